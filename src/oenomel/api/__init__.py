@@ -1,0 +1,1 @@
+"""HTTP: FastAPI under /api, the built front end beside it."""

@@ -1,0 +1,63 @@
+"""The application: FastAPI under /api, the built front end beside it."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from fastapi import APIRouter, FastAPI
+from pydantic import BaseModel, ConfigDict
+from starlette.types import ASGIApp
+
+from oenomel import __version__
+from oenomel.api.errors import add_error_handlers
+from oenomel.api.routers import drinks, families, forecast, ingredients
+from oenomel.api.serving import FrontEnd, Guard
+from oenomel.store import database
+
+__all__ = ["create_api", "create_app"]
+
+
+class Health(BaseModel):
+    """That the server is up, which version it is, and whether it shows the demo."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    status: str
+    version: str
+    demo: bool
+
+
+def create_api(data: Path, demo: bool = False) -> FastAPI:
+    """The HTTP interface over a data file, which is made or migrated first.
+
+    Raises
+    ------
+    StoreError
+    """
+    database.prepare(data)
+    api = FastAPI(
+        title="Oenomel",
+        version=__version__,
+        openapi_url="/api/openapi.json",
+        docs_url=None,
+        redoc_url=None,
+        generate_unique_id_function=lambda route: route.name,
+    )
+    api.state.data = data
+    add_error_handlers(api)
+
+    health = APIRouter(tags=["health"])
+
+    @health.get("/health")
+    def get_health() -> Health:
+        """Whether the server is up."""
+        return Health(status="ok", version=__version__, demo=demo)
+
+    for router in (health, forecast.router, ingredients.router, families.router, drinks.router):
+        api.include_router(router, prefix="/api")
+    return api
+
+
+def create_app(data: Path, demo: bool = False, hosts: frozenset[str] | None = frozenset({"127.0.0.1", "localhost", "[::1]"})) -> ASGIApp:
+    """The whole product as one ASGI application; ``hosts`` None accepts any name it is called by."""
+    return Guard(FrontEnd(create_api(data, demo), Path(__file__).parent / "static"), hosts)

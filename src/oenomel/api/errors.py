@@ -1,0 +1,82 @@
+"""The one place that knows HTTP's words for our errors: RFC 9457 problem documents."""
+
+from __future__ import annotations
+
+from http import HTTPStatus
+from typing import Any, Final
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel, ConfigDict
+from starlette.exceptions import HTTPException
+
+from oenomel.errors import DomainError, OenomelError, RecordConflict, RecordNotFound, SpecError
+from oenomel.interchange.spec_file import spec_error
+
+__all__ = ["PROBLEMS", "Problem", "add_error_handlers"]
+
+_STATUS: Final[tuple[tuple[type[OenomelError], HTTPStatus], ...]] = (
+    (DomainError, HTTPStatus.UNPROCESSABLE_ENTITY),
+    (RecordNotFound, HTTPStatus.NOT_FOUND),
+    (RecordConflict, HTTPStatus.CONFLICT),
+)
+
+
+class Problem(BaseModel):
+    """A problem document; ``path`` is the place in the request, empty where there is none."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    type: str
+    title: str
+    status: int
+    detail: str
+    code: str
+    path: str
+
+
+def _responses(*statuses: HTTPStatus) -> dict[int | str, dict[str, Any]]:
+    return {int(s): {"model": Problem, "content": {"application/problem+json": {}}, "description": s.phrase} for s in statuses}
+
+
+PROBLEMS: Final = {
+    "bad": _responses(HTTPStatus.BAD_REQUEST, HTTPStatus.UNPROCESSABLE_ENTITY),
+    "missing": _responses(HTTPStatus.NOT_FOUND, HTTPStatus.UNPROCESSABLE_ENTITY),
+    "write": _responses(HTTPStatus.BAD_REQUEST, HTTPStatus.NOT_FOUND, HTTPStatus.CONFLICT, HTTPStatus.UNPROCESSABLE_ENTITY),
+}
+"""The refusals that a route declares, by what it does."""
+
+
+def add_error_handlers(app: FastAPI) -> None:
+    """Answers every refusal, ours and the framework's, with the same shape."""
+    app.add_exception_handler(OenomelError, _ours)
+    app.add_exception_handler(RequestValidationError, _invalid)
+    app.add_exception_handler(HTTPException, _http)
+
+
+def _ours(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, OenomelError)
+    status = next((status for kind, status in _STATUS if isinstance(error, kind)), HTTPStatus.INTERNAL_SERVER_ERROR)
+    return _problem(status, str(error), error.code, error.path if isinstance(error, SpecError) else "")
+
+
+def _invalid(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, RequestValidationError)
+    first = error.errors()[0]
+    if first["type"] == "json_invalid":
+        return _problem(HTTPStatus.BAD_REQUEST, f"the body is not JSON: {first['ctx']['error']}", "not-json", "")
+    refusal = spec_error(first)
+    return _problem(HTTPStatus.UNPROCESSABLE_ENTITY, str(refusal), refusal.code, refusal.path)
+
+
+def _http(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, HTTPException)
+    response = _problem(HTTPStatus(error.status_code), str(error.detail), "http", "")
+    response.headers.update(error.headers or {})
+    return response
+
+
+def _problem(status: HTTPStatus, detail: str, code: str, path: str) -> JSONResponse:
+    problem = Problem(type=f"urn:oenomel:problem:{code}", title=status.phrase, status=status, detail=detail, code=code, path=path)
+    return JSONResponse(problem.model_dump(), status_code=status, media_type="application/problem+json")

@@ -1,0 +1,1 @@
+"""A router an aggregate: parse, call core or store, answer."""

@@ -1,0 +1,220 @@
+"""The book: drinks, trials kept as made, and the draft on the bench."""
+
+from __future__ import annotations
+
+import sqlite3
+from http import HTTPStatus
+from typing import Annotated
+
+from fastapi import APIRouter
+from pydantic import BaseModel, ConfigDict, Field, StringConstraints
+
+from oenomel.api.deps import Connection, resolve
+from oenomel.api.errors import PROBLEMS
+from oenomel.core.prediction import predict
+from oenomel.interchange.prediction_report import prediction_report
+from oenomel.interchange.spec_drink import with_plain_amounts
+from oenomel.interchange.spec_file import SpecFile
+from oenomel.store import drinks
+from oenomel.store.database import transaction
+from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
+
+router = APIRouter(tags=["book"])
+
+RowId = Annotated[int, Field(ge=1, le=2**53)]
+Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
+Reason = Annotated[str, StringConstraints(strip_whitespace=True, max_length=2000)]
+
+
+class _Model(BaseModel):
+    model_config = ConfigDict(extra="forbid", from_attributes=True)
+
+
+class TrialReport(_Model):
+    """A trial as kept; ``number`` counts within its drink."""
+
+    id: int
+    number: int
+    parent_trial_id: int | None
+    name: str
+    reason: str
+    spec: SpecFile
+    kept_at: str
+
+
+class DraftReport(_Model):
+    """The draft on the bench, and the trial it is held against."""
+
+    parent_trial_id: int
+    spec: SpecFile
+    revision: int
+    saved_at: str
+
+
+class DrinkSummary(_Model):
+    """A drink as it stands in the book."""
+
+    id: int
+    name: str
+    family: str
+    origin: str
+    trials: int
+    latest_trial: str
+    latest_reason: str
+    has_draft: bool
+    ingredients: list[str]
+
+
+class DrinkDetail(_Model):
+    """A drink with its trials, oldest first, and its draft if something lies on the bench."""
+
+    id: int
+    name: str
+    family: str
+    origin: str
+    trials: list[TrialReport]
+    draft: DraftReport | None
+
+
+class NewDrink(_Model):
+    """A new drink: its first trial is the spec it starts from."""
+
+    name: Name
+    spec: SpecFile
+    trial_name: Name
+    reason: Reason = ""
+
+
+class NewName(_Model):
+    """Another name for a drink."""
+
+    name: Name
+
+
+class NewTrial(_Model):
+    """A trial to keep; the draft is then held against it."""
+
+    name: Name
+    reason: Reason = ""
+    parent_trial_id: RowId
+    spec: SpecFile
+    revision: Annotated[int, Field(ge=0, le=2**53)]
+
+
+class DraftEntry(_Model):
+    """A draft to save over a revision; 0 where there is none yet."""
+
+    parent_trial_id: RowId
+    spec: SpecFile
+    revision: Annotated[int, Field(ge=0, le=2**53)]
+
+
+@router.get("/drinks")
+def list_drinks(conn: Connection) -> list[DrinkSummary]:
+    """The book, oldest drink first."""
+    drafts = drinks.drafts(conn)
+    return [_summary(conn, record, drafts.get(record.id)) for record in drinks.list_drinks(conn)]
+
+
+@router.post("/drinks", status_code=HTTPStatus.CREATED, responses=PROBLEMS["bad"])
+def add_drink(body: NewDrink, conn: Connection) -> DrinkDetail:
+    """Starts a drink from a spec, which is kept as its first trial."""
+    with transaction(conn):
+        drink_id = drinks.add(conn, body.name, body.spec.family)
+        _keep(conn, drink_id, None, body.trial_name, body.reason, body.spec.model_copy(update={"name": body.name}))
+        return _detail(conn, drink_id)
+
+
+@router.get("/drinks/{drink_id}", responses=PROBLEMS["missing"])
+def get_drink(drink_id: RowId, conn: Connection) -> DrinkDetail:
+    """One drink."""
+    return _detail(conn, drink_id)
+
+
+@router.patch("/drinks/{drink_id}", responses=PROBLEMS["write"])
+def rename_drink(drink_id: RowId, body: NewName, conn: Connection) -> DrinkDetail:
+    """Gives a drink another name; its trials keep the one they were made under."""
+    with transaction(conn):
+        drinks.rename(conn, drink_id, body.name)
+    return _detail(conn, drink_id)
+
+
+@router.post("/drinks/{drink_id}/trials", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
+def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection) -> DrinkDetail:
+    """Keeps a trial as made, and holds the draft against it: both or neither."""
+    with transaction(conn):
+        trial_id = _keep(conn, drink_id, body.parent_trial_id, body.name, body.reason, body.spec)
+        drinks.put_draft(conn, drink_id, trial_id, _text(body.spec), body.revision)
+    return _detail(conn, drink_id)
+
+
+@router.put("/drinks/{drink_id}/draft", responses=PROBLEMS["write"])
+def save_draft(drink_id: RowId, body: DraftEntry, conn: Connection) -> DraftReport:
+    """Saves the draft; refused with 409 where another window saved in between."""
+    drinks.get(conn, drink_id)
+    resolve(conn, body.spec)
+    with transaction(conn):
+        drinks.put_draft(conn, drink_id, body.parent_trial_id, _text(body.spec), body.revision)
+        record = drinks.get_draft(conn, drink_id)
+    assert record is not None
+    return _draft(record)
+
+
+def _keep(conn: sqlite3.Connection, drink_id: int, parent: int | None, name: str, reason: str, spec: SpecFile) -> int:
+    (drink,) = resolve(conn, spec)
+    foreseen = prediction_report(predict(drink)).model_dump_json()
+    return drinks.keep_trial(conn, drink_id, parent, name, reason, _text(spec), foreseen)
+
+
+def _text(spec: SpecFile) -> str:
+    return spec.model_dump_json(exclude_unset=True)
+
+
+def _spec(text: str) -> SpecFile:
+    return with_plain_amounts(SpecFile.model_validate_json(text))
+
+
+def _draft(record: DraftRecord) -> DraftReport:
+    return DraftReport(parent_trial_id=record.parent_trial_id, spec=_spec(record.spec), revision=record.revision, saved_at=record.saved_at)
+
+
+def _trial(record: TrialRecord) -> TrialReport:
+    return TrialReport(
+        id=record.id,
+        number=record.number,
+        parent_trial_id=record.parent_trial_id,
+        name=record.name,
+        reason=record.reason,
+        spec=_spec(record.spec),
+        kept_at=record.kept_at,
+    )
+
+
+def _summary(conn: sqlite3.Connection, record: DrinkRecord, draft: DraftRecord | None) -> DrinkSummary:
+    trials = drinks.trials(conn, record.id)
+    latest = trials[-1]
+    pours = _spec(latest.spec).pours
+    return DrinkSummary(
+        id=record.id,
+        name=record.name,
+        family=record.family,
+        origin=record.origin,
+        trials=len(trials),
+        latest_trial=latest.name,
+        latest_reason=latest.reason,
+        has_draft=draft is not None and _spec(draft.spec).pours != pours,
+        ingredients=[p.ingredient if isinstance(p.ingredient, str) else p.ingredient.name for p in pours],
+    )
+
+
+def _detail(conn: sqlite3.Connection, drink_id: int) -> DrinkDetail:
+    record = drinks.get(conn, drink_id)
+    draft = drinks.get_draft(conn, drink_id)
+    return DrinkDetail(
+        id=record.id,
+        name=record.name,
+        family=record.family,
+        origin=record.origin,
+        trials=[_trial(trial) for trial in drinks.trials(conn, drink_id)],
+        draft=_draft(draft) if draft else None,
+    )

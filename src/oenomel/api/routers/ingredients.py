@@ -1,0 +1,87 @@
+"""The larder."""
+
+from __future__ import annotations
+
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel, ConfigDict
+
+from oenomel.api.deps import Connection
+from oenomel.api.errors import PROBLEMS
+from oenomel.core.ingredient import Ingredient
+from oenomel.interchange.spec_file import Kind, SlotName
+from oenomel.store import ingredients
+
+router = APIRouter(tags=["larder"])
+
+
+class _Report(BaseModel):
+    model_config = ConfigDict(extra="forbid", from_attributes=True)
+
+
+class ValueReport(_Report):
+    """One composition value with its spread (relative standard deviation), its source and the reasoning."""
+
+    name: str
+    value: float
+    relative_sd: float
+    source: str
+    source_kind: str
+    why: str
+
+
+class IngredientSummary(_Report):
+    """An ingredient as it stands in a list: % v/v, g of sugar and of acid per 100 ml."""
+
+    slug: str
+    name: str
+    kind: str
+    slots: list[str]
+    impression: str
+    allergens: list[str]
+    cautions: list[str]
+    origin: str
+    abv: float
+    sugar: float
+    acid: float
+    sparkling: bool
+
+
+class IngredientDetail(IngredientSummary):
+    """An ingredient with the source of each of its numbers."""
+
+    values: list[ValueReport]
+
+
+@router.get("/ingredients", responses=PROBLEMS["bad"])
+def list_ingredients(
+    conn: Connection, q: Annotated[str, Query(max_length=100)] = "", kind: Kind | None = None, slot: SlotName | None = None
+) -> list[IngredientSummary]:
+    """Ingredients by words, kind and slot, in the order of their names."""
+    return [IngredientSummary(**_summary(ingredient)) for ingredient in ingredients.search(conn, q, kind, slot)]
+
+
+@router.get("/ingredients/{slug}", responses=PROBLEMS["missing"])
+def get_ingredient(conn: Connection, slug: str) -> IngredientDetail:
+    """One ingredient."""
+    ingredient = ingredients.get(conn, slug)
+    values = [ValueReport.model_validate(value) for value in ingredient.values.values()]
+    return IngredientDetail(**_summary(ingredient), values=values)
+
+
+def _summary(ingredient: Ingredient) -> dict[str, Any]:
+    return {
+        "slug": ingredient.slug,
+        "name": ingredient.name,
+        "kind": ingredient.kind,
+        "slots": list(ingredient.slots),
+        "impression": ingredient.impression,
+        "allergens": list(ingredient.allergens),
+        "cautions": list(ingredient.cautions),
+        "origin": ingredient.origin,
+        "abv": ingredient.composition.abv,
+        "sugar": ingredient.composition.sugar,
+        "acid": ingredient.composition.acid,
+        "sparkling": ingredient.is_sparkling,
+    }

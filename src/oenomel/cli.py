@@ -1,0 +1,104 @@
+"""The `oenomel` command."""
+
+from __future__ import annotations
+
+import argparse
+import sys
+from contextlib import closing
+from pathlib import Path
+
+from oenomel import __version__
+from oenomel.core.catalogue import Larder, catalogue
+from oenomel.core.prediction import predict
+from oenomel.errors import OenomelError, SpecError
+from oenomel.interchange.prediction_report import prediction_report
+from oenomel.interchange.spec_drink import drink_from_spec
+from oenomel.interchange.spec_file import parse_spec
+from oenomel.store import database, ingredients
+
+__all__ = ["main"]
+
+BAD_INPUT = 2
+LARGEST_SPEC_BYTES = 1_000_000
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Runs the command; returns its exit code: 0, or 2 with one sentence on standard error for bad input."""
+    parser = _parser()
+    chosen = parser.parse_args(arguments)
+    try:
+        return int(chosen.run(chosen))
+    except OenomelError as error:
+        print(f"oenomel: {error}", file=sys.stderr)
+        return BAD_INPUT
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="oenomel", description="Foresee what a swap does to the balance of a sour, daisy or fizz.")
+    parser.add_argument("--version", action="version", version=__version__)
+    commands = parser.add_subparsers(required=True, metavar="COMMAND")
+
+    predicting = commands.add_parser("predict", help="print the forecast of a spec file as JSON")
+    predicting.add_argument("spec", type=Path, help="a spec file (JSON)")
+    predicting.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    predicting.set_defaults(run=_predict)
+
+    serving = commands.add_parser("serve", help="serve the app")
+    serving.add_argument("--demo", action="store_true", help="show the demo, in a data file of its own")
+    serving.add_argument("--reset", action="store_true", help="put the demo back to how it was at first")
+    serving.add_argument("--host", default="127.0.0.1", help="address to listen on (default: loopback only)")
+    serving.add_argument("--port", type=_port, default=8000)
+    serving.add_argument("--data", type=Path, help="data file (default: by the platform's convention)")
+    serving.set_defaults(run=_serve)
+    return parser
+
+
+def _predict(chosen: argparse.Namespace) -> int:
+    try:
+        if chosen.spec.stat().st_size > LARGEST_SPEC_BYTES:
+            raise SpecError(str(chosen.spec), "is too large for a spec file")
+        text = chosen.spec.read_text(encoding="utf-8-sig")
+    except UnicodeDecodeError as error:
+        raise SpecError(str(chosen.spec), f"is not UTF-8: byte {error.start} can't be read") from error
+    except OSError as error:
+        raise SpecError(str(chosen.spec), f"can't be read: {error.strerror}") from error
+    drink = drink_from_spec(parse_spec(text), _larder(chosen.data))
+    print(prediction_report(predict(drink)).model_dump_json(indent=2))
+    return 0
+
+
+def _larder(data: Path | None) -> Larder:
+    """The larder of a data file; without one, what ships. Predicting never makes a data file."""
+    path = data or database.default_path()
+    if data is None and not path.exists():
+        return catalogue()
+    with closing(database.open_read_only(path)) as conn:
+        return Larder({**catalogue(), **ingredients.larder(conn)})
+
+
+def _serve(chosen: argparse.Namespace) -> int:
+    # The web framework takes a second to import, and only this command needs it.
+    import uvicorn
+
+    from oenomel.api.app import create_app
+    from oenomel.demo import scenario
+
+    if chosen.demo:
+        data = chosen.data or database.demo_path()
+        scenario.prepare(data, reset=chosen.reset)
+    elif chosen.reset:
+        raise SpecError("--reset", "only the demo can be reset; add --demo")
+    else:
+        data = chosen.data or database.default_path()
+    loopback = chosen.host in ("127.0.0.1", "::1", "localhost")
+    app = create_app(data, demo=chosen.demo) if loopback else create_app(data, demo=chosen.demo, hosts=None)
+    host = f"[{chosen.host}]" if ":" in chosen.host else chosen.host
+    print(f"Oenomel is open at http://{host}:{chosen.port} with {data}", flush=True)
+    uvicorn.run(app, host=chosen.host, port=chosen.port, log_level="warning", server_header=False, http="httptools")
+    return 0
+
+
+def _port(text: str) -> int:
+    if text.isdecimal() and 0 < int(text) < 65536:
+        return int(text)
+    raise argparse.ArgumentTypeError(f'"{text}" is not a port; use 1 to 65535')

@@ -1,0 +1,171 @@
+"""What is in an ingredient, per 100 ml at 20 °C, and what can't be (model.md §1)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Final
+
+from oenomel.errors import ImpossibleComposition, OutOfRange
+
+__all__ = [
+    "ACIDS",
+    "ETHANOL_G_PER_ML",
+    "PROPERTIES",
+    "SOLIDS_ML_PER_G",
+    "SOLID_KINDS",
+    "SUGARS",
+    "Composition",
+    "estimated_density",
+]
+
+SUGARS: Final = ("sucrose", "glucose", "fructose", "lactose", "other")
+ACIDS: Final = ("citric", "malic", "tartaric", "lactic", "acetic", "phosphoric", "succinic")
+PROPERTIES: Final = ("abv", *SUGARS, *ACIDS, "salt", "protein", "fat")
+"""Column order of a composition as a vector: % v/v, then g per 100 ml. These are the properties that add up when mixed."""
+
+SOLID_KINDS: Final = frozenset({"sugar", "seasoning"})
+"""Kinds that may be dry: their composition is per 100 ml of what they take up once dissolved."""
+
+ETHANOL_G_PER_ML: Final = 0.78924
+"""Density of ethanol at 20 °C. Source: OIML R 22, 789.24 kg/m³ (from memory)."""
+
+SOLIDS_ML_PER_G: Final = 0.62
+"""Volume that a gram of dissolved sugar or acid takes up. Source: the sucrose table (NIST Circular 440), mean of 10 to 65 °Bx."""
+
+WATER_G_PER_ML: Final = 0.99820
+LIQUID_SOLIDS_LIMIT: Final = 100 / 70 * 100
+"""Most sugar and acid that 100 ml of a liquid can hold, in g: 100 g in 70 ml (house rule, just above saturated honey)."""
+
+# Alcohol and water contract by up to 3.5 % at about 50 % ABV, and kinds of sugar differ a little in the room they take,
+# so parts may add to a little over the whole before a label has to be wrong.
+ROOM_FOR_CONTRACTION_ML: Final = 106.0
+MAX_CO2_G_PER_L: Final = 20.0
+
+
+@dataclass(frozen=True, slots=True)
+class Composition:
+    """Composition of an ingredient.
+
+    Parameters
+    ----------
+    abv : float, [% v/v]           0 to 100
+    sugars, acids : mapping of kind to float, [g/100 ml]
+    salt, protein, fat : float, [g/100 ml]
+    density : float or None, [g/ml]   None: estimated from the rest
+    co2 : float, [g/l]             carbon dioxide; 0 for what is still
+    spread : mapping of property to float, [1]
+        Relative standard deviations; keys are ``abv``, a sugar, an acid, ``sugars`` or ``acids`` (for all of them together),
+        ``salt``, ``protein``, ``fat``, ``density``, ``co2``.
+    solid : bool                   dry sugar or salt, given as dissolved
+
+    Raises
+    ------
+    OutOfRange
+        A value is negative, not a number, or over its limit.
+    ImpossibleComposition
+        The values can't hold together, or a kind of sugar or acid is unknown.
+    """
+
+    abv: float = 0.0
+    sugars: Mapping[str, float] = field(default_factory=dict)
+    acids: Mapping[str, float] = field(default_factory=dict)
+    salt: float = 0.0
+    protein: float = 0.0
+    fat: float = 0.0
+    density: float | None = None
+    co2: float = 0.0
+    spread: Mapping[str, float] = field(default_factory=dict)
+    solid: bool = False
+
+    def __post_init__(self) -> None:
+        for group, known in (("sugars", SUGARS), ("acids", ACIDS)):
+            for kind in getattr(self, group):
+                if kind not in known:
+                    raise ImpossibleComposition(f'{group}: "{kind}" is not one of {", ".join(known)}')
+        _within("abv", self.abv, 0, 100)
+        limit = 100 / SOLIDS_ML_PER_G + 1 if self.solid else LIQUID_SOLIDS_LIMIT
+        for name, value in (*self.sugars.items(), *self.acids.items()):
+            _within(name, value, 0, limit)
+        for name in ("salt", "protein", "fat"):
+            _within(name, getattr(self, name), 0, 217)  # 217 g of salt in 100 ml is solid rock salt
+        _within("co2", self.co2, 0, MAX_CO2_G_PER_L)
+        if self.density is not None:
+            _within("density", self.density, 0.7, 2.2)
+        for name, value in self.spread.items():
+            if name not in (*PROPERTIES, "sugars", "acids", "density", "co2"):
+                raise ImpossibleComposition(f'spread: "{name}" is not a property of a composition')
+            _within(f"spread of {name}", value, 0, 2)
+        self._must_fit(limit)
+
+    def _must_fit(self, limit: float) -> None:
+        solids = self.sugar + self.acid
+        if solids > limit:
+            raise ImpossibleComposition(
+                f"{solids:g} g of sugar and acid in 100 ml can't be dissolved; the most is {limit:.0f} g (100 g in 70 ml)"
+            )
+        room = self.abv + SOLIDS_ML_PER_G * solids
+        if not self.solid and room > ROOM_FOR_CONTRACTION_ML:
+            raise ImpossibleComposition(
+                f"{self.abv:g} % alcohol and {solids:g} g of sugar and acid don't fit in 100 ml: they would take up {room:.0f} ml"
+            )
+
+    @property
+    def sugar(self) -> float:
+        """Total sugar, [g/100 ml]."""
+        return math.fsum(self.sugars.values())
+
+    @property
+    def acid(self) -> float:
+        """Total acid by weight, [g/100 ml]."""
+        return math.fsum(self.acids.values())
+
+    @property
+    def density_g_per_ml(self) -> float:
+        """Density, given or estimated, [g/ml]."""
+        return self.density if self.density is not None else estimated_density(self)
+
+    def relative_sd(self, name: str) -> float:
+        """Relative standard deviation of ``abv``, of total ``sugars`` or of total ``acids``; 0 where none is told.
+
+        Spreads of the kinds are taken as fully correlated: they come from one analysis of one fruit or bottle.
+        """
+        if name in self.spread or name == "abv":
+            return float(self.spread.get(name, 0.0))
+        parts: Mapping[str, float] = getattr(self, name)
+        total = math.fsum(parts.values())
+        if total == 0:
+            return 0.0
+        return math.fsum(value * self.spread.get(kind, 0.0) for kind, value in parts.items()) / total
+
+    def vector(self) -> tuple[float, ...]:
+        """The properties that add up when mixed, in the order of `PROPERTIES`."""
+        return (
+            self.abv,
+            *(self.sugars.get(kind, 0.0) for kind in SUGARS),
+            *(self.acids.get(kind, 0.0) for kind in ACIDS),
+            self.salt,
+            self.protein,
+            self.fat,
+        )
+
+
+def estimated_density(composition: Composition) -> float:
+    """Density from alcohol and dissolved matter, volumes taken as additive, [g/ml].
+
+    Notes
+    -----
+    Without contraction it reads up to 3 % low near 50 % ABV; it serves only where no density is given.
+
+    >>> round(estimated_density(Composition(sugars={"sucrose": 61.48})), 3)
+    1.233
+    """
+    dissolved = composition.sugar + composition.acid + composition.salt + composition.protein + composition.fat
+    water_ml = max(0.0, 100 - composition.abv - SOLIDS_ML_PER_G * dissolved)
+    return (composition.abv * ETHANOL_G_PER_ML + dissolved + water_ml * WATER_G_PER_ML) / 100
+
+
+def _within(name: str, value: float, low: float, high: float) -> None:
+    if not (math.isfinite(value) and low <= value <= high):
+        raise OutOfRange(name, value, low, round(high, 1))

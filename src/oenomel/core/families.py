@@ -1,0 +1,185 @@
+"""The families, their slots and schools, and the home computed from the schools (model.md §8)."""
+
+from __future__ import annotations
+
+import itertools
+import tomllib
+from dataclasses import dataclass
+from functools import cache
+from importlib import resources
+from typing import Any, Final
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from oenomel.core.catalogue import catalogue
+from oenomel.core.drink import Drink, Method, Pour, Serve
+from oenomel.core.perception import AXES
+from oenomel.core.profile import Profile, profile_of, served_drink
+from oenomel.errors import RecordNotFound
+
+__all__ = ["Family", "Home", "School", "Slot", "families", "home_of", "place_words"]
+
+EDGE_OF_HOME_STEPS: Final = 1.0
+OUTSIDE_HOME_STEPS: Final = 1.5
+
+
+@dataclass(frozen=True, slots=True)
+class Slot:
+    """A place in a family: its role, whether the family needs it, its usual measure and when it goes in."""
+
+    slot: str
+    required: bool
+    usual_ml: float
+    stage: str
+
+
+@dataclass(frozen=True, slots=True)
+class School:
+    """A school of proportion, as a drink that can be poured. Common practice of the trade."""
+
+    slug: str
+    name: str
+    words: str
+    drink: Drink
+
+
+@dataclass(frozen=True, slots=True)
+class Family:
+    """A family of drinks."""
+
+    slug: str
+    name: str
+    words: str
+    slots: tuple[Slot, ...]
+    schools: tuple[School, ...]
+
+
+@dataclass(frozen=True)
+class Home:
+    """The convex hull of a family's schools in noticeable steps of sweetness, acidity and strength.
+
+    Parameters
+    ----------
+    points : ndarray, shape (schools, 3), [steps]   logarithms of the served figures over ln(1+k), each axis in its own steps
+    volume_ml : float                               mean served volume of the schools
+    """
+
+    points: NDArray[np.float64]
+    volume_ml: float
+
+    def distance(self, profile: Profile) -> float:
+        """Largest single-axis distance to the hull, [steps]; 0 inside.
+
+        The set within distance d is the hull grown by a box of half-width d, so its facets have the normals of `_normals`
+        whatever d is, and the distance is the largest excess over any of them.
+        """
+        normals = self._normals()
+        excess = normals @ steps_of(profile) - (normals @ self.points.T).max(axis=1)
+        return max(0.0, float(excess.max()))
+
+    def centre(self) -> dict[str, float]:
+        """Mean of the schools in steps, told in the figures' own units."""
+        return _levels(self.points.mean(axis=0))
+
+    def outline(self) -> list[tuple[float, float]]:
+        """Corners of the home as seen on the field, sugar and acid in g per 100 ml: all that lies within one step of the hull.
+
+        Between corners the edges are straight where both axes are drawn in steps (logarithmically).
+        """
+        box = np.array([(1, 1), (1, -1), (-1, 1), (-1, -1)]) * EDGE_OF_HOME_STEPS
+        corners = _hull_2d((self.points[:, None, :2] + box).reshape(-1, 2))
+        levels = [_levels(np.array([*corner, 0.0])) for corner in corners]
+        return [(level["sugar"], level["acid"]) for level in levels]
+
+    def strength_band(self) -> tuple[float, float]:
+        """Lowest and highest strength at home, one step around the hull, [% v/v]."""
+        low, high = self.points[:, 2].min() - EDGE_OF_HOME_STEPS, self.points[:, 2].max() + EDGE_OF_HOME_STEPS
+        return _levels(np.array([0, 0, low]))["abv"], _levels(np.array([0, 0, high]))["abv"]
+
+    def _normals(self) -> NDArray[np.float64]:
+        axes = np.eye(3)
+        edges = [b - a for a, b in itertools.combinations(self.points, 2)]
+        facets = [np.cross(b - a, c - a) for a, b, c in itertools.combinations(self.points, 3)]
+        swept = [np.cross(edge, axis) for edge in edges for axis in axes]
+        normals = np.array([*axes, *facets, *swept])
+        # In the norm dual to "largest single axis", a direction has length one when its parts add to one.
+        length = np.abs(normals).sum(axis=1)
+        normals = normals[length > 1e-9] / length[length > 1e-9, None]
+        return np.concatenate([normals, -normals])
+
+
+def steps_of(profile: Profile) -> NDArray[np.float64]:
+    """Coordinates in noticeable steps, shape (3,); differences of two are the steps between them."""
+    return np.array([np.log(max(getattr(profile, a.name), a.floor)) / np.log1p(a.just_noticeable) for a in AXES.values()])
+
+
+def place_words(distance: float) -> str:
+    """ "at home", "at the edge of home" or "outside" for a distance from home in steps."""
+    if distance <= EDGE_OF_HOME_STEPS:
+        return "at home"
+    return "at the edge of home" if distance <= OUTSIDE_HOME_STEPS else "outside"
+
+
+@cache
+def families() -> dict[str, Family]:
+    """The first-class families by slug."""
+    tables = tomllib.loads((resources.files("oenomel.core") / "data" / "families.toml").read_text(encoding="utf-8"))
+    return {slug: _family(slug, table) for slug, table in tables.items()}
+
+
+@cache
+def home_of(slug: str) -> Home:
+    """The home of a family, computed from its schools through the model.
+
+    Raises
+    ------
+    RecordNotFound
+        The family has no schools (open forms have no home).
+    """
+    if slug not in families():
+        raise RecordNotFound("home for the family", slug)
+    profiles = [profile_of(served_drink(school.drink).glass) for school in families()[slug].schools]
+    return Home(np.array([steps_of(p) for p in profiles]), float(np.mean([p.volume_ml for p in profiles])))
+
+
+def _family(slug: str, table: dict[str, Any]) -> Family:
+    return Family(
+        slug=slug,
+        name=table["name"],
+        words=table["words"],
+        slots=tuple(Slot(**slot) for slot in table["slots"]),
+        schools=tuple(_school(slug, school) for school in table["schools"]),
+    )
+
+
+def _school(family: str, table: dict[str, Any]) -> School:
+    pours = tuple(
+        Pour(ingredient=catalogue()[ingredient], volume_ml=float(ml), slot=slot, stage=stage)
+        for slot, ingredient, ml, stage in table["pours"]
+    )
+    drink = Drink(table["name"], family, pours, form=table["form"], method=Method(**table["method"]), serve=Serve(**table["serve"]))
+    return School(table["slug"], table["name"], table["words"], drink)
+
+
+def _levels(steps: ArrayLike) -> dict[str, float]:
+    return {axis.name: float(np.exp(n * np.log1p(axis.just_noticeable))) for axis, n in zip(AXES.values(), np.asarray(steps), strict=True)}
+
+
+def _hull_2d(points: NDArray[np.float64]) -> list[NDArray[np.float64]]:
+    """Corners of a convex hull, anticlockwise (Andrew's monotone chain)."""
+    ordered = sorted(points, key=lambda p: (p[0], p[1]))
+
+    def chain(sequence: list[NDArray[np.float64]]) -> list[NDArray[np.float64]]:
+        kept: list[NDArray[np.float64]] = []
+        for point in sequence:
+            while len(kept) > 1 and _turn(kept[-2], kept[-1], point) <= 1e-12:
+                kept.pop()
+            kept.append(point)
+        return kept[:-1]
+
+    return chain(ordered) + chain(ordered[::-1])
+
+
+def _turn(a: NDArray[np.float64], b: NDArray[np.float64], c: NDArray[np.float64]) -> float:
+    return float((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]))

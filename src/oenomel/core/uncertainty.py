@@ -1,0 +1,114 @@
+"""How sure a forecast is: spreads of pours, composition and dilution carried through to first order (model.md §6)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.dilution import dilution_relative_sd
+from oenomel.core.drink import Drink, Pour
+from oenomel.core.mixing import serve
+
+__all__ = ["Z80", "Interval", "intervals80"]
+
+Z80: Final = 1.2815515594457
+"""Half-width of a central 80 % interval in standard deviations of a normal distribution."""
+
+JIGGER_SHARED_SD: Final = 0.02
+JIGGER_SD: Final = 0.03
+JIGGER_LEAST_ML: Final = 0.5
+DASH_SD: Final = 0.25
+BY_EYE_SD: Final = 0.20
+BY_EYE_UNITS: Final = frozenset({"splash", "piece", "leaf"})
+FIGURES: Final = ("volume_ml", "abv", "sugar", "acid")
+
+
+@dataclass(frozen=True, slots=True)
+class Interval:
+    """A central 80 % interval, in the unit of its figure."""
+
+    low: float
+    high: float
+
+
+def intervals80(drink: Drink) -> dict[str, Interval]:
+    """80 % intervals of volume, strength, sweetness and acidity as served.
+
+    Each input is moved by one standard deviation up and down, all in one batch of drinks; the effects are independent and
+    add in squares. Inputs: the measure (shared by all pours of a jigger, and each pour's own), strength, sugar and acid of
+    each ingredient (an ingredient poured twice is one unknown), and the water from the ice.
+    """
+    volumes, composition, meets_ice, melt_sd = _inputs(drink)
+    volume_moves, composition_moves = _moves(drink, volumes, composition)
+    # One row a moved input, and the last for the ice.
+    count = len(volume_moves) + 1
+    up_down = np.array([1.0, -1.0])[:, None, None]
+    moved_volumes = volumes + up_down * np.vstack([volume_moves, np.zeros((1, len(volumes)))])
+    moved_composition = composition + up_down[..., None] * np.concatenate([composition_moves, np.zeros((1, *composition.shape))])
+    melt = np.ones((2, count))
+    melt[:, -1] += np.array([melt_sd, -melt_sd])
+    moved = _figures(np.maximum(moved_volumes, 0), np.maximum(moved_composition, 0), meets_ice, drink, melt)
+    sd = np.sqrt((((moved[0] - moved[1]) / 2) ** 2).sum(axis=0))
+    middle = _figures(volumes, composition, meets_ice, drink, np.ones(()))
+    return {
+        name: Interval(max(0.0, float(middle[index] - Z80 * sd[index])), float(middle[index] + Z80 * sd[index]))
+        for index, name in enumerate(FIGURES)
+    }
+
+
+def _inputs(drink: Drink) -> tuple[NDArray[np.float64], NDArray[np.float64], NDArray[np.bool_], float]:
+    compositions = [pour.ingredient.composition for pour in drink.pours]
+    volumes = np.array([pour.liquid_ml for pour in drink.pours])
+    axes = np.array([(c.abv, c.sugar, c.acid) for c in compositions])
+    meets_ice = np.array([pour.meets_ice for pour in drink.pours])
+    tin_ml = volumes[meets_ice].sum()
+    strength = float((volumes * axes[:, 0])[meets_ice].sum() / tin_ml / 100) if tin_ml > 0 else 0.0
+    return volumes, axes, meets_ice, dilution_relative_sd(strength, drink.method)
+
+
+def _moves(drink: Drink, volumes: NDArray[np.float64], composition: NDArray[np.float64]) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+    """One standard deviation of each input: of volumes, shape (inputs, pours); of composition, shape (inputs, pours, 3)."""
+    shared = np.array([_jigger_shared_sd_ml(pour) for pour in drink.pours])
+    own = np.sqrt(np.maximum(0, np.array([_pour_sd_ml(pour) for pour in drink.pours]) ** 2 - shared**2))
+    volume_moves = np.vstack([shared, np.diag(own)])
+
+    pours_of: dict[str, list[int]] = {}
+    for index, pour in enumerate(drink.pours):
+        pours_of.setdefault(pour.ingredient.slug, []).append(index)
+    composition_moves = []
+    for indices in pours_of.values():
+        content = drink.pours[indices[0]].ingredient.composition
+        for column, name in enumerate(("abv", "sugars", "acids")):
+            move = np.zeros_like(composition)
+            move[indices, column] = composition[indices, column] * content.relative_sd(name)
+            composition_moves.append(move)
+
+    no_composition = np.zeros((len(volume_moves), *composition.shape))
+    no_volume = np.zeros((len(composition_moves), len(volumes)))
+    return np.vstack([volume_moves, no_volume]), np.concatenate([no_composition, np.array(composition_moves)])
+
+
+def _figures(
+    volumes: NDArray[np.float64], composition: NDArray[np.float64], meets_ice: NDArray[np.bool_], drink: Drink, melt: NDArray[np.float64]
+) -> NDArray[np.float64]:
+    glass = serve(volumes, composition, meets_ice, drink.method, melt).glass
+    return np.concatenate([glass.volume_ml[..., None], glass.concentrations], axis=-1)
+
+
+def _pour_sd_ml(pour: Pour) -> float:
+    volume = pour.liquid_ml
+    if volume == 0:
+        return 0.0
+    if pour.unit in ("dash", "drop"):
+        return DASH_SD * volume
+    if pour.unit in BY_EYE_UNITS or pour.stage == "rinse":
+        return BY_EYE_SD * volume
+    return max(JIGGER_SD * volume, JIGGER_LEAST_ML)
+
+
+def _jigger_shared_sd_ml(pour: Pour) -> float:
+    measured_by_hand = pour.unit in ("dash", "drop") or pour.unit in BY_EYE_UNITS or pour.stage == "rinse"
+    return 0.0 if measured_by_hand else JIGGER_SHARED_SD * pour.liquid_ml

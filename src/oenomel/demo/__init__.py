@@ -1,0 +1,1 @@
+"""The demo scenario, all invented: the Orangery at Quillmere."""

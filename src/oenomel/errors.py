@@ -1,0 +1,150 @@
+"""Every error that Oenomel raises on purpose.
+
+OenomelError
+├── DomainError (also ValueError)      the request can't be: HTTP 422, exit 2
+│   ├── OutOfRange                     a number outside what is possible
+│   ├── NotAnAmount                    a text that is no amount
+│   ├── UnknownUnit                    a unit outside the list of formats
+│   ├── UnknownIngredient              a slug that the larder doesn't know
+│   ├── ImpossibleComposition          values that can't hold together
+│   ├── NothingToDrink                 no pour adds any liquid
+│   └── SpecError                      a place in a spec file, with the sentence for it
+├── RecordNotFound (also LookupError)  HTTP 404
+├── RecordConflict                     HTTP 409
+└── StoreError                         the data file can't be used
+"""
+
+from __future__ import annotations
+
+__all__ = [
+    "DomainError",
+    "ImpossibleComposition",
+    "NotAnAmount",
+    "NothingToDrink",
+    "OenomelError",
+    "OutOfRange",
+    "RecordConflict",
+    "RecordNotFound",
+    "SpecError",
+    "StoreError",
+    "UnknownIngredient",
+    "UnknownUnit",
+]
+
+
+class OenomelError(Exception):
+    """Anything that Oenomel refuses; ``code`` is stable and safe to test for."""
+
+    code = "error"
+
+
+class DomainError(ValueError, OenomelError):
+    """The request describes something that can't be."""
+
+    code = "cannot-be"
+
+
+class OutOfRange(DomainError):
+    """A number lies outside what is possible; low and high are inclusive."""
+
+    code = "out-of-range"
+
+    def __init__(self, name: str, value: float, low: float, high: float) -> None:
+        super().__init__(name, value, low, high)
+        self.name, self.value, self.low, self.high = name, value, low, high
+
+    def __str__(self) -> str:
+        return f"{self.name} is {self.value:g}, outside {self.low:g} to {self.high:g}"
+
+
+class NotAnAmount(DomainError):
+    """A text can't be read as an amount."""
+
+    code = "not-an-amount"
+
+    def __init__(self, text: str) -> None:
+        super().__init__(text)
+        self.text = text
+
+    def __str__(self) -> str:
+        return f'"{self.text}" is not an amount; write it like 22.5, 3/4 or 1 1/2'
+
+
+class UnknownUnit(DomainError):
+    """A unit is not in the list of formats."""
+
+    code = "unknown-unit"
+
+    def __init__(self, text: str, known: tuple[str, ...]) -> None:
+        super().__init__(text, known)
+        self.text, self.known = text, known
+
+    def __str__(self) -> str:
+        return f'"{self.text}" is not a unit; use one of {", ".join(self.known)}'
+
+
+class UnknownIngredient(DomainError):
+    """No ingredient of the larder has this slug; ``near`` is the likeliest that has."""
+
+    code = "unknown-ingredient"
+
+    def __init__(self, slug: str, near: str | None = None) -> None:
+        super().__init__(slug, near)
+        self.slug, self.near = slug, near
+
+    def __str__(self) -> str:
+        hint = f'; did you mean "{self.near}"?' if self.near else ""
+        return f'"{self.slug}" is not in the larder{hint}'
+
+
+class ImpossibleComposition(DomainError):
+    """Values of a composition that can't hold together."""
+
+    code = "impossible-composition"
+
+
+class NothingToDrink(DomainError):
+    """No pour of the drink adds any liquid."""
+
+    code = "nothing-to-drink"
+
+    def __str__(self) -> str:
+        return "nothing to drink: no pour adds any liquid"
+
+
+class SpecError(DomainError):
+    """A place in a spec file, and what is wrong there in one sentence."""
+
+    code = "bad-spec"
+
+    def __init__(self, path: str, sentence: str) -> None:
+        super().__init__(path, sentence)
+        self.path, self.sentence = path, sentence
+
+    def __str__(self) -> str:
+        return f"{self.path}: {self.sentence}" if self.path else self.sentence
+
+
+class RecordNotFound(LookupError, OenomelError):
+    """No record of this kind has this key."""
+
+    code = "not-found"
+
+    def __init__(self, kind: str, key: object) -> None:
+        super().__init__(kind, key)
+        self.kind, self.key = kind, key
+
+    def __str__(self) -> str:
+        return f"there is no {self.kind} {self.key}"
+
+
+class RecordConflict(OenomelError):
+    """The record was changed by somebody else since it was read."""
+
+    code = "conflict"
+
+
+class StoreError(OenomelError):
+    """The data file can't be opened or used; the sentence says why."""
+
+    code = "store"

@@ -1,0 +1,178 @@
+"""The book: drinks, each with its trials and at most one draft."""
+
+from __future__ import annotations
+
+import sqlite3
+from dataclasses import dataclass
+from datetime import UTC, datetime
+
+from oenomel.errors import RecordConflict, RecordNotFound
+
+__all__ = [
+    "DrinkRecord", "DraftRecord", "TrialRecord", "add", "drafts", "get", "get_draft", "get_trial", "keep_trial", "list_drinks", "put_draft", "rename", "trials",
+]  # fmt: skip
+
+SELECT_DRINKS = "SELECT id, name, family, origin, created_at FROM drink ORDER BY id"
+SELECT_DRINK = "SELECT id, name, family, origin, created_at FROM drink WHERE id = :id"
+INSERT_DRINK = "INSERT INTO drink (name, family, origin, created_at) VALUES (:name, :family, :origin, :created_at)"
+UPDATE_NAME = "UPDATE drink SET name = :name WHERE id = :id"
+SELECT_TRIALS = """
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at
+FROM trial WHERE drink_id = :drink_id ORDER BY number
+"""
+SELECT_TRIAL = """
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at
+FROM trial WHERE id = :id AND drink_id = :drink_id
+"""
+INSERT_TRIAL = """
+INSERT INTO trial (drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at)
+VALUES (:drink_id, (SELECT coalesce(max(number), 0) + 1 FROM trial WHERE drink_id = :drink_id),
+        :parent_trial_id, :name, :reason, :spec, :foreseen, :kept_at)
+"""
+SELECT_DRAFT = "SELECT drink_id, parent_trial_id, spec, revision, saved_at FROM draft WHERE drink_id = :drink_id"
+SELECT_DRAFTS = "SELECT drink_id, parent_trial_id, spec, revision, saved_at FROM draft"
+INSERT_DRAFT = """
+INSERT INTO draft (drink_id, parent_trial_id, spec, revision, saved_at)
+VALUES (:drink_id, :parent_trial_id, :spec, 1, :saved_at)
+"""
+UPDATE_DRAFT = """
+UPDATE draft SET parent_trial_id = :parent_trial_id, spec = :spec, revision = revision + 1, saved_at = :saved_at
+WHERE drink_id = :drink_id AND revision = :revision
+"""
+
+
+@dataclass(frozen=True, slots=True)
+class DrinkRecord:
+    """A drink of the book."""
+
+    id: int
+    name: str
+    family: str
+    origin: str
+    created_at: str
+
+
+@dataclass(frozen=True, slots=True)
+class TrialRecord:
+    """A trial as kept: ``spec`` and ``foreseen`` are JSON texts."""
+
+    id: int
+    drink_id: int
+    number: int
+    parent_trial_id: int | None
+    name: str
+    reason: str
+    spec: str
+    foreseen: str
+    kept_at: str
+
+
+@dataclass(frozen=True, slots=True)
+class DraftRecord:
+    """The draft on the bench; ``revision`` counts its saves."""
+
+    drink_id: int
+    parent_trial_id: int
+    spec: str
+    revision: int
+    saved_at: str
+
+
+def list_drinks(conn: sqlite3.Connection) -> list[DrinkRecord]:
+    """Every drink, oldest first."""
+    return [DrinkRecord(**row) for row in conn.execute(SELECT_DRINKS)]
+
+
+def get(conn: sqlite3.Connection, drink_id: int) -> DrinkRecord:
+    """One drink; raises RecordNotFound."""
+    row = conn.execute(SELECT_DRINK, {"id": drink_id}).fetchone()
+    if row is None:
+        raise RecordNotFound("drink", drink_id)
+    return DrinkRecord(**row)
+
+
+def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house") -> int:
+    """Adds a drink without trials and returns its id."""
+    cursor = conn.execute(INSERT_DRINK, {"name": name, "family": family, "origin": origin, "created_at": _now()})
+    return _new_id(cursor)
+
+
+def rename(conn: sqlite3.Connection, drink_id: int, name: str) -> None:
+    """Gives a drink another name; raises RecordNotFound."""
+    if conn.execute(UPDATE_NAME, {"id": drink_id, "name": name}).rowcount == 0:
+        raise RecordNotFound("drink", drink_id)
+
+
+def trials(conn: sqlite3.Connection, drink_id: int) -> list[TrialRecord]:
+    """The trials of a drink, in the order in which they were kept."""
+    return [TrialRecord(**row) for row in conn.execute(SELECT_TRIALS, {"drink_id": drink_id})]
+
+
+def get_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> TrialRecord:
+    """One trial of a drink; raises RecordNotFound."""
+    row = conn.execute(SELECT_TRIAL, {"id": trial_id, "drink_id": drink_id}).fetchone()
+    if row is None:
+        raise RecordNotFound(f"trial of drink {drink_id} with the number", trial_id)
+    return TrialRecord(**row)
+
+
+def keep_trial(
+    conn: sqlite3.Connection, drink_id: int, parent_trial_id: int | None, name: str, reason: str, spec: str, foreseen: str
+) -> int:
+    """Keeps a trial as made and returns its id; its number is the next of the drink. Raises RecordNotFound for a strange parent."""
+    get(conn, drink_id)
+    if parent_trial_id is not None:
+        get_trial(conn, drink_id, parent_trial_id)
+    cursor = conn.execute(
+        INSERT_TRIAL,
+        {
+            "drink_id": drink_id,
+            "parent_trial_id": parent_trial_id,
+            "name": name,
+            "reason": reason,
+            "spec": spec,
+            "foreseen": foreseen,
+            "kept_at": _now(),
+        },
+    )
+    return _new_id(cursor)
+
+
+def get_draft(conn: sqlite3.Connection, drink_id: int) -> DraftRecord | None:
+    """The draft of a drink, or None where nothing lies on the bench."""
+    row = conn.execute(SELECT_DRAFT, {"drink_id": drink_id}).fetchone()
+    return DraftRecord(**row) if row else None
+
+
+def drafts(conn: sqlite3.Connection) -> dict[int, DraftRecord]:
+    """All drafts, by drink."""
+    return {row["drink_id"]: DraftRecord(**row) for row in conn.execute(SELECT_DRAFTS)}
+
+
+def put_draft(conn: sqlite3.Connection, drink_id: int, parent_trial_id: int, spec: str, revision: int) -> int:
+    """Saves the draft over the given revision (0: there was none) and returns the new one.
+
+    Raises
+    ------
+    RecordNotFound
+        There is no such drink or parent trial.
+    RecordConflict
+        Another window saved since that revision; nothing is written.
+    """
+    get_trial(conn, drink_id, parent_trial_id)
+    values = {"drink_id": drink_id, "parent_trial_id": parent_trial_id, "spec": spec, "revision": revision, "saved_at": _now()}
+    present = get_draft(conn, drink_id)
+    if present is None and revision == 0:
+        conn.execute(INSERT_DRAFT, values)
+    elif present is None or conn.execute(UPDATE_DRAFT, values).rowcount == 0:
+        raise RecordConflict("this drink was changed in another window since it was opened here")
+    return revision + 1
+
+
+def _now() -> str:
+    return datetime.now(UTC).isoformat(timespec="seconds")
+
+
+def _new_id(cursor: sqlite3.Cursor) -> int:
+    assert cursor.lastrowid is not None  # an INSERT that succeeded has one
+    return cursor.lastrowid

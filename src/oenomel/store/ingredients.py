@@ -1,0 +1,138 @@
+"""The larder: ingredients and the source of each of their numbers."""
+
+from __future__ import annotations
+
+import json
+import sqlite3
+from collections.abc import Iterable, Mapping
+from dataclasses import asdict
+from typing import Any
+
+from oenomel.core.catalogue import Larder, composition_from_values
+from oenomel.core.ingredient import Ingredient, SourcedValue
+from oenomel.errors import RecordNotFound
+
+__all__ = ["get", "larder", "put", "replace_catalogue", "search", "some"]
+
+SELECT_ALL = """
+SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, origin
+FROM ingredient ORDER BY name
+"""
+# Every word has to stand somewhere in what the ingredient is called or said to be.
+SELECT_SEARCH = """
+SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, origin
+FROM ingredient
+WHERE (:kind IS NULL OR kind = :kind)
+  AND (:slot IS NULL OR EXISTS (SELECT 1 FROM json_each(slots) WHERE value = :slot))
+  AND NOT EXISTS (
+    SELECT 1 FROM json_each(:words) WHERE instr(lower(ingredient.name || ' ' || ingredient.kind || ' ' || ingredient.impression), value) = 0
+  )
+ORDER BY name LIMIT :limit
+"""
+SELECT_SOME = """
+SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, origin
+FROM ingredient WHERE slug IN (SELECT value FROM json_each(:slugs))
+"""
+SELECT_SOME_VALUES = """
+SELECT slug, name, value, relative_sd, source, source_kind, why
+FROM ingredient_value WHERE slug IN (SELECT value FROM json_each(:slugs))
+"""
+SELECT_VALUES = "SELECT slug, name, value, relative_sd, source, source_kind, why FROM ingredient_value"
+UPSERT = """
+INSERT INTO ingredient (slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, origin)
+VALUES (:slug, :name, :kind, :slots, :impression, :allergens, :cautions, :piece_ml, :piece_g, :origin)
+ON CONFLICT (slug) DO UPDATE SET
+  name = excluded.name, kind = excluded.kind, slots = excluded.slots, impression = excluded.impression, allergens = excluded.allergens,
+  cautions = excluded.cautions, piece_ml = excluded.piece_ml, piece_g = excluded.piece_g, origin = excluded.origin
+"""
+DELETE_VALUES = "DELETE FROM ingredient_value WHERE slug = :slug"
+INSERT_VALUE = """
+INSERT INTO ingredient_value (slug, name, value, relative_sd, source, source_kind, why)
+VALUES (:slug, :name, :value, :relative_sd, :source, :source_kind, :why)
+"""
+
+
+def larder(conn: sqlite3.Connection) -> Larder:
+    """Every ingredient, by slug, in the order of their names."""
+    return _larder(conn.execute(SELECT_ALL), conn.execute(SELECT_VALUES))
+
+
+def some(conn: sqlite3.Connection, slugs: Iterable[str]) -> Larder:
+    """The ingredients with these slugs, as far as there are any."""
+    values = {"slugs": json.dumps(sorted(set(slugs)))}
+    return _larder(conn.execute(SELECT_SOME, values), conn.execute(SELECT_SOME_VALUES, values))
+
+
+def get(conn: sqlite3.Connection, slug: str) -> Ingredient:
+    """One ingredient; raises RecordNotFound."""
+    found = some(conn, [slug])
+    if slug not in found:
+        raise RecordNotFound("ingredient", slug)
+    return found[slug]
+
+
+def search(
+    conn: sqlite3.Connection, text: str = "", kind: str | None = None, slot: str | None = None, limit: int = 500
+) -> list[Ingredient]:
+    """Ingredients in whose name, kind or impression every word of the text stands, in the order of their names."""
+    values = {"words": json.dumps(text.lower().split()), "kind": kind, "slot": slot, "limit": limit}
+    rows = conn.execute(SELECT_SEARCH, values).fetchall()
+    slugs = {"slugs": json.dumps([row["slug"] for row in rows])}
+    return list(_larder(rows, conn.execute(SELECT_SOME_VALUES, slugs)).values())
+
+
+def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:
+    """Adds an ingredient, or replaces the one with its slug."""
+    conn.execute(UPSERT, _to_row(ingredient))
+    conn.execute(DELETE_VALUES, {"slug": ingredient.slug})
+    conn.executemany(INSERT_VALUE, [{"slug": ingredient.slug, **asdict(value)} for value in ingredient.values.values()])
+
+
+def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -> None:
+    """Brings the catalogue's ingredients to what ships with this version.
+
+    What an earlier version shipped and this one doesn't stays, because kept trials may name it.
+    """
+    for ingredient in shipped:
+        put(conn, ingredient)
+
+
+def _larder(rows: Iterable[sqlite3.Row], value_rows: Iterable[sqlite3.Row]) -> Larder:
+    values: dict[str, dict[str, SourcedValue]] = {}
+    for row in value_rows:
+        fields = dict(row)
+        slug = fields.pop("slug")
+        values.setdefault(slug, {})[fields["name"]] = SourcedValue(**fields)
+    return Larder((row["slug"], _from_row(row, values.get(row["slug"], {}))) for row in rows)
+
+
+def _from_row(row: sqlite3.Row, values: Mapping[str, SourcedValue]) -> Ingredient:
+    return Ingredient(
+        slug=row["slug"],
+        name=row["name"],
+        kind=row["kind"],
+        composition=composition_from_values(values, solid=row["kind"] == "sugar"),
+        slots=tuple(json.loads(row["slots"])),
+        impression=row["impression"],
+        allergens=tuple(json.loads(row["allergens"])),
+        cautions=tuple(json.loads(row["cautions"])),
+        piece_ml=row["piece_ml"],
+        piece_g=row["piece_g"],
+        origin=row["origin"],
+        values=values,
+    )
+
+
+def _to_row(ingredient: Ingredient) -> dict[str, Any]:
+    return {
+        "slug": ingredient.slug,
+        "name": ingredient.name,
+        "kind": ingredient.kind,
+        "slots": json.dumps(ingredient.slots),
+        "impression": ingredient.impression,
+        "allergens": json.dumps(ingredient.allergens),
+        "cautions": json.dumps(ingredient.cautions),
+        "piece_ml": ingredient.piece_ml,
+        "piece_g": ingredient.piece_g,
+        "origin": ingredient.origin,
+    }
