@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager, closing
 from pathlib import Path
 
 from fastapi import APIRouter, FastAPI
@@ -35,12 +37,23 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
     StoreError
     """
     database.prepare(data)
+
+    @asynccontextmanager
+    async def open_throughout(_: FastAPI) -> AsyncIterator[None]:
+        # The last connection to close folds the write-ahead log back into the file, which takes milliseconds. While the
+        # server runs, this one is open, so that no request is the last.
+        with closing(database.connect(data)) as conn:
+            conn.execute("SELECT 1 FROM drink").fetchone()
+            yield
+
     api = FastAPI(
+        lifespan=open_throughout,
         title="Oenomel",
         version=__version__,
         openapi_url="/api/openapi.json",
         docs_url=None,
         redoc_url=None,
+        separate_input_output_schemas=False,
         generate_unique_id_function=lambda route: route.name,
     )
     api.state.data = data

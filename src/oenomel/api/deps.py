@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
-from collections.abc import Iterator
+from collections.abc import AsyncIterator
 from typing import Annotated
 
 from fastapi import Depends, Request
@@ -17,7 +17,8 @@ from oenomel.store import database, ingredients
 __all__ = ["Connection", "resolve"]
 
 
-def _connection(request: Request) -> Iterator[sqlite3.Connection]:
+async def _connection(request: Request) -> AsyncIterator[sqlite3.Connection]:
+    # Opening takes a fraction of a millisecond, less than the way to a worker thread and back would.
     conn = database.connect(request.app.state.data)
     try:
         yield conn

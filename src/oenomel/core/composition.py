@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Final
 
+from oenomel.core.solutions import WATER_G_PER_ML, dissolved_ml_per_g
 from oenomel.errors import ImpossibleComposition, OutOfRange
 
 __all__ = [
@@ -32,9 +33,8 @@ ETHANOL_G_PER_ML: Final = 0.78924
 """Density of ethanol at 20 °C. Source: OIML R 22, 789.24 kg/m³ (from memory)."""
 
 SOLIDS_ML_PER_G: Final = 0.62
-"""Volume that a gram of dissolved sugar or acid takes up. Source: the sucrose table (NIST Circular 440), mean of 10 to 65 °Bx."""
+"""Volume that a gram of dry sugar takes up once dissolved: the round figure for the strengths of a drink (see `solutions`)."""
 
-WATER_G_PER_ML: Final = 0.99820
 LIQUID_SOLIDS_LIMIT: Final = 100 / 70 * 100
 """Most sugar and acid that 100 ml of a liquid can hold, in g: 100 g in 70 ml (house rule, just above saturated honey)."""
 
@@ -156,14 +156,18 @@ def estimated_density(composition: Composition) -> float:
 
     Notes
     -----
-    Without contraction it reads up to 3 % low near 50 % ABV; it serves only where no density is given.
+    Sugar and the rest of what is dissolved take up room as sucrose does. Without contraction it reads up to 3 % low near
+    50 % ABV; it serves only where no density is given.
 
     >>> round(estimated_density(Composition(sugars={"sucrose": 61.48})), 3)
-    1.233
+    1.23
     """
     dissolved = composition.sugar + composition.acid + composition.salt + composition.protein + composition.fat
-    water_ml = max(0.0, 100 - composition.abv - SOLIDS_ML_PER_G * dissolved)
-    return (composition.abv * ETHANOL_G_PER_ML + dissolved + water_ml * WATER_G_PER_ML) / 100
+    water_phase_ml = 100 - composition.abv
+    if water_phase_ml <= 0:
+        return ETHANOL_G_PER_ML
+    room_ml = dissolved * dissolved_ml_per_g(100 * dissolved / water_phase_ml)
+    return (composition.abv * ETHANOL_G_PER_ML + dissolved + max(0.0, water_phase_ml - room_ml) * WATER_G_PER_ML) / 100
 
 
 def _within(name: str, value: float, low: float, high: float) -> None:

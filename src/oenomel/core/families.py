@@ -5,7 +5,7 @@ from __future__ import annotations
 import itertools
 import tomllib
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, cached_property
 from importlib import resources
 from typing import Any, Final
 
@@ -71,12 +71,11 @@ class Home:
     def distance(self, profile: Profile) -> float:
         """Largest single-axis distance to the hull, [steps]; 0 inside.
 
-        The set within distance d is the hull grown by a box of half-width d, so its facets have the normals of `_normals`
+        The set within distance d is the hull grown by a box of half-width d, so its facets have the same normals
         whatever d is, and the distance is the largest excess over any of them.
         """
-        normals = self._normals()
-        excess = normals @ steps_of(profile) - (normals @ self.points.T).max(axis=1)
-        return max(0.0, float(excess.max()))
+        normals, reach = self._facets
+        return max(0.0, float((normals @ steps_of(profile) - reach).max()))
 
     def centre(self) -> dict[str, float]:
         """Mean of the schools in steps, told in the figures' own units."""
@@ -97,7 +96,9 @@ class Home:
         low, high = self.points[:, 2].min() - EDGE_OF_HOME_STEPS, self.points[:, 2].max() + EDGE_OF_HOME_STEPS
         return _levels(np.array([0, 0, low]))["abv"], _levels(np.array([0, 0, high]))["abv"]
 
-    def _normals(self) -> NDArray[np.float64]:
+    @cached_property
+    def _facets(self) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+        """Directions that a facet of the grown hull can have, shape (n, 3), and how far the hull reaches in each, shape (n,)."""
         axes = np.eye(3)
         edges = [b - a for a, b in itertools.combinations(self.points, 2)]
         facets = [np.cross(b - a, c - a) for a, b, c in itertools.combinations(self.points, 3)]
@@ -106,7 +107,8 @@ class Home:
         # In the norm dual to "largest single axis", a direction has length one when its parts add to one.
         length = np.abs(normals).sum(axis=1)
         normals = normals[length > 1e-9] / length[length > 1e-9, None]
-        return np.concatenate([normals, -normals])
+        normals = np.concatenate([normals, -normals])
+        return normals, (normals @ self.points.T).max(axis=1)
 
 
 def steps_of(profile: Profile) -> NDArray[np.float64]:
@@ -115,7 +117,7 @@ def steps_of(profile: Profile) -> NDArray[np.float64]:
 
 
 def place_words(distance: float) -> str:
-    """ "at home", "at the edge of home" or "outside" for a distance from home in steps."""
+    """Whether a distance in steps is "at home", "at the edge of home" or "outside"."""
     if distance <= EDGE_OF_HOME_STEPS:
         return "at home"
     return "at the edge of home" if distance <= OUTSIDE_HOME_STEPS else "outside"

@@ -108,7 +108,7 @@ def _raw_egg(case: _Case) -> Iterator[Finding]:
         yield Finding(
             "raw-egg",
             "info",
-            "Raw egg can carry salmonella: pasteurised white or aquafaba for children, the old, the pregnant and the ill; follow local rules.",
+            "Raw egg can carry salmonella: pasteurised white or aquafaba for the young, the old, the pregnant, the ill; mind local rules.",
         )
     if case.drink.method.dry_shake_seconds > 0:
         yield Finding("dry-shake-pressure", "info", "A dry shake builds pressure: hold the seal.")

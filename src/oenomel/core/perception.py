@@ -35,7 +35,7 @@ class Axis:
 
 
 AXES: Final = {
-    # Weber ratios of sucrose and citric acid: Schutz & Pilgrim, Am. J. Psychol. 70 (1957) 41 (from memory). That of strength is an assumption.
+    # Sucrose and citric acid: Schutz & Pilgrim, Am. J. Psychol. 70 (1957) 41 (from memory). That of strength is an assumption.
     "sugar": Axis("sugar", 0.17, 0.3, "sweeter", "drier", "as sweet"),
     "acid": Axis("acid", 0.22, 0.03, "sharper", "softer", "as sharp"),
     "abv": Axis("abv", 0.15, 0.5, "stronger", "weaker", "as strong"),
@@ -71,7 +71,8 @@ def steps_between(level: ArrayLike, reference: ArrayLike, axis: Axis) -> NDArray
     """
     x = np.maximum(np.asarray(level, dtype=np.float64), axis.floor)
     x0 = np.maximum(np.asarray(reference, dtype=np.float64), axis.floor)
-    return np.log(x / x0) / np.log1p(axis.just_noticeable)
+    steps: NDArray[np.float64] = np.log(x / x0) / np.log1p(axis.just_noticeable)
+    return steps
 
 
 def degree(steps: float) -> Degree:

@@ -127,11 +127,11 @@ def _difference(name: str, value: float, parent: float, steps: Mapping[str, floa
     axis, n = AXES[name], steps[name]
     masking = _masking(name, steps)
     if abs(n) < UNCHANGED:
-        direction, headline, sentence = "same", f"{axis.same} as the parent", "The figure is the parent's."
+        direction, headline, sentence = "same", "as the parent", ""
     else:
         direction, word = ("more", axis.more) if n > 0 else ("less", axis.less)
         headline, sentence = degree(n).headline.format(word=word, same=axis.same), degree(n).sentence
-    return AxisDifference(name, value, parent, n, direction, _capital(headline), sentence + masking)
+    return AxisDifference(name, value, parent, n, direction, _capital(headline), (sentence + masking).strip())
 
 
 def _masking(name: str, steps: Mapping[str, float]) -> str:

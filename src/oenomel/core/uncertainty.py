@@ -75,20 +75,20 @@ def _moves(drink: Drink, volumes: NDArray[np.float64], composition: NDArray[np.f
     own = np.sqrt(np.maximum(0, np.array([_pour_sd_ml(pour) for pour in drink.pours]) ** 2 - shared**2))
     volume_moves = np.vstack([shared, np.diag(own)])
 
-    pours_of: dict[str, list[int]] = {}
-    for index, pour in enumerate(drink.pours):
-        pours_of.setdefault(pour.ingredient.slug, []).append(index)
-    composition_moves = []
-    for indices in pours_of.values():
-        content = drink.pours[indices[0]].ingredient.composition
-        for column, name in enumerate(("abv", "sugars", "acids")):
-            move = np.zeros_like(composition)
-            move[indices, column] = composition[indices, column] * content.relative_sd(name)
-            composition_moves.append(move)
+    # An ingredient that is poured twice is one unknown: which pours, shape (ingredients, pours).
+    slugs = [pour.ingredient.slug for pour in drink.pours]
+    poured = np.array([[slug == one for slug in slugs] for one in dict.fromkeys(slugs)], dtype=np.float64)
+    spread = np.array([[pour.ingredient.composition.relative_sd(name) for name in ("abv", "sugars", "acids")] for pour in drink.pours])
+    composition_moves = np.zeros((len(poured), 3, *composition.shape))
+    for column in range(3):
+        composition_moves[:, column, :, column] = poured * (composition * spread)[:, column]
 
-    no_composition = np.zeros((len(volume_moves), *composition.shape))
-    no_volume = np.zeros((len(composition_moves), len(volumes)))
-    return np.vstack([volume_moves, no_volume]), np.concatenate([no_composition, np.array(composition_moves)])
+    inputs = len(volume_moves) + 3 * len(poured)
+    all_volume_moves = np.zeros((inputs, len(volumes)))
+    all_volume_moves[: len(volume_moves)] = volume_moves
+    all_composition_moves = np.zeros((inputs, *composition.shape))
+    all_composition_moves[len(volume_moves) :] = composition_moves.reshape(-1, *composition.shape)
+    return all_volume_moves, all_composition_moves
 
 
 def _figures(

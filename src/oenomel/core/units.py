@@ -69,8 +69,10 @@ def parse_amount(value: float | str) -> float:
         raise NotAnAmount(str(value).lower())
     if isinstance(value, str):
         return _parse_text(value)
-    # A whole number of JSON may be too long for a float; it is over any limit.
-    number = float(value) if abs(value) < 1e300 else math.copysign(math.inf, value)
+    try:
+        number = float(value)
+    except OverflowError:  # a whole number of JSON may be too long for a float; it is over any limit
+        number = math.inf
     if not math.isfinite(number) or number < 0:
         raise OutOfRange("the amount", number, 0, MAX_POUR_ML)
     return number

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import math
+from typing import Annotated
 
-from pydantic import BaseModel, ConfigDict
+from pydantic import BaseModel, ConfigDict, Field
 
 from oenomel.core.prediction import Comparison, Prediction
 from oenomel.core.profile import Profile
 
-__all__ = ["ComparisonReport", "PredictionReport", "comparison_report", "prediction_report"]
+__all__ = ["ComparisonReport", "Pair", "PredictionReport", "comparison_report", "prediction_report"]
 
 
 class _Report(BaseModel):
@@ -47,13 +48,16 @@ class DilutionReport(_Report):
     model: str
 
 
+Pair = Annotated[list[float], Field(min_length=2, max_length=2)]
+
+
 class Intervals(_Report):
     """Central 80 % intervals, low and high, as served."""
 
-    volume_ml: tuple[float, float]
-    abv: tuple[float, float]
-    sugar: tuple[float, float]
-    acid: tuple[float, float]
+    volume_ml: Pair
+    abv: Pair
+    sugar: Pair
+    acid: Pair
 
 
 class PourReport(_Report):
@@ -122,7 +126,7 @@ def prediction_report(prediction: Prediction) -> PredictionReport:
         undiluted=_profile(prediction.undiluted),
         dilution=DilutionReport.model_validate(prediction.dilution),
         served=_profile(prediction.served),
-        interval80=Intervals(**{name: (i.low, i.high) for name, i in prediction.interval80.items()}),
+        interval80=Intervals(**{name: [i.low, i.high] for name, i in prediction.interval80.items()}),
         pours=[PourReport.model_validate(pour) for pour in prediction.pours],
         findings=[FindingReport.model_validate(finding) for finding in prediction.findings],
         place=PlaceReport.model_validate(prediction.place) if prediction.place else None,

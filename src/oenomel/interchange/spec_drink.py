@@ -39,7 +39,7 @@ def spec_from_drink(drink: Drink) -> SpecFile:
         format="oenomel/spec",
         version=1,
         name=drink.name,
-        family=drink.family,  # type: ignore[arg-type]  # a core drink carries plain text; Pydantic checks it
+        family=drink.family,
         form=drink.form,
         pours=[
             PourEntry.model_validate(
@@ -47,13 +47,13 @@ def spec_from_drink(drink: Drink) -> SpecFile:
             )
             for p in drink.pours
         ],
-        method={  # type: ignore[arg-type]
+        method={
             "technique": drink.method.technique,
             "seconds": drink.method.seconds,
             "dry_shake_seconds": drink.method.dry_shake_seconds,
             "ice": drink.method.ice,
         },
-        serve={"glass": drink.serve.glass, "ice": drink.serve.ice, "garnish": list(drink.serve.garnish)},  # type: ignore[arg-type]
+        serve={"glass": drink.serve.glass, "ice": drink.serve.ice, "garnish": list(drink.serve.garnish)},
     )
 
 

@@ -132,7 +132,7 @@ class PourEntry(_Entry):
     said: Text | None = None
     relative: RelativeEntry | None = None
     optional: bool = False
-    range: tuple[Fraction, Fraction] | None = None
+    range: Annotated[list[Fraction], Field(min_length=2, max_length=2)] | None = None
 
     @model_validator(mode="after")
     def _range_in_order(self) -> PourEntry:
@@ -217,17 +217,19 @@ def spec_schema() -> dict[str, Any]:
 
 def _sentence(refusal: Any) -> str:
     kind, value, context = refusal["type"], refusal.get("input"), refusal.get("ctx", {})
+    last = refusal["loc"][-1] if refusal["loc"] else ""
     match kind:
         case "missing":
             return "is missing"
         case "extra_forbidden":
             return "unknown key"
-        case "literal_error" if refusal["loc"][-1] == "version" and isinstance(value, int) and value > VERSION:
+        case "literal_error" if last == "version" and isinstance(value, int) and value > VERSION:
             return f"this file is version {value}; this Oenomel reads version {VERSION}"
         case "literal_error":
             return f"{json.dumps(value, default=str)[:40]} is not one of {context['expected']}"
-        case "too_short":
-            return "wants at least one"
+        case "too_short" | "too_long":
+            wanted = context.get("min_length") or context["max_length"]
+            return f"wants {'at least' if kind == 'too_short' else 'at most'} {wanted}, not {context['actual_length']}"
         case "finite_number":
             return "wants a finite number"
         case "greater_than_equal":
@@ -235,7 +237,7 @@ def _sentence(refusal: Any) -> str:
         case "less_than_equal":
             return f"wants {context['le']:g} or less, not {value!r:.20}"
         case "model_type" | "dict_type":
-            return "wants an object" if refusal["loc"][-1] != "inline" else "wants a slug of the larder or an object"
+            return "wants an object" if last != "inline" else "wants a slug of the larder or an object"
         case "list_type" | "tuple_type":
             return "wants a list"
         case "string_too_short":

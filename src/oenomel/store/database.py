@@ -7,7 +7,6 @@ from collections.abc import Iterator
 from contextlib import closing, contextmanager
 from importlib import resources
 from pathlib import Path
-from typing import Final
 
 import platformdirs
 

@@ -9,7 +9,19 @@ from datetime import UTC, datetime
 from oenomel.errors import RecordConflict, RecordNotFound
 
 __all__ = [
-    "DrinkRecord", "DraftRecord", "TrialRecord", "add", "drafts", "get", "get_draft", "get_trial", "keep_trial", "list_drinks", "put_draft", "rename", "trials",
+    "DraftRecord",
+    "DrinkRecord",
+    "TrialRecord",
+    "add",
+    "drafts",
+    "get",
+    "get_draft",
+    "get_trial",
+    "keep_trial",
+    "list_drinks",
+    "put_draft",
+    "rename",
+    "trials",
 ]  # fmt: skip
 
 SELECT_DRINKS = "SELECT id, name, family, origin, created_at FROM drink ORDER BY id"

@@ -6,6 +6,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict
 
 from oenomel.core.families import Family, families, home_of
+from oenomel.interchange.prediction_report import Pair
 from oenomel.interchange.spec_drink import spec_from_drink
 from oenomel.interchange.spec_file import SpecFile
 
@@ -37,8 +38,8 @@ class SchoolReport(_Report):
 class HomeReport(_Report):
     """The home: outline as (sugar, acid) in g per 100 ml, all within one step of the schools; strength as % v/v, low and high."""
 
-    outline: list[tuple[float, float]]
-    strength: tuple[float, float]
+    outline: list[Pair]
+    strength: Pair
     centre: dict[str, float]
     volume_ml: float
 
@@ -62,11 +63,17 @@ def list_families() -> list[FamilyReport]:
 
 def _report(family: Family) -> FamilyReport:
     home = home_of(family.slug)
+    schools = [SchoolReport(slug=s.slug, name=s.name, words=s.words, spec=spec_from_drink(s.drink)) for s in family.schools]
     return FamilyReport(
         slug=family.slug,
         name=family.name,
         words=family.words,
         slots=[SlotReport.model_validate(slot) for slot in family.slots],
-        schools=[SchoolReport(slug=s.slug, name=s.name, words=s.words, spec=spec_from_drink(s.drink)) for s in family.schools],
-        home=HomeReport(outline=home.outline(), strength=home.strength_band(), centre=home.centre(), volume_ml=home.volume_ml),
+        schools=schools,
+        home=HomeReport(
+            outline=[list(corner) for corner in home.outline()],
+            strength=list(home.strength_band()),
+            centre=home.centre(),
+            volume_ml=home.volume_ml,
+        ),
     )

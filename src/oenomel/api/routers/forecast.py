@@ -10,9 +10,10 @@ from pydantic import BaseModel, ConfigDict
 from oenomel.api.deps import Connection, resolve
 from oenomel.api.errors import PROBLEMS
 from oenomel.core.prediction import compare, predict
-from oenomel.core.units import parse_spoken_amount
+from oenomel.core.units import parse_spoken_amount, to_ml
 from oenomel.interchange.prediction_report import ComparisonReport, PredictionReport, comparison_report, prediction_report
 from oenomel.interchange.spec_file import SpecFile, Unit, spec_schema
+from oenomel.store import ingredients
 
 router = APIRouter(tags=["forecast"])
 
@@ -49,10 +50,17 @@ def compare_drinks(body: CompareRequest, conn: Connection) -> ComparisonReport:
     return comparison_report(compare(drink, parent))
 
 
-@router.get("/amount", responses=PROBLEMS["bad"])
-def read_amount(text: Annotated[str, Query(max_length=60)], unit: Unit = "ml") -> AmountReport:
-    """A typed amount such as "3/4 oz" or "2 dashes"; ``unit`` is meant where none is typed."""
+@router.get("/amount", responses=PROBLEMS["missing"])
+def read_amount(
+    conn: Connection, text: Annotated[str, Query(max_length=60)], unit: Unit = "ml", ingredient: Annotated[str, Query(max_length=100)] = ""
+) -> AmountReport:
+    """A typed amount such as "3/4 oz" or "2 dashes"; ``unit`` is meant where none is typed.
+
+    With the slug of what is poured, an amount that can't be poured of it is refused too.
+    """
     spoken = parse_spoken_amount(text, unit)
+    if ingredient and spoken.unit != "part":
+        to_ml(spoken.amount, spoken.unit, ingredients.get(conn, ingredient))
     return AmountReport.model_validate({"amount": spoken.amount, "unit": spoken.unit})
 
 

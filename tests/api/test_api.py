@@ -1,0 +1,203 @@
+"""HTTP: the seams, the refusals, who may call."""
+
+import json
+import tempfile
+from http import HTTPStatus
+from pathlib import Path
+
+import pytest
+import schemathesis
+from hypothesis import HealthCheck, settings
+from starlette.testclient import TestClient
+
+from oenomel.api.app import create_api, create_app
+from oenomel.core.catalogue import catalogue
+from oenomel.demo import scenario
+
+SPEC = {
+    "format": "oenomel/spec",
+    "version": 1,
+    "name": "Orchard Sour",
+    "family": "sour",
+    "pours": [
+        {"ingredient": "white-rum", "amount": 60, "unit": "ml", "slot": "base"},
+        {"ingredient": "lime-juice", "amount": "3/4", "unit": "oz", "slot": "sour"},
+        {"ingredient": "simple-syrup-1-1", "amount": 22.5, "unit": "ml", "slot": "sweet"},
+    ],
+}
+
+
+def with_pour(index: int, **change: object) -> dict:
+    pours = [{**pour, **(change if at == index else {})} for at, pour in enumerate(SPEC["pours"])]
+    return {**SPEC, "pours": pours}
+
+
+@pytest.fixture
+def client(tmp_path):
+    with TestClient(create_app(tmp_path / "bar.db"), base_url="http://127.0.0.1") as client:
+        yield client
+
+
+@pytest.fixture
+def drink(client):
+    body = {"name": "Orchard Sour", "spec": SPEC, "trial_name": "As first poured", "reason": "to start"}
+    return client.post("/api/drinks", json=body).json()
+
+
+def test_predict_answers_every_key_of_the_format(client):
+    answer = client.post("/api/predict", json=SPEC)
+    assert answer.status_code == HTTPStatus.OK
+    forecast = answer.json()
+    assert forecast["undiluted"].keys() >= {"volume_ml", "abv", "sugar", "acid"}
+    assert forecast["dilution"] == {"ratio": pytest.approx(0.5193, abs=1e-4), "water_ml": pytest.approx(54.53, abs=0.01), "model": "curve"}
+    assert forecast["served"].keys() >= {
+        "volume_ml", "abv", "sugar", "acid", "sugar_acid_ratio", "alcohol_g", "energy_kcal", "titratable_acid", "standard_drinks"
+    }  # fmt: skip
+    assert forecast["interval80"].keys() >= {"abv", "sugar", "acid"}
+    assert all(len(interval) == 2 for interval in forecast["interval80"].values())
+    assert forecast["findings"] == []
+    dry = client.post("/api/predict", json=with_pour(1, ingredient="soda-water", stage="topped")).json()
+    assert dry["served"]["sugar_acid_ratio"] is None
+    assert {"code", "severity", "message"} == dry["findings"][0].keys()
+
+
+@pytest.mark.parametrize(
+    ("change", "path", "detail"),
+    [
+        ({"amount": "3/0"}, "pours[1].amount", 'pours[1].amount: "3/0" is not an amount'),
+        ({"amount": -1}, "pours[1].amount", "pours[1].amount: the amount is -1"),
+        ({"amount": 10_001, "unit": "ml"}, "pours[1].amount", "pours[1].amount: the pour in ml is 10001"),
+        ({"ingredient": "lime-jiuce"}, "pours[1].ingredient", 'did you mean "lime-juice"?'),
+        ({"colour": 1}, "pours[1].colour", "pours[1].colour: unknown key"),
+        ({"ingredient": {"name": "x", "composition": {"abv": 120}}}, "pours[1].ingredient.composition", "abv is 120, outside 0 to 100"),
+    ],
+)
+@pytest.mark.parametrize("place", ["predict", "compare", "draft"])
+def test_bad_spec_is_a_problem_document_with_the_sentence_and_the_place(client, drink, place, change, path, detail):
+    spec = with_pour(1, **change)
+    if place == "predict":
+        answer, prefix = client.post("/api/predict", json=spec), ""
+    elif place == "compare":
+        answer, prefix = client.post("/api/compare", json={"spec": spec, "parent": SPEC}), "spec."
+    else:
+        body = {"parent_trial_id": drink["trials"][0]["id"], "spec": spec, "revision": 0}
+        answer, prefix = client.put(f"/api/drinks/{drink['id']}/draft", json=body), "spec."
+    assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+    assert answer.headers["content-type"] == "application/problem+json"
+    problem = answer.json()
+    assert problem["path"].removeprefix(prefix) == path
+    assert detail in problem["detail"]
+    assert client.get(f"/api/drinks/{drink['id']}").json()["draft"] is None
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "body", "status"),
+    [
+        ("POST", "/api/predict", "{bad", HTTPStatus.BAD_REQUEST),
+        ("POST", "/api/predict", "[]", HTTPStatus.UNPROCESSABLE_ENTITY),
+        ("GET", "/api/nothing", None, HTTPStatus.NOT_FOUND),
+        ("GET", "/api/drinks/99", None, HTTPStatus.NOT_FOUND),
+        ("GET", "/api/ingredients/nothing", None, HTTPStatus.NOT_FOUND),
+        ("GET", "/api/ingredients?kind=stone", None, HTTPStatus.UNPROCESSABLE_ENTITY),
+        ("GET", "/api/amount?text=much", None, HTTPStatus.UNPROCESSABLE_ENTITY),
+        ("DELETE", "/api/health", None, HTTPStatus.METHOD_NOT_ALLOWED),
+    ],
+)
+def test_every_refusal_has_the_same_shape(client, method, path, body, status):
+    answer = client.request(method, path, content=body, headers={"content-type": "application/json"})
+    assert answer.status_code == status
+    problem = answer.json()
+    assert problem.keys() == {"type", "title", "status", "detail", "code", "path"}
+    assert problem["status"] == status
+
+
+def test_drink_trial_and_draft_make_the_whole_round(client, drink):
+    assert drink["trials"][0]["spec"]["pours"][1]["amount"] == 0.75
+    sweeter = with_pour(2, amount=30)
+    parent = drink["trials"][0]["id"]
+    url = f"/api/drinks/{drink['id']}"
+    saved = client.put(f"{url}/draft", json={"parent_trial_id": parent, "spec": sweeter, "revision": 0}).json()
+    assert saved["revision"] == 1
+    stale = client.put(f"{url}/draft", json={"parent_trial_id": parent, "spec": SPEC, "revision": 0})
+    assert (stale.status_code, stale.json()["code"]) == (HTTPStatus.CONFLICT, "conflict")
+    keep = {"name": "Sweeter", "reason": "too sharp", "parent_trial_id": parent, "spec": sweeter, "revision": 1}
+    kept = client.post(f"{url}/trials", json=keep).json()
+    told = [(trial["number"], trial["name"], trial["reason"]) for trial in kept["trials"]]
+    assert told == [(1, "As first poured", "to start"), (2, "Sweeter", "too sharp")]
+    assert kept["draft"]["parent_trial_id"] == kept["trials"][1]["id"]
+    assert client.patch(url, json={"name": " Orchard "}).json()["name"] == "Orchard"
+    (summary,) = client.get("/api/drinks").json()
+    assert (summary["name"], summary["trials"], summary["latest_trial"], summary["has_draft"]) == ("Orchard", 2, "Sweeter", False)
+
+
+def test_keeping_over_a_stale_draft_keeps_neither_trial_nor_draft(client, drink):
+    url, parent = f"/api/drinks/{drink['id']}", drink["trials"][0]["id"]
+    body = {"name": "Lost", "reason": "", "parent_trial_id": parent, "spec": SPEC, "revision": 5}
+    assert client.post(f"{url}/trials", json=body).status_code == HTTPStatus.CONFLICT
+    after = client.get(url).json()
+    assert (len(after["trials"]), after["draft"]) == (1, None)
+
+
+def test_comparison_tells_three_axes_and_what_cannot_be_seen(client):
+    body = {"spec": with_pour(0, ingredient="vodka"), "parent": SPEC}
+    comparison = client.post("/api/compare", json=body).json()
+    assert [axis["axis"] for axis in comparison["axes"]] == ["sugar", "acid", "abv"]
+    assert comparison["unseen"][0].startswith("Vodka")
+
+
+def test_families_bring_schools_that_can_be_poured_and_homes(client):
+    for family in client.get("/api/families").json():
+        assert len(family["schools"]) >= 4
+        assert all(client.post("/api/predict", json=school["spec"]).status_code == HTTPStatus.OK for school in family["schools"])
+        assert len(family["home"]["outline"]) > 3
+
+
+def test_ingredient_answers_with_the_source_of_each_number(client):
+    found = client.get("/api/ingredients", params={"q": "lime"}).json()
+    assert [i["slug"] for i in found] == ["lime-juice"]
+    detail = client.get("/api/ingredients/lime-juice").json()
+    assert {value["name"] for value in detail["values"]} == set(catalogue()["lime-juice"].values)
+    assert all(value["source"] for value in detail["values"])
+
+
+def test_server_answers_to_its_own_name_and_origin_alone_and_with_strict_headers(client):
+    fine = client.get("/api/health")
+    assert fine.json()["status"] == "ok"
+    policy = fine.headers["content-security-policy"]
+    assert "default-src 'none'" in policy
+    assert "unsafe" not in policy
+    assert client.get("/api/health", headers={"host": "evil.example"}).status_code == HTTPStatus.FORBIDDEN
+    strange = client.post("/api/predict", json=SPEC, headers={"origin": "http://evil.example"})
+    assert strange.status_code == HTTPStatus.FORBIDDEN
+    assert client.post("/api/predict", json=SPEC, headers={"origin": "http://127.0.0.1"}).status_code == HTTPStatus.OK
+
+
+def test_deep_links_get_the_page_and_missing_assets_do_not(client):
+    assert '<div id="root">' in client.get("/bench/3/trials/2").text
+    assert client.get("/assets/nothing.js").status_code == HTTPStatus.NOT_FOUND
+    assert client.get("/../../pyproject.toml").text.startswith("<!doctype html>")
+
+
+def test_schema_of_the_spec_is_served(client):
+    assert client.get("/api/spec-schema").json()["title"] == "SpecFile"
+
+
+def test_open_api_document_tells_every_route_by_its_function(client):
+    document = client.get("/api/openapi.json").json()
+    operations = {operation["operationId"] for path in document["paths"].values() for operation in path.values()}
+    assert {"predict_drink", "compare_drinks", "list_ingredients", "list_drinks", "keep_trial", "save_draft", "get_health"} <= operations
+
+
+def _fuzzed():
+    folder = Path(tempfile.mkdtemp())
+    scenario.prepare(folder / "demo.db")
+    return schemathesis.openapi.from_asgi("/api/openapi.json", create_api(folder / "demo.db", demo=True))
+
+
+@_fuzzed().parametrize()
+@settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck))
+def test_nothing_that_is_sent_breaks_the_server(case):
+    answer = case.call()
+    assert answer.status_code < HTTPStatus.INTERNAL_SERVER_ERROR, answer.text
+    if answer.status_code >= HTTPStatus.BAD_REQUEST:
+        assert json.loads(answer.text)["detail"]

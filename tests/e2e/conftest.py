@@ -1,0 +1,41 @@
+"""A running server a test, Debian's Chromium, and the promise that nothing is fetched from elsewhere."""
+
+from pathlib import Path
+
+import pytest
+from app_server import CHROMIUM, AppServer
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args(browser_type_launch_args):
+    return {**browser_type_launch_args, **CHROMIUM}
+
+
+@pytest.fixture(scope="session")
+def browser_context_args(browser_context_args):
+    return {**browser_context_args, "viewport": {"width": 1280, "height": 800}, "reduced_motion": "reduce"}
+
+
+@pytest.fixture
+def server(tmp_path):
+    server = AppServer(tmp_path / "demo.db")
+    server.start()
+    yield server
+    server.kill()
+
+
+@pytest.fixture
+def page(page, server):
+    """A page that fails the test if it asks anything of another host, or tells an error."""
+    strangers, faults = [], []
+    page.on("request", lambda request: strangers.append(request.url) if not request.url.startswith(server.url) else None)
+    page.on("pageerror", lambda error: faults.append(str(error)))
+    yield page
+    assert strangers == []
+    assert faults == []
+
+
+@pytest.fixture(scope="session")
+def axe_source():
+    """The accessibility checker, as a script to run in the page: the page's own policy lets no other script in."""
+    return (Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")

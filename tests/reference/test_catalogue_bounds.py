@@ -1,0 +1,99 @@
+"""The catalogue against the regulations and food tables that its classes rest on."""
+
+import re
+from collections import Counter
+
+import pytest
+
+from oenomel.core.catalogue import catalogue
+
+LIQUEUR_LEAST_G_PER_L = {  # Regulation (EU) 2019/787, Annex I: cat. 33, 100 g/l; 34, blackcurrant crème, 400; 36, cherry-stone type, 250.
+    "blackcurrant-creme": 400,
+    "cherry-stone-liqueur": 250,
+}
+SPIRIT_LEAST_ABV = {  # Same, Annex I: rum, gin, vodka, fruit brandy 37.5; whisky 40; wine spirit called brandy 36.
+    "white-rum": 37.5, "aged-rum": 37.5, "london-dry-gin": 37.5, "old-style-sweetened-gin": 37.5, "vodka": 37.5, "apple-brandy": 37.5,
+    "rye-whiskey": 40, "corn-whiskey": 40, "blended-malt-whisky": 40, "grape-brandy": 36,
+}  # fmt: skip
+SPARKLING_G_PER_L = {  # Delegated Regulation (EU) 2019/33, Annex III.
+    "sparkling-brut-nature": (0, 3), "sparkling-extra-brut": (0, 6), "sparkling-brut": (0, 12), "sparkling-extra-dry": (12, 17),
+    "sparkling-dry": (17, 32), "sparkling-medium-dry": (32, 50), "sparkling-sweet": (50, 150),
+}  # fmt: skip
+VERMOUTH_G_PER_L = {"dry-vermouth": (0, 50), "sweet-vermouth": (130, 200)}  # Regulation (EU) 251/2014, Annex II.
+
+
+@pytest.mark.parametrize("slug", [slug for slug, i in catalogue().items() if i.kind == "liqueur"])
+def test_liqueur_has_at_least_the_sugar_and_strength_of_its_category(slug):
+    composition = catalogue()[slug].composition
+    assert composition.sugar * 10 >= LIQUEUR_LEAST_G_PER_L.get(slug, 100)
+    assert composition.abv >= 15
+
+
+@pytest.mark.parametrize(("slug", "least"), SPIRIT_LEAST_ABV.items())
+def test_spirit_has_at_least_the_strength_of_its_category(slug, least):
+    assert catalogue()[slug].composition.abv >= least
+
+
+@pytest.mark.parametrize(("slug", "bounds"), {**SPARKLING_G_PER_L, **VERMOUTH_G_PER_L}.items())
+def test_wine_lies_inside_its_sweetness_class(slug, bounds):
+    composition = catalogue()[slug].composition
+    assert bounds[0] <= composition.sugar * 10 < bounds[1]
+    assert "sulphites" in catalogue()[slug].allergens
+
+
+def test_every_sweetness_class_of_sparkling_wine_is_there_and_in_order():
+    sugars = [catalogue()[slug].composition.sugar for slug in SPARKLING_G_PER_L]
+    assert sugars == sorted(sugars)
+
+
+@pytest.mark.parametrize(
+    ("slug", "sugar_per_100_g", "density"),
+    # USDA FoodData Central rows, per 100 g and g/ml.
+    [
+        ("lemon-juice", 2.52, 1.031),
+        ("lime-juice", 1.69, 1.023),
+        ("orange-juice", 8.08, 1.048),
+        ("grapefruit-juice", 9.10, 1.044),
+        ("pineapple-juice", 9.98, 1.052),
+        ("honey", 82.1, 1.433),
+        ("agave-syrup", 68.0, 1.400),
+        ("grenadine", 46.6, 1.353),
+        ("heavy-cream", 2.92, 0.994),
+        ("tonic-water", 8.8, 1.034),
+        ("egg-white", 0.71, 1.035),
+    ],
+)
+def test_sugar_is_that_of_the_food_table_row(slug, sugar_per_100_g, density):
+    # 8 % covers the lime, where the published balance table and the food table differ by as much.
+    assert catalogue()[slug].composition.sugar == pytest.approx(sugar_per_100_g * density, rel=0.08)
+
+
+def test_citrus_has_the_acid_of_the_published_table_within_what_other_tables_allow():
+    # Arnold (2014, from memory): lemon and lime about 6 %. Penniston et al. (2008, from memory): 4.8 and 4.6 g citric per 100 ml.
+    for slug, citric in (("lemon-juice", 4.8), ("lime-juice", 4.58)):
+        juice = catalogue()[slug].composition
+        assert juice.acid == pytest.approx(6.0, abs=0.05)
+        low, high = juice.acid * (1 - 2.5 * juice.relative_sd("acids")), juice.acid * (1 + 2.5 * juice.relative_sd("acids"))
+        assert low < citric < high, "the spread has to admit the other table"
+
+
+def test_every_number_has_a_source_and_every_estimate_its_reasoning():
+    counts: Counter[str] = Counter()
+    for ingredient in catalogue().values():
+        for value in ingredient.values.values():
+            counts[value.source_kind] += 1
+            place = f"{ingredient.slug}.{value.name}"
+            assert value.source, place
+            assert len(value.why) > 10 or value.source_kind == "food table", f"{place} says nothing of how it was come by"
+            if value.source_kind == "estimate":
+                assert value.relative_sd >= 0.01, f"{place} is an estimate without a spread"
+    print(dict(counts))
+    assert len(catalogue()) >= 40
+    assert counts["invented"] == 0
+    assert counts["estimate"] < sum(counts.values()) / 2
+
+
+def test_no_class_is_named_like_a_brand():
+    # Classes are words of the trade: nothing with a trade mark's sign, a house or a number of years.
+    for ingredient in catalogue().values():
+        assert not re.search(r"[®™]|\b(no\.|est\.|\d{4})\b", ingredient.name, re.IGNORECASE)

@@ -1,0 +1,131 @@
+"""The data file: migrations, the larder, the book."""
+
+import sqlite3
+from contextlib import closing
+
+import pytest
+
+from oenomel.core.catalogue import catalogue
+from oenomel.demo import scenario
+from oenomel.errors import RecordConflict, RecordNotFound, StoreError
+from oenomel.store import database, drinks, ingredients
+
+
+@pytest.fixture
+def conn(tmp_path):
+    database.prepare(tmp_path / "bar.db")
+    with closing(database.connect(tmp_path / "bar.db")) as conn:
+        yield conn
+
+
+@pytest.fixture
+def trial_id(conn):
+    """The first trial of drink 1."""
+    with database.transaction(conn):
+        drinks.add(conn, "Orchard Sour", "sour")
+        return drinks.keep_trial(conn, 1, None, "First", "to start", "{}", "{}")
+
+
+def test_data_file_is_made_in_a_new_folder_and_prepared_twice_without_harm(tmp_path):
+    path = tmp_path / "new" / "folder" / "bar.db"
+    database.prepare(path)
+    database.prepare(path)
+    with closing(database.connect(path)) as conn:
+        assert conn.execute("PRAGMA journal_mode").fetchone()[0] == "wal"
+        assert conn.execute("PRAGMA foreign_keys").fetchone()[0] == 1
+        assert [row["name"] for row in conn.execute("SELECT name FROM migration")] == ["0001_first_pour.sql"]
+
+
+def test_every_table_is_strict(conn):
+    tables = [row for row in conn.execute("PRAGMA table_list") if row["schema"] == "main" and not row["name"].startswith("sqlite_")]
+    assert len(tables) == 6
+    assert all(row["strict"] for row in tables)
+
+
+def test_something_else_and_a_newer_data_file_are_refused_in_words(tmp_path):
+    (tmp_path / "letter.txt").write_text("Dear all, " * 200)
+    with pytest.raises(StoreError, match="can't be used as a data file"):
+        database.prepare(tmp_path / "letter.txt")
+    with pytest.raises(StoreError, match="can't be read"):
+        database.open_read_only(tmp_path / "missing.db")
+    database.prepare(tmp_path / "bar.db")
+    with closing(database.connect(tmp_path / "bar.db")) as conn:
+        conn.execute("INSERT INTO migration (name) VALUES ('9999_from_tomorrow.sql')")
+    with pytest.raises(StoreError, match="made by a newer Oenomel"):
+        database.prepare(tmp_path / "bar.db")
+
+
+def test_larder_of_the_store_is_the_catalogue_value_by_value(conn):
+    assert dict(ingredients.larder(conn)) == dict(catalogue())
+
+
+def test_search_wants_every_word_and_takes_odd_characters_as_they_are(conn):
+    def slugs(**wanted):
+        return [i.slug for i in ingredients.search(conn, **wanted)]
+
+    assert slugs(text="orange dry") == ["orange-liqueur-dry"]
+    assert set(slugs(kind="sparkling")) == {slug for slug, i in catalogue().items() if i.kind == "sparkling"}
+    assert slugs(text="JUICE", slot="sour", kind="juice")[:1] == ["grapefruit-juice"]
+    assert slugs(text="%' OR 1=1 --") == []
+    assert len(slugs()) == len(catalogue())
+
+
+def test_trial_is_kept_as_made_and_never_rewritten(conn, trial_id):
+    with pytest.raises(sqlite3.IntegrityError, match="kept as made"):
+        conn.execute("UPDATE trial SET name = 'Another' WHERE id = :id", {"id": trial_id})
+    with database.transaction(conn):
+        second = drinks.keep_trial(conn, 1, trial_id, "Second", "", "{}", "{}")
+    assert [(t.number, t.parent_trial_id, t.name) for t in drinks.trials(conn, 1)] == [(1, None, "First"), (2, trial_id, "Second")]
+    assert drinks.get_trial(conn, 1, second).reason == ""
+
+
+def test_draft_is_saved_over_its_own_revision_and_over_no_other(conn, trial_id):
+    assert drinks.get_draft(conn, 1) is None
+    assert drinks.put_draft(conn, 1, trial_id, '{"a":1}', 0) == 1
+    assert drinks.put_draft(conn, 1, trial_id, '{"a":2}', 1) == 2
+    for stale in (0, 1, 3):
+        with pytest.raises(RecordConflict, match="another window"):
+            drinks.put_draft(conn, 1, trial_id, '{"a":3}', stale)
+    assert drinks.get_draft(conn, 1).spec == '{"a":2}'
+
+
+def test_what_is_not_there_is_not_found(conn, trial_id):
+    for ask in (
+        lambda: drinks.get(conn, 9),
+        lambda: drinks.rename(conn, 9, "x"),
+        lambda: drinks.get_trial(conn, 1, 9),
+        lambda: drinks.put_draft(conn, 1, 9, "{}", 0),
+        lambda: drinks.keep_trial(conn, 9, None, "x", "", "{}", "{}"),
+        lambda: drinks.keep_trial(conn, 1, 9, "x", "", "{}", "{}"),
+        lambda: ingredients.get(conn, "nothing"),
+    ):
+        with pytest.raises(RecordNotFound, match="there is no"):
+            ask()
+
+
+def test_transaction_is_all_or_nothing(conn):
+    def half() -> None:
+        with database.transaction(conn):
+            drinks.add(conn, "Half a drink", "sour")
+            drinks.add(conn, "No such family", "punch")
+
+    with pytest.raises(sqlite3.IntegrityError):
+        half()
+    assert drinks.list_drinks(conn) == []
+
+
+def test_demo_is_filled_once_and_reset_on_demand(tmp_path):
+    path = tmp_path / "demo.db"
+    scenario.prepare(path)
+    with closing(database.connect(path)) as conn:
+        book = drinks.list_drinks(conn)
+        assert sorted(d.family for d in book) == ["daisy", "daisy", "fizz", "fizz", "sour", "sour"]
+        assert all(len(drinks.trials(conn, d.id)) >= 2 and drinks.trials(conn, d.id)[-1].reason for d in book)
+        assert all(d.origin == "demo" for d in book)
+        drinks.rename(conn, 1, "Mine")
+    scenario.prepare(path)
+    with closing(database.connect(path)) as conn:
+        assert drinks.get(conn, 1).name == "Mine"
+    scenario.prepare(path, reset=True)
+    with closing(database.connect(path)) as conn:
+        assert drinks.get(conn, 1).name != "Mine"

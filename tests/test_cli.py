@@ -1,0 +1,65 @@
+"""The command line, run as a user runs it."""
+
+import json
+import subprocess
+import sys
+from pathlib import Path
+
+import pytest
+
+from oenomel.store import database
+
+EXAMPLE = Path(__file__).parent / "interchange" / "glasshouse-sour.json"
+
+
+def run(*arguments: str, home: Path) -> subprocess.CompletedProcess[str]:
+    environment = {"HOME": str(home), "XDG_DATA_HOME": str(home / "data"), "PATH": "/usr/bin:/bin"}
+    return subprocess.run([sys.executable, "-m", "oenomel", *arguments], capture_output=True, text=True, env=environment, timeout=60)
+
+
+def test_predict_prints_the_figures_of_the_example_and_makes_no_data_file(tmp_path):
+    done = run("predict", str(EXAMPLE), home=tmp_path)
+    assert (done.returncode, done.stderr) == (0, "")
+    forecast = json.loads(done.stdout)
+    # The figures printed in the format's own example.
+    expected = {"volume_ml": 159.5, "abv": 15.04, "sugar": 8.90, "acid": 0.85, "sugar_acid_ratio": 10.5}
+    expected |= {"alcohol_g": 18.9, "energy_kcal": 193, "titratable_acid": 0.834}
+    for name, value in expected.items():
+        assert forecast["served"][name] == pytest.approx(value, rel=0.005), name
+    assert forecast["dilution"]["ratio"] == pytest.approx(0.519, abs=0.0005)
+    assert forecast["undiluted"]["sugar"] == pytest.approx(13.52, abs=0.005)
+    assert not (tmp_path / "data").exists()
+
+
+@pytest.mark.parametrize(
+    ("content", "sentence"),
+    [
+        (EXAMPLE.read_text().replace('"3/4"', '"3/0"'), 'pours[1].amount: "3/0" is not an amount'),
+        (EXAMPLE.read_text().replace('"white-rum"', '"white-rhum"'), 'pours[0].ingredient: "white-rhum" is not in the larder'),
+        ("{", "not JSON"),
+        (b"\xff\xfe", "is not UTF-8"),
+        (None, "can't be read"),
+        ("x" * 1_000_001, "too large"),
+    ],
+    ids=["amount", "slug", "json", "bytes", "missing", "large"],
+)
+def test_bad_input_is_one_sentence_and_exit_two(tmp_path, content, sentence):
+    path = tmp_path / "spec.json"
+    if content is not None:
+        path.write_bytes(content if isinstance(content, bytes) else content.encode())
+    done = run("predict", str(path), home=tmp_path)
+    assert (done.returncode, done.stdout) == (2, "")
+    assert sentence in done.stderr
+    assert len(done.stderr.strip().splitlines()) == 1
+
+
+def test_predict_uses_the_larder_of_a_data_file(tmp_path):
+    database.prepare(tmp_path / "bar.db")
+    assert run("predict", str(EXAMPLE), "--data", str(tmp_path / "bar.db"), home=tmp_path).returncode == 0
+    missing = run("predict", str(EXAMPLE), "--data", str(tmp_path / "none.db"), home=tmp_path)
+    assert (missing.returncode, (tmp_path / "none.db").exists()) == (2, False)
+
+
+def test_wrong_options_are_told(tmp_path):
+    assert "only the demo can be reset" in run("serve", "--reset", home=tmp_path).stderr
+    assert "is not a port" in run("serve", "--port", "99999", home=tmp_path).stderr

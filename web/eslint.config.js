@@ -1,0 +1,18 @@
+import js from '@eslint/js';
+import { defineConfig } from 'eslint/config';
+import reactHooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+export default defineConfig(
+  { ignores: ['node_modules', 'src/api/schema.d.ts', 'public'] },
+  js.configs.recommended,
+  ...tseslint.configs.strictTypeChecked,
+  reactHooks.configs.flat.recommended,
+  {
+    languageOptions: { parserOptions: { projectService: { allowDefaultProject: ['eslint.config.js'] }, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
+    },
+  },
+);

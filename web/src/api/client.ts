@@ -1,0 +1,51 @@
+import createClient from 'openapi-fetch';
+
+import type { components, paths } from './schema';
+
+type Schemas = components['schemas'];
+export type Spec = Schemas['SpecFile'];
+export type PourEntry = Schemas['PourEntry'];
+export type Unit = PourEntry['unit'];
+export type Slot = PourEntry['slot'];
+export type Comparison = Schemas['ComparisonReport'];
+export type Prediction = Schemas['PredictionReport'];
+export type AxisReport = Schemas['AxisReport'];
+export type Finding = Schemas['FindingReport'];
+export type Family = Schemas['FamilyReport'];
+export type School = Schemas['SchoolReport'];
+export type Ingredient = Schemas['IngredientSummary'];
+export type DrinkDetail = Schemas['DrinkDetail'];
+export type DrinkSummary = Schemas['DrinkSummary'];
+export type Trial = Schemas['TrialReport'];
+
+export const client = createClient<paths>({
+  baseUrl: globalThis.location.origin,
+  fetch: (request) => globalThis.fetch(request),
+});
+
+/** A refusal of the server: its sentence, its stable code, and the place in the request. */
+export class ProblemError extends Error {
+  constructor(
+    message: string,
+    readonly code: string,
+    readonly path: string,
+  ) {
+    super(message);
+  }
+}
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+}
+
+/** The answer's data, or a ProblemError with the server's sentence. */
+export function unwrap<T>(answer: Answer<T>): T {
+  if (answer.data !== undefined) return answer.data;
+  const problem = (answer.error ?? {}) as { detail?: string; code?: string; path?: string };
+  throw new ProblemError(
+    problem.detail ?? 'The server gave no answer that can be read.',
+    problem.code ?? 'unreadable',
+    problem.path ?? '',
+  );
+}

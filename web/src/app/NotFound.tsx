@@ -1,0 +1,15 @@
+import { Link } from 'react-router';
+
+export function NotFound() {
+  return (
+    <main className="grid min-h-dvh place-items-center p-6 text-center">
+      <div>
+        <h1 className="font-display text-3xl font-semibold">Nothing on this page</h1>
+        <p className="mt-2 text-quiet">The address may be mistyped, or the drink is in another data file.</p>
+        <Link className="btn btn-primary mt-6" to="/book">
+          Open the book
+        </Link>
+      </div>
+    </main>
+  );
+}

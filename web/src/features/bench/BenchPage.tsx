@@ -1,0 +1,41 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { useParams } from 'react-router';
+
+import { changeSettings } from '../../lib/settings';
+import { Waiting } from '../../ui/Waiting';
+import { familiesQuery } from '../book/useBook';
+import { Bench } from './Bench';
+import { KeptTrial } from './KeptTrial';
+import { drinkQuery } from './useDrink';
+import { larderQuery } from './useLarder';
+
+/** A drink on the bench, or one of its trials as it was kept. */
+export function BenchPage() {
+  const { drinkId, trialNumber } = useParams();
+  const id = Number(drinkId);
+  const drink = useQuery(drinkQuery(id));
+  const families = useQuery(familiesQuery());
+  const larder = useQuery(larderQuery());
+  const name = drink.data?.name;
+
+  useEffect(() => {
+    if (!name) return;
+    document.title = `${name} · Oenomel`;
+    changeSettings({ lastDrink: id });
+    return () => {
+      document.title = 'Oenomel';
+    };
+  }, [name, id]);
+
+  // A draft from the last visit may be older than what another window saved since: wait for the fresh one.
+  const stale = drink.isFetching && !drink.isFetchedAfterMount;
+  if (!drink.data || !families.data || !larder.data || stale) {
+    return <Waiting error={drink.error ?? families.error ?? larder.error} />;
+  }
+  const family = families.data.find(({ slug }) => slug === drink.data.family);
+  if (trialNumber === undefined) return <Bench key={id} drink={drink.data} family={family} larder={larder.data} />;
+  const trial = drink.data.trials.find(({ number }) => number === Number(trialNumber));
+  if (!trial) return <Waiting error={new Error(`${drink.data.name} has no trial ${trialNumber}.`)} />;
+  return <KeptTrial key={trial.id} drink={drink.data} trial={trial} family={family} larder={larder.data} />;
+}

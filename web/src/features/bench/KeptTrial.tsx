@@ -1,0 +1,104 @@
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+
+import type { DrinkDetail, Family, Ingredient, Trial } from '../../api/client';
+import { day } from '../../lib/format';
+import { TopBar } from '../../ui/TopBar';
+import { BalanceField } from './BalanceField';
+import { sameDrink } from './draftHistory';
+import { InTheGlass } from './InTheGlass';
+import { PourList } from './PourList';
+import { Sentences } from './Sentences';
+import { Surface } from './Surface';
+import { TrialList } from './TrialList';
+import { useComparison } from './useForecast';
+import { useRiffFrom } from './useRiffFrom';
+
+interface Props {
+  drink: DrinkDetail;
+  trial: Trial;
+  family: Family | undefined;
+  larder: Ingredient[];
+}
+
+/** A trial as it was kept: to be looked at, and to riff from. */
+export function KeptTrial({ drink, trial, family, larder }: Props) {
+  const navigate = useNavigate();
+  const [asking, setAsking] = useState(false);
+  const riff = useRiffFrom(drink.id);
+  const parent = drink.trials.find(({ id }) => id === trial.parent_trial_id);
+  const { comparison } = useComparison(trial.spec, parent?.spec ?? trial.spec);
+  const bench = `/bench/${drink.id}`;
+  // Riffing from here replaces what lies on the bench: ask, unless that is kept already.
+  const unkept =
+    drink.draft !== null && !drink.trials.some(({ spec }) => drink.draft && sameDrink(spec, drink.draft.spec));
+  const goOn = () =>
+    riff.mutate({ trial, revision: drink.draft?.revision ?? 0 }, { onSuccess: () => void navigate(bench) });
+
+  return (
+    <Surface
+      top={
+        <TopBar
+          actions={
+            <>
+              <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={bench}>
+                Back to the bench
+              </Link>
+              <button
+                type="button"
+                className="btn btn-primary min-h-11 text-base"
+                onClick={() => (unkept ? setAsking(true) : goOn())}
+              >
+                Riff from here
+              </button>
+            </>
+          }
+        >
+          <div className="min-w-0">
+            <h1 className="truncate font-display text-2xl leading-tight font-semibold">{drink.name}</h1>
+            <p className="truncate text-base text-quiet">
+              trial {trial.number}, <strong className="font-semibold text-base-content">{trial.name}</strong>, kept{' '}
+              {day(trial.kept_at)}
+            </p>
+          </div>
+        </TopBar>
+      }
+      notice={
+        asking || riff.error ? (
+          <div role="alert" className="panel flex flex-wrap items-center gap-3 border-warning px-4 py-2 text-lg">
+            <span className="grow">
+              {riff.error?.message ?? 'What lies on the bench is not kept as a trial yet. It will be replaced.'}
+            </span>
+            <button type="button" className="btn btn-primary" onClick={goOn}>
+              Replace it
+            </button>
+            <Link className="btn" to={bench}>
+              Look at it first
+            </Link>
+          </div>
+        ) : undefined
+      }
+      pours={
+        <PourList
+          spec={trial.spec}
+          parent={parent?.spec ?? trial.spec}
+          forecast={comparison?.present}
+          larder={larder}
+        />
+      }
+      field={<BalanceField comparison={comparison} family={family} ghost={null} />}
+      sentences={<Sentences comparison={comparison} parentName={parent && `trial ${parent.number}`} />}
+      side={
+        <>
+          <InTheGlass
+            serve={trial.spec.serve}
+            family={drink.family}
+            ounceMl={trial.spec.ounce_ml}
+            comparison={comparison}
+          />
+          <TrialList drink={drink} />
+        </>
+      }
+    />
+  );
+}

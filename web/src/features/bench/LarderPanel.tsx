@@ -1,0 +1,204 @@
+import { useQuery } from '@tanstack/react-query';
+import { ArrowLeft, Search } from 'lucide-react';
+import { useEffect, useId, useRef, useState } from 'react';
+
+import type { Family, Ingredient, Slot, Spec } from '../../api/client';
+import { capital, level, type AxisName } from '../../lib/format';
+import { AxisMark } from '../../ui/AxisMark';
+import { larderQuery } from './useLarder';
+
+interface Props {
+  spec: Spec;
+  /** A pour of the drink, or the slot of a new one. */
+  choosing: { pour: number } | { slot: Slot };
+  family: Family | undefined;
+  /** The candidate under the hand: its ghost is drawn on the field. */
+  onTry: (ingredient: Ingredient | null) => void;
+  onTake: (ingredient: Ingredient) => void;
+  onSlot: (slot: Slot) => void;
+  onRemove: (pour: number) => void;
+  onBack: () => void;
+}
+
+const MORE_SLOTS: Slot[] = ['accent', 'texture', 'lengthener', 'seasoning', 'garnish'];
+
+/** The larder, for one pour: search, look at where each would land, take one. */
+export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onRemove, onBack }: Props) {
+  const [words, setWords] = useState('');
+  const [at, setAt] = useState(0);
+  const listId = useId();
+  const list = useRef<HTMLDivElement>(null);
+  const larder = useQuery(larderQuery(words.trim()));
+  const pour = 'pour' in choosing ? spec.pours[choosing.pour] : undefined;
+  const slot = 'pour' in choosing ? (pour?.slot ?? 'other') : choosing.slot;
+  const fits = ({ slots }: Ingredient) => slot === 'other' || slots.includes(slot);
+  const inStock = (larder.data ?? []).filter(({ slug }) => slug !== pour?.ingredient);
+  const fitting = inStock.filter(fits);
+  const others = inStock.filter((ingredient) => !fits(ingredient));
+  const ranked = [...fitting, ...others];
+  const highlighted = ranked[Math.min(at, ranked.length - 1)];
+
+  // The ghost follows the highlight; the field that shows it belongs to the bench.
+  useEffect(() => {
+    onTry(highlighted ?? null);
+    list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
+  }, [highlighted, onTry]);
+
+  return (
+    <div className="flex min-h-0 grow flex-col">
+      <div className="flex items-center gap-2 p-3 pb-2">
+        <button
+          type="button"
+          className="btn btn-square btn-ghost min-h-11"
+          aria-label="Back to the pours"
+          title="Back (Esc)"
+          onClick={onBack}
+        >
+          <ArrowLeft size={20} />
+        </button>
+        <h2 className="grow font-display text-lg leading-tight font-semibold">
+          {pour ? `Another ${slotWord(slot)}` : 'Add a pour'}
+        </h2>
+        {'pour' in choosing && spec.pours.length > 1 && (
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11 border-base-300 text-base"
+            onClick={() => onRemove(choosing.pour)}
+          >
+            Take it out
+          </button>
+        )}
+      </div>
+      {!pour && (
+        <div role="group" aria-label="As what" className="flex flex-wrap gap-1 px-3 pb-2">
+          {[...new Set<Slot>([...((family?.slots.map((each) => each.slot) ?? []) as Slot[]), ...MORE_SLOTS])].map(
+            (each) => (
+              <button
+                key={each}
+                type="button"
+                aria-pressed={each === slot}
+                className={`btn min-h-11 px-3 text-base ${each === slot ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+                onClick={() => onSlot(each)}
+              >
+                {capital(each)}
+              </button>
+            ),
+          )}
+        </div>
+      )}
+      <label className="input input-lg mx-3 mb-2 w-auto">
+        <Search size={20} aria-hidden className="text-quiet" />
+        <input
+          autoFocus
+          type="search"
+          role="combobox"
+          aria-expanded
+          aria-controls={listId}
+          aria-activedescendant={highlighted && `${listId}-${highlighted.slug}`}
+          aria-label="Search the larder"
+          placeholder="Search the larder"
+          maxLength={100}
+          value={words}
+          onChange={(event) => {
+            setWords(event.target.value);
+            setAt(0);
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'ArrowDown') setAt(Math.min(at + 1, ranked.length - 1));
+            else if (event.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
+            else if (event.key === 'Enter' && highlighted) onTake(highlighted);
+            else if (event.key === 'Escape') onBack();
+            else return;
+            event.preventDefault();
+          }}
+        />
+      </label>
+      {larder.data && ranked.length === 0 && (
+        <p className="px-4 py-2">
+          Nothing in the larder is called “{words.trim()}”. Try one word of it, or its kind: “syrup”, “juice”.
+        </p>
+      )}
+      <div
+        id={listId}
+        ref={list}
+        role="listbox"
+        aria-label="Candidates"
+        className="min-h-0 grow overflow-y-auto px-2 pb-2 max-xl:max-h-[60vh]"
+      >
+        {[
+          { title: `For the ${slotWord(slot)} slot`, members: fitting },
+          { title: 'Elsewhere in the larder', members: others },
+        ].map(
+          ({ title, members }) =>
+            members.length > 0 && (
+              <div key={title} role="group" aria-label={title}>
+                {members === others && fitting.length > 0 && (
+                  <p aria-hidden className="px-2 pt-3 pb-1 text-quiet">
+                    {title}
+                  </p>
+                )}
+                {members.map((ingredient) => (
+                  <Candidate
+                    key={ingredient.slug}
+                    id={`${listId}-${ingredient.slug}`}
+                    ingredient={ingredient}
+                    highlighted={ingredient === highlighted}
+                    onPoint={() => setAt(ranked.indexOf(ingredient))}
+                    onTake={() => onTake(ingredient)}
+                  />
+                ))}
+              </div>
+            ),
+        )}
+      </div>
+    </div>
+  );
+}
+
+interface CandidateProps {
+  id: string;
+  ingredient: Ingredient;
+  highlighted: boolean;
+  onPoint: () => void;
+  onTake: () => void;
+}
+
+function Candidate({ id, ingredient, highlighted, onPoint, onTake }: CandidateProps) {
+  return (
+    <div
+      id={id}
+      role="option"
+      aria-selected={highlighted}
+      className={`flex min-h-14 cursor-pointer items-center gap-2 rounded-xl px-2 py-1 ${highlighted ? 'bg-secondary' : ''}`}
+      onPointerMove={onPoint}
+      onClick={onTake}
+    >
+      <span className="min-w-0 grow">
+        <span className="block text-lg leading-tight font-semibold">{ingredient.name}</span>
+        <span className="block truncate text-sm text-quiet">{ingredient.impression || ingredient.kind}</span>
+      </span>
+      <Levels ingredient={ingredient} />
+    </div>
+  );
+}
+
+function Levels({ ingredient }: { ingredient: Ingredient }) {
+  const axes: AxisName[] = ['sugar', 'acid', 'abv'];
+  return (
+    <span className="grid shrink-0 grid-cols-3 gap-x-2 font-figure text-base">
+      {axes.map((axis) => (
+        <span key={axis} className="flex w-13 items-center justify-end gap-1">
+          {ingredient[axis] > 0 && (
+            <>
+              {level(ingredient[axis], axis === 'acid' ? 'sugar' : axis)} <AxisMark axis={axis} size={11} />
+            </>
+          )}
+        </span>
+      ))}
+    </span>
+  );
+}
+
+function slotWord(slot: Slot): string {
+  return slot === 'other' ? 'ingredient' : slot;
+}

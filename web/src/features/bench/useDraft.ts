@@ -1,0 +1,58 @@
+import { useCallback, useEffect, useReducer, useRef } from 'react';
+
+import type { DrinkDetail, Spec, Trial } from '../../api/client';
+import { draftHistory, openHistory, type Draft } from './draftHistory';
+import { useAutosave } from './useAutosave';
+
+/** The draft of a drink: changed, undone, redone and saved as it goes. */
+export function useDraft(drink: DrinkDetail) {
+  const [history, dispatch] = useReducer(draftHistory, drink, (first) => openHistory(firstDraft(first)));
+  const autosave = useAutosave(drink.id, drink.draft?.revision ?? 0);
+  const { present } = history;
+  const { schedule } = autosave;
+
+  // Undo and redo change the draft inside the reducer, so saving follows the draft and not the gesture.
+  const saved = useRef(present);
+  useEffect(() => {
+    if (saved.current === present) return;
+    saved.current = present;
+    schedule(present);
+  }, [present, schedule]);
+
+  // Changes are told as what they do to the draft: an amount that was still being read must not bring back an older drink.
+  const change = useCallback((of: (spec: Spec) => Spec, what: string) => {
+    dispatch({ do: 'change', change: (draft) => ({ ...draft, spec: of(draft.spec) }), what, at: performance.now() });
+  }, []);
+  const holdAgainst = (trial: Trial) =>
+    dispatch({
+      do: 'change',
+      change: (draft) => ({ ...draft, parentTrialId: trial.id }),
+      what: 'parent',
+      at: performance.now(),
+    });
+
+  /** After keeping: the draft is held against the trial it became; the server has saved both. */
+  const kept = (trial: Trial, revision: number) => {
+    autosave.settle(revision);
+    dispatch({ do: 'kept', trialId: trial.id });
+  };
+
+  return {
+    draft: present,
+    change,
+    holdAgainst,
+    kept,
+    undo: () => dispatch({ do: 'undo' }),
+    redo: () => dispatch({ do: 'redo' }),
+    canUndo: history.past.length > 0,
+    canRedo: history.future.length > 0,
+    autosave,
+  };
+}
+
+function firstDraft(drink: DrinkDetail): Draft {
+  if (drink.draft) return { spec: drink.draft.spec, parentTrialId: drink.draft.parent_trial_id };
+  const latest = drink.trials.at(-1);
+  if (!latest) throw new Error('a drink has at least one trial');
+  return { spec: latest.spec, parentTrialId: latest.id };
+}

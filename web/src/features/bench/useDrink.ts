@@ -1,0 +1,46 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+
+import { client, unwrap, type Spec } from '../../api/client';
+
+export const drinkQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['drink', id],
+    queryFn: async ({ signal }) =>
+      unwrap(await client.GET('/api/drinks/{drink_id}', { params: { path: { drink_id: id } }, signal })),
+    // A draft is edited here, so only a visit reads it anew.
+    staleTime: 0,
+  });
+
+interface NewTrial {
+  name: string;
+  reason: string;
+  parent_trial_id: number;
+  spec: Spec;
+  revision: number;
+}
+
+/** Keeps a trial as made; the draft is then held against it. */
+export function useKeepTrial(id: number) {
+  const queryClient = useQueryClient();
+  return useMutation({
+    mutationFn: async (body: NewTrial) =>
+      unwrap(await client.POST('/api/drinks/{drink_id}/trials', { params: { path: { drink_id: id } }, body })),
+    onSuccess: async (drink) => {
+      queryClient.setQueryData(['drink', id], drink);
+      await queryClient.invalidateQueries({ queryKey: ['drinks'] });
+    },
+  });
+}
+
+/** Gives a drink another name. */
+export function useRename(id: number) {
+  const queryClient = useQueryClient();
+  return useMutation({
+    mutationFn: async (name: string) =>
+      unwrap(await client.PATCH('/api/drinks/{drink_id}', { params: { path: { drink_id: id } }, body: { name } })),
+    onSuccess: async (drink) => {
+      queryClient.setQueryData(['drink', id], drink);
+      await queryClient.invalidateQueries({ queryKey: ['drinks'] });
+    },
+  });
+}

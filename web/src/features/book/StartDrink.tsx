@@ -1,0 +1,112 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import type { Family, School } from '../../api/client';
+import { shownAmount } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import { useStartDrink } from './useBook';
+
+interface Props {
+  families: Family[];
+  /** The name of an ingredient by its slug. */
+  nameOf: (slug: string) => string;
+}
+
+/** A family, a school of proportion, a name: the shortest way to something on the bench. */
+export function StartDrink({ families, nameOf }: Props) {
+  const [familySlug, setFamily] = useState(families[0]?.slug);
+  const family = families.find(({ slug }) => slug === familySlug);
+  const [schoolSlug, setSchool] = useState<string>();
+  const school = family?.schools.find(({ slug }) => slug === schoolSlug) ?? family?.schools[0];
+  const [name, setName] = useState('');
+  const start = useStartDrink();
+  const navigate = useNavigate();
+  if (!family || !school) return null;
+  const fallback = `New ${family.slug}`;
+
+  return (
+    <form
+      className="panel order-1 flex flex-col gap-4 p-4 lg:sticky lg:top-4 lg:order-2"
+      aria-labelledby="start-heading"
+      onSubmit={(event) => {
+        event.preventDefault();
+        start.mutate(
+          { name: name.trim() || fallback, school },
+          { onSuccess: ({ id }) => void navigate(`/bench/${id}`) },
+        );
+      }}
+    >
+      <h2 id="start-heading" className="font-display text-2xl font-semibold">
+        Start another
+      </h2>
+      <div role="group" aria-label="Family" className="join w-full">
+        {families.map((each) => (
+          <button
+            key={each.slug}
+            type="button"
+            aria-pressed={each.slug === family.slug}
+            onClick={() => setFamily(each.slug)}
+            className={`btn join-item min-h-12 flex-1 text-lg ${each.slug === family.slug ? 'btn-primary' : 'btn-ghost border-base-300'}`}
+          >
+            {each.name}
+          </button>
+        ))}
+      </div>
+      <fieldset>
+        <legend className="mb-2 text-quiet">School of proportion: {family.words}</legend>
+        <div className="flex flex-col gap-2">
+          {family.schools.map((each) => (
+            <SchoolChoice
+              key={each.slug}
+              school={each}
+              chosen={each.slug === school.slug}
+              onChoose={() => setSchool(each.slug)}
+              nameOf={nameOf}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <label className="flex flex-col gap-1">
+        Name
+        <input
+          className="input input-lg w-full"
+          value={name}
+          maxLength={200}
+          placeholder={fallback}
+          onChange={(event) => setName(event.target.value)}
+        />
+      </label>
+      {start.error && <p role="alert">{start.error.message}</p>}
+      <button type="submit" className="btn btn-primary btn-lg" disabled={start.isPending}>
+        Put it on the bench
+      </button>
+    </form>
+  );
+}
+
+interface ChoiceProps {
+  school: School;
+  chosen: boolean;
+  onChoose: () => void;
+  nameOf: (slug: string) => string;
+}
+
+function SchoolChoice({ school, chosen, onChoose, nameOf }: ChoiceProps) {
+  const { shown } = useSettings();
+  const pours = school.spec.pours.map((pour) => {
+    const { text, word } = shownAmount(Number(pour.amount), pour.unit, shown, school.spec.ounce_ml);
+    return `${text} ${word} ${nameOf(typeof pour.ingredient === 'string' ? pour.ingredient : pour.ingredient.name).toLowerCase()}`;
+  });
+  return (
+    <label
+      className={`flex cursor-pointer gap-3 rounded-xl border p-3 ${chosen ? 'border-base-content bg-secondary' : 'border-base-300'}`}
+    >
+      <input type="radio" name="school" className="radio mt-0.5" checked={chosen} onChange={onChoose} />
+      <span>
+        <strong className="font-semibold">{school.name}</strong>
+        {chosen && <span className="block text-quiet">{school.words}</span>}
+        {chosen && <span className="mt-1 block">{pours.join(' · ')}</span>}
+      </span>
+    </label>
+  );
+}

@@ -1,0 +1,2 @@
+export { BookPage } from './BookPage';
+export { drinksQuery } from './useBook';

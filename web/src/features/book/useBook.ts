@@ -1,0 +1,38 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+
+import { client, unwrap, type School } from '../../api/client';
+
+export const drinksQuery = () =>
+  queryOptions({
+    queryKey: ['drinks'],
+    queryFn: async ({ signal }) => unwrap(await client.GET('/api/drinks', { signal })),
+  });
+
+export const familiesQuery = () =>
+  queryOptions({
+    queryKey: ['families'],
+    queryFn: async ({ signal }) => unwrap(await client.GET('/api/families', { signal })),
+    staleTime: Infinity,
+  });
+
+/** Starts a drink from a school of proportion; its first trial is the school as it stands. */
+export function useStartDrink() {
+  const queryClient = useQueryClient();
+  return useMutation({
+    mutationFn: async ({ name, school }: { name: string; school: School }) =>
+      unwrap(
+        await client.POST('/api/drinks', {
+          body: {
+            name,
+            spec: { ...school.spec, name },
+            trial_name: school.name,
+            reason: 'Where it starts: the school as it stands.',
+          },
+        }),
+      ),
+    onSuccess: async (drink) => {
+      queryClient.setQueryData(['drink', drink.id], drink);
+      await queryClient.invalidateQueries({ queryKey: ['drinks'] });
+    },
+  });
+}

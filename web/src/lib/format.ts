@@ -1,0 +1,96 @@
+import type { Unit } from '../api/client';
+
+export type Shown = 'ml' | 'oz';
+export type AxisName = 'sugar' | 'acid' | 'abv';
+
+const DECIMALS: Record<AxisName, number> = { sugar: 1, acid: 2, abv: 1 };
+const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
+const ML_OF: Partial<Record<Unit, number>> = { ml: 1, cl: 10 };
+const STEPS: Record<Unit, number> = {
+  ml: 2.5,
+  cl: 0.25,
+  oz: 0.25,
+  barspoon: 0.5,
+  tsp: 0.5,
+  tbsp: 0.5,
+  cup: 0.25,
+  splash: 0.5,
+  dash: 1,
+  drop: 1,
+  g: 1,
+  piece: 1,
+  leaf: 1,
+  part: 0.25,
+};
+const PLURALS: Partial<Record<Unit, string>> = {
+  dash: 'dashes',
+  splash: 'splashes',
+  drop: 'drops',
+  piece: 'pieces',
+  leaf: 'leaves',
+  part: 'parts',
+  cup: 'cups',
+};
+
+/** A level on one of the axes, as many decimals as it deserves. */
+export function level(value: number, axis: AxisName): string {
+  return value.toFixed(DECIMALS[axis]);
+}
+
+/** The unit of an axis. */
+export function axisUnit(axis: AxisName): string {
+  return axis === 'abv' ? '% ABV' : 'g / 100 ml';
+}
+
+/** A number without trailing zeros, at most two decimals. */
+export function plain(value: number, decimals = 2): string {
+  return String(Number(value.toFixed(decimals)));
+}
+
+/** Eighths of an ounce as they are said; anything else as a decimal. */
+function ounces(value: number): string {
+  const eighths = Math.round(value * 8);
+  if (Math.abs(eighths / 8 - value) > 0.006) return plain(value);
+  const whole = Math.floor(eighths / 8);
+  const rest = EIGHTHS[eighths % 8] ?? '';
+  return rest ? `${whole || ''}${rest}` : String(whole);
+}
+
+/** A volume of the whole drink, in ml or in ounces. */
+export function volume(ml: number, shown: Shown, ounceMl: number): string {
+  return shown === 'oz' ? `${(ml / ounceMl).toFixed(1)} oz` : `${ml.toFixed(0)} ml`;
+}
+
+export interface ShownAmount {
+  amount: number;
+  unit: Unit;
+  text: string;
+  word: string;
+}
+
+/** A pour's amount in the unit it is shown in: ml and ounces follow the switch, spoons, dashes and pieces stay as said. */
+export function shownAmount(amount: number, unit: Unit, shown: Shown, ounceMl: number): ShownAmount {
+  const ml = unit === 'oz' ? amount * ounceMl : (ML_OF[unit] ?? 0) * amount;
+  const follows = unit === 'oz' || unit in ML_OF;
+  if (!follows) return { amount, unit, text: plain(amount), word: amount === 1 ? unit : (PLURALS[unit] ?? unit) };
+  return shown === 'oz'
+    ? { amount: ml / ounceMl, unit: 'oz', text: ounces(ml / ounceMl), word: 'oz' }
+    : { amount: ml, unit: 'ml', text: plain(ml), word: 'ml' };
+}
+
+/** The next amount on the ladder of its unit, up or down; never below nothing. `times` 4 is a long stride. */
+export function stepped(amount: number, unit: Unit, direction: 1 | -1, times = 1): number {
+  const step = STEPS[unit] * times;
+  const rung = direction > 0 ? Math.floor(amount / step + 1e-6) + 1 : Math.ceil(amount / step - 1e-6) - 1;
+  return Math.max(0, Number((rung * step).toFixed(4)));
+}
+
+/** A day as people write it. */
+export function day(iso: string): string {
+  return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+}
+
+/** First letter in capitals. */
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,38 @@
+import { BookOpen } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Link, useLocation } from 'react-router';
+
+import { ViewSwitches } from './ViewSwitches';
+
+interface Props {
+  /** What the page says of itself, beside the mark. */
+  children?: ReactNode;
+  /** The page's own actions, at the far end. */
+  actions?: ReactNode;
+}
+
+/** The mark, the way to the book, and the page's own line. */
+export function TopBar({ children, actions }: Props) {
+  const inTheBook = useLocation().pathname === '/book';
+  return (
+    <header className="flex flex-wrap items-center gap-x-3 gap-y-2">
+      <Link to="/" aria-label="Oenomel: to the bench" className="shrink-0 rounded-xl">
+        <img src="/mark.svg" alt="" width={40} height={40} />
+      </Link>
+      <Link
+        to="/book"
+        aria-current={inTheBook ? 'page' : undefined}
+        className="btn btn-ghost min-h-11 gap-2 border-base-300 px-3"
+      >
+        <BookOpen size={20} aria-hidden /> Book
+      </Link>
+      {children && <div className="order-1 min-w-0 basis-full sm:order-none sm:basis-auto">{children}</div>}
+      {actions && (
+        <div className="order-2 flex grow items-center gap-2 sm:order-none sm:ml-auto sm:grow-0">{actions}</div>
+      )}
+      <div className={`flex items-center gap-2 ${actions ? 'ml-auto sm:ml-0' : 'ml-auto'}`}>
+        <ViewSwitches />
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,35 @@
+import { Moon, Sun } from 'lucide-react';
+
+import { changeSettings, useSettings } from '../lib/settings';
+
+/** ml or oz, light or dim: everywhere at once. */
+export function ViewSwitches() {
+  const { shown, theme } = useSettings();
+  const late = theme === 'late';
+  return (
+    <>
+      <div className="join" role="group" aria-label="Volumes in">
+        {(['ml', 'oz'] as const).map((unit) => (
+          <button
+            key={unit}
+            type="button"
+            aria-pressed={shown === unit}
+            className={`btn join-item min-h-11 px-3 ${shown === unit ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+            onClick={() => changeSettings({ shown: unit })}
+          >
+            {unit}
+          </button>
+        ))}
+      </div>
+      <button
+        type="button"
+        className="btn btn-square btn-ghost min-h-11 border-base-300"
+        aria-label={late ? 'Light theme' : 'Dim theme'}
+        title={late ? 'Light theme' : 'Dim theme'}
+        onClick={() => changeSettings({ theme: late ? 'lamplight' : 'late' })}
+      >
+        {late ? <Sun size={20} /> : <Moon size={20} />}
+      </button>
+    </>
+  );
+}
