@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import Final
 
 from oenomel.core.solutions import WATER_G_PER_ML, dissolved_ml_per_g
@@ -44,7 +45,7 @@ ROOM_FOR_CONTRACTION_ML: Final = 106.0
 MAX_CO2_G_PER_L: Final = 20.0
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Composition:
     """Composition of an ingredient.
 
@@ -111,12 +112,12 @@ class Composition:
                 f"{self.abv:g} % alcohol and {solids:g} g of sugar and acid don't fit in 100 ml: they would take up {room:.0f} ml"
             )
 
-    @property
+    @cached_property
     def sugar(self) -> float:
         """Total sugar, [g/100 ml]."""
         return math.fsum(self.sugars.values())
 
-    @property
+    @cached_property
     def acid(self) -> float:
         """Total acid by weight, [g/100 ml]."""
         return math.fsum(self.acids.values())
@@ -139,6 +140,17 @@ class Composition:
             return 0.0
         return math.fsum(value * self.spread.get(kind, 0.0) for kind, value in parts.items()) / total
 
+    @cached_property
+    def axes(self) -> tuple[float, float, float]:
+        """ABV, total sugar and total acid: the three that a taster is asked about."""
+        return self.abv, self.sugar, self.acid
+
+    @cached_property
+    def axes_relative_sd(self) -> tuple[float, float, float]:
+        """Relative standard deviations of `axes`."""
+        return self.relative_sd("abv"), self.relative_sd("sugars"), self.relative_sd("acids")
+
+    @cached_property
     def vector(self) -> tuple[float, ...]:
         """The properties that add up when mixed, in the order of `PROPERTIES`."""
         return (

@@ -75,7 +75,7 @@ class PourShare:
 def drink_arrays(drink: Drink) -> tuple[np.ndarray, np.ndarray, np.ndarray]:
     """Volumes (pours,), composition (pours, properties) and whether each meets the ice (pours,)."""
     volumes = np.array([pour.liquid_ml for pour in drink.pours])
-    composition = np.array([pour.ingredient.composition.vector() for pour in drink.pours])
+    composition = np.array([pour.ingredient.composition.vector for pour in drink.pours])
     return volumes, composition, np.array([pour.meets_ice for pour in drink.pours])
 
 

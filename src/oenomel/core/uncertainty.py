@@ -60,9 +60,8 @@ def intervals80(drink: Drink) -> dict[str, Interval]:
 
 
 def _inputs(drink: Drink) -> tuple[NDArray[np.float64], NDArray[np.float64], NDArray[np.bool_], float]:
-    compositions = [pour.ingredient.composition for pour in drink.pours]
     volumes = np.array([pour.liquid_ml for pour in drink.pours])
-    axes = np.array([(c.abv, c.sugar, c.acid) for c in compositions])
+    axes = np.array([pour.ingredient.composition.axes for pour in drink.pours])
     meets_ice = np.array([pour.meets_ice for pour in drink.pours])
     tin_ml = volumes[meets_ice].sum()
     strength = float((volumes * axes[:, 0])[meets_ice].sum() / tin_ml / 100) if tin_ml > 0 else 0.0
@@ -78,7 +77,7 @@ def _moves(drink: Drink, volumes: NDArray[np.float64], composition: NDArray[np.f
     # An ingredient that is poured twice is one unknown: which pours, shape (ingredients, pours).
     slugs = [pour.ingredient.slug for pour in drink.pours]
     poured = np.array([[slug == one for slug in slugs] for one in dict.fromkeys(slugs)], dtype=np.float64)
-    spread = np.array([[pour.ingredient.composition.relative_sd(name) for name in ("abv", "sugars", "acids")] for pour in drink.pours])
+    spread = np.array([pour.ingredient.composition.axes_relative_sd for pour in drink.pours])
     composition_moves = np.zeros((len(poured), 3, *composition.shape))
     for column in range(3):
         composition_moves[:, column, :, column] = poured * (composition * spread)[:, column]

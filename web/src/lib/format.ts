@@ -37,9 +37,14 @@ export function level(value: number, axis: AxisName): string {
   return value.toFixed(DECIMALS[axis]);
 }
 
+/** Grams of sugar in an ingredient: a decimal where it tells something. */
+export function grams(value: number): string {
+  return value < 10 ? plain(value, 1) : value.toFixed(0);
+}
+
 /** The unit of an axis. */
 export function axisUnit(axis: AxisName): string {
-  return axis === 'abv' ? '% ABV' : 'g / 100 ml';
+  return axis === 'abv' ? '% ABV' : 'g/100 ml';
 }
 
 /** A number without trailing zeros, at most two decimals. */

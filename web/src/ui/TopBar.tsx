@@ -26,13 +26,12 @@ export function TopBar({ children, actions }: Props) {
       >
         <BookOpen size={20} aria-hidden /> Book
       </Link>
-      {children && <div className="order-1 min-w-0 basis-full sm:order-none sm:basis-auto">{children}</div>}
-      {actions && (
-        <div className="order-2 flex grow items-center gap-2 sm:order-none sm:ml-auto sm:grow-0">{actions}</div>
-      )}
-      <div className={`flex items-center gap-2 ${actions ? 'ml-auto sm:ml-0' : 'ml-auto'}`}>
+      <div className="ml-auto flex items-center gap-2 lg:order-3 lg:ml-0">
         <ViewSwitches />
       </div>
+      {(children ?? actions) && <div className="basis-full lg:hidden" />}
+      {children && <div className="min-w-0 basis-full sm:basis-auto">{children}</div>}
+      {actions && <div className="flex items-center gap-2 sm:ml-auto lg:order-2">{actions}</div>}
     </header>
   );
 }

@@ -94,7 +94,9 @@ function Plane({ comparison, family, ghost, width, height }: PlaneProps) {
     ([, acid = 1]) => y(acid),
   ).curve(curveLinearClosed)(outline);
   // The label of the present stands on the side away from the parent's.
-  const side = now.x > width * 0.62 || (now.x < before.x && now.x > 150) ? 'end' : 'start';
+  const words = moved ? 'now' : 'now, as its parent';
+  const roomToTheRight = width - now.x > (moved ? 70 : 170);
+  const side = roomToTheRight && !(now.x < before.x && now.x > 150 && moved) ? 'start' : 'end';
 
   return (
     <g className="text-sm">
@@ -252,7 +254,7 @@ function Plane({ comparison, family, ghost, width, height }: PlaneProps) {
         textAnchor={side}
         className="fill-base-content text-[17px] font-semibold"
       >
-        {moved ? 'now' : 'now, as its parent'}
+        {words}
       </text>
       <text
         x={(MARGIN.left + width) / 2}

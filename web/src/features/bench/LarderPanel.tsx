@@ -86,7 +86,7 @@ export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onR
           )}
         </div>
       )}
-      <label className="input input-lg mx-3 mb-2 w-auto">
+      <label className="input input-lg mx-3 mb-2 w-auto shrink-0">
         <Search size={20} aria-hidden className="text-quiet" />
         <input
           autoFocus
@@ -175,7 +175,7 @@ function Candidate({ id, ingredient, highlighted, onPoint, onTake }: CandidatePr
     >
       <span className="min-w-0 grow">
         <span className="block text-lg leading-tight font-semibold">{ingredient.name}</span>
-        <span className="block truncate text-sm text-quiet">{ingredient.impression || ingredient.kind}</span>
+        <span className="block text-sm leading-snug text-quiet">{ingredient.impression || ingredient.kind}</span>
       </span>
       <Levels ingredient={ingredient} />
     </div>

@@ -1,5 +1,5 @@
 import type { Ingredient, PourEntry, Prediction, Unit } from '../../api/client';
-import { capital, level, shownAmount } from '../../lib/format';
+import { capital, grams, plain, shownAmount } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { AmountField } from './AmountField';
 
@@ -90,9 +90,9 @@ function composition(ingredient: Ingredient | undefined): string {
   if (!ingredient) return 'described in the spec';
   if (ingredient.kind === 'sugar') return 'pure sugar';
   const parts = [
-    ingredient.abv > 0 && `${level(ingredient.abv, 'abv')} %`,
-    ingredient.sugar >= 0.5 && `${ingredient.sugar.toFixed(0)} g sugar`,
-    ingredient.acid >= 0.05 && `${level(ingredient.acid, 'sugar')} g acid`,
+    ingredient.abv > 0 && `${plain(ingredient.abv, 1)} %`,
+    ingredient.sugar >= 0.5 && `${grams(ingredient.sugar)} g sugar`,
+    ingredient.acid >= 0.05 && `${grams(ingredient.acid)} g acid`,
   ].filter(Boolean);
   return parts.join(', ') || (ingredient.sparkling ? 'sparkling' : 'no sugar, acid or alcohol');
 }

@@ -61,15 +61,15 @@ function AxisSentence({ axis, report, interval, parentName, landing }: AxisProps
   const [low = 0, high = 0] = interval;
   const doubt = (high - low) / 2;
   return (
-    <article aria-label={TITLES[axis]} className="px-2 py-2 sm:px-4 sm:py-3">
+    <article aria-label={TITLES[axis]} className="px-2 py-2 sm:px-3.5 sm:py-2.5">
       <h2 className={`flex items-center gap-1.5 text-base font-semibold sm:text-lg ${COLOURS[axis]}`}>
         <AxisMark axis={axis} size={14} /> {TITLES[axis]}
       </h2>
       <p className="flex flex-wrap items-baseline gap-x-2">
-        <span data-testid={`${axis}-now`} className="font-figure text-3xl leading-none font-semibold sm:text-4xl">
+        <span data-testid={`${axis}-now`} className="font-figure text-3xl leading-none font-semibold sm:text-[2.1rem]">
           {level(report.value, axis)}
         </span>
-        <span className="text-sm text-quiet sm:text-base">{axisUnit(axis)}</span>
+        <span className="text-sm text-quiet">{axisUnit(axis)}</span>
       </p>
       {landing !== null ? (
         <p className="text-sm font-semibold sm:text-base">would be {level(landing, axis)}</p>

@@ -19,7 +19,7 @@ export function BookPage() {
     <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4">
       <TopBar />
       <main className="grid grow items-start gap-4 lg:grid-cols-[1fr_420px]">
-        <section aria-labelledby="book-heading" className="order-2 lg:order-1">
+        <section aria-labelledby="book-heading" className="order-1">
           <h1 id="book-heading" className="mb-3 font-display text-3xl font-semibold">
             The book
           </h1>

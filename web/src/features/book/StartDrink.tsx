@@ -26,7 +26,7 @@ export function StartDrink({ families, nameOf }: Props) {
 
   return (
     <form
-      className="panel order-1 flex flex-col gap-4 p-4 lg:sticky lg:top-4 lg:order-2"
+      className="panel order-2 flex flex-col gap-4 p-4 lg:sticky lg:top-4"
       aria-labelledby="start-heading"
       onSubmit={(event) => {
         event.preventDefault();

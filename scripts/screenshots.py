@@ -1,0 +1,73 @@
+"""Takes the pictures of docs/screenshots from the demo, anew each time; `make screenshots` runs it."""
+
+from __future__ import annotations
+
+import re
+import sys
+import tempfile
+from collections.abc import Callable
+from pathlib import Path
+
+sys.path.insert(0, str(Path(__file__).parents[1] / "tests"))
+
+from app_server import CHROMIUM, AppServer
+from playwright.sync_api import Browser, Page, sync_playwright
+
+
+def _another_liqueur(page: Page) -> None:
+    page.get_by_role("button", name=re.compile("^Sea-buckthorn liqueur .*Choose another")).click()
+    page.get_by_role("option", name=re.compile("^Apricot liqueur")).hover()
+    page.get_by_test_id("ghost-point").wait_for()
+
+
+def _keep(page: Page) -> None:
+    page.get_by_role("button", name="Keep as trial").click()
+
+
+PICTURES: dict[str, tuple[str, int, int, str, Callable[[Page], None] | None]] = {
+    "bench-light": ("/bench/3", 1280, 800, "lamplight", None),
+    "bench-dim": ("/bench/3", 1280, 800, "late", None),
+    "bench-820-light": ("/bench/3", 820, 1180, "lamplight", None),
+    "bench-820-dim": ("/bench/6", 820, 1180, "late", None),
+    "bench-390-light": ("/bench/3", 390, 844, "lamplight", None),
+    "bench-390-dim": ("/bench/5", 390, 844, "late", None),
+    "larder-for-a-pour": ("/bench/3", 1280, 800, "lamplight", _another_liqueur),
+    "keep-as-trial": ("/bench/3", 1280, 800, "lamplight", _keep),
+    "trial-as-kept": ("/bench/5/trials/2", 1280, 800, "lamplight", None),
+    "book-light": ("/book", 1280, 800, "lamplight", None),
+    "book-390-dim": ("/book", 390, 844, "late", None),
+}
+
+
+def main(target: Path) -> None:
+    """Writes every picture to the folder."""
+    target.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
+        server = AppServer(Path(folder) / "demo.db")
+        server.start()
+        try:
+            browser = playwright.chromium.launch(**CHROMIUM)
+            for name in PICTURES:
+                _take(browser, server.url, name, target)
+            browser.close()
+        finally:
+            server.kill()
+
+
+def _take(browser: Browser, url: str, name: str, target: Path) -> None:
+    view, width, height, theme, prepare = PICTURES[name]
+    context = browser.new_context(viewport={"width": width, "height": height}, reduced_motion="reduce")
+    context.add_init_script(f"localStorage.setItem('oenomel.theme', '{theme}')")
+    page = context.new_page()
+    page.goto(url + view)
+    page.wait_for_load_state("networkidle")
+    page.evaluate("document.fonts.ready")
+    if prepare:
+        prepare(page)
+        page.wait_for_timeout(300)
+    page.screenshot(path=target / f"{name}.png")
+    context.close()
+
+
+if __name__ == "__main__":
+    main(Path(sys.argv[1]))
