@@ -193,7 +193,7 @@ def _browser() -> list[Row]:
 
 
 def _keystrokes(page: Page) -> list[float]:
-    """Lags of a hundred changes, no two drinks alike and each seen in the figures: the lemon by arrow key, the syrup by a digit typed over its amount."""
+    """Lags of a hundred changes, each of them seen in the figures: the lemon by arrow key, the syrup by a digit typed over it."""
     lemon, syrup = page.get_by_label("Amount of Lemon juice"), page.get_by_label("Amount of Bay syrup")
     # From little acid upwards each quarter measure shows in the second decimal.
     lemon.fill("5")

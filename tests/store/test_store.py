@@ -1,7 +1,10 @@
 """The data file: migrations, the larder, the book."""
 
 import sqlite3
+import subprocess
+import sys
 from contextlib import closing
+from dataclasses import replace
 
 import pytest
 
@@ -129,3 +132,76 @@ def test_demo_is_filled_once_and_reset_on_demand(tmp_path):
     scenario.prepare(path, reset=True)
     with closing(database.connect(path)) as conn:
         assert drinks.get(conn, 1).name != "Mine"
+
+
+KEEPER = """
+import sys
+from pathlib import Path
+from oenomel.store import database, drinks
+conn = database.connect(Path(sys.argv[1]))
+print("ready", flush=True)
+number = 0
+while True:
+    with database.transaction(conn):
+        number += 1
+        trial = drinks.keep_trial(conn, 1, None, f"Trial {number}", "", "{}", "{}")
+        drinks.put_draft(conn, 1, trial, f'{{"trial": {trial}}}', number - 1)
+"""
+
+
+def test_a_kill_in_the_middle_of_keeping_leaves_trial_and_draft_together(tmp_path):
+    path = tmp_path / "bar.db"
+    database.prepare(path)
+    with closing(database.connect(path)) as conn, database.transaction(conn):
+        drinks.add(conn, "Orchard Sour", "sour")
+    for _ in range(3):
+        with closing(database.connect(path)) as conn:
+            conn.execute("DELETE FROM draft")
+        with subprocess.Popen([sys.executable, "-c", KEEPER, str(path)], stdout=subprocess.PIPE) as keeper:
+            keeper.stdout.readline()
+            keeper.stdout.read(0)
+            wait_for_trials(path, 5)
+            keeper.kill()
+        with closing(database.connect(path)) as conn:
+            assert conn.execute("PRAGMA integrity_check").fetchone()[0] == "ok"
+            latest = drinks.trials(conn, 1)[-1]
+            assert drinks.get_draft(conn, 1).parent_trial_id == latest.id
+            assert drinks.get_draft(conn, 1).spec == f'{{"trial": {latest.id}}}'
+
+
+def wait_for_trials(path, more):
+    with closing(database.connect(path)) as conn:
+        goal = len(drinks.trials(conn, 1)) + more
+        while len(drinks.trials(conn, 1)) < goal:
+            pass
+
+
+def test_a_migration_that_fails_leaves_nothing_behind(tmp_path, monkeypatch):
+    path = tmp_path / "bar.db"
+    scripts = tmp_path / "package" / "migrations"
+    scripts.mkdir(parents=True)
+    (scripts / "0001_half.sql").write_text("CREATE TABLE half (id INTEGER PRIMARY KEY) STRICT; CREATE TABLE half (id INTEGER) STRICT;")
+    monkeypatch.setattr(database.resources, "files", lambda _: tmp_path / "package")
+    with pytest.raises(StoreError, match="half already exists"):
+        database.prepare(path)
+    with closing(sqlite3.connect(path)) as conn:
+        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 0
+        assert conn.execute("SELECT count(*) FROM sqlite_master WHERE name = 'half'").fetchone()[0] == 0
+
+
+def test_catalogue_of_an_older_version_is_brought_up_to_date_and_nothing_kept_is_lost(tmp_path):
+    path = tmp_path / "bar.db"
+    database.prepare(path)
+    with closing(database.connect(path)) as conn:
+        old = replace(catalogue()["lime-juice"], name="Lime juice of an older version", origin="catalogue")
+        mine = replace(catalogue()["verjus"], slug="my-verjus", name="Verjus of the cellar", origin="house")
+        gone = replace(catalogue()["verjus"], slug="gone", name="What no longer ships", origin="catalogue")
+        with database.transaction(conn):
+            for ingredient in (old, mine, gone):
+                ingredients.put(conn, ingredient)
+    database.prepare(path)
+    with closing(database.connect(path)) as conn:
+        larder = ingredients.larder(conn)
+    assert larder["lime-juice"] == catalogue()["lime-juice"]
+    assert larder["my-verjus"].origin == "house"
+    assert "gone" in larder

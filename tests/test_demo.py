@@ -1,0 +1,61 @@
+"""The demo scenario: invented, balanced, and told."""
+
+import json
+import re
+from contextlib import closing
+from importlib import resources
+
+import pytest
+
+from oenomel.core.prediction import compare, predict
+from oenomel.demo import scenario
+from oenomel.interchange.spec_drink import drink_from_spec
+from oenomel.interchange.spec_file import parse_spec
+from oenomel.store import database, drinks, ingredients
+
+BOOK = json.loads((resources.files("oenomel.demo") / "drinks.json").read_text(encoding="utf-8"))
+
+
+@pytest.fixture(scope="module")
+def larder(tmp_path_factory):
+    path = tmp_path_factory.mktemp("demo") / "demo.db"
+    scenario.prepare(path)
+    with closing(database.connect(path)) as conn:
+        yield ingredients.larder(conn)
+
+
+@pytest.mark.parametrize("entry", BOOK, ids=lambda entry: entry["name"])
+def test_demo_drink_is_at_home_and_its_riff_is_a_riff(entry, larder):
+    parent, *riffs = [drink_from_spec(parse_spec(json.dumps(trial["spec"])), larder) for trial in entry["trials"]]
+    assert all(len(trial["reason"]) > 10 for trial in entry["trials"])
+    assert riffs
+    for drink in (parent, *riffs):
+        forecast = predict(drink)
+        assert forecast.place.words in ("at home", "at the edge of home")
+        assert [finding.code for finding in forecast.findings if finding.severity != "info"] == []
+        assert 100 < forecast.served.volume_ml < 280
+    for riff in riffs:
+        comparison = compare(riff, parent)
+        assert comparison.unseen or any(abs(axis.steps) > 0.2 for axis in comparison.axes), "the riff changes nothing that is told"
+
+
+def test_demo_has_two_of_each_family_and_one_riff_half_done():
+    families = [entry["trials"][0]["spec"]["family"] for entry in BOOK]
+    assert {family: families.count(family) for family in families} == {"sour": 2, "daisy": 2, "fizz": 2}
+    assert sum("draft" in entry for entry in BOOK) == 1
+
+
+def test_specs_of_the_demo_are_what_the_store_gives_back(tmp_path):
+    scenario.prepare(tmp_path / "demo.db")
+    with closing(database.connect(tmp_path / "demo.db")) as conn:
+        for drink_id, entry in enumerate(BOOK, start=1):
+            kept = [json.loads(trial.spec) for trial in drinks.trials(conn, drink_id)]
+            assert kept == [trial["spec"] for trial in entry["trials"]]
+            foreseen = [json.loads(trial.foreseen) for trial in drinks.trials(conn, drink_id)]
+            assert all(forecast["served"]["volume_ml"] > 0 for forecast in foreseen)
+
+
+def test_demo_names_no_brand_and_no_place_but_its_own():
+    text = json.dumps(BOOK, ensure_ascii=False)
+    assert not re.search(r"[®™]", text)
+    assert "http" not in text
