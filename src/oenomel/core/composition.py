@@ -39,6 +39,9 @@ SOLIDS_ML_PER_G: Final = 0.62
 FAT_G_PER_ML: Final = 0.93
 """Density of milk fat at 20 °C (handbook value, from memory)."""
 
+SALT_ML_PER_G: Final = 0.34
+"""Room of a gram of dissolved salt: 20 g in 100 ml weigh 113 g (CRC Handbook, sodium chloride solutions, from memory)."""
+
 LIQUID_SOLIDS_LIMIT: Final = 100 / 70 * 100
 """Most sugar and acid that 100 ml of a liquid can hold, in g: 100 g in 70 ml (house rule, just above saturated honey)."""
 
@@ -171,20 +174,20 @@ def estimated_density(composition: Composition) -> float:
 
     Notes
     -----
-    Sugar and the rest of what is dissolved take up room as sucrose does. Without contraction it reads up to 3 % low near
+    Acid and protein take up room as sucrose does. Without contraction it reads up to 3 % low near
     50 % ABV; it serves only where no density is given.
 
     >>> round(estimated_density(Composition(sugars={"sucrose": 61.48})), 3)
     1.23
     """
-    dissolved = composition.sugar + composition.acid + composition.salt + composition.protein
-    fat_ml = composition.fat / FAT_G_PER_ML
-    water_phase_ml = 100 - composition.abv - fat_ml
+    dissolved = composition.sugar + composition.acid + composition.protein
+    other_ml = composition.fat / FAT_G_PER_ML + composition.salt * SALT_ML_PER_G
+    water_phase_ml = 100 - composition.abv - other_ml
     if water_phase_ml <= 0:
         return ETHANOL_G_PER_ML
     room_ml = dissolved * dissolved_ml_per_g(100 * dissolved / water_phase_ml)
     water_g = max(0.0, water_phase_ml - room_ml) * WATER_G_PER_ML
-    return (composition.abv * ETHANOL_G_PER_ML + dissolved + composition.fat + water_g) / 100
+    return (composition.abv * ETHANOL_G_PER_ML + dissolved + composition.salt + composition.fat + water_g) / 100
 
 
 def _within(name: str, value: float, low: float, high: float) -> None:

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft, Search } from 'lucide-react';
 import { useEffect, useId, useRef, useState } from 'react';
 
@@ -28,13 +28,11 @@ export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onR
   const [at, setAt] = useState(0);
   const listId = useId();
   const list = useRef<HTMLDivElement>(null);
+  const queryClient = useQueryClient();
   const larder = useQuery(larderQuery(words.trim()));
   const pour = 'pour' in choosing ? spec.pours[choosing.pour] : undefined;
   const slot = 'pour' in choosing ? (pour?.slot ?? 'other') : choosing.slot;
-  const fits = ({ slots }: Ingredient) => slot === 'other' || slots.includes(slot);
-  const inStock = (larder.data ?? []).filter(({ slug }) => slug !== pour?.ingredient);
-  const fitting = inStock.filter(fits);
-  const others = inStock.filter((ingredient) => !fits(ingredient));
+  const { fitting, others } = sorted(larder.data ?? [], slot, pour?.ingredient);
   const ranked = [...fitting, ...others];
   const highlighted = ranked[Math.min(at, ranked.length - 1)];
 
@@ -43,6 +41,13 @@ export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onR
     onTry(highlighted ?? null);
     list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
   }, [highlighted, onTry]);
+
+  /** Enter may come before the answer to the last letter: it means the first of what these words find. */
+  const takeFirst = async () => {
+    const found = sorted(await queryClient.ensureQueryData(larderQuery(words.trim())), slot, pour?.ingredient);
+    const first = found.fitting[0] ?? found.others[0];
+    if (first) onTake(first);
+  };
 
   return (
     <div className="flex min-h-0 grow flex-col">
@@ -106,6 +111,7 @@ export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onR
           onKeyDown={(event) => {
             if (event.key === 'ArrowDown') setAt(Math.min(at + 1, ranked.length - 1));
             else if (event.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
+            else if (event.key === 'Enter' && larder.isPlaceholderData) void takeFirst();
             else if (event.key === 'Enter' && highlighted) onTake(highlighted);
             else if (event.key === 'Escape') onBack();
             else return;
@@ -197,6 +203,13 @@ function Levels({ ingredient }: { ingredient: Ingredient }) {
       ))}
     </span>
   );
+}
+
+/** What is made for the slot, and the rest of the larder; the pour's own ingredient left out. */
+function sorted(larder: Ingredient[], slot: Slot, present: unknown) {
+  const inStock = larder.filter(({ slug }) => slug !== present);
+  const fits = ({ slots }: Ingredient) => slot === 'other' || slots.includes(slot);
+  return { fitting: inStock.filter(fits), others: inStock.filter((ingredient) => !fits(ingredient)) };
 }
 
 function slotWord(slot: Slot): string {

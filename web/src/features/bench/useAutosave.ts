@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 
 import { client, ProblemError, unwrap } from '../../api/client';
+import { whilePending } from '../../api/pendingSaves';
 import type { Draft } from './draftHistory';
 
 const PAUSE_MS = 250;
@@ -54,7 +55,10 @@ export function useAutosave(drinkId: number, firstRevision: number) {
       }
       running.current = null;
     };
-    running.current ??= saveAll();
+    if (!running.current) {
+      running.current = saveAll();
+      whilePending(running.current);
+    }
     return running.current;
   }, [saveOne]);
 

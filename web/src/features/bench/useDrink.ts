@@ -1,12 +1,15 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 
 import { client, unwrap, type Spec } from '../../api/client';
+import { savesSettled } from '../../api/pendingSaves';
 
 export const drinkQuery = (id: number) =>
   queryOptions({
     queryKey: ['drink', id],
-    queryFn: async ({ signal }) =>
-      unwrap(await client.GET('/api/drinks/{drink_id}', { params: { path: { drink_id: id } }, signal })),
+    queryFn: async ({ signal }) => {
+      await savesSettled();
+      return unwrap(await client.GET('/api/drinks/{drink_id}', { params: { path: { drink_id: id } }, signal }));
+    },
     // A draft is edited here, so only a visit reads it anew.
     staleTime: 0,
   });

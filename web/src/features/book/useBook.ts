@@ -1,11 +1,15 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 
 import { client, unwrap, type School } from '../../api/client';
+import { savesSettled } from '../../api/pendingSaves';
 
 export const drinksQuery = () =>
   queryOptions({
     queryKey: ['drinks'],
-    queryFn: async ({ signal }) => unwrap(await client.GET('/api/drinks', { signal })),
+    queryFn: async ({ signal }) => {
+      await savesSettled();
+      return unwrap(await client.GET('/api/drinks', { signal }));
+    },
   });
 
 export const familiesQuery = () =>

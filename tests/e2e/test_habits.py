@@ -1,0 +1,170 @@
+"""What people expect of any tool: keys, names, themes, a server that goes away, a second window."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+
+def saved(page: Page) -> None:
+    expect(page.get_by_role("status").filter(has_text="draft")).to_have_text("· draft saved")
+
+
+def test_the_whole_riff_goes_by_keyboard_alone(page, server):
+    page.goto(f"{server.url}/bench/4")
+    strength = page.get_by_role("article", name="Strength")
+    expect(strength).to_contain_text("As the parent")
+    # Tab to the first amount: the steppers beside it are for fingers and stand out of the way.
+    for _ in range(40):
+        page.keyboard.press("Tab")
+        if page.evaluate("document.activeElement.dataset.amount") is not None:
+            break
+    expect(page.get_by_label("Amount of Agave spirit, unaged")).to_be_focused()
+    page.keyboard.press("Shift+ArrowUp")
+    expect(page.get_by_label("Amount of Agave spirit, unaged")).to_have_value("50")
+    expect(strength).to_contain_text("from")
+    page.keyboard.press("Control+z")
+    expect(strength).to_contain_text("As the parent")
+    page.keyboard.press("Control+y")
+    expect(page.get_by_label("Amount of Agave spirit, unaged")).to_have_value("50")
+
+    # A adds a pour, Escape goes back, K keeps; none of them while something is typed.
+    page.keyboard.press("a")
+    expect(page.get_by_label("Amount of Agave spirit, unaged")).to_have_value("50a")
+    page.keyboard.press("Escape")
+    expect(page.get_by_label("Amount of Agave spirit, unaged")).to_have_value("50")
+    page.keyboard.press("Tab")
+    page.keyboard.press("a")
+    search = page.get_by_role("combobox", name="Search the larder")
+    expect(search).to_be_focused()
+    page.keyboard.type("bitters")
+    page.keyboard.press("ArrowDown")
+    expect(page.get_by_role("option", name=re.compile("^Orange bitters"))).to_have_attribute("aria-selected", "true")
+    page.keyboard.press("Escape")
+    expect(search).to_have_count(0)
+    page.keyboard.press("k")
+    expect(page.get_by_role("dialog")).to_be_visible()
+    page.keyboard.press("Control+Enter")
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    expect(page.get_by_role("navigation", name="Trials")).to_contain_text("3. More agave spirit, unaged")
+    expect(strength).to_contain_text("As the parent")
+
+
+def test_bitters_join_by_the_dash_and_an_edge_seasons_no_liquid(page, server):
+    page.goto(f"{server.url}/bench/1")
+    before = page.get_by_test_id("sugar-now").inner_text()
+    for slot, words, amount in (("Accent", "orange bitters", "2"), ("Garnish", "lemon zest", "15")):
+        page.get_by_label("Pours").get_by_role("button", name="Add a pour").click()
+        page.get_by_role("group", name="As what").get_by_role("button", name=slot, exact=True).click()
+        page.get_by_role("combobox", name="Search the larder").fill(words)
+        page.keyboard.press("Enter")
+        expect(page.get_by_label(f"Amount of {words.capitalize()}")).to_have_value(amount)
+    expect(page.get_by_text("dashes").first).to_be_visible()
+    expect(page.get_by_role("region", name="Garnish")).to_contain_text("new in this drink")
+    assert page.get_by_test_id("sugar-now").inner_text() == before
+
+
+def test_units_theme_and_the_last_drink_are_remembered(page, server):
+    page.goto(f"{server.url}/bench/6")
+    page.get_by_role("button", name="oz").click()
+    page.get_by_role("button", name="Dim theme").click()
+    expect(page.locator("html")).to_have_attribute("data-theme", "late")
+    page.goto(server.url)
+    expect(page).to_have_url(re.compile("/bench/6$"))
+    expect(page.locator("html")).to_have_attribute("data-theme", "late")
+    expect(page.get_by_role("button", name="oz")).to_have_attribute("aria-pressed", "true")
+    expect(page.get_by_label("Amount of Aged rum")).to_have_value("1½")
+    # The same schools are told in ounces in the book.
+    page.get_by_role("link", name="Book", exact=True).click()
+    expect(page.get_by_text("2 oz white rum")).to_be_visible()
+
+
+def test_a_drink_gets_another_name_and_the_book_tells_it(page, server):
+    page.goto(f"{server.url}/bench/2")
+    page.get_by_role("button", name="Rename the drink").click()
+    page.get_by_label("Name of the drink").fill("Fern House Sour")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("heading", name="Fern House Sour")).to_be_visible()
+    expect(page).to_have_title("Fern House Sour · Oenomel")
+    page.get_by_role("link", name="Book", exact=True).click()
+    expect(page.get_by_role("link", name=re.compile("Fern House Sour"))).to_be_visible()
+    expect(page.get_by_role("link", name=re.compile("Walled Garden Daisy"))).to_contain_text("on the bench")
+
+
+def test_another_parent_can_be_held_against_it(page, server):
+    page.goto(f"{server.url}/bench/5")
+    sweetness = page.get_by_role("article", name="Sweetness")
+    expect(sweetness).to_contain_text("As the parent")
+    page.get_by_label("a riff on").select_option(label="trial 1, As first poured")
+    expect(page.get_by_role("article", name="Strength")).to_contain_text("Clearly stronger")
+    saved(page)
+    page.reload()
+    expect(page.get_by_role("article", name="Strength")).to_contain_text("Clearly stronger")
+    expect(page.get_by_test_id("parent-point")).to_be_visible()
+
+
+def test_a_server_that_goes_away_loses_nothing(page, server):
+    page.goto(f"{server.url}/bench/1")
+    expect(page.get_by_test_id("sugar-now")).to_be_visible()
+    figures = page.get_by_test_id("sugar-now").inner_text()
+    server.kill()
+    page.get_by_role("button", name="More Hedgerow honey syrup").click()
+    expect(page.get_by_role("alert")).to_contain_text("The draft is not saved")
+    assert page.get_by_test_id("sugar-now").inner_text() == figures
+    server.start()
+    page.get_by_role("button", name="Try again").click()
+    saved(page)
+    page.reload()
+    expect(page.get_by_label("Amount of Hedgerow honey syrup")).to_have_value("15")
+
+
+def test_taking_the_other_window_s_draft_leaves_this_one_s_aside(page, server, context):
+    page.goto(f"{server.url}/bench/1")
+    other = context.new_page()
+    other.goto(f"{server.url}/bench/1")
+    other.get_by_role("button", name="More London dry gin").click()
+    saved(other)
+    other.close()
+    page.get_by_role("button", name="Less London dry gin").click()
+    page.get_by_role("button", name="Take the other").click()
+    expect(page.get_by_label("Amount of London dry gin")).to_have_value("62.5")
+    saved(page)
+
+
+def test_leaving_at_once_still_saves(page, server):
+    page.goto(f"{server.url}/bench/1")
+    page.get_by_role("button", name="More London dry gin").click()
+    page.get_by_role("link", name="Book", exact=True).click()
+    expect(page.get_by_role("link", name=re.compile("Hedge Gate Sour"))).to_contain_text("on the bench")
+    page.get_by_role("link", name=re.compile("Hedge Gate Sour")).click()
+    expect(page.get_by_label("Amount of London dry gin")).to_have_value("62.5")
+
+
+def test_danger_is_told_before_what_is_good_to_know(page, server):
+    page.goto(f"{server.url}/bench/1")
+    page.get_by_role("button", name=re.compile("^Hedgerow honey syrup .*Choose another")).click()
+    page.get_by_role("combobox", name="Search the larder").fill("soda")
+    page.get_by_role("option", name=re.compile("^Soda water")).click()
+    glass = page.get_by_role("region", name="In the glass")
+    expect(glass.get_by_role("listitem").first).to_contain_text("a closed tin bursts")
+    expect(glass.get_by_label("error")).to_be_visible()
+
+
+@pytest.mark.parametrize("view", ["/bench/3", "/bench/3/trials/1"])
+def test_the_field_is_told_as_a_table_too(page, server, view):
+    page.goto(server.url + view)
+    table = page.get_by_role("table", name="Where the drink stands")
+    expect(table.get_by_role("row")).to_have_count(3)
+    shown = page.get_by_test_id("sugar-now").inner_text()
+    expect(table.get_by_role("row", name=re.compile("^Now"))).to_contain_text(f"{shown}, between")
+    expect(page.get_by_role("img", name=re.compile(f"Now {shown} g sugar"))).to_be_visible()
+
+
+def test_search_that_finds_nothing_says_what_to_try(page, server):
+    page.goto(f"{server.url}/bench/1")
+    page.get_by_role("button", name=re.compile("^London dry gin .*Choose another")).click()
+    page.get_by_role("combobox", name="Search the larder").fill("moonshine")
+    expect(page.get_by_text("Nothing in the larder is called “moonshine”.")).to_be_visible()
+    page.get_by_role("combobox", name="Search the larder").fill("")
+    expect(page.get_by_role("group", name="For the base slot")).to_contain_text("White rum")
+    expect(page.get_by_role("group", name="Elsewhere in the larder")).to_contain_text("Soda water")
