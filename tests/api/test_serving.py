@@ -1,0 +1,86 @@
+"""What stands around the API: who may call, the headers, the files of the front end."""
+
+from http import HTTPStatus
+
+import pytest
+from starlette.testclient import TestClient
+
+from oenomel.api.app import create_api, create_app
+from oenomel.api.serving import FrontEnd, Guard
+
+
+@pytest.fixture
+def built(tmp_path):
+    """A front end as small as can be."""
+    folder = tmp_path / "static"
+    (folder / "assets").mkdir(parents=True)
+    (folder / "index.html").write_text("<!doctype html><title>page</title>")
+    (folder / "assets" / "app-1a2b.js").write_text("1")
+    (tmp_path / "secret.txt").write_text("not for you")
+    return folder
+
+
+@pytest.fixture
+def client(tmp_path, built):
+    app = Guard(FrontEnd(create_api(tmp_path / "bar.db"), built), frozenset({"127.0.0.1", "[::1]"}))
+    return TestClient(app, base_url="http://127.0.0.1:8000")
+
+
+@pytest.mark.parametrize(
+    ("host", "status"),
+    [
+        ("127.0.0.1", HTTPStatus.OK),
+        ("127.0.0.1:8000", HTTPStatus.OK),
+        ("[::1]:8000", HTTPStatus.OK),
+        ("localhost", HTTPStatus.FORBIDDEN),
+        ("127.0.0.1.evil.example", HTTPStatus.FORBIDDEN),
+        ("", HTTPStatus.FORBIDDEN),
+    ],
+)
+def test_only_the_server_s_own_names_are_answered(client, host, status):
+    assert client.get("/api/health", headers={"host": host}).status_code == status
+
+
+@pytest.mark.parametrize(
+    ("method", "origin", "status"),
+    [
+        ("POST", None, HTTPStatus.UNPROCESSABLE_ENTITY),
+        ("POST", "http://127.0.0.1:8000", HTTPStatus.UNPROCESSABLE_ENTITY),
+        ("POST", "http://127.0.0.1:9999", HTTPStatus.FORBIDDEN),
+        ("POST", "null", HTTPStatus.FORBIDDEN),
+        ("PUT", "https://evil.example", HTTPStatus.FORBIDDEN),
+        ("GET", "https://evil.example", HTTPStatus.METHOD_NOT_ALLOWED),
+    ],
+)
+def test_another_site_s_page_cannot_write(client, method, origin, status):
+    headers = {"origin": origin} if origin else {}
+    assert client.request(method, "/api/predict", json={}, headers=headers).status_code == status
+
+
+@pytest.mark.parametrize("path", ["/", "/api/health", "/api/nothing", "/assets/app-1a2b.js", "/assets/nothing.js", "/bench/1"])
+def test_every_answer_carries_the_strict_headers(client, path):
+    headers = client.get(path).headers
+    assert headers["content-security-policy"].startswith("default-src 'none'; script-src 'self'; style-src 'self';")
+    assert headers["x-content-type-options"] == "nosniff"
+    assert "frame-ancestors 'none'" in headers["content-security-policy"]
+
+
+def test_files_are_kept_by_the_browser_as_long_as_their_names_promise(client):
+    assert client.get("/assets/app-1a2b.js").headers["cache-control"] == "public, max-age=31536000, immutable"
+    assert client.get("/book").headers["cache-control"] == "no-cache"
+
+
+@pytest.mark.parametrize("path", ["/../secret.txt", "/assets/../../secret.txt", "/%2e%2e/secret.txt", "/assets/%2e%2e/%2e%2e/secret.txt"])
+def test_nothing_outside_the_front_end_is_served(client, path):
+    assert "not for you" not in client.get(path).text
+
+
+def test_a_front_end_that_is_not_built_says_so(tmp_path):
+    app = FrontEnd(create_api(tmp_path / "bar.db"), tmp_path / "none")
+    answer = TestClient(app).get("/")
+    assert (answer.status_code, answer.text) == (HTTPStatus.SERVICE_UNAVAILABLE, "The front end isn't built; run make demo.")
+
+
+def test_told_to_listen_elsewhere_it_answers_to_any_name(tmp_path):
+    client = TestClient(create_app(tmp_path / "bar.db", demo=True, hosts=None), base_url="http://bar.example")
+    assert client.get("/api/health").json()["demo"] is True

@@ -1,0 +1,119 @@
+"""Reported figures and their doubt, each worked by hand."""
+
+import math
+from dataclasses import replace
+
+import numpy as np
+import pytest
+from drinks import drink
+
+from oenomel.core.catalogue import catalogue
+from oenomel.core.composition import Composition
+from oenomel.core.drink import Drink, Method, Pour
+from oenomel.core.ingredient import Ingredient
+from oenomel.core.mixing import mix, serve
+from oenomel.core.prediction import predict
+from oenomel.core.profile import pour_shares, profile_of
+from oenomel.core.uncertainty import Z80
+
+NO_ICE = Method(ice="none")
+
+
+def exact(name: str, **values: object) -> Ingredient:
+    """An ingredient without any spread."""
+    return Ingredient(name, name, "other", Composition(**values))
+
+
+def half_width(made: Drink, level: str) -> float:
+    interval = predict(made).interval80[level]
+    return (interval.high - interval.low) / 2
+
+
+def test_every_reported_figure_of_a_drink_worked_by_hand():
+    # 100 ml holding 10 ml of alcohol, 6 g fructose, 4 g glucose, 1 g citric, 0.5 g acetic, 2 g protein, 3 g fat.
+    everything = exact(
+        "all", abv=10, sugars={"fructose": 6, "glucose": 4}, acids={"citric": 1, "acetic": 0.5}, protein=2, fat=3, density=1.03
+    )
+    served = predict(Drink("all", "open", (Pour(everything, 100),), method=NO_ICE)).served
+    assert (served.volume_ml, served.abv, served.sugar, served.acid) == (100, 10, 10, 1.5)
+    assert served.sugar_acid_ratio == pytest.approx(10 / 1.5)
+    assert served.alcohol_g == pytest.approx(7.8924)
+    assert served.energy_kcal == pytest.approx(7 * 7.8924 + 4 * 10 + 3 * 1.5 + 4 * 2 + 9 * 3)
+    assert served.titratable_acid == pytest.approx(1 + 0.5 * 64.04 / 60.05)
+    assert served.sucrose_equivalents == pytest.approx(6 * 1.2 + 4 * 0.7)
+
+
+def test_an_empty_liquid_has_zeros_and_no_ratio():
+    profile = profile_of(mix([0.0], [[0.0] * 16]))
+    assert (profile.volume_ml, profile.abv, profile.sugar, profile.alcohol_g) == (0, 0, 0, 0)
+    assert math.isnan(profile.sugar_acid_ratio)
+    assert predict(drink(("simple-syrup-1-1", 20), family="open")).served.sugar_acid_ratio == math.inf
+
+
+def test_shares_tell_where_sweetness_acidity_and_strength_come_from():
+    shares = pour_shares(drink(("orange-liqueur-sweet", 30), ("simple-syrup-1-1", 10), ("lemon-juice", 20)))
+    liqueur, syrup, lemon = shares
+    grams = [30 * 0.24, 10 * 0.6148, 20 * 0.0259]
+    assert [s.sugar_g for s in shares] == pytest.approx(grams)
+    assert [s.sugar_share for s in shares] == pytest.approx([g / sum(grams) for g in grams])
+    assert (liqueur.alcohol_share, lemon.acid_share, syrup.acid_share) == (1, 1, 0)
+
+
+def test_many_drinks_are_served_at_once_as_one_by_one():
+    contents = np.array([catalogue()[slug].composition.vector for slug in ("vodka", "lime-juice", "soda-water")])
+    volumes = np.array([[60, 30, 90], [45, 22.5, 0], [30, 0, 60.0]])
+    at_once = serve(volumes, contents, [True, True, False], Method()).glass
+    one_by_one = [serve(row, contents, [True, True, False], Method()).glass for row in volumes]
+    assert at_once.volume_ml.tolist() == pytest.approx([float(glass.volume_ml) for glass in one_by_one])
+    assert np.allclose(at_once.contents, [glass.contents for glass in one_by_one])
+
+
+@pytest.mark.parametrize(
+    ("unit", "stage", "amount_ml", "sd_ml"),
+    # Model §6: jigger 3 %, at least 0.5 ml; dash 25 %; by eye 20 %. What stays of a rinse is by eye.
+    [
+        ("ml", "mixed", 60, 1.8),
+        ("oz", "mixed", 7.5, 0.5),
+        ("dash", "mixed", 2.4, 0.6),
+        ("drop", "mixed", 0.5, 0.125),
+        ("splash", "mixed", 30, 6),
+        ("ml", "rinse", 10, 0.3),
+    ],
+)
+def test_doubt_of_a_pour_is_that_of_its_measure(unit, stage, amount_ml, sd_ml):
+    water = Pour(exact("water"), amount_ml, unit=unit, stage=stage)
+    assert half_width(Drink("one", "open", (water,), method=NO_ICE), "volume_ml") == pytest.approx(Z80 * sd_ml, rel=1e-6)
+
+
+def test_what_two_pours_of_a_jigger_share_does_not_cancel():
+    # Two of 50 ml: 2 % of 100 shared, and √(3² − 2²) % of 50 of each one's own.
+    two = Drink("two", "open", (Pour(exact("a"), 50), Pour(exact("b"), 50)), method=NO_ICE)
+    own = math.sqrt(0.03**2 - 0.02**2) * 50
+    assert half_width(two, "volume_ml") == pytest.approx(Z80 * math.sqrt(2**2 + 2 * own**2), rel=1e-6)
+
+
+def test_an_ingredient_poured_twice_is_one_unknown():
+    # One unknown moves both pours, two moves one each: √2 apart. A drop of measuring doubt stays.
+    def sour(first: str, second: str) -> Drink:
+        juice = exact("a", acids={"citric": 5}, spread={"acids": 0.2})
+        pours = (Pour(replace(juice, slug=first), 5000), Pour(replace(juice, slug=second), 5000))
+        return Drink("two", "open", pours, method=NO_ICE)
+
+    assert half_width(sour("a", "a"), "acid") == pytest.approx(Z80 * 1.0, rel=1e-6)
+    assert half_width(sour("a", "b"), "acid") == pytest.approx(Z80 * 1.0 / math.sqrt(2), rel=1e-6)
+
+
+def test_doubt_of_the_ice_moves_the_levels_and_measuring_shrinks_it():
+    spirit = exact("spirit", abv=20)
+    shaken = Drink("one", "open", (Pour(spirit, 100),))
+    still = replace(shaken, method=NO_ICE)
+    # A single pour: its measure changes no level, so all doubt of the strength is the ice's. Slope by hand: 20·r/(1+r)²·8 %.
+    ratio = predict(shaken).dilution.ratio
+    assert half_width(shaken, "abv") == pytest.approx(Z80 * 0.08 * 20 * ratio / (1 + ratio) ** 2, rel=0.005)
+    assert half_width(still, "abv") == pytest.approx(0, abs=1e-9)
+    catalogue_lime = drink(("vodka", 60), ("lime-juice", 22.5))
+    measured = replace(
+        catalogue_lime.pours[1],
+        ingredient=replace(catalogue()["lime-juice"], composition=replace(catalogue()["lime-juice"].composition, spread={"acids": 0.02})),
+    )
+    assert half_width(replace(catalogue_lime, pours=(catalogue_lime.pours[0], measured)), "acid") < half_width(catalogue_lime, "acid") / 2
