@@ -183,9 +183,7 @@ def estimated_density(composition: Composition) -> float:
     dissolved = composition.sugar + composition.acid + composition.protein
     other_ml = composition.fat / FAT_G_PER_ML + composition.salt * SALT_ML_PER_G
     water_phase_ml = 100 - composition.abv - other_ml
-    if water_phase_ml <= 0:
-        return ETHANOL_G_PER_ML
-    room_ml = dissolved * dissolved_ml_per_g(100 * dissolved / water_phase_ml)
+    room_ml = dissolved * dissolved_ml_per_g(100 * dissolved / water_phase_ml) if water_phase_ml > 0 else 0.0
     water_g = max(0.0, water_phase_ml - room_ml) * WATER_G_PER_ML
     return (composition.abv * ETHANOL_G_PER_ML + dissolved + composition.salt + composition.fat + water_g) / 100
 

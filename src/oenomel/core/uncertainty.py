@@ -14,7 +14,7 @@ from oenomel.core.mixing import serve
 
 __all__ = ["Z80", "Interval", "intervals80"]
 
-Z80: Final = 1.2815515594457
+Z80: Final = 1.2815515655446004
 """Half-width of a central 80 % interval in standard deviations of a normal distribution."""
 
 JIGGER_SHARED_SD: Final = 0.02

@@ -44,7 +44,11 @@ export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onR
 
   /** Enter may come before the answer to the last letter: it means the first of what these words find. */
   const takeFirst = async () => {
-    const found = sorted(await queryClient.query({ ...larderQuery(words.trim()), staleTime: 'static' }), slot, pour?.ingredient);
+    const found = sorted(
+      await queryClient.query({ ...larderQuery(words.trim()), staleTime: 'static' }),
+      slot,
+      pour?.ingredient,
+    );
     const first = found.fitting[0] ?? found.others[0];
     if (first) onTake(first);
   };
