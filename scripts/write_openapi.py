@@ -11,7 +11,7 @@ from oenomel.api.app import create_api
 def main(target: Path) -> None:
     """Writes the document."""
     with tempfile.TemporaryDirectory() as folder:
-        document = create_api(Path(folder) / "none.db").openapi()
+        document = create_api(Path(folder) / "none.db", demo=True).openapi()
     target.parent.mkdir(parents=True, exist_ok=True)
     target.write_text(json.dumps(document, indent=1) + "\n", encoding="utf-8")
 

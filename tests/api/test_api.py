@@ -178,6 +178,17 @@ def test_deep_links_get_the_page_and_missing_assets_do_not(client):
     assert client.get("/../../pyproject.toml").text.startswith("<!doctype html>")
 
 
+def test_only_the_demo_can_be_put_back(client, tmp_path):
+    assert client.post("/api/demo/reset").status_code == HTTPStatus.NOT_FOUND
+    scenario.prepare(tmp_path / "demo.db")
+    demo = TestClient(create_app(tmp_path / "demo.db", demo=True), base_url="http://127.0.0.1")
+    before = demo.get("/api/drinks").json()
+    demo.patch("/api/drinks/1", json={"name": "Scribbled over"})
+    demo.post("/api/drinks", json={"name": "One more", "spec": SPEC, "trial_name": "First"})
+    assert demo.post("/api/demo/reset").json() == before
+    assert demo.get("/api/drinks").json() == before
+
+
 def test_schema_of_the_spec_is_served(client):
     assert client.get("/api/spec-schema").json()["title"] == "SpecFile"
 

@@ -168,3 +168,17 @@ def test_search_that_finds_nothing_says_what_to_try(page, server):
     page.get_by_role("combobox", name="Search the larder").fill("")
     expect(page.get_by_role("group", name="For the base slot")).to_contain_text("White rum")
     expect(page.get_by_role("group", name="Elsewhere in the larder")).to_contain_text("Soda water")
+
+
+def test_the_demo_is_marked_and_is_put_back_when_asked_twice(page, server):
+    page.goto(f"{server.url}/bench/1")
+    page.get_by_role("button", name="More London dry gin").click()
+    saved(page)
+    page.get_by_role("link", name="Book", exact=True).click()
+    notice = page.get_by_role("complementary", name="Demo")
+    expect(notice).to_contain_text("invented")
+    sour = page.get_by_role("link", name=re.compile("Hedge Gate Sour"))
+    expect(sour).to_contain_text("on the bench")
+    notice.get_by_role("button", name="Put it back as it was").click()
+    notice.get_by_role("button", name="Put it back").click()
+    expect(sour).not_to_contain_text("on the bench")

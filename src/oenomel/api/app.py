@@ -12,6 +12,7 @@ from starlette.types import ASGIApp
 
 from oenomel import __version__
 from oenomel.api.errors import add_error_handlers
+from oenomel.api.routers import demo as demo_router
 from oenomel.api.routers import drinks, families, forecast, ingredients
 from oenomel.api.serving import FrontEnd, Guard
 from oenomel.store import database
@@ -66,7 +67,9 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         """Whether the server is up."""
         return Health(status="ok", version=__version__, demo=demo)
 
-    for router in (health, forecast.router, ingredients.router, families.router, drinks.router):
+    # Nobody's own book can be emptied: the way to put the demo back is there only while the demo is served.
+    only_in_the_demo = (demo_router.router,) if demo else ()
+    for router in (health, forecast.router, ingredients.router, families.router, drinks.router, *only_in_the_demo):
         api.include_router(router, prefix="/api")
     return api
 

@@ -16,23 +16,28 @@ from oenomel.interchange.spec_drink import drink_from_spec
 from oenomel.interchange.spec_file import parse_spec
 from oenomel.store import database, drinks, ingredients
 
-__all__ = ["prepare"]
+__all__ = ["prepare", "restore"]
 
 
 def prepare(data: Path, reset: bool = False) -> None:
-    """Makes the demo's data file where there is none yet, or anew.
+    """Makes the demo's data file where there is none yet, or puts it back to how it was at first.
 
     Raises
     ------
     StoreError
     """
-    if reset:
-        for suffix in ("", "-wal", "-shm"):
-            data.with_name(data.name + suffix).unlink(missing_ok=True)
     database.prepare(data)
     with closing(database.connect(data)) as conn, database.transaction(conn):
-        if not drinks.list_drinks(conn):
+        if reset:
+            restore(conn)
+        elif not drinks.list_drinks(conn):
             _fill(conn)
+
+
+def restore(conn: sqlite3.Connection) -> None:
+    """Puts the demo back to how it was at first; what was made in it is gone."""
+    drinks.remove_all(conn)
+    _fill(conn)
 
 
 def _fill(conn: sqlite3.Connection) -> None:

@@ -20,6 +20,7 @@ __all__ = [
     "keep_trial",
     "list_drinks",
     "put_draft",
+    "remove_all",
     "rename",
     "trials",
 ]  # fmt: skip
@@ -28,6 +29,9 @@ SELECT_DRINKS = "SELECT id, name, family, origin, created_at FROM drink ORDER BY
 SELECT_DRINK = "SELECT id, name, family, origin, created_at FROM drink WHERE id = :id"
 INSERT_DRINK = "INSERT INTO drink (name, family, origin, created_at) VALUES (:name, :family, :origin, :created_at)"
 UPDATE_NAME = "UPDATE drink SET name = :name WHERE id = :id"
+DELETE_DRAFTS = "DELETE FROM draft"
+DELETE_TRIALS = "DELETE FROM trial"
+DELETE_DRINKS = "DELETE FROM drink"
 SELECT_TRIALS = """
 SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at
 FROM trial WHERE drink_id = :drink_id ORDER BY number
@@ -113,6 +117,12 @@ def rename(conn: sqlite3.Connection, drink_id: int, name: str) -> None:
     """Gives a drink another name; raises RecordNotFound."""
     if conn.execute(UPDATE_NAME, {"id": drink_id, "name": name}).rowcount == 0:
         raise RecordNotFound("drink", drink_id)
+
+
+def remove_all(conn: sqlite3.Connection) -> None:
+    """Empties the book: every drink with its trials and its draft."""
+    for statement in (DELETE_DRAFTS, DELETE_TRIALS, DELETE_DRINKS):
+        conn.execute(statement)
 
 
 def trials(conn: sqlite3.Connection, drink_id: int) -> list[TrialRecord]:

@@ -5,6 +5,7 @@ import type { DrinkSummary, Family } from '../../api/client';
 import { TopBar } from '../../ui/TopBar';
 import { Waiting } from '../../ui/Waiting';
 import { larderQuery } from '../bench/useLarder';
+import { DemoNotice } from './DemoNotice';
 import { StartDrink } from './StartDrink';
 import { drinksQuery, familiesQuery } from './useBook';
 
@@ -20,6 +21,7 @@ export function BookPage() {
       <TopBar />
       <main className="grid grow items-start gap-4 lg:grid-cols-[1fr_420px]">
         <section aria-labelledby="book-heading" className="order-1">
+          <DemoNotice />
           <h1 id="book-heading" className="mb-3 font-display text-3xl font-semibold">
             The book
           </h1>

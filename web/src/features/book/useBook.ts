@@ -19,6 +19,22 @@ export const familiesQuery = () =>
     staleTime: Infinity,
   });
 
+export const healthQuery = () =>
+  queryOptions({
+    queryKey: ['health'],
+    queryFn: async ({ signal }) => unwrap(await client.GET('/api/health', { signal })),
+    staleTime: Infinity,
+  });
+
+/** Puts the demo back to how it was at first. */
+export function useResetDemo() {
+  const queryClient = useQueryClient();
+  return useMutation({
+    mutationFn: async () => unwrap(await client.POST('/api/demo/reset')),
+    onSuccess: () => queryClient.resetQueries(),
+  });
+}
+
 /** Starts a drink from a school of proportion; its first trial is the school as it stands. */
 export function useStartDrink() {
   const queryClient = useQueryClient();

@@ -1,0 +1,44 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { healthQuery, useResetDemo } from './useBook';
+
+/** Says that what is shown is the demo, and puts it back when asked twice. */
+export function DemoNotice() {
+  const { data: health } = useQuery(healthQuery());
+  const reset = useResetDemo();
+  const [asking, setAsking] = useState(false);
+  if (!health?.demo) return null;
+  return (
+    <aside
+      aria-label="Demo"
+      className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-2xl bg-secondary px-4 py-3"
+    >
+      <p className="min-w-60 flex-1">
+        <strong className="font-semibold">Demo.</strong> The Orangery at Quillmere, its drinks and what it makes itself
+        are invented. Try anything: this book is not yours.
+      </p>
+      {asking ? (
+        <span className="flex flex-wrap items-center gap-2">
+          What was made here goes.
+          <button
+            type="button"
+            className="btn btn-primary min-h-11"
+            disabled={reset.isPending}
+            onClick={() => reset.mutate(undefined, { onSuccess: () => setAsking(false) })}
+          >
+            Put it back
+          </button>
+          <button type="button" className="btn min-h-11" onClick={() => setAsking(false)}>
+            Leave it
+          </button>
+        </span>
+      ) : (
+        <button type="button" className="btn btn-ghost min-h-11 border-base-300" onClick={() => setAsking(true)}>
+          Put it back as it was
+        </button>
+      )}
+      {reset.error && <p role="alert">{reset.error.message}</p>}
+    </aside>
+  );
+}
