@@ -50,6 +50,18 @@ def test_the_whole_riff_goes_by_keyboard_alone(page, server):
     expect(strength).to_contain_text("As the parent")
 
 
+def test_the_keys_are_listed_under_the_question_mark(page, server):
+    page.goto(f"{server.url}/bench/1")
+    expect(page.get_by_test_id("sugar-now")).to_be_visible()
+    page.keyboard.press("?")
+    keys = page.get_by_role("dialog", name="Keys")
+    expect(keys).to_contain_text("keep as trial")
+    page.keyboard.press("k")
+    expect(page.get_by_role("heading", name="Keep as trial")).to_have_count(0)
+    page.keyboard.press("Escape")
+    expect(keys).not_to_be_visible()
+
+
 def test_bitters_join_by_the_dash_and_an_edge_seasons_no_liquid(page, server):
     page.goto(f"{server.url}/bench/1")
     before = page.get_by_test_id("sugar-now").inner_text()

@@ -26,7 +26,7 @@ export function TopBar({ children, actions }: Props) {
       >
         <BookOpen size={20} aria-hidden /> Book
       </Link>
-      <div className="ml-auto flex items-center gap-2 lg:order-3 lg:ml-0">
+      <div className={`ml-auto flex items-center gap-2 lg:order-3 ${actions ? 'lg:ml-0' : ''}`}>
         <ViewSwitches />
       </div>
       {(children ?? actions) && <div className="basis-full lg:hidden" />}

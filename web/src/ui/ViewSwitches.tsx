@@ -1,6 +1,7 @@
 import { Moon, Sun } from 'lucide-react';
 
 import { changeSettings, useSettings } from '../lib/settings';
+import { Shortcuts } from './Shortcuts';
 
 /** ml or oz, light or dim: everywhere at once. */
 export function ViewSwitches() {
@@ -30,6 +31,7 @@ export function ViewSwitches() {
       >
         {late ? <Sun size={20} /> : <Moon size={20} />}
       </button>
+      <Shortcuts />
     </>
   );
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 
 import type { DrinkDetail, Family, Ingredient, PourEntry, Slot, Spec } from '../../api/client';
 import { TopBar } from '../../ui/TopBar';
+import { useHotkeys } from '../../ui/useHotkeys';
 import { BalanceField } from './BalanceField';
 import { withoutPour, withPour } from './draftHistory';
 import { DrinkTitle } from './DrinkTitle';
@@ -17,7 +18,6 @@ import { Surface } from './Surface';
 import { TrialList } from './TrialList';
 import { useDraft } from './useDraft';
 import { predictionQuery, useComparison } from './useForecast';
-import { useHotkeys } from './useHotkeys';
 
 interface Props {
   drink: DrinkDetail;

@@ -55,10 +55,10 @@ export function useAutosave(drinkId: number, firstRevision: number) {
       }
       running.current = null;
     };
-    if (!running.current) {
-      running.current = saveAll();
-      whilePending(running.current);
-    }
+    if (running.current) return running.current;
+    if (!waiting.current) return Promise.resolve();
+    running.current = saveAll();
+    whilePending(running.current);
     return running.current;
   }, [saveOne]);
 

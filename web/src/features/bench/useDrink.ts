@@ -1,6 +1,6 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 
-import { client, unwrap, type Spec } from '../../api/client';
+import { client, unwrap, type DrinkDetail, type Spec } from '../../api/client';
 import { savesSettled } from '../../api/pendingSaves';
 
 export const drinkQuery = (id: number) =>
@@ -13,6 +13,15 @@ export const drinkQuery = (id: number) =>
     // A draft is edited here, so only a visit reads it anew.
     staleTime: 0,
   });
+
+/**
+ * What the server answered is what every view shows. It is told at once and not after the book was read again: until the
+ * bench knows its new revision, a change made there could not be saved.
+ */
+function tell(queryClient: QueryClient, drink: DrinkDetail) {
+  queryClient.setQueryData(['drink', drink.id], drink);
+  void queryClient.invalidateQueries({ queryKey: ['drinks'] });
+}
 
 interface NewTrial {
   name: string;
@@ -28,10 +37,7 @@ export function useKeepTrial(id: number) {
   return useMutation({
     mutationFn: async (body: NewTrial) =>
       unwrap(await client.POST('/api/drinks/{drink_id}/trials', { params: { path: { drink_id: id } }, body })),
-    onSuccess: async (drink) => {
-      queryClient.setQueryData(['drink', id], drink);
-      await queryClient.invalidateQueries({ queryKey: ['drinks'] });
-    },
+    onSuccess: (drink) => tell(queryClient, drink),
   });
 }
 
@@ -41,9 +47,6 @@ export function useRename(id: number) {
   return useMutation({
     mutationFn: async (name: string) =>
       unwrap(await client.PATCH('/api/drinks/{drink_id}', { params: { path: { drink_id: id } }, body: { name } })),
-    onSuccess: async (drink) => {
-      queryClient.setQueryData(['drink', id], drink);
-      await queryClient.invalidateQueries({ queryKey: ['drinks'] });
-    },
+    onSuccess: (drink) => tell(queryClient, drink),
   });
 }

@@ -16,7 +16,7 @@ export function DemoNotice() {
     >
       <p className="min-w-60 flex-1">
         <strong className="font-semibold">Demo.</strong> The Orangery at Quillmere, its drinks and what it makes itself
-        are invented. Try anything: this book is not yours.
+        are invented. Try anything; nothing of yours is in this book.
       </p>
       {asking ? (
         <span className="flex flex-wrap items-center gap-2">
