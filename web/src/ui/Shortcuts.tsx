@@ -1,6 +1,7 @@
 import { Keyboard } from 'lucide-react';
 import { useRef } from 'react';
 
+import { IconButton } from './IconButton';
 import { useHotkeys } from './useHotkeys';
 
 const KEYS: [string, string][] = [
@@ -22,15 +23,7 @@ export function Shortcuts() {
   useHotkeys({ '?': { run: open } });
   return (
     <>
-      <button
-        type="button"
-        className="btn btn-square btn-ghost hidden min-h-11 border-base-300 lg:flex"
-        aria-label="Keys"
-        title="Keys (?)"
-        onClick={open}
-      >
-        <Keyboard size={20} aria-hidden />
-      </button>
+      <IconButton icon={Keyboard} label="Keys" hotkey="?" className="hidden lg:flex" onClick={open} />
       <dialog ref={dialog} className="modal" aria-labelledby="keys-heading">
         <div className="modal-box">
           <h2 id="keys-heading" className="font-display text-2xl font-semibold">

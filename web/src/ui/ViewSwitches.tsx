@@ -1,6 +1,7 @@
 import { Moon, Sun } from 'lucide-react';
 
 import { changeSettings, useSettings } from '../lib/settings';
+import { IconButton } from './IconButton';
 import { Shortcuts } from './Shortcuts';
 
 /** ml or oz, light or dim: everywhere at once. */
@@ -22,15 +23,11 @@ export function ViewSwitches() {
           </button>
         ))}
       </div>
-      <button
-        type="button"
-        className="btn btn-square btn-ghost min-h-11 border-base-300"
-        aria-label={late ? 'Light theme' : 'Dim theme'}
-        title={late ? 'Light theme' : 'Dim theme'}
+      <IconButton
+        icon={late ? Sun : Moon}
+        label={late ? 'Light theme' : 'Dim theme'}
         onClick={() => changeSettings({ theme: late ? 'lamplight' : 'late' })}
-      >
-        {late ? <Sun size={20} /> : <Moon size={20} />}
-      </button>
+      />
       <Shortcuts />
     </>
   );

@@ -3,6 +3,7 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 
 import type { DrinkDetail, Family, Ingredient, PourEntry, Slot, Spec } from '../../api/client';
+import { IconButton } from '../../ui/IconButton';
 import { TopBar } from '../../ui/TopBar';
 import { useHotkeys } from '../../ui/useHotkeys';
 import { BalanceField } from './BalanceField';
@@ -61,26 +62,8 @@ export function Bench({ drink, family, larder }: Props) {
         <TopBar
           actions={
             <>
-              <button
-                type="button"
-                className="btn btn-square btn-ghost min-h-11 border-base-300"
-                aria-label="Undo"
-                title="Undo (Ctrl Z)"
-                disabled={!canUndo}
-                onClick={undo}
-              >
-                <Undo2 size={20} />
-              </button>
-              <button
-                type="button"
-                className="btn btn-square btn-ghost min-h-11 border-base-300"
-                aria-label="Redo"
-                title="Redo (Ctrl Y)"
-                disabled={!canRedo}
-                onClick={redo}
-              >
-                <Redo2 size={20} />
-              </button>
+              <IconButton icon={Undo2} label="Undo" hotkey="Ctrl Z" disabled={!canUndo} onClick={undo} />
+              <IconButton icon={Redo2} label="Redo" hotkey="Ctrl Y" disabled={!canRedo} onClick={redo} />
               <button
                 type="button"
                 className="btn btn-primary min-h-11 text-base"

@@ -5,6 +5,7 @@ import { useEffect, useId, useRef, useState } from 'react';
 import type { Family, Ingredient, Slot, Spec } from '../../api/client';
 import { capital, level, type AxisName } from '../../lib/format';
 import { AxisMark } from '../../ui/AxisMark';
+import { IconButton } from '../../ui/IconButton';
 import { larderQuery } from './useLarder';
 
 interface Props {
@@ -56,15 +57,7 @@ export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onR
   return (
     <div className="flex min-h-0 grow flex-col">
       <div className="flex items-center gap-2 p-3 pb-2">
-        <button
-          type="button"
-          className="btn btn-square btn-ghost min-h-11"
-          aria-label="Back to the pours"
-          title="Back (Esc)"
-          onClick={onBack}
-        >
-          <ArrowLeft size={20} />
-        </button>
+        <IconButton icon={ArrowLeft} label="Back to the pours" hotkey="Esc" onClick={onBack} />
         <h2 className="grow font-display text-lg leading-tight font-semibold">
           {pour ? `Another ${slotWord(slot)}` : 'Add a pour'}
         </h2>

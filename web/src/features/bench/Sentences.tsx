@@ -33,7 +33,7 @@ export const Sentences = memo(function Sentences({ comparison, parentName, tried
         ))}
       </div>
       {tried && (
-        <p className="border-t border-base-300 px-4 py-2 text-base">
+        <p className="hidden border-t border-base-300 px-4 py-2 text-base sm:block">
           <strong className="font-semibold">{tried.name}</strong>, measure for measure: the ring on the field shows
           where it would land.
         </p>

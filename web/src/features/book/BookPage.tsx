@@ -41,7 +41,11 @@ export function BookPage() {
             ))
           )}
         </section>
-        <StartDrink families={families.data} nameOf={(slug) => names.get(slug) ?? slug} />
+        <StartDrink
+          families={families.data}
+          first={drinks.data.length === 0}
+          nameOf={(slug) => names.get(slug) ?? slug}
+        />
       </main>
     </div>
   );

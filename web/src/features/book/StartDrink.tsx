@@ -8,12 +8,14 @@ import { useStartDrink } from './useBook';
 
 interface Props {
   families: Family[];
+  /** Whether the book is still empty. */
+  first: boolean;
   /** The name of an ingredient by its slug. */
   nameOf: (slug: string) => string;
 }
 
 /** A family, a school of proportion, a name: the shortest way to something on the bench. */
-export function StartDrink({ families, nameOf }: Props) {
+export function StartDrink({ families, first, nameOf }: Props) {
   const [familySlug, setFamily] = useState(families[0]?.slug);
   const family = families.find(({ slug }) => slug === familySlug);
   const [schoolSlug, setSchool] = useState<string>();
@@ -37,7 +39,7 @@ export function StartDrink({ families, nameOf }: Props) {
       }}
     >
       <h2 id="start-heading" className="font-display text-2xl font-semibold">
-        Start another
+        {first ? 'Start a drink' : 'Start another'}
       </h2>
       <div role="group" aria-label="Family" className="join w-full">
         {families.map((each) => (
