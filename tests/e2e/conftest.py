@@ -4,6 +4,10 @@ from pathlib import Path
 
 import pytest
 from app_server import CHROMIUM, AppServer
+from playwright.sync_api import expect
+
+# Patient, for a busy machine: what is true comes at once, what is false is told later.
+expect.set_options(timeout=15_000)
 
 
 @pytest.fixture(scope="session")

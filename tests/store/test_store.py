@@ -3,6 +3,7 @@
 import sqlite3
 import subprocess
 import sys
+import time
 from contextlib import closing
 from dataclasses import replace
 
@@ -136,6 +137,7 @@ def test_demo_is_filled_once_and_reset_on_demand(tmp_path):
 
 KEEPER = """
 import sys
+import time
 from pathlib import Path
 from oenomel.store import database, drinks
 conn = database.connect(Path(sys.argv[1]))
@@ -172,8 +174,9 @@ def test_a_kill_in_the_middle_of_keeping_leaves_trial_and_draft_together(tmp_pat
 def wait_for_trials(path, more):
     with closing(database.connect(path)) as conn:
         goal = len(drinks.trials(conn, 1)) + more
+        deadline = time.monotonic() + 20
         while len(drinks.trials(conn, 1)) < goal:
-            pass
+            assert time.monotonic() < deadline, "the other process keeps nothing"
 
 
 def test_a_migration_that_fails_leaves_nothing_behind(tmp_path, monkeypatch):
