@@ -13,7 +13,7 @@ from typing import Final
 from oenomel.core.dilution import dilution_model, is_extrapolated
 from oenomel.core.drink import Drink
 from oenomel.core.families import families
-from oenomel.core.profile import Profile, pour_shares
+from oenomel.core.profile import PourShare, Profile
 
 __all__ = ["Finding", "findings"]
 
@@ -40,11 +40,12 @@ class _Case:
     drink: Drink
     tin: Profile
     served: Profile
+    shares: tuple[PourShare, ...]
 
 
-def findings(drink: Drink, tin: Profile, served: Profile) -> tuple[Finding, ...]:
+def findings(drink: Drink, tin: Profile, served: Profile, shares: tuple[PourShare, ...]) -> tuple[Finding, ...]:
     """All findings of a drink, errors first, then warnings, then what is good to know."""
-    case = _Case(drink, tin, served)
+    case = _Case(drink, tin, served, shares)
     found = [finding for check in _CHECKS for finding in check(case)]
     order = {"error": 0, "warning": 1, "info": 2}
     return tuple(sorted(found, key=lambda finding: order[finding.severity]))
@@ -83,7 +84,7 @@ def _fizz_lengthener(case: _Case) -> Iterator[Finding]:
 def _daisy_liqueur(case: _Case) -> Iterator[Finding]:
     if case.drink.family != "daisy" or case.served.sugar == 0:
         return
-    shares = zip(case.drink.pours, pour_shares(case.drink), strict=True)
+    shares = zip(case.drink.pours, case.shares, strict=True)
     share = sum(s.sugar_share for pour, s in shares if pour.slot == "liqueur" or pour.ingredient.kind == "liqueur")
     if share < LEAST_LIQUEUR_SHARE:
         yield Finding(

@@ -88,13 +88,14 @@ def predict(drink: Drink) -> Prediction:
     if glass.volume_ml == 0:
         raise NothingToDrink
     ratio = float(served.water_ratio)
+    shares = pour_shares(drink)
     return Prediction(
         undiluted=tin,
         dilution=Dilution(ratio, ratio * tin.volume_ml, dilution_model(drink.method)),
         served=glass,
-        interval80=intervals80(drink),
-        pours=pour_shares(drink),
-        findings=findings(drink, tin, glass),
+        interval80=intervals80(drink, tin, glass),
+        pours=shares,
+        findings=findings(drink, tin, glass, shares),
         place=_place(drink.family, glass),
     )
 

@@ -11,6 +11,7 @@ from numpy.typing import NDArray
 from oenomel.core.dilution import dilution_relative_sd
 from oenomel.core.drink import Drink, Pour
 from oenomel.core.mixing import serve
+from oenomel.core.profile import Profile
 
 __all__ = ["Z80", "Interval", "intervals80"]
 
@@ -34,42 +35,34 @@ class Interval:
     high: float
 
 
-def intervals80(drink: Drink) -> dict[str, Interval]:
-    """80 % intervals of volume, strength, sweetness and acidity as served.
+def intervals80(drink: Drink, tin: Profile, served: Profile) -> dict[str, Interval]:
+    """80 % intervals of volume, strength, sweetness and acidity of a drink that is foreseen as ``tin`` and as ``served``.
 
     Each input is moved by one standard deviation up and down, all in one batch of drinks; the effects are independent and
     add in squares. Inputs: the measure (shared by all pours of a jigger, and each pour's own), strength, sugar and acid of
     each ingredient (an ingredient poured twice is one unknown), and the water from the ice.
     """
-    volumes, composition, meets_ice, melt_sd = _inputs(drink)
+    volumes = np.array([pour.liquid_ml for pour in drink.pours])
+    composition = np.array([pour.ingredient.composition.axes for pour in drink.pours])
+    meets_ice = np.array([pour.meets_ice for pour in drink.pours])
     volume_moves, composition_moves = _moves(drink, volumes, composition)
-    # One row a moved input, and the last for the ice.
-    count = len(volume_moves) + 1
+    # The last input is the ice: it moves no pour.
     up_down = np.array([1.0, -1.0])[:, None, None]
-    moved_volumes = volumes + up_down * np.vstack([volume_moves, np.zeros((1, len(volumes)))])
-    moved_composition = composition + up_down[..., None] * np.concatenate([composition_moves, np.zeros((1, *composition.shape))])
-    melt = np.ones((2, count))
-    melt[:, -1] += np.array([melt_sd, -melt_sd])
-    moved = _figures(np.maximum(moved_volumes, 0), np.maximum(moved_composition, 0), meets_ice, drink, melt)
-    sd = np.sqrt((((moved[0] - moved[1]) / 2) ** 2).sum(axis=0))
-    middle = _figures(volumes, composition, meets_ice, drink, np.ones(()))
+    moved_volumes = np.maximum(volumes + up_down * volume_moves, 0)
+    moved_composition = np.maximum(composition + up_down[..., None] * composition_moves, 0)
+    melt = np.ones((2, len(volume_moves)))
+    melt[:, -1] += np.array([1.0, -1.0]) * dilution_relative_sd(tin.abv / 100, drink.method)
+    glass = serve(moved_volumes, moved_composition, meets_ice, drink.method, melt).glass
+    moved = np.concatenate([glass.volume_ml[..., None], glass.concentrations], axis=-1)
+    half_widths = Z80 * np.sqrt((((moved[0] - moved[1]) / 2) ** 2).sum(axis=0))
     return {
-        name: Interval(max(0.0, float(middle[index] - Z80 * sd[index])), float(middle[index] + Z80 * sd[index]))
-        for index, name in enumerate(FIGURES)
+        name: Interval(max(0.0, getattr(served, name) - half_width), getattr(served, name) + half_width)
+        for name, half_width in zip(FIGURES, half_widths.tolist(), strict=True)
     }
 
 
-def _inputs(drink: Drink) -> tuple[NDArray[np.float64], NDArray[np.float64], NDArray[np.bool_], float]:
-    volumes = np.array([pour.liquid_ml for pour in drink.pours])
-    axes = np.array([pour.ingredient.composition.axes for pour in drink.pours])
-    meets_ice = np.array([pour.meets_ice for pour in drink.pours])
-    tin_ml = volumes[meets_ice].sum()
-    strength = float((volumes * axes[:, 0])[meets_ice].sum() / tin_ml / 100) if tin_ml > 0 else 0.0
-    return volumes, axes, meets_ice, dilution_relative_sd(strength, drink.method)
-
-
 def _moves(drink: Drink, volumes: NDArray[np.float64], composition: NDArray[np.float64]) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
-    """One standard deviation of each input: of volumes, shape (inputs, pours); of composition, shape (inputs, pours, 3)."""
+    """One standard deviation of each input, the ice last: of volumes, shape (inputs, pours); of composition, shape (inputs, pours, 3)."""
     shared = np.array([_jigger_shared_sd_ml(pour) for pour in drink.pours])
     own = np.sqrt(np.maximum(0, np.array([_pour_sd_ml(pour) for pour in drink.pours]) ** 2 - shared**2))
     volume_moves = np.vstack([shared, np.diag(own)])
@@ -82,19 +75,12 @@ def _moves(drink: Drink, volumes: NDArray[np.float64], composition: NDArray[np.f
     for column in range(3):
         composition_moves[:, column, :, column] = poured * (composition * spread)[:, column]
 
-    inputs = len(volume_moves) + 3 * len(poured)
+    inputs = len(volume_moves) + 3 * len(poured) + 1
     all_volume_moves = np.zeros((inputs, len(volumes)))
     all_volume_moves[: len(volume_moves)] = volume_moves
     all_composition_moves = np.zeros((inputs, *composition.shape))
-    all_composition_moves[len(volume_moves) :] = composition_moves.reshape(-1, *composition.shape)
+    all_composition_moves[len(volume_moves) : -1] = composition_moves.reshape(-1, *composition.shape)
     return all_volume_moves, all_composition_moves
-
-
-def _figures(
-    volumes: NDArray[np.float64], composition: NDArray[np.float64], meets_ice: NDArray[np.bool_], drink: Drink, melt: NDArray[np.float64]
-) -> NDArray[np.float64]:
-    glass = serve(volumes, composition, meets_ice, drink.method, melt).glass
-    return np.concatenate([glass.volume_ml[..., None], glass.concentrations], axis=-1)
 
 
 def _pour_sd_ml(pour: Pour) -> float:
