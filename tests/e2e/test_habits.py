@@ -194,3 +194,14 @@ def test_the_demo_is_marked_and_is_put_back_when_asked_twice(page, server):
     notice.get_by_role("button", name="Put it back as it was").click()
     notice.get_by_role("button", name="Put it back").click()
     expect(sour).not_to_contain_text("on the bench")
+
+
+def test_a_pour_goes_in_at_another_time_and_only_the_tin_is_diluted(page, server):
+    page.goto(f"{server.url}/bench/5")
+    page.get_by_role("button", name=re.compile("^Lemon-verbena syrup .*Choose another")).click()
+    page.get_by_label("Goes in").select_option(label="On top")
+    page.get_by_role("button", name="Back to the pours").click()
+    expect(page.get_by_role("region", name="On top")).to_contain_text("Lemon-verbena syrup")
+    expect(page.get_by_role("article", name="Sweetness")).to_contain_text("from 6.1")
+    page.keyboard.press("Control+z")
+    expect(page.get_by_role("region", name="In the tin")).to_contain_text("Lemon-verbena syrup")

@@ -94,8 +94,7 @@ function Plane({ comparison, family, ghost, width, height }: PlaneProps) {
     ([, acid = 1]) => y(acid),
   ).curve(curveLinearClosed)(outline);
   // The label of the present stands on the side away from the parent's.
-  const words = moved ? 'now' : 'now, as its parent';
-  const roomToTheRight = width - now.x > (moved ? 70 : 170);
+  const roomToTheRight = width - now.x > 70;
   const side = roomToTheRight && !(now.x < before.x && now.x > 150 && moved) ? 'start' : 'end';
 
   return (
@@ -254,7 +253,7 @@ function Plane({ comparison, family, ghost, width, height }: PlaneProps) {
         textAnchor={side}
         className="fill-base-content text-[17px] font-semibold"
       >
-        {words}
+        now
       </text>
       <text
         x={(MARGIN.left + width) / 2}

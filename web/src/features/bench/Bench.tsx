@@ -91,6 +91,7 @@ export function Bench({ drink, family, larder }: Props) {
               close();
             }}
             onSlot={(slot) => setChoosing({ slot })}
+            onStage={(index, stage) => change((spec) => withPour(spec, index, { stage }), `stage ${index}`)}
             onRemove={(index) => {
               change((spec) => withoutPour(spec, index), `remove ${index}`);
               close();

@@ -6,6 +6,7 @@ import type { Family, Ingredient, Slot, Spec } from '../../api/client';
 import { capital, level, type AxisName } from '../../lib/format';
 import { AxisMark } from '../../ui/AxisMark';
 import { IconButton } from '../../ui/IconButton';
+import { STAGE_WORDS, type Stage } from './stages';
 import { larderQuery } from './useLarder';
 
 interface Props {
@@ -17,6 +18,8 @@ interface Props {
   onTry: (ingredient: Ingredient | null) => void;
   onTake: (ingredient: Ingredient) => void;
   onSlot: (slot: Slot) => void;
+  /** The pour that is there goes in at another time. */
+  onStage: (pour: number, stage: Stage) => void;
   onRemove: (pour: number) => void;
   onBack: () => void;
 }
@@ -24,7 +27,7 @@ interface Props {
 const MORE_SLOTS: Slot[] = ['accent', 'texture', 'lengthener', 'seasoning', 'garnish'];
 
 /** The larder, for one pour: search, look at where each would land, take one. */
-export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onRemove, onBack }: Props) {
+export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onStage, onRemove, onBack }: Props) {
   const [words, setWords] = useState('');
   const [at, setAt] = useState(0);
   const listId = useId();
@@ -71,6 +74,22 @@ export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onR
           </button>
         )}
       </div>
+      {pour && 'pour' in choosing && (
+        <label className="flex items-center gap-2 px-4 pb-2 text-quiet">
+          Goes in
+          <select
+            className="select min-h-11 w-auto text-base text-base-content"
+            value={pour.stage}
+            onChange={(event) => onStage(choosing.pour, event.target.value as Stage)}
+          >
+            {Object.entries(STAGE_WORDS).map(([stage, words]) => (
+              <option key={stage} value={stage}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       {!pour && (
         <div role="group" aria-label="As what" className="flex flex-wrap gap-1 px-3 pb-2">
           {[...new Set<Slot>([...((family?.slots.map((each) => each.slot) ?? []) as Slot[]), ...MORE_SLOTS])].map(

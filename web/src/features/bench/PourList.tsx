@@ -6,6 +6,7 @@ import { useSettings } from '../../lib/settings';
 import { withPour } from './draftHistory';
 import { MethodBar } from './MethodBar';
 import { PourRow } from './PourRow';
+import { STAGE_GROUPS } from './stages';
 
 interface Props {
   spec: Spec;
@@ -20,14 +21,6 @@ interface Props {
   onAdd?: () => void;
 }
 
-const GROUPS: { title: string; stages: PourEntry['stage'][] }[] = [
-  { title: 'In the tin', stages: ['mixed'] },
-  { title: 'In the glass first', stages: ['glass', 'rinse'] },
-  { title: 'On top', stages: ['topped', 'floated'] },
-  { title: 'On the edge', stages: ['rim'] },
-  { title: 'Garnish', stages: ['garnish'] },
-];
-
 /** The pours, grouped by when they go in, and how the tin is worked. */
 export function PourList({ spec, parent, forecast, larder, onChange, onChoose, onAdd }: Props) {
   const { shown } = useSettings();
@@ -37,7 +30,7 @@ export function PourList({ spec, parent, forecast, larder, onChange, onChoose, o
   return (
     <>
       <div className="min-h-0 grow overflow-y-auto px-2 pt-3">
-        {GROUPS.map(({ title, stages }) => {
+        {STAGE_GROUPS.map(({ title, stages }) => {
           const rows = spec.pours.flatMap((pour, index) => (stages.includes(pour.stage) ? [{ pour, index }] : []));
           if (rows.length === 0) return null;
           return (
