@@ -35,10 +35,13 @@ def test_a_riff_from_a_school_to_a_kept_trial_survives_a_power_cut(page, server)
     expect(sweetness).to_contain_text("As the parent")
     assert figures(page) == {"sugar": "8.9", "acid": "0.85", "abv": "15.0"}
 
+    expect(page.get_by_text("Nothing is moved yet.")).to_be_visible()
+
     # Type an amount: three quarters become a whole ounce.
     page.get_by_label("Amount of Simple syrup 1:1").fill("1 oz")
     expect(sweetness).to_contain_text("Sweeter")
     expect(sweetness).to_contain_text("from 8.9")
+    expect(page.get_by_text("Nothing is moved yet.")).to_have_count(0)
     expect(page.get_by_role("article", name="Strength")).to_contain_text("As strong, to the tongue")
 
     # Swap the syrup by keyboard; its landing is drawn before it is taken.

@@ -18,6 +18,7 @@ const COLOURS: Record<AxisName, string> = { sugar: 'text-sweet', acid: 'text-sha
 /** Three plain sentences: the number, how it changed, whether it can be tasted, and how sure that is. */
 export const Sentences = memo(function Sentences({ comparison, parentName, tried }: Props) {
   if (!comparison) return <p className="p-4 text-quiet">Working out the balance…</p>;
+  const nothingMoved = comparison.unseen.length === 0 && comparison.axes.every(({ direction }) => direction === 'same');
   return (
     <>
       <div className="grid grid-cols-3 divide-x divide-base-300" aria-live="polite">
@@ -32,6 +33,12 @@ export const Sentences = memo(function Sentences({ comparison, parentName, tried
           />
         ))}
       </div>
+      {parentName && !tried && nothingMoved && (
+        <p className="hidden border-t border-base-300 px-4 py-3 text-lg text-quiet sm:block">
+          Nothing is moved yet. Change an amount, or choose a pour to put something else in its place: what that does,
+          beside {parentName}, is told here.
+        </p>
+      )}
       {tried && (
         <p className="hidden border-t border-base-300 px-4 py-2 text-base sm:block">
           <strong className="font-semibold">{tried.name}</strong>, measure for measure: the ring on the field shows
