@@ -9,7 +9,7 @@ from functools import cache
 from importlib import resources
 from typing import Any, Final
 
-from oenomel.core.composition import ACIDS, PROPERTIES, SOLIDS_ML_PER_G, SUGARS, Composition
+from oenomel.core.composition import ACIDS, PROPERTIES, SOLID_KINDS, SOLIDS_ML_PER_G, SUGARS, Composition
 from oenomel.core.ingredient import KINDS, SLOTS, Ingredient, SourcedValue
 from oenomel.errors import DomainError, SpecError, UnknownIngredient
 
@@ -57,7 +57,7 @@ def _ingredient(slug: str, table: Mapping[str, Any], origin: str) -> Ingredient:
         _one_of(f"{slug}.slots", slot, SLOTS)
     values = {value.name: value for value in _sourced_values(slug, table)}
     try:
-        composition = composition_from_values(values, solid=table["kind"] == "sugar")
+        composition = composition_from_values(values, table["kind"])
     except DomainError as error:
         raise SpecError(slug, str(error)) from error
     return Ingredient(
@@ -89,8 +89,9 @@ def _sourced_values(slug: str, table: Mapping[str, Any]) -> Iterator[SourcedValu
         yield SourcedValue(name, float(value), float(relative_sd), _sources()[source]["citation"], _sources()[source]["kind"], why)
 
 
-def composition_from_values(values: Mapping[str, SourcedValue], solid: bool) -> Composition:
-    """The composition that sourced values make; raises what `Composition` raises."""
+def composition_from_values(values: Mapping[str, SourcedValue], kind: str) -> Composition:
+    """The composition that sourced values of an ingredient of this kind make; raises what `Composition` raises."""
+    solid = kind in SOLID_KINDS
 
     def of(names: tuple[str, ...]) -> dict[str, float]:
         return {name: values[name].value for name in names if name in values}

@@ -27,8 +27,8 @@ ACIDS: Final = ("citric", "malic", "tartaric", "lactic", "acetic", "phosphoric",
 PROPERTIES: Final = ("abv", *SUGARS, *ACIDS, "salt", "protein", "fat")
 """Column order of a composition as a vector: % v/v, then g per 100 ml. These are the properties that add up when mixed."""
 
-SOLID_KINDS: Final = frozenset({"sugar", "seasoning"})
-"""Kinds that may be dry: their composition is per 100 ml of what they take up once dissolved."""
+SOLID_KINDS: Final = frozenset({"sugar"})
+"""Kinds that are dry: their composition is per 100 ml of what they take up once dissolved."""
 
 ETHANOL_G_PER_ML: Final = 0.78924
 """Density of ethanol at 20 °C. Source: OIML R 22, 789.24 kg/m³ (from memory)."""

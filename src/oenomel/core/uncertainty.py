@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from typing import Final
 
@@ -63,8 +64,7 @@ def intervals80(drink: Drink, tin: Profile, served: Profile) -> dict[str, Interv
 
 def _moves(drink: Drink, volumes: NDArray[np.float64], composition: NDArray[np.float64]) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
     """One standard deviation of each input, the ice last: of volumes, shape (inputs, pours); of composition, shape (inputs, pours, 3)."""
-    shared = np.array([_jigger_shared_sd_ml(pour) for pour in drink.pours])
-    own = np.sqrt(np.maximum(0, np.array([_pour_sd_ml(pour) for pour in drink.pours]) ** 2 - shared**2))
+    shared, own = np.array([_pour_sd_ml(pour) for pour in drink.pours]).T
     volume_moves = np.vstack([shared, np.diag(own)])
 
     # An ingredient that is poured twice is one unknown: which pours, shape (ingredients, pours).
@@ -83,17 +83,14 @@ def _moves(drink: Drink, volumes: NDArray[np.float64], composition: NDArray[np.f
     return all_volume_moves, all_composition_moves
 
 
-def _pour_sd_ml(pour: Pour) -> float:
+def _pour_sd_ml(pour: Pour) -> tuple[float, float]:
+    """Standard deviations of a pour: what all pours of a jigger share, and its own, [ml]."""
     volume = pour.liquid_ml
     if volume == 0:
-        return 0.0
+        return 0.0, 0.0
     if pour.unit in ("dash", "drop"):
-        return DASH_SD * volume
+        return 0.0, DASH_SD * volume
     if pour.unit in BY_EYE_UNITS or pour.stage == "rinse":
-        return BY_EYE_SD * volume
-    return max(JIGGER_SD * volume, JIGGER_LEAST_ML)
-
-
-def _jigger_shared_sd_ml(pour: Pour) -> float:
-    measured_by_hand = pour.unit in ("dash", "drop") or pour.unit in BY_EYE_UNITS or pour.stage == "rinse"
-    return 0.0 if measured_by_hand else JIGGER_SHARED_SD * pour.liquid_ml
+        return 0.0, BY_EYE_SD * volume
+    shared = JIGGER_SHARED_SD * volume
+    return shared, math.sqrt(max(JIGGER_SD * volume, JIGGER_LEAST_ML) ** 2 - shared**2)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from oenomel.core.catalogue import Larder
-from oenomel.core.composition import SOLIDS_ML_PER_G, Composition
+from oenomel.core.composition import SOLID_KINDS, SOLIDS_ML_PER_G, Composition
 from oenomel.core.drink import Drink, Method, Pour, Serve
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.units import parse_amount, to_ml
@@ -83,7 +83,7 @@ def _inline(entry: InlineIngredient) -> Ingredient:
         slug=f"inline:{entry.name}",
         name=entry.name,
         kind=entry.kind,
-        composition=_composition(entry.composition, solid=entry.kind == "sugar"),
+        composition=_composition(entry.composition, solid=entry.kind in SOLID_KINDS),
         piece_ml=entry.piece_ml,
         piece_g=entry.piece_g,
         origin="inline",

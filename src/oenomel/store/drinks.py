@@ -18,6 +18,7 @@ __all__ = [
     "get_draft",
     "get_trial",
     "keep_trial",
+    "latest_trials",
     "list_drinks",
     "put_draft",
     "remove_all",
@@ -35,6 +36,10 @@ DELETE_DRINKS = "DELETE FROM drink"
 SELECT_TRIALS = """
 SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at
 FROM trial WHERE drink_id = :drink_id ORDER BY number
+"""
+SELECT_LATEST_TRIALS = """
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at
+FROM trial WHERE number = (SELECT max(number) FROM trial AS other WHERE other.drink_id = trial.drink_id)
 """
 SELECT_TRIAL = """
 SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at
@@ -128,6 +133,11 @@ def remove_all(conn: sqlite3.Connection) -> None:
 def trials(conn: sqlite3.Connection, drink_id: int) -> list[TrialRecord]:
     """The trials of a drink, in the order in which they were kept."""
     return [TrialRecord(**row) for row in conn.execute(SELECT_TRIALS, {"drink_id": drink_id})]
+
+
+def latest_trials(conn: sqlite3.Connection) -> dict[int, TrialRecord]:
+    """The newest trial of each drink, by drink; its number tells how many there are."""
+    return {row["drink_id"]: TrialRecord(**row) for row in conn.execute(SELECT_LATEST_TRIALS)}
 
 
 def get_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> TrialRecord:

@@ -111,7 +111,7 @@ def _from_row(row: sqlite3.Row, values: Mapping[str, SourcedValue]) -> Ingredien
         slug=row["slug"],
         name=row["name"],
         kind=row["kind"],
-        composition=composition_from_values(values, solid=row["kind"] == "sugar"),
+        composition=composition_from_values(values, row["kind"]),
         slots=tuple(json.loads(row["slots"])),
         impression=row["impression"],
         allergens=tuple(json.loads(row["allergens"])),

@@ -112,8 +112,8 @@ class DraftEntry(_Model):
 @router.get("/drinks")
 def list_drinks(conn: Connection) -> list[DrinkSummary]:
     """The book, oldest drink first."""
-    drafts = drinks.drafts(conn)
-    return [_summary(conn, record, drafts.get(record.id)) for record in drinks.list_drinks(conn)]
+    drafts, latest = drinks.drafts(conn), drinks.latest_trials(conn)
+    return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.list_drinks(conn)]
 
 
 @router.post("/drinks", status_code=HTTPStatus.CREATED, responses=PROBLEMS["bad"])
@@ -190,16 +190,14 @@ def _trial(record: TrialRecord) -> TrialReport:
     )
 
 
-def _summary(conn: sqlite3.Connection, record: DrinkRecord, draft: DraftRecord | None) -> DrinkSummary:
-    trials = drinks.trials(conn, record.id)
-    latest = trials[-1]
+def _summary(record: DrinkRecord, latest: TrialRecord, draft: DraftRecord | None) -> DrinkSummary:
     pours = _spec(latest.spec).pours
     return DrinkSummary(
         id=record.id,
         name=record.name,
         family=record.family,
         origin=record.origin,
-        trials=len(trials),
+        trials=latest.number,
         latest_trial=latest.name,
         latest_reason=latest.reason,
         has_draft=draft is not None and _spec(draft.spec).pours != pours,
