@@ -22,10 +22,10 @@ from app_server import CHROMIUM, AppServer
 from playwright.sync_api import Page, sync_playwright
 
 from oenomel.core.catalogue import catalogue
-from oenomel.core.drink import Drink, Method, Pour
-from oenomel.core.mixing import serve
-from oenomel.core.prediction import predict
-from oenomel.core.profile import drink_arrays
+from oenomel.core.drink import Drink, Pour
+from oenomel.core.poured import poured
+from oenomel.core.prediction import STANDARD, predict
+from oenomel.core.uncertainty import half_widths80
 from oenomel.store import database, ingredients
 
 CHANGES = 100
@@ -75,7 +75,6 @@ class Row:
 
 
 NOT_BUILT = (
-    "10,000 drinks with intervals at once",
     "one rebalance, the swap board, correctors",
     "20 original drinks",
     "100,000 trials in the book",
@@ -110,7 +109,8 @@ def _core() -> list[Row]:
     )  # fmt: skip
     pours = tuple(Pour(larder[slug], 10 + index, stage="topped" if index > 9 else "mixed") for index, slug in enumerate(slugs))
     drink = Drink("Twelve pours", "fizz", pours)
-    volumes, composition, in_tin = drink_arrays(drink)
+    table = poured(drink)
+    volumes, composition, in_tin = table.volumes[:, 0], table.contents, table.in_tin[:, 0] > 0
 
     def straight_sum() -> object:
         # What anyone would write for volume, strength, sugar and acid of this one drink.
@@ -119,23 +119,23 @@ def _core() -> list[Row]:
         water = (-1.567 * a**2 + 1.742 * a + 0.203) * tin.sum()
         return 100 * (volumes @ composition / 100) / (volumes.sum() + water)
 
-    many = np.random.default_rng(1).uniform(5, 60, (10_000, len(pours)))
+    many = np.random.default_rng(1).uniform(5, 60, (len(pours), 10_000))
     reference = _median_ms(straight_sum)
-    each = reference * len(many)
+    one_by_one = _median_ms(lambda: predict(drink).interval80)
     return [
         Row(
             "core prediction, 12 pours, contributions, intervals",
             0.5,
-            _median_ms(lambda: predict(drink)),
+            one_by_one,
             "a straight NumPy sum",
             reference,
         ),
         Row(
-            "10,000 drinks at once, levels only (intervals: not built)",
+            "10,000 drinks of 12 pours with intervals, at once",
             50,
-            _median_ms(lambda: serve(many, composition, in_tin, Method()), 20),
-            "10,000 straight sums, one by one",
-            each,
+            _median_ms(lambda: half_widths80(drink, many, STANDARD), 20),
+            "the same, one by one",
+            one_by_one * many.shape[1],
         ),
     ]
 

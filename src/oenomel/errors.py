@@ -5,12 +5,14 @@ OenomelError
 │   ├── OutOfRange                     a number outside what is possible
 │   ├── NotAnAmount                    a text that is no amount
 │   ├── UnknownUnit                    a unit outside the list of formats
+│   ├── UnknownFigure                  a figure that a drink doesn't have
 │   ├── UnknownIngredient              a slug that the larder doesn't know
 │   ├── ImpossibleComposition          values that can't hold together
 │   ├── NothingToDrink                 no pour adds any liquid
 │   └── SpecError                      a place in a spec file, with the sentence for it
 ├── RecordNotFound (also LookupError)  HTTP 404
 ├── RecordConflict                     HTTP 409
+│   └── MendGone                       the finding isn't there (any more)
 └── StoreError                         the data file can't be used
 """
 
@@ -19,6 +21,7 @@ from __future__ import annotations
 __all__ = [
     "DomainError",
     "ImpossibleComposition",
+    "MendGone",
     "NotAnAmount",
     "NothingToDrink",
     "OenomelError",
@@ -27,6 +30,7 @@ __all__ = [
     "RecordNotFound",
     "SpecError",
     "StoreError",
+    "UnknownFigure",
     "UnknownIngredient",
     "UnknownUnit",
 ]
@@ -81,6 +85,19 @@ class UnknownUnit(DomainError):
 
     def __str__(self) -> str:
         return f'"{self.text}" is not a unit; use one of {", ".join(self.known)}'
+
+
+class UnknownFigure(DomainError):
+    """A figure that isn't reported, or that this drink doesn't have."""
+
+    code = "unknown-figure"
+
+    def __init__(self, name: str, known: tuple[str, ...]) -> None:
+        super().__init__(name, known)
+        self.name, self.known = name, known
+
+    def __str__(self) -> str:
+        return f'this drink has no figure "{self.name}"; it has {", ".join(self.known)}'
 
 
 class UnknownIngredient(DomainError):
@@ -142,6 +159,19 @@ class RecordConflict(OenomelError):
     """The record was changed by somebody else since it was read."""
 
     code = "conflict"
+
+
+class MendGone(RecordConflict):
+    """The drink has no such finding, or that finding no such mend; it may have changed since."""
+
+    code = "mend-gone"
+
+    def __init__(self, finding: str) -> None:
+        super().__init__(finding)
+        self.finding = finding
+
+    def __str__(self) -> str:
+        return f'the drink has no such mend of "{self.finding}" any more; look at it again'
 
 
 class StoreError(OenomelError):

@@ -131,11 +131,15 @@ def test_unknown_slug_is_named_with_its_neighbour():
     ("text", "words"),
     [
         ("[a", "not TOML"),
-        ('[a]\nname="A"\nkind="juice"\ncolour=1', "a.colour: unknown key"),
+        ('[a]\nname="A"\nkind="juice"\nsmell=1', "a.smell: unknown key"),
         ('[a]\nname="A"\nkind="juce"', "a.kind"),
         ('[a]\nname="A"\nkind="juice"\nabv=[1,2]', "a.abv: wants"),
         ('[a]\nname="A"\nkind="juice"\nabv=[1,0.1,"hearsay","x"]', "hearsay"),
         ('[a]\nname="A"\nkind="juice"\nabv=[200,0.1,"estimate","x"]', "a: abv is 200"),
+        ('[a]\nname="A"\nkind="juice"\naroma={ sunshine = 2 }', 'a.aroma: "sunshine" is not one of'),
+        ('[a]\nname="A"\nkind="juice"\naroma={ lemon = 4 }', "a.aroma.lemon: wants a weight"),
+        ('[a]\nname="A"\nkind="juice"\nbitterness=6', "a.bitterness: is 6, outside 0 to 5"),
+        ('[a]\nname="A"\nkind="juice"\nfoam="soapy"', "a.foam"),
         ('[a]\nname="A"\nkind="juice"\nacids.formic=[1,0.1,"estimate","x"]', "a.formic: unknown key"),
     ],
 )

@@ -7,6 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from oenomel.core.conditions import Conditions
 from oenomel.core.dilution import (
     CONSTANT_RATIOS,
     dilution_model,
@@ -19,6 +20,7 @@ from oenomel.core.dilution import (
 from oenomel.core.drink import TECHNIQUES, Method
 from oenomel.errors import OutOfRange
 
+USUAL = Conditions()
 strengths = st.floats(0, 0.6)
 seconds = st.floats(0, 600)
 
@@ -54,10 +56,10 @@ def test_strength_that_cannot_be_is_refused(a):
 
 @pytest.mark.parametrize(("technique", "seconds_longer"), [("build", 60), ("roll", 60), ("swizzle", 60), ("blend", 60)])
 def test_techniques_without_a_curve_are_constant_estimates(technique, seconds_longer):
-    assert dilution_model(Method(technique)) == "estimate"
+    assert dilution_model(Method(technique), USUAL) == "estimate"
     ratios = {float(water_ratio(a, Method(technique, seconds=s))) for a in (0.05, 0.2, 0.5) for s in (5, seconds_longer, None)}
     assert ratios == {CONSTANT_RATIOS[technique]}
-    assert dilution_relative_sd(0.2, Method(technique)) == 0.40
+    assert float(dilution_relative_sd(0.2, Method(technique), USUAL)) == 0.40
 
 
 @pytest.mark.parametrize(
@@ -75,5 +77,5 @@ def test_techniques_without_a_curve_are_constant_estimates(technique, seconds_lo
     ],
 )
 def test_doubt_of_the_water_and_where_the_curve_is_a_guess(a, method, extrapolated, sd):
-    assert is_extrapolated(a, method) is extrapolated
-    assert dilution_relative_sd(a, method) == sd
+    assert is_extrapolated(a, method, USUAL) is extrapolated
+    assert float(dilution_relative_sd(a, method, USUAL)) == sd

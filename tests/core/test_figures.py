@@ -9,12 +9,15 @@ from drinks import drink
 
 from oenomel.core.catalogue import catalogue
 from oenomel.core.composition import Composition
+from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink, Method, Pour
 from oenomel.core.ingredient import Ingredient
-from oenomel.core.mixing import mix, serve
+from oenomel.core.levels import FIGURES
+from oenomel.core.mixing import mix
+from oenomel.core.poured import poured
 from oenomel.core.prediction import predict
 from oenomel.core.profile import pour_shares, profile_of
-from oenomel.core.uncertainty import Z80
+from oenomel.core.uncertainty import Z80, half_widths80
 
 NO_ICE = Method(ice="none")
 
@@ -44,14 +47,14 @@ def test_every_reported_figure_of_a_drink_worked_by_hand():
 
 
 def test_an_empty_liquid_has_zeros_and_no_ratio():
-    profile = profile_of(mix([0.0], [[0.0] * 16]))
+    profile = profile_of(mix([0.0], [[0.0] * 17]))
     assert (profile.volume_ml, profile.abv, profile.sugar, profile.alcohol_g) == (0, 0, 0, 0)
     assert math.isnan(profile.sugar_acid_ratio)
     assert predict(drink(("simple-syrup-1-1", 20), family="open")).served.sugar_acid_ratio == math.inf
 
 
 def test_shares_tell_where_sweetness_acidity_and_strength_come_from():
-    shares = pour_shares(drink(("orange-liqueur-sweet", 30), ("simple-syrup-1-1", 10), ("lemon-juice", 20)))
+    shares = pour_shares(poured(drink(("orange-liqueur-sweet", 30), ("simple-syrup-1-1", 10), ("lemon-juice", 20))))
     liqueur, syrup, lemon = shares
     grams = [30 * 0.24, 10 * 0.6148, 20 * 0.0259]
     assert [s.sugar_g for s in shares] == pytest.approx(grams)
@@ -59,13 +62,16 @@ def test_shares_tell_where_sweetness_acidity_and_strength_come_from():
     assert (liqueur.alcohol_share, lemon.acid_share, syrup.acid_share) == (1, 1, 0)
 
 
-def test_many_drinks_are_served_at_once_as_one_by_one():
-    contents = np.array([catalogue()[slug].composition.vector for slug in ("vodka", "lime-juice", "soda-water")])
-    volumes = np.array([[60, 30, 90], [45, 22.5, 0], [30, 0, 60.0]])
-    at_once = serve(volumes, contents, [True, True, False], Method()).glass
-    one_by_one = [serve(row, contents, [True, True, False], Method()).glass for row in volumes]
-    assert at_once.volume_ml.tolist() == pytest.approx([float(glass.volume_ml) for glass in one_by_one])
-    assert np.allclose(at_once.contents, [glass.contents for glass in one_by_one])
+def test_many_drinks_at_once_have_the_levels_and_intervals_of_each_alone():
+    parts = drink(("vodka", 60), ("lime-juice", 30), ("lime-juice", 5), ("soda-water", 90, "topped"))
+    volumes = np.array([[60, 30, 5, 90], [45, 22.5, 2, 0], [30, 0, 9, 60.0]]).T
+    figures, half = half_widths80(parts, volumes, Conditions())
+    for column in range(3):
+        alone = replace(parts, pours=tuple(replace(p, volume_ml=float(v)) for p, v in zip(parts.pours, volumes[:, column], strict=True)))
+        forecast = predict(alone)
+        assert figures[:, column] == pytest.approx([getattr(forecast.served, name) for name in FIGURES], rel=1e-12)
+        whole = [forecast.interval80[name].high - getattr(forecast.served, name) for name in FIGURES]
+        assert half[:, column] == pytest.approx(whole, rel=1e-9)
 
 
 @pytest.mark.parametrize(

@@ -5,7 +5,9 @@ from collections import Counter
 
 import pytest
 
-from oenomel.core.catalogue import catalogue
+from oenomel.core.catalogue import aromas, catalogue
+from oenomel.core.composition import ACIDS, SUGARS
+from oenomel.core.ingredient import KINDS, LABELS
 
 LIQUEUR_LEAST_G_PER_L = {  # Regulation (EU) 2019/787, Annex I: cat. 33, 100 g/l; 34, blackcurrant crème, 400; 36, cherry-stone type, 250.
     "blackcurrant-creme": 400,
@@ -77,20 +79,49 @@ def test_citrus_has_the_acid_of_the_published_table_within_what_other_tables_all
         assert low < citric < high, "the spread has to admit the other table"
 
 
-def test_every_number_has_a_source_and_every_estimate_its_reasoning():
-    counts: Counter[str] = Counter()
+# What makes a class what it is, by kind: these figures rest on a regulation, a table, a food row, a published work or a recipe.
+CORE_FIGURES = {
+    "spirit": ("abv",), "liqueur": ("abv", *SUGARS), "fortified": ("abv", *SUGARS), "aromatised": ("abv", *SUGARS),
+    "wine": ("abv", *SUGARS, *ACIDS), "sparkling": ("abv", *SUGARS, *ACIDS), "beer": ("abv",), "juice": (*SUGARS, *ACIDS),
+    "vinegar": ("acetic",), "syrup": SUGARS, "honey": SUGARS, "sugar": SUGARS, "egg": ("protein",), "dairy": ("fat", *SUGARS),
+}  # fmt: skip
+# Verjus is what its maker presses: no table that could be read here tells it.
+WITHOUT_A_TABLE = {"verjus"}
+
+
+def test_strength_sugar_and_acid_of_every_core_class_rest_on_more_than_an_estimate():
+    counts: dict[str, Counter[str]] = {"core": Counter(), "beside": Counter(), "labels": Counter()}
     for ingredient in catalogue().values():
         for value in ingredient.values.values():
-            counts[value.source_kind] += 1
+            core = value.name in CORE_FIGURES.get(ingredient.kind, ()) and ingredient.slug not in WITHOUT_A_TABLE
+            counts["labels" if value.name in LABELS else "core" if core else "beside"][value.source_kind] += 1
             place = f"{ingredient.slug}.{value.name}"
             assert value.source, place
-            assert len(value.why) > 10 or value.source_kind == "food table", f"{place} says nothing of how it was come by"
+            assert not core or value.source_kind != "estimate", f"{place} is a core figure and only an estimate"
+            assert len(value.why) >= 10 or value.source_kind == "food table", f"{place} says nothing of how it was come by"
             if value.source_kind == "estimate":
-                assert value.relative_sd >= 0.01, f"{place} is an estimate without a spread"
-    print(dict(counts))
-    assert len(catalogue()) >= 40
-    assert counts["invented"] == 0
-    assert counts["estimate"] < sum(counts.values()) / 2
+                assert value.relative_sd >= 0.005, f"{place} is an estimate without a spread"
+    print({group: dict(count) for group, count in counts.items()})
+    assert len(catalogue()) >= 90
+    assert {i.kind for i in catalogue().values()} >= set(KINDS) - {"other"}
+    assert sum(counts["core"].values()) > sum(counts["beside"].values())
+
+
+def test_aromatic_ingredients_have_four_tags_of_the_list_and_every_tag_has_its_words():
+    # What has no smell of its own worth four words: waters, plain sugar, foams, acids and salt.
+    plain = {slug for slug, i in catalogue().items() if not i.aroma}
+    faint = {slug for slug, i in catalogue().items() if 0 < len(i.aroma) < 4}
+    assert faint == {"heavy-cream", "whole-milk", "tonic-water", "salt"}
+    assert plain == {
+        "vodka", "simple-syrup-1-1", "simple-syrup-3-2", "simple-syrup-2-1", "gum-syrup", "caster-sugar", "sugar-cube", "egg-white",
+        "egg-white-pasteurised", "whole-egg", "egg-yolk", "aquafaba", "soda-water", "still-water", "hot-water", "saline",
+        "citric-acid-solution", "malic-acid-solution", "lactic-acid-solution",
+    }  # fmt: skip
+    used = {tag for i in catalogue().values() for tag in i.aroma}
+    assert len(aromas()) >= 40
+    assert len({aroma.group for aroma in aromas().values()}) >= 14
+    assert all(len(aroma.words.split()) >= 2 for aroma in aromas().values())
+    assert aromas().keys() - used <= {"quince"}, "a tag that nothing carries"
 
 
 def test_no_class_is_named_like_a_brand():

@@ -11,6 +11,7 @@ from scipy.stats import norm
 
 from oenomel.core.catalogue import catalogue
 from oenomel.core.composition import Composition, estimated_density
+from oenomel.core.conditions import Conditions
 from oenomel.core.dilution import is_extrapolated, water_ratio
 from oenomel.core.drink import Drink, Method, Pour
 from oenomel.core.ingredient import Ingredient
@@ -72,7 +73,7 @@ def test_estimated_techniques_take_the_water_that_the_house_guesses(technique, r
 
 
 def test_curves_are_trusted_from_a_tenth_to_thirty_five_percent():
-    assert [is_extrapolated(a, Method()) for a in (0.0999, 0.10, 0.35, 0.3501)] == [True, False, False, True]
+    assert [is_extrapolated(a, Method(), Conditions()) for a in (0.0999, 0.10, 0.35, 0.3501)] == [True, False, False, True]
 
 
 def test_density_of_cream_and_of_saline_follow_from_fat_and_salt():

@@ -37,12 +37,15 @@ def test_data_file_is_made_in_a_new_folder_and_prepared_twice_without_harm(tmp_p
     with closing(database.connect(path)) as conn:
         assert conn.execute("PRAGMA journal_mode").fetchone()[0] == "wal"
         assert conn.execute("PRAGMA foreign_keys").fetchone()[0] == 1
-        assert [row["name"] for row in conn.execute("SELECT name FROM migration")] == ["0001_first_pour.sql"]
+        assert [row["name"] for row in conn.execute("SELECT name FROM migration")] == [
+            "0001_first_pour.sql",
+            "0002_aroma_foam_and_house_references.sql",
+        ]
 
 
 def test_every_table_is_strict(conn):
     tables = [row for row in conn.execute("PRAGMA table_list") if row["schema"] == "main" and not row["name"].startswith("sqlite_")]
-    assert len(tables) == 6
+    assert len(tables) == 7
     assert all(row["strict"] for row in tables)
 
 
@@ -67,9 +70,9 @@ def test_search_wants_every_word_and_takes_odd_characters_as_they_are(conn):
     def slugs(**wanted):
         return [i.slug for i in ingredients.search(conn, **wanted)]
 
-    assert slugs(text="orange dry") == ["orange-liqueur-dry"]
+    assert slugs(text="orange liqueur dry") == ["orange-liqueur-dry"]
     assert set(slugs(kind="sparkling")) == {slug for slug, i in catalogue().items() if i.kind == "sparkling"}
-    assert slugs(text="JUICE", slot="sour", kind="juice")[:1] == ["grapefruit-juice"]
+    assert slugs(text="JUICE", slot="sour", kind="juice")[:1] == ["apple-juice"]
     assert slugs(text="%' OR 1=1 --") == []
     assert len(slugs()) == len(catalogue())
 

@@ -4,17 +4,21 @@ from __future__ import annotations
 
 import sqlite3
 from collections.abc import AsyncIterator
-from typing import Annotated
+from typing import Annotated, Literal
 
-from fastapi import Depends, Request
+from fastapi import Depends, Query, Request
+from pydantic import BaseModel, ConfigDict, Field
 
 from oenomel.core.catalogue import Larder
+from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink
+from oenomel.core.families import Home, families, home_from, profile_of_drink
+from oenomel.core.prediction import standard_homes
 from oenomel.interchange.spec_drink import drink_from_spec, slugs_of
-from oenomel.interchange.spec_file import SpecFile
-from oenomel.store import database, ingredients
+from oenomel.interchange.spec_file import SpecFile, parse_spec
+from oenomel.store import database, drinks, ingredients
 
-__all__ = ["Connection", "resolve"]
+__all__ = ["Connection", "Supposed", "homes_for", "resolve"]
 
 
 async def _connection(request: Request) -> AsyncIterator[sqlite3.Connection]:
@@ -37,3 +41,34 @@ def resolve(conn: sqlite3.Connection, *specs: SpecFile) -> list[Drink]:
         # The refusal names the likeliest neighbour, so it needs to see them all.
         larder = ingredients.larder(conn)
     return [drink_from_spec(spec, larder) for spec in specs]
+
+
+class SupposedQuery(BaseModel):
+    """What a forecast supposes of the ice and the temperatures, as far as it isn't the usual: see `core.conditions.Conditions`."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    dilution: Literal["curve", "heat balance"] = "curve"
+    ice_g: Annotated[float, Field(ge=0, le=5000, allow_inf_nan=False)] | None = None
+    ice_c: Annotated[float, Field(ge=-40, le=0, allow_inf_nan=False)] = 0.0
+    surface_water: Annotated[float, Field(ge=0, le=0.3, allow_inf_nan=False)] | None = None
+    start_c: Annotated[float, Field(ge=-20, le=60, allow_inf_nan=False)] = 22.0
+    room_c: Annotated[float, Field(ge=0, le=50, allow_inf_nan=False)] = 22.0
+
+    def conditions(self) -> Conditions:
+        """The same for the core."""
+        return Conditions(**self.model_dump())
+
+
+Supposed = Annotated[SupposedQuery, Query()]
+
+
+def homes_for(conn: sqlite3.Connection, *wanted: str) -> dict[str, Home]:
+    """The homes of these families, with the house's own reference specs in them."""
+    homes = dict(standard_homes())
+    for family, texts in drinks.references(conn, wanted).items():
+        if family in homes:
+            specs = [parse_spec(text) for text in texts]
+            schools = [school.drink for school in families()[family].schools]
+            homes[family] = home_from([profile_of_drink(drink) for drink in (*schools, *resolve(conn, *specs))])
+    return homes

@@ -8,33 +8,34 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Final
 
-from oenomel.core.solutions import WATER_G_PER_ML, dissolved_ml_per_g
+from oenomel.core.solutions import ETHANOL_G_PER_ML, SOLIDS_ML_PER_G, aqueous_ethanol_density, dissolved_ml_per_g
 from oenomel.errors import ImpossibleComposition, OutOfRange
 
 __all__ = [
     "ACIDS",
+    "ACID_COLUMNS",
+    "COLUMN",
     "ETHANOL_G_PER_ML",
     "PROPERTIES",
     "SOLIDS_ML_PER_G",
     "SOLID_KINDS",
     "SUGARS",
+    "SUGAR_COLUMNS",
     "Composition",
     "estimated_density",
 ]
 
 SUGARS: Final = ("sucrose", "glucose", "fructose", "lactose", "other")
 ACIDS: Final = ("citric", "malic", "tartaric", "lactic", "acetic", "phosphoric", "succinic")
-PROPERTIES: Final = ("abv", *SUGARS, *ACIDS, "salt", "protein", "fat")
+PROPERTIES: Final = ("abv", *SUGARS, *ACIDS, "salt", "protein", "fat", "gum")
 """Column order of a composition as a vector: % v/v, then g per 100 ml. These are the properties that add up when mixed."""
+
+COLUMN: Final = {name: index for index, name in enumerate(PROPERTIES)}
+SUGAR_COLUMNS: Final = slice(COLUMN[SUGARS[0]], COLUMN[SUGARS[-1]] + 1)
+ACID_COLUMNS: Final = slice(COLUMN[ACIDS[0]], COLUMN[ACIDS[-1]] + 1)
 
 SOLID_KINDS: Final = frozenset({"sugar"})
 """Kinds that are dry: their composition is per 100 ml of what they take up once dissolved."""
-
-ETHANOL_G_PER_ML: Final = 0.78924
-"""Density of ethanol at 20 °C. Source: OIML R 22, 789.24 kg/m³ (from memory)."""
-
-SOLIDS_ML_PER_G: Final = 0.62
-"""Volume that a gram of dry sugar takes up once dissolved: the round figure for the strengths of a drink (see `solutions`)."""
 
 FAT_G_PER_ML: Final = 0.93
 """Density of milk fat at 20 °C (handbook value, from memory)."""
@@ -59,12 +60,12 @@ class Composition:
     ----------
     abv : float, [% v/v]           0 to 100
     sugars, acids : mapping of kind to float, [g/100 ml]
-    salt, protein, fat : float, [g/100 ml]
+    salt, protein, fat, gum : float, [g/100 ml]
     density : float or None, [g/ml]   None: estimated from the rest
     co2 : float, [g/l]             carbon dioxide; 0 for what is still
     spread : mapping of property to float, [1]
         Relative standard deviations; keys are ``abv``, a sugar, an acid, ``sugars`` or ``acids`` (for all of them together),
-        ``salt``, ``protein``, ``fat``, ``density``, ``co2``.
+        ``salt``, ``protein``, ``fat``, ``gum``, ``density``, ``co2``.
     solid : bool                   dry sugar or salt, given as dissolved
 
     Raises
@@ -81,6 +82,7 @@ class Composition:
     salt: float = 0.0
     protein: float = 0.0
     fat: float = 0.0
+    gum: float = 0.0
     density: float | None = None
     co2: float = 0.0
     spread: Mapping[str, float] = field(default_factory=dict)
@@ -95,7 +97,7 @@ class Composition:
         limit = 100 / SOLIDS_ML_PER_G + 1 if self.solid else LIQUID_SOLIDS_LIMIT
         for name, value in (*self.sugars.items(), *self.acids.items()):
             _within(name, value, 0, limit)
-        for name in ("salt", "protein", "fat"):
+        for name in ("salt", "protein", "fat", "gum"):
             _within(name, getattr(self, name), 0, 217)  # 217 g of salt in 100 ml is solid rock salt
         _within("co2", self.co2, 0, MAX_CO2_G_PER_L)
         if self.density is not None:
@@ -166,26 +168,29 @@ class Composition:
             self.salt,
             self.protein,
             self.fat,
+            self.gum,
         )
 
 
 def estimated_density(composition: Composition) -> float:
-    """Density from alcohol and dissolved matter, volumes taken as additive, [g/ml].
+    """Density from alcohol and dissolved matter, [g/ml], for where none is given.
 
     Notes
     -----
-    Acid and protein take up room as sucrose does. Without contraction it reads up to 3 % low near
-    50 % ABV; it serves only where no density is given.
+    Alcohol and water by their table; acid, protein and gum take up room as sucrose does, fat and salt their own.
 
     >>> round(estimated_density(Composition(sugars={"sucrose": 61.48})), 3)
     1.23
+    >>> round(estimated_density(Composition(abv=40)), 4)
+    0.948
     """
-    dissolved = composition.sugar + composition.acid + composition.protein
+    dissolved = composition.sugar + composition.acid + composition.protein + composition.gum
     other_ml = composition.fat / FAT_G_PER_ML + composition.salt * SALT_ML_PER_G
     water_phase_ml = 100 - composition.abv - other_ml
     room_ml = dissolved * dissolved_ml_per_g(100 * dissolved / water_phase_ml) if water_phase_ml > 0 else 0.0
-    water_g = max(0.0, water_phase_ml - room_ml) * WATER_G_PER_ML
-    return (composition.abv * ETHANOL_G_PER_ML + dissolved + composition.salt + composition.fat + water_g) / 100
+    spirit_ml = max(0.0, 100 - other_ml - room_ml)
+    abv = min(100.0, 100 * composition.abv / spirit_ml) if spirit_ml > 0 else 0.0
+    return (spirit_ml * float(aqueous_ethanol_density(abv)) + dissolved + composition.salt + composition.fat) / 100
 
 
 def _within(name: str, value: float, low: float, high: float) -> None:

@@ -7,18 +7,36 @@ from typing import Final
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
+from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Method
+from oenomel.core.heat_balance import Tin, melt, temperature_after
+from oenomel.core.solutions import WATER_G_PER_ML
 from oenomel.errors import OutOfRange
 
 __all__ = [
+    "CONSTANT_RATIOS",
+    "OWN_RELATIVE_SD",
     "REFERENCE_SECONDS",
+    "SHAKEN",
+    "STIRRED",
     "dilution_model",
     "dilution_relative_sd",
     "is_extrapolated",
     "shaken_water_ratio",
     "stirred_water_ratio",
+    "time_factor",
+    "tin_temperature_c",
+    "water_from_ice",
     "water_ratio",
+    "water_slopes",
 ]
+
+Floats = NDArray[np.float64]
+
+SHAKEN: Final = (-1.567, 1.742, 0.203)
+STIRRED: Final = (-1.21, 1.246, 0.145)
+"""Coefficients of the two curves over the strength as a fraction: of its square, of itself, and alone.
+Source: D. Arnold, *Liquid Intelligence* (2014), "Cocktail balance"; from memory."""
 
 REFERENCE_SECONDS: Final = {"shake": 12.0, "stir": 30.0}
 """A full shake and a usual stir, for which the curves hold."""
@@ -33,12 +51,22 @@ CONSTANT_RATIOS: Final = {"build": 0.15, "roll": 0.30, "swizzle": 0.50, "blend":
 """Techniques without a curve. Estimates, with a wide spread."""
 
 FITTED_ABV_FRACTION: Final = (0.10, 0.35)
+"""Strengths for which the curves are trusted; below they imply an end above freezing."""
+
 CURVE_RELATIVE_SD: Final = 0.08
+OTHER_ICE_RELATIVE_SD: Final = 0.15
+"""The curves were made with cubes; large and crushed ice are further from them (house estimate)."""
+
 EXTRAPOLATED_RELATIVE_SD: Final = 0.25
 ESTIMATE_RELATIVE_SD: Final = 0.40
+OWN_RELATIVE_SD: Final = 0.05
+"""What differs from one shake of the same hand to the next; the rest is shared by drinks of the same technique (model.md §6)."""
+
+STIR_REACHES: Final = 0.70
+"""Share of the heat balance's equilibrium that a usual stir reaches: the stirred curve over the shaken one at 25 to 30 %."""
 
 
-def shaken_water_ratio(abv_fraction: ArrayLike) -> NDArray[np.float64]:
+def shaken_water_ratio(abv_fraction: ArrayLike) -> Floats:
     """Water taken up by a full shake over cubes, in ml per ml of undiluted drink.
 
     Parameters
@@ -62,66 +90,150 @@ def shaken_water_ratio(abv_fraction: ArrayLike) -> NDArray[np.float64]:
     >>> round(float(shaken_water_ratio(0.2286)), 3)
     0.519
     """
-    a = _strength(abv_fraction)
-    return -1.567 * a**2 + 1.742 * a + 0.203
+    return _parabola(SHAKEN, _strength(abv_fraction))
 
 
-def stirred_water_ratio(abv_fraction: ArrayLike) -> NDArray[np.float64]:
+def stirred_water_ratio(abv_fraction: ArrayLike) -> Floats:
     """Water taken up by a usual stir over cubes; shapes, range, errors and source as `shaken_water_ratio`.
 
     >>> round(float(stirred_water_ratio(0.30)), 4)
     0.4099
     """
-    a = _strength(abv_fraction)
-    return -1.21 * a**2 + 1.246 * a + 0.145
+    return _parabola(STIRRED, _strength(abv_fraction))
 
 
-def water_ratio(abv_fraction: ArrayLike, method: Method) -> NDArray[np.float64]:
-    """Water taken up by a method, in ml per ml of undiluted drink, shape (...,); 0 where no ice is met.
+def water_ratio(abv_fraction: ArrayLike, method: Method) -> Floats:
+    """Water by the curves, in ml per ml of undiluted drink, shape (...,); 0 where no ice is met.
 
     Times other than the reference scale the curve by f(t) = (1 − e^(−t/τ)) / (1 − e^(−t₀/τ)), up to the plateau of a shake.
     Techniques without a curve are constants, whatever the time.
     """
-    a = _strength(abv_fraction)
-    if method.ice == "none" or method.technique == "none" or method.seconds == 0:
-        return np.zeros_like(a)
-    if method.technique in CONSTANT_RATIOS:
-        return np.full_like(a, CONSTANT_RATIOS[method.technique])
-    curve = shaken_water_ratio(a) if method.technique == "shake" else stirred_water_ratio(a)
-    return np.minimum(curve * _time_factor(method), PLATEAU * shaken_water_ratio(a))
+    return _curve(_strength(abv_fraction), method)[0]
 
 
-def dilution_model(method: Method) -> str:
-    """Which school the water comes from: "curve", "estimate", or "none" where no ice is met."""
-    if method.ice == "none" or method.technique == "none" or method.seconds == 0:
-        return "none"
-    return "estimate" if method.technique in CONSTANT_RATIOS else "curve"
-
-
-def dilution_relative_sd(abv_fraction: float, method: Method) -> float:
-    """How sure the water is, as a relative standard deviation (house estimates of model.md §6)."""
-    model = dilution_model(method)
-    if model == "none":
-        return 0.0
-    if model == "estimate":
-        return ESTIMATE_RELATIVE_SD
-    return EXTRAPOLATED_RELATIVE_SD if abv_fraction < FITTED_ABV_FRACTION[0] else CURVE_RELATIVE_SD
-
-
-def is_extrapolated(abv_fraction: float, method: Method) -> bool:
-    """Whether a curve is used outside the strengths for which it is trusted."""
-    low, high = FITTED_ABV_FRACTION
-    return dilution_model(method) == "curve" and not low <= abv_fraction <= high
-
-
-def _time_factor(method: Method) -> float:
+def time_factor(method: Method) -> float:
+    """How the water of a shake or stir of so many seconds stands to that of the reference time (an assumption of the model)."""
     reference = REFERENCE_SECONDS[method.technique]
     tau = TIME_CONSTANT_SECONDS[method.technique]
     seconds = reference if method.seconds is None else method.seconds
     return float(-np.expm1(-seconds / tau) / -np.expm1(-reference / tau))
 
 
-def _strength(abv_fraction: ArrayLike) -> NDArray[np.float64]:
+def water_from_ice(tin: Tin, method: Method, conditions: Conditions) -> Floats:
+    """Water that the tin takes from the ice by the chosen school, [ml], shape as the tin's.
+
+    A house that has measured its technique has its factor on it.
+    """
+    factor = conditions.factors[method.technique].factor if method.technique in conditions.factors else 1.0
+    if dilution_model(method, conditions) == "heat balance":
+        return melt(tin, conditions.ice_in_the_tin(method.ice), conditions, _reached(method)).water_ml * factor
+    return tin.volume_ml * _curve(tin.abv_fraction, method)[0] * factor
+
+
+def water_slopes(tin: Tin, method: Method, conditions: Conditions) -> tuple[Floats, Floats, Floats | None, Floats | None]:
+    """How that water grows with the tin's volume and alcohol, [ml/ml], and with its sugar and acid, [ml/g]; shape as the tin's.
+
+    None where it doesn't depend on them: the curves know only strength.
+    """
+    if dilution_model(method, conditions) == "heat balance":
+        return _measured_slopes(tin, method, conditions)
+    factor = conditions.factors[method.technique].factor if method.technique in conditions.factors else 1.0
+    a = tin.abv_fraction
+    ratio, slope = _curve(a, method)
+    return (ratio - slope * a) * factor, slope * factor, None, None
+
+
+def tin_temperature_c(tin: Tin, water_ml: Floats, method: Method, conditions: Conditions) -> Floats:
+    """Temperature of the drink as it leaves the ice, [°C], shape as the tin's: what the heat balance leaves after that much water,
+    and never below its freezing point. Where no ice is met, the start's.
+    """
+    if dilution_model(method, conditions) == "none":
+        return np.full_like(tin.volume_ml, conditions.start_c)
+    ice = conditions.ice_in_the_tin(method.ice)
+    surface = np.minimum(ice.surface_water * ice.grams, water_ml * WATER_G_PER_ML)
+    melted = water_ml * WATER_G_PER_ML - surface
+    rest = np.maximum((1 - ice.surface_water) * ice.grams - melted, 0.0)
+    after: Floats = np.maximum(
+        temperature_after(tin, melted, surface, rest, ice.follows, conditions), tin.freezing_c(water_ml * WATER_G_PER_ML)
+    )
+    return after
+
+
+def dilution_model(method: Method, conditions: Conditions) -> str:
+    """Which school the water comes from: "curve", "heat balance", "estimate", or "none" where no ice is met."""
+    if method.ice == "none" or method.technique == "none" or method.seconds == 0:
+        return "none"
+    return "estimate" if method.technique in CONSTANT_RATIOS else conditions.dilution
+
+
+def dilution_relative_sd(abv_fraction: ArrayLike, method: Method, conditions: Conditions) -> Floats:
+    """How sure the water is, as a relative standard deviation (house estimates of model.md §6), shape (...,)."""
+    a = np.asarray(abv_fraction, dtype=np.float64)
+    model = dilution_model(method, conditions)
+    if model == "none":
+        return np.zeros_like(a)
+    if method.technique in conditions.factors:
+        return np.full_like(a, np.hypot(conditions.factors[method.technique].relative_sd, OWN_RELATIVE_SD))
+    if model == "estimate":
+        return np.full_like(a, ESTIMATE_RELATIVE_SD)
+    usual = CURVE_RELATIVE_SD if method.ice == "cubes" else OTHER_ICE_RELATIVE_SD
+    # The heat balance holds without alcohol too; the curve doesn't.
+    return np.where((a < FITTED_ABV_FRACTION[0]) & (model == "curve"), EXTRAPOLATED_RELATIVE_SD, usual)
+
+
+def is_extrapolated(abv_fraction: float, method: Method, conditions: Conditions) -> bool:
+    """Whether a curve is used outside the strengths for which it is trusted."""
+    low, high = FITTED_ABV_FRACTION
+    return dilution_model(method, conditions) == "curve" and not low <= abv_fraction <= high
+
+
+def _curve(a: Floats, method: Method) -> tuple[Floats, Floats]:
+    """Water per ml of the tin by the curves, and its slope over the strength."""
+    if method.ice == "none" or method.technique == "none" or method.seconds == 0:
+        return np.zeros_like(a), np.zeros_like(a)
+    if method.technique in CONSTANT_RATIOS:
+        return np.full_like(a, CONSTANT_RATIOS[method.technique]), np.zeros_like(a)
+    shaken, time = _parabola(SHAKEN, a), time_factor(method)
+    most = PLATEAU * shaken
+    if method.technique == "shake":
+        return (shaken * time, _slope(SHAKEN, a) * time) if time <= PLATEAU else (most, PLATEAU * _slope(SHAKEN, a))
+    stirred = _parabola(STIRRED, a) * time
+    over = stirred > most
+    return np.where(over, most, stirred), np.where(over, PLATEAU * _slope(SHAKEN, a), _slope(STIRRED, a) * time)
+
+
+def _measured_slopes(tin: Tin, method: Method, conditions: Conditions) -> tuple[Floats, Floats, Floats, Floats]:
+    """Slopes of the heat balance, by a small step either way of each of the four."""
+    names = ("volume_ml", "alcohol_ml", "sugar_g", "acid_g")
+    parts = np.stack([getattr(tin, name) for name in names])
+    step = 1e-4 * np.maximum(tin.volume_ml, 1.0)
+    moved = np.repeat(parts[:, None, None], 8, axis=1).reshape(4, 4, 2, *tin.volume_ml.shape)
+    for index in range(4):
+        moved[index, index, 0] += step
+        # Nothing can be taken away that isn't there; the slope is then one-sided.
+        moved[index, index, 1] = np.maximum(moved[index, index, 1] - step, 0.0)
+    water = water_from_ice(Tin(*moved), method, conditions)
+    slopes = [(water[i, 0] - water[i, 1]) / (moved[i, i, 0] - moved[i, i, 1]) for i in range(4)]
+    return slopes[0], slopes[1], slopes[2], slopes[3]
+
+
+def _reached(method: Method) -> float:
+    """Share of the equilibrium that a spell reaches; a full shake is taken to reach it."""
+    return min(1.0, time_factor(method) * (1.0 if method.technique == "shake" else STIR_REACHES))
+
+
+def _parabola(coefficients: tuple[float, float, float], a: Floats) -> Floats:
+    square, linear, constant = coefficients
+    value: Floats = (square * a + linear) * a + constant
+    return value
+
+
+def _slope(coefficients: tuple[float, float, float], a: Floats) -> Floats:
+    square, linear, _ = coefficients
+    return 2 * square * a + linear
+
+
+def _strength(abv_fraction: ArrayLike) -> Floats:
     a = np.asarray(abv_fraction, dtype=np.float64)
     # A rounding error above pure alcohol is no reason to refuse.
     bad = ~((a >= 0) & (a <= 1 + 1e-9))

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import itertools
 import tomllib
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cache, cached_property
 from importlib import resources
@@ -13,12 +14,29 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 from oenomel.core.catalogue import catalogue
+from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink, Method, Pour, Serve
+from oenomel.core.mixing import served_drink
 from oenomel.core.perception import AXES
-from oenomel.core.profile import Profile, profile_of, served_drink
+from oenomel.core.poured import poured
+from oenomel.core.profile import Profile, profile_of
 from oenomel.errors import RecordNotFound
 
-__all__ = ["Family", "Home", "School", "Slot", "families", "home_of", "place_words"]
+__all__ = [
+    "Family",
+    "Form",
+    "Home",
+    "PublishedRange",
+    "School",
+    "Slot",
+    "families",
+    "home_from",
+    "home_of",
+    "place_words",
+    "profile_of_drink",
+    "published_ranges",
+    "steps_of",
+]
 
 EDGE_OF_HOME_STEPS: Final = 1.0
 OUTSIDE_HOME_STEPS: Final = 1.5
@@ -35,6 +53,28 @@ class Slot:
 
 
 @dataclass(frozen=True, slots=True)
+class Form:
+    """A sub-form of a family, as it is said, with the glass and the ice it is usually served in."""
+
+    name: str
+    words: str
+    glass: str
+    ice: str
+
+
+@dataclass(frozen=True, slots=True)
+class PublishedRange:
+    """A published range of balanced drinks: low and high of each axis; an overlay, never a law."""
+
+    slug: str
+    name: str
+    families: tuple[str, ...]
+    abv: tuple[float, float]
+    sugar: tuple[float, float]
+    acid: tuple[float, float]
+
+
+@dataclass(frozen=True, slots=True)
 class School:
     """A school of proportion, as a drink that can be poured. Common practice of the trade."""
 
@@ -46,13 +86,15 @@ class School:
 
 @dataclass(frozen=True, slots=True)
 class Family:
-    """A family of drinks."""
+    """A family of drinks. Open forms have schools to start from, but no home: ``has_home`` is false."""
 
     slug: str
     name: str
     words: str
     slots: tuple[Slot, ...]
+    forms: tuple[Form, ...]
     schools: tuple[School, ...]
+    has_home: bool
 
 
 @dataclass(frozen=True)
@@ -125,7 +167,7 @@ def place_words(distance: float) -> str:
 
 @cache
 def families() -> dict[str, Family]:
-    """The first-class families by slug."""
+    """The families by slug: the first-class ones, and the open forms."""
     tables = tomllib.loads((resources.files("oenomel.core") / "data" / "families.toml").read_text(encoding="utf-8"))
     return {slug: _family(slug, table) for slug, table in tables.items()}
 
@@ -137,12 +179,32 @@ def home_of(slug: str) -> Home:
     Raises
     ------
     RecordNotFound
-        The family has no schools (open forms have no home).
+        There is no such family, or it has no home (open forms have none).
     """
-    if slug not in families():
+    family = families().get(slug)
+    if family is None or not family.has_home:
         raise RecordNotFound("home for the family", slug)
-    profiles = [profile_of(served_drink(school.drink).glass) for school in families()[slug].schools]
+    return home_from([profile_of_drink(school.drink) for school in family.schools])
+
+
+def home_from(profiles: Sequence[Profile]) -> Home:
+    """The home that these drinks as served make together."""
     return Home(np.array([steps_of(p) for p in profiles]), float(np.mean([p.volume_ml for p in profiles])))
+
+
+def profile_of_drink(drink: Drink) -> Profile:
+    """A reference drink as served by the curve, whatever today's ice is: a home doesn't move with the weather."""
+    return profile_of(served_drink(poured(drink), drink.method, Conditions()).glass)
+
+
+@cache
+def published_ranges() -> tuple[PublishedRange, ...]:
+    """Published ranges, for the overlay."""
+    tables = tomllib.loads((resources.files("oenomel.core") / "data" / "published_ranges.toml").read_text(encoding="utf-8"))
+    return tuple(
+        PublishedRange(slug, t["name"], tuple(t["families"]), *((t[axis][0], t[axis][1]) for axis in ("abv", "sugar", "acid")))
+        for slug, t in tables.items()
+    )
 
 
 def _family(slug: str, table: dict[str, Any]) -> Family:
@@ -151,6 +213,8 @@ def _family(slug: str, table: dict[str, Any]) -> Family:
         name=table["name"],
         words=table["words"],
         slots=tuple(Slot(**slot) for slot in table["slots"]),
+        forms=tuple(Form(**form) for form in table["forms"]),
+        has_home=table.get("has_home", True),
         schools=tuple(_school(slug, school) for school in table["schools"]),
     )
 

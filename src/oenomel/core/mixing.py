@@ -7,10 +7,14 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from oenomel.core.dilution import water_ratio
+from oenomel.core.composition import ACID_COLUMNS, SUGAR_COLUMNS
+from oenomel.core.conditions import Conditions
+from oenomel.core.dilution import tin_temperature_c, water_from_ice
 from oenomel.core.drink import Method
+from oenomel.core.heat_balance import Tin
+from oenomel.core.poured import Poured
 
-__all__ = ["Liquid", "Served", "mix", "serve"]
+__all__ = ["Liquid", "Served", "Temperatures", "mix", "served_drink", "temperatures"]
 
 Floats = NDArray[np.float64]
 
@@ -34,14 +38,46 @@ class Liquid:
         volume = self.volume_ml[..., None]
         return np.divide(100 * self.contents, volume, out=np.zeros_like(self.contents), where=volume > 0)
 
+    @property
+    def tin(self) -> Tin:
+        """What the ice sees of it."""
+        contents = self.contents
+        return Tin(self.volume_ml, contents[..., 0], contents[..., SUGAR_COLUMNS].sum(axis=-1), contents[..., ACID_COLUMNS].sum(axis=-1))
+
+    def plus(self, other: Liquid) -> Liquid:
+        """The two poured together."""
+        return Liquid(self.volume_ml + other.volume_ml, self.contents + other.contents)
+
+    def minus(self, part: Liquid) -> Liquid:
+        """What is left without a part of it."""
+        return Liquid(np.maximum(self.volume_ml - part.volume_ml, 0.0), np.maximum(self.contents - part.contents, 0.0))
+
+    def thinned(self, water_ml: Floats) -> Liquid:
+        """With so much water added."""
+        return Liquid(self.volume_ml + water_ml, self.contents)
+
 
 @dataclass(frozen=True, slots=True)
 class Served:
-    """A drink on its way: what is in the tin, the water from the ice (ml per ml of it), and the glass at minute 0."""
+    """A drink on its way, at the points where it can be tasted: ``tin`` before the ice, ``strained`` after it, ``before_topping``
+    with what waited in the glass, ``glass`` at minute 0; and the water from the ice.
+    """
 
     tin: Liquid
-    water_ratio: Floats
+    water_ml: Floats
+    strained: Liquid
+    before_topping: Liquid
     glass: Liquid
+
+
+@dataclass(frozen=True, slots=True)
+class Temperatures:
+    """Temperatures at those points, [°C]."""
+
+    tin: float
+    strained: float
+    before_topping: float
+    glass: float
 
 
 def mix(volumes_ml: ArrayLike, composition: ArrayLike) -> Liquid:
@@ -60,21 +96,30 @@ def mix(volumes_ml: ArrayLike, composition: ArrayLike) -> Liquid:
     return Liquid(volumes.sum(axis=-1), contents)
 
 
-def serve(volumes_ml: ArrayLike, composition: ArrayLike, meets_ice: ArrayLike, method: Method, melt: ArrayLike = 1.0) -> Served:
-    """The drink strained, topped and floated.
+def served_drink(pours: Poured, method: Method, conditions: Conditions) -> Served:
+    """One drink from the tin to the glass, with every property: strained, joined with what waits in the glass, topped and floated."""
+    stages = np.concatenate([pours.in_tin, pours.on_top, 1 - pours.in_tin - pours.on_top], axis=1).T * pours.volumes[:, 0]
+    volume, contents = stages.sum(axis=1), stages @ pours.contents / 100
+    tin, topping, waiting = (Liquid(volume[stage], contents[stage]) for stage in range(3))
+    water = water_from_ice(tin.tin, method, conditions)
+    strained = tin.thinned(water)
+    before_topping = strained.plus(waiting)
+    return Served(tin, water, strained, before_topping, before_topping.plus(topping))
 
-    Parameters
-    ----------
-    volumes_ml : array_like, shape (..., pours)
-    composition : array_like, shape (..., pours, properties)    the first property is ABV
-    meets_ice : array_like of bool, shape (pours,)
-    method : Method
-    melt : array_like, shape (...,)    factor on the water from the ice: the house's, or a doubt's
-    """
-    volumes = np.asarray(volumes_ml, dtype=np.float64)
-    in_tin = np.asarray(meets_ice, dtype=bool)
-    tin = mix(np.where(in_tin, volumes, 0.0), composition)
-    rest = mix(np.where(in_tin, 0.0, volumes), composition)
-    ratio = water_ratio(tin.concentrations[..., 0] / 100, method) * np.asarray(melt, dtype=np.float64)
-    glass = Liquid(tin.volume_ml * (1 + ratio) + rest.volume_ml, tin.contents + rest.contents)
-    return Served(tin, ratio, glass)
+
+def temperatures(served: Served, method: Method, conditions: Conditions) -> Temperatures:
+    """How cold a drink is at each point: out of the tin by the heat balance, in the glass by what joins it."""
+    tin = served.tin.tin
+    strained_c = float(tin_temperature_c(tin, served.water_ml, method, conditions))
+    waiting = served.before_topping.minus(served.strained)
+    waited_c = _together(served.strained, strained_c, waiting, conditions.room_c)
+    topping = served.glass.minus(served.before_topping)
+    return Temperatures(conditions.start_c, strained_c, waited_c, _together(served.before_topping, waited_c, topping, conditions.topping_c))
+
+
+def _together(one: Liquid, one_c: float, other: Liquid, other_c: float) -> float:
+    """Temperature of two liquids poured together, by their heat capacities, [°C]."""
+    if other.volume_ml == 0:
+        return one_c
+    heat, more = float(one.tin.heat_capacity_j_per_k), float(other.tin.heat_capacity_j_per_k)
+    return (heat * one_c + more * other_c) / (heat + more)

@@ -3,19 +3,28 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from functools import cache, cached_property
 from typing import Final
 
+from oenomel.core.attribution import Change, changes_between
+from oenomel.core.conditions import Conditions
 from oenomel.core.dilution import dilution_model
 from oenomel.core.drink import Drink
-from oenomel.core.families import families, home_of, place_words
-from oenomel.core.findings import Finding, findings
+from oenomel.core.families import OUTSIDE_HOME_STEPS, Home, families, home_of, place_words
+from oenomel.core.findings import Case, Finding, findings, findings_between
+from oenomel.core.in_the_glass import Course, course_of
+from oenomel.core.mixing import Served, Temperatures, served_drink, temperatures
 from oenomel.core.perception import AXES, CROSSTALK, degree, steps_between
-from oenomel.core.profile import PourShare, Profile, pour_shares, profile_of, served_drink
-from oenomel.core.uncertainty import Interval, intervals80
+from oenomel.core.poured import poured
+from oenomel.core.profile import PourShare, Profile, pour_shares, profile_of
+from oenomel.core.uncertainty import Difference, Doubt, Interval, difference_of, doubt_of
 from oenomel.errors import NothingToDrink
 
-__all__ = ["AxisDifference", "Comparison", "Dilution", "Place", "Prediction", "compare", "predict"]
+__all__ = ["STANDARD", "AxisDifference", "Comparison", "Dilution", "Place", "Prediction", "compare", "predict", "standard_homes"]
+
+STANDARD: Final = Conditions()
+"""What is supposed where nothing is told."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,17 +44,74 @@ class Place:
     words: str
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Prediction:
-    """The forecast of one drink; ``place`` is None for open forms, which have no home."""
+    """The forecast of one drink: its figures in the tin and as served, and what each pour brings. The rest is worked out when it is
+    asked for, so that a search through many drinks doesn't pay for it.
 
+    It can be tasted at four points: ``undiluted`` in the tin, ``strained`` after the ice, ``before_topping`` with what waited in
+    the glass, and ``served`` at minute 0.
+    """
+
+    drink: Drink
+    conditions: Conditions
+    home: Home | None
+    path: Served
     undiluted: Profile
     dilution: Dilution
     served: Profile
-    interval80: Mapping[str, Interval]
+    doubt: Doubt
     pours: tuple[PourShare, ...]
-    findings: tuple[Finding, ...]
-    place: Place | None
+
+    @property
+    def interval80(self) -> Mapping[str, Interval]:
+        """80 % intervals of the figures as served."""
+        return self.doubt.intervals80
+
+    @property
+    def strained(self) -> Profile:
+        """The drink as it leaves the ice."""
+        return profile_of(self.path.strained)
+
+    @property
+    def before_topping(self) -> Profile:
+        """The drink in the glass, before anything goes on top."""
+        return profile_of(self.path.before_topping)
+
+    @cached_property
+    def temperatures(self) -> Temperatures:
+        """How cold it is at each of the four points, [°C]."""
+        return temperatures(self.path, self.drink.method, self.conditions)
+
+    @cached_property
+    def findings(self) -> tuple[Finding, ...]:
+        """What goes wrong and what can hurt someone, errors first."""
+        family = families().get(self.drink.family)
+        return findings(Case(self.drink, self.undiluted, self.served, self.pours, self.conditions, family, self.home))
+
+    @property
+    def place(self) -> Place | None:
+        """Where it stands in its family; open forms have no home."""
+        if self.home is None:
+            return None
+        distance = self.home.distance(self.served)
+        return Place(distance, place_words(distance))
+
+    @cached_property
+    def course(self) -> Course:
+        """Twenty minutes in its glass."""
+        return course_of(self.drink, self.path, self.temperatures.glass, self.conditions)
+
+    @property
+    def leaves_home(self) -> int | None:
+        """First minute in which it stands outside its family's home; None where it doesn't, or never stood inside."""
+        if self.home is None or self.home.distance(self.served) > OUTSIDE_HOME_STEPS:
+            return None
+        course = self.course
+        for minute, (abv, sugar, acid) in enumerate(zip(course.abv, course.sugar, course.acid, strict=True)):
+            if self.home.distance(replace(self.served, abv=abv, sugar=sugar, acid=acid)) > OUTSIDE_HOME_STEPS:
+                return minute
+        return None
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +119,8 @@ class AxisDifference:
     """How one axis differs from the parent.
 
     ``value`` and ``parent`` in the axis's unit, ``direction`` "more", "less" or "same", ``headline`` and ``sentence`` in the
-    trade's words. ``steps`` is for drawing and ranking; it is too rough to be printed.
+    trade's words, ``certainty`` how sure its direction is, ``difference`` the same in numbers. ``steps`` is for drawing and
+    ranking; it is too rough to be printed.
     """
 
     axis: str
@@ -63,76 +130,99 @@ class AxisDifference:
     direction: str
     headline: str
     sentence: str
+    certainty: str
+    difference: Difference
 
 
 @dataclass(frozen=True, slots=True)
 class Comparison:
-    """A drink beside its parent: both forecasts, the three axes, and what the numbers can't see."""
+    """A drink beside its parent: both forecasts, the three axes, which change did what, what only shows beside the parent, and
+    what the numbers can't see.
+    """
 
     present: Prediction
     parent: Prediction
     axes: tuple[AxisDifference, ...]
+    changes: tuple[Change, ...]
+    findings: tuple[Finding, ...]
     unseen: tuple[str, ...]
 
 
-def predict(drink: Drink) -> Prediction:
-    """The forecast of one drink.
+@cache
+def standard_homes() -> Mapping[str, Home]:
+    """The homes that the shipped schools make."""
+    return {slug: home_of(slug) for slug, family in families().items() if family.has_home}
+
+
+def predict(drink: Drink, conditions: Conditions = STANDARD, homes: Mapping[str, Home] | None = None) -> Prediction:
+    """The forecast of one drink; ``homes`` are the families' own where a house has added to them.
 
     Raises
     ------
     NothingToDrink
         No pour adds any liquid.
     """
-    served = served_drink(drink)
-    tin, glass = profile_of(served.tin), profile_of(served.glass)
-    if glass.volume_ml == 0:
+    table = poured(drink)
+    path = served_drink(table, drink.method, conditions)
+    if path.glass.volume_ml == 0:
         raise NothingToDrink
-    ratio = float(served.water_ratio)
-    shares = pour_shares(drink)
+    tin, water = profile_of(path.tin), float(path.water_ml)
     return Prediction(
+        drink,
+        conditions,
+        (standard_homes() if homes is None else homes).get(drink.family),
+        path,
         undiluted=tin,
-        dilution=Dilution(ratio, ratio * tin.volume_ml, dilution_model(drink.method)),
-        served=glass,
-        interval80=intervals80(drink, tin, glass),
-        pours=shares,
-        findings=findings(drink, tin, glass, shares),
-        place=_place(drink.family, glass),
+        dilution=Dilution(water / tin.volume_ml if tin.volume_ml else 0.0, water, dilution_model(drink.method, conditions)),
+        served=profile_of(path.glass),
+        doubt=doubt_of(drink, table, conditions),
+        pours=pour_shares(table),
     )
 
 
-def compare(drink: Drink, parent: Drink) -> Comparison:
-    """A drink beside its parent, axis by axis as served.
+def compare(drink: Drink, parent: Drink, conditions: Conditions = STANDARD, homes: Mapping[str, Home] | None = None) -> Comparison:
+    """A drink beside its parent, axis by axis as served; what the two share doesn't make their difference unsure.
 
     Raises
     ------
     NothingToDrink
     """
-    present, before = predict(drink), predict(parent)
+    present, before = predict(drink, conditions, homes), predict(parent, conditions, homes)
     steps = {name: float(steps_between(getattr(present.served, name), getattr(before.served, name), axis)) for name, axis in AXES.items()}
-    differences = tuple(_difference(name, getattr(present.served, name), getattr(before.served, name), steps) for name in AXES)
-    return Comparison(present, before, differences, _unseen(drink, parent))
-
-
-def _place(family: str, served: Profile) -> Place | None:
-    if family not in families():
-        return None
-    distance = home_of(family).distance(served)
-    return Place(distance, place_words(distance))
+    apart = difference_of(present.doubt, before.doubt)
+    differences = tuple(_difference(name, getattr(present.served, name), getattr(before.served, name), steps, apart[name]) for name in AXES)
+    return Comparison(
+        present,
+        before,
+        differences,
+        changes_between(drink, parent, conditions),
+        findings_between(drink, parent, present.served, before.served),
+        _unseen(drink, parent),
+    )
 
 
 # Changes of a figure below this share are a matter of rounding on the screen, and are told as "unchanged".
 UNCHANGED: Final = 0.0005
 
 
-def _difference(name: str, value: float, parent: float, steps: Mapping[str, float]) -> AxisDifference:
+def _difference(name: str, value: float, parent: float, steps: Mapping[str, float], apart: Difference) -> AxisDifference:
     axis, n = AXES[name], steps[name]
     masking = _masking(name, steps)
     if abs(n) < UNCHANGED:
-        direction, headline, sentence = "same", "as the parent", ""
+        direction, headline, sentence, certainty = "same", "as the parent", "", ""
     else:
         direction, word = ("more", axis.more) if n > 0 else ("less", axis.less)
+        certainty = _certainty(word, apart.sign_probability)
         headline, sentence = degree(n).headline.format(word=word, same=axis.same), degree(n).sentence
-    return AxisDifference(name, value, parent, n, direction, _capital(headline), (sentence + masking).strip())
+    return AxisDifference(name, value, parent, n, direction, _capital(headline), (sentence + masking).strip(), certainty, apart)
+
+
+def _certainty(word: str, probability: float) -> str:
+    """How sure the direction of a difference is, in words; the bounds are house rules."""
+    for least, told in ((0.975, "surely {}"), (0.9, "very likely {}"), (0.75, "likely {}")):
+        if probability >= least:
+            return told.format(word)
+    return f"whether it is {word} can't be told"
 
 
 def _masking(name: str, steps: Mapping[str, float]) -> str:

@@ -1,31 +1,34 @@
-"""How sure a forecast is: spreads of pours, composition and dilution carried through to first order (model.md §6)."""
+"""How sure a forecast is: spreads of pours, composition and ice carried through to first order (model.md §6).
+
+Each unknown of a drink has a name, so that two drinks can share it: what is the same in both cancels in their difference.
+"""
 
 from __future__ import annotations
 
 import math
+from collections.abc import Hashable, Mapping
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.dilution import dilution_relative_sd
-from oenomel.core.drink import Drink, Pour
-from oenomel.core.mixing import serve
-from oenomel.core.profile import Profile
+from oenomel.core.conditions import Conditions
+from oenomel.core.dilution import OWN_RELATIVE_SD, dilution_relative_sd
+from oenomel.core.drink import Drink
+from oenomel.core.levels import FIGURES, levels, slopes
+from oenomel.core.poured import BY_EYE_UNITS, Poured, poured
 
-__all__ = ["Z80", "Interval", "intervals80"]
+__all__ = ["Z80", "Difference", "Doubt", "Driver", "Interval", "difference_of", "doubt_of", "half_widths80"]
+
+Floats = NDArray[np.float64]
 
 Z80: Final = 1.2815515655446004
 """Half-width of a central 80 % interval in standard deviations of a normal distribution."""
 
-JIGGER_SHARED_SD: Final = 0.02
-JIGGER_SD: Final = 0.03
-JIGGER_LEAST_ML: Final = 0.5
-DASH_SD: Final = 0.25
-BY_EYE_SD: Final = 0.20
-BY_EYE_UNITS: Final = frozenset({"splash", "piece", "leaf"})
-FIGURES: Final = ("volume_ml", "abv", "sugar", "acid")
+SHARE_WORTH_TELLING: Final = 0.005
+_BLOCK: Final = 512
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,61 +39,200 @@ class Interval:
     high: float
 
 
-def intervals80(drink: Drink, tin: Profile, served: Profile) -> dict[str, Interval]:
-    """80 % intervals of volume, strength, sweetness and acidity of a drink that is foreseen as ``tin`` and as ``served``.
+@dataclass(frozen=True, slots=True)
+class Driver:
+    """What makes a figure unsure: its share of the variance (0 to 1), what it is, and what would make it surer."""
 
-    Each input is moved by one standard deviation up and down, all in one batch of drinks; the effects are independent and
-    add in squares. Inputs: the measure (shared by all pours of a jigger, and each pour's own), strength, sugar and acid of
-    each ingredient (an ingredient poured twice is one unknown), and the water from the ice.
+    cause: str
+    subject: str
+    share: float
+    advice: str
+
+
+@dataclass(frozen=True)
+class Doubt:
+    """How far one standard deviation of each unknown moves each figure.
+
+    Parameters
+    ----------
+    figures : ndarray, shape (4,)              as served, in the order of `FIGURES`
+    effects : mapping of unknown to ndarray, shape (4,)
+    names : mapping of ingredient slug to its name
     """
-    volumes = np.array([pour.liquid_ml for pour in drink.pours])
-    composition = np.array([pour.ingredient.composition.axes for pour in drink.pours])
-    meets_ice = np.array([pour.meets_ice for pour in drink.pours])
-    volume_moves, composition_moves = _moves(drink, volumes, composition)
-    # The last input is the ice: it moves no pour.
-    up_down = np.array([1.0, -1.0])[:, None, None]
-    moved_volumes = np.maximum(volumes + up_down * volume_moves, 0)
-    moved_composition = np.maximum(composition + up_down[..., None] * composition_moves, 0)
-    melt = np.ones((2, len(volume_moves)))
-    melt[:, -1] += np.array([1.0, -1.0]) * dilution_relative_sd(tin.abv / 100, drink.method)
-    glass = serve(moved_volumes, moved_composition, meets_ice, drink.method, melt).glass
-    moved = np.concatenate([glass.volume_ml[..., None], glass.concentrations], axis=-1)
-    half_widths = Z80 * np.sqrt((((moved[0] - moved[1]) / 2) ** 2).sum(axis=0))
+
+    figures: Floats
+    effects: Mapping[tuple[Hashable, ...], Floats]
+    names: Mapping[str, str]
+
+    @cached_property
+    def intervals80(self) -> dict[str, Interval]:
+        """80 % intervals of the four figures and of the ratio of sugar to acid, which goes through its logarithm."""
+        half = Z80 * _sd(np.array(list(self.effects.values())))
+        found = {
+            name: Interval(max(0.0, value - width), value + width)
+            for name, value, width in zip(FIGURES, self.figures.tolist(), half.tolist(), strict=True)
+        }
+        sugar, acid = self.figures[2:].tolist()
+        if sugar > 0 and acid > 0:
+            moves = np.array([effect[2] / sugar - effect[3] / acid for effect in self.effects.values()])
+            factor = math.exp(Z80 * math.sqrt(float((moves**2).sum())))
+            found["sugar_acid_ratio"] = Interval(sugar / acid / factor, sugar / acid * factor)
+        return found
+
+    def drivers(self, figure: str) -> tuple[Driver, ...]:
+        """What makes a figure unsure, the largest share first; none where it is sure."""
+        column = FIGURES.index(figure)
+        variance: dict[tuple[str, str], float] = {}
+        for unknown, effect in self.effects.items():
+            cause = _cause(unknown)
+            variance[cause] = variance.get(cause, 0.0) + float(effect[column]) ** 2
+        total = math.fsum(variance.values())
+        if total == 0:
+            return ()
+        drivers = [self._driver(cause, subject, share / total) for (cause, subject), share in variance.items()]
+        return tuple(sorted((each for each in drivers if each.share >= SHARE_WORTH_TELLING), key=lambda each: -each.share))
+
+    def told(self, figure: str) -> str:
+        """What makes a figure unsure, in a sentence; empty where it is sure."""
+        drivers = self.drivers(figure)
+        if not drivers:
+            return ""
+        first, *others = drivers
+        second = (
+            f", {others[0].subject[0].lower()}{others[0].subject[1:]} {others[0].share:.0%}" if others and others[0].share > 0.2 else ""
+        )
+        return f"{first.subject} explains {first.share:.0%} of it{second}: {first.advice}."
+
+    def _driver(self, cause: str, subject: str, share: float) -> Driver:
+        name = self.names.get(subject, subject)
+        return Driver(cause, name, share, _ADVICE[cause])
+
+
+@dataclass(frozen=True, slots=True)
+class Difference:
+    """How a figure of one drink differs from another's: by how much, its 80 % interval, and how likely its sign is (0.5 to 1).
+
+    Two that are the same in everything differ by exactly nothing, for sure.
+    """
+
+    by: float
+    interval80: Interval
+    sign_probability: float
+
+
+_ADVICE: Final = {
+    "ingredient": "measure today's, or read the label",
+    "jigger": "pour to the line, or weigh the pours",
+    "by eye": "use a jigger or a spoon for it",
+    "ice": "weigh the drink before and after the ice",
+}
+
+
+def doubt_of(drink: Drink, pours: Poured, conditions: Conditions) -> Doubt:
+    """How sure the figures of a drink are; ``pours`` is its table."""
+    figures, moves = _figures_and_moves(drink, pours, conditions)
+    effects: dict[tuple[Hashable, ...], Floats] = {}
+    for unknown, move in zip(_unknowns(drink), moves[..., 0], strict=True):
+        effects[unknown] = effects[unknown] + move if unknown in effects else move
+    return Doubt(figures[:, 0], effects, {pour.ingredient.slug: pour.ingredient.name for pour in drink.pours})
+
+
+def half_widths80(drink: Drink, volumes: Floats, conditions: Conditions) -> tuple[Floats, Floats]:
+    """Figures and the half-widths of their 80 % intervals for many drinks of the same parts.
+
+    Parameters
+    ----------
+    drink : Drink                                    whose ingredients, measures, stages and method they share
+    volumes : ndarray, shape (pours, drinks), [ml]
+
+    Returns
+    -------
+    figures, half_widths : ndarray, shape (4, drinks)
+    """
+    unknowns = _unknowns(drink)
+    # Rows of the same unknown (an ingredient poured twice) add before they are squared.
+    first = {unknown: row for row, unknown in reversed(list(enumerate(unknowns)))}
+    repeated = [(row, first[unknown]) for row, unknown in enumerate(unknowns) if first[unknown] != row]
+    figures, half = np.empty((4, volumes.shape[1])), np.empty((4, volumes.shape[1]))
+    for start in range(0, volumes.shape[1], _BLOCK):
+        block = slice(start, start + _BLOCK)
+        figures[:, block], moves = _figures_and_moves(drink, poured(drink, volumes[:, block]), conditions)
+        for row, same in repeated:
+            moves[same] += moves[row]
+            moves[row] = 0
+        half[:, block] = Z80 * _sd(moves)
+    return figures, half
+
+
+def difference_of(one: Doubt, other: Doubt) -> dict[str, Difference]:
+    """How the four figures of one drink differ from another's; what they share is the same unknown in both, and cancels."""
+    shared = {**dict.fromkeys(one.effects), **dict.fromkeys(other.effects)}
+    nothing = np.zeros(len(FIGURES))
+    moves = np.array([one.effects.get(unknown, nothing) - other.effects.get(unknown, nothing) for unknown in shared])
+    by, sd = one.figures - other.figures, _sd(moves)
     return {
-        name: Interval(max(0.0, getattr(served, name) - half_width), getattr(served, name) + half_width)
-        for name, half_width in zip(FIGURES, half_widths.tolist(), strict=True)
+        name: Difference(value, Interval(value - Z80 * width, value + Z80 * width), _sign_probability(value, width))
+        for name, value, width in zip(FIGURES, by.tolist(), sd.tolist(), strict=True)
     }
 
 
-def _moves(drink: Drink, volumes: NDArray[np.float64], composition: NDArray[np.float64]) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
-    """One standard deviation of each input, the ice last: of volumes, shape (inputs, pours); of composition, shape (inputs, pours, 3)."""
-    shared, own = np.array([_pour_sd_ml(pour) for pour in drink.pours]).T
-    volume_moves = np.vstack([shared, np.diag(own)])
+def _unknowns(drink: Drink) -> list[tuple[Hashable, ...]]:
+    """The name of each row of `_figures_and_moves`.
 
-    # An ingredient that is poured twice is one unknown: which pours, shape (ingredients, pours).
-    slugs = [pour.ingredient.slug for pour in drink.pours]
-    poured = np.array([[slug == one for slug in slugs] for one in dict.fromkeys(slugs)], dtype=np.float64)
-    spread = np.array([pour.ingredient.composition.axes_relative_sd for pour in drink.pours])
-    composition_moves = np.zeros((len(poured), 3, *composition.shape))
-    for column in range(3):
-        composition_moves[:, column, :, column] = poured * (composition * spread)[:, column]
+    A pour that is the same in two drinks (ingredient, measure and amount) is the same pour, and one shake of the same tin the
+    same shake: what was not touched between parent and riff can't make them differ.
+    """
+    pours = [("pour", p.ingredient.slug, p.unit, round(p.liquid_ml, 9), p.stage) for p in drink.pours]
+    seen: dict[tuple[Hashable, ...], int] = {}
+    numbered: list[tuple[Hashable, ...]] = []
+    for pour in pours:
+        numbered.append((*pour, seen.get(pour, 0)))
+        seen[pour] = seen.get(pour, 0) + 1
+    in_tin = frozenset(name for name, pour in zip(numbered, drink.pours, strict=True) if pour.meets_ice)
+    return [
+        ("jigger",),
+        *numbered,
+        *(("content", pour.ingredient.slug, axis) for pour in drink.pours for axis in ("abv", "sugar", "acid")),
+        ("ice", drink.method.technique),
+        ("this ice", drink.method, in_tin),
+    ]
 
-    inputs = len(volume_moves) + 3 * len(poured) + 1
-    all_volume_moves = np.zeros((inputs, len(volumes)))
-    all_volume_moves[: len(volume_moves)] = volume_moves
-    all_composition_moves = np.zeros((inputs, *composition.shape))
-    all_composition_moves[len(volume_moves) : -1] = composition_moves.reshape(-1, *composition.shape)
-    return all_volume_moves, all_composition_moves
+
+def _cause(unknown: tuple[Hashable, ...]) -> tuple[str, str]:
+    """What an unknown is counted as when it is told: its cause and the ingredient it is about."""
+    kind = unknown[0]
+    if kind == "content":
+        return "ingredient", str(unknown[1])
+    if kind == "pour" and (unknown[2] in BY_EYE_UNITS or unknown[2] in ("dash", "drop") or unknown[4] == "rinse"):
+        return "by eye", str(unknown[1])
+    return ("jigger", "The jigger") if kind in ("jigger", "pour") else ("ice", "The water from the ice")
 
 
-def _pour_sd_ml(pour: Pour) -> tuple[float, float]:
-    """Standard deviations of a pour: what all pours of a jigger share, and its own, [ml]."""
-    volume = pour.liquid_ml
-    if volume == 0:
-        return 0.0, 0.0
-    if pour.unit in ("dash", "drop"):
-        return 0.0, DASH_SD * volume
-    if pour.unit in BY_EYE_UNITS or pour.stage == "rinse":
-        return 0.0, BY_EYE_SD * volume
-    shared = JIGGER_SHARED_SD * volume
-    return shared, math.sqrt(max(JIGGER_SD * volume, JIGGER_LEAST_ML) ** 2 - shared**2)
+def _figures_and_moves(drink: Drink, pours: Poured, conditions: Conditions) -> tuple[Floats, Floats]:
+    """Figures, shape (4, drinks), and how far one standard deviation of each unknown moves them, shape (unknowns, 4, drinks)."""
+    at = levels(pours.volumes, pours.axes, pours.in_tin, drink.method, conditions)
+    grows = slopes(at, pours, drink.method, conditions)
+    shared_sd, own_sd = pours.sds_ml()
+    count, drinks = shared_sd.shape
+    melt_sd = dilution_relative_sd(at.tin.abv_fraction, drink.method, conditions)
+    own_melt_sd = np.minimum(melt_sd, OWN_RELATIVE_SD)
+    moves = np.empty((4 * count + 3, 4, drinks))
+    np.einsum("pfn,pn->fn", grows.by_volume, shared_sd, out=moves[0])
+    np.multiply(grows.by_volume, own_sd[:, None], out=moves[1 : count + 1])
+    content = moves[count + 1 : -2].reshape(count, 3, 4, drinks)
+    np.multiply(grows.by_content, (pours.axes * pours.spread)[:, :, None], out=content)
+    moves[-2] = grows.by_melt * np.sqrt(melt_sd**2 - own_melt_sd**2)
+    moves[-1] = grows.by_melt * own_melt_sd
+    return at.figures, moves
+
+
+def _sd(moves: Floats) -> Floats:
+    """Standard deviation of each figure from what its unknowns do, which are independent."""
+    sd: Floats = np.sqrt(np.einsum("u...,u...->...", moves, moves))
+    return sd
+
+
+def _sign_probability(value: float, sd: float) -> float:
+    if sd == 0:
+        return 1.0 if value else 0.5
+    return 0.5 * (1 + math.erf(abs(value) / sd / math.sqrt(2)))

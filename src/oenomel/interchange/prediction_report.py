@@ -7,10 +7,25 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from oenomel.core.prediction import Comparison, Prediction
-from oenomel.core.profile import Profile
+from oenomel.core.findings import Finding
+from oenomel.core.in_the_glass import Course, Layers
+from oenomel.core.levels import FIGURES
+from oenomel.core.prediction import AxisDifference, Comparison, Prediction
+from oenomel.core.profile import Profile, body_word
+from oenomel.core.uncertainty import Doubt
+from oenomel.core.why import Why
 
-__all__ = ["ComparisonReport", "Pair", "PredictionReport", "comparison_report", "prediction_report"]
+__all__ = [
+    "ComparisonReport",
+    "CourseReport",
+    "Pair",
+    "PredictionReport",
+    "WhyReport",
+    "comparison_report",
+    "course_report",
+    "prediction_report",
+    "why_report",
+]
 
 
 class _Report(BaseModel):
@@ -38,10 +53,13 @@ class ProfileReport(_Report):
     titratable_acid: float
     sucrose_equivalents: float
     standard_drinks: StandardDrinks
+    body: float
+    body_word: str
+    temperature_c: float
 
 
 class DilutionReport(_Report):
-    """Water from the ice: ml per ml in the tin, ml, and its school: curve, estimate or none."""
+    """Water from the ice: ml per ml in the tin, ml, and its school: curve, heat balance, estimate or none."""
 
     ratio: float
     water_ml: float
@@ -58,6 +76,32 @@ class Intervals(_Report):
     abv: Pair
     sugar: Pair
     acid: Pair
+    sugar_acid_ratio: Pair | None = None
+
+
+class DriverReport(_Report):
+    """What makes a figure unsure: its share of the variance (0 to 1), and what would make it surer."""
+
+    cause: str
+    subject: str
+    share: float
+    advice: str
+
+
+class DriversReport(_Report):
+    """What makes one figure unsure, the largest first, and the same in a sentence."""
+
+    told: str
+    drivers: list[DriverReport]
+
+
+class DoubtReport(_Report):
+    """What makes each figure unsure."""
+
+    volume_ml: DriversReport
+    abv: DriversReport
+    sugar: DriversReport
+    acid: DriversReport
 
 
 class PourReport(_Report):
@@ -73,11 +117,13 @@ class PourReport(_Report):
 
 
 class FindingReport(_Report):
-    """A finding: info, warning or error."""
+    """A finding: info, warning or error; the pour it is about, and the words of each mend that can be applied."""
 
     code: str
     severity: str
     message: str
+    pour: int | None
+    mends: list[str]
 
 
 class PlaceReport(_Report):
@@ -92,11 +138,30 @@ class PredictionReport(_Report):
 
     undiluted: ProfileReport
     dilution: DilutionReport
+    strained: ProfileReport
+    before_topping: ProfileReport
     served: ProfileReport
     interval80: Intervals
+    doubt: DoubtReport
     pours: list[PourReport]
     findings: list[FindingReport]
     place: PlaceReport | None
+
+
+class DifferenceReport(_Report):
+    """By how much two drinks differ in a figure, the 80 % interval of that, and how likely its sign is."""
+
+    by: float
+    interval80: Pair
+    sign_probability: float
+
+
+class ChangeReport(_Report):
+    """One change and what it did to each figure, in its unit, and to each axis in noticeable steps; all changes add up."""
+
+    words: str
+    by: dict[str, float]
+    steps: dict[str, float]
 
 
 class AxisReport(_Report):
@@ -109,26 +174,73 @@ class AxisReport(_Report):
     direction: str
     headline: str
     sentence: str
+    certainty: str
+    difference: DifferenceReport
 
 
 class ComparisonReport(_Report):
-    """A drink beside its parent, and what the numbers can't see."""
+    """A drink beside its parent: which change did what, what only shows beside it, and what the numbers can't see."""
 
     present: PredictionReport
     parent: PredictionReport
     axes: list[AxisReport]
+    changes: list[ChangeReport]
+    findings: list[FindingReport]
     unseen: list[str]
+
+
+class LayersReport(_Report):
+    """A float, or what lies below it, minute by minute."""
+
+    volume_ml: list[float]
+    abv: list[float]
+    sugar: list[float]
+    acid: list[float]
+
+
+class CourseReport(_Report):
+    """A drink from minute 0 to 20 in its glass, a value a minute; the float apart where there is one.
+
+    ``leaves_home`` is the first minute in which it stands outside its family's home, where it began inside.
+    """
+
+    volume_ml: list[float]
+    temperature_c: list[float]
+    abv: list[float]
+    sugar: list[float]
+    acid: list[float]
+    undissolved_g: list[float]
+    top: LayersReport | None
+    below: LayersReport | None
+    leaves_home: int | None
+
+
+class WhyReport(_Report):
+    """A node of the tree that explains a figure: its parts add up to its value, what it uses besides doesn't."""
+
+    name: str
+    value: float
+    unit: str
+    equation: str
+    source: str
+    relative_sd: float | None
+    reasoning: str
+    parts: list[WhyReport]
+    uses: list[WhyReport]
 
 
 def prediction_report(prediction: Prediction) -> PredictionReport:
     """The report of a forecast."""
     return PredictionReport(
-        undiluted=_profile(prediction.undiluted),
+        undiluted=_profile(prediction.undiluted, prediction.temperatures.tin),
         dilution=DilutionReport.model_validate(prediction.dilution),
-        served=_profile(prediction.served),
+        strained=_profile(prediction.strained, prediction.temperatures.strained),
+        before_topping=_profile(prediction.before_topping, prediction.temperatures.before_topping),
+        served=_profile(prediction.served, prediction.temperatures.glass),
         interval80=Intervals(**{name: [i.low, i.high] for name, i in prediction.interval80.items()}),
+        doubt=DoubtReport(**{figure: _drivers(prediction.doubt, figure) for figure in FIGURES}),
         pours=[PourReport.model_validate(pour) for pour in prediction.pours],
-        findings=[FindingReport.model_validate(finding) for finding in prediction.findings],
+        findings=[_finding(finding) for finding in prediction.findings],
         place=PlaceReport.model_validate(prediction.place) if prediction.place else None,
     )
 
@@ -138,12 +250,73 @@ def comparison_report(comparison: Comparison) -> ComparisonReport:
     return ComparisonReport(
         present=prediction_report(comparison.present),
         parent=prediction_report(comparison.parent),
-        axes=[AxisReport.model_validate(axis) for axis in comparison.axes],
+        axes=[_axis(axis) for axis in comparison.axes],
+        changes=[ChangeReport(words=change.words, by=dict(change.by), steps=dict(change.steps)) for change in comparison.changes],
+        findings=[_finding(finding) for finding in comparison.findings],
         unseen=list(comparison.unseen),
     )
 
 
-def _profile(profile: Profile) -> ProfileReport:
+def course_report(course: Course, leaves_home: int | None) -> CourseReport:
+    """The report of twenty minutes in the glass."""
+    return CourseReport(
+        volume_ml=course.volume_ml.tolist(),
+        temperature_c=course.temperature_c.tolist(),
+        abv=course.abv.tolist(),
+        sugar=course.sugar.tolist(),
+        acid=course.acid.tolist(),
+        undissolved_g=course.undissolved_g.tolist(),
+        top=_layers(course.top),
+        below=_layers(course.below),
+        leaves_home=leaves_home,
+    )
+
+
+def why_report(node: Why) -> WhyReport:
+    """The report of a tree."""
+    return WhyReport.model_validate(node)
+
+
+def _axis(axis: AxisDifference) -> AxisReport:
+    apart = axis.difference
+    return AxisReport(
+        axis=axis.axis,
+        value=axis.value,
+        parent=axis.parent,
+        steps=axis.steps,
+        direction=axis.direction,
+        headline=axis.headline,
+        sentence=axis.sentence,
+        certainty=axis.certainty,
+        difference=DifferenceReport(
+            by=apart.by, interval80=[apart.interval80.low, apart.interval80.high], sign_probability=apart.sign_probability
+        ),
+    )
+
+
+def _drivers(doubt: Doubt, figure: str) -> DriversReport:
+    return DriversReport(told=doubt.told(figure), drivers=[DriverReport.model_validate(driver) for driver in doubt.drivers(figure)])
+
+
+def _finding(finding: Finding) -> FindingReport:
+    return FindingReport(
+        code=finding.code,
+        severity=finding.severity,
+        message=finding.message,
+        pour=finding.pour,
+        mends=[mend.words for mend in finding.mends],
+    )
+
+
+def _layers(layers: Layers | None) -> LayersReport | None:
+    if layers is None:
+        return None
+    return LayersReport(
+        volume_ml=layers.volume_ml.tolist(), abv=layers.abv.tolist(), sugar=layers.sugar.tolist(), acid=layers.acid.tolist()
+    )
+
+
+def _profile(profile: Profile, temperature_c: float) -> ProfileReport:
     ratio = profile.sugar_acid_ratio
     return ProfileReport(
         volume_ml=profile.volume_ml,
@@ -156,4 +329,7 @@ def _profile(profile: Profile) -> ProfileReport:
         titratable_acid=profile.titratable_acid,
         sucrose_equivalents=profile.sucrose_equivalents,
         standard_drinks=StandardDrinks(**profile.standard_drinks),
+        body=profile.body,
+        body_word=body_word(profile.body),
+        temperature_c=temperature_c,
     )

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import json
 import sqlite3
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import UTC, datetime
 
@@ -21,8 +23,11 @@ __all__ = [
     "latest_trials",
     "list_drinks",
     "put_draft",
+    "reference_ids",
+    "references",
     "remove_all",
     "rename",
+    "set_reference",
     "trials",
 ]  # fmt: skip
 
@@ -60,6 +65,16 @@ UPDATE_DRAFT = """
 UPDATE draft SET parent_trial_id = :parent_trial_id, spec = :spec, revision = revision + 1, saved_at = :saved_at
 WHERE drink_id = :drink_id AND revision = :revision
 """
+SELECT_REFERENCES = """
+SELECT drink.family, trial.spec
+FROM house_reference JOIN trial ON trial.id = house_reference.trial_id JOIN drink ON drink.id = trial.drink_id
+WHERE drink.family IN (SELECT value FROM json_each(:families)) ORDER BY trial.id
+"""
+SELECT_REFERENCE_IDS = """
+SELECT trial.id FROM house_reference JOIN trial ON trial.id = house_reference.trial_id WHERE trial.drink_id = :drink_id
+"""
+INSERT_REFERENCE = "INSERT INTO house_reference (trial_id) VALUES (:trial_id) ON CONFLICT DO NOTHING"
+DELETE_REFERENCE = "DELETE FROM house_reference WHERE trial_id = :trial_id"
 
 
 @dataclass(frozen=True, slots=True)
@@ -168,6 +183,25 @@ def keep_trial(
         },
     )
     return _new_id(cursor)
+
+
+def references(conn: sqlite3.Connection, families: Iterable[str]) -> dict[str, list[str]]:
+    """Specs that the house counts among the references of these families, by family."""
+    found: dict[str, list[str]] = {}
+    for row in conn.execute(SELECT_REFERENCES, {"families": json.dumps(sorted(set(families)))}):
+        found.setdefault(row["family"], []).append(row["spec"])
+    return found
+
+
+def reference_ids(conn: sqlite3.Connection, drink_id: int) -> set[int]:
+    """Which trials of a drink are references of the house."""
+    return {row["id"] for row in conn.execute(SELECT_REFERENCE_IDS, {"drink_id": drink_id})}
+
+
+def set_reference(conn: sqlite3.Connection, drink_id: int, trial_id: int, counts: bool) -> None:
+    """Counts a trial among its family's references, or no longer; raises RecordNotFound."""
+    get_trial(conn, drink_id, trial_id)
+    conn.execute(INSERT_REFERENCE if counts else DELETE_REFERENCE, {"trial_id": trial_id})
 
 
 def get_draft(conn: sqlite3.Connection, drink_id: int) -> DraftRecord | None:

@@ -15,22 +15,22 @@ from oenomel.errors import RecordNotFound
 __all__ = ["get", "larder", "put", "replace_catalogue", "search", "some"]
 
 SELECT_ALL = """
-SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, origin
+SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
 FROM ingredient ORDER BY name
 """
 # Every word has to stand somewhere in what the ingredient is called or said to be.
 SELECT_SEARCH = """
-SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, origin
+SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
 FROM ingredient
 WHERE (:kind IS NULL OR kind = :kind)
   AND (:slot IS NULL OR EXISTS (SELECT 1 FROM json_each(slots) WHERE value = :slot))
   AND NOT EXISTS (
     SELECT 1 FROM json_each(:words) WHERE instr(lower(ingredient.name || ' ' || ingredient.kind || ' ' || ingredient.impression), value) = 0
   )
-ORDER BY name LIMIT :limit
+ORDER BY EXISTS (SELECT 1 FROM json_each(:words) WHERE instr(lower(ingredient.name), value) = 0), name LIMIT :limit
 """
 SELECT_SOME = """
-SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, origin
+SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
 FROM ingredient WHERE slug IN (SELECT value FROM json_each(:slugs))
 """
 SELECT_SOME_VALUES = """
@@ -39,11 +39,12 @@ FROM ingredient_value WHERE slug IN (SELECT value FROM json_each(:slugs))
 """
 SELECT_VALUES = "SELECT slug, name, value, relative_sd, source, source_kind, why FROM ingredient_value"
 UPSERT = """
-INSERT INTO ingredient (slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, origin)
-VALUES (:slug, :name, :kind, :slots, :impression, :allergens, :cautions, :piece_ml, :piece_g, :origin)
+INSERT INTO ingredient (slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin)
+VALUES (:slug, :name, :kind, :slots, :impression, :allergens, :cautions, :piece_ml, :piece_g, :aroma, :foam, :origin)
 ON CONFLICT (slug) DO UPDATE SET
   name = excluded.name, kind = excluded.kind, slots = excluded.slots, impression = excluded.impression, allergens = excluded.allergens,
-  cautions = excluded.cautions, piece_ml = excluded.piece_ml, piece_g = excluded.piece_g, origin = excluded.origin
+  cautions = excluded.cautions, piece_ml = excluded.piece_ml, piece_g = excluded.piece_g, aroma = excluded.aroma, foam = excluded.foam,
+  origin = excluded.origin
 """
 DELETE_VALUES = "DELETE FROM ingredient_value WHERE slug = :slug"
 INSERT_VALUE = """
@@ -74,7 +75,7 @@ def get(conn: sqlite3.Connection, slug: str) -> Ingredient:
 def search(
     conn: sqlite3.Connection, text: str = "", kind: str | None = None, slot: str | None = None, limit: int = 500
 ) -> list[Ingredient]:
-    """Ingredients in whose name, kind or impression every word of the text stands, in the order of their names."""
+    """Ingredients in whose name, kind or impression every word of the text stands; those named so first, in the order of their names."""
     values = {"words": json.dumps(text.lower().split()), "kind": kind, "slot": slot, "limit": limit}
     rows = conn.execute(SELECT_SEARCH, values).fetchall()
     slugs = {"slugs": json.dumps([row["slug"] for row in rows])}
@@ -118,6 +119,8 @@ def _from_row(row: sqlite3.Row, values: Mapping[str, SourcedValue]) -> Ingredien
         cautions=tuple(json.loads(row["cautions"])),
         piece_ml=row["piece_ml"],
         piece_g=row["piece_g"],
+        aroma=json.loads(row["aroma"]),
+        foam=row["foam"],
         origin=row["origin"],
         values=values,
     )
@@ -134,5 +137,7 @@ def _to_row(ingredient: Ingredient) -> dict[str, Any]:
         "cautions": json.dumps(ingredient.cautions),
         "piece_ml": ingredient.piece_ml,
         "piece_g": ingredient.piece_g,
+        "aroma": json.dumps(dict(ingredient.aroma)),
+        "foam": ingredient.foam,
         "origin": ingredient.origin,
     }

@@ -64,6 +64,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Follow In The Glass
+         * @description Twenty minutes of a spec in its glass.
+         */
+        post: operations["follow_in_the_glass"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/why": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Explain Figure
+         * @description Why a figure of a spec as served is what it is.
+         */
+        post: operations["explain_figure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mend Spec
+         * @description The spec with a mend of one of its findings applied.
+         */
+        post: operations["mend_spec"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/amount": {
         parameters: {
             query?: never;
@@ -155,7 +215,7 @@ export interface paths {
         };
         /**
          * List Families
-         * @description The first-class families with their schools and homes.
+         * @description The families with their forms, schools and homes; a home reaches to the house's own reference specs.
          */
         get: operations["list_families"];
         put?: never;
@@ -228,6 +288,26 @@ export interface paths {
          * @description Keeps a trial as made, and holds the draft against it: both or neither.
          */
         post: operations["keep_trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/trials/{trial_id}/reference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Reference
+         * @description Counts a kept trial among the house's reference specs of its family, or no longer.
+         */
+        put: operations["set_reference"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -351,6 +431,25 @@ export interface components {
             headline: string;
             /** Sentence */
             sentence: string;
+            /** Certainty */
+            certainty: string;
+            difference: components["schemas"]["DifferenceReport"];
+        };
+        /**
+         * ChangeReport
+         * @description One change and what it did to each figure, in its unit, and to each axis in noticeable steps; all changes add up.
+         */
+        ChangeReport: {
+            /** Words */
+            words: string;
+            /** By */
+            by: {
+                [key: string]: number;
+            };
+            /** Steps */
+            steps: {
+                [key: string]: number;
+            };
         };
         /**
          * CompareRequest
@@ -362,13 +461,17 @@ export interface components {
         };
         /**
          * ComparisonReport
-         * @description A drink beside its parent, and what the numbers can't see.
+         * @description A drink beside its parent: which change did what, what only shows beside it, and what the numbers can't see.
          */
         ComparisonReport: {
             present: components["schemas"]["PredictionReport"];
             parent: components["schemas"]["PredictionReport"];
             /** Axes */
             axes: components["schemas"]["AxisReport"][];
+            /** Changes */
+            changes: components["schemas"]["ChangeReport"][];
+            /** Findings */
+            findings: components["schemas"]["FindingReport"][];
             /** Unseen */
             unseen: string[];
         };
@@ -429,8 +532,44 @@ export interface components {
             spread?: components["schemas"]["SpreadEntry"] | null;
         };
         /**
+         * CourseReport
+         * @description A drink from minute 0 to 20 in its glass, a value a minute; the float apart where there is one.
+         *
+         *     ``leaves_home`` is the first minute in which it stands outside its family's home, where it began inside.
+         */
+        CourseReport: {
+            /** Volume Ml */
+            volume_ml: number[];
+            /** Temperature C */
+            temperature_c: number[];
+            /** Abv */
+            abv: number[];
+            /** Sugar */
+            sugar: number[];
+            /** Acid */
+            acid: number[];
+            /** Undissolved G */
+            undissolved_g: number[];
+            top: components["schemas"]["LayersReport"] | null;
+            below: components["schemas"]["LayersReport"] | null;
+            /** Leaves Home */
+            leaves_home: number | null;
+        };
+        /**
+         * DifferenceReport
+         * @description By how much two drinks differ in a figure, the 80 % interval of that, and how likely its sign is.
+         */
+        DifferenceReport: {
+            /** By */
+            by: number;
+            /** Interval80 */
+            interval80: number[];
+            /** Sign Probability */
+            sign_probability: number;
+        };
+        /**
          * DilutionReport
-         * @description Water from the ice: ml per ml in the tin, ml, and its school: curve, estimate or none.
+         * @description Water from the ice: ml per ml in the tin, ml, and its school: curve, heat balance, estimate or none.
          */
         DilutionReport: {
             /** Ratio */
@@ -439,6 +578,16 @@ export interface components {
             water_ml: number;
             /** Model */
             model: string;
+        };
+        /**
+         * DoubtReport
+         * @description What makes each figure unsure.
+         */
+        DoubtReport: {
+            volume_ml: components["schemas"]["DriversReport"];
+            abv: components["schemas"]["DriversReport"];
+            sugar: components["schemas"]["DriversReport"];
+            acid: components["schemas"]["DriversReport"];
         };
         /**
          * DraftEntry
@@ -506,8 +655,32 @@ export interface components {
             ingredients: string[];
         };
         /**
+         * DriverReport
+         * @description What makes a figure unsure: its share of the variance (0 to 1), and what would make it surer.
+         */
+        DriverReport: {
+            /** Cause */
+            cause: string;
+            /** Subject */
+            subject: string;
+            /** Share */
+            share: number;
+            /** Advice */
+            advice: string;
+        };
+        /**
+         * DriversReport
+         * @description What makes one figure unsure, the largest first, and the same in a sentence.
+         */
+        DriversReport: {
+            /** Told */
+            told: string;
+            /** Drivers */
+            drivers: components["schemas"]["DriverReport"][];
+        };
+        /**
          * FamilyReport
-         * @description A family.
+         * @description A family; open forms have no home.
          */
         FamilyReport: {
             /** Slug */
@@ -518,13 +691,17 @@ export interface components {
             words: string;
             /** Slots */
             slots: components["schemas"]["SlotReport"][];
+            /** Forms */
+            forms: components["schemas"]["FormReport"][];
             /** Schools */
             schools: components["schemas"]["SchoolReport"][];
-            home: components["schemas"]["HomeReport"];
+            home: components["schemas"]["HomeReport"] | null;
+            /** Published */
+            published: components["schemas"]["RangeReport"][];
         };
         /**
          * FindingReport
-         * @description A finding: info, warning or error.
+         * @description A finding: info, warning or error; the pour it is about, and the words of each mend that can be applied.
          */
         FindingReport: {
             /** Code */
@@ -533,6 +710,24 @@ export interface components {
             severity: string;
             /** Message */
             message: string;
+            /** Pour */
+            pour: number | null;
+            /** Mends */
+            mends: string[];
+        };
+        /**
+         * FormReport
+         * @description A sub-form, with the glass and ice it is usually served in.
+         */
+        FormReport: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Glass */
+            glass: string;
+            /** Ice */
+            ice: string;
         };
         /**
          * Health
@@ -591,6 +786,14 @@ export interface components {
             acid: number;
             /** Sparkling */
             sparkling: boolean;
+            /** Aroma */
+            aroma: {
+                [key: string]: number;
+            };
+            /** Bitterness */
+            bitterness: number;
+            /** Keeps Days */
+            keeps_days: number | null;
             /** Values */
             values: components["schemas"]["ValueReport"][];
         };
@@ -623,6 +826,14 @@ export interface components {
             acid: number;
             /** Sparkling */
             sparkling: boolean;
+            /** Aroma */
+            aroma: {
+                [key: string]: number;
+            };
+            /** Bitterness */
+            bitterness: number;
+            /** Keeps Days */
+            keeps_days: number | null;
         };
         /**
          * InlineIngredient
@@ -656,6 +867,40 @@ export interface components {
             sugar: number[];
             /** Acid */
             acid: number[];
+            /** Sugar Acid Ratio */
+            sugar_acid_ratio?: number[] | null;
+        };
+        /**
+         * LayersReport
+         * @description A float, or what lies below it, minute by minute.
+         */
+        LayersReport: {
+            /** Volume Ml */
+            volume_ml: number[];
+            /** Abv */
+            abv: number[];
+            /** Sugar */
+            sugar: number[];
+            /** Acid */
+            acid: number[];
+        };
+        /**
+         * MendRequest
+         * @description Which mend of which finding to apply: the finding's code and pour, and the mend's place in its list; the parent where it only
+         *     shows beside it.
+         */
+        MendRequest: {
+            spec: components["schemas"]["SpecFile"];
+            parent?: components["schemas"]["SpecFile"] | null;
+            /** Code */
+            code: string;
+            /** Pour */
+            pour?: number | null;
+            /**
+             * Mend
+             * @default 0
+             */
+            mend: number;
         };
         /**
          * MethodEntry
@@ -798,8 +1043,11 @@ export interface components {
         PredictionReport: {
             undiluted: components["schemas"]["ProfileReport"];
             dilution: components["schemas"]["DilutionReport"];
+            strained: components["schemas"]["ProfileReport"];
+            before_topping: components["schemas"]["ProfileReport"];
             served: components["schemas"]["ProfileReport"];
             interval80: components["schemas"]["Intervals"];
+            doubt: components["schemas"]["DoubtReport"];
             /** Pours */
             pours: components["schemas"]["PourReport"][];
             /** Findings */
@@ -848,6 +1096,34 @@ export interface components {
             /** Sucrose Equivalents */
             sucrose_equivalents: number;
             standard_drinks: components["schemas"]["StandardDrinks"];
+            /** Body */
+            body: number;
+            /** Body Word */
+            body_word: string;
+            /** Temperature C */
+            temperature_c: number;
+        };
+        /**
+         * RangeReport
+         * @description A published range of balanced drinks, for an overlay: low and high of each axis.
+         */
+        RangeReport: {
+            /** Name */
+            name: string;
+            /** Abv */
+            abv: number[];
+            /** Sugar */
+            sugar: number[];
+            /** Acid */
+            acid: number[];
+        };
+        /**
+         * Reference
+         * @description Whether a trial counts towards its family's home.
+         */
+        Reference: {
+            /** Counts */
+            counts: boolean;
         };
         /**
          * RelativeEntry
@@ -1026,7 +1302,7 @@ export interface components {
         };
         /**
          * TrialReport
-         * @description A trial as kept; ``number`` counts within its drink.
+         * @description A trial as kept; ``number`` counts within its drink; a ``reference`` counts towards its family's home.
          */
         TrialReport: {
             /** Id */
@@ -1042,6 +1318,8 @@ export interface components {
             spec: components["schemas"]["SpecFile"];
             /** Kept At */
             kept_at: string;
+            /** Reference */
+            reference: boolean;
         };
         /**
          * ValueReport
@@ -1060,6 +1338,30 @@ export interface components {
             source_kind: string;
             /** Why */
             why: string;
+        };
+        /**
+         * WhyReport
+         * @description A node of the tree that explains a figure: its parts add up to its value, what it uses besides doesn't.
+         */
+        WhyReport: {
+            /** Name */
+            name: string;
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** Equation */
+            equation: string;
+            /** Source */
+            source: string;
+            /** Relative Sd */
+            relative_sd: number | null;
+            /** Reasoning */
+            reasoning: string;
+            /** Parts */
+            parts: components["schemas"]["WhyReport"][];
+            /** Uses */
+            uses: components["schemas"]["WhyReport"][];
         };
     };
     responses: never;
@@ -1092,7 +1394,14 @@ export interface operations {
     };
     predict_drink: {
         parameters: {
-            query?: never;
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -1136,7 +1445,14 @@ export interface operations {
     };
     compare_drinks: {
         parameters: {
-            query?: never;
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -1158,6 +1474,180 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    follow_in_the_glass: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpecFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    explain_figure: {
+        parameters: {
+            query: {
+                figure: "volume_ml" | "water_ml" | "abv" | "sugar" | "acid" | "titratable_acid" | "sucrose_equivalents" | "body" | "alcohol_g" | "energy_kcal" | "standard_drinks" | "sugar_acid_ratio" | "temperature_c";
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpecFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhyReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mend_spec: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MendRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpecFile"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -1539,6 +2029,73 @@ export interface operations {
         responses: {
             /** @description Successful Response */
             201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrinkDetail"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_reference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drink_id: number;
+                trial_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Reference"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -31,7 +31,7 @@ class _Model(BaseModel):
 
 
 class TrialReport(_Model):
-    """A trial as kept; ``number`` counts within its drink."""
+    """A trial as kept; ``number`` counts within its drink; a ``reference`` counts towards its family's home."""
 
     id: int
     number: int
@@ -40,6 +40,7 @@ class TrialReport(_Model):
     reason: str
     spec: SpecFile
     kept_at: str
+    reference: bool
 
 
 class DraftReport(_Model):
@@ -101,6 +102,12 @@ class NewTrial(_Model):
     revision: Annotated[int, Field(ge=0, le=2**53)]
 
 
+class Reference(_Model):
+    """Whether a trial counts towards its family's home."""
+
+    counts: bool
+
+
 class DraftEntry(_Model):
     """A draft to save over a revision; 0 where there is none yet."""
 
@@ -148,6 +155,14 @@ def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection) -> DrinkDetail
     return _detail(conn, drink_id)
 
 
+@router.put("/drinks/{drink_id}/trials/{trial_id}/reference", responses=PROBLEMS["write"])
+def set_reference(drink_id: RowId, trial_id: RowId, body: Reference, conn: Connection) -> DrinkDetail:
+    """Counts a kept trial among the house's reference specs of its family, or no longer."""
+    with transaction(conn):
+        drinks.set_reference(conn, drink_id, trial_id, body.counts)
+    return _detail(conn, drink_id)
+
+
 @router.put("/drinks/{drink_id}/draft", responses=PROBLEMS["write"])
 def save_draft(drink_id: RowId, body: DraftEntry, conn: Connection) -> DraftReport:
     """Saves the draft; refused with 409 where another window saved in between."""
@@ -178,7 +193,7 @@ def _draft(record: DraftRecord) -> DraftReport:
     return DraftReport(parent_trial_id=record.parent_trial_id, spec=_spec(record.spec), revision=record.revision, saved_at=record.saved_at)
 
 
-def _trial(record: TrialRecord) -> TrialReport:
+def _trial(record: TrialRecord, references: set[int]) -> TrialReport:
     return TrialReport(
         id=record.id,
         number=record.number,
@@ -187,6 +202,7 @@ def _trial(record: TrialRecord) -> TrialReport:
         reason=record.reason,
         spec=_spec(record.spec),
         kept_at=record.kept_at,
+        reference=record.id in references,
     )
 
 
@@ -208,11 +224,12 @@ def _summary(record: DrinkRecord, latest: TrialRecord, draft: DraftRecord | None
 def _detail(conn: sqlite3.Connection, drink_id: int) -> DrinkDetail:
     record = drinks.get(conn, drink_id)
     draft = drinks.get_draft(conn, drink_id)
+    references = drinks.reference_ids(conn, drink_id)
     return DrinkDetail(
         id=record.id,
         name=record.name,
         family=record.family,
         origin=record.origin,
-        trials=[_trial(trial) for trial in drinks.trials(conn, drink_id)],
+        trials=[_trial(trial, references) for trial in drinks.trials(conn, drink_id)],
         draft=_draft(draft) if draft else None,
     )

@@ -5,7 +5,8 @@ from __future__ import annotations
 from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict
 
-from oenomel.core.families import Family, families, home_of
+from oenomel.api.deps import Connection, homes_for
+from oenomel.core.families import Family, Home, families, published_ranges
 from oenomel.interchange.prediction_report import Pair
 from oenomel.interchange.spec_drink import spec_from_drink
 from oenomel.interchange.spec_file import SpecFile
@@ -44,36 +45,67 @@ class HomeReport(_Report):
     volume_ml: float
 
 
+class FormReport(_Report):
+    """A sub-form, with the glass and ice it is usually served in."""
+
+    name: str
+    words: str
+    glass: str
+    ice: str
+
+
+class RangeReport(_Report):
+    """A published range of balanced drinks, for an overlay: low and high of each axis."""
+
+    name: str
+    abv: Pair
+    sugar: Pair
+    acid: Pair
+
+
 class FamilyReport(_Report):
-    """A family."""
+    """A family; open forms have no home."""
 
     slug: str
     name: str
     words: str
     slots: list[SlotReport]
+    forms: list[FormReport]
     schools: list[SchoolReport]
-    home: HomeReport
+    home: HomeReport | None
+    published: list[RangeReport]
 
 
 @router.get("/families")
-def list_families() -> list[FamilyReport]:
-    """The first-class families with their schools and homes."""
-    return [_report(family) for family in families().values()]
+def list_families(conn: Connection) -> list[FamilyReport]:
+    """The families with their forms, schools and homes; a home reaches to the house's own reference specs."""
+    homes = homes_for(conn, *families())
+    return [_report(family, homes.get(family.slug)) for family in families().values()]
 
 
-def _report(family: Family) -> FamilyReport:
-    home = home_of(family.slug)
+def _report(family: Family, home: Home | None) -> FamilyReport:
     schools = [SchoolReport(slug=s.slug, name=s.name, words=s.words, spec=spec_from_drink(s.drink)) for s in family.schools]
+    published = [
+        RangeReport(name=each.name, abv=list(each.abv), sugar=list(each.sugar), acid=list(each.acid))
+        for each in published_ranges()
+        if family.slug in each.families
+    ]
     return FamilyReport(
         slug=family.slug,
         name=family.name,
         words=family.words,
         slots=[SlotReport.model_validate(slot) for slot in family.slots],
+        forms=[FormReport.model_validate(form) for form in family.forms],
         schools=schools,
-        home=HomeReport(
-            outline=[list(corner) for corner in home.outline()],
-            strength=list(home.strength_band()),
-            centre=home.centre(),
-            volume_ml=home.volume_ml,
-        ),
+        home=_home(home) if home else None,
+        published=published,
+    )
+
+
+def _home(home: Home) -> HomeReport:
+    return HomeReport(
+        outline=[list(corner) for corner in home.outline()],
+        strength=list(home.strength_band()),
+        centre=home.centre(),
+        volume_ml=home.volume_ml,
     )

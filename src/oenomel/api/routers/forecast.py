@@ -2,17 +2,29 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Any
+from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Query
-from pydantic import BaseModel, ConfigDict
+from pydantic import BaseModel, ConfigDict, Field
 
-from oenomel.api.deps import Connection, resolve
+from oenomel.api.deps import Connection, Supposed, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
 from oenomel.core.prediction import compare, predict
 from oenomel.core.units import parse_spoken_amount, to_ml
-from oenomel.interchange.prediction_report import ComparisonReport, PredictionReport, comparison_report, prediction_report
+from oenomel.core.why import why
+from oenomel.errors import MendGone
+from oenomel.interchange.prediction_report import (
+    ComparisonReport,
+    CourseReport,
+    PredictionReport,
+    WhyReport,
+    comparison_report,
+    course_report,
+    prediction_report,
+    why_report,
+)
 from oenomel.interchange.spec_file import SpecFile, Unit, spec_schema
+from oenomel.interchange.spec_mend import with_mend
 from oenomel.store import ingredients
 
 router = APIRouter(tags=["forecast"])
@@ -27,6 +39,26 @@ class CompareRequest(BaseModel):
     parent: SpecFile
 
 
+class MendRequest(BaseModel):
+    """Which mend of which finding to apply: the finding's code and pour, and the mend's place in its list; the parent where it only
+    shows beside it.
+    """
+
+    model_config = ConfigDict(extra="forbid")
+
+    spec: SpecFile
+    parent: SpecFile | None = None
+    code: Annotated[str, Field(max_length=60)]
+    pour: Annotated[int, Field(ge=0, le=1000)] | None = None
+    mend: Annotated[int, Field(ge=0, le=20)] = 0
+
+
+Figure = Literal[
+    "volume_ml", "water_ml", "abv", "sugar", "acid", "titratable_acid", "sucrose_equivalents", "body", "alcohol_g", "energy_kcal",
+    "standard_drinks", "sugar_acid_ratio", "temperature_c",
+]  # fmt: skip
+
+
 class AmountReport(BaseModel):
     """A typed amount: its number and its unit."""
 
@@ -37,17 +69,44 @@ class AmountReport(BaseModel):
 
 
 @router.post("/predict", responses=PROBLEMS["bad"])
-def predict_drink(spec: SpecFile, conn: Connection) -> PredictionReport:
+def predict_drink(spec: SpecFile, conn: Connection, supposed: Supposed) -> PredictionReport:
     """The forecast of a spec."""
     (drink,) = resolve(conn, spec)
-    return prediction_report(predict(drink))
+    return prediction_report(predict(drink, supposed.conditions(), homes_for(conn, drink.family)))
 
 
 @router.post("/compare", responses=PROBLEMS["bad"])
-def compare_drinks(body: CompareRequest, conn: Connection) -> ComparisonReport:
+def compare_drinks(body: CompareRequest, conn: Connection, supposed: Supposed) -> ComparisonReport:
     """A spec beside its parent's."""
     drink, parent = resolve(conn, body.spec, body.parent)
-    return comparison_report(compare(drink, parent))
+    return comparison_report(compare(drink, parent, supposed.conditions(), homes_for(conn, drink.family, parent.family)))
+
+
+@router.post("/course", responses=PROBLEMS["bad"])
+def follow_in_the_glass(spec: SpecFile, conn: Connection, supposed: Supposed) -> CourseReport:
+    """Twenty minutes of a spec in its glass."""
+    (drink,) = resolve(conn, spec)
+    forecast = predict(drink, supposed.conditions(), homes_for(conn, drink.family))
+    return course_report(forecast.course, forecast.leaves_home)
+
+
+@router.post("/why", responses=PROBLEMS["bad"])
+def explain_figure(spec: SpecFile, figure: Figure, conn: Connection, supposed: Supposed) -> WhyReport:
+    """Why a figure of a spec as served is what it is."""
+    (drink,) = resolve(conn, spec)
+    return why_report(why(drink, figure, supposed.conditions()))
+
+
+@router.post("/mend", responses=PROBLEMS["write"])
+def mend_spec(body: MendRequest, conn: Connection, supposed: Supposed) -> SpecFile:
+    """The spec with a mend of one of its findings applied."""
+    specs = (body.spec, body.parent) if body.parent else (body.spec,)
+    drink, *parent = resolve(conn, *specs)
+    found = compare(drink, parent[0], supposed.conditions()).findings if parent else ()
+    for finding in (*found, *predict(drink, supposed.conditions(), homes_for(conn, drink.family)).findings):
+        if (finding.code, finding.pour) == (body.code, body.pour) and body.mend < len(finding.mends):
+            return with_mend(body.spec, finding.mends[body.mend])
+    raise MendGone(body.code)
 
 
 @router.get("/amount", responses=PROBLEMS["missing"])

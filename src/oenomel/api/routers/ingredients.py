@@ -46,6 +46,9 @@ class IngredientSummary(_Report):
     sugar: float
     acid: float
     sparkling: bool
+    aroma: dict[str, int]
+    bitterness: float
+    keeps_days: float | None
 
 
 class IngredientDetail(IngredientSummary):
@@ -84,4 +87,7 @@ def _summary(ingredient: Ingredient) -> dict[str, Any]:
         "sugar": ingredient.composition.sugar,
         "acid": ingredient.composition.acid,
         "sparkling": ingredient.is_sparkling,
+        "aroma": dict(ingredient.aroma),
+        "bitterness": ingredient.label("bitterness") or 0.0,
+        "keeps_days": ingredient.label("keeps_days"),
     }

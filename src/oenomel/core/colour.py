@@ -1,0 +1,37 @@
+"""What a drink looks like: colours mix by Beer–Lambert (model.md §9). A preview, and called one."""
+
+from __future__ import annotations
+
+import colorsys
+from collections.abc import Sequence
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.drink import Pour
+
+__all__ = ["PATH_CM", "absorbance_of", "hue_and_chroma", "light_through"]
+
+PATH_CM: Final = 5.0
+"""How far light goes through a drink: the width of a common glass."""
+
+
+def absorbance_of(pours: Sequence[Pour], volume_ml: float) -> NDArray[np.float64]:
+    """Absorbance per cm at red, green and blue of pours in a drink of so many ml; absorbances add by volume."""
+    parts = np.array([pour.ingredient.absorbance for pour in pours]).reshape(-1, 3)
+    total: NDArray[np.float64] = np.array([pour.liquid_ml for pour in pours]) @ parts / volume_ml
+    return total
+
+
+def light_through(absorbance: NDArray[np.float64]) -> NDArray[np.float64]:
+    """Share of red, green and blue light that comes through, 0 to 1."""
+    through: NDArray[np.float64] = 10.0 ** (-absorbance * PATH_CM)
+    return through
+
+
+def hue_and_chroma(light: NDArray[np.float64]) -> tuple[float, float]:
+    """Hue in degrees, and how coloured it is from 0 (grey) to 1."""
+    red, green, blue = light.tolist()
+    hue, _, _ = colorsys.rgb_to_hsv(red, green, blue)
+    return 360 * hue, max(light.tolist()) - min(light.tolist())

@@ -1,0 +1,125 @@
+"""What can hurt someone. General advice: it defers to labels, local rules and licensed practice."""
+
+from __future__ import annotations
+
+import tomllib
+from collections.abc import Iterator
+from dataclasses import dataclass
+from functools import cache
+from importlib import resources
+from typing import Final
+
+from oenomel.core.findings.finding import Case, Edit, Finding, Mend
+
+__all__ = ["CHECKS", "Caution", "cautions"]
+
+MANY_STANDARD_DRINKS_US: Final = 2.0
+LEAST_ALCOHOL_G: Final = 0.5
+FLAMMABLE_ABV: Final = 55.0
+"""Strength from which a spirit lights easily (house rule; a warm room lowers it)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Caution:
+    """One caution: told where an ingredient carries it, or where one of its words stands in the drink's texts."""
+
+    code: str
+    severity: str
+    message: str
+    caution: str = ""
+    words: tuple[str, ...] = ()
+
+
+@cache
+def cautions() -> tuple[Caution, ...]:
+    """The cautions of the data file."""
+    text = (resources.files("oenomel.core") / "data" / "cautions.toml").read_text(encoding="utf-8")
+    return tuple(
+        Caution(code, t["severity"], t["message"], t.get("caution", ""), tuple(t.get("words", ())))
+        for code, t in tomllib.loads(text).items()
+    )
+
+
+# What a caution's own mend is, for the ingredients where there is one.
+_MENDS: Final = {
+    "raw-egg": {"egg-white": (("egg-white-pasteurised", "Use pasteurised white"), ("aquafaba", "Use aquafaba"))},
+}
+
+
+def _from_the_list(case: Case) -> Iterator[Finding]:
+    carried = {caution: i for i, pour in reversed(tuple(enumerate(case.drink.pours))) for caution in pour.ingredient.cautions}
+    texts = " ".join([*(pour.ingredient.name for pour in case.drink.pours), *case.drink.serve.garnish]).lower()
+    for each in cautions():
+        if each.caution in carried or any(word in texts for word in each.words):
+            index = carried.get(each.caution)
+            slug = case.drink.pours[index].ingredient.slug if index is not None else ""
+            mends = tuple(
+                Mend(words, (Edit("pour", {"ingredient": instead}, index),)) for instead, words in _MENDS.get(each.code, {}).get(slug, ())
+            )
+            yield Finding(each.code, each.severity, each.message, mends, index)
+
+
+def _allergens(case: Case) -> Iterator[Finding]:
+    named = sorted({allergen for pour in case.drink.pours for allergen in pour.ingredient.allergens})
+    if named:
+        yield Finding("allergens", "info", f"Contains {', '.join(named)}. Labels of your bottles decide.")
+
+
+def _alcohol(case: Case) -> Iterator[Finding]:
+    grams, measures = case.served.alcohol_g, case.served.standard_drinks["us"]
+    if grams < LEAST_ALCOHOL_G:
+        return
+    if measures >= MANY_STANDARD_DRINKS_US:
+        message = f"This glass holds {measures:.1f} US standard drinks and may go down easily: tell the guest, or pour it smaller."
+        smaller = Mend("Make it smaller", (Edit("amounts", {"times": 0.95 * MANY_STANDARD_DRINKS_US / measures}),))
+        yield Finding("strong-serve", "info", message, (smaller,))
+    message = (
+        f"{grams:.0f} g of alcohol. Not for minors, in pregnancy or before driving, and not on an empty stomach; "
+        "a drink with little or none deserves the same care."
+    )
+    yield Finding("alcohol", "info", message, _without_alcohol(case))
+
+
+def _without_alcohol(case: Case) -> tuple[Mend, ...]:
+    """The same drink with a distillate without alcohol for each spirit, where that leaves hardly any."""
+    spirits = [(i, pour) for i, pour in case.poured if pour.ingredient.kind == "spirit"]
+    if not spirits or any(
+        pour.ingredient.composition.abv > 1 and pour.ingredient.kind not in ("spirit", "bitters") for _, pour in case.poured
+    ):
+        return ()
+    edits = tuple(
+        Edit("pour", {"ingredient": "juniper-water" if pour.ingredient.aroma.get("juniper") else "cane-distillate-free"}, i)
+        for i, pour in spirits
+    )
+    return (Mend("Make it without alcohol", edits),)
+
+
+def _flammable(case: Case) -> Iterator[Finding]:
+    for index, pour in enumerate(case.drink.pours):
+        if pour.ingredient.composition.abv >= FLAMMABLE_ABV and pour.ingredient.kind != "bitters":
+            message = f"{pour.ingredient.name} burns: keep it from flames, and never pour it from the bottle near one."
+            yield Finding("flammable", "info", message, pour=index)
+
+
+def _keeps(case: Case) -> Iterator[Finding]:
+    fresh = [p.ingredient.name for _, p in case.poured if p.ingredient.kind == "juice" and (p.ingredient.label("keeps_days") or 99) <= 2]
+    if fresh:
+        yield Finding("press-today", "info", f"Press {_and(fresh)} today: yesterday's juice tastes flat and sours differently.")
+    made = {p.ingredient.name: p.ingredient.label("keeps_days") for _, p in case.poured if "home-made" in p.ingredient.cautions}
+    if made:
+        days = ", ".join(f"{name} about {keeps:.0f} days" for name, keeps in made.items() if keeps)
+        message = f"Home-made syrups and infusions live in the fridge with a use-by date{f': {days}' if days else ''}."
+        yield Finding("use-by", "info", message)
+
+
+def _ice(case: Case) -> Iterator[Finding]:
+    if case.drink.serve.ice != "none" or case.drink.method.ice != "none":
+        yield Finding("ice-is-food", "info", "Ice is food: a scoop and not hands, never a glass, and clean water.")
+
+
+def _and(names: list[str]) -> str:
+    unique = list(dict.fromkeys(name[0].lower() + name[1:] for name in names))
+    return unique[0] if len(unique) == 1 else f"{', '.join(unique[:-1])} and {unique[-1]}"
+
+
+CHECKS: Final = (_from_the_list, _allergens, _alcohol, _flammable, _keeps, _ice)

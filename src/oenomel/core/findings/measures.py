@@ -1,0 +1,72 @@
+"""A slip between two measures: an ounce for a spoon, an ounce for a millilitre, a dash too many."""
+
+from __future__ import annotations
+
+import statistics
+from collections.abc import Iterator
+from typing import Final
+
+from oenomel.core.drink import Pour
+from oenomel.core.findings.finding import Case, Edit, Finding, Mend
+from oenomel.core.units import BAR_OUNCE_ML, ML_PER_UNIT
+
+__all__ = ["CHECKS"]
+
+SLIP_TIMES: Final = 3.0
+"""Times the slot's usual measure from which an amount looks like a slip (model.md §8)."""
+
+SLIP_SHARE: Final = 1 / 6
+"""And the share of it below which it does: less than any drink pours, as 1 ml for 1 oz (house rule)."""
+
+LEAST_PART_ML: Final = 2.5
+"""The least that anybody pours of a part on purpose by the jigger."""
+
+USUAL_DASHES: Final = 12
+PARTS: Final = frozenset({"base", "sour", "sweet", "liqueur", "texture", "lengthener"})
+
+# For slots and kinds that the family at hand says nothing of; common practice of the trade.
+_USUAL_ML: Final = {
+    "base": 60.0, "sour": 30.0, "sweet": 22.5, "liqueur": 30.0, "accent": 7.5, "texture": 30.0, "lengthener": 90.0, "seasoning": 1.0,
+}  # fmt: skip
+_ML_PER_UNIT: Final = {**{unit: ml for unit, ml in ML_PER_UNIT.items() if unit not in ("cup", "splash")}, "oz": BAR_OUNCE_ML}
+
+
+def _slips(case: Case) -> Iterator[Finding]:
+    usual = {**_USUAL_ML, **({slot.slot: slot.usual_ml for slot in case.family.slots if slot.usual_ml > 0} if case.family else {})}
+    times = {i: pour.volume_ml / _usual_ml(pour, usual) for i, pour in case.poured if pour.slot in usual and pour.stage != "rinse"}
+    if not times:
+        return
+    # A spec for ten guests is large in every part, and one for a tiny cup small: what counts is to stand out.
+    size = statistics.median(times.values()) if len(times) > 2 else 1.0
+    for index, pour in case.poured:
+        if index in times and _stands_out(pour, times[index], size):
+            yield _slip(index, pour, _usual_ml(pour, usual) * size)
+
+
+def _stands_out(pour: Pour, times: float, size: float) -> bool:
+    if pour.unit == "dash":
+        return pour.volume_ml > (USUAL_DASHES + 0.5) * ML_PER_UNIT["dash"]
+    little = pour.slot in PARTS and pour.unit in ("ml", "cl", "oz") and times < SLIP_SHARE * min(size, 1.0)
+    return (little and pour.volume_ml < LEAST_PART_ML) or times >= SLIP_TIMES * max(size, 1.0)
+
+
+def _usual_ml(pour: Pour, usual: dict[str, float]) -> float:
+    # Bitters go by dashes whatever slot they stand in, and a family's usual dash or two is no limit for the likes of them.
+    return _USUAL_ML["accent"] if pour.slot in ("accent", "seasoning") or pour.ingredient.kind == "bitters" else usual[pour.slot]
+
+
+def _slip(index: int, pour: Pour, usual_ml: float) -> Finding:
+    """The finding, with the unit that was likely meant: the one that brings the amount nearest to the usual measure."""
+    amount = pour.volume_ml / _ML_PER_UNIT.get(pour.unit, 1.0)
+    likely = min(_ML_PER_UNIT, key=lambda unit: max(amount * _ML_PER_UNIT[unit] / usual_ml, usual_ml / (amount * _ML_PER_UNIT[unit])))
+    near = amount * _ML_PER_UNIT[likely] / usual_ml
+    meant = likely != pour.unit and pour.unit in _ML_PER_UNIT and 1 / SLIP_TIMES < near < SLIP_TIMES
+    name = pour.ingredient.name
+    question = f" Was it meant in {likely}?" if meant else ""
+    mends = (Mend(f"Make it {amount:.4g} {likely}", (Edit("pour", {"unit": likely}, index),)),) if meant else ()
+    size = "much" if pour.volume_ml > usual_ml else "little"
+    message = f"{amount:.4g} {pour.unit} of {name} is {size} for its part: it looks like a slip between two measures.{question}"
+    return Finding("slip-of-measure", "warning", message, mends, index)
+
+
+CHECKS: Final = (_slips,)
