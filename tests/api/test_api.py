@@ -168,13 +168,13 @@ def test_every_figure_answers_why_and_its_leaves_add_up_to_it(client):
         return [leaf for part in node["parts"] for leaf in leaves(part)] or [node]
 
     for figure in EXPLAINED:
-        tree = client.post("/api/why", params={"figure": figure}, json=SPEC).json()
+        tree = client.post(f"/api/why/{figure}", json=SPEC).json()
         assert math.fsum(leaf["value"] for leaf in leaves(tree)) == pytest.approx(served[figure], rel=1e-9), figure
         assert tree["equation"], figure
-    acid = leaves(client.post("/api/why", params={"figure": "acid"}, json=SPEC).json())
+    acid = leaves(client.post("/api/why/acid", json=SPEC).json())
     assert {leaf["name"] for leaf in acid} == {"citric acid", "malic acid"}
     assert all("Arnold" in leaf["source"] and leaf["relative_sd"] == 0.12 and "÷ 159.5 ml" in leaf["equation"] for leaf in acid)
-    refused = client.post("/api/why", params={"figure": "sugar_acid_ratio"}, json=with_pour(1, ingredient="soda-water", stage="topped"))
+    refused = client.post("/api/why/sugar_acid_ratio", json=with_pour(1, ingredient="soda-water", stage="topped"))
     assert refused.json()["code"] == "unknown-figure"
 
 
@@ -211,7 +211,7 @@ def test_house_s_own_reference_widens_the_home(client, drink):
     marked = client.put(f"/api/drinks/{drink['id']}/trials/{spec['trials'][1]['id']}/reference", json={"counts": True}).json()
     assert [trial["reference"] for trial in marked["trials"]] == [False, True]
     after = client.post("/api/predict", json=sharp).json()["place"]["distance_steps"]
-    assert after == pytest.approx(0, abs=1e-9) < before
+    assert (after < 1e-9) and (before > 0.5)
     client.put(f"/api/drinks/{drink['id']}/trials/{spec['trials'][1]['id']}/reference", json={"counts": False})
     assert client.post("/api/predict", json=sharp).json()["place"]["distance_steps"] == before
     assert client.put(f"/api/drinks/{drink['id']}/trials/99/reference", json={"counts": True}).status_code == HTTPStatus.NOT_FOUND

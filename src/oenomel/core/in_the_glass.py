@@ -17,6 +17,7 @@ from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink, Pour
 from oenomel.core.heat_balance import FUSION_J_PER_G, WATER_J_PER_G_K
 from oenomel.core.mixing import Liquid, Served, mix
+from oenomel.core.perception import AXES, steps_between
 from oenomel.core.solutions import WATER_G_PER_ML
 
 __all__ = ["LEAST_FLOAT_ML", "MINUTES", "Course", "Layers", "ServingIce", "course_of", "serving_ice"]
@@ -80,6 +81,10 @@ class Course:
     undissolved_g: Floats
     top: Layers | None
     below: Layers | None
+
+    def steps(self) -> dict[str, Floats]:
+        """Noticeable steps of each axis from the first sip, shape (21,) each."""
+        return {name: steps_between(getattr(self, name), getattr(self, name)[0], axis) for name, axis in AXES.items()}
 
 
 def serving_ice(ice: str) -> ServingIce:

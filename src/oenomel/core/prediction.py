@@ -203,6 +203,7 @@ def compare(drink: Drink, parent: Drink, conditions: Conditions = STANDARD, home
 
 # Changes of a figure below this share are a matter of rounding on the screen, and are told as "unchanged".
 UNCHANGED: Final = 0.0005
+TASTED_STEPS: Final = 0.5
 
 
 def _difference(name: str, value: float, parent: float, steps: Mapping[str, float], apart: Difference) -> AxisDifference:
@@ -212,7 +213,8 @@ def _difference(name: str, value: float, parent: float, steps: Mapping[str, floa
         direction, headline, sentence, certainty = "same", "as the parent", "", ""
     else:
         direction, word = ("more", axis.more) if n > 0 else ("less", axis.less)
-        certainty = _certainty(word, apart.sign_probability)
+        # Where nobody tells the two apart, how sure the numbers are says nothing to the tongue.
+        certainty = _certainty(word, apart.sign_probability) if abs(n) >= TASTED_STEPS else ""
         headline, sentence = degree(n).headline.format(word=word, same=axis.same), degree(n).sentence
     return AxisDifference(name, value, parent, n, direction, _capital(headline), (sentence + masking).strip(), certainty, apart)
 

@@ -198,6 +198,14 @@ class LayersReport(_Report):
     acid: list[float]
 
 
+class StepsReport(_Report):
+    """Noticeable steps of each axis from the first sip, minute by minute."""
+
+    abv: list[float]
+    sugar: list[float]
+    acid: list[float]
+
+
 class CourseReport(_Report):
     """A drink from minute 0 to 20 in its glass, a value a minute; the float apart where there is one.
 
@@ -210,6 +218,7 @@ class CourseReport(_Report):
     sugar: list[float]
     acid: list[float]
     undissolved_g: list[float]
+    steps: StepsReport
     top: LayersReport | None
     below: LayersReport | None
     leaves_home: int | None
@@ -266,6 +275,7 @@ def course_report(course: Course, leaves_home: int | None) -> CourseReport:
         sugar=course.sugar.tolist(),
         acid=course.acid.tolist(),
         undissolved_g=course.undissolved_g.tolist(),
+        steps=StepsReport(**{name: steps.tolist() for name, steps in course.steps().items()}),
         top=_layers(course.top),
         below=_layers(course.below),
         leaves_home=leaves_home,

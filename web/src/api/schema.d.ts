@@ -84,7 +84,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/why": {
+    "/api/why/{figure}": {
         parameters: {
             query?: never;
             header?: never;
@@ -550,6 +550,7 @@ export interface components {
             acid: number[];
             /** Undissolved G */
             undissolved_g: number[];
+            steps: components["schemas"]["StepsReport"];
             top: components["schemas"]["LayersReport"] | null;
             below: components["schemas"]["LayersReport"] | null;
             /** Leaves Home */
@@ -1270,6 +1271,18 @@ export interface components {
             au: number;
         };
         /**
+         * StepsReport
+         * @description Noticeable steps of each axis from the first sip, minute by minute.
+         */
+        StepsReport: {
+            /** Abv */
+            abv: number[];
+            /** Sugar */
+            sugar: number[];
+            /** Acid */
+            acid: number[];
+        };
+        /**
          * SugarEntry
          * @description Sugars by kind, g per 100 ml.
          */
@@ -1547,8 +1560,7 @@ export interface operations {
     };
     explain_figure: {
         parameters: {
-            query: {
-                figure: "volume_ml" | "water_ml" | "abv" | "sugar" | "acid" | "titratable_acid" | "sucrose_equivalents" | "body" | "alcohol_g" | "energy_kcal" | "standard_drinks" | "sugar_acid_ratio" | "temperature_c";
+            query?: {
                 dilution?: "curve" | "heat balance";
                 ice_g?: number | null;
                 ice_c?: number;
@@ -1557,7 +1569,9 @@ export interface operations {
                 room_c?: number;
             };
             header?: never;
-            path?: never;
+            path: {
+                figure: "volume_ml" | "water_ml" | "abv" | "sugar" | "acid" | "titratable_acid" | "sucrose_equivalents" | "body" | "alcohol_g" | "energy_kcal" | "standard_drinks" | "sugar_acid_ratio" | "temperature_c";
+            };
             cookie?: never;
         };
         requestBody: {

@@ -37,6 +37,12 @@ export function level(value: number, axis: AxisName): string {
   return value.toFixed(DECIMALS[axis]);
 }
 
+/** A temperature in whole degrees, with a real minus. */
+export function degrees(celsius: number): string {
+  const whole = Math.round(celsius);
+  return whole < 0 ? `−${-whole}` : String(Math.abs(whole));
+}
+
 /** Grams of sugar in an ingredient: a decimal where it tells something. */
 export function grams(value: number): string {
   return value < 10 ? plain(value, 1) : value.toFixed(0);

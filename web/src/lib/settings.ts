@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 
+import type { Supposed } from '../api/client';
 import type { Shown } from './format';
 
 export interface Settings {
@@ -8,6 +9,8 @@ export interface Settings {
   theme: 'lamplight' | 'late';
   /** The drink that lay on the bench last; 0 for none. */
   lastDrink: number;
+  /** What forecasts suppose of the ice and the temperatures, as far as it isn't the usual. */
+  supposed: Supposed;
 }
 
 const KEY = 'oenomel.settings';
@@ -16,7 +19,7 @@ let current: Settings = read();
 
 function read(): Settings {
   const theme = document.documentElement.dataset.theme === 'late' ? 'late' : 'lamplight';
-  const defaults: Settings = { shown: 'ml', theme, lastDrink: 0 };
+  const defaults: Settings = { shown: 'ml', theme, lastDrink: 0, supposed: {} };
   try {
     return { ...defaults, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>), theme };
   } catch {

@@ -90,8 +90,8 @@ def follow_in_the_glass(spec: SpecFile, conn: Connection, supposed: Supposed) ->
     return course_report(forecast.course, forecast.leaves_home)
 
 
-@router.post("/why", responses=PROBLEMS["bad"])
-def explain_figure(spec: SpecFile, figure: Figure, conn: Connection, supposed: Supposed) -> WhyReport:
+@router.post("/why/{figure}", responses=PROBLEMS["bad"])
+def explain_figure(figure: Figure, spec: SpecFile, conn: Connection, supposed: Supposed) -> WhyReport:
     """Why a figure of a spec as served is what it is."""
     (drink,) = resolve(conn, spec)
     return why_report(why(drink, figure, supposed.conditions()))

@@ -1,5 +1,5 @@
 import { line, curveLinearClosed } from 'd3-shape';
-import { memo } from 'react';
+import { memo, useState } from 'react';
 
 import type { Comparison, Family, Prediction } from '../../api/client';
 import { level } from '../../lib/format';
@@ -24,11 +24,29 @@ const RATIOS = [4, 6, 8, 10, 12, 15, 20];
 /** Sweetness across, acidity up: the family's home, the parent and the drink as it is now; strength on its own rule beside. */
 export const BalanceField = memo(function BalanceField({ comparison, family, ghost }: Props) {
   const { ref, size } = useSize<HTMLDivElement>();
+  const [showPublished, setShowPublished] = useState(false);
+  const published = showPublished ? (family?.published ?? []) : [];
   return (
     <div className="flex h-full min-h-[300px] flex-col px-2 pt-3">
-      <h2 className="px-2 font-display text-lg font-semibold">
-        Where it stands <span className="font-sans text-base font-normal text-quiet">as served, beside its parent</span>
-      </h2>
+      <div className="flex items-center gap-3 px-2">
+        <h2 className="grow font-display text-lg font-semibold">
+          Where it stands{' '}
+          <span className="font-sans text-base font-normal text-quiet">
+            {ghost ? `the ring: ${ghost.name}, measure for measure` : 'as served, beside its parent'}
+          </span>
+        </h2>
+        {family && family.published.length > 0 && (
+          <button
+            type="button"
+            aria-pressed={showPublished}
+            title="Ranges of balanced drinks as they were published; an overlay, no law"
+            className={`btn btn-sm min-h-9 text-base font-normal ${showPublished ? 'btn-primary' : 'btn-ghost border-base-300'}`}
+            onClick={() => setShowPublished(!showPublished)}
+          >
+            Published
+          </button>
+        )}
+      </div>
       <div ref={ref} className="min-h-0 grow">
         {comparison && size.width > 0 && size.height > 0 && (
           <svg width={size.width} height={size.height} role="img" aria-label={spoken(comparison)} className="block">
@@ -36,13 +54,14 @@ export const BalanceField = memo(function BalanceField({ comparison, family, gho
               comparison={comparison}
               family={family}
               ghost={ghost}
+              published={published}
               width={size.width - RULE_WIDTH}
               height={size.height}
             />
             <g transform={`translate(${size.width - RULE_WIDTH}, 0)`}>
               <StrengthRule
                 comparison={comparison}
-                home={family?.home.strength}
+                home={family?.home?.strength}
                 ghost={ghost?.served.abv}
                 width={RULE_WIDTH}
                 height={size.height}
@@ -61,23 +80,36 @@ interface PlaneProps {
   comparison: Comparison;
   family: Family | undefined;
   ghost: Props['ghost'];
+  published: Family['published'];
   width: number;
   height: number;
 }
 
-function Plane({ comparison, family, ghost, width, height }: PlaneProps) {
+function Plane({ comparison, family, ghost, published, width, height }: PlaneProps) {
   const { present, parent } = comparison;
-  const outline = family?.home.outline ?? [];
+  const outline = family?.home?.outline ?? [];
   const points = [present.served, parent.served, ...(ghost ? [ghost.served] : [])];
   const [sugarLow = 0, sugarHigh = 0] = present.interval80.sugar.map((level) => Math.max(level, FLOOR.sugar));
   const [acidLow = 0, acidHigh = 0] = present.interval80.acid.map((level) => Math.max(level, FLOOR.acid));
   const x = stepScale(
-    [...outline.map(([sugar = 1]) => sugar), ...points.map(({ sugar }) => sugar), sugarLow, sugarHigh],
+    [
+      ...outline.map(([sugar = 1]) => sugar),
+      ...points.map(({ sugar }) => sugar),
+      ...published.flatMap(({ sugar }) => sugar),
+      sugarLow,
+      sugarHigh,
+    ],
     [MARGIN.left, width - MARGIN.right],
     FLOOR.sugar,
   );
   const y = stepScale(
-    [...outline.map(([, acid = 1]) => acid), ...points.map(({ acid }) => acid), acidLow, acidHigh],
+    [
+      ...outline.map(([, acid = 1]) => acid),
+      ...points.map(({ acid }) => acid),
+      ...published.flatMap(({ acid }) => acid),
+      acidLow,
+      acidHigh,
+    ],
     [height - MARGIN.bottom, MARGIN.top],
     FLOOR.acid,
   );
@@ -168,6 +200,19 @@ function Plane({ comparison, family, ghost, width, height }: PlaneProps) {
             />
           );
         })}
+        {published.map(({ name, sugar: [left = 1, right = 1], acid: [bottom = 1, top = 1] }) => (
+          <rect
+            key={name}
+            x={x(left)}
+            y={y(top)}
+            width={x(right) - x(left)}
+            height={y(bottom) - y(top)}
+            className="fill-none stroke-quiet"
+            strokeWidth={2}
+            strokeDasharray="7 4"
+            data-testid="published"
+          />
+        ))}
         <ellipse
           cx={(x(sugarLow) + x(sugarHigh)) / 2}
           cy={(y(acidLow) + y(acidHigh)) / 2}
@@ -193,7 +238,7 @@ function Plane({ comparison, family, ghost, width, height }: PlaneProps) {
           </text>
         );
       })}
-      {family && home && (
+      {family?.home && home && (
         <text
           x={x(family.home.centre.sugar ?? 1)}
           y={y(Math.min(...outline.map(([, acid = 1]) => acid))) - 8}
@@ -203,6 +248,11 @@ function Plane({ comparison, family, ghost, width, height }: PlaneProps) {
           home of the {family.slug}
         </text>
       )}
+      {published.map(({ name, sugar: [left = 1], acid: [bottom = 1] }) => (
+        <text key={name} x={x(left)} y={y(bottom) + 16} className="fill-quiet text-[14px] italic">
+          {name}
+        </text>
+      ))}
       {moved && (
         <line x1={before.x} y1={before.y} x2={now.x} y2={now.y} className="stroke-base-content" strokeWidth={2} />
       )}

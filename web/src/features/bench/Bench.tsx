@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 
-import type { DrinkDetail, Family, Ingredient, PourEntry, Slot, Spec } from '../../api/client';
+import type { DrinkDetail, Family, Finding, Ingredient, PourEntry, Slot, Spec } from '../../api/client';
 import { IconButton } from '../../ui/IconButton';
+import { useSettings } from '../../lib/settings';
 import { TopBar } from '../../ui/TopBar';
 import { useHotkeys } from '../../ui/useHotkeys';
 import { BalanceField } from './BalanceField';
@@ -18,7 +19,8 @@ import { Sentences } from './Sentences';
 import { Surface } from './Surface';
 import { TrialList } from './TrialList';
 import { useDraft } from './useDraft';
-import { predictionQuery, useComparison } from './useForecast';
+import { TwentyMinutes } from './TwentyMinutes';
+import { predictionQuery, useComparison, useMend } from './useForecast';
 
 interface Props {
   drink: DrinkDetail;
@@ -41,8 +43,27 @@ export function Bench({ drink, family, larder }: Props) {
 
   const { comparison, refusal } = useComparison(draft.spec, parent.spec);
   const tried = choosing && candidate ? chosen(draft.spec, choosing, candidate, family) : null;
-  const landing = useQuery(predictionQuery(tried));
+  const { supposed } = useSettings();
+  const landing = useQuery(predictionQuery(tried, supposed));
   const ghost = landing.data && candidate ? { served: landing.data.served, name: candidate.name } : null;
+
+  const { mutate: mend, error: mendRefused } = useMend();
+  const { spec: parentSpec } = parent;
+  const onMend = useCallback(
+    (finding: Finding, index: number) => {
+      const { spec } = draft;
+      mend(
+        { spec, parent: parentSpec, code: finding.code, pour: finding.pour, mend: index },
+        // What was changed in the meantime would be lost: the mend is for the drink it was found in.
+        { onSuccess: (mended) => change((present) => (present === spec ? mended : present), `mend ${finding.code}`) },
+      );
+    },
+    [draft, parentSpec, mend, change],
+  );
+  const onIce = useCallback(
+    (ice: Spec['serve']['ice']) => change((spec) => ({ ...spec, serve: { ...spec.serve, ice } }), 'serve'),
+    [change],
+  );
 
   const close = () => {
     setChoosing(null);
@@ -78,7 +99,7 @@ export function Bench({ drink, family, larder }: Props) {
           <DrinkTitle drink={drink} parent={parent} onHoldAgainst={holdAgainst} saveState={autosave.state} />
         </TopBar>
       }
-      notice={<SaveNotice drinkId={drink.id} autosave={autosave} refusal={refusal} />}
+      notice={<SaveNotice drinkId={drink.id} autosave={autosave} refusal={refusal ?? mendRefused} />}
       pours={
         choosing ? (
           <LarderPanel
@@ -103,6 +124,8 @@ export function Bench({ drink, family, larder }: Props) {
             spec={draft.spec}
             parent={parent.spec}
             forecast={comparison?.present}
+            besideParent={comparison?.findings}
+            onMend={onMend}
             larder={larder}
             onChange={change}
             onChoose={(pour) => setChoosing({ pour })}
@@ -111,7 +134,9 @@ export function Bench({ drink, family, larder }: Props) {
         )
       }
       field={<BalanceField comparison={comparison} family={family} ghost={ghost} />}
-      sentences={<Sentences comparison={comparison} parentName={`trial ${parent.number}`} tried={ghost} />}
+      sentences={
+        <Sentences spec={draft.spec} comparison={comparison} parentName={`trial ${parent.number}`} tried={ghost} />
+      }
       side={
         <>
           <InTheGlass
@@ -119,7 +144,9 @@ export function Bench({ drink, family, larder }: Props) {
             family={drink.family}
             ounceMl={draft.spec.ounce_ml}
             comparison={comparison}
+            onMend={onMend}
           />
+          <TwentyMinutes spec={draft.spec} onIce={onIce} />
           <TrialList drink={drink} />
           {keeping && (
             <KeepTrial

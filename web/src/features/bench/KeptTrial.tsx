@@ -10,8 +10,10 @@ import { InTheGlass } from './InTheGlass';
 import { PourList } from './PourList';
 import { Sentences } from './Sentences';
 import { Surface } from './Surface';
+import { TwentyMinutes } from './TwentyMinutes';
 import { TrialList } from './TrialList';
 import { useComparison } from './useForecast';
+import { useCountAsHome } from './useDrink';
 import { useRiffFrom } from './useRiffFrom';
 
 interface Props {
@@ -26,6 +28,7 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
   const navigate = useNavigate();
   const [asking, setAsking] = useState(false);
   const riff = useRiffFrom(drink.id);
+  const countAsHome = useCountAsHome(drink.id);
   const parent = drink.trials.find(({ id }) => id === trial.parent_trial_id);
   const { comparison } = useComparison(trial.spec, parent?.spec ?? trial.spec);
   const bench = `/bench/${drink.id}`;
@@ -44,6 +47,17 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
               <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={bench}>
                 Back to the bench
               </Link>
+              {family?.home && (
+                <button
+                  type="button"
+                  aria-pressed={trial.reference}
+                  className={`btn min-h-11 text-base ${trial.reference ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+                  title={`Let the home of the ${drink.family} reach to this trial`}
+                  onClick={() => countAsHome.mutate({ trialId: trial.id, counts: !trial.reference })}
+                >
+                  {trial.reference ? 'Counts as home' : 'Count as home'}
+                </button>
+              )}
               <button
                 type="button"
                 className="btn btn-primary min-h-11 text-base"
@@ -83,11 +97,14 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
           spec={trial.spec}
           parent={parent?.spec ?? trial.spec}
           forecast={comparison?.present}
+          besideParent={comparison?.findings}
           larder={larder}
         />
       }
       field={<BalanceField comparison={comparison} family={family} ghost={null} />}
-      sentences={<Sentences comparison={comparison} parentName={parent && `trial ${parent.number}`} />}
+      sentences={
+        <Sentences spec={trial.spec} comparison={comparison} parentName={parent && `trial ${parent.number}`} />
+      }
       side={
         <>
           <InTheGlass
@@ -96,6 +113,7 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
             ounceMl={trial.spec.ounce_ml}
             comparison={comparison}
           />
+          <TwentyMinutes spec={trial.spec} />
           <TrialList drink={drink} />
         </>
       }

@@ -1,6 +1,7 @@
 import type { Prediction, Spec } from '../../api/client';
 import { volume } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
+import { IceDialog } from './IceDialog';
 
 interface Props {
   spec: Spec;
@@ -25,6 +26,7 @@ const ICE: Record<Method['ice'], string> = {
   large: 'with a large cube',
   crushed: 'with crushed ice',
 };
+const SCHOOL: Record<string, string> = { curve: 'the curve', 'heat balance': 'heat balance', estimate: 'estimate' };
 const REFERENCE: Partial<Record<Method['technique'], number>> = { shake: 12, stir: 30 };
 const SECONDS = { shake: [3, 5, 8, 10, 12, 15, 20, 30], stir: [10, 15, 20, 25, 30, 40, 45, 60] };
 
@@ -40,7 +42,7 @@ export function MethodBar({ spec, forecast, onChange }: Props) {
     forecast &&
     (forecast.dilution.model === 'none'
       ? 'No water from ice.'
-      : `The ice gives ${volume(forecast.dilution.water_ml, shown, spec.ounce_ml)} of water${forecast.dilution.model === 'estimate' ? ', by estimate' : ''}.`);
+      : `The ice gives ${volume(forecast.dilution.water_ml, shown, spec.ounce_ml)}, by ${SCHOOL[forecast.dilution.model] ?? 'estimate'}.`);
   return (
     <div className="flex flex-wrap items-center gap-2 border-t border-base-300 px-3 py-2">
       <Choice
@@ -62,7 +64,10 @@ export function MethodBar({ spec, forecast, onChange }: Props) {
         />
       )}
       <Choice label="Ice" value={method.ice} names={ICE} readOnly={!onChange} onChoose={(ice) => set({ ice })} />
-      <span className="basis-full text-quiet">{water}</span>
+      <div className="flex basis-full items-center gap-2">
+        <span className="grow text-quiet">{water}</span>
+        {onChange && <IceDialog />}
+      </div>
     </div>
   );
 }

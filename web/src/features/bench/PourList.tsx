@@ -1,12 +1,14 @@
 import { Plus } from 'lucide-react';
 
-import type { Ingredient, PourEntry, Prediction, Spec } from '../../api/client';
+import type { Finding, Ingredient, PourEntry, Prediction, Spec } from '../../api/client';
 import { volume } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { withPour } from './draftHistory';
 import { MethodBar } from './MethodBar';
+import type { OnMend } from './Mends';
 import { PourRow } from './PourRow';
 import { STAGE_GROUPS } from './stages';
+import { WhatToMend } from './WhatToMend';
 
 interface Props {
   spec: Spec;
@@ -14,15 +16,28 @@ interface Props {
   parent: Spec;
   /** Undefined until the first figures are there. */
   forecast: Prediction | undefined;
+  /** What only shows beside the parent. */
+  besideParent?: Finding[] | undefined;
   larder: Ingredient[];
   /** Absent where a kept trial is looked at. */
   onChange?: (of: (spec: Spec) => Spec, what: string) => void;
   onChoose?: (pour: number) => void;
   onAdd?: () => void;
+  onMend?: OnMend;
 }
 
 /** The pours, grouped by when they go in, and how the tin is worked. */
-export function PourList({ spec, parent, forecast, larder, onChange, onChoose, onAdd }: Props) {
+export function PourList({
+  spec,
+  parent,
+  forecast,
+  larder,
+  besideParent = [],
+  onChange,
+  onChoose,
+  onAdd,
+  onMend,
+}: Props) {
   const { shown } = useSettings();
   const bySlug = new Map(larder.map((ingredient) => [ingredient.slug, ingredient]));
   // Right after a pour was added or taken out, the last figures are still those of the drink before.
@@ -78,6 +93,7 @@ export function PourList({ spec, parent, forecast, larder, onChange, onChoose, o
           </button>
         )}
       </div>
+      {forecast && <WhatToMend findings={[...besideParent, ...forecast.findings]} onMend={onMend} />}
       <MethodBar spec={spec} forecast={forecast} {...(onChange && { onChange })} />
     </>
   );

@@ -41,6 +41,26 @@ export function useKeepTrial(id: number) {
   });
 }
 
+/** Lets a trial count towards its family's home, or no longer; every place on the field may change. */
+export function useCountAsHome(id: number) {
+  const queryClient = useQueryClient();
+  return useMutation({
+    mutationFn: async ({ trialId, counts }: { trialId: number; counts: boolean }) =>
+      unwrap(
+        await client.PUT('/api/drinks/{drink_id}/trials/{trial_id}/reference', {
+          params: { path: { drink_id: id, trial_id: trialId } },
+          body: { counts },
+        }),
+      ),
+    onSuccess: (drink) => {
+      tell(queryClient, drink);
+      for (const key of ['families', 'comparison', 'prediction', 'course']) {
+        void queryClient.invalidateQueries({ queryKey: [key] });
+      }
+    },
+  });
+}
+
 /** Gives a drink another name. */
 export function useRename(id: number) {
   const queryClient = useQueryClient();

@@ -1,0 +1,136 @@
+import { Snowflake } from 'lucide-react';
+import { useRef } from 'react';
+
+import type { Supposed } from '../../api/client';
+import { changeSettings, useSettings } from '../../lib/settings';
+
+const SCHOOLS: { dilution: NonNullable<Supposed['dilution']>; name: string; words: string }[] = [
+  {
+    dilution: 'curve',
+    name: 'The curve',
+    words: 'water by strength, as it was measured on full shakes and stirs over cubes',
+  },
+  {
+    dilution: 'heat balance',
+    name: 'Heat balance',
+    words:
+      'ice melts until the heat is spent: answers for freezer ice, few cubes, cold bottles and drinks without alcohol',
+  },
+];
+const ICE_C: [number, string][] = [
+  [0, 'wet, from the bin'],
+  [-18, 'from the freezer'],
+];
+const START_C: [number, string][] = [
+  [22, 'at room warmth'],
+  [4, 'from the fridge'],
+  [-15, 'from the freezer'],
+];
+const ICE_G: [number | null, string][] = [
+  [null, 'a full tin'],
+  [150, 'half a tin'],
+  [90, 'two or three cubes'],
+];
+
+/** By which school the water is foreseen, and today's ice; it holds for every drink on this bench. */
+export function IceDialog() {
+  const dialog = useRef<HTMLDialogElement>(null);
+  const { supposed } = useSettings();
+  const set = (change: Partial<Supposed>) => changeSettings({ supposed: { ...supposed, ...change } });
+  const school = supposed.dilution ?? 'curve';
+  return (
+    <>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm min-h-9 gap-1.5 border-base-300 text-base font-normal"
+        title="By which school the water is foreseen"
+        onClick={() => dialog.current?.showModal()}
+      >
+        <Snowflake size={16} aria-hidden /> Ice
+      </button>
+      <dialog ref={dialog} className="modal" aria-labelledby="ice-heading">
+        <div className="modal-box flex flex-col gap-4">
+          <h2 id="ice-heading" className="font-display text-2xl font-semibold">
+            Water from the ice
+          </h2>
+          <fieldset className="flex flex-col gap-2">
+            <legend className="mb-1 text-quiet">Foreseen by</legend>
+            {SCHOOLS.map(({ dilution, name, words }) => (
+              <label
+                key={dilution}
+                className="flex cursor-pointer items-start gap-3 rounded-xl border border-base-300 p-3"
+              >
+                <input
+                  type="radio"
+                  name="dilution"
+                  className="radio mt-1"
+                  checked={school === dilution}
+                  onChange={() => set({ dilution })}
+                />
+                <span>
+                  <span className="block text-lg font-semibold">{name}</span>
+                  <span className="block text-quiet">{words}</span>
+                </span>
+              </label>
+            ))}
+          </fieldset>
+          <Chips legend="The ice is" options={ICE_C} value={supposed.ice_c ?? 0} onChoose={(ice_c) => set({ ice_c })} />
+          <Chips
+            legend="There is"
+            options={ICE_G}
+            value={supposed.ice_g ?? null}
+            onChoose={(ice_g) => set({ ice_g })}
+          />
+          <Chips
+            legend="What goes in is"
+            options={START_C}
+            value={supposed.start_c ?? 22}
+            onChoose={(start_c) => set({ start_c })}
+          />
+          {school === 'curve' && (
+            <p className="text-quiet">
+              The curve knows only strength, technique and time: today’s ice and bottles change its temperature, not its
+              water.
+            </p>
+          )}
+          <div className="flex justify-end gap-2">
+            <button type="button" className="btn btn-lg" onClick={() => changeSettings({ supposed: {} })}>
+              As usual
+            </button>
+            <button type="button" className="btn btn-primary btn-lg" onClick={() => dialog.current?.close()}>
+              Close
+            </button>
+          </div>
+        </div>
+      </dialog>
+    </>
+  );
+}
+
+interface ChipsProps<T> {
+  legend: string;
+  options: [T, string][];
+  value: T;
+  onChoose: (value: T) => void;
+}
+
+function Chips<T extends number | null>({ legend, options, value, onChoose }: ChipsProps<T>) {
+  return (
+    <div role="group" aria-label={legend}>
+      <p className="mb-1 text-quiet">{legend}</p>
+      <div className="flex flex-wrap gap-2">
+        {options.map(([each, words]) => (
+          <button
+            key={words}
+            type="button"
+            aria-pressed={each === value}
+            className={`btn min-h-11 text-base ${each === value ? 'btn-primary' : 'btn-ghost border-base-300'}`}
+            onClick={() => onChoose(each)}
+          >
+            {words}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,175 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
+
+import type { Comparison, Spec, Why } from '../../api/client';
+import { axisUnit, level, plain } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import { AxisMark } from '../../ui/AxisMark';
+import { whyQuery, type Figure } from './useForecast';
+
+interface Props {
+  figure: Figure;
+  spec: Spec;
+  comparison: Comparison;
+  parentName: string | undefined;
+  onClose: () => void;
+}
+
+const TITLES: Record<Figure, string> = { sugar: 'Sweetness', acid: 'Acidity', abv: 'Strength' };
+const COLOURS: Record<Figure, string> = { sugar: 'text-sweet', acid: 'text-sharp', abv: 'text-strong' };
+const FILLS: Record<Figure, string> = { sugar: 'bg-sweet', acid: 'bg-sharp', abv: 'bg-strong' };
+
+/** Why a figure is what it is: what each pour gives, from which value and source; how sure it is; which change did what. */
+export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Props) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  const { supposed } = useSettings();
+  const { data: tree, error } = useQuery(whyQuery(spec, figure, supposed));
+  useEffect(() => {
+    dialog.current?.showModal();
+  }, []);
+  const { present } = comparison;
+  const [low = 0, high = 0] = present.interval80[figure];
+  const changes = comparison.changes.filter(({ by }) => Math.abs(by[figure] ?? 0) >= 0.5 * 10 ** -DECIMALS[figure]);
+  const axis = comparison.axes.find((each) => each.axis === figure);
+  return (
+    <dialog ref={dialog} className="modal" aria-labelledby="why-heading" onClose={onClose}>
+      <div className="modal-box flex max-w-3xl flex-col gap-4">
+        <h2
+          id="why-heading"
+          className={`flex items-center gap-2 font-display text-2xl font-semibold ${COLOURS[figure]}`}
+        >
+          <AxisMark axis={figure} size={18} /> {TITLES[figure]}
+          <span className="text-base-content">
+            {level(present.served[figure], figure)} {axisUnit(figure)}
+          </span>
+        </h2>
+        {error && (
+          <p role="alert" className="text-error">
+            {error.message}
+          </p>
+        )}
+        {tree ? (
+          <>
+            <section aria-label="What each pour gives">
+              <ul className="flex flex-col gap-1">
+                {tree.parts.map((pour, index) => (
+                  <PourLine key={index} pour={pour} whole={tree.value} figure={figure} />
+                ))}
+              </ul>
+              {tree.uses.map((used) => (
+                <Used key={used.name} used={used} />
+              ))}
+            </section>
+            <section aria-label="How sure">
+              <h3 className="font-display text-lg font-semibold">How sure</h3>
+              <p>
+                Four times out of five it lies between {level(low, figure)} and {level(high, figure)} {axisUnit(figure)}
+                . {present.doubt[figure].told}
+              </p>
+              <ul className="mt-1 flex flex-wrap gap-x-4 text-quiet">
+                {present.doubt[figure].drivers.map(({ subject, share }) => (
+                  <li key={subject}>
+                    {subject} {(100 * share).toFixed(0)} %
+                  </li>
+                ))}
+              </ul>
+            </section>
+            {parentName && axis && changes.length > 0 && (
+              <section aria-label="Which change did what">
+                <h3 className="font-display text-lg font-semibold">
+                  Beside {parentName}: {signed(axis.difference.by, figure)}, {axis.certainty}
+                </h3>
+                <ul>
+                  {changes.map(({ words, by }) => (
+                    <li key={words} className="flex gap-3">
+                      <span className="w-16 shrink-0 text-right font-figure">{signed(by[figure] ?? 0, figure)}</span>{' '}
+                      {words}
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            )}
+          </>
+        ) : (
+          <p className="text-quiet">Looking it up…</p>
+        )}
+        <div className="flex justify-end">
+          <button type="button" className="btn btn-primary btn-lg" onClick={() => dialog.current?.close()}>
+            Close
+          </button>
+        </div>
+      </div>
+    </dialog>
+  );
+}
+
+const DECIMALS: Record<Figure, number> = { sugar: 2, acid: 3, abv: 2 };
+
+function signed(value: number, figure: Figure): string {
+  const text = Math.abs(value).toFixed(DECIMALS[figure]);
+  return Number(text) === 0 ? text : `${value > 0 ? '+' : '−'}${text}`;
+}
+
+interface PourLineProps {
+  pour: Why;
+  whole: number;
+  figure: Figure;
+}
+
+/** What one pour gives, as a bar; opened, from which value and source. */
+function PourLine({ pour, whole, figure }: PourLineProps) {
+  const share = whole > 0 ? pour.value / whole : 0;
+  return (
+    <li>
+      <details className="group rounded-xl border border-base-300 px-3 py-2 open:bg-base-200">
+        <summary className="flex min-h-8 cursor-pointer list-none items-center gap-3 text-lg">
+          <span className="grow">
+            {pour.name} <span className="text-base text-quiet">{pour.equation}</span>
+          </span>
+          <span className="h-2.5 w-28 overflow-hidden rounded-full bg-base-300" aria-hidden>
+            <span className={`block h-full ${FILLS[figure]}`} style={{ width: `${100 * share}%` }} />
+          </span>
+          <span className="w-16 text-right font-figure font-semibold">{pour.value.toFixed(DECIMALS[figure])}</span>
+        </summary>
+        <ul className="mt-1 flex flex-col gap-2 border-t border-base-300 pt-2">
+          {pour.parts.map((leaf) => (
+            <li key={leaf.name}>
+              <p>
+                <span className="font-semibold">{leaf.name}</span> {leaf.equation} ={' '}
+                <span className="font-figure">{plain(leaf.value, 3)}</span>
+                {leaf.relative_sd ? `, ± ${plain(100 * leaf.relative_sd, 1)} %` : ''}
+              </p>
+              <p className="text-quiet">
+                {leaf.source}
+                {leaf.reasoning && `: ${leaf.reasoning}`}
+              </p>
+            </li>
+          ))}
+        </ul>
+      </details>
+    </li>
+  );
+}
+
+/** What the equation takes besides: the volume, and in it the water from the ice with its school. */
+function Used({ used }: { used: Why }) {
+  return (
+    <details className="mt-1 rounded-xl border border-base-300 px-3 py-2 open:bg-base-200">
+      <summary className="min-h-8 cursor-pointer list-none text-lg">
+        in {plain(used.value, 1)} {used.unit} <span className="text-base text-quiet">{used.equation}</span>
+      </summary>
+      <ul className="mt-1 flex flex-col gap-1 border-t border-base-300 pt-2">
+        {used.parts.map((part, index) => (
+          <li key={index}>
+            <span className="font-semibold">{part.name}</span> {plain(part.value, 1)} {part.unit}{' '}
+            <span className="text-quiet">
+              {part.equation}
+              {part.source && `. ${part.source}`}
+              {part.relative_sd ? `, ± ${plain(100 * part.relative_sd, 0)} %` : ''}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

@@ -1,0 +1,23 @@
+import type { ReactNode } from 'react';
+
+interface Props {
+  title: string;
+  /** How many things are in it, told beside the title. */
+  count?: number;
+  children: ReactNode;
+}
+
+/** Something that waits folded until it is wanted. */
+export function Fold({ title, count, children }: Props) {
+  return (
+    <details className="group">
+      <summary className="flex min-h-9 cursor-pointer list-none items-center gap-2 text-base font-semibold">
+        <span aria-hidden className="inline-block transition-transform group-open:rotate-90">
+          ›
+        </span>
+        {title} {count !== undefined && <span className="font-normal text-quiet">{count}</span>}
+      </summary>
+      {children}
+    </details>
+  );
+}
