@@ -211,7 +211,8 @@ def test_house_s_own_reference_widens_the_home(client, drink):
     marked = client.put(f"/api/drinks/{drink['id']}/trials/{spec['trials'][1]['id']}/reference", json={"counts": True}).json()
     assert [trial["reference"] for trial in marked["trials"]] == [False, True]
     after = client.post("/api/predict", json=sharp).json()["place"]["distance_steps"]
-    assert (after < 1e-9) and (before > 0.5)
+    assert after < 1e-9
+    assert before > 0.5
     client.put(f"/api/drinks/{drink['id']}/trials/{spec['trials'][1]['id']}/reference", json={"counts": False})
     assert client.post("/api/predict", json=sharp).json()["place"]["distance_steps"] == before
     assert client.put(f"/api/drinks/{drink['id']}/trials/99/reference", json={"counts": True}).status_code == HTTPStatus.NOT_FOUND
