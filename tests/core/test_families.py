@@ -5,7 +5,6 @@ import pytest
 from drinks import drink
 from scipy.optimize import linprog
 
-from oenomel.core.drink import Method
 from oenomel.core.families import families, home_of, place_words, steps_of
 from oenomel.core.perception import degree
 from oenomel.core.prediction import compare, predict
@@ -57,25 +56,6 @@ def test_every_school_is_at_home_without_a_warning_and_on_the_field(school):
     assert (sides > 0).all(), "the corners run anticlockwise around every school"
 
 
-@pytest.mark.parametrize(
-    ("bad", "family"),
-    [
-        (drink(RUM, SYRUP), "sour"),
-        (drink(RUM, LIME), "sour"),
-        (drink(RUM, LIME, ("simple-syrup-1-1", 90)), "sour"),
-        (drink(("white-rum", 200), LIME, SYRUP), "sour"),
-        (drink(RUM, LIME, SYRUP, ("still-water", 300)), "sour"),
-        (drink(RUM, ("lime-juice", 90), SYRUP), "sour"),
-        (drink(("white-rum", 45), ("blackcurrant-creme", 90), ("lemon-juice", 15), family="daisy"), "daisy"),
-        (drink(RUM, LIME, SYRUP, ("soda-water", 600, "topped"), family="fizz"), "fizz"),
-    ],
-    ids=["no acid", "no sugar", "candy", "hot", "weak", "sharp", "flooded with liqueur", "drowned in soda"],
-)
-def test_deliberately_bad_drinks_are_outside(bad, family):
-    assert predict(bad).place.words == "outside"
-    assert bad.family == family
-
-
 def test_open_forms_have_no_home():
     assert predict(drink(RUM, family="open")).place is None
     with pytest.raises(RecordNotFound, match="open"):
@@ -117,40 +97,6 @@ def test_swap_of_one_dry_spirit_for_another_is_never_called_no_change():
     assert {axis.direction for axis in other.axes} == {"same"}
     assert len(other.unseen) == 1
     assert other.unseen[0].startswith("Vodka: ")
-
-
-FIRES = {
-    "sparkling-in-the-tin": (drink(RUM, LIME, SYRUP, ("soda-water", 60)), drink(RUM, LIME, SYRUP, ("soda-water", 60, "topped"))),
-    "no-base": (drink(LIME, SYRUP), drink(RUM, LIME, SYRUP)),
-    "no-acid": (drink(RUM, SYRUP), drink(RUM, LIME, SYRUP)),
-    "no-lengthener": (drink(RUM, LIME, SYRUP, family="fizz"), drink(RUM, LIME, SYRUP, ("soda-water", 75, "topped"), family="fizz")),
-    "little-liqueur": (
-        drink(RUM, ("orange-liqueur-dry", 5), LIME, SYRUP, family="daisy"),
-        drink(RUM, ("orange-liqueur-sweet", 30), LIME, family="daisy"),
-    ),
-    "dilution-extrapolated": (drink(("dry-vermouth", 15), LIME, SYRUP), drink(RUM, LIME, SYRUP)),
-    "dilution-estimated": (drink(RUM, LIME, SYRUP, method=Method(technique="swizzle")), drink(RUM, LIME, SYRUP)),
-    "raw-egg": (drink(RUM, LIME, SYRUP, ("egg-white", 30)), drink(RUM, LIME, SYRUP, ("egg-white-pasteurised", 30))),
-    "dry-shake-pressure": (drink(RUM, LIME, SYRUP, method=Method(dry_shake_seconds=10)), drink(RUM, LIME, SYRUP)),
-    "allergens": (drink(RUM, LIME, ("almond-syrup", 20)), drink(RUM, LIME, SYRUP)),
-    "grapefruit": (drink(RUM, ("grapefruit-juice", 60), SYRUP), drink(RUM, LIME, SYRUP)),
-    "quinine": (drink(RUM, LIME, ("tonic-water", 60, "topped")), drink(RUM, LIME, SYRUP)),
-    "strong-serve": (drink(("white-rum", 100), LIME, SYRUP), drink(RUM, LIME, SYRUP)),
-}
-
-
-@pytest.mark.parametrize("code", FIRES)
-def test_finding_fires_where_it_should_and_not_where_it_should_not(code):
-    fires, quiet = FIRES[code]
-    assert code in {finding.code for finding in predict(fires).findings}
-    assert code not in {finding.code for finding in predict(quiet).findings}
-
-
-def test_errors_come_before_warnings_and_warnings_before_what_is_good_to_know():
-    found = predict(drink(RUM, ("soda-water", 60), ("egg-white", 30), family="sour")).findings
-    order = [finding.severity for finding in found]
-    assert order == sorted(order, key=["error", "warning", "info"].index)
-    assert set(order) == {"error", "warning", "info"}
 
 
 def test_a_drink_of_garnish_alone_is_refused():

@@ -1,7 +1,9 @@
 """The catalogue against the regulations and food tables that its classes rest on."""
 
+import csv
 import re
 from collections import Counter
+from pathlib import Path
 
 import pytest
 
@@ -12,16 +14,25 @@ from oenomel.core.ingredient import KINDS, LABELS
 LIQUEUR_LEAST_G_PER_L = {  # Regulation (EU) 2019/787, Annex I: cat. 33, 100 g/l; 34, blackcurrant crème, 400; 36, cherry-stone type, 250.
     "blackcurrant-creme": 400,
     "cherry-stone-liqueur": 250,
+    "cocoa-creme": 250,
+    "mint-creme": 250,
 }
 SPIRIT_LEAST_ABV = {  # Same, Annex I: rum, gin, vodka, fruit brandy 37.5; whisky 40; wine spirit called brandy 36.
     "white-rum": 37.5, "aged-rum": 37.5, "london-dry-gin": 37.5, "old-style-sweetened-gin": 37.5, "vodka": 37.5, "apple-brandy": 37.5,
+    "cane-spirit": 37.5, "overproof-rum": 37.5, "navy-strength-gin": 37.5, "caraway-spirit": 37.5, "grape-spirit": 37.5,
+    "pear-spirit": 37.5, "peated-malt-whisky": 40, "malt-gin": 30, "anise-wormwood-spirit": 15,
     "rye-whiskey": 40, "corn-whiskey": 40, "blended-malt-whisky": 40, "grape-brandy": 36,
 }  # fmt: skip
 SPARKLING_G_PER_L = {  # Delegated Regulation (EU) 2019/33, Annex III.
     "sparkling-brut-nature": (0, 3), "sparkling-extra-brut": (0, 6), "sparkling-brut": (0, 12), "sparkling-extra-dry": (12, 17),
     "sparkling-dry": (17, 32), "sparkling-medium-dry": (32, 50), "sparkling-sweet": (50, 150),
 }  # fmt: skip
-VERMOUTH_G_PER_L = {"dry-vermouth": (0, 50), "sweet-vermouth": (130, 200)}  # Regulation (EU) 251/2014, Annex II.
+VERMOUTH_G_PER_L = {
+    "dry-vermouth": (0, 50),
+    "sweet-vermouth": (130, 200),
+    "white-sweet-vermouth": (130, 200),
+    "cinchona-aperitif-wine": (90, 130),
+}  # Regulation (EU) 251/2014, Annex II.
 
 
 @pytest.mark.parametrize("slug", [slug for slug, i in catalogue().items() if i.kind == "liqueur"])
@@ -48,26 +59,18 @@ def test_every_sweetness_class_of_sparkling_wine_is_there_and_in_order():
     assert sugars == sorted(sugars)
 
 
-@pytest.mark.parametrize(
-    ("slug", "sugar_per_100_g", "density"),
-    # USDA FoodData Central rows, per 100 g and g/ml.
-    [
-        ("lemon-juice", 2.52, 1.031),
-        ("lime-juice", 1.69, 1.023),
-        ("orange-juice", 8.08, 1.048),
-        ("grapefruit-juice", 9.10, 1.044),
-        ("pineapple-juice", 9.98, 1.052),
-        ("honey", 82.1, 1.433),
-        ("agave-syrup", 68.0, 1.400),
-        ("grenadine", 46.6, 1.353),
-        ("heavy-cream", 2.92, 0.994),
-        ("tonic-water", 8.8, 1.034),
-        ("egg-white", 0.71, 1.035),
-    ],
-)
-def test_sugar_is_that_of_the_food_table_row(slug, sugar_per_100_g, density):
+# USDA FoodData Central, standard reference rows, per 100 g, read off its tables; densities follow from the weight of its cup or ounce.
+USDA_ROWS = list(csv.DictReader((Path(__file__).parent / "usda_rows.csv").read_text(encoding="utf-8").splitlines()))
+
+
+@pytest.mark.parametrize("row", USDA_ROWS, ids=[row["slug"] for row in USDA_ROWS])
+def test_sugar_protein_and_fat_are_those_of_the_food_table_row(row):
+    composition, density = catalogue()[row["slug"]].composition, float(row["density_g_per_ml"])
     # 8 % covers the lime, where the published balance table and the food table differ by as much.
-    assert catalogue()[slug].composition.sugar == pytest.approx(sugar_per_100_g * density, rel=0.08)
+    assert composition.sugar == pytest.approx(float(row["sugars"]) * density, rel=0.08)
+    for name in ("protein", "fat"):
+        if row[name]:
+            assert getattr(composition, name) == pytest.approx(float(row[name]) * density, rel=0.02), name
 
 
 def test_citrus_has_the_acid_of_the_published_table_within_what_other_tables_allow():

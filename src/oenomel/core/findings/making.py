@@ -22,9 +22,9 @@ SATURATED_G_PER_100ML: Final = 88.8
 """Sucrose that a syrup holds at 20 °C: 66.9 % by weight (handbook, from memory); at the edge it may crystallise in the cold."""
 
 OVERFULL: Final = 1.0
-HEADROOM: Final = 0.85
+HEADROOM: Final = 0.80
 HALF_EMPTY: Final = 0.40
-FILLS_WELL: Final = 0.80
+FILLS_WELL: Final = 0.78
 """Of a glass to the brim: too much, too much for something that foams, too little, and what a drink is sized to (house rules)."""
 
 ON_TOP: Final = {"stage": "topped"}
