@@ -39,7 +39,7 @@ def test_the_whole_riff_goes_by_keyboard_alone(page, server):
     expect(search).to_be_focused()
     page.keyboard.type("bitters")
     page.keyboard.press("ArrowDown")
-    expect(page.get_by_role("option", name=re.compile("^Orange bitters"))).to_have_attribute("aria-selected", "true")
+    expect(page.get_by_role("option", name=re.compile("^Bitters on glycerine"))).to_have_attribute("aria-selected", "true")
     page.keyboard.press("Escape")
     expect(search).to_have_count(0)
     page.keyboard.press("k")
@@ -157,9 +157,94 @@ def test_danger_is_told_before_what_is_good_to_know(page, server):
     page.get_by_role("button", name=re.compile("^Hedgerow honey syrup .*Choose another")).click()
     page.get_by_role("combobox", name="Search the larder").fill("soda")
     page.get_by_role("option", name=re.compile("^Soda water")).click()
+    danger = page.get_by_role("list", name="What to mend")
+    expect(danger.get_by_role("listitem").first).to_contain_text("a closed tin bursts")
+    expect(danger.get_by_label("error")).to_be_visible()
+    # What is no fault of the drink waits folded, and counted.
     glass = page.get_by_role("region", name="In the glass")
-    expect(glass.get_by_role("listitem").first).to_contain_text("a closed tin bursts")
-    expect(glass.get_by_label("error")).to_be_visible()
+    expect(glass.get_by_text("Labels of your bottles decide")).to_be_hidden()
+    glass.get_by_text("Good to know").click()
+    expect(glass.get_by_text("Labels of your bottles decide")).to_be_visible()
+
+    # The mend is one press, and undone like any other change.
+    danger.get_by_role("button", name="Put Soda water on top").click()
+    expect(page.get_by_role("region", name="On top")).to_contain_text("Soda water")
+    expect(page.get_by_text("a closed tin bursts")).to_have_count(0)
+    page.keyboard.press("Control+z")
+    expect(page.get_by_text("a closed tin bursts")).to_be_visible()
+
+
+@pytest.mark.parametrize(("axis", "figure"), [("sweetness", "sugar"), ("acidity", "acid"), ("strength", "abv")])
+def test_each_figure_answers_why_down_to_the_source(page, server, axis, figure):
+    page.goto(f"{server.url}/bench/3")
+    card = page.get_by_role("article", name=axis.capitalize())
+    expect(card).to_contain_text("give or take")
+    expect(card).to_contain_text(re.compile(r"explains \d+\s%"))
+    shown = page.get_by_test_id(f"{figure}-now").inner_text()
+    page.get_by_role("button", name=f"Why this {axis}").click()
+    dialog = page.get_by_role("dialog", name=re.compile(axis.capitalize()))
+    pours = dialog.get_by_role("region", name="What each pour gives").get_by_role("listitem")
+    pours.first.wait_for()
+    given = [float(text.split()[-1]) for text in pours.locator("summary").all_inner_texts()]
+    assert sum(given) == pytest.approx(float(shown), abs=0.06)
+    pours.locator("summary").first.click()
+    expect(pours.first).to_contain_text("÷")
+    expect(pours.first).to_contain_text(re.compile("±|Regulation|invented", re.IGNORECASE))
+    expect(dialog.get_by_role("region", name="How sure")).to_contain_text("Four times out of five it lies between")
+    expect(dialog.get_by_role("region", name="Which change did what")).to_contain_text("Sea-buckthorn liqueur for Quince liqueur")
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("dialog")).to_have_count(0)
+
+
+def test_twenty_minutes_follow_the_ice_of_the_serve(page, server):
+    page.goto(f"{server.url}/bench/3")
+    minutes = page.get_by_role("region", name="Twenty minutes")
+    expect(minutes).to_contain_text("Nothing melts: it warms from −7 °C")
+    served = minutes.get_by_label("Served")
+    strengths = {}
+    for ice in ("large", "cubes", "crushed"):
+        served.select_option(ice)
+        expect(minutes.get_by_test_id("course-abv")).to_be_visible()
+        expect(minutes.get_by_role("row")).to_have_count(4)
+        page.get_by_role("status").filter(has_text="draft saved").wait_for()
+        page.wait_for_load_state("networkidle")
+        strengths[ice] = float(minutes.get_by_role("row").last.get_by_role("cell").nth(2).inner_text())
+    assert strengths["large"] > strengths["cubes"] > strengths["crushed"]
+    page.get_by_role("button", name="Undo").click()
+    expect(served).to_have_value("none")
+
+
+def test_school_of_dilution_is_chosen_and_told_on_every_drink(page, server):
+    page.goto(f"{server.url}/bench/3")
+    expect(page.get_by_text("The ice gives 54 ml, by the curve.")).to_be_visible()
+    strength = page.get_by_test_id("abv-now")
+    before = float(strength.inner_text())
+    page.get_by_role("button", name="Ice", exact=True).click()
+    dialog = page.get_by_role("dialog", name="Water from the ice")
+    dialog.get_by_label("Heat balance").check()
+    dialog.get_by_role("group", name="The ice is").get_by_role("button", name="from the freezer").click()
+    dialog.get_by_role("button", name="Close").click()
+    expect(page.get_by_text("by heat balance.")).to_be_visible()
+    expect(strength).not_to_have_text(str(before))
+    assert float(strength.inner_text()) > before
+    page.goto(f"{server.url}/bench/2")
+    expect(page.get_by_text("by heat balance.")).to_be_visible()
+    page.get_by_role("button", name="Ice", exact=True).click()
+    dialog.get_by_role("button", name="As usual").click()
+    dialog.get_by_role("button", name="Close").click()
+    expect(page.get_by_text("by the curve.")).to_be_visible()
+
+
+def test_published_ranges_are_an_overlay_and_a_trial_can_count_as_home(page, server):
+    page.goto(f"{server.url}/bench/3/trials/2")
+    expect(page.get_by_test_id("published")).to_have_count(0)
+    page.get_by_role("button", name="Published").click()
+    expect(page.get_by_test_id("published")).to_have_count(1)
+    outline = page.get_by_test_id("home").get_attribute("d")
+    counts = page.get_by_role("button", name="Count as home")
+    counts.click()
+    expect(page.get_by_role("button", name="Counts as home")).to_have_attribute("aria-pressed", "true")
+    expect(page.get_by_test_id("home")).not_to_have_attribute("d", outline or "")
 
 
 @pytest.mark.parametrize("view", ["/bench/3", "/bench/3/trials/1"])

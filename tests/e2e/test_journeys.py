@@ -271,3 +271,15 @@ def test_no_view_breaks_a_rule_of_accessibility(page, server, theme, axe_source)
     page.get_by_role("button", name="Keep as trial").click()
     expect(page.get_by_role("dialog")).to_be_visible()
     assert violations() == [], "keep"
+    page.keyboard.press("Escape")
+    for opened, dialog in (("Why this sweetness", "Sweetness"), ("Ice", "Water from the ice")):
+        page.get_by_role("button", name=opened, exact=True).click()
+        expect(page.get_by_role("dialog", name=re.compile(dialog))).to_be_visible()
+        page.wait_for_load_state("networkidle")
+        assert violations() == [], opened
+        page.keyboard.press("Escape")
+    page.get_by_label("Served").select_option("crushed")
+    page.get_by_text("Good to know").click()
+    page.get_by_text("Taste on the way").click()
+    expect(page.get_by_test_id("course-abv")).to_be_visible()
+    assert violations() == [], "glass"

@@ -31,7 +31,7 @@ export function TopBar({ children, actions }: Props) {
       </div>
       {(children ?? actions) && <div className="basis-full lg:hidden" />}
       {children && <div className="min-w-0 basis-full sm:basis-auto">{children}</div>}
-      {actions && <div className="flex items-center gap-2 sm:ml-auto lg:order-2">{actions}</div>}
+      {actions && <div className="flex flex-wrap items-center gap-2 sm:ml-auto lg:order-2">{actions}</div>}
     </header>
   );
 }
