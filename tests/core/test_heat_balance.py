@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 from oenomel.core.catalogue import catalogue
 from oenomel.core.conditions import Conditions, HouseFactor, house_factor
-from oenomel.core.dilution import water_from_ice, water_slopes
+from oenomel.core.dilution import water_and_slopes, water_from_ice
 from oenomel.core.drink import Drink, Method, Pour
 from oenomel.core.families import families
 from oenomel.core.heat_balance import FUSION_J_PER_G, ICE_J_PER_G_K, TIN_J_PER_G_K, WATER_J_PER_G_K, Tin, melt
@@ -102,7 +102,7 @@ def test_drink_without_alcohol_ends_near_freezing_and_takes_less_water_than_the_
 def test_slopes_of_the_water_are_those_of_the_water_itself(tin, school, technique):
     assume(float(tin.alcohol_ml) > 1 and float(tin.sugar_g) > 1 and float(tin.acid_g) > 0.1)
     supposed, method = Conditions(dilution=school), Method(technique)
-    slopes = water_slopes(tin, method, supposed)
+    _, slopes = water_and_slopes(tin, method, supposed)
     for index, name in enumerate(("volume_ml", "alcohol_ml", "sugar_g", "acid_g")):
         step = 1e-3
         up, down = (float(water_from_ice(replace(tin, **{name: getattr(tin, name) + side * step}), method, supposed)) for side in (1, -1))

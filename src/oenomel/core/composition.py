@@ -159,6 +159,11 @@ class Composition:
         return self.relative_sd("abv"), self.relative_sd("sugars"), self.relative_sd("acids")
 
     @cached_property
+    def row(self) -> tuple[float, ...]:
+        """`vector`, `axes` and `axes_relative_sd` in one, as `poured` lays them side by side."""
+        return (*self.vector, *self.axes, *self.axes_relative_sd)
+
+    @cached_property
     def vector(self) -> tuple[float, ...]:
         """The properties that add up when mixed, in the order of `PROPERTIES`."""
         return (

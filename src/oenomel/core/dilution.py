@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Final
 
 import numpy as np
@@ -26,9 +27,9 @@ __all__ = [
     "stirred_water_ratio",
     "time_factor",
     "tin_temperature_c",
+    "water_and_slopes",
     "water_from_ice",
     "water_ratio",
-    "water_slopes",
 ]
 
 Floats = NDArray[np.float64]
@@ -116,7 +117,7 @@ def time_factor(method: Method) -> float:
     reference = REFERENCE_SECONDS[method.technique]
     tau = TIME_CONSTANT_SECONDS[method.technique]
     seconds = reference if method.seconds is None else method.seconds
-    return float(-np.expm1(-seconds / tau) / -np.expm1(-reference / tau))
+    return math.expm1(-seconds / tau) / math.expm1(-reference / tau)
 
 
 def water_from_ice(tin: Tin, method: Method, conditions: Conditions) -> Floats:
@@ -124,23 +125,23 @@ def water_from_ice(tin: Tin, method: Method, conditions: Conditions) -> Floats:
 
     A house that has measured its technique has its factor on it.
     """
-    factor = conditions.factors[method.technique].factor if method.technique in conditions.factors else 1.0
     if dilution_model(method, conditions) == "heat balance":
-        return melt(tin, conditions.ice_in_the_tin(method.ice), conditions, _reached(method)).water_ml * factor
-    return tin.volume_ml * _curve(tin.abv_fraction, method)[0] * factor
+        return melt(tin, conditions.ice_in_the_tin(method.ice), conditions, _reached(method)).water_ml * _factor(method, conditions)
+    return tin.volume_ml * _curve(tin.abv_fraction, method)[0] * _factor(method, conditions)
 
 
-def water_slopes(tin: Tin, method: Method, conditions: Conditions) -> tuple[Floats, Floats, Floats | None, Floats | None]:
-    """How that water grows with the tin's volume and alcohol, [ml/ml], and with its sugar and acid, [ml/g]; shape as the tin's.
+def water_and_slopes(
+    tin: Tin, method: Method, conditions: Conditions
+) -> tuple[Floats, tuple[Floats, Floats, Floats | None, Floats | None]]:
+    """That water, and how it grows with the tin's volume and alcohol, [ml/ml], and with its sugar and acid, [ml/g]; shape as the tin's.
 
-    None where it doesn't depend on them: the curves know only strength.
+    A slope is None where the water doesn't depend on it: the curves know only strength.
     """
     if dilution_model(method, conditions) == "heat balance":
-        return _measured_slopes(tin, method, conditions)
-    factor = conditions.factors[method.technique].factor if method.technique in conditions.factors else 1.0
-    a = tin.abv_fraction
+        return water_from_ice(tin, method, conditions), _measured_slopes(tin, method, conditions)
+    a, factor = tin.abv_fraction, _factor(method, conditions)
     ratio, slope = _curve(a, method)
-    return (ratio - slope * a) * factor, slope * factor, None, None
+    return tin.volume_ml * ratio * factor, ((ratio - slope * a) * factor, slope * factor, None, None)
 
 
 def tin_temperature_c(tin: Tin, water_ml: Floats, method: Method, conditions: Conditions) -> Floats:
@@ -185,6 +186,10 @@ def is_extrapolated(abv_fraction: float, method: Method, conditions: Conditions)
     """Whether a curve is used outside the strengths for which it is trusted."""
     low, high = FITTED_ABV_FRACTION
     return dilution_model(method, conditions) == "curve" and not low <= abv_fraction <= high
+
+
+def _factor(method: Method, conditions: Conditions) -> float:
+    return conditions.factors[method.technique].factor if method.technique in conditions.factors else 1.0
 
 
 def _curve(a: Floats, method: Method) -> tuple[Floats, Floats]:

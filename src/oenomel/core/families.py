@@ -16,6 +16,7 @@ from numpy.typing import ArrayLike, NDArray
 from oenomel.core.catalogue import catalogue
 from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink, Method, Pour, Serve
+from oenomel.core.levels import levels
 from oenomel.core.mixing import served_drink
 from oenomel.core.perception import AXES
 from oenomel.core.poured import poured
@@ -194,7 +195,9 @@ def home_from(profiles: Sequence[Profile]) -> Home:
 
 def profile_of_drink(drink: Drink) -> Profile:
     """A reference drink as served by the curve, whatever today's ice is: a home doesn't move with the weather."""
-    return profile_of(served_drink(poured(drink), drink.method, Conditions()).glass)
+    table = poured(drink)
+    at = levels(table.volumes, table.axes, table.in_tin, drink.method, Conditions())
+    return profile_of(served_drink(table, at.water_ml[0]).glass)
 
 
 @cache

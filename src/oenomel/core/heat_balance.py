@@ -6,6 +6,7 @@ It answers what the curve can't: few or large cubes, freezer-cold ice, fridge-co
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Final
 
 import numpy as np
@@ -32,7 +33,7 @@ MOST_THAT_FREEZES: Final = 0.95
 _HALVINGS: Final = 60
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Tin:
     """What is worked with ice: volume and alcohol in ml, sugar and acid in g, each of shape (...)."""
 
@@ -41,7 +42,7 @@ class Tin:
     sugar_g: Floats
     acid_g: Floats
 
-    @property
+    @cached_property
     def abv_fraction(self) -> Floats:
         """Strength, [ml/ml]; 0 where the tin is empty."""
         return np.divide(self.alcohol_ml, self.volume_ml, out=np.zeros_like(self.volume_ml), where=self.volume_ml > 0)

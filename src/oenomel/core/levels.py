@@ -12,12 +12,12 @@ import numpy as np
 from numpy.typing import NDArray
 
 from oenomel.core.conditions import Conditions
-from oenomel.core.dilution import water_from_ice, water_slopes
+from oenomel.core.dilution import water_and_slopes, water_from_ice
 from oenomel.core.drink import Method
 from oenomel.core.heat_balance import Tin
 from oenomel.core.poured import Poured
 
-__all__ = ["FIGURES", "Levels", "Slopes", "levels", "slopes"]
+__all__ = ["FIGURES", "Levels", "Slopes", "levels", "levels_and_slopes"]
 
 Floats = NDArray[np.float64]
 
@@ -58,24 +58,18 @@ def levels(volumes: Floats, axes: Floats, in_tin: Floats, method: Method, condit
     axes : ndarray, shape (pours, 3, drinks or 1)    % v/v, g sugar and g acid per 100 ml
     in_tin : ndarray, shape (pours, drinks or 1)     1 where a pour meets the ice, else 0
     """
-    shaken = volumes * in_tin
-    amounts = np.einsum("pn,pkn->kn", volumes, axes) / 100
-    tin = Tin(shaken.sum(axis=0), *(np.einsum("pn,pkn->kn", shaken, axes) / 100))
-    water = water_from_ice(tin, method, conditions)
-    volume = volumes.sum(axis=0) + water
-    figures = np.empty((4, volumes.shape[1]))
-    figures[0] = volume
-    np.divide(100 * amounts, volume, out=figures[1:], where=volume > 0)
-    figures[1:, volume <= 0] = 0
-    return Levels(figures, tin, water)
+    tin, amounts = _amounts(volumes, axes, in_tin)
+    return _levels(volumes, tin, amounts, water_from_ice(tin, method, conditions))
 
 
-def slopes(at: Levels, pours: Poured, method: Method, conditions: Conditions) -> Slopes:
-    """How the figures of `levels` grow with each of what made them."""
+def levels_and_slopes(pours: Poured, method: Method, conditions: Conditions) -> tuple[Levels, Slopes]:
+    """Figures as served, and how they grow with each of what made them."""
     volumes, axes, in_tin = pours.volumes, pours.axes, pours.in_tin
+    tin, amounts = _amounts(volumes, axes, in_tin)
+    water, (by_tin_volume, *by_tin_contents) = water_and_slopes(tin, method, conditions)
+    at = _levels(volumes, tin, amounts, water)
     volume, rest = at.figures[0], at.figures[1:]
     per_ml = np.divide(1.0, volume, out=np.zeros_like(volume), where=volume > 0)
-    by_tin_volume, *by_tin_contents = water_slopes(at.tin, method, conditions)
 
     # A pour brings its own volume, and changes the water by what it adds to the tin.
     more_water = by_tin_volume
@@ -95,5 +89,20 @@ def slopes(at: Levels, pours: Poured, method: Method, conditions: Conditions) ->
             by_content[:, content, 1:] = -rest * (wets * per_ml)[:, None]
         by_content[:, content, 1 + content] += volumes * per_ml
 
-    by_melt = np.concatenate([at.water_ml[None], -rest * (at.water_ml * per_ml)])
-    return Slopes(by_volume, by_content, by_melt)
+    by_melt = np.concatenate([water[None], -rest * (water * per_ml)])
+    return at, Slopes(by_volume, by_content, by_melt)
+
+
+def _amounts(volumes: Floats, axes: Floats, in_tin: Floats) -> tuple[Tin, Floats]:
+    """What is in the tin; and a hundred times the alcohol in ml, the sugar and the acid in g of the whole drink, shape (3, drinks)."""
+    shaken = volumes * in_tin
+    alcohol, sugar, acid = np.einsum("pn,pkn->kn", shaken, axes) / 100
+    return Tin(shaken.sum(axis=0), alcohol, sugar, acid), np.einsum("pn,pkn->kn", volumes, axes)
+
+
+def _levels(volumes: Floats, tin: Tin, amounts: Floats, water: Floats) -> Levels:
+    figures = np.zeros((4, volumes.shape[1]))
+    volume = volumes.sum(axis=0) + water
+    figures[0] = volume
+    np.divide(amounts, volume, out=figures[1:], where=volume > 0)
+    return Levels(figures, tin, water)

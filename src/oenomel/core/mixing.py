@@ -9,7 +9,7 @@ from numpy.typing import ArrayLike, NDArray
 
 from oenomel.core.composition import ACID_COLUMNS, SUGAR_COLUMNS
 from oenomel.core.conditions import Conditions
-from oenomel.core.dilution import tin_temperature_c, water_from_ice
+from oenomel.core.dilution import tin_temperature_c
 from oenomel.core.drink import Method
 from oenomel.core.heat_balance import Tin
 from oenomel.core.poured import Poured
@@ -96,15 +96,17 @@ def mix(volumes_ml: ArrayLike, composition: ArrayLike) -> Liquid:
     return Liquid(volumes.sum(axis=-1), contents)
 
 
-def served_drink(pours: Poured, method: Method, conditions: Conditions) -> Served:
-    """One drink from the tin to the glass, with every property: strained, joined with what waits in the glass, topped and floated."""
+def served_drink(pours: Poured, water_ml: Floats) -> Served:
+    """One drink from the tin to the glass, with every property, given the water from the ice, shape ().
+
+    Strained, joined with what waits in the glass, topped and floated.
+    """
     stages = np.concatenate([pours.in_tin, pours.on_top, 1 - pours.in_tin - pours.on_top], axis=1).T * pours.volumes[:, 0]
     volume, contents = stages.sum(axis=1), stages @ pours.contents / 100
     tin, topping, waiting = (Liquid(volume[stage], contents[stage]) for stage in range(3))
-    water = water_from_ice(tin.tin, method, conditions)
-    strained = tin.thinned(water)
+    strained = tin.thinned(water_ml)
     before_topping = strained.plus(waiting)
-    return Served(tin, water, strained, before_topping, before_topping.plus(topping))
+    return Served(tin, water_ml, strained, before_topping, before_topping.plus(topping))
 
 
 def temperatures(served: Served, method: Method, conditions: Conditions) -> Temperatures:

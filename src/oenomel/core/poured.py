@@ -75,7 +75,6 @@ def poured(drink: Drink, volumes: Floats | None = None) -> Poured:
 
 
 def _row(pour: Pour) -> tuple[float, ...]:
-    composition = pour.ingredient.composition
     if pour.unit in ("dash", "drop"):
         measure = (0.0, DASH_SD)
     elif pour.unit in BY_EYE_UNITS or pour.stage == "rinse":
@@ -83,4 +82,4 @@ def _row(pour: Pour) -> tuple[float, ...]:
     else:
         measure = (1.0, 0.0)
     stage = (float(pour.stage == "mixed"), float(pour.stage in ("topped", "floated")))
-    return (*composition.vector, *composition.axes, *composition.axes_relative_sd, pour.liquid_ml, *stage, *measure)
+    return (*pour.ingredient.composition.row, pour.liquid_ml, *stage, *measure)

@@ -14,6 +14,7 @@ from oenomel.core.drink import Drink
 from oenomel.core.families import OUTSIDE_HOME_STEPS, Home, families, home_of, place_words
 from oenomel.core.findings import Case, Finding, findings, findings_between
 from oenomel.core.in_the_glass import Course, course_of
+from oenomel.core.levels import levels_and_slopes
 from oenomel.core.mixing import Served, Temperatures, served_drink, temperatures
 from oenomel.core.perception import AXES, CROSSTALK, degree, steps_between
 from oenomel.core.poured import poured
@@ -163,7 +164,8 @@ def predict(drink: Drink, conditions: Conditions = STANDARD, homes: Mapping[str,
         No pour adds any liquid.
     """
     table = poured(drink)
-    path = served_drink(table, drink.method, conditions)
+    at, grows = levels_and_slopes(table, drink.method, conditions)
+    path = served_drink(table, at.water_ml[0])
     if path.glass.volume_ml == 0:
         raise NothingToDrink
     tin, water = profile_of(path.tin), float(path.water_ml)
@@ -175,7 +177,7 @@ def predict(drink: Drink, conditions: Conditions = STANDARD, homes: Mapping[str,
         undiluted=tin,
         dilution=Dilution(water / tin.volume_ml if tin.volume_ml else 0.0, water, dilution_model(drink.method, conditions)),
         served=profile_of(path.glass),
-        doubt=doubt_of(drink, table, conditions),
+        doubt=doubt_of(drink, at, grows, table, conditions),
         pours=pour_shares(table),
     )
 

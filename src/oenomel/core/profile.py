@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from typing import Final
+from typing import Final, NamedTuple
 
 import numpy as np
 
@@ -80,8 +80,7 @@ class Profile:
         return {country: self.alcohol_g / grams for country, grams in STANDARD_DRINK_G.items()}
 
 
-@dataclass(frozen=True, slots=True)
-class PourShare:
+class PourShare(NamedTuple):
     """What one pour brings, and its share of the whole drink's sugar, acid and alcohol (0 to 1; 0 where the drink has none)."""
 
     volume_ml: float

@@ -17,18 +17,21 @@ from numpy.typing import NDArray
 from oenomel.core.conditions import Conditions
 from oenomel.core.dilution import OWN_RELATIVE_SD, dilution_relative_sd
 from oenomel.core.drink import Drink
-from oenomel.core.levels import FIGURES, levels, slopes
+from oenomel.core.levels import FIGURES, Levels, Slopes, levels_and_slopes
 from oenomel.core.poured import BY_EYE_UNITS, Poured, poured
 
 __all__ = ["Z80", "Difference", "Doubt", "Driver", "Interval", "difference_of", "doubt_of", "half_widths80"]
 
 Floats = NDArray[np.float64]
 
+Unknown = tuple[Hashable, ...]
+"""The name of an unknown: its kind first."""
+
 Z80: Final = 1.2815515655446004
 """Half-width of a central 80 % interval in standard deviations of a normal distribution."""
 
 SHARE_WORTH_TELLING: Final = 0.005
-_BLOCK: Final = 512
+_BLOCK: Final = 1024
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,36 +59,43 @@ class Doubt:
     Parameters
     ----------
     figures : ndarray, shape (4,)              as served, in the order of `FIGURES`
-    effects : mapping of unknown to ndarray, shape (4,)
+    unknowns : tuple of names                  two drinks that have one of the same name share it
+    moves : ndarray, shape (unknowns, 4)
     names : mapping of ingredient slug to its name
     """
 
     figures: Floats
-    effects: Mapping[tuple[Hashable, ...], Floats]
+    unknowns: tuple[Unknown, ...]
+    moves: Floats
     names: Mapping[str, str]
 
     @cached_property
     def intervals80(self) -> dict[str, Interval]:
         """80 % intervals of the four figures and of the ratio of sugar to acid, which goes through its logarithm."""
-        half = Z80 * _sd(np.array(list(self.effects.values())))
+        half = Z80 * _sd(self.moves)
         found = {
             name: Interval(max(0.0, value - width), value + width)
             for name, value, width in zip(FIGURES, self.figures.tolist(), half.tolist(), strict=True)
         }
         sugar, acid = self.figures[2:].tolist()
         if sugar > 0 and acid > 0:
-            moves = np.array([effect[2] / sugar - effect[3] / acid for effect in self.effects.values()])
-            factor = math.exp(Z80 * math.sqrt(float((moves**2).sum())))
+            relative = self.moves[:, 2] / sugar - self.moves[:, 3] / acid
+            factor = math.exp(Z80 * math.sqrt(float(relative @ relative)))
             found["sugar_acid_ratio"] = Interval(sugar / acid / factor, sugar / acid * factor)
         return found
+
+    @cached_property
+    def effects(self) -> dict[Unknown, Floats]:
+        """The moves by unknown."""
+        return dict(zip(self.unknowns, self.moves, strict=True))
 
     def drivers(self, figure: str) -> tuple[Driver, ...]:
         """What makes a figure unsure, the largest share first; none where it is sure."""
         column = FIGURES.index(figure)
         variance: dict[tuple[str, str], float] = {}
-        for unknown, effect in self.effects.items():
+        for unknown, move in zip(self.unknowns, self.moves[:, column].tolist(), strict=True):
             cause = _cause(unknown)
-            variance[cause] = variance.get(cause, 0.0) + float(effect[column]) ** 2
+            variance[cause] = variance.get(cause, 0.0) + move**2
         total = math.fsum(variance.values())
         if total == 0:
             return ()
@@ -128,13 +138,16 @@ _ADVICE: Final = {
 }
 
 
-def doubt_of(drink: Drink, pours: Poured, conditions: Conditions) -> Doubt:
-    """How sure the figures of a drink are; ``pours`` is its table."""
-    figures, moves = _figures_and_moves(drink, pours, conditions)
-    effects: dict[tuple[Hashable, ...], Floats] = {}
-    for unknown, move in zip(_unknowns(drink), moves[..., 0], strict=True):
-        effects[unknown] = effects[unknown] + move if unknown in effects else move
-    return Doubt(figures[:, 0], effects, {pour.ingredient.slug: pour.ingredient.name for pour in drink.pours})
+def doubt_of(drink: Drink, at: Levels, grows: Slopes, pours: Poured, conditions: Conditions) -> Doubt:
+    """How sure the figures of a drink are, from its levels, their slopes and its table."""
+    unknowns, moves = _unknowns(drink), _moves(drink, at, grows, pours, conditions)[..., 0]
+    again = _repeated(unknowns)
+    if again:
+        for row, same in again:
+            moves[same] += moves[row]
+        kept = sorted(set(range(len(unknowns))) - {row for row, _ in again})
+        unknowns, moves = [unknowns[row] for row in kept], moves[kept]
+    return Doubt(at.figures[:, 0], tuple(unknowns), moves, {pour.ingredient.slug: pour.ingredient.name for pour in drink.pours})
 
 
 def half_widths80(drink: Drink, volumes: Floats, conditions: Conditions) -> tuple[Floats, Floats]:
@@ -149,18 +162,17 @@ def half_widths80(drink: Drink, volumes: Floats, conditions: Conditions) -> tupl
     -------
     figures, half_widths : ndarray, shape (4, drinks)
     """
-    unknowns = _unknowns(drink)
-    # Rows of the same unknown (an ingredient poured twice) add before they are squared.
-    first = {unknown: row for row, unknown in reversed(list(enumerate(unknowns)))}
-    repeated = [(row, first[unknown]) for row, unknown in enumerate(unknowns) if first[unknown] != row]
+    again = _repeated(_unknowns(drink))
     figures, half = np.empty((4, volumes.shape[1])), np.empty((4, volumes.shape[1]))
     for start in range(0, volumes.shape[1], _BLOCK):
         block = slice(start, start + _BLOCK)
-        figures[:, block], moves = _figures_and_moves(drink, poured(drink, volumes[:, block]), conditions)
-        for row, same in repeated:
+        pours = poured(drink, volumes[:, block])
+        at, grows = levels_and_slopes(pours, drink.method, conditions)
+        moves = _moves(drink, at, grows, pours, conditions)
+        for row, same in again:
             moves[same] += moves[row]
             moves[row] = 0
-        half[:, block] = Z80 * _sd(moves)
+        figures[:, block], half[:, block] = at.figures, Z80 * _sd(moves)
     return figures, half
 
 
@@ -176,15 +188,15 @@ def difference_of(one: Doubt, other: Doubt) -> dict[str, Difference]:
     }
 
 
-def _unknowns(drink: Drink) -> list[tuple[Hashable, ...]]:
-    """The name of each row of `_figures_and_moves`.
+def _unknowns(drink: Drink) -> list[Unknown]:
+    """The name of each row of `_moves`.
 
     A pour that is the same in two drinks (ingredient, measure and amount) is the same pour, and one shake of the same tin the
     same shake: what was not touched between parent and riff can't make them differ.
     """
     pours = [("pour", p.ingredient.slug, p.unit, round(p.liquid_ml, 9), p.stage) for p in drink.pours]
-    seen: dict[tuple[Hashable, ...], int] = {}
-    numbered: list[tuple[Hashable, ...]] = []
+    seen: dict[Unknown, int] = {}
+    numbered: list[Unknown] = []
     for pour in pours:
         numbered.append((*pour, seen.get(pour, 0)))
         seen[pour] = seen.get(pour, 0) + 1
@@ -198,7 +210,7 @@ def _unknowns(drink: Drink) -> list[tuple[Hashable, ...]]:
     ]
 
 
-def _cause(unknown: tuple[Hashable, ...]) -> tuple[str, str]:
+def _cause(unknown: Unknown) -> tuple[str, str]:
     """What an unknown is counted as when it is told: its cause and the ingredient it is about."""
     kind = unknown[0]
     if kind == "content":
@@ -208,10 +220,14 @@ def _cause(unknown: tuple[Hashable, ...]) -> tuple[str, str]:
     return ("jigger", "The jigger") if kind in ("jigger", "pour") else ("ice", "The water from the ice")
 
 
-def _figures_and_moves(drink: Drink, pours: Poured, conditions: Conditions) -> tuple[Floats, Floats]:
-    """Figures, shape (4, drinks), and how far one standard deviation of each unknown moves them, shape (unknowns, 4, drinks)."""
-    at = levels(pours.volumes, pours.axes, pours.in_tin, drink.method, conditions)
-    grows = slopes(at, pours, drink.method, conditions)
+def _repeated(unknowns: list[Unknown]) -> list[tuple[int, int]]:
+    """Rows of an unknown that another row stands for already (an ingredient poured twice), each with that row."""
+    first: dict[Unknown, int] = {}
+    return [(row, first[unknown]) for row, unknown in enumerate(unknowns) if first.setdefault(unknown, row) != row]
+
+
+def _moves(drink: Drink, at: Levels, grows: Slopes, pours: Poured, conditions: Conditions) -> Floats:
+    """How far one standard deviation of each unknown moves each figure, shape (unknowns, 4, drinks)."""
     shared_sd, own_sd = pours.sds_ml()
     count, drinks = shared_sd.shape
     melt_sd = dilution_relative_sd(at.tin.abv_fraction, drink.method, conditions)
@@ -223,7 +239,7 @@ def _figures_and_moves(drink: Drink, pours: Poured, conditions: Conditions) -> t
     np.multiply(grows.by_content, (pours.axes * pours.spread)[:, :, None], out=content)
     moves[-2] = grows.by_melt * np.sqrt(melt_sd**2 - own_melt_sd**2)
     moves[-1] = grows.by_melt * own_melt_sd
-    return at.figures, moves
+    return moves
 
 
 def _sd(moves: Floats) -> Floats:

@@ -18,6 +18,7 @@ from oenomel.core.conditions import Conditions
 from oenomel.core.dilution import CONSTANT_RATIOS, SHAKEN, STIRRED, dilution_model, dilution_relative_sd, time_factor
 from oenomel.core.drink import Drink, Method, Pour
 from oenomel.core.ingredient import SourcedValue
+from oenomel.core.levels import levels
 from oenomel.core.mixing import Served, served_drink, temperatures
 from oenomel.core.poured import poured
 from oenomel.core.profile import AS_CITRIC, AS_SUCROSE, BODY_WEIGHTS, KCAL_PER_G, STANDARD_DRINK_G
@@ -120,7 +121,9 @@ def why(drink: Drink, figure: str, conditions: Conditions) -> Why:
         The figure is not one of `EXPLAINED`, or the drink has none (no ratio without acid).
     NothingToDrink
     """
-    served = served_drink(poured(drink), drink.method, conditions)
+    table = poured(drink)
+    water = levels(table.volumes, table.axes, table.in_tin, drink.method, conditions).water_ml[0]
+    served = served_drink(table, water)
     if served.glass.volume_ml == 0:
         raise NothingToDrink
     if figure == "volume_ml":
