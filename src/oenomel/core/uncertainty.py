@@ -91,16 +91,25 @@ class Doubt:
 
     def drivers(self, figure: str) -> tuple[Driver, ...]:
         """What makes a figure unsure, the largest share first; none where it is sure."""
-        column = FIGURES.index(figure)
-        variance: dict[tuple[str, str], float] = {}
-        for unknown, move in zip(self.unknowns, self.moves[:, column].tolist(), strict=True):
-            cause = _cause(unknown)
-            variance[cause] = variance.get(cause, 0.0) + move**2
-        total = math.fsum(variance.values())
-        if total == 0:
-            return ()
-        drivers = [self._driver(cause, subject, share / total) for (cause, subject), share in variance.items()]
-        return tuple(sorted((each for each in drivers if each.share >= SHARE_WORTH_TELLING), key=lambda each: -each.share))
+        return self._drivers[FIGURES.index(figure)]
+
+    @cached_property
+    def _drivers(self) -> tuple[tuple[Driver, ...], ...]:
+        """The drivers of each figure."""
+        causes = [_cause(unknown) for unknown in self.unknowns]
+        rows = {cause: row for row, cause in enumerate(dict.fromkeys(causes))}
+        variance = np.zeros((len(rows), len(FIGURES)))
+        np.add.at(variance, [rows[cause] for cause in causes], self.moves**2)
+        total = variance.sum(axis=0)
+        shares = np.divide(variance, total, out=np.zeros_like(variance), where=total > 0)
+        return tuple(
+            tuple(
+                Driver(cause, self.names.get(subject, subject), share, _ADVICE[cause])
+                for share, (cause, subject) in sorted(zip(column, rows, strict=True), key=lambda each: -each[0])
+                if share >= SHARE_WORTH_TELLING
+            )
+            for column in shares.T.tolist()
+        )
 
     def told(self, figure: str) -> str:
         """What makes a figure unsure, in a sentence; empty where it is sure."""
@@ -112,10 +121,6 @@ class Doubt:
             f", {others[0].subject[0].lower()}{others[0].subject[1:]} {others[0].share:.0%}" if others and others[0].share > 0.2 else ""
         )
         return f"{first.subject} explains {first.share:.0%} of it{second}: {first.advice}."
-
-    def _driver(self, cause: str, subject: str, share: float) -> Driver:
-        name = self.names.get(subject, subject)
-        return Driver(cause, name, share, _ADVICE[cause])
 
 
 @dataclass(frozen=True, slots=True)

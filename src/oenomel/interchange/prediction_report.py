@@ -178,11 +178,27 @@ class AxisReport(_Report):
     difference: DifferenceReport
 
 
+class LevelsReport(_Report):
+    """Volume in ml, abv in % v/v, sugar and acid in g per 100 ml."""
+
+    volume_ml: float
+    abv: float
+    sugar: float
+    acid: float
+
+
+class ParentReport(_Report):
+    """Where the parent stands: what a drink is held against, and no more."""
+
+    served: LevelsReport
+    interval80: Intervals
+
+
 class ComparisonReport(_Report):
     """A drink beside its parent: which change did what, what only shows beside it, and what the numbers can't see."""
 
     present: PredictionReport
-    parent: PredictionReport
+    parent: ParentReport
     axes: list[AxisReport]
     changes: list[ChangeReport]
     findings: list[FindingReport]
@@ -246,7 +262,7 @@ def prediction_report(prediction: Prediction) -> PredictionReport:
         strained=_profile(prediction.strained, prediction.temperatures.strained),
         before_topping=_profile(prediction.before_topping, prediction.temperatures.before_topping),
         served=_profile(prediction.served, prediction.temperatures.glass),
-        interval80=Intervals(**{name: [i.low, i.high] for name, i in prediction.interval80.items()}),
+        interval80=_intervals(prediction),
         doubt=DoubtReport(**{figure: _drivers(prediction.doubt, figure) for figure in FIGURES}),
         pours=[PourReport.model_validate(pour) for pour in prediction.pours],
         findings=[_finding(finding) for finding in prediction.findings],
@@ -258,7 +274,7 @@ def comparison_report(comparison: Comparison) -> ComparisonReport:
     """The report of a drink beside its parent."""
     return ComparisonReport(
         present=prediction_report(comparison.present),
-        parent=prediction_report(comparison.parent),
+        parent=ParentReport(served=LevelsReport.model_validate(comparison.parent.served), interval80=_intervals(comparison.parent)),
         axes=[_axis(axis) for axis in comparison.axes],
         changes=[ChangeReport(words=change.words, by=dict(change.by), steps=dict(change.steps)) for change in comparison.changes],
         findings=[_finding(finding) for finding in comparison.findings],
@@ -285,6 +301,10 @@ def course_report(course: Course, leaves_home: int | None) -> CourseReport:
 def why_report(node: Why) -> WhyReport:
     """The report of a tree."""
     return WhyReport.model_validate(node)
+
+
+def _intervals(prediction: Prediction) -> Intervals:
+    return Intervals(**{name: [i.low, i.high] for name, i in prediction.interval80.items()})
 
 
 def _axis(axis: AxisDifference) -> AxisReport:

@@ -465,7 +465,7 @@ export interface components {
          */
         ComparisonReport: {
             present: components["schemas"]["PredictionReport"];
-            parent: components["schemas"]["PredictionReport"];
+            parent: components["schemas"]["ParentReport"];
             /** Axes */
             axes: components["schemas"]["AxisReport"][];
             /** Changes */
@@ -886,6 +886,20 @@ export interface components {
             acid: number[];
         };
         /**
+         * LevelsReport
+         * @description Volume in ml, abv in % v/v, sugar and acid in g per 100 ml.
+         */
+        LevelsReport: {
+            /** Volume Ml */
+            volume_ml: number;
+            /** Abv */
+            abv: number;
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+        };
+        /**
          * MendRequest
          * @description Which mend of which finding to apply: the finding's code and pour, and the mend's place in its list; the parent where it only
          *     shows beside it.
@@ -969,6 +983,14 @@ export interface components {
             spec: components["schemas"]["SpecFile"];
             /** Revision */
             revision: number;
+        };
+        /**
+         * ParentReport
+         * @description Where the parent stands: what a drink is held against, and no more.
+         */
+        ParentReport: {
+            served: components["schemas"]["LevelsReport"];
+            interval80: components["schemas"]["Intervals"];
         };
         /**
          * PlaceReport

@@ -2,7 +2,7 @@ import { line, curveLinearClosed } from 'd3-shape';
 import { memo, useState } from 'react';
 
 import type { Comparison, Family, Prediction } from '../../api/client';
-import { level } from '../../lib/format';
+import { level, type AxisName } from '../../lib/format';
 import { useSize } from '../../ui/useSize';
 import { roundTicks, stepScale } from './scales';
 import { StrengthRule } from './StrengthRule';
@@ -325,14 +325,14 @@ function Plane({ comparison, family, ghost, published, width, height }: PlanePro
 }
 
 function spoken({ present, parent }: Comparison): string {
-  const say = ({ sugar, acid, abv }: Served) =>
+  const say = ({ sugar, acid, abv }: Pick<Served, AxisName>) =>
     `${level(sugar, 'sugar')} g sugar and ${level(acid, 'acid')} g acid per 100 ml at ${level(abv, 'abv')} % ABV`;
   return `Now ${say(present.served)}; the parent ${say(parent.served)}.`;
 }
 
 /** The same figures for who can't see the field. */
 function FiguresTable({ comparison }: { comparison: Comparison }) {
-  const rows: [string, Prediction][] = [
+  const rows: [string, Comparison['parent']][] = [
     ['Now', comparison.present],
     ['Parent', comparison.parent],
   ];

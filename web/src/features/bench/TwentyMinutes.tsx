@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { memo, useDeferredValue } from 'react';
+import { memo } from 'react';
 
 import type { Course, Spec } from '../../api/client';
 import { degrees, level, type AxisName } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
+import { useRested } from '../../ui/useRested';
 import { useSize } from '../../ui/useSize';
 import { courseQuery } from './useForecast';
 
@@ -29,9 +30,9 @@ const EDGE = { left: 50, right: 8, top: 8, bottom: 20 };
 /** What becomes of the drink while it is drunk: how far each axis drops, in noticeable steps, and its figures at three sips. */
 export const TwentyMinutes = memo(function TwentyMinutes({ spec, onIce }: Props) {
   const { supposed } = useSettings();
-  // It may come a moment later than the figures: they are what a hand at the bench waits for.
-  const resting = useDeferredValue(spec);
-  const { data: course } = useQuery(courseQuery(resting, supposed));
+  // It comes a moment later than the figures, which a hand at the bench waits for.
+  const rested = useRested(spec, 200);
+  const { data: course } = useQuery(courseQuery(rested, supposed));
   return (
     <section className="panel flex shrink-0 flex-col gap-1 p-3.5" aria-label="Twenty minutes">
       <div className="flex items-center gap-2">
