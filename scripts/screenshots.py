@@ -24,6 +24,32 @@ def _keep(page: Page) -> None:
     page.get_by_role("button", name="Keep as trial").click()
 
 
+def _why(page: Page) -> None:
+    page.get_by_role("button", name="Why this acidity").click()
+    page.get_by_role("dialog").get_by_text("Lemon juice").first.click()
+
+
+def _danger(page: Page) -> None:
+    page.get_by_label("Pours").get_by_role("button", name="Add a pour").click()
+    page.get_by_role("combobox", name="Search the larder").fill("soda water")
+    page.get_by_role("option", name=re.compile("^Soda water")).click()
+    page.get_by_role("region", name="On top").wait_for()
+    page.get_by_role("button", name=re.compile("^Soda water .*Choose another")).click()
+    page.get_by_label("Goes in").select_option("mixed")
+    page.get_by_role("button", name="Back to the pours").click()
+    page.get_by_text("a closed tin bursts").wait_for()
+
+
+def _crushed(page: Page) -> None:
+    page.get_by_label("Served").select_option("crushed")
+    page.get_by_test_id("course-abv").wait_for()
+    page.get_by_role("button", name="Published").click()
+
+
+def _ice(page: Page) -> None:
+    page.get_by_role("button", name="Ice", exact=True).click()
+
+
 PICTURES: dict[str, tuple[str, int, int, str, Callable[[Page], None] | None]] = {
     "bench-light": ("/bench/3", 1280, 800, "lamplight", None),
     "bench-dim": ("/bench/3", 1280, 800, "late", None),
@@ -34,6 +60,10 @@ PICTURES: dict[str, tuple[str, int, int, str, Callable[[Page], None] | None]] = 
     "larder-for-a-pour": ("/bench/3", 1280, 800, "lamplight", _another_liqueur),
     "keep-as-trial": ("/bench/3", 1280, 800, "lamplight", _keep),
     "trial-as-kept": ("/bench/5/trials/2", 1280, 800, "lamplight", None),
+    "why-this-number": ("/bench/3", 1280, 800, "lamplight", _why),
+    "finding-and-mend": ("/bench/1", 1280, 800, "lamplight", _danger),
+    "twenty-minutes": ("/bench/3", 1280, 800, "late", _crushed),
+    "water-from-the-ice": ("/bench/3", 820, 1180, "lamplight", _ice),
     "book-light": ("/book", 1280, 800, "lamplight", None),
     "book-390-dim": ("/book", 390, 844, "late", None),
 }

@@ -29,6 +29,9 @@ def test_predict_prints_the_figures_of_the_example_and_makes_no_data_file(tmp_pa
     assert forecast["dilution"]["ratio"] == pytest.approx(0.519, abs=0.0005)
     assert forecast["undiluted"]["sugar"] == pytest.approx(13.52, abs=0.005)
     assert not (tmp_path / "data").exists()
+    second = json.loads(run("predict", str(EXAMPLE), "--dilution", "heat balance", home=tmp_path).stdout)
+    assert second["dilution"]["model"] == "heat balance"
+    assert second["dilution"]["water_ml"] == pytest.approx(forecast["dilution"]["water_ml"], rel=0.1)
 
 
 @pytest.mark.parametrize(

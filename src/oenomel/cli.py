@@ -9,6 +9,7 @@ from pathlib import Path
 
 from oenomel import __version__
 from oenomel.core.catalogue import Larder, catalogue
+from oenomel.core.conditions import SCHOOLS_OF_DILUTION, Conditions
 from oenomel.core.prediction import predict
 from oenomel.errors import OenomelError, SpecError
 from oenomel.interchange.prediction_report import prediction_report
@@ -41,6 +42,7 @@ def _parser() -> argparse.ArgumentParser:
     predicting = commands.add_parser("predict", help="print the forecast of a spec file as JSON")
     predicting.add_argument("spec", type=Path, help="a spec file (JSON)")
     predicting.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    predicting.add_argument("--dilution", choices=SCHOOLS_OF_DILUTION, default="curve", help="school of dilution (default: curve)")
     predicting.set_defaults(run=_predict)
 
     serving = commands.add_parser("serve", help="serve the app")
@@ -63,7 +65,7 @@ def _predict(chosen: argparse.Namespace) -> int:
     except OSError as error:
         raise SpecError(str(chosen.spec), f"can't be read: {error.strerror}") from error
     drink = drink_from_spec(parse_spec(text), _larder(chosen.data))
-    print(prediction_report(predict(drink)).model_dump_json(indent=2))
+    print(prediction_report(predict(drink, Conditions(dilution=chosen.dilution))).model_dump_json(indent=2))
     return 0
 
 

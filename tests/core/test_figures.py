@@ -1,5 +1,6 @@
 """Reported figures and their doubt, each worked by hand."""
 
+import itertools
 import math
 from dataclasses import replace
 
@@ -8,9 +9,11 @@ import pytest
 from drinks import drink
 
 from oenomel.core.catalogue import catalogue
+from oenomel.core.colour import absorbance_of, hue_and_chroma, light_through
 from oenomel.core.composition import Composition
 from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink, Method, Pour
+from oenomel.core.glasses import fill, glasses
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.levels import FIGURES
 from oenomel.core.mixing import mix
@@ -123,3 +126,49 @@ def test_doubt_of_the_ice_moves_the_levels_and_measuring_shrinks_it():
         ingredient=replace(catalogue()["lime-juice"], composition=replace(catalogue()["lime-juice"].composition, spread={"acids": 0.02})),
     )
     assert half_width(replace(catalogue_lime, pours=(catalogue_lime.pours[0], measured)), "acid") < half_width(catalogue_lime, "acid") / 2
+
+
+def test_a_drink_can_be_tasted_at_four_points_each_worked_by_hand():
+    # 50 ml at 40 % and 50 ml of 20 g sugar in the tin; 10 ml of 5 g acid wait in the glass; 100 ml of water go on top.
+    pours = (
+        Pour(exact("spirit", abv=40), 50),
+        Pour(exact("syrup", sugars={"sucrose": 20}), 50),
+        Pour(exact("juice", acids={"citric": 5}), 10, stage="glass"),
+        Pour(exact("water"), 100, stage="topped"),
+    )
+    forecast = predict(Drink("four", "open", pours))
+    water = 100 * (-1.567 * 0.2**2 + 1.742 * 0.2 + 0.203)
+    assert (forecast.undiluted.volume_ml, forecast.undiluted.abv, forecast.undiluted.sugar, forecast.undiluted.acid) == (100, 20, 10, 0)
+    assert forecast.strained.volume_ml == pytest.approx(100 + water)
+    assert forecast.strained.abv == pytest.approx(2000 / (100 + water))
+    assert forecast.before_topping.acid == pytest.approx(50 / (110 + water))
+    assert forecast.served.sugar == pytest.approx(1000 / (210 + water))
+    points = (forecast.strained, forecast.before_topping, forecast.served)
+    assert all(later.abv < earlier.abv for earlier, later in itertools.pairwise(points))
+    at = forecast.temperatures
+    assert (at.tin, at.strained) == (22, pytest.approx(-5.55, abs=0.05))
+    assert at.strained < at.before_topping < at.glass < 5
+
+
+def test_colours_add_by_volume_and_light_falls_by_tens():
+    # Beer–Lambert by hand: half of an absorbance of 0.4 per cm over 5 cm lets a tenth of the light through.
+    red = replace(catalogue()["grenadine"], values={"absorbance_green": replace(catalogue()["lime-juice"].values["citric"], value=0.4)})
+    mixed = absorbance_of([Pour(red, 50), Pour(exact("water"), 50)], 100)
+    assert mixed.tolist() == pytest.approx([0, 0.2, 0])
+    assert light_through(mixed).tolist() == pytest.approx([1, 0.1, 1])
+    hue, chroma = hue_and_chroma(light_through(mixed))
+    assert (hue, chroma) == (pytest.approx(300), pytest.approx(0.9))
+
+
+@pytest.mark.parametrize(
+    ("glass", "ice", "volume", "full"),
+    [
+        ("coupe", "none", 110, 0.5),
+        ("tall glass", "cubes", 280, 1.0),
+        ("tiny cup", "none", 90, 1.5),
+        ("grandmother's cup", "none", 90, None),
+    ],
+)
+def test_glass_is_filled_by_the_drink_and_by_the_weight_of_its_ice(glass, ice, volume, full):
+    assert fill(glass, ice, volume) == (None if full is None else pytest.approx(full))
+    assert list(glasses().values()) == sorted(glasses().values())

@@ -97,32 +97,6 @@ def test_energy_of_a_spirit_is_near_its_food_table_row():
     assert served.energy_kcal == pytest.approx(231 * 0.940, rel=0.02)
 
 
-def test_two_schools_of_sweetening_agree_within_ten_percent_of_sugar():
-    # Common practice: 2 : 1 : 1 with 1:1 syrup and 2 : 1 : ¾ with 2:1 syrup have about the same sugar, under one step apart as served.
-    even = predict(drink(("white-rum", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 30)))
-    rich = predict(drink(("white-rum", 60), ("lemon-juice", 30), ("simple-syrup-2-1", 22.5)))
-    grams = [p.served.sugar * p.served.volume_ml for p in (even, rich)]
-    assert grams[0] == pytest.approx(grams[1], rel=0.10)
-    assert abs(float(steps_between(even.served.sugar, rich.served.sugar, AXES["sugar"]))) < 1
-
-
-def test_sweetness_class_of_the_sparkling_wine_moves_a_topped_sour_by_more_than_a_step():
-    # Common practice: a 5 : 2 : 1 topped with sparkling wine wants a taste check, brut nature to medium dry.
-    def sugar(wine: str) -> float:
-        return predict(
-            drink(("grape-brandy", 50), ("lemon-juice", 20), ("simple-syrup-1-1", 10), (wine, 90, "topped"), family="fizz")
-        ).served.sugar
-
-    assert float(steps_between(sugar("sparkling-medium-dry"), sugar("sparkling-brut-nature"), AXES["sugar"])) > 1
-
-
-def test_swapping_the_citrus_and_the_spirit_is_the_same_sour():
-    # Common practice: the same 8 : 3 : 3 with another citrus and another spirit is the next known drink of the family.
-    one = predict(drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))).served
-    other = predict(drink(("vodka", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))).served
-    assert (other.volume_ml, other.abv, other.acid) == pytest.approx((one.volume_ml, one.abv, one.acid), rel=1e-9)
-
-
 def test_pure_alcohol_has_the_density_of_the_alcoholometric_table():
     # OIML R 22: 789.24 kg/m³ at 20 °C (from memory; test_solutions checks it against CoolProp by way of two mixtures).
     liquid = Ingredient("ethanol", "Ethanol", "spirit", Composition(abv=100))

@@ -57,7 +57,7 @@ def test_heat_capacity_is_that_of_the_library_between_the_room_and_the_ice(by_ma
     [(10, 3.951), (20, 3.715), (30, 3.479), (50, 3.007)],
 )
 def test_heat_capacity_of_a_syrup_is_that_of_sugar_technology(brix, joule_per_g_k):
-    assert float(heat_capacity_j_per_k(100 - brix, 0, brix)) / 100 == pytest.approx(joule_per_g_k, rel=0.006)
+    assert float(heat_capacity_j_per_k(100 - brix, 0, brix)) / 100 == pytest.approx(joule_per_g_k, rel=0.002)
 
 
 def test_heat_that_melts_ice_is_that_of_a_chemical_data_bank():

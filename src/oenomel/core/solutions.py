@@ -39,7 +39,7 @@ SUGAR_G_PER_MOL: Final = 342.3
 ACID_G_PER_MOL: Final = 192.1
 """Molar masses of sucrose and of citric acid, which stand for all sugar and all acid here."""
 
-SOLIDS_J_PER_G_K: Final = 1.8
+SOLIDS_J_PER_G_K: Final = 1.82
 """Heat that a gram of dissolved sugar or acid adds, from sugar solutions of 10 to 50 % (handbook value, from memory)."""
 
 

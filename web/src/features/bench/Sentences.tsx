@@ -73,13 +73,13 @@ function AxisSentence({ axis, report, forecast, parentName, landing, onWhy }: Ax
   const doubt = (high - low) / 2;
   return (
     <article aria-label={TITLES[axis]} className="px-2 py-2 sm:px-3.5 sm:py-2.5">
-      <div className="flex flex-wrap items-center">
+      <div className="flex flex-wrap items-center sm:flex-nowrap">
         <h2 className={`flex grow items-center gap-1.5 text-base font-semibold sm:text-lg ${COLOURS[axis]}`}>
           <AxisMark axis={axis} size={14} /> {TITLES[axis]}
         </h2>
         <button
           type="button"
-          className="btn btn-ghost btn-sm -my-1 -ml-2 min-h-9 px-2 sm:-mr-2 sm:ml-0 text-base font-normal underline decoration-dotted underline-offset-4"
+          className="btn btn-ghost btn-sm -my-1 -ml-2 min-h-9 px-2 sm:px-1 sm:-mr-1 sm:ml-0 text-base font-normal underline decoration-dotted underline-offset-4"
           aria-label={`Why this ${TITLES[axis].toLowerCase()}`}
           onClick={onWhy}
         >
