@@ -157,25 +157,47 @@ def test_families_bring_schools_that_can_be_poured_and_homes(client):
         assert len(family["forms"]) >= 4
 
 
-def test_every_figure_answers_why_and_its_leaves_add_up_to_it(client):
-    served = client.post("/api/predict", json=SPEC).json()["served"]
-    served |= {
-        "standard_drinks": served["standard_drinks"]["us"],
-        "water_ml": client.post("/api/predict", json=SPEC).json()["dilution"]["water_ml"],
+def leaves(node: dict) -> list[dict]:
+    return [leaf for part in node["parts"] for leaf in leaves(part)] or [node]
+
+
+@pytest.mark.parametrize("school", ["curve", "heat balance"])
+def test_every_reported_figure_answers_why_and_its_leaves_add_up_to_it(client, school):
+    # A fizz with something at each stage, so that the four points differ.
+    spec = {
+        **SPEC,
+        "family": "fizz",
+        "pours": [
+            *SPEC["pours"],
+            {"ingredient": "heavy-cream", "amount": 7.5, "unit": "ml"},
+            {"ingredient": "orange-juice", "amount": 10, "unit": "ml", "stage": "glass"},
+            {"ingredient": "anise-wormwood-spirit", "amount": 5, "unit": "ml", "stage": "rinse"},
+            {"ingredient": "sparkling-brut", "amount": 60, "unit": "ml", "stage": "topped"},
+        ],
     }
+    forecast = client.post("/api/predict", params={"dilution": school}, json=spec).json()
+    for point, key in (("tin", "undiluted"), ("strained", "strained"), ("before_topping", "before_topping"), ("served", "served")):
+        figures = {**forecast[key], "water_ml": forecast["dilution"]["water_ml"], "water_ratio": forecast["dilution"]["ratio"]}
+        figures |= {f"standard_drinks_{country}": drinks for country, drinks in figures.pop("standard_drinks").items()}
+        assert figures.keys() - {"body_word"} == set(EXPLAINED)
+        for figure in EXPLAINED:
+            tree = client.post(f"/api/why/{point}/{figure}", params={"dilution": school}, json=spec).json()
+            assert math.fsum(leaf["value"] for leaf in leaves(tree)) == pytest.approx(figures[figure], rel=1e-9), (point, figure)
+            assert tree["equation"], figure
 
-    def leaves(node: dict) -> list[dict]:
-        return [leaf for part in node["parts"] for leaf in leaves(part)] or [node]
 
-    for figure in EXPLAINED:
-        tree = client.post(f"/api/why/{figure}", json=SPEC).json()
-        assert math.fsum(leaf["value"] for leaf in leaves(tree)) == pytest.approx(served[figure], rel=1e-9), figure
-        assert tree["equation"], figure
-    acid = leaves(client.post("/api/why/acid", json=SPEC).json())
+def test_leaves_of_why_name_the_composition_value_its_spread_and_its_source(client):
+    acid = leaves(client.post("/api/why/served/acid", json=SPEC).json())
     assert {leaf["name"] for leaf in acid} == {"citric acid", "malic acid"}
     assert all("Arnold" in leaf["source"] and leaf["relative_sd"] == 0.12 and "÷ 159.5 ml" in leaf["equation"] for leaf in acid)
-    refused = client.post("/api/why/sugar_acid_ratio", json=with_pour(1, ingredient="soda-water", stage="topped"))
+    refused = client.post("/api/why/served/sugar_acid_ratio", json=with_pour(1, ingredient="soda-water", stage="topped"))
     assert refused.json()["code"] == "unknown-figure"
+    assert client.post("/api/why/served/charm", json=SPEC).status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+    topped = {**SPEC, "pours": [{**pour, "stage": "topped"} for pour in SPEC["pours"]]}
+    assert client.post("/api/why/tin/abv", json=topped).json()["code"] == "unknown-figure"
+    water = client.post("/api/why/served/water_ml", json=SPEC).json()
+    assert "−1.567" in water["equation"].replace("-1.567", "−1.567")
+    assert [used["name"] for used in water["uses"]] == ["Volume in the tin", "Strength in the tin"]
 
 
 def test_school_of_dilution_and_the_ice_are_the_user_s(client):

@@ -1,13 +1,17 @@
 """The catalogue and the demo's larder: whole, consistent, and fit for the families."""
 
+import json
 import re
+import tomllib
 from importlib import resources
 
+import jsonschema
 import pytest
 
 from oenomel.core.catalogue import catalogue, read_ingredients
 from oenomel.core.composition import estimated_density
 from oenomel.core.families import families
+from oenomel.core.findings.cautions import cautions
 from oenomel.core.ingredient import KINDS, LABELS, SLOTS
 
 DEMO = read_ingredients((resources.files("oenomel.demo") / "ingredients.toml").read_text(encoding="utf-8"), origin="demo")
@@ -36,6 +40,22 @@ def test_density_agrees_with_sugar_and_alcohol(slug):
     # Grenadine's food row holds glucose syrup besides: 67 g of carbohydrate and 47 g of sugars per 100 g (from memory).
     composition = EVERYTHING[slug].composition
     assert composition.density == pytest.approx(estimated_density(composition), rel=0.10 if slug == "grenadine" else 0.05)
+
+
+@pytest.mark.parametrize("file", ["accents", "juices", "lengtheners", "liqueurs", "spirits", "sweeteners", "textures", "wines", "demo"])
+def test_larder_file_has_the_shape_of_its_schema(file):
+    folder = resources.files("oenomel.core") / "data" / "catalogue"
+    path = resources.files("oenomel.demo") / "ingredients.toml" if file == "demo" else folder / f"{file}.toml"
+    schema = json.loads((folder / "schema.json").read_text(encoding="utf-8"))
+    jsonschema.Draft202012Validator.check_schema(schema)
+    tables = tomllib.loads(path.read_text(encoding="utf-8"))
+    assert [error.message for error in jsonschema.Draft202012Validator(schema).iter_errors(tables)] == []
+    # The schema knows the lists of the code, and no others.
+    known = schema["$defs"]["ingredient"]["properties"]
+    assert (tuple(known["kind"]["enum"]), tuple(known["slots"]["items"]["enum"])) == (KINDS, SLOTS)
+    assert set(known["cautions"]["items"]["enum"]) >= {caution.caution for caution in cautions() if caution.caution}
+    wrong = {"Not a slug": {"name": "x"}}
+    assert len(list(jsonschema.Draft202012Validator(schema).iter_errors(wrong))) == 3
 
 
 def test_house_numbers_of_the_demo_are_marked_as_invented():

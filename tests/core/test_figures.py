@@ -150,6 +150,14 @@ def test_a_drink_can_be_tasted_at_four_points_each_worked_by_hand():
     assert at.strained < at.before_topping < at.glass < 5
 
 
+def test_cost_is_told_only_where_every_price_is():
+    priced = replace(catalogue()["vodka"], values={"price_per_litre": replace(catalogue()["vodka"].values["abv"], value=20.0)})
+    forecast = predict(Drink("p", "open", (Pour(priced, 60), Pour(priced, 40, stage="rinse"))))
+    # What is poured out of the glass again was paid for too.
+    assert forecast.cost == pytest.approx(2.0)
+    assert predict(Drink("p", "open", (Pour(priced, 60), Pour(exact("juice"), 20)))).cost is None
+
+
 def test_colours_add_by_volume_and_light_falls_by_tens():
     # Beer–Lambert by hand: half of an absorbance of 0.4 per cm over 5 cm lets a tenth of the light through.
     red = replace(catalogue()["grenadine"], values={"absorbance_green": replace(catalogue()["lime-juice"].values["citric"], value=0.4)})

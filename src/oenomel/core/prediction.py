@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import cache, cached_property
@@ -97,6 +98,12 @@ class Prediction:
             return None
         distance = self.home.distance(self.served)
         return Place(distance, place_words(distance))
+
+    @property
+    def cost(self) -> float | None:
+        """What its pours cost, in the house's own currency; None where a price isn't told."""
+        prices = [(pour.volume_ml, pour.ingredient.label("price_per_litre")) for pour in self.drink.pours if pour.volume_ml > 0]
+        return None if any(price is None for _, price in prices) else math.fsum(ml * (price or 0.0) / 1000 for ml, price in prices)
 
     @cached_property
     def course(self) -> Course:

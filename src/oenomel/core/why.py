@@ -7,7 +7,7 @@ takes besides, and don't add.
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Final
 
 import numpy as np
@@ -16,15 +16,15 @@ from numpy.typing import NDArray
 from oenomel.core.composition import ACID_COLUMNS, ACIDS, COLUMN, ETHANOL_G_PER_ML, PROPERTIES, SUGAR_COLUMNS, SUGARS
 from oenomel.core.conditions import Conditions
 from oenomel.core.dilution import CONSTANT_RATIOS, SHAKEN, STIRRED, dilution_model, dilution_relative_sd, time_factor
-from oenomel.core.drink import Drink, Method, Pour
+from oenomel.core.drink import Drink, Pour
 from oenomel.core.ingredient import SourcedValue
 from oenomel.core.levels import levels
-from oenomel.core.mixing import Served, served_drink, temperatures
+from oenomel.core.mixing import Liquid, Served, served_drink, temperatures
 from oenomel.core.poured import poured
 from oenomel.core.profile import AS_CITRIC, AS_SUCROSE, BODY_WEIGHTS, KCAL_PER_G, STANDARD_DRINK_G
 from oenomel.errors import NothingToDrink, UnknownFigure
 
-__all__ = ["EXPLAINED", "Why", "leaves", "why"]
+__all__ = ["EXPLAINED", "POINTS", "Why", "leaves", "why"]
 
 Floats = NDArray[np.float64]
 
@@ -104,37 +104,72 @@ _LINEAR: Final = {
     "body": _Linear("Body", "g/100 ml", BODY_WEIGHTS, "volume", "protein and fat three times, gum ten times"),
     "alcohol_g": _Linear("Alcohol", "g", _weights(abv=ETHANOL_G_PER_ML), "", "0.78924 g/ml"),
     "energy_kcal": _Linear("Energy", "kcal", _ENERGY, "", "7, 4, 3 and 9 kcal a gram of alcohol, sugar, acid and fat"),
-    "standard_drinks": _Linear(
-        "Standard drinks, US", "", _weights(abv=ETHANOL_G_PER_ML / STANDARD_DRINK_G["us"]), "", "14 g of alcohol each"
-    ),
+    **{
+        f"standard_drinks_{country}": _Linear(
+            f"Standard drinks, {country.upper()}", "", _weights(abv=ETHANOL_G_PER_ML / grams), "", f"{grams:g} g of alcohol each"
+        )
+        for country, grams in STANDARD_DRINK_G.items()
+    },
     "sugar_acid_ratio": _Linear("Sugar to acid", "g/g", _group(SUGAR_COLUMNS), "acid"),
 }
-EXPLAINED: Final = ("volume_ml", "water_ml", *_LINEAR, "temperature_c")
+EXPLAINED: Final = ("volume_ml", "water_ml", "water_ratio", *_LINEAR, "temperature_c")
+POINTS: Final = ("tin", "strained", "before_topping", "served")
+"""Where a drink can be tasted: before the ice, after it, in the glass before topping, at minute 0."""
+
+_POINT_WORDS: Final = {"tin": "in the tin", "strained": "after the ice", "before_topping": "before topping", "served": "as served"}
 
 
-def why(drink: Drink, figure: str, conditions: Conditions) -> Why:
-    """The tree of a figure of a drink as served.
+@dataclass(frozen=True, slots=True)
+class _Case:
+    """A drink at one of its points: the pours that are in it by then, and the liquid they make."""
+
+    drink: Drink
+    conditions: Conditions
+    served: Served
+    point: str
+    pours: tuple[Pour, ...]
+    liquid: Liquid
+
+
+def why(drink: Drink, figure: str, conditions: Conditions, point: str = "served") -> Why:
+    """The tree of a figure of a drink at one of `POINTS`.
 
     Raises
     ------
     UnknownFigure
-        The figure is not one of `EXPLAINED`, or the drink has none (no ratio without acid).
+        The figure is not one of `EXPLAINED`, or the drink has none (no ratio without acid, no strength in an empty tin).
     NothingToDrink
     """
+    case = _case(drink, conditions, point)
+    match figure:
+        case "volume_ml":
+            return _volume(case)
+        case "water_ml":
+            return _water(case)
+        case "water_ratio":
+            return _ratio(case)
+        case "temperature_c":
+            return _temperature(case)
+        case _ if figure in _LINEAR and case.liquid.volume_ml > 0:
+            return _linear(case, figure)
+        case _:
+            raise UnknownFigure(figure, EXPLAINED)
+
+
+def _case(drink: Drink, conditions: Conditions, point: str) -> _Case:
     table = poured(drink)
     water = levels(table.volumes, table.axes, table.in_tin, drink.method, conditions).water_ml[0]
     served = served_drink(table, water)
     if served.glass.volume_ml == 0:
         raise NothingToDrink
-    if figure == "volume_ml":
-        return _volume(drink, served, conditions)
-    if figure == "water_ml":
-        return _water(drink, served, conditions)
-    if figure == "temperature_c":
-        return _temperature(served, drink.method, conditions)
-    if figure not in _LINEAR:
-        raise UnknownFigure(figure, EXPLAINED)
-    return _linear(drink, served, figure, conditions)
+    on_top = ("topped", "floated")
+    liquid, there = {
+        "tin": (served.tin, [pour for pour in drink.pours if pour.meets_ice]),
+        "strained": (served.strained, [pour for pour in drink.pours if pour.meets_ice]),
+        "before_topping": (served.before_topping, [pour for pour in drink.pours if pour.stage not in on_top]),
+        "served": (served.glass, list(drink.pours)),
+    }[point]
+    return _Case(drink, conditions, served, point, tuple(pour for pour in there if pour.liquid_ml > 0), liquid)
 
 
 def leaves(node: Why) -> Iterator[Why]:
@@ -145,22 +180,22 @@ def leaves(node: Why) -> Iterator[Why]:
         yield from leaves(part)
 
 
-def _linear(drink: Drink, served: Served, figure: str, conditions: Conditions) -> Why:
+def _linear(case: _Case, figure: str) -> Why:
     told = _LINEAR[figure]
-    volume_ml, acid_g = float(served.glass.volume_ml), float(served.glass.tin.acid_g)
+    volume_ml, acid_g = float(case.liquid.volume_ml), float(case.liquid.tin.acid_g)
     if told.per == "acid" and acid_g == 0:
         raise UnknownFigure(figure, tuple(each for each in EXPLAINED if each != figure))
     scale = {"volume": 100 / volume_ml, "acid": 1 / acid_g if acid_g else 0.0, "": 1.0}[told.per]
     divisor = {"volume": f" ÷ {volume_ml:.1f} ml", "acid": f" ÷ {acid_g:.2f} g of acid", "": ""}[told.per]
-    pours = tuple(node for pour in drink.pours if pour.liquid_ml > 0 and (node := _pour(pour, told, scale, divisor)).parts)
+    pours = tuple(node for pour in case.pours if (node := _pour(pour, told, scale, divisor)).parts)
     weighed = f", {told.weighed}" if told.weighed else ""
     uses: tuple[Why, ...] = ()
     if told.per == "volume":
-        uses = (_volume(drink, served, conditions),)
+        uses = (_volume(case),)
     elif told.per == "acid":
-        uses = (replace(_linear(drink, served, "acid", conditions), name="Acidity as served"),)
+        uses = (_linear(case, "acid"),)
     return Why(
-        told.name,
+        f"{told.name} {_POINT_WORDS[case.point]}",
         float(sum(pour.value for pour in pours)),
         told.unit,
         equation=f"sum over the pours of volume × content{weighed}{divisor}",
@@ -206,27 +241,32 @@ def _group_of(name: str) -> str:
     return "sugars" if name in SUGARS else "acids" if name in ACIDS else name
 
 
-def _volume(drink: Drink, served: Served, conditions: Conditions) -> Why:
+def _volume(case: _Case) -> Why:
     pours = tuple(
         Why(pour.ingredient.name, pour.liquid_ml, "ml", equation="as poured" if pour.stage != "rinse" else "what stays of a rinse")
-        for pour in drink.pours
-        if pour.liquid_ml > 0
+        for pour in case.pours
     )
-    water = _water(drink, served, conditions)
-    parts = (*pours, water) if water.value else pours
+    diluted = case.point != "tin" and case.served.water_ml != 0
     return Why(
-        "Volume as served",
-        float(served.glass.volume_ml),
+        f"Volume {_POINT_WORDS[case.point]}",
+        float(case.liquid.volume_ml),
         "ml",
-        equation="what was poured and the water from the ice",
+        equation="what was poured and the water from the ice" if diluted else "what was poured",
         source=_BALANCE,
-        parts=parts,
+        parts=(*pours, _water(case)) if diluted else pours,
     )
 
 
-def _water(drink: Drink, served: Served, conditions: Conditions) -> Why:
+def _ratio(case: _Case) -> Why:
+    tin, water = float(case.served.tin.volume_ml), float(case.served.water_ml)
+    ratio = water / tin if tin else 0.0
+    return Why("Water for each ml in the tin", ratio, "ml/ml", equation=f"{water:.1f} ml ÷ {tin:.1f} ml", uses=(_water(case),))
+
+
+def _water(case: _Case) -> Why:
     """The water from the ice is a leaf: it isn't the sum of anything, but its equation takes what is in the tin."""
-    model, method = dilution_model(drink.method, conditions), drink.method
+    method, conditions, served = case.drink.method, case.conditions, case.served
+    model = dilution_model(method, conditions)
     tin = served.tin.tin
     a, volume, water = float(tin.abv_fraction), float(served.tin.volume_ml), float(served.water_ml)
     uses: tuple[Why, ...] = (
@@ -256,18 +296,31 @@ def _water(drink: Drink, served: Served, conditions: Conditions) -> Why:
     return Why("Water from the ice", water, "ml", equation=equation, source=source, relative_sd=spread, uses=uses)
 
 
-def _temperature(served: Served, method: Method, conditions: Conditions) -> Why:
+def _temperature(case: _Case) -> Why:
     """Each liquid's temperature, weighed by its heat capacity."""
-    at = temperatures(served, method, conditions)
+    conditions, served = case.conditions, case.served
+    at = temperatures(served, case.drink.method, conditions)
+    name = f"Temperature {_POINT_WORDS[case.point]}"
+    if case.point == "tin":
+        return Why(name, at.tin, "°C", equation="as the pours stand ready")
+    waiting, topping = served.before_topping.minus(served.strained), served.glass.minus(served.before_topping)
+    kept = 1.0 if case.point == "strained" else _share_of_heat(served.strained, waiting)
+    left = 1.0 if case.point != "served" else _share_of_heat(served.before_topping, topping)
     liquids = (
-        ("The strained drink", served.strained, at.strained, "heat balance of ice, drink and tin, not below freezing"),
-        ("What waited in the glass", served.before_topping.minus(served.strained), conditions.room_c, "at the room's temperature"),
-        ("What went on top", served.glass.minus(served.before_topping), conditions.topping_c, "from the fridge"),
+        ("The strained drink", kept * left, at.strained, "heat balance of ice, drink and tin, not below freezing"),
+        ("What waited in the glass", (1 - kept) * left, conditions.room_c, "at the room's temperature"),
+        ("What went on top", 1 - left, conditions.topping_c, "from the fridge"),
     )
-    heats = [float(liquid.tin.heat_capacity_j_per_k) if liquid.volume_ml > 0 else 0.0 for _, liquid, _, _ in liquids]
     parts = tuple(
-        Why(name, heat / sum(heats) * own_c, "°C", equation=f"{own_c:.1f} °C × {heat / sum(heats):.0%} of the heat; {how}", source=_HEAT)
-        for (name, _, own_c, how), heat in zip(liquids, heats, strict=True)
-        if heat > 0
+        Why(liquid, share * own_c, "°C", equation=f"{own_c:.1f} °C × {share:.0%} of the heat; {how}", source=_HEAT)
+        for liquid, share, own_c, how in liquids
+        if share > 0
     )
-    return Why("Temperature as served", at.glass, "°C", equation="mean by heat capacity", source=_HEAT, parts=parts)
+    value = {"strained": at.strained, "before_topping": at.before_topping, "served": at.glass}[case.point]
+    return Why(name, value, "°C", equation="mean by heat capacity", source=_HEAT, parts=parts)
+
+
+def _share_of_heat(one: Liquid, other: Liquid) -> float:
+    """Of the heat capacity of two liquids, what the first has."""
+    heats = [float(each.tin.heat_capacity_j_per_k) if each.volume_ml > 0 else 0.0 for each in (one, other)]
+    return heats[0] / sum(heats) if sum(heats) else 0.0

@@ -134,7 +134,7 @@ class PlaceReport(_Report):
 
 
 class PredictionReport(_Report):
-    """The forecast of one drink."""
+    """The forecast of one drink; its cost only where every price is told, in the house's own currency."""
 
     undiluted: ProfileReport
     dilution: DilutionReport
@@ -146,6 +146,7 @@ class PredictionReport(_Report):
     pours: list[PourReport]
     findings: list[FindingReport]
     place: PlaceReport | None
+    cost: float | None
 
 
 class DifferenceReport(_Report):
@@ -267,6 +268,7 @@ def prediction_report(prediction: Prediction) -> PredictionReport:
         pours=[PourReport.model_validate(pour) for pour in prediction.pours],
         findings=[_finding(finding) for finding in prediction.findings],
         place=PlaceReport.model_validate(prediction.place) if prediction.place else None,
+        cost=prediction.cost,
     )
 
 

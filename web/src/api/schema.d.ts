@@ -84,7 +84,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/why/{figure}": {
+    "/api/why/{point}/{figure}": {
         parameters: {
             query?: never;
             header?: never;
@@ -95,7 +95,7 @@ export interface paths {
         put?: never;
         /**
          * Explain Figure
-         * @description Why a figure of a spec as served is what it is.
+         * @description Why a figure of a spec is what it is, in the tin, after the ice, before topping or as served.
          */
         post: operations["explain_figure"];
         delete?: never;
@@ -285,7 +285,7 @@ export interface paths {
         put?: never;
         /**
          * Keep Trial
-         * @description Keeps a trial as made, and holds the draft against it: both or neither.
+         * @description Keeps a trial as made with the forecast of that day, and holds the draft against it: both or neither.
          */
         post: operations["keep_trial"];
         delete?: never;
@@ -1061,7 +1061,7 @@ export interface components {
         };
         /**
          * PredictionReport
-         * @description The forecast of one drink.
+         * @description The forecast of one drink; its cost only where every price is told, in the house's own currency.
          */
         PredictionReport: {
             undiluted: components["schemas"]["ProfileReport"];
@@ -1076,6 +1076,8 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["FindingReport"][];
             place: components["schemas"]["PlaceReport"] | null;
+            /** Cost */
+            cost: number | null;
         };
         /**
          * Problem
@@ -1592,7 +1594,8 @@ export interface operations {
             };
             header?: never;
             path: {
-                figure: "volume_ml" | "water_ml" | "abv" | "sugar" | "acid" | "titratable_acid" | "sucrose_equivalents" | "body" | "alcohol_g" | "energy_kcal" | "standard_drinks" | "sugar_acid_ratio" | "temperature_c";
+                point: "tin" | "strained" | "before_topping" | "served";
+                figure: "volume_ml" | "water_ml" | "abv" | "sugar" | "acid" | "titratable_acid" | "sucrose_equivalents" | "body" | "alcohol_g" | "energy_kcal" | "standard_drinks_us" | "standard_drinks_uk" | "standard_drinks_au" | "sugar_acid_ratio" | "temperature_c" | "water_ratio";
             };
             cookie?: never;
         };
@@ -2050,7 +2053,14 @@ export interface operations {
     };
     keep_trial: {
         parameters: {
-            query?: never;
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
             header?: never;
             path: {
                 drink_id: number;

@@ -9,9 +9,10 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
-from oenomel.api.deps import Connection, resolve
+from oenomel.api.deps import Connection, Supposed, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
-from oenomel.core.prediction import predict
+from oenomel.core.conditions import Conditions
+from oenomel.core.prediction import STANDARD, predict
 from oenomel.interchange.prediction_report import prediction_report
 from oenomel.interchange.spec_drink import with_plain_amounts
 from oenomel.interchange.spec_file import SpecFile
@@ -147,10 +148,10 @@ def rename_drink(drink_id: RowId, body: NewName, conn: Connection) -> DrinkDetai
 
 
 @router.post("/drinks/{drink_id}/trials", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
-def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection) -> DrinkDetail:
-    """Keeps a trial as made, and holds the draft against it: both or neither."""
+def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection, supposed: Supposed) -> DrinkDetail:
+    """Keeps a trial as made with the forecast of that day, and holds the draft against it: both or neither."""
     with transaction(conn):
-        trial_id = _keep(conn, drink_id, body.parent_trial_id, body.name, body.reason, body.spec)
+        trial_id = _keep(conn, drink_id, body.parent_trial_id, body.name, body.reason, body.spec, supposed.conditions())
         drinks.put_draft(conn, drink_id, trial_id, _text(body.spec), body.revision)
     return _detail(conn, drink_id)
 
@@ -175,9 +176,11 @@ def save_draft(drink_id: RowId, body: DraftEntry, conn: Connection) -> DraftRepo
     return _draft(record)
 
 
-def _keep(conn: sqlite3.Connection, drink_id: int, parent: int | None, name: str, reason: str, spec: SpecFile) -> int:
+def _keep(
+    conn: sqlite3.Connection, drink_id: int, parent: int | None, name: str, reason: str, spec: SpecFile, conditions: Conditions = STANDARD
+) -> int:
     (drink,) = resolve(conn, spec)
-    foreseen = prediction_report(predict(drink)).model_dump_json()
+    foreseen = prediction_report(predict(drink, conditions, homes_for(conn, drink.family))).model_dump_json()
     return drinks.keep_trial(conn, drink_id, parent, name, reason, _text(spec), foreseen)
 
 

@@ -55,8 +55,11 @@ class MendRequest(BaseModel):
 
 Figure = Literal[
     "volume_ml", "water_ml", "abv", "sugar", "acid", "titratable_acid", "sucrose_equivalents", "body", "alcohol_g", "energy_kcal",
-    "standard_drinks", "sugar_acid_ratio", "temperature_c",
+    "standard_drinks_us", "standard_drinks_uk", "standard_drinks_au", "sugar_acid_ratio", "temperature_c", "water_ratio",
 ]  # fmt: skip
+
+
+Point = Literal["tin", "strained", "before_topping", "served"]
 
 
 class AmountReport(BaseModel):
@@ -90,11 +93,11 @@ def follow_in_the_glass(spec: SpecFile, conn: Connection, supposed: Supposed) ->
     return course_report(forecast.course, forecast.leaves_home)
 
 
-@router.post("/why/{figure}", responses=PROBLEMS["bad"])
-def explain_figure(figure: Figure, spec: SpecFile, conn: Connection, supposed: Supposed) -> WhyReport:
-    """Why a figure of a spec as served is what it is."""
+@router.post("/why/{point}/{figure}", responses=PROBLEMS["bad"])
+def explain_figure(point: Point, figure: Figure, spec: SpecFile, conn: Connection, supposed: Supposed) -> WhyReport:
+    """Why a figure of a spec is what it is, in the tin, after the ice, before topping or as served."""
     (drink,) = resolve(conn, spec)
-    return why_report(why(drink, figure, supposed.conditions()))
+    return why_report(why(drink, figure, supposed.conditions(), point))
 
 
 @router.post("/mend", responses=PROBLEMS["write"])

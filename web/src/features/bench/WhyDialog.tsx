@@ -43,6 +43,7 @@ export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Pro
             {level(present.served[figure], figure)} {axisUnit(figure)}
           </span>
         </h2>
+        <p className="-mt-2 text-quiet">{secondReading(figure, present.served)}</p>
         {error && (
           <p role="alert" className="text-error">
             {error.message}
@@ -101,6 +102,16 @@ export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Pro
       </div>
     </dialog>
   );
+}
+
+/** What another way of counting says of the same axis. */
+function secondReading(figure: Figure, served: Comparison['present']['served']): string {
+  if (figure === 'sugar') {
+    return `As the tongue counts its kinds of sugar: ${level(served.sucrose_equivalents, 'sugar')} g of sucrose in 100 ml. Body: ${served.body_word}.`;
+  }
+  if (figure === 'acid') return `Titrated, as citric acid: ${level(served.titratable_acid, 'acid')} g in 100 ml.`;
+  const { us, uk, au } = served.standard_drinks;
+  return `${plain(served.alcohol_g, 1)} g of alcohol: standard drinks US ${plain(us, 1)}, UK ${plain(uk, 1)}, AU ${plain(au, 1)}.`;
 }
 
 const DECIMALS: Record<Figure, number> = { sugar: 2, acid: 3, abv: 2 };

@@ -2,6 +2,7 @@ import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@ta
 
 import { client, unwrap, type DrinkDetail, type Spec } from '../../api/client';
 import { savesSettled } from '../../api/pendingSaves';
+import { useSettings } from '../../lib/settings';
 
 export const drinkQuery = (id: number) =>
   queryOptions({
@@ -34,9 +35,15 @@ interface NewTrial {
 /** Keeps a trial as made; the draft is then held against it. */
 export function useKeepTrial(id: number) {
   const queryClient = useQueryClient();
+  const { supposed } = useSettings();
   return useMutation({
     mutationFn: async (body: NewTrial) =>
-      unwrap(await client.POST('/api/drinks/{drink_id}/trials', { params: { path: { drink_id: id } }, body })),
+      unwrap(
+        await client.POST('/api/drinks/{drink_id}/trials', {
+          params: { path: { drink_id: id }, query: supposed },
+          body,
+        }),
+      ),
     onSuccess: (drink) => tell(queryClient, drink),
   });
 }

@@ -58,7 +58,11 @@ export const whyQuery = (spec: Spec, figure: Figure, supposed: Supposed) =>
     queryKey: ['why', spec, figure, supposed],
     queryFn: async ({ signal }): Promise<Why> =>
       unwrap(
-        await client.POST('/api/why/{figure}', { params: { path: { figure }, query: supposed }, body: spec, signal }),
+        await client.POST('/api/why/{point}/{figure}', {
+          params: { path: { point: 'served', figure }, query: supposed },
+          body: spec,
+          signal,
+        }),
       ),
     staleTime: 60_000,
   });
