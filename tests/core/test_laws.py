@@ -61,8 +61,9 @@ def test_water_on_top_never_raises_a_level_and_keeps_every_gram(drink, water_ml)
 @given(drinks, st.floats(1, 60), st.sampled_from(["topped", "mixed"]))
 def test_more_spirit_never_lowers_strength(drink, more_ml, stage):
     spirit = Pour(catalogue()["navy-strength-gin"], more_ml, stage=stage)
-    # Into a tin the ice answers with more water, and still the drink is no weaker; a drink stronger than the spirit can't be.
-    assume(predict(drink).served.abv < 40)
+    # Into a tin the ice answers with more water: a spirit of 57 % brings 26 % at the least. A drink made strong by what was poured
+    # past the ice can stand above that; every shaken, stirred or built drink stands below.
+    assume(predict(drink).served.abv < 26)
     before = predict(replace(drink, pours=(*drink.pours, replace(spirit, volume_ml=0.0))))
     after = predict(replace(drink, pours=(*drink.pours, spirit)))
     assert after.served.abv >= before.served.abv - 1e-9

@@ -10,7 +10,8 @@ interface Props {
 /** Something that waits folded until it is wanted. */
 export function Fold({ title, count, children }: Props) {
   return (
-    <details className="group">
+    // What unfolds below the edge of its panel is brought into sight.
+    <details className="group" onToggle={(event) => event.currentTarget.scrollIntoView({ block: 'nearest' })}>
       <summary className="flex min-h-9 cursor-pointer list-none items-center gap-2 text-base font-semibold">
         <span aria-hidden className="inline-block transition-transform group-open:rotate-90">
           ›

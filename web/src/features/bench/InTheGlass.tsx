@@ -73,12 +73,12 @@ function OnTheWay({ forecast }: { forecast: Prediction }) {
   const points: [string, Prediction['served']][] = [
     ['In the tin', forecast.undiluted],
     ['After the ice', forecast.strained],
-    ['Before topping', forecast.before_topping],
+    ['In the glass', forecast.before_topping],
     ['Served', forecast.served],
   ];
   return (
     <Fold title="Taste on the way">
-      <table className="w-full text-base">
+      <table className="w-full border-separate border-spacing-x-1.5 text-base">
         <thead className="text-sm text-quiet">
           <tr>
             <td />
