@@ -3,20 +3,26 @@
 Where nothing is published the figure is a house rule or an estimate of the model, and marked so here.
 """
 
+import math
 from dataclasses import replace
 
+import numpy as np
 import pytest
 from drinks import drink
+from scipy.optimize import brentq
 from scipy.stats import norm
 
 from oenomel.core.catalogue import catalogue
 from oenomel.core.composition import Composition, estimated_density
 from oenomel.core.conditions import Conditions
-from oenomel.core.dilution import is_extrapolated, water_ratio
+from oenomel.core.dilution import is_extrapolated, water_from_ice, water_ratio
 from oenomel.core.drink import Drink, Method, Pour
+from oenomel.core.heat_balance import Tin
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.perception import AXES, degree, steps_between
 from oenomel.core.prediction import compare, predict
+from oenomel.core.profile import body_word
+from oenomel.core.solutions import freezing_point_c, heat_capacity_j_per_k, water_g
 from oenomel.core.uncertainty import Z80
 from oenomel.errors import ImpossibleComposition, OutOfRange
 
@@ -133,3 +139,85 @@ def test_a_daisy_takes_a_quarter_of_its_sugar_from_a_liqueur(liqueur_g, code):
     )
     found = predict(Drink("d", "daisy", pours, method=Method(ice="none"))).findings
     assert [f.code for f in found if f.code == "little-liqueur"] == ([code] if code else [])
+
+
+@pytest.mark.parametrize(
+    ("ice", "grams", "wet", "follows"),
+    # Model §3: 300 g of wet ice with 2 % of surface water, φ = 0.3. Large and crushed are estimates of the house.
+    [("cubes", 300, 0.02, 0.3), ("large", 135, 0.01, 0.15), ("crushed", 300, 0.05, 0.8)],
+)
+def test_heat_balance_is_the_model_s_equation_with_the_model_s_defaults(ice, grams, wet, follows):
+    # L = 333.6 (CRC Handbook, from memory), c = 2.05 and 4.2 J/gK; a tin of 250 g of which 40 % follows, steel 0.5 J/gK; 22 °C.
+    water, alcohol, sugar, acid = 80.0, 19.0, 14.0, 1.4
+    capacity = float(heat_capacity_j_per_k(water, alcohol, sugar + acid)) + 250 * 0.4 * 0.5
+    surface, solid = wet * grams, (1 - wet) * grams
+    low, high = 0.0, solid
+    for _ in range(80):
+        melted = (low + high) / 2
+        end = float(freezing_point_c(water + surface + melted, alcohol, sugar, acid))
+        there = capacity * (22 - end) + surface * 4.2 * (0 - end) + follows * (solid - melted) * 2.05 * (0 - end)
+        low, high = (low, melted) if melted * (333.6 + 2.05 * end) > there else (melted, high)
+    made = Method(ice=ice)
+    # The same parts as a tin: its volume is what holds this much water.
+    volume = brentq(lambda ml: float(water_g(ml, alcohol / 0.78924, sugar + acid)) - water, 50, 200)
+    tin = Tin(*(np.array(x) for x in (volume, alcohol / 0.78924, sugar, acid)))
+    heat = Conditions(dilution="heat balance")
+    assert float(water_from_ice(tin, made, heat)) == pytest.approx((low + surface) / 0.9982, rel=1e-6)
+    # A usual stir reaches seven tenths of the melt (the ratio of the two published curves at 25 to 30 %), and all of the wet.
+    stirred = float(water_from_ice(tin, Method("stir", ice=ice), heat))
+    assert stirred == pytest.approx((0.7 * low + surface) / 0.9982, rel=1e-6)
+
+
+@pytest.mark.parametrize(("ice", "sd"), [("cubes", 0.08), ("large", 0.15), ("crushed", 0.15)])
+def test_doubt_of_the_ice_and_what_of_it_two_shakes_share(ice, sd):
+    # Model §6: 8 %, of which 5 % are each shake's own; other ice is further from the curve (house estimate).
+    forecast = predict(drink(("vodka", 60), ("lime-juice", 20), ("simple-syrup-1-1", 20), method=Method(ice=ice)))
+    water = forecast.dilution.water_ml
+    moves = {unknown[0]: move[0] for unknown, move in forecast.doubt.effects.items()}
+    assert moves["this ice"] == pytest.approx(0.05 * water, rel=1e-9)
+    assert moves["ice"] == pytest.approx((sd**2 - 0.05**2) ** 0.5 * water, rel=1e-9)
+
+
+@pytest.mark.parametrize(
+    ("body", "word"), [(6.49, "thin"), (6.51, "light"), (10.49, "light"), (10.51, "round"), (15.99, "round"), (16.01, "rich")]
+)
+def test_words_for_body_change_where_the_house_says(body, word):
+    assert body_word(body) == word
+
+
+def test_body_counts_protein_and_fat_three_times_and_gum_ten_times():
+    # House estimates; hand-worked for 100 ml.
+    liquid = Drink("b", "open", (Pour(exact(sugars={"sucrose": 4}, protein=1, fat=0.5, gum=0.2), 100),), method=Method(ice="none"))
+    assert predict(liquid).served.body == pytest.approx(4 + 3 * 1 + 3 * 0.5 + 10 * 0.2)
+
+
+def test_times_of_a_float_and_of_the_room_are_those_of_the_house():
+    # Estimates: a float is e⁻¹ apart after six minutes; 150 ml take 0.30 W/K from a room of 22 °C.
+    floated = drink(("vodka", 100), ("aged-rum", 30, "floated"), method=Method(ice="none"), family="open")
+    course = predict(floated).course
+    assert course.top.sugar[6] - course.below.sugar[6] == pytest.approx((course.top.sugar[0] - course.below.sugar[0]) / math.e, rel=1e-9)
+    still = Drink("w", "open", (Pour(catalogue()["still-water"], 150, stage="topped"),), method=Method(ice="none"))
+    warmed = predict(still).course.temperature_c
+    by_hand = 22 - (22 - 5) * math.exp(-0.30 * 600 / (150 * 0.9982 * 4.19))
+    assert float(warmed[10]) == pytest.approx(by_hand, abs=0.01)
+
+
+@pytest.mark.parametrize(
+    ("code", "below", "above"),
+    # House rules at their edges: what crystallises, a slip of three times the usual, a spirit that lights, a drink hardly sweet.
+    [
+        ("beyond-dissolving", ("sucrose", 88.7), ("sucrose", 88.9)),
+        ("flammable", ("abv", 54.9), ("abv", 55.1)),
+    ],
+)
+def test_finding_begins_at_the_edge_that_the_house_set(code, below, above):
+    for (name, value), fires in ((below, False), (above, True)):
+        part = exact(abv=value) if name == "abv" else exact(sugars={name: value})
+        found = {f.code for f in predict(Drink("e", "open", (Pour(part, 20),), method=Method(ice="none"))).findings}
+        assert (code in found) is fires
+
+
+@pytest.mark.parametrize(("times", "fires"), [(2.99, False), (3.01, True)])
+def test_slip_begins_at_three_times_the_usual_measure(times, fires):
+    made = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5 * times))
+    assert ("slip-of-measure" in {f.code for f in predict(made).findings}) is fires
