@@ -166,6 +166,13 @@ def test_slip_between_measures_asks_for_the_unit_that_was_meant(index, amount, u
     assert slip.mends[0].words == f"Make it {amount:g} {meant}"
 
 
+def test_slip_of_what_goes_by_the_piece_is_told_in_millilitres_and_asks_for_no_unit():
+    eggs = replace(SOUR, pours=(*SOUR.pours, Pour(catalogue()["egg-white"], 150, "piece", "texture")))
+    (slip,) = [f for f in predict(eggs).findings if f.code == "slip-of-measure"]
+    assert slip.message.startswith("150 ml of Egg white, fresh is much")
+    assert slip.mends == ()
+
+
 @pytest.mark.parametrize("times", [0.25, 1, 3, 10, 40])
 def test_party_and_tiny_cup_are_no_slips(times):
     sized = replace(SOUR, pours=tuple(replace(p, volume_ml=p.volume_ml * times) for p in SOUR.pours))

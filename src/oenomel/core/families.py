@@ -6,7 +6,7 @@ import itertools
 import tomllib
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import cache, cached_property
+from functools import cache, cached_property, lru_cache
 from importlib import resources
 from typing import Any, Final
 
@@ -190,7 +190,13 @@ def home_of(slug: str) -> Home:
 
 def home_from(profiles: Sequence[Profile]) -> Home:
     """The home that these drinks as served make together."""
-    return Home(np.array([steps_of(p) for p in profiles]), float(np.mean([p.volume_ml for p in profiles])))
+    return _home(tuple(tuple(steps_of(p).tolist()) for p in profiles), float(np.mean([p.volume_ml for p in profiles])))
+
+
+@lru_cache(maxsize=32)
+def _home(points: tuple[tuple[float, ...], ...], volume_ml: float) -> Home:
+    # A house with many references asks for the same home with every keystroke, and its facets take a while.
+    return Home(np.array(points), volume_ml)
 
 
 def profile_of_drink(drink: Drink) -> Profile:

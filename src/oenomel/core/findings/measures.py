@@ -57,15 +57,17 @@ def _usual_ml(pour: Pour, usual: dict[str, float]) -> float:
 
 def _slip(index: int, pour: Pour, usual_ml: float) -> Finding:
     """The finding, with the unit that was likely meant: the one that brings the amount nearest to the usual measure."""
-    amount = pour.volume_ml / _ML_PER_UNIT.get(pour.unit, 1.0)
+    # What goes by the piece, by weight or by parts is told by the room it takes.
+    unit = pour.unit if pour.unit in _ML_PER_UNIT else "ml"
+    amount = pour.volume_ml / _ML_PER_UNIT[unit]
     likely = min(_ML_PER_UNIT, key=lambda unit: max(amount * _ML_PER_UNIT[unit] / usual_ml, usual_ml / (amount * _ML_PER_UNIT[unit])))
     near = amount * _ML_PER_UNIT[likely] / usual_ml
-    meant = likely != pour.unit and pour.unit in _ML_PER_UNIT and 1 / SLIP_TIMES < near < SLIP_TIMES
+    meant = likely != unit and unit == pour.unit and 1 / SLIP_TIMES < near < SLIP_TIMES
     name = pour.ingredient.name
     question = f" Was it meant in {likely}?" if meant else ""
     mends = (Mend(f"Make it {amount:.4g} {likely}", (Edit("pour", {"unit": likely}, index),)),) if meant else ()
     size = "much" if pour.volume_ml > usual_ml else "little"
-    message = f"{amount:.4g} {pour.unit} of {name} is {size} for its part: it looks like a slip between two measures.{question}"
+    message = f"{amount:.4g} {unit} of {name} is {size} for its part: it looks like a slip between two measures.{question}"
     return Finding("slip-of-measure", "warning", message, mends, index)
 
 
