@@ -133,7 +133,7 @@ def test_drivers_share_out_the_whole_variance_and_name_what_to_measure():
     interval = forecast.interval80["acid"]
     whole = ((interval.high - interval.low) / 2 / Z80 / forecast.served.acid) ** 2
     assert first.share == pytest.approx(0.12**2 / whole, rel=1e-6)
-    assert forecast.doubt.told("acid").startswith(f"Lime juice explains {first.share:.0%} of it")
+    assert forecast.doubt.told("acid").startswith(f"Lime juice explains {100 * first.share:.0f} % of it")
     assert "measure today's" in forecast.doubt.told("acid")
     bitters = replace(
         drink(("aromatic-bitters", 8)), pours=(Pour(catalogue()["aromatic-bitters"], 8, unit="dash"),), method=Method(ice="none")

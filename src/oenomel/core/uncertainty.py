@@ -31,6 +31,9 @@ Z80: Final = 1.2815515655446004
 """Half-width of a central 80 % interval in standard deviations of a normal distribution."""
 
 SHARE_WORTH_TELLING: Final = 0.005
+SECOND_SHARE: Final = 0.2
+"""Shares of the variance from which a driver is listed, and from which the second stands in the sentence."""
+
 _BLOCK: Final = 1024
 
 
@@ -117,10 +120,8 @@ class Doubt:
         if not drivers:
             return ""
         first, *others = drivers
-        second = (
-            f", {others[0].subject[0].lower()}{others[0].subject[1:]} {others[0].share:.0%}" if others and others[0].share > 0.2 else ""
-        )
-        return f"{first.subject} explains {first.share:.0%} of it{second}: {first.advice}."
+        second = f", {_mid_sentence(others[0].subject)} {100 * others[0].share:.0f} %" if others and others[0].share > SECOND_SHARE else ""
+        return f"{first.subject} explains {100 * first.share:.0f} % of it{second}: {first.advice}."
 
 
 @dataclass(frozen=True, slots=True)
@@ -245,6 +246,11 @@ def _moves(drink: Drink, at: Levels, grows: Slopes, pours: Poured, conditions: C
     moves[-2] = grows.by_melt * np.sqrt(melt_sd**2 - own_melt_sd**2)
     moves[-1] = grows.by_melt * own_melt_sd
     return moves
+
+
+def _mid_sentence(subject: str) -> str:
+    """A subject inside a sentence; names of ingredients keep their capital."""
+    return f"the {subject[4:]}" if subject.startswith("The ") else subject
 
 
 def _sd(moves: Floats) -> Floats:

@@ -289,7 +289,8 @@ def _water(case: _Case) -> Why:
         ice = conditions.ice_in_the_tin(method.ice)
         equation = (
             f"melt·(333.6 + 2.05·(T − {conditions.ice_c:g})) = heat of drink and tin from {conditions.start_c:g} °C to "
-            f"T = {temperatures(served, method, conditions).strained:.1f} °C; {ice.grams:g} g of ice, {ice.surface_water:.0%} of it wet"
+            f"T = {temperatures(served, method, conditions).strained:.1f} °C; {ice.grams:g} g of ice, "
+            f"{100 * ice.surface_water:.0f} % of it wet"
         )
         source = _HEAT
     spread = float(dilution_relative_sd(a, method, conditions))
@@ -312,7 +313,7 @@ def _temperature(case: _Case) -> Why:
         ("What went on top", 1 - left, conditions.topping_c, "from the fridge"),
     )
     parts = tuple(
-        Why(liquid, share * own_c, "°C", equation=f"{own_c:.1f} °C × {share:.0%} of the heat; {how}", source=_HEAT)
+        Why(liquid, share * own_c, "°C", equation=f"{own_c:.1f} °C × {100 * share:.0f} % of the heat; {how}", source=_HEAT)
         for liquid, share, own_c, how in liquids
         if share > 0
     )

@@ -1,6 +1,7 @@
 import { Keyboard } from 'lucide-react';
-import { useRef } from 'react';
+import { useState } from 'react';
 
+import { Dialog } from './Dialog';
 import { IconButton } from './IconButton';
 import { useHotkeys } from './useHotkeys';
 
@@ -18,18 +19,14 @@ const KEYS: [string, string][] = [
 
 /** The keys of the bench, under "?" and behind a button. */
 export function Shortcuts() {
-  const dialog = useRef<HTMLDialogElement>(null);
-  const open = () => dialog.current?.showModal();
-  useHotkeys({ '?': { run: open } });
+  const [open, setOpen] = useState(false);
+  useHotkeys({ '?': { run: () => setOpen(true) } });
   return (
     <>
-      <IconButton icon={Keyboard} label="Keys" hotkey="?" className="hidden lg:flex" onClick={open} />
-      <dialog ref={dialog} className="modal" aria-labelledby="keys-heading">
-        <div className="modal-box">
-          <h2 id="keys-heading" className="font-display text-2xl font-semibold">
-            Keys
-          </h2>
-          <dl className="mt-4 grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-2 text-lg">
+      <IconButton icon={Keyboard} label="Keys" hotkey="?" className="hidden lg:flex" onClick={() => setOpen(true)} />
+      {open && (
+        <Dialog heading="Keys" onClose={() => setOpen(false)}>
+          <dl className="grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-2 text-lg">
             {KEYS.map(([key, does]) => (
               <div key={key} className="contents">
                 <dt>
@@ -39,13 +36,8 @@ export function Shortcuts() {
               </div>
             ))}
           </dl>
-          <div className="mt-6 flex justify-end">
-            <button type="button" className="btn btn-primary btn-lg" onClick={() => dialog.current?.close()}>
-              Close
-            </button>
-          </div>
-        </div>
-      </dialog>
+        </Dialog>
+      )}
     </>
   );
 }

@@ -76,7 +76,7 @@ def _daisy_liqueur(case: Case) -> Iterator[Finding]:
     shares = zip(case.drink.pours, case.shares, strict=True)
     share = sum(s.sugar_share for pour, s in shares if pour.slot == "liqueur" or pour.ingredient.kind == "liqueur")
     if share < LEAST_LIQUEUR_SHARE:
-        message = f"The liqueur gives {share:.0%} of the sugar; a daisy takes a quarter of it or more from there."
+        message = f"The liqueur gives {100 * share:.0f} % of the sugar; a daisy takes a quarter of it or more from there."
         yield Finding("little-liqueur", "warning", message)
 
 

@@ -118,7 +118,7 @@ def _glass(case: Case) -> Iterator[Finding]:
         message = "Sugar and bubbles foam up, and there is little room: pour a part first, tilt the glass, then top up."
         yield Finding("foams-over", "info", message, other_glass)
     elif full < HALF_EMPTY:
-        yield Finding("glass-half-empty", "info", f"The drink fills {full:.0%} of a {serve.glass}.", (*other_glass, *sized))
+        yield Finding("glass-half-empty", "info", f"The drink fills {100 * full:.0f} % of a {serve.glass}.", (*other_glass, *sized))
 
 
 def _forgotten(case: Case) -> Iterator[Finding]:

@@ -1,8 +1,9 @@
 import { Snowflake } from 'lucide-react';
-import { useRef } from 'react';
+import { useState } from 'react';
 
 import type { Supposed } from '../../api/client';
 import { changeSettings, useSettings } from '../../lib/settings';
+import { Dialog } from '../../ui/Dialog';
 
 const SCHOOLS: { dilution: NonNullable<Supposed['dilution']>; name: string; words: string }[] = [
   {
@@ -34,7 +35,7 @@ const ICE_G: [number | null, string][] = [
 
 /** By which school the water is foreseen, and today's ice; it holds for every drink on this bench. */
 export function IceDialog() {
-  const dialog = useRef<HTMLDialogElement>(null);
+  const [open, setOpen] = useState(false);
   const { supposed } = useSettings();
   const set = (change: Partial<Supposed>) => changeSettings({ supposed: { ...supposed, ...change } });
   const school = supposed.dilution ?? 'curve';
@@ -44,15 +45,20 @@ export function IceDialog() {
         type="button"
         className="btn btn-ghost btn-sm min-h-9 gap-1.5 border-base-300 text-base font-normal"
         title="By which school the water is foreseen"
-        onClick={() => dialog.current?.showModal()}
+        onClick={() => setOpen(true)}
       >
         <Snowflake size={16} aria-hidden /> Ice
       </button>
-      <dialog ref={dialog} className="modal" aria-labelledby="ice-heading">
-        <div className="modal-box flex flex-col gap-4">
-          <h2 id="ice-heading" className="font-display text-2xl font-semibold">
-            Water from the ice
-          </h2>
+      {open && (
+        <Dialog
+          heading="Water from the ice"
+          onClose={() => setOpen(false)}
+          actions={
+            <button type="button" className="btn btn-lg" onClick={() => changeSettings({ supposed: {} })}>
+              As usual
+            </button>
+          }
+        >
           <fieldset className="flex flex-col gap-2">
             <legend className="mb-1 text-quiet">Foreseen by</legend>
             {SCHOOLS.map(({ dilution, name, words }) => (
@@ -93,16 +99,8 @@ export function IceDialog() {
               water.
             </p>
           )}
-          <div className="flex justify-end gap-2">
-            <button type="button" className="btn btn-lg" onClick={() => changeSettings({ supposed: {} })}>
-              As usual
-            </button>
-            <button type="button" className="btn btn-primary btn-lg" onClick={() => dialog.current?.close()}>
-              Close
-            </button>
-          </div>
-        </div>
-      </dialog>
+        </Dialog>
+      )}
     </>
   );
 }

@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
 
 import type { Comparison, Spec, Why } from '../../api/client';
 import { axisUnit, level, plain } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
+import { Dialog } from '../../ui/Dialog';
 import { whyQuery, type Figure } from './useForecast';
 
 interface Props {
@@ -21,86 +21,80 @@ const FILLS: Record<Figure, string> = { sugar: 'bg-sweet', acid: 'bg-sharp', abv
 
 /** Why a figure is what it is: what each pour gives, from which value and source; how sure it is; which change did what. */
 export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Props) {
-  const dialog = useRef<HTMLDialogElement>(null);
   const { supposed } = useSettings();
   const { data: tree, error } = useQuery(whyQuery(spec, figure, supposed));
-  useEffect(() => {
-    dialog.current?.showModal();
-  }, []);
   const { present } = comparison;
   const [low = 0, high = 0] = present.interval80[figure];
   const changes = comparison.changes.filter(({ by }) => Math.abs(by[figure] ?? 0) >= 0.5 * 10 ** -DECIMALS[figure]);
   const axis = comparison.axes.find((each) => each.axis === figure);
   return (
-    <dialog ref={dialog} className="modal" aria-labelledby="why-heading" onClose={onClose}>
-      <div className="modal-box flex max-w-3xl flex-col gap-4">
-        <h2
-          id="why-heading"
-          className={`flex items-center gap-2 font-display text-2xl font-semibold ${COLOURS[figure]}`}
-        >
-          <AxisMark axis={figure} size={18} /> {TITLES[figure]}
-          <span className="text-base-content">
+    <Dialog
+      wide
+      onClose={onClose}
+      heading={
+        <>
+          <span className={`flex items-center gap-2 ${COLOURS[figure]}`}>
+            <AxisMark axis={figure} size={18} /> {TITLES[figure]}
+          </span>
+          <span>
             {level(present.served[figure], figure)} {axisUnit(figure)}
           </span>
-        </h2>
-        <p className="-mt-2 text-quiet">{secondReading(figure, present.served)}</p>
-        {error && (
-          <p role="alert" className="text-error">
-            {error.message}
-          </p>
-        )}
-        {tree ? (
-          <>
-            <section aria-label="What each pour gives">
-              <ul className="flex flex-col gap-1">
-                {tree.parts.map((pour, index) => (
-                  <PourLine key={index} pour={pour} whole={tree.value} figure={figure} />
-                ))}
-              </ul>
-              {tree.uses.map((used) => (
-                <Used key={used.name} used={used} />
+        </>
+      }
+    >
+      <p className="-mt-2 text-quiet">{secondReading(figure, present.served)}</p>
+      {error && (
+        <p role="alert" className="text-error">
+          {error.message}
+        </p>
+      )}
+      {tree ? (
+        <>
+          <section aria-label="What each pour gives">
+            <ul className="flex flex-col gap-1">
+              {tree.parts.map((pour, index) => (
+                <PourLine key={index} pour={pour} whole={tree.value} figure={figure} />
               ))}
-            </section>
-            <section aria-label="How sure">
-              <h3 className="font-display text-lg font-semibold">How sure</h3>
-              <p>
-                Four times out of five it lies between {level(low, figure)} and {level(high, figure)} {axisUnit(figure)}
-                . {present.doubt[figure].told}
-              </p>
-              <ul className="mt-1 flex flex-wrap gap-x-4 text-quiet">
-                {present.doubt[figure].drivers.map(({ subject, share }) => (
-                  <li key={subject}>
-                    {subject} {(100 * share).toFixed(0)} %
+            </ul>
+            {tree.uses.map((used) => (
+              <Used key={used.name} used={used} />
+            ))}
+          </section>
+          <section aria-label="How sure">
+            <h3 className="font-display text-lg font-semibold">How sure</h3>
+            <p>
+              Four times out of five it lies between {level(low, figure)} and {level(high, figure)} {axisUnit(figure)}.{' '}
+              {present.doubt[figure].told}
+            </p>
+            <ul className="mt-1 flex flex-wrap gap-x-4 text-quiet">
+              {present.doubt[figure].drivers.map(({ subject, share }) => (
+                <li key={subject}>
+                  {subject} {(100 * share).toFixed(0)} %
+                </li>
+              ))}
+            </ul>
+          </section>
+          {parentName && axis && changes.length > 0 && (
+            <section aria-label="Which change did what">
+              <h3 className="font-display text-lg font-semibold">
+                Beside {parentName}: {signed(axis.difference.by, figure)}
+                {axis.certainty && `, ${axis.certainty}`}
+              </h3>
+              <ul>
+                {changes.map(({ words, by }) => (
+                  <li key={words} className="flex gap-3">
+                    <span className="w-16 shrink-0 text-right font-figure">{signed(by[figure] ?? 0, figure)}</span>{' '}
+                    {words}
                   </li>
                 ))}
               </ul>
             </section>
-            {parentName && axis && changes.length > 0 && (
-              <section aria-label="Which change did what">
-                <h3 className="font-display text-lg font-semibold">
-                  Beside {parentName}: {signed(axis.difference.by, figure)}, {axis.certainty}
-                </h3>
-                <ul>
-                  {changes.map(({ words, by }) => (
-                    <li key={words} className="flex gap-3">
-                      <span className="w-16 shrink-0 text-right font-figure">{signed(by[figure] ?? 0, figure)}</span>{' '}
-                      {words}
-                    </li>
-                  ))}
-                </ul>
-              </section>
-            )}
-          </>
-        ) : (
-          <p className="text-quiet">Looking it up…</p>
-        )}
-        <div className="flex justify-end">
-          <button type="button" className="btn btn-primary btn-lg" onClick={() => dialog.current?.close()}>
-            Close
-          </button>
-        </div>
-      </div>
-    </dialog>
+          )}
+        </>
+      ) : (
+        <p className="text-quiet">Looking it up…</p>
+      )}
+    </Dialog>
   );
 }
 
