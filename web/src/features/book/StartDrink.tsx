@@ -24,7 +24,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
   const start = useStartDrink();
   const navigate = useNavigate();
   if (!family || !school) return null;
-  const fallback = `New ${family.slug}`;
+  const fallback = family.home ? `New ${family.slug}` : 'New drink';
 
   return (
     <form
