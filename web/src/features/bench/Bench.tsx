@@ -61,7 +61,7 @@ export function Bench({ drink, family, larder }: Props) {
     [draft, parentSpec, mend, change],
   );
   const onIce = useCallback(
-    (ice: Spec['serve']['ice']) => change((spec) => ({ ...spec, serve: { ...spec.serve, ice } }), 'serve'),
+    (ice: Spec['serve']['ice']) => change((spec) => ({ ...spec, serve: { ...spec.serve, ice } }), `serve ${ice}`),
     [change],
   );
 
