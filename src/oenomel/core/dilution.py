@@ -109,7 +109,7 @@ def water_ratio(abv_fraction: ArrayLike, method: Method) -> Floats:
     Times other than the reference scale the curve by f(t) = (1 − e^(−t/τ)) / (1 − e^(−t₀/τ)), up to the plateau of a shake.
     Techniques without a curve are constants, whatever the time.
     """
-    return _curve(_strength(abv_fraction), method)[0]
+    return _ratio(_strength(abv_fraction), method)
 
 
 def time_factor(method: Method) -> float:
@@ -127,7 +127,7 @@ def water_from_ice(tin: Tin, method: Method, conditions: Conditions) -> Floats:
     """
     if dilution_model(method, conditions) == "heat balance":
         return melt(tin, conditions.ice_in_the_tin(method.ice), conditions, _reached(method)).water_ml * _factor(method, conditions)
-    return tin.volume_ml * _curve(tin.abv_fraction, method)[0] * _factor(method, conditions)
+    return tin.volume_ml * _ratio(tin.abv_fraction, method) * _factor(method, conditions)
 
 
 def water_and_slopes(
@@ -140,7 +140,7 @@ def water_and_slopes(
     if dilution_model(method, conditions) == "heat balance":
         return water_from_ice(tin, method, conditions), _measured_slopes(tin, method, conditions)
     a, factor = tin.abv_fraction, _factor(method, conditions)
-    ratio, slope = _curve(a, method)
+    ratio, slope = _ratio(a, method), _ratio_slope(a, method)
     return tin.volume_ml * ratio * factor, ((ratio - slope * a) * factor, slope * factor, None, None)
 
 
@@ -192,19 +192,27 @@ def _factor(method: Method, conditions: Conditions) -> float:
     return conditions.factors[method.technique].factor if method.technique in conditions.factors else 1.0
 
 
-def _curve(a: Floats, method: Method) -> tuple[Floats, Floats]:
-    """Water per ml of the tin by the curves, and its slope over the strength."""
+def _ratio(a: Floats, method: Method) -> Floats:
+    """Water per ml of the tin by the curves."""
     if method.ice == "none" or method.technique == "none" or method.seconds == 0:
-        return np.zeros_like(a), np.zeros_like(a)
+        return np.zeros_like(a)
     if method.technique in CONSTANT_RATIOS:
-        return np.full_like(a, CONSTANT_RATIOS[method.technique]), np.zeros_like(a)
-    shaken, time = _parabola(SHAKEN, a), time_factor(method)
-    most = PLATEAU * shaken
+        return np.full_like(a, CONSTANT_RATIOS[method.technique])
+    time = time_factor(method)
     if method.technique == "shake":
-        return (shaken * time, _slope(SHAKEN, a) * time) if time <= PLATEAU else (most, PLATEAU * _slope(SHAKEN, a))
-    stirred = _parabola(STIRRED, a) * time
-    over = stirred > most
-    return np.where(over, most, stirred), np.where(over, PLATEAU * _slope(SHAKEN, a), _slope(STIRRED, a) * time)
+        return _parabola(SHAKEN, a) * min(time, PLATEAU)
+    return np.minimum(_parabola(STIRRED, a) * time, PLATEAU * _parabola(SHAKEN, a))
+
+
+def _ratio_slope(a: Floats, method: Method) -> Floats:
+    """How that grows with the strength."""
+    if method.ice == "none" or method.seconds == 0 or method.technique in ("none", *CONSTANT_RATIOS):
+        return np.zeros_like(a)
+    time = time_factor(method)
+    if method.technique == "shake":
+        return _slope(SHAKEN, a) * min(time, PLATEAU)
+    over = _parabola(STIRRED, a) * time > PLATEAU * _parabola(SHAKEN, a)
+    return np.where(over, PLATEAU * _slope(SHAKEN, a), _slope(STIRRED, a) * time)
 
 
 def _measured_slopes(tin: Tin, method: Method, conditions: Conditions) -> tuple[Floats, Floats, Floats, Floats]:
