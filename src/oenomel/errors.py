@@ -9,6 +9,7 @@ OenomelError
 │   ├── UnknownIngredient              a slug that the larder doesn't know
 │   ├── ImpossibleComposition          values that can't hold together
 │   ├── NothingToDrink                 no pour adds any liquid
+│   ├── NothingFree                    no pour may move
 │   └── SpecError                      a place in a spec file, with the sentence for it
 ├── RecordNotFound (also LookupError)  HTTP 404
 ├── RecordConflict                     HTTP 409
@@ -23,6 +24,7 @@ __all__ = [
     "ImpossibleComposition",
     "MendGone",
     "NotAnAmount",
+    "NothingFree",
     "NothingToDrink",
     "OenomelError",
     "OutOfRange",
@@ -127,6 +129,15 @@ class NothingToDrink(DomainError):
 
     def __str__(self) -> str:
         return "nothing to drink: no pour adds any liquid"
+
+
+class NothingFree(DomainError):
+    """A rebalancing has nothing to move."""
+
+    code = "nothing-free"
+
+    def __str__(self) -> str:
+        return "no pour is free to move: free one, or let a corrector join"
 
 
 class SpecError(DomainError):

@@ -11,10 +11,13 @@ from numpy.typing import NDArray
 
 from oenomel.core.drink import Pour
 
-__all__ = ["PATH_CM", "absorbance_of", "hue_and_chroma", "light_through"]
+__all__ = ["PATH_CM", "absorbance_of", "hue_and_chroma", "light_through", "swatch"]
 
 PATH_CM: Final = 5.0
 """How far light goes through a drink: the width of a common glass."""
+
+CLOUD_LIGHTENS: Final = 0.3
+"""How far what is wholly cloudy goes toward white (by eye)."""
 
 
 def absorbance_of(pours: Sequence[Pour], volume_ml: float) -> NDArray[np.float64]:
@@ -35,3 +38,13 @@ def hue_and_chroma(light: NDArray[np.float64]) -> tuple[float, float]:
     red, green, blue = light.tolist()
     hue, _, _ = colorsys.rgb_to_hsv(red, green, blue)
     return 360 * hue, max(light.tolist()) - min(light.tolist())
+
+
+def swatch(pours: Sequence[Pour], volume_ml: float) -> str:
+    """What a drink of so many ml looks like, as a colour of a screen "#rrggbb"; cloudiness lightens it toward milk."""
+    if volume_ml <= 0:
+        return "#ffffff"
+    light = light_through(absorbance_of(pours, volume_ml))
+    cloudy = sum((pour.ingredient.label("cloudiness") or 0.0) * pour.liquid_ml for pour in pours) / volume_ml
+    milk = min(1.0, cloudy) * CLOUD_LIGHTENS
+    return "#" + "".join(f"{round(255 * (channel + (1 - channel) * milk)):02x}" for channel in light.tolist())

@@ -22,6 +22,7 @@ __all__ = [
     "SUGARS",
     "SUGAR_COLUMNS",
     "Composition",
+    "blend",
     "estimated_density",
 ]
 
@@ -175,6 +176,22 @@ class Composition:
             self.fat,
             self.gum,
         )
+
+
+def blend(one: Composition, other: Composition, share: float) -> Composition:
+    """What is in two liquids poured as one, of which ``share`` (0 to 1) is the other; spreads and densities are left out."""
+    mixed = [a * (1 - share) + b * share for a, b in zip(one.vector, other.vector, strict=True)]
+    of = dict(zip(PROPERTIES, mixed, strict=True))
+    return Composition(
+        abv=of["abv"],
+        sugars={kind: of[kind] for kind in SUGARS},
+        acids={kind: of[kind] for kind in ACIDS},
+        salt=of["salt"],
+        protein=of["protein"],
+        fat=of["fat"],
+        gum=of["gum"],
+        co2=one.co2 * (1 - share) + other.co2 * share,
+    )
 
 
 def estimated_density(composition: Composition) -> float:

@@ -133,13 +133,13 @@ def cost_of(sums: Floats, goal: Goal, method: Method, conditions: Conditions) ->
     empty = ml <= 0
     ml = np.where(empty, 1.0, ml)
     off = (np.log(ml) - goal.volume) / goal.volume_step
-    J: Floats = goal.volume_weight * off * off
+    cost: Floats = goal.volume_weight * off * off
     for axis in range(3):
         level = np.maximum(sums[1 + axis] / ml, goal.floors[axis])
         n = (np.log(level) - goal.levels[axis]) / goal.step[axis]
-        J += goal.weights[axis] * n * n
-    J[empty] = np.inf
-    return J
+        cost += goal.weights[axis] * n * n
+    cost[empty] = np.inf
+    return cost
 
 
 def _tin(sums: Floats) -> Tin:
@@ -342,11 +342,10 @@ class _Search:
     def _rungs_within(self, owner: Ints, low: Ints, high: Ints, shortest: Floats, tallest: Floats) -> tuple[Ints, Ints]:
         """Boxes cut back to the rungs between two volumes."""
         ladder = self.pour * self.number + owner
-        found = [
-            np.searchsorted(self.shelf, np.clip(volume, -1.0, SHELF_ML - 2) + ladder * SHELF_ML, side=side) - ladder * self.ladder
-            for volume, side in ((shortest - 1e-6, "left"), (tallest + 1e-6, "right"))
-        ]
-        return np.maximum(low, found[0]), np.minimum(high, found[1] - 1)
+        lowest, highest = (np.clip(volume, -1.0, SHELF_ML - 2) + ladder * SHELF_ML for volume in (shortest - 1e-6, tallest + 1e-6))
+        first = np.searchsorted(self.shelf, lowest, side="left") - ladder * self.ladder
+        last = np.searchsorted(self.shelf, highest, side="right") - ladder * self.ladder - 1
+        return np.maximum(low, first), np.minimum(high, last)
 
 
 class _Box:
@@ -412,9 +411,7 @@ class _Box:
             by_volume = by_volume - by_amount
             effect = effect + weight * ((amount.slope / np.maximum(q_mid, floor * self.ml_mid) - self.over.slope / self.ml_mid) / step) ** 2
         volume = np.where(by_volume >= 0, 1.0, 0.0)
-        bound = _Plane(
-            volume * self.under.slope + (1 - volume) * self.over.slope, volume * self.under.at + (1 - volume) * self.over.at
-        )
+        bound = _Plane(volume * self.under.slope + (1 - volume) * self.over.slope, volume * self.under.at + (1 - volume) * self.over.at)
         cut.add(by_volume, *_log_of(bound, by_volume, self.ml_low, np.clip(self.ml_mid, self.ml_low, self.ml_high), self.ml_high))
         self.effect = np.sqrt(effect) * (self.most - self.least)
         return np.array([*slopes, cut.slope]), np.array([*constants, cut.at])
@@ -424,10 +421,12 @@ class _Box:
         return self.reach / np.sqrt(weight) if weight > 0 else np.full_like(self.reach, 50.0)
 
     def _least(self, plane: _Plane) -> Floats:
-        return plane.at + np.minimum(plane.slope * self.least, plane.slope * self.most).sum(axis=0)
+        least: Floats = plane.at + np.minimum(plane.slope * self.least, plane.slope * self.most).sum(axis=0)
+        return least
 
     def _most(self, plane: _Plane) -> Floats:
-        return plane.at + np.maximum(plane.slope * self.least, plane.slope * self.most).sum(axis=0)
+        most: Floats = plane.at + np.maximum(plane.slope * self.least, plane.slope * self.most).sum(axis=0)
+        return most
 
     def _water_by_curve(self) -> tuple[_Plane, _Plane]:
         """Planes over and under a concave curve's water: its tangent at the middle, its chord between the weakest and strongest tin."""
@@ -455,7 +454,7 @@ class _Box:
         half = (self.most - self.least) / 2
         signs = np.array([*itertools.product((-1.0, 1.0), repeat=pours), *np.eye(pours), *-np.eye(pours)])
         moved = signs.T[:, :, None] * half[:, None]
-        sums = self.mid[:, None] + np.einsum('sfb,fcb->scb', self.gives, moved)
+        sums = self.mid[:, None] + np.einsum("sfb,fcb->scb", self.gives, moved)
         bent = water_from_ice(_tin(sums), of.method, of.conditions) - water - (slope[:, None] * moved).sum(axis=0)
         corners, alone = bent[: 2**pours], bent[2**pours : 2**pours + pours] + bent[2**pours + pours :]
         together = corners - alone.sum(axis=0) / 2
@@ -481,7 +480,8 @@ class _Plane:
 
 def _points(low: Ints, high: Ints) -> Floats:
     """How many points each box has; of several pours there can be more than an integer holds."""
-    return (high - low + 1).astype(np.float64).prod(axis=0)
+    points: Floats = (high - low + 1).astype(np.float64).prod(axis=0)
+    return points
 
 
 def _log_of(plane: _Plane, sign: Floats, low: Floats, middle: Floats, high: Floats) -> tuple[Floats, Floats]:

@@ -1,0 +1,504 @@
+"""What brings a drink to a target with amounts that can be poured, and why (model.md §7)."""
+
+from __future__ import annotations
+
+import itertools
+import math
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.attribution import Change, changes_between
+from oenomel.core.composition import SUGAR_COLUMNS
+from oenomel.core.conditions import Conditions
+from oenomel.core.drink import Drink, Pour
+from oenomel.core.grid_search import SUMS, Goal, Minima, Problems, minimise
+from oenomel.core.ingredient import Ingredient
+from oenomel.core.levels import FIGURES, levels
+from oenomel.core.perception import AXES, degree, steps_between
+from oenomel.core.pourable import GRID_ML, MORE_ML, grid_of, ladder, usual_bounds
+from oenomel.core.profile import AS_SUCROSE
+from oenomel.errors import DomainError, NothingFree, NothingToDrink, OutOfRange
+
+__all__ = [
+    "FREE_SLOTS",
+    "MOST_FREE",
+    "Aim",
+    "Costs",
+    "Left",
+    "Move",
+    "Rebalanced",
+    "Target",
+    "Variant",
+    "Weights",
+    "best_of",
+    "costs_of",
+    "figures_of",
+    "left_over",
+    "moves_of",
+    "problems_of",
+    "rebalance",
+    "usually_free",
+    "with_correctors",
+]
+
+Floats = NDArray[np.float64]
+
+FREE_SLOTS: Final = ("base", "sour", "sweet", "liqueur")
+"""Slots whose pours may move where nothing else is said."""
+
+MOST_FREE: Final = 7
+"""Free pours that are searched together: more is no change of a drink but another one."""
+
+MOST_CORRECTORS: Final = 12
+JOIN_AT_MOST: Final = 2
+
+CHANGE_COSTS: Final = 0.05
+STEP_COSTS: Final = 0.01
+JOIN_COSTS: Final = 0.25
+VOLUME_WEIGHT: Final = 0.25
+VOLUME_STEP: Final = math.log(1.10)
+"""J: each pour that changes, each step of the grid, each corrector that joins; weight of the volume, and its step (model.md §7)."""
+
+TIE_BY_CHANGE: Final = 1e-10
+TIE_BY_ML: Final = 1e-12
+"""So little decides between drinks of the same J: fewer changes, then less volume moved."""
+
+FELT_STEPS: Final = 0.5
+"""What is left over below this is hard to tell, even side by side."""
+
+
+@dataclass(frozen=True, slots=True)
+class Target:
+    """Where a drink should stand as served: g of sugar and acid per 100 ml, % v/v, ml. An axis that is None is left alone.
+
+    Raises
+    ------
+    OutOfRange
+    DomainError
+        Nothing is wished for.
+    """
+
+    sugar: float | None = None
+    acid: float | None = None
+    abv: float | None = None
+    volume_ml: float | None = None
+
+    def __post_init__(self) -> None:
+        for name, high in (("sugar", 150.0), ("acid", 150.0), ("abv", 100.0), ("volume_ml", 20_000.0)):
+            value = getattr(self, name)
+            if value is not None and not 0 <= value <= high:
+                raise OutOfRange(f"the target's {name}", value, 0, high)
+        if self.volume_ml == 0:
+            raise NothingToDrink
+        if all(getattr(self, name) is None for name in (*AXES, "volume_ml")):
+            raise DomainError("the target names neither sugar, acid, abv nor volume_ml")
+
+
+@dataclass(frozen=True, slots=True)
+class Weights:
+    """How much each axis counts in J; 1 is usual, 0 leaves it alone."""
+
+    sugar: float = 1.0
+    acid: float = 1.0
+    abv: float = 1.0
+    volume_ml: float = 1.0
+
+    def __post_init__(self) -> None:
+        for name in (*AXES, "volume_ml"):
+            if not 0 <= getattr(self, name) <= 100:
+                raise OutOfRange(f"the weight of {name}", getattr(self, name), 0, 100)
+
+
+@dataclass(frozen=True)
+class Aim:
+    """What a rebalancing goes for.
+
+    Parameters
+    ----------
+    target : Target
+    weights : Weights
+    grid_ml : float                      smallest step of the jigger; dashes, pieces and grams have their own
+    by_sucrose_equivalents : bool        whether sweetness counts by kind of sugar instead of by weight; the target's sugar too
+    bounds : mapping of pour to (low, high), [ml]   where other than the usual ones
+    """
+
+    target: Target
+    weights: Weights = field(default_factory=Weights)
+    grid_ml: float = GRID_ML
+    by_sucrose_equivalents: bool = False
+    bounds: Mapping[int, tuple[float, float]] = field(default_factory=dict)
+
+    def __post_init__(self) -> None:
+        if not 0.05 <= self.grid_ml <= 60:
+            raise OutOfRange("the grid in ml", self.grid_ml, 0.05, 60)
+        for low, high in self.bounds.values():
+            if not 0 <= low <= high <= 2000:
+                raise DomainError(f"bounds from {low:g} to {high:g} ml can't be poured; use 0 to 2000 ml, the smaller first")
+
+    @property
+    def goal(self) -> Goal:
+        """The same for the search."""
+        wished = [getattr(self.target, name) for name in AXES]
+        weights = [0.0 if level is None else getattr(self.weights, name) for name, level in zip(AXES, wished, strict=True)]
+        floors = np.array([axis.floor for axis in AXES.values()])
+        volume = self.target.volume_ml
+        return Goal(
+            levels=np.log(np.maximum([level or 0.0 for level in wished], floors)),
+            floors=floors,
+            step=np.array([math.log1p(axis.just_noticeable) for axis in AXES.values()]),
+            weights=np.array(weights),
+            volume=math.log(volume or 1.0),
+            volume_step=VOLUME_STEP,
+            volume_weight=VOLUME_WEIGHT * self.weights.volume_ml if volume else 0.0,
+        )
+
+
+@dataclass(frozen=True, slots=True)
+class Variant:
+    """A drink whose J is sought: which pours are free, which of them would join it, and its group.
+
+    Variants of one group compete; ``grids`` are steps of pours that have one of their own, such as a blend of two.
+    """
+
+    drink: Drink
+    free: tuple[int, ...]
+    joins: frozenset[int] = frozenset()
+    group: int = 0
+    grids: Mapping[int, float] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True)
+class Costs:
+    """The parts of J: what each axis and the volume are off, how many pours changed, how far, and correctors that joined."""
+
+    sugar: float
+    acid: float
+    abv: float
+    volume_ml: float
+    changed: float
+    moved: float
+    joined: float
+
+    @property
+    def total(self) -> float:
+        """J."""
+        return self.sugar + self.acid + self.abv + self.volume_ml + self.changed + self.moved + self.joined
+
+
+@dataclass(frozen=True, slots=True)
+class Move:
+    """One pour's change, [ml]; ``joined`` where it wasn't in the drink before. What it did: `Change`."""
+
+    pour: int
+    ingredient: Ingredient
+    before_ml: float
+    after_ml: float
+    joined: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Left:
+    """What is left between a drink and its target on one axis: steps (for drawing), and whether it can be tasted, in words."""
+
+    axis: str
+    value: float
+    target: float
+    steps: float
+    words: str
+
+    @property
+    def felt(self) -> bool:
+        """Whether a tongue could tell it, side by side."""
+        return abs(self.steps) >= FELT_STEPS
+
+
+@dataclass(frozen=True)
+class Rebalanced:
+    """The answer: the drink, J and its parts, the moves with what each did, what is left over, and what else has to be said.
+
+    ``proved`` is false where the search grew out of hand and J is only the best that was found.
+    """
+
+    drink: Drink
+    costs: Costs
+    moves: tuple[Move, ...]
+    changes: tuple[Change, ...]
+    left: tuple[Left, ...]
+    notes: tuple[str, ...]
+    proved: bool
+    evaluated: int
+
+    @property
+    def reached(self) -> bool:
+        """Whether nothing is left that a tongue could tell."""
+        return not any(left.felt for left in self.left)
+
+
+def rebalance(
+    drink: Drink, aim: Aim, free: Collection[int] | None = None, correctors: Sequence[Ingredient] = (), conditions: Conditions | None = None
+) -> Rebalanced:
+    """The amounts that bring a drink closest to a target: the true minimum of J over what can be poured.
+
+    Parameters
+    ----------
+    free : collection of int, optional    pours that may move; by default those of base, sour, sweet and liqueur
+    correctors : sequence of Ingredient   of which up to two may join
+
+    Raises
+    ------
+    NothingToDrink
+        No pour adds any liquid.
+    NothingFree
+        No pour may move and none may join.
+    DomainError
+        More pours are free than can be searched together.
+    """
+    conditions = conditions or Conditions()
+    if sum(pour.liquid_ml for pour in drink.pours) == 0:
+        raise NothingToDrink
+    chosen = usually_free(drink) if free is None else _that_can_move(drink, free)
+    if not chosen and not correctors:
+        raise NothingFree
+    if len(chosen) > MOST_FREE:
+        raise DomainError(f"{len(chosen)} pours are free; lock some of them, {MOST_FREE} can be weighed against each other")
+    variants = with_correctors(Variant(drink, chosen), correctors)
+    minima = _searched(variants, aim, conditions)
+    variant, volumes = variants[int(minima.problem[0])], minima.volumes[:, 0]
+    made = _poured_so(variant, volumes)
+    moves = moves_of(variant, made)
+    left = left_over(made, aim, conditions)
+    clean = replace(made, pours=tuple(p for i, p in enumerate(made.pours) if i < len(drink.pours) or p.volume_ml > 0))
+    notes = (*_coarse(drink, chosen, aim), *_out_of_reach(drink, aim, chosen, left, correctors, conditions))
+    return Rebalanced(
+        clean, costs_of(variant, made, aim, conditions), moves, changes_between(clean, drink, conditions), left, notes,
+        bool(minima.proved[0]), minima.evaluated,
+    )  # fmt: skip
+
+
+def usually_free(drink: Drink) -> tuple[int, ...]:
+    """Pours that may move where nothing else is said; the last ones of very many stay."""
+    return _that_can_move(drink, [i for i, pour in enumerate(drink.pours) if pour.slot in FREE_SLOTS])[:MOST_FREE]
+
+
+def with_correctors(variant: Variant, correctors: Sequence[Ingredient]) -> list[Variant]:
+    """The variant with each pair of correctors at hand, of which none, one or both may join; those that it holds already are no help."""
+    if len(correctors) > MOST_CORRECTORS:
+        raise DomainError(f"{len(correctors)} correctors are too many; name at most {MOST_CORRECTORS}")
+    held = {pour.ingredient.slug for pour in variant.drink.pours}
+    fresh = [each for each in correctors if each.slug not in held]
+    variants = []
+    for pair in itertools.combinations(fresh, min(JOIN_AT_MOST, len(fresh))) if fresh else [()]:
+        start = len(variant.drink.pours)
+        joining = tuple(Pour(each, 0.0, slot=next(iter(each.slots), "other")) for each in pair)
+        added = tuple(range(start, start + len(pair)))
+        drink = replace(variant.drink, pours=(*variant.drink.pours, *joining))
+        variants.append(replace(variant, drink=drink, free=(*variant.free, *added), joins=frozenset(added)))
+    return variants
+
+
+def best_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: float = np.inf) -> tuple[list[Drink | None], Minima]:
+    """The least J of each group of variants, and the drink that has it; None where all J of a group are over ``cut``.
+
+    All variants have the same number of free pours and the same method.
+    """
+    minima = minimise(problems_of(variants, aim, conditions), cut)
+    drinks = [
+        None if problem < 0 else _poured_so(variants[problem], minima.volumes[:, group])
+        for group, problem in enumerate(minima.problem.tolist())
+    ]
+    return drinks, minima
+
+
+def costs_of(variant: Variant, made: Drink, aim: Aim, conditions: Conditions) -> Costs:
+    """J of a drink made out of a variant, part by part."""
+    off = {left.axis: left.steps**2 for left in left_over(made, aim, conditions)}
+    weight = {name: getattr(aim.weights, name) for name in (*AXES, "volume_ml")}
+    moved = changed = joined = 0.0
+    for index in variant.free:
+        before, after = variant.drink.pours[index].liquid_ml, made.pours[index].liquid_ml
+        if abs(after - before) > 1e-9:
+            changed += CHANGE_COSTS
+            moved += STEP_COSTS * abs(after - before) / _grid(variant, index, aim)
+            joined += JOIN_COSTS if index in variant.joins else 0.0
+    sugar, acid, abv = (weight[name] * off.get(name, 0.0) for name in AXES)
+    return Costs(sugar, acid, abv, VOLUME_WEIGHT * weight["volume_ml"] * off.get("volume_ml", 0.0), changed, moved, joined)
+
+
+def left_over(drink: Drink, aim: Aim, conditions: Conditions) -> tuple[Left, ...]:
+    """What is left between a drink and the target, on each axis that is wished for, and in volume (in steps of a tenth)."""
+    figures = figures_of([drink], aim.by_sucrose_equivalents, conditions)[:, 0]
+    found = []
+    for name, axis in AXES.items():
+        wished, value = getattr(aim.target, name), float(figures[FIGURES.index(name)])
+        if wished is not None:
+            steps = float(steps_between(value, wished, axis))
+            word = axis.more if steps > 0 else axis.less
+            found.append(Left(name, value, wished, steps, degree(steps).headline.format(word=word, same=axis.same)))
+    if aim.target.volume_ml is not None:
+        value, wished = float(figures[0]), aim.target.volume_ml
+        steps = math.log(max(value, 1e-9) / wished) / VOLUME_STEP
+        words = "about as large" if abs(steps) < 1 else "larger" if steps > 0 else "smaller"
+        found.append(Left("volume_ml", value, wished, steps, words))
+    return tuple(found)
+
+
+def figures_of(drinks: Sequence[Drink], by_sucrose_equivalents: bool, conditions: Conditions) -> Floats:
+    """Figures as served of drinks made by one method, shape (4, drinks) in the order of `FIGURES`."""
+    pours = max(len(drink.pours) for drink in drinks)
+    volumes, in_tin = np.zeros((pours, len(drinks))), np.zeros((pours, len(drinks)))
+    axes = np.zeros((pours, 3, len(drinks)))
+    counted = np.zeros((pours, len(drinks)))
+    for column, drink in enumerate(drinks):
+        for row, pour in enumerate(drink.pours):
+            volumes[row, column], in_tin[row, column] = pour.liquid_ml, pour.meets_ice
+            axes[row, :, column] = pour.ingredient.composition.axes
+            counted[row, column] = _sugar_counted(pour.ingredient, by_sucrose_equivalents)
+    figures = levels(volumes, axes, in_tin, drinks[0].method, conditions).figures
+    sugar = (volumes * counted).sum(axis=0)
+    figures[FIGURES.index("sugar")] = np.divide(sugar, figures[0], out=np.zeros_like(sugar), where=figures[0] > 0)
+    return figures
+
+
+def _searched(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -> Minima:
+    """The minimum of one group; where its proof grows out of hand, at least the best over any four of its pours."""
+    problems = problems_of(variants, aim, conditions)
+    minima = minimise(problems)
+    if minima.proved.all():
+        return minima
+    pinned = []
+    for four in itertools.combinations(range(len(problems.counts)), 4):
+        locked = np.array([pour not in four for pour in range(len(problems.counts))])
+        stays = np.take_along_axis(problems.values, problems.now[:, :, None], 2)
+        pinned.append(
+            minimise(
+                replace(
+                    problems,
+                    values=np.where(locked[:, None, None], stays, problems.values),
+                    counts=np.where(locked[:, None], 1, problems.counts),
+                    now=np.where(locked[:, None], 0, problems.now),
+                    price=np.where(locked[:, None, None], 0.0, problems.price),
+                )
+            )
+        )
+    best = min([minima, *pinned], key=lambda each: float(each.J[0]))
+    return replace(best, proved=minima.proved, evaluated=minima.evaluated + sum(each.evaluated for each in pinned))
+
+
+def problems_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -> Problems:
+    """Variants with as many free pours each, for the search."""
+    pours, number = len(variants[0].free), len(variants)
+    gives, fixed = np.zeros((len(SUMS), pours, number)), np.zeros((len(SUMS), number))
+    ladders: list[list[tuple[Floats, int]]] = []
+    grids = np.ones((pours, number))
+    joins = np.zeros((pours, number))
+    for k, variant in enumerate(variants):
+        rungs = []
+        for row, index in enumerate(variant.free):
+            pour = variant.drink.pours[index]
+            grids[row, k] = grid = _grid(variant, index, aim)
+            low, high = aim.bounds.get(index, usual_bounds(pour, grid)) if index not in variant.joins else (0.0, MORE_ML)
+            rungs.append(ladder(pour.liquid_ml, grid, low, high))
+            gives[:, row, k] = _gives(pour, aim.by_sucrose_equivalents)
+            joins[row, k] = index in variant.joins
+        ladders.append(rungs)
+        for index, pour in enumerate(variant.drink.pours):
+            if index not in variant.free and pour.liquid_ml:
+                fixed[:, k] += pour.liquid_ml * np.array(_gives(pour, aim.by_sucrose_equivalents))
+    longest = max(len(values) for rungs in ladders for values, _ in rungs) if pours else 1
+    values = np.empty((pours, number, longest))
+    counts, now = np.ones((pours, number), dtype=np.int64), np.zeros((pours, number), dtype=np.int64)
+    for k, rungs in enumerate(ladders):
+        for row, (rung, at) in enumerate(rungs):
+            values[row, k, : len(rung)], values[row, k, len(rung) :] = rung, rung[-1]
+            counts[row, k], now[row, k] = len(rung), at
+    moved = np.abs(values - np.take_along_axis(values, now[:, :, None], 2))
+    price = CHANGE_COSTS + TIE_BY_CHANGE + JOIN_COSTS * joins[:, :, None] + (STEP_COSTS / grids[:, :, None] + TIE_BY_ML) * moved
+    group = np.array([variant.group for variant in variants])
+    return Problems(
+        values, counts, now, np.where(moved > 0, price, 0.0), gives, fixed, group, aim.goal, variants[0].drink.method, conditions
+    )
+
+
+def _gives(pour: Pour, by_sucrose_equivalents: bool) -> tuple[float, ...]:
+    """What a ml of it adds to each of `SUMS`."""
+    abv, sugar, acid = pour.ingredient.composition.axes
+    tin = 1.0 if pour.meets_ice else 0.0
+    counted = _sugar_counted(pour.ingredient, by_sucrose_equivalents)
+    return 1.0, counted, acid, abv, tin, tin * abv / 100, tin * sugar / 100, tin * acid / 100
+
+
+def _sugar_counted(ingredient: Ingredient, by_sucrose_equivalents: bool) -> float:
+    if by_sucrose_equivalents:
+        return float(np.array(ingredient.composition.vector[SUGAR_COLUMNS]) @ AS_SUCROSE)
+    return ingredient.composition.sugar
+
+
+def _grid(variant: Variant, index: int, aim: Aim) -> float:
+    if index in variant.grids:
+        return variant.grids[index]
+    pour = variant.drink.pours[index]
+    return grid_of(pour.ingredient, pour.unit, aim.grid_ml)
+
+
+def _that_can_move(drink: Drink, free: Collection[int]) -> tuple[int, ...]:
+    """What is a matter of the edge, the garnish or a rinse has no amount to choose."""
+    return tuple(sorted(i for i in set(free) if drink.pours[i].stage in ("mixed", "glass", "topped", "floated")))
+
+
+def _poured_so(variant: Variant, volumes: Floats) -> Drink:
+    """The variant's drink with its free pours at these volumes."""
+    pours = list(variant.drink.pours)
+    for index, volume in zip(variant.free, volumes.tolist(), strict=True):
+        pours[index] = replace(pours[index], volume_ml=round(volume, 9))
+    return replace(variant.drink, pours=tuple(pours))
+
+
+def moves_of(variant: Variant, made: Drink) -> tuple[Move, ...]:
+    """Pours whose amount differs between a variant and what was made of it."""
+    pairs = zip(variant.drink.pours, made.pours, strict=True)
+    return tuple(
+        Move(i, after.ingredient, before.liquid_ml, after.liquid_ml, i in variant.joins)
+        for i, (before, after) in enumerate(pairs)
+        if abs(after.liquid_ml - before.liquid_ml) > 1e-9
+    )
+
+
+def _coarse(drink: Drink, free: Collection[int], aim: Aim) -> tuple[str, ...]:
+    """Free pours that are smaller than a step of their grid."""
+    small = [(drink.pours[i], grid_of(drink.pours[i].ingredient, drink.pours[i].unit, aim.grid_ml)) for i in free]
+    return tuple(
+        f"{pour.liquid_ml:g} ml of {pour.ingredient.name} is less than one step of {grid:g} ml: it stays, goes or grows to {grid:g} ml."
+        for pour, grid in small
+        if 0 < pour.liquid_ml < grid
+    )
+
+
+def _out_of_reach(
+    drink: Drink,
+    aim: Aim,
+    free: Collection[int],
+    left: Sequence[Left],
+    correctors: Sequence[Ingredient],
+    conditions: Conditions,
+) -> tuple[str, ...]:
+    """Where the target isn't reached: how near this is, and which locked pour would help most if it were freed."""
+    felt = [each for each in left if each.felt and each.axis != "volume_ml"]
+    if not felt:
+        return ()
+    near = "This is as near as these pours get: still " + " and ".join(each.words for each in felt) + "."
+    locked = [i for i in _that_can_move(drink, range(len(drink.pours))) if i not in free and drink.pours[i].liquid_ml > 0]
+    if locked and len(free) < MOST_FREE:
+        variants = [Variant(drink, (*free, i), group=number) for number, i in enumerate(locked)]
+        freed, _ = best_of(variants, aim, conditions)
+        worst = [max(abs(each.steps) for each in left_over(other, aim, conditions) if each.axis != "volume_ml") for other in freed if other]
+        best = int(np.argmin(worst))
+        if worst[best] < max(abs(each.steps) for each in felt) - FELT_STEPS / 2:
+            name = drink.pours[locked[best]].ingredient.name
+            how = "brings it there" if worst[best] < FELT_STEPS else "brings it nearer"
+            return (near, f"Freeing {name} {how}.")
+    help_ = "" if correctors else " Let a corrector join, such as syrup, citrus, spirit or water."
+    return (f"{near} No other pour of this drink helps.{help_}",)

@@ -1,0 +1,458 @@
+"""What else could go in a slot: every ingredient that can do the job of a pour, what it does as it is, and once the drink is rebalanced
+(model.md §7).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Final, NamedTuple
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.aroma import aromas_between, kinship, likeness
+from oenomel.core.colour import swatch
+from oenomel.core.composition import PROPERTIES, blend
+from oenomel.core.conditions import Conditions
+from oenomel.core.drink import Drink, Pour
+from oenomel.core.grid_search import minimise
+from oenomel.core.ingredient import Ingredient
+from oenomel.core.levels import FIGURES
+from oenomel.core.perception import AXES, degree, steps_between
+from oenomel.core.pourable import MORE_ML, grid_of
+from oenomel.core.rebalancing import (
+    FELT_STEPS,
+    MOST_FREE,
+    Aim,
+    Move,
+    Variant,
+    best_of,
+    costs_of,
+    figures_of,
+    moves_of,
+    problems_of,
+    usually_free,
+    with_correctors,
+)
+from oenomel.errors import OutOfRange
+
+__all__ = ["HELPERS", "MODES", "RANKINGS", "Board", "Filters", "LeftOut", "Offer", "Row", "Standing", "board"]
+
+Floats = NDArray[np.float64]
+
+MODES: Final = ("pour", "hold_sugar", "hold_acid", "hold_abv", "rebalance")
+"""As much of it; as much as keeps the pour's sugar, acid or alcohol; or with the other free pours moved too."""
+
+RANKINGS: Final = ("balance", "aroma", "both")
+SPLITS: Final = (1.0, 0.5, 0.25)
+"""How much of a base is replaced: all, half and half, or a quarter."""
+
+HELPERS: Final = {"liqueur": ("sugar", "simple-syrup-1-1", "sweet"), "sour": ("acid", "citric-acid-solution", "sour")}
+"""What practitioners pour beside a candidate that brings less: with a drier liqueur syrup, with a softer juice an acid. By slot: what it
+brings, the ingredient, and its own slot.
+"""
+
+FIRST_ROWS: Final = 20
+ROWS_AT_ONCE: Final = 250
+CUT_ABOVE: Final = 600
+FURTHEST: Final = 4.0
+"""With more offers than this a J over 4 isn't searched for: "further than two steps" is enough."""
+
+VEGAN_NOT: Final = frozenset({"egg", "dairy", "honey"})
+LEAST_OF: Final[Mapping[str, tuple[str, float, str]]] = {
+    "base": ("abv", 10.0, "It has too little strength for a base."),
+    "sour": ("acid", 0.4, "It has no acid to speak of."),
+    "sweet": ("sugar", 15.0, "It isn't sweet enough to sweeten."),
+    "liqueur": ("sugar", 8.0, "It has neither the sugar nor the body of a liqueur."),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Filters:
+    """Which offers are wanted: ``at_hand`` are the slugs on the shelf, None for any; ``most_price`` per litre; ``kinds`` empty for any."""
+
+    at_hand: frozenset[str] | None = None
+    avoid_allergens: frozenset[str] = frozenset()
+    vegan: bool = False
+    without_alcohol: bool = False
+    most_price: float | None = None
+    kinds: frozenset[str] = frozenset()
+
+
+@dataclass(frozen=True, slots=True)
+class Offer:
+    """One thing that could go in: an ingredient, how much of the pour it replaces, and what is poured beside it, if anything."""
+
+    ingredient: Ingredient
+    share: float = 1.0
+    helper: Ingredient | None = None
+
+    @property
+    def key(self) -> str:
+        """Names it in a board."""
+        beside = f"+{self.helper.slug}" if self.helper else ""
+        return f"{self.ingredient.slug}{beside}" + ("" if self.share == 1 else f"@{self.share:g}")
+
+
+@dataclass(frozen=True, slots=True)
+class LeftOut:
+    """An ingredient that isn't offered, and why."""
+
+    ingredient: Ingredient
+    reason: str
+
+
+@dataclass(frozen=True)
+class Standing:
+    """Where a drink stands: its figures as served, how far it is from the target in steps by axis (for drawing), what of that can be
+    tasted in words, its colour, and J.
+    """
+
+    drink: Drink
+    figures: Mapping[str, float]
+    steps: Mapping[str, float]
+    words: tuple[str, ...]
+    colour: str
+    cost: float
+
+
+@dataclass(frozen=True)
+class Row:
+    """One offer on the board.
+
+    ``plain`` is as much of it as of what it replaces, ``mended`` what the mode makes of it, None where J is over the cut. ``moves`` are
+    what the mode asks for besides the swap. ``unseen`` is what no axis shows, ``notes`` what the mode can't do. ``likeness`` to what it
+    replaces and ``kinship`` with the rest are 0 to 1. ``proved`` says that no pourable amounts have a smaller J.
+    """
+
+    offer: Offer
+    plain: Standing
+    mended: Standing | None
+    moves: tuple[Move, ...]
+    unseen: tuple[str, ...]
+    notes: tuple[str, ...]
+    likeness: float
+    kinship: float | None
+    proved: bool
+
+    def score(self, ranking: str) -> float:
+        """By what it is ranked, the smaller the better, to 1e-9: ties stay in the order of names."""
+        balance = FURTHEST + 1 if self.mended is None else self.mended.cost
+        nose = (1 - self.likeness) + (1 - (0.5 if self.kinship is None else self.kinship)) / 2
+        return round({"balance": balance, "aroma": nose, "both": balance + nose}[ranking], 9)
+
+
+@dataclass(frozen=True)
+class Board:
+    """Part of a board: rows searched since the last part, how many are by now, of how many; and, in the first, what is left out."""
+
+    rows: tuple[Row, ...]
+    searched: int
+    total: int
+    left_out: tuple[LeftOut, ...] = ()
+
+
+def board(
+    drink: Drink,
+    index: int,
+    larder: Mapping[str, Ingredient],
+    aim: Aim,
+    mode: str = "rebalance",
+    free: Collection[int] | None = None,
+    filters: Filters = Filters(),
+    conditions: Conditions = Conditions(),  # noqa: B008 - frozen
+    only: Collection[str] | None = None,
+    correctors: Sequence[Ingredient] = (),
+) -> Iterator[Board]:
+    """What could take the place of a pour, part by part: the first part has the likeliest rows, so that they are there at once.
+
+    Parameters
+    ----------
+    only : collection of str, optional     keys of the offers that are wanted
+    correctors : sequence of Ingredient    of which up to two may join each row
+
+    Raises
+    ------
+    OutOfRange
+        There is no such pour.
+    """
+    if not 0 <= index < len(drink.pours):
+        raise OutOfRange("the pour's index", index, 0, len(drink.pours) - 1)
+    offers, left_out = _offers(drink, index, larder, filters)
+    if only is not None:
+        offers = [offer for offer in offers if offer.key in only]
+    seat = _Seat(drink, index, aim, mode, free, conditions, correctors)
+    offers = seat.likeliest_first(offers)
+    done, first = 0, True
+    while first or done < len(offers):
+        some = offers[done : done + (FIRST_ROWS if first else ROWS_AT_ONCE)]
+        done += len(some)
+        yield Board(seat.rows(some, FURTHEST if len(offers) > CUT_ABOVE else np.inf), done, len(offers), tuple(left_out) if first else ())
+        first = False
+
+
+def _offers(drink: Drink, index: int, larder: Mapping[str, Ingredient], filters: Filters) -> tuple[list[Offer], list[LeftOut]]:
+    """What can do the job, in the order of the larder, and what can't with its reason."""
+    pour = drink.pours[index]
+    offers, left_out = [], []
+    for ingredient in larder.values():
+        if ingredient.slug == pour.ingredient.slug:
+            continue
+        reason = _unfit(ingredient, pour) or _unwanted(ingredient, filters)
+        if reason:
+            left_out.append(LeftOut(ingredient, reason))
+            continue
+        offers += [Offer(ingredient, share) for share in (SPLITS if pour.slot == "base" else (1.0,))]
+        helper = _helper(ingredient, pour, larder)
+        if helper is not None and not any(other.ingredient.slug == helper.slug for other in drink.pours):
+            offers.append(Offer(ingredient, helper=helper))
+    return offers, left_out
+
+
+def _helper(ingredient: Ingredient, pour: Pour, larder: Mapping[str, Ingredient]) -> Ingredient | None:
+    """What is poured beside a juice or a liqueur that brings noticeably less of what the slot is for."""
+    if pour.slot not in HELPERS or ingredient.kind not in ("juice", "liqueur"):
+        return None
+    brings, slug, _ = HELPERS[pour.slot]
+    had, has = (getattr(each.composition, brings) for each in (pour.ingredient, ingredient))
+    steps = steps_between(has, had, AXES[brings])
+    return larder.get(slug) if slug != ingredient.slug and steps < -FELT_STEPS else None
+
+
+def _unfit(ingredient: Ingredient, pour: Pour) -> str:
+    """Why it can't do the job of this pour; empty where it can."""
+    if ingredient.is_sparkling and pour.stage == "mixed":
+        return "It is sparkling, and never goes in a closed shaker."
+    slot = pour.slot if pour.slot != "other" else ""
+    known = any(name in ingredient.values for name in PROPERTIES) or any(ingredient.composition.vector)
+    if slot in ingredient.slots or (not slot and ingredient.kind == pour.ingredient.kind):
+        plain = known or ingredient.kind in ("water", "sparkling")
+        return "" if plain else "Nothing is known of what is in it: copy its label, or measure it."
+    if slot in LEAST_OF and known:
+        brings, least, reason = LEAST_OF[slot]
+        if getattr(ingredient.composition, brings) < least:
+            return reason
+    return f"It isn't poured as {_article(slot)}." if slot else f"It is another kind of thing than {pour.ingredient.name}."
+
+
+def _article(slot: str) -> str:
+    words = {"sweet": "the sweet part", "sour": "the sour part", "texture": "texture", "seasoning": "seasoning", "garnish": "garnish"}
+    return words.get(slot, f"an {slot}" if slot[0] in "aeiou" else f"a {slot}")
+
+
+def _unwanted(ingredient: Ingredient, filters: Filters) -> str:
+    """Which filter it fails; empty where none."""
+    allergens = sorted(filters.avoid_allergens.intersection(ingredient.allergens))
+    price = ingredient.label("price_per_litre")
+    checks: tuple[tuple[bool, str], ...] = (
+        (filters.at_hand is not None and ingredient.slug not in (filters.at_hand or ()), "It isn't at hand."),
+        (bool(allergens), f"It holds {' and '.join(allergens)}."),
+        (filters.vegan and (ingredient.kind in VEGAN_NOT or bool({"egg", "milk"} & set(ingredient.allergens))), "It isn't vegan."),
+        (filters.without_alcohol and ingredient.composition.abv > 0.5, "It has alcohol."),
+        (bool(filters.kinds) and ingredient.kind not in filters.kinds, "It is of another kind."),
+        (filters.most_price is not None and price is None, "Its price isn't told."),
+        (filters.most_price is not None and (price or 0) > (filters.most_price or 0), "It costs more."),
+    )
+    return next((reason for fails, reason in checks if fails), "")
+
+
+class _Mended(NamedTuple):
+    """What a mode makes of an offer."""
+
+    drink: Drink | None
+    moves: tuple[Move, ...] = ()
+    notes: tuple[str, ...] = ()
+    cost: float = np.inf
+    proved: bool = True
+
+
+class _Seat:
+    """A pour's place in its drink, in which offers are tried."""
+
+    def __init__(
+        self,
+        drink: Drink,
+        index: int,
+        aim: Aim,
+        mode: str,
+        free: Collection[int] | None,
+        conditions: Conditions,
+        correctors: Sequence[Ingredient],
+    ) -> None:
+        self.drink, self.index, self.aim, self.mode = drink, index, aim, mode
+        self.conditions, self.correctors = conditions, correctors
+        self.pour = drink.pours[index]
+        others = [i for i in (usually_free(drink) if free is None else free) if i != index]
+        self.free = tuple(sorted([index, *others[: MOST_FREE - 1]])) if mode == "rebalance" else ()
+
+    def likeliest_first(self, offers: list[Offer]) -> list[Offer]:
+        """Offers by a quick search without proof."""
+        if self.mode != "rebalance" or len(offers) <= FIRST_ROWS:
+            return offers
+        guess = np.empty(len(offers))
+        for places, variants in self._alike([self._variant(offer) for offer in offers]):
+            numbered = [replace(variant, group=number) for number, variant in enumerate(variants)]
+            guess[places] = minimise(problems_of(numbered, self.aim, self.conditions), most_points=0).J
+        return [offers[i] for i in np.argsort(guess, kind="stable")]
+
+    def rows(self, offers: Sequence[Offer], cut: float) -> tuple[Row, ...]:
+        """These offers, tried."""
+        if not offers:
+            return ()
+        variants = [self._variant(offer) for offer in offers]
+        plain = self._standings([self._unblended(v.drink, o) for v, o in zip(variants, offers, strict=True)], [None] * len(offers))
+        mended = (
+            self._rebalanced(offers, variants, cut)
+            if self.mode == "rebalance"
+            else [self._held(o, v) for o, v in zip(offers, variants, strict=True)]
+        )
+        found = [(each.drink, each.cost) for each in mended if each.drink is not None]
+        standings = iter(self._standings([drink for drink, _ in found], [cost for _, cost in found]))
+        rest = [pour.ingredient for i, pour in enumerate(self.drink.pours) if i != self.index]
+        return tuple(
+            Row(
+                offer,
+                before,
+                None if after.drink is None else next(standings),
+                after.moves,
+                _unseen(self.pour.ingredient, offer.ingredient),
+                after.notes,
+                likeness(self.pour.ingredient, offer.ingredient),
+                kinship(offer.ingredient, rest),
+                after.proved,
+            )
+            for offer, before, after in zip(offers, plain, mended, strict=True)
+        )
+
+    def _rebalanced(self, offers: Sequence[Offer], variants: Sequence[Variant], cut: float) -> list[_Mended]:
+        found = [_Mended(None)] * len(offers)
+        for places, alike in self._alike(variants):
+            competing = [
+                replace(each, group=group) for group, variant in enumerate(alike) for each in with_correctors(variant, self.correctors)
+            ]
+            drinks, minima = best_of(competing, self.aim, self.conditions, cut)
+            for group, (place, made) in enumerate(zip(places, drinks, strict=True)):
+                if made is None:
+                    continue
+                variant = competing[int(minima.problem[group])]
+                cost = costs_of(variant, made, self.aim, self.conditions).total
+                moves = moves_of(variant, made)
+                poured = tuple(p for i, p in enumerate(made.pours) if p.volume_ml > 0 or i not in variant.joins)
+                told = self._unblended(replace(made, pours=poured), offers[place])
+                found[place] = _Mended(told, moves, (), cost, bool(minima.proved[group]))
+        return found
+
+    def _alike(self, variants: Sequence[Variant]) -> Iterator[tuple[list[int], list[Variant]]]:
+        """Variants with as many free pours, and as many correctors that aren't in them yet, searched together."""
+        by_shape: dict[tuple[int, int], list[int]] = {}
+        for place, variant in enumerate(variants):
+            held = {pour.ingredient.slug for pour in variant.drink.pours}
+            shape = (len(variant.free), sum(each.slug not in held for each in self.correctors))
+            by_shape.setdefault(shape, []).append(place)
+        for places in by_shape.values():
+            yield places, [variants[place] for place in places]
+
+    def _held(self, offer: Offer, variant: Variant) -> _Mended:
+        """As much of it as holds one contribution of the pour, on the grid; or as much as before."""
+        drink, notes = variant.drink, tuple[str, ...]()
+        if self.mode != "pour":
+            brings = self.mode.removeprefix("hold_")
+            had, has = (getattr(each.composition, brings) for each in (self.pour.ingredient, drink.pours[self.index].ingredient))
+            grid = self._grid(offer)
+            wanted = self.pour.liquid_ml * had / has if has > 0 else np.inf
+            most = max(2 * self.pour.liquid_ml, self.pour.liquid_ml + MORE_ML)
+            word = {"sugar": "sweetness", "acid": "acidity", "abv": "strength"}[brings]
+            if wanted > most:
+                how = f"it would take {wanted:.0f} ml" if np.isfinite(wanted) else "it has none"
+                notes = (f"It can't hold the {word} alone: {how}.",)
+            volume = round(min(wanted, most) / grid) * grid
+            drink = _with_pour(drink, self.index, replace(drink.pours[self.index], volume_ml=volume))
+        variant = replace(variant, free=(self.index,))
+        made = self._unblended(drink, offer)
+        return _Mended(made, moves_of(variant, drink), notes, costs_of(variant, drink, self.aim, self.conditions).total)
+
+    def _variant(self, offer: Offer) -> Variant:
+        """The drink with the offer in the pour's place, as much of it; what is dry by its sugar. A helper brings what is missing."""
+        pour, ingredient = self.pour, offer.ingredient
+        volume, unit = pour.liquid_ml, pour.unit
+        if ingredient.composition.solid != pour.ingredient.composition.solid:
+            had, has = pour.ingredient.composition.sugar, ingredient.composition.sugar
+            volume, unit = (volume * had / has if has else volume), "g" if ingredient.composition.solid else "ml"
+        elif unit in ("piece", "leaf", "g"):
+            unit = "ml" if not ingredient.composition.solid else unit
+        if offer.share < 1:
+            ingredient = _blend(pour.ingredient, ingredient, offer.share)
+        grid = self._grid(offer)
+        if ingredient.composition.solid:
+            volume = round(volume / grid) * grid
+        drink = _with_pour(self.drink, self.index, replace(pour, ingredient=ingredient, volume_ml=volume, unit=unit))
+        free, grids = self.free, {self.index: grid}
+        if offer.helper is not None:
+            brings, _, slot = HELPERS[pour.slot]
+            missing = volume * (getattr(pour.ingredient.composition, brings) - getattr(ingredient.composition, brings))
+            step = grid_of(offer.helper, "ml", self.aim.grid_ml)
+            beside = max(step, round(missing / getattr(offer.helper.composition, brings) / step) * step)
+            drink = replace(drink, pours=(*drink.pours, Pour(offer.helper, beside, slot=slot)))
+            free = (*free, len(drink.pours) - 1) if free else ()
+        return Variant(drink, free[:MOST_FREE], grids=grids)
+
+    def _grid(self, offer: Offer) -> float:
+        """Step of the pour; a blend is poured in steps of which each part can be poured."""
+        if offer.share < 1:
+            return self.aim.grid_ml / offer.share
+        unit = "ml" if self.pour.unit in ("piece", "leaf") else self.pour.unit
+        return grid_of(offer.ingredient, unit, self.aim.grid_ml)
+
+    def _unblended(self, drink: Drink, offer: Offer) -> Drink:
+        """A blend told as the two pours that it is; the new one follows the old."""
+        if offer.share == 1:
+            return drink
+        whole = drink.pours[self.index]
+        old = replace(whole, ingredient=self.pour.ingredient, volume_ml=round(whole.volume_ml * (1 - offer.share), 9))
+        new = replace(whole, ingredient=offer.ingredient, volume_ml=round(whole.volume_ml * offer.share, 9))
+        return replace(drink, pours=(*drink.pours[: self.index], old, new, *drink.pours[self.index + 1 :]))
+
+    def _standings(self, drinks: Sequence[Drink], costs: Sequence[float | None]) -> list[Standing]:
+        """Where drinks stand; J of those for which none is given has no price of changes in it."""
+        if not drinks:
+            return []
+        figures = figures_of(drinks, self.aim.by_sucrose_equivalents, self.conditions)
+        standings = []
+        for drink, column, cost in zip(drinks, figures.T.tolist(), costs, strict=True):
+            levels = dict(zip(FIGURES, column, strict=True))
+            steps, words = {}, []
+            for name, axis in AXES.items():
+                wished = getattr(self.aim.target, name)
+                steps[name] = 0.0 if wished is None else float(steps_between(levels[name], wished, axis))
+                if abs(steps[name]) >= FELT_STEPS:
+                    words.append(degree(steps[name]).headline.format(word=axis.more if steps[name] > 0 else axis.less))
+            off = costs_of(Variant(drink, ()), drink, self.aim, self.conditions).total if cost is None else cost
+            standings.append(Standing(drink, levels, steps, tuple(words), swatch(drink.pours, levels["volume_ml"]), off))
+        return standings
+
+
+def _with_pour(drink: Drink, index: int, pour: Pour) -> Drink:
+    return replace(drink, pours=(*drink.pours[:index], pour, *drink.pours[index + 1 :]))
+
+
+def _blend(old: Ingredient, new: Ingredient, share: float) -> Ingredient:
+    """Two spirits as one pour: what is in them adds by volume."""
+    return replace(new, slug=f"{old.slug}+{new.slug}", composition=blend(old.composition, new.composition, share))
+
+
+def _unseen(before: Ingredient, after: Ingredient) -> tuple[str, ...]:
+    """What no axis shows: the trade's impression, what the nose gains and loses, bitterness, foam."""
+    said = []
+    if after.impression:
+        said.append(after.impression)
+    came, went = aromas_between(before, after)
+    if came or went:
+        told = [f"{verb} {' and '.join(tags)}" for verb, tags in (("brings", came), ("loses", went)) if tags]
+        said.append("; ".join(told))
+    bitter = (after.label("bitterness") or 0.0) - (before.label("bitterness") or 0.0)
+    if abs(bitter) >= 1:
+        said.append("more bitter" if bitter > 0 else "less bitter")
+    if before.foam != after.foam:
+        said.append("no foam" if not after.foam else "foams")
+    return tuple(said) or ("taste it alone first: the numbers don't tell it from the other",)
