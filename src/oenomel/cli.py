@@ -10,11 +10,14 @@ from pathlib import Path
 from oenomel import __version__
 from oenomel.core.catalogue import Larder, catalogue
 from oenomel.core.conditions import SCHOOLS_OF_DILUTION, Conditions
-from oenomel.core.prediction import predict
-from oenomel.errors import OenomelError, SpecError
+from oenomel.core.prediction import predict, standard_homes
+from oenomel.core.rebalancing import Aim, rebalance
+from oenomel.errors import OenomelError, OutOfRange, SpecError
+from oenomel.interchange.aim_request import parse_target, pours_named, target_from
 from oenomel.interchange.prediction_report import prediction_report
 from oenomel.interchange.spec_drink import drink_from_spec
-from oenomel.interchange.spec_file import parse_spec
+from oenomel.interchange.spec_file import SpecFile, parse_spec
+from oenomel.interchange.swap_report import rebalance_report
 from oenomel.store import database, ingredients
 
 __all__ = ["main"]
@@ -45,6 +48,14 @@ def _parser() -> argparse.ArgumentParser:
     predicting.add_argument("--dilution", choices=SCHOOLS_OF_DILUTION, default="curve", help="school of dilution (default: curve)")
     predicting.set_defaults(run=_predict)
 
+    balancing = commands.add_parser("rebalance", help="print the pourable amounts that bring a spec to a target, as JSON")
+    balancing.add_argument("spec", type=Path, help="a spec file (JSON)")
+    balancing.add_argument("--target", type=Path, required=True, help='a spec, or figures like {"sugar": 8.0, "acid": 0.85}')
+    balancing.add_argument("--free", help="pours that may move, by slug or name, with commas (default: base, sour, sweet, liqueur)")
+    balancing.add_argument("--grid", type=float, default=2.5, help="smallest step of the jigger in ml (default: 2.5)")
+    balancing.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    balancing.set_defaults(run=_rebalance)
+
     serving = commands.add_parser("serve", help="serve the app")
     serving.add_argument("--demo", action="store_true", help="show the demo, in a data file of its own")
     serving.add_argument("--reset", action="store_true", help="put the demo back to how it was at first")
@@ -56,17 +67,34 @@ def _parser() -> argparse.ArgumentParser:
 
 
 def _predict(chosen: argparse.Namespace) -> int:
-    try:
-        if chosen.spec.stat().st_size > LARGEST_SPEC_BYTES:
-            raise SpecError(str(chosen.spec), "is too large for a spec file")
-        text = chosen.spec.read_text(encoding="utf-8-sig")
-    except UnicodeDecodeError as error:
-        raise SpecError(str(chosen.spec), f"is not UTF-8: byte {error.start} can't be read") from error
-    except OSError as error:
-        raise SpecError(str(chosen.spec), f"can't be read: {error.strerror}") from error
-    drink = drink_from_spec(parse_spec(text), _larder(chosen.data))
+    drink = drink_from_spec(parse_spec(_text(chosen.spec)), _larder(chosen.data))
     print(prediction_report(predict(drink, Conditions(dilution=chosen.dilution))).model_dump_json(indent=2))
     return 0
+
+
+def _rebalance(chosen: argparse.Namespace) -> int:
+    larder = _larder(chosen.data)
+    spec, wished = parse_spec(_text(chosen.spec)), parse_target(_text(chosen.target))
+    if not 0.05 <= chosen.grid <= 60:
+        raise OutOfRange("--grid", chosen.grid, 0.05, 60)
+    drink = drink_from_spec(spec, larder)
+    described = drink_from_spec(wished, larder) if isinstance(wished, SpecFile) else None
+    target = target_from(wished, described, standard_homes(), equivalents=False, conditions=Conditions())
+    free = None if chosen.free is None else pours_named(drink, [name.strip() for name in chosen.free.split(",") if name.strip()], "--free")
+    answer = rebalance(drink, Aim(target, grid_ml=chosen.grid), free)
+    print(rebalance_report(spec, drink, answer).model_dump_json(indent=2))
+    return 0
+
+
+def _text(path: Path) -> str:
+    try:
+        if path.stat().st_size > LARGEST_SPEC_BYTES:
+            raise SpecError(str(path), "is too large for a spec file")
+        return path.read_text(encoding="utf-8-sig")
+    except UnicodeDecodeError as error:
+        raise SpecError(str(path), f"is not UTF-8: byte {error.start} can't be read") from error
+    except OSError as error:
+        raise SpecError(str(path), f"can't be read: {error.strerror}") from error
 
 
 def _larder(data: Path | None) -> Larder:

@@ -438,7 +438,9 @@ def _with_pour(drink: Drink, index: int, pour: Pour) -> Drink:
 
 def _blend(old: Ingredient, new: Ingredient, share: float) -> Ingredient:
     """Two spirits as one pour: what is in them adds by volume."""
-    return replace(new, slug=f"{old.slug}+{new.slug}", composition=blend(old.composition, new.composition, share))
+    return replace(
+        new, slug=f"{old.slug}+{new.slug}", name=f"{old.name} and {new.name}", composition=blend(old.composition, new.composition, share)
+    )
 
 
 def _unseen(before: Ingredient, after: Ingredient) -> tuple[str, ...]:

@@ -16,6 +16,7 @@ from oenomel.core.uncertainty import Doubt
 from oenomel.core.why import Why
 
 __all__ = [
+    "ChangeReport",
     "ComparisonReport",
     "CourseReport",
     "Pair",

@@ -5,14 +5,14 @@ from __future__ import annotations
 import json
 import sqlite3
 from collections.abc import Iterable, Mapping
-from dataclasses import asdict
+from dataclasses import asdict, replace
 from typing import Any
 
 from oenomel.core.catalogue import Larder, composition_from_values
 from oenomel.core.ingredient import Ingredient, SourcedValue
 from oenomel.errors import RecordNotFound
 
-__all__ = ["get", "larder", "put", "replace_catalogue", "search", "some"]
+__all__ = ["add", "get", "larder", "put", "replace_catalogue", "search", "some"]
 
 SELECT_ALL = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
@@ -33,11 +33,19 @@ SELECT_SOME = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
 FROM ingredient WHERE slug IN (SELECT value FROM json_each(:slugs))
 """
+# The price that the house pays stands on its shelf, and beats any other.
 SELECT_SOME_VALUES = """
 SELECT slug, name, value, relative_sd, source, source_kind, why
 FROM ingredient_value WHERE slug IN (SELECT value FROM json_each(:slugs))
+UNION ALL
+SELECT slug, 'price_per_litre', price_per_litre, 0.0, 'my shelf', 'label', ''
+FROM shelf WHERE price_per_litre IS NOT NULL AND slug IN (SELECT value FROM json_each(:slugs))
 """
-SELECT_VALUES = "SELECT slug, name, value, relative_sd, source, source_kind, why FROM ingredient_value"
+SELECT_VALUES = """
+SELECT slug, name, value, relative_sd, source, source_kind, why FROM ingredient_value
+UNION ALL
+SELECT slug, 'price_per_litre', price_per_litre, 0.0, 'my shelf', 'label', '' FROM shelf WHERE price_per_litre IS NOT NULL
+"""
 UPSERT = """
 INSERT INTO ingredient (slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin)
 VALUES (:slug, :name, :kind, :slots, :impression, :allergens, :cautions, :piece_ml, :piece_g, :aroma, :foam, :origin)
@@ -80,6 +88,16 @@ def search(
     rows = conn.execute(SELECT_SEARCH, values).fetchall()
     slugs = {"slugs": json.dumps([row["slug"] for row in rows])}
     return list(_larder(rows, conn.execute(SELECT_SOME_VALUES, slugs)).values())
+
+
+def add(conn: sqlite3.Connection, ingredient: Ingredient) -> Ingredient:
+    """Adds an ingredient under a slug of its own: one that is taken gets a number."""
+    slug, number = ingredient.slug, 2
+    while some(conn, [slug]):
+        slug, number = f"{ingredient.slug}-{number}", number + 1
+    named = replace(ingredient, slug=slug)
+    put(conn, named)
+    return named
 
 
 def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:

@@ -68,7 +68,11 @@ def list_ingredients(
 @router.get("/ingredients/{slug}", responses=PROBLEMS["missing"])
 def get_ingredient(conn: Connection, slug: str) -> IngredientDetail:
     """One ingredient."""
-    ingredient = ingredients.get(conn, slug)
+    return ingredient_detail(ingredients.get(conn, slug))
+
+
+def ingredient_detail(ingredient: Ingredient) -> IngredientDetail:
+    """An ingredient with the source of each of its numbers."""
     values = [ValueReport.model_validate(value) for value in ingredient.values.values()]
     return IngredientDetail(**_summary(ingredient), values=values)
 

@@ -1,0 +1,138 @@
+"""What brings a drink back, and what else could go in a slot of it."""
+
+from __future__ import annotations
+
+import itertools
+import sqlite3
+from collections.abc import Iterator
+from typing import Annotated, Literal
+
+from fastapi import APIRouter
+from fastapi.responses import StreamingResponse
+from pydantic import BaseModel, ConfigDict, Field
+
+from oenomel.api.deps import Connection, Supposed, SupposedQuery, homes_for, resolve
+from oenomel.api.errors import PROBLEMS
+from oenomel.core.catalogue import Larder
+from oenomel.core.drink import Drink
+from oenomel.core.ingredient import Ingredient
+from oenomel.core.rebalancing import Aim, rebalance
+from oenomel.core.substitution import Board, Filters, board
+from oenomel.errors import SpecError, UnknownIngredient
+from oenomel.interchange.aim_request import AimRequest, FamilyTarget, TargetEntry, TypedTarget, aim_for, pours_named, target_from
+from oenomel.interchange.spec_file import Kind, SpecFile
+from oenomel.interchange.swap_report import RebalanceReport, SwapsReport, rebalance_report, swaps_report
+from oenomel.store import ingredients, shelf
+
+router = APIRouter(tags=["swaps"])
+
+NDJSON = "application/x-ndjson"
+
+
+class FilterEntry(BaseModel):
+    """Which offers are wanted."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    at_hand: bool = False
+    avoid_allergens: Annotated[list[Annotated[str, Field(max_length=40)]], Field(max_length=20)] = []
+    vegan: bool = False
+    without_alcohol: bool = False
+    most_price: Annotated[float, Field(ge=0, allow_inf_nan=False)] | None = None
+    kinds: Annotated[list[Kind], Field(max_length=21)] = []
+
+
+class SwapsRequest(AimRequest):
+    """Which pour, by its place in the spec; how a candidate is poured; and what is wanted.
+
+    Without a target the swap should leave the spec where it is. ``only`` names offers by their key; ``limit`` ends the board.
+    """
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+
+    pour_index: Annotated[int, Field(ge=0, le=59)]
+    mode: Literal["pour", "hold_sugar", "hold_acid", "hold_abv", "rebalance"] = "rebalance"
+    target: TargetEntry | None = None  # type: ignore[assignment]  # the one field that a rebalance needs and a board doesn't
+    ranking: Literal["balance", "aroma", "both"] = "both"
+    filters: FilterEntry = FilterEntry()
+    only: Annotated[list[Annotated[str, Field(max_length=300)]], Field(max_length=200)] | None = None
+    limit: Annotated[int, Field(ge=1, le=10_000)] | None = None
+
+
+@router.post("/rebalance", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})
+def rebalance_drink(body: AimRequest, conn: Connection, supposed: Supposed) -> RebalanceReport:
+    """The pourable amounts that bring a spec closest to a target."""
+    drink, aim = _drink_and_aim(conn, body, body.target, supposed)
+    free = None if body.free is None else pours_named(drink, body.free)
+    joining = [_corrector(conn, slug) for slug in body.correctors]
+    return rebalance_report(body.spec, drink, rebalance(drink, aim, free, joining, supposed.conditions()))
+
+
+@router.post("/swaps", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})
+def list_swaps(body: SwapsRequest, conn: Connection, supposed: Supposed) -> SwapsReport:
+    """What could take the place of a pour, ranked; ``limit`` rows of it, if it is told."""
+    drink, parts, states = _board(body, conn, supposed)
+    seen = list(parts)
+    whole = Board(tuple(row for part in seen for row in part.rows), seen[-1].searched, seen[-1].total, seen[0].left_out)
+    report = swaps_report(body.spec, drink, whole, states, body.ranking)
+    return report.model_copy(update={"rows": report.rows[: body.limit]})
+
+
+@router.post(
+    "/swaps/stream",
+    response_class=StreamingResponse,
+    responses=PROBLEMS["bad"]
+    | {
+        404: PROBLEMS["missing"][404],
+        200: {"description": "a part of the board a line", "content": {NDJSON: {"schema": {"type": "string"}}}},
+    },
+)
+def stream_swaps(body: SwapsRequest, conn: Connection, supposed: Supposed) -> StreamingResponse:
+    """The same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is."""
+    drink, parts, states = _board(body, conn, supposed)
+    # The first part is made here, so that a refusal is still a refusal.
+    first = next(parts)
+
+    def lines() -> Iterator[str]:
+        for part in itertools.chain([first], parts):
+            yield swaps_report(body.spec, drink, part, states, body.ranking).model_dump_json() + "\n"
+
+    return StreamingResponse(lines(), media_type=NDJSON)
+
+
+def _board(body: SwapsRequest, conn: sqlite3.Connection, supposed: SupposedQuery) -> tuple[Drink, Iterator[Board], dict[str, str]]:
+    drink, aim = _drink_and_aim(conn, body, body.target or body.spec, supposed)
+    if body.pour_index >= len(drink.pours):
+        raise SpecError("pour_index", f"there is no pour {body.pour_index}; the spec has {len(drink.pours)}, counted from 0")
+    larder: Larder = ingredients.larder(conn)
+    shelved = shelf.all_shelved(conn)
+    wanted = body.filters
+    filters = Filters(
+        at_hand=frozenset(slug for slug, each in shelved.items() if each.is_at_hand) if wanted.at_hand else None,
+        avoid_allergens=frozenset(wanted.avoid_allergens),
+        vegan=wanted.vegan,
+        without_alcohol=wanted.without_alcohol,
+        most_price=wanted.most_price,
+        kinds=frozenset(wanted.kinds),
+    )
+    free = None if body.free is None else pours_named(drink, body.free)
+    joining = [_corrector(conn, slug) for slug in body.correctors]
+    parts = board(drink, body.pour_index, larder, aim, body.mode, free, filters, supposed.conditions(), body.only, joining)
+    return drink, parts, {slug: each.state for slug, each in shelved.items()}
+
+
+def _drink_and_aim(
+    conn: sqlite3.Connection, body: AimRequest, target: SpecFile | FamilyTarget | TypedTarget, supposed: SupposedQuery
+) -> tuple[Drink, Aim]:
+    conditions, equivalents = supposed.conditions(), body.sweetness != "grams"
+    specs = (body.spec, target) if isinstance(target, SpecFile) else (body.spec,)
+    drink, *wished = resolve(conn, *specs)
+    homes = homes_for(conn, target.family) if isinstance(target, FamilyTarget) else {}
+    return drink, aim_for(body, drink, target_from(target, wished[0] if wished else None, homes, equivalents, conditions))
+
+
+def _corrector(conn: sqlite3.Connection, slug: str) -> Ingredient:
+    found = ingredients.some(conn, [slug])
+    if slug not in found:
+        raise UnknownIngredient(slug)
+    return found[slug]

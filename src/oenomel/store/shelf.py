@@ -1,0 +1,64 @@
+"""My shelf: what the house has at hand, what runs low or is out, and what it costs."""
+
+from __future__ import annotations
+
+import sqlite3
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.errors import DomainError, OutOfRange
+from oenomel.store import ingredients
+
+__all__ = ["STATES", "Shelved", "all_shelved", "put", "remove"]
+
+STATES: Final = ("at hand", "low", "out")
+
+SELECT_ALL = "SELECT slug, state, price_per_litre FROM shelf ORDER BY slug"
+UPSERT = """
+INSERT INTO shelf (slug, state, price_per_litre) VALUES (:slug, :state, :price_per_litre)
+ON CONFLICT (slug) DO UPDATE SET state = excluded.state, price_per_litre = excluded.price_per_litre
+"""
+DELETE = "DELETE FROM shelf WHERE slug = :slug"
+
+MOST_PRICE: Final = 10_000.0
+
+
+@dataclass(frozen=True, slots=True)
+class Shelved:
+    """An ingredient on the shelf: at hand, low or out, and its price per litre where it is told."""
+
+    slug: str
+    state: str
+    price_per_litre: float | None
+
+    @property
+    def is_at_hand(self) -> bool:
+        """Whether it can be poured today; what is low still can."""
+        return self.state != "out"
+
+
+def all_shelved(conn: sqlite3.Connection) -> dict[str, Shelved]:
+    """What is on the shelf, by slug."""
+    return {row["slug"]: Shelved(row["slug"], row["state"], row["price_per_litre"]) for row in conn.execute(SELECT_ALL)}
+
+
+def put(conn: sqlite3.Connection, shelved: Shelved) -> None:
+    """Puts an ingredient on the shelf, or changes how it stands there.
+
+    Raises
+    ------
+    RecordNotFound
+        There is no such ingredient.
+    OutOfRange, DomainError
+    """
+    if shelved.state not in STATES:
+        raise DomainError(f'"{shelved.state}" is not a state of the shelf; use {", ".join(STATES)}')
+    if shelved.price_per_litre is not None and not 0 <= shelved.price_per_litre <= MOST_PRICE:
+        raise OutOfRange("the price per litre", shelved.price_per_litre, 0, MOST_PRICE)
+    ingredients.get(conn, shelved.slug)
+    conn.execute(UPSERT, {"slug": shelved.slug, "state": shelved.state, "price_per_litre": shelved.price_per_litre})
+
+
+def remove(conn: sqlite3.Connection, slug: str) -> None:
+    """Takes an ingredient off the shelf; it stays in the larder."""
+    conn.execute(DELETE, {"slug": slug})
