@@ -66,3 +66,25 @@ def test_predict_uses_the_larder_of_a_data_file(tmp_path):
 def test_wrong_options_are_told(tmp_path):
     assert "only the demo can be reset" in run("serve", "--reset", home=tmp_path).stderr
     assert "is not a port" in run("serve", "--port", "99999", home=tmp_path).stderr
+
+
+def test_rebalance_prints_pours_and_j_and_names_what_it_cannot_find(tmp_path):
+    target = tmp_path / "target.json"
+    target.write_text('{"sugar": 8.0, "acid": 0.85, "abv": 15.0, "volume_ml": 150}')
+    done = run("rebalance", str(EXAMPLE), "--target", str(target), home=tmp_path)
+    assert (done.returncode, done.stderr) == (0, "")
+    answer = json.loads(done.stdout)
+    assert [pour["amount"] for pour in answer["pours"]] == [60, 22.5, 20]
+    assert answer["J"] == pytest.approx(sum(answer["parts"].values()))
+    chosen = run("rebalance", str(EXAMPLE), "--target", str(EXAMPLE), "--free", "white-rum", home=tmp_path)
+    assert json.loads(chosen.stdout)["J"] == pytest.approx(0, abs=1e-9)
+    for options, sentence in (
+        (["--free", "quince"], '--free: "quince" is no pour of this drink; it has white-rum, Lime juice, first pressing, simple-syrup-1-1'),
+        (["--grid", "0"], "--grid is 0, outside 0.05 to 60"),
+        (["--free", ""], "no pour is free to move"),
+    ):
+        refused = run("rebalance", str(EXAMPLE), "--target", str(target), *options, home=tmp_path)
+        assert refused.returncode == 2
+        assert sentence in refused.stderr
+    target.write_text('{"sugr": 8}')
+    assert "sugr: unknown key" in run("rebalance", str(EXAMPLE), "--target", str(target), home=tmp_path).stderr

@@ -11,8 +11,8 @@ import pytest
 
 from oenomel.core.catalogue import catalogue
 from oenomel.demo import scenario
-from oenomel.errors import RecordConflict, RecordNotFound, StoreError
-from oenomel.store import database, drinks, ingredients
+from oenomel.errors import DomainError, OutOfRange, RecordConflict, RecordNotFound, StoreError
+from oenomel.store import database, drinks, ingredients, shelf
 
 
 @pytest.fixture
@@ -40,12 +40,13 @@ def test_data_file_is_made_in_a_new_folder_and_prepared_twice_without_harm(tmp_p
         assert [row["name"] for row in conn.execute("SELECT name FROM migration")] == [
             "0001_first_pour.sql",
             "0002_aroma_foam_and_house_references.sql",
+            "0003_shelf.sql",
         ]
 
 
 def test_every_table_is_strict(conn):
     tables = [row for row in conn.execute("PRAGMA table_list") if row["schema"] == "main" and not row["name"].startswith("sqlite_")]
-    assert len(tables) == 7
+    assert len(tables) == 8
     assert all(row["strict"] for row in tables)
 
 
@@ -211,3 +212,29 @@ def test_catalogue_of_an_older_version_is_brought_up_to_date_and_nothing_kept_is
     assert larder["lime-juice"] == catalogue()["lime-juice"]
     assert larder["my-verjus"].origin == "house"
     assert "gone" in larder
+
+
+def test_shelf_keeps_state_and_price_through_a_new_catalogue(conn):
+    shelf.put(conn, shelf.Shelved("white-rum", "low", 22.0))
+    ingredients.replace_catalogue(conn, catalogue().values())
+    assert shelf.all_shelved(conn) == {"white-rum": shelf.Shelved("white-rum", "low", 22.0)}
+    assert ingredients.get(conn, "white-rum").label("price_per_litre") == 22.0
+    shelf.put(conn, shelf.Shelved("white-rum", "out", None))
+    assert not shelf.all_shelved(conn)["white-rum"].is_at_hand
+    assert ingredients.get(conn, "white-rum").label("price_per_litre") is None
+    shelf.remove(conn, "white-rum")
+    assert shelf.all_shelved(conn) == {}
+
+
+def test_shelf_refuses_what_it_does_not_know(conn):
+    with pytest.raises(RecordNotFound):
+        shelf.put(conn, shelf.Shelved("nothing", "low", None))
+    with pytest.raises(DomainError, match='"lost" is not a state of the shelf'):
+        shelf.put(conn, shelf.Shelved("white-rum", "lost", None))
+    with pytest.raises(OutOfRange, match="the price per litre is -1"):
+        shelf.put(conn, shelf.Shelved("white-rum", "low", -1))
+
+
+def test_a_bottle_whose_name_is_taken_gets_a_slug_of_its_own(conn):
+    rum = catalogue()["white-rum"]
+    assert [ingredients.add(conn, replace(rum, name="Ours")).slug for _ in range(2)] == ["white-rum-2", "white-rum-3"]

@@ -69,16 +69,8 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
 
     # Nobody's own book can be emptied: the way to put the demo back is there only while the demo is served.
     only_in_the_demo = (demo_router.router,) if demo else ()
-    for router in (
-        health,
-        forecast.router,
-        ingredients.router,
-        shelf.router,
-        swaps.router,
-        families.router,
-        drinks.router,
-        *only_in_the_demo,
-    ):
+    rooms = (forecast, swaps, ingredients, shelf, families, drinks)
+    for router in (health, *(room.router for room in rooms), *only_in_the_demo):
         api.include_router(router, prefix="/api")
     return api
 

@@ -168,7 +168,7 @@ class _Search:
         self.of = problems
         self.pours, self.number, self.ladder = problems.values.shape
         groups = int(problems.group.max()) + 1
-        self.best = np.full(groups, cut)
+        self.best = np.full(groups, cut + 1e-9)
         self.best_problem = np.full(groups, -1)
         self.best_index = np.zeros((self.pours, groups), dtype=np.int64)
         self.proved = np.ones(groups, dtype=bool)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from functools import lru_cache
 from typing import Final
 
@@ -56,7 +57,8 @@ def ladder(now: float, grid: float, low: float, high: float) -> tuple[Floats, in
     >>> ladder(20, 7.5, 0, 30)[0].tolist()
     [0.0, 7.5, 15.0, 20.0, 22.5, 30.0]
     """
-    multiples = np.arange(np.ceil(low / grid - 1e-9), np.floor(high / grid + 1e-9) + 1) * grid
+    first, last = math.ceil(low / grid - 1e-9), math.floor(high / grid + 1e-9)
+    multiples = np.arange(first, last + 1) * grid
     values = np.append(multiples[np.abs(multiples - now) > 1e-9], now)
     values.sort()
     values.flags.writeable = False

@@ -329,16 +329,16 @@ def costs_of(variant: Variant, made: Drink, aim: Aim, conditions: Conditions) ->
 
 
 def left_over(drink: Drink, aim: Aim, conditions: Conditions) -> tuple[Left, ...]:
-    """What is left between a drink and the target, on each axis that is wished for, and in volume (in steps of a tenth)."""
+    """What is left between a drink and the target, on each axis that counts, and in volume (in steps of a tenth)."""
     figures = figures_of([drink], aim.by_sucrose_equivalents, conditions)[:, 0]
     found = []
     for name, axis in AXES.items():
         wished, value = getattr(aim.target, name), float(figures[FIGURES.index(name)])
-        if wished is not None:
+        if wished is not None and getattr(aim.weights, name) > 0:
             steps = float(steps_between(value, wished, axis))
             word = axis.more if steps > 0 else axis.less
             found.append(Left(name, value, wished, steps, degree(steps).headline.format(word=word, same=axis.same)))
-    if aim.target.volume_ml is not None:
+    if aim.target.volume_ml is not None and aim.weights.volume_ml > 0:
         value, wished = float(figures[0]), aim.target.volume_ml
         steps = math.log(max(value, 1e-9) / wished) / VOLUME_STEP
         words = "about as large" if abs(steps) < 1 else "larger" if steps > 0 else "smaller"

@@ -59,6 +59,7 @@ CUT_ABOVE: Final = 600
 FURTHEST: Final = 4.0
 """With more offers than this a J over 4 isn't searched for: "further than two steps" is enough."""
 
+HOPELESS_ML: Final = 1000.0
 VEGAN_NOT: Final = frozenset({"egg", "dairy", "honey"})
 LEAST_OF: Final[Mapping[str, tuple[str, float, str]]] = {
     "base": ("abv", 10.0, "It has too little strength for a base."),
@@ -364,7 +365,7 @@ class _Seat:
             most = max(2 * self.pour.liquid_ml, self.pour.liquid_ml + MORE_ML)
             word = {"sugar": "sweetness", "acid": "acidity", "abv": "strength"}[brings]
             if wanted > most:
-                how = f"it would take {wanted:.0f} ml" if np.isfinite(wanted) else "it has none"
+                how = f"it would take {wanted:.0f} ml" if wanted < HOPELESS_ML else "it has next to none"
                 notes = (f"It can't hold the {word} alone: {how}.",)
             volume = round(min(wanted, most) / grid) * grid
             drink = _with_pour(drink, self.index, replace(drink.pours[self.index], volume_ml=volume))

@@ -137,9 +137,13 @@ def pours_named(drink: Drink, names: Sequence[str | int], path: str = "free") ->
         else:
             places = [i for i, pour in enumerate(drink.pours) if name in _names_of(pour.ingredient)]
         if not places:
-            raise SpecError(path, f'"{name}" is no pour of this drink; it has {", ".join(p.ingredient.slug for p in drink.pours)}')
+            raise SpecError(path, f'"{name}" is no pour of this drink; it has {", ".join(_name(p.ingredient) for p in drink.pours)}')
         found += places
     return found
+
+
+def _name(ingredient: Ingredient) -> str:
+    return ingredient.name if ingredient.origin == "inline" else ingredient.slug
 
 
 def _names_of(ingredient: Ingredient) -> tuple[str, str]:

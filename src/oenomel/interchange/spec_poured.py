@@ -31,7 +31,7 @@ def with_pours_of(spec: SpecFile, before: Drink, made: Drink) -> SpecFile:
         _entry(pour, None if source is None else spec.pours[source], None if source is None else before.pours[source], spec.ounce_ml)
         for pour, source in zip(made.pours, sources, strict=True)
     ]
-    return spec.model_copy(update={"pours": [_following(entry, sources, made) for entry in entries]})
+    return spec.model_copy(update={"pours": [_following(entry, sources) for entry in entries]})
 
 
 def in_millilitres(spec: SpecFile, made: Drink) -> list[PourEntry]:
@@ -69,7 +69,7 @@ def _spoken(pour: Pour, unit: str, ounce_ml: float) -> tuple[float, str]:
     return round(pour.volume_ml / per_unit, 6), unit
 
 
-def _following(entry: PourEntry, sources: list[int | None], made: Drink) -> PourEntry:
+def _following(entry: PourEntry, sources: list[int | None]) -> PourEntry:
     """An entry whose amount follows another pour's, where that pour stands now; or no longer follows it."""
     if entry.relative is None:
         return entry

@@ -18,7 +18,7 @@ from oenomel.core.drink import Drink
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.rebalancing import Aim, rebalance
 from oenomel.core.substitution import Board, Filters, board
-from oenomel.errors import SpecError, UnknownIngredient
+from oenomel.errors import SpecError
 from oenomel.interchange.aim_request import AimRequest, FamilyTarget, TargetEntry, TypedTarget, aim_for, pours_named, target_from
 from oenomel.interchange.spec_file import Kind, SpecFile
 from oenomel.interchange.swap_report import RebalanceReport, SwapsReport, rebalance_report, swaps_report
@@ -64,7 +64,7 @@ def rebalance_drink(body: AimRequest, conn: Connection, supposed: Supposed) -> R
     """The pourable amounts that bring a spec closest to a target."""
     drink, aim = _drink_and_aim(conn, body, body.target, supposed)
     free = None if body.free is None else pours_named(drink, body.free)
-    joining = [_corrector(conn, slug) for slug in body.correctors]
+    joining = _correctors(conn, body.correctors)
     return rebalance_report(body.spec, drink, rebalance(drink, aim, free, joining, supposed.conditions()))
 
 
@@ -116,7 +116,7 @@ def _board(body: SwapsRequest, conn: sqlite3.Connection, supposed: SupposedQuery
         kinds=frozenset(wanted.kinds),
     )
     free = None if body.free is None else pours_named(drink, body.free)
-    joining = [_corrector(conn, slug) for slug in body.correctors]
+    joining = _correctors(conn, body.correctors)
     parts = board(drink, body.pour_index, larder, aim, body.mode, free, filters, supposed.conditions(), body.only, joining)
     return drink, parts, {slug: each.state for slug, each in shelved.items()}
 
@@ -131,8 +131,9 @@ def _drink_and_aim(
     return drink, aim_for(body, drink, target_from(target, wished[0] if wished else None, homes, equivalents, conditions))
 
 
-def _corrector(conn: sqlite3.Connection, slug: str) -> Ingredient:
-    found = ingredients.some(conn, [slug])
-    if slug not in found:
-        raise UnknownIngredient(slug)
-    return found[slug]
+def _correctors(conn: sqlite3.Connection, slugs: list[str]) -> list[Ingredient]:
+    found = ingredients.some(conn, slugs)
+    if len(found) < len(set(slugs)):
+        # The refusal names the likeliest neighbour, so it needs to see them all.
+        found = ingredients.larder(conn)
+    return [found[slug] for slug in slugs]
