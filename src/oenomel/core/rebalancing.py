@@ -41,6 +41,7 @@ __all__ = [
     "moves_of",
     "problems_of",
     "rebalance",
+    "that_can_move",
     "usually_free",
     "with_correctors",
 ]
@@ -260,7 +261,7 @@ def rebalance(
     conditions = conditions or Conditions()
     if sum(pour.liquid_ml for pour in drink.pours) == 0:
         raise NothingToDrink
-    chosen = usually_free(drink) if free is None else _that_can_move(drink, free)
+    chosen = usually_free(drink) if free is None else that_can_move(drink, free)
     if not chosen and not correctors:
         raise NothingFree
     if len(chosen) > MOST_FREE:
@@ -281,7 +282,7 @@ def rebalance(
 
 def usually_free(drink: Drink) -> tuple[int, ...]:
     """Pours that may move where nothing else is said; the last ones of very many stay."""
-    return _that_can_move(drink, [i for i, pour in enumerate(drink.pours) if pour.slot in FREE_SLOTS])[:MOST_FREE]
+    return that_can_move(drink, [i for i, pour in enumerate(drink.pours) if pour.slot in FREE_SLOTS])[:MOST_FREE]
 
 
 def with_correctors(variant: Variant, correctors: Sequence[Ingredient]) -> list[Variant]:
@@ -444,9 +445,10 @@ def _grid(variant: Variant, index: int, aim: Aim) -> float:
     return grid_of(pour.ingredient, pour.unit, aim.grid_ml)
 
 
-def _that_can_move(drink: Drink, free: Collection[int]) -> tuple[int, ...]:
-    """What is a matter of the edge, the garnish or a rinse has no amount to choose."""
-    return tuple(sorted(i for i in set(free) if drink.pours[i].stage in ("mixed", "glass", "topped", "floated")))
+def that_can_move(drink: Drink, among: Collection[int] | None = None) -> tuple[int, ...]:
+    """Pours that have an amount to choose, unlike the edge, the garnish and a rinse."""
+    chosen = range(len(drink.pours)) if among is None else set(among)
+    return tuple(sorted(i for i in chosen if drink.pours[i].stage in ("mixed", "glass", "topped", "floated")))
 
 
 def _poured_so(variant: Variant, volumes: Floats) -> Drink:
@@ -490,7 +492,7 @@ def _out_of_reach(
     if not felt:
         return ()
     near = "This is as near as these pours get: still " + " and ".join(each.words for each in felt) + "."
-    locked = [i for i in _that_can_move(drink, range(len(drink.pours))) if i not in free and drink.pours[i].liquid_ml > 0]
+    locked = [i for i in that_can_move(drink) if i not in free and drink.pours[i].liquid_ml > 0]
     if locked and len(free) < MOST_FREE:
         variants = [Variant(drink, (*free, i), group=number) for number, i in enumerate(locked)]
         freed, _ = best_of(variants, aim, conditions)

@@ -146,12 +146,15 @@ class Row:
 
 @dataclass(frozen=True)
 class Board:
-    """Part of a board: rows searched since the last part, how many are by now, of how many; and, in the first, what is left out."""
+    """Part of a board: rows searched since the last part, how many are by now, of how many; and, in the first, what is left out and
+    where the drink stands as it is.
+    """
 
     rows: tuple[Row, ...]
     searched: int
     total: int
     left_out: tuple[LeftOut, ...] = ()
+    present: Standing | None = None
 
 
 def board(
@@ -185,12 +188,13 @@ def board(
         offers = [offer for offer in offers if offer.key in only]
     seat = _Seat(drink, index, aim, mode, free, conditions, correctors)
     offers = seat.likeliest_first(offers)
-    done, first = 0, True
-    while first or done < len(offers):
-        some = offers[done : done + (FIRST_ROWS if first else ROWS_AT_ONCE)]
+    cut = FURTHEST if len(offers) > CUT_ABOVE else np.inf
+    done = min(FIRST_ROWS, len(offers))
+    yield Board(seat.rows(offers[:done], cut), done, len(offers), tuple(left_out), seat.present())
+    while done < len(offers):
+        some = offers[done : done + ROWS_AT_ONCE]
         done += len(some)
-        yield Board(seat.rows(some, FURTHEST if len(offers) > CUT_ABOVE else np.inf), done, len(offers), tuple(left_out) if first else ())
-        first = False
+        yield Board(seat.rows(some, cut), done, len(offers))
 
 
 def _offers(drink: Drink, index: int, larder: Mapping[str, Ingredient], filters: Filters) -> tuple[list[Offer], list[LeftOut]]:
@@ -286,6 +290,10 @@ class _Seat:
         self.pour = drink.pours[index]
         others = [i for i in (usually_free(drink) if free is None else free) if i != index]
         self.free = tuple(sorted([index, *others[: MOST_FREE - 1]])) if mode == "rebalance" else ()
+
+    def present(self) -> Standing:
+        """Where the drink stands without a swap."""
+        return self._standings([self.drink], [None])[0]
 
     def likeliest_first(self, offers: list[Offer]) -> list[Offer]:
         """Offers by a quick search without proof."""

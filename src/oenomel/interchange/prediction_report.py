@@ -12,6 +12,7 @@ from oenomel.core.in_the_glass import Course, Layers
 from oenomel.core.levels import FIGURES
 from oenomel.core.prediction import AxisDifference, Comparison, Prediction
 from oenomel.core.profile import Profile, body_word
+from oenomel.core.rebalancing import that_can_move, usually_free
 from oenomel.core.uncertainty import Doubt
 from oenomel.core.why import Why
 
@@ -106,7 +107,9 @@ class DoubtReport(_Report):
 
 
 class PourReport(_Report):
-    """What a pour brings to the glass, and its share (0 to 1) of the drink's sugar, acid and alcohol."""
+    """What a pour brings to the glass, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether it may move when the drink
+    is rebalanced and nothing else is said, or None where it has no amount to choose.
+    """
 
     volume_ml: float
     sugar_g: float
@@ -115,6 +118,7 @@ class PourReport(_Report):
     sugar_share: float
     acid_share: float
     alcohol_share: float
+    free: bool | None
 
 
 class FindingReport(_Report):
@@ -266,11 +270,18 @@ def prediction_report(prediction: Prediction) -> PredictionReport:
         served=_profile(prediction.served, prediction.temperatures.glass),
         interval80=_intervals(prediction),
         doubt=DoubtReport(**{figure: _drivers(prediction.doubt, figure) for figure in FIGURES}),
-        pours=[PourReport.model_validate(pour) for pour in prediction.pours],
+        pours=_pours(prediction),
         findings=[_finding(finding) for finding in prediction.findings],
         place=PlaceReport.model_validate(prediction.place) if prediction.place else None,
         cost=prediction.cost,
     )
+
+
+def _pours(prediction: Prediction) -> list[PourReport]:
+    free, can_move = usually_free(prediction.drink), that_can_move(prediction.drink)
+    return [
+        PourReport(**share._asdict(), free=(index in free) if index in can_move else None) for index, share in enumerate(prediction.pours)
+    ]
 
 
 def comparison_report(comparison: Comparison) -> ComparisonReport:

@@ -146,12 +146,16 @@ class LeftOutReport(_Report):
 
 
 class SwapsReport(_Report):
-    """A board, or a part of one: rows in the order of the ranking, what is left out, and how many of how many offers were searched."""
+    """A board, or a part of one: rows in the order of the ranking, what is left out, and how many of how many offers were searched.
+
+    ``present`` is where the spec stands as it is; of several parts only the first tells it and what is left out.
+    """
 
     rows: list[SwapRow]
     left_out: list[LeftOutReport]
     searched: int
     total: int
+    present: StandingReport | None
 
 
 def rebalance_report(spec: SpecFile, drink: Drink, answer: Rebalanced) -> RebalanceReport:
@@ -180,6 +184,7 @@ def swaps_report(spec: SpecFile, drink: Drink, part: Board, shelf: Mapping[str, 
         left_out=[_left_out(each) for each in part.left_out],
         searched=part.searched,
         total=part.total,
+        present=None if part.present is None else _standing(spec, drink, part.present),
     )
 
 

@@ -21,6 +21,15 @@ export type Ingredient = Schemas['IngredientSummary'];
 export type DrinkDetail = Schemas['DrinkDetail'];
 export type DrinkSummary = Schemas['DrinkSummary'];
 export type Trial = Schemas['TrialReport'];
+export type Swaps = Schemas['SwapsReport'];
+export type SwapRow = Schemas['SwapRow'];
+export type Standing = Schemas['StandingReport'];
+export type SwapsRequest = Schemas['SwapsRequest'];
+export type RebalanceRequest = Schemas['AimRequest'];
+export type Rebalanced = Schemas['RebalanceReport'];
+export type Move = Schemas['MoveReport'];
+export type Label = Schemas['LabelEntry'];
+export type ShelfState = Schemas['ShelfEntry']['state'];
 
 export const client = createClient<paths>({
   baseUrl: globalThis.location.origin,

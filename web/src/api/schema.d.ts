@@ -166,6 +166,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rebalance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rebalance Drink
+         * @description The pourable amounts that bring a spec closest to a target.
+         */
+        post: operations["rebalance_drink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * List Swaps
+         * @description What could take the place of a pour, ranked; ``limit`` rows of it, if it is told.
+         */
+        post: operations["list_swaps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swaps/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stream Swaps
+         * @description The same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is.
+         */
+        post: operations["stream_swaps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ingredients": {
         parameters: {
             query?: never;
@@ -198,6 +258,86 @@ export interface paths {
          * @description One ingredient.
          */
         get: operations["get_ingredient"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Shelf
+         * @description What is on the shelf.
+         */
+        get: operations["list_shelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put On Shelf
+         * @description Marks an ingredient as at hand, low or out, with its price; or takes it off.
+         */
+        put: operations["put_on_shelf"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bottles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Bottle
+         * @description Adds a bottle from its label: what the label doesn't tell is estimated from its kind, or from what it is like.
+         */
+        post: operations["add_bottle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweetness-classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Sweetness Classes
+         * @description Words on a label that tell how sweet it is, by kind.
+         */
+        get: operations["list_sweetness_classes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -400,6 +540,53 @@ export interface components {
             succinic: number;
         };
         /**
+         * AimRequest
+         * @description What a spec is rebalanced for.
+         *
+         *     ``free`` names the pours that may move, by slug, by the name of an inline ingredient, or by their place in the spec; without it
+         *     those of base, sour, sweet and liqueur may. ``grid`` in ml. ``bounds`` by the same names. ``correctors`` are slugs of which up to two
+         *     may join. ``sweetness`` counts grams of sugar, or sucrose equivalents.
+         */
+        AimRequest: {
+            spec: components["schemas"]["SpecFile"];
+            /** Target */
+            target: components["schemas"]["SpecFile"] | components["schemas"]["FamilyTarget"] | components["schemas"]["TypedTarget"];
+            /** Free */
+            free?: (string | number)[] | null;
+            /**
+             * Grid
+             * @default 2.5
+             */
+            grid: number;
+            /**
+             * @default {
+             *       "sugar": 1,
+             *       "acid": 1,
+             *       "abv": 1,
+             *       "volume_ml": 1
+             *     }
+             */
+            weights: components["schemas"]["WeightsEntry"];
+            /**
+             * Bounds
+             * @default {}
+             */
+            bounds: {
+                [key: string]: number[];
+            };
+            /**
+             * Correctors
+             * @default []
+             */
+            correctors: string[];
+            /**
+             * Sweetness
+             * @default grams
+             * @enum {string}
+             */
+            sweetness: "grams" | "sucrose equivalents";
+        };
+        /**
          * AmountReport
          * @description A typed amount: its number and its unit.
          */
@@ -532,6 +719,26 @@ export interface components {
             spread?: components["schemas"]["SpreadEntry"] | null;
         };
         /**
+         * CostsReport
+         * @description The parts of J.
+         */
+        CostsReport: {
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+            /** Abv */
+            abv: number;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Changed */
+            changed: number;
+            /** Moved */
+            moved: number;
+            /** Joined */
+            joined: number;
+        };
+        /**
          * CourseReport
          * @description A drink from minute 0 to 20 in its glass, a value a minute; the float apart where there is one.
          *
@@ -550,7 +757,7 @@ export interface components {
             acid: number[];
             /** Undissolved G */
             undissolved_g: number[];
-            steps: components["schemas"]["StepsReport"];
+            steps: components["schemas"]["oenomel__interchange__prediction_report__StepsReport"];
             top: components["schemas"]["LayersReport"] | null;
             below: components["schemas"]["LayersReport"] | null;
             /** Leaves Home */
@@ -699,6 +906,50 @@ export interface components {
             home: components["schemas"]["HomeReport"] | null;
             /** Published */
             published: components["schemas"]["RangeReport"][];
+        };
+        /**
+         * FamilyTarget
+         * @description The middle of a family's home as the target.
+         */
+        FamilyTarget: {
+            /**
+             * Family
+             * @enum {string}
+             */
+            family: "sour" | "daisy" | "fizz" | "open";
+        };
+        /**
+         * FilterEntry
+         * @description Which offers are wanted.
+         */
+        FilterEntry: {
+            /**
+             * At Hand
+             * @default false
+             */
+            at_hand: boolean;
+            /**
+             * Avoid Allergens
+             * @default []
+             */
+            avoid_allergens: string[];
+            /**
+             * Vegan
+             * @default false
+             */
+            vegan: boolean;
+            /**
+             * Without Alcohol
+             * @default false
+             */
+            without_alcohol: boolean;
+            /** Most Price */
+            most_price?: number | null;
+            /**
+             * Kinds
+             * @default []
+             */
+            kinds: ("spirit" | "liqueur" | "fortified" | "aromatised" | "wine" | "sparkling" | "beer" | "cider" | "juice" | "vinegar" | "syrup" | "honey" | "sugar" | "egg" | "dairy" | "plant" | "bitters" | "seasoning" | "water" | "zero-proof" | "other")[];
         };
         /**
          * FindingReport
@@ -872,6 +1123,45 @@ export interface components {
             sugar_acid_ratio?: number[] | null;
         };
         /**
+         * LabelEntry
+         * @description What stands on a bottle: strength as % or as US proof, sugar and acid in g per 100 ml, or a class of sweetness; what it is like.
+         */
+        LabelEntry: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "spirit" | "liqueur" | "fortified" | "aromatised" | "wine" | "sparkling" | "beer" | "cider" | "juice" | "vinegar" | "syrup" | "honey" | "sugar" | "egg" | "dairy" | "plant" | "bitters" | "seasoning" | "water" | "zero-proof" | "other";
+            /** Abv */
+            abv?: number | null;
+            /** Proof */
+            proof?: number | null;
+            /** Sugar */
+            sugar?: number | null;
+            /** Acid */
+            acid?: number | null;
+            /**
+             * Sweetness
+             * @default
+             */
+            sweetness: string;
+            /**
+             * Like
+             * @default
+             */
+            like: string;
+            /**
+             * State
+             * @default at hand
+             * @enum {string}
+             */
+            state: "at hand" | "low" | "out";
+            /** Price Per Litre */
+            price_per_litre?: number | null;
+        };
+        /**
          * LayersReport
          * @description A float, or what lies below it, minute by minute.
          */
@@ -886,18 +1176,39 @@ export interface components {
             acid: number[];
         };
         /**
-         * LevelsReport
-         * @description Volume in ml, abv in % v/v, sugar and acid in g per 100 ml.
+         * LeftOutReport
+         * @description An ingredient that isn't offered, and why.
          */
-        LevelsReport: {
-            /** Volume Ml */
-            volume_ml: number;
-            /** Abv */
-            abv: number;
-            /** Sugar */
-            sugar: number;
-            /** Acid */
-            acid: number;
+        LeftOutReport: {
+            /** Slug */
+            slug: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * LeftReport
+         * @description What is left to the target on an axis, in steps for drawing and in words; ``felt`` where a tongue could tell it.
+         */
+        LeftReport: {
+            /**
+             * Axis
+             * @enum {string}
+             */
+            axis: "sugar" | "acid" | "abv" | "volume_ml";
+            /** Value */
+            value: number;
+            /** Target */
+            target: number;
+            /** Steps */
+            steps: number;
+            /** Words */
+            words: string;
+            /** Felt */
+            felt: boolean;
         };
         /**
          * MendRequest
@@ -941,6 +1252,32 @@ export interface components {
              * @enum {string}
              */
             ice: "none" | "cubes" | "large" | "crushed";
+        };
+        /**
+         * MoveReport
+         * @description One pour's change in ml; ``joined`` where it came in as a corrector.
+         */
+        MoveReport: {
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
+            /** Before Ml */
+            before_ml: number;
+            /** After Ml */
+            after_ml: number;
+            /** Joined */
+            joined: boolean;
+        };
+        /**
+         * Named
+         * @description An ingredient by slug and name.
+         */
+        Named: {
+            /** Slug */
+            slug: string;
+            /** Name */
+            name: string;
         };
         /**
          * NewDrink
@@ -989,7 +1326,7 @@ export interface components {
          * @description Where the parent stands: what a drink is held against, and no more.
          */
         ParentReport: {
-            served: components["schemas"]["LevelsReport"];
+            served: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
             interval80: components["schemas"]["Intervals"];
         };
         /**
@@ -1041,7 +1378,8 @@ export interface components {
         };
         /**
          * PourReport
-         * @description What a pour brings to the glass, and its share (0 to 1) of the drink's sugar, acid and alcohol.
+         * @description What a pour brings to the glass, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether it may move when the drink
+         *     is rebalanced and nothing else is said, or None where it has no amount to choose.
          */
         PourReport: {
             /** Volume Ml */
@@ -1058,6 +1396,8 @@ export interface components {
             acid_share: number;
             /** Alcohol Share */
             alcohol_share: number;
+            /** Free */
+            free: boolean | null;
         };
         /**
          * PredictionReport
@@ -1143,6 +1483,33 @@ export interface components {
             acid: number[];
         };
         /**
+         * RebalanceReport
+         * @description The rebalanced drink: its pours in ml, J and its parts; the same drink as a spec in its own units; the moves, what each did, what
+         *     is left, and what else has to be said. ``proved``: no pourable amounts have a smaller J.
+         */
+        RebalanceReport: {
+            /** Pours */
+            pours: components["schemas"]["PourEntry"][];
+            /** J */
+            J: number;
+            parts: components["schemas"]["CostsReport"];
+            spec: components["schemas"]["SpecFile"];
+            /** Moves */
+            moves: components["schemas"]["MoveReport"][];
+            /** Changes */
+            changes: components["schemas"]["ChangeReport"][];
+            /** Left */
+            left: components["schemas"]["LeftReport"][];
+            /** Reached */
+            reached: boolean;
+            /** Notes */
+            notes: string[];
+            /** Proved */
+            proved: boolean;
+            /** Evaluated */
+            evaluated: number;
+        };
+        /**
          * Reference
          * @description Whether a trial counts towards its family's home.
          */
@@ -1174,6 +1541,18 @@ export interface components {
             spec: components["schemas"]["SpecFile"];
         };
         /**
+         * ScoresReport
+         * @description By what a row is ranked, the smaller the better.
+         */
+        ScoresReport: {
+            /** Balance */
+            balance: number;
+            /** Aroma */
+            aroma: number;
+            /** Both */
+            both: number;
+        };
+        /**
          * ServeEntry
          * @description What it is served in.
          */
@@ -1194,6 +1573,34 @@ export interface components {
              * @default []
              */
             garnish: string[];
+        };
+        /**
+         * ShelfEntry
+         * @description How an ingredient stands on the shelf; "off" takes it away. The price is per litre, in the house's own currency.
+         */
+        ShelfEntry: {
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "at hand" | "low" | "out" | "off";
+            /** Price Per Litre */
+            price_per_litre?: number | null;
+        };
+        /**
+         * ShelvedReport
+         * @description An ingredient on the shelf.
+         */
+        ShelvedReport: {
+            /** Slug */
+            slug: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "at hand" | "low" | "out";
+            /** Price Per Litre */
+            price_per_litre: number | null;
         };
         /**
          * SlotReport
@@ -1295,16 +1702,20 @@ export interface components {
             au: number;
         };
         /**
-         * StepsReport
-         * @description Noticeable steps of each axis from the first sip, minute by minute.
+         * StandingReport
+         * @description Where a drink would stand; ``words`` tell what of the difference from the target can be tasted.
          */
-        StepsReport: {
-            /** Abv */
-            abv: number[];
-            /** Sugar */
-            sugar: number[];
-            /** Acid */
-            acid: number[];
+        StandingReport: {
+            /** Pours */
+            pours: components["schemas"]["PourEntry"][];
+            figures: components["schemas"]["oenomel__interchange__swap_report__LevelsReport"];
+            steps: components["schemas"]["oenomel__interchange__swap_report__StepsReport"];
+            /** Words */
+            words: string[];
+            /** Colour */
+            colour: string;
+            /** J */
+            J: number;
         };
         /**
          * SugarEntry
@@ -1338,6 +1749,130 @@ export interface components {
             other: number;
         };
         /**
+         * SwapRow
+         * @description One offer: pour for pour (``plain``), and what the mode makes of it (``mended``; none where it is further than two steps away).
+         */
+        SwapRow: {
+            /** Key */
+            key: string;
+            /** Slug */
+            slug: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Share */
+            share: number;
+            helper: components["schemas"]["Named"] | null;
+            /** Shelf */
+            shelf: string;
+            plain: components["schemas"]["StandingReport"];
+            mended: components["schemas"]["StandingReport"] | null;
+            /** Moves */
+            moves: components["schemas"]["MoveReport"][];
+            /** Unseen */
+            unseen: string[];
+            /** Notes */
+            notes: string[];
+            /** Likeness */
+            likeness: number;
+            /** Kinship */
+            kinship: number | null;
+            /** Proved */
+            proved: boolean;
+            scores: components["schemas"]["ScoresReport"];
+        };
+        /**
+         * SwapsReport
+         * @description A board, or a part of one: rows in the order of the ranking, what is left out, and how many of how many offers were searched.
+         *
+         *     ``present`` is where the spec stands as it is; of several parts only the first tells it and what is left out.
+         */
+        SwapsReport: {
+            /** Rows */
+            rows: components["schemas"]["SwapRow"][];
+            /** Left Out */
+            left_out: components["schemas"]["LeftOutReport"][];
+            /** Searched */
+            searched: number;
+            /** Total */
+            total: number;
+            present: components["schemas"]["StandingReport"] | null;
+        };
+        /**
+         * SwapsRequest
+         * @description Which pour, by its place in the spec; how a candidate is poured; and what is wanted.
+         *
+         *     Without a target the swap should leave the spec where it is. ``only`` names offers by their key; ``limit`` ends the board.
+         */
+        SwapsRequest: {
+            spec: components["schemas"]["SpecFile"];
+            /** Target */
+            target?: (components["schemas"]["SpecFile"] | components["schemas"]["FamilyTarget"] | components["schemas"]["TypedTarget"]) | null;
+            /** Free */
+            free?: (string | number)[] | null;
+            /**
+             * Grid
+             * @default 2.5
+             */
+            grid: number;
+            /**
+             * @default {
+             *       "sugar": 1,
+             *       "acid": 1,
+             *       "abv": 1,
+             *       "volume_ml": 1
+             *     }
+             */
+            weights: components["schemas"]["WeightsEntry"];
+            /**
+             * Bounds
+             * @default {}
+             */
+            bounds: {
+                [key: string]: number[];
+            };
+            /**
+             * Correctors
+             * @default []
+             */
+            correctors: string[];
+            /**
+             * Sweetness
+             * @default grams
+             * @enum {string}
+             */
+            sweetness: "grams" | "sucrose equivalents";
+            /** Pour Index */
+            pour_index: number;
+            /**
+             * Mode
+             * @default rebalance
+             * @enum {string}
+             */
+            mode: "pour" | "hold_sugar" | "hold_acid" | "hold_abv" | "rebalance";
+            /**
+             * Ranking
+             * @default both
+             * @enum {string}
+             */
+            ranking: "balance" | "aroma" | "both";
+            /**
+             * @default {
+             *       "at_hand": false,
+             *       "avoid_allergens": [],
+             *       "vegan": false,
+             *       "without_alcohol": false,
+             *       "kinds": []
+             *     }
+             */
+            filters: components["schemas"]["FilterEntry"];
+            /** Only */
+            only?: string[] | null;
+            /** Limit */
+            limit?: number | null;
+        };
+        /**
          * TrialReport
          * @description A trial as kept; ``number`` counts within its drink; a ``reference`` counts towards its family's home.
          */
@@ -1359,6 +1894,20 @@ export interface components {
             reference: boolean;
         };
         /**
+         * TypedTarget
+         * @description A target in figures as served: g of sugar and acid per 100 ml, % v/v, ml. What is left out is left alone.
+         */
+        TypedTarget: {
+            /** Sugar */
+            sugar?: number | null;
+            /** Acid */
+            acid?: number | null;
+            /** Abv */
+            abv?: number | null;
+            /** Volume Ml */
+            volume_ml?: number | null;
+        };
+        /**
          * ValueReport
          * @description One composition value with its spread (relative standard deviation), its source and the reasoning.
          */
@@ -1375,6 +1924,32 @@ export interface components {
             source_kind: string;
             /** Why */
             why: string;
+        };
+        /**
+         * WeightsEntry
+         * @description How much each axis counts; 1 is usual.
+         */
+        WeightsEntry: {
+            /**
+             * Sugar
+             * @default 1
+             */
+            sugar: number;
+            /**
+             * Acid
+             * @default 1
+             */
+            acid: number;
+            /**
+             * Abv
+             * @default 1
+             */
+            abv: number;
+            /**
+             * Volume Ml
+             * @default 1
+             */
+            volume_ml: number;
         };
         /**
          * WhyReport
@@ -1399,6 +1974,58 @@ export interface components {
             parts: components["schemas"]["WhyReport"][];
             /** Uses */
             uses: components["schemas"]["WhyReport"][];
+        };
+        /**
+         * LevelsReport
+         * @description Volume in ml, abv in % v/v, sugar and acid in g per 100 ml.
+         */
+        oenomel__interchange__prediction_report__LevelsReport: {
+            /** Volume Ml */
+            volume_ml: number;
+            /** Abv */
+            abv: number;
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+        };
+        /**
+         * StepsReport
+         * @description Noticeable steps of each axis from the first sip, minute by minute.
+         */
+        oenomel__interchange__prediction_report__StepsReport: {
+            /** Abv */
+            abv: number[];
+            /** Sugar */
+            sugar: number[];
+            /** Acid */
+            acid: number[];
+        };
+        /**
+         * LevelsReport
+         * @description Figures as served: ml, % v/v, g of sugar and acid per 100 ml.
+         */
+        oenomel__interchange__swap_report__LevelsReport: {
+            /** Volume Ml */
+            volume_ml: number;
+            /** Abv */
+            abv: number;
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+        };
+        /**
+         * StepsReport
+         * @description How far from the target by axis, in noticeable steps; for drawing, too rough to be printed.
+         */
+        oenomel__interchange__swap_report__StepsReport: {
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+            /** Abv */
+            abv: number;
         };
     };
     responses: never;
@@ -1773,6 +2400,189 @@ export interface operations {
             };
         };
     };
+    rebalance_drink: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AimRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RebalanceReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_swaps: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwapsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwapsReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stream_swaps: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwapsRequest"];
+            };
+        };
+        responses: {
+            /** @description a part of the board a line */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_ingredients: {
         parameters: {
             query?: {
@@ -1855,6 +2665,176 @@ export interface operations {
                 content: {
                     "application/problem+json": unknown;
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelvedReport"][];
+                };
+            };
+        };
+    };
+    put_on_shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_bottle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientDetail"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_sweetness_classes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: string[];
+                    };
                 };
             };
         };

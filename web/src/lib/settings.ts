@@ -3,6 +3,33 @@ import { useSyncExternalStore } from 'react';
 import type { Supposed } from '../api/client';
 import type { Shown } from './format';
 
+/** What a swap or a rebalancing goes for, as far as the person has chosen. */
+export interface Aim {
+  target: 'parent' | 'home' | 'typed';
+  /** Figures of a typed target, as served. */
+  typed: { sugar: number | null; acid: number | null; abv: number | null };
+  /** Smallest step of the jigger, ml. */
+  grid: 2.5 | 7.5;
+  /** How much each axis counts. */
+  weights: { sugar: number; acid: number; abv: number };
+  /** Whether syrup, citrus, spirit, water or an acid may join. */
+  joining: boolean;
+  sweetness: 'grams' | 'sucrose equivalents';
+}
+
+/** How the board of swaps is looked at. */
+export interface BoardView {
+  mode: 'pour' | 'hold_sugar' | 'hold_acid' | 'hold_abv' | 'rebalance';
+  ranking: 'balance' | 'aroma' | 'both';
+  /** How much of a base is replaced. */
+  share: 1 | 0.5 | 0.25;
+  atHand: boolean;
+  vegan: boolean;
+  withoutAlcohol: boolean;
+  avoid: string[];
+  mostPrice: number | null;
+}
+
 export interface Settings {
   /** Volumes in ml or in ounces. */
   shown: Shown;
@@ -11,7 +38,28 @@ export interface Settings {
   lastDrink: number;
   /** What forecasts suppose of the ice and the temperatures, as far as it isn't the usual. */
   supposed: Supposed;
+  aim: Aim;
+  board: BoardView;
 }
+
+const AIM: Aim = {
+  target: 'parent',
+  typed: { sugar: null, acid: null, abv: null },
+  grid: 2.5,
+  weights: { sugar: 1, acid: 1, abv: 1 },
+  joining: false,
+  sweetness: 'grams',
+};
+const BOARD: BoardView = {
+  mode: 'rebalance',
+  ranking: 'both',
+  share: 1,
+  atHand: false,
+  vegan: false,
+  withoutAlcohol: false,
+  avoid: [],
+  mostPrice: null,
+};
 
 const KEY = 'oenomel.settings';
 const listeners = new Set<() => void>();
@@ -19,9 +67,10 @@ let current: Settings = read();
 
 function read(): Settings {
   const theme = document.documentElement.dataset.theme === 'late' ? 'late' : 'lamplight';
-  const defaults: Settings = { shown: 'ml', theme, lastDrink: 0, supposed: {} };
+  const defaults: Settings = { shown: 'ml', theme, lastDrink: 0, supposed: {}, aim: AIM, board: BOARD };
   try {
-    return { ...defaults, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>), theme };
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>;
+    return { ...defaults, ...kept, aim: { ...AIM, ...kept.aim }, board: { ...BOARD, ...kept.board }, theme };
   } catch {
     return defaults;
   }

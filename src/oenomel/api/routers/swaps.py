@@ -73,7 +73,7 @@ def list_swaps(body: SwapsRequest, conn: Connection, supposed: Supposed) -> Swap
     """What could take the place of a pour, ranked; ``limit`` rows of it, if it is told."""
     drink, parts, states = _board(body, conn, supposed)
     seen = list(parts)
-    whole = Board(tuple(row for part in seen for row in part.rows), seen[-1].searched, seen[-1].total, seen[0].left_out)
+    whole = Board(tuple(row for part in seen for row in part.rows), seen[-1].searched, seen[-1].total, seen[0].left_out, seen[0].present)
     report = swaps_report(body.spec, drink, whole, states, body.ranking)
     return report.model_copy(update={"rows": report.rows[: body.limit]})
 

@@ -12,8 +12,8 @@ type Served = Prediction['served'];
 interface Props {
   comparison: Comparison | undefined;
   family: Family | undefined;
-  /** Where a candidate would land. */
-  ghost: { served: Served; name: string } | null;
+  /** Where a candidate leads: as poured, and where that isn't the end, once it is brought back. */
+  ghost: { name: string; path: Record<AxisName, number>[] } | null;
 }
 
 const RULE_WIDTH = 104;
@@ -32,7 +32,7 @@ export const BalanceField = memo(function BalanceField({ comparison, family, gho
         <h2 className="grow font-display text-lg font-semibold">
           Where it stands{' '}
           <span className="font-sans text-base font-normal text-quiet">
-            {ghost ? `the ring: ${ghost.name}, measure for measure` : 'as served, beside its parent'}
+            {ghost ? `the ring: with ${ghost.name}` : 'as served, beside its parent'}
           </span>
         </h2>
         {family && family.published.length > 0 && (
@@ -62,7 +62,7 @@ export const BalanceField = memo(function BalanceField({ comparison, family, gho
               <StrengthRule
                 comparison={comparison}
                 home={family?.home?.strength}
-                ghost={ghost?.served.abv}
+                ghost={ghost?.path.at(-1)?.abv}
                 width={RULE_WIDTH}
                 height={size.height}
                 margin={MARGIN}
@@ -88,7 +88,7 @@ interface PlaneProps {
 function Plane({ comparison, family, ghost, published, width, height }: PlaneProps) {
   const { present, parent } = comparison;
   const outline = family?.home?.outline ?? [];
-  const points = [present.served, parent.served, ...(ghost ? [ghost.served] : [])];
+  const points = [present.served, parent.served, ...(ghost?.path ?? [])];
   const [sugarLow = 0, sugarHigh = 0] = present.interval80.sugar.map((level) => Math.max(level, FLOOR.sugar));
   const [acidLow = 0, acidHigh = 0] = present.interval80.acid.map((level) => Math.max(level, FLOOR.acid));
   const x = stepScale(
@@ -119,7 +119,8 @@ function Plane({ comparison, family, ghost, published, width, height }: PlanePro
   });
   const now = at(present.served);
   const before = at(parent.served);
-  const landing = ghost && at(ghost.served);
+  const steps = (ghost?.path ?? []).map(at);
+  const landing = steps.at(-1);
   const moved = Math.hypot(now.x - before.x, now.y - before.y) > 16;
   const home = line<number[]>(
     ([sugar = 1]) => x(sugar),
@@ -276,21 +277,28 @@ function Plane({ comparison, family, ghost, published, width, height }: PlanePro
       )}
       {landing && (
         <>
-          <line
-            x1={now.x}
-            y1={now.y}
-            x2={landing.x}
-            y2={landing.y}
-            className="stroke-base-content"
+          <polyline
+            points={[now, ...steps].map(({ x, y }) => `${x},${y}`).join(' ')}
+            className="fill-none stroke-base-content"
             strokeDasharray="3 4"
             strokeWidth={1.5}
           />
+          {steps.slice(0, -1).map((step, index) => (
+            <circle
+              key={index}
+              cx={step.x}
+              cy={step.y}
+              r={5}
+              className="fill-base-100 stroke-base-content"
+              strokeWidth={1.5}
+            />
+          ))}
           <circle
             cx={landing.x}
             cy={landing.y}
-            r={9}
+            r={13}
             className="fill-none stroke-base-content"
-            strokeDasharray="3 3"
+            strokeDasharray="4 3"
             strokeWidth={2.5}
             data-testid="ghost-point"
           />

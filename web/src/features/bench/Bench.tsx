@@ -3,16 +3,19 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { useCallback, useState } from 'react';
 
 import type { DrinkDetail, Family, Finding, Ingredient, PourEntry, Slot, Spec } from '../../api/client';
+import { shownAmount } from '../../lib/format';
 import { IconButton } from '../../ui/IconButton';
 import { useSettings } from '../../lib/settings';
 import { TopBar } from '../../ui/TopBar';
 import { useHotkeys } from '../../ui/useHotkeys';
+import { BringBack, SwapBoard, withPours, type Ghost, type Lockable } from '../swaps';
 import { BalanceField } from './BalanceField';
-import { withoutPour, withPour } from './draftHistory';
+import { lockKey, withoutPour, withPour } from './draftHistory';
 import { DrinkTitle } from './DrinkTitle';
 import { InTheGlass } from './InTheGlass';
 import { KeepTrial } from './KeepTrial';
 import { LarderPanel } from './LarderPanel';
+import { PourActions } from './PourActions';
 import { PourList } from './PourList';
 import { SaveNotice } from './SaveNotice';
 import { Sentences } from './Sentences';
@@ -29,23 +32,48 @@ interface Props {
   larder: Ingredient[];
 }
 
-/** Which pour is being chosen for: one of the drink's, or a new one in a slot. */
-type Choosing = { pour: number } | { slot: Slot };
+/** What lies on the left instead of the pours: the board of one of them, the larder for a new one, or what brings the drink back. */
+type Open = { pour: number } | { slot: Slot } | 'bring back';
 
 /** The working surface: the pours, where the drink stands beside its parent, and what is in the glass. */
 export function Bench({ drink, family, larder }: Props) {
-  const { draft, change, holdAgainst, kept, undo, redo, canUndo, canRedo, autosave } = useDraft(drink);
-  const [choosing, setChoosing] = useState<Choosing | null>(null);
+  const { draft, change, holdAgainst, lock, kept, undo, redo, canUndo, canRedo, autosave } = useDraft(drink);
+  const [open, setOpen] = useState<Open | null>(null);
+  const [trying, setTrying] = useState<PourEntry[] | null>(null);
+  const [path, setPath] = useState<Ghost | null>(null);
   const [candidate, setCandidate] = useState<Ingredient | null>(null);
   const [keeping, setKeeping] = useState(false);
   const parent = drink.trials.find(({ id }) => id === draft.parentTrialId) ?? drink.trials[0];
   if (!parent) throw new Error('a drink has at least one trial');
 
-  const { comparison, refusal } = useComparison(draft.spec, parent.spec);
-  const tried = choosing && candidate ? chosen(draft.spec, choosing, candidate, family) : null;
-  const { supposed } = useSettings();
-  const landing = useQuery(predictionQuery(tried, supposed));
-  const ghost = landing.data && candidate ? { served: landing.data.served, name: candidate.name } : null;
+  // What is tried on is looked at like the draft, and saved only once it is taken.
+  const looked = trying ? withPours(draft.spec, trying) : draft.spec;
+  const { comparison, refusal } = useComparison(looked, parent.spec);
+  const adding = open !== null && typeof open === 'object' && 'slot' in open ? open.slot : null;
+  const added = adding && candidate ? withNew(draft.spec, adding, candidate, family) : null;
+  const { supposed, shown } = useSettings();
+  const landing = useQuery(predictionQuery(added, supposed));
+  const ghost = landing.data && candidate ? { name: candidate.name, path: [landing.data.served] } : path;
+
+  const bySlug = new Map(larder.map((ingredient) => [ingredient.slug, ingredient]));
+  const nameOf = ({ ingredient }: PourEntry) =>
+    typeof ingredient === 'string' ? (bySlug.get(ingredient)?.name ?? ingredient) : ingredient.name;
+  const forecast = comparison?.present.pours.length === draft.spec.pours.length ? comparison.present.pours : undefined;
+  const isLocked = (index: number) => {
+    const pour = draft.spec.pours[index];
+    const usual = forecast?.[index]?.free;
+    return !pour || usual == null ? undefined : (draft.locks[lockKey(pour)] ?? !usual);
+  };
+  const onLock = (index: number) => {
+    const pour = draft.spec.pours[index];
+    if (pour) lock(lockKey(pour), !isLocked(index));
+  };
+  const lockable: Lockable[] = draft.spec.pours.flatMap((pour, index) => {
+    const locked = isLocked(index);
+    if (locked === undefined) return [];
+    const { text, word } = shownAmount(Number(pour.amount), pour.unit, shown, draft.spec.ounce_ml);
+    return [{ index, name: nameOf(pour), amount: `${text} ${word}`, free: !locked }];
+  });
 
   const { mutate: mend, error: mendRefused } = useMend();
   const { spec: parentSpec } = parent;
@@ -66,19 +94,30 @@ export function Bench({ drink, family, larder }: Props) {
   );
 
   const close = () => {
-    setChoosing(null);
+    setOpen(null);
     setCandidate(null);
+    setTrying(null);
+    setPath(null);
+  };
+  const take = (pours: PourEntry[], what: string) => {
+    change((spec) => withPours(spec, pours), what);
+    close();
   };
   useHotkeys({
     z: { ctrl: true, run: undo },
     y: { ctrl: true, run: redo },
     Z: { ctrl: true, run: redo },
-    a: { run: () => setChoosing({ slot: 'other' }) },
+    a: { run: () => setOpen({ slot: 'other' }) },
+    b: { run: () => setOpen('bring back') },
     k: { run: () => setKeeping(true) },
   });
 
+  const swapped = open !== null && typeof open === 'object' && 'pour' in open ? open.pour : null;
+  const chosenPour = swapped === null ? undefined : draft.spec.pours[swapped];
+  const landed = ghost?.path.at(-1);
   return (
     <Surface
+      wide={swapped !== null}
       top={
         <TopBar
           actions={
@@ -101,22 +140,57 @@ export function Bench({ drink, family, larder }: Props) {
       }
       notice={<SaveNotice drinkId={drink.id} autosave={autosave} refusal={refusal ?? mendRefused} />}
       pours={
-        choosing ? (
-          <LarderPanel
+        open === 'bring back' ? (
+          <BringBack
             spec={draft.spec}
-            choosing={choosing}
+            parent={parent.spec}
+            parentName={`trial ${parent.number}`}
+            hasHome={Boolean(family?.home)}
+            pours={lockable}
+            trying={trying !== null}
+            onLock={onLock}
+            onGhost={setPath}
+            onTry={setTrying}
+            onTake={(pours) => take(pours, 'bring back')}
+            onBack={close}
+          />
+        ) : swapped !== null && chosenPour ? (
+          <SwapBoard
+            key={swapped}
+            spec={draft.spec}
+            parent={parent.spec}
+            pour={swapped}
+            present={nameOf(chosenPour)}
+            hasHome={Boolean(family?.home)}
+            others={lockable.filter(({ index }) => index !== swapped)}
+            trying={trying !== null}
+            actions={
+              <PourActions
+                pour={chosenPour}
+                alone={draft.spec.pours.length === 1}
+                onStage={(stage) => change((spec) => withPour(spec, swapped, { stage }), `stage ${swapped}`)}
+                onRemove={() => {
+                  change((spec) => withoutPour(spec, swapped), `remove ${swapped}`);
+                  close();
+                }}
+              />
+            }
+            onLock={onLock}
+            onGhost={setPath}
+            onTry={setTrying}
+            onTake={(pours, slug) => take(pours, `take ${slug}`)}
+            onBack={close}
+          />
+        ) : adding ? (
+          <LarderPanel
+            slot={adding}
             family={family}
             onTry={setCandidate}
             onTake={(ingredient) => {
-              change((spec) => chosen(spec, choosing, ingredient, family), `take ${ingredient.slug}`);
+              change((spec) => withNew(spec, adding, ingredient, family), `take ${ingredient.slug}`);
               close();
             }}
-            onSlot={(slot) => setChoosing({ slot })}
-            onStage={(index, stage) => change((spec) => withPour(spec, index, { stage }), `stage ${index}`)}
-            onRemove={(index) => {
-              change((spec) => withoutPour(spec, index), `remove ${index}`);
-              close();
-            }}
+            onSlot={(slot) => setOpen({ slot })}
             onBack={close}
           />
         ) : (
@@ -128,14 +202,21 @@ export function Bench({ drink, family, larder }: Props) {
             onMend={onMend}
             larder={larder}
             onChange={change}
-            onChoose={(pour) => setChoosing({ pour })}
-            onAdd={() => setChoosing({ slot: 'other' })}
+            onChoose={(pour) => setOpen({ pour })}
+            onAdd={() => setOpen({ slot: 'other' })}
+            locks={{ locked: isLocked, onLock }}
+            onBringBack={() => setOpen('bring back')}
           />
         )
       }
       field={<BalanceField comparison={comparison} family={family} ghost={ghost} />}
       sentences={
-        <Sentences spec={draft.spec} comparison={comparison} parentName={`trial ${parent.number}`} tried={ghost} />
+        <Sentences
+          spec={looked}
+          comparison={comparison}
+          parentName={`trial ${parent.number}`}
+          tried={landed ? { served: landed } : null}
+        />
       }
       side={
         <>
@@ -169,10 +250,9 @@ export function Bench({ drink, family, larder }: Props) {
   );
 }
 
-/** The spec with an ingredient taken: into a pour that is there, or as a new one at its slot's usual measure. */
-function chosen(spec: Spec, choosing: Choosing, ingredient: Ingredient, family: Family | undefined): Spec {
-  if ('pour' in choosing) return withPour(spec, choosing.pour, { ingredient: ingredient.slug, said: null });
-  const slot = choosing.slot === 'other' ? ((ingredient.slots[0] as Slot | undefined) ?? 'other') : choosing.slot;
+/** The spec with a new pour at its slot's usual measure. */
+function withNew(spec: Spec, wanted: Slot, ingredient: Ingredient, family: Family | undefined): Spec {
+  const slot = wanted === 'other' ? ((ingredient.slots[0] as Slot | undefined) ?? 'other') : wanted;
   const usual = family?.slots.find((each) => each.slot === slot);
   const byDash = ingredient.kind === 'bitters';
   const pour: PourEntry = {

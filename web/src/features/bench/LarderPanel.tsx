@@ -2,41 +2,34 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowLeft, Search } from 'lucide-react';
 import { useEffect, useId, useRef, useState } from 'react';
 
-import type { Family, Ingredient, Slot, Spec } from '../../api/client';
+import type { Family, Ingredient, Slot } from '../../api/client';
 import { capital, level, type AxisName } from '../../lib/format';
 import { AxisMark } from '../../ui/AxisMark';
 import { IconButton } from '../../ui/IconButton';
-import { STAGE_WORDS, type Stage } from './stages';
 import { larderQuery } from './useLarder';
 
 interface Props {
-  spec: Spec;
-  /** A pour of the drink, or the slot of a new one. */
-  choosing: { pour: number } | { slot: Slot };
+  /** The slot of the new pour. */
+  slot: Slot;
   family: Family | undefined;
   /** The candidate under the hand: its ghost is drawn on the field. */
   onTry: (ingredient: Ingredient | null) => void;
   onTake: (ingredient: Ingredient) => void;
   onSlot: (slot: Slot) => void;
-  /** The pour that is there goes in at another time. */
-  onStage: (pour: number, stage: Stage) => void;
-  onRemove: (pour: number) => void;
   onBack: () => void;
 }
 
 const MORE_SLOTS: Slot[] = ['accent', 'texture', 'lengthener', 'seasoning', 'garnish'];
 
-/** The larder, for one pour: search, look at where each would land, take one. */
-export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onStage, onRemove, onBack }: Props) {
+/** The larder, for a new pour: search, look at where each would land, take one. */
+export function LarderPanel({ slot, family, onTry, onTake, onSlot, onBack }: Props) {
   const [words, setWords] = useState('');
   const [at, setAt] = useState(0);
   const listId = useId();
   const list = useRef<HTMLDivElement>(null);
   const queryClient = useQueryClient();
   const larder = useQuery(larderQuery(words.trim()));
-  const pour = 'pour' in choosing ? spec.pours[choosing.pour] : undefined;
-  const slot = 'pour' in choosing ? (pour?.slot ?? 'other') : choosing.slot;
-  const { fitting, others } = sorted(larder.data ?? [], slot, pour?.ingredient);
+  const { fitting, others } = sorted(larder.data ?? [], slot);
   const ranked = [...fitting, ...others];
   const highlighted = ranked[Math.min(at, ranked.length - 1)];
 
@@ -48,11 +41,7 @@ export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onS
 
   /** Enter may come before the answer to the last letter: it means the first of what these words find. */
   const takeFirst = async () => {
-    const found = sorted(
-      await queryClient.query({ ...larderQuery(words.trim()), staleTime: 'static' }),
-      slot,
-      pour?.ingredient,
-    );
+    const found = sorted(await queryClient.query({ ...larderQuery(words.trim()), staleTime: 'static' }), slot);
     const first = found.fitting[0] ?? found.others[0];
     if (first) onTake(first);
   };
@@ -61,52 +50,23 @@ export function LarderPanel({ spec, choosing, family, onTry, onTake, onSlot, onS
     <div className="flex min-h-0 grow flex-col">
       <div className="flex items-center gap-2 p-3 pb-2">
         <IconButton icon={ArrowLeft} label="Back to the pours" hotkey="Esc" onClick={onBack} />
-        <h2 className="grow font-display text-lg leading-tight font-semibold">
-          {pour ? `Another ${slotWord(slot)}` : 'Add a pour'}
-        </h2>
-        {'pour' in choosing && spec.pours.length > 1 && (
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11 border-base-300 text-base"
-            onClick={() => onRemove(choosing.pour)}
-          >
-            Take it out
-          </button>
+        <h2 className="grow font-display text-lg leading-tight font-semibold">Add a pour</h2>
+      </div>
+      <div role="group" aria-label="As what" className="flex flex-wrap gap-1 px-3 pb-2">
+        {[...new Set<Slot>([...((family?.slots.map((each) => each.slot) ?? []) as Slot[]), ...MORE_SLOTS])].map(
+          (each) => (
+            <button
+              key={each}
+              type="button"
+              aria-pressed={each === slot}
+              className={`btn min-h-11 px-3 text-base ${each === slot ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+              onClick={() => onSlot(each)}
+            >
+              {capital(each)}
+            </button>
+          ),
         )}
       </div>
-      {pour && 'pour' in choosing && (
-        <label className="flex items-center gap-2 px-4 pb-2 text-quiet">
-          Goes in
-          <select
-            className="select min-h-11 w-auto text-base text-base-content"
-            value={pour.stage}
-            onChange={(event) => onStage(choosing.pour, event.target.value as Stage)}
-          >
-            {Object.entries(STAGE_WORDS).map(([stage, words]) => (
-              <option key={stage} value={stage}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </label>
-      )}
-      {!pour && (
-        <div role="group" aria-label="As what" className="flex flex-wrap gap-1 px-3 pb-2">
-          {[...new Set<Slot>([...((family?.slots.map((each) => each.slot) ?? []) as Slot[]), ...MORE_SLOTS])].map(
-            (each) => (
-              <button
-                key={each}
-                type="button"
-                aria-pressed={each === slot}
-                className={`btn min-h-11 px-3 text-base ${each === slot ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
-                onClick={() => onSlot(each)}
-              >
-                {capital(each)}
-              </button>
-            ),
-          )}
-        </div>
-      )}
       <label className="input input-lg mx-3 mb-2 w-auto shrink-0">
         <Search size={20} aria-hidden className="text-quiet" />
         <input
@@ -221,11 +181,10 @@ function Levels({ ingredient }: { ingredient: Ingredient }) {
   );
 }
 
-/** What is made for the slot, and the rest of the larder; the pour's own ingredient left out. */
-function sorted(larder: Ingredient[], slot: Slot, present: unknown) {
-  const inStock = larder.filter(({ slug }) => slug !== present);
+/** What is made for the slot, and the rest of the larder. */
+function sorted(larder: Ingredient[], slot: Slot) {
   const fits = ({ slots }: Ingredient) => slot === 'other' || slots.includes(slot);
-  return { fitting: inStock.filter(fits), others: inStock.filter((ingredient) => !fits(ingredient)) };
+  return { fitting: larder.filter(fits), others: larder.filter((ingredient) => !fits(ingredient)) };
 }
 
 function slotWord(slot: Slot): string {

@@ -1,4 +1,4 @@
-import { Plus } from 'lucide-react';
+import { LocateFixed, Plus } from 'lucide-react';
 
 import type { Finding, Ingredient, PourEntry, Prediction, Spec } from '../../api/client';
 import { volume } from '../../lib/format';
@@ -24,6 +24,9 @@ interface Props {
   onChoose?: (pour: number) => void;
   onAdd?: () => void;
   onMend?: OnMend;
+  /** Whether a pour is locked, and what locks or frees it. */
+  locks?: { locked: (index: number) => boolean | undefined; onLock: (index: number) => void };
+  onBringBack?: () => void;
 }
 
 /** The pours, grouped by when they go in, and how the tin is worked. */
@@ -37,6 +40,8 @@ export function PourList({
   onChoose,
   onAdd,
   onMend,
+  locks,
+  onBringBack,
 }: Props) {
   const { shown } = useSettings();
   const bySlug = new Map(larder.map((ingredient) => [ingredient.slug, ingredient]));
@@ -75,6 +80,7 @@ export function PourList({
                           `amount ${index}`,
                         ),
                     })}
+                    {...(locks && { locked: locks.locked(index), onLock: () => locks.onLock(index) })}
                     {...(onChoose && { onChoose: () => onChoose(index) })}
                   />
                 ))}
@@ -83,14 +89,26 @@ export function PourList({
           );
         })}
         {onAdd && (
-          <button
-            type="button"
-            className="btn btn-ghost mb-2 min-h-11 gap-2 text-base"
-            title="Add a pour (A)"
-            onClick={onAdd}
-          >
-            <Plus size={20} aria-hidden /> Add a pour
-          </button>
+          <div className="mb-2 flex flex-wrap gap-2">
+            <button
+              type="button"
+              className="btn btn-ghost min-h-11 gap-2 text-base"
+              title="Add a pour (A)"
+              onClick={onAdd}
+            >
+              <Plus size={20} aria-hidden /> Add a pour
+            </button>
+            {onBringBack && (
+              <button
+                type="button"
+                className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base"
+                title="What brings it back to its parent, or home (B)"
+                onClick={onBringBack}
+              >
+                <LocateFixed size={20} aria-hidden /> Bring it back
+              </button>
+            )}
+          </div>
         )}
       </div>
       {forecast && <WhatToMend findings={[...besideParent, ...forecast.findings]} onMend={onMend} />}

@@ -1,3 +1,5 @@
+import { Lock, LockOpen } from 'lucide-react';
+
 import type { Ingredient, PourEntry, Prediction, Unit } from '../../api/client';
 import { capital, grams, plain, shownAmount } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
@@ -14,12 +16,26 @@ interface Props {
   /** Its share of the drink's sugar, acid and alcohol. */
   share: Prediction['pours'][number] | undefined;
   ounceMl: number;
+  /** Whether it is locked when the drink is brought back; undefined where it has no amount to choose. */
+  locked?: boolean | undefined;
+  onLock?: () => void;
   onAmount?: (amount: number, unit: Unit) => void;
   onChoose?: () => void;
 }
 
 /** One pour: role, ingredient, what it brings, how much. */
-export function PourRow({ pour, before, ingredient, nameBefore, share, ounceMl, onAmount, onChoose }: Props) {
+export function PourRow({
+  pour,
+  before,
+  ingredient,
+  nameBefore,
+  share,
+  ounceMl,
+  locked,
+  onLock,
+  onAmount,
+  onChoose,
+}: Props) {
   const { shown } = useSettings();
   const name = typeof pour.ingredient === 'string' ? (ingredient?.name ?? pour.ingredient) : pour.ingredient.name;
   const amount = shownAmount(Number(pour.amount), pour.unit, shown, ounceMl);
@@ -37,7 +53,14 @@ export function PourRow({ pour, before, ingredient, nameBefore, share, ounceMl, 
   );
   return (
     <li
-      className={`grid grid-cols-[1fr_32px_auto] items-center gap-x-2 rounded-xl py-1 pr-1 pl-2 ${change ? 'bg-secondary' : ''}`}
+      // One key locks the pour that the hand is on; in its amount a letter is a letter.
+      onKeyDown={(event) => {
+        const typing = event.target instanceof HTMLElement && event.target.closest('input, select');
+        if (event.key !== 'l' || typing || !onLock || locked === undefined || event.ctrlKey || event.metaKey) return;
+        event.preventDefault();
+        onLock();
+      }}
+      className={`grid grid-cols-[1fr_auto_32px_auto] items-center gap-x-1.5 rounded-xl py-1 pr-1 pl-2 ${change ? 'bg-secondary' : ''}`}
     >
       {onChoose ? (
         <button type="button" className="-mx-1 min-h-12 rounded-lg px-1 text-left hover:underline" onClick={onChoose}>
@@ -47,6 +70,7 @@ export function PourRow({ pour, before, ingredient, nameBefore, share, ounceMl, 
       ) : (
         <div className="min-h-12">{lines}</div>
       )}
+      {onLock && locked !== undefined ? <LockButton name={name} locked={locked} onLock={onLock} /> : <span />}
       {share ? <Shares share={share} /> : <span />}
       <AmountField
         label={name}
@@ -56,6 +80,26 @@ export function PourRow({ pour, before, ingredient, nameBefore, share, ounceMl, 
         {...(onAmount && { onAmount })}
       />
     </li>
+  );
+}
+
+function LockButton({ name, locked, onLock }: { name: string; locked: boolean; onLock: () => void }) {
+  const Sign = locked ? Lock : LockOpen;
+  return (
+    <button
+      type="button"
+      aria-pressed={locked}
+      aria-label={`Lock ${name}`}
+      title={
+        locked
+          ? 'Stays when the drink is brought back (L frees it)'
+          : 'May move when the drink is brought back (L locks it)'
+      }
+      className={`flex h-12 w-8 cursor-pointer items-center justify-center rounded-lg ${locked ? 'text-base-content' : 'text-quiet opacity-60'}`}
+      onClick={onLock}
+    >
+      <Sign size={17} aria-hidden />
+    </button>
   );
 }
 

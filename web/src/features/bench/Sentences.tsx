@@ -12,7 +12,7 @@ interface Props {
   /** What it is held against; undefined where there is no parent. */
   parentName?: string | undefined;
   /** A candidate under the hand, and what it would make of the drink. */
-  tried?: { name: string; served: Prediction['served'] } | null;
+  tried?: { served: Record<AxisName, number> } | null;
 }
 
 const TITLES: Record<AxisName, string> = { sugar: 'Sweetness', acid: 'Acidity', abv: 'Strength' };

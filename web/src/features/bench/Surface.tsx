@@ -13,15 +13,17 @@ interface Props {
   sentences: ReactNode;
   /** Right: what is in the glass, the trials, what to watch. */
   side: ReactNode;
+  /** The left part is a board: it takes the room of the right one. */
+  wide?: boolean;
 }
 
 /** The three parts of the bench: side by side on a table, the figures always in sight on a tablet and a phone. */
-export function Surface({ top, notice, pours, field, sentences, side }: Props) {
+export function Surface({ top, notice, pours, field, sentences, side, wide = false }: Props) {
   return (
     <div className="mx-auto flex min-h-dvh max-w-[1500px] flex-col gap-3 p-3 xl:h-dvh xl:min-h-[700px] xl:overflow-hidden">
       {top}
       {notice}
-      <main className="bench-grid grid min-h-0 grow gap-3">
+      <main className={`bench-grid ${wide ? 'bench-wide' : ''} grid min-h-0 grow gap-3`}>
         <section aria-label="Pours" className="panel flex min-h-0 flex-col overflow-hidden [grid-area:pours]">
           {pours}
         </section>
@@ -31,7 +33,9 @@ export function Surface({ top, notice, pours, field, sentences, side }: Props) {
         <section aria-label="What changed" className="panel z-10 [grid-area:sentences]">
           {sentences}
         </section>
-        <div className="flex min-h-0 flex-col gap-3 [grid-area:side]">{side}</div>
+        <div className={`flex min-h-0 flex-col gap-3 [grid-area:side] ${wide ? 'min-[1200px]:hidden' : ''}`}>
+          {side}
+        </div>
       </main>
     </div>
   );

@@ -4,6 +4,13 @@ import type { PourEntry, Spec } from '../../api/client';
 export interface Draft {
   spec: Spec;
   parentTrialId: number;
+  /** Pours that were locked or freed by hand, by `lockKey`: true where locked. */
+  locks: Record<string, boolean>;
+}
+
+/** By what a pour keeps its lock while others come and go. */
+export function lockKey(pour: PourEntry): string {
+  return JSON.stringify([pour.ingredient, pour.slot, pour.stage]);
 }
 
 export interface History {

@@ -31,6 +31,12 @@ export function useDraft(drink: DrinkDetail) {
       at: performance.now(),
     });
 
+  /** Locks a pour, or frees it. */
+  const lock = useCallback((key: string, locked: boolean) => {
+    const change = (draft: Draft) => ({ ...draft, locks: { ...draft.locks, [key]: locked } });
+    dispatch({ do: 'change', change, what: `lock ${key} ${locked}`, at: performance.now() });
+  }, []);
+
   /** After keeping: the draft is held against the trial it became; the server has saved both. */
   const kept = (trial: Trial, revision: number) => {
     autosave.settle(revision);
@@ -41,6 +47,7 @@ export function useDraft(drink: DrinkDetail) {
     draft: present,
     change,
     holdAgainst,
+    lock,
     kept,
     undo: () => dispatch({ do: 'undo' }),
     redo: () => dispatch({ do: 'redo' }),
@@ -51,8 +58,8 @@ export function useDraft(drink: DrinkDetail) {
 }
 
 function firstDraft(drink: DrinkDetail): Draft {
-  if (drink.draft) return { spec: drink.draft.spec, parentTrialId: drink.draft.parent_trial_id };
+  if (drink.draft) return { spec: drink.draft.spec, parentTrialId: drink.draft.parent_trial_id, locks: {} };
   const latest = drink.trials.at(-1);
   if (!latest) throw new Error('a drink has at least one trial');
-  return { spec: latest.spec, parentTrialId: latest.id };
+  return { spec: latest.spec, parentTrialId: latest.id, locks: {} };
 }

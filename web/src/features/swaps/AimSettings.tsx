@@ -1,0 +1,112 @@
+import { changeSettings, useSettings, type Aim } from '../../lib/settings';
+
+const TARGETS: [Aim['target'], string][] = [
+  ['parent', 'where its parent stands'],
+  ['home', 'the middle of its home'],
+  ['typed', 'figures of my own'],
+];
+const FIGURES = [
+  ['sugar', 'Sweetness, g / 100 ml'],
+  ['acid', 'Acidity, g / 100 ml'],
+  ['abv', 'Strength, % ABV'],
+] as const;
+const WEIGHTS = [
+  [0, 'no matter'],
+  [1, 'as usual'],
+  [4, 'above all'],
+] as const;
+
+/** What a rebalancing goes for: its target, the jigger's step, who may join, what counts. */
+export function AimSettings({ hasHome }: { hasHome: boolean }) {
+  const { aim } = useSettings();
+  const set = (change: Partial<Aim>) => changeSettings({ aim: { ...aim, ...change } });
+  return (
+    <div className="flex flex-col gap-2 pb-2 text-base">
+      <label className="flex flex-wrap items-center gap-2">
+        Bring it to
+        <select
+          className="select min-h-11 w-auto text-base"
+          value={aim.target}
+          onChange={(event) => set({ target: event.target.value as Aim['target'] })}
+        >
+          {TARGETS.filter(([target]) => hasHome || target !== 'home').map(([target, words]) => (
+            <option key={target} value={target}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      {aim.target === 'typed' && (
+        <div className="grid grid-cols-3 gap-2">
+          {FIGURES.map(([axis, words]) => (
+            <label key={axis} className="flex flex-col gap-1">
+              <span className="text-quiet">{words}</span>
+              <input
+                type="number"
+                min={0}
+                step="any"
+                className="input min-h-11 w-full font-figure text-base"
+                value={aim.typed[axis] ?? ''}
+                onChange={({ target }) =>
+                  set({ typed: { ...aim.typed, [axis]: target.value === '' ? null : Number(target.value) } })
+                }
+              />
+            </label>
+          ))}
+        </div>
+      )}
+      <div role="group" aria-label="Steps of the jigger" className="flex items-center gap-2">
+        in steps of
+        {([2.5, 7.5] as const).map((grid) => (
+          <button
+            key={grid}
+            type="button"
+            aria-pressed={aim.grid === grid}
+            className={`btn min-h-11 text-base ${aim.grid === grid ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+            onClick={() => set({ grid })}
+          >
+            {grid === 2.5 ? '2.5 ml' : '¼ oz'}
+          </button>
+        ))}
+      </div>
+      <Check
+        words="Others may join: syrup, citrus, acid, spirit, water"
+        on={aim.joining}
+        onChange={(joining) => set({ joining })}
+      />
+      <Check
+        words="Count sweetness by kind of sugar, not by weight"
+        on={aim.sweetness !== 'grams'}
+        onChange={(on) => set({ sweetness: on ? 'sucrose equivalents' : 'grams' })}
+      />
+      <div className="flex flex-wrap gap-2">
+        {FIGURES.map(([axis, words]) => (
+          <label key={axis} className="flex flex-col gap-1">
+            <span className="text-quiet">{words.split(',')[0]} counts</span>
+            <select
+              className="select min-h-11 w-auto text-base"
+              value={aim.weights[axis]}
+              onChange={(event) => set({ weights: { ...aim.weights, [axis]: Number(event.target.value) } })}
+            >
+              {WEIGHTS.map(([weight, told]) => (
+                <option key={weight} value={weight}>
+                  {told}
+                </option>
+              ))}
+            </select>
+          </label>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** A switch with its words. */
+export function Check({ words, on, onChange }: { words: string; on: boolean; onChange: (on: boolean) => void }) {
+  return (
+    <label className="flex min-h-11 cursor-pointer items-center gap-2 text-base">
+      <input type="checkbox" className="checkbox" checked={on} onChange={(event) => onChange(event.target.checked)} />
+      {words}
+    </label>
+  );
+}

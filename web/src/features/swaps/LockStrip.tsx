@@ -1,0 +1,42 @@
+import { Lock, LockOpen } from 'lucide-react';
+
+export interface Lockable {
+  /** Its place in the spec. */
+  index: number;
+  name: string;
+  amount: string;
+  free: boolean;
+}
+
+interface Props {
+  pours: Lockable[];
+  onToggle: (index: number) => void;
+}
+
+/** The other pours, each free to move or locked; its number is its key. */
+export function LockStrip({ pours, onToggle }: Props) {
+  if (pours.length === 0) return null;
+  return (
+    <div role="group" aria-label="Free to move" className="flex flex-wrap gap-1.5">
+      {pours.map(({ index, name, amount, free }, place) => {
+        const Sign = free ? LockOpen : Lock;
+        return (
+          <button
+            key={index}
+            type="button"
+            aria-pressed={!free}
+            title={`${free ? 'May move; lock it' : 'Stays as it is; free it'} (${place + 1})`}
+            className={`btn min-h-11 gap-1.5 px-2.5 text-base font-normal ${free ? 'btn-ghost border-base-300' : 'btn-secondary'}`}
+            onClick={() => onToggle(index)}
+          >
+            <Sign size={17} aria-hidden />
+            <span>
+              {name} <span className="text-quiet">{amount}</span>
+              <span className="sr-only">, {free ? 'free to move' : 'locked'}</span>
+            </span>
+          </button>
+        );
+      })}
+    </div>
+  );
+}

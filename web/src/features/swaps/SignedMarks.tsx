@@ -1,0 +1,80 @@
+import { capital, type AxisName } from '../../lib/format';
+
+interface Props {
+  axis: AxisName;
+  /** Steps from the target, as it is poured. */
+  plain: number;
+  /** Steps once it is brought back; none where that wasn't searched for. */
+  mended: number | null;
+}
+
+const WIDTH = 74;
+const HEIGHT = 34;
+const MOST = 3;
+const COLOUR: Record<AxisName, string> = { sugar: 'text-sweet', acid: 'text-sharp', abv: 'text-strong' };
+export const LESS_AND_MORE: Record<AxisName, [string, string]> = {
+  sugar: ['drier', 'sweeter'],
+  acid: ['softer', 'sharper'],
+  abv: ['weaker', 'stronger'],
+};
+
+/**
+ * How far a drink lies from its target on one axis, in noticeable steps to the left or right of the line: the hollow mark as it is poured,
+ * the full one once it is brought back. The marks are the axis's own.
+ */
+export function SignedMarks({ axis, plain, mended }: Props) {
+  return (
+    <svg
+      width={WIDTH}
+      height={HEIGHT}
+      role="img"
+      aria-label={`As poured ${told(axis, plain)}${mended === null ? '' : `, brought back ${told(axis, mended)}`}`}
+      className={`shrink-0 ${COLOUR[axis]}`}
+    >
+      <title>
+        {capital(`as poured ${told(axis, plain)}${mended === null ? '' : `, brought back ${told(axis, mended)}`}`)}
+      </title>
+      {/* Half a step either way can hardly be told apart. */}
+      <rect
+        x={at(-0.5)}
+        width={at(0.5) - at(-0.5)}
+        y={1}
+        height={HEIGHT - 2}
+        rx={3}
+        className="fill-base-300"
+        opacity={0.7}
+      />
+      <line x1={WIDTH / 2} x2={WIDTH / 2} y1={1} y2={HEIGHT - 1} className="stroke-quiet" />
+      <line x1={WIDTH / 2} x2={at(plain)} y1={10} y2={10} stroke="currentColor" strokeWidth={2} />
+      <Mark axis={axis} x={at(plain)} y={10} hollow />
+      {mended !== null && (
+        <>
+          <line x1={WIDTH / 2} x2={at(mended)} y1={25} y2={25} stroke="currentColor" strokeWidth={4} />
+          <Mark axis={axis} x={at(mended)} y={25} />
+        </>
+      )}
+    </svg>
+  );
+}
+
+function Mark({ axis, x, y, hollow = false }: { axis: AxisName; x: number; y: number; hollow?: boolean }) {
+  const paint = {
+    fill: hollow ? 'var(--color-base-100)' : 'currentColor',
+    stroke: 'currentColor',
+    strokeWidth: 2,
+    strokeLinejoin: 'round' as const,
+  };
+  if (axis === 'sugar') return <circle cx={x} cy={y} r={5} {...paint} />;
+  if (axis === 'acid') return <path d={`M${x} ${y - 6} ${x + 6} ${y + 5} ${x - 6} ${y + 5}Z`} {...paint} />;
+  return <rect x={x - 5} y={y - 5} width={10} height={10} {...paint} />;
+}
+
+function at(steps: number): number {
+  const room = WIDTH / 2 - 8;
+  return WIDTH / 2 + (Math.max(-MOST, Math.min(MOST, steps)) / MOST) * room;
+}
+
+function told(axis: AxisName, steps: number): string {
+  if (Math.abs(steps) < 0.5) return 'on the target';
+  return LESS_AND_MORE[axis][steps > 0 ? 1 : 0];
+}

@@ -1,0 +1,399 @@
+import { useQuery } from '@tanstack/react-query';
+import { ArrowLeft, Search } from 'lucide-react';
+import { useEffect, useId, useMemo, useRef, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+
+import type { PourEntry, Spec, SwapRow } from '../../api/client';
+import { changeSettings, useSettings, type BoardView } from '../../lib/settings';
+import { Fold } from '../../ui/Fold';
+import { IconButton } from '../../ui/IconButton';
+import { useRested } from '../../ui/useRested';
+import { AimSettings, Check } from './AimSettings';
+import { LockStrip, type Lockable } from './LockStrip';
+import { CORRECTORS, swapsRequest } from './request';
+import { LESS_AND_MORE } from './SignedMarks';
+import { SwapItem } from './SwapItem';
+import { joinedQuery, swapsQuery, type BoardSoFar } from './useSwaps';
+import { rowName } from './words';
+
+/** Where a candidate leads on the field: as poured, and once it is brought back. */
+export interface Ghost {
+  name: string;
+  path: { sugar: number; acid: number; abv: number }[];
+}
+
+interface Props {
+  spec: Spec;
+  parent: Spec;
+  /** The pour that something else is sought for. */
+  pour: number;
+  /** Its ingredient's name. */
+  present: string;
+  hasHome: boolean;
+  /** The other pours that could move. */
+  others: Lockable[];
+  trying: boolean;
+  /** What else can be done with this pour. */
+  actions: ReactNode;
+  onLock: (index: number) => void;
+  onGhost: (ghost: Ghost | null) => void;
+  /** Pours to look at without taking them; null takes them off again. */
+  onTry: (pours: PourEntry[] | null) => void;
+  onTake: (pours: PourEntry[], slug: string) => void;
+  onBack: () => void;
+}
+
+const RANKINGS: [BoardView['ranking'], string][] = [
+  ['both', 'Both'],
+  ['balance', 'Balance'],
+  ['aroma', 'Aroma'],
+];
+const SHARES: [BoardView['share'], string][] = [
+  [1, 'All of it'],
+  [0.5, 'Half'],
+  [0.25, 'A quarter'],
+];
+const MODES: [BoardView['mode'], string][] = [
+  ['rebalance', 'and bring the drink back'],
+  ['pour', 'measure for measure'],
+  ['hold_sugar', 'holding its sweetness'],
+  ['hold_acid', 'holding its acidity'],
+  ['hold_abv', 'holding its strength'],
+];
+const ALLERGENS = ['egg', 'milk', 'nuts', 'sulphites', 'gluten', 'soya', 'celery', 'sesame'];
+const IN_VIEW = 20;
+const REST_MS = 200;
+
+/** What else could go in this slot: ranked, each with what it does as poured and once the drink is brought back. */
+export function SwapBoard(props: Props) {
+  const { spec, parent, pour, present, others, trying, onGhost, onTry, onTake, onBack, onLock } = props;
+  const { aim, board: view, supposed } = useSettings();
+  const [words, setWords] = useState('');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const list = useRef<HTMLDivElement>(null);
+  const search = useRef<HTMLInputElement>(null);
+  const listId = useId();
+  const set = (change: Partial<BoardView>) => changeSettings({ board: { ...view, ...change } });
+
+  const free = [pour, ...others.filter((each) => each.free).map((each) => each.index)];
+  const request = swapsRequest(spec, parent, pour, free, aim, view);
+  const board = useQuery(swapsQuery(request, supposed));
+  const rows = useMemo(() => inOrder(board.data, view, words), [board.data, view, words]);
+  const inView = useRested(
+    useMemo(() => rows.slice(0, IN_VIEW).map(({ key }) => key), [rows]),
+    REST_MS,
+  );
+  const joining = aim.joining && view.mode === 'rebalance' && board.data?.done === true && inView.length > 0;
+  const joined = useQuery(joinedQuery({ ...request, correctors: CORRECTORS, only: inView }, supposed, joining));
+  const better = new Map(joining ? joined.data?.rows.map((row) => [row.key, row]) : []);
+  const shown = rows.map((row) => better.get(row.key) ?? row);
+  const place = Math.max(
+    0,
+    shown.findIndex(({ key }) => key === chosen),
+  );
+  const highlighted = shown[place];
+
+  // The ghost follows the highlight; the field that shows it belongs to the bench.
+  useEffect(() => {
+    const { plain, mended } = highlighted ?? {};
+    onGhost(
+      plain && !trying
+        ? { name: highlighted?.name ?? '', path: [plain.figures, ...(mended ? [mended.figures] : [])] }
+        : null,
+    );
+  }, [highlighted, trying, onGhost]);
+  useEffect(() => {
+    list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
+  }, [place]);
+  // The board takes the keys as soon as it is open.
+  useEffect(() => list.current?.focus({ preventScroll: true }), []);
+
+  const pours = (row: SwapRow) => (row.mended ?? row.plain).pours;
+  const walk = (to: number) => {
+    const next = shown[Math.max(0, Math.min(to, shown.length - 1))];
+    if (!next) return;
+    setChosen(next.key);
+    if (trying) onTry(pours(next));
+  };
+  const take = () => highlighted && onTake(pours(highlighted), highlighted.slug);
+  const tryOn = () => highlighted && onTry(trying ? null : pours(highlighted));
+  const back = () => (trying ? onTry(null) : onBack());
+
+  return (
+    <div
+      className="flex min-h-0 grow flex-col"
+      onKeyDown={(event) => {
+        const typing = event.target instanceof HTMLElement ? event.target.closest('input, select') : null;
+        if (event.key === 'Escape') back();
+        else if (event.key === 'ArrowDown' && !typing?.matches('select')) walk(place + 1);
+        else if (event.key === 'ArrowUp' && !typing?.matches('select')) walk(place - 1);
+        else if (event.key === 'Enter' && (event.target === list.current || event.target === search.current)) take();
+        else if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+        else if (event.key === 't') tryOn();
+        else if (event.key === '/') search.current?.focus();
+        else if (others[Number(event.key) - 1]) onLock(others[Number(event.key) - 1]?.index ?? 0);
+        else return;
+        event.preventDefault();
+        event.stopPropagation();
+      }}
+    >
+      <div className="flex flex-wrap items-center gap-2 p-3 pb-2">
+        <IconButton icon={ArrowLeft} label="Back to the pours" hotkey="Esc" onClick={onBack} />
+        <h2 className="min-w-0 grow font-display text-lg leading-tight font-semibold">Instead of {present}</h2>
+        {props.actions}
+      </div>
+      <div className="flex flex-col gap-2 px-3 pb-2">
+        <LockStrip pours={others} onToggle={onLock} />
+        <div className="flex flex-wrap items-center gap-2">
+          <label className="input min-h-11 min-w-36 grow basis-0">
+            <Search size={18} aria-hidden className="text-quiet" />
+            <input
+              ref={search}
+              type="search"
+              aria-label="Search the board"
+              placeholder="Search ( / )"
+              maxLength={100}
+              value={words}
+              onChange={(event) => setWords(event.target.value)}
+            />
+          </label>
+          <Choice
+            label="In order of"
+            options={RANKINGS}
+            value={view.ranking}
+            onChange={(ranking) => set({ ranking })}
+          />
+        </div>
+        {spec.pours[pour]?.slot === 'base' && (
+          <Choice label="How much of it" options={SHARES} value={view.share} onChange={(share) => set({ share })} />
+        )}
+        <Fold title="How, and which">
+          <label className="flex flex-wrap items-center gap-2 pb-2 text-base">
+            Swap it
+            <select
+              className="select min-h-11 w-auto text-base"
+              value={view.mode}
+              onChange={(event) => set({ mode: event.target.value as BoardView['mode'] })}
+            >
+              {MODES.map(([mode, told]) => (
+                <option key={mode} value={mode}>
+                  {told}
+                </option>
+              ))}
+            </select>
+          </label>
+          <AimSettings hasHome={props.hasHome} />
+          <Wishes view={view} set={set} />
+        </Fold>
+      </div>
+      <Columns />
+      {board.error && <p className="px-4 py-2 text-error">{board.error.message}</p>}
+      {!board.data && !board.error && <p className="px-4 py-2 text-quiet">Searching the larder…</p>}
+      {board.data && !board.data.done && (
+        <progress
+          className="progress mx-3 w-auto"
+          aria-label={`Searched ${board.data.searched} of ${board.data.total}`}
+          value={board.data.searched}
+          max={board.data.total}
+        />
+      )}
+      {board.data && shown.length === 0 && (
+        <Nothing words={words} atHand={view.atHand} onAny={() => set({ atHand: false })} />
+      )}
+      <div
+        ref={list}
+        id={listId}
+        role="listbox"
+        tabIndex={0}
+        aria-label="Candidates"
+        aria-activedescendant={highlighted && `${listId}-${highlighted.key}`}
+        className={`min-h-0 grow overflow-y-auto px-1.5 pb-2 max-xl:max-h-[60vh] ${board.isPlaceholderData ? 'opacity-60' : ''}`}
+      >
+        {board.data?.present &&
+          shown.map((row, index) => (
+            <SwapItem
+              key={row.key}
+              id={`${listId}-${row.key}`}
+              row={row}
+              present={present}
+              colour={board.data.present?.colour ?? '#ffffff'}
+              ounceMl={spec.ounce_ml}
+              highlighted={index === place}
+              onPoint={() => walk(index)}
+            />
+          ))}
+      </div>
+      {board.data && (
+        <LeftOut board={board.data} words={words} onTake={(slug) => onTake(inPlace(spec, pour, slug), slug)} />
+      )}
+      {highlighted && (
+        <div className="flex gap-2 border-t border-base-300 p-3">
+          <button
+            type="button"
+            aria-pressed={trying}
+            className={`btn min-h-12 grow basis-0 text-base ${trying ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+            title={trying ? 'Take it off again (Esc)' : `Try it on (T): ${rowName(highlighted, present)}`}
+            onClick={tryOn}
+          >
+            {trying ? 'Take it off again' : 'Try it on'} <kbd className="kbd max-lg:hidden">{trying ? 'Esc' : 'T'}</kbd>
+          </button>
+          <button
+            type="button"
+            className="btn btn-primary min-h-12 grow basis-0 text-base"
+            title="Take it (Enter)"
+            onClick={take}
+          >
+            Take it <kbd className="kbd text-base-content max-lg:hidden">Enter</kbd>
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** What the two sides of each column of marks mean, in the axis's own words. */
+function Columns() {
+  return (
+    <div
+      aria-hidden
+      className="flex items-end justify-end gap-1 border-t border-base-300 px-4 pt-1.5 text-[13px] leading-tight text-quiet"
+    >
+      <span className="grow">hollow: as poured · full: brought back</span>
+      {(['sugar', 'acid', 'abv'] as const).map((axis) => (
+        <span key={axis} className="flex w-[74px] justify-between">
+          {LESS_AND_MORE[axis].map((word) => (
+            <span key={word}>{word}</span>
+          ))}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+interface ChoiceProps<Value> {
+  label: string;
+  options: [Value, string][];
+  value: Value;
+  onChange: (value: Value) => void;
+}
+
+function Choice<Value extends string | number>({ label, options, value, onChange }: ChoiceProps<Value>) {
+  return (
+    <div role="group" aria-label={label} className="flex items-center gap-1">
+      {options.map(([option, words]) => (
+        <button
+          key={option}
+          type="button"
+          aria-pressed={option === value}
+          className={`btn min-h-11 px-3 text-base font-normal ${option === value ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+          onClick={() => onChange(option)}
+        >
+          {words}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** Which offers are wanted. */
+function Wishes({ view, set }: { view: BoardView; set: (change: Partial<BoardView>) => void }) {
+  return (
+    <fieldset className="flex flex-wrap items-center gap-x-4 border-t border-base-300 pt-1">
+      <legend className="sr-only">Which are wanted</legend>
+      <Check words="Only what is at hand" on={view.atHand} onChange={(atHand) => set({ atHand })} />
+      <Check words="Vegan" on={view.vegan} onChange={(vegan) => set({ vegan })} />
+      <Check words="Without alcohol" on={view.withoutAlcohol} onChange={(withoutAlcohol) => set({ withoutAlcohol })} />
+      <label className="flex min-h-11 items-center gap-2 text-base">
+        At most
+        <input
+          type="number"
+          min={0}
+          step="any"
+          placeholder="any price"
+          className="input min-h-11 w-28 font-figure text-base"
+          value={view.mostPrice ?? ''}
+          onChange={({ target }) => set({ mostPrice: target.value === '' ? null : Number(target.value) })}
+        />
+        a litre
+      </label>
+      <span className="basis-full text-base">Nothing with</span>
+      {ALLERGENS.map((allergen) => (
+        <Check
+          key={allergen}
+          words={allergen}
+          on={view.avoid.includes(allergen)}
+          onChange={(on) =>
+            set({ avoid: on ? [...view.avoid, allergen] : view.avoid.filter((each) => each !== allergen) })
+          }
+        />
+      ))}
+    </fieldset>
+  );
+}
+
+function Nothing({ words, atHand, onAny }: { words: string; atHand: boolean; onAny: () => void }) {
+  if (words.trim())
+    return (
+      <p className="px-4 py-3">Nothing on this board is called “{words.trim()}”. Look among what is left out, below.</p>
+    );
+  return (
+    <div className="px-4 py-3">
+      <p>Nothing {atHand ? 'at hand' : 'in the larder'} can do this job. Below stands why each was left out.</p>
+      {atHand && (
+        <p className="mt-2 flex flex-wrap gap-2">
+          <button type="button" className="btn min-h-11" onClick={onAny}>
+            Look at the whole larder
+          </button>
+          <Link to="/shelf" className="btn min-h-11">
+            Say what is at hand
+          </Link>
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Who can't serve, by reason; any of them can be taken all the same. */
+function LeftOut({ board, words, onTake }: { board: BoardSoFar; words: string; onTake: (slug: string) => void }) {
+  const sought = words.trim().toLowerCase();
+  const found = board.left_out.filter(({ name }) => name.toLowerCase().includes(sought));
+  if (found.length === 0) return null;
+  return (
+    <div className="max-h-[40%] shrink-0 overflow-y-auto border-t border-base-300 px-3 py-1">
+      <Fold title="Left out" count={found.length}>
+        <ul className="pb-2">
+          {found.map(({ slug, name, reason }) => (
+            <li key={slug} className="flex items-center gap-2 py-0.5 text-base leading-snug">
+              <span className="grow">
+                <span className="font-semibold">{name}.</span> {reason}
+              </span>
+              <button
+                type="button"
+                className="btn btn-ghost min-h-11 border-base-300 px-3 text-base font-normal"
+                onClick={() => onTake(slug)}
+              >
+                Take anyway<span className="sr-only">: {name}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </Fold>
+    </div>
+  );
+}
+
+/** Rows as the screen wants them: of one share, with these words in their name, in the order of one score. */
+function inOrder(board: BoardSoFar | undefined, view: BoardView, words: string): SwapRow[] {
+  const sought = words.trim().toLowerCase();
+  const wanted = (board?.rows ?? []).filter(
+    (row) => row.share === view.share || (row.share === 1 && !board?.rows.some(({ share }) => share === view.share)),
+  );
+  return wanted
+    .filter((row) => `${row.name} ${row.helper?.name ?? ''}`.toLowerCase().includes(sought))
+    .sort((a, b) => a.scores[view.ranking] - b.scores[view.ranking]);
+}
+
+/** The spec's pours with another ingredient in one of them, as much as before. */
+function inPlace(spec: Spec, pour: number, slug: string): PourEntry[] {
+  return spec.pours.map((each, index) => (index === pour ? { ...each, ingredient: slug, said: null } : each));
+}

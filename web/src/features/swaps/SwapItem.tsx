@@ -1,0 +1,67 @@
+import type { SwapRow } from '../../api/client';
+import { useSettings } from '../../lib/settings';
+import { ColourChip } from './ColourChip';
+import { SignedMarks } from './SignedMarks';
+import { moveWords, rowName, tastedWords } from './words';
+
+interface Props {
+  id: string;
+  row: SwapRow;
+  /** Name of the pour that it stands in for. */
+  present: string;
+  /** The drink's colour now. */
+  colour: string;
+  ounceMl: number;
+  highlighted: boolean;
+  onPoint: () => void;
+}
+
+/** One offer: what it does as poured, what brings it back, and what no axis shows. */
+export function SwapItem({ id, row, present, colour, ounceMl, highlighted, onPoint }: Props) {
+  const { shown } = useSettings();
+  const { plain, mended, moves, notes } = row;
+  const asPoured = tastedWords(plain.words);
+  return (
+    <div
+      id={id}
+      role="option"
+      aria-selected={highlighted}
+      className={`rounded-xl px-2.5 py-2 ${highlighted ? 'bg-secondary' : ''}`}
+      onClick={onPoint}
+    >
+      <div className="flex items-start gap-2.5">
+        <ColourChip before={colour} after={(mended ?? plain).colour} />
+        <div className="min-w-0 grow">
+          <p className="text-lg leading-tight font-semibold">
+            {rowName(row, present)}
+            {row.shelf && <span className="text-base font-normal text-quiet"> · {row.shelf}</span>}
+          </p>
+          <p className="text-base leading-snug text-quiet">{row.unseen.slice(0, highlighted ? 4 : 1).join('; ')}</p>
+        </div>
+        <div className="flex gap-1">
+          {(['sugar', 'acid', 'abv'] as const).map((axis) => (
+            <SignedMarks key={axis} axis={axis} plain={plain.steps[axis]} mended={mended?.steps[axis] ?? null} />
+          ))}
+        </div>
+      </div>
+      <p className="mt-0.5 pl-10 text-base leading-snug">
+        {moves.length === 0 && plain.words.length === 0 ? (
+          <>Measure for measure; {asPoured}</>
+        ) : (
+          <>
+            <span className={plain.words.length ? 'font-semibold' : ''}>{asPoured}</span>
+            {moves.length > 0 && <>; wants {moves.map((move) => moveWords(move, shown, ounceMl)).join(', ')}</>}
+            {mended && moves.length > 0 && mended.words.length > 0 && <>; then still {mended.words.join(', ')}</>}
+            {!mended && <>; further than two steps, whatever moves</>}
+          </>
+        )}
+        {notes.map((note) => (
+          <span key={note} className="block">
+            {note}
+          </span>
+        ))}
+        {!row.proved && <span className="text-quiet"> (the best that was found in the time)</span>}
+      </p>
+    </div>
+  );
+}

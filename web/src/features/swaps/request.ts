@@ -1,0 +1,59 @@
+import type { RebalanceRequest, Spec, SwapsRequest } from '../../api/client';
+import type { Aim, BoardView } from '../../lib/settings';
+
+/** What may join a drink where that is allowed: sweet, sour, strong and water, each in a plain and a concentrated form. */
+export const CORRECTORS = [
+  'simple-syrup-1-1',
+  'simple-syrup-2-1',
+  'lemon-juice',
+  'citric-acid-solution',
+  'vodka',
+  'still-water',
+];
+
+/** A rebalancing of a spec: toward its parent, its family's home or typed figures, with these pours free. */
+export function rebalanceRequest(spec: Spec, parent: Spec, free: number[], aim: Aim): RebalanceRequest {
+  return {
+    spec,
+    target: targetOf(aim, spec, parent),
+    free,
+    grid: aim.grid,
+    weights: { ...aim.weights, volume_ml: 1 },
+    bounds: {},
+    correctors: aim.joining ? CORRECTORS : [],
+    sweetness: aim.sweetness,
+  };
+}
+
+/** The board of one pour. Who may join is asked for apart, for the rows in view. */
+export function swapsRequest(
+  spec: Spec,
+  parent: Spec,
+  pour: number,
+  free: number[],
+  aim: Aim,
+  view: BoardView,
+): SwapsRequest {
+  return {
+    ...rebalanceRequest(spec, parent, free, aim),
+    correctors: [],
+    pour_index: pour,
+    mode: view.mode,
+    // The order is the screen's: a board holds the scores of all three.
+    ranking: 'both',
+    filters: {
+      at_hand: view.atHand,
+      avoid_allergens: view.avoid,
+      vegan: view.vegan,
+      without_alcohol: view.withoutAlcohol,
+      most_price: view.mostPrice,
+      kinds: [],
+    },
+  };
+}
+
+function targetOf(aim: Aim, spec: Spec, parent: Spec): RebalanceRequest['target'] {
+  const typed = Object.values(aim.typed).some((level) => level !== null);
+  if (aim.target === 'typed' && typed) return aim.typed;
+  return aim.target === 'home' && spec.family !== 'open' ? { family: spec.family } : parent;
+}
