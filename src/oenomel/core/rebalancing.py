@@ -162,7 +162,8 @@ class Aim:
 class Variant:
     """A drink whose J is sought: which pours are free, which of them would join it, and its group.
 
-    Variants of one group compete; ``grids`` are steps of pours that have one of their own, such as a blend of two.
+    Variants of one group compete; ``grids`` are steps of pours that have one of their own, such as a blend of two, and ``bounds`` [ml]
+    hold where the aim has none.
     """
 
     drink: Drink
@@ -170,6 +171,7 @@ class Variant:
     joins: frozenset[int] = frozenset()
     group: int = 0
     grids: Mapping[int, float] = field(default_factory=dict)
+    bounds: Mapping[int, tuple[float, float]] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -401,7 +403,8 @@ def problems_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -
         for row, index in enumerate(variant.free):
             pour = variant.drink.pours[index]
             grids[row, k] = grid = _grid(variant, index, aim)
-            low, high = aim.bounds.get(index, usual_bounds(pour, grid)) if index not in variant.joins else (0.0, MORE_ML)
+            usual = (0.0, MORE_ML) if index in variant.joins else variant.bounds.get(index) or usual_bounds(pour, grid)
+            low, high = aim.bounds.get(index, usual)
             rungs.append(ladder(pour.liquid_ml, grid, low, high))
             gives[:, row, k] = _gives(pour, aim.by_sucrose_equivalents)
             joins[row, k] = index in variant.joins

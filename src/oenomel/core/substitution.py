@@ -20,7 +20,7 @@ from oenomel.core.grid_search import minimise
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.levels import FIGURES
 from oenomel.core.perception import AXES, degree, steps_between
-from oenomel.core.pourable import MORE_ML, grid_of
+from oenomel.core.pourable import grid_of, usual_bounds
 from oenomel.core.rebalancing import (
     FELT_STEPS,
     MOST_FREE,
@@ -58,6 +58,9 @@ ROWS_AT_ONCE: Final = 250
 CUT_ABOVE: Final = 600
 FURTHEST: Final = 4.0
 """With more offers than this a J over 4 isn't searched for: "further than two steps" is enough."""
+
+LEAST_SHARE: Final = 0.5
+"""Of what comes in at least this share of the measure is poured, where no other bound is given."""
 
 HOPELESS_ML: Final = 1000.0
 VEGAN_NOT: Final = frozenset({"egg", "dairy", "honey"})
@@ -370,7 +373,7 @@ class _Seat:
             had, has = (getattr(each.composition, brings) for each in (self.pour.ingredient, drink.pours[self.index].ingredient))
             grid = self._grid(offer)
             wanted = self.pour.liquid_ml * had / has if has > 0 else np.inf
-            most = max(2 * self.pour.liquid_ml, self.pour.liquid_ml + MORE_ML)
+            _, most = usual_bounds(self.pour, grid)
             word = {"sugar": "sweetness", "acid": "acidity", "abv": "strength"}[brings]
             if wanted > most:
                 how = f"it would take {wanted:.0f} ml" if wanted < HOPELESS_ML else "it has next to none"
@@ -404,7 +407,10 @@ class _Seat:
             beside = max(step, round(missing / getattr(offer.helper.composition, brings) / step) * step)
             drink = replace(drink, pours=(*drink.pours, Pour(offer.helper, beside, slot=slot)))
             free = (*free, len(drink.pours) - 1) if free else ()
-        return Variant(drink, free[:MOST_FREE], grids=grids)
+        # What comes in has a job to do: balance alone might pour it away.
+        _, most = usual_bounds(drink.pours[self.index], grid)
+        bounds = {self.index: (LEAST_SHARE * volume, most)}
+        return Variant(drink, free[:MOST_FREE], grids=grids, bounds=bounds)
 
     def _grid(self, offer: Offer) -> float:
         """Step of the pour; a blend is poured in steps of which each part can be poured."""

@@ -3,6 +3,7 @@ import { createBrowserRouter, RouterProvider } from 'react-router';
 
 import { BenchPage } from '../features/bench';
 import { BookPage } from '../features/book';
+import { ShelfPage } from '../features/shelf';
 import { Broken } from './Broken';
 import { FrontDoor } from './FrontDoor';
 import { NotFound } from './NotFound';
@@ -21,6 +22,7 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <FrontDoor /> },
       { path: '/book', element: <BookPage /> },
+      { path: '/shelf', element: <ShelfPage /> },
       { path: '/bench/:drinkId', element: <BenchPage /> },
       { path: '/bench/:drinkId/trials/:trialNumber', element: <BenchPage /> },
       { path: '*', element: <NotFound /> },

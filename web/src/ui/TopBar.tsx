@@ -1,4 +1,4 @@
-import { BookOpen } from 'lucide-react';
+import { BookOpen, Wine } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 
@@ -11,21 +11,29 @@ interface Props {
   actions?: ReactNode;
 }
 
-/** The mark, the way to the book, and the page's own line. */
+const ROOMS = [
+  { to: '/book', name: 'Book', icon: BookOpen },
+  { to: '/shelf', name: 'Shelf', icon: Wine },
+];
+
+/** The mark, the ways to the book and the shelf, and the page's own line. */
 export function TopBar({ children, actions }: Props) {
-  const inTheBook = useLocation().pathname === '/book';
+  const { pathname } = useLocation();
   return (
     <header className="flex flex-wrap items-center gap-x-3 gap-y-2">
       <Link to="/" aria-label="Oenomel: to the bench" className="shrink-0 rounded-xl">
         <img src="/mark.svg" alt="" width={40} height={40} />
       </Link>
-      <Link
-        to="/book"
-        aria-current={inTheBook ? 'page' : undefined}
-        className="btn btn-ghost min-h-11 gap-2 border-base-300 px-3"
-      >
-        <BookOpen size={20} aria-hidden /> Book
-      </Link>
+      {ROOMS.map(({ to, name, icon: Icon }) => (
+        <Link
+          key={to}
+          to={to}
+          aria-current={pathname === to ? 'page' : undefined}
+          className="btn btn-ghost min-h-11 gap-2 border-base-300 px-3"
+        >
+          <Icon size={20} aria-hidden /> {name}
+        </Link>
+      ))}
       <div className={`ml-auto flex items-center gap-2 lg:order-3 ${actions ? 'lg:ml-0' : ''}`}>
         <ViewSwitches />
       </div>

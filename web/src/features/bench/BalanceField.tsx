@@ -14,6 +14,8 @@ interface Props {
   family: Family | undefined;
   /** Where a candidate leads: as poured, and where that isn't the end, once it is brought back. */
   ghost: { name: string; path: Record<AxisName, number>[] } | null;
+  /** What is tried on, if anything is. */
+  tried?: string | undefined;
 }
 
 const RULE_WIDTH = 104;
@@ -22,7 +24,7 @@ const FLOOR = { sugar: 0.3, acid: 0.03 };
 const RATIOS = [4, 6, 8, 10, 12, 15, 20];
 
 /** Sweetness across, acidity up: the family's home, the parent and the drink as it is now; strength on its own rule beside. */
-export const BalanceField = memo(function BalanceField({ comparison, family, ghost }: Props) {
+export const BalanceField = memo(function BalanceField({ comparison, family, ghost, tried }: Props) {
   const { ref, size } = useSize<HTMLDivElement>();
   const [showPublished, setShowPublished] = useState(false);
   const published = showPublished ? (family?.published ?? []) : [];
@@ -32,7 +34,7 @@ export const BalanceField = memo(function BalanceField({ comparison, family, gho
         <h2 className="grow font-display text-lg font-semibold">
           Where it stands{' '}
           <span className="font-sans text-base font-normal text-quiet">
-            {ghost ? `the ring: with ${ghost.name}` : 'as served, beside its parent'}
+            {tried ? `trying on ${tried}` : ghost ? `the ring: with ${ghost.name}` : 'as served, beside its parent'}
           </span>
         </h2>
         {family && family.published.length > 0 && (

@@ -39,7 +39,7 @@ type Open = { pour: number } | { slot: Slot } | 'bring back';
 export function Bench({ drink, family, larder }: Props) {
   const { draft, change, holdAgainst, lock, kept, undo, redo, canUndo, canRedo, autosave } = useDraft(drink);
   const [open, setOpen] = useState<Open | null>(null);
-  const [trying, setTrying] = useState<PourEntry[] | null>(null);
+  const [trying, setTrying] = useState<{ pours: PourEntry[]; name: string } | null>(null);
   const [path, setPath] = useState<Ghost | null>(null);
   const [candidate, setCandidate] = useState<Ingredient | null>(null);
   const [keeping, setKeeping] = useState(false);
@@ -47,7 +47,7 @@ export function Bench({ drink, family, larder }: Props) {
   if (!parent) throw new Error('a drink has at least one trial');
 
   // What is tried on is looked at like the draft, and saved only once it is taken.
-  const looked = trying ? withPours(draft.spec, trying) : draft.spec;
+  const looked = trying ? withPours(draft.spec, trying.pours) : draft.spec;
   const { comparison, refusal } = useComparison(looked, parent.spec);
   const adding = open !== null && typeof open === 'object' && 'slot' in open ? open.slot : null;
   const added = adding && candidate ? withNew(draft.spec, adding, candidate, family) : null;
@@ -99,6 +99,7 @@ export function Bench({ drink, family, larder }: Props) {
     setTrying(null);
     setPath(null);
   };
+  const onTry = (pours: PourEntry[] | null, name: string) => setTrying(pours && { pours, name });
   const take = (pours: PourEntry[], what: string) => {
     change((spec) => withPours(spec, pours), what);
     close();
@@ -150,7 +151,7 @@ export function Bench({ drink, family, larder }: Props) {
             trying={trying !== null}
             onLock={onLock}
             onGhost={setPath}
-            onTry={setTrying}
+            onTry={onTry}
             onTake={(pours) => take(pours, 'bring back')}
             onBack={close}
           />
@@ -177,7 +178,7 @@ export function Bench({ drink, family, larder }: Props) {
             }
             onLock={onLock}
             onGhost={setPath}
-            onTry={setTrying}
+            onTry={onTry}
             onTake={(pours, slug) => take(pours, `take ${slug}`)}
             onBack={close}
           />
@@ -209,7 +210,7 @@ export function Bench({ drink, family, larder }: Props) {
           />
         )
       }
-      field={<BalanceField comparison={comparison} family={family} ghost={ghost} />}
+      field={<BalanceField comparison={comparison} family={family} ghost={ghost} tried={trying?.name} />}
       sentences={
         <Sentences
           spec={looked}

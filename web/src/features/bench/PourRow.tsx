@@ -95,7 +95,7 @@ function LockButton({ name, locked, onLock }: { name: string; locked: boolean; o
           ? 'Stays when the drink is brought back (L frees it)'
           : 'May move when the drink is brought back (L locks it)'
       }
-      className={`flex h-12 w-8 cursor-pointer items-center justify-center rounded-lg ${locked ? 'text-base-content' : 'text-quiet opacity-60'}`}
+      className={`flex h-12 w-8 cursor-pointer items-center justify-center rounded-lg ${locked ? 'text-base-content' : 'text-quiet'}`}
       onClick={onLock}
     >
       <Sign size={17} aria-hidden />

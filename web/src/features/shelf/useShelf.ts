@@ -40,5 +40,7 @@ export function useAddBottle() {
 }
 
 function whatStandsOnTheShelf(cache: ReturnType<typeof useQueryClient>) {
-  return Promise.all([['shelf'], ['larder'], ['swaps']].map((queryKey) => cache.invalidateQueries({ queryKey })));
+  return Promise.all(
+    [['shelf'], ['ingredients'], ['swaps'], ['swaps joined']].map((queryKey) => cache.invalidateQueries({ queryKey })),
+  );
 }

@@ -105,7 +105,12 @@ export function AimSettings({ hasHome }: { hasHome: boolean }) {
 export function Check({ words, on, onChange }: { words: string; on: boolean; onChange: (on: boolean) => void }) {
   return (
     <label className="flex min-h-11 cursor-pointer items-center gap-2 text-base">
-      <input type="checkbox" className="checkbox" checked={on} onChange={(event) => onChange(event.target.checked)} />
+      <input
+        type="checkbox"
+        className="checkbox rounded-md"
+        checked={on}
+        onChange={(event) => onChange(event.target.checked)}
+      />
       {words}
     </label>
   );

@@ -22,7 +22,7 @@ interface Props {
   trying: boolean;
   onLock: (index: number) => void;
   onGhost: (ghost: Ghost | null) => void;
-  onTry: (pours: PourEntry[] | null) => void;
+  onTry: (pours: PourEntry[] | null, name: string) => void;
   onTake: (pours: PourEntry[]) => void;
   onBack: () => void;
 }
@@ -44,14 +44,14 @@ export function BringBack(props: Props) {
     const landing = found && Object.fromEntries(found.left.map(({ axis, value }) => [axis, value]));
     onGhost(
       landing && !trying && AXES.every((axis) => landing[axis] !== undefined)
-        ? { name: 'brought back', path: [landing as Ghost['path'][number]] }
+        ? { name: 'these amounts', path: [landing as Ghost['path'][number]] }
         : null,
     );
   }, [found, trying, onGhost]);
   useEffect(() => panel.current?.focus({ preventScroll: true }), []);
 
   const take = () => found && found.moves.length > 0 && onTake(found.spec.pours);
-  const tryOn = () => found && onTry(trying ? null : found.spec.pours);
+  const tryOn = () => found && onTry(trying ? null : found.spec.pours, 'these amounts');
   return (
     <div
       ref={panel}
@@ -60,7 +60,7 @@ export function BringBack(props: Props) {
       onKeyDown={(event) => {
         const within = event.target instanceof HTMLElement && event.target.closest('input, select, button, summary');
         if (event.key === 'Escape') {
-          if (trying) onTry(null);
+          if (trying) onTry(null, '');
           else onBack();
         } else if (event.key === 'Enter' && !within) take();
         else if (event.ctrlKey || event.metaKey || event.altKey || (within && within.matches('input, select'))) return;
@@ -121,8 +121,12 @@ export function BringBack(props: Props) {
               </section>
             )}
             <section aria-label="What is left" className="border-t border-base-300 py-2 text-base">
-              <h3 className="font-semibold">Then it is</h3>
-              <p className="text-lg">{found.left.map(({ words }) => words).join(', ')}.</p>
+              {found.moves.length > 0 && (
+                <>
+                  <h3 className="font-semibold">Then it is</h3>
+                  <p className="text-lg">{standsSo(found.left.map(({ words }) => words))}</p>
+                </>
+              )}
               {found.notes.map((note) => (
                 <p key={note} className="mt-1">
                   {note}
@@ -171,6 +175,11 @@ function Did({ axis, steps }: { axis: (typeof AXES)[number]; steps: number }) {
       )}
     </span>
   );
+}
+
+/** "As sweet, as sharp, a touch weaker, about as large". */
+function standsSo(words: string[]): string {
+  return `${words.map((word) => word.replace(', to the tongue', '')).join(', ')}.`;
 }
 
 function sentence(text: string): string {

@@ -17,7 +17,7 @@ interface Props {
 export function LockStrip({ pours, onToggle }: Props) {
   if (pours.length === 0) return null;
   return (
-    <div role="group" aria-label="Free to move" className="flex flex-wrap gap-1.5">
+    <div role="group" aria-label="Free to move" className="flex shrink-0 gap-1.5 overflow-x-auto min-[760px]:flex-wrap">
       {pours.map(({ index, name, amount, free }, place) => {
         const Sign = free ? LockOpen : Lock;
         return (
@@ -26,10 +26,13 @@ export function LockStrip({ pours, onToggle }: Props) {
             type="button"
             aria-pressed={!free}
             title={`${free ? 'May move; lock it' : 'Stays as it is; free it'} (${place + 1})`}
-            className={`btn min-h-11 gap-1.5 px-2.5 text-base font-normal ${free ? 'btn-ghost border-base-300' : 'btn-secondary'}`}
+            className={`btn min-h-11 shrink-0 gap-1.5 px-2.5 text-base font-normal ${free ? 'btn-ghost border-base-300' : 'btn-secondary'}`}
             onClick={() => onToggle(index)}
           >
             <Sign size={17} aria-hidden />
+            <kbd aria-hidden className="font-figure text-sm text-quiet max-lg:hidden">
+              {place + 1}
+            </kbd>
             <span>
               {name} <span className="text-quiet">{amount}</span>
               <span className="sr-only">, {free ? 'free to move' : 'locked'}</span>

@@ -12,7 +12,7 @@ const WIDTH = 74;
 const HEIGHT = 34;
 const MOST = 3;
 const COLOUR: Record<AxisName, string> = { sugar: 'text-sweet', acid: 'text-sharp', abv: 'text-strong' };
-export const LESS_AND_MORE: Record<AxisName, [string, string]> = {
+const LESS_AND_MORE: Record<AxisName, [string, string]> = {
   sugar: ['drier', 'sweeter'],
   acid: ['softer', 'sharper'],
   abv: ['weaker', 'stronger'],

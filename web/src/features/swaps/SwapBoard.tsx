@@ -1,17 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
-import { ArrowLeft, Search } from 'lucide-react';
+import { ArrowLeft, Search, SlidersHorizontal } from 'lucide-react';
 import { useEffect, useId, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 
 import type { PourEntry, Spec, SwapRow } from '../../api/client';
 import { changeSettings, useSettings, type BoardView } from '../../lib/settings';
 import { Fold } from '../../ui/Fold';
+import { AxisMark } from '../../ui/AxisMark';
 import { IconButton } from '../../ui/IconButton';
 import { useRested } from '../../ui/useRested';
 import { AimSettings, Check } from './AimSettings';
 import { LockStrip, type Lockable } from './LockStrip';
 import { CORRECTORS, swapsRequest } from './request';
-import { LESS_AND_MORE } from './SignedMarks';
 import { SwapItem } from './SwapItem';
 import { joinedQuery, swapsQuery, type BoardSoFar } from './useSwaps';
 import { rowName } from './words';
@@ -38,7 +38,7 @@ interface Props {
   onLock: (index: number) => void;
   onGhost: (ghost: Ghost | null) => void;
   /** Pours to look at without taking them; null takes them off again. */
-  onTry: (pours: PourEntry[] | null) => void;
+  onTry: (pours: PourEntry[] | null, name: string) => void;
   onTake: (pours: PourEntry[], slug: string) => void;
   onBack: () => void;
 }
@@ -61,6 +61,7 @@ const MODES: [BoardView['mode'], string][] = [
   ['hold_abv', 'holding its strength'],
 ];
 const ALLERGENS = ['egg', 'milk', 'nuts', 'sulphites', 'gluten', 'soya', 'celery', 'sesame'];
+const AXIS_WORDS = { sugar: 'sweet', acid: 'sharp', abv: 'strong' } as const;
 const IN_VIEW = 20;
 const REST_MS = 200;
 
@@ -69,6 +70,7 @@ export function SwapBoard(props: Props) {
   const { spec, parent, pour, present, others, trying, onGhost, onTry, onTake, onBack, onLock } = props;
   const { aim, board: view, supposed } = useSettings();
   const [words, setWords] = useState('');
+  const [asking, setAsking] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
   const list = useRef<HTMLDivElement>(null);
   const search = useRef<HTMLInputElement>(null);
@@ -113,15 +115,15 @@ export function SwapBoard(props: Props) {
     const next = shown[Math.max(0, Math.min(to, shown.length - 1))];
     if (!next) return;
     setChosen(next.key);
-    if (trying) onTry(pours(next));
+    if (trying) onTry(pours(next), next.name);
   };
   const take = () => highlighted && onTake(pours(highlighted), highlighted.slug);
-  const tryOn = () => highlighted && onTry(trying ? null : pours(highlighted));
-  const back = () => (trying ? onTry(null) : onBack());
+  const tryOn = () => highlighted && onTry(trying ? null : pours(highlighted), highlighted.name);
+  const back = () => (trying ? onTry(null, '') : onBack());
 
   return (
     <div
-      className="flex min-h-0 grow flex-col"
+      className="@container flex min-h-0 grow flex-col"
       onKeyDown={(event) => {
         const typing = event.target instanceof HTMLElement ? event.target.closest('input, select') : null;
         if (event.key === 'Escape') back();
@@ -140,9 +142,9 @@ export function SwapBoard(props: Props) {
       <div className="flex flex-wrap items-center gap-2 p-3 pb-2">
         <IconButton icon={ArrowLeft} label="Back to the pours" hotkey="Esc" onClick={onBack} />
         <h2 className="min-w-0 grow font-display text-lg leading-tight font-semibold">Instead of {present}</h2>
-        {props.actions}
+        <Choice label="In order of" options={RANKINGS} value={view.ranking} onChange={(ranking) => set({ ranking })} />
       </div>
-      <div className="flex flex-col gap-2 px-3 pb-2">
+      <div className="flex max-h-[60%] shrink-0 flex-col gap-2 overflow-y-auto px-3 pb-2">
         <LockStrip pours={others} onToggle={onLock} />
         <div className="flex flex-wrap items-center gap-2">
           <label className="input min-h-11 min-w-36 grow basis-0">
@@ -157,34 +159,41 @@ export function SwapBoard(props: Props) {
               onChange={(event) => setWords(event.target.value)}
             />
           </label>
-          <Choice
-            label="In order of"
-            options={RANKINGS}
-            value={view.ranking}
-            onChange={(ranking) => set({ ranking })}
-          />
+          {spec.pours[pour]?.slot === 'base' && (
+            <Choice label="How much of it" options={SHARES} value={view.share} onChange={(share) => set({ share })} />
+          )}
+          <button
+            type="button"
+            aria-expanded={asking}
+            className={`btn min-h-11 px-3 text-base font-normal ${asking ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+            onClick={() => setAsking(!asking)}
+          >
+            <SlidersHorizontal size={18} aria-hidden /> How
+          </button>
         </div>
-        {spec.pours[pour]?.slot === 'base' && (
-          <Choice label="How much of it" options={SHARES} value={view.share} onChange={(share) => set({ share })} />
+        {asking && (
+          <div className="border-t border-base-300 pt-2">
+            <p className="flex flex-wrap items-center gap-2 pb-2 text-base">
+              {present} goes {props.actions}
+            </p>
+            <label className="flex flex-wrap items-center gap-2 pb-2 text-base">
+              Swap it
+              <select
+                className="select min-h-11 w-auto text-base"
+                value={view.mode}
+                onChange={(event) => set({ mode: event.target.value as BoardView['mode'] })}
+              >
+                {MODES.map(([mode, told]) => (
+                  <option key={mode} value={mode}>
+                    {told}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <AimSettings hasHome={props.hasHome} />
+            <Wishes view={view} set={set} />
+          </div>
         )}
-        <Fold title="How, and which">
-          <label className="flex flex-wrap items-center gap-2 pb-2 text-base">
-            Swap it
-            <select
-              className="select min-h-11 w-auto text-base"
-              value={view.mode}
-              onChange={(event) => set({ mode: event.target.value as BoardView['mode'] })}
-            >
-              {MODES.map(([mode, told]) => (
-                <option key={mode} value={mode}>
-                  {told}
-                </option>
-              ))}
-            </select>
-          </label>
-          <AimSettings hasHome={props.hasHome} />
-          <Wishes view={view} set={set} />
-        </Fold>
       </div>
       <Columns />
       {board.error && <p className="px-4 py-2 text-error">{board.error.message}</p>}
@@ -200,32 +209,34 @@ export function SwapBoard(props: Props) {
       {board.data && shown.length === 0 && (
         <Nothing words={words} atHand={view.atHand} onAny={() => set({ atHand: false })} />
       )}
-      <div
-        ref={list}
-        id={listId}
-        role="listbox"
-        tabIndex={0}
-        aria-label="Candidates"
-        aria-activedescendant={highlighted && `${listId}-${highlighted.key}`}
-        className={`min-h-0 grow overflow-y-auto px-1.5 pb-2 max-xl:max-h-[60vh] ${board.isPlaceholderData ? 'opacity-60' : ''}`}
-      >
-        {board.data?.present &&
-          shown.map((row, index) => (
-            <SwapItem
-              key={row.key}
-              id={`${listId}-${row.key}`}
-              row={row}
-              present={present}
-              colour={board.data.present?.colour ?? '#ffffff'}
-              ounceMl={spec.ounce_ml}
-              highlighted={index === place}
-              onPoint={() => walk(index)}
-            />
-          ))}
+      <div className="min-h-0 grow overflow-y-auto max-[1199px]:max-h-[60vh]">
+        <div
+          ref={list}
+          id={listId}
+          role="listbox"
+          tabIndex={0}
+          aria-label="Candidates"
+          aria-activedescendant={highlighted && `${listId}-${highlighted.key}`}
+          className={`group px-1.5 pb-2 outline-none ${board.isPlaceholderData ? 'opacity-60' : ''}`}
+        >
+          {board.data?.present &&
+            shown.map((row, index) => (
+              <SwapItem
+                key={row.key}
+                id={`${listId}-${row.key}`}
+                row={row}
+                present={present}
+                colour={board.data.present?.colour ?? '#ffffff'}
+                ounceMl={spec.ounce_ml}
+                highlighted={index === place}
+                onPoint={() => walk(index)}
+              />
+            ))}
+        </div>
+        {board.data && (
+          <LeftOut board={board.data} words={words} onTake={(slug) => onTake(inPlace(spec, pour, slug), slug)} />
+        )}
       </div>
-      {board.data && (
-        <LeftOut board={board.data} words={words} onTake={(slug) => onTake(inPlace(spec, pour, slug), slug)} />
-      )}
       {highlighted && (
         <div className="flex gap-2 border-t border-base-300 p-3">
           <button
@@ -251,21 +262,21 @@ export function SwapBoard(props: Props) {
   );
 }
 
-/** What the two sides of each column of marks mean, in the axis's own words. */
+/** What the marks of each column are, and what their sides and fillings mean. */
 function Columns() {
   return (
     <div
       aria-hidden
-      className="flex items-end justify-end gap-1 border-t border-base-300 px-4 pt-1.5 text-[13px] leading-tight text-quiet"
+      className="flex flex-wrap items-end gap-1 border-t border-base-300 px-4 pt-1.5 pb-0.5 text-sm leading-tight text-quiet @lg:flex-nowrap"
     >
-      <span className="grow">hollow: as poured · full: brought back</span>
-      {(['sugar', 'acid', 'abv'] as const).map((axis) => (
-        <span key={axis} className="flex w-[74px] justify-between">
-          {LESS_AND_MORE[axis].map((word) => (
-            <span key={word}>{word}</span>
-          ))}
-        </span>
-      ))}
+      <span className="basis-full pl-10 @lg:basis-0 @lg:grow @lg:pl-0">hollow: as poured, full: brought back</span>
+      <span className="flex gap-1 pl-10 @lg:pl-0">
+        {(['sugar', 'acid', 'abv'] as const).map((axis) => (
+          <span key={axis} className="flex w-[74px] items-center justify-center gap-1 ">
+            <AxisMark axis={axis} size={10} /> {AXIS_WORDS[axis]}
+          </span>
+        ))}
+      </span>
     </div>
   );
 }
@@ -359,7 +370,7 @@ function LeftOut({ board, words, onTake }: { board: BoardSoFar; words: string; o
   const found = board.left_out.filter(({ name }) => name.toLowerCase().includes(sought));
   if (found.length === 0) return null;
   return (
-    <div className="max-h-[40%] shrink-0 overflow-y-auto border-t border-base-300 px-3 py-1">
+    <div className="border-t border-base-300 px-4 py-1">
       <Fold title="Left out" count={found.length}>
         <ul className="pb-2">
           {found.map(({ slug, name, reason }) => (

@@ -1,4 +1,5 @@
 import type { SwapRow } from '../../api/client';
+import { capital } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { ColourChip } from './ColourChip';
 import { SignedMarks } from './SignedMarks';
@@ -26,30 +27,32 @@ export function SwapItem({ id, row, present, colour, ounceMl, highlighted, onPoi
       id={id}
       role="option"
       aria-selected={highlighted}
-      className={`rounded-xl px-2.5 py-2 ${highlighted ? 'bg-secondary' : ''}`}
+      className={`rounded-xl px-2.5 py-1.5 ${highlighted ? 'bg-secondary outline-accent group-focus-visible:outline-3' : ''}`}
       onClick={onPoint}
     >
-      <div className="flex items-start gap-2.5">
+      <div className="flex flex-wrap items-center gap-x-2.5 @lg:flex-nowrap">
         <ColourChip before={colour} after={(mended ?? plain).colour} />
-        <div className="min-w-0 grow">
-          <p className="text-lg leading-tight font-semibold">
+        <div className="min-w-0 grow basis-0">
+          <p className={`text-lg leading-tight font-semibold ${highlighted ? '' : 'truncate'}`}>
             {rowName(row, present)}
             {row.shelf && <span className="text-base font-normal text-quiet"> · {row.shelf}</span>}
           </p>
-          <p className="text-base leading-snug text-quiet">{row.unseen.slice(0, highlighted ? 4 : 1).join('; ')}</p>
+          <p className={`text-base leading-snug text-quiet ${highlighted ? '' : 'truncate'}`}>
+            {row.unseen.join('; ')}
+          </p>
         </div>
-        <div className="flex gap-1">
+        <div className="order-last flex basis-full gap-1 self-start pl-10 @lg:order-none @lg:basis-auto @lg:pl-0">
           {(['sugar', 'acid', 'abv'] as const).map((axis) => (
             <SignedMarks key={axis} axis={axis} plain={plain.steps[axis]} mended={mended?.steps[axis] ?? null} />
           ))}
         </div>
       </div>
-      <p className="mt-0.5 pl-10 text-base leading-snug">
+      <p className="pl-10 text-base leading-snug">
         {moves.length === 0 && plain.words.length === 0 ? (
-          <>Measure for measure; {asPoured}</>
+          <>Measure for measure, {asPoured}</>
         ) : (
           <>
-            <span className={plain.words.length ? 'font-semibold' : ''}>{asPoured}</span>
+            <span className={plain.words.length ? 'font-semibold' : ''}>{capital(asPoured)}</span>
             {moves.length > 0 && <>; wants {moves.map((move) => moveWords(move, shown, ounceMl)).join(', ')}</>}
             {mended && moves.length > 0 && mended.words.length > 0 && <>; then still {mended.words.join(', ')}</>}
             {!mended && <>; further than two steps, whatever moves</>}

@@ -18,5 +18,5 @@ export function moveWords(move: Move, shown: Shown, ounceMl: number): string {
 
 /** Words of what can be tasted, or that nothing can. */
 export function tastedWords(words: string[]): string {
-  return words.length ? words.join(', ') : 'no different in the three axes';
+  return words.length ? words.join(', ') : 'not to be told apart in the three axes';
 }
