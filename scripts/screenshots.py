@@ -14,10 +14,30 @@ from app_server import CHROMIUM, AppServer
 from playwright.sync_api import Browser, Page, sync_playwright
 
 
-def _another_liqueur(page: Page) -> None:
-    page.get_by_role("button", name=re.compile("^Sea-buckthorn liqueur .*Choose another")).click()
-    page.get_by_role("option", name=re.compile("^Apricot liqueur")).hover()
-    page.get_by_test_id("ghost-point").wait_for()
+def _swaps(pour: str, *steps: str) -> Callable[[Page], None]:
+    """Opens the board of a pour and presses keys on it."""
+
+    def prepare(page: Page) -> None:
+        page.get_by_role("button", name=re.compile(f"^{pour} .*Choose another")).click()
+        page.get_by_test_id("ghost-point").wait_for()
+        for key in steps:
+            page.keyboard.press(key)
+        page.wait_for_load_state("networkidle")
+
+    return prepare
+
+
+def _bring_back(page: Page) -> None:
+    page.get_by_label("Amount of Lime juice").fill("35")
+    page.get_by_label("Amount of Lime juice").press("Tab")
+    page.keyboard.press("b")
+    page.get_by_role("region", name="What each did").wait_for()
+
+
+def _shelf(page: Page) -> None:
+    for name, state in (("Aged rum", "At hand"), ("London dry gin", "At hand"), ("Quince liqueur", "Low"), ("Lemon juice", "Out")):
+        page.get_by_role("group", name=f"How {name} stands").get_by_role("button", name=state).click()
+        page.get_by_label(f"Price of a litre of {name}").wait_for()
 
 
 def _keep(page: Page) -> None:
@@ -35,6 +55,7 @@ def _danger(page: Page) -> None:
     page.get_by_role("option", name=re.compile("^Soda water")).click()
     page.get_by_role("region", name="On top").wait_for()
     page.get_by_role("button", name=re.compile("^Soda water .*Choose another")).click()
+    page.get_by_role("button", name="How").click()
     page.get_by_label("Goes in").select_option("mixed")
     page.get_by_role("button", name="Back to the pours").click()
     page.get_by_text("a closed tin bursts").wait_for()
@@ -57,7 +78,11 @@ PICTURES: dict[str, tuple[str, int, int, str, Callable[[Page], None] | None]] = 
     "bench-820-dim": ("/bench/6", 820, 1180, "late", None),
     "bench-390-light": ("/bench/3", 390, 844, "lamplight", None),
     "bench-390-dim": ("/bench/5", 390, 844, "late", None),
-    "larder-for-a-pour": ("/bench/3", 1280, 800, "lamplight", _another_liqueur),
+    "swaps-daisy": ("/bench/3", 1280, 800, "lamplight", _swaps("Sea-buckthorn liqueur", "ArrowDown")),
+    "swaps-sour": ("/bench/2", 1280, 800, "late", _swaps("Lemon juice", "ArrowDown")),
+    "swaps-fizz-820": ("/bench/5", 820, 1180, "lamplight", _swaps("London dry gin", "ArrowDown")),
+    "bring-it-back": ("/bench/4", 1280, 800, "lamplight", _bring_back),
+    "shelf": ("/shelf", 1280, 800, "lamplight", _shelf),
     "keep-as-trial": ("/bench/3", 1280, 800, "lamplight", _keep),
     "trial-as-kept": ("/bench/5/trials/2", 1280, 800, "lamplight", None),
     "why-this-number": ("/bench/3", 1280, 800, "lamplight", _why),

@@ -3,6 +3,7 @@
 import json
 import re
 from contextlib import closing
+from dataclasses import replace
 from importlib import resources
 
 import pytest
@@ -11,7 +12,7 @@ from oenomel.core.prediction import compare, predict
 from oenomel.demo import scenario
 from oenomel.interchange.spec_drink import drink_from_spec
 from oenomel.interchange.spec_file import parse_spec
-from oenomel.store import database, drinks, ingredients
+from oenomel.store import database, drinks, ingredients, shelf
 
 BOOK = json.loads((resources.files("oenomel.demo") / "drinks.json").read_text(encoding="utf-8"))
 
@@ -59,3 +60,18 @@ def test_demo_names_no_brand_and_no_place_but_its_own():
     text = json.dumps(BOOK, ensure_ascii=False)
     assert not re.search(r"[®™]", text)
     assert "http" not in text
+
+
+def test_putting_the_demo_back_clears_what_the_house_added_and_restores_the_shelf(tmp_path):
+    scenario.prepare(tmp_path / "demo.db")
+    with closing(database.connect(tmp_path / "demo.db")) as conn:
+        before = shelf.all_shelved(conn)
+        assert {each.state for each in before.values()} == set(shelf.STATES)
+        rum = ingredients.get(conn, "white-rum")
+        bottle = ingredients.add(conn, replace(rum, name="Ours", origin="house"))
+        shelf.put(conn, shelf.Shelved(bottle.slug, "low", 12.0))
+        shelf.remove(conn, "white-rum")
+        with database.transaction(conn):
+            scenario.restore(conn)
+        assert shelf.all_shelved(conn) == before
+        assert bottle.slug not in ingredients.larder(conn)

@@ -44,9 +44,12 @@ def test_a_riff_from_a_school_to_a_kept_trial_survives_a_power_cut(page, server)
     expect(page.get_by_text("Nothing is moved yet.")).to_have_count(0)
     expect(page.get_by_role("article", name="Strength")).to_contain_text("As strong, to the tongue")
 
-    # Swap the syrup by keyboard; its landing is drawn before it is taken.
+    # Swap the syrup, measure for measure; its landing is drawn before it is taken.
     page.get_by_role("button", name=re.compile("^Simple syrup 1:1 .*Choose another")).click()
-    page.keyboard.type("rich syrup")
+    page.get_by_role("button", name="How").click()
+    page.get_by_label("Swap it").select_option("pour")
+    page.keyboard.press("/")
+    page.get_by_role("searchbox", name="Search the board").fill("rich syrup")
     expect(candidates(page)).to_have_count(1)
     expect(page.get_by_test_id("ghost-point")).to_be_visible()
     page.keyboard.press("Enter")
@@ -168,6 +171,7 @@ def test_pours_are_added_where_they_belong_and_taken_out(page, server):
     expect(on_top).to_contain_text("Soda water")
     expect(page.get_by_role("article", name="Strength")).to_contain_text("weaker")
     page.get_by_role("button", name=re.compile("^Soda water .*Choose another")).click()
+    page.get_by_role("button", name="How").click()
     page.get_by_role("button", name="Take it out").click()
     expect(on_top).to_have_count(0)
     expect(page.get_by_role("article", name="Strength")).to_contain_text("As the parent")
@@ -231,7 +235,7 @@ def test_fonts_ship_with_the_app_and_the_empty_book_teaches(page, server):
     expect(page.get_by_role("heading", name="Nothing on this page")).to_be_visible()
 
 
-VIEWS = ["/book", "/bench/3", "/bench/5/trials/2"]
+VIEWS = ["/book", "/shelf", "/bench/3", "/bench/5/trials/2"]
 
 
 @pytest.mark.parametrize("width", [1280, 820, 390])
@@ -239,13 +243,13 @@ def test_no_view_scrolls_sideways_and_the_bench_fits_a_laptop(page, server, widt
     page.set_viewport_size({"width": width, "height": 800})
     for view in VIEWS:
         page.goto(server.url + view)
-        page.get_by_role("main").wait_for()
+        page.get_by_role("heading", level=1).wait_for()
         page.wait_for_load_state("networkidle")
         across, down = page.evaluate(
             "[document.documentElement.scrollWidth - innerWidth, document.documentElement.scrollHeight - innerHeight]"
         )
         assert across <= 0, view
-        assert width < 1280 or view == "/book" or down <= 0, view
+        assert width < 1280 or view in ("/book", "/shelf") or down <= 0, view
 
 
 @pytest.mark.parametrize("theme", ["light", "dark"])
@@ -260,14 +264,25 @@ def test_no_view_breaks_a_rule_of_accessibility(page, server, theme, axe_source)
 
     for view in VIEWS:
         page.goto(server.url + view)
-        page.get_by_role("main").wait_for()
+        page.get_by_role("heading", level=1).wait_for()
         page.wait_for_load_state("networkidle")
         assert violations() == [], view
     page.goto(f"{server.url}/bench/3")
     page.get_by_role("button", name=re.compile("^Lemon juice .*Choose another")).click()
     expect(candidates(page).first).to_be_visible()
+    assert violations() == [], "board"
+    page.get_by_role("button", name="How").click()
+    page.locator("summary").filter(has_text="Left out").click()
+    assert violations() == [], "how, and left out"
+    page.get_by_role("button", name="Back to the pours").click()
+    page.get_by_role("button", name="Add a pour").click()
+    expect(candidates(page).first).to_be_visible()
     assert violations() == [], "larder"
     page.keyboard.press("Escape")
+    page.get_by_role("button", name="Bring it back").click()
+    expect(page.get_by_role("region", name="What to pour")).to_be_visible()
+    assert violations() == [], "bring it back"
+    page.get_by_role("button", name="Back to the pours").click()
     page.get_by_role("button", name="Keep as trial").click()
     expect(page.get_by_role("dialog")).to_be_visible()
     assert violations() == [], "keep"

@@ -39,9 +39,11 @@ __all__ = [
     "figures_of",
     "left_over",
     "moves_of",
+    "off_target",
     "problems_of",
     "rebalance",
     "that_can_move",
+    "tongue_cost",
     "usually_free",
     "with_correctors",
 ]
@@ -318,8 +320,8 @@ def best_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: 
 
 def costs_of(variant: Variant, made: Drink, aim: Aim, conditions: Conditions) -> Costs:
     """J of a drink made out of a variant, part by part."""
-    off = {left.axis: left.steps**2 for left in left_over(made, aim, conditions)}
-    weight = {name: getattr(aim.weights, name) for name in (*AXES, "volume_ml")}
+    off = off_target(figures_of([made], aim.by_sucrose_equivalents, conditions), aim)
+    squares = {name: float(steps[0] ** 2) * _weight(name, aim) for name, steps in off.items()}
     moved = changed = joined = 0.0
     for index in variant.free:
         before, after = variant.drink.pours[index].liquid_ml, made.pours[index].liquid_ml
@@ -327,26 +329,52 @@ def costs_of(variant: Variant, made: Drink, aim: Aim, conditions: Conditions) ->
             changed += CHANGE_COSTS
             moved += STEP_COSTS * abs(after - before) / _grid(variant, index, aim)
             joined += JOIN_COSTS if index in variant.joins else 0.0
-    sugar, acid, abv = (weight[name] * off.get(name, 0.0) for name in AXES)
-    return Costs(sugar, acid, abv, VOLUME_WEIGHT * weight["volume_ml"] * off.get("volume_ml", 0.0), changed, moved, joined)
+    sugar, acid, abv, volume_ml = (squares.get(name, 0.0) for name in (*AXES, "volume_ml"))
+    return Costs(sugar, acid, abv, volume_ml, changed, moved, joined)
+
+
+def off_target(figures: Floats, aim: Aim) -> dict[str, Floats]:
+    """How far drinks are from the target, in steps (of a tenth for the volume), shape (drinks,), on each axis that counts.
+
+    Parameters
+    ----------
+    figures : ndarray, shape (4, drinks), in the order of `FIGURES`
+    """
+    off: dict[str, Floats] = {}
+    for name, axis in AXES.items():
+        wished = getattr(aim.target, name)
+        if wished is not None and getattr(aim.weights, name) > 0:
+            off[name] = steps_between(figures[FIGURES.index(name)], wished, axis)
+    if aim.target.volume_ml is not None and aim.weights.volume_ml > 0:
+        off["volume_ml"] = np.log(np.maximum(figures[0], 1e-9) / aim.target.volume_ml) / VOLUME_STEP
+    return off
+
+
+def tongue_cost(off: Mapping[str, Floats], aim: Aim) -> Floats:
+    """J without the price of changes, shape (drinks,), from `off_target`."""
+    cost: Floats = np.sum([_weight(name, aim) * steps**2 for name, steps in off.items()], axis=0)
+    return cost
 
 
 def left_over(drink: Drink, aim: Aim, conditions: Conditions) -> tuple[Left, ...]:
     """What is left between a drink and the target, on each axis that counts, and in volume (in steps of a tenth)."""
-    figures = figures_of([drink], aim.by_sucrose_equivalents, conditions)[:, 0]
-    found = []
-    for name, axis in AXES.items():
-        wished, value = getattr(aim.target, name), float(figures[FIGURES.index(name)])
-        if wished is not None and getattr(aim.weights, name) > 0:
-            steps = float(steps_between(value, wished, axis))
-            word = axis.more if steps > 0 else axis.less
-            found.append(Left(name, value, wished, steps, degree(steps).headline.format(word=word, same=axis.same)))
-    if aim.target.volume_ml is not None and aim.weights.volume_ml > 0:
-        value, wished = float(figures[0]), aim.target.volume_ml
-        steps = math.log(max(value, 1e-9) / wished) / VOLUME_STEP
-        words = "about as large" if abs(steps) < 1 else "larger" if steps > 0 else "smaller"
-        found.append(Left("volume_ml", value, wished, steps, words))
-    return tuple(found)
+    figures = figures_of([drink], aim.by_sucrose_equivalents, conditions)
+    return tuple(
+        Left(name, float(figures[FIGURES.index(name), 0]), getattr(aim.target, name), float(steps[0]), _left_words(name, float(steps[0])))
+        for name, steps in off_target(figures, aim).items()
+    )
+
+
+def _left_words(name: str, steps: float) -> str:
+    if name == "volume_ml":
+        return "about as large" if abs(steps) < 1 else "larger" if steps > 0 else "smaller"
+    axis = AXES[name]
+    return degree(steps).headline.format(word=axis.more if steps > 0 else axis.less, same=axis.same)
+
+
+def _weight(name: str, aim: Aim) -> float:
+    weight: float = getattr(aim.weights, name)
+    return VOLUME_WEIGHT * weight if name == "volume_ml" else weight
 
 
 def figures_of(drinks: Sequence[Drink], by_sucrose_equivalents: bool, conditions: Conditions) -> Floats:

@@ -31,7 +31,9 @@ from oenomel.core.rebalancing import (
     costs_of,
     figures_of,
     moves_of,
+    off_target,
     problems_of,
+    tongue_cost,
     usually_free,
     with_correctors,
 )
@@ -303,9 +305,11 @@ class _Seat:
         if self.mode != "rebalance" or len(offers) <= FIRST_ROWS:
             return offers
         guess = np.empty(len(offers))
-        for places, variants in self._alike([self._variant(offer) for offer in offers]):
-            numbered = [replace(variant, group=number) for number, variant in enumerate(variants)]
-            guess[places] = minimise(problems_of(numbered, self.aim, self.conditions), most_points=0).J
+        for start in range(0, len(offers), ROWS_AT_ONCE):
+            for places, variants in self._alike([self._variant(offer) for offer in offers[start : start + ROWS_AT_ONCE]]):
+                numbered = [replace(variant, group=number) for number, variant in enumerate(variants)]
+                problems = problems_of(numbered, self.aim, self.conditions)
+                guess[[start + place for place in places]] = minimise(problems, most_points=0).J
         return [offers[i] for i in np.argsort(guess, kind="stable")]
 
     def rows(self, offers: Sequence[Offer], cut: float) -> tuple[Row, ...]:
@@ -347,8 +351,7 @@ class _Seat:
             for group, (place, made) in enumerate(zip(places, drinks, strict=True)):
                 if made is None:
                     continue
-                variant = competing[int(minima.problem[group])]
-                cost = costs_of(variant, made, self.aim, self.conditions).total
+                variant, cost = competing[int(minima.problem[group])], float(minima.J[group])
                 moves = moves_of(variant, made)
                 poured = tuple(p for i, p in enumerate(made.pours) if p.volume_ml > 0 or i not in variant.joins)
                 told = self._unblended(replace(made, pours=poured), offers[place])
@@ -433,17 +436,21 @@ class _Seat:
         if not drinks:
             return []
         figures = figures_of(drinks, self.aim.by_sucrose_equivalents, self.conditions)
+        off = off_target(figures, self.aim)
+        steps = [off.get(name, np.zeros(len(drinks))).tolist() for name in AXES]
+        plain = tongue_cost(off, self.aim).tolist()
         standings = []
-        for drink, column, cost in zip(drinks, figures.T.tolist(), costs, strict=True):
-            levels = dict(zip(FIGURES, column, strict=True))
-            steps, words = {}, []
-            for name, axis in AXES.items():
-                wished = getattr(self.aim.target, name)
-                steps[name] = 0.0 if wished is None else float(steps_between(levels[name], wished, axis))
-                if abs(steps[name]) >= FELT_STEPS:
-                    words.append(degree(steps[name]).headline.format(word=axis.more if steps[name] > 0 else axis.less))
-            off = costs_of(Variant(drink, ()), drink, self.aim, self.conditions).total if cost is None else cost
-            standings.append(Standing(drink, levels, steps, tuple(words), swatch(drink.pours, levels["volume_ml"]), off))
+        for column, (drink, levels, cost) in enumerate(zip(drinks, figures.T.tolist(), costs, strict=True)):
+            here = {name: axis[column] for name, axis in zip(AXES, steps, strict=True)}
+            words = tuple(
+                degree(n).headline.format(word=AXES[name].more if n > 0 else AXES[name].less)
+                for name, n in here.items()
+                if abs(n) >= FELT_STEPS
+            )
+            colour = swatch(drink.pours, levels[0])
+            standings.append(
+                Standing(drink, dict(zip(FIGURES, levels, strict=True)), here, words, colour, plain[column] if cost is None else cost)
+            )
         return standings
 
 

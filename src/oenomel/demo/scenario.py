@@ -14,7 +14,7 @@ from oenomel.core.prediction import predict
 from oenomel.interchange.prediction_report import prediction_report
 from oenomel.interchange.spec_drink import drink_from_spec
 from oenomel.interchange.spec_file import parse_spec
-from oenomel.store import database, drinks, ingredients
+from oenomel.store import database, drinks, ingredients, shelf
 
 __all__ = ["prepare", "restore"]
 
@@ -37,12 +37,16 @@ def prepare(data: Path, reset: bool = False) -> None:
 def restore(conn: sqlite3.Connection) -> None:
     """Puts the demo back to how it was at first; what was made in it is gone."""
     drinks.remove_all(conn)
+    shelf.remove_all(conn)
+    ingredients.remove_of_the_house(conn)
     _fill(conn)
 
 
 def _fill(conn: sqlite3.Connection) -> None:
     for ingredient in read_ingredients(_text("ingredients.toml"), origin="demo").values():
         ingredients.put(conn, ingredient)
+    for slug, state, price in json.loads(_text("shelf.json")):
+        shelf.put(conn, shelf.Shelved(slug, state, price))
     for entry in json.loads(_text("drinks.json")):
         _add_drink(conn, entry)
 

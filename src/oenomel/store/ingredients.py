@@ -12,7 +12,7 @@ from oenomel.core.catalogue import Larder, composition_from_values
 from oenomel.core.ingredient import Ingredient, SourcedValue
 from oenomel.errors import RecordNotFound
 
-__all__ = ["add", "get", "larder", "put", "replace_catalogue", "search", "some"]
+__all__ = ["add", "get", "larder", "put", "remove_of_the_house", "replace_catalogue", "search", "some"]
 
 SELECT_ALL = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
@@ -54,6 +54,7 @@ ON CONFLICT (slug) DO UPDATE SET
   cautions = excluded.cautions, piece_ml = excluded.piece_ml, piece_g = excluded.piece_g, aroma = excluded.aroma, foam = excluded.foam,
   origin = excluded.origin
 """
+DELETE_OF_THE_HOUSE = "DELETE FROM ingredient WHERE origin = 'house'"
 DELETE_VALUES = "DELETE FROM ingredient_value WHERE slug = :slug"
 INSERT_VALUE = """
 INSERT INTO ingredient_value (slug, name, value, relative_sd, source, source_kind, why)
@@ -105,6 +106,11 @@ def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:
     conn.execute(UPSERT, _to_row(ingredient))
     conn.execute(DELETE_VALUES, {"slug": ingredient.slug})
     conn.executemany(INSERT_VALUE, [{"slug": ingredient.slug, **asdict(value)} for value in ingredient.values.values()])
+
+
+def remove_of_the_house(conn: sqlite3.Connection) -> None:
+    """Takes out every bottle that the house has added."""
+    conn.execute(DELETE_OF_THE_HOUSE)
 
 
 def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -> None:

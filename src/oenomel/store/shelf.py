@@ -9,7 +9,7 @@ from typing import Final
 from oenomel.errors import DomainError, OutOfRange
 from oenomel.store import ingredients
 
-__all__ = ["STATES", "Shelved", "all_shelved", "put", "remove"]
+__all__ = ["STATES", "Shelved", "all_shelved", "put", "remove", "remove_all"]
 
 STATES: Final = ("at hand", "low", "out")
 
@@ -19,6 +19,7 @@ INSERT INTO shelf (slug, state, price_per_litre) VALUES (:slug, :state, :price_p
 ON CONFLICT (slug) DO UPDATE SET state = excluded.state, price_per_litre = excluded.price_per_litre
 """
 DELETE = "DELETE FROM shelf WHERE slug = :slug"
+DELETE_ALL = "DELETE FROM shelf"
 
 MOST_PRICE: Final = 10_000.0
 
@@ -62,3 +63,8 @@ def put(conn: sqlite3.Connection, shelved: Shelved) -> None:
 def remove(conn: sqlite3.Connection, slug: str) -> None:
     """Takes an ingredient off the shelf; it stays in the larder."""
     conn.execute(DELETE, {"slug": slug})
+
+
+def remove_all(conn: sqlite3.Connection) -> None:
+    """Clears the shelf."""
+    conn.execute(DELETE_ALL)

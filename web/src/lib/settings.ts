@@ -23,7 +23,8 @@ export interface BoardView {
   ranking: 'balance' | 'aroma' | 'both';
   /** How much of a base is replaced. */
   share: 1 | 0.5 | 0.25;
-  atHand: boolean;
+  /** What is at hand: no matter, before the rest, or nothing else. */
+  atHand: 'any' | 'first' | 'only';
   vegan: boolean;
   withoutAlcohol: boolean;
   avoid: string[];
@@ -54,7 +55,7 @@ const BOARD: BoardView = {
   mode: 'rebalance',
   ranking: 'both',
   share: 1,
-  atHand: false,
+  atHand: 'any',
   vegan: false,
   withoutAlcohol: false,
   avoid: [],

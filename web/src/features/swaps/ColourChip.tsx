@@ -9,7 +9,6 @@ interface Props {
 export function ColourChip({ before, after }: Props) {
   return (
     <svg width={30} height={30} viewBox="0 0 30 30" aria-hidden className="shrink-0">
-      <title>Its colour now, and with this: a preview</title>
       <path d="M15 1A14 14 0 0 0 15 29Z" fill={before} />
       <path d="M15 1A14 14 0 0 1 15 29Z" fill={after} />
       <circle cx={15} cy={15} r={14} className="fill-none stroke-quiet" />

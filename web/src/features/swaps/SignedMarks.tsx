@@ -1,4 +1,4 @@
-import { capital, type AxisName } from '../../lib/format';
+import type { AxisName } from '../../lib/format';
 
 interface Props {
   axis: AxisName;
@@ -31,9 +31,6 @@ export function SignedMarks({ axis, plain, mended }: Props) {
       aria-label={`As poured ${told(axis, plain)}${mended === null ? '' : `, brought back ${told(axis, mended)}`}`}
       className={`shrink-0 ${COLOUR[axis]}`}
     >
-      <title>
-        {capital(`as poured ${told(axis, plain)}${mended === null ? '' : `, brought back ${told(axis, mended)}`}`)}
-      </title>
       {/* Half a step either way can hardly be told apart. */}
       <rect
         x={at(-0.5)}

@@ -60,6 +60,11 @@ const MODES: [BoardView['mode'], string][] = [
   ['hold_acid', 'holding its acidity'],
   ['hold_abv', 'holding its strength'],
 ];
+const AT_HAND: [BoardView['atHand'], string][] = [
+  ['any', 'The whole larder'],
+  ['first', 'At hand first'],
+  ['only', 'Only at hand'],
+];
 const ALLERGENS = ['egg', 'milk', 'nuts', 'sulphites', 'gluten', 'soya', 'celery', 'sesame'];
 const AXIS_WORDS = { sugar: 'sweet', acid: 'sharp', abv: 'strong' } as const;
 const IN_VIEW = 20;
@@ -129,6 +134,8 @@ export function SwapBoard(props: Props) {
         if (event.key === 'Escape') back();
         else if (event.key === 'ArrowDown' && !typing?.matches('select')) walk(place + 1);
         else if (event.key === 'ArrowUp' && !typing?.matches('select')) walk(place - 1);
+        else if (event.key === 'Home' && !typing) walk(0);
+        else if (event.key === 'End' && !typing) walk(shown.length - 1);
         else if (event.key === 'Enter' && (event.target === list.current || event.target === search.current)) take();
         else if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
         else if (event.key === 't') tryOn();
@@ -207,7 +214,7 @@ export function SwapBoard(props: Props) {
         />
       )}
       {board.data && shown.length === 0 && (
-        <Nothing words={words} atHand={view.atHand} onAny={() => set({ atHand: false })} />
+        <Nothing words={words} atHand={view.atHand === 'only'} onAny={() => set({ atHand: 'any' })} />
       )}
       <div className="min-h-0 grow overflow-y-auto max-[1199px]:max-h-[60vh]">
         <div
@@ -311,7 +318,9 @@ function Wishes({ view, set }: { view: BoardView; set: (change: Partial<BoardVie
   return (
     <fieldset className="flex flex-wrap items-center gap-x-4 border-t border-base-300 pt-1">
       <legend className="sr-only">Which are wanted</legend>
-      <Check words="Only what is at hand" on={view.atHand} onChange={(atHand) => set({ atHand })} />
+      <span className="basis-full">
+        <Choice label="What is at hand" options={AT_HAND} value={view.atHand} onChange={(atHand) => set({ atHand })} />
+      </span>
       <Check words="Vegan" on={view.vegan} onChange={(vegan) => set({ vegan })} />
       <Check words="Without alcohol" on={view.withoutAlcohol} onChange={(withoutAlcohol) => set({ withoutAlcohol })} />
       <label className="flex min-h-11 items-center gap-2 text-base">
@@ -381,9 +390,10 @@ function LeftOut({ board, words, onTake }: { board: BoardSoFar; words: string; o
               <button
                 type="button"
                 className="btn btn-ghost min-h-11 border-base-300 px-3 text-base font-normal"
+                aria-label={`Take ${name} anyway`}
                 onClick={() => onTake(slug)}
               >
-                Take anyway<span className="sr-only">: {name}</span>
+                Take anyway
               </button>
             </li>
           ))}
@@ -401,7 +411,12 @@ function inOrder(board: BoardSoFar | undefined, view: BoardView, words: string):
   );
   return wanted
     .filter((row) => `${row.name} ${row.helper?.name ?? ''}`.toLowerCase().includes(sought))
-    .sort((a, b) => a.scores[view.ranking] - b.scores[view.ranking]);
+    .sort((a, b) => away(a, view) - away(b, view) || a.scores[view.ranking] - b.scores[view.ranking]);
+}
+
+/** 1 where a row comes after what is at hand. */
+function away({ shelf }: SwapRow, view: BoardView): number {
+  return view.atHand === 'first' && shelf !== 'at hand' && shelf !== 'low' ? 1 : 0;
 }
 
 /** The spec's pours with another ingredient in one of them, as much as before. */

@@ -42,7 +42,7 @@ export function swapsRequest(
     // The order is the screen's: a board holds the scores of all three.
     ranking: 'both',
     filters: {
-      at_hand: view.atHand,
+      at_hand: view.atHand === 'only',
       avoid_allergens: view.avoid,
       vegan: view.vegan,
       without_alcohol: view.withoutAlcohol,

@@ -1,0 +1,215 @@
+"""Swaps in the real interface: the whole journey by keyboard alone and by touch alone, bringing back, locks, the shelf."""
+
+import re
+
+import pytest
+from playwright.sync_api import Locator, Page, expect
+
+
+def saved(page: Page) -> None:
+    expect(page.get_by_text("· draft saved")).to_be_visible()
+
+
+def candidates(page: Page) -> Locator:
+    return page.get_by_role("listbox", name="Candidates").get_by_role("option")
+
+
+def board_of(page: Page, url: str, drink: int, pour: str) -> None:
+    page.goto(f"{url}/bench/{drink}")
+    page.get_by_role("button", name=re.compile(f"^{pour} .*Choose another")).click()
+    expect(candidates(page).first).to_be_visible()
+
+
+def walk_to(page: Page, name: str) -> None:
+    """By arrow keys alone, to the row of this name."""
+    row = candidates(page).filter(has_text=re.compile(f"^{name}"))
+    expect(row.first).to_be_visible()
+    page.keyboard.press("Home")
+    for _ in range(60):
+        if row.count() and row.first.get_attribute("aria-selected") == "true":
+            return
+        page.keyboard.press("ArrowDown")
+    raise AssertionError(f"{name} wasn't reached")
+
+
+def test_a_swap_from_opening_to_keeping_by_keyboard_alone(page, server):
+    page.goto(f"{server.url}/bench/4")
+    sweetness = page.get_by_role("article", name="Sweetness")
+    expect(sweetness).to_contain_text("As the parent")
+    liqueur = page.get_by_role("button", name=re.compile("^Orange liqueur, dry .*Choose another"))
+    for _ in range(40):
+        if liqueur.evaluate("it => it === document.activeElement"):
+            break
+        page.keyboard.press("Tab")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("heading", name="Instead of Orange liqueur, dry")).to_be_visible()
+    expect(page.get_by_role("listbox", name="Candidates")).to_be_focused()
+
+    # Walk: the ghost and the figures that would be follow the row.
+    walk_to(page, "Orange liqueur, sweet")
+    expect(page.get_by_test_id("ghost-point")).to_be_visible()
+    expect(sweetness).to_contain_text("would be")
+    row = candidates(page).filter(has_text=re.compile("^Orange liqueur, sweet"))
+    expect(row).to_contain_text(re.compile(r"[Ss]weeter.*; wants"))
+
+    # Lock the spirit with one key: what is wanted changes, and no longer touches it.
+    expect(row).to_contain_text("Agave spirit")
+    page.keyboard.press("1")
+    expect(page.get_by_role("button", name=re.compile("^Agave spirit.*locked"))).to_have_attribute("aria-pressed", "true")
+    expect(row).not_to_contain_text("Agave spirit")
+    page.keyboard.press("1")
+    expect(row).to_contain_text("Agave spirit")
+
+    # Try it on: the figures are the drink's now, and nothing is saved. Escape takes it off.
+    walk_to(page, "Orange liqueur, sweet")
+    page.keyboard.press("t")
+    expect(page.get_by_role("region", name="Where it stands")).to_contain_text("trying on Orange liqueur, sweet")
+    expect(page.get_by_role("button", name="Undo")).to_be_enabled()
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("region", name="Where it stands")).to_contain_text("the ring")
+
+    # Take it, take it back, take it again, and keep it.
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("button", name=re.compile("^Orange liqueur, sweet .*Choose another"))).to_be_visible()
+    expect(page.get_by_label("Amount of Agave spirit")).not_to_have_value("45")
+    page.keyboard.press("Control+z")
+    expect(liqueur).to_be_visible()
+    expect(page.get_by_label("Amount of Agave spirit")).to_have_value("45")
+    page.keyboard.press("Control+y")
+    expect(page.get_by_role("button", name=re.compile("^Orange liqueur, sweet .*Choose another"))).to_be_visible()
+    saved(page)
+    page.keyboard.press("k")
+    expect(page.get_by_role("dialog")).to_be_visible()
+    page.keyboard.press("Control+Enter")
+    expect(page.get_by_role("navigation", name="Trials")).to_contain_text(re.compile("3. .*range liqueur, sweet", re.IGNORECASE))
+
+
+@pytest.fixture
+def touch(browser, server):
+    """A tablet that knows fingers only."""
+    context = browser.new_context(viewport={"width": 820, "height": 1180}, has_touch=True, reduced_motion="reduce")
+    page = context.new_page()
+    yield page
+    context.close()
+
+
+def test_the_same_journey_by_touch_alone(touch, server):
+    page = touch
+    page.goto(f"{server.url}/bench/2")
+    page.get_by_role("button", name=re.compile("^Lemon juice .*Choose another")).tap()
+    row = candidates(page).filter(has_text="Orange juice, adjusted")
+    row.first.scroll_into_view_if_needed()
+    row.first.tap()
+    expect(row.first).to_have_attribute("aria-selected", "true")
+    page.get_by_role("button", name=re.compile("^Apple brandy .*free to move")).tap()
+    expect(page.get_by_role("button", name=re.compile("^Apple brandy .*locked"))).to_be_visible()
+    page.get_by_role("button", name="Try it on").tap()
+    expect(page.get_by_role("region", name="Where it stands")).to_contain_text("trying on Orange juice")
+    page.get_by_role("button", name="Take it off again").tap()
+    page.get_by_role("button", name="Take it", exact=False).filter(has_text="Take it").last.tap()
+    taken = page.get_by_role("button", name=re.compile("^Orange juice, adjusted .*Choose another"))
+    expect(taken).to_be_visible()
+    saved(page)
+    page.get_by_role("button", name="Undo").tap()
+    expect(page.get_by_role("button", name=re.compile("^Lemon juice .*Choose another"))).to_be_visible()
+    page.get_by_role("button", name="Redo").tap()
+    expect(taken).to_be_visible()
+    page.get_by_role("button", name="Keep as trial").tap()
+    page.get_by_role("button", name="Keep it").tap()
+    expect(page.get_by_role("navigation", name="Trials")).to_contain_text("3. ")
+
+
+def test_bring_it_back_moves_what_is_free_and_says_what_cannot_be_reached(page, server):
+    page.goto(f"{server.url}/bench/4")
+    page.get_by_label("Amount of Lime juice").fill("35")
+    acidity = page.get_by_role("article", name="Acidity")
+    expect(acidity).to_contain_text("Sharper")
+    # L locks the pour that the hand is on: here the lime, so that only the others can move.
+    page.get_by_role("button", name="Lock Lime juice").focus()
+    page.keyboard.press("l")
+    expect(page.get_by_role("button", name="Lock Lime juice")).to_have_attribute("aria-pressed", "true")
+    page.keyboard.press("b")
+    left = page.get_by_role("region", name="What is left")
+    moves = page.get_by_role("region", name="What to pour")
+    expect(moves).not_to_contain_text("Lime juice")
+    page.keyboard.press("3")
+    expect(moves).to_contain_text("Lime juice")
+    expect(left).to_contain_text("as sweet, as sharp, as strong")
+    expect(page.get_by_role("region", name="What each did")).to_contain_text("less Lime juice")
+    page.keyboard.press("t")
+    expect(acidity).not_to_contain_text("Sharper")
+    page.keyboard.press("Enter")
+    expect(page.get_by_label("Amount of Lime juice")).to_have_value("22.5")
+    page.keyboard.press("Control+z")
+    expect(page.get_by_label("Amount of Lime juice")).to_have_value("35")
+
+    # With everything locked there is nothing to search, and that is a sentence.
+    page.keyboard.press("b")
+    for key in "1234":
+        page.keyboard.press(key)
+    expect(page.get_by_role("alert")).to_have_text("No pour is free to move: free one, or let a corrector join.")
+
+
+def test_a_base_is_split_and_both_parts_stand_among_the_pours(page, server):
+    board_of(page, server.url, 2, "Apple brandy")
+    page.get_by_role("group", name="How much of it").get_by_role("button", name="Half").click()
+    first = candidates(page).first
+    expect(first).to_contain_text("half and half with Apple brandy")
+    name = first.inner_text().split(",")[0]
+    page.get_by_role("button", name="Take it", exact=False).filter(has_text="Enter").click()
+    expect(page.get_by_role("button", name=re.compile("^Apple brandy .*Choose another"))).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile(f"^{name} .*Choose another"))).to_be_visible()
+
+
+def test_the_board_is_ordered_and_filtered_and_others_may_join(page, server):
+    board_of(page, server.url, 3, "Sea-buckthorn liqueur")
+    orders = {}
+    for order in ("Balance", "Aroma", "Both"):
+        page.get_by_role("group", name="In order of").get_by_role("button", name=order).click()
+        orders[order] = candidates(page).first.inner_text().split("\n")[0]
+    assert len(set(orders.values())) > 1
+    page.get_by_role("button", name="How").click()
+    page.get_by_label("Without alcohol").check()
+    page.locator("summary").filter(has_text="Left out").click()
+    expect(page.get_by_role("listitem").filter(has_text="Quince liqueur")).to_contain_text("It has alcohol.")
+    page.get_by_label("Without alcohol").uncheck()
+    hand = page.get_by_role("group", name="What is at hand")
+    hand.get_by_role("button", name="At hand first").click()
+    expect(candidates(page).first).to_contain_text(re.compile("· (at hand|low)"))
+    assert candidates(page).count() > 10
+    hand.get_by_role("button", name="Only at hand").click()
+    expect(candidates(page)).to_have_count(3)
+    page.get_by_label("At most").fill("1")
+    expect(page.get_by_text("Nothing at hand can do this job.")).to_be_visible()
+    page.get_by_label("At most").fill("")
+    page.get_by_role("group", name="What is at hand").get_by_role("button", name="The whole larder").click()
+    expect(candidates(page).first).to_be_visible()
+    page.get_by_label("Others may join").check()
+    page.get_by_label("Swap it").select_option("hold_acid")
+    expect(candidates(page).filter(has_text="It can't hold the acidity alone").first).to_be_visible()
+
+
+def test_a_bottle_comes_from_its_label_to_the_shelf_and_on_to_the_board(page, server):
+    page.goto(f"{server.url}/shelf")
+    expect(page.get_by_role("region", name="On the shelf", exact=True)).to_contain_text("London dry gin")
+    page.get_by_role("button", name="Add a bottle").click()
+    bottle = page.get_by_role("dialog", name="A bottle from its label")
+    bottle.get_by_label("Name", exact=True).fill("Medlar liqueur")
+    bottle.get_by_role("combobox", name="Kind", exact=True).select_option("liqueur")
+    bottle.get_by_label("Strength").fill("36")
+    bottle.get_by_role("button", name="proof").click()
+    bottle.get_by_label("or its word for it").select_option("sweet")
+    bottle.get_by_label("Most like").select_option(label="Quince liqueur")
+    bottle.get_by_label("Price of a litre").fill("28")
+    bottle.get_by_role("button", name="Put it on the shelf").click()
+    expect(page.get_by_role("status")).to_contain_text("Medlar liqueur is on the shelf.")
+    expect(page.get_by_role("region", name="On the shelf", exact=True)).to_contain_text("Liqueur, 18 %, 24 g sugar")
+    expect(page.get_by_label("Price of a litre of Medlar liqueur")).to_have_value("28")
+    for name in ("Quince liqueur", "Orange liqueur, dry", "Elderflower liqueur"):
+        page.get_by_role("group", name=f"How {name} stands").get_by_role("button", name="Out").click()
+
+    board_of(page, server.url, 3, "Sea-buckthorn liqueur")
+    page.get_by_role("button", name="How").click()
+    page.get_by_role("button", name="Only at hand").click()
+    expect(candidates(page)).to_have_count(1)
+    expect(candidates(page)).to_contain_text("Medlar liqueur · at hand")
