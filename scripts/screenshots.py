@@ -34,12 +34,6 @@ def _bring_back(page: Page) -> None:
     page.get_by_role("region", name="What each did").wait_for()
 
 
-def _shelf(page: Page) -> None:
-    for name, state in (("Aged rum", "At hand"), ("London dry gin", "At hand"), ("Quince liqueur", "Low"), ("Lemon juice", "Out")):
-        page.get_by_role("group", name=f"How {name} stands").get_by_role("button", name=state).click()
-        page.get_by_label(f"Price of a litre of {name}").wait_for()
-
-
 def _keep(page: Page) -> None:
     page.get_by_role("button", name="Keep as trial").click()
 
@@ -82,7 +76,7 @@ PICTURES: dict[str, tuple[str, int, int, str, Callable[[Page], None] | None]] = 
     "swaps-sour": ("/bench/2", 1280, 800, "late", _swaps("Lemon juice", "ArrowDown")),
     "swaps-fizz-820": ("/bench/5", 820, 1180, "lamplight", _swaps("London dry gin", "ArrowDown")),
     "bring-it-back": ("/bench/4", 1280, 800, "lamplight", _bring_back),
-    "shelf": ("/shelf", 1280, 800, "lamplight", _shelf),
+    "shelf": ("/shelf", 1280, 800, "lamplight", None),
     "keep-as-trial": ("/bench/3", 1280, 800, "lamplight", _keep),
     "trial-as-kept": ("/bench/5/trials/2", 1280, 800, "lamplight", None),
     "why-this-number": ("/bench/3", 1280, 800, "lamplight", _why),

@@ -134,7 +134,7 @@ def test_bring_it_back_moves_what_is_free_and_says_what_cannot_be_reached(page, 
     expect(moves).not_to_contain_text("Lime juice")
     page.keyboard.press("3")
     expect(moves).to_contain_text("Lime juice")
-    expect(left).to_contain_text("as sweet, as sharp, as strong")
+    expect(left).to_contain_text("As sweet, as sharp, as strong")
     expect(page.get_by_role("region", name="What each did")).to_contain_text("less Lime juice")
     page.keyboard.press("t")
     expect(acidity).not_to_contain_text("Sharper")

@@ -24,7 +24,10 @@ export function Surface({ top, notice, pours, field, sentences, side, wide = fal
       {top}
       {notice}
       <main className={`bench-grid ${wide ? 'bench-wide' : ''} grid min-h-0 grow gap-3`}>
-        <section aria-label="Pours" className="panel flex min-h-0 flex-col overflow-hidden [grid-area:pours]">
+        <section
+          aria-label="Pours"
+          className="panel flex min-h-0 flex-col [grid-area:pours] min-[1200px]:overflow-hidden"
+        >
           {pours}
         </section>
         <section aria-label="Where it stands" className="panel min-h-0 [grid-area:field]">

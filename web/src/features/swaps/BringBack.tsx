@@ -139,7 +139,7 @@ export function BringBack(props: Props) {
           </>
         )}
       </div>
-      <div className="flex gap-2 border-t border-base-300 p-3">
+      <div className="sticky bottom-0 flex gap-2 rounded-b-2xl border-t border-base-300 bg-base-100 p-3">
         <button
           type="button"
           aria-pressed={trying}
@@ -179,7 +179,7 @@ function Did({ axis, steps }: { axis: (typeof AXES)[number]; steps: number }) {
 
 /** "As sweet, as sharp, a touch weaker, about as large". */
 function standsSo(words: string[]): string {
-  return `${words.map((word) => word.replace(', to the tongue', '')).join(', ')}.`;
+  return sentence(words.map((word) => word.replace(', to the tongue', '')).join(', '));
 }
 
 function sentence(text: string): string {

@@ -245,7 +245,7 @@ export function SwapBoard(props: Props) {
         )}
       </div>
       {highlighted && (
-        <div className="flex gap-2 border-t border-base-300 p-3">
+        <div className="sticky bottom-0 flex gap-2 rounded-b-2xl border-t border-base-300 bg-base-100 p-3">
           <button
             type="button"
             aria-pressed={trying}
