@@ -198,6 +198,18 @@ def test_correctors_join_only_the_rows_that_are_asked_for():
     assert any(move.joined for move in after.moves)
 
 
+def test_correctors_are_spared_only_where_they_could_not_pay_for_themselves():
+    joining = [catalogue()[slug] for slug in ("simple-syrup-2-1", "lemon-juice", "still-water")]
+    start = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
+    for row in list(rows(start, 1, correctors=joining).values())[:12]:
+        assert row.mended is not None
+        whole = rebalance(row.plain.drink, aim_at(start), correctors=joining)
+        if row.offer.helper is None and row.offer.share == 1 and row.mended.drink.pours[1].volume_ml > 11.25:
+            assert row.mended.cost >= whole.costs.total - 1e-9
+            if whole.drink.pours[1].volume_ml >= 11.25:
+                assert row.mended.cost == pytest.approx(whole.costs.total, abs=1e-9)
+
+
 def test_there_is_no_pour_beyond_the_last():
     with pytest.raises(OutOfRange, match="the pour's index is 9, outside 0 to 3"):
         parts(DAISY, 9)

@@ -149,8 +149,8 @@ def _tin(sums: Floats) -> Tin:
     return Tin(sums[4], sums[5], sums[4], sums[4])
 
 
-def minimise(problems: Problems, cut: float = np.inf, most_points: int = NEVER_MORE_POINTS) -> Minima:
-    """The least J of each group, if it is at most ``cut``.
+def minimise(problems: Problems, cut: float | Floats = np.inf, most_points: int = NEVER_MORE_POINTS) -> Minima:
+    """The least J of each group, if it is at most ``cut`` (one for all, or one each).
 
     ``most_points`` ends a search that grows out of hand; what was
     found by then is not ``proved``.
@@ -164,7 +164,7 @@ def minimise(problems: Problems, cut: float = np.inf, most_points: int = NEVER_M
 class _Search:
     """Best drinks so far, and the boxes that may hold a better one."""
 
-    def __init__(self, problems: Problems, cut: float) -> None:
+    def __init__(self, problems: Problems, cut: float | Floats) -> None:
         self.of = problems
         self.pours, self.number, self.ladder = problems.values.shape
         groups = int(problems.group.max()) + 1

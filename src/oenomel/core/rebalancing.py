@@ -25,6 +25,7 @@ from oenomel.errors import DomainError, NothingFree, NothingToDrink, OutOfRange
 
 __all__ = [
     "FREE_SLOTS",
+    "LEAST_TO_JOIN",
     "MOST_FREE",
     "Aim",
     "Costs",
@@ -65,6 +66,9 @@ JOIN_COSTS: Final = 0.25
 VOLUME_WEIGHT: Final = 0.25
 VOLUME_STEP: Final = math.log(1.10)
 """J: each pour that changes, each step of the grid, each corrector that joins; weight of the volume, and its step (model.md §7)."""
+
+LEAST_TO_JOIN: Final = JOIN_COSTS + CHANGE_COSTS
+"""A J up to this is too small for a corrector to pay for itself."""
 
 TIE_BY_CHANGE: Final = 1e-10
 TIE_BY_ML: Final = 1e-12
@@ -305,7 +309,9 @@ def with_correctors(variant: Variant, correctors: Sequence[Ingredient]) -> list[
     return variants
 
 
-def best_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: float = np.inf) -> tuple[list[Drink | None], Minima]:
+def best_of(
+    variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: float | Floats = np.inf
+) -> tuple[list[Drink | None], Minima]:
     """The least J of each group of variants, and the drink that has it; None where all J of a group are over ``cut``.
 
     All variants have the same number of free pours and the same method.

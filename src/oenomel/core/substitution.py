@@ -23,6 +23,7 @@ from oenomel.core.perception import AXES, degree, steps_between
 from oenomel.core.pourable import grid_of, usual_bounds
 from oenomel.core.rebalancing import (
     FELT_STEPS,
+    LEAST_TO_JOIN,
     MOST_FREE,
     Aim,
     Move,
@@ -293,6 +294,7 @@ class _Seat:
         self.drink, self.index, self.aim, self.mode = drink, index, aim, mode
         self.conditions, self.correctors = conditions, correctors
         self.pour = drink.pours[index]
+        self.variants: dict[str, Variant] = {}
         others = [i for i in (usually_free(drink) if free is None else free) if i != index]
         self.free = tuple(sorted([index, *others[: MOST_FREE - 1]])) if mode == "rebalance" else ()
 
@@ -342,20 +344,32 @@ class _Seat:
         )
 
     def _rebalanced(self, offers: Sequence[Offer], variants: Sequence[Variant], cut: float) -> list[_Mended]:
+        found = self._searched(offers, list(enumerate(variants)), np.full(len(offers), cut), ())
+        if self.correctors:
+            # Nobody joins where less than his own price is left to mend.
+            lacking = [place for place, each in enumerate(found) if each.cost > LEAST_TO_JOIN]
+            joined = self._searched(
+                offers, [(p, variants[p]) for p in lacking], np.array([min(m.cost, cut) for m in found]), self.correctors
+            )
+            found = [after if after.drink is not None else before for before, after in zip(found, joined, strict=True)]
+        return found
+
+    def _searched(
+        self, offers: Sequence[Offer], placed: Sequence[tuple[int, Variant]], cuts: Floats, correctors: Sequence[Ingredient]
+    ) -> list[_Mended]:
+        """What each variant becomes, at its place among the offers; nothing where its J is over its cut."""
         found = [_Mended(None)] * len(offers)
-        for places, alike in self._alike(variants):
-            competing = [
-                replace(each, group=group) for group, variant in enumerate(alike) for each in with_correctors(variant, self.correctors)
-            ]
-            drinks, minima = best_of(competing, self.aim, self.conditions, cut)
+        for which, alike in self._alike([variant for _, variant in placed]):
+            places = [placed[at][0] for at in which]
+            competing = [replace(each, group=group) for group, variant in enumerate(alike) for each in with_correctors(variant, correctors)]
+            drinks, minima = best_of(competing, self.aim, self.conditions, cuts[places])
             for group, (place, made) in enumerate(zip(places, drinks, strict=True)):
                 if made is None:
                     continue
                 variant, cost = competing[int(minima.problem[group])], float(minima.J[group])
-                moves = moves_of(variant, made)
                 poured = tuple(p for i, p in enumerate(made.pours) if p.volume_ml > 0 or i not in variant.joins)
                 told = self._unblended(replace(made, pours=poured), offers[place])
-                found[place] = _Mended(told, moves, (), cost, bool(minima.proved[group]))
+                found[place] = _Mended(told, moves_of(variant, made), (), cost, bool(minima.proved[group]))
         return found
 
     def _alike(self, variants: Sequence[Variant]) -> Iterator[tuple[list[int], list[Variant]]]:
@@ -388,6 +402,11 @@ class _Seat:
         return _Mended(made, moves_of(variant, drink), notes, costs_of(variant, drink, self.aim, self.conditions).total)
 
     def _variant(self, offer: Offer) -> Variant:
+        if offer.key not in self.variants:
+            self.variants[offer.key] = self._made(offer)
+        return self.variants[offer.key]
+
+    def _made(self, offer: Offer) -> Variant:
         """The drink with the offer in the pour's place, as much of it; what is dry by its sugar. A helper brings what is missing."""
         pour, ingredient = self.pour, offer.ingredient
         volume, unit = pour.liquid_ml, pour.unit
