@@ -13,6 +13,7 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.optimize import differential_evolution, minimize
 
+from oenomel.core.aim import Aim, Target
 from oenomel.core.catalogue import catalogue
 from oenomel.core.composition import Composition
 from oenomel.core.conditions import Conditions
@@ -20,7 +21,7 @@ from oenomel.core.drink import Drink, Pour
 from oenomel.core.grid_search import Problems, cost_of, minimise
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.prediction import predict
-from oenomel.core.rebalancing import Aim, Target, Variant, problems_of
+from oenomel.core.rebalancing import Variant, problems_of
 from oenomel.core.substitution import Board, board
 
 __all__ = ["SearchTimes", "board_times", "search_times"]

@@ -8,10 +8,11 @@ from contextlib import closing
 from pathlib import Path
 
 from oenomel import __version__
+from oenomel.core.aim import Aim
 from oenomel.core.catalogue import Larder, catalogue
 from oenomel.core.conditions import SCHOOLS_OF_DILUTION, Conditions
 from oenomel.core.prediction import predict, standard_homes
-from oenomel.core.rebalancing import Aim, rebalance
+from oenomel.core.rebalancing import rebalance
 from oenomel.errors import OenomelError, OutOfRange, SpecError
 from oenomel.interchange.aim_request import parse_target, pours_named, target_from
 from oenomel.interchange.prediction_report import prediction_report

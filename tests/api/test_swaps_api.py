@@ -128,7 +128,7 @@ REFUSALS = (
     ),
     ("rebalance", {"spec": SPEC, "target": FIGURES, "free": []}, "", "no pour is free to move"),
     ("rebalance", {"spec": SPEC, "target": {}}, "", "the target names neither sugar, acid, abv nor volume_ml"),
-    ("rebalance", {"spec": SPEC, "target": {"sugar": -1}}, "target.typed.sugar", "wants 0 or more"),
+    ("rebalance", {"spec": SPEC, "target": {"sugar": -1}}, "target.sugar", "wants 0 or more"),
     ("rebalance", {"spec": SPEC, "target": {"family": "open"}}, "", "there is no home for the family open"),
     ("rebalance", {"spec": SPEC, "target": FIGURES, "correctors": ["syrupp"]}, "", '"syrupp" is not in the larder; did you mean'),
     ("rebalance", {"spec": SPEC, "target": FIGURES, "bounds": {"lemon-juice": [9, 3]}}, "", "bounds from 9 to 3 ml"),

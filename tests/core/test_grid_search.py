@@ -7,13 +7,14 @@ import numpy as np
 import pytest
 from numpy.typing import NDArray
 
+from oenomel.core.aim import Aim, Target, Weights
 from oenomel.core.catalogue import catalogue
 from oenomel.core.conditions import Conditions
 from oenomel.core.dilution import water_from_ice
 from oenomel.core.drink import Drink, Method, Pour
 from oenomel.core.heat_balance import Tin
 from oenomel.core.prediction import predict
-from oenomel.core.rebalancing import Aim, Target, Variant, Weights, best_of, costs_of, with_correctors
+from oenomel.core.rebalancing import Variant, best_of, costs_of, with_correctors
 
 POURED = (
     "white-rum", "overproof-rum", "lime-juice", "grapefruit-juice", "simple-syrup-1-1", "honey", "orange-liqueur-sweet", "sweet-vermouth",

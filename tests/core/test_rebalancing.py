@@ -3,11 +3,12 @@
 import pytest
 from drinks import drink, eight_three_three
 
+from oenomel.core.aim import Aim, Target, Weights
 from oenomel.core.catalogue import catalogue
 from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink
 from oenomel.core.prediction import predict
-from oenomel.core.rebalancing import Aim, Target, Weights, rebalance
+from oenomel.core.rebalancing import rebalance
 from oenomel.errors import DomainError, NothingFree, NothingToDrink, OutOfRange
 
 

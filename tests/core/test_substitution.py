@@ -1,20 +1,25 @@
 """The board: who is offered, who is left out and why, and what each offer says."""
 
+import itertools
 from collections.abc import Iterator
 from dataclasses import replace
 
 import pytest
 from drinks import drink, eight_three_three
 
+from oenomel.core.aim import Aim, Target
 from oenomel.core.aroma import aromas_between, group_kinship, kinship, likeness
 from oenomel.core.bottle import Label, bottle_from, sweetness_classes
 from oenomel.core.catalogue import aromas, catalogue
+from oenomel.core.colour import swatch
 from oenomel.core.composition import Composition
 from oenomel.core.drink import Drink
 from oenomel.core.ingredient import Ingredient, SourcedValue
+from oenomel.core.offers import Filters
+from oenomel.core.pourable import ladder
 from oenomel.core.prediction import predict
-from oenomel.core.rebalancing import Aim, Target, rebalance
-from oenomel.core.substitution import Board, Filters, Row, board
+from oenomel.core.rebalancing import rebalance
+from oenomel.core.substitution import Board, Row, board
 from oenomel.errors import DomainError, OutOfRange
 
 DAISY = drink(("london-dry-gin", 45), ("orange-liqueur-sweet", 22.5), ("lemon-juice", 22.5), ("simple-syrup-1-1", 5), family="daisy")
@@ -296,3 +301,50 @@ def test_labels_that_cannot_be_are_refused():
 def test_an_eight_three_three_is_where_its_own_board_starts():
     answer = rows(eight_three_three(), 1)
     assert min(row.plain.cost for row in answer.values()) < 0.1
+
+
+def test_in_a_large_larder_what_lies_further_than_two_steps_is_told_as_that():
+    # Six hundred offers are searched with a cut: a crème in a drink whose other pours are locked can't be brought back.
+    creme = replace(catalogue()["cocoa-creme"], composition=Composition(abv=20, sugars={"sucrose": 60.0}))
+    near = catalogue()["orange-liqueur-dry"]
+    many = {f"near-{n}": replace(near, slug=f"near-{n}") for n in range(600)} | {"far": replace(creme, slug="far")}
+    told = {row.offer.key: row for part in parts(DAISY, 1, larder=many, free=[]) for row in part.rows}
+    assert told["far"].mended is None
+    assert told["far"].plain.cost > 4
+    assert told["far"].score("balance") > max(row.score("balance") for key, row in told.items() if key != "far")
+    assert all(row.mended is not None for key, row in told.items() if key != "far")
+
+
+def test_a_drink_s_colour_is_that_of_its_pours_thinned_and_cloud_lightens_it():
+    clear, red = drink(("vodka", 60)), drink(("vodka", 60), ("red-bitter-aperitif", 10))
+    redder = drink(("vodka", 60), ("red-bitter-aperitif", 30))
+
+    def channels(made: Drink) -> list[int]:
+        shown = swatch(made.pours, sum(pour.volume_ml for pour in made.pours))
+        return [int(shown[at : at + 2], 16) for at in (1, 3, 5)]
+
+    assert channels(clear) == [255, 255, 255]
+    assert channels(red)[1] > channels(redder)[1]
+    assert channels(redder)[0] > channels(redder)[2]
+    cloudy = replace(redder, pours=(*redder.pours, *drink(("egg-white", 30)).pours))
+    assert min(channels(cloudy)) > min(channels(redder))
+    assert swatch((), 0.0) == "#ffffff"
+
+
+LADDERS = (
+    ((22.5, 2.5, 0, 30), 13, 9),
+    ((20.0, 7.5, 0, 30), 6, 3),
+    ((0.0, 2.5, 0, 10), 5, 0),
+    ((1.6, 0.8, 0, 9.6), 13, 2),
+    ((40.0, 2.5, 5, 30), 12, 11),
+)
+
+
+@pytest.mark.parametrize(("asked", "rungs", "now"), LADDERS)
+def test_a_pour_takes_multiples_of_its_grid_or_stays_as_it_is(asked: tuple[float, float, float, float], rungs: int, now: int):
+    values, at = ladder(*asked)
+    assert (len(values), at) == (rungs, now)
+    assert values[at] == asked[0]
+    assert all(a < b for a, b in itertools.pairwise(values))
+    others = [value for index, value in enumerate(values) if index != at]
+    assert all(value / asked[1] == pytest.approx(round(value / asked[1])) and asked[2] <= value <= asked[3] + 1e-9 for value in others)

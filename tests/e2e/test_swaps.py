@@ -1,9 +1,14 @@
 """Swaps in the real interface: the whole journey by keyboard alone and by touch alone, bringing back, locks, the shelf."""
 
 import re
+from contextlib import closing
+from dataclasses import replace
 
 import pytest
 from playwright.sync_api import Locator, Page, expect
+
+from oenomel.core.catalogue import catalogue
+from oenomel.store import database, ingredients
 
 
 def saved(page: Page) -> None:
@@ -169,10 +174,10 @@ def test_the_board_is_ordered_and_filtered_and_others_may_join(page, server):
         orders[order] = candidates(page).first.inner_text().split("\n")[0]
     assert len(set(orders.values())) > 1
     page.get_by_role("button", name="How").click()
-    page.get_by_label("Without alcohol").check()
+    page.get_by_role("checkbox", name="Without alcohol").check()
     page.locator("summary").filter(has_text="Left out").click()
     expect(page.get_by_role("listitem").filter(has_text="Quince liqueur")).to_contain_text("It has alcohol.")
-    page.get_by_label("Without alcohol").uncheck()
+    page.get_by_role("checkbox", name="Without alcohol").uncheck()
     hand = page.get_by_role("group", name="What is at hand")
     hand.get_by_role("button", name="At hand first").click()
     expect(candidates(page).first).to_contain_text(re.compile("· (at hand|low)"))
@@ -184,7 +189,7 @@ def test_the_board_is_ordered_and_filtered_and_others_may_join(page, server):
     page.get_by_label("At most").fill("")
     page.get_by_role("group", name="What is at hand").get_by_role("button", name="The whole larder").click()
     expect(candidates(page).first).to_be_visible()
-    page.get_by_label("Others may join").check()
+    page.get_by_role("checkbox", name=re.compile("Others may join")).check()
     page.get_by_label("Swap it").select_option("hold_acid")
     expect(candidates(page).filter(has_text="It can't hold the acidity alone").first).to_be_visible()
 
@@ -213,3 +218,59 @@ def test_a_bottle_comes_from_its_label_to_the_shelf_and_on_to_the_board(page, se
     page.get_by_role("button", name="Only at hand").click()
     expect(candidates(page)).to_have_count(1)
     expect(candidates(page)).to_contain_text("Medlar liqueur · at hand")
+
+
+def test_what_a_swap_goes_for_is_chosen_once_and_remembered(page, server):
+    board_of(page, server.url, 4, "Orange liqueur, dry")
+    page.get_by_role("button", name="How").click()
+    page.get_by_label("Bring it to").select_option("typed")
+    page.get_by_label("Sweetness, g / 100 ml").fill("12")
+    row = candidates(page).filter(has_text=re.compile("^Orange liqueur, sweet"))
+    expect(row).to_contain_text(re.compile("[Dd]rier"))
+    page.get_by_role("group", name="Steps of the jigger").get_by_role("button", name="¼ oz").click()
+    page.get_by_role("group", name="In order of").get_by_role("button", name="Balance").click()
+    page.reload()
+    page.get_by_role("button", name=re.compile("^Orange liqueur, dry .*Choose another")).click()
+    expect(page.get_by_role("button", name="Balance")).to_have_attribute("aria-pressed", "true")
+    page.get_by_role("button", name="How").click()
+    expect(page.get_by_label("Bring it to")).to_have_value("typed")
+    expect(page.get_by_label("Sweetness, g / 100 ml")).to_have_value("12")
+    page.get_by_label("Bring it to").select_option("home")
+    expect(candidates(page).first).to_be_visible()
+
+
+def test_a_tried_on_swap_is_not_saved_and_a_reload_finds_the_draft_as_it_was(page, server):
+    board_of(page, server.url, 3, "Sea-buckthorn liqueur")
+    before = page.request.get(f"{server.url}/api/drinks/3").json()["draft"]
+    page.keyboard.press("t")
+    expect(page.get_by_role("region", name="Where it stands")).to_contain_text("trying on")
+    page.keyboard.press("ArrowDown")
+    expect(page.get_by_role("region", name="Where it stands")).to_contain_text("trying on")
+    page.reload()
+    expect(page.get_by_role("button", name=re.compile("^Sea-buckthorn liqueur .*Choose another"))).to_be_visible()
+    assert page.request.get(f"{server.url}/api/drinks/3").json()["draft"] == before
+
+
+def test_a_lock_is_undone_like_any_change(page, server):
+    page.goto(f"{server.url}/bench/1")
+    lock = page.get_by_role("button", name="Lock London dry gin")
+    expect(lock).to_have_attribute("aria-pressed", "false")
+    lock.click()
+    expect(lock).to_have_attribute("aria-pressed", "true")
+    page.keyboard.press("Control+z")
+    expect(lock).to_have_attribute("aria-pressed", "false")
+
+
+def test_a_larder_of_hundreds_comes_part_by_part_and_ends_whole(page, server):
+    shipped = catalogue()["orange-liqueur-dry"]
+    with closing(database.connect(server.data)) as conn, database.transaction(conn):
+        for number in range(300):
+            ingredients.put(conn, replace(shipped, slug=f"cask-{number}", name=f"Cask liqueur {number}", origin="house"))
+    parts = []
+    page.on("response", lambda answer: parts.append(answer) if "/swaps/stream" in answer.url else None)
+    board_of(page, server.url, 3, "Sea-buckthorn liqueur")
+    page.get_by_role("searchbox", name="Search the board").fill("cask")
+    expect(candidates(page)).to_have_count(300)
+    expect(page.get_by_role("progressbar")).to_have_count(0)
+    searched = [line for line in parts[-1].text().splitlines() if line]
+    assert len(searched) > 2

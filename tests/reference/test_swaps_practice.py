@@ -7,6 +7,7 @@ import pytest
 from drinks import TABLE_LIME, drink
 from scipy.optimize import differential_evolution, minimize
 
+from oenomel.core.aim import Aim, Target
 from oenomel.core.catalogue import catalogue
 from oenomel.core.composition import Composition
 from oenomel.core.conditions import Conditions
@@ -14,7 +15,7 @@ from oenomel.core.drink import Drink, Pour
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.perception import AXES, steps_between
 from oenomel.core.prediction import predict
-from oenomel.core.rebalancing import Aim, Target, Variant, best_of, costs_of, rebalance
+from oenomel.core.rebalancing import Variant, best_of, costs_of, rebalance
 from oenomel.core.substitution import board
 
 

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import itertools
-import math
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Final
@@ -11,40 +10,33 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
+from oenomel.core.aim import Aim, figures_of, off_target, sugar_counted, weight_in_j
 from oenomel.core.attribution import Change, changes_between
-from oenomel.core.composition import SUGAR_COLUMNS
 from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink, Pour
-from oenomel.core.grid_search import SUMS, Goal, Minima, Problems, minimise
+from oenomel.core.grid_search import SUMS, Minima, Problems, minimise
 from oenomel.core.ingredient import Ingredient
-from oenomel.core.levels import FIGURES, levels
-from oenomel.core.perception import AXES, degree, steps_between
-from oenomel.core.pourable import GRID_ML, MORE_ML, grid_of, ladder, usual_bounds
-from oenomel.core.profile import AS_SUCROSE
-from oenomel.errors import DomainError, NothingFree, NothingToDrink, OutOfRange
+from oenomel.core.levels import FIGURES
+from oenomel.core.perception import AXES, degree
+from oenomel.core.pourable import MORE_ML, grid_of, ladder, usual_bounds
+from oenomel.errors import DomainError, NothingFree, NothingToDrink
 
 __all__ = [
     "FREE_SLOTS",
     "LEAST_TO_JOIN",
     "MOST_FREE",
-    "Aim",
     "Costs",
     "Left",
     "Move",
     "Rebalanced",
-    "Target",
     "Variant",
-    "Weights",
     "best_of",
     "costs_of",
-    "figures_of",
     "left_over",
     "moves_of",
-    "off_target",
     "problems_of",
     "rebalance",
     "that_can_move",
-    "tongue_cost",
     "usually_free",
     "with_correctors",
 ]
@@ -63,9 +55,7 @@ JOIN_AT_MOST: Final = 2
 CHANGE_COSTS: Final = 0.05
 STEP_COSTS: Final = 0.01
 JOIN_COSTS: Final = 0.25
-VOLUME_WEIGHT: Final = 0.25
-VOLUME_STEP: Final = math.log(1.10)
-"""J: each pour that changes, each step of the grid, each corrector that joins; weight of the volume, and its step (model.md §7)."""
+"""Prices in J: of each pour that changes, each step of the grid, each corrector that joins (model.md §7)."""
 
 LEAST_TO_JOIN: Final = JOIN_COSTS + CHANGE_COSTS
 """A J up to this is too small for a corrector to pay for itself."""
@@ -76,92 +66,6 @@ TIE_BY_ML: Final = 1e-12
 
 FELT_STEPS: Final = 0.5
 """What is left over below this is hard to tell, even side by side."""
-
-
-@dataclass(frozen=True, slots=True)
-class Target:
-    """Where a drink should stand as served: g of sugar and acid per 100 ml, % v/v, ml. An axis that is None is left alone.
-
-    Raises
-    ------
-    OutOfRange
-    DomainError
-        Nothing is wished for.
-    """
-
-    sugar: float | None = None
-    acid: float | None = None
-    abv: float | None = None
-    volume_ml: float | None = None
-
-    def __post_init__(self) -> None:
-        for name, high in (("sugar", 150.0), ("acid", 150.0), ("abv", 100.0), ("volume_ml", 20_000.0)):
-            value = getattr(self, name)
-            if value is not None and not 0 <= value <= high:
-                raise OutOfRange(f"the target's {name}", value, 0, high)
-        if self.volume_ml == 0:
-            raise NothingToDrink
-        if all(getattr(self, name) is None for name in (*AXES, "volume_ml")):
-            raise DomainError("the target names neither sugar, acid, abv nor volume_ml")
-
-
-@dataclass(frozen=True, slots=True)
-class Weights:
-    """How much each axis counts in J; 1 is usual, 0 leaves it alone."""
-
-    sugar: float = 1.0
-    acid: float = 1.0
-    abv: float = 1.0
-    volume_ml: float = 1.0
-
-    def __post_init__(self) -> None:
-        for name in (*AXES, "volume_ml"):
-            if not 0 <= getattr(self, name) <= 100:
-                raise OutOfRange(f"the weight of {name}", getattr(self, name), 0, 100)
-
-
-@dataclass(frozen=True)
-class Aim:
-    """What a rebalancing goes for.
-
-    Parameters
-    ----------
-    target : Target
-    weights : Weights
-    grid_ml : float                      smallest step of the jigger; dashes, pieces and grams have their own
-    by_sucrose_equivalents : bool        whether sweetness counts by kind of sugar instead of by weight; the target's sugar too
-    bounds : mapping of pour to (low, high), [ml]   where other than the usual ones
-    """
-
-    target: Target
-    weights: Weights = field(default_factory=Weights)
-    grid_ml: float = GRID_ML
-    by_sucrose_equivalents: bool = False
-    bounds: Mapping[int, tuple[float, float]] = field(default_factory=dict)
-
-    def __post_init__(self) -> None:
-        if not 0.05 <= self.grid_ml <= 60:
-            raise OutOfRange("the grid in ml", self.grid_ml, 0.05, 60)
-        for low, high in self.bounds.values():
-            if not 0 <= low <= high <= 2000:
-                raise DomainError(f"bounds from {low:g} to {high:g} ml can't be poured; use 0 to 2000 ml, the smaller first")
-
-    @property
-    def goal(self) -> Goal:
-        """The same for the search."""
-        wished = [getattr(self.target, name) for name in AXES]
-        weights = [0.0 if level is None else getattr(self.weights, name) for name, level in zip(AXES, wished, strict=True)]
-        floors = np.array([axis.floor for axis in AXES.values()])
-        volume = self.target.volume_ml
-        return Goal(
-            levels=np.log(np.maximum([level or 0.0 for level in wished], floors)),
-            floors=floors,
-            step=np.array([math.log1p(axis.just_noticeable) for axis in AXES.values()]),
-            weights=np.array(weights),
-            volume=math.log(volume or 1.0),
-            volume_step=VOLUME_STEP,
-            volume_weight=VOLUME_WEIGHT * self.weights.volume_ml if volume else 0.0,
-        )
 
 
 @dataclass(frozen=True, slots=True)
@@ -327,7 +231,7 @@ def best_of(
 def costs_of(variant: Variant, made: Drink, aim: Aim, conditions: Conditions) -> Costs:
     """J of a drink made out of a variant, part by part."""
     off = off_target(figures_of([made], aim.by_sucrose_equivalents, conditions), aim)
-    squares = {name: float(steps[0] ** 2) * _weight(name, aim) for name, steps in off.items()}
+    squares = {name: float(steps[0] ** 2) * weight_in_j(name, aim) for name, steps in off.items()}
     moved = changed = joined = 0.0
     for index in variant.free:
         before, after = variant.drink.pours[index].liquid_ml, made.pours[index].liquid_ml
@@ -337,29 +241,6 @@ def costs_of(variant: Variant, made: Drink, aim: Aim, conditions: Conditions) ->
             joined += JOIN_COSTS if index in variant.joins else 0.0
     sugar, acid, abv, volume_ml = (squares.get(name, 0.0) for name in (*AXES, "volume_ml"))
     return Costs(sugar, acid, abv, volume_ml, changed, moved, joined)
-
-
-def off_target(figures: Floats, aim: Aim) -> dict[str, Floats]:
-    """How far drinks are from the target, in steps (of a tenth for the volume), shape (drinks,), on each axis that counts.
-
-    Parameters
-    ----------
-    figures : ndarray, shape (4, drinks), in the order of `FIGURES`
-    """
-    off: dict[str, Floats] = {}
-    for name, axis in AXES.items():
-        wished = getattr(aim.target, name)
-        if wished is not None and getattr(aim.weights, name) > 0:
-            off[name] = steps_between(figures[FIGURES.index(name)], wished, axis)
-    if aim.target.volume_ml is not None and aim.weights.volume_ml > 0:
-        off["volume_ml"] = np.log(np.maximum(figures[0], 1e-9) / aim.target.volume_ml) / VOLUME_STEP
-    return off
-
-
-def tongue_cost(off: Mapping[str, Floats], aim: Aim) -> Floats:
-    """J without the price of changes, shape (drinks,), from `off_target`."""
-    cost: Floats = np.sum([_weight(name, aim) * steps**2 for name, steps in off.items()], axis=0)
-    return cost
 
 
 def left_over(drink: Drink, aim: Aim, conditions: Conditions) -> tuple[Left, ...]:
@@ -376,28 +257,6 @@ def _left_words(name: str, steps: float) -> str:
         return "about as large" if abs(steps) < 1 else "larger" if steps > 0 else "smaller"
     axis = AXES[name]
     return degree(steps).headline.format(word=axis.more if steps > 0 else axis.less, same=axis.same)
-
-
-def _weight(name: str, aim: Aim) -> float:
-    weight: float = getattr(aim.weights, name)
-    return VOLUME_WEIGHT * weight if name == "volume_ml" else weight
-
-
-def figures_of(drinks: Sequence[Drink], by_sucrose_equivalents: bool, conditions: Conditions) -> Floats:
-    """Figures as served of drinks made by one method, shape (4, drinks) in the order of `FIGURES`."""
-    pours = max(len(drink.pours) for drink in drinks)
-    volumes, in_tin = np.zeros((pours, len(drinks))), np.zeros((pours, len(drinks)))
-    axes = np.zeros((pours, 3, len(drinks)))
-    counted = np.zeros((pours, len(drinks)))
-    for column, drink in enumerate(drinks):
-        for row, pour in enumerate(drink.pours):
-            volumes[row, column], in_tin[row, column] = pour.liquid_ml, pour.meets_ice
-            axes[row, :, column] = pour.ingredient.composition.axes
-            counted[row, column] = _sugar_counted(pour.ingredient, by_sucrose_equivalents)
-    figures = levels(volumes, axes, in_tin, drinks[0].method, conditions).figures
-    sugar = (volumes * counted).sum(axis=0)
-    figures[FIGURES.index("sugar")] = np.divide(sugar, figures[0], out=np.zeros_like(sugar), where=figures[0] > 0)
-    return figures
 
 
 def _searched(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -> Minima:
@@ -465,14 +324,8 @@ def _gives(pour: Pour, by_sucrose_equivalents: bool) -> tuple[float, ...]:
     """What a ml of it adds to each of `SUMS`."""
     abv, sugar, acid = pour.ingredient.composition.axes
     tin = 1.0 if pour.meets_ice else 0.0
-    counted = _sugar_counted(pour.ingredient, by_sucrose_equivalents)
+    counted = sugar_counted(pour.ingredient, by_sucrose_equivalents)
     return 1.0, counted, acid, abv, tin, tin * abv / 100, tin * sugar / 100, tin * acid / 100
-
-
-def _sugar_counted(ingredient: Ingredient, by_sucrose_equivalents: bool) -> float:
-    if by_sucrose_equivalents:
-        return float(np.array(ingredient.composition.vector[SUGAR_COLUMNS]) @ AS_SUCROSE)
-    return ingredient.composition.sugar
 
 
 def _grid(variant: Variant, index: int, aim: Aim) -> float:

@@ -11,30 +11,28 @@ from typing import Final, NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
+from oenomel.core.aim import Aim, figures_of, off_target, tongue_cost
 from oenomel.core.aroma import aromas_between, kinship, likeness
 from oenomel.core.colour import swatch
-from oenomel.core.composition import PROPERTIES, blend
+from oenomel.core.composition import blend
 from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink, Pour
 from oenomel.core.grid_search import minimise
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.levels import FIGURES
-from oenomel.core.perception import AXES, degree, steps_between
+from oenomel.core.offers import HELPERS, Filters, LeftOut, Offer, offers_for
+from oenomel.core.perception import AXES, degree
 from oenomel.core.pourable import grid_of, usual_bounds
 from oenomel.core.rebalancing import (
     FELT_STEPS,
     LEAST_TO_JOIN,
     MOST_FREE,
-    Aim,
     Move,
     Variant,
     best_of,
     costs_of,
-    figures_of,
     moves_of,
-    off_target,
     problems_of,
-    tongue_cost,
     usually_free,
     with_correctors,
 )
@@ -48,14 +46,6 @@ MODES: Final = ("pour", "hold_sugar", "hold_acid", "hold_abv", "rebalance")
 """As much of it; as much as keeps the pour's sugar, acid or alcohol; or with the other free pours moved too."""
 
 RANKINGS: Final = ("balance", "aroma", "both")
-SPLITS: Final = (1.0, 0.5, 0.25)
-"""How much of a base is replaced: all, half and half, or a quarter."""
-
-HELPERS: Final = {"liqueur": ("sugar", "simple-syrup-1-1", "sweet"), "sour": ("acid", "citric-acid-solution", "sour")}
-"""What practitioners pour beside a candidate that brings less: with a drier liqueur syrup, with a softer juice an acid. By slot: what it
-brings, the ingredient, and its own slot.
-"""
-
 FIRST_ROWS: Final = 20
 ROWS_AT_ONCE: Final = 250
 CUT_ABOVE: Final = 600
@@ -66,48 +56,6 @@ LEAST_SHARE: Final = 0.5
 """Of what comes in at least this share of the measure is poured, where no other bound is given."""
 
 HOPELESS_ML: Final = 1000.0
-VEGAN_NOT: Final = frozenset({"egg", "dairy", "honey"})
-LEAST_OF: Final[Mapping[str, tuple[str, float, str]]] = {
-    "base": ("abv", 10.0, "It has too little strength for a base."),
-    "sour": ("acid", 0.4, "It has no acid to speak of."),
-    "sweet": ("sugar", 15.0, "It isn't sweet enough to sweeten."),
-    "liqueur": ("sugar", 8.0, "It has neither the sugar nor the body of a liqueur."),
-}
-
-
-@dataclass(frozen=True, slots=True)
-class Filters:
-    """Which offers are wanted: ``at_hand`` are the slugs on the shelf, None for any; ``most_price`` per litre; ``kinds`` empty for any."""
-
-    at_hand: frozenset[str] | None = None
-    avoid_allergens: frozenset[str] = frozenset()
-    vegan: bool = False
-    without_alcohol: bool = False
-    most_price: float | None = None
-    kinds: frozenset[str] = frozenset()
-
-
-@dataclass(frozen=True, slots=True)
-class Offer:
-    """One thing that could go in: an ingredient, how much of the pour it replaces, and what is poured beside it, if anything."""
-
-    ingredient: Ingredient
-    share: float = 1.0
-    helper: Ingredient | None = None
-
-    @property
-    def key(self) -> str:
-        """Names it in a board."""
-        beside = f"+{self.helper.slug}" if self.helper else ""
-        return f"{self.ingredient.slug}{beside}" + ("" if self.share == 1 else f"@{self.share:g}")
-
-
-@dataclass(frozen=True, slots=True)
-class LeftOut:
-    """An ingredient that isn't offered, and why."""
-
-    ingredient: Ingredient
-    reason: str
 
 
 @dataclass(frozen=True)
@@ -170,8 +118,8 @@ def board(
     aim: Aim,
     mode: str = "rebalance",
     free: Collection[int] | None = None,
-    filters: Filters = Filters(),
-    conditions: Conditions = Conditions(),  # noqa: B008 - frozen
+    filters: Filters | None = None,
+    conditions: Conditions | None = None,
     only: Collection[str] | None = None,
     correctors: Sequence[Ingredient] = (),
 ) -> Iterator[Board]:
@@ -189,10 +137,10 @@ def board(
     """
     if not 0 <= index < len(drink.pours):
         raise OutOfRange("the pour's index", index, 0, len(drink.pours) - 1)
-    offers, left_out = _offers(drink, index, larder, filters)
+    offers, left_out = offers_for(drink, index, larder, filters or Filters())
     if only is not None:
         offers = [offer for offer in offers if offer.key in only]
-    seat = _Seat(drink, index, aim, mode, free, conditions, correctors)
+    seat = _Seat(drink, index, aim, mode, free, conditions or Conditions(), correctors)
     offers = seat.likeliest_first(offers)
     cut = FURTHEST if len(offers) > CUT_ABOVE else np.inf
     done = min(FIRST_ROWS, len(offers))
@@ -201,71 +149,6 @@ def board(
         some = offers[done : done + ROWS_AT_ONCE]
         done += len(some)
         yield Board(seat.rows(some, cut), done, len(offers))
-
-
-def _offers(drink: Drink, index: int, larder: Mapping[str, Ingredient], filters: Filters) -> tuple[list[Offer], list[LeftOut]]:
-    """What can do the job, in the order of the larder, and what can't with its reason."""
-    pour = drink.pours[index]
-    offers, left_out = [], []
-    for ingredient in larder.values():
-        if ingredient.slug == pour.ingredient.slug:
-            continue
-        reason = _unfit(ingredient, pour) or _unwanted(ingredient, filters)
-        if reason:
-            left_out.append(LeftOut(ingredient, reason))
-            continue
-        offers += [Offer(ingredient, share) for share in (SPLITS if pour.slot == "base" else (1.0,))]
-        helper = _helper(ingredient, pour, larder)
-        if helper is not None and not any(other.ingredient.slug == helper.slug for other in drink.pours):
-            offers.append(Offer(ingredient, helper=helper))
-    return offers, left_out
-
-
-def _helper(ingredient: Ingredient, pour: Pour, larder: Mapping[str, Ingredient]) -> Ingredient | None:
-    """What is poured beside a juice or a liqueur that brings noticeably less of what the slot is for."""
-    if pour.slot not in HELPERS or ingredient.kind not in ("juice", "liqueur"):
-        return None
-    brings, slug, _ = HELPERS[pour.slot]
-    had, has = (getattr(each.composition, brings) for each in (pour.ingredient, ingredient))
-    steps = steps_between(has, had, AXES[brings])
-    return larder.get(slug) if slug != ingredient.slug and steps < -FELT_STEPS else None
-
-
-def _unfit(ingredient: Ingredient, pour: Pour) -> str:
-    """Why it can't do the job of this pour; empty where it can."""
-    if ingredient.is_sparkling and pour.stage == "mixed":
-        return "It is sparkling, and never goes in a closed shaker."
-    slot = pour.slot if pour.slot != "other" else ""
-    known = any(name in ingredient.values for name in PROPERTIES) or any(ingredient.composition.vector)
-    if slot in ingredient.slots or (not slot and ingredient.kind == pour.ingredient.kind):
-        plain = known or ingredient.kind in ("water", "sparkling")
-        return "" if plain else "Nothing is known of what is in it: copy its label, or measure it."
-    if slot in LEAST_OF and known:
-        brings, least, reason = LEAST_OF[slot]
-        if getattr(ingredient.composition, brings) < least:
-            return reason
-    return f"It isn't poured as {_article(slot)}." if slot else f"It is another kind of thing than {pour.ingredient.name}."
-
-
-def _article(slot: str) -> str:
-    words = {"sweet": "the sweet part", "sour": "the sour part", "texture": "texture", "seasoning": "seasoning", "garnish": "garnish"}
-    return words.get(slot, f"an {slot}" if slot[0] in "aeiou" else f"a {slot}")
-
-
-def _unwanted(ingredient: Ingredient, filters: Filters) -> str:
-    """Which filter it fails; empty where none."""
-    allergens = sorted(filters.avoid_allergens.intersection(ingredient.allergens))
-    price = ingredient.label("price_per_litre")
-    checks: tuple[tuple[bool, str], ...] = (
-        (filters.at_hand is not None and ingredient.slug not in (filters.at_hand or ()), "It isn't at hand."),
-        (bool(allergens), f"It holds {' and '.join(allergens)}."),
-        (filters.vegan and (ingredient.kind in VEGAN_NOT or bool({"egg", "milk"} & set(ingredient.allergens))), "It isn't vegan."),
-        (filters.without_alcohol and ingredient.composition.abv > 0.5, "It has alcohol."),
-        (bool(filters.kinds) and ingredient.kind not in filters.kinds, "It is of another kind."),
-        (filters.most_price is not None and price is None, "Its price isn't told."),
-        (filters.most_price is not None and (price or 0) > (filters.most_price or 0), "It costs more."),
-    )
-    return next((reason for fails, reason in checks if fails), "")
 
 
 class _Mended(NamedTuple):

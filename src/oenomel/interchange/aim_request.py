@@ -8,12 +8,12 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Discriminator, Field, Tag, TypeAdapter, ValidationError
 
+from oenomel.core.aim import Aim, Target, Weights, figures_of
 from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink
 from oenomel.core.families import Home
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.levels import FIGURES
-from oenomel.core.rebalancing import Aim, Target, Weights, figures_of
 from oenomel.errors import RecordNotFound, SpecError
 from oenomel.interchange.spec_file import FamilyName, SpecFile, spec_error
 
@@ -44,11 +44,11 @@ class FamilyTarget(_Entry):
 
 def _target_tag(value: Any) -> str:
     keys = value.keys() if isinstance(value, Mapping) else getattr(type(value), "model_fields", {}).keys()
-    return "spec" if "format" in keys or "pours" in keys else "family" if "family" in keys else "typed"
+    return "spec-target" if "format" in keys or "pours" in keys else "family-target" if "family" in keys else "typed-target"
 
 
 TargetEntry = Annotated[
-    Annotated[SpecFile, Tag("spec")] | Annotated[FamilyTarget, Tag("family")] | Annotated[TypedTarget, Tag("typed")],
+    Annotated[SpecFile, Tag("spec-target")] | Annotated[FamilyTarget, Tag("family-target")] | Annotated[TypedTarget, Tag("typed-target")],
     Discriminator(_target_tag),
 ]
 """A spec, whose profile as served is the target; a family, whose home is; or figures."""

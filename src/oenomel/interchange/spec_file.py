@@ -200,12 +200,16 @@ def parse_spec(text: str) -> SpecFile:
         raise spec_error(error.errors()[0]) from error
 
 
+# Names of the branches that Pydantic tried; they stand in no file.
+_TAGS: Final = ("slug", "inline", "body", "spec-target", "family-target", "typed-target")
+
+
 def spec_error(refusal: Any) -> SpecError:
     """One of Pydantic's refusals as the sentence of the house, with the path as it stands in the file."""
     cause = refusal.get("ctx", {}).get("error")
     if isinstance(cause, SpecError):
         return cause
-    steps = [step for step in refusal["loc"] if step not in ("slug", "inline", "body")]
+    steps = [step for step in refusal["loc"] if step not in _TAGS]
     path = "".join(f"[{step}]" if isinstance(step, int) else f".{step}" for step in steps).lstrip(".")
     return SpecError(path, _sentence(refusal))
 

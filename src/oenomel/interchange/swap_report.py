@@ -8,8 +8,9 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from oenomel.core.drink import Drink
+from oenomel.core.offers import LeftOut
 from oenomel.core.rebalancing import Move, Rebalanced
-from oenomel.core.substitution import RANKINGS, Board, LeftOut, Row, Standing
+from oenomel.core.substitution import RANKINGS, Board, Row, Standing
 from oenomel.interchange.prediction_report import ChangeReport
 from oenomel.interchange.spec_file import PourEntry, SpecFile
 from oenomel.interchange.spec_poured import in_millilitres, with_pours_of

@@ -13,11 +13,13 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from oenomel.api.deps import Connection, Supposed, SupposedQuery, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
+from oenomel.core.aim import Aim
 from oenomel.core.catalogue import Larder
 from oenomel.core.drink import Drink
 from oenomel.core.ingredient import Ingredient
-from oenomel.core.rebalancing import Aim, rebalance
-from oenomel.core.substitution import Board, Filters, board
+from oenomel.core.offers import Filters
+from oenomel.core.rebalancing import rebalance
+from oenomel.core.substitution import Board, board
 from oenomel.errors import SpecError
 from oenomel.interchange.aim_request import AimRequest, FamilyTarget, TargetEntry, TypedTarget, aim_for, pours_named, target_from
 from oenomel.interchange.spec_file import Kind, SpecFile
