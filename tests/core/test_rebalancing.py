@@ -101,6 +101,9 @@ def test_by_sucrose_equivalents_fructose_counts_for_more():
 
 EDGES = {
     "nothing free": (lambda: rebalance(eight_three_three(), Aim(Target(8, 1, 15, 150)), free=[]), NothingFree, "no pour is free to move"),
+    "nothing free, and who may join is there": (
+        lambda: rebalance(eight_three_three(), Aim(Target(8)), [], [catalogue()["white-rum"]]), NothingFree, "no pour is free",
+    ),
     "an empty drink": (lambda: rebalance(drink(("white-rum", 0.0)), Aim(Target(8, 1, 15, 150))), NothingToDrink, "nothing to drink"),
     "a target of nothing": (lambda: Target(), DomainError, "names neither sugar, acid, abv nor volume_ml"),
     "an empty glass for a target": (lambda: Target(8, 1, 15, 0), NothingToDrink, "nothing to drink"),

@@ -215,6 +215,20 @@ def test_correctors_are_spared_only_where_they_could_not_pay_for_themselves():
                 assert row.mended.cost == pytest.approx(whole.costs.total, abs=1e-9)
 
 
+def test_an_edge_a_garnish_and_a_rinse_are_swapped_as_they_are():
+    start = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5), ("caster-sugar", 5, "rim"), ("vodka", 5, "rinse"))
+    edge = rows(start, 3, free=[])["demerara-sugar"]
+    assert edge.mended is not None
+    assert (edge.moves, edge.plain.drink.pours[3].volume_ml) == ((), 5)
+    assert edge.mended.figures["volume_ml"] == pytest.approx(predict(start).served.volume_ml)
+    for mode in ("rebalance", "hold_abv"):
+        rinse = rows(start, 4, mode=mode)["aged-rum"]
+        assert rinse.mended is not None
+        assert rinse.mended.drink.pours[4].volume_ml == 5
+        served = predict(rinse.mended.drink).served
+        assert rinse.mended.figures["abv"] == pytest.approx(served.abv, abs=1e-9)
+
+
 def test_there_is_no_pour_beyond_the_last():
     with pytest.raises(OutOfRange, match="the pour's index is 9, outside 0 to 3"):
         parts(DAISY, 9)

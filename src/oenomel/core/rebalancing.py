@@ -166,7 +166,7 @@ def rebalance(
     NothingToDrink
         No pour adds any liquid.
     NothingFree
-        No pour may move and none may join.
+        No pour may move, and none may join that isn't in the drink already.
     DomainError
         More pours are free than can be searched together.
     """
@@ -174,11 +174,11 @@ def rebalance(
     if sum(pour.liquid_ml for pour in drink.pours) == 0:
         raise NothingToDrink
     chosen = usually_free(drink) if free is None else that_can_move(drink, free)
-    if not chosen and not correctors:
-        raise NothingFree
     if len(chosen) > MOST_FREE:
         raise DomainError(f"{len(chosen)} pours are free; lock some of them, {MOST_FREE} can be weighed against each other")
     variants = with_correctors(Variant(drink, chosen), correctors)
+    if not variants[0].free:
+        raise NothingFree
     minima = _searched(variants, aim, conditions)
     variant, volumes = variants[int(minima.problem[0])], minima.volumes[:, 0]
     made = _poured_so(variant, volumes)

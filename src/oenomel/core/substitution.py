@@ -33,6 +33,7 @@ from oenomel.core.rebalancing import (
     costs_of,
     moves_of,
     problems_of,
+    that_can_move,
     usually_free,
     with_correctors,
 )
@@ -174,12 +175,16 @@ class _Seat:
         conditions: Conditions,
         correctors: Sequence[Ingredient],
     ) -> None:
-        self.drink, self.index, self.aim, self.mode = drink, index, aim, mode
+        self.drink, self.index, self.aim = drink, index, aim
         self.conditions, self.correctors = conditions, correctors
         self.pour = drink.pours[index]
         self.variants: dict[str, Variant] = {}
-        others = [i for i in (usually_free(drink) if free is None else free) if i != index]
-        self.free = tuple(sorted([index, *others[: MOST_FREE - 1]])) if mode == "rebalance" else ()
+        # The edge, a garnish and a rinse are swapped as they are: they have no amount to choose.
+        self.can_move = index in that_can_move(drink)
+        others = that_can_move(drink, [i for i in (usually_free(drink) if free is None else free) if i != index])
+        chosen = sorted([*([index] if self.can_move else []), *others[: MOST_FREE - 1]])
+        self.free = tuple(chosen) if mode == "rebalance" else ()
+        self.mode = "pour" if mode == "rebalance" and not self.free else mode
 
     def present(self) -> Standing:
         """Where the drink stands without a swap."""
@@ -268,7 +273,7 @@ class _Seat:
     def _held(self, offer: Offer, variant: Variant) -> _Mended:
         """As much of it as holds one contribution of the pour, on the grid; or as much as before."""
         drink, notes = variant.drink, tuple[str, ...]()
-        if self.mode != "pour":
+        if self.mode != "pour" and self.can_move:
             brings = self.mode.removeprefix("hold_")
             had, has = (getattr(each.composition, brings) for each in (self.pour.ingredient, drink.pours[self.index].ingredient))
             grid = self._grid(offer)
@@ -292,8 +297,8 @@ class _Seat:
     def _made(self, offer: Offer) -> Variant:
         """The drink with the offer in the pour's place, as much of it; what is dry by its sugar. A helper brings what is missing."""
         pour, ingredient = self.pour, offer.ingredient
-        volume, unit = pour.liquid_ml, pour.unit
-        if ingredient.composition.solid != pour.ingredient.composition.solid:
+        volume, unit = pour.liquid_ml if self.can_move else pour.volume_ml, pour.unit
+        if ingredient.composition.solid != pour.ingredient.composition.solid and self.can_move:
             had, has = pour.ingredient.composition.sugar, ingredient.composition.sugar
             volume, unit = (volume * had / has if has else volume), "g" if ingredient.composition.solid else "ml"
         elif unit in ("piece", "leaf", "g"):
@@ -301,7 +306,7 @@ class _Seat:
         if offer.share < 1:
             ingredient = _blend(pour.ingredient, ingredient, offer.share)
         grid = self._grid(offer)
-        if ingredient.composition.solid:
+        if ingredient.composition.solid and self.can_move:
             volume = round(volume / grid) * grid
         drink = _with_pour(self.drink, self.index, replace(pour, ingredient=ingredient, volume_ml=volume, unit=unit))
         free, grids = self.free, {self.index: grid}
