@@ -189,6 +189,16 @@ def test_the_board_is_ordered_and_filtered_and_others_may_join(page, server):
     page.get_by_label("At most").fill("")
     page.get_by_role("group", name="What is at hand").get_by_role("button", name="The whole larder").click()
     expect(candidates(page).first).to_be_visible()
+    page.get_by_label("Of the kind").select_option("aromatised")
+    expect(candidates(page).first).to_contain_text(re.compile("[Vv]ermouth|cinchona"))
+    page.get_by_label("Of the kind").select_option("")
+    # The mouse over a row shows where it leads without choosing it.
+    chosen = page.get_by_role("option", selected=True).last.inner_text()
+    candidates(page).nth(3).hover()
+    expect(page.get_by_role("region", name="Where it stands")).to_contain_text(
+        candidates(page).nth(3).locator("p").first.inner_text().split(" ·")[0][:12]
+    )
+    assert page.get_by_role("option", selected=True).last.inner_text() == chosen
     page.get_by_role("checkbox", name=re.compile("Others may join")).check()
     page.get_by_label("Swap it").select_option("hold_acid")
     expect(candidates(page).filter(has_text="It can't hold the acidity alone").first).to_be_visible()
@@ -212,6 +222,13 @@ def test_a_bottle_comes_from_its_label_to_the_shelf_and_on_to_the_board(page, se
     expect(page.get_by_label("Price of a litre of Medlar liqueur")).to_have_value("28")
     for name in ("Quince liqueur", "Orange liqueur, dry", "Elderflower liqueur"):
         page.get_by_role("group", name=f"How {name} stands").get_by_role("button", name="Out").click()
+
+    # One that was misread is added and taken out again.
+    page.get_by_role("button", name="Add a bottle").click()
+    bottle.get_by_label("Name", exact=True).fill("Misread")
+    bottle.get_by_role("button", name="Put it on the shelf").click()
+    page.get_by_role("button", name="Remove Misread").click()
+    expect(page.get_by_role("button", name="Remove Misread")).to_have_count(0)
 
     board_of(page, server.url, 3, "Sea-buckthorn liqueur")
     page.get_by_role("button", name="How").click()

@@ -10,9 +10,9 @@ from typing import Any
 
 from oenomel.core.catalogue import Larder, composition_from_values
 from oenomel.core.ingredient import Ingredient, SourcedValue
-from oenomel.errors import RecordNotFound
+from oenomel.errors import RecordConflict, RecordNotFound
 
-__all__ = ["add", "get", "larder", "put", "remove_of_the_house", "replace_catalogue", "search", "some"]
+__all__ = ["add", "get", "larder", "put", "remove", "remove_of_the_house", "replace_catalogue", "search", "some"]
 
 SELECT_ALL = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
@@ -53,6 +53,13 @@ ON CONFLICT (slug) DO UPDATE SET
   name = excluded.name, kind = excluded.kind, slots = excluded.slots, impression = excluded.impression, allergens = excluded.allergens,
   cautions = excluded.cautions, piece_ml = excluded.piece_ml, piece_g = excluded.piece_g, aroma = excluded.aroma, foam = excluded.foam,
   origin = excluded.origin
+"""
+DELETE = "DELETE FROM ingredient WHERE slug = :slug AND origin = 'house'"
+SELECT_POURED = """
+SELECT drink.name FROM drink JOIN (
+  SELECT drink_id, spec FROM trial UNION ALL SELECT drink_id, spec FROM draft
+) AS kept ON kept.drink_id = drink.id, json_each(kept.spec, '$.pours') AS pour
+WHERE json_extract(pour.value, '$.ingredient') = :slug LIMIT 1
 """
 DELETE_OF_THE_HOUSE = "DELETE FROM ingredient WHERE origin = 'house'"
 DELETE_VALUES = "DELETE FROM ingredient_value WHERE slug = :slug"
@@ -106,6 +113,24 @@ def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:
     conn.execute(UPSERT, _to_row(ingredient))
     conn.execute(DELETE_VALUES, {"slug": ingredient.slug})
     conn.executemany(INSERT_VALUE, [{"slug": ingredient.slug, **asdict(value)} for value in ingredient.values.values()])
+
+
+def remove(conn: sqlite3.Connection, slug: str) -> None:
+    """Takes a bottle that the house has added out of the larder.
+
+    Raises
+    ------
+    RecordNotFound
+        The house has added no such bottle.
+    RecordConflict
+        A trial or a draft pours it.
+    """
+    if get(conn, slug).origin != "house":
+        raise RecordNotFound("bottle of the house", slug)
+    poured = conn.execute(SELECT_POURED, {"slug": slug}).fetchone()
+    if poured is not None:
+        raise RecordConflict(f"{poured['name']} pours it: a bottle that a drink needs stays in the larder")
+    conn.execute(DELETE, {"slug": slug})
 
 
 def remove_of_the_house(conn: sqlite3.Connection) -> None:

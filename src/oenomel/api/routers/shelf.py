@@ -96,6 +96,13 @@ def add_bottle(body: LabelEntry, conn: Connection) -> IngredientDetail:
         return ingredient_detail(ingredients.get(conn, bottle.slug))
 
 
+@router.delete("/bottles/{slug}", status_code=204, responses=PROBLEMS["write"])
+def remove_bottle(slug: str, conn: Connection) -> None:
+    """Takes a bottle that the house has added out of the larder again, as long as no drink pours it."""
+    with transaction(conn):
+        ingredients.remove(conn, slug)
+
+
 @router.get("/sweetness-classes")
 def list_sweetness_classes() -> dict[str, list[str]]:
     """Words on a label that tell how sweet it is, by kind."""

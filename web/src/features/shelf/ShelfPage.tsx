@@ -8,7 +8,7 @@ import { TopBar } from '../../ui/TopBar';
 import { Waiting } from '../../ui/Waiting';
 import { larderQuery } from '../bench/useLarder';
 import { AddBottle } from './AddBottle';
-import { shelfQuery, useShelve } from './useShelf';
+import { shelfQuery, useRemoveBottle, useShelve } from './useShelf';
 
 const STATES: [ShelfState, string][] = [
   ['at hand', 'At hand'],
@@ -23,6 +23,7 @@ export function ShelfPage() {
   const larder = useQuery(larderQuery());
   const shelf = useQuery(shelfQuery());
   const shelve = useShelve();
+  const remove = useRemoveBottle();
   const [words, setWords] = useState('');
   const [adding, setAdding] = useState(false);
   const [added, setAdded] = useState<string | null>(null);
@@ -65,7 +66,11 @@ export function ShelfPage() {
             {added} is on the shelf. What its label didn’t tell is estimated from its kind, and counts as less sure.
           </p>
         )}
-        {shelve.error && <p role="alert">{shelve.error.message}</p>}
+        {(shelve.error ?? remove.error) && (
+          <p role="alert" className="panel max-w-prose p-4 text-lg">
+            {(shelve.error ?? remove.error)?.message}.
+          </p>
+        )}
         <label className="input input-lg w-full max-w-md">
           <Search size={20} aria-hidden className="text-quiet" />
           <input
@@ -91,6 +96,7 @@ export function ShelfPage() {
                       key={ingredient.slug}
                       ingredient={ingredient}
                       shelved={shelved.get(ingredient.slug)}
+                      onRemove={() => remove.mutate(ingredient.slug)}
                       onShelve={(state, price) => shelve.mutate({ slug: ingredient.slug, state, price })}
                     />
                   ))}
@@ -117,9 +123,11 @@ interface RowProps {
   ingredient: Ingredient;
   shelved: Shelved | undefined;
   onShelve: (state: ShelfState, price: number | null) => void;
+  /** Out of the larder altogether: for a bottle that was added by mistake. */
+  onRemove: () => void;
 }
 
-function ShelfRow({ ingredient, shelved, onShelve }: RowProps) {
+function ShelfRow({ ingredient, shelved, onShelve, onRemove }: RowProps) {
   const { name, kind, abv, sugar, acid } = ingredient;
   const levels = [
     abv > 0 && `${plain(abv, 1)} %`,
@@ -132,6 +140,16 @@ function ShelfRow({ ingredient, shelved, onShelve }: RowProps) {
         <span className="block text-lg leading-tight font-semibold">{name}</span>
         <span className="block text-base text-quiet">{[capital(kind), ...levels].join(', ')}</span>
       </span>
+      {ingredient.origin === 'house' && (
+        <button
+          type="button"
+          className="btn btn-ghost min-h-11 px-3 text-base font-normal"
+          aria-label={`Remove ${name}`}
+          onClick={onRemove}
+        >
+          Remove
+        </button>
+      )}
       {shelved && (
         <label className="flex items-center gap-2 text-base text-quiet">
           a litre

@@ -39,6 +39,18 @@ export function useAddBottle() {
   });
 }
 
+/** Takes a bottle that was added by mistake out again. */
+export function useRemoveBottle() {
+  const cache = useQueryClient();
+  return useMutation({
+    mutationFn: async (slug: string) => {
+      const answer = await client.DELETE('/api/bottles/{slug}', { params: { path: { slug } } });
+      if (answer.error) unwrap(answer);
+    },
+    onSuccess: () => whatStandsOnTheShelf(cache),
+  });
+}
+
 function whatStandsOnTheShelf(cache: ReturnType<typeof useQueryClient>) {
   return Promise.all(
     [['shelf'], ['ingredients'], ['swaps'], ['swaps joined']].map((queryKey) => cache.invalidateQueries({ queryKey })),

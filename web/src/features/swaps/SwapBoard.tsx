@@ -76,6 +76,8 @@ export function SwapBoard(props: Props) {
   const { aim, board: view, supposed } = useSettings();
   const [words, setWords] = useState('');
   const [asking, setAsking] = useState(false);
+  const [kind, setKind] = useState('');
+  const [pointed, setPointed] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const list = useRef<HTMLDivElement>(null);
   const search = useRef<HTMLInputElement>(null);
@@ -85,7 +87,8 @@ export function SwapBoard(props: Props) {
   const free = [pour, ...others.filter((each) => each.free).map((each) => each.index)];
   const request = swapsRequest(spec, parent, pour, free, aim, view);
   const board = useQuery(swapsQuery(request, supposed));
-  const rows = useMemo(() => inOrder(board.data, view, words), [board.data, view, words]);
+  const rows = useMemo(() => inOrder(board.data, view, words, kind), [board.data, view, words, kind]);
+  const kinds = [...new Set(board.data?.rows.map((row) => row.kind))].sort();
   const inView = useRested(
     useMemo(() => rows.slice(0, IN_VIEW).map(({ key }) => key), [rows]),
     REST_MS,
@@ -100,15 +103,12 @@ export function SwapBoard(props: Props) {
   );
   const highlighted = shown[place];
 
-  // The ghost follows the highlight; the field that shows it belongs to the bench.
+  // The ghost follows the highlight, or the mouse over another row; the field that shows it belongs to the bench.
+  const looked = shown.find(({ key }) => key === pointed) ?? highlighted;
   useEffect(() => {
-    const { plain, mended } = highlighted ?? {};
-    onGhost(
-      plain && !trying
-        ? { name: highlighted?.name ?? '', path: [plain.figures, ...(mended ? [mended.figures] : [])] }
-        : null,
-    );
-  }, [highlighted, trying, onGhost]);
+    const { name = '', plain, mended } = looked ?? {};
+    onGhost(plain && !trying ? { name, path: [plain.figures, ...(mended ? [mended.figures] : [])] } : null);
+  }, [looked, trying, onGhost]);
   useEffect(() => {
     list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
   }, [place]);
@@ -199,6 +199,19 @@ export function SwapBoard(props: Props) {
             </label>
             <AimSettings hasHome={props.hasHome} />
             <Wishes view={view} set={set} />
+            <label className="flex flex-wrap items-center gap-2 pt-1 text-base">
+              Of the kind
+              <select
+                className="select min-h-11 w-auto text-base"
+                value={kind}
+                onChange={(event) => setKind(event.target.value)}
+              >
+                <option value="">any</option>
+                {kinds.map((each) => (
+                  <option key={each}>{each}</option>
+                ))}
+              </select>
+            </label>
           </div>
         )}
       </div>
@@ -237,6 +250,7 @@ export function SwapBoard(props: Props) {
                 ounceMl={spec.ounce_ml}
                 highlighted={index === place}
                 onPoint={() => walk(index)}
+                onHover={(over) => setPointed(over ? row.key : null)}
               />
             ))}
         </div>
@@ -404,12 +418,13 @@ function LeftOut({ board, words, onTake }: { board: BoardSoFar; words: string; o
 }
 
 /** Rows as the screen wants them: of one share, with these words in their name, in the order of one score. */
-function inOrder(board: BoardSoFar | undefined, view: BoardView, words: string): SwapRow[] {
+function inOrder(board: BoardSoFar | undefined, view: BoardView, words: string, kind: string): SwapRow[] {
   const sought = words.trim().toLowerCase();
   const wanted = (board?.rows ?? []).filter(
     (row) => row.share === view.share || (row.share === 1 && !board?.rows.some(({ share }) => share === view.share)),
   );
   return wanted
+    .filter((row) => !kind || row.kind === kind)
     .filter((row) => `${row.name} ${row.helper?.name ?? ''}`.toLowerCase().includes(sought))
     .sort((a, b) => away(a, view) - away(b, view) || a.scores[view.ranking] - b.scores[view.ranking]);
 }

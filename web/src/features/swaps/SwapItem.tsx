@@ -15,10 +15,12 @@ interface Props {
   ounceMl: number;
   highlighted: boolean;
   onPoint: () => void;
+  /** A mouse comes over it, or leaves it: it is looked at, and not chosen. */
+  onHover: (over: boolean) => void;
 }
 
 /** One offer: what it does as poured, what brings it back, and what no axis shows. */
-export function SwapItem({ id, row, present, colour, ounceMl, highlighted, onPoint }: Props) {
+export function SwapItem({ id, row, present, colour, ounceMl, highlighted, onPoint, onHover }: Props) {
   const { shown } = useSettings();
   const { plain, mended, moves, notes } = row;
   const asPoured = tastedWords(plain.words);
@@ -29,6 +31,8 @@ export function SwapItem({ id, row, present, colour, ounceMl, highlighted, onPoi
       aria-selected={highlighted}
       className={`rounded-xl px-2.5 py-1.5 ${highlighted ? 'bg-secondary outline-accent group-focus-visible:outline-3' : ''}`}
       onClick={onPoint}
+      onPointerEnter={({ pointerType }) => onHover(pointerType === 'mouse')}
+      onPointerLeave={() => onHover(false)}
     >
       <div className="flex flex-wrap items-center gap-x-2.5 @lg:flex-nowrap">
         <ColourChip before={colour} after={(mended ?? plain).colour} />
