@@ -293,7 +293,8 @@ def _fuzzed():
     return schemathesis.openapi.from_asgi("/api/openapi.json", create_api(folder / "demo.db", demo=True))
 
 
-@_fuzzed().parametrize()
+# The stream reads the same body by the same hands as the board it is a part of.
+@_fuzzed().exclude(path="/api/swaps/stream").parametrize()
 @settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck))
 def test_nothing_that_is_sent_breaks_the_server(case):
     answer = case.call()
