@@ -159,7 +159,7 @@ def test_danger_is_told_before_what_is_good_to_know(page, server):
     page.get_by_role("searchbox", name="Search the board").fill("soda")
     page.locator("summary").filter(has_text="Left out").click()
     expect(page.get_by_role("listitem").filter(has_text="Soda water")).to_contain_text("never goes in a closed shaker")
-    page.get_by_role("button", name="Take Soda water anyway").click()
+    page.get_by_role("button", name="Take anyway: Soda water").click()
     danger = page.get_by_role("list", name="What to mend")
     expect(danger.get_by_role("listitem").first).to_contain_text("a closed tin bursts")
     expect(danger.get_by_label("error")).to_be_visible()

@@ -404,7 +404,7 @@ function LeftOut({ board, words, onTake }: { board: BoardSoFar; words: string; o
               <button
                 type="button"
                 className="btn btn-ghost min-h-11 border-base-300 px-3 text-base font-normal"
-                aria-label={`Take ${name} anyway`}
+                aria-label={`Take anyway: ${name}`}
                 onClick={() => onTake(slug)}
               >
                 Take anyway
