@@ -10,6 +10,7 @@ import { AimSettings } from './AimSettings';
 import { LockStrip, type Lockable } from './LockStrip';
 import { rebalanceRequest } from './request';
 import type { Ghost } from './SwapBoard';
+import { TryOrTake } from './TryOrTake';
 import { useRebalance } from './useSwaps';
 import { moveWords } from './words';
 
@@ -139,25 +140,7 @@ export function BringBack(props: Props) {
           </>
         )}
       </div>
-      <div className="sticky bottom-0 flex gap-2 rounded-b-2xl border-t border-base-300 bg-base-100 p-3">
-        <button
-          type="button"
-          aria-pressed={trying}
-          disabled={!found || found.moves.length === 0}
-          className={`btn min-h-12 grow basis-0 text-base ${trying ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
-          onClick={tryOn}
-        >
-          {trying ? 'Take it off again' : 'Try it on'} <kbd className="kbd max-lg:hidden">{trying ? 'Esc' : 'T'}</kbd>
-        </button>
-        <button
-          type="button"
-          disabled={!found || found.moves.length === 0}
-          className="btn btn-primary min-h-12 grow basis-0 text-base"
-          onClick={take}
-        >
-          Take it <kbd className="kbd text-base-content max-lg:hidden">Enter</kbd>
-        </button>
-      </div>
+      <TryOrTake trying={trying} disabled={!found || found.moves.length === 0} onTry={tryOn} onTake={take} />
     </div>
   );
 }

@@ -13,8 +13,8 @@ import { AimSettings, Check } from './AimSettings';
 import { LockStrip, type Lockable } from './LockStrip';
 import { CORRECTORS, swapsRequest } from './request';
 import { SwapItem } from './SwapItem';
+import { TryOrTake } from './TryOrTake';
 import { joinedQuery, swapsQuery, type BoardSoFar } from './useSwaps';
-import { rowName } from './words';
 
 /** Where a candidate leads on the field: as poured, and once it is brought back. */
 export interface Ghost {
@@ -258,27 +258,7 @@ export function SwapBoard(props: Props) {
           <LeftOut board={board.data} words={words} onTake={(slug) => onTake(inPlace(spec, pour, slug), slug)} />
         )}
       </div>
-      {highlighted && (
-        <div className="sticky bottom-0 flex gap-2 rounded-b-2xl border-t border-base-300 bg-base-100 p-3">
-          <button
-            type="button"
-            aria-pressed={trying}
-            className={`btn min-h-12 grow basis-0 text-base ${trying ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
-            title={trying ? 'Take it off again (Esc)' : `Try it on (T): ${rowName(highlighted, present)}`}
-            onClick={tryOn}
-          >
-            {trying ? 'Take it off again' : 'Try it on'} <kbd className="kbd max-lg:hidden">{trying ? 'Esc' : 'T'}</kbd>
-          </button>
-          <button
-            type="button"
-            className="btn btn-primary min-h-12 grow basis-0 text-base"
-            title="Take it (Enter)"
-            onClick={take}
-          >
-            Take it <kbd className="kbd text-base-content max-lg:hidden">Enter</kbd>
-          </button>
-        </div>
-      )}
+      {highlighted && <TryOrTake trying={trying} onTry={tryOn} onTake={take} />}
     </div>
   );
 }
