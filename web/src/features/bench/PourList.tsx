@@ -88,29 +88,29 @@ export function PourList({
             </section>
           );
         })}
-        {onAdd && (
-          <div className="mb-2 flex flex-wrap gap-2">
+      </div>
+      {onAdd && (
+        <div className="flex flex-wrap gap-2 border-t border-base-300 px-3 py-1.5">
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11 gap-2 text-base"
+            title="Add a pour (A)"
+            onClick={onAdd}
+          >
+            <Plus size={20} aria-hidden /> Add a pour
+          </button>
+          {onBringBack && (
             <button
               type="button"
-              className="btn btn-ghost min-h-11 gap-2 text-base"
-              title="Add a pour (A)"
-              onClick={onAdd}
+              className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base"
+              title="What brings it back to its parent, or home (B)"
+              onClick={onBringBack}
             >
-              <Plus size={20} aria-hidden /> Add a pour
+              <LocateFixed size={20} aria-hidden /> Bring it back
             </button>
-            {onBringBack && (
-              <button
-                type="button"
-                className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base"
-                title="What brings it back to its parent, or home (B)"
-                onClick={onBringBack}
-              >
-                <LocateFixed size={20} aria-hidden /> Bring it back
-              </button>
-            )}
-          </div>
-        )}
-      </div>
+          )}
+        </div>
+      )}
       {forecast && <WhatToMend findings={[...besideParent, ...forecast.findings]} onMend={onMend} />}
       <MethodBar spec={spec} forecast={forecast} {...(onChange && { onChange })} />
     </>
