@@ -152,8 +152,7 @@ def _tin(sums: Floats) -> Tin:
 def minimise(problems: Problems, cut: float | Floats = np.inf, most_points: int = NEVER_MORE_POINTS) -> Minima:
     """The least J of each group, if it is at most ``cut`` (one for all, or one each).
 
-    ``most_points`` ends a search that grows out of hand; what was
-    found by then is not ``proved``.
+    ``most_points`` ends a search that grows out of hand; what was found by then is not ``proved``.
     """
     search = _Search(problems, cut)
     search.start()

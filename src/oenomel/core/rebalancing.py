@@ -39,6 +39,7 @@ __all__ = [
     "that_can_move",
     "usually_free",
     "with_correctors",
+    "without_idle",
 ]
 
 Floats = NDArray[np.float64]
@@ -184,7 +185,7 @@ def rebalance(
     made = _poured_so(variant, volumes)
     moves = moves_of(variant, made)
     left = left_over(made, aim, conditions)
-    clean = replace(made, pours=tuple(p for i, p in enumerate(made.pours) if i < len(drink.pours) or p.volume_ml > 0))
+    clean = without_idle(variant, made)
     notes = (*_coarse(drink, chosen, aim), *_out_of_reach(drink, aim, chosen, left, correctors, conditions))
     return Rebalanced(
         clean, costs_of(variant, made, aim, conditions), moves, changes_between(clean, drink, conditions), left, notes,
@@ -211,6 +212,11 @@ def with_correctors(variant: Variant, correctors: Sequence[Ingredient]) -> list[
         drink = replace(variant.drink, pours=(*variant.drink.pours, *joining))
         variants.append(replace(variant, drink=drink, free=(*variant.free, *added), joins=frozenset(added)))
     return variants
+
+
+def without_idle(variant: Variant, made: Drink) -> Drink:
+    """What was made of a variant, without the correctors that didn't join."""
+    return replace(made, pours=tuple(p for i, p in enumerate(made.pours) if i not in variant.joins or p.volume_ml > 0))
 
 
 def best_of(

@@ -36,10 +36,11 @@ from oenomel.core.rebalancing import (
     that_can_move,
     usually_free,
     with_correctors,
+    without_idle,
 )
 from oenomel.errors import OutOfRange
 
-__all__ = ["HELPERS", "MODES", "RANKINGS", "Board", "Filters", "LeftOut", "Offer", "Row", "Standing", "board"]
+__all__ = ["MODES", "RANKINGS", "Board", "Row", "Standing", "board"]
 
 Floats = NDArray[np.float64]
 
@@ -255,8 +256,7 @@ class _Seat:
                 if made is None:
                     continue
                 variant, cost = competing[int(minima.problem[group])], float(minima.J[group])
-                poured = tuple(p for i, p in enumerate(made.pours) if p.volume_ml > 0 or i not in variant.joins)
-                told = self._unblended(replace(made, pours=poured), offers[place])
+                told = self._unblended(without_idle(variant, made), offers[place])
                 found[place] = _Mended(told, moves_of(variant, made), (), cost, bool(minima.proved[group]))
         return found
 
