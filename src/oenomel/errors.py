@@ -10,6 +10,7 @@ OenomelError
 │   ├── ImpossibleComposition          values that can't hold together
 │   ├── NothingToDrink                 no pour adds any liquid
 │   ├── NothingFree                    no pour may move
+│   ├── CannotSize                     a glass to which no drink can be sized
 │   └── SpecError                      a place in a spec file, with the sentence for it
 ├── RecordNotFound (also LookupError)  HTTP 404
 ├── RecordConflict                     HTTP 409
@@ -20,6 +21,7 @@ OenomelError
 from __future__ import annotations
 
 __all__ = [
+    "CannotSize",
     "DomainError",
     "ImpossibleComposition",
     "MendGone",
@@ -138,6 +140,21 @@ class NothingFree(DomainError):
 
     def __str__(self) -> str:
         return "no pour is free to move: free one, or let a corrector join"
+
+
+class CannotSize(DomainError):
+    """A drink can't be sized to its glass: it isn't of the list, or its ice leaves no room."""
+
+    code = "cannot-size"
+
+    def __init__(self, glass: str) -> None:
+        super().__init__(glass)
+        self.glass = glass
+
+    def __str__(self) -> str:
+        if not self.glass:
+            return "no glass is chosen yet; choose one, and the drink can be sized to it"
+        return f"the drink can't be sized to a {self.glass}: choose one of the list, with room beside its ice"
 
 
 class SpecError(DomainError):

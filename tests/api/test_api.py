@@ -101,7 +101,7 @@ def test_bad_spec_is_a_problem_document_with_the_sentence_and_the_place(client, 
         ("GET", "/api/drinks/99", None, HTTPStatus.NOT_FOUND),
         ("GET", "/api/ingredients/nothing", None, HTTPStatus.NOT_FOUND),
         ("GET", "/api/ingredients?kind=stone", None, HTTPStatus.UNPROCESSABLE_ENTITY),
-        ("GET", "/api/amount?text=much", None, HTTPStatus.UNPROCESSABLE_ENTITY),
+        ("GET", "/api/drinks?q=" + "x" * 200, None, HTTPStatus.UNPROCESSABLE_ENTITY),
         ("DELETE", "/api/health", None, HTTPStatus.METHOD_NOT_ALLOWED),
     ],
 )

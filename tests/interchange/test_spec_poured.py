@@ -30,7 +30,7 @@ SPEC = SpecFile.model_validate(
             {"ingredient": "saline", "amount": 4, "unit": "drop", "slot": "seasoning"},
             {"ingredient": "egg-white", "amount": 1, "unit": "piece", "slot": "texture", "optional": True},
             {"ingredient": "simple-syrup-1-1", "amount": 1, "unit": "barspoon", "slot": "sweet", "range": [2.5, 10]},
-            {"ingredient": "white-rum", "amount": 10, "unit": "ml", "slot": "base", "relative": {"to": 0, "times": 0.25}},
+            {"ingredient": "white-rum", "amount": 11.09, "unit": "ml", "slot": "base", "relative": {"to": 0, "times": 0.25}},
         ],
     }
 )
@@ -62,7 +62,9 @@ def test_a_moved_amount_is_told_in_the_unit_it_had_where_that_tells_it(index: in
     assert (entry.amount, entry.unit) == (pytest.approx(said[0]), said[1])
     assert (entry.said, entry.range) == (None, None)
     assert [p.volume_ml for p in drink_from_spec(told, catalogue()).pours] == pytest.approx([p.volume_ml for p in made.pours])
-    untouched = [i for i in range(len(SPEC.pours)) if i != index]
+    # The rum that follows the brandy follows it no longer once one of the two has moved alone.
+    assert (told.pours[7].relative is None) == (index in (0, 7))
+    untouched = [i for i in range(7) if i != index]
     assert [told.pours[i] for i in untouched] == [SPEC.pours[i] for i in untouched]
 
 
@@ -82,9 +84,13 @@ def test_a_swap_a_split_and_a_joined_pour_find_their_places():
     assert [entry.ingredient for entry in told.pours[:3]] == ["grape-brandy", "rye-whiskey", "lemon-juice"]
     assert (told.pours[1].amount, told.pours[1].unit) == (0.75, "oz")
     assert (told.pours[-1].ingredient, told.pours[-1].slot, told.pours[-1].amount) == ("still-water", "lengthener", 5.0)
-    # The rum that follows the brandy still does, one place further down; without the brandy it follows nobody.
-    assert told.pours[8].relative is not None
-    assert told.pours[8].relative.to == 0
+    # The rum that follows the brandy still does where both were halved, one place further down; without the brandy it follows nobody.
+    assert told.pours[8].relative is None
+    rum = replace(BEFORE.pours[7], volume_ml=BEFORE.pours[7].volume_ml / 2)
+    both = with_pours_of(SPEC, BEFORE, replace(BEFORE, pours=(rye_first := replace(half, ingredient=rye), half, *BEFORE.pours[1:7], rum)))
+    assert both.pours[0].ingredient == rye_first.ingredient.slug
+    assert both.pours[8].relative is not None
+    assert both.pours[8].relative.to == 1
     gone = with_pours_of(SPEC, BEFORE, replace(BEFORE, pours=(replace(brandy, ingredient=rye), *BEFORE.pours[1:])))
     assert gone.pours[7].relative is None
     assert gone.pours[0].ingredient == "rye-whiskey"

@@ -13,7 +13,7 @@ from starlette.types import ASGIApp
 from oenomel import __version__
 from oenomel.api.errors import add_error_handlers
 from oenomel.api.routers import demo as demo_router
-from oenomel.api.routers import drinks, families, forecast, ingredients, shelf, swaps
+from oenomel.api.routers import drinks, families, forecast, ingredients, making, shelf, swaps
 from oenomel.api.serving import FrontEnd, Guard
 from oenomel.store import database
 
@@ -69,7 +69,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
 
     # Nobody's own book can be emptied: the way to put the demo back is there only while the demo is served.
     only_in_the_demo = (demo_router.router,) if demo else ()
-    rooms = (forecast, swaps, ingredients, shelf, families, drinks)
+    rooms = (forecast, making, swaps, ingredients, shelf, families, drinks)
     for router in (health, *(room.router for room in rooms), *only_in_the_demo):
         api.include_router(router, prefix="/api")
     return api

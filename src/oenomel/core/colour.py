@@ -40,8 +40,8 @@ def hue_and_chroma(light: NDArray[np.float64]) -> tuple[float, float]:
     return 360 * hue, max(light.tolist()) - min(light.tolist())
 
 
-def swatch(pours: Sequence[Pour], volume_ml: float) -> str:
-    """What a drink of so many ml looks like, as a colour of a screen "#rrggbb"; cloudiness lightens it toward milk."""
+def swatch(pours: Sequence[Pour], volume_ml: float, path_cm: float = PATH_CM) -> str:
+    """What a drink of so many ml looks like through so many cm, as a colour of a screen "#rrggbb"; cloudiness lightens it toward milk."""
     if volume_ml <= 0:
         return "#ffffff"
     # In plain numbers: a board asks for a thousand of these, and three of them are too few for numpy.
@@ -52,5 +52,5 @@ def swatch(pours: Sequence[Pour], volume_ml: float) -> str:
             dense = [sum_ + share * own for sum_, own in zip(dense, pour.ingredient.absorbance, strict=True)]
             cloudy += share * (pour.ingredient.label("cloudiness") or 0.0)
     milk = min(1.0, cloudy) * CLOUD_LIGHTENS
-    channels = [10.0 ** (-absorbance * PATH_CM) for absorbance in dense]
+    channels = [10.0 ** (-absorbance * path_cm) for absorbance in dense]
     return "#" + "".join(f"{round(255 * (channel + (1 - channel) * milk)):02x}" for channel in channels)

@@ -20,6 +20,7 @@ from oenomel.core.mixing import Served, Temperatures, served_drink, temperatures
 from oenomel.core.perception import AXES, CROSSTALK, degree, steps_between
 from oenomel.core.poured import poured
 from oenomel.core.profile import PourShare, Profile, pour_shares, profile_of
+from oenomel.core.sight import Sight, sight_of
 from oenomel.core.uncertainty import Difference, Doubt, Interval, difference_of, doubt_of
 from oenomel.errors import NothingToDrink
 
@@ -90,6 +91,11 @@ class Prediction:
         """What goes wrong and what can hurt someone, errors first."""
         family = families().get(self.drink.family)
         return findings(Case(self.drink, self.undiluted, self.served, self.pours, self.conditions, family, self.home))
+
+    @property
+    def sight(self) -> Sight | None:
+        """How it looks in its glass; None where that isn't of the list."""
+        return sight_of(self.drink, self.served.volume_ml)
 
     @property
     def place(self) -> Place | None:

@@ -13,6 +13,7 @@ from oenomel.core.levels import FIGURES
 from oenomel.core.prediction import AxisDifference, Comparison, Prediction
 from oenomel.core.profile import Profile, body_word
 from oenomel.core.rebalancing import that_can_move, usually_free
+from oenomel.core.sight import Sight
 from oenomel.core.uncertainty import Doubt
 from oenomel.core.why import Why
 
@@ -22,10 +23,12 @@ __all__ = [
     "CourseReport",
     "Pair",
     "PredictionReport",
+    "SightReport",
     "WhyReport",
     "comparison_report",
     "course_report",
     "prediction_report",
+    "sight_report",
     "why_report",
 ]
 
@@ -138,6 +141,29 @@ class PlaceReport(_Report):
     words: str
 
 
+class LayerReport(_Report):
+    """A layer in the bowl: from and to in cm, ml, and a colour "#rrggbb"."""
+
+    name: str
+    from_cm: float
+    to_cm: float
+    volume_ml: float
+    colour: str
+
+
+class SightReport(_Report):
+    """How the drink looks in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it is."""
+
+    ice: str
+    line_ml: float
+    line_cm: float
+    liquid: list[LayerReport]
+    foam: LayerReport | None
+    drops: list[str]
+    state: str
+    words: str
+
+
 class PredictionReport(_Report):
     """The forecast of one drink; its cost only where every price is told, in the house's own currency."""
 
@@ -151,6 +177,7 @@ class PredictionReport(_Report):
     pours: list[PourReport]
     findings: list[FindingReport]
     place: PlaceReport | None
+    sight: SightReport | None
     cost: float | None
 
 
@@ -201,10 +228,15 @@ class ParentReport(_Report):
 
 
 class ComparisonReport(_Report):
-    """A drink beside its parent: which change did what, what only shows beside it, and what the numbers can't see."""
+    """A drink beside its parent: which change did what, what only shows beside it, and what the numbers can't see.
+
+    ``volume_by_ml`` and ``water_by_ml`` tell how much larger it is, and how much of that is water from the ice.
+    """
 
     present: PredictionReport
     parent: ParentReport
+    volume_by_ml: float
+    water_by_ml: float
     axes: list[AxisReport]
     changes: list[ChangeReport]
     findings: list[FindingReport]
@@ -273,7 +305,22 @@ def prediction_report(prediction: Prediction) -> PredictionReport:
         pours=_pours(prediction),
         findings=[_finding(finding) for finding in prediction.findings],
         place=PlaceReport.model_validate(prediction.place) if prediction.place else None,
+        sight=sight_report(prediction.sight) if prediction.sight else None,
         cost=prediction.cost,
+    )
+
+
+def sight_report(sight: Sight) -> SightReport:
+    """The report of how a drink looks."""
+    return SightReport(
+        ice=sight.ice,
+        line_ml=sight.glass.line_ml,
+        line_cm=sight.line_cm,
+        liquid=[LayerReport.model_validate(layer) for layer in sight.liquid],
+        foam=LayerReport.model_validate(sight.foam) if sight.foam else None,
+        drops=list(sight.drops),
+        state=sight.state,
+        words=sight.words,
     )
 
 
@@ -289,6 +336,8 @@ def comparison_report(comparison: Comparison) -> ComparisonReport:
     return ComparisonReport(
         present=prediction_report(comparison.present),
         parent=ParentReport(served=LevelsReport.model_validate(comparison.parent.served), interval80=_intervals(comparison.parent)),
+        volume_by_ml=comparison.present.served.volume_ml - comparison.parent.served.volume_ml,
+        water_by_ml=comparison.present.dilution.water_ml - comparison.parent.dilution.water_ml,
         axes=[_axis(axis) for axis in comparison.axes],
         changes=[ChangeReport(words=change.words, by=dict(change.by), steps=dict(change.steps)) for change in comparison.changes],
         findings=[_finding(finding) for finding in comparison.findings],

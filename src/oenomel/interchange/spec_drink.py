@@ -2,17 +2,21 @@
 
 from __future__ import annotations
 
-from typing import Any
+from collections.abc import Sequence
+from dataclasses import replace
+from typing import Any, Final
 
 from oenomel.core.catalogue import Larder
 from oenomel.core.composition import SOLID_KINDS, SOLIDS_ML_PER_G, Composition
 from oenomel.core.drink import Drink, Method, Pour, Serve
 from oenomel.core.ingredient import Ingredient
-from oenomel.core.units import parse_amount, to_ml
-from oenomel.errors import DomainError, SpecError
+from oenomel.core.units import MAX_POUR_ML, parse_amount, to_ml
+from oenomel.errors import DomainError, OutOfRange, SpecError
 from oenomel.interchange.spec_file import CompositionEntry, InlineIngredient, PourEntry, SpecFile, SpreadEntry
 
-__all__ = ["drink_from_spec", "slugs_of", "spec_from_drink", "with_plain_amounts"]
+FOLLOWS_WITHIN: Final = 0.005
+
+__all__ = ["drink_from_spec", "follows", "slugs_of", "spec_from_drink", "with_plain_amounts"]
 
 
 def drink_from_spec(spec: SpecFile, larder: Larder) -> Drink:
@@ -23,11 +27,12 @@ def drink_from_spec(spec: SpecFile, larder: Larder) -> Drink:
     SpecError
         An ingredient is not in the larder, a composition can't be, or an amount can't be resolved; the path names the place.
     """
+    pours = [_pour(index, entry, spec, larder) for index, entry in enumerate(spec.pours)]
     return Drink(
         name=spec.name,
         family=spec.family,
         form=spec.form,
-        pours=tuple(_pour(index, entry, spec, larder) for index, entry in enumerate(spec.pours)),
+        pours=tuple(replace(pour, volume_ml=_followed_ml(index, spec, pours)) for index, pour in enumerate(pours)),
         method=Method(**spec.method.model_dump()),
         serve=Serve(spec.serve.glass, spec.serve.ice, tuple(spec.serve.garnish)),
     )
@@ -66,6 +71,26 @@ def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder) -> Pour:
         where = "unit" if entry.unit == "part" and spec.part_ml is None else "amount"
         raise SpecError(f"{place}.{where}", str(error)) from error
     return Pour(ingredient=ingredient, volume_ml=volume_ml, unit=entry.unit, slot=entry.slot, stage=entry.stage)
+
+
+def _followed_ml(index: int, spec: SpecFile, pours: Sequence[Pour]) -> float:
+    """The amount of a pour, [ml], where it follows another one; a chain is followed to its end."""
+    times, at, seen = 1.0, index, [index]
+    while (relative := spec.pours[at].relative) is not None:
+        if relative.to in seen:
+            raise SpecError(f"pours[{index}].relative", "follows itself in a circle")
+        times, at = times * relative.times, relative.to
+        seen.append(at)
+    followed = times * pours[at].volume_ml
+    if followed > MAX_POUR_ML:
+        raise SpecError(f"pours[{index}].relative", str(OutOfRange("the pour in ml", followed, 0, MAX_POUR_ML)))
+    # The amount stands resolved in the file; what was written is kept where rounding is all that parts the two.
+    return pours[index].volume_ml if follows(pours[index].volume_ml, followed) else followed
+
+
+def follows(volume_ml: float, followed_ml: float) -> bool:
+    """Whether an amount is the one that is followed, but for rounding."""
+    return abs(volume_ml - followed_ml) <= FOLLOWS_WITHIN * max(followed_ml, 1.0)
 
 
 def _ingredient(place: str, entry: PourEntry, larder: Larder) -> Ingredient:

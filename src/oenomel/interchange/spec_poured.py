@@ -7,9 +7,10 @@ from typing import Any, Final
 from oenomel.core.composition import SOLIDS_ML_PER_G
 from oenomel.core.drink import Drink, Pour
 from oenomel.core.units import ML_PER_UNIT
+from oenomel.interchange.spec_drink import follows
 from oenomel.interchange.spec_file import PourEntry, SpecFile
 
-__all__ = ["in_millilitres", "with_pours_of"]
+__all__ = ["in_millilitres", "settled", "with_pours_of"]
 
 _SAME_ML: Final = 1e-6
 
@@ -31,7 +32,22 @@ def with_pours_of(spec: SpecFile, before: Drink, made: Drink) -> SpecFile:
         _entry(pour, None if source is None else spec.pours[source], None if source is None else before.pours[source], spec.ounce_ml)
         for pour, source in zip(made.pours, sources, strict=True)
     ]
-    return spec.model_copy(update={"pours": [_following(entry, sources) for entry in entries]})
+    volumes = [pour.volume_ml for pour in made.pours]
+    return spec.model_copy(update={"pours": [_following(entry, sources, at, volumes) for at, entry in enumerate(entries)]})
+
+
+def settled(spec: SpecFile, drink: Drink) -> SpecFile:
+    """The spec of a drink with every amount that follows another one resolved, as it stands in a file."""
+    entries = [
+        _told_anew(entry, pour, spec.ounce_ml) if entry.relative is not None else entry
+        for entry, pour in zip(spec.pours, drink.pours, strict=True)
+    ]
+    return spec.model_copy(update={"pours": entries})
+
+
+def _told_anew(entry: PourEntry, pour: Pour, ounce_ml: float) -> PourEntry:
+    amount, unit = _spoken(pour, entry.unit, ounce_ml)
+    return entry.model_copy(update={"amount": amount, "unit": unit})
 
 
 def in_millilitres(spec: SpecFile, made: Drink) -> list[PourEntry]:
@@ -51,7 +67,7 @@ def _entry(pour: Pour, entry: PourEntry | None, before: Pour | None, ounce_ml: f
         return entry
     unit = pour.unit if entry is None else entry.unit
     amount, unit = _spoken(pour, unit, ounce_ml)
-    changes: dict[str, Any] = {"amount": amount, "unit": unit, "said": None, "relative": None, "range": None}
+    changes: dict[str, Any] = {"amount": amount, "unit": unit, "said": None, "range": None}
     if entry is not None:
         return entry.model_copy(update=changes)
     return PourEntry.model_validate({"ingredient": pour.ingredient.slug, "slot": pour.slot, "stage": pour.stage, **changes})
@@ -69,11 +85,13 @@ def _spoken(pour: Pour, unit: str, ounce_ml: float) -> tuple[float, str]:
     return round(pour.volume_ml / per_unit, 6), unit
 
 
-def _following(entry: PourEntry, sources: list[int | None]) -> PourEntry:
+def _following(entry: PourEntry, sources: list[int | None], at: int, volumes: list[float]) -> PourEntry:
     """An entry whose amount follows another pour's, where that pour stands now; or no longer follows it."""
     if entry.relative is None:
         return entry
     if entry.relative.to not in sources:
         return entry.model_copy(update={"relative": None})
     place = sources.index(entry.relative.to)
+    if not follows(volumes[at], entry.relative.times * volumes[place]):
+        return entry.model_copy(update={"relative": None})
     return entry.model_copy(update={"relative": entry.relative.model_copy(update={"to": place})})

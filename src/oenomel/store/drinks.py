@@ -31,7 +31,21 @@ __all__ = [
     "trials",
 ]  # fmt: skip
 
-SELECT_DRINKS = "SELECT id, name, family, origin, created_at FROM drink ORDER BY id"
+# Each word has to stand in the drink's name or family, in what was written of a trial, or in the name of something that is poured.
+SELECT_DRINKS = """
+SELECT id, name, family, origin, created_at FROM drink WHERE NOT EXISTS (
+  SELECT 1 FROM json_each(:words) AS word
+  WHERE instr(lower(drink.name || ' ' || drink.family), word.value) = 0 AND NOT EXISTS (
+    SELECT 1 FROM trial WHERE trial.drink_id = drink.id AND (
+      instr(lower(trial.name || ' ' || trial.reason), word.value) > 0 OR EXISTS (
+        SELECT 1 FROM json_each(trial.spec, '$.pours') AS pour
+        LEFT JOIN ingredient ON ingredient.slug = json_extract(pour.value, '$.ingredient')
+        WHERE instr(lower(coalesce(ingredient.name, json_extract(pour.value, '$.ingredient.name'), '')), word.value) > 0
+      )
+    )
+  )
+) ORDER BY id
+"""
 SELECT_DRINK = "SELECT id, name, family, origin, created_at FROM drink WHERE id = :id"
 INSERT_DRINK = "INSERT INTO drink (name, family, origin, created_at) VALUES (:name, :family, :origin, :created_at)"
 UPDATE_NAME = "UPDATE drink SET name = :name WHERE id = :id"
@@ -114,9 +128,9 @@ class DraftRecord:
     saved_at: str
 
 
-def list_drinks(conn: sqlite3.Connection) -> list[DrinkRecord]:
-    """Every drink, oldest first."""
-    return [DrinkRecord(**row) for row in conn.execute(SELECT_DRINKS)]
+def list_drinks(conn: sqlite3.Connection, words: str = "") -> list[DrinkRecord]:
+    """Drinks in which every word is found, oldest first; without words, all."""
+    return [DrinkRecord(**row) for row in conn.execute(SELECT_DRINKS, {"words": json.dumps(words.lower().split())})]
 
 
 def get(conn: sqlite3.Connection, drink_id: int) -> DrinkRecord:

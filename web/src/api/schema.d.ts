@@ -131,15 +131,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        get?: never;
+        put?: never;
         /**
          * Read Amount
-         * @description A typed amount such as "3/4 oz" or "2 dashes"; ``unit`` is meant where none is typed.
-         *
-         *     With the slug of what is poured, an amount that can't be poured of it is refused too.
+         * @description A typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys.
          */
-        get: operations["read_amount"];
-        put?: never;
-        post?: never;
+        post: operations["read_amount"];
         delete?: never;
         options?: never;
         head?: never;
@@ -160,6 +158,106 @@ export interface paths {
         get: operations["get_spec_schema"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/glasses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Glasses
+         * @description The glasses of the list, smallest first.
+         */
+        get: operations["list_glasses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * List Steps
+         * @description How a spec is made, step by step.
+         */
+        post: operations["list_steps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/serves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Serves
+         * @description A spec served up, on cubes, on one large cube and on crushed ice.
+         */
+        post: operations["compare_serves"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/size": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Size To Glass
+         * @description The spec with every amount changed by the same factor, so that it fills its glass.
+         */
+        post: operations["size_to_glass"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ranges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Follow Ranges
+         * @description What each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent.
+         */
+        post: operations["follow_ranges"];
         delete?: never;
         options?: never;
         head?: never;
@@ -395,7 +493,7 @@ export interface paths {
         };
         /**
          * List Drinks
-         * @description The book, oldest drink first.
+         * @description The book, oldest drink first; with ``q`` those in whose name, family, trials or ingredients every word is found.
          */
         get: operations["list_drinks"];
         put?: never;
@@ -608,16 +706,41 @@ export interface components {
         };
         /**
          * AmountReport
-         * @description A typed amount: its number and its unit.
+         * @description What the text means, in the keys of a pour; or what it may mean, where one has to choose.
          */
         AmountReport: {
             /** Amount */
-            amount: number;
+            amount: number | null;
             /**
              * Unit
              * @enum {string}
              */
             unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
+            /** Said */
+            said: string | null;
+            relative: components["schemas"]["RelativeEntry"] | null;
+            /** Range */
+            range: number[] | null;
+            /** Choices */
+            choices: components["schemas"]["PlainAmount"][];
+        };
+        /**
+         * AmountRequest
+         * @description A text such as "3/4 oz", "half a lime" or "top to the line", typed for a pour of a spec, by its place; ``unit`` is meant where none
+         *     is typed.
+         */
+        AmountRequest: {
+            /** Text */
+            text: string;
+            /**
+             * Unit
+             * @default ml
+             * @enum {string}
+             */
+            unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
+            spec: components["schemas"]["SpecFile"];
+            /** Pour */
+            pour: number;
         };
         /**
          * AxisReport
@@ -669,10 +792,16 @@ export interface components {
         /**
          * ComparisonReport
          * @description A drink beside its parent: which change did what, what only shows beside it, and what the numbers can't see.
+         *
+         *     ``volume_by_ml`` and ``water_by_ml`` tell how much larger it is, and how much of that is water from the ice.
          */
         ComparisonReport: {
             present: components["schemas"]["PredictionReport"];
             parent: components["schemas"]["ParentReport"];
+            /** Volume By Ml */
+            volume_by_ml: number;
+            /** Water By Ml */
+            water_by_ml: number;
             /** Axes */
             axes: components["schemas"]["AxisReport"][];
             /** Changes */
@@ -1002,6 +1131,24 @@ export interface components {
             ice: string;
         };
         /**
+         * GlassReport
+         * @description A glass of the list: ml to the brim and to its wash line; the inside of its bowl as (height, radius) in cm, and what is below it.
+         */
+        GlassReport: {
+            /** Name */
+            name: string;
+            /** Brim Ml */
+            brim_ml: number;
+            /** Line Ml */
+            line_ml: number;
+            /** Bowl */
+            bowl: number[][];
+            /** Stem Cm */
+            stem_cm: number;
+            /** Foot Cm */
+            foot_cm: number;
+        };
+        /**
          * Health
          * @description That the server is up, which version it is, and whether it shows the demo.
          */
@@ -1182,6 +1329,22 @@ export interface components {
             price_per_litre?: number | null;
         };
         /**
+         * LayerReport
+         * @description A layer in the bowl: from and to in cm, ml, and a colour "#rrggbb".
+         */
+        LayerReport: {
+            /** Name */
+            name: string;
+            /** From Cm */
+            from_cm: number;
+            /** To Cm */
+            to_cm: number;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Colour */
+            colour: string;
+        };
+        /**
          * LayersReport
          * @description A float, or what lies below it, minute by minute.
          */
@@ -1360,6 +1523,19 @@ export interface components {
             words: string;
         };
         /**
+         * PlainAmount
+         * @description A number and its unit.
+         */
+        PlainAmount: {
+            /** Amount */
+            amount: number;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
+        };
+        /**
          * PourEntry
          * @description One pour of a spec file.
          */
@@ -1436,6 +1612,7 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["FindingReport"][];
             place: components["schemas"]["PlaceReport"] | null;
+            sight: components["schemas"]["SightReport"] | null;
             /** Cost */
             cost: number | null;
         };
@@ -1595,6 +1772,21 @@ export interface components {
             garnish: string[];
         };
         /**
+         * ServeReport
+         * @description The drink on one ice: how it looks, its figures at three sips, the first minute outside its home, and that in words.
+         */
+        ServeReport: {
+            /** Ice */
+            ice: string;
+            sight: components["schemas"]["SightReport"] | null;
+            /** Sips */
+            sips: components["schemas"]["SipReport"][];
+            /** Leaves Home */
+            leaves_home: number | null;
+            /** Words */
+            words: string;
+        };
+        /**
          * ShelfEntry
          * @description How an ingredient stands on the shelf; "off" takes it away. The price is per litre, in the house's own currency.
          */
@@ -1623,6 +1815,45 @@ export interface components {
             price_per_litre: number | null;
         };
         /**
+         * SightReport
+         * @description How the drink looks in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it is.
+         */
+        SightReport: {
+            /** Ice */
+            ice: string;
+            /** Line Ml */
+            line_ml: number;
+            /** Line Cm */
+            line_cm: number;
+            /** Liquid */
+            liquid: components["schemas"]["LayerReport"][];
+            foam: components["schemas"]["LayerReport"] | null;
+            /** Drops */
+            drops: string[];
+            /** State */
+            state: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * SipReport
+         * @description The drink at a minute.
+         */
+        SipReport: {
+            /** Minute */
+            minute: number;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Abv */
+            abv: number;
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+            /** Temperature C */
+            temperature_c: number;
+        };
+        /**
          * SlotReport
          * @description A slot of a family: its role, its usual measure in ml, and when it goes in.
          */
@@ -1635,6 +1866,30 @@ export interface components {
             usual_ml: number;
             /** Stage */
             stage: string;
+        };
+        /**
+         * SpanReport
+         * @description What the range of a pour makes of the drink, and where it should settle.
+         */
+        SpanReport: {
+            /** Pour */
+            pour: number;
+            low: components["schemas"]["StopReport"];
+            high: components["schemas"]["StopReport"];
+            best: components["schemas"]["StopReport"];
+        };
+        /**
+         * SpansRequest
+         * @description A spec with ranges, and the parent that it should stay near to.
+         */
+        SpansRequest: {
+            spec: components["schemas"]["SpecFile"];
+            parent: components["schemas"]["SpecFile"];
+            /**
+             * Grid
+             * @default 2.5
+             */
+            grid: number;
         };
         /**
          * SpecFile
@@ -1736,6 +1991,61 @@ export interface components {
             colour: string;
             /** J */
             J: number;
+        };
+        /**
+         * StepReport
+         * @description One thing to do: the pour it is about, by its place, and the share of it; seconds to work it; a sign that it is done.
+         */
+        StepReport: {
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
+            /** Sign */
+            sign: string;
+            /** Pour */
+            pour: number | null;
+            /** Share */
+            share: number;
+            /** Seconds */
+            seconds: number | null;
+        };
+        /**
+         * StepsRequest
+         * @description A spec, and the house's schools of making.
+         */
+        StepsRequest: {
+            spec: components["schemas"]["SpecFile"];
+            /**
+             * Order
+             * @default cheap and risky first
+             * @enum {string}
+             */
+            order: "cheap and risky first" | "spirit first" | "as written";
+            /**
+             * Sparkling
+             * @default on top
+             * @enum {string}
+             */
+            sparkling: "on top" | "in the glass first" | "half and half";
+        };
+        /**
+         * StopReport
+         * @description A drink with one pour at an amount: its figures as served.
+         */
+        StopReport: {
+            /** Pour Ml */
+            pour_ml: number;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Abv */
+            abv: number;
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
         };
         /**
          * SugarEntry
@@ -2356,16 +2666,23 @@ export interface operations {
     };
     read_amount: {
         parameters: {
-            query: {
-                text: string;
-                unit?: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
-                ingredient?: string;
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
             };
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AmountRequest"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {
@@ -2376,8 +2693,8 @@ export interface operations {
                     "application/json": components["schemas"]["AmountReport"];
                 };
             };
-            /** @description Not Found */
-            404: {
+            /** @description Bad Request */
+            400: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2416,6 +2733,223 @@ export interface operations {
                     "application/json": {
                         [key: string]: unknown;
                     };
+                };
+            };
+        };
+    };
+    list_glasses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GlassReport"][];
+                };
+            };
+        };
+    };
+    list_steps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StepsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StepReport"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_serves: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpecFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServeReport"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    size_to_glass: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpecFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpecFile"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    follow_ranges: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpansRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpanReport"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2941,7 +3475,9 @@ export interface operations {
     };
     list_drinks: {
         parameters: {
-            query?: never;
+            query?: {
+                q?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -2955,6 +3491,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DrinkSummary"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

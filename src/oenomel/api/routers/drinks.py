@@ -6,7 +6,7 @@ import sqlite3
 from http import HTTPStatus
 from typing import Annotated
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
 from oenomel.api.deps import Connection, Supposed, homes_for, resolve
@@ -16,6 +16,7 @@ from oenomel.core.prediction import STANDARD, predict
 from oenomel.interchange.prediction_report import prediction_report
 from oenomel.interchange.spec_drink import with_plain_amounts
 from oenomel.interchange.spec_file import SpecFile
+from oenomel.interchange.spec_poured import settled
 from oenomel.store import drinks
 from oenomel.store.database import transaction
 from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
@@ -117,11 +118,11 @@ class DraftEntry(_Model):
     revision: Annotated[int, Field(ge=0, le=2**53)]
 
 
-@router.get("/drinks")
-def list_drinks(conn: Connection) -> list[DrinkSummary]:
-    """The book, oldest drink first."""
+@router.get("/drinks", responses={422: PROBLEMS["bad"][422]})
+def list_drinks(conn: Connection, q: Annotated[str, Query(max_length=100)] = "") -> list[DrinkSummary]:
+    """The book, oldest drink first; with ``q`` those in whose name, family, trials or ingredients every word is found."""
     drafts, latest = drinks.drafts(conn), drinks.latest_trials(conn)
-    return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.list_drinks(conn)]
+    return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.list_drinks(conn, q)]
 
 
 @router.post("/drinks", status_code=HTTPStatus.CREATED, responses=PROBLEMS["bad"])
@@ -152,7 +153,8 @@ def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection, supposed: Supp
     """Keeps a trial as made with the forecast of that day, and holds the draft against it: both or neither."""
     with transaction(conn):
         trial_id = _keep(conn, drink_id, body.parent_trial_id, body.name, body.reason, body.spec, supposed.conditions())
-        drinks.put_draft(conn, drink_id, trial_id, _text(body.spec), body.revision)
+        (drink,) = resolve(conn, body.spec)
+        drinks.put_draft(conn, drink_id, trial_id, _text(settled(body.spec, drink)), body.revision)
     return _detail(conn, drink_id)
 
 
@@ -168,9 +170,9 @@ def set_reference(drink_id: RowId, trial_id: RowId, body: Reference, conn: Conne
 def save_draft(drink_id: RowId, body: DraftEntry, conn: Connection) -> DraftReport:
     """Saves the draft; refused with 409 where another window saved in between."""
     drinks.get(conn, drink_id)
-    resolve(conn, body.spec)
+    (drink,) = resolve(conn, body.spec)
     with transaction(conn):
-        drinks.put_draft(conn, drink_id, body.parent_trial_id, _text(body.spec), body.revision)
+        drinks.put_draft(conn, drink_id, body.parent_trial_id, _text(settled(body.spec, drink)), body.revision)
         record = drinks.get_draft(conn, drink_id)
     assert record is not None
     return _draft(record)
@@ -181,7 +183,7 @@ def _keep(
 ) -> int:
     (drink,) = resolve(conn, spec)
     foreseen = prediction_report(predict(drink, conditions, homes_for(conn, drink.family))).model_dump_json()
-    return drinks.keep_trial(conn, drink_id, parent, name, reason, _text(spec), foreseen)
+    return drinks.keep_trial(conn, drink_id, parent, name, reason, _text(settled(spec, drink)), foreseen)
 
 
 def _text(spec: SpecFile) -> str:

@@ -4,15 +4,15 @@ from __future__ import annotations
 
 from typing import Annotated, Any, Literal
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
 from oenomel.api.deps import Connection, Supposed, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
 from oenomel.core.prediction import compare, predict
-from oenomel.core.units import parse_spoken_amount, to_ml
 from oenomel.core.why import why
 from oenomel.errors import MendGone
+from oenomel.interchange.amount_report import AmountReport, AmountRequest, read_said
 from oenomel.interchange.prediction_report import (
     ComparisonReport,
     CourseReport,
@@ -23,9 +23,8 @@ from oenomel.interchange.prediction_report import (
     prediction_report,
     why_report,
 )
-from oenomel.interchange.spec_file import SpecFile, Unit, spec_schema
+from oenomel.interchange.spec_file import SpecFile, spec_schema
 from oenomel.interchange.spec_mend import with_mend
-from oenomel.store import ingredients
 
 router = APIRouter(tags=["forecast"])
 
@@ -60,15 +59,6 @@ Figure = Literal[
 
 
 Point = Literal["tin", "strained", "before_topping", "served"]
-
-
-class AmountReport(BaseModel):
-    """A typed amount: its number and its unit."""
-
-    model_config = ConfigDict(extra="forbid")
-
-    amount: float
-    unit: Unit
 
 
 @router.post("/predict", responses=PROBLEMS["bad"])
@@ -112,18 +102,11 @@ def mend_spec(body: MendRequest, conn: Connection, supposed: Supposed) -> SpecFi
     raise MendGone(body.code)
 
 
-@router.get("/amount", responses=PROBLEMS["missing"])
-def read_amount(
-    conn: Connection, text: Annotated[str, Query(max_length=60)], unit: Unit = "ml", ingredient: Annotated[str, Query(max_length=100)] = ""
-) -> AmountReport:
-    """A typed amount such as "3/4 oz" or "2 dashes"; ``unit`` is meant where none is typed.
-
-    With the slug of what is poured, an amount that can't be poured of it is refused too.
-    """
-    spoken = parse_spoken_amount(text, unit)
-    if ingredient and spoken.unit != "part":
-        to_ml(spoken.amount, spoken.unit, ingredients.get(conn, ingredient))
-    return AmountReport.model_validate({"amount": spoken.amount, "unit": spoken.unit})
+@router.post("/amount", responses=PROBLEMS["bad"])
+def read_amount(body: AmountRequest, conn: Connection, supposed: Supposed) -> AmountReport:
+    """A typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys."""
+    (drink,) = resolve(conn, body.spec)
+    return read_said(body, drink, lambda: predict(drink, supposed.conditions()).served.volume_ml)
 
 
 @router.get("/spec-schema")

@@ -7,7 +7,7 @@ from typing import Final
 
 from oenomel.core.dilution import dilution_model, is_extrapolated
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
-from oenomel.core.glasses import fill, glasses
+from oenomel.core.glasses import HALF_EMPTY, LINE, fill, glasses, size_to
 
 __all__ = ["CHECKS"]
 
@@ -22,10 +22,7 @@ SATURATED_G_PER_100ML: Final = 88.8
 """Sucrose that a syrup holds at 20 °C: 66.9 % by weight (handbook, from memory); at the edge it may crystallise in the cold."""
 
 OVERFULL: Final = 1.0
-HEADROOM: Final = 0.80
-HALF_EMPTY: Final = 0.40
-FILLS_WELL: Final = 0.78
-"""Of a glass to the brim: too much, too much for something that foams, too little, and what a drink is sized to (house rules)."""
+"""Of a glass to the brim, what no longer fits; over its line is too much for something that foams."""
 
 ON_TOP: Final = {"stage": "topped"}
 
@@ -103,18 +100,18 @@ def _glass(case: Case) -> Iterator[Finding]:
     full = fill(serve.glass, serve.ice, volume)
     if full is None:
         return
-    ice_g = full * glasses()[serve.glass] - volume
-    roomier = next((name for name, brim in glasses().items() if (volume + ice_g) / brim <= HEADROOM), None)
+    brim_ml = glasses()[serve.glass].brim_ml
+    roomier = next((name for name, glass in glasses().items() if full * brim_ml <= glass.line_ml), None)
     other_glass = (Mend(f"Take a {roomier}", (Edit("serve", {"glass": roomier}),)),) if roomier and roomier != serve.glass else ()
-    times = (FILLS_WELL * glasses()[serve.glass] - ice_g) / volume
-    sized = (Mend("Size the drink to the glass", (Edit("amounts", {"times": times}),)),) if times > 0.2 else ()
+    times = size_to(serve.glass, serve.ice, volume)
+    sized = (Mend("Size the drink to the glass", (Edit("amounts", {"times": times}),)),) if times else ()
     foaming = any(pour.ingredient.is_sparkling for _, pour in case.poured) and any(
         pour.ingredient.foam == "firm" or pour.ingredient.composition.sugar > 5 for _, pour in case.poured
     )
     if full > OVERFULL:
-        message = f"{volume:.0f} ml and the ice don't fit in a {serve.glass}: it holds {glasses()[serve.glass]:.0f} ml to the brim."
+        message = f"{volume:.0f} ml and the ice don't fit in a {serve.glass}: it holds {brim_ml:.0f} ml to the brim."
         yield Finding("glass-too-small", "warning", message, (*other_glass, *sized))
-    elif full > HEADROOM and foaming:
+    elif full > LINE and foaming:
         message = "Sugar and bubbles foam up, and there is little room: pour a part first, tilt the glass, then top up."
         yield Finding("foams-over", "info", message, other_glass)
     elif full < HALF_EMPTY:

@@ -1,0 +1,99 @@
+"""How a drink is made and served: its steps, its glass, the ice it is served on, and where a range should settle."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter
+from pydantic import BaseModel, ConfigDict, Field
+
+from oenomel.api.deps import Connection, Supposed, homes_for, resolve
+from oenomel.api.errors import PROBLEMS
+from oenomel.core.aim import Aim
+from oenomel.core.findings import Edit, Mend
+from oenomel.core.glasses import glasses, size_to
+from oenomel.core.making_steps import Way, making_steps
+from oenomel.core.prediction import predict
+from oenomel.core.serves import serves_of
+from oenomel.core.settling import span_of
+from oenomel.errors import CannotSize
+from oenomel.interchange.aim_request import target_from
+from oenomel.interchange.making_report import (
+    GlassReport,
+    Order,
+    ServeReport,
+    SpanReport,
+    Sparkling,
+    StepReport,
+    glass_report,
+    serve_report,
+    span_report,
+)
+from oenomel.interchange.spec_file import SpecFile
+from oenomel.interchange.spec_mend import with_mend
+
+router = APIRouter(tags=["making"])
+
+
+class StepsRequest(BaseModel):
+    """A spec, and the house's schools of making."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    spec: SpecFile
+    order: Order = "cheap and risky first"
+    sparkling: Sparkling = "on top"
+
+
+class SpansRequest(BaseModel):
+    """A spec with ranges, and the parent that it should stay near to."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    spec: SpecFile
+    parent: SpecFile
+    grid: Annotated[float, Field(ge=0.05, le=60, allow_inf_nan=False)] = 2.5
+
+
+@router.get("/glasses")
+def list_glasses() -> list[GlassReport]:
+    """The glasses of the list, smallest first."""
+    return [glass_report(glass) for glass in glasses().values()]
+
+
+@router.post("/steps", responses=PROBLEMS["bad"])
+def list_steps(body: StepsRequest, conn: Connection) -> list[StepReport]:
+    """How a spec is made, step by step."""
+    (drink,) = resolve(conn, body.spec)
+    return [StepReport.of(step) for step in making_steps(drink, Way(body.order, body.sparkling))]
+
+
+@router.post("/serves", responses=PROBLEMS["bad"])
+def compare_serves(spec: SpecFile, conn: Connection, supposed: Supposed) -> list[ServeReport]:
+    """A spec served up, on cubes, on one large cube and on crushed ice."""
+    (drink,) = resolve(conn, spec)
+    return [serve_report(takes) for takes in serves_of(drink, supposed.conditions(), homes_for(conn, drink.family))]
+
+
+@router.post("/size", responses=PROBLEMS["bad"])
+def size_to_glass(spec: SpecFile, conn: Connection, supposed: Supposed) -> SpecFile:
+    """The spec with every amount changed by the same factor, so that it fills its glass."""
+    (drink,) = resolve(conn, spec)
+    served = predict(drink, supposed.conditions(), homes_for(conn, drink.family)).served
+    times = size_to(drink.serve.glass, drink.serve.ice, served.volume_ml)
+    if times is None:
+        raise CannotSize(drink.serve.glass)
+    return with_mend(spec, Mend("Size the drink to the glass", (Edit("amounts", {"times": times}),)))
+
+
+@router.post("/ranges", responses=PROBLEMS["bad"])
+def follow_ranges(body: SpansRequest, conn: Connection, supposed: Supposed) -> list[SpanReport]:
+    """What each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent."""
+    drink, parent = resolve(conn, body.spec, body.parent)
+    conditions = supposed.conditions()
+    aim = Aim(target_from(body.parent, parent, {}, equivalents=False, conditions=conditions), grid_ml=body.grid)
+    return [
+        span_report(index, span_of(drink, index, entry.range[0], entry.range[1], aim, conditions))
+        for index, entry in enumerate(body.spec.pours)
+        if entry.range is not None
+    ]
