@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import re
 import sys
 import tempfile
@@ -12,6 +13,8 @@ sys.path.insert(0, str(Path(__file__).parents[1] / "tests"))
 
 from app_server import CHROMIUM, AppServer
 from playwright.sync_api import Browser, Page, sync_playwright
+
+TESTS = Path(__file__).parents[1] / "tests"
 
 
 def _swaps(pour: str, *steps: str) -> Callable[[Page], None]:
@@ -27,15 +30,32 @@ def _swaps(pour: str, *steps: str) -> Callable[[Page], None]:
     return prepare
 
 
-def _bring_back(page: Page) -> None:
-    page.get_by_label("Amount of Lime juice").fill("35")
-    page.get_by_label("Amount of Lime juice").press("Tab")
-    page.keyboard.press("b")
-    page.get_by_role("region", name="What each did").wait_for()
+def _bring_there(page: Page) -> None:
+    box = page.get_by_role("button", name=re.compile("^The drink: drag it")).bounding_box()
+    assert box is not None
+    page.mouse.move(box["x"] + 20, box["y"] + 20)
+    page.mouse.down()
+    page.mouse.move(box["x"] - 60, box["y"] + 80, steps=4)
+    page.mouse.up()
+    page.get_by_role("group", name="Bring it there").wait_for()
 
 
-def _keep(page: Page) -> None:
-    page.get_by_role("button", name="Keep as trial").click()
+def _full_house(page: Page) -> None:
+    """Eight pours, an edge, a float and a top-up; a few moves, and the method begun."""
+    spec = json.loads((TESTS / "full_house.json").read_text(encoding="utf-8"))
+    made = page.request.post("/api/drinks", data={"name": spec["name"], "spec": spec, "trial_name": "As first poured"}).json()
+    page.goto(f"/bench/{made['id']}")
+    for pour, amount in (("Lemon juice", "30"), ("Quince liqueur", "20"), ("London dry gin", "40")):
+        page.get_by_label(f"Amount of {pour}", exact=True).fill(amount)
+        page.wait_for_timeout(700)
+    page.get_by_label("Amount of London dry gin", exact=True).press("Enter")
+    for _ in range(6):
+        page.get_by_role("list", name="Steps").get_by_role("checkbox", checked=False).first.check()
+
+
+def _over_filled(page: Page) -> None:
+    page.get_by_label("Glass", exact=True).select_option("tiny cup")
+    page.get_by_text("too much: it runs over").wait_for()
 
 
 def _why(page: Page) -> None:
@@ -48,21 +68,21 @@ def _danger(page: Page) -> None:
     page.get_by_role("combobox", name="Search the larder").fill("soda water")
     page.get_by_role("option", name=re.compile("^Soda water")).click()
     page.get_by_role("region", name="On top").wait_for()
-    page.get_by_role("button", name=re.compile("^Soda water .*Choose another")).click()
-    page.get_by_role("button", name="How").click()
+    page.get_by_role("button", name="More about Soda water").click()
     page.get_by_label("Goes in").select_option("mixed")
-    page.get_by_role("button", name="Back to the pours").click()
+    page.keyboard.press("Escape")
     page.get_by_text("a closed tin bursts").wait_for()
 
 
 def _crushed(page: Page) -> None:
-    page.get_by_label("Served").select_option("crushed")
+    page.keyboard.press("s")
+    page.get_by_role("dialog").get_by_role("button", name="On crushed ice").click()
     page.get_by_test_id("course-abv").wait_for()
-    page.get_by_role("button", name="Published").click()
 
 
-def _ice(page: Page) -> None:
-    page.get_by_role("button", name="Ice", exact=True).click()
+def _palette(page: Page) -> None:
+    page.keyboard.press("Control+k")
+    page.keyboard.type("lemon")
 
 
 PICTURES: dict[str, tuple[str, int, int, str, Callable[[Page], None] | None]] = {
@@ -72,19 +92,19 @@ PICTURES: dict[str, tuple[str, int, int, str, Callable[[Page], None] | None]] = 
     "bench-820-dim": ("/bench/6", 820, 1180, "late", None),
     "bench-390-light": ("/bench/3", 390, 844, "lamplight", None),
     "bench-390-dim": ("/bench/5", 390, 844, "late", None),
+    "bench-full": ("/book", 1280, 800, "late", _full_house),
+    "bring-it-there": ("/bench/3", 1280, 800, "lamplight", _bring_there),
+    "over-filled-glass": ("/bench/2", 1280, 800, "lamplight", _over_filled),
+    "finding-and-mend": ("/bench/1", 1280, 800, "lamplight", _danger),
+    "how-it-is-served": ("/bench/4", 1280, 800, "lamplight", _crushed),
+    "how-it-is-made": ("/bench/2", 1280, 800, "late", lambda page: page.keyboard.press("m")),
+    "palette": ("/bench/3", 1280, 800, "lamplight", _palette),
     "swaps-daisy": ("/bench/3", 1280, 800, "lamplight", _swaps("Sea-buckthorn liqueur", "ArrowDown")),
-    "swaps-sour": ("/bench/2", 1280, 800, "late", _swaps("Lemon juice", "ArrowDown")),
     "swaps-fizz-820": ("/bench/5", 820, 1180, "lamplight", _swaps("London dry gin", "ArrowDown")),
-    "bring-it-back": ("/bench/4", 1280, 800, "lamplight", _bring_back),
-    "shelf": ("/shelf", 1280, 800, "lamplight", None),
-    "keep-as-trial": ("/bench/3", 1280, 800, "lamplight", _keep),
     "trial-as-kept": ("/bench/5/trials/2", 1280, 800, "lamplight", None),
     "why-this-number": ("/bench/3", 1280, 800, "lamplight", _why),
-    "finding-and-mend": ("/bench/1", 1280, 800, "lamplight", _danger),
-    "twenty-minutes": ("/bench/3", 1280, 800, "late", _crushed),
-    "water-from-the-ice": ("/bench/3", 820, 1180, "lamplight", _ice),
-    "book-light": ("/book", 1280, 800, "lamplight", None),
-    "book-390-dim": ("/book", 390, 844, "late", None),
+    "shelf": ("/shelf", 1280, 800, "lamplight", None),
+    "book": ("/book", 1280, 800, "lamplight", None),
 }
 
 
@@ -105,10 +125,10 @@ def main(target: Path) -> None:
 
 def _take(browser: Browser, url: str, name: str, target: Path) -> None:
     view, width, height, theme, prepare = PICTURES[name]
-    context = browser.new_context(viewport={"width": width, "height": height}, reduced_motion="reduce")
+    context = browser.new_context(viewport={"width": width, "height": height}, reduced_motion="reduce", base_url=url)
     context.add_init_script(f"localStorage.setItem('oenomel.theme', '{theme}')")
     page = context.new_page()
-    page.goto(url + view)
+    page.goto(view)
     page.wait_for_load_state("networkidle")
     page.evaluate("document.fonts.ready")
     if prepare:

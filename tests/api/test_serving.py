@@ -1,10 +1,14 @@
 """What stands around the API: who may call, the headers, the files of the front end."""
 
+import gzip
+import re
 from http import HTTPStatus
+from pathlib import Path
 
 import pytest
 from starlette.testclient import TestClient
 
+from oenomel import api
 from oenomel.api.app import create_api, create_app
 from oenomel.api.serving import FrontEnd, Guard
 
@@ -84,3 +88,12 @@ def test_a_front_end_that_is_not_built_says_so(tmp_path):
 def test_told_to_listen_elsewhere_it_answers_to_any_name(tmp_path):
     client = TestClient(create_app(tmp_path / "bar.db", demo=True, hosts=None), base_url="http://bar.example")
     assert client.get("/api/health").json()["demo"] is True
+
+
+def test_what_a_first_visit_loads_stays_small():
+    # The promise: at most 220 KB of script, compressed, before the first figures.
+    static = Path(api.__file__).parent / "static"
+    page = (static / "index.html").read_text(encoding="utf-8")
+    scripts = re.findall(r'(?:src|href)="/([^"]+\.js)"', page)
+    assert len(scripts) >= 2
+    assert sum(len(gzip.compress((static / script).read_bytes())) for script in scripts) <= 220 * 1024

@@ -164,10 +164,10 @@ def test_danger_is_told_before_what_is_good_to_know(page, server):
     expect(danger.get_by_role("listitem").first).to_contain_text("a closed tin bursts")
     expect(danger.get_by_label("error")).to_be_visible()
     # What is no fault of the drink waits folded, and counted.
-    glass = page.get_by_role("region", name="In the glass")
-    expect(glass.get_by_text("Labels of your bottles decide")).to_be_hidden()
-    glass.get_by_text("Good to know").click()
-    expect(glass.get_by_text("Labels of your bottles decide")).to_be_visible()
+    expect(page.get_by_text("Labels of your bottles decide")).to_have_count(0)
+    expect(page.get_by_role("tab", name=re.compile(r"Notes \d"))).to_be_visible()
+    page.get_by_role("tab", name="Notes").click()
+    expect(page.get_by_role("region", name="Good to know").get_by_text("Labels of your bottles decide")).to_be_visible()
 
     # The mend is one press, and undone like any other change.
     danger.get_by_role("button", name="Put Soda water on top").click()
@@ -201,24 +201,26 @@ def test_each_figure_answers_why_down_to_the_source(page, server, axis, figure):
 
 def test_twenty_minutes_follow_the_ice_of_the_serve(page, server):
     page.goto(f"{server.url}/bench/3")
-    minutes = page.get_by_role("region", name="Twenty minutes")
+    page.get_by_role("button", name="served up").click()
+    dialog = page.get_by_role("dialog", name="How it is served")
+    minutes = dialog.get_by_role("region", name="Twenty minutes")
     expect(minutes).to_contain_text("Nothing melts: it warms from −7 °C")
-    served = minutes.get_by_label("Served")
     strengths: dict[str, float] = {}
     last = minutes.get_by_role("row").last
-    for ice in ("large", "cubes", "crushed"):
+    for ice in ("On a large cube", "On cubes", "On crushed ice"):
         before = last.inner_text() if strengths else ""
-        served.select_option(ice)
+        dialog.get_by_role("button", name=ice).click()
         expect(minutes.get_by_test_id("course-abv")).to_be_visible()
         # The curves come a moment after the figures.
         expect(last).not_to_have_text(before, use_inner_text=True)
         strengths[ice] = float(last.get_by_role("cell").nth(2).inner_text())
-    assert strengths["large"] > strengths["cubes"] > strengths["crushed"]
+    assert strengths["On a large cube"] > strengths["On cubes"] > strengths["On crushed ice"]
+    dialog.get_by_role("button", name="Close").click()
     # Each choice is a step of its own, however quickly they follow.
     undo = page.get_by_role("button", name="Undo")
-    for ice in ("cubes", "large", "none"):
+    for ice in ("on cubes", "on a large cube", "served up"):
         undo.click()
-        expect(served).to_have_value(ice)
+        expect(page.get_by_role("button", name=ice)).to_be_visible()
 
 
 def test_school_of_dilution_is_chosen_and_told_on_every_drink(page, server):
@@ -226,19 +228,24 @@ def test_school_of_dilution_is_chosen_and_told_on_every_drink(page, server):
     expect(page.get_by_text("The ice gives 54 ml, by the curve.")).to_be_visible()
     strength = page.get_by_test_id("abv-now")
     before = float(strength.inner_text())
-    page.get_by_role("button", name="Ice", exact=True).click()
+    page.get_by_role("button", name=re.compile("^Shaken 12 s")).click()
+    made = page.get_by_role("dialog", name="How it is made")
+    made.get_by_role("button", name="Water from the ice").click()
     dialog = page.get_by_role("dialog", name="Water from the ice")
     dialog.get_by_label("Heat balance").check()
     dialog.get_by_role("group", name="The ice is").get_by_role("button", name="from the freezer").click()
     dialog.get_by_role("button", name="Close").click()
+    made.get_by_role("button", name="Close").click()
     expect(page.get_by_text("by heat balance.")).to_be_visible()
     expect(strength).not_to_have_text(str(before))
     assert float(strength.inner_text()) > before
     page.goto(f"{server.url}/bench/2")
     expect(page.get_by_text("by heat balance.")).to_be_visible()
-    page.get_by_role("button", name="Ice", exact=True).click()
+    page.get_by_role("button", name=re.compile("^Shaken 12 s")).click()
+    made.get_by_role("button", name="Water from the ice").click()
     dialog.get_by_role("button", name="As usual").click()
     dialog.get_by_role("button", name="Close").click()
+    made.get_by_role("button", name="Close").click()
     expect(page.get_by_text("by the curve.")).to_be_visible()
 
 
@@ -296,10 +303,9 @@ def test_the_demo_is_marked_and_is_put_back_when_asked_twice(page, server):
 
 def test_a_pour_goes_in_at_another_time_and_only_the_tin_is_diluted(page, server):
     page.goto(f"{server.url}/bench/5")
-    page.get_by_role("button", name=re.compile("^Lemon-verbena syrup .*Choose another")).click()
-    page.get_by_role("button", name="How").click()
+    page.get_by_role("button", name="More about Lemon-verbena syrup").click()
     page.get_by_label("Goes in").select_option(label="On top")
-    page.get_by_role("button", name="Back to the pours").click()
+    page.keyboard.press("Escape")
     expect(page.get_by_role("region", name="On top")).to_contain_text("Lemon-verbena syrup")
     expect(page.get_by_role("article", name="Sweetness")).to_contain_text("from 6.1")
     page.keyboard.press("Control+z")

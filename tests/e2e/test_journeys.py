@@ -77,6 +77,7 @@ def test_a_riff_from_a_school_to_a_kept_trial_survives_a_power_cut(page, server)
     page.goto(server.url)
     expect(page.get_by_role("heading", name="Lantern Sour")).to_be_visible()
     expect(page.get_by_label("Amount of Rich syrup 2:1")).to_have_value("27.5")
+    page.get_by_role("tab", name="Trials").click()
     expect(page.get_by_role("navigation", name="Trials")).to_contain_text("2. Rich syrup 2:1")
     expect(page.get_by_test_id("sugar-now")).to_have_text(last["sugar"])
 
@@ -84,6 +85,7 @@ def test_a_riff_from_a_school_to_a_kept_trial_survives_a_power_cut(page, server)
 def test_a_kept_trial_opens_as_made_by_its_own_address_and_the_back_button_returns(page, server):
     page.goto(f"{server.url}/bench/1")
     bench = figures(page)
+    page.get_by_role("tab", name="Trials").click()
     page.get_by_role("link", name="1. As first poured").click()
     expect(page).to_have_url(re.compile(r"/bench/1/trials/1$"))
     expect(page.get_by_text("The first of its line").first).to_be_visible()
@@ -172,10 +174,14 @@ def test_pours_are_added_where_they_belong_and_taken_out(page, server):
     expect(page.get_by_role("article", name="Strength")).to_contain_text("weaker")
     page.get_by_role("button", name=re.compile("^Soda water .*Choose another")).click()
     page.get_by_role("button", name="How").click()
-    page.get_by_role("button", name="Take it out").click()
+    page.get_by_role("button", name="More about Soda water").click()
+    page.get_by_role("dialog", name="Soda water").get_by_role("button", name="Take it out").click()
     expect(on_top).to_have_count(0)
     expect(page.get_by_role("article", name="Strength")).to_contain_text("As the parent")
-    page.get_by_label("Seconds").select_option("30")
+    page.get_by_role("button", name=re.compile("^Shaken 12 s")).click()
+    dialog = page.get_by_role("dialog", name="How it is made")
+    dialog.get_by_role("group", name="Seconds", exact=True).get_by_role("button", name="30").click()
+    dialog.get_by_role("button", name="Close").click()
     expect(page.get_by_text("The ice gives")).to_be_visible()
     expect(page.get_by_role("article", name="Strength")).to_contain_text("from")
 
@@ -225,7 +231,7 @@ def test_fonts_ship_with_the_app_and_the_empty_book_teaches(page, server):
     page.evaluate("document.fonts.ready")
     loaded = page.evaluate("[...document.fonts].filter(f => f.status === 'loaded').map(f => f.family)")
     assert {"Bricolage Grotesque Variable", "Atkinson Hyperlegible Next Variable"} <= {family.strip('"') for family in loaded}
-    page.route("**/api/drinks", lambda route: route.fulfill(body=json.dumps([]), content_type="application/json"))
+    page.route("**/api/drinks?q=", lambda route: route.fulfill(body=json.dumps([]), content_type="application/json"))
     page.goto(server.url)
     expect(page).to_have_url(re.compile("/book$"))
     expect(page.get_by_text("No drink is written down yet.")).to_be_visible()
@@ -287,14 +293,28 @@ def test_no_view_breaks_a_rule_of_accessibility(page, server, theme, axe_source)
     expect(page.get_by_role("dialog")).to_be_visible()
     assert violations() == [], "keep"
     page.keyboard.press("Escape")
-    for opened, dialog in (("Why this sweetness", "Sweetness"), ("Ice", "Water from the ice")):
-        page.get_by_role("button", name=opened, exact=True).click()
-        expect(page.get_by_role("dialog", name=re.compile(dialog))).to_be_visible()
+    page.get_by_role("button", name="Why this sweetness", exact=True).click()
+    expect(page.get_by_role("dialog", name=re.compile("Sweetness"))).to_be_visible()
+    page.wait_for_load_state("networkidle")
+    assert violations() == [], "why"
+    page.keyboard.press("Escape")
+    # What opens by a key: settings, keys, the palette, the method, the serves.
+    for key, dialog in ((",", "Settings"), ("?", "Keys"), ("Control+k", "Do anything"), ("m", "How it is made"), ("s", "How it is served")):
+        page.keyboard.press(key)
+        expect(page.get_by_role("dialog", name=dialog)).to_be_visible()
         page.wait_for_load_state("networkidle")
-        assert violations() == [], opened
+        assert violations() == [], dialog
         page.keyboard.press("Escape")
-    page.get_by_label("Served").select_option("crushed")
-    page.get_by_text("Good to know").click()
-    page.get_by_text("Taste on the way").click()
-    expect(page.get_by_test_id("course-abv")).to_be_visible()
-    assert violations() == [], "glass"
+        expect(page.get_by_role("dialog", name=dialog)).not_to_be_visible()
+    page.get_by_role("button", name="More about Lemon juice").click()
+    page.get_by_label("How much of it").select_option("0.5")
+    assert violations() == [], "pour"
+    page.keyboard.press("Escape")
+    for tab in ("Notes", "Trials", "Method"):
+        page.get_by_role("tab", name=tab).click()
+        assert violations() == [], tab
+    page.get_by_role("checkbox").first.check()
+    page.get_by_role("button", name="Finished").click()
+    page.get_by_role("button", name=re.compile("^The drink: drag it")).press("ArrowUp")
+    page.get_by_label("Glass", exact=True).select_option("tiny cup")
+    assert violations() == [], "making, a wish, an over-filled glass"

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cache, cached_property
 from typing import Final
@@ -24,7 +24,7 @@ from oenomel.core.sight import Sight, sight_of
 from oenomel.core.uncertainty import Difference, Doubt, Interval, difference_of, doubt_of
 from oenomel.errors import NothingToDrink
 
-__all__ = ["STANDARD", "AxisDifference", "Comparison", "Dilution", "Place", "Prediction", "compare", "predict", "standard_homes"]
+__all__ = ["STANDARD", "AxisDifference", "Comparison", "Dilution", "Place", "Prediction", "Told", "compare", "predict", "standard_homes"]
 
 STANDARD: Final = Conditions()
 """What is supposed where nothing is told."""
@@ -149,9 +149,18 @@ class AxisDifference:
 
 
 @dataclass(frozen=True, slots=True)
+class Told:
+    """A riff in one breath: what was changed, what that does to the drink, and whether a guest would notice."""
+
+    change: str
+    effect: str
+    noticed: str
+
+
+@dataclass(frozen=True, slots=True)
 class Comparison:
-    """A drink beside its parent: both forecasts, the three axes, which change did what, what only shows beside the parent, and
-    what the numbers can't see.
+    """A drink beside its parent: both forecasts, the three axes, which change did what, what only shows beside the parent, what the
+    numbers can't see, and the whole in one breath.
     """
 
     present: Prediction
@@ -160,6 +169,7 @@ class Comparison:
     changes: tuple[Change, ...]
     findings: tuple[Finding, ...]
     unseen: tuple[str, ...]
+    told: Told
 
 
 @cache
@@ -206,14 +216,9 @@ def compare(drink: Drink, parent: Drink, conditions: Conditions = STANDARD, home
     steps = {name: float(steps_between(getattr(present.served, name), getattr(before.served, name), axis)) for name, axis in AXES.items()}
     apart = difference_of(present.doubt, before.doubt)
     differences = tuple(_difference(name, getattr(present.served, name), getattr(before.served, name), steps, apart[name]) for name in AXES)
-    return Comparison(
-        present,
-        before,
-        differences,
-        changes_between(drink, parent, conditions),
-        findings_between(drink, parent, present.served, before.served),
-        _unseen(drink, parent),
-    )
+    changes, unseen = changes_between(drink, parent, conditions), _unseen(drink, parent)
+    beside = findings_between(drink, parent, present.served, before.served)
+    return Comparison(present, before, differences, changes, beside, unseen, _told(differences, changes, unseen))
 
 
 # Changes of a figure below this share are a matter of rounding on the screen, and are told as "unchanged".
@@ -232,6 +237,20 @@ def _difference(name: str, value: float, parent: float, steps: Mapping[str, floa
         certainty = _certainty(word, apart.sign_probability) if abs(n) >= TASTED_STEPS else ""
         headline, sentence = degree(n).headline.format(word=word, same=axis.same), degree(n).sentence
     return AxisDifference(name, value, parent, n, direction, _capital(headline), (sentence + masking).strip(), certainty, apart)
+
+
+def _told(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen: Sequence[str]) -> Told:
+    if not changes:
+        return Told("", "As the parent", "")
+    words = [change.words for change in changes]
+    what = " and ".join(words) if len(words) < 3 else f"{words[0]} and {len(words) - 1} more changes"
+    felt = sorted((axis for axis in axes if abs(axis.steps) >= TASTED_STEPS), key=lambda axis: -abs(axis.steps))
+    if felt:
+        effect = ", ".join(axis.headline[0].lower() + axis.headline[1:] for axis in felt)
+        return Told(_capital(what), _capital(effect), degree(felt[0].steps).sentence)
+    # A swap that moves no axis is never told as no change.
+    noticed = "What the numbers can’t see may be tasted all the same." if unseen else degree(0.0).sentence
+    return Told(_capital(what), "As sweet, as sharp and as strong, to the tongue", noticed)
 
 
 def _certainty(word: str, probability: float) -> str:

@@ -227,6 +227,14 @@ class ParentReport(_Report):
     interval80: Intervals
 
 
+class ToldReport(_Report):
+    """A riff in one breath: what was changed, what that does, and whether a guest would notice."""
+
+    change: str
+    effect: str
+    noticed: str
+
+
 class ComparisonReport(_Report):
     """A drink beside its parent: which change did what, what only shows beside it, and what the numbers can't see.
 
@@ -241,6 +249,7 @@ class ComparisonReport(_Report):
     changes: list[ChangeReport]
     findings: list[FindingReport]
     unseen: list[str]
+    told: ToldReport
 
 
 class LayersReport(_Report):
@@ -342,6 +351,7 @@ def comparison_report(comparison: Comparison) -> ComparisonReport:
         changes=[ChangeReport(words=change.words, by=dict(change.by), steps=dict(change.steps)) for change in comparison.changes],
         findings=[_finding(finding) for finding in comparison.findings],
         unseen=list(comparison.unseen),
+        told=ToldReport.model_validate(comparison.told),
     )
 
 

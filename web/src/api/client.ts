@@ -28,6 +28,13 @@ export type SwapsRequest = Schemas['SwapsRequest'];
 export type RebalanceRequest = Schemas['AimRequest'];
 export type Rebalanced = Schemas['RebalanceReport'];
 export type Move = Schemas['MoveReport'];
+export type Step = Schemas['StepReport'];
+export type Glass = Schemas['GlassReport'];
+export type Sight = Schemas['SightReport'];
+export type Serve = Schemas['ServeReport'];
+export type Span = Schemas['SpanReport'];
+export type Amount = Schemas['AmountReport'];
+export type StepsRequest = Schemas['StepsRequest'];
 export type Label = Schemas['LabelEntry'];
 export type ShelfState = Schemas['ShelfEntry']['state'];
 

@@ -810,6 +810,7 @@ export interface components {
             findings: components["schemas"]["FindingReport"][];
             /** Unseen */
             unseen: string[];
+            told: components["schemas"]["ToldReport"];
         };
         /**
          * CompositionEntry
@@ -2201,6 +2202,18 @@ export interface components {
             only?: string[] | null;
             /** Limit */
             limit?: number | null;
+        };
+        /**
+         * ToldReport
+         * @description A riff in one breath: what was changed, what that does, and whether a guest would notice.
+         */
+        ToldReport: {
+            /** Change */
+            change: string;
+            /** Effect */
+            effect: string;
+            /** Noticed */
+            noticed: string;
         };
         /**
          * TrialReport

@@ -89,9 +89,9 @@ export function shownAmount(amount: number, unit: Unit, shown: Shown, ounceMl: n
     : { amount: ml, unit: 'ml', text: plain(ml), word: 'ml' };
 }
 
-/** The next amount on the ladder of its unit, up or down; never below nothing. `times` 4 is a long stride. */
-export function stepped(amount: number, unit: Unit, direction: 1 | -1, times = 1): number {
-  const step = STEPS[unit] * times;
+/** The next amount on the ladder of its unit, up or down; never below nothing. `times` 4 is a long stride; `jiggerMl` is its ml. */
+export function stepped(amount: number, unit: Unit, direction: 1 | -1, times = 1, jiggerMl = STEPS.ml): number {
+  const step = (unit === 'ml' ? jiggerMl : unit === 'cl' ? jiggerMl / 10 : STEPS[unit]) * times;
   const rung = direction > 0 ? Math.floor(amount / step + 1e-6) + 1 : Math.ceil(amount / step - 1e-6) - 1;
   return Math.max(0, Number((rung * step).toFixed(4)));
 }

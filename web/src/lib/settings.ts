@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 
-import type { Supposed } from '../api/client';
+import type { StepsRequest, Supposed } from '../api/client';
 import type { Shown } from './format';
 
 /** What a swap or a rebalancing goes for, as far as the person has chosen. */
@@ -9,7 +9,7 @@ export interface Aim {
   /** Figures of a typed target, as served. */
   typed: { sugar: number | null; acid: number | null; abv: number | null };
   /** Smallest step of the jigger, ml. */
-  grid: 2.5 | 7.5;
+  grid: 2.5 | 5 | 7.5;
   /** How much each axis counts. */
   weights: { sugar: number; acid: number; abv: number };
   /** Whether syrup, citrus, spirit, water or an acid may join. */
@@ -31,6 +31,11 @@ export interface BoardView {
   mostPrice: number | null;
 }
 
+/** The house's schools of making. */
+export type Way = Required<Pick<StepsRequest, 'order' | 'sparkling'>>;
+
+export type Country = 'us' | 'uk' | 'au';
+
 export interface Settings {
   /** Volumes in ml or in ounces. */
   shown: Shown;
@@ -41,6 +46,13 @@ export interface Settings {
   supposed: Supposed;
   aim: Aim;
   board: BoardView;
+  way: Way;
+  /** One ounce, ml: of drinks that are started from now on, and of those in which nothing is written in ounces. */
+  ounceMl: number;
+  /** Whose standard drinks are counted. */
+  country: Country;
+  /** Whether the first move of the demo was seen. */
+  tourSeen: boolean;
 }
 
 const AIM: Aim = {
@@ -62,16 +74,36 @@ const BOARD: BoardView = {
   mostPrice: null,
 };
 
+const WAY: Way = { order: 'cheap and risky first', sparkling: 'on top' };
+
 const KEY = 'oenomel.settings';
 const listeners = new Set<() => void>();
 let current: Settings = read();
 
 function read(): Settings {
   const theme = document.documentElement.dataset.theme === 'late' ? 'late' : 'lamplight';
-  const defaults: Settings = { shown: 'ml', theme, lastDrink: 0, supposed: {}, aim: AIM, board: BOARD };
+  const defaults: Settings = {
+    shown: 'ml',
+    theme,
+    lastDrink: 0,
+    supposed: {},
+    aim: AIM,
+    board: BOARD,
+    way: WAY,
+    ounceMl: 30,
+    country: 'us',
+    tourSeen: false,
+  };
   try {
     const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>;
-    return { ...defaults, ...kept, aim: { ...AIM, ...kept.aim }, board: { ...BOARD, ...kept.board }, theme };
+    return {
+      ...defaults,
+      ...kept,
+      aim: { ...AIM, ...kept.aim },
+      board: { ...BOARD, ...kept.board },
+      way: { ...WAY, ...kept.way },
+      theme,
+    };
   } catch {
     return defaults;
   }

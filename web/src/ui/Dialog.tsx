@@ -18,7 +18,13 @@ export function Dialog({ heading, wide = false, actions, onClose, children }: Pr
     dialog.current?.showModal();
   }, []);
   return (
-    <dialog ref={dialog} className="modal" aria-labelledby={id} onClose={onClose}>
+    <dialog
+      ref={dialog}
+      className="modal"
+      aria-labelledby={id}
+      // A dialog within this one closes on its own.
+      onClose={(event) => event.target === event.currentTarget && onClose()}
+    >
       <div className={`modal-box flex flex-col gap-4 ${wide ? 'max-w-3xl' : ''}`}>
         <h2 id={id} className="flex items-center gap-2 font-display text-2xl font-semibold">
           {heading}

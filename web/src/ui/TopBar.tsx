@@ -20,7 +20,7 @@ const ROOMS = [
 export function TopBar({ children, actions }: Props) {
   const { pathname } = useLocation();
   return (
-    <header className="flex flex-wrap items-center gap-x-3 gap-y-2">
+    <header className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
       <Link to="/" aria-label="Oenomel: to the bench" className="shrink-0 rounded-xl">
         <img src="/mark.svg" alt="" width={40} height={40} />
       </Link>
@@ -29,9 +29,9 @@ export function TopBar({ children, actions }: Props) {
           key={to}
           to={to}
           aria-current={pathname === to ? 'page' : undefined}
-          className="btn btn-ghost min-h-11 gap-2 border-base-300 px-3"
+          className="btn btn-ghost min-h-11 gap-1.5 border-base-300 px-2.5"
         >
-          <Icon size={20} aria-hidden /> {name}
+          <Icon size={20} aria-hidden /> <span className="max-[500px]:sr-only">{name}</span>
         </Link>
       ))}
       <div className={`ml-auto flex items-center gap-2 lg:order-3 ${actions ? 'lg:ml-0' : ''}`}>

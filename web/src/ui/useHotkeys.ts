@@ -3,6 +3,8 @@ import { useEffect, useRef } from 'react';
 interface Hotkey {
   /** With Ctrl or ⌘. */
   ctrl?: boolean;
+  /** Also while something is typed. */
+  anywhere?: boolean;
   run: () => void;
 }
 
@@ -17,8 +19,11 @@ export function useHotkeys(keys: Record<string, Hotkey>) {
       const hotkey = current.current[event.key];
       if (!hotkey || event.altKey || Boolean(hotkey.ctrl) !== (event.ctrlKey || event.metaKey)) return;
       const target = event.target instanceof HTMLElement ? event.target : null;
-      const typing = target?.closest('input, textarea, select, dialog');
-      if (typing && !(hotkey.ctrl && target?.dataset.amount !== undefined)) return;
+      // A button that has a dialog open may have lost the focus to the page: an open dialog keeps every key to itself.
+      if (document.querySelector('dialog[open]')) return;
+      const typing = target?.closest('input, textarea, select');
+      const allowed = hotkey.anywhere || (hotkey.ctrl && target?.dataset.amount !== undefined);
+      if (typing && !allowed && !target?.matches('input[type=checkbox], input[type=radio]')) return;
       event.preventDefault();
       hotkey.run();
     };

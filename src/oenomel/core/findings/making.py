@@ -109,7 +109,8 @@ def _glass(case: Case) -> Iterator[Finding]:
         pour.ingredient.foam == "firm" or pour.ingredient.composition.sugar > 5 for _, pour in case.poured
     )
     if full > OVERFULL:
-        message = f"{volume:.0f} ml and the ice don't fit in a {serve.glass}: it holds {brim_ml:.0f} ml to the brim."
+        with_ice = "" if serve.ice == "none" else " and the ice"
+        message = f"{volume:.0f} ml{with_ice} don't fit in a {serve.glass}: it holds {brim_ml:.0f} ml to the brim."
         yield Finding("glass-too-small", "warning", message, (*other_glass, *sized))
     elif full > LINE and foaming:
         message = "Sugar and bubbles foam up, and there is little room: pour a part first, tilt the glass, then top up."

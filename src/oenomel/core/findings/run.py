@@ -12,7 +12,7 @@ __all__ = ["ORDER", "findings"]
 
 ORDER: Final = {"error": 0, "warning": 1, "info": 2}
 
-_CHECKS: Final[tuple[Callable[[Case], Iterator[Finding]], ...]] = (*making.CHECKS, *balance.CHECKS, *measures.CHECKS, *cautions.CHECKS)
+_CHECKS: Final[tuple[Callable[[Case], Iterator[Finding]], ...]] = (*measures.CHECKS, *making.CHECKS, *balance.CHECKS, *cautions.CHECKS)
 
 
 def findings(case: Case) -> tuple[Finding, ...]:

@@ -1,26 +1,32 @@
 import { Minus, Plus } from 'lucide-react';
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 
-import type { Unit } from '../../api/client';
-import { stepped, type ShownAmount } from '../../lib/format';
+import type { Amount, PourEntry, Spec } from '../../api/client';
+import { plain, stepped, type ShownAmount } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
 import { useReadAmount } from './useForecast';
+
+type Change = Partial<PourEntry>;
 
 interface Props {
   /** Whose amount it is, for who can't see the row. */
   label: string;
-  /** Slug of what is poured; empty where it is described in the spec itself. */
-  ingredient: string;
+  /** The drink it stands in, and its place there: "half the gin" means something only beside the gin. */
+  spec: Spec;
+  pour: number;
   shown: ShownAmount;
   /** The user's own words for it. */
   said?: string;
   /** Absent where a kept trial is looked at. */
-  onAmount?: (amount: number, unit: Unit) => void;
+  onAmount?: (change: Change) => void;
 }
 
 const PATIENCE_MS = 600;
 
 /** An amount to type, step or nudge with the arrow keys. While the text is no amount, the last good one stays. */
-export function AmountField({ label, ingredient, shown, said, onAmount }: Props) {
+export function AmountField({ label, spec, pour, shown, said, onAmount }: Props) {
+  const { aim } = useSettings();
+  const [choices, setChoices] = useState<Amount['choices']>([]);
   const [typed, setTyped] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [edge, setEdge] = useState(false);
@@ -43,11 +49,14 @@ export function AmountField({ label, ingredient, shown, said, onAmount }: Props)
     latest.current = text;
     window.clearTimeout(impatience.current);
     setRefusal(null);
+    setChoices([]);
     read(
-      { text, unit: shown.unit, ingredient },
+      { text, unit: shown.unit, spec, pour },
       {
-        onSuccess: ({ amount, unit }) => {
-          if (latest.current === text) onAmount(amount, unit);
+        onSuccess: ({ amount, unit, said, relative, range, choices }) => {
+          if (latest.current !== text) return;
+          if (amount === null) setChoices(choices);
+          else onAmount({ amount, unit, said, relative, ...(range && { range }) });
         },
         onError: (error) => {
           if (latest.current !== text) return;
@@ -61,21 +70,30 @@ export function AmountField({ label, ingredient, shown, said, onAmount }: Props)
     setTyped(null);
     latest.current = '';
     setRefusal(null);
-    onAmount(stepped(shown.amount, shown.unit, direction, times), shown.unit);
+    setChoices([]);
+    const amount = stepped(shown.amount, shown.unit, direction, times, aim.grid);
+    onAmount({ amount, unit: shown.unit, said: null, relative: null });
   };
   const press = (event: KeyboardEvent) => {
     const direction = event.key === 'ArrowUp' || event.key === 'PageUp' ? 1 : -1;
     if (event.key.startsWith('Arrow') && (event.key === 'ArrowUp' || event.key === 'ArrowDown'))
       step(direction, event.shiftKey ? 4 : 1);
     else if (event.key === 'PageUp' || event.key === 'PageDown') step(direction, 4);
-    else if (event.key === 'Escape' || event.key === 'Enter') leave();
-    else return;
+    else if (event.key === 'Escape' || event.key === 'Enter') {
+      setChoices([]);
+      leave();
+    } else return;
     event.preventDefault();
   };
   const leave = () => {
     window.clearTimeout(impatience.current);
     setTyped(null);
     setRefusal(null);
+  };
+  const choose = ({ amount, unit }: Amount['choices'][number]) => {
+    onAmount({ amount, unit, said: typed, relative: null });
+    setChoices([]);
+    setTyped(null);
   };
 
   return (
@@ -86,7 +104,7 @@ export function AmountField({ label, ingredient, shown, said, onAmount }: Props)
         <button
           type="button"
           tabIndex={-1}
-          className="grid h-12 w-10 place-items-center"
+          className="grid h-11 w-8.5 place-items-center"
           aria-label={`Less ${label}`}
           onClick={() => step(-1)}
         >
@@ -94,7 +112,7 @@ export function AmountField({ label, ingredient, shown, said, onAmount }: Props)
         </button>
         <span className="flex flex-col items-center">
           <input
-            className="w-15 bg-transparent pt-0.5 text-center font-figure text-xl outline-none"
+            className="w-14 bg-transparent text-center font-figure text-xl outline-none"
             data-amount=""
             inputMode="text"
             autoComplete="off"
@@ -111,24 +129,42 @@ export function AmountField({ label, ingredient, shown, said, onAmount }: Props)
             }}
             onBlur={() => {
               setEdge(false);
-              leave();
+              // A question that is still open keeps what was asked.
+              if (choices.length === 0) leave();
             }}
             onKeyDown={press}
           />
-          <span aria-hidden className="-mt-1 pb-0.5 text-sm leading-none text-quiet">
+          <span aria-hidden className="-mt-1.5 pb-0.5 text-sm leading-none text-quiet">
             {shown.word}
           </span>
         </span>
         <button
           type="button"
           tabIndex={-1}
-          className="grid h-12 w-10 place-items-center"
+          className="grid h-11 w-8.5 place-items-center"
           aria-label={`More ${label}`}
           onClick={() => step(1)}
         >
           <Plus size={18} aria-hidden />
         </button>
       </div>
+      {choices.length > 0 && (
+        <div role="group" aria-label="Which is meant" className="panel absolute top-full right-0 z-20 mt-1 w-60 p-2">
+          <p className="pb-1.5">“{typed}” may be any of these. Which is it?</p>
+          <span className="flex gap-1.5">
+            {choices.map((choice) => (
+              <button
+                key={choice.amount}
+                type="button"
+                className="btn min-h-12 grow px-1 font-figure text-lg"
+                onClick={() => choose(choice)}
+              >
+                {plain(choice.amount)} {choice.unit}
+              </button>
+            ))}
+          </span>
+        </div>
+      )}
       <p
         id={helpId}
         className={refusal ? 'panel absolute top-full right-0 z-20 mt-1 w-64 p-2 text-base text-error' : 'sr-only'}

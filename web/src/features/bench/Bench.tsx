@@ -1,29 +1,40 @@
 import { useQuery } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 
 import type { DrinkDetail, Family, Finding, Ingredient, PourEntry, Slot, Spec } from '../../api/client';
 import { shownAmount } from '../../lib/format';
-import { IconButton } from '../../ui/IconButton';
 import { useSettings } from '../../lib/settings';
+import { IconButton } from '../../ui/IconButton';
+import { Tabs } from '../../ui/Tabs';
 import { TopBar } from '../../ui/TopBar';
 import { useHotkeys } from '../../ui/useHotkeys';
+import { healthQuery } from '../book/useBook';
 import { BringBack, SwapBoard, withPours, type Ghost, type Lockable } from '../swaps';
 import { BalanceField } from './BalanceField';
-import { lockKey, withoutPour, withPour } from './draftHistory';
+import { lockKey, withoutPour } from './draftHistory';
 import { DrinkTitle } from './DrinkTitle';
-import { InTheGlass } from './InTheGlass';
+import type { Levels } from './fieldFrame';
+import { FirstMove } from './FirstMove';
+import { GlassPanel } from './GlassPanel';
 import { KeepTrial } from './KeepTrial';
 import { LarderPanel } from './LarderPanel';
-import { PourActions } from './PourActions';
+import { MakingPanel } from './MakingPanel';
+import { MethodDialog } from './MethodDialog';
+import { hints, Notes } from './Notes';
+import { PourDialog } from './PourDialog';
 import { PourList } from './PourList';
 import { SaveNotice } from './SaveNotice';
 import { Sentences } from './Sentences';
 import { Surface } from './Surface';
+import { remember, trailOf } from './trail';
 import { TrialList } from './TrialList';
+import { useBenchCommands } from './useBenchCommands';
 import { useDraft } from './useDraft';
-import { TwentyMinutes } from './TwentyMinutes';
 import { predictionQuery, useComparison, useMend } from './useForecast';
+import { useRanges, useSizeToGlass, useSteps } from './useMaking';
+import { useTicks, withPoured } from './useTicks';
+import { Without } from './Without';
 
 interface Props {
   drink: DrinkDetail;
@@ -33,31 +44,53 @@ interface Props {
 }
 
 /** What lies on the left instead of the pours: the board of one of them, the larder for a new one, or what brings the drink back. */
-type Open = { pour: number } | { slot: Slot } | 'bring back';
+type Open = { pour: number } | { slot: Slot } | { bring: 'back' | Pick<Levels, 'sugar' | 'acid'> };
 
-/** The working surface: the pours, where the drink stands beside its parent, and what is in the glass. */
+/** What is looked at and not yet taken. */
+interface Trying {
+  pours: PourEntry[];
+  name: string;
+  /** The optional pour that it leaves out. */
+  out?: number;
+}
+
+/** The working surface: the pours, where the drink stands beside its parent, the glass, and how it is made. */
 export function Bench({ drink, family, larder }: Props) {
-  const { draft, change, holdAgainst, lock, kept, undo, redo, canUndo, canRedo, autosave } = useDraft(drink);
+  const { draft, change, holdAgainst, lock, kept, undo, redo, past, canUndo, canRedo, autosave } = useDraft(drink);
+  const ticks = useTicks(drink.id);
   const [open, setOpen] = useState<Open | null>(null);
-  const [trying, setTrying] = useState<{ pours: PourEntry[]; name: string } | null>(null);
+  const [trying, setTrying] = useState<Trying | null>(null);
   const [path, setPath] = useState<Ghost | null>(null);
   const [candidate, setCandidate] = useState<Ingredient | null>(null);
-  const [keeping, setKeeping] = useState(false);
+  const [dialog, setDialog] = useState<'keep' | 'method' | { pour: number } | null>(null);
+  const [tab, setTab] = useState('method');
+  const { supposed, shown, tourSeen } = useSettings();
   const parent = drink.trials.find(({ id }) => id === draft.parentTrialId) ?? drink.trials[0];
   if (!parent) throw new Error('a drink has at least one trial');
 
-  // What is tried on is looked at like the draft, and saved only once it is taken.
-  const looked = trying ? withPours(draft.spec, trying.pours) : draft.spec;
-  const { comparison, refusal } = useComparison(looked, parent.spec);
-  const adding = open !== null && typeof open === 'object' && 'slot' in open ? open.slot : null;
+  // What is tried on or was really poured is looked at like the draft, and written only once it is taken.
+  const looked =
+    trying && trying.out === undefined
+      ? withPours(draft.spec, trying.pours)
+      : withPoured(trying ? withPours(draft.spec, trying.pours) : draft.spec, ticks.making);
+  const { comparison, refusal, fresh } = useComparison(looked, parent.spec);
+  useEffect(() => {
+    if (comparison && fresh) remember(looked, comparison.present.served);
+  }, [comparison, fresh, looked]);
+  const swapped = open && 'pour' in open ? open.pour : null;
+  const adding = open && 'slot' in open ? open.slot : null;
+  const bringing = open && 'bring' in open ? open.bring : null;
   const added = adding && candidate ? withNew(draft.spec, adding, candidate, family) : null;
-  const { supposed, shown } = useSettings();
   const landing = useQuery(predictionQuery(added, supposed));
   const ghost = landing.data && candidate ? { name: candidate.name, path: [landing.data.served] } : path;
+  const steps = useSteps(draft.spec);
+  const ranges = useRanges(draft.spec, parent.spec);
+  const { data: health } = useQuery(healthQuery());
 
   const bySlug = new Map(larder.map((ingredient) => [ingredient.slug, ingredient]));
   const nameOf = ({ ingredient }: PourEntry) =>
     typeof ingredient === 'string' ? (bySlug.get(ingredient)?.name ?? ingredient) : ingredient.name;
+  const names = draft.spec.pours.map(nameOf);
   const forecast = comparison?.present.pours.length === draft.spec.pours.length ? comparison.present.pours : undefined;
   const isLocked = (index: number) => {
     const pour = draft.spec.pours[index];
@@ -76,20 +109,30 @@ export function Bench({ drink, family, larder }: Props) {
   });
 
   const { mutate: mend, error: mendRefused } = useMend();
+  const { mutate: size, error: sizeRefused } = useSizeToGlass();
   const { spec: parentSpec } = parent;
+  // What was changed in the meantime would be lost: an answer is for the drink it was asked for.
+  const answered = useCallback(
+    (asked: Spec, made: Spec, what: string) => change((present) => (present === asked ? made : present), what),
+    [change],
+  );
   const onMend = useCallback(
     (finding: Finding, index: number) => {
       const { spec } = draft;
       mend(
         { spec, parent: parentSpec, code: finding.code, pour: finding.pour, mend: index },
-        // What was changed in the meantime would be lost: the mend is for the drink it was found in.
-        { onSuccess: (mended) => change((present) => (present === spec ? mended : present), `mend ${finding.code}`) },
+        { onSuccess: (mended) => answered(spec, mended, `mend ${finding.code}`) },
       );
     },
-    [draft, parentSpec, mend, change],
+    [draft, parentSpec, mend, answered],
   );
-  const onIce = useCallback(
-    (ice: Spec['serve']['ice']) => change((spec) => ({ ...spec, serve: { ...spec.serve, ice } }), `serve ${ice}`),
+  const onSize = useCallback(() => {
+    const { spec } = draft;
+    size(spec, { onSuccess: (sized) => answered(spec, sized, 'size') });
+  }, [draft, size, answered]);
+  const onServe = useCallback(
+    (serve: Partial<Spec['serve']>, what: string) =>
+      change((spec) => ({ ...spec, serve: { ...spec.serve, ...serve } }), what),
     [change],
   );
 
@@ -104,18 +147,62 @@ export function Bench({ drink, family, larder }: Props) {
     change((spec) => withPours(spec, pours), what);
     close();
   };
+  const onOut = (index: number) =>
+    setTrying(
+      trying?.out === index
+        ? null
+        : { pours: withoutPour(draft.spec, index).pours, name: `it without ${names[index]}`, out: index },
+    );
+  const onKeep = () => setDialog('keep');
+  const onMethod = () => setDialog('method');
+  const onBringBack = () => setOpen({ bring: 'back' });
+  const onAdd = () => setOpen({ slot: 'other' });
   useHotkeys({
-    z: { ctrl: true, run: undo },
+    z: { ctrl: true, run: () => undo() },
     y: { ctrl: true, run: redo },
     Z: { ctrl: true, run: redo },
-    a: { run: () => setOpen({ slot: 'other' }) },
-    b: { run: () => setOpen('bring back') },
-    k: { run: () => setKeeping(true) },
+    a: { run: onAdd },
+    b: { run: onBringBack },
+    g: { run: onSize },
+    m: { run: onMethod },
+    k: { run: onKeep },
+    d: {
+      run: () => {
+        const next = steps.find(({ key }) => !ticks.making.ticked.includes(key));
+        setTab('method');
+        if (next) ticks.tick(next.key, true);
+      },
+    },
+  });
+  useBenchCommands({
+    names,
+    locked: isLocked,
+    isOptional: (index) => draft.spec.pours[index]?.optional ?? false,
+    canUndo,
+    canRedo,
+    onUndo: () => undo(),
+    onUndoAll: () => undo(past.length),
+    onRedo: redo,
+    onAdd,
+    onBringBack,
+    onKeep,
+    onSize,
+    onMethod,
+    onServe,
+    onSwap: (pour) => setOpen({ pour }),
+    onLock,
+    onMore: (pour) => setDialog({ pour }),
+    onOut,
   });
 
-  const swapped = open !== null && typeof open === 'object' && 'pour' in open ? open.pour : null;
   const chosenPour = swapped === null ? undefined : draft.spec.pours[swapped];
   const landed = ghost?.path.at(-1);
+  const present = comparison?.present.served;
+  const tour =
+    health?.demo && !tourSeen && drink.origin === 'demo' && drink.draft && draft.parentTrialId === drink.trials[0]?.id;
+  const sharper = comparison?.axes.some(
+    ({ axis, direction, headline }) => axis === 'acid' && direction === 'more' && !headline.includes('tongue'),
+  );
   return (
     <Surface
       wide={swapped !== null}
@@ -123,13 +210,13 @@ export function Bench({ drink, family, larder }: Props) {
         <TopBar
           actions={
             <>
-              <IconButton icon={Undo2} label="Undo" hotkey="Ctrl Z" disabled={!canUndo} onClick={undo} />
+              <IconButton icon={Undo2} label="Undo" hotkey="Ctrl Z" disabled={!canUndo} onClick={() => undo()} />
               <IconButton icon={Redo2} label="Redo" hotkey="Ctrl Y" disabled={!canRedo} onClick={redo} />
               <button
                 type="button"
-                className="btn btn-primary min-h-11 text-base"
+                className="btn btn-primary min-h-11 px-3.5 text-base"
                 title="Keep as trial (K)"
-                onClick={() => setKeeping(true)}
+                onClick={onKeep}
               >
                 Keep as trial
               </button>
@@ -139,14 +226,19 @@ export function Bench({ drink, family, larder }: Props) {
           <DrinkTitle drink={drink} parent={parent} onHoldAgainst={holdAgainst} saveState={autosave.state} />
         </TopBar>
       }
-      notice={<SaveNotice drinkId={drink.id} autosave={autosave} refusal={refusal ?? mendRefused} />}
+      notice={<SaveNotice drinkId={drink.id} autosave={autosave} refusal={refusal ?? mendRefused ?? sizeRefused} />}
       pours={
-        open === 'bring back' ? (
+        bringing ? (
           <BringBack
             spec={draft.spec}
             parent={parent.spec}
             parentName={`trial ${parent.number}`}
             hasHome={Boolean(family?.home)}
+            wished={
+              bringing !== 'back' && present
+                ? { ...bringing, abv: present.abv, volume_ml: present.volume_ml }
+                : undefined
+            }
             pours={lockable}
             trying={trying !== null}
             onLock={onLock}
@@ -166,15 +258,13 @@ export function Bench({ drink, family, larder }: Props) {
             others={lockable.filter(({ index }) => index !== swapped)}
             trying={trying !== null}
             actions={
-              <PourActions
-                pour={chosenPour}
-                alone={draft.spec.pours.length === 1}
-                onStage={(stage) => change((spec) => withPour(spec, swapped, { stage }), `stage ${swapped}`)}
-                onRemove={() => {
-                  change((spec) => withoutPour(spec, swapped), `remove ${swapped}`);
-                  close();
-                }}
-              />
+              <button
+                type="button"
+                className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+                onClick={() => setDialog({ pour: swapped })}
+              >
+                More about {nameOf(chosenPour)}: role, time, order, take it out
+              </button>
             }
             onLock={onLock}
             onGhost={setPath}
@@ -200,17 +290,49 @@ export function Bench({ drink, family, larder }: Props) {
             parent={parent.spec}
             forecast={comparison?.present}
             besideParent={comparison?.findings}
-            onMend={onMend}
             larder={larder}
-            onChange={change}
-            onChoose={(pour) => setOpen({ pour })}
-            onAdd={() => setOpen({ slot: 'other' })}
-            locks={{ locked: isLocked, onLock }}
-            onBringBack={() => setOpen('bring back')}
+            hand={{
+              onChange: change,
+              onChoose: (pour) => setOpen({ pour }),
+              onMore: (pour) => setDialog({ pour }),
+              onAdd,
+              onMend,
+              locked: isLocked,
+              onLock,
+              out: trying?.out ?? null,
+              onOut,
+              onBringBack,
+            }}
+            below={
+              trying?.out !== undefined ? (
+                <Without
+                  spec={draft.spec}
+                  without={withPours(draft.spec, trying.pours)}
+                  name={names[trying.out] ?? ''}
+                  onBack={close}
+                  onTake={() => take(trying.pours, 'leave out')}
+                />
+              ) : tour ? (
+                <FirstMove at={sharper ? 'sharper' : 'brought back'} onBringBack={onBringBack} />
+              ) : undefined
+            }
           />
         )
       }
-      field={<BalanceField comparison={comparison} family={family} ghost={ghost} tried={trying?.name} />}
+      field={
+        <BalanceField
+          comparison={comparison}
+          family={family}
+          ghost={ghost}
+          tried={trying?.name}
+          ranges={ranges}
+          hand={{
+            trail: trailOf(past, draft),
+            onBack: undo,
+            onBring: (bring) => setOpen({ bring }),
+          }}
+        />
+      }
       sentences={
         <Sentences
           spec={looked}
@@ -219,18 +341,48 @@ export function Bench({ drink, family, larder }: Props) {
           tried={landed ? { served: landed } : null}
         />
       }
-      side={
+      glass={<GlassPanel spec={looked} comparison={comparison} onServe={onServe} onSize={onSize} />}
+      making={
+        <Tabs
+          label="Making, notes and trials"
+          open={tab}
+          onOpen={setTab}
+          tabs={[
+            {
+              key: 'method',
+              title: 'Method',
+              content: (
+                <MakingPanel
+                  drink={drink}
+                  spec={draft.spec}
+                  steps={steps}
+                  forecast={comparison?.present}
+                  larder={larder}
+                  hand={{
+                    ticks,
+                    onMethod,
+                    onWriteSo: () => {
+                      change((spec) => withPoured(spec, ticks.making), 'really poured');
+                      ticks.forgetPoured();
+                    },
+                    onKeep,
+                  }}
+                />
+              ),
+            },
+            {
+              key: 'notes',
+              title: 'Notes',
+              count: comparison ? hints(comparison).length : 0,
+              content: <Notes comparison={comparison} onMend={onMend} />,
+            },
+            { key: 'trials', title: 'Trials', count: drink.trials.length, content: <TrialList drink={drink} /> },
+          ]}
+        />
+      }
+      dialogs={
         <>
-          <InTheGlass
-            serve={draft.spec.serve}
-            family={drink.family}
-            ounceMl={draft.spec.ounce_ml}
-            comparison={comparison}
-            onMend={onMend}
-          />
-          <TwentyMinutes spec={draft.spec} onIce={onIce} />
-          <TrialList drink={drink} />
-          {keeping && (
+          {dialog === 'keep' && (
             <KeepTrial
               drink={drink}
               spec={draft.spec}
@@ -240,9 +392,29 @@ export function Bench({ drink, family, larder }: Props) {
               revision={autosave.revision}
               onKept={(trial, revision) => {
                 kept(trial, revision);
-                setKeeping(false);
+                setDialog(null);
+                setTab('trials');
               }}
-              onClose={() => setKeeping(false)}
+              onClose={() => setDialog(null)}
+            />
+          )}
+          {dialog === 'method' && (
+            <MethodDialog spec={draft.spec} larder={larder} onChange={change} onClose={() => setDialog(null)} />
+          )}
+          {dialog !== null && typeof dialog === 'object' && (
+            <PourDialog
+              spec={draft.spec}
+              index={dialog.pour}
+              name={names[dialog.pour] ?? ''}
+              names={names}
+              volumeMl={forecast?.[dialog.pour]?.volume_ml}
+              onChange={change}
+              onMoved={(pour) => setDialog({ pour })}
+              onClose={() => {
+                setDialog(null);
+                // The board of a pour that was moved or taken out is a board of something else.
+                if (swapped !== null) close();
+              }}
             />
           )}
         </>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 
 import type { Supposed } from '../../api/client';
 import { changeSettings, useSettings } from '../../lib/settings';
+import { Chips } from '../../ui/Chips';
 import { Dialog } from '../../ui/Dialog';
 
 const SCHOOLS: { dilution: NonNullable<Supposed['dilution']>; name: string; words: string }[] = [
@@ -43,11 +44,11 @@ export function IceDialog() {
     <>
       <button
         type="button"
-        className="btn btn-ghost btn-sm min-h-9 gap-1.5 border-base-300 text-base font-normal"
+        className="btn btn-ghost btn-lg gap-1.5 border-base-300 text-base font-normal"
         title="By which school the water is foreseen"
         onClick={() => setOpen(true)}
       >
-        <Snowflake size={16} aria-hidden /> Ice
+        <Snowflake size={18} aria-hidden /> Water from the ice
       </button>
       {open && (
         <Dialog
@@ -102,33 +103,5 @@ export function IceDialog() {
         </Dialog>
       )}
     </>
-  );
-}
-
-interface ChipsProps<T> {
-  legend: string;
-  options: [T, string][];
-  value: T;
-  onChoose: (value: T) => void;
-}
-
-function Chips<T extends number | null>({ legend, options, value, onChoose }: ChipsProps<T>) {
-  return (
-    <div role="group" aria-label={legend}>
-      <p className="mb-1 text-quiet">{legend}</p>
-      <div className="flex flex-wrap gap-2">
-        {options.map(([each, words]) => (
-          <button
-            key={words}
-            type="button"
-            aria-pressed={each === value}
-            className={`btn min-h-11 text-base ${each === value ? 'btn-primary' : 'btn-ghost border-base-300'}`}
-            onClick={() => onChoose(each)}
-          >
-            {words}
-          </button>
-        ))}
-      </div>
-    </div>
   );
 }

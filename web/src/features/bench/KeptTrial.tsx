@@ -3,17 +3,20 @@ import { Link, useNavigate } from 'react-router';
 
 import type { DrinkDetail, Family, Ingredient, Trial } from '../../api/client';
 import { day } from '../../lib/format';
+import { Tabs } from '../../ui/Tabs';
 import { TopBar } from '../../ui/TopBar';
 import { BalanceField } from './BalanceField';
 import { sameDrink } from './draftHistory';
-import { InTheGlass } from './InTheGlass';
+import { GlassPanel } from './GlassPanel';
+import { MakingPanel } from './MakingPanel';
+import { hints, Notes } from './Notes';
 import { PourList } from './PourList';
 import { Sentences } from './Sentences';
 import { Surface } from './Surface';
-import { TwentyMinutes } from './TwentyMinutes';
 import { TrialList } from './TrialList';
 import { useComparison } from './useForecast';
 import { useCountAsHome } from './useDrink';
+import { useSteps } from './useMaking';
 import { useRiffFrom } from './useRiffFrom';
 
 interface Props {
@@ -30,6 +33,8 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
   const riff = useRiffFrom(drink.id);
   const countAsHome = useCountAsHome(drink.id);
   const parent = drink.trials.find(({ id }) => id === trial.parent_trial_id);
+  const [tab, setTab] = useState('trials');
+  const steps = useSteps(trial.spec);
   const { comparison } = useComparison(trial.spec, parent?.spec ?? trial.spec);
   const bench = `/bench/${drink.id}`;
   // Riffing from here replaces what lies on the bench: ask, unless that is kept already.
@@ -101,21 +106,39 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
           larder={larder}
         />
       }
-      field={<BalanceField comparison={comparison} family={family} ghost={null} />}
+      field={<BalanceField comparison={comparison} family={family} />}
       sentences={
         <Sentences spec={trial.spec} comparison={comparison} parentName={parent && `trial ${parent.number}`} />
       }
-      side={
-        <>
-          <InTheGlass
-            serve={trial.spec.serve}
-            family={drink.family}
-            ounceMl={trial.spec.ounce_ml}
-            comparison={comparison}
-          />
-          <TwentyMinutes spec={trial.spec} />
-          <TrialList drink={drink} />
-        </>
+      glass={<GlassPanel spec={trial.spec} comparison={comparison} />}
+      making={
+        <Tabs
+          label="Making, notes and trials"
+          open={tab}
+          onOpen={setTab}
+          tabs={[
+            {
+              key: 'method',
+              title: 'Method',
+              content: (
+                <MakingPanel
+                  drink={drink}
+                  spec={trial.spec}
+                  steps={steps}
+                  forecast={comparison?.present}
+                  larder={larder}
+                />
+              ),
+            },
+            {
+              key: 'notes',
+              title: 'Notes',
+              count: comparison ? hints(comparison).length : 0,
+              content: <Notes comparison={comparison} />,
+            },
+            { key: 'trials', title: 'Trials', count: drink.trials.length, content: <TrialList drink={drink} /> },
+          ]}
+        />
       }
     />
   );

@@ -1,10 +1,11 @@
 import { LocateFixed, Plus } from 'lucide-react';
+import type { ReactNode } from 'react';
 
 import type { Finding, Ingredient, PourEntry, Prediction, Spec } from '../../api/client';
 import { volume } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { withPour } from './draftHistory';
-import { MethodBar } from './MethodBar';
+import { methodWords } from './methodWords';
 import type { OnMend } from './Mends';
 import { PourRow } from './PourRow';
 import { STAGE_GROUPS } from './stages';
@@ -20,46 +21,50 @@ interface Props {
   besideParent?: Finding[] | undefined;
   larder: Ingredient[];
   /** Absent where a kept trial is looked at. */
-  onChange?: (of: (spec: Spec) => Spec, what: string) => void;
-  onChoose?: (pour: number) => void;
-  onAdd?: () => void;
-  onMend?: OnMend;
-  /** Whether a pour is locked, and what locks or frees it. */
-  locks?: { locked: (index: number) => boolean | undefined; onLock: (index: number) => void };
-  onBringBack?: () => void;
+  hand?: {
+    onChange: (of: (spec: Spec) => Spec, what: string) => void;
+    onChoose: (pour: number) => void;
+    onMore: (pour: number) => void;
+    onAdd: () => void;
+    onMend: OnMend;
+    locked: (index: number) => boolean | undefined;
+    onLock: (index: number) => void;
+    /** The optional pour that is left out for the moment. */
+    out: number | null;
+    onOut: (index: number) => void;
+    onBringBack: () => void;
+  };
+  /** What stands below the pours. */
+  below?: ReactNode;
 }
 
-/** The pours, grouped by when they go in, and how the tin is worked. */
-export function PourList({
-  spec,
-  parent,
-  forecast,
-  larder,
-  besideParent = [],
-  onChange,
-  onChoose,
-  onAdd,
-  onMend,
-  locks,
-  onBringBack,
-}: Props) {
+/** From how many rows on they stand closer. */
+const CROWDED = 8;
+
+/** The pours, grouped by when they go in. */
+export function PourList({ spec, parent, forecast, larder, besideParent = [], hand, below }: Props) {
   const { shown } = useSettings();
   const bySlug = new Map(larder.map((ingredient) => [ingredient.slug, ingredient]));
+  const nameOf = (slug: string) => bySlug.get(slug)?.name ?? slug;
   // Right after a pour was added or taken out, the last figures are still those of the drink before.
   const shares = forecast?.pours.length === spec.pours.length ? forecast.pours : undefined;
+  const findings = [...besideParent, ...(forecast?.findings ?? [])];
   return (
     <>
-      <div className="min-h-0 grow overflow-y-auto px-2 pt-3">
+      <div
+        className={`min-h-0 grow overflow-y-auto px-1.5 pt-2 ${spec.pours.length >= CROWDED ? 'pours-crowded' : ''}`}
+      >
         {STAGE_GROUPS.map(({ title, stages }) => {
           const rows = spec.pours.flatMap((pour, index) => (stages.includes(pour.stage) ? [{ pour, index }] : []));
           if (rows.length === 0) return null;
           return (
-            <section key={title} aria-label={title} className="mb-2">
-              <h2 className="flex items-baseline gap-2 px-2 font-display text-lg font-semibold">
+            <section key={title} aria-label={title} className="pour-group">
+              <h2 className="flex items-baseline gap-2 px-2 font-display text-base leading-6 font-semibold">
                 {title}
                 {title === 'In the tin' && forecast && (
                   <span className="font-sans text-base font-normal text-quiet">
-                    {volume(forecast.undiluted.volume_ml, shown, spec.ounce_ml)}
+                    {volume(forecast.undiluted.volume_ml, shown, spec.ounce_ml)},{' '}
+                    {methodWords(spec.method).toLowerCase()}
                   </span>
                 )}
               </h2>
@@ -67,52 +72,52 @@ export function PourList({
                 {rows.map(({ pour, index }) => (
                   <PourRow
                     key={index}
-                    pour={pour}
+                    spec={spec}
+                    index={index}
                     before={counterpart(pour, index, parent)}
                     ingredient={typeof pour.ingredient === 'string' ? bySlug.get(pour.ingredient) : undefined}
-                    nameBefore={(slug) => bySlug.get(slug)?.name ?? slug}
+                    nameOf={nameOf}
                     share={shares?.[index]}
-                    ounceMl={spec.ounce_ml}
-                    {...(onChange && {
-                      onAmount: (amount: number, unit: PourEntry['unit']) =>
-                        onChange(
-                          (present) => withPour(present, index, { amount, unit, said: null }),
-                          `amount ${index}`,
-                        ),
+                    wrong={findings.find((each) => each.pour === index && each.severity !== 'info')}
+                    {...(hand && {
+                      locked: hand.locked(index),
+                      out: hand.out === index,
+                      onLock: () => hand.onLock(index),
+                      onOut: () => hand.onOut(index),
+                      onAmount: (change: Partial<PourEntry>) =>
+                        hand.onChange((present) => withPour(present, index, change), `amount ${index}`),
+                      onChoose: () => hand.onChoose(index),
+                      onMore: () => hand.onMore(index),
                     })}
-                    {...(locks && { locked: locks.locked(index), onLock: () => locks.onLock(index) })}
-                    {...(onChoose && { onChoose: () => onChoose(index) })}
                   />
                 ))}
               </ul>
             </section>
           );
         })}
+        {below}
       </div>
-      {onAdd && (
-        <div className="flex flex-wrap gap-2 border-t border-base-300 px-3 py-1.5">
+      {forecast && <WhatToMend findings={findings} onMend={hand?.onMend} />}
+      {hand && (
+        <div className="flex shrink-0 gap-2 border-t border-base-300 px-2.5 py-1.5">
           <button
             type="button"
-            className="btn btn-ghost min-h-11 gap-2 text-base"
+            className="btn btn-ghost min-h-11 gap-1.5 px-3 text-base"
             title="Add a pour (A)"
-            onClick={onAdd}
+            onClick={hand.onAdd}
           >
             <Plus size={20} aria-hidden /> Add a pour
           </button>
-          {onBringBack && (
-            <button
-              type="button"
-              className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base"
-              title="What brings it back to its parent, or home (B)"
-              onClick={onBringBack}
-            >
-              <LocateFixed size={20} aria-hidden /> Bring it back
-            </button>
-          )}
+          <button
+            type="button"
+            className="btn btn-secondary ml-auto min-h-11 gap-1.5 px-3 text-base"
+            title="What brings it back to its parent, or home (B)"
+            onClick={hand.onBringBack}
+          >
+            <LocateFixed size={20} aria-hidden /> Bring it back <kbd className="kbd max-lg:hidden">B</kbd>
+          </button>
         </div>
       )}
-      {forecast && <WhatToMend findings={[...besideParent, ...forecast.findings]} onMend={onMend} />}
-      <MethodBar spec={spec} forecast={forecast} {...(onChange && { onChange })} />
     </>
   );
 }

@@ -25,6 +25,14 @@ export const Sentences = memo(function Sentences({ spec, comparison, parentName,
   const nothingMoved = comparison.unseen.length === 0 && comparison.axes.every(({ direction }) => direction === 'same');
   return (
     <>
+      {parentName && (
+        <Headline
+          told={comparison.told}
+          unseen={comparison.unseen}
+          nothingMoved={nothingMoved}
+          parentName={parentName}
+        />
+      )}
       <div className="grid grid-cols-3 divide-x divide-base-300" aria-live="polite">
         {comparison.axes.map((report) => (
           <AxisSentence
@@ -47,15 +55,48 @@ export const Sentences = memo(function Sentences({ spec, comparison, parentName,
           onClose={() => setExplaining(null)}
         />
       )}
-      {parentName && !tried && nothingMoved && (
-        <p className="hidden border-t border-base-300 px-4 py-3 text-lg text-quiet sm:block">
-          Nothing is moved yet. Change an amount, or choose a pour to put something else in its place: what that does,
-          beside {parentName}, is told here.
-        </p>
-      )}
     </>
   );
 });
+
+interface HeadlineProps {
+  told: Comparison['told'];
+  /** What composition can't see of what came in. */
+  unseen: string[];
+  nothingMoved: boolean;
+  parentName: string;
+}
+
+/** The riff in one breath: what was changed, what it does, whether a guest would notice. */
+function Headline({ told, unseen, nothingMoved, parentName }: HeadlineProps) {
+  return (
+    <div
+      aria-label="The riff in one breath"
+      role="note"
+      className="hidden border-b border-base-300 px-3 py-1.5 leading-tight min-[760px]:block"
+    >
+      {nothingMoved && !told.change ? (
+        <p className="text-base text-quiet">
+          Nothing is moved yet. Change an amount, or press a pour’s name to swap it: what that does beside {parentName}{' '}
+          is told here.
+        </p>
+      ) : (
+        <>
+          <p className="truncate text-base text-quiet" title={told.change}>
+            {told.change}
+          </p>
+          <p className="font-display text-xl leading-tight font-semibold">{told.effect}.</p>
+          <p className="text-base leading-tight">{told.noticed}</p>
+          {unseen[0] && (
+            <p className="truncate text-base leading-tight text-quiet" title={unseen.join(' ')}>
+              {unseen[0]}
+            </p>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
 
 interface AxisProps {
   axis: AxisName;
@@ -72,7 +113,7 @@ function AxisSentence({ axis, report, forecast, parentName, landing, onWhy }: Ax
   const driver = forecast.doubt[axis].drivers[0];
   const doubt = (high - low) / 2;
   return (
-    <article aria-label={TITLES[axis]} className="px-2 py-2 sm:px-3.5 sm:py-2.5">
+    <article aria-label={TITLES[axis]} className="min-w-0 px-2 py-1.5 sm:px-2.5">
       <div className="flex flex-wrap items-center sm:flex-nowrap">
         <h2 className={`flex grow items-center gap-1.5 text-base font-semibold sm:text-lg ${COLOURS[axis]}`}>
           <AxisMark axis={axis} size={14} /> {TITLES[axis]}
@@ -94,20 +135,26 @@ function AxisSentence({ axis, report, forecast, parentName, landing, onWhy }: Ax
       {landing !== null ? (
         <p className="text-sm font-semibold sm:text-base">would be {level(landing, axis)}</p>
       ) : (
-        <p className="text-sm text-quiet sm:text-base">
-          {axisUnit(axis)}
-          {parentName && report.direction !== 'same' && <>, from {level(report.parent, axis)}</>}
+        <p className="text-sm leading-tight text-quiet">
+          <span className={parentName && report.direction !== 'same' ? 'max-[759px]:hidden' : ''}>
+            {axisUnit(axis)}
+          </span>
+          {parentName && report.direction !== 'same' && (
+            <>
+              <span className="max-[759px]:hidden">, </span>from {level(report.parent, axis)}
+            </>
+          )}
         </p>
       )}
       {parentName ? (
         <>
-          <p className="mt-1 text-base leading-snug font-semibold sm:text-lg">{report.headline}</p>
-          <p className="hidden text-base leading-snug sm:block">{report.sentence}</p>
+          <p className="mt-0.5 text-base leading-tight font-semibold sm:text-lg">{report.headline}</p>
+          <p className="hidden text-[15px] leading-tight min-[760px]:block">{report.sentence}</p>
         </>
       ) : (
         <p className="mt-1 text-base">The first of its line: nothing to hold it against.</p>
       )}
-      <div className="mt-1 hidden text-base leading-snug text-quiet sm:block">
+      <div className="mt-1 hidden text-[15px] leading-tight text-quiet min-[760px]:block">
         <p title="Four times out of five the drink lies within this">
           give or take {level(doubt, axis)}
           {parentName && report.certainty && <>; {report.certainty}</>}

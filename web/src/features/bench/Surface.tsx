@@ -5,41 +5,51 @@ interface Props {
   top: ReactNode;
   /** A line across the page, when something has to be told. */
   notice?: ReactNode;
-  /** Left: the pours, or the larder while one is chosen. */
+  /** Left: the pours, or a board while one is chosen. */
   pours: ReactNode;
   /** Middle, above: where the drink stands. */
   field: ReactNode;
-  /** Middle, below: the three sentences. */
+  /** Middle, below: the riff in one breath, and the three sentences. */
   sentences: ReactNode;
-  /** Right: what is in the glass, the trials, what to watch. */
-  side: ReactNode;
+  /** Right, above: the glass. */
+  glass: ReactNode;
+  /** Right, below: how it is made, what to know, the trials. */
+  making: ReactNode;
+  /** What is open over the page. */
+  dialogs?: ReactNode;
   /** The left part is a board: it takes the room of the right one. */
   wide?: boolean;
 }
 
-/** The three parts of the bench: side by side on a table, the figures always in sight on a tablet and a phone. */
-export function Surface({ top, notice, pours, field, sentences, side, wide = false }: Props) {
+/** The parts of the bench: side by side on a table, the figures always in sight on a tablet and a phone. */
+export function Surface({ top, notice, pours, field, sentences, glass, making, dialogs, wide = false }: Props) {
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1500px] flex-col gap-3 p-3 xl:h-dvh xl:min-h-[700px] xl:overflow-hidden">
+    <div className="mx-auto flex min-h-dvh max-w-[1560px] flex-col gap-2.5 p-2.5 min-[1200px]:h-dvh min-[1200px]:min-h-[700px] min-[1200px]:overflow-hidden">
       {top}
       {notice}
-      <main className={`bench-grid ${wide ? 'bench-wide' : ''} grid min-h-0 grow gap-3`}>
+      <main className={`bench-grid ${wide ? 'bench-wide' : ''} grid min-h-0 grow gap-2.5`}>
         <section
           aria-label="Pours"
           className="panel flex min-h-0 flex-col [grid-area:pours] min-[1200px]:overflow-hidden"
         >
           {pours}
         </section>
-        <section aria-label="Where it stands" className="panel min-h-0 [grid-area:field]">
-          {field}
-        </section>
-        <section aria-label="What changed" className="panel z-10 [grid-area:sentences]">
-          {sentences}
-        </section>
-        <div className={`flex min-h-0 flex-col gap-3 [grid-area:side] ${wide ? 'min-[1200px]:hidden' : ''}`}>
-          {side}
+        <div className="bench-column [grid-area:middle]">
+          <section aria-label="Where it stands" className="panel min-h-0 grow [grid-area:field]">
+            {field}
+          </section>
+          <section aria-label="What changed" className="panel z-20 shrink-0 [grid-area:sentences]">
+            {sentences}
+          </section>
+        </div>
+        <div className={`bench-column [grid-area:side] ${wide ? 'min-[1200px]:hidden!' : ''}`}>
+          <div className="[grid-area:glass]">{glass}</div>
+          <section aria-label="Making" className="panel flex min-h-0 grow flex-col overflow-hidden [grid-area:making]">
+            {making}
+          </section>
         </div>
       </main>
+      {dialogs}
     </div>
   );
 }

@@ -12,8 +12,7 @@ interface Props {
 export const TrialList = memo(function TrialList({ drink }: Props) {
   const { trialNumber } = useParams();
   return (
-    <nav className="panel flex min-h-24 grow basis-0 flex-col overflow-hidden" aria-label="Trials">
-      <h2 className="px-4 pt-3 font-display text-lg font-semibold">Trials</h2>
+    <nav className="flex min-h-0 grow flex-col pt-2" aria-label="Trials">
       <ol className="min-h-0 grow overflow-y-auto px-2 pb-2" reversed>
         {drink.trials.toReversed().map((trial) => {
           const open = Number(trialNumber) === trial.number;

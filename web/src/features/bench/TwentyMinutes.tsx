@@ -13,47 +13,32 @@ import { courseQuery } from './useForecast';
 
 interface Props {
   spec: Spec;
-  /** Absent where a kept trial is looked at. */
-  onIce?: (ice: Spec['serve']['ice']) => void;
 }
 
 type Ice = Spec['serve']['ice'];
 
-const ICE: Record<Ice, string> = { none: 'up', cubes: 'cubes', large: 'large cube', crushed: 'crushed ice' };
+const ICE: Record<Ice, string> = {
+  none: 'up',
+  cubes: 'on cubes',
+  large: 'on a large cube',
+  crushed: 'on crushed ice',
+};
 const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 const STROKES: Record<AxisName, string> = { sugar: 'stroke-sweet', acid: 'stroke-sharp', abv: 'stroke-strong' };
 const FILLS: Record<AxisName, string> = { sugar: 'fill-sweet', acid: 'fill-sharp', abv: 'fill-strong' };
 const TOLD = [0, 10, 20];
-const HEIGHT = 84;
+const HEIGHT = 120;
 const EDGE = { left: 50, right: 8, top: 8, bottom: 20 };
 
 /** What becomes of the drink while it is drunk: how far each axis drops, in noticeable steps, and its figures at three sips. */
-export const TwentyMinutes = memo(function TwentyMinutes({ spec, onIce }: Props) {
+export const TwentyMinutes = memo(function TwentyMinutes({ spec }: Props) {
   const { supposed } = useSettings();
   // It comes a moment later than the figures, which a hand at the bench waits for.
   const rested = useRested(spec, 200);
   const { data: course } = useQuery(courseQuery(rested, supposed));
   return (
-    <section className="panel flex shrink-0 flex-col gap-1 p-3.5" aria-label="Twenty minutes">
-      <div className="flex items-center gap-2">
-        <h2 className="grow font-display text-lg leading-tight font-semibold">Twenty minutes</h2>
-        {onIce ? (
-          <select
-            aria-label="Served"
-            className="select select-ghost select-sm min-h-9 w-auto border-base-300 text-base"
-            value={spec.serve.ice}
-            onChange={(event) => onIce(event.target.value as Ice)}
-          >
-            {Object.entries(ICE).map(([ice, words]) => (
-              <option key={ice} value={ice}>
-                {words}
-              </option>
-            ))}
-          </select>
-        ) : (
-          <span>{ICE[spec.serve.ice]}</span>
-        )}
-      </div>
+    <section className="flex shrink-0 flex-col gap-1" aria-label="Twenty minutes">
+      <h3 className="font-display text-lg leading-tight font-semibold">Twenty minutes {ICE[spec.serve.ice]}</h3>
       {course && changes(course) && (
         <>
           <Curves course={course} />

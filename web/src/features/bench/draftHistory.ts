@@ -23,7 +23,7 @@ export interface History {
 
 export type Action =
   | { do: 'change'; change: (draft: Draft) => Draft; what: string; at: number }
-  | { do: 'undo' }
+  | { do: 'undo'; times?: number }
   | { do: 'redo' }
   | { do: 'kept'; trialId: number };
 
@@ -43,12 +43,13 @@ export function draftHistory(history: History, action: Action): History {
       return { present: action.change(history.present), past, future: [], touched: { what, at } };
     }
     case 'undo': {
-      const before = history.past.at(-1);
+      const times = action.times ?? 1;
+      const before = history.past.at(-times);
       if (!before) return history;
       return {
         present: before,
-        past: history.past.slice(0, -1),
-        future: [history.present, ...history.future],
+        past: history.past.slice(0, -times),
+        future: [...history.past.slice(history.past.length - times + 1), history.present, ...history.future],
         touched: { what: '', at: 0 },
       };
     }
@@ -71,16 +72,39 @@ export function withPour(spec: Spec, index: number, change: Partial<PourEntry>):
   return { ...spec, pours: spec.pours.map((pour, at) => (at === index ? { ...pour, ...change } : pour)) };
 }
 
+/** The spec with its pours in another order: pour `at[i]` comes in place i; -1 has none. Amounts that followed a pour still do. */
+function reordered(spec: Spec, at: number[]): Spec {
+  const pours = at.flatMap((from) => {
+    const pour = spec.pours[from];
+    if (!pour) return [];
+    const to = pour.relative ? at.indexOf(pour.relative.to) : -1;
+    return [pour.relative ? { ...pour, relative: to < 0 ? null : { ...pour.relative, to } } : pour];
+  });
+  return { ...spec, pours };
+}
+
+const places = (spec: Spec) => spec.pours.map((_, index) => index);
+
 /** The spec without one pour; amounts that followed it stay as they are. */
 export function withoutPour(spec: Spec, index: number): Spec {
-  const pours = spec.pours
-    .filter((_, at) => at !== index)
-    .map((pour) => {
-      const to = pour.relative?.to;
-      if (pour.relative == null || to === undefined || to < index) return pour;
-      return { ...pour, relative: to === index ? null : { ...pour.relative, to: to - 1 } };
-    });
-  return { ...spec, pours };
+  return reordered(
+    spec,
+    places(spec).filter((at) => at !== index),
+  );
+}
+
+/** The spec with a pour in another place. */
+export function movedPour(spec: Spec, from: number, to: number): Spec {
+  const rest = places(spec).filter((at) => at !== from);
+  return reordered(spec, [...rest.slice(0, to), from, ...rest.slice(to)]);
+}
+
+/** The spec with a pour twice, the second right after the first. */
+export function withDouble(spec: Spec, index: number): Spec {
+  return reordered(
+    spec,
+    places(spec).flatMap((at) => (at === index ? [at, at] : [at])),
+  );
 }
 
 /** Whether two specs pour the same drink by the same method. */

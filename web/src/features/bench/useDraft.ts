@@ -2,11 +2,13 @@ import { useCallback, useEffect, useReducer, useRef } from 'react';
 
 import type { DrinkDetail, Spec, Trial } from '../../api/client';
 import { draftHistory, openHistory, type Draft } from './draftHistory';
+import { useSettings } from '../../lib/settings';
 import { useAutosave } from './useAutosave';
 
 /** The draft of a drink: changed, undone, redone and saved as it goes. */
 export function useDraft(drink: DrinkDetail) {
-  const [history, dispatch] = useReducer(draftHistory, drink, (first) => openHistory(firstDraft(first)));
+  const { ounceMl } = useSettings();
+  const [history, dispatch] = useReducer(draftHistory, drink, (first) => openHistory(firstDraft(first, ounceMl)));
   const autosave = useAutosave(drink.id, drink.draft?.revision ?? 0);
   const { present } = history;
   const { schedule } = autosave;
@@ -49,17 +51,25 @@ export function useDraft(drink: DrinkDetail) {
     holdAgainst,
     lock,
     kept,
-    undo: () => dispatch({ do: 'undo' }),
+    /** One step back, or several at once: to a point of the trail. */
+    undo: (times = 1) => dispatch({ do: 'undo', times }),
     redo: () => dispatch({ do: 'redo' }),
+    past: history.past,
     canUndo: history.past.length > 0,
     canRedo: history.future.length > 0,
     autosave,
   };
 }
 
-function firstDraft(drink: DrinkDetail): Draft {
-  if (drink.draft) return { spec: drink.draft.spec, parentTrialId: drink.draft.parent_trial_id, locks: {} };
+function firstDraft(drink: DrinkDetail, ounceMl: number): Draft {
   const latest = drink.trials.at(-1);
   if (!latest) throw new Error('a drink has at least one trial');
-  return { spec: latest.spec, parentTrialId: latest.id, locks: {} };
+  const { spec, parent_trial_id } = drink.draft ?? { spec: latest.spec, parent_trial_id: latest.id };
+  return { spec: withOunce(spec, ounceMl), parentTrialId: parent_trial_id, locks: {} };
+}
+
+/** Where nothing is written in ounces, the ounce is only one to show amounts in: the house's. */
+function withOunce(spec: Spec, ounceMl: number): Spec {
+  const written = spec.pours.some(({ unit }) => unit === 'oz');
+  return written || spec.ounce_ml === ounceMl ? spec : { ...spec, ounce_ml: ounceMl };
 }

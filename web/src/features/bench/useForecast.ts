@@ -20,10 +20,10 @@ const comparisonQuery = (spec: Spec, parent: Spec, supposed: Supposed) =>
  */
 export function useComparison(spec: Spec, parent: Spec) {
   const { supposed } = useSettings();
-  const { data, error } = useQuery(comparisonQuery(spec, parent, supposed));
+  const { data, error, isPlaceholderData } = useQuery(comparisonQuery(spec, parent, supposed));
   const [lastGood, setLastGood] = useState(data);
   if (data && data !== lastGood) setLastGood(data);
-  return { comparison: data ?? lastGood, refusal: error };
+  return { comparison: data ?? lastGood, refusal: error, fresh: data !== undefined && !isPlaceholderData };
 }
 
 /** Where a drink would stand: for the ghost of a candidate. */
@@ -76,10 +76,10 @@ export function useMend() {
   });
 }
 
-/** Reads a typed amount ("3/4 oz", "2 dashes"); the server knows the measures. */
+/** Reads a typed amount ("3/4 oz", "half a lime", "half the gin") beside the drink it stands in; the server knows the measures. */
 export function useReadAmount() {
   return useMutation({
-    mutationFn: async (query: { text: string; unit: Unit; ingredient: string }) =>
-      unwrap(await client.GET('/api/amount', { params: { query } })),
+    mutationFn: async (body: { text: string; unit: Unit; spec: Spec; pour: number }) =>
+      unwrap(await client.POST('/api/amount', { body })),
   });
 }

@@ -1,4 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
+import { Search } from 'lucide-react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 
 import type { DrinkSummary, Family } from '../../api/client';
@@ -11,7 +13,9 @@ import { drinksQuery, familiesQuery } from './useBook';
 
 /** Every drink of the house, and where a new one starts. */
 export function BookPage() {
-  const drinks = useQuery(drinksQuery());
+  const [words, setWords] = useState('');
+  const q = words.trim();
+  const drinks = useQuery(drinksQuery(q));
   const families = useQuery(familiesQuery());
   const larder = useQuery(larderQuery());
   if (!drinks.data || !families.data) return <Waiting error={drinks.error ?? families.error} />;
@@ -22,10 +26,29 @@ export function BookPage() {
       <main className="grid grow items-start gap-4 lg:grid-cols-[1fr_420px]">
         <section aria-labelledby="book-heading" className="order-1">
           <DemoNotice />
-          <h1 id="book-heading" className="mb-3 font-display text-3xl font-semibold">
-            The book
-          </h1>
-          {drinks.data.length === 0 ? (
+          <div className="mb-3 flex flex-wrap items-center gap-3">
+            <h1 id="book-heading" className="grow font-display text-3xl font-semibold">
+              The book
+            </h1>
+            {(drinks.data.length > 0 || q) && (
+              <label className="input input-lg w-full sm:w-96">
+                <Search size={20} aria-hidden className="text-quiet" />
+                <input
+                  type="search"
+                  aria-label="Search the book"
+                  placeholder="A name, an ingredient, a reason"
+                  maxLength={100}
+                  value={words}
+                  onChange={(event) => setWords(event.target.value)}
+                />
+              </label>
+            )}
+          </div>
+          {drinks.data.length === 0 && q ? (
+            <p role="status" className="panel max-w-prose p-6 text-lg">
+              No drink of the book has “{q}” in its name, its trials or its pours. Try one word of it.
+            </p>
+          ) : drinks.data.length === 0 ? (
             <p className="panel max-w-prose p-6 text-lg">
               No drink is written down yet. Choose a family and a school of proportion: it comes to the bench as the
               parent, and every change you make is told against it.
@@ -43,7 +66,7 @@ export function BookPage() {
         </section>
         <StartDrink
           families={families.data}
-          first={drinks.data.length === 0}
+          first={drinks.data.length === 0 && !q}
           nameOf={(slug) => names.get(slug) ?? slug}
         />
       </main>

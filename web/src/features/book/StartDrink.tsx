@@ -21,6 +21,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
   const [schoolSlug, setSchool] = useState<string>();
   const school = family?.schools.find(({ slug }) => slug === schoolSlug) ?? family?.schools[0];
   const [name, setName] = useState('');
+  const { ounceMl } = useSettings();
   const start = useStartDrink();
   const navigate = useNavigate();
   if (!family || !school) return null;
@@ -33,7 +34,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
       onSubmit={(event) => {
         event.preventDefault();
         start.mutate(
-          { name: name.trim() || fallback, school },
+          { name: name.trim() || fallback, school, ounceMl },
           { onSuccess: ({ id }) => void navigate(`/bench/${id}`) },
         );
       }}

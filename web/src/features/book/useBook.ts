@@ -1,15 +1,17 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 
 import { client, unwrap, type School } from '../../api/client';
 import { savesSettled } from '../../api/pendingSaves';
 
-export const drinksQuery = () =>
+/** Drinks in which every typed word is found; no words, the whole book. */
+export const drinksQuery = (q = '') =>
   queryOptions({
-    queryKey: ['drinks'],
+    queryKey: ['drinks', q],
     queryFn: async ({ signal }) => {
       await savesSettled();
-      return unwrap(await client.GET('/api/drinks', { signal }));
+      return unwrap(await client.GET('/api/drinks', { params: { query: { q } }, signal }));
     },
+    ...(q && { placeholderData: keepPreviousData }),
   });
 
 export const familiesQuery = () =>
@@ -39,12 +41,12 @@ export function useResetDemo() {
 export function useStartDrink() {
   const queryClient = useQueryClient();
   return useMutation({
-    mutationFn: async ({ name, school }: { name: string; school: School }) =>
+    mutationFn: async ({ name, school, ounceMl }: { name: string; school: School; ounceMl: number }) =>
       unwrap(
         await client.POST('/api/drinks', {
           body: {
             name,
-            spec: { ...school.spec, name },
+            spec: { ...school.spec, name, ounce_ml: ounceMl },
             trial_name: school.name,
             reason: 'Where it starts: the school as it stands.',
           },

@@ -16,13 +16,19 @@ const WEIGHTS = [
   [4, 'above all'],
 ] as const;
 
+interface Props {
+  hasHome: boolean;
+  /** The target was chosen on the field. */
+  chosen?: boolean;
+}
+
 /** What a rebalancing goes for: its target, the jigger's step, who may join, what counts. */
-export function AimSettings({ hasHome }: { hasHome: boolean }) {
+export function AimSettings({ hasHome, chosen = false }: Props) {
   const { aim } = useSettings();
   const set = (change: Partial<Aim>) => changeSettings({ aim: { ...aim, ...change } });
   return (
     <div className="flex flex-col gap-2 pb-2 text-base">
-      <label className="flex flex-wrap items-center gap-2">
+      <label className={`flex flex-wrap items-center gap-2 ${chosen ? 'hidden' : ''}`}>
         Bring it to
         <select
           className="select min-h-11 w-auto text-base"
@@ -36,7 +42,7 @@ export function AimSettings({ hasHome }: { hasHome: boolean }) {
           ))}
         </select>
       </label>
-      {aim.target === 'typed' && (
+      {aim.target === 'typed' && !chosen && (
         <div className="grid grid-cols-3 gap-2">
           {FIGURES.map(([axis, words]) => (
             <label key={axis} className="flex flex-col gap-1">
@@ -57,7 +63,7 @@ export function AimSettings({ hasHome }: { hasHome: boolean }) {
       )}
       <div role="group" aria-label="Steps of the jigger" className="flex items-center gap-2">
         in steps of
-        {([2.5, 7.5] as const).map((grid) => (
+        {([2.5, 5, 7.5] as const).map((grid) => (
           <button
             key={grid}
             type="button"
@@ -65,7 +71,7 @@ export function AimSettings({ hasHome }: { hasHome: boolean }) {
             className={`btn min-h-11 text-base ${aim.grid === grid ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
             onClick={() => set({ grid })}
           >
-            {grid === 2.5 ? '2.5 ml' : '¼ oz'}
+            {grid === 7.5 ? '¼ oz' : `${grid} ml`}
           </button>
         ))}
       </div>

@@ -2,6 +2,7 @@ import { ArrowLeft } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 
 import type { PourEntry, Spec } from '../../api/client';
+import { level } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { Fold } from '../../ui/Fold';
 import { IconButton } from '../../ui/IconButton';
@@ -19,6 +20,8 @@ interface Props {
   parent: Spec;
   parentName: string;
   hasHome: boolean;
+  /** A point of the field that was chosen by hand, in place of what is set. */
+  wished?: { sugar: number; acid: number; abv: number; volume_ml: number } | undefined;
   pours: Lockable[];
   trying: boolean;
   onLock: (index: number) => void;
@@ -32,11 +35,11 @@ const AXES = ['sugar', 'acid', 'abv'] as const;
 
 /** What brings the present drink back: the moves, what each did, what is left. */
 export function BringBack(props: Props) {
-  const { spec, parent, parentName, hasHome, pours, trying, onLock, onGhost, onTry, onTake, onBack } = props;
+  const { spec, parent, parentName, hasHome, wished, pours, trying, onLock, onGhost, onTry, onTake, onBack } = props;
   const { aim, shown } = useSettings();
   const panel = useRef<HTMLDivElement>(null);
   const free = pours.filter((each) => each.free).map((each) => each.index);
-  const answer = useRebalance(rebalanceRequest(spec, parent, free, aim));
+  const answer = useRebalance(rebalanceRequest(spec, parent, free, aim, wished));
   const found = answer.error ? undefined : answer.data;
   const goal =
     aim.target === 'home' && hasHome ? 'the middle of its home' : aim.target === 'typed' ? 'your figures' : parentName;
@@ -74,13 +77,17 @@ export function BringBack(props: Props) {
     >
       <div className="flex items-center gap-2 p-3 pb-2">
         <IconButton icon={ArrowLeft} label="Back to the pours" hotkey="Esc" onClick={onBack} />
-        <h2 className="grow font-display text-lg leading-tight font-semibold">Bring it back to {goal}</h2>
+        <h2 className="grow font-display text-lg leading-tight font-semibold">
+          {wished
+            ? `Bring it to ${level(wished.sugar, 'sugar')} g sweet, ${level(wished.acid, 'acid')} g sharp`
+            : `Bring it back to ${goal}`}
+        </h2>
       </div>
       <div className="min-h-0 grow overflow-y-auto px-3">
         <LockStrip pours={pours} onToggle={onLock} />
         <div className="py-2">
           <Fold title="How">
-            <AimSettings hasHome={hasHome} />
+            <AimSettings hasHome={hasHome} chosen={wished !== undefined} />
           </Fold>
         </div>
         {answer.error && (

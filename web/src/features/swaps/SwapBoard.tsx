@@ -180,9 +180,7 @@ export function SwapBoard(props: Props) {
         </div>
         {asking && (
           <div className="border-t border-base-300 pt-2">
-            <p className="flex flex-wrap items-center gap-2 pb-2 text-base">
-              {present} goes {props.actions}
-            </p>
+            <p className="pb-2 text-base">{props.actions}</p>
             <label className="flex flex-wrap items-center gap-2 pb-2 text-base">
               Swap it
               <select

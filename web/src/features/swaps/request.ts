@@ -11,11 +11,17 @@ export const CORRECTORS = [
   'still-water',
 ];
 
-/** A rebalancing of a spec: toward its parent, its family's home or typed figures, with these pours free. */
-export function rebalanceRequest(spec: Spec, parent: Spec, free: number[], aim: Aim): RebalanceRequest {
+/** A rebalancing of a spec: toward a point that was chosen by hand, or its parent, its family's home or typed figures. */
+export function rebalanceRequest(
+  spec: Spec,
+  parent: Spec,
+  free: number[],
+  aim: Aim,
+  chosen?: RebalanceRequest['target'],
+): RebalanceRequest {
   return {
     spec,
-    target: targetOf(aim, spec, parent),
+    target: chosen ?? targetOf(aim, spec, parent),
     free,
     grid: aim.grid,
     weights: { ...aim.weights, volume_ml: 1 },

@@ -1,0 +1,23 @@
+import type { Spec } from '../../api/client';
+import type { Draft } from './draftHistory';
+import type { Levels } from './fieldFrame';
+
+const LONGEST = 12;
+
+/** Where the drinks of this window stood, as far as they were looked at. */
+const stood = new WeakMap<Spec, Levels>();
+
+export function remember(spec: Spec, served: Levels): void {
+  stood.set(spec, served);
+}
+
+/** Where the drink stood before each of the last moves, the oldest first; `back` is how many steps of undo lead there. */
+export function trailOf(past: Draft[], present: Draft): { back: number; served: Levels }[] {
+  const last = past.slice(-LONGEST);
+  return last.flatMap((draft, index) => {
+    const served = stood.get(draft.spec);
+    // A lock or another parent is a step of undo too, and no move.
+    const moved = draft.spec !== (last[index + 1] ?? present).spec;
+    return served && moved ? [{ back: last.length - index, served }] : [];
+  });
+}

@@ -1,0 +1,28 @@
+interface Props<T> {
+  legend: string;
+  options: [T, string][];
+  value: T;
+  onChoose: (value: T) => void;
+}
+
+/** One out of a few, each a press away. */
+export function Chips<T extends number | string | null>({ legend, options, value, onChoose }: Props<T>) {
+  return (
+    <div role="group" aria-label={legend}>
+      <p className="mb-1 text-quiet">{legend}</p>
+      <div className="flex flex-wrap gap-1.5">
+        {options.map(([each, words]) => (
+          <button
+            key={words}
+            type="button"
+            aria-pressed={each === value}
+            className={`btn min-h-11 px-3 text-base font-normal ${each === value ? 'btn-primary' : 'btn-ghost border-base-300'}`}
+            onClick={() => onChoose(each)}
+          >
+            {words}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
