@@ -55,7 +55,7 @@ def _full_house(page: Page) -> None:
 
 def _over_filled(page: Page) -> None:
     page.get_by_label("Glass", exact=True).select_option("tiny cup")
-    page.get_by_text("too much: it runs over").wait_for()
+    page.get_by_test_id("runs-over").wait_for()
 
 
 def _why(page: Page) -> None:

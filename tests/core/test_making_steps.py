@@ -141,3 +141,40 @@ def test_every_pour_is_made_once_whole_and_nothing_sparkling_goes_in_a_vessel_th
         if pour.ingredient.is_sparkling and technique not in ("build", "none"):
             assert not any(step.kind == "pour" for step in steps if step.pour == index)
     assert len({step.key for step in steps}) == len(steps)
+
+
+@pytest.mark.parametrize(
+    ("method", "last_work"),
+    [
+        (Method("roll"), "Roll from tin to tin, five times"),
+        (Method("blend"), "Blend"),
+        (Method("shake", seconds=0), "Mix without ice"),
+        (Method("stir", ice="none"), "Mix without ice"),
+        (Method("shake", ice="crushed"), "Shake"),
+    ],
+)
+def test_each_technique_has_its_way(method, last_work):
+    steps = making_steps(served(drink(*SOUR, method=method)))
+    work = [step.words for step in steps if step.kind == "work"]
+    assert work[-1] == last_work
+    assert any(words.startswith("Ice into") for words in work) == (last_work != "Mix without ice" and method.technique != "none")
+
+
+@pytest.mark.parametrize(
+    ("edge", "words"),
+    [
+        ("caster-sugar", "Sugar the edge of the coupe"),
+        ("saline", "Salt the edge of the coupe"),
+        ("mint", "Coat the edge of the coupe with Mint leaf"),
+    ],
+)
+def test_an_edge_wants_a_dry_glass(edge, words):
+    chill, coat, *_ = making_steps(served(drink(*SOUR, (edge, 1, "rim"))))
+    assert (chill.sign, coat.words) == ("dry, or the edge won't hold", words)
+    assert "dry" in coat.sign
+
+
+def test_a_tick_outlasts_a_change_elsewhere():
+    before = making_steps(served(drink(*SOUR)))
+    after = making_steps(served(drink(("white-rum", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 15), ("egg-white", 30))))
+    assert {step.key for step in before} <= {step.key for step in after}

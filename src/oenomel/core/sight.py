@@ -72,7 +72,7 @@ def sight_of(drink: Drink, volume_ml: float) -> Sight | None:
     liquid, reached = _stacked(glass, lifted, parts)
     foam = Layer("foam", liquid[-1].to_cm, glass.height_cm(reached + foam_ml), foam_ml, FOAM_COLOUR) if foam_ml else None
     drops = tuple(p.ingredient.name for p in floated) if 0 < on_top < LEAST_FLOAT_ML else ()
-    state, words = _told(glass, reached, foam_ml, drink.serve.ice)
+    state, words = _told(glass, reached, foam_ml)
     return Sight(glass, drink.serve.ice, lifted, glass.height_cm(LINE * glass.brim_ml), tuple(liquid), foam, drops, state, words)
 
 
@@ -97,19 +97,18 @@ def _foam_ml(drink: Drink) -> float:
     return shaken * (DRY_SHAKEN if drink.method.dry_shake_seconds > 0 else 1.0)
 
 
-def _told(glass: Glass, reached_ml: float, foam_ml: float, ice: str) -> tuple[str, str]:
-    with_ice = "" if ice == "none" else " with its ice"
+def _told(glass: Glass, reached_ml: float, foam_ml: float) -> tuple[str, str]:
+    """How full a glass is with its ice, as a state and in words."""
     if reached_ml > glass.brim_ml:
-        return "overflows", f"{reached_ml - glass.brim_ml:.0f} ml too much{with_ice}: it runs over"
+        return "overflows", f"{reached_ml - glass.brim_ml:.0f} ml too much: it runs over"
     if reached_ml + foam_ml > glass.brim_ml:
         return "overflows", "the foam stands over the edge"
     over = reached_ml - glass.line_ml
     if over > NEAR_LINE_ML:
-        return "over the line", f"{over:.0f} ml over the line{with_ice}"
+        return "over the line", f"{over:.0f} ml over the line"
     if over >= -NEAR_LINE_ML:
-        return "right", f"to the line{with_ice}"
-    state = "low" if reached_ml < HALF_EMPTY * glass.brim_ml else "right"
-    return state, f"{-over:.0f} ml short of the line{with_ice}"
+        return "right", "to the line"
+    return "low" if reached_ml < HALF_EMPTY * glass.brim_ml else "right", f"{-over:.0f} ml short of the line"
 
 
 def to_the_line_ml(drink: Drink, pour: int, volume_ml: float) -> float:

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 
-import type { DrinkDetail, Family, Finding, Ingredient, PourEntry, Slot, Spec } from '../../api/client';
+import type { DrinkDetail, Family, Finding, Ingredient, PourEntry, Prediction, Slot, Spec } from '../../api/client';
 import { shownAmount } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { IconButton } from '../../ui/IconButton';
@@ -84,17 +84,17 @@ export function Bench({ drink, family, larder }: Props) {
   const landing = useQuery(predictionQuery(added, supposed));
   const ghost = landing.data && candidate ? { name: candidate.name, path: [landing.data.served] } : path;
   const steps = useSteps(draft.spec);
-  const ranges = useRanges(draft.spec, parent.spec);
+  const ranges = useRanges(looked, parent.spec);
   const { data: health } = useQuery(healthQuery());
 
   const bySlug = new Map(larder.map((ingredient) => [ingredient.slug, ingredient]));
   const nameOf = ({ ingredient }: PourEntry) =>
     typeof ingredient === 'string' ? (bySlug.get(ingredient)?.name ?? ingredient) : ingredient.name;
   const names = draft.spec.pours.map(nameOf);
-  const forecast = comparison?.present.pours.length === draft.spec.pours.length ? comparison.present.pours : undefined;
+  const brings = whatEachBrings(comparison?.present, draft.spec, trying?.out);
   const isLocked = (index: number) => {
     const pour = draft.spec.pours[index];
-    const usual = forecast?.[index]?.free;
+    const usual = brings[index]?.free;
     return !pour || usual == null ? undefined : (draft.locks[lockKey(pour)] ?? !usual);
   };
   const onLock = (index: number) => {
@@ -303,8 +303,9 @@ export function Bench({ drink, family, larder }: Props) {
               onOut,
               onBringBack,
             }}
-            below={
-              trying?.out !== undefined ? (
+            brings={brings}
+            foot={
+              trying?.out !== undefined && (
                 <Without
                   spec={draft.spec}
                   without={withPours(draft.spec, trying.pours)}
@@ -312,10 +313,9 @@ export function Bench({ drink, family, larder }: Props) {
                   onBack={close}
                   onTake={() => take(trying.pours, 'leave out')}
                 />
-              ) : tour ? (
-                <FirstMove at={sharper ? 'sharper' : 'brought back'} onBringBack={onBringBack} />
-              ) : undefined
+              )
             }
+            below={tour && <FirstMove at={sharper ? 'sharper' : 'brought back'} onBringBack={onBringBack} />}
           />
         )
       }
@@ -407,7 +407,7 @@ export function Bench({ drink, family, larder }: Props) {
               index={dialog.pour}
               name={names[dialog.pour] ?? ''}
               names={names}
-              volumeMl={forecast?.[dialog.pour]?.volume_ml}
+              volumeMl={brings[dialog.pour]?.volume_ml}
               onChange={change}
               onMoved={(pour) => setDialog({ pour })}
               onClose={() => {
@@ -421,6 +421,18 @@ export function Bench({ drink, family, larder }: Props) {
       }
     />
   );
+}
+
+/** What each pour brings. Right after one was added or taken out, the last figures are still those of the drink before. */
+function whatEachBrings(
+  present: Prediction | undefined,
+  { pours }: Spec,
+  out: number | undefined,
+): (Prediction['pours'][number] | undefined)[] {
+  const told = present?.pours ?? [];
+  if (out !== undefined && told.length === pours.length - 1)
+    return [...told.slice(0, out), undefined, ...told.slice(out)];
+  return told.length === pours.length ? told : [];
 }
 
 /** The spec with a new pour at its slot's usual measure. */

@@ -134,7 +134,7 @@ export const GlassPanel = memo(function GlassPanel({ spec, comparison, onServe, 
             title="Every amount by the same factor, so that the drink fills its glass (G)"
             onClick={onSize}
           >
-            Size it to the glass
+            Size it<span className="sr-only"> to the glass</span>
           </button>
         )}
       </div>

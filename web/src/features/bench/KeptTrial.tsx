@@ -102,6 +102,7 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
           spec={trial.spec}
           parent={parent?.spec ?? trial.spec}
           forecast={comparison?.present}
+          brings={comparison?.present.pours ?? []}
           besideParent={comparison?.findings}
           larder={larder}
         />

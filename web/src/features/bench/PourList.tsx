@@ -34,20 +34,22 @@ interface Props {
     onOut: (index: number) => void;
     onBringBack: () => void;
   };
-  /** What stands below the pours. */
+  /** What each pour brings; undefined for one that is left out, or whose figures aren't there yet. */
+  brings: (Prediction['pours'][number] | undefined)[];
+  /** What stands below the pours, as far as there is room. */
   below?: ReactNode;
+  /** What stands below them in any case. */
+  foot?: ReactNode;
 }
 
 /** From how many rows on they stand closer. */
 const CROWDED = 8;
 
 /** The pours, grouped by when they go in. */
-export function PourList({ spec, parent, forecast, larder, besideParent = [], hand, below }: Props) {
+export function PourList({ spec, parent, forecast, larder, brings, besideParent = [], hand, below, foot }: Props) {
   const { shown } = useSettings();
   const bySlug = new Map(larder.map((ingredient) => [ingredient.slug, ingredient]));
   const nameOf = (slug: string) => bySlug.get(slug)?.name ?? slug;
-  // Right after a pour was added or taken out, the last figures are still those of the drink before.
-  const shares = forecast?.pours.length === spec.pours.length ? forecast.pours : undefined;
   const findings = [...besideParent, ...(forecast?.findings ?? [])];
   return (
     <>
@@ -77,7 +79,7 @@ export function PourList({ spec, parent, forecast, larder, besideParent = [], ha
                     before={counterpart(pour, index, parent)}
                     ingredient={typeof pour.ingredient === 'string' ? bySlug.get(pour.ingredient) : undefined}
                     nameOf={nameOf}
-                    share={shares?.[index]}
+                    share={brings[index]}
                     wrong={findings.find((each) => each.pour === index && each.severity !== 'info')}
                     {...(hand && {
                       locked: hand.locked(index),
@@ -97,6 +99,7 @@ export function PourList({ spec, parent, forecast, larder, besideParent = [], ha
         })}
         {below}
       </div>
+      {foot}
       {forecast && <WhatToMend findings={findings} onMend={hand?.onMend} />}
       {hand && (
         <div className="flex shrink-0 gap-2 border-t border-base-300 px-2.5 py-1.5">

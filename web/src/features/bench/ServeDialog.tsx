@@ -67,7 +67,7 @@ function Column({ serve, glass, chosen, onChoose }: ColumnProps) {
     >
       <span className="font-display text-lg font-semibold">{NAMES[serve.ice as Ice]}</span>
       {glass && serve.sight && (
-        <GlassDrawing glass={glass} sight={serve.sight} width={120} height={150} pxPerCm={6.4} />
+        <GlassDrawing glass={glass} sight={serve.sight} width={120} height={112} pxPerCm={5.3} />
       )}
       <span className="min-h-12 text-base leading-tight font-semibold">{capital(serve.words)}</span>
       <span className="grid w-full grid-cols-[auto_1fr_1fr] gap-x-1 text-base">

@@ -27,7 +27,7 @@ const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
 const STROKES: Record<AxisName, string> = { sugar: 'stroke-sweet', acid: 'stroke-sharp', abv: 'stroke-strong' };
 const FILLS: Record<AxisName, string> = { sugar: 'fill-sweet', acid: 'fill-sharp', abv: 'fill-strong' };
 const TOLD = [0, 10, 20];
-const HEIGHT = 120;
+const HEIGHT = 100;
 const EDGE = { left: 50, right: 8, top: 8, bottom: 20 };
 
 /** What becomes of the drink while it is drunk: how far each axis drops, in noticeable steps, and its figures at three sips. */

@@ -24,7 +24,7 @@ export function Without({ spec, without, name, onBack, onTake }: Props) {
     <div
       role="status"
       aria-label={`Without ${name}`}
-      className="mx-1 mt-1 rounded-xl border-2 border-base-content p-2.5 text-base leading-snug"
+      className="mx-2.5 mb-2 rounded-xl bg-base-100 border-2 border-base-content p-2.5 text-base leading-snug"
     >
       <p className="font-semibold">Without {name}</p>
       {comparison && (
