@@ -1,6 +1,8 @@
 """A running server a test, Debian's Chromium, and the promise that nothing is fetched from elsewhere."""
 
+import json
 from pathlib import Path
+from urllib.request import Request, urlopen
 
 import pytest
 from app_server import CHROMIUM, AppServer
@@ -43,3 +45,13 @@ def page(page, server):
 def axe_source():
     """The accessibility checker, as a script to run in the page: the page's own policy lets no other script in."""
     return (Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
+
+
+@pytest.fixture
+def full_house(server) -> str:
+    """The address of a drink with eight pours, an edge, a float and a top-up."""
+    spec = json.loads((Path(__file__).parents[1] / "full_house.json").read_text(encoding="utf-8"))
+    body = {"name": spec["name"], "spec": spec, "trial_name": "As first poured"}
+    request = Request(f"{server.url}/api/drinks", json.dumps(body).encode(), {"content-type": "application/json"})
+    with urlopen(request) as answer:
+        return f"{server.url}/bench/{json.load(answer)['id']}"

@@ -1,52 +1,12 @@
-"""The bench as a place to work: the pours, the field, the glass, the method, and a whole afternoon at it."""
+"""The bench as a place to work: the pours, the field, the palette, and a whole afternoon at it."""
 
-import json
 import random
 import re
 from contextlib import suppress
-from pathlib import Path
-from urllib.request import Request, urlopen
 
 import pytest
-from playwright.sync_api import Error, Locator, Page, expect
-
-FULL_HOUSE = Path(__file__).parents[1] / "full_house.json"
-
-
-@pytest.fixture
-def full_house(server) -> str:
-    """The address of a drink with eight pours, an edge, a float and a top-up."""
-    spec = json.loads(FULL_HOUSE.read_text(encoding="utf-8"))
-    body = {"name": spec["name"], "spec": spec, "trial_name": "As first poured"}
-    request = Request(f"{server.url}/api/drinks", json.dumps(body).encode(), {"content-type": "application/json"})
-    with urlopen(request) as answer:
-        return f"{server.url}/bench/{json.load(answer)['id']}"
-
-
-def amount(page: Page, name: str) -> Locator:
-    return page.get_by_label(f"Amount of {name}", exact=True)
-
-
-def article(page: Page, name: str) -> Locator:
-    return page.get_by_role("article", name=name)
-
-
-def ready(page: Page, address: str) -> None:
-    page.goto(address)
-    expect(page.get_by_test_id("sugar-now")).to_be_visible()
-    expect(page.get_by_role("list", name="Steps").get_by_role("listitem").first).to_be_visible()
-
-
-def in_sight(page: Page) -> bool:
-    """Whether all three figures lie within the window, and on top of all else."""
-    return page.evaluate(
-        """['sugar', 'acid', 'abv'].every((axis) => {
-          const figure = document.querySelector(`[data-testid=${axis}-now]`);
-          const { left, right, top, bottom } = figure.getBoundingClientRect();
-          const within = left >= 0 && top >= 0 && right <= innerWidth && bottom <= innerHeight;
-          return within && figure.contains(document.elementFromPoint((left + right) / 2, (top + bottom) / 2));
-        })"""
-    )
+from bench_page import amount, article, in_sight, ready
+from playwright.sync_api import Error, expect
 
 
 def test_a_whole_afternoon(page, server):
@@ -267,71 +227,6 @@ def test_pours_are_moved_doubled_and_told_otherwise(page, full_house):
     expect(amount(page, "Simple syrup 1:1")).to_have_value("22.5")
 
 
-def test_the_method_is_ticked_timed_and_tells_what_is_forgotten(page, full_house):
-    page.clock.install()
-    ready(page, full_house)
-    steps = page.get_by_role("list", name="Steps")
-    words = [each.split("\n")[0] for each in steps.get_by_role("listitem").all_inner_texts()]
-    shaken = next(index for index, each in enumerate(words) if each == "Shake")
-    assert not any("Soda" in each for each in words[:shaken])
-    assert words[-1] == "Garnish: lemon zest"
-    for index in range(shaken):
-        steps.get_by_role("checkbox").nth(index).check()
-    page.get_by_role("button", name="Start the timer, 12 seconds").click()
-    page.clock.run_for(5_000)
-    expect(page.get_by_role("button", name="Stop the timer")).to_contain_text("5 s")
-    page.clock.run_for(8_000)
-    expect(page.get_by_role("status").filter(has_text="12 seconds. until the tin frosts")).to_have_count(1)
-
-    # What was really poured: the figures follow, and what is written stays until it is written so.
-    strength = page.get_by_test_id("abv-now")
-    before = strength.inner_text()
-    gin = next(index for index, each in enumerate(words) if "London dry gin" in each)
-    steps.get_by_role("button", name=re.compile("poured otherwise: London dry gin")).click()
-    steps.get_by_role("listitem").nth(gin).get_by_role("textbox").fill("45")
-    expect(page.get_by_text(re.compile("Really poured: London dry gin 45 ml for 30 ml"))).to_be_visible()
-    expect(strength).not_to_have_text(before)
-    expect(amount(page, "London dry gin")).to_have_value("30")
-    page.reload()
-    expect(page.get_by_text("Really poured: London dry gin 45 ml")).to_be_visible()
-    page.get_by_role("button", name="Write it so").click()
-    expect(amount(page, "London dry gin")).to_have_value("45")
-
-    # Finished, but the top-up is forgotten; D ticks the next step.
-    page.get_by_role("button", name="Finished").click()
-    forgotten = page.get_by_role("alert").filter(has_text="Not ticked")
-    expect(forgotten).to_contain_text("Soda water on top")
-    expect(forgotten).to_contain_text("Garnish: lemon zest")
-    forgotten.get_by_role("button", name="Go back").click()
-    ticked = steps.get_by_role("checkbox", checked=True)
-    count = ticked.count()
-    page.keyboard.press("d")
-    expect(ticked).to_have_count(count + 1)
-    while page.get_by_text(f"{len(words)} of {len(words)}").count() == 0:
-        page.keyboard.press("d")
-    page.get_by_role("button", name="Finished").click()
-    expect(page.get_by_text("is made. Taste it first.")).to_be_visible()
-    expect(ticked).to_have_count(0)
-
-
-def test_schools_of_making_change_the_steps_and_bitters_their_place(page, full_house):
-    ready(page, full_house)
-    steps = page.get_by_role("list", name="Steps")
-    expect(steps.get_by_role("listitem").filter(has_text="into the tin").first).to_contain_text("Egg white")
-    page.keyboard.press("m")
-    dialog = page.get_by_role("dialog", name="How it is made")
-    dialog.get_by_role("button", name="spirit first").click()
-    dialog.get_by_role("button", name="half and half").click()
-    dialog.get_by_role("button", name="dripped on top").click()
-    dialog.get_by_role("group", name="Seconds", exact=True).get_by_role("button", name="15").click()
-    dialog.get_by_role("button", name="Close").click()
-    expect(steps.get_by_role("listitem").filter(has_text="into the tin").first).to_contain_text("London dry gin")
-    expect(steps).to_contain_text("Half of the Soda water into the tall glass")
-    expect(steps).to_contain_text("Drip the Orange bitters")
-    expect(page.get_by_role("region", name="On top")).to_contain_text("Orange bitters")
-    expect(page.get_by_role("button", name=re.compile("^Shaken 15 s with cubes"))).to_be_visible()
-
-
 def test_the_drink_is_dragged_to_where_it_is_wished_and_the_trail_leads_back(page, server):
     ready(page, f"{server.url}/bench/3")
     dot = page.get_by_role("button", name=re.compile("^The drink: drag it"))
@@ -360,10 +255,15 @@ def test_the_drink_is_dragged_to_where_it_is_wished_and_the_trail_leads_back(pag
 
     # Two moves more, and one press on the trail goes back over both.
     softer = page.get_by_test_id("acid-now").inner_text()
-    amount(page, "Simple syrup 1:1").fill("25")
-    expect(article(page, "Sweetness")).to_contain_text("weeter")
-    amount(page, "London dry gin").fill("60")
     points = page.get_by_test_id("trail-point")
+    sweet, strong = page.get_by_test_id("sugar-now"), page.get_by_test_id("abv-now")
+    brought = sweet.inner_text()
+    amount(page, "Simple syrup 1:1").fill("25")
+    expect(sweet).not_to_have_text(brought)
+    expect(points).to_have_count(2)
+    syrupy = strong.inner_text()
+    amount(page, "London dry gin").fill("60")
+    expect(strong).not_to_have_text(syrupy)
     expect(points).to_have_count(3)
     page.get_by_role("button", name=re.compile("^Step back 2 moves")).click()
     expect(page.get_by_test_id("acid-now")).to_have_text(softer)
@@ -371,24 +271,6 @@ def test_the_drink_is_dragged_to_where_it_is_wished_and_the_trail_leads_back(pag
     page.get_by_role("button", name="Redo").click()
     page.get_by_role("button", name="Redo").click()
     expect(amount(page, "London dry gin")).to_have_value("60")
-
-
-def test_the_same_drink_is_compared_on_each_ice(page, full_house):
-    ready(page, full_house)
-    page.keyboard.press("s")
-    dialog = page.get_by_role("dialog", name="How it is served")
-    columns = dialog.get_by_role("group", name="Served").get_by_role("button")
-    expect(columns).to_have_count(4)
-    expect(columns.nth(3)).to_contain_text(re.compile("home", re.IGNORECASE))
-    columns.nth(1).click()
-    expect(columns.nth(1)).to_have_attribute("aria-pressed", "true")
-    expect(dialog.get_by_test_id("course-abv")).to_be_visible()
-    dialog.get_by_role("button", name="Close").click()
-    expect(page.get_by_role("list", name="Steps")).to_contain_text("Fresh cubes into the tall glass")
-    table = page.get_by_role("table", name=re.compile("In the tall glass, on cubes"))
-    expect(table.get_by_role("row")).to_have_count(3)
-    expect(page.get_by_test_id("layer")).to_have_count(2)
-    expect(page.get_by_test_id("foam")).to_have_count(1)
 
 
 def test_anything_is_done_from_the_palette(page, server):
@@ -462,3 +344,43 @@ def test_the_book_is_searched_as_one_types(page, server):
     expect(page.get_by_role("link", name=re.compile("Bay Window Sour"))).to_be_visible()
     search.fill("parsnip")
     expect(page.get_by_role("status")).to_contain_text("No drink of the book has “parsnip”")
+
+
+def test_the_bench_is_worked_by_keys_alone(page, server):
+    ready(page, f"{server.url}/bench/2")
+    for key, dialog in (("m", "How it is made"), ("s", "How it is served"), (",", "Settings"), ("k", "Keep as trial 3")):
+        page.keyboard.press(key)
+        expect(page.get_by_role("dialog", name=dialog)).to_be_visible()
+        # An open dialog keeps every other key to itself.
+        page.keyboard.press("b")
+        page.keyboard.press("Escape")
+        expect(page.get_by_role("dialog", name=dialog)).not_to_be_visible()
+    expect(page.get_by_role("heading", name=re.compile("^Bring it back"))).to_have_count(0)
+    page.get_by_role("button", name=re.compile("^Aquafaba .*Choose another")).focus()
+    page.keyboard.press(".")
+    page.get_by_role("dialog", name="Aquafaba").get_by_label("Optional").check()
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name=re.compile("^Aquafaba .*Choose another")).focus()
+    page.keyboard.press("o")
+    expect(page.get_by_role("status", name="Without Aquafaba")).to_be_visible()
+    page.keyboard.press("o")
+    page.keyboard.press("g")
+    expect(page.get_by_role("button", name="Undo")).to_be_enabled()
+    tabs = page.get_by_role("tablist", name="Making, notes and trials")
+    tabs.get_by_role("tab", name="Method").focus()
+    page.keyboard.press("ArrowRight")
+    expect(tabs.get_by_role("tab", name="Notes")).to_have_attribute("aria-selected", "true")
+    page.keyboard.press("d")
+    expect(page.get_by_role("list", name="Steps").get_by_role("checkbox", checked=True)).to_have_count(1)
+
+
+def test_on_a_phone_a_wet_hand_changes_a_pour_and_reads_what_it_does(page, server):
+    page.set_viewport_size({"width": 390, "height": 844})
+    ready(page, f"{server.url}/bench/3")
+    before = page.get_by_test_id("sugar-now").inner_text()
+    more = page.get_by_role("button", name="More Simple syrup 1:1", exact=True)
+    size = more.bounding_box()
+    assert min(size["width"], size["height"]) >= 34
+    more.click()
+    expect(page.get_by_test_id("sugar-now")).not_to_have_text(before)
+    assert in_sight(page)

@@ -102,7 +102,11 @@ def _glass(case: Case) -> Iterator[Finding]:
         return
     brim_ml = glasses()[serve.glass].brim_ml
     roomier = next((name for name, glass in glasses().items() if full * brim_ml <= glass.line_ml), None)
-    other_glass = (Mend(f"Take a {roomier}", (Edit("serve", {"glass": roomier}),)),) if roomier and roomier != serve.glass else ()
+    other_glass = (
+        (Mend(f"Take {'an' if roomier[0] in 'aeiou' else 'a'} {roomier}", (Edit("serve", {"glass": roomier}),)),)
+        if roomier and roomier != serve.glass
+        else ()
+    )
     times = size_to(serve.glass, serve.ice, volume)
     sized = (Mend("Size the drink to the glass", (Edit("amounts", {"times": times}),)),) if times else ()
     foaming = any(pour.ingredient.is_sparkling for _, pour in case.poured) and any(

@@ -14,10 +14,14 @@ export function remember(spec: Spec, served: Levels): void {
 /** Where the drink stood before each of the last moves, the oldest first; `back` is how many steps of undo lead there. */
 export function trailOf(past: Draft[], present: Draft): { back: number; served: Levels }[] {
   const last = past.slice(-LONGEST);
+  const after = [...last.slice(1), present].map(({ spec }) => stood.get(spec));
   return last.flatMap((draft, index) => {
     const served = stood.get(draft.spec);
-    // A lock or another parent is a step of undo too, and no move.
-    const moved = draft.spec !== (last[index + 1] ?? present).spec;
-    return served && moved ? [{ back: last.length - index, served }] : [];
+    // A lock, another parent or another glass is a step of undo too, and no move.
+    return served && !sameLevels(served, after[index]) ? [{ back: last.length - index, served }] : [];
   });
+}
+
+function sameLevels(one: Levels, other: Levels | undefined): boolean {
+  return other !== undefined && one.sugar === other.sugar && one.acid === other.acid && one.abv === other.abv;
 }

@@ -1,0 +1,100 @@
+"""How a drink is made and served at the bench: steps to tick, schools, ice."""
+
+import re
+
+from bench_page import amount, ready
+from playwright.sync_api import expect
+
+
+def test_the_method_is_ticked_timed_and_tells_what_is_forgotten(page, full_house):
+    page.clock.install()
+    ready(page, full_house)
+    steps = page.get_by_role("list", name="Steps")
+    words = [each.split("\n")[0] for each in steps.get_by_role("listitem").all_inner_texts()]
+    shaken = next(index for index, each in enumerate(words) if each == "Shake")
+    assert not any("Soda" in each for each in words[:shaken])
+    assert words[-1] == "Garnish: lemon zest"
+    for index in range(shaken):
+        steps.get_by_role("checkbox").nth(index).check()
+    page.get_by_role("button", name="Start the timer, 12 seconds").click()
+    page.clock.run_for(5_000)
+    expect(page.get_by_role("button", name="Stop the timer")).to_contain_text("5 s")
+    page.clock.run_for(8_000)
+    expect(page.get_by_role("status").filter(has_text="12 seconds. until the tin frosts")).to_have_count(1)
+
+    # What was really poured: the figures follow, and what is written stays until it is written so.
+    strength = page.get_by_test_id("abv-now")
+    before = strength.inner_text()
+    gin = next(index for index, each in enumerate(words) if "London dry gin" in each)
+    steps.get_by_role("button", name=re.compile("poured otherwise: London dry gin")).click()
+    steps.get_by_role("listitem").nth(gin).get_by_role("textbox").fill("45")
+    expect(page.get_by_text(re.compile("Really poured: London dry gin 45 ml for 30 ml"))).to_be_visible()
+    expect(strength).not_to_have_text(before)
+    expect(amount(page, "London dry gin")).to_have_value("30")
+    page.reload()
+    expect(page.get_by_text("Really poured: London dry gin 45 ml")).to_be_visible()
+    page.get_by_role("button", name="Write it so").click()
+    expect(amount(page, "London dry gin")).to_have_value("45")
+
+    # Finished, but the top-up is forgotten; D ticks the next step.
+    page.get_by_role("button", name="Finished").click()
+    forgotten = page.get_by_role("alert").filter(has_text="Not ticked")
+    expect(forgotten).to_contain_text("Soda water on top")
+    expect(forgotten).to_contain_text("Garnish: lemon zest")
+    forgotten.get_by_role("button", name="Go back").click()
+    ticked = steps.get_by_role("checkbox", checked=True)
+    count = ticked.count()
+    page.keyboard.press("d")
+    expect(ticked).to_have_count(count + 1)
+    while page.get_by_text(f"{len(words)} of {len(words)}").count() == 0:
+        page.keyboard.press("d")
+    page.get_by_role("button", name="Finished").click()
+    expect(page.get_by_text("is made. Taste it first.")).to_be_visible()
+    expect(ticked).to_have_count(0)
+
+
+def test_schools_of_making_change_the_steps_and_bitters_their_place(page, full_house):
+    ready(page, full_house)
+    steps = page.get_by_role("list", name="Steps")
+    expect(steps.get_by_role("listitem").filter(has_text="into the tin").first).to_contain_text("Egg white")
+    page.keyboard.press("m")
+    dialog = page.get_by_role("dialog", name="How it is made")
+    dialog.get_by_role("button", name="spirit first").click()
+    dialog.get_by_role("button", name="half and half").click()
+    dialog.get_by_role("button", name="dripped on top").click()
+    dialog.get_by_role("group", name="Seconds", exact=True).get_by_role("button", name="15").click()
+    dialog.get_by_role("button", name="Close").click()
+    expect(steps.get_by_role("listitem").filter(has_text="into the tin").first).to_contain_text("London dry gin")
+    expect(steps).to_contain_text("Half of the Soda water into the tall glass")
+    expect(steps).to_contain_text("Drip the Orange bitters")
+    expect(page.get_by_role("region", name="On top")).to_contain_text("Orange bitters")
+    expect(page.get_by_role("button", name=re.compile("^Shaken 15 s with cubes"))).to_be_visible()
+
+
+def test_the_same_drink_is_compared_on_each_ice(page, full_house):
+    ready(page, full_house)
+    page.keyboard.press("s")
+    dialog = page.get_by_role("dialog", name="How it is served")
+    columns = dialog.get_by_role("group", name="Served").get_by_role("button")
+    expect(columns).to_have_count(4)
+    expect(columns.nth(3)).to_contain_text(re.compile("home", re.IGNORECASE))
+    columns.nth(1).click()
+    expect(columns.nth(1)).to_have_attribute("aria-pressed", "true")
+    expect(dialog.get_by_test_id("course-abv")).to_be_visible()
+    dialog.get_by_role("button", name="Close").click()
+    expect(page.get_by_role("list", name="Steps")).to_contain_text("Fresh cubes into the tall glass")
+    table = page.get_by_role("table", name=re.compile("In the tall glass, on cubes"))
+    expect(table.get_by_role("row")).to_have_count(3)
+    expect(page.get_by_test_id("layer")).to_have_count(2)
+    expect(page.get_by_test_id("foam")).to_have_count(1)
+
+
+def test_a_kept_trial_shows_its_glass_and_its_steps_and_takes_no_tick(page, server):
+    page.goto(f"{server.url}/bench/2/trials/1")
+    page.get_by_role("tab", name="Method").click()
+    steps = page.get_by_role("list", name="Steps")
+    expect(steps).to_contain_text("Shake without ice")
+    expect(steps.get_by_role("checkbox")).to_have_count(0)
+    expect(page.get_by_test_id("foam")).to_have_count(1)
+    expect(page.get_by_role("button", name="Size it to the glass")).to_have_count(0)
+    expect(page.get_by_role("button", name=re.compile("^The drink: drag it"))).to_have_count(0)
