@@ -220,6 +220,12 @@ def test_pours_are_moved_doubled_and_told_otherwise(page, full_house):
     expect(page.get_by_role("region", name="On top").get_by_role("button", name=re.compile("^Heavy cream"))).to_have_count(2)
     page.get_by_role("button", name="More about Simple syrup 1:1").click()
     dialog = page.get_by_role("dialog", name="Simple syrup 1:1")
+    # A range says where it should settle: as the parent has it, where nothing else was changed for it.
+    expect(dialog).to_contain_text(re.compile(r"nearest to its parent at [\d.]+ ml"))
+    dialog.get_by_label("to, ml").fill("12.5")
+    expect(dialog).to_contain_text("nearest to its parent at 12.5 ml")
+    dialog.get_by_role("button", name="Settle there").click()
+    expect(amount(page, "Simple syrup 1:1")).to_have_value("12.5")
     dialog.get_by_label("How much of it").select_option("1")
     dialog.get_by_label("Which pour").select_option(label="Lemon juice")
     dialog.get_by_role("button", name="Close").click()

@@ -6,7 +6,6 @@ import type { DrinkDetail, Family, Finding, Ingredient, PourEntry, Prediction, S
 import { shownAmount } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { IconButton } from '../../ui/IconButton';
-import { Tabs } from '../../ui/Tabs';
 import { TopBar } from '../../ui/TopBar';
 import { useHotkeys } from '../../ui/useHotkeys';
 import { healthQuery } from '../book/useBook';
@@ -21,14 +20,13 @@ import { KeepTrial } from './KeepTrial';
 import { LarderPanel } from './LarderPanel';
 import { MakingPanel } from './MakingPanel';
 import { MethodDialog } from './MethodDialog';
-import { hints, Notes } from './Notes';
 import { PourDialog } from './PourDialog';
 import { PourList } from './PourList';
 import { SaveNotice } from './SaveNotice';
 import { Sentences } from './Sentences';
+import { SideTabs, type SideTab } from './SideTabs';
 import { Surface } from './Surface';
 import { remember, trailOf } from './trail';
-import { TrialList } from './TrialList';
 import { useBenchCommands } from './useBenchCommands';
 import { useDraft } from './useDraft';
 import { predictionQuery, useComparison, useMend } from './useForecast';
@@ -63,7 +61,7 @@ export function Bench({ drink, family, larder }: Props) {
   const [path, setPath] = useState<Ghost | null>(null);
   const [candidate, setCandidate] = useState<Ingredient | null>(null);
   const [dialog, setDialog] = useState<'keep' | 'method' | { pour: number } | null>(null);
-  const [tab, setTab] = useState('method');
+  const [tab, setTab] = useState<SideTab>('method');
   const { supposed, shown, tourSeen } = useSettings();
   const parent = drink.trials.find(({ id }) => id === draft.parentTrialId) ?? drink.trials[0];
   if (!parent) throw new Error('a drink has at least one trial');
@@ -343,41 +341,30 @@ export function Bench({ drink, family, larder }: Props) {
       }
       glass={<GlassPanel spec={looked} comparison={comparison} onServe={onServe} onSize={onSize} />}
       making={
-        <Tabs
-          label="Making, notes and trials"
+        <SideTabs
+          drink={drink}
+          comparison={comparison}
           open={tab}
           onOpen={setTab}
-          tabs={[
-            {
-              key: 'method',
-              title: 'Method',
-              content: (
-                <MakingPanel
-                  drink={drink}
-                  spec={draft.spec}
-                  steps={steps}
-                  forecast={comparison?.present}
-                  larder={larder}
-                  hand={{
-                    ticks,
-                    onMethod,
-                    onWriteSo: () => {
-                      change((spec) => withPoured(spec, ticks.making), 'really poured');
-                      ticks.forgetPoured();
-                    },
-                    onKeep,
-                  }}
-                />
-              ),
-            },
-            {
-              key: 'notes',
-              title: 'Notes',
-              count: comparison ? hints(comparison).length : 0,
-              content: <Notes comparison={comparison} onMend={onMend} />,
-            },
-            { key: 'trials', title: 'Trials', count: drink.trials.length, content: <TrialList drink={drink} /> },
-          ]}
+          onMend={onMend}
+          method={
+            <MakingPanel
+              drink={drink}
+              spec={draft.spec}
+              steps={steps}
+              forecast={comparison?.present}
+              larder={larder}
+              hand={{
+                ticks,
+                onMethod,
+                onWriteSo: () => {
+                  change((spec) => withPoured(spec, ticks.making), 'really poured');
+                  ticks.forgetPoured();
+                },
+                onKeep,
+              }}
+            />
+          }
         />
       }
       dialogs={
@@ -408,6 +395,7 @@ export function Bench({ drink, family, larder }: Props) {
               name={names[dialog.pour] ?? ''}
               names={names}
               volumeMl={brings[dialog.pour]?.volume_ml}
+              span={ranges.find(({ pour }) => pour === dialog.pour)}
               onChange={change}
               onMoved={(pour) => setDialog({ pour })}
               onClose={() => {

@@ -3,17 +3,15 @@ import { Link, useNavigate } from 'react-router';
 
 import type { DrinkDetail, Family, Ingredient, Trial } from '../../api/client';
 import { day } from '../../lib/format';
-import { Tabs } from '../../ui/Tabs';
 import { TopBar } from '../../ui/TopBar';
 import { BalanceField } from './BalanceField';
 import { sameDrink } from './draftHistory';
 import { GlassPanel } from './GlassPanel';
 import { MakingPanel } from './MakingPanel';
-import { hints, Notes } from './Notes';
 import { PourList } from './PourList';
 import { Sentences } from './Sentences';
+import { SideTabs, type SideTab } from './SideTabs';
 import { Surface } from './Surface';
-import { TrialList } from './TrialList';
 import { useComparison } from './useForecast';
 import { useCountAsHome } from './useDrink';
 import { useSteps } from './useMaking';
@@ -33,7 +31,7 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
   const riff = useRiffFrom(drink.id);
   const countAsHome = useCountAsHome(drink.id);
   const parent = drink.trials.find(({ id }) => id === trial.parent_trial_id);
-  const [tab, setTab] = useState('trials');
+  const [tab, setTab] = useState<SideTab>('trials');
   const steps = useSteps(trial.spec);
   const { comparison } = useComparison(trial.spec, parent?.spec ?? trial.spec);
   const bench = `/bench/${drink.id}`;
@@ -113,32 +111,14 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
       }
       glass={<GlassPanel spec={trial.spec} comparison={comparison} />}
       making={
-        <Tabs
-          label="Making, notes and trials"
+        <SideTabs
+          drink={drink}
+          comparison={comparison}
           open={tab}
           onOpen={setTab}
-          tabs={[
-            {
-              key: 'method',
-              title: 'Method',
-              content: (
-                <MakingPanel
-                  drink={drink}
-                  spec={trial.spec}
-                  steps={steps}
-                  forecast={comparison?.present}
-                  larder={larder}
-                />
-              ),
-            },
-            {
-              key: 'notes',
-              title: 'Notes',
-              count: comparison ? hints(comparison).length : 0,
-              content: <Notes comparison={comparison} />,
-            },
-            { key: 'trials', title: 'Trials', count: drink.trials.length, content: <TrialList drink={drink} /> },
-          ]}
+          method={
+            <MakingPanel drink={drink} spec={trial.spec} steps={steps} forecast={comparison?.present} larder={larder} />
+          }
         />
       }
     />

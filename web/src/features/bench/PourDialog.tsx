@@ -1,8 +1,8 @@
 import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 
-import type { PourEntry, Slot, Spec, Unit } from '../../api/client';
-import { capital } from '../../lib/format';
+import type { PourEntry, Slot, Span, Spec, Unit } from '../../api/client';
+import { capital, plain } from '../../lib/format';
 import { Dialog } from '../../ui/Dialog';
 import { movedPour, withDouble, withoutPour, withPour } from './draftHistory';
 import { STAGE_WORDS, type Stage } from './stages';
@@ -15,6 +15,8 @@ interface Props {
   names: string[];
   /** Its ml as the forecast resolved it. */
   volumeMl: number | undefined;
+  /** What its range makes of the drink, where it has one. */
+  span: Span | undefined;
   onChange: (of: (spec: Spec) => Spec, what: string) => void;
   /** The pour stands elsewhere now. */
   onMoved: (index: number) => void;
@@ -43,7 +45,7 @@ const TIMES: [number, string][] = [
 ];
 
 /** All of a pour that is not its amount: role, time, unit, order, whether it is optional, what it follows, its range. */
-export function PourDialog({ spec, index, name, names, volumeMl, onChange, onMoved, onClose }: Props) {
+export function PourDialog({ spec, index, name, names, volumeMl, span, onChange, onMoved, onClose }: Props) {
   const pour = spec.pours[index];
   if (!pour) return null;
   const set = (change: Partial<PourEntry>, what: string) =>
@@ -52,7 +54,7 @@ export function PourDialog({ spec, index, name, names, volumeMl, onChange, onMov
     onChange((present) => movedPour(present, index, to), `move ${index}`);
     onMoved(to);
   };
-  const settle = pour.relative && volumeMl !== undefined ? { amount: volumeMl, unit: 'ml' as const } : {};
+  const freed = pour.relative && volumeMl !== undefined ? { amount: volumeMl, unit: 'ml' as const } : {};
   return (
     <Dialog heading={name} onClose={onClose}>
       <div className="grid gap-3 sm:grid-cols-2">
@@ -104,7 +106,7 @@ export function PourDialog({ spec, index, name, names, volumeMl, onChange, onMov
               onChange={(event) => {
                 const times = Number(event.target.value);
                 const to = pour.relative?.to ?? spec.pours.findIndex((_, at) => at !== index);
-                if (event.target.value === '') set({ relative: null, ...settle }, 'follow');
+                if (event.target.value === '') set({ relative: null, ...freed }, 'follow');
                 else set({ relative: { to, times }, said: null }, 'follow');
               }}
             >
@@ -164,6 +166,18 @@ export function PourDialog({ spec, index, name, names, volumeMl, onChange, onMov
           Optional: one key (O) shows the drink without it
         </label>
       </div>
+      {span && (
+        <p className="flex flex-wrap items-center gap-2">
+          <span className="grow">Between these it comes nearest to its parent at {plain(span.best.pour_ml)} ml.</span>
+          <button
+            type="button"
+            className="btn min-h-11 text-base font-normal"
+            onClick={() => set({ amount: span.best.pour_ml, unit: 'ml', said: null, relative: null }, 'settle')}
+          >
+            Settle there
+          </button>
+        </p>
+      )}
       <div className="flex flex-wrap gap-2">
         <Act icon={<ArrowUp size={18} aria-hidden />} words="Up" off={index === 0} onAct={() => move(index - 1)} />
         <Act

@@ -1,0 +1,41 @@
+import type { ReactNode } from 'react';
+
+import type { Comparison, DrinkDetail } from '../../api/client';
+import { Tabs } from '../../ui/Tabs';
+import type { OnMend } from './Mends';
+import { hints, Notes } from './Notes';
+import { TrialList } from './TrialList';
+
+export type SideTab = 'method' | 'notes' | 'trials';
+
+interface Props {
+  drink: DrinkDetail;
+  comparison: Comparison | undefined;
+  /** How it is made. */
+  method: ReactNode;
+  open: SideTab;
+  onOpen: (tab: SideTab) => void;
+  /** Absent where a kept trial is looked at. */
+  onMend?: OnMend;
+}
+
+/** What shares the place under the glass: how it is made, what to know, the trials. */
+export function SideTabs({ drink, comparison, method, open, onOpen, onMend }: Props) {
+  return (
+    <Tabs
+      label="Making, notes and trials"
+      open={open}
+      onOpen={(key) => onOpen(key as SideTab)}
+      tabs={[
+        { key: 'method', title: 'Method', content: method },
+        {
+          key: 'notes',
+          title: 'Notes',
+          count: comparison ? hints(comparison).length : 0,
+          content: <Notes comparison={comparison} onMend={onMend} />,
+        },
+        { key: 'trials', title: 'Trials', count: drink.trials.length, content: <TrialList drink={drink} /> },
+      ]}
+    />
+  );
+}
