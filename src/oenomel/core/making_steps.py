@@ -10,6 +10,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Final
 
+from oenomel.core.dilution import REFERENCE_SECONDS
 from oenomel.core.drink import Drink, Pour
 from oenomel.core.in_the_glass import LEAST_FLOAT_ML
 
@@ -17,10 +18,6 @@ __all__ = ["ORDERS", "SPARKLING", "Step", "Way", "making_steps"]
 
 ORDERS: Final = ("cheap and risky first", "spirit first", "as written")
 SPARKLING: Final = ("on top", "in the glass first", "half and half")
-
-SHAKE_SECONDS: Final = 12.0
-STIR_SECONDS: Final = 30.0
-"""Seconds of the two techniques where the drink tells none: those that the dilution curves are for (model.md §3)."""
 
 FOAMS_UP_G: Final = 4.0
 """Sugar in a drink from which bubbles foam up, [g] (house rule)."""
@@ -132,9 +129,9 @@ def _worked(drink: Drink) -> Iterator[Step]:
             yield Step("work", f"Ice into the {vessel}: {_ICE[method.ice]}")
     match method.technique:
         case "shake" if iced:
-            yield Step("work", "Shake", "until the tin frosts and is hard to hold", seconds=method.seconds or SHAKE_SECONDS)
+            yield Step("work", "Shake", "until the tin frosts and is hard to hold", seconds=method.seconds or REFERENCE_SECONDS["shake"])
         case "stir" if iced:
-            yield Step("work", "Stir", "until the liquid looks silky", seconds=method.seconds or STIR_SECONDS)
+            yield Step("work", "Stir", "until the liquid looks silky", seconds=method.seconds or REFERENCE_SECONDS["stir"])
         case "shake" | "stir":
             yield Step("work", "Mix without ice", "until it is one")
         case "roll":

@@ -92,7 +92,7 @@ class Prediction:
         family = families().get(self.drink.family)
         return findings(Case(self.drink, self.undiluted, self.served, self.pours, self.conditions, family, self.home))
 
-    @property
+    @cached_property
     def sight(self) -> Sight | None:
         """How it looks in its glass; None where that isn't of the list."""
         return sight_of(self.drink, self.served.volume_ml)

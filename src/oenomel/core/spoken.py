@@ -8,6 +8,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
+from oenomel.core.drink import RINSE_STAYS_ML
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.units import SpokenAmount, parse_amount, parse_spoken_amount
 from oenomel.errors import DomainError, NotAnAmount
@@ -20,9 +21,8 @@ JIGGERS_ML: Final = (30.0, 45.0, 60.0)
 SCANT: Final = 0.8
 TOUCH_ML: Final = 6.5
 EGG_WHITE_ML: Final = 30.0
-RINSE_ML: Final = 1.5
 SUGAR_CUBE_G: Final = 4.0
-"""A scant measure as a share of it; "a touch" by eye; a large egg's white; a rinse; a cube of sugar (domain.md)."""
+"""A scant measure as a share of it; "a touch" by eye; a large egg's white; a cube of sugar (domain.md)."""
 
 FRUIT_ML: Final = {"lime": 22.5, "lemon": 45.0, "orange": 75.0, "grapefruit": 150.0}
 """Juice of one fruit, [ml]: the lime by domain.md, the others common practice from memory; fruit differs by half."""
@@ -119,7 +119,7 @@ def _named_measure(words: str) -> SpokenAmount | None:
     if re.fullmatch(r"(a |an |one )?egg white", words):
         return SpokenAmount(EGG_WHITE_ML, "ml")
     if re.fullmatch(r"a rinse|rinse", words):
-        return SpokenAmount(RINSE_ML, "ml")
+        return SpokenAmount(RINSE_STAYS_ML, "ml")
     if cubes := re.fullmatch(r"(?:(\d+|a|one|two|three) )?(?:sugar )?cubes?", words):
         count = parse_amount(_NUMBERS.get(cubes[1] or "one", cubes[1] or "1"))
         return SpokenAmount(count * SUGAR_CUBE_G, "g")

@@ -153,8 +153,7 @@ def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection, supposed: Supp
     """Keeps a trial as made with the forecast of that day, and holds the draft against it: both or neither."""
     with transaction(conn):
         trial_id = _keep(conn, drink_id, body.parent_trial_id, body.name, body.reason, body.spec, supposed.conditions())
-        (drink,) = resolve(conn, body.spec)
-        drinks.put_draft(conn, drink_id, trial_id, _text(settled(body.spec, drink)), body.revision)
+        drinks.put_draft(conn, drink_id, trial_id, drinks.get_trial(conn, drink_id, trial_id).spec, body.revision)
     return _detail(conn, drink_id)
 
 
