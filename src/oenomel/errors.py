@@ -8,6 +8,7 @@ OenomelError
 │   ├── UnknownFigure                  a figure that a drink doesn't have
 │   ├── UnknownIngredient              a slug that the larder doesn't know
 │   ├── ImpossibleComposition          values that can't hold together
+│   ├── ImpossibleMeasurement          a reading that can't be, beside the recipe
 │   ├── NothingToDrink                 no pour adds any liquid
 │   ├── NothingFree                    no pour may move
 │   ├── CannotSize                     a glass to which no drink can be sized
@@ -15,6 +16,7 @@ OenomelError
 ├── RecordNotFound (also LookupError)  HTTP 404
 ├── RecordConflict                     HTTP 409
 │   └── MendGone                       the finding isn't there (any more)
+├── NoReading                          a device gave no reading: HTTP 503
 └── StoreError                         the data file can't be used
 """
 
@@ -24,7 +26,9 @@ __all__ = [
     "CannotSize",
     "DomainError",
     "ImpossibleComposition",
+    "ImpossibleMeasurement",
     "MendGone",
+    "NoReading",
     "NotAnAmount",
     "NothingFree",
     "NothingToDrink",
@@ -124,6 +128,12 @@ class ImpossibleComposition(DomainError):
     code = "impossible-composition"
 
 
+class ImpossibleMeasurement(DomainError):
+    """A reading that can't be, beside the recipe or the other readings; the sentence says why."""
+
+    code = "impossible-measurement"
+
+
 class NothingToDrink(DomainError):
     """No pour of the drink adds any liquid."""
 
@@ -200,6 +210,12 @@ class MendGone(RecordConflict):
 
     def __str__(self) -> str:
         return f'the drink has no such mend of "{self.finding}" any more; look at it again'
+
+
+class NoReading(OenomelError):
+    """A device was asked and gave no reading; the sentence says what to do."""
+
+    code = "no-reading"
 
 
 class StoreError(OenomelError):

@@ -35,6 +35,7 @@ __all__ = [
     "home_of",
     "place_words",
     "profile_of_drink",
+    "profile_of_made",
     "published_ranges",
     "steps_of",
 ]
@@ -201,8 +202,13 @@ def _home(points: tuple[tuple[float, ...], ...], volume_ml: float) -> Home:
 
 def profile_of_drink(drink: Drink) -> Profile:
     """A reference drink as served by the curve, whatever today's ice is: a home doesn't move with the weather."""
+    return profile_of_made(drink, Conditions())
+
+
+def profile_of_made(drink: Drink, conditions: Conditions) -> Profile:
+    """A drink as served, without its doubt and its findings: enough to say where it stands."""
     table = poured(drink)
-    at = levels(table.volumes, table.axes, table.in_tin, drink.method, Conditions())
+    at = levels(table.volumes, table.axes, table.in_tin, drink.method, conditions)
     return profile_of(served_drink(table, at.water_ml[0]).glass)
 
 

@@ -1,0 +1,50 @@
+"""The devices of a house: which there are, what each measures, and which were chosen."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Final, NamedTuple
+
+from oenomel.errors import RecordNotFound
+from oenomel.instruments.device import Device
+from oenomel.instruments.hydrometer import SimulatedHydrometer
+from oenomel.instruments.refractometer import SimulatedRefractometer
+from oenomel.instruments.scale import SimulatedScale
+from oenomel.instruments.thermometer import SimulatedThermometer
+from oenomel.instruments.titrator import SimulatedTitrator
+
+__all__ = ["DEVICES", "BenchSet", "Kind"]
+
+
+class Kind(NamedTuple):
+    """A kind of device: what it measures, and by make who builds one."""
+
+    quantity: str
+    makes: dict[str, Callable[[], Device]]
+
+
+DEVICES: Final = {
+    "scale": Kind("weight_g", {"simulated": SimulatedScale}),
+    "refractometer": Kind("brix", {"simulated": SimulatedRefractometer}),
+    "titrator": Kind("acid", {"simulated": SimulatedTitrator}),
+    "thermometer": Kind("temperature_c", {"simulated": SimulatedThermometer}),
+    "hydrometer": Kind("abv", {"simulated": SimulatedHydrometer}),
+}
+"""Every kind, by name. A driver for a real device joins its kind here under a name of its own; readings can always be typed instead."""
+
+
+class BenchSet:
+    """The devices in use; each keeps its zero as long as the server runs."""
+
+    def __init__(self) -> None:
+        self._in_use: dict[tuple[str, str], Device] = {}
+
+    def device(self, kind: str, make: str) -> Device:
+        """One device of a make, the same every time; raises RecordNotFound."""
+        if kind not in DEVICES:
+            raise RecordNotFound("device", kind)
+        if make not in DEVICES[kind].makes:
+            raise RecordNotFound(f"{kind} of the make", make)
+        if (kind, make) not in self._in_use:
+            self._in_use[kind, make] = DEVICES[kind].makes[make]()
+        return self._in_use[kind, make]

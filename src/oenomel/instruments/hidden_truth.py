@@ -1,0 +1,66 @@
+"""What the simulated devices read: today's real lots and this house's real ice, which no forecast knows."""
+
+from __future__ import annotations
+
+import zlib
+from dataclasses import replace
+
+import numpy as np
+
+from oenomel.core.composition import Composition
+from oenomel.core.conditions import Conditions, HouseFactor
+from oenomel.core.drink import Drink
+from oenomel.core.ingredient import Ingredient
+from oenomel.core.measuring import foreseen
+from oenomel.core.prediction import predict
+from oenomel.instruments.device import Sample
+
+__all__ = ["samples_of"]
+
+LEAST_FACTOR, MOST_FACTOR = 0.8, 1.25
+MAKING_SD = 0.08
+"""How far one making's water lies from the next in a kitchen that doesn't count seconds or cubes; with a careful scale about the scatter
+that model.md §3 believes before anything was measured."""
+
+
+def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions | None = None) -> dict[str, Sample]:
+    """The true drink at each point of its making (tin, strained, served), the same each time it is asked for.
+
+    Parameters
+    ----------
+    making : int    which making of it: the shake scatters from one to the next
+    house : int     whose ice, and whose lots
+    """
+    random = _random(house, drink.method.technique)
+    factor = random.uniform(LEAST_FACTOR, MOST_FACTOR) * (1 + MAKING_SD * _random(house, f"making {making}").standard_normal())
+    true = replace(drink, pours=tuple(replace(pour, ingredient=_true_lot(pour.ingredient, house)) for pour in drink.pours))
+    factors = {drink.method.technique: HouseFactor(factor, 0.0, 1)}
+    made = predict(true, replace(conditions or Conditions(), factors=factors))
+
+    def at(point: str) -> Sample:
+        shown = {name: foreseen(name, point, made) or 0.0 for name in ("volume_ml", "weight_g", "brix", "acid", "abv", "temperature_c")}
+        return Sample(**shown)
+
+    return {point: at(point) for point in ("tin", "strained", "served")}
+
+
+def _true_lot(ingredient: Ingredient, house: int) -> Ingredient:
+    """Today's lot: each of strength, sugar and acid off by its spread."""
+    composition, random = ingredient.composition, _random(house, ingredient.slug)
+    abv, sugar, acid = (float(np.clip(1 + sd * random.standard_normal(), 0.7, 1.3)) for sd in composition.axes_relative_sd)
+    lot = Composition(
+        abv=min(composition.abv * abv, 96.0),
+        sugars={kind: grams * sugar for kind, grams in composition.sugars.items()},
+        acids={kind: grams * acid for kind, grams in composition.acids.items()},
+        salt=composition.salt,
+        protein=composition.protein,
+        fat=composition.fat,
+        gum=composition.gum,
+        co2=composition.co2,
+        solid=composition.solid,
+    )
+    return replace(ingredient, composition=lot)
+
+
+def _random(house: int, name: str) -> np.random.Generator:
+    return np.random.default_rng([house, zlib.crc32(name.encode())])
