@@ -13,8 +13,9 @@ from starlette.types import ASGIApp
 from oenomel import __version__
 from oenomel.api.errors import add_error_handlers
 from oenomel.api.routers import demo as demo_router
-from oenomel.api.routers import drinks, families, forecast, ingredients, making, shelf, swaps
+from oenomel.api.routers import drinks, families, forecast, ingredients, making, measuring, notebook, shelf, swaps, tastings, tree
 from oenomel.api.serving import FrontEnd, Guard
+from oenomel.instruments.bench_set import BenchSet
 from oenomel.store import database
 
 __all__ = ["create_api", "create_app"]
@@ -58,6 +59,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         generate_unique_id_function=lambda route: route.name,
     )
     api.state.data = data
+    api.state.bench_set = BenchSet()
     add_error_handlers(api)
 
     health = APIRouter(tags=["health"])
@@ -69,7 +71,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
 
     # Nobody's own book can be emptied: the way to put the demo back is there only while the demo is served.
     only_in_the_demo = (demo_router.router,) if demo else ()
-    rooms = (forecast, making, swaps, ingredients, shelf, families, drinks)
+    rooms = (forecast, making, swaps, ingredients, shelf, families, drinks, notebook, tastings, measuring, tree)
     for router in (health, *(room.router for room in rooms), *only_in_the_demo):
         api.include_router(router, prefix="/api")
     return api

@@ -3,22 +3,22 @@
 from __future__ import annotations
 
 import sqlite3
-from collections.abc import AsyncIterator
+from collections.abc import AsyncIterator, Mapping
 from typing import Annotated, Literal
 
 from fastapi import Depends, Query, Request
 from pydantic import BaseModel, ConfigDict, Field
 
 from oenomel.core.catalogue import Larder
-from oenomel.core.conditions import Conditions
+from oenomel.core.conditions import Conditions, HouseFactor, house_factor
 from oenomel.core.drink import Drink
 from oenomel.core.families import Home, families, home_from, profile_of_drink
 from oenomel.core.prediction import standard_homes
 from oenomel.interchange.spec_drink import drink_from_spec, slugs_of
 from oenomel.interchange.spec_file import SpecFile, parse_spec
-from oenomel.store import database, drinks, ingredients
+from oenomel.store import database, drinks, ingredients, measurements
 
-__all__ = ["Connection", "Supposed", "homes_for", "resolve"]
+__all__ = ["Connection", "HouseConditions", "homes_for", "resolve"]
 
 
 async def _connection(request: Request) -> AsyncIterator[sqlite3.Connection]:
@@ -44,7 +44,10 @@ def resolve(conn: sqlite3.Connection, *specs: SpecFile) -> list[Drink]:
 
 
 class SupposedQuery(BaseModel):
-    """What a forecast supposes of the ice and the temperatures, as far as it isn't the usual: see `core.conditions.Conditions`."""
+    """What a forecast supposes of the ice and the temperatures, as far as it isn't the usual: see `core.conditions.Conditions`.
+
+    ``own``: whether the house's own measurements of its water count.
+    """
 
     model_config = ConfigDict(extra="forbid")
 
@@ -54,13 +57,20 @@ class SupposedQuery(BaseModel):
     surface_water: Annotated[float, Field(ge=0, le=0.3, allow_inf_nan=False)] | None = None
     start_c: Annotated[float, Field(ge=-20, le=60, allow_inf_nan=False)] = 22.0
     room_c: Annotated[float, Field(ge=0, le=50, allow_inf_nan=False)] = 22.0
+    own: bool = True
 
-    def conditions(self) -> Conditions:
-        """The same for the core."""
-        return Conditions(**self.model_dump())
+    def conditions(self, factors: Mapping[str, HouseFactor]) -> Conditions:
+        """The same for the core, with the house's own factors."""
+        return Conditions(**self.model_dump(exclude={"own"}), factors=factors)
 
 
-Supposed = Annotated[SupposedQuery, Query()]
+def _house_conditions(conn: Connection, supposed: Annotated[SupposedQuery, Query()]) -> Conditions:
+    measured = measurements.ratios(conn) if supposed.own else {}
+    return supposed.conditions({technique: house_factor(ratios) for technique, ratios in measured.items()})
+
+
+HouseConditions = Annotated[Conditions, Depends(_house_conditions)]
+"""What a forecast supposes, with what this house has measured of its own ice."""
 
 
 def homes_for(conn: sqlite3.Connection, *wanted: str) -> dict[str, Home]:

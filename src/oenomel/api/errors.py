@@ -11,7 +11,7 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel, ConfigDict
 from starlette.exceptions import HTTPException
 
-from oenomel.errors import DomainError, OenomelError, RecordConflict, RecordNotFound, SpecError
+from oenomel.errors import DomainError, NoReading, OenomelError, RecordConflict, RecordNotFound, SpecError
 from oenomel.interchange.spec_file import spec_error
 
 __all__ = ["PROBLEMS", "Problem", "add_error_handlers"]
@@ -20,6 +20,7 @@ _STATUS: Final[tuple[tuple[type[OenomelError], HTTPStatus], ...]] = (
     (DomainError, HTTPStatus.UNPROCESSABLE_ENTITY),
     (RecordNotFound, HTTPStatus.NOT_FOUND),
     (RecordConflict, HTTPStatus.CONFLICT),
+    (NoReading, HTTPStatus.SERVICE_UNAVAILABLE),
 )
 
 
@@ -43,6 +44,7 @@ def _responses(*statuses: HTTPStatus) -> dict[int | str, dict[str, Any]]:
 PROBLEMS: Final = {
     "bad": _responses(HTTPStatus.BAD_REQUEST, HTTPStatus.UNPROCESSABLE_ENTITY),
     "missing": _responses(HTTPStatus.NOT_FOUND, HTTPStatus.UNPROCESSABLE_ENTITY),
+    "silent": _responses(HTTPStatus.SERVICE_UNAVAILABLE),
     "write": _responses(HTTPStatus.BAD_REQUEST, HTTPStatus.NOT_FOUND, HTTPStatus.CONFLICT, HTTPStatus.UNPROCESSABLE_ENTITY),
 }
 """The refusals that a route declares, by what it does."""

@@ -15,7 +15,7 @@ from oenomel.core.drink import Drink, Pour
 from oenomel.core.levels import FIGURES, levels
 from oenomel.core.perception import AXES, steps_between
 
-__all__ = ["MOST_CHANGES", "Change", "changes_between"]
+__all__ = ["MOST_CHANGES", "Change", "changes_between", "paired_pours"]
 
 Floats = NDArray[np.float64]
 
@@ -86,7 +86,7 @@ def _changes(drink: Drink, parent: Drink) -> tuple[list[str], list[_Row], int | 
     """Words of each change, the pours of both drinks side by side, and which change is the method's."""
     words: list[str] = []
     rows: list[_Row] = []
-    for before, after in _paired(parent.pours, drink.pours):
+    for before, after in paired_pours(parent.pours, drink.pours):
         told = _words(before, after)
         rows.append(_Row(before, after, min(len(words), MOST_CHANGES - 1) if told else None))
         if told:
@@ -100,7 +100,7 @@ def _changes(drink: Drink, parent: Drink) -> tuple[list[str], list[_Row], int | 
     return words, rows, method_change
 
 
-def _paired(before: tuple[Pour, ...], after: tuple[Pour, ...]) -> list[tuple[Pour | None, Pour | None]]:
+def paired_pours(before: tuple[Pour, ...], after: tuple[Pour, ...]) -> list[tuple[Pour | None, Pour | None]]:
     """Pours of two drinks that stand for each other: the same ingredient, else the same slot; the rest stand alone."""
     left, right = list(before), list(after)
     pairs: list[tuple[Pour | None, Pour | None]] = []

@@ -121,9 +121,9 @@ class Home:
         normals, reach = self._facets
         return max(0.0, float((normals @ steps_of(profile) - reach).max()))
 
-    def centre(self) -> dict[str, float]:
-        """Mean of the schools in steps, told in the figures' own units."""
-        return _levels(self.points.mean(axis=0))
+    def centre(self, off: ArrayLike | None = None) -> dict[str, float]:
+        """Mean of the schools in steps, or ``off``, shape (3,), [steps], from it, told in the figures' own units."""
+        return _levels(self.points.mean(axis=0) + (0.0 if off is None else np.asarray(off)))
 
     def outline(self) -> list[tuple[float, float]]:
         """Corners of the home as seen on the field, sugar and acid in g per 100 ml: all that lies within one step of the hull.

@@ -38,6 +38,9 @@ CORRECTORS: Final = ("simple-syrup-1-1", "simple-syrup-2-1", "lemon-juice", "cit
 BODY_CORRECTORS: Final = ("gum-syrup",)
 """What joins besides where a drink is thin."""
 
+DRINK_SD: Final = 0.5
+"""How far one drink's own ideal lies from what its taster likes in general, [steps]. An assumption: a long drink is no strong one."""
+
 JOIN_FROM_STEPS: Final = 0.7
 """Correctors are offered where an axis would stay further off than this."""
 
@@ -115,7 +118,9 @@ def reference_of(sheets: Sequence[Sheet], home: Home | None, conditions: Conditi
 def ideal_of(sheets: Sequence[Sheet], reference: Floats, palate: Palate | None, conditions: Conditions) -> Palate:
     """Where this drink should stand for who tasted it, from the reference; ``palate`` is what is known of him from other drinks."""
     tasted = [Tasted(steps_of(profile_of_made(sheet.drink, conditions)) - reference, sheet.verdict.axes, sheet.session) for sheet in sheets]
-    prior = unknown_palate(TRIAL_SD) if palate is None else replace(palate, sheets=0, sessions=0)
+    prior = unknown_palate(TRIAL_SD)
+    if palate is not None:
+        prior = Palate(palate.mean, palate.covariance + DRINK_SD**2 * np.eye(3))
     return learn(tasted, prior)
 
 

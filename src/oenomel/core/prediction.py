@@ -32,11 +32,14 @@ STANDARD: Final = Conditions()
 
 @dataclass(frozen=True, slots=True)
 class Dilution:
-    """Water from the ice: ml per ml of what is in the tin, ml in all, and the school it was computed by."""
+    """Water from the ice: ml per ml of what is in the tin, ml in all, the school it was computed by, and by how many of the house's own
+    measurements it was set right.
+    """
 
     ratio: float
     water_ml: float
     model: str
+    measurements: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -192,13 +195,19 @@ def predict(drink: Drink, conditions: Conditions = STANDARD, homes: Mapping[str,
     if path.glass.volume_ml == 0:
         raise NothingToDrink
     tin, water = profile_of(path.tin), float(path.water_ml)
+    own = conditions.factors.get(drink.method.technique)
     return Prediction(
         drink,
         conditions,
         (standard_homes() if homes is None else homes).get(drink.family),
         path,
         undiluted=tin,
-        dilution=Dilution(water / tin.volume_ml if tin.volume_ml else 0.0, water, dilution_model(drink.method, conditions)),
+        dilution=Dilution(
+            water / tin.volume_ml if tin.volume_ml else 0.0,
+            water,
+            dilution_model(drink.method, conditions),
+            own.measurements if own and water else 0,
+        ),
         served=profile_of(path.glass),
         doubt=doubt_of(drink, at, grows, table, conditions),
         pours=pour_shares(table),

@@ -9,12 +9,15 @@ from importlib import resources
 from pathlib import Path
 from typing import Any
 
-from oenomel.core.catalogue import read_ingredients
-from oenomel.core.prediction import predict
+from oenomel.core.catalogue import Larder, read_ingredients
+from oenomel.core.measuring import Measured, water_found
+from oenomel.core.prediction import Prediction, predict
 from oenomel.interchange.prediction_report import prediction_report
 from oenomel.interchange.spec_drink import drink_from_spec
 from oenomel.interchange.spec_file import parse_spec
-from oenomel.store import database, drinks, ingredients, shelf
+from oenomel.store import book_search, database, drinks, gathered, ingredients, lineage, measurements, shelf, tastings
+from oenomel.store.measurements import MeasurementRecord
+from oenomel.store.tastings import TastingRecord
 
 __all__ = ["prepare", "restore"]
 
@@ -30,14 +33,16 @@ def prepare(data: Path, reset: bool = False) -> None:
     with closing(database.connect(data)) as conn, database.transaction(conn):
         if reset:
             restore(conn)
-        elif not drinks.list_drinks(conn):
+        elif not book_search.find(conn, book_search.Wanted(), most=1):
             _fill(conn)
 
 
 def restore(conn: sqlite3.Connection) -> None:
     """Puts the demo back to how it was at first; what was made in it is gone."""
     drinks.remove_all(conn)
+    tastings.remove_all(conn)
     shelf.remove_all(conn)
+    ingredients.remove_amendments(conn)
     ingredients.remove_of_the_house(conn)
     _fill(conn)
 
@@ -47,20 +52,45 @@ def _fill(conn: sqlite3.Connection) -> None:
         ingredients.put(conn, ingredient)
     for slug, state, price in json.loads(_text("shelf.json")):
         shelf.put(conn, shelf.Shelved(slug, state, price))
-    for entry in json.loads(_text("drinks.json")):
-        _add_drink(conn, entry)
-
-
-def _add_drink(conn: sqlite3.Connection, entry: dict[str, Any]) -> None:
     larder = ingredients.larder(conn)
+    book: dict[str, list[int]] = {}
+    for entry in json.loads(_text("drinks.json")):
+        book[entry["name"]] = _add_drink(conn, entry, larder, book)
+
+
+def _add_drink(conn: sqlite3.Connection, entry: dict[str, Any], larder: Larder, book: dict[str, list[int]]) -> list[int]:
+    """Adds a drink with its notebook; ``book`` holds the trials of those before it, from which it may descend."""
     drink_id = drinks.add(conn, entry["name"], entry["trials"][0]["spec"]["family"], origin="demo")
     kept: list[int] = []
     for trial in entry["trials"]:
         text = json.dumps(trial["spec"], ensure_ascii=False)
-        foreseen = prediction_report(predict(drink_from_spec(parse_spec(text), larder))).model_dump_json()
-        kept.append(drinks.keep_trial(conn, drink_id, kept[0] if kept else None, trial["name"], trial["reason"], text, foreseen))
+        forecast = predict(drink_from_spec(parse_spec(text), larder))
+        parent = kept[trial.get("parent", 1) - 1] if kept else None
+        foreseen, made = prediction_report(forecast).model_dump_json(), json.dumps(trial.get("made", {}), ensure_ascii=False)
+        kept.append(drinks.keep_trial(conn, drink_id, parent, trial["name"], trial["reason"], text, foreseen, made))
+        lineage.add_parents(conn, kept[-1], [book[name][number - 1] for name, number in trial.get("parents", [])])
+        _note(conn, drink_id, kept[-1], trial, forecast)
+    if "brief" in entry:
+        gathered.put_brief(conn, drink_id, json.dumps(entry["brief"], ensure_ascii=False))
+    for each in entry.get("gathered", []):
+        gathered.add(conn, drink_id, each["name"], json.dumps(each["spec"], ensure_ascii=False))
     if "draft" in entry:
         drinks.put_draft(conn, drink_id, kept[entry["draft"]["parent"] - 1], json.dumps(entry["draft"]["spec"], ensure_ascii=False), 0)
+    return kept
+
+
+def _note(conn: sqlite3.Connection, drink_id: int, trial_id: int, trial: dict[str, Any], forecast: Prediction) -> None:
+    """What was said and measured of a trial."""
+    for sheet in trial.get("sheets", []):
+        words = json.dumps(sheet["words"], ensure_ascii=False)
+        tastings.add(conn, TastingRecord(trial_id, **{**sheet, "words": words}))
+    for reading in trial.get("readings", []):
+        measurements.add(conn, MeasurementRecord(trial_id, **reading))
+    found = water_found([Measured(r["quantity"], r["point"], r["value"]) for r in trial.get("readings", [])], forecast)
+    if found is not None:
+        measurements.put_water(conn, trial_id, forecast.drink.method.technique, found.ratio, found.how)
+    if trial.get("mark"):
+        lineage.mark(conn, drink_id, trial_id, trial["mark"])
 
 
 def _text(name: str) -> str:

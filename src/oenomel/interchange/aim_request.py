@@ -14,6 +14,7 @@ from oenomel.core.drink import Drink
 from oenomel.core.families import Home
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.levels import FIGURES
+from oenomel.core.palate import Palate
 from oenomel.errors import RecordNotFound, SpecError
 from oenomel.interchange.spec_file import FamilyName, SpecFile, spec_error
 
@@ -37,9 +38,10 @@ class TypedTarget(_Entry):
 
 
 class FamilyTarget(_Entry):
-    """The middle of a family's home as the target."""
+    """The middle of a family's home as the target, or where a taster would have it: ``palate`` is his name, empty for the house's."""
 
     family: FamilyName
+    palate: Annotated[str, Field(max_length=100)] | None = None
 
 
 def _target_tag(value: Any) -> str:
@@ -101,14 +103,21 @@ def parse_target(text: str) -> SpecFile | FamilyTarget | TypedTarget:
 
 
 def target_from(
-    entry: SpecFile | FamilyTarget | TypedTarget, drink: Drink | None, homes: Mapping[str, Home], equivalents: bool, conditions: Conditions
+    entry: SpecFile | FamilyTarget | TypedTarget,
+    drink: Drink | None,
+    homes: Mapping[str, Home],
+    equivalents: bool,
+    conditions: Conditions,
+    palate: Palate | None = None,
 ) -> Target:
-    """The core's target; ``drink`` is the one that a spec among the targets describes.
+    """The core's target; ``drink`` is the one that a spec among the targets describes, ``palate`` the one that a family's names.
 
     Raises
     ------
     RecordNotFound
         The family has no home.
+    SpecError
+        A palate is named where none is known.
     DomainError, NothingToDrink
     """
     if isinstance(entry, TypedTarget):
@@ -116,8 +125,10 @@ def target_from(
     if isinstance(entry, FamilyTarget):
         if entry.family not in homes:
             raise RecordNotFound("home for the family", entry.family)
+        if entry.palate is not None and palate is None:
+            raise SpecError("palate", "palates are kept in a data file; a target on its own can't name one")
         home = homes[entry.family]
-        return Target(**home.centre(), volume_ml=home.volume_ml)
+        return Target(**home.centre(palate.mean if palate else None), volume_ml=home.volume_ml)
     assert drink is not None
     return Target(**dict(zip(FIGURES, figures_of([drink], equivalents, conditions)[:, 0].tolist(), strict=True)))
 

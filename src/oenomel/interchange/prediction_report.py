@@ -64,11 +64,14 @@ class ProfileReport(_Report):
 
 
 class DilutionReport(_Report):
-    """Water from the ice: ml per ml in the tin, ml, and its school: curve, heat balance, estimate or none."""
+    """Water from the ice: ml per ml in the tin, ml, its school (curve, heat balance, estimate or none), and by how many of the house's own
+    measurements it was set right.
+    """
 
     ratio: float
     water_ml: float
     model: str
+    measurements: int
 
 
 Pair = Annotated[list[float], Field(min_length=2, max_length=2)]

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from datetime import UTC, datetime
 
 from oenomel.errors import RecordConflict, RecordNotFound
+from oenomel.store import book_search
 
 __all__ = [
     "DraftRecord",
@@ -21,53 +22,53 @@ __all__ = [
     "get_trial",
     "keep_trial",
     "latest_trials",
-    "list_drinks",
     "put_draft",
     "reference_ids",
     "references",
     "remove_all",
     "rename",
     "set_reference",
+    "some",
+    "trial",
     "trials",
 ]  # fmt: skip
 
-# Each word has to stand in the drink's name or family, in what was written of a trial, or in the name of something that is poured.
-SELECT_DRINKS = """
-SELECT id, name, family, origin, created_at FROM drink WHERE NOT EXISTS (
-  SELECT 1 FROM json_each(:words) AS word
-  WHERE instr(lower(drink.name || ' ' || drink.family), word.value) = 0 AND NOT EXISTS (
-    SELECT 1 FROM trial WHERE trial.drink_id = drink.id AND (
-      instr(lower(trial.name || ' ' || trial.reason), word.value) > 0 OR EXISTS (
-        SELECT 1 FROM json_each(trial.spec, '$.pours') AS pour
-        LEFT JOIN ingredient ON ingredient.slug = json_extract(pour.value, '$.ingredient')
-        WHERE instr(lower(coalesce(ingredient.name, json_extract(pour.value, '$.ingredient.name'), '')), word.value) > 0
-      )
-    )
-  )
-) ORDER BY id
-"""
 SELECT_DRINK = "SELECT id, name, family, origin, created_at FROM drink WHERE id = :id"
+SELECT_SOME = """
+SELECT id, name, family, origin, created_at FROM drink WHERE id IN (SELECT value FROM json_each(:drinks)) ORDER BY id
+"""
 INSERT_DRINK = "INSERT INTO drink (name, family, origin, created_at) VALUES (:name, :family, :origin, :created_at)"
 UPDATE_NAME = "UPDATE drink SET name = :name WHERE id = :id"
 DELETE_DRAFTS = "DELETE FROM draft"
 DELETE_TRIALS = "DELETE FROM trial"
 DELETE_DRINKS = "DELETE FROM drink"
 SELECT_TRIALS = """
-SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at, made
 FROM trial WHERE drink_id = :drink_id ORDER BY number
 """
 SELECT_LATEST_TRIALS = """
-SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at
-FROM trial WHERE number = (SELECT max(number) FROM trial AS other WHERE other.drink_id = trial.drink_id)
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at, made
+FROM trial WHERE drink_id IN (SELECT value FROM json_each(:drinks))
+  AND number = (SELECT max(number) FROM trial AS other WHERE other.drink_id = trial.drink_id)
 """
 SELECT_TRIAL = """
-SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at, made
 FROM trial WHERE id = :id AND drink_id = :drink_id
 """
+SELECT_ANY_TRIAL = """
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at, made FROM trial WHERE id = :id
+"""
 INSERT_TRIAL = """
-INSERT INTO trial (drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at)
+INSERT INTO trial (drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at, made)
 VALUES (:drink_id, (SELECT coalesce(max(number), 0) + 1 FROM trial WHERE drink_id = :drink_id),
-        :parent_trial_id, :name, :reason, :spec, :foreseen, :kept_at)
+        :parent_trial_id, :name, :reason, :spec, :foreseen, :kept_at, :made)
+"""
+INSERT_INGREDIENTS = """
+INSERT OR IGNORE INTO trial_ingredient (trial_id, slug)
+SELECT trial.id, json_extract(pour.value, '$.ingredient')
+FROM trial, json_each(trial.spec, '$.pours') AS pour
+WHERE trial.id = :trial_id AND json_type(pour.value, '$.ingredient') = 'text'
+  AND coalesce(json_extract(pour.value, '$.stage'), 'mixed') NOT IN ('rim', 'garnish')
 """
 SELECT_DRAFT = "SELECT drink_id, parent_trial_id, spec, revision, saved_at FROM draft WHERE drink_id = :drink_id"
 SELECT_DRAFTS = "SELECT drink_id, parent_trial_id, spec, revision, saved_at FROM draft"
@@ -104,7 +105,7 @@ class DrinkRecord:
 
 @dataclass(frozen=True, slots=True)
 class TrialRecord:
-    """A trial as kept: ``spec`` and ``foreseen`` are JSON texts."""
+    """A trial as kept: ``spec``, ``foreseen`` and ``made`` (who, with what, what was really poured) are JSON texts."""
 
     id: int
     drink_id: int
@@ -115,6 +116,7 @@ class TrialRecord:
     spec: str
     foreseen: str
     kept_at: str
+    made: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -128,17 +130,17 @@ class DraftRecord:
     saved_at: str
 
 
-def list_drinks(conn: sqlite3.Connection, words: str = "") -> list[DrinkRecord]:
-    """Drinks in which every word is found, oldest first; without words, all."""
-    return [DrinkRecord(**row) for row in conn.execute(SELECT_DRINKS, {"words": json.dumps(words.lower().split())})]
-
-
 def get(conn: sqlite3.Connection, drink_id: int) -> DrinkRecord:
     """One drink; raises RecordNotFound."""
     row = conn.execute(SELECT_DRINK, {"id": drink_id}).fetchone()
     if row is None:
         raise RecordNotFound("drink", drink_id)
     return DrinkRecord(**row)
+
+
+def some(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[DrinkRecord]:
+    """These drinks, oldest first; those that are gone are left out."""
+    return [DrinkRecord(**row) for row in conn.execute(SELECT_SOME, {"drinks": json.dumps(list(drink_ids))})]
 
 
 def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house") -> int:
@@ -151,12 +153,14 @@ def rename(conn: sqlite3.Connection, drink_id: int, name: str) -> None:
     """Gives a drink another name; raises RecordNotFound."""
     if conn.execute(UPDATE_NAME, {"id": drink_id, "name": name}).rowcount == 0:
         raise RecordNotFound("drink", drink_id)
+    book_search.write_down(conn, drink_id)
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
     """Empties the book: every drink with its trials and its draft."""
     for statement in (DELETE_DRAFTS, DELETE_TRIALS, DELETE_DRINKS):
         conn.execute(statement)
+    book_search.forget_all(conn)
 
 
 def trials(conn: sqlite3.Connection, drink_id: int) -> list[TrialRecord]:
@@ -164,9 +168,17 @@ def trials(conn: sqlite3.Connection, drink_id: int) -> list[TrialRecord]:
     return [TrialRecord(**row) for row in conn.execute(SELECT_TRIALS, {"drink_id": drink_id})]
 
 
-def latest_trials(conn: sqlite3.Connection) -> dict[int, TrialRecord]:
-    """The newest trial of each drink, by drink; its number tells how many there are."""
-    return {row["drink_id"]: TrialRecord(**row) for row in conn.execute(SELECT_LATEST_TRIALS)}
+def latest_trials(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[int, TrialRecord]:
+    """The newest trial of each of these drinks, by drink; its number tells how many there are."""
+    return {row["drink_id"]: TrialRecord(**row) for row in conn.execute(SELECT_LATEST_TRIALS, {"drinks": json.dumps(list(drink_ids))})}
+
+
+def trial(conn: sqlite3.Connection, trial_id: int) -> TrialRecord:
+    """One trial, of whatever drink; raises RecordNotFound."""
+    row = conn.execute(SELECT_ANY_TRIAL, {"id": trial_id}).fetchone()
+    if row is None:
+        raise RecordNotFound("trial with the number", trial_id)
+    return TrialRecord(**row)
 
 
 def get_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> TrialRecord:
@@ -178,7 +190,7 @@ def get_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> TrialRe
 
 
 def keep_trial(
-    conn: sqlite3.Connection, drink_id: int, parent_trial_id: int | None, name: str, reason: str, spec: str, foreseen: str
+    conn: sqlite3.Connection, drink_id: int, parent_trial_id: int | None, name: str, reason: str, spec: str, foreseen: str, made: str = "{}"
 ) -> int:
     """Keeps a trial as made and returns its id; its number is the next of the drink. Raises RecordNotFound for a strange parent."""
     get(conn, drink_id)
@@ -194,9 +206,13 @@ def keep_trial(
             "spec": spec,
             "foreseen": foreseen,
             "kept_at": _now(),
+            "made": made,
         },
     )
-    return _new_id(cursor)
+    trial_id = _new_id(cursor)
+    conn.execute(INSERT_INGREDIENTS, {"trial_id": trial_id})
+    book_search.write_down(conn, drink_id)
+    return trial_id
 
 
 def references(conn: sqlite3.Connection, families: Iterable[str]) -> dict[str, list[str]]:

@@ -12,7 +12,19 @@ from oenomel.core.catalogue import Larder, composition_from_values
 from oenomel.core.ingredient import Ingredient, SourcedValue
 from oenomel.errors import RecordConflict, RecordNotFound
 
-__all__ = ["add", "get", "larder", "put", "remove", "remove_of_the_house", "replace_catalogue", "search", "some"]
+__all__ = [
+    "add",
+    "amend",
+    "get",
+    "larder",
+    "put",
+    "remove",
+    "remove_amendments",
+    "remove_of_the_house",
+    "replace_catalogue",
+    "search",
+    "some",
+]
 
 SELECT_ALL = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
@@ -62,6 +74,15 @@ SELECT drink.name FROM drink JOIN (
 WHERE json_extract(pour.value, '$.ingredient') = :slug LIMIT 1
 """
 DELETE_OF_THE_HOUSE = "DELETE FROM ingredient WHERE origin = 'house'"
+UPSERT_AMENDED = """
+INSERT INTO amended_ingredient (slug, aroma, impression) VALUES (:slug, :aroma, :impression)
+ON CONFLICT (slug) DO UPDATE SET aroma = excluded.aroma, impression = excluded.impression
+"""
+APPLY_AMENDED = """
+UPDATE ingredient SET aroma = amended_ingredient.aroma, impression = amended_ingredient.impression
+FROM amended_ingredient WHERE amended_ingredient.slug = ingredient.slug
+"""
+DELETE_AMENDED = "DELETE FROM amended_ingredient"
 DELETE_VALUES = "DELETE FROM ingredient_value WHERE slug = :slug"
 INSERT_VALUE = """
 INSERT INTO ingredient_value (slug, name, value, relative_sd, source, source_kind, why)
@@ -145,6 +166,19 @@ def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -
     """
     for ingredient in shipped:
         put(conn, ingredient)
+    conn.execute(APPLY_AMENDED)
+
+
+def amend(conn: sqlite3.Connection, slug: str, aroma: Mapping[str, int], impression: str) -> None:
+    """Changes what an ingredient smells of and what is said of it, for good; raises RecordNotFound."""
+    get(conn, slug)
+    conn.execute(UPSERT_AMENDED, {"slug": slug, "aroma": json.dumps(dict(aroma)), "impression": impression})
+    conn.execute(APPLY_AMENDED)
+
+
+def remove_amendments(conn: sqlite3.Connection) -> None:
+    """Forgets what tasting changed; the catalogue's own words come back with the next start."""
+    conn.execute(DELETE_AMENDED)
 
 
 def _larder(rows: Iterable[sqlite3.Row], value_rows: Iterable[sqlite3.Row]) -> Larder:

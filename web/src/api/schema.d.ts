@@ -493,7 +493,8 @@ export interface paths {
         };
         /**
          * List Drinks
-         * @description The book, oldest drink first; with ``q`` those in whose name, family, trials or ingredients every word is found.
+         * @description The book, oldest drink first, two hundred at most: those in whose name, trials, ingredients or sheets every word of ``q`` is found,
+         *     of a family, tasted by someone, scored at least so high, of which everything is at hand.
          */
         get: operations["list_drinks"];
         put?: never;
@@ -544,6 +545,8 @@ export interface paths {
         /**
          * Keep Trial
          * @description Keeps a trial as made with the forecast of that day, and holds the draft against it: both or neither.
+         *
+         *     Refused with 409 where another window saved in between; it can then be kept beside.
          */
         post: operations["keep_trial"];
         delete?: never;
@@ -586,6 +589,418 @@ export interface paths {
          */
         put: operations["save_draft"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/notebook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Notebook
+         * @description All that is known of a drink's trials: how they were made, what was said and measured, and what of the brief they keep.
+         */
+        get: operations["get_notebook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/brief": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Write Brief
+         * @description Writes the brief of a drink.
+         */
+        put: operations["write_brief"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/trials/{trial_id}/mark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Mark Trial
+         * @description Marks a trial finished or shelved, or takes it out of view; nothing of it is lost.
+         */
+        put: operations["mark_trial"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/side-by-side": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lay Side By Side
+         * @description Two to four trials as poured, each beside the first; differences first.
+         */
+        get: operations["lay_side_by_side"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/gathered": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Cloud
+         * @description The specs gathered for a drink, as a cloud with its middle; below two there is neither.
+         */
+        get: operations["get_cloud"];
+        put?: never;
+        /**
+         * Gather Spec
+         * @description Adds somebody's spec of a drink to its cloud.
+         */
+        post: operations["gather_spec"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/gathered/{gathered_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Spec
+         * @description Takes a gathered spec out of the cloud.
+         */
+        delete: operations["drop_spec"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/aromas": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Aromas
+         * @description The controlled list of aromas.
+         */
+        get: operations["list_aromas"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tastings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Sheets
+         * @description Keeps tasting sheets, all of them or none; of a trial out of view too, with which it is found again.
+         */
+        post: operations["keep_sheets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tastings/{tasting_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Sheet Back
+         * @description Takes a sheet back.
+         */
+        delete: operations["take_sheet_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/trials/{trial_id}/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Propose Next
+         * @description Two or three trials to try next after what was said of this one.
+         */
+        post: operations["propose_next"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tasters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Tasters
+         * @description Who has tasted in this house.
+         */
+        get: operations["list_tasters"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/palate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Palate
+         * @description A taster's palate, or the house's for an empty name, and what it was learnt from.
+         */
+        get: operations["get_palate"];
+        put?: never;
+        post?: never;
+        /**
+         * Reset Palate
+         * @description Learns a palate anew from now on; its sheets stay with their trials.
+         */
+        delete: operations["reset_palate"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingredients/{slug}/tastings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Part Tastings
+         * @description What an ingredient tasted of alone, oldest first.
+         */
+        get: operations["list_part_tastings"];
+        put?: never;
+        /**
+         * Taste Part
+         * @description Keeps what an ingredient tasted of alone, and amends its aroma and impression where that is told.
+         */
+        post: operations["taste_part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/trials/{trial_id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Reading
+         * @description Keeps a reading of a trial; refused with the reason where it can't be. What it says of the water counts from then on.
+         */
+        post: operations["keep_reading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/readings/{reading_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Reading Back
+         * @description Takes a reading back, and what it said of the water.
+         */
+        delete: operations["take_reading_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Devices
+         * @description The devices that can be chosen; any reading can be typed instead.
+         */
+        get: operations["list_devices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{device}/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Device
+         * @description Reads a device. The simulated ones see a hidden true lot of the trial, which no forecast knows.
+         */
+        post: operations["read_device"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calibration": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Calibration
+         * @description How much water each technique takes in this house.
+         */
+        get: operations["get_calibration"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tree": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Tree
+         * @description Every trial in view, and the change on each branch.
+         */
+        get: operations["get_tree"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cross": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cross Trials
+         * @description A start out of two or three trials: the first gives the frame, the others what fills its slots.
+         */
+        post: operations["cross_trials"];
         delete?: never;
         options?: never;
         head?: never;
@@ -743,6 +1158,16 @@ export interface components {
             pour: number;
         };
         /**
+         * AromaReport
+         * @description A word of the aroma list, and its group.
+         */
+        AromaReport: {
+            /** Tag */
+            tag: string;
+            /** Group */
+            group: string;
+        };
+        /**
          * AxisReport
          * @description One axis beside the parent's; ``steps`` is for drawing, too rough to print.
          */
@@ -766,6 +1191,97 @@ export interface components {
             difference: components["schemas"]["DifferenceReport"];
         };
         /**
+         * BesideReport
+         * @description A reading beside its forecast; none where nothing is foreseen.
+         */
+        BesideReport: {
+            /** Id */
+            id: number;
+            /** Quantity */
+            quantity: string;
+            /** Point */
+            point: string;
+            /** Value */
+            value: number;
+            /** Device */
+            device: string;
+            /** Name */
+            name: string;
+            /** At */
+            at: string;
+            /** Unit */
+            unit: string;
+            /** Decimals */
+            decimals: number;
+            /** Foreseen */
+            foreseen: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Words */
+            words: string;
+            /** Warning */
+            warning: string;
+        };
+        /**
+         * BranchReport
+         * @description A way from a parent to its child; the steps are for drawing.
+         */
+        BranchReport: {
+            /** Parent */
+            parent: number;
+            /** Child */
+            child: number;
+            /** Change */
+            change: string;
+            /** Effect */
+            effect: string;
+        };
+        /**
+         * BriefEntry
+         * @description A brief: see `core.brief.Brief`.
+         */
+        BriefEntry: {
+            /**
+             * Occasion
+             * @default
+             */
+            occasion: string;
+            /**
+             * Guest
+             * @default
+             */
+            guest: string;
+            /**
+             * Colour
+             * @default
+             */
+            colour: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            /**
+             * Avoid
+             * @default []
+             */
+            avoid: string[];
+            /** Least Abv */
+            least_abv?: number | null;
+            /** Most Abv */
+            most_abv?: number | null;
+            /**
+             * Sweetness
+             * @default
+             * @enum {string}
+             */
+            sweetness: "" | "dry" | "in the middle" | "sweet";
+            /** Most Cost */
+            most_cost?: number | null;
+        };
+        /**
          * ChangeReport
          * @description One change and what it did to each figure, in its unit, and to each axis in noticeable steps; all changes add up.
          */
@@ -780,6 +1296,44 @@ export interface components {
             steps: {
                 [key: string]: number;
             };
+        };
+        /**
+         * CircumstanceReport
+         * @description Something that differs besides the pours.
+         */
+        CircumstanceReport: {
+            /** What */
+            what: string;
+            /** Values */
+            values: string[];
+            /** Explains */
+            explains: string;
+        };
+        /**
+         * CloudPointReport
+         * @description One gathered spec on the field.
+         */
+        CloudPointReport: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            spec: components["schemas"]["SpecFile"];
+            figures: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
+            /** Outlier */
+            outlier: boolean;
+        };
+        /**
+         * CloudReport
+         * @description Gathered specs; the middle only where there are two or more.
+         */
+        CloudReport: {
+            /** Points */
+            points: components["schemas"]["CloudPointReport"][];
+            middle: components["schemas"]["SpecFile"] | null;
+            middle_figures: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"] | null;
+            /** Sentence */
+            sentence: string;
         };
         /**
          * CompareRequest
@@ -914,6 +1468,42 @@ export interface components {
             leaves_home: number | null;
         };
         /**
+         * CrossRequest
+         * @description Two or three trials to cross, the one that gives the frame first.
+         */
+        CrossRequest: {
+            /** Parents */
+            parents: number[];
+        };
+        /**
+         * DeviceReading
+         * @description What a device shows.
+         */
+        DeviceReading: {
+            /**
+             * Quantity
+             * @enum {string}
+             */
+            quantity: "volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c";
+            /** Value */
+            value: number;
+        };
+        /**
+         * DeviceReport
+         * @description A kind of device: what it measures, and which makes can be chosen.
+         */
+        DeviceReport: {
+            /** Device */
+            device: string;
+            /**
+             * Quantity
+             * @enum {string}
+             */
+            quantity: "volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c";
+            /** Makes */
+            makes: string[];
+        };
+        /**
          * DifferenceReport
          * @description By how much two drinks differ in a figure, the 80 % interval of that, and how likely its sign is.
          */
@@ -927,7 +1517,8 @@ export interface components {
         };
         /**
          * DilutionReport
-         * @description Water from the ice: ml per ml in the tin, ml, and its school: curve, heat balance, estimate or none.
+         * @description Water from the ice: ml per ml in the tin, ml, its school (curve, heat balance, estimate or none), and by how many of the house's own
+         *     measurements it was set right.
          */
         DilutionReport: {
             /** Ratio */
@@ -936,6 +1527,8 @@ export interface components {
             water_ml: number;
             /** Model */
             model: string;
+            /** Measurements */
+            measurements: number;
         };
         /**
          * DoubtReport
@@ -1037,6 +1630,36 @@ export interface components {
             drivers: components["schemas"]["DriverReport"][];
         };
         /**
+         * FactorEntry
+         * @description The house's factor on the water of a technique on the day a trial was kept.
+         */
+        FactorEntry: {
+            /** Factor */
+            factor: number;
+            /** Relative Sd */
+            relative_sd: number;
+            /** Measurements */
+            measurements: number;
+        };
+        /**
+         * FactorReport
+         * @description How much water a technique takes in this house, by its own measurements: a factor on the forecast with its 80 % interval.
+         */
+        FactorReport: {
+            /** Technique */
+            technique: string;
+            /** Factor */
+            factor: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Measurements */
+            measurements: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * FamilyReport
          * @description A family; open forms have no home.
          */
@@ -1059,7 +1682,7 @@ export interface components {
         };
         /**
          * FamilyTarget
-         * @description The middle of a family's home as the target.
+         * @description The middle of a family's home as the target, or where a taster would have it: ``palate`` is his name, empty for the house's.
          */
         FamilyTarget: {
             /**
@@ -1067,6 +1690,8 @@ export interface components {
              * @enum {string}
              */
             family: "sour" | "daisy" | "fizz" | "open";
+            /** Palate */
+            palate?: string | null;
         };
         /**
          * FilterEntry
@@ -1118,6 +1743,22 @@ export interface components {
             mends: string[];
         };
         /**
+         * FlightEntry
+         * @description Sheets to keep together: all of them, or none.
+         */
+        FlightEntry: {
+            /** Sheets */
+            sheets: components["schemas"]["SheetEntry"][];
+        };
+        /**
+         * FlightReport
+         * @description The sheets as kept.
+         */
+        FlightReport: {
+            /** Sheets */
+            sheets: components["schemas"]["SheetReport"][];
+        };
+        /**
          * FormReport
          * @description A sub-form, with the glass and ice it is usually served in.
          */
@@ -1130,6 +1771,15 @@ export interface components {
             glass: string;
             /** Ice */
             ice: string;
+        };
+        /**
+         * GatheredEntry
+         * @description A spec of the drink from elsewhere, and whose it is.
+         */
+        GatheredEntry: {
+            /** Name */
+            name: string;
+            spec: components["schemas"]["SpecFile"];
         };
         /**
          * GlassReport
@@ -1160,6 +1810,18 @@ export interface components {
             version: string;
             /** Demo */
             demo: boolean;
+        };
+        /**
+         * HeldReport
+         * @description A wish of the brief beside a trial.
+         */
+        HeldReport: {
+            /** Wish */
+            wish: string;
+            /** Kept */
+            kept: boolean | null;
+            /** Sentence */
+            sentence: string;
         };
         /**
          * HomeReport
@@ -1395,6 +2057,52 @@ export interface components {
             felt: boolean;
         };
         /**
+         * MadeEntry
+         * @description Who made a trial and how: ``lots`` are words by slug; ``poured`` are the pours as they really went in, none where as written.
+         */
+        MadeEntry: {
+            /**
+             * Maker
+             * @default
+             */
+            maker: string;
+            /**
+             * Strainer
+             * @default
+             */
+            strainer: string;
+            /**
+             * Lots
+             * @default {}
+             */
+            lots: {
+                [key: string]: string;
+            };
+            /** Poured */
+            poured?: components["schemas"]["PourEntry"][] | null;
+            /**
+             * @default {
+             *       "dilution": "curve",
+             *       "ice_c": 0,
+             *       "start_c": 22,
+             *       "room_c": 22,
+             *       "factors": {}
+             *     }
+             */
+            supposed: components["schemas"]["SupposedEntry"];
+        };
+        /**
+         * MarkEntry
+         * @description What became of a trial; empty for nothing yet, hidden for out of view.
+         */
+        MarkEntry: {
+            /**
+             * Mark
+             * @enum {string}
+             */
+            mark: "" | "finished" | "shelved" | "hidden";
+        };
+        /**
          * MendRequest
          * @description Which mend of which finding to apply: the finding's code and pour, and the mend's place in its list; the parent where it only
          *     shows beside it.
@@ -1465,7 +2173,7 @@ export interface components {
         };
         /**
          * NewDrink
-         * @description A new drink: its first trial is the spec it starts from.
+         * @description A new drink: its first trial is the spec it starts from; ``parents`` are trials of other drinks that it descends from.
          */
         NewDrink: {
             /** Name */
@@ -1478,6 +2186,11 @@ export interface components {
              * @default
              */
             reason: string;
+            /**
+             * Parents
+             * @default []
+             */
+            parents: number[];
         };
         /**
          * NewName
@@ -1490,6 +2203,9 @@ export interface components {
         /**
          * NewTrial
          * @description A trial to keep; the draft is then held against it.
+         *
+         *     ``parents`` are further trials that it descends from, of whatever drinks. ``beside`` keeps the trial and leaves the draft to the
+         *     window that saved it last.
          */
         NewTrial: {
             /** Name */
@@ -1501,9 +2217,180 @@ export interface components {
             reason: string;
             /** Parent Trial Id */
             parent_trial_id: number;
+            /**
+             * Parents
+             * @default []
+             */
+            parents: number[];
             spec: components["schemas"]["SpecFile"];
+            /**
+             * @default {
+             *       "maker": "",
+             *       "strainer": "",
+             *       "lots": {},
+             *       "supposed": {
+             *         "dilution": "curve",
+             *         "factors": {},
+             *         "ice_c": 0,
+             *         "room_c": 22,
+             *         "start_c": 22
+             *       }
+             *     }
+             */
+            made: components["schemas"]["MadeEntry"];
             /** Revision */
             revision: number;
+            /**
+             * Beside
+             * @default false
+             */
+            beside: boolean;
+        };
+        /**
+         * NextReport
+         * @description What to try next.
+         */
+        NextReport: {
+            standing: components["schemas"]["TrialStandingReport"];
+            /** Proposals */
+            proposals: components["schemas"]["ProposalReport"][];
+        };
+        /**
+         * NextRequest
+         * @description For whom: a taster whose palate counts, an empty name for the house's, or nothing; and the jigger's smallest step, ml.
+         */
+        NextRequest: {
+            /** Palate */
+            palate?: string | null;
+            /**
+             * Grid
+             * @default 2.5
+             */
+            grid: number;
+        };
+        /**
+         * NodeReport
+         * @description A trial in the tree.
+         */
+        NodeReport: {
+            /** Id */
+            id: number;
+            /** Drink Id */
+            drink_id: number;
+            /** Drink */
+            drink: string;
+            /** Family */
+            family: string;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Mark */
+            mark: string;
+            /** Sheets */
+            sheets: number;
+        };
+        /**
+         * NotebookReport
+         * @description A drink's notebook: its brief and its trials, oldest first, those out of view too.
+         */
+        NotebookReport: {
+            /** Drink Id */
+            drink_id: number;
+            /** Name */
+            name: string;
+            /** Family */
+            family: string;
+            brief: components["schemas"]["BriefEntry"];
+            /** Trials */
+            trials: components["schemas"]["NotebookTrial"][];
+            /** Gathered */
+            gathered: number;
+        };
+        /**
+         * NotebookTrial
+         * @description A trial with all that is known of it; ``origins`` tell for each pour which of the parents it came from.
+         */
+        NotebookTrial: {
+            /** Id */
+            id: number;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Reason */
+            reason: string;
+            /** Kept At */
+            kept_at: string;
+            spec: components["schemas"]["SpecFile"];
+            made: components["schemas"]["MadeEntry"];
+            /**
+             * Mark
+             * @enum {string}
+             */
+            mark: "" | "finished" | "shelved" | "hidden";
+            /** Parents */
+            parents: components["schemas"]["ParentRef"][];
+            /** Origins */
+            origins: (number | null)[];
+            figures: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
+            low: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
+            high: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
+            /** Sheets */
+            sheets: components["schemas"]["SheetReport"][];
+            /** Readings */
+            readings: components["schemas"]["BesideReport"][];
+            water: components["schemas"]["WaterReport"] | null;
+            /** Held */
+            held: components["schemas"]["HeldReport"][];
+        };
+        /**
+         * PalateAxis
+         * @description One axis of a palate: steps from the middle of a home (for drawing), its 80 % interval, and the words for it.
+         */
+        PalateAxis: {
+            /** Axis */
+            axis: string;
+            /** Steps */
+            steps: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * PalateReport
+         * @description A palate; ``taster`` is empty for the house. ``why`` tells in sentences what it was learnt from.
+         */
+        PalateReport: {
+            /** Taster */
+            taster: string;
+            /** Sheets */
+            sheets: number;
+            /** Sessions */
+            sessions: number;
+            /** Axes */
+            axes: components["schemas"]["PalateAxis"][];
+            /** Why */
+            why: string[];
+        };
+        /**
+         * ParentRef
+         * @description A parent of a trial, of whatever drink.
+         */
+        ParentRef: {
+            /** Trial Id */
+            trial_id: number;
+            /** Drink Id */
+            drink_id: number;
+            /** Drink */
+            drink: string;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
         };
         /**
          * ParentReport
@@ -1512,6 +2399,45 @@ export interface components {
         ParentReport: {
             served: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
             interval80: components["schemas"]["Intervals"];
+        };
+        /**
+         * PartEntry
+         * @description A bottle or a juice tasted alone. With ``aroma`` or ``impression`` it amends the ingredient: weights 1 to 3 by tag.
+         */
+        PartEntry: {
+            /** Taster */
+            taster: string;
+            /**
+             * @default {
+             *       "look": "",
+             *       "nose": "",
+             *       "first": "",
+             *       "middle": "",
+             *       "finish": ""
+             *     }
+             */
+            words: components["schemas"]["WordsEntry"];
+            /** Aroma */
+            aroma?: {
+                [key: string]: number;
+            } | null;
+            /** Impression */
+            impression?: string | null;
+        };
+        /**
+         * PartReport
+         * @description What a part tasted of alone.
+         */
+        PartReport: {
+            /** Id */
+            id: number;
+            /** Taster */
+            taster: string;
+            /** Tasted At */
+            tasted_at: string;
+            words: components["schemas"]["WordsEntry"];
+            /** Amended */
+            amended: boolean;
         };
         /**
          * PlaceReport
@@ -1535,6 +2461,20 @@ export interface components {
              * @enum {string}
              */
             unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
+        };
+        /**
+         * PourCell
+         * @description One pour of one trial in a row.
+         */
+        PourCell: {
+            /** Name */
+            name: string;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Unit */
+            unit: string;
+            /** Stage */
+            stage: string;
         };
         /**
          * PourEntry
@@ -1667,6 +2607,28 @@ export interface components {
             temperature_c: number;
         };
         /**
+         * ProposalReport
+         * @description A trial to try next; ``chance`` that it lies within a step of what is asked for on every axis, for drawing.
+         */
+        ProposalReport: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            spec: components["schemas"]["SpecFile"];
+            /** Reasons */
+            reasons: string[];
+            /** Changes */
+            changes: components["schemas"]["ChangeReport"][];
+            /** Left */
+            left: components["schemas"]["LeftReport"][];
+            /** Notes */
+            notes: string[];
+            figures: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
+            /** Chance */
+            chance: number;
+        };
+        /**
          * RangeReport
          * @description A published range of balanced drinks, for an overlay: low and high of each axis.
          */
@@ -1679,6 +2641,52 @@ export interface components {
             sugar: number[];
             /** Acid */
             acid: number[];
+        };
+        /**
+         * ReadRequest
+         * @description What is read: a trial at a point of its making, by a make of the device; ``zero`` sets it to nothing first.
+         */
+        ReadRequest: {
+            /** Trial Id */
+            trial_id: number;
+            /**
+             * Point
+             * @enum {string}
+             */
+            point: "tin" | "strained" | "served";
+            /**
+             * Make
+             * @default simulated
+             */
+            make: string;
+            /**
+             * Zero
+             * @default true
+             */
+            zero: boolean;
+        };
+        /**
+         * ReadingEntry
+         * @description One reading, in the unit of its quantity; ``device`` says what it was read with, empty for by hand.
+         */
+        ReadingEntry: {
+            /**
+             * Quantity
+             * @enum {string}
+             */
+            quantity: "volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c";
+            /**
+             * Point
+             * @enum {string}
+             */
+            point: "tin" | "strained" | "served";
+            /** Value */
+            value: number;
+            /**
+             * Device
+             * @default
+             */
+            device: string;
         };
         /**
          * RebalanceReport
@@ -1724,6 +2732,16 @@ export interface components {
             to: number;
             /** Times */
             times: number;
+        };
+        /**
+         * RowReport
+         * @description One pour across the trials.
+         */
+        RowReport: {
+            /** Cells */
+            cells: (components["schemas"]["PourCell"] | null)[];
+            /** Differs */
+            differs: boolean;
         };
         /**
          * SchoolReport
@@ -1788,6 +2806,114 @@ export interface components {
             words: string;
         };
         /**
+         * SheetEntry
+         * @description A tasting sheet: −3 far too little, 0 right, 3 far too much, nothing where nothing was said; ``loud`` a slug of the drink.
+         */
+        SheetEntry: {
+            /** Trial Id */
+            trial_id: number;
+            /** Taster */
+            taster: string;
+            /** Sugar */
+            sugar?: number | null;
+            /** Acid */
+            acid?: number | null;
+            /** Abv */
+            abv?: number | null;
+            /** Body */
+            body?: number | null;
+            /**
+             * Loud
+             * @default
+             */
+            loud: string;
+            /**
+             * Lacking
+             * @default false
+             */
+            lacking: boolean;
+            /** Score */
+            score?: number | null;
+            /**
+             * Edge
+             * @default
+             * @enum {string}
+             */
+            edge: "" | "with" | "without";
+            /**
+             * Blind
+             * @default false
+             */
+            blind: boolean;
+            /**
+             * @default {
+             *       "look": "",
+             *       "nose": "",
+             *       "first": "",
+             *       "middle": "",
+             *       "finish": ""
+             *     }
+             */
+            words: components["schemas"]["WordsEntry"];
+        };
+        /**
+         * SheetReport
+         * @description A sheet as kept, and its verdict in words.
+         */
+        SheetReport: {
+            /** Trial Id */
+            trial_id: number;
+            /** Taster */
+            taster: string;
+            /** Sugar */
+            sugar?: number | null;
+            /** Acid */
+            acid?: number | null;
+            /** Abv */
+            abv?: number | null;
+            /** Body */
+            body?: number | null;
+            /**
+             * Loud
+             * @default
+             */
+            loud: string;
+            /**
+             * Lacking
+             * @default false
+             */
+            lacking: boolean;
+            /** Score */
+            score?: number | null;
+            /**
+             * Edge
+             * @default
+             * @enum {string}
+             */
+            edge: "" | "with" | "without";
+            /**
+             * Blind
+             * @default false
+             */
+            blind: boolean;
+            /**
+             * @default {
+             *       "look": "",
+             *       "nose": "",
+             *       "first": "",
+             *       "middle": "",
+             *       "finish": ""
+             *     }
+             */
+            words: components["schemas"]["WordsEntry"];
+            /** Id */
+            id: number;
+            /** Tasted At */
+            tasted_at: string;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
          * ShelfEntry
          * @description How an ingredient stands on the shelf; "off" takes it away. The price is per litre, in the house's own currency.
          */
@@ -1814,6 +2940,20 @@ export interface components {
             state: "at hand" | "low" | "out";
             /** Price Per Litre */
             price_per_litre: number | null;
+        };
+        /**
+         * SideBySideReport
+         * @description Trials beside the first of them, differences first.
+         */
+        SideBySideReport: {
+            /** Rows */
+            rows: components["schemas"]["RowReport"][];
+            /** Comparisons */
+            comparisons: components["schemas"]["ComparisonReport"][];
+            /** Circumstances */
+            circumstances: components["schemas"]["CircumstanceReport"][];
+            /** Sentence */
+            sentence: string;
         };
         /**
          * SightReport
@@ -2080,6 +3220,43 @@ export interface components {
             other: number;
         };
         /**
+         * SupposedEntry
+         * @description What the kept forecast supposed of the ice and the temperatures, as far as it wasn't the usual.
+         */
+        SupposedEntry: {
+            /**
+             * Dilution
+             * @default curve
+             */
+            dilution: string;
+            /** Ice G */
+            ice_g?: number | null;
+            /**
+             * Ice C
+             * @default 0
+             */
+            ice_c: number;
+            /** Surface Water */
+            surface_water?: number | null;
+            /**
+             * Start C
+             * @default 22
+             */
+            start_c: number;
+            /**
+             * Room C
+             * @default 22
+             */
+            room_c: number;
+            /**
+             * Factors
+             * @default {}
+             */
+            factors: {
+                [key: string]: components["schemas"]["FactorEntry"];
+            };
+        };
+        /**
          * SwapRow
          * @description One offer: pour for pour (``plain``), and what the mode makes of it (``mended``; none where it is further than two steps away).
          */
@@ -2204,6 +3381,18 @@ export interface components {
             limit?: number | null;
         };
         /**
+         * TasterReport
+         * @description Who has tasted: how many sheets, and when last.
+         */
+        TasterReport: {
+            /** Taster */
+            taster: string;
+            /** Sheets */
+            sheets: number;
+            /** Last */
+            last: string;
+        };
+        /**
          * ToldReport
          * @description A riff in one breath: what was changed, what that does, and whether a guest would notice.
          */
@@ -2214,6 +3403,18 @@ export interface components {
             effect: string;
             /** Noticed */
             noticed: string;
+        };
+        /**
+         * TreeReport
+         * @description Who descends from whom; ``more`` where there are trials that aren't shown.
+         */
+        TreeReport: {
+            /** Nodes */
+            nodes: components["schemas"]["NodeReport"][];
+            /** Branches */
+            branches: components["schemas"]["BranchReport"][];
+            /** More */
+            more: boolean;
         };
         /**
          * TrialReport
@@ -2235,6 +3436,21 @@ export interface components {
             kept_at: string;
             /** Reference */
             reference: boolean;
+        };
+        /**
+         * TrialStandingReport
+         * @description How the tasted trial stands.
+         */
+        TrialStandingReport: {
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "not yet" | "close enough" | "as near as can be poured";
+            /** Sentence */
+            sentence: string;
+            /** Chance */
+            chance: number;
         };
         /**
          * TypedTarget
@@ -2267,6 +3483,16 @@ export interface components {
             source_kind: string;
             /** Why */
             why: string;
+        };
+        /**
+         * WaterReport
+         * @description What a trial's readings say of its water: measured by foreseen, and how it was found.
+         */
+        WaterReport: {
+            /** Ratio */
+            ratio: number;
+            /** How */
+            how: string;
         };
         /**
          * WeightsEntry
@@ -2317,6 +3543,37 @@ export interface components {
             parts: components["schemas"]["WhyReport"][];
             /** Uses */
             uses: components["schemas"]["WhyReport"][];
+        };
+        /**
+         * WordsEntry
+         * @description What was written, in the order of tasting.
+         */
+        WordsEntry: {
+            /**
+             * Look
+             * @default
+             */
+            look: string;
+            /**
+             * Nose
+             * @default
+             */
+            nose: string;
+            /**
+             * First
+             * @default
+             */
+            first: string;
+            /**
+             * Middle
+             * @default
+             */
+            middle: string;
+            /**
+             * Finish
+             * @default
+             */
+            finish: string;
         };
         /**
          * LevelsReport
@@ -2408,6 +3665,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path?: never;
@@ -2459,6 +3717,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path?: never;
@@ -2510,6 +3769,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path?: never;
@@ -2561,6 +3821,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path: {
@@ -2615,6 +3876,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path?: never;
@@ -2686,6 +3948,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path?: never;
@@ -2823,6 +4086,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path?: never;
@@ -2874,6 +4138,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path?: never;
@@ -2925,6 +4190,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path?: never;
@@ -2976,6 +4242,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path?: never;
@@ -3037,6 +4304,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path?: never;
@@ -3098,6 +4366,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path?: never;
@@ -3490,6 +4759,10 @@ export interface operations {
         parameters: {
             query?: {
                 q?: string;
+                family?: ("sour" | "daisy" | "fizz" | "open") | null;
+                taster?: string;
+                score?: number | null;
+                at_hand?: boolean;
             };
             header?: never;
             path?: never;
@@ -3542,6 +4815,26 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3679,6 +4972,7 @@ export interface operations {
                 surface_water?: number | null;
                 start_c?: number;
                 room_c?: number;
+                own?: boolean;
             };
             header?: never;
             path: {
@@ -3832,6 +5126,1106 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DraftReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_notebook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drink_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NotebookReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_brief: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drink_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BriefEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NotebookReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mark_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drink_id: number;
+                trial_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NotebookReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lay_side_by_side: {
+        parameters: {
+            query: {
+                trial: number[];
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path: {
+                drink_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SideBySideReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_cloud: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path: {
+                drink_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CloudReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    gather_spec: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path: {
+                drink_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GatheredEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CloudReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop_spec: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path: {
+                drink_id: number;
+                gathered_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CloudReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_aromas: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AromaReport"][];
+                };
+            };
+        };
+    };
+    keep_sheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlightEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlightReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_sheet_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                tasting_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    propose_next: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path: {
+                drink_id: number;
+                trial_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NextRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_tasters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TasterReport"][];
+                };
+            };
+        };
+    };
+    get_palate: {
+        parameters: {
+            query?: {
+                taster?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PalateReport"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reset_palate: {
+        parameters: {
+            query?: {
+                taster?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_part_tastings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartReport"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    taste_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartReport"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drink_id: number;
+                trial_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NotebookReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_reading_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drink_id: number;
+                reading_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NotebookReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_devices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceReport"][];
+                };
+            };
+        };
+    };
+    read_device: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceReading"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_calibration: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FactorReport"][];
+                };
+            };
+        };
+    };
+    get_tree: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TreeReport"];
+                };
+            };
+        };
+    };
+    cross_trials: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CrossRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpecFile"];
                 };
             };
             /** @description Bad Request */

@@ -9,15 +9,17 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
-from oenomel.api.deps import Connection, Supposed, homes_for, resolve
+from oenomel.api.deps import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
 from oenomel.core.conditions import Conditions
 from oenomel.core.prediction import STANDARD, predict
+from oenomel.interchange.made_entry import MadeEntry, as_poured, with_conditions
 from oenomel.interchange.prediction_report import prediction_report
 from oenomel.interchange.spec_drink import with_plain_amounts
-from oenomel.interchange.spec_file import SpecFile
+from oenomel.interchange.spec_file import FamilyName, SpecFile
 from oenomel.interchange.spec_poured import settled
-from oenomel.store import drinks
+from oenomel.store import book_search, drinks, lineage
+from oenomel.store.book_search import Wanted
 from oenomel.store.database import transaction
 from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
 
@@ -80,12 +82,13 @@ class DrinkDetail(_Model):
 
 
 class NewDrink(_Model):
-    """A new drink: its first trial is the spec it starts from."""
+    """A new drink: its first trial is the spec it starts from; ``parents`` are trials of other drinks that it descends from."""
 
     name: Name
     spec: SpecFile
     trial_name: Name
     reason: Reason = ""
+    parents: Annotated[list[RowId], Field(max_length=3)] = []
 
 
 class NewName(_Model):
@@ -95,13 +98,20 @@ class NewName(_Model):
 
 
 class NewTrial(_Model):
-    """A trial to keep; the draft is then held against it."""
+    """A trial to keep; the draft is then held against it.
+
+    ``parents`` are further trials that it descends from, of whatever drinks. ``beside`` keeps the trial and leaves the draft to the
+    window that saved it last.
+    """
 
     name: Name
     reason: Reason = ""
     parent_trial_id: RowId
+    parents: Annotated[list[RowId], Field(max_length=2)] = []
     spec: SpecFile
+    made: MadeEntry = MadeEntry()
     revision: Annotated[int, Field(ge=0, le=2**53)]
+    beside: bool = False
 
 
 class Reference(_Model):
@@ -119,18 +129,30 @@ class DraftEntry(_Model):
 
 
 @router.get("/drinks", responses={422: PROBLEMS["bad"][422]})
-def list_drinks(conn: Connection, q: Annotated[str, Query(max_length=100)] = "") -> list[DrinkSummary]:
-    """The book, oldest drink first; with ``q`` those in whose name, family, trials or ingredients every word is found."""
-    drafts, latest = drinks.drafts(conn), drinks.latest_trials(conn)
-    return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.list_drinks(conn, q)]
+def list_drinks(
+    conn: Connection,
+    q: Annotated[str, Query(max_length=100)] = "",
+    family: FamilyName | None = None,
+    taster: Annotated[str, Query(max_length=100)] = "",
+    score: Annotated[float, Query(ge=0, le=10, allow_inf_nan=False)] | None = None,
+    at_hand: bool = False,
+) -> list[DrinkSummary]:
+    """The book, oldest drink first, two hundred at most: those in whose name, trials, ingredients or sheets every word of ``q`` is found,
+    of a family, tasted by someone, scored at least so high, of which everything is at hand.
+    """
+    found = book_search.find(conn, Wanted(q, family or "", taster, score, at_hand))
+    drafts, latest = drinks.drafts(conn), drinks.latest_trials(conn, found)
+    return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.some(conn, found)]
 
 
-@router.post("/drinks", status_code=HTTPStatus.CREATED, responses=PROBLEMS["bad"])
+@router.post("/drinks", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_drink(body: NewDrink, conn: Connection) -> DrinkDetail:
     """Starts a drink from a spec, which is kept as its first trial."""
     with transaction(conn):
         drink_id = drinks.add(conn, body.name, body.spec.family)
-        _keep(conn, drink_id, None, body.trial_name, body.reason, body.spec.model_copy(update={"name": body.name}))
+        spec = body.spec.model_copy(update={"name": body.name})
+        trial_id = _keep(conn, drink_id, None, body.trial_name, body.reason, spec, MadeEntry(), STANDARD)
+        lineage.add_parents(conn, trial_id, body.parents)
         return _detail(conn, drink_id)
 
 
@@ -149,11 +171,16 @@ def rename_drink(drink_id: RowId, body: NewName, conn: Connection) -> DrinkDetai
 
 
 @router.post("/drinks/{drink_id}/trials", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
-def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection, supposed: Supposed) -> DrinkDetail:
-    """Keeps a trial as made with the forecast of that day, and holds the draft against it: both or neither."""
+def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection, conditions: HouseConditions) -> DrinkDetail:
+    """Keeps a trial as made with the forecast of that day, and holds the draft against it: both or neither.
+
+    Refused with 409 where another window saved in between; it can then be kept beside.
+    """
     with transaction(conn):
-        trial_id = _keep(conn, drink_id, body.parent_trial_id, body.name, body.reason, body.spec, supposed.conditions())
-        drinks.put_draft(conn, drink_id, trial_id, drinks.get_trial(conn, drink_id, trial_id).spec, body.revision)
+        trial_id = _keep(conn, drink_id, body.parent_trial_id, body.name, body.reason, body.spec, body.made, conditions)
+        lineage.add_parents(conn, trial_id, [parent for parent in body.parents if parent != body.parent_trial_id])
+        if not body.beside:
+            drinks.put_draft(conn, drink_id, trial_id, drinks.get_trial(conn, drink_id, trial_id).spec, body.revision)
     return _detail(conn, drink_id)
 
 
@@ -178,11 +205,19 @@ def save_draft(drink_id: RowId, body: DraftEntry, conn: Connection) -> DraftRepo
 
 
 def _keep(
-    conn: sqlite3.Connection, drink_id: int, parent: int | None, name: str, reason: str, spec: SpecFile, conditions: Conditions = STANDARD
+    conn: sqlite3.Connection,
+    drink_id: int,
+    parent: int | None,
+    name: str,
+    reason: str,
+    spec: SpecFile,
+    made: MadeEntry,
+    conditions: Conditions,
 ) -> int:
-    (drink,) = resolve(conn, spec)
-    foreseen = prediction_report(predict(drink, conditions, homes_for(conn, drink.family))).model_dump_json()
-    return drinks.keep_trial(conn, drink_id, parent, name, reason, _text(settled(spec, drink)), foreseen)
+    written, poured = resolve(conn, spec, as_poured(spec, made))
+    foreseen = prediction_report(predict(poured, conditions, homes_for(conn, poured.family))).model_dump_json()
+    as_made = with_conditions(made, conditions).model_dump_json(exclude_defaults=True)
+    return drinks.keep_trial(conn, drink_id, parent, name, reason, _text(settled(spec, written)), foreseen, as_made)
 
 
 def _text(spec: SpecFile) -> str:

@@ -7,7 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
-from oenomel.api.deps import Connection, Supposed, homes_for, resolve
+from oenomel.api.deps import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
 from oenomel.core.aim import Aim
 from oenomel.core.findings import Edit, Mend
@@ -69,17 +69,17 @@ def list_steps(body: StepsRequest, conn: Connection) -> list[StepReport]:
 
 
 @router.post("/serves", responses=PROBLEMS["bad"])
-def compare_serves(spec: SpecFile, conn: Connection, supposed: Supposed) -> list[ServeReport]:
+def compare_serves(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> list[ServeReport]:
     """A spec served up, on cubes, on one large cube and on crushed ice."""
     (drink,) = resolve(conn, spec)
-    return [serve_report(takes) for takes in serves_of(drink, supposed.conditions(), homes_for(conn, drink.family))]
+    return [serve_report(takes) for takes in serves_of(drink, conditions, homes_for(conn, drink.family))]
 
 
 @router.post("/size", responses=PROBLEMS["bad"])
-def size_to_glass(spec: SpecFile, conn: Connection, supposed: Supposed) -> SpecFile:
+def size_to_glass(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> SpecFile:
     """The spec with every amount changed by the same factor, so that it fills its glass."""
     (drink,) = resolve(conn, spec)
-    served = predict(drink, supposed.conditions(), homes_for(conn, drink.family)).served
+    served = predict(drink, conditions, homes_for(conn, drink.family)).served
     times = size_to(drink.serve.glass, drink.serve.ice, served.volume_ml)
     if times is None:
         raise CannotSize(drink.serve.glass)
@@ -87,10 +87,9 @@ def size_to_glass(spec: SpecFile, conn: Connection, supposed: Supposed) -> SpecF
 
 
 @router.post("/ranges", responses=PROBLEMS["bad"])
-def follow_ranges(body: SpansRequest, conn: Connection, supposed: Supposed) -> list[SpanReport]:
+def follow_ranges(body: SpansRequest, conn: Connection, conditions: HouseConditions) -> list[SpanReport]:
     """What each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent."""
     drink, parent = resolve(conn, body.spec, body.parent)
-    conditions = supposed.conditions()
     aim = Aim(target_from(body.parent, parent, {}, equivalents=False, conditions=conditions), grid_ml=body.grid)
     return [
         span_report(index, span_of(drink, index, entry.range[0], entry.range[1], aim, conditions))

@@ -11,10 +11,12 @@ from fastapi import APIRouter
 from fastapi.responses import StreamingResponse
 from pydantic import BaseModel, ConfigDict, Field
 
-from oenomel.api.deps import Connection, Supposed, SupposedQuery, homes_for, resolve
+from oenomel.api.deps import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
+from oenomel.api.kept import palate_of
 from oenomel.core.aim import Aim
 from oenomel.core.catalogue import Larder
+from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink
 from oenomel.core.ingredient import Ingredient
 from oenomel.core.offers import Filters
@@ -62,18 +64,18 @@ class SwapsRequest(AimRequest):
 
 
 @router.post("/rebalance", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})
-def rebalance_drink(body: AimRequest, conn: Connection, supposed: Supposed) -> RebalanceReport:
+def rebalance_drink(body: AimRequest, conn: Connection, conditions: HouseConditions) -> RebalanceReport:
     """The pourable amounts that bring a spec closest to a target."""
-    drink, aim = _drink_and_aim(conn, body, body.target, supposed)
+    drink, aim = _drink_and_aim(conn, body, body.target, conditions)
     free = None if body.free is None else pours_named(drink, body.free)
     joining = _correctors(conn, body.correctors)
-    return rebalance_report(body.spec, drink, rebalance(drink, aim, free, joining, supposed.conditions()))
+    return rebalance_report(body.spec, drink, rebalance(drink, aim, free, joining, conditions))
 
 
 @router.post("/swaps", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})
-def list_swaps(body: SwapsRequest, conn: Connection, supposed: Supposed) -> SwapsReport:
+def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions) -> SwapsReport:
     """What could take the place of a pour, ranked; ``limit`` rows of it, if it is told."""
-    drink, parts, states = _board(body, conn, supposed)
+    drink, parts, states = _board(body, conn, conditions)
     seen = list(parts)
     whole = Board(tuple(row for part in seen for row in part.rows), seen[-1].searched, seen[-1].total, seen[0].left_out, seen[0].present)
     report = swaps_report(body.spec, drink, whole, states, body.ranking)
@@ -89,9 +91,9 @@ def list_swaps(body: SwapsRequest, conn: Connection, supposed: Supposed) -> Swap
         200: {"description": "a part of the board a line", "content": {NDJSON: {"schema": {"type": "string"}}}},
     },
 )
-def stream_swaps(body: SwapsRequest, conn: Connection, supposed: Supposed) -> StreamingResponse:
+def stream_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions) -> StreamingResponse:
     """The same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is."""
-    drink, parts, states = _board(body, conn, supposed)
+    drink, parts, states = _board(body, conn, conditions)
     # The first part is made here, so that a refusal is still a refusal.
     first = next(parts)
 
@@ -102,8 +104,8 @@ def stream_swaps(body: SwapsRequest, conn: Connection, supposed: Supposed) -> St
     return StreamingResponse(lines(), media_type=NDJSON)
 
 
-def _board(body: SwapsRequest, conn: sqlite3.Connection, supposed: SupposedQuery) -> tuple[Drink, Iterator[Board], dict[str, str]]:
-    drink, aim = _drink_and_aim(conn, body, body.target or body.spec, supposed)
+def _board(body: SwapsRequest, conn: sqlite3.Connection, conditions: Conditions) -> tuple[Drink, Iterator[Board], dict[str, str]]:
+    drink, aim = _drink_and_aim(conn, body, body.target or body.spec, conditions)
     if body.pour_index >= len(drink.pours):
         raise SpecError("pour_index", f"there is no pour {body.pour_index}; the spec has {len(drink.pours)}, counted from 0")
     larder: Larder = ingredients.larder(conn)
@@ -119,18 +121,19 @@ def _board(body: SwapsRequest, conn: sqlite3.Connection, supposed: SupposedQuery
     )
     free = None if body.free is None else pours_named(drink, body.free)
     joining = _correctors(conn, body.correctors)
-    parts = board(drink, body.pour_index, larder, aim, body.mode, free, filters, supposed.conditions(), body.only, joining)
+    parts = board(drink, body.pour_index, larder, aim, body.mode, free, filters, conditions, body.only, joining)
     return drink, parts, {slug: each.state for slug, each in shelved.items()}
 
 
 def _drink_and_aim(
-    conn: sqlite3.Connection, body: AimRequest, target: SpecFile | FamilyTarget | TypedTarget, supposed: SupposedQuery
+    conn: sqlite3.Connection, body: AimRequest, target: SpecFile | FamilyTarget | TypedTarget, conditions: Conditions
 ) -> tuple[Drink, Aim]:
-    conditions, equivalents = supposed.conditions(), body.sweetness != "grams"
+    equivalents = body.sweetness != "grams"
     specs = (body.spec, target) if isinstance(target, SpecFile) else (body.spec,)
     drink, *wished = resolve(conn, *specs)
     homes = homes_for(conn, target.family) if isinstance(target, FamilyTarget) else {}
-    return drink, aim_for(body, drink, target_from(target, wished[0] if wished else None, homes, equivalents, conditions))
+    palate = palate_of(conn, target.palate) if isinstance(target, FamilyTarget) and target.palate is not None else None
+    return drink, aim_for(body, drink, target_from(target, wished[0] if wished else None, homes, equivalents, conditions, palate))
 
 
 def _correctors(conn: sqlite3.Connection, slugs: list[str]) -> list[Ingredient]:

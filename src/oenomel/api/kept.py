@@ -1,0 +1,97 @@
+"""Kept trials as the core needs them: the drink as really poured, its sheets, whose palate they tell of."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+
+from oenomel.api.deps import homes_for, resolve
+from oenomel.core.conditions import Conditions
+from oenomel.core.drink import Drink
+from oenomel.core.families import Home, profile_of_made, steps_of
+from oenomel.core.ingredient import Ingredient, SourcedValue
+from oenomel.core.next_trial import Sheet
+from oenomel.core.palate import Palate, Tasted, learn
+from oenomel.core.tasting import Verdict
+from oenomel.interchange.made_entry import MadeEntry, as_poured, conditions_of
+from oenomel.interchange.spec_file import SpecFile, parse_spec
+from oenomel.store import drinks, shelf, tastings
+from oenomel.store.drinks import TrialRecord
+from oenomel.store.tastings import TastingRecord
+
+__all__ = ["KeptTrial", "kept_trials", "palate_of", "priced", "sheets_of", "tasted_of"]
+
+
+@dataclass(frozen=True)
+class KeptTrial:
+    """A kept trial: its record, its spec with what really went in, the drink that makes, and how it was made."""
+
+    record: TrialRecord
+    spec: SpecFile
+    drink: Drink
+    made: MadeEntry
+
+    @property
+    def conditions(self) -> Conditions:
+        """What its forecast supposed on its day."""
+        return conditions_of(self.made)
+
+
+def kept_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
+    """Trials with their drinks, in their order."""
+    made = [MadeEntry.model_validate_json(record.made) for record in records]
+    specs = [as_poured(parse_spec(record.spec), each) for record, each in zip(records, made, strict=True)]
+    drinks_made = resolve(conn, *specs)
+    return [KeptTrial(*each) for each in zip(records, specs, drinks_made, made, strict=True)]
+
+
+def sheets_of(records: Sequence[TastingRecord], trials: Mapping[int, Drink]) -> list[Sheet]:
+    """Sheets for the core, of trials that are there; a sitting is a day."""
+    return [
+        Sheet(trials[record.trial_id], _verdict(record), record.trial_id, record.tasted_at[:10])
+        for record in records
+        if record.trial_id in trials
+    ]
+
+
+def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple[TastingRecord, TrialRecord, Tasted]]:
+    """What a taster's palate is learnt from: his sheets of drinks whose family has a home; of everyone's for an empty name.
+
+    ``but`` is a drink that is left out: what was said of it is not to count twice where it is asked about.
+    """
+    trials = [drinks.trial(conn, trial) for trial in {record.trial_id for record in tastings.for_palate(conn, taster)}]
+    kept = {each.record.id: each for each in kept_trials(conn, [trial for trial in trials if trial.drink_id != but])}
+    records = [record for record in tastings.for_palate(conn, taster) if record.trial_id in kept]
+    homes: Mapping[str, Home] = homes_for(conn, *{each.drink.family for each in kept.values()})
+    found = []
+    for record in records:
+        trial = kept[record.trial_id]
+        home = homes.get(trial.drink.family)
+        if home is not None:
+            x = steps_of(profile_of_made(trial.drink, trial.conditions)) - home.points.mean(axis=0)
+            found.append((record, trial.record, Tasted(x, _verdict(record).axes, f"{record.taster} {record.tasted_at[:10]}")))
+    return found
+
+
+def palate_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> Palate:
+    """A taster's palate, or the house's for an empty name: the middle with a wide doubt where nothing was tasted yet."""
+    return learn([tasted for _, _, tasted in tasted_of(conn, taster, but)])
+
+
+def priced(conn: sqlite3.Connection, drink: Drink) -> Drink:
+    """The drink at what the house pays for its ingredients, where the shelf tells it."""
+    prices = {slug: each.price_per_litre for slug, each in shelf.all_shelved(conn).items() if each.price_per_litre is not None}
+    pours = tuple(replace(pour, ingredient=_priced(pour.ingredient, prices.get(pour.ingredient.slug))) for pour in drink.pours)
+    return replace(drink, pours=pours)
+
+
+def _priced(ingredient: Ingredient, price: float | None) -> Ingredient:
+    if price is None:
+        return ingredient
+    value = SourcedValue("price_per_litre", price, 0.0, "the shelf", "measured")
+    return replace(ingredient, values={**ingredient.values, "price_per_litre": value})
+
+
+def _verdict(record: TastingRecord) -> Verdict:
+    return Verdict(record.sugar, record.acid, record.abv, record.body, record.loud, record.lacking)

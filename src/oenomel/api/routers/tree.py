@@ -1,0 +1,57 @@
+"""The family tree: who descends from whom across drinks, and crossing them."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter
+from pydantic import BaseModel, ConfigDict, Field
+
+from oenomel.api.deps import Connection, resolve
+from oenomel.api.errors import PROBLEMS
+from oenomel.api.kept import kept_trials
+from oenomel.core.conditions import Conditions
+from oenomel.core.lineage import branch, cross
+from oenomel.interchange.notebook_report import BranchReport, NodeReport, RowId, TreeReport
+from oenomel.interchange.spec_drink import with_plain_amounts
+from oenomel.interchange.spec_file import SpecFile, parse_spec
+from oenomel.interchange.spec_poured import with_pours_of
+from oenomel.store import drinks, lineage
+from oenomel.store.lineage import MOST_NODES
+
+router = APIRouter(tags=["tree"])
+
+
+class CrossRequest(BaseModel):
+    """Two or three trials to cross, the one that gives the frame first."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    parents: Annotated[list[RowId], Field(min_length=2, max_length=3)]
+
+
+@router.get("/tree")
+def get_tree(conn: Connection) -> TreeReport:
+    """Every trial in view, and the change on each branch."""
+    records = lineage.tree(conn)
+    shown = {record.id for record in records}
+    found = resolve(conn, *[with_plain_amounts(parse_spec(record.spec)) for record in records])
+    made = {record.id: drink for record, drink in zip(records, found, strict=True)}
+    branches = []
+    for record in records:
+        for parent in record.parents:
+            if parent in shown:
+                change = branch(made[record.id], made[parent], Conditions())
+                branches.append(BranchReport(parent=parent, child=record.id, change=change.change, effect=change.effect))
+    nodes = [NodeReport.model_validate(record) for record in records]
+    return TreeReport(nodes=nodes, branches=branches, more=len(records) == MOST_NODES)
+
+
+@router.post("/cross", responses=PROBLEMS["write"])
+def cross_trials(body: CrossRequest, conn: Connection) -> SpecFile:
+    """A start out of two or three trials: the first gives the frame, the others what fills its slots."""
+    kept = kept_trials(conn, [drinks.trial(conn, each) for each in body.parents])
+    made = cross([each.drink for each in kept])
+    names = [drinks.get(conn, each.record.drink_id).name for each in kept]
+    crossed = with_pours_of(kept[0].spec, kept[0].drink, made)
+    return crossed.model_copy(update={"name": " × ".join(dict.fromkeys(names))[:200]})

@@ -1,0 +1,95 @@
+"""Who descends from whom: where each pour of a trial came from, and what changed on the way (domain.md, step 2: crossing)."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Final
+
+from oenomel.core.attribution import changes_between, paired_pours
+from oenomel.core.conditions import Conditions
+from oenomel.core.drink import Drink, Pour
+from oenomel.core.perception import AXES, degree
+from oenomel.core.prediction import TASTED_STEPS
+from oenomel.errors import DomainError
+
+__all__ = ["MOST_PARENTS", "Branch", "branch", "cross", "origins"]
+
+MOST_PARENTS: Final = 3
+
+_WHOSE: Final = ("base", "sour", "sweet", "liqueur", "accent", "texture", "lengthener", "seasoning", "edge", "garnish", "other")
+
+
+@dataclass(frozen=True, slots=True)
+class Branch:
+    """A way from a parent to a trial: what changed in words, what it does to the axes in words, and in steps (for drawing only)."""
+
+    change: str
+    effect: str
+    steps: Mapping[str, float]
+
+
+def branch(drink: Drink, parent: Drink, conditions: Conditions) -> Branch:
+    """What changed between a parent and its child."""
+    changes = changes_between(drink, parent, conditions)
+    steps = {name: sum(change.steps[name] for change in changes) for name in AXES}
+    words = [change.words for change in changes]
+    told = ", ".join(words[:2]) + (f" and {len(words) - 2} more" if len(words) > 2 else "")
+    felt = sorted((name for name in AXES if abs(steps[name]) >= TASTED_STEPS), key=lambda name: -abs(steps[name]))
+    effect = ", ".join(
+        degree(steps[n]).headline.format(word=AXES[n].more if steps[n] > 0 else AXES[n].less, same=AXES[n].same) for n in felt
+    )
+    return Branch(f"{told[0].upper()}{told[1:]}" if told else "Made again", effect, steps)
+
+
+def origins(drink: Drink, parents: Sequence[Drink]) -> tuple[int | None, ...]:
+    """Which parent each pour came from, by its place among them: the first that pours the same, else the first that holds the same
+    ingredient; None where it is new.
+    """
+    same = [{id(after): before for before, after in paired_pours(parent.pours, drink.pours) if before and after} for parent in parents]
+
+    def origin(pour: Pour) -> int | None:
+        matches = [(place, found.get(id(pour))) for place, found in enumerate(same)]
+        kept = [place for place, match in matches if match == pour]
+        changed = [place for place, match in matches if match is not None and match.ingredient.slug == pour.ingredient.slug]
+        return next(iter(kept + changed), None)
+
+    return tuple(origin(pour) for pour in drink.pours)
+
+
+def cross(parents: Sequence[Drink]) -> Drink:
+    """A drink out of two or three: the frame (amounts, method, glass) of the first, its sour, sweet and liqueur by turns from the others.
+
+    The first pour of each slot that the others fill with another ingredient takes the place of the first's, at the first's amount; what
+    only they have joins as they pour it. A start to rebalance from, not a finished drink.
+
+    Raises
+    ------
+    DomainError
+        Not two or three parents.
+    """
+    if not 2 <= len(parents) <= MOST_PARENTS:
+        raise DomainError(f"{len(parents)} parents can't be crossed; choose two or three")
+    frame, *others = parents
+    pours = list(frame.pours)
+    turn = 0
+    for slot in ("sweet", "liqueur", "accent", "sour"):
+        giver = others[turn % len(others)]
+        given = next((pour for pour in giver.pours if pour.slot == slot), None)
+        place = next((i for i, pour in enumerate(pours) if pour.slot == slot), None)
+        if given is None or any(pour.ingredient.slug == given.ingredient.slug for pour in pours):
+            continue
+        if place is None:
+            pours.append(given)
+        else:
+            pours[place] = replace(given, volume_ml=pours[place].volume_ml, unit=pours[place].unit, stage=pours[place].stage)
+        turn += 1
+        if turn == len(others):
+            break
+    if turn == 0:
+        base = next((pour for pour in others[0].pours if pour.slot == "base"), None)
+        place = next((i for i, pour in enumerate(pours) if pour.slot == "base"), None)
+        if base is not None and place is not None:
+            pours[place] = replace(base, volume_ml=pours[place].volume_ml, unit=pours[place].unit, stage=pours[place].stage)
+    order = {slot: n for n, slot in enumerate(_WHOSE)}
+    return replace(frame, pours=tuple(sorted(pours, key=lambda pour: order.get(pour.slot, len(order)))))

@@ -1,0 +1,90 @@
+"""Finding drinks in the book: by any word in it, and by family, taster, score and what is at hand."""
+
+from __future__ import annotations
+
+import json
+import sqlite3
+from dataclasses import dataclass
+
+__all__ = ["MOST_FOUND", "Wanted", "find", "forget_all", "write_down"]
+
+MOST_FOUND = 200
+
+SHORTEST_INDEXED = 3
+"""The index knows parts of words from three letters; shorter ones are looked for line by line."""
+
+SELECT_FOUND = """
+SELECT drink.id FROM drink
+WHERE (:match = '' OR drink.id IN (SELECT rowid FROM book_words WHERE book_words MATCH :match))
+  AND NOT EXISTS (
+    SELECT 1 FROM json_each(:short) AS word
+    WHERE NOT EXISTS (SELECT 1 FROM book_words WHERE book_words.rowid = drink.id AND instr(lower(book_words.words), word.value) > 0)
+  )
+  AND (:family = '' OR drink.family = :family)
+  AND (:taster = '' AND :score IS NULL OR EXISTS (
+    SELECT 1 FROM trial JOIN tasting ON tasting.trial_id = trial.id
+    WHERE trial.drink_id = drink.id AND (:taster = '' OR tasting.taster = :taster) AND (:score IS NULL OR tasting.score >= :score)
+  ))
+  AND (NOT :at_hand OR EXISTS (
+    SELECT 1 FROM trial WHERE trial.drink_id = drink.id
+      AND trial.number = (SELECT max(number) FROM trial AS other WHERE other.drink_id = drink.id)
+      AND NOT EXISTS (
+        SELECT 1 FROM trial_ingredient LEFT JOIN shelf ON shelf.slug = trial_ingredient.slug
+        WHERE trial_ingredient.trial_id = trial.id AND coalesce(shelf.state, 'out') = 'out'
+      )
+  ))
+ORDER BY drink.id LIMIT :most
+"""
+DELETE_WORDS = "DELETE FROM book_words WHERE rowid = :drink_id"
+DELETE_ALL = "DELETE FROM book_words"
+INSERT_WORDS = """
+INSERT INTO book_words (rowid, words)
+SELECT drink.id, drink.name || ' ' || drink.family || ' ' || coalesce((
+  SELECT group_concat(trial.name || ' ' || trial.reason || ' ' || coalesce((
+    SELECT group_concat(coalesce(ingredient.name, json_extract(pour.value, '$.ingredient.name')), ' ')
+    FROM json_each(trial.spec, '$.pours') AS pour
+    LEFT JOIN ingredient ON ingredient.slug = json_extract(pour.value, '$.ingredient')
+  ), '') || ' ' || coalesce((
+    SELECT group_concat(tasting.taster || ' ' || tasting.words, ' ') FROM tasting WHERE tasting.trial_id = trial.id
+  ), ''), ' ') FROM trial WHERE trial.drink_id = drink.id
+), '') FROM drink WHERE drink.id = :drink_id
+"""
+
+
+@dataclass(frozen=True, slots=True)
+class Wanted:
+    """What a drink has to have: every word somewhere in it; a family, a taster, at least a score from him; all pours at hand."""
+
+    words: str = ""
+    family: str = ""
+    taster: str = ""
+    score: float | None = None
+    at_hand: bool = False
+
+
+def find(conn: sqlite3.Connection, wanted: Wanted, most: int = MOST_FOUND) -> list[int]:
+    """Ids of the drinks that have it all, oldest first, at most so many."""
+    words = wanted.words.lower().split()
+    # Inside quotes nothing means anything to the index but a quote, which is doubled.
+    match = " AND ".join('"' + word.replace('"', '""') + '"' for word in words if len(word) >= SHORTEST_INDEXED)
+    values = {
+        "match": match,
+        "short": json.dumps([word for word in words if len(word) < SHORTEST_INDEXED]),
+        "family": wanted.family,
+        "taster": wanted.taster,
+        "score": wanted.score,
+        "at_hand": wanted.at_hand,
+        "most": most,
+    }
+    return [row["id"] for row in conn.execute(SELECT_FOUND, values)]
+
+
+def write_down(conn: sqlite3.Connection, drink_id: int) -> None:
+    """Notes the words by which a drink can be found, after something of it has changed."""
+    conn.execute(DELETE_WORDS, {"drink_id": drink_id})
+    conn.execute(INSERT_WORDS, {"drink_id": drink_id})
+
+
+def forget_all(conn: sqlite3.Connection) -> None:
+    """Empties the index, with the book."""
+    conn.execute(DELETE_ALL)

@@ -1,0 +1,94 @@
+"""What was measured of trials, and what it says of the water that each technique takes in this house."""
+
+from __future__ import annotations
+
+import sqlite3
+from dataclasses import asdict, dataclass
+from datetime import UTC, datetime
+
+from oenomel.errors import RecordNotFound
+from oenomel.store import drinks
+
+__all__ = ["MeasurementRecord", "add", "get", "of_drink", "put_water", "ratios", "remove", "water_of"]
+
+SELECT_OF_DRINK = """
+SELECT measurement.id, trial_id, quantity, point, value, device, taken_at
+FROM measurement JOIN trial ON trial.id = measurement.trial_id WHERE trial.drink_id = :drink_id ORDER BY measurement.id
+"""
+SELECT = "SELECT id, trial_id, quantity, point, value, device, taken_at FROM measurement WHERE id = :id"
+INSERT = """
+INSERT INTO measurement (trial_id, quantity, point, value, device, taken_at)
+VALUES (:trial_id, :quantity, :point, :value, :device, :taken_at)
+"""
+DELETE = "DELETE FROM measurement WHERE id = :id"
+UPSERT_WATER = """
+INSERT INTO water_measure (trial_id, technique, ratio, how) VALUES (:trial_id, :technique, :ratio, :how)
+ON CONFLICT (trial_id) DO UPDATE SET technique = excluded.technique, ratio = excluded.ratio, how = excluded.how
+"""
+DELETE_WATER = "DELETE FROM water_measure WHERE trial_id = :trial_id"
+SELECT_RATIOS = "SELECT technique, ratio FROM water_measure ORDER BY trial_id"
+SELECT_WATER = "SELECT ratio, how FROM water_measure WHERE trial_id = :trial_id"
+
+
+@dataclass(frozen=True, slots=True)
+class MeasurementRecord:
+    """One reading: what, at which point of the making, its value, and the device it was read with."""
+
+    trial_id: int
+    quantity: str
+    point: str
+    value: float
+    device: str
+    taken_at: str = ""
+    id: int = 0
+
+
+def add(conn: sqlite3.Connection, measurement: MeasurementRecord) -> int:
+    """Keeps a reading and returns its id; raises RecordNotFound for a strange trial."""
+    drinks.trial(conn, measurement.trial_id)
+    cursor = conn.execute(
+        INSERT, asdict(measurement) | {"taken_at": measurement.taken_at or datetime.now(UTC).isoformat(timespec="seconds")}
+    )
+    assert cursor.lastrowid is not None
+    return cursor.lastrowid
+
+
+def get(conn: sqlite3.Connection, measurement_id: int) -> MeasurementRecord:
+    """One reading; raises RecordNotFound."""
+    row = conn.execute(SELECT, {"id": measurement_id}).fetchone()
+    if row is None:
+        raise RecordNotFound("measurement", measurement_id)
+    return MeasurementRecord(**row)
+
+
+def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[MeasurementRecord]:
+    """All readings of a drink's trials, oldest first."""
+    return [MeasurementRecord(**row) for row in conn.execute(SELECT_OF_DRINK, {"drink_id": drink_id})]
+
+
+def remove(conn: sqlite3.Connection, measurement_id: int) -> None:
+    """Takes a reading back; raises RecordNotFound."""
+    if conn.execute(DELETE, {"id": measurement_id}).rowcount == 0:
+        raise RecordNotFound("measurement", measurement_id)
+
+
+def put_water(conn: sqlite3.Connection, trial_id: int, technique: str, ratio: float | None, how: str = "") -> None:
+    """Notes what a trial's readings say of its water; None where they say nothing (any more)."""
+    if ratio is None:
+        conn.execute(DELETE_WATER, {"trial_id": trial_id})
+    else:
+        conn.execute(UPSERT_WATER, {"trial_id": trial_id, "technique": technique, "ratio": ratio, "how": how})
+
+
+def water_of(conn: sqlite3.Connection, trial_id: int) -> tuple[float, str] | None:
+    """What a trial's readings say of its water: the ratio to what was foreseen, and how it was found."""
+    row = conn.execute(SELECT_WATER, {"trial_id": trial_id}).fetchone()
+    return (row["ratio"], row["how"]) if row else None
+
+
+def ratios(conn: sqlite3.Connection) -> dict[str, list[float]]:
+    """Water measured by water foreseen, by technique, oldest first."""
+    found: dict[str, list[float]] = {}
+    for row in conn.execute(SELECT_RATIOS):
+        found.setdefault(row["technique"], []).append(row["ratio"])
+    return found

@@ -1,0 +1,153 @@
+"""What was tasted: sheets of trials, parts tasted alone, and from when on a palate is learnt anew."""
+
+from __future__ import annotations
+
+import sqlite3
+from dataclasses import asdict, dataclass
+from datetime import UTC, datetime
+
+from oenomel.errors import RecordNotFound
+from oenomel.store import book_search, drinks, ingredients
+
+__all__ = [
+    "PartTastingRecord",
+    "TastingRecord",
+    "add",
+    "add_part",
+    "for_palate",
+    "of_drink",
+    "of_part",
+    "remove",
+    "remove_all",
+    "reset_palate",
+    "tasters",
+]  # fmt: skip
+
+SELECT_OF_DRINK = """
+SELECT tasting.id, trial_id, taster, tasted_at, blind, edge, sugar, acid, abv, body, loud, lacking, score, words
+FROM tasting JOIN trial ON trial.id = tasting.trial_id WHERE trial.drink_id = :drink_id ORDER BY tasting.id
+"""
+SELECT_FOR_PALATE = """
+SELECT tasting.id, trial_id, taster, tasted_at, blind, edge, sugar, acid, abv, body, loud, lacking, score, words
+FROM tasting WHERE (:taster = '' OR taster = :taster)
+  AND tasted_at > coalesce((SELECT since FROM palate_reset WHERE palate_reset.taster = :taster), '')
+ORDER BY tasting.id DESC LIMIT :most
+"""
+INSERT = """
+INSERT INTO tasting (trial_id, taster, tasted_at, blind, edge, sugar, acid, abv, body, loud, lacking, score, words)
+VALUES (:trial_id, :taster, :tasted_at, :blind, :edge, :sugar, :acid, :abv, :body, :loud, :lacking, :score, :words)
+"""
+SELECT_TRIAL = "SELECT trial_id FROM tasting WHERE id = :id"
+DELETE = "DELETE FROM tasting WHERE id = :id"
+SELECT_TASTERS = "SELECT taster, count(*) AS sheets, max(tasted_at) AS last FROM tasting GROUP BY taster ORDER BY taster"
+UPSERT_RESET = """
+INSERT INTO palate_reset (taster, since) VALUES (:taster, :since) ON CONFLICT (taster) DO UPDATE SET since = excluded.since
+"""
+SELECT_PARTS = "SELECT id, slug, taster, tasted_at, words, amended FROM part_tasting WHERE slug = :slug ORDER BY id"
+INSERT_PART = """
+INSERT INTO part_tasting (slug, taster, tasted_at, words, amended) VALUES (:slug, :taster, :tasted_at, :words, :amended)
+"""
+
+DELETE_PARTS = "DELETE FROM part_tasting"
+DELETE_RESETS = "DELETE FROM palate_reset"
+
+MOST_SHEETS = 200
+"""A palate is learnt from the latest sheets; older ones say what a taster liked then."""
+
+
+@dataclass(frozen=True, slots=True)
+class TastingRecord:
+    """A sheet: what was said of each axis (−3 to 3, None for nothing), ``words`` as JSON text by part of the sheet."""
+
+    trial_id: int
+    taster: str
+    sugar: int | None = None
+    acid: int | None = None
+    abv: int | None = None
+    body: int | None = None
+    loud: str = ""
+    lacking: bool = False
+    score: float | None = None
+    edge: str = ""
+    blind: bool = False
+    words: str = "{}"
+    tasted_at: str = ""
+    id: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class PartTastingRecord:
+    """A bottle or a juice tasted alone; ``amended`` where its aroma or impression was changed by it."""
+
+    slug: str
+    taster: str
+    words: str
+    amended: bool
+    tasted_at: str = ""
+    id: int = 0
+
+
+def add(conn: sqlite3.Connection, sheet: TastingRecord) -> int:
+    """Keeps a sheet and returns its id; raises RecordNotFound for a strange trial. A time is kept where it is told."""
+    trial = drinks.trial(conn, sheet.trial_id)
+    cursor = conn.execute(INSERT, asdict(sheet) | {"tasted_at": sheet.tasted_at or _now()})
+    book_search.write_down(conn, trial.drink_id)
+    assert cursor.lastrowid is not None
+    return cursor.lastrowid
+
+
+def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[TastingRecord]:
+    """All sheets of a drink's trials, oldest first, of trials out of view too."""
+    return [_from_row(row) for row in conn.execute(SELECT_OF_DRINK, {"drink_id": drink_id})]
+
+
+def for_palate(conn: sqlite3.Connection, taster: str) -> list[TastingRecord]:
+    """The latest sheets of a taster, or of everyone for an empty name, since his palate was last reset; oldest first."""
+    rows = conn.execute(SELECT_FOR_PALATE, {"taster": taster, "most": MOST_SHEETS}).fetchall()
+    return [_from_row(row) for row in reversed(rows)]
+
+
+def remove(conn: sqlite3.Connection, tasting_id: int) -> None:
+    """Takes a sheet back; raises RecordNotFound."""
+    row = conn.execute(SELECT_TRIAL, {"id": tasting_id}).fetchone()
+    if row is None:
+        raise RecordNotFound("tasting", tasting_id)
+    conn.execute(DELETE, {"id": tasting_id})
+    book_search.write_down(conn, drinks.trial(conn, row["trial_id"]).drink_id)
+
+
+def tasters(conn: sqlite3.Connection) -> list[tuple[str, int, str]]:
+    """Who has tasted: name, how many sheets, when last."""
+    return [(row["taster"], row["sheets"], row["last"]) for row in conn.execute(SELECT_TASTERS)]
+
+
+def reset_palate(conn: sqlite3.Connection, taster: str) -> None:
+    """From now on a palate is learnt anew; its sheets stay with their trials."""
+    conn.execute(UPSERT_RESET, {"taster": taster, "since": _now()})
+
+
+def add_part(conn: sqlite3.Connection, part: PartTastingRecord) -> int:
+    """Keeps what a part tasted of alone; raises RecordNotFound for a strange ingredient."""
+    ingredients.get(conn, part.slug)
+    cursor = conn.execute(INSERT_PART, asdict(part) | {"tasted_at": part.tasted_at or _now()})
+    assert cursor.lastrowid is not None
+    return cursor.lastrowid
+
+
+def of_part(conn: sqlite3.Connection, slug: str) -> list[PartTastingRecord]:
+    """What an ingredient tasted of alone, oldest first."""
+    return [PartTastingRecord(**{**row, "amended": bool(row["amended"])}) for row in conn.execute(SELECT_PARTS, {"slug": slug})]
+
+
+def remove_all(conn: sqlite3.Connection) -> None:
+    """Forgets what parts tasted of, and from when palates were learnt; sheets go with their trials."""
+    for statement in (DELETE_PARTS, DELETE_RESETS):
+        conn.execute(statement)
+
+
+def _from_row(row: sqlite3.Row) -> TastingRecord:
+    return TastingRecord(**{**row, "blind": bool(row["blind"]), "lacking": bool(row["lacking"])})
+
+
+def _now() -> str:
+    return datetime.now(UTC).isoformat(timespec="seconds")
