@@ -662,13 +662,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        get?: never;
+        put?: never;
         /**
          * Lay Side By Side
          * @description Two to four trials as poured, each beside the first; differences first.
          */
-        get: operations["lay_side_by_side"];
-        put?: never;
-        post?: never;
+        post: operations["lay_side_by_side"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1296,6 +1296,14 @@ export interface components {
             steps: {
                 [key: string]: number;
             };
+        };
+        /**
+         * ChosenTrials
+         * @description Trials of one drink to lay side by side, the one that the others are held against first.
+         */
+        ChosenTrials: {
+            /** Trials */
+            trials: number[];
         };
         /**
          * CircumstanceReport
@@ -5347,8 +5355,7 @@ export interface operations {
     };
     lay_side_by_side: {
         parameters: {
-            query: {
-                trial: number[];
+            query?: {
                 dilution?: "curve" | "heat balance";
                 ice_g?: number | null;
                 ice_c?: number;
@@ -5363,7 +5370,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChosenTrials"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {
@@ -5374,8 +5385,28 @@ export interface operations {
                     "application/json": components["schemas"]["SideBySideReport"];
                 };
             };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

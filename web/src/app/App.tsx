@@ -3,7 +3,9 @@ import { createBrowserRouter, RouterProvider } from 'react-router';
 
 import { BenchPage } from '../features/bench';
 import { BookPage } from '../features/book';
+import { PalatesPage, SpecsPage, TastePage, TrialsPage } from '../features/notebook';
 import { ShelfPage } from '../features/shelf';
+import { TreePage } from '../features/tree';
 import { Broken } from './Broken';
 import { FrontDoor } from './FrontDoor';
 import { NotFound } from './NotFound';
@@ -25,6 +27,11 @@ const router = createBrowserRouter([
       { path: '/shelf', element: <ShelfPage /> },
       { path: '/bench/:drinkId', element: <BenchPage /> },
       { path: '/bench/:drinkId/trials/:trialNumber', element: <BenchPage /> },
+      { path: '/trials/:drinkId', element: <TrialsPage /> },
+      { path: '/taste/:drinkId', element: <TastePage /> },
+      { path: '/specs/:drinkId', element: <SpecsPage /> },
+      { path: '/palates', element: <PalatesPage /> },
+      { path: '/tree', element: <TreePage /> },
       { path: '*', element: <NotFound /> },
     ],
   },

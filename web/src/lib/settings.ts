@@ -53,6 +53,12 @@ export interface Settings {
   country: Country;
   /** Whether the first move of the demo was seen. */
   tourSeen: boolean;
+  /** Whose palate proposals and "bring it back" go by: a taster, the house for an empty name, nobody's for null. */
+  palate: string | null;
+  /** Who tasted here last. */
+  taster: string;
+  /** Make of each device, or "by hand". */
+  devices: Record<string, string>;
 }
 
 const AIM: Aim = {
@@ -93,6 +99,9 @@ function read(): Settings {
     ounceMl: 30,
     country: 'us',
     tourSeen: false,
+    palate: null,
+    taster: '',
+    devices: {},
   };
   try {
     const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>;

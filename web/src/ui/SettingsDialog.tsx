@@ -1,3 +1,5 @@
+import { Link } from 'react-router';
+
 import { changeSettings, useSettings, type Country, type Settings } from '../lib/settings';
 import { Chips } from './Chips';
 import { Dialog } from './Dialog';
@@ -11,6 +13,7 @@ const LADDER: [Settings['aim']['grid'], string][] = [
   [5, '5 ml'],
   [7.5, '7.5 ml, a quarter ounce'],
 ];
+const DEVICES = ['scale', 'refractometer', 'titrator', 'thermometer', 'hydrometer'];
 const COUNTRIES: [Country, string][] = [
   ['us', 'US, 14 g'],
   ['uk', 'UK, 8 g'],
@@ -19,7 +22,7 @@ const COUNTRIES: [Country, string][] = [
 
 /** What holds for every drink on this screen. */
 export function SettingsDialog({ onClose }: { onClose: () => void }) {
-  const { ounceMl, aim, country, supposed, shown, theme } = useSettings();
+  const { ounceMl, aim, country, supposed, shown, theme, devices } = useSettings();
   return (
     <Dialog heading="Settings" wide onClose={onClose}>
       <div className="grid gap-4 md:grid-cols-2">
@@ -60,6 +63,28 @@ export function SettingsDialog({ onClose }: { onClose: () => void }) {
           onChoose={(dilution: 'curve' | 'heat balance') => changeSettings({ supposed: { ...supposed, dilution } })}
         />
         <Chips
+          legend="Own measurements of water"
+          options={[
+            ['yes', 'count'],
+            ['no', 'are left out'],
+          ]}
+          value={supposed.own === false ? 'no' : 'yes'}
+          onChoose={(own: 'yes' | 'no') => {
+            changeSettings({ supposed: { ...supposed, own: own === 'yes' } });
+          }}
+        />
+        <Chips
+          legend="Devices for readings"
+          options={[
+            ['simulated', 'simulated'],
+            ['by hand', 'none: typed by hand'],
+          ]}
+          value={Object.values(devices).includes('by hand') ? 'by hand' : 'simulated'}
+          onChoose={(make: string) =>
+            changeSettings({ devices: Object.fromEntries(DEVICES.map((device) => [device, make])) })
+          }
+        />
+        <Chips
           legend="Light"
           options={[
             ['lamplight', 'lamplight'],
@@ -70,8 +95,12 @@ export function SettingsDialog({ onClose }: { onClose: () => void }) {
         />
       </div>
       <p className="text-quiet">
-        A drink in which something is written in ounces keeps the ounce it was written in. What a palate has learnt from
-        tastings can’t be switched on yet: no tasting is kept so far.
+        A drink in which something is written in ounces keeps the ounce it was written in. Whose palate counts is chosen
+        among the{' '}
+        <Link to="/palates" className="underline">
+          palates
+        </Link>
+        .
       </p>
     </Dialog>
   );

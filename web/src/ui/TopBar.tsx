@@ -1,4 +1,4 @@
-import { BookOpen, Wine } from 'lucide-react';
+import { BookOpen, GitFork, Wine } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 
@@ -13,10 +13,11 @@ interface Props {
 
 const ROOMS = [
   { to: '/book', name: 'Book', icon: BookOpen },
+  { to: '/tree', name: 'Tree', icon: GitFork },
   { to: '/shelf', name: 'Shelf', icon: Wine },
 ];
 
-/** The mark, the ways to the book and the shelf, and the page's own line. */
+/** The mark, the ways to the book, the tree and the shelf, and the page's own line. */
 export function TopBar({ children, actions }: Props) {
   const { pathname } = useLocation();
   return (

@@ -82,6 +82,7 @@ export function Bench({ drink, family, larder }: Props) {
   const landing = useQuery(predictionQuery(added, supposed));
   const ghost = landing.data && candidate ? { name: candidate.name, path: [landing.data.served] } : path;
   const steps = useSteps(draft.spec);
+  const reallyPoured = Object.keys(ticks.making.poured).length > 0 ? withPoured(draft.spec, ticks.making).pours : null;
   const ranges = useRanges(looked, parent.spec);
   const { data: health } = useQuery(healthQuery());
 
@@ -375,10 +376,13 @@ export function Bench({ drink, family, larder }: Props) {
               spec={draft.spec}
               parent={parent}
               larder={larder}
+              poured={reallyPoured}
               beforeKeeping={autosave.flush}
               revision={autosave.revision}
               onKept={(trial, revision) => {
                 kept(trial, revision);
+                // What was ticked and poured belongs to that making; the next starts anew.
+                ticks.clear();
                 setDialog(null);
                 setTab('trials');
               }}

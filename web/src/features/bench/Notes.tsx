@@ -38,6 +38,15 @@ export const Notes = memo(function Notes({ comparison, onMend }: Props) {
         </ul>
       </section>
       <OnTheWay forecast={comparison.present} />
+      {comparison.present.dilution.measurements > 0 && (
+        <p>
+          The water from the ice is foreseen by{' '}
+          {comparison.present.dilution.measurements === 1
+            ? 'one measurement of your own'
+            : `${comparison.present.dilution.measurements} measurements of your own`}
+          .
+        </p>
+      )}
       <p>
         {capital(served.body_word)} body, {served.energy_kcal.toFixed(0)} kcal, {served.alcohol_g.toFixed(1)} g of
         alcohol.

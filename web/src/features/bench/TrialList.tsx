@@ -13,6 +13,14 @@ export const TrialList = memo(function TrialList({ drink }: Props) {
   const { trialNumber } = useParams();
   return (
     <nav className="flex min-h-0 grow flex-col pt-2" aria-label="Trials">
+      <div className="flex gap-1.5 px-2 pb-1.5">
+        <Link className="btn min-h-11 grow px-2 text-base" to={`/trials/${drink.id}`}>
+          Side by side
+        </Link>
+        <Link className="btn min-h-11 grow px-2 text-base" to={`/taste/${drink.id}`}>
+          Taste
+        </Link>
+      </div>
       <ol className="min-h-0 grow overflow-y-auto px-2 pb-2" reversed>
         {drink.trials.toReversed().map((trial) => {
           const open = Number(trialNumber) === trial.number;

@@ -1,6 +1,6 @@
 import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 
-import { client, unwrap, type DrinkDetail, type Spec } from '../../api/client';
+import { client, unwrap, type DrinkDetail, type Made, type Spec } from '../../api/client';
 import { savesSettled } from '../../api/pendingSaves';
 import { useSettings } from '../../lib/settings';
 
@@ -21,7 +21,9 @@ export const drinkQuery = (id: number) =>
  */
 function tell(queryClient: QueryClient, drink: DrinkDetail) {
   queryClient.setQueryData(['drink', drink.id], drink);
-  void queryClient.invalidateQueries({ queryKey: ['drinks'] });
+  for (const key of ['drinks', 'notebook', 'tree', 'side by side']) {
+    void queryClient.invalidateQueries({ queryKey: [key] });
+  }
 }
 
 interface NewTrial {
@@ -29,7 +31,10 @@ interface NewTrial {
   reason: string;
   parent_trial_id: number;
   spec: Spec;
+  made: Made;
   revision: number;
+  /** Keeps the trial and leaves the draft to the window that saved it last. */
+  beside: boolean;
 }
 
 /** Keeps a trial as made; the draft is then held against it. */
@@ -41,7 +46,7 @@ export function useKeepTrial(id: number) {
       unwrap(
         await client.POST('/api/drinks/{drink_id}/trials', {
           params: { path: { drink_id: id }, query: supposed },
-          body,
+          body: { ...body, parents: [] },
         }),
       ),
     onSuccess: (drink) => tell(queryClient, drink),

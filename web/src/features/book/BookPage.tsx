@@ -9,13 +9,17 @@ import { Waiting } from '../../ui/Waiting';
 import { larderQuery } from '../bench/useLarder';
 import { DemoNotice } from './DemoNotice';
 import { StartDrink } from './StartDrink';
-import { drinksQuery, familiesQuery } from './useBook';
+import { Seek } from './Seek';
+import { drinksQuery, familiesQuery, type Sought } from './useBook';
 
 /** Every drink of the house, and where a new one starts. */
 export function BookPage() {
   const [words, setWords] = useState('');
+  const [besides, setBesides] = useState<Sought>({});
   const q = words.trim();
-  const drinks = useQuery(drinksQuery(q));
+  const sought = { ...besides, ...(q && { q }) };
+  const seeking = Object.keys(sought).length > 0;
+  const drinks = useQuery(drinksQuery(sought));
   const families = useQuery(familiesQuery());
   const larder = useQuery(larderQuery());
   if (!drinks.data || !families.data) return <Waiting error={drinks.error ?? families.error} />;
@@ -30,13 +34,13 @@ export function BookPage() {
             <h1 id="book-heading" className="grow font-display text-3xl font-semibold">
               The book
             </h1>
-            {(drinks.data.length > 0 || q) && (
+            {(drinks.data.length > 0 || seeking) && (
               <label className="input input-lg w-full sm:w-96">
                 <Search size={20} aria-hidden className="text-quiet" />
                 <input
                   type="search"
                   aria-label="Search the book"
-                  placeholder="A name, an ingredient, a reason"
+                  placeholder="A name, an ingredient, a taster, a word"
                   maxLength={100}
                   value={words}
                   onChange={(event) => setWords(event.target.value)}
@@ -44,9 +48,12 @@ export function BookPage() {
               </label>
             )}
           </div>
-          {drinks.data.length === 0 && q ? (
+          {(drinks.data.length > 0 || seeking) && <Seek sought={besides} onSeek={setBesides} />}
+          {drinks.data.length === 0 && seeking ? (
             <p role="status" className="panel max-w-prose p-6 text-lg">
-              No drink of the book has “{q}” in its name, its trials or its pours. Try one word of it.
+              {q
+                ? `No drink of the book has “${q}” in its name, its trials, its pours or its sheets. Try one word of it.`
+                : 'No drink of the book has all of that. Ask for less.'}
             </p>
           ) : drinks.data.length === 0 ? (
             <p className="panel max-w-prose p-6 text-lg">
@@ -66,7 +73,7 @@ export function BookPage() {
         </section>
         <StartDrink
           families={families.data}
-          first={drinks.data.length === 0 && !q}
+          first={drinks.data.length === 0 && !seeking}
           nameOf={(slug) => names.get(slug) ?? slug}
         />
       </main>

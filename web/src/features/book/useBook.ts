@@ -1,17 +1,21 @@
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 
 import { client, unwrap, type School } from '../../api/client';
+import type { paths } from '../../api/schema';
 import { savesSettled } from '../../api/pendingSaves';
 
-/** Drinks in which every typed word is found; no words, the whole book. */
-export const drinksQuery = (q = '') =>
+/** What is looked for in the book, besides words. */
+export type Sought = NonNullable<paths['/api/drinks']['get']['parameters']['query']>;
+
+/** Drinks in which every typed word is found, and all that is sought besides; with nothing sought, the whole book. */
+export const drinksQuery = (sought: Sought = {}) =>
   queryOptions({
-    queryKey: ['drinks', q],
+    queryKey: ['drinks', sought],
     queryFn: async ({ signal }) => {
       await savesSettled();
-      return unwrap(await client.GET('/api/drinks', { params: { query: { q } }, signal }));
+      return unwrap(await client.GET('/api/drinks', { params: { query: sought }, signal }));
     },
-    ...(q && { placeholderData: keepPreviousData }),
+    ...(Object.keys(sought).length > 0 && { placeholderData: keepPreviousData }),
   });
 
 export const familiesQuery = () =>
@@ -49,6 +53,7 @@ export function useStartDrink() {
             spec: { ...school.spec, name, ounce_ml: ounceMl },
             trial_name: school.name,
             reason: 'Where it starts: the school as it stands.',
+            parents: [],
           },
         }),
       ),

@@ -36,13 +36,13 @@ const AXES = ['sugar', 'acid', 'abv'] as const;
 /** What brings the present drink back: the moves, what each did, what is left. */
 export function BringBack(props: Props) {
   const { spec, parent, parentName, hasHome, wished, pours, trying, onLock, onGhost, onTry, onTake, onBack } = props;
-  const { aim, shown } = useSettings();
+  const { aim, shown, palate } = useSettings();
   const panel = useRef<HTMLDivElement>(null);
   const free = pours.filter((each) => each.free).map((each) => each.index);
-  const answer = useRebalance(rebalanceRequest(spec, parent, free, aim, wished));
+  const answer = useRebalance(rebalanceRequest(spec, parent, free, aim, palate, wished));
   const found = answer.error ? undefined : answer.data;
   const goal =
-    aim.target === 'home' && hasHome ? 'the middle of its home' : aim.target === 'typed' ? 'your figures' : parentName;
+    aim.target === 'home' && hasHome ? homeWords(palate) : aim.target === 'typed' ? 'your figures' : parentName;
 
   useEffect(() => {
     const landing = found && Object.fromEntries(found.left.map(({ axis, value }) => [axis, value]));
@@ -165,6 +165,12 @@ function Did({ axis, steps }: { axis: (typeof AXES)[number]; steps: number }) {
       )}
     </span>
   );
+}
+
+/** Where a home is aimed at: its middle, or where a taster would have it. */
+function homeWords(palate: string | null): string {
+  if (palate === null) return 'the middle of its home';
+  return palate ? `its home, as ${palate} likes it` : 'its home, as the house likes it';
 }
 
 /** "As sweet, as sharp, a touch weaker, about as large". */

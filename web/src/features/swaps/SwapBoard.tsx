@@ -73,7 +73,7 @@ const REST_MS = 200;
 /** What else could go in this slot: ranked, each with what it does as poured and once the drink is brought back. */
 export function SwapBoard(props: Props) {
   const { spec, parent, pour, present, others, trying, onGhost, onTry, onTake, onBack, onLock } = props;
-  const { aim, board: view, supposed } = useSettings();
+  const { aim, board: view, supposed, palate } = useSettings();
   const [words, setWords] = useState('');
   const [asking, setAsking] = useState(false);
   const [kind, setKind] = useState('');
@@ -85,7 +85,7 @@ export function SwapBoard(props: Props) {
   const set = (change: Partial<BoardView>) => changeSettings({ board: { ...view, ...change } });
 
   const free = [pour, ...others.filter((each) => each.free).map((each) => each.index)];
-  const request = swapsRequest(spec, parent, pour, free, aim, view);
+  const request = swapsRequest(spec, parent, pour, free, aim, view, palate);
   const board = useQuery(swapsQuery(request, supposed));
   const rows = useMemo(() => inOrder(board.data, view, words, kind), [board.data, view, words, kind]);
   const kinds = [...new Set(board.data?.rows.map((row) => row.kind))].sort();

@@ -17,11 +17,12 @@ export function rebalanceRequest(
   parent: Spec,
   free: number[],
   aim: Aim,
+  palate: string | null,
   chosen?: RebalanceRequest['target'],
 ): RebalanceRequest {
   return {
     spec,
-    target: chosen ?? targetOf(aim, spec, parent),
+    target: chosen ?? targetOf(aim, spec, parent, palate),
     free,
     grid: aim.grid,
     weights: { ...aim.weights, volume_ml: 1 },
@@ -39,9 +40,10 @@ export function swapsRequest(
   free: number[],
   aim: Aim,
   view: BoardView,
+  palate: string | null,
 ): SwapsRequest {
   return {
-    ...rebalanceRequest(spec, parent, free, aim),
+    ...rebalanceRequest(spec, parent, free, aim, palate),
     correctors: [],
     pour_index: pour,
     mode: view.mode,
@@ -58,8 +60,9 @@ export function swapsRequest(
   };
 }
 
-function targetOf(aim: Aim, spec: Spec, parent: Spec): RebalanceRequest['target'] {
+function targetOf(aim: Aim, spec: Spec, parent: Spec, palate: string | null): RebalanceRequest['target'] {
   const typed = Object.values(aim.typed).some((level) => level !== null);
   if (aim.target === 'typed' && typed) return aim.typed;
-  return aim.target === 'home' && spec.family !== 'open' ? { family: spec.family } : parent;
+  if (aim.target !== 'home' || spec.family === 'open') return parent;
+  return { family: spec.family, palate };
 }

@@ -1,0 +1,126 @@
+import type { Cloud } from '../../api/client';
+import { level } from '../../lib/format';
+import { roundTicks, stepScale } from '../bench/scales';
+
+interface Props {
+  cloud: Cloud;
+  over: number | null;
+  onOver: (id: number | null) => void;
+}
+
+const WIDTH = 720;
+const HEIGHT = 420;
+const MARGIN = { top: 16, right: 24, bottom: 50, left: 60 };
+
+/** The specs on the plane of sweetness and acidity, their middle among them. The same figures stand in the list beside. */
+export function CloudField({ cloud, over, onOver }: Props) {
+  const all = [...cloud.points.map(({ figures }) => figures), ...(cloud.middle_figures ? [cloud.middle_figures] : [])];
+  const x = stepScale(
+    all.map(({ sugar }) => sugar),
+    [MARGIN.left, WIDTH - MARGIN.right],
+    0.3,
+  );
+  const y = stepScale(
+    all.map(({ acid }) => acid),
+    [HEIGHT - MARGIN.bottom, MARGIN.top],
+    0.03,
+  );
+  const at = ({ sugar, acid }: { sugar: number; acid: number }) => ({
+    cx: x(Math.max(sugar, 0.3)),
+    cy: y(Math.max(acid, 0.03)),
+  });
+  const middle = cloud.middle_figures && at(cloud.middle_figures);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="h-auto w-full"
+      role="img"
+      aria-label={`${cloud.points.length} specs by sweetness and sharpness. ${cloud.sentence}`}
+    >
+      <rect
+        x={MARGIN.left}
+        y={MARGIN.top}
+        width={WIDTH - MARGIN.left - MARGIN.right}
+        height={HEIGHT - MARGIN.top - MARGIN.bottom}
+        rx={10}
+        className="fill-base-200"
+      />
+      {roundTicks(x, 60).map((tick) => (
+        <text
+          key={tick}
+          x={x(tick)}
+          y={HEIGHT - MARGIN.bottom + 20}
+          textAnchor="middle"
+          className="fill-quiet text-[15px]"
+        >
+          {tick}
+        </text>
+      ))}
+      {roundTicks(y, 34).map((tick) => (
+        <text key={tick} x={MARGIN.left - 8} y={y(tick) + 5} textAnchor="end" className="fill-quiet text-[15px]">
+          {tick}
+        </text>
+      ))}
+      <text x={(WIDTH + MARGIN.left) / 2} y={HEIGHT - 8} textAnchor="middle" className="fill-base-content text-[16px]">
+        sweeter, g sugar in 100 ml →
+      </text>
+      <text
+        transform={`translate(16 ${HEIGHT / 2}) rotate(-90)`}
+        textAnchor="middle"
+        className="fill-base-content text-[16px]"
+      >
+        sharper, g acid in 100 ml →
+      </text>
+      {middle &&
+        cloud.points.map((point) => {
+          const { cx, cy } = at(point.figures);
+          return (
+            <line
+              key={point.id}
+              x1={middle.cx}
+              y1={middle.cy}
+              x2={cx}
+              y2={cy}
+              className="stroke-base-300"
+              strokeWidth={2}
+            />
+          );
+        })}
+      {cloud.points.map((point) => {
+        const { cx, cy } = at(point.figures);
+        const left = cx > WIDTH * 0.62;
+        return (
+          <g key={point.id} onMouseEnter={() => onOver(point.id)} onMouseLeave={() => onOver(null)}>
+            <circle
+              cx={cx}
+              cy={cy}
+              r={over === point.id ? 12 : 9}
+              className={point.outlier ? 'fill-base-100 stroke-accent' : 'fill-base-content stroke-base-100'}
+              strokeWidth={3}
+            />
+            <text
+              x={left ? cx - 16 : cx + 16}
+              y={cy + 5}
+              textAnchor={left ? 'end' : 'start'}
+              className="fill-base-content text-[15px]"
+            >
+              {point.name}, {level(point.figures.abv, 'abv')} %
+            </text>
+          </g>
+        );
+      })}
+      {middle && (
+        <g>
+          <path
+            d={`M${middle.cx - 11} ${middle.cy}H${middle.cx + 11}M${middle.cx} ${middle.cy - 11}V${middle.cy + 11}`}
+            className="stroke-accent"
+            strokeWidth={4}
+          />
+          <text x={middle.cx} y={middle.cy - 18} textAnchor="middle" className="fill-accent text-[16px] font-semibold">
+            the middle
+          </text>
+        </g>
+      )}
+    </svg>
+  );
+}

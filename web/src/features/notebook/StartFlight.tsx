@@ -1,0 +1,110 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import type { NotebookTrial } from '../../api/client';
+import { changeSettings, useSettings } from '../../lib/settings';
+import { tastersQuery } from './useNotebook';
+
+interface Props {
+  trials: NotebookTrial[];
+  /** Numbers of the trials that were chosen before coming here. */
+  chosen: number[];
+  onStart: (trials: NotebookTrial[], tasters: string[], blind: boolean) => void;
+}
+
+/** Which trials, who tastes, and whether blind. */
+export function StartFlight({ trials, chosen, onStart }: Props) {
+  const { taster } = useSettings();
+  const known = useQuery(tastersQuery());
+  const [numbers, setNumbers] = useState(() =>
+    chosen.length > 0 ? chosen : trials.slice(-1).map(({ number }) => number),
+  );
+  const [who, setWho] = useState(taster);
+  const [blind, setBlind] = useState(chosen.length > 1);
+  const tasters = [
+    ...new Set(
+      who
+        .split(/[,;]/)
+        .map((each) => each.trim())
+        .filter(Boolean),
+    ),
+  ];
+  const glasses = trials.filter(({ number }) => numbers.includes(number));
+  const offered = (known.data ?? []).filter((each) => !tasters.includes(each.taster));
+  return (
+    <form
+      aria-label="Start a tasting"
+      className="panel flex flex-col gap-4 p-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        changeSettings({ taster: tasters[0] ?? '' });
+        onStart(glasses, tasters, blind);
+      }}
+    >
+      <fieldset>
+        <legend className="text-xl font-semibold">Which trials</legend>
+        {trials.map((trial) => (
+          <label key={trial.id} className="flex min-h-11 cursor-pointer items-center gap-3 text-lg">
+            <input
+              type="checkbox"
+              className="checkbox"
+              checked={numbers.includes(trial.number)}
+              onChange={() =>
+                setNumbers(
+                  numbers.includes(trial.number)
+                    ? numbers.filter((each) => each !== trial.number)
+                    : [...numbers, trial.number],
+                )
+              }
+            />
+            {trial.number}. {trial.name}
+          </label>
+        ))}
+      </fieldset>
+      <div>
+        <label className="flex flex-col gap-1 text-xl font-semibold">
+          Who tastes
+          <input
+            className="input input-lg w-full font-normal"
+            maxLength={300}
+            placeholder="One name, or several with commas between"
+            value={who}
+            onChange={(event) => setWho(event.target.value)}
+          />
+        </label>
+        {offered.length > 0 && (
+          <div className="mt-1.5 flex flex-wrap gap-1.5" role="group" aria-label="Who tasted before">
+            {offered.map((each) => (
+              <button
+                key={each.taster}
+                type="button"
+                className="btn btn-ghost min-h-11 border-base-300 px-3 text-base font-normal"
+                onClick={() => setWho([...tasters, each.taster].join(', '))}
+              >
+                {each.taster}
+              </button>
+            ))}
+          </div>
+        )}
+      </div>
+      <label className="flex min-h-11 cursor-pointer items-start gap-3 text-lg">
+        <input type="checkbox" className="checkbox mt-1" checked={blind} onChange={() => setBlind(!blind)} />
+        <span>
+          Blind
+          <span className="block text-base text-quiet">
+            Somebody else pours, by a key that only the pourer sees. The order is shuffled for each taster; the names
+            are shown once all are scored.
+          </span>
+        </span>
+      </label>
+      <button
+        type="submit"
+        className="btn btn-primary btn-lg"
+        disabled={glasses.length === 0 || glasses.length > 6 || tasters.length === 0}
+      >
+        {glasses.length * tasters.length > 1 ? `Start with ${glasses.length * tasters.length} glasses` : 'Start'}
+      </button>
+      {glasses.length > 6 && <p role="status">More than six tire the tongue: take fewer.</p>}
+    </form>
+  );
+}

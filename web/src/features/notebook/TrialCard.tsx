@@ -1,0 +1,110 @@
+import { Check, Ellipsis, Pause } from 'lucide-react';
+import { Link } from 'react-router';
+
+import type { Mark, NotebookTrial } from '../../api/client';
+import { day, plain } from '../../lib/format';
+import { useMark } from './useNotebook';
+import { scoreOf } from './words';
+
+interface Props {
+  drinkId: number;
+  trial: NotebookTrial;
+  chosen: boolean;
+  onToggle: () => void;
+}
+
+const MARKS: [Mark, string][] = [
+  ['finished', 'Finished'],
+  ['shelved', 'Shelved'],
+  ['hidden', 'Put away, out of view'],
+  ['', 'No mark'],
+];
+
+/** One trial of the list: what it is, what became of it, what was said of it last. */
+export function TrialCard({ drinkId, trial, chosen, onToggle }: Props) {
+  const mark = useMark(drinkId);
+  const score = scoreOf(trial);
+  const said = trial.sheets.at(-1);
+  return (
+    <li className={`panel relative flex flex-col p-3 ${chosen ? 'border-base-content' : ''}`}>
+      <label className="flex cursor-pointer items-start gap-2.5 pr-10">
+        <input
+          type="checkbox"
+          className="checkbox mt-0.5"
+          checked={chosen}
+          aria-label={`Lay trial ${trial.number} side by side`}
+          onChange={onToggle}
+        />
+        <span className="min-w-0">
+          <span className="block text-lg leading-tight font-semibold">
+            {trial.number}. {trial.name}
+          </span>
+          <span className="flex flex-wrap items-center gap-x-2 text-base text-quiet">
+            {trial.mark === 'finished' && (
+              <span className="flex items-center gap-1 text-success">
+                <Check size={16} aria-hidden /> finished
+              </span>
+            )}
+            {trial.mark === 'shelved' && (
+              <span className="flex items-center gap-1">
+                <Pause size={16} aria-hidden /> shelved
+              </span>
+            )}
+            {trial.mark === 'hidden' && <span>put away</span>}
+            {score !== undefined && <span>scored {plain(score, 1)}</span>}
+            <span>{trial.sheets.length === 0 ? 'not tasted yet' : said?.verdict || 'tasted'}</span>
+          </span>
+        </span>
+      </label>
+      <p className="mt-1 text-base leading-snug text-quiet">{trial.reason}</p>
+      <p className="mt-1 text-sm text-quiet">
+        {[
+          trial.made.maker && `made by ${trial.made.maker}`,
+          `kept ${day(trial.kept_at)}`,
+          trial.made.poured && 'with what was really poured',
+        ]
+          .filter(Boolean)
+          .join(', ')}
+        {trial.parents.length > 0 && '; from '}
+        {trial.parents.map((parent, n) => (
+          <span key={parent.trial_id}>
+            {n > 0 && ' and '}
+            <Link
+              className="underline decoration-dotted underline-offset-2"
+              to={`/bench/${parent.drink_id}/trials/${parent.number}`}
+            >
+              {parent.drink_id === drinkId ? `trial ${parent.number}` : `${parent.drink}, trial ${parent.number}`}
+            </Link>
+          </span>
+        ))}
+      </p>
+      <details className="dropdown absolute top-1 right-1 dropdown-end">
+        <summary className="btn btn-square btn-ghost min-h-11" aria-label={`What became of trial ${trial.number}`}>
+          <Ellipsis size={20} aria-hidden />
+        </summary>
+        <ul className="menu dropdown-content z-10 w-60 rounded-box border border-base-300 bg-base-100 p-1 text-base">
+          {MARKS.filter(([each]) => each !== trial.mark).map(([each, words]) => (
+            <li key={words}>
+              <button
+                type="button"
+                className="min-h-11"
+                onClick={(event) => {
+                  event.currentTarget.closest('details')?.removeAttribute('open');
+                  mark.mutate({ trial: trial.id, mark: each });
+                }}
+              >
+                {words}
+              </button>
+            </li>
+          ))}
+          <li>
+            <Link className="min-h-11" to={`/bench/${drinkId}/trials/${trial.number}`}>
+              Look at it on the bench
+            </Link>
+          </li>
+        </ul>
+      </details>
+      {mark.error && <p role="alert">{mark.error.message}</p>}
+    </li>
+  );
+}

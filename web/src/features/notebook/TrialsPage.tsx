@@ -1,0 +1,124 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+
+import { useSettings } from '../../lib/settings';
+import { TopBar } from '../../ui/TopBar';
+import { Waiting } from '../../ui/Waiting';
+import { larderQuery } from '../bench/useLarder';
+import { BriefPanel } from './BriefPanel';
+import { MeasuredPanel } from './MeasuredPanel';
+import { NextPanel } from './NextPanel';
+import { SideBySideTable } from './SideBySideTable';
+import { TrialCard } from './TrialCard';
+import { notebookQuery, sideBySideQuery } from './useNotebook';
+
+const MOST = 4;
+
+/** The trials of a drink: side by side, what was said and measured of them, and what to try next. */
+export function TrialsPage() {
+  const id = Number(useParams().drinkId);
+  const [query, setQuery] = useSearchParams();
+  const [showHidden, setShowHidden] = useState(false);
+  const { supposed } = useSettings();
+  const notebook = useQuery(notebookQuery(id));
+  const larder = useQuery(larderQuery());
+  const all = notebook.data?.trials ?? [];
+  const inView = all.filter(({ mark }) => showHidden || mark !== 'hidden');
+  const asked = query
+    .getAll('show')
+    .map(Number)
+    .flatMap((number) => all.filter((trial) => trial.number === number));
+  const chosen = asked.length > 0 ? asked : inView.slice(-2);
+  const table = useQuery(
+    sideBySideQuery(
+      id,
+      chosen.map((trial) => trial.id),
+      supposed,
+    ),
+  );
+  const name = notebook.data?.name;
+  useEffect(() => {
+    if (name) document.title = `Trials of ${name} · Oenomel`;
+    return () => {
+      document.title = 'Oenomel';
+    };
+  }, [name]);
+  if (!notebook.data || !larder.data) return <Waiting error={notebook.error ?? larder.error} />;
+
+  const names = new Map(larder.data.map(({ slug, name: called }) => [slug, called]));
+  const nameOf = (slug: string) => names.get(slug) ?? slug;
+  const toggle = (number: number) => {
+    const now = chosen.map((trial) => trial.number);
+    const then = now.includes(number) ? now.filter((each) => each !== number) : [...now, number].slice(-MOST);
+    setQuery({ show: then.toSorted((a, b) => a - b).map(String) }, { replace: true });
+  };
+  // What was tasted last is what the next trial answers.
+  const answered = chosen.toReversed().find(({ sheets }) => sheets.length > 0);
+  const last = chosen.at(-1);
+  const flight = chosen.map(({ number }) => `trial=${number}`).join('&');
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1440px] flex-col gap-3 p-3">
+      <TopBar
+        actions={
+          <>
+            <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/bench/${id}`}>
+              To the bench
+            </Link>
+            <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/specs/${id}`}>
+              Others’ specs {notebook.data.gathered > 0 && notebook.data.gathered}
+            </Link>
+            <Link className="btn btn-primary min-h-11 text-base" to={`/taste/${id}?${flight}`}>
+              Taste {chosen.length === 1 ? 'it' : 'them'}
+            </Link>
+          </>
+        }
+      >
+        <div className="min-w-0">
+          <h1 className="truncate font-display text-2xl leading-tight font-semibold">{notebook.data.name}</h1>
+          <p className="text-base text-quiet">
+            {all.length === 1 ? 'one trial' : `${all.length} trials`}, {notebook.data.family}
+          </p>
+        </div>
+      </TopBar>
+      <main className="grid min-w-0 grow items-start gap-3 lg:grid-cols-[310px_minmax(0,1fr)]">
+        <section aria-label="Trials" className="flex min-w-0 flex-col gap-2">
+          <BriefPanel drinkId={id} brief={notebook.data.brief} trials={chosen} />
+          <ol className="flex flex-col gap-2">
+            {inView.toReversed().map((trial) => (
+              <TrialCard
+                key={trial.id}
+                drinkId={id}
+                trial={trial}
+                chosen={chosen.includes(trial)}
+                onToggle={() => toggle(trial.number)}
+              />
+            ))}
+          </ol>
+          {all.some(({ mark }) => mark === 'hidden') && (
+            <button
+              type="button"
+              className="btn btn-ghost min-h-11 text-base"
+              onClick={() => setShowHidden(!showHidden)}
+            >
+              {showHidden ? 'Hide what was put away' : 'Show what was put away'}
+            </button>
+          )}
+        </section>
+        <div className="flex min-w-0 flex-col gap-3">
+          {chosen.length > 1 && chosen.length <= MOST ? (
+            <SideBySideTable trials={chosen} table={table.data} error={table.error} nameOf={nameOf} />
+          ) : (
+            <p className="panel p-5 text-lg">
+              {all.length === 1
+                ? 'One trial so far. Keep another from the bench: what changed, and what the tongue said, is the useful record.'
+                : 'Choose two to four trials, and they are laid side by side.'}
+            </p>
+          )}
+          <NextPanel drinkId={id} trial={answered} last={last} nameOf={nameOf} />
+          {last && <MeasuredPanel drinkId={id} trial={last} />}
+        </div>
+      </main>
+    </div>
+  );
+}

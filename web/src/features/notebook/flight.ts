@@ -1,0 +1,65 @@
+import type { NotebookTrial, SheetEntry } from '../../api/client';
+
+/** One glass before one taster: which trial it holds, and what was said of it so far. */
+export interface Glass {
+  /** What the taster calls it while it is blind: A, B, C. */
+  letter: string;
+  trialId: number;
+  sheet: SheetEntry;
+  done: boolean;
+}
+
+/** A tasting under way: the glasses in the order in which they are tasted. It outlasts the window. */
+export interface Flight {
+  blind: boolean;
+  /** Whether the pourer has poured, and the key is hidden. */
+  poured: boolean;
+  glasses: Glass[];
+}
+
+/** A flight of these trials for these tasters: all glasses of one taster, then the next's, each in his own order when blind. */
+export function pourFlight(trials: NotebookTrial[], tasters: string[], blind: boolean, random: () => number): Flight {
+  const glasses = tasters.flatMap((taster) => {
+    const order = blind ? shuffled(trials, random) : trials;
+    return order.map((trial, place) => ({
+      letter: String.fromCharCode(65 + place),
+      trialId: trial.id,
+      done: false,
+      sheet: { ...EMPTY, trial_id: trial.id, taster, blind },
+    }));
+  });
+  return { blind, poured: !blind, glasses };
+}
+
+const EMPTY = {
+  loud: '',
+  lacking: false,
+  edge: '',
+  words: { look: '', nose: '', first: '', middle: '', finish: '' },
+} as const;
+
+const placeOf = (drinkId: number) => `oenomel.flight.${drinkId}`;
+
+export function readFlight(drinkId: number): Flight | null {
+  try {
+    return JSON.parse(localStorage.getItem(placeOf(drinkId)) ?? 'null') as Flight | null;
+  } catch {
+    return null;
+  }
+}
+
+export function writeFlight(drinkId: number, flight: Flight | null): void {
+  try {
+    if (flight) localStorage.setItem(placeOf(drinkId), JSON.stringify(flight));
+    else localStorage.removeItem(placeOf(drinkId));
+  } catch {
+    // Without storage a flight lasts as long as the window.
+  }
+}
+
+function shuffled<T>(of: T[], random: () => number): T[] {
+  const left = [...of];
+  const drawn: T[] = [];
+  while (left.length > 0) drawn.push(...left.splice(Math.floor(random() * left.length), 1));
+  return drawn;
+}

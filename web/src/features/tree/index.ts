@@ -1,0 +1,1 @@
+export { TreePage } from './TreePage';
