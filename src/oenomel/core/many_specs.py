@@ -74,7 +74,7 @@ def cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> Cloud:
     apart = "hardly to be tasted apart" if spread.max() < 1 else f"they disagree most on {widest}"
     sentence = f"{len(drinks)} specs; {apart}."
     if outlying.any():
-        sentence += f" {int(outlying.sum())} of them stand{'s' if outlying.sum() == 1 else ''} apart."
+        sentence += " One of them stands apart." if outlying.sum() == 1 else f" {int(outlying.sum())} of them stand apart."
     return Cloud(points, middle, centre, sentence)
 
 

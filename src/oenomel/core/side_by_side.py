@@ -169,11 +169,13 @@ def _summed_up(made: Sequence[Made], comparisons: Sequence[Comparison], circumst
             told.append(f"{each.name} can't be told from {made[0].name} by sweetness, acidity or strength")
         else:
             unsure = [axis for axis in beside.axes if axis not in felt and axis.direction != "same"]
-            words = " and ".join(f"{axis.headline.lower()}, {_sure(axis)}" for axis in felt)
+            sure = {_sure(axis): [a.headline.lower() for a in felt if _sure(a) == _sure(axis)] for axis in felt}
+            words = "; ".join(f"{how} {' and '.join(each)}" for how, each in sure.items())
             rest = f"; {' and '.join(_noun(axis.axis) for axis in unsure)} can't be told apart" if unsure else ""
             told.append(f"{each.name} is {words}{rest}")
-    besides = [each for each in circumstances if "explain" in each.explains]
-    tail = f" But the {' and the '.join(each.what for each in besides)} differed too, and could explain it." if besides else ""
+    besides = [each.what for each in circumstances if "explain" in each.explains]
+    listed = " and ".join([", ".join(besides[:-1]), besides[-1]] if len(besides) > 1 else besides)
+    tail = f" {listed[0].upper()}{listed[1:]} differed too, and could explain it." if besides else ""
     return f"{'. '.join(f'{each[0].upper()}{each[1:]}' for each in told)}.{tail}"
 
 

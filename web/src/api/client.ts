@@ -52,6 +52,7 @@ export type TreeNode = Schemas['NodeReport'];
 export type Palate = Schemas['PalateReport'];
 export type Made = Schemas['MadeEntry'];
 export type Mark = NotebookTrial['mark'];
+export type PartEntry = Schemas['PartEntry'];
 export type ShelfState = Schemas['ShelfEntry']['state'];
 
 export const client = createClient<paths>({

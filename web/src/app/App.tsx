@@ -3,11 +3,9 @@ import { createBrowserRouter, RouterProvider } from 'react-router';
 
 import { BenchPage } from '../features/bench';
 import { BookPage } from '../features/book';
-import { PalatesPage, SpecsPage, TastePage, TrialsPage } from '../features/notebook';
-import { ShelfPage } from '../features/shelf';
-import { TreePage } from '../features/tree';
 import { Broken } from './Broken';
 import { FrontDoor } from './FrontDoor';
+import { Waiting } from '../ui/Waiting';
 import { NotFound } from './NotFound';
 
 const queryClient = new QueryClient({
@@ -18,20 +16,24 @@ const queryClient = new QueryClient({
   },
 });
 
+// The bench opens first; the other rooms come when they are entered.
+const notebook = () => import('../features/notebook');
+
 const router = createBrowserRouter([
   {
     errorElement: <Broken />,
+    HydrateFallback: () => <Waiting error={null} />,
     children: [
       { path: '/', element: <FrontDoor /> },
       { path: '/book', element: <BookPage /> },
-      { path: '/shelf', element: <ShelfPage /> },
+      { path: '/shelf', lazy: async () => ({ Component: (await import('../features/shelf')).ShelfPage }) },
       { path: '/bench/:drinkId', element: <BenchPage /> },
       { path: '/bench/:drinkId/trials/:trialNumber', element: <BenchPage /> },
-      { path: '/trials/:drinkId', element: <TrialsPage /> },
-      { path: '/taste/:drinkId', element: <TastePage /> },
-      { path: '/specs/:drinkId', element: <SpecsPage /> },
-      { path: '/palates', element: <PalatesPage /> },
-      { path: '/tree', element: <TreePage /> },
+      { path: '/trials/:drinkId', lazy: async () => ({ Component: (await notebook()).TrialsPage }) },
+      { path: '/taste/:drinkId', lazy: async () => ({ Component: (await notebook()).TastePage }) },
+      { path: '/specs/:drinkId', lazy: async () => ({ Component: (await notebook()).SpecsPage }) },
+      { path: '/palates', lazy: async () => ({ Component: (await notebook()).PalatesPage }) },
+      { path: '/tree', lazy: async () => ({ Component: (await import('../features/tree')).TreePage }) },
       { path: '*', element: <NotFound /> },
     ],
   },

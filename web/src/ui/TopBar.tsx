@@ -21,7 +21,7 @@ const ROOMS = [
 export function TopBar({ children, actions }: Props) {
   const { pathname } = useLocation();
   return (
-    <header className="flex flex-wrap items-center gap-x-2 gap-y-1.5">
+    <header className="flex flex-wrap items-center gap-x-2 gap-y-1.5 max-[500px]:gap-x-1.5">
       <Link to="/" aria-label="Oenomel: to the bench" className="shrink-0 rounded-xl">
         <img src="/mark.svg" alt="" width={40} height={40} />
       </Link>

@@ -15,7 +15,7 @@ export function Seek({ sought, onSeek }: Props) {
   const tasters = useQuery(tastersQuery());
   // What isn't asked for is left out, so that the whole book has one name in the cache.
   const set = (change: Sought) =>
-    onSeek(Object.fromEntries(Object.entries({ ...sought, ...change }).filter(([, value]) => value)) as Sought);
+    onSeek(Object.fromEntries(Object.entries({ ...sought, ...change }).filter(([, value]) => value)));
   return (
     <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2 text-base">
       {(tasters.data ?? []).length > 0 && (

@@ -2,6 +2,7 @@ import { Check, Pencil, X } from 'lucide-react';
 import { useState } from 'react';
 
 import type { Brief, NotebookTrial } from '../../api/client';
+import { capital } from '../../lib/format';
 import { Chips } from '../../ui/Chips';
 import { Dialog } from '../../ui/Dialog';
 import { useWriteBrief } from './useNotebook';
@@ -35,7 +36,7 @@ export function BriefPanel({ drinkId, brief, trials }: Props) {
         <>
           {told.map((words) => (
             <p key={words} className="text-base leading-snug">
-              {words}
+              {capital(words)}
             </p>
           ))}
           <ul className="mt-1 text-base" aria-label={last && `Trial ${last.number} beside the brief`}>

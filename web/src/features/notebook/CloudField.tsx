@@ -116,7 +116,7 @@ export function CloudField({ cloud, over, onOver }: Props) {
             className="stroke-accent"
             strokeWidth={4}
           />
-          <text x={middle.cx} y={middle.cy - 18} textAnchor="middle" className="fill-accent text-[16px] font-semibold">
+          <text x={middle.cx} y={middle.cy + 30} textAnchor="middle" className="fill-accent text-[16px] font-semibold">
             the middle
           </text>
         </g>

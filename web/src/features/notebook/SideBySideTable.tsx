@@ -1,5 +1,5 @@
 import type { NotebookTrial, SideBySide } from '../../api/client';
-import { axisUnit, level, plain, volume } from '../../lib/format';
+import { axisUnit, capital, level, plain, volume } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
 import { Fold } from '../../ui/Fold';
@@ -33,12 +33,15 @@ export function SideBySideTable({ trials, table, error, nameOf }: Props) {
     <section aria-label="Side by side" className="panel min-w-0 p-3 sm:p-4">
       <p className="mb-3 max-w-[75ch] text-xl leading-snug font-semibold">{table.sentence}</p>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Trials in columns">
-        <table className="w-full min-w-max border-separate border-spacing-x-0 text-base">
+        <table className="w-full min-w-[600px] table-fixed border-separate border-spacing-x-0 text-base">
+          <colgroup>
+            <col className="w-34" />
+          </colgroup>
           <thead>
             <tr>
               <td className="sticky left-0 bg-base-100" />
               {trials.map((trial) => (
-                <th key={trial.id} scope="col" className="max-w-60 min-w-36 px-3 pb-1 text-left align-bottom">
+                <th key={trial.id} scope="col" className="min-w-32 px-3 pb-1 text-left align-bottom">
                   <span className="block text-lg leading-tight">Trial {trial.number}</span>
                   <span className="block font-normal text-quiet">{trial.name}</span>
                 </th>
@@ -103,10 +106,31 @@ export function SideBySideTable({ trials, table, error, nameOf }: Props) {
                 </td>
               ))}
             </tr>
+            {trials.some(({ readings }) => readings.length > 0) && (
+              <tr>
+                <Head>Measured</Head>
+                {trials.map((trial) => (
+                  <td key={trial.id} className="border-t border-base-300 px-3 py-1.5 align-top">
+                    {trial.readings.length === 0 && <span className="text-quiet">nothing</span>}
+                    {trial.readings
+                      .filter(({ quantity }) => quantity !== 'held_back_g')
+                      .map((reading) => (
+                        <p key={reading.id} className="leading-snug">
+                          {reading.name} {reading.at}:{' '}
+                          <span className="font-figure">{reading.value.toFixed(reading.decimals)}</span>
+                          {reading.foreseen != null && (
+                            <span className="text-quiet"> ({reading.foreseen.toFixed(reading.decimals)} foreseen)</span>
+                          )}
+                        </p>
+                      ))}
+                  </td>
+                ))}
+              </tr>
+            )}
             <tr>
               <Head>What was said</Head>
               {trials.map((trial) => (
-                <td key={trial.id} className="max-w-72 border-t border-base-300 px-3 py-1.5 align-top">
+                <td key={trial.id} className="border-t border-base-300 px-3 py-1.5 align-top">
                   {trial.sheets.length === 0 && <span className="text-quiet">not tasted yet</span>}
                   {trial.sheets.map((sheet) => (
                     <p key={sheet.id} className="leading-snug">
@@ -122,26 +146,20 @@ export function SideBySideTable({ trials, table, error, nameOf }: Props) {
                 </td>
               ))}
             </tr>
-            {table.circumstances.map((each) => (
-              <tr key={each.what}>
-                <Head>
-                  <span className="first-letter:uppercase">{each.what}</span>
-                </Head>
-                {each.values.map((value, column) => (
-                  <td key={trials[column]?.id} className="border-t border-base-300 px-3 py-1.5">
-                    {value}
-                  </td>
-                ))}
-              </tr>
-            ))}
           </tbody>
         </table>
       </div>
-      {table.circumstances.some(({ explains }) => explains) && (
+      {table.circumstances.length > 0 && (
         <div className="mt-3 border-t border-base-300 pt-2">
           <h2 className="text-lg font-semibold">Besides the pours</h2>
-          <ul className="list-disc pl-5 text-base">
-            {table.circumstances.map(({ what, explains }) => explains && <li key={what}>{explains}</li>)}
+          <ul className="grid gap-x-6 text-base sm:grid-cols-2">
+            {table.circumstances.map(({ what, values, explains }) => (
+              <li key={what} className="py-1 leading-snug">
+                <strong className="font-semibold">{capital(what)}</strong>:{' '}
+                {values.map((value, column) => `${value} (${trials[column]?.number})`).join(', ')}.{' '}
+                <span className="text-quiet">{explains}</span>
+              </li>
+            ))}
           </ul>
         </div>
       )}
@@ -177,7 +195,7 @@ function Share({ table, column, names }: { table: SideBySide; column: number; na
   if (!change || felt.length === 0) return null;
   return (
     <span className="flex items-center gap-1.5 text-sm font-normal text-quiet">
-      does
+      brings
       {felt.map((axis) => (
         <span key={axis} className="flex items-center gap-0.5 font-figure text-base-content">
           {((change.steps[axis] ?? 0) > 0 ? '+' : '−').repeat(

@@ -142,13 +142,13 @@ function Words({ part, name, hint, value, suggest = false, onWrite }: WordsProps
     ? (aromas.data ?? []).filter(({ tag }) => tag.startsWith(typed.toLowerCase()) && tag !== typed).slice(0, 6)
     : [];
   return (
-    <div className="flex flex-col gap-1">
-      <label htmlFor={id} className={name === 'In words' ? 'text-base text-quiet' : 'text-xl font-semibold'}>
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+      <label htmlFor={id} className={`w-20 ${name === 'In words' ? 'text-base text-quiet' : 'text-xl font-semibold'}`}>
         {name}
       </label>
       <input
         id={id}
-        className="input input-lg w-full"
+        className="input input-lg min-w-0 flex-1"
         maxLength={500}
         placeholder={hint}
         autoComplete="off"
@@ -157,7 +157,7 @@ function Words({ part, name, hint, value, suggest = false, onWrite }: WordsProps
         onChange={(event) => onWrite(part, event.target.value)}
       />
       {found.length > 0 && (
-        <div className="flex flex-wrap gap-1.5" role="group" aria-label="From the aroma list">
+        <div className="flex basis-full flex-wrap gap-1.5" role="group" aria-label="From the aroma list">
           {found.map(({ tag }) => (
             <button
               key={tag}

@@ -3,13 +3,16 @@ import { Link } from 'react-router';
 
 import type { Mark, NotebookTrial } from '../../api/client';
 import { day, plain } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import { Fold } from '../../ui/Fold';
 import { useMark } from './useNotebook';
-import { scoreOf } from './words';
+import { pourWords, scoreOf } from './words';
 
 interface Props {
   drinkId: number;
   trial: NotebookTrial;
   chosen: boolean;
+  nameOf: (slug: string) => string;
   onToggle: () => void;
 }
 
@@ -21,7 +24,8 @@ const MARKS: [Mark, string][] = [
 ];
 
 /** One trial of the list: what it is, what became of it, what was said of it last. */
-export function TrialCard({ drinkId, trial, chosen, onToggle }: Props) {
+export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
+  const { shown } = useSettings();
   const mark = useMark(drinkId);
   const score = scoreOf(trial);
   const said = trial.sheets.at(-1);
@@ -73,11 +77,26 @@ export function TrialCard({ drinkId, trial, chosen, onToggle }: Props) {
               className="underline decoration-dotted underline-offset-2"
               to={`/bench/${parent.drink_id}/trials/${parent.number}`}
             >
-              {parent.drink_id === drinkId ? `trial ${parent.number}` : `${parent.drink}, trial ${parent.number}`}
+              {parent.drink_id === drinkId ? `trial\u00a0${parent.number}` : `${parent.drink}, trial ${parent.number}`}
             </Link>
           </span>
         ))}
       </p>
+      {trial.parents.length > 1 && (
+        <Fold title="Where each pour came from">
+          <ul className="text-sm text-quiet">
+            {trial.spec.pours.map((pour, n) => {
+              const parent = trial.parents[trial.origins[n] ?? -1];
+              return (
+                <li key={n}>
+                  {pourWords(pour, trial.spec, shown, nameOf)}:{' '}
+                  {parent ? `${parent.drink}, trial ${parent.number}` : 'new here'}
+                </li>
+              );
+            })}
+          </ul>
+        </Fold>
+      )}
       <details className="dropdown absolute top-1 right-1 dropdown-end">
         <summary className="btn btn-square btn-ghost min-h-11" aria-label={`What became of trial ${trial.number}`}>
           <Ellipsis size={20} aria-hidden />

@@ -90,6 +90,7 @@ export function TrialsPage() {
                 key={trial.id}
                 drinkId={id}
                 trial={trial}
+                nameOf={nameOf}
                 chosen={chosen.includes(trial)}
                 onToggle={() => toggle(trial.number)}
               />

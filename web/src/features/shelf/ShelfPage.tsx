@@ -8,6 +8,7 @@ import { TopBar } from '../../ui/TopBar';
 import { Waiting } from '../../ui/Waiting';
 import { larderQuery } from '../bench/useLarder';
 import { AddBottle } from './AddBottle';
+import { TastePart } from './TastePart';
 import { shelfQuery, useRemoveBottle, useShelve } from './useShelf';
 
 const STATES: [ShelfState, string][] = [
@@ -129,6 +130,7 @@ interface RowProps {
 
 function ShelfRow({ ingredient, shelved, onShelve, onRemove }: RowProps) {
   const { name, kind, abv, sugar, acid } = ingredient;
+  const [tasting, setTasting] = useState(false);
   const levels = [
     abv > 0 && `${plain(abv, 1)} %`,
     sugar >= 0.5 && `${grams(sugar)} g sugar`,
@@ -140,6 +142,15 @@ function ShelfRow({ ingredient, shelved, onShelve, onRemove }: RowProps) {
         <span className="block text-lg leading-tight font-semibold">{name}</span>
         <span className="block text-base text-quiet">{[capital(kind), ...levels].join(', ')}</span>
       </span>
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 px-3 text-base font-normal"
+        aria-label={`Taste ${name} alone`}
+        onClick={() => setTasting(true)}
+      >
+        Taste
+      </button>
+      {tasting && <TastePart ingredient={ingredient} onClose={() => setTasting(false)} />}
       {ingredient.origin === 'house' && (
         <button
           type="button"

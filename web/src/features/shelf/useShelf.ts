@@ -1,12 +1,29 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 
-import { client, unwrap, type Label, type ShelfState } from '../../api/client';
+import { client, unwrap, type Label, type PartEntry, type ShelfState } from '../../api/client';
 
 export const shelfQuery = () =>
   queryOptions({
     queryKey: ['shelf'],
     queryFn: async ({ signal }) => unwrap(await client.GET('/api/shelf', { signal })),
   });
+
+export const partTastingsQuery = (slug: string) =>
+  queryOptions({
+    queryKey: ['part tastings', slug],
+    queryFn: async ({ signal }) =>
+      unwrap(await client.GET('/api/ingredients/{slug}/tastings', { params: { path: { slug } }, signal })),
+  });
+
+/** Keeps what an ingredient tasted of alone, and amends it where that is told. */
+export function useTastePart(slug: string) {
+  const cache = useQueryClient();
+  return useMutation({
+    mutationFn: async (body: PartEntry) =>
+      unwrap(await client.POST('/api/ingredients/{slug}/tastings', { params: { path: { slug } }, body })),
+    onSuccess: () => cache.invalidateQueries(),
+  });
+}
 
 export const sweetnessQuery = () =>
   queryOptions({

@@ -7,7 +7,7 @@ import { client, unwrap, type TreeNode } from '../../api/client';
 import { capital } from '../../lib/format';
 import { TopBar } from '../../ui/TopBar';
 import { Waiting } from '../../ui/Waiting';
-import { layTree, NODE } from './treeLayout';
+import { layTree, NAMES, NODE, wayOf } from './treeLayout';
 
 const MOST_PARENTS = 3;
 
@@ -89,15 +89,11 @@ export function TreePage() {
                     const to = placed.get(child);
                     if (!from || !to) return null;
                     const across = from.node.drink_id !== to.node.drink_id;
-                    const x1 = from.x + (across ? NODE.width / 2 : NODE.width);
-                    const y1 = from.y + (across ? NODE.height : NODE.height / 2);
-                    const x2 = across ? to.x + 24 : to.x;
-                    const y2 = across ? to.y : to.y + NODE.height / 2;
-                    const bend = across ? `C${x1} ${y1 + 40} ${x2} ${y2 - 60}` : `C${x1 + 24} ${y1} ${x2 - 24} ${y2}`;
                     return (
                       <path
                         key={`${parent} ${child}`}
-                        d={`M${x1} ${y1}${bend} ${x2} ${y2}`}
+                        d={wayOf(from, to)}
+                        strokeLinejoin="round"
                         fill="none"
                         className={across ? 'stroke-accent' : 'stroke-neutral'}
                         strokeWidth={across ? 2 : 2.5}
@@ -107,11 +103,15 @@ export function TreePage() {
                   })}
                 </svg>
                 {lanes.map((lane) => (
-                  <h2 key={lane.drinkId} className="absolute left-0 text-lg font-semibold" style={{ top: lane.y }}>
+                  <h2
+                    key={lane.drinkId}
+                    className="absolute left-0 pr-3 text-lg leading-tight font-semibold"
+                    style={{ top: lane.y + 10, width: NAMES }}
+                  >
                     <Link className="underline decoration-dotted underline-offset-4" to={`/trials/${lane.drinkId}`}>
                       {lane.drink}
-                    </Link>{' '}
-                    <span className="font-normal text-quiet">{lane.family}</span>
+                    </Link>
+                    <span className="block font-normal text-quiet">{lane.family}</span>
                   </h2>
                 ))}
                 {[...placed.values()].map(({ node, x, y }) => (
@@ -171,7 +171,10 @@ function Node({ node, at, branch, place, onChoose }: NodeProps) {
         {node.mark === 'finished' && <Check size={17} aria-hidden className="shrink-0 text-success" />}
         {node.mark === 'shelved' && <Pause size={15} aria-hidden className="shrink-0" />}
       </span>
-      <span className="line-clamp-2 text-sm leading-tight text-quiet">{branch ? tells : 'where it starts'}</span>
+      {branch?.effect && <span className="truncate text-base leading-tight">{branch.effect}</span>}
+      <span className={`text-sm leading-tight text-quiet ${branch?.effect ? 'line-clamp-2' : 'line-clamp-3'}`}>
+        {branch ? branch.change : 'where it starts'}
+      </span>
     </button>
   );
 }

@@ -1,9 +1,9 @@
 import type { Tree, TreeNode } from '../../api/client';
 
-/** Size of a node and room around it, px. */
-export const NODE = { width: 216, height: 74, gapX: 40, gapY: 14 };
-const LANE_GAP = 18;
-const TITLE = 34;
+/** Size of a node and room around it, and the room for the drinks' names, px. */
+export const NODE = { width: 232, height: 94, gapX: 26, gapY: 14 };
+export const NAMES = 196;
+const LANE_GAP = 12;
 
 export interface Placed {
   node: TreeNode;
@@ -19,8 +19,8 @@ export interface Lane {
 }
 
 /**
- * A lane for each drink, its trials from left to right by how many makings they are from the first; those of one parent below
- * each other. Drinks stand in their order, those that descend from another below it.
+ * A lane for each drink, its trials from left to right by how many makings they are from the first, those of one parent below each
+ * other. A drink that descends from others stands right below the last of them.
  */
 export function layTree(tree: Tree) {
   const parentsOf = new Map<number, number[]>();
@@ -30,7 +30,8 @@ export function layTree(tree: Tree) {
   const placed = new Map<number, Placed>();
   const lanes: Lane[] = [];
   let top = 0;
-  for (const [drinkId, nodes] of byDrink) {
+  for (const drinkId of inOrder(tree, byDrink)) {
+    const nodes = byDrink.get(drinkId) ?? [];
     const own = new Set(nodes.map(({ id }) => id));
     const first = nodes[0];
     if (!first) continue;
@@ -40,8 +41,8 @@ export function layTree(tree: Tree) {
     const place = (node: TreeNode, depth: number) => {
       placed.set(node.id, {
         node,
-        x: depth * (NODE.width + NODE.gapX),
-        y: top + TITLE + row * (NODE.height + NODE.gapY),
+        x: NAMES + depth * (NODE.width + NODE.gapX),
+        y: top + row * (NODE.height + NODE.gapY),
       });
       const children = nodes.filter(({ id }) => parent.get(id) === node.id);
       children.forEach((child, n) => {
@@ -55,8 +56,36 @@ export function layTree(tree: Tree) {
         if (n > 0) row += 1;
         place(root, 0);
       });
-    top += TITLE + (row + 1) * (NODE.height + NODE.gapY) + LANE_GAP;
+    top += (row + 1) * (NODE.height + NODE.gapY) + LANE_GAP;
   }
   const width = Math.max(NODE.width, ...[...placed.values()].map(({ x }) => x + NODE.width));
   return { placed, lanes, width, height: top };
+}
+
+/** The drinks, each below the last of those that it descends from; else as they come. */
+function inOrder(tree: Tree, byDrink: Map<number, TreeNode[]>): number[] {
+  const drinkOf = new Map(tree.nodes.map(({ id, drink_id }) => [id, drink_id]));
+  const order: number[] = [];
+  for (const drinkId of byDrink.keys()) {
+    const parents = tree.branches
+      .filter(({ parent, child }) => drinkOf.get(child) === drinkId && drinkOf.get(parent) !== drinkId)
+      .map(({ parent }) => order.indexOf(drinkOf.get(parent) ?? 0));
+    const last = Math.max(-1, ...parents);
+    if (last >= 0) order.splice(last + 1, 0, drinkId);
+    else order.push(drinkId);
+  }
+  return order;
+}
+
+/** The way of a branch: straight on within a drink; to another drink down the gap beside its parent. */
+export function wayOf(from: Placed, to: Placed): string {
+  if (from.node.drink_id === to.node.drink_id) {
+    const [x1, y1] = [from.x + NODE.width, from.y + NODE.height / 2];
+    const [x2, y2] = [to.x, to.y + NODE.height / 2];
+    return `M${x1} ${y1}C${x1 + 16} ${y1} ${x2 - 16} ${y2} ${x2} ${y2}`;
+  }
+  const channel = from.x - NODE.gapX / 2 + 4 * (from.node.number % 3);
+  const into = to.x + 40;
+  const above = to.y - NODE.gapY / 2 - 4;
+  return `M${from.x + 30} ${from.y + NODE.height}V${from.y + NODE.height + 6}H${channel}V${above}H${into}V${to.y}`;
 }
