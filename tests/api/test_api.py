@@ -298,6 +298,8 @@ def _fuzzed():
 @settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck))
 def test_nothing_that_is_sent_breaks_the_server(case):
     answer = case.call()
-    assert answer.status_code < HTTPStatus.INTERNAL_SERVER_ERROR, answer.text
+    # A device that times out is not broken by what was sent.
+    silent = answer.status_code == HTTPStatus.SERVICE_UNAVAILABLE and json.loads(answer.text)["code"] == "no-reading"
+    assert silent or answer.status_code < HTTPStatus.INTERNAL_SERVER_ERROR, answer.text
     if answer.status_code >= HTTPStatus.BAD_REQUEST:
         assert json.loads(answer.text)["detail"]

@@ -11,11 +11,17 @@ import oenomel
 
 ROOT = Path(__file__).parents[2]
 SOURCE = Path(oenomel.__file__).parent
-LAYERS = ["core", "interchange", "store", "api"]
+LAYERS = ["core", "interchange", "instruments", "store", "api"]
 OUTSIDE = {"fastapi", "starlette", "sqlite3", "uvicorn", "pydantic"}
-ALLOWED = {"core": set(), "interchange": {"pydantic"}, "store": {"sqlite3"}, "api": OUTSIDE}
-# interchange and store stand beside each other on the core.
-BELOW = {"core": {"core"}, "interchange": {"core", "interchange"}, "store": {"core", "store"}, "api": {*LAYERS}}
+ALLOWED = {"core": set(), "interchange": {"pydantic"}, "instruments": set(), "store": {"sqlite3"}, "api": OUTSIDE}
+# interchange, instruments and store stand beside each other on the core.
+BELOW = {
+    "core": {"core"},
+    "interchange": {"core", "interchange"},
+    "instruments": {"core", "instruments"},
+    "store": {"core", "store"},
+    "api": {*LAYERS},
+}
 
 
 def imports(path: Path) -> set[str]:

@@ -242,7 +242,7 @@ class _Question:
 
     def plain(self) -> Proposal:
         """To where the sheets point."""
-        title = "Answer it" if any(self.verdict.axes) or self.sheets > 1 else "As it stands"
+        title = "Answer it" if any(self.verdict.axes) else "Where all the sheets point"
         why = "" if self.sheets == 1 else f"From {self.sheets} sheets of this drink, not from the last alone."
         return self._proposal("answer", title, self._answer(self.present, self.wished), why)
 

@@ -15,7 +15,7 @@ from oenomel.core.measuring import foreseen
 from oenomel.core.prediction import predict
 from oenomel.instruments.device import Sample
 
-__all__ = ["samples_of"]
+__all__ = ["samples_of", "true_factor"]
 
 LEAST_FACTOR, MOST_FACTOR = 0.8, 1.25
 MAKING_SD = 0.08
@@ -31,8 +31,7 @@ def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions
     making : int    which making of it: the shake scatters from one to the next
     house : int     whose ice, and whose lots
     """
-    random = _random(house, drink.method.technique)
-    factor = random.uniform(LEAST_FACTOR, MOST_FACTOR) * (1 + MAKING_SD * _random(house, f"making {making}").standard_normal())
+    factor = true_factor(house, drink.method.technique) * (1 + MAKING_SD * _random(house, f"making {making}").standard_normal())
     true = replace(drink, pours=tuple(replace(pour, ingredient=_true_lot(pour.ingredient, house)) for pour in drink.pours))
     factors = {drink.method.technique: HouseFactor(factor, 0.0, 1)}
     made = predict(true, replace(conditions or Conditions(), factors=factors))
@@ -42,6 +41,11 @@ def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions
         return Sample(**shown)
 
     return {point: at(point) for point in ("tin", "strained", "served")}
+
+
+def true_factor(house: int, technique: str) -> float:
+    """How much water a technique really takes in a house, as a factor on the curve; what its measurements should find."""
+    return float(_random(house, technique).uniform(LEAST_FACTOR, MOST_FACTOR))
 
 
 def _true_lot(ingredient: Ingredient, house: int) -> Ingredient:

@@ -53,6 +53,9 @@ export function NextPanel({ drinkId, trial, last, nameOf }: Props) {
           after trial {trial.number}
           {palate !== null && <span className="text-quiet">, by {palate || 'the house'}’s palate too</span>}
         </p>
+        <Link className="ml-auto text-base underline decoration-dotted underline-offset-4" to="/palates">
+          Palates
+        </Link>
       </div>
       {next.error && (
         <p role="alert" className="text-lg">

@@ -56,7 +56,7 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
             )}
             {trial.mark === 'hidden' && <span>put away</span>}
             {score !== undefined && <span>scored {plain(score, 1)}</span>}
-            <span>{trial.sheets.length === 0 ? 'not tasted yet' : said?.verdict || 'tasted'}</span>
+            <span>{said ? `${said.taster}: ${said.verdict || 'in words'}` : 'not tasted yet'}</span>
           </span>
         </span>
       </label>

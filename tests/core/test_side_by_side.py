@@ -1,0 +1,129 @@
+"""Trials side by side, who descends from whom, many specs of one drink, and the brief."""
+
+from dataclasses import replace
+
+import pytest
+from drinks import drink, eight_three_three
+
+from oenomel.core.brief import Brief, hold_against
+from oenomel.core.conditions import Conditions
+from oenomel.core.drink import Method
+from oenomel.core.lineage import branch, cross, origins
+from oenomel.core.many_specs import cloud_of, middle_of
+from oenomel.core.prediction import predict
+from oenomel.core.side_by_side import Made, side_by_side
+from oenomel.errors import DomainError
+
+USUAL = Conditions()
+SOUR = drink(("london-dry-gin", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 15))
+SHARPER = drink(("london-dry-gin", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 15))
+DAISY = drink(("blanco-agave-spirit", 45), ("orange-liqueur-dry", 22.5), ("lime-juice", 22.5), family="daisy")
+
+
+def beside(*made):
+    return side_by_side(made, USUAL)
+
+
+def test_differences_come_first_and_what_is_shared_is_no_doubt():
+    table = beside(Made("trial 1", SOUR), Made("trial 2", SHARPER))
+    assert [row.differs for row in table.rows] == [True, False, False]
+    assert table.rows[0].pours[0].ingredient.slug == "lemon-juice"
+    assert table.sentence.startswith("Trial 2 is surely ")
+    assert "sharper" in table.sentence
+
+
+def test_the_same_drink_twice_differs_in_nothing():
+    table = beside(Made("trial 1", SOUR), Made("trial 2", SOUR))
+    assert not any(row.differs for row in table.rows)
+    assert table.sentence == "Trial 2 is poured as trial 1."
+    assert all(axis.difference.by == 0 for axis in table.comparisons[0].axes)
+
+
+def test_careless_trials_name_what_else_could_explain_the_verdict():
+    # Common practice (domain.md, step 13): other ice, other seconds, other strainer, and nobody knows what made the difference.
+    careless = replace(SOUR, method=Method("shake", 3))
+    table = beside(
+        Made("trial 1", SOUR, strainer="double", lots={"lemon-juice": "noon"}),
+        Made("trial 2", careless, strainer="plain", lots={"lemon-juice": "yesterday"}),
+    )
+    told = {each.what: each for each in table.circumstances}
+    assert told["seconds"].values == ("the usual time", "3 s")
+    assert "water that it makes could alone explain" in told["seconds"].explains
+    assert "sharper or softer" in told["lot of Lemon juice"].explains
+    assert "strainer" in told
+    assert table.sentence.endswith("differed too, and could explain it.")
+
+
+def test_a_lot_that_brings_little_explains_nothing():
+    table = beside(
+        Made("trial 1", SOUR, lots={"aromatic-bitters": "old"}),
+        Made("trial 2", SOUR, lots={"aromatic-bitters": "new"}),
+    )
+    assert table.circumstances == ()
+
+
+@pytest.mark.parametrize("number", [1, 5])
+def test_fewer_than_two_or_more_than_four_can_not_be_laid_side_by_side(number):
+    with pytest.raises(DomainError, match="choose two to four"):
+        beside(*[Made(f"trial {n}", SOUR) for n in range(number)])
+
+
+def test_each_change_of_four_trials_adds_up_to_its_difference():
+    table = beside(*[Made(f"trial {n}", each) for n, each in enumerate((SOUR, SHARPER, DAISY, eight_three_three()))])
+    for comparison in table.comparisons:
+        for axis in comparison.axes:
+            assert sum(change.steps[axis.axis] for change in comparison.changes) == pytest.approx(axis.steps, abs=1e-9)
+
+
+def test_a_branch_tells_the_change_and_what_it_does():
+    told = branch(SHARPER, SOUR, USUAL)
+    assert told.change == "More Lemon juice"
+    assert "sharper" in told.effect.lower()
+    assert branch(SOUR, SOUR, USUAL).change == "Made again"
+
+
+def test_each_pour_of_a_cross_knows_its_parent():
+    crossed = cross([SOUR, DAISY])
+    came = dict(zip([pour.ingredient.slug for pour in crossed.pours], origins(crossed, [SOUR, DAISY]), strict=True))
+    assert came["london-dry-gin"] == 0
+    assert 1 in came.values()
+    assert None not in came.values()
+    assert predict(crossed).served.volume_ml > 100
+
+
+def test_twins_are_crossed_by_their_bases_and_one_alone_not_at_all():
+    rum = drink(("white-rum", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 15))
+    assert cross([SOUR, rum]).pours[0].ingredient.slug == "white-rum"
+    with pytest.raises(DomainError, match="two or three"):
+        cross([SOUR])
+
+
+def test_the_middle_of_many_specs_can_be_poured_and_an_outlier_is_named():
+    specs = [
+        drink(("rye-whiskey", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", syrup)) for syrup in (20, 22.5, 22.5, 25)
+    ] + [drink(("rye-whiskey", 30), ("lemon-juice", 10), ("simple-syrup-1-1", 60))]  # fmt: skip
+    cloud = cloud_of(specs, USUAL)
+    assert [pour.volume_ml for pour in cloud.middle.pours] == [60, 22.5, 22.5]
+    assert [point.outlier for point in cloud.points] == [False] * 4 + [True]
+    assert cloud.sentence == "5 specs; they disagree most on sweetness. One of them stands apart."
+    assert middle_of(specs[:1] * 3) == specs[0]
+    with pytest.raises(DomainError, match="no cloud"):
+        cloud_of(specs[:1], USUAL)
+
+
+def test_a_brief_is_held_against_a_drink():
+    brief = Brief(avoid=("egg", "gin"), least_abv=20, sweetness="dry", most_cost=1.0)
+    held = {each.wish: each for each in hold_against(brief, predict(SOUR))}
+    assert held["no egg"].kept is True
+    assert held["no gin"].kept is False
+    assert "London dry gin" in held["no gin"].sentence
+    assert held["strength at least 20 %"].kept is False
+    assert held["at most 1"].kept is None  # no price is told
+    assert hold_against(Brief(avoid=("alcohol",), most_abv=0), predict(SOUR))[0].kept is False
+    assert hold_against(Brief(notes="for the terrace"), predict(SOUR)) == ()
+
+
+@pytest.mark.parametrize("wrong", [{"sweetness": "cloying"}, {"least_abv": 20, "most_abv": 10}])
+def test_a_brief_that_can_not_be_is_refused(wrong):
+    with pytest.raises(DomainError):
+        Brief(**wrong)
