@@ -19,6 +19,7 @@ import numpy as np
 sys.path.insert(0, str(Path(__file__).parents[1] / "tests"))
 
 from app_server import CHROMIUM, AppServer
+from book import large_book, times
 from playwright.sync_api import Page, sync_playwright
 from swaps import board_times, search_times
 
@@ -76,15 +77,12 @@ class Row:
         return f"{self.what:<62} {self.target_ms:>7.1f} {self.measured_ms:>9.2f}  {met:<6} {ratio:>8.1f} × {self.reference}"
 
 
-NOT_BUILT = (
-    "20 original drinks",
-    "100,000 trials in the book",
-)
+NOT_BUILT = ("20 original drinks",)
 
 
 def main() -> int:
     """Prints the table; the exit code tells whether every target was met."""
-    rows = [*_core(), *_swaps(), *_larder(), *_browser()]
+    rows = [*_core(), *_swaps(), *_larder(), *_book(), *_browser()]
     print(f"{'target of model.md §13':<62} {'ms':>7} {'measured':>9}         {'ratio':>8}   to")
     for row in rows:
         print(row.line())
@@ -174,6 +172,12 @@ def _larder() -> list[Row]:
             search = _median_ms(lambda: ingredients.search(conn, "orange dry", limit=100), 30)
             bare = _median_ms(lambda: conn.execute("SELECT count(*) FROM ingredient").fetchone(), 30)
     return [Row("search in a larder of 10,000, first 100", 100, search, "counting its rows", bare)]
+
+
+def _book() -> list[Row]:
+    with large_book() as conn:
+        bare = _median_ms(lambda: conn.execute("SELECT count(*) FROM drink").fetchone(), 30)
+        return [Row(f"100,000 trials: {what}", 100, ms, "counting its drinks", bare) for what, ms in times(conn).items()]
 
 
 def _browser() -> list[Row]:

@@ -53,11 +53,6 @@ def _full_house(page: Page) -> None:
         page.get_by_role("list", name="Steps").get_by_role("checkbox", checked=False).first.check()
 
 
-def _over_filled(page: Page) -> None:
-    page.get_by_label("Glass", exact=True).select_option("tiny cup")
-    page.get_by_test_id("runs-over").wait_for()
-
-
 def _why(page: Page) -> None:
     page.get_by_role("button", name="Why this acidity").click()
     page.get_by_role("dialog").get_by_text("Lemon juice").first.click()
@@ -80,29 +75,37 @@ def _crushed(page: Page) -> None:
     page.get_by_test_id("course-abv").wait_for()
 
 
-def _palette(page: Page) -> None:
-    page.keyboard.press("Control+k")
-    page.get_by_role("combobox", name="Do anything").fill("lemon")
+def _blind_sheet(page: Page) -> None:
+    page.get_by_label("Who tastes").fill("Odile, Tam")
+    page.get_by_role("button", name="Start with 4 glasses").click()
+    page.get_by_role("button", name="Poured: hide the key").click()
+    for said in ("Sweetness: right", "Sharpness: a touch too sharp"):
+        page.get_by_role("radio", name=said).locator("xpath=..").click()
+
+
+def _next(page: Page) -> None:
+    page.get_by_role("region", name="What to try next").get_by_role("listitem").first.wait_for()
+    page.get_by_role("heading", name="What to try next").evaluate("heading => heading.scrollIntoView()")
 
 
 PICTURES: dict[str, tuple[str, int, int, str, Callable[[Page], None] | None]] = {
     "bench-light": ("/bench/3", 1280, 800, "lamplight", None),
     "bench-dim": ("/bench/3", 1280, 800, "late", None),
     "bench-820-light": ("/bench/3", 820, 1180, "lamplight", None),
-    "bench-820-dim": ("/bench/6", 820, 1180, "late", None),
     "bench-390-light": ("/bench/3", 390, 844, "lamplight", None),
-    "bench-390-dim": ("/bench/5", 390, 844, "late", None),
     "bench-full": ("/book", 1280, 800, "late", _full_house),
     "bring-it-there": ("/bench/3", 1280, 800, "lamplight", _bring_there),
-    "over-filled-glass": ("/bench/2", 1280, 800, "lamplight", _over_filled),
     "finding-and-mend": ("/bench/1", 1280, 800, "lamplight", _danger),
     "how-it-is-served": ("/bench/4", 1280, 800, "lamplight", _crushed),
-    "how-it-is-made": ("/bench/2", 1280, 800, "late", lambda page: page.keyboard.press("m")),
-    "palette": ("/bench/3", 1280, 800, "lamplight", _palette),
     "swaps-daisy": ("/bench/3", 1280, 800, "lamplight", _swaps("Sea-buckthorn liqueur", "ArrowDown")),
-    "swaps-fizz-820": ("/bench/5", 820, 1180, "lamplight", _swaps("London dry gin", "ArrowDown")),
     "trial-as-kept": ("/bench/5/trials/2", 1280, 800, "lamplight", None),
     "why-this-number": ("/bench/3", 1280, 800, "lamplight", _why),
+    "trials-side-by-side": ("/trials/7?show=1&show=2&show=3", 1280, 800, "lamplight", None),
+    "what-to-try-next": ("/trials/7?show=1&show=2", 1280, 800, "late", _next),
+    "sheet-390": ("/taste/7?trial=1&trial=2", 390, 844, "lamplight", _blind_sheet),
+    "family-tree": ("/tree", 1280, 800, "lamplight", None),
+    "palates": ("/palates?taster=Tam", 1280, 800, "late", None),
+    "others-specs": ("/specs/7", 1280, 800, "lamplight", None),
     "shelf": ("/shelf", 1280, 800, "lamplight", None),
     "book": ("/book", 1280, 800, "lamplight", None),
 }

@@ -25,13 +25,10 @@ WHERE (:match = '' OR drink.id IN (SELECT rowid FROM book_words WHERE book_words
     SELECT 1 FROM trial JOIN tasting ON tasting.trial_id = trial.id
     WHERE trial.drink_id = drink.id AND (:taster = '' OR tasting.taster = :taster) AND (:score IS NULL OR tasting.score >= :score)
   ))
-  AND (NOT :at_hand OR EXISTS (
-    SELECT 1 FROM trial WHERE trial.drink_id = drink.id
-      AND trial.number = (SELECT max(number) FROM trial AS other WHERE other.drink_id = drink.id)
-      AND NOT EXISTS (
-        SELECT 1 FROM trial_ingredient LEFT JOIN shelf ON shelf.slug = trial_ingredient.slug
-        WHERE trial_ingredient.trial_id = trial.id AND coalesce(shelf.state, 'out') = 'out'
-      )
+  AND (NOT :at_hand OR NOT EXISTS (
+    SELECT 1 FROM trial_ingredient
+    WHERE trial_id = (SELECT id FROM trial WHERE trial.drink_id = drink.id ORDER BY number DESC LIMIT 1)
+      AND slug NOT IN (SELECT slug FROM shelf WHERE state <> 'out')
   ))
 ORDER BY drink.id LIMIT :most
 """

@@ -25,6 +25,13 @@ interface Props {
   };
 }
 
+/** By which school the water is foreseen, and whether the house's own measurements set it right. */
+function schoolOf({ dilution }: Prediction): string {
+  const school = SCHOOL_OF_WATER[dilution.model] ?? 'estimate';
+  if (dilution.measurements === 0) return school;
+  return `${school} and ${dilution.measurements === 1 ? 'a measurement' : `${dilution.measurements} measurements`} of your own`;
+}
+
 /** What must not be forgotten at the end. */
 const LAST = new Set(['top', 'garnish']);
 
@@ -47,14 +54,14 @@ export function MakingPanel({ drink, spec, steps, forecast, larder, hand }: Prop
     return `${text} ${word}`;
   };
   const finish = () => {
-    hand?.ticks.clear();
+    hand?.ticks.made();
     setAsked('made');
   };
   const water =
     forecast &&
     (forecast.dilution.model === 'none'
       ? 'No water from ice.'
-      : `The ice gives ${volume(forecast.dilution.water_ml, shown, spec.ounce_ml)}, by ${SCHOOL_OF_WATER[forecast.dilution.model] ?? 'estimate'}.`);
+      : `The ice gives ${volume(forecast.dilution.water_ml, shown, spec.ounce_ml)}, by ${schoolOf(forecast)}.`);
 
   return (
     <>

@@ -34,8 +34,10 @@ export function useTicks(drinkId: number) {
     setMaking((now) => ({ ...now, poured: { ...now.poured, [lockKey(entry)]: really } }));
   }, []);
   const forgetPoured = useCallback(() => setMaking((now) => ({ ...now, poured: {} })), []);
+  /** It is made: the ticks go, what was really poured waits to be kept with the trial. */
+  const made = useCallback(() => setMaking((now) => ({ ...now, ticked: [] })), []);
   const clear = useCallback(() => setMaking(NOTHING), []);
-  return { making, tick, pour, forgetPoured, clear };
+  return { making, tick, pour, forgetPoured, made, clear };
 }
 
 /** The spec with what was really poured in place of what was written. */

@@ -150,7 +150,7 @@ function ProposalCard({ proposal, trial, nameOf, busy, onTake }: CardProps) {
         type="button"
         className="btn btn-primary mt-auto min-h-11 text-base"
         disabled={busy}
-        aria-label={`Lay on the bench: ${proposal.title}`}
+        aria-label={`Lay it on the bench: ${proposal.title}`}
         onClick={onTake}
       >
         Lay it on the bench

@@ -1,0 +1,169 @@
+"""What goes in and out of the notebook as JSON: how a trial was made, sheets, briefs, palates in words."""
+
+import json
+
+import numpy as np
+import pytest
+from drinks import eight_three_three
+from pydantic import ValidationError
+
+from oenomel.core.conditions import Conditions, HouseFactor
+from oenomel.core.many_specs import cloud_of
+from oenomel.core.measuring import Measured, beside_foreseen
+from oenomel.core.palate import Palate
+from oenomel.core.prediction import predict
+from oenomel.interchange.made_entry import MadeEntry, as_poured, conditions_of, made_of, with_conditions
+from oenomel.interchange.notebook_report import (
+    BriefEntry,
+    SheetEntry,
+    beside_report,
+    cloud_report,
+    kept_figures,
+    palate_report,
+    sheet_words,
+    verdict_of,
+)
+from oenomel.interchange.prediction_report import prediction_report
+from oenomel.interchange.spec_file import parse_spec
+
+SPEC = parse_spec(
+    json.dumps(
+        {
+            "format": "oenomel/spec",
+            "version": 1,
+            "name": "Orchard Sour",
+            "family": "sour",
+            "pours": [
+                {"ingredient": "white-rum", "amount": "2", "unit": "oz", "slot": "base"},
+                {"ingredient": "lime-juice", "amount": "3/4", "unit": "oz", "slot": "sour", "said": "three quarters"},
+            ],
+        }
+    )
+)
+
+
+def test_what_a_forecast_supposed_on_its_day_comes_back_from_the_trial():
+    supposed = Conditions(dilution="heat balance", ice_c=-18.0, ice_g=250.0, factors={"shake": HouseFactor(0.9, 0.03, 6)})
+    kept = with_conditions(MadeEntry(maker=" Ada "), supposed)
+    again = MadeEntry.model_validate_json(kept.model_dump_json(exclude_defaults=True))
+    assert again.maker == "Ada"
+    assert conditions_of(again) == supposed
+
+
+def test_the_usual_is_not_written_down():
+    assert json.loads(with_conditions(MadeEntry(), Conditions()).model_dump_json(exclude_defaults=True)) == {}
+    assert conditions_of(MadeEntry()) == Conditions()
+
+
+def test_what_really_went_in_takes_the_place_of_what_was_written():
+    poured = [entry.model_copy(update={"amount": 61.0, "unit": "ml"}) for entry in SPEC.pours]
+    assert [entry.amount for entry in as_poured(SPEC, MadeEntry(poured=poured)).pours] == [61, 61]
+    as_written = as_poured(SPEC, MadeEntry())
+    assert [entry.amount for entry in as_written.pours] == [2.0, 0.75]
+    assert as_written.pours[1].said == "three quarters"
+
+
+def test_a_making_is_told_to_the_core_with_its_lots():
+    made = made_of("trial 1", eight_three_three(), MadeEntry(strainer="fine", lots={"lime-juice": "noon"}))
+    assert (made.name, made.strainer, made.lots) == ("trial 1", "fine", {"lime-juice": "noon"})
+
+
+@pytest.mark.parametrize(
+    "wrong",
+    [
+        {"maker": "x" * 201},
+        {"lots": {"lime-juice": "y" * 201}},
+        {"lots": {f"slug-{n}": "a lot" for n in range(61)}},
+        {"unknown": 1},
+    ],
+)
+def test_a_making_that_is_no_making_is_refused(wrong):
+    with pytest.raises(ValidationError):
+        MadeEntry.model_validate(wrong)
+
+
+@pytest.mark.parametrize(
+    ("said", "words"),
+    [
+        ({"sugar": 0, "acid": 2, "abv": 0, "body": -1}, "clearly too sharp, a touch thin"),
+        ({"sugar": 0}, "right"),
+        ({"score": 7}, ""),
+        ({"body": 3, "sugar": 1}, "far too heavy, a touch too sweet"),
+        ({"abv": -2, "loud": "lime-juice"}, "clearly too weak, one thing too loud"),
+        ({"lacking": True}, "something lacking"),
+    ],
+)
+def test_a_sheet_is_told_as_it_is_said(said, words):
+    sheet = SheetEntry(trial_id=1, taster="Ada", **said)
+    assert sheet_words(sheet) == words
+    assert verdict_of(sheet).says_right == (words == "right")
+
+
+@pytest.mark.parametrize(
+    ("wrong", "words"),
+    [
+        ({}, "the sheet is empty"),
+        ({"taster": " ", "acid": 1}, "at least 1 character"),
+        ({"acid": 4}, "less than or equal to 3"),
+        ({"acid": 0.5}, "integer"),
+        ({"score": 11}, "less than or equal to 10"),
+        ({"score": float("nan")}, "finite"),
+        ({"edge": "half", "acid": 1}, "'with' or 'without'"),
+        ({"acid": 1, "words": {"ear": "crackles"}}, "not permitted"),
+    ],
+)
+def test_a_sheet_that_can_not_be_is_refused(wrong, words):
+    with pytest.raises(ValidationError, match=words):
+        SheetEntry.model_validate({"trial_id": 1, "taster": "Ada", **wrong})
+
+
+@pytest.mark.parametrize(
+    "wrong",
+    [{"least_abv": -1}, {"most_abv": 101}, {"avoid": [""]}, {"avoid": ["egg"] * 21}, {"sweetness": "cloying"}, {"most_cost": float("inf")}],
+)
+def test_a_brief_out_of_its_bounds_is_refused(wrong):
+    with pytest.raises(ValidationError):
+        BriefEntry.model_validate(wrong)
+
+
+def palate(steps, sd):
+    return palate_report("Ada", Palate(np.array(steps), sd**2 * np.eye(3), 12, 4), ["why"])
+
+
+def test_a_palate_hedges_until_it_is_sure():
+    vague, sure, middle = palate([0, -1.2, 0], 1.5), palate([0, -1.2, 0], 0.2), palate([0, 0.1, 0], 0.2)
+    assert vague.axes[1].words == "perhaps softer; it can’t be told yet"
+    assert sure.axes[1].words == "softer than the middle of a home"
+    assert middle.axes[1].words == "about the middle"
+    assert [axis.axis for axis in sure.axes] == ["sugar", "acid", "abv"]
+    assert sure.axes[1].low < -1.2 < sure.axes[1].high
+
+
+def test_a_far_palate_is_told_in_the_words_of_the_tongue_and_never_with_a_decimal_of_a_step():
+    told = " ".join(axis.words for axis in palate([2.5, -4.5, 0.7], 0.2).axes)
+    assert "clearly sweeter" in told
+    assert "far softer" in told
+    assert "a touch stronger" in told
+    assert not any(letter.isdigit() for letter in told)
+
+
+def test_a_kept_forecast_gives_its_figures_with_their_doubt():
+    foreseen = json.loads(prediction_report(predict(eight_three_three())).model_dump_json())
+    figures, low, high = kept_figures(foreseen)
+    for name in ("volume_ml", "abv", "sugar", "acid"):
+        assert getattr(low, name) <= getattr(figures, name) <= getattr(high, name)
+    assert figures.acid == pytest.approx(0.85, abs=0.005)  # the published table, as tests/reference has it
+
+
+def test_a_reading_is_reported_with_its_name_its_place_and_decimals_worth_printing():
+    (beside,) = beside_foreseen([Measured("temperature_c", "strained", -4.0)], predict(eight_three_three()))
+    report = beside_report(beside, 7, "thermometer")
+    assert (report.id, report.name, report.at, report.unit, report.decimals) == (7, "temperature", "after the ice", "°C", 1)
+    assert report.low < report.foreseen < report.high
+
+
+def test_a_cloud_keeps_the_order_in_which_the_specs_were_gathered():
+    cloud = cloud_of([eight_three_three(), eight_three_three()], Conditions())
+    report = cloud_report(cloud, [(3, "A book", SPEC), (5, "Ada", SPEC)], SPEC)
+    assert [(point.id, point.name) for point in report.points] == [(3, "A book"), (5, "Ada")]
+    assert report.sentence == "2 specs; hardly to be tasted apart."

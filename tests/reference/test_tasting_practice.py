@@ -1,0 +1,115 @@
+"""Complaints of the trade and what practitioners do about them (domain.md, "What goes wrong"): all common practice, no source."""
+
+import numpy as np
+import pytest
+from drinks import drink
+
+from oenomel.core.catalogue import catalogue
+from oenomel.core.conditions import Conditions
+from oenomel.core.families import home_of, profile_of_made, steps_of
+from oenomel.core.many_specs import cloud_of
+from oenomel.core.next_trial import Sheet, proposals
+from oenomel.core.prediction import compare
+from oenomel.core.side_by_side import Made, side_by_side
+from oenomel.core.tasting import Verdict
+
+LARDER = catalogue()
+USUAL = Conditions()
+SOUR = drink(("london-dry-gin", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
+DAISY = drink(("london-dry-gin", 45), ("orange-liqueur-sweet", 22.5), ("lemon-juice", 22.5), family="daisy")
+FIZZ = drink(("london-dry-gin", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5), ("soda-water", 90, "topped"), family="fizz")
+
+
+def answers(of, **said):
+    _, found = proposals([Sheet(of, Verdict(**said), 1, "today")], of, 1, LARDER, home_of(of.family))
+    return found
+
+
+def steps(made, before):
+    return steps_of(profile_of_made(made, USUAL)) - steps_of(profile_of_made(before, USUAL))
+
+
+def volume(made, slug):
+    return sum(pour.volume_ml for pour in made.pours if pour.ingredient.slug == slug)
+
+
+@pytest.mark.parametrize(
+    ("said", "axis", "direction"),
+    [
+        ({"sugar": 2, "acid": 0, "abv": 0}, 0, -1),
+        ({"sugar": -2, "acid": 0, "abv": 0}, 0, 1),
+        ({"sugar": 0, "acid": 2, "abv": 0}, 1, -1),
+        ({"sugar": 0, "acid": -2, "abv": 0}, 1, 1),
+        ({"sugar": 0, "acid": 0, "abv": 2}, 2, -1),
+        ({"sugar": 0, "acid": 0, "abv": -1}, 2, 1),
+    ],
+)
+@pytest.mark.parametrize("of", [SOUR, DAISY, FIZZ], ids=["sour", "daisy", "fizz"])
+def test_a_fault_that_is_named_is_mended_and_the_rest_stays(of, said, axis, direction):
+    # Common practice: too sweet, too sharp, too strong, and their opposites, are named one by one and mended one by one.
+    best = answers(of, **said)[0]
+    moved = steps(best.drink, of)
+    complaint = abs(next(value for value in said.values() if value))
+    assert moved[axis] * direction > 0
+    mended = abs(moved[axis] * direction - complaint) <= 0.6 and np.abs(np.delete(moved, axis)).max() <= 0.7
+    # A daisy of 40 % parts can hardly be made stronger: then that is said.
+    assert mended or (of is DAISY and any("still" in note for note in best.notes))
+
+
+def test_too_sweet_and_too_sharp_at_once_is_lengthened_or_strengthened():
+    # Common practice: everything too loud at once wants water or spirit, not less of each part.
+    moved = steps(answers(SOUR, sugar=1, acid=1, abv=0)[0].drink, SOUR)
+    assert moved[:2] == pytest.approx([-1, -1], abs=0.6)
+
+
+def test_right_balance_but_large_and_watery_loses_lengthener():
+    # Common practice: then half of it; the balance stays.
+    made = answers(FIZZ, sugar=0, acid=0, abv=-2)[0].drink
+    before, after = volume(FIZZ, "soda-water") / 180, volume(made, "soda-water") / profile_of_made(made, USUAL).volume_ml
+    assert after < before
+    assert np.abs(steps(made, FIZZ)[:2]).max() < 0.6
+
+
+def test_the_pour_that_drowns_the_rest_is_cut_and_its_sugar_is_made_good():
+    # Common practice: less of the liqueur, a little syrup back.
+    quieter = next(each for each in answers(DAISY, sugar=0, acid=0, abv=0, loud="orange-liqueur-sweet") if each.key == "quieter")
+    assert volume(quieter.drink, "orange-liqueur-sweet") <= 15
+    assert "a third less" in " ".join(quieter.reasons)
+
+
+def test_a_thin_drink_is_never_answered_with_more_water():
+    # Common practice: thin wants body, sugar or strength.
+    for each in answers(SOUR, sugar=0, acid=0, abv=0, body=-2):
+        assert volume(each.drink, "still-water") == 0
+
+
+def test_an_alcohol_free_drink_is_never_made_strong():
+    # Common practice: guests who do not drink want a drink made with the same care.
+    free = drink(("juniper-water", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
+    for each in answers(free, sugar=0, acid=1, abv=0, body=-1):
+        assert profile_of_made(each.drink, USUAL).abv < 0.5
+
+
+def test_one_pour_is_held_out_as_the_only_change():
+    # Common practice (step 13): usually one pour is held fixed and one to four others change; one alone tells most.
+    alone = next(each for each in answers(SOUR, sugar=1, acid=2, abv=0) if each.key == "one change")
+    assert len(alone.changes) == 1
+
+
+def test_published_sours_that_disagree_lie_around_a_middle_one_can_start_from():
+    # Common practice (step 3): the schools of the sour, 2:1:1, 8:3:3 and 4:2:1, laid side by side.
+    specs = [
+        drink(("london-dry-gin", strong), ("lemon-juice", sour), ("simple-syrup-1-1", sweet))
+        for strong, sour, sweet in ((60, 30, 30), (60, 22.5, 22.5), (60, 30, 15))
+    ]
+    cloud = cloud_of(specs, USUAL)
+    assert [pour.volume_ml for pour in cloud.middle.pours] == [60, 30, 22.5]
+    assert home_of("sour").distance(cloud.middle_served) <= 1
+
+
+def test_a_drier_orange_liqueur_between_trials_is_told_as_drier_by_its_name():
+    # Common practice: a dry orange liqueur in place of a sweet one takes sugar away.
+    riff = drink(("london-dry-gin", 45), ("orange-liqueur-dry", 22.5), ("lemon-juice", 22.5), family="daisy")
+    table = side_by_side([Made("trial 1", DAISY), Made("trial 2", riff)], USUAL)
+    assert "drier" in table.sentence
+    assert "Orange liqueur, dry for Orange liqueur, sweet" in [change.words for change in compare(riff, DAISY).changes]
