@@ -58,6 +58,7 @@ QUIETER: Final = 2 / 3
 
 ACCENT_DASHES: Final = 2
 MOST_PROPOSALS: Final = 3
+SAME_J: Final = 1e-6
 
 
 @dataclass(frozen=True)
@@ -153,7 +154,8 @@ def answer(
     joining = [larder[slug] for slug in names if slug in larder]
     if free is None and not (reached and not body):
         helped = rebalance(drink, aim, moving, joining, conditions)
-        if own is None or helped.costs.total < own.costs.total:
+        # Where none of them joins the two are the same drink, but only the second knows that they were asked.
+        if own is None or helped.costs.total <= own.costs.total + SAME_J:
             own = helped
     if own is None:
         raise NothingFree

@@ -146,9 +146,10 @@ function ProposalCard({ proposal, trial, nameOf, busy, onTake }: CardProps) {
           {note}
         </p>
       ))}
+      <div className="mt-auto" />
       <button
         type="button"
-        className="btn btn-primary mt-auto min-h-11 text-base"
+        className="btn btn-primary mt-2 min-h-11 text-base"
         disabled={busy}
         aria-label={`Lay it on the bench: ${proposal.title}`}
         onClick={onTake}

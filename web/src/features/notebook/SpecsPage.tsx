@@ -113,7 +113,7 @@ export function SpecsPage() {
                     <button
                       type="button"
                       className="btn btn-ghost min-h-11 border-base-300 text-base"
-                      aria-label={`Start from ${point.name}`}
+                      aria-label={`Start from it: ${point.name}`}
                       onClick={() => start(point.spec)}
                     >
                       Start from it

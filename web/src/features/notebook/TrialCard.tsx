@@ -60,8 +60,8 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
           </span>
         </span>
       </label>
-      <p className="mt-1 text-base leading-snug text-quiet">{trial.reason}</p>
-      <p className="mt-1 text-sm text-quiet">
+      <p className={`mt-1 text-base leading-snug text-quiet ${chosen ? '' : 'max-lg:hidden'}`}>{trial.reason}</p>
+      <p className={`mt-1 text-sm text-quiet ${chosen ? '' : 'max-lg:hidden'}`}>
         {[
           trial.made.maker && `made by ${trial.made.maker}`,
           `kept ${day(trial.kept_at)}`,

@@ -83,8 +83,10 @@ export function TrialsPage() {
       </TopBar>
       <main className="grid min-w-0 grow items-start gap-3 lg:grid-cols-[310px_minmax(0,1fr)]">
         <section aria-label="Trials" className="flex min-w-0 flex-col gap-2">
-          <BriefPanel drinkId={id} brief={notebook.data.brief} trials={chosen} />
-          <ol className="flex flex-col gap-2">
+          <div className="max-lg:order-last">
+            <BriefPanel drinkId={id} brief={notebook.data.brief} trials={chosen} />
+          </div>
+          <ol className="grid gap-2 sm:grid-cols-2 lg:grid-cols-1">
             {inView.toReversed().map((trial) => (
               <TrialCard
                 key={trial.id}

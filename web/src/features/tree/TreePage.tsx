@@ -1,6 +1,6 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Check, MessageCircle, Pause } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 
 import { client, unwrap, type TreeNode } from '../../api/client';
@@ -22,6 +22,7 @@ const treeQuery = () =>
 export function TreePage() {
   const [query, setQuery] = useSearchParams();
   const [chosen, setChosen] = useState<number[]>([]);
+  const narrow = useNarrow();
   const tree = useQuery(treeQuery());
   useEffect(() => {
     document.title = 'Family tree · Oenomel';
@@ -36,7 +37,7 @@ export function TreePage() {
     ...tree.data,
     nodes: tree.data.nodes.filter((node) => !family || node.family === family),
   };
-  const { placed, lanes, width, height } = layTree(shown);
+  const { placed, lanes, width, height } = layTree(shown, narrow);
   const picked = chosen.flatMap((id) => placed.get(id)?.node ?? []);
   const toggle = (id: number) =>
     setChosen(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id].slice(-MOST_PARENTS));
@@ -106,12 +107,12 @@ export function TreePage() {
                   <h2
                     key={lane.drinkId}
                     className="absolute left-0 pr-3 text-lg leading-tight font-semibold"
-                    style={{ top: lane.y + 10, width: NAMES }}
+                    style={narrow ? { top: lane.y + 4 } : { top: lane.y + 10, width: NAMES }}
                   >
                     <Link className="underline decoration-dotted underline-offset-4" to={`/trials/${lane.drinkId}`}>
                       {lane.drink}
                     </Link>
-                    <span className="block font-normal text-quiet">{lane.family}</span>
+                    <span className={`font-normal text-quiet ${narrow ? 'pl-2' : 'block'}`}>{lane.family}</span>
                   </h2>
                 ))}
                 {[...placed.values()].map(({ node, x, y }) => (
@@ -136,6 +137,20 @@ export function TreePage() {
   );
 }
 
+const NARROW = '(max-width: 759px)';
+
+/** Whether the window is too narrow for names beside the lanes. */
+function useNarrow(): boolean {
+  return useSyncExternalStore(
+    (tell) => {
+      const query = matchMedia(NARROW);
+      query.addEventListener('change', tell);
+      return () => query.removeEventListener('change', tell);
+    },
+    () => matchMedia(NARROW).matches,
+  );
+}
+
 interface NodeProps {
   node: TreeNode;
   at: { left: number; top: number };
@@ -152,12 +167,14 @@ function Node({ node, at, branch, place, onChoose }: NodeProps) {
     <button
       type="button"
       aria-pressed={place > 0}
-      aria-label={`${node.drink}, trial ${node.number}, ${node.name}. ${tells}${node.mark && `. ${node.mark}`}${node.sheets > 0 ? '. tasted' : ''}`}
       title={`${node.name}. ${tells}`}
       className={`absolute flex cursor-pointer flex-col overflow-hidden rounded-xl border bg-base-100 px-2.5 py-1.5 text-left hover:bg-secondary ${place > 0 ? 'border-2 border-base-content' : 'border-neutral'} ${node.mark === 'shelved' ? 'border-dashed text-quiet' : ''}`}
       style={{ ...at, width: NODE.width, height: NODE.height }}
       onClick={onChoose}
     >
+      <span className="sr-only">
+        {node.drink}, trial {node.number}.{' '}
+      </span>
       <span className="flex items-center gap-1.5 text-base leading-tight font-semibold">
         <span className="min-w-0 grow truncate">
           {node.number}. {node.name}
@@ -174,6 +191,10 @@ function Node({ node, at, branch, place, onChoose }: NodeProps) {
       {branch?.effect && <span className="truncate text-base leading-tight">{branch.effect}</span>}
       <span className={`text-sm leading-tight text-quiet ${branch?.effect ? 'line-clamp-2' : 'line-clamp-3'}`}>
         {branch ? branch.change : 'where it starts'}
+      </span>
+      <span className="sr-only">
+        {node.sheets > 0 && ', tasted'}
+        {node.mark && `, ${node.mark}`}
       </span>
     </button>
   );

@@ -4,6 +4,8 @@ import type { Tree, TreeNode } from '../../api/client';
 export const NODE = { width: 232, height: 94, gapX: 26, gapY: 14 };
 export const NAMES = 196;
 const LANE_GAP = 12;
+/** On a phone the drinks' names stand above their lanes. */
+const TITLE = 38;
 
 export interface Placed {
   node: TreeNode;
@@ -22,7 +24,9 @@ export interface Lane {
  * A lane for each drink, its trials from left to right by how many makings they are from the first, those of one parent below each
  * other. A drink that descends from others stands right below the last of them.
  */
-export function layTree(tree: Tree) {
+export function layTree(tree: Tree, narrow: boolean) {
+  const names = narrow ? 0 : NAMES;
+  const title = narrow ? TITLE : 0;
   const parentsOf = new Map<number, number[]>();
   for (const { parent, child } of tree.branches) parentsOf.set(child, [...(parentsOf.get(child) ?? []), parent]);
   const byDrink = new Map<number, TreeNode[]>();
@@ -41,8 +45,8 @@ export function layTree(tree: Tree) {
     const place = (node: TreeNode, depth: number) => {
       placed.set(node.id, {
         node,
-        x: NAMES + depth * (NODE.width + NODE.gapX),
-        y: top + row * (NODE.height + NODE.gapY),
+        x: names + depth * (NODE.width + NODE.gapX),
+        y: top + title + row * (NODE.height + NODE.gapY),
       });
       const children = nodes.filter(({ id }) => parent.get(id) === node.id);
       children.forEach((child, n) => {
@@ -56,7 +60,7 @@ export function layTree(tree: Tree) {
         if (n > 0) row += 1;
         place(root, 0);
       });
-    top += (row + 1) * (NODE.height + NODE.gapY) + LANE_GAP;
+    top += title + (row + 1) * (NODE.height + NODE.gapY) + LANE_GAP;
   }
   const width = Math.max(NODE.width, ...[...placed.values()].map(({ x }) => x + NODE.width));
   return { placed, lanes, width, height: top };
