@@ -33,9 +33,12 @@ export function SideBySideTable({ trials, table, error, nameOf }: Props) {
     <section aria-label="Side by side" className="panel min-w-0 p-3 sm:p-4">
       <p className="mb-3 max-w-[75ch] text-xl leading-snug font-semibold">{table.sentence}</p>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Trials in columns">
-        <table className="w-full min-w-[600px] table-fixed border-separate border-spacing-x-0 text-base">
+        <table
+          style={{ minWidth: 88 + 122 * trials.length }}
+          className="w-full table-fixed border-separate border-spacing-x-0 text-base"
+        >
           <colgroup>
-            <col className="w-34" />
+            <col className="w-22 sm:w-34" />
           </colgroup>
           <thead>
             <tr>
@@ -180,7 +183,7 @@ function Head({ children }: { children: React.ReactNode }) {
   return (
     <th
       scope="row"
-      className="sticky left-0 max-w-44 min-w-24 border-t border-base-300 bg-base-100 py-1.5 pr-3 text-left align-top font-normal"
+      className="sticky left-0 max-w-44 border-t border-base-300 bg-base-100 py-1.5 pr-3 text-left align-top font-normal"
     >
       {children}
     </th>

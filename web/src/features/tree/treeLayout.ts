@@ -6,6 +6,8 @@ export const NAMES = 196;
 const LANE_GAP = 12;
 /** On a phone the drinks' names stand above their lanes. */
 const TITLE = 38;
+/** Room for the ways between drinks where no names stand. */
+const CHANNEL = 20;
 
 export interface Placed {
   node: TreeNode;
@@ -25,7 +27,7 @@ export interface Lane {
  * other. A drink that descends from others stands right below the last of them.
  */
 export function layTree(tree: Tree, narrow: boolean) {
-  const names = narrow ? 0 : NAMES;
+  const names = narrow ? CHANNEL : NAMES;
   const title = narrow ? TITLE : 0;
   const parentsOf = new Map<number, number[]>();
   for (const { parent, child } of tree.branches) parentsOf.set(child, [...(parentsOf.get(child) ?? []), parent]);
