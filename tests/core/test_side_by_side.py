@@ -127,3 +127,54 @@ def test_a_brief_is_held_against_a_drink():
 def test_a_brief_that_can_not_be_is_refused(wrong):
     with pytest.raises(DomainError):
         Brief(**wrong)
+
+
+def test_three_are_crossed_by_turns_and_four_are_too_many():
+    fizz = drink(("white-rum", 45), ("lime-juice", 22.5), ("honey-syrup", 15), ("soda-water", 60, "topped"), family="fizz")
+    crossed = cross([SOUR, DAISY, fizz])
+    parents = [SOUR, DAISY, fizz]
+    came = [place for place in origins(crossed, parents) if place]
+    assert set(came) == {1, 2}
+    with pytest.raises(DomainError, match="two or three"):
+        cross([SOUR, DAISY, fizz, SHARPER])
+
+
+def test_a_pour_that_two_parents_pour_alike_came_from_the_first_and_one_that_only_holds_it_comes_after():
+    child = drink(("london-dry-gin", 60), ("lemon-juice", 30), ("honey-syrup", 15))
+    # The gin of both alike: the first. The lemon as the second pours it: the second. The honey of neither: new.
+    assert origins(child, [SOUR, SHARPER]) == (0, 1, None)
+
+
+def test_a_branch_of_many_changes_tells_two_and_counts_the_rest():
+    other = drink(("white-rum", 45), ("lime-juice", 30), ("honey-syrup", 20), ("aromatic-bitters", 1.6))
+    told = branch(other, SOUR, USUAL)
+    assert told.change.endswith("and 2 more")
+    assert set(told.steps) == {"sugar", "acid", "abv"}
+
+
+@pytest.mark.parametrize(
+    ("changed", "what", "words"),
+    [
+        ({"method": Method("shake", dry_shake_seconds=10)}, "dry shake", "makes the foam"),
+        ({"method": Method("stir")}, "technique", "explain"),
+        ({"method": Method("shake", ice="large")}, "ice in the tin", "water"),
+    ],
+)
+def test_a_difference_of_method_is_named_with_what_it_does(changed, what, words):
+    table = beside(Made("trial 1", SOUR), Made("trial 2", replace(SOUR, **changed)))
+    told = {each.what: each.explains for each in table.circumstances}
+    assert words in told[what]
+
+
+def test_another_glass_and_another_ice_in_it_are_named():
+    served = replace(SOUR, serve=replace(SOUR.serve, glass="large rocks glass", ice="large"))
+    told = {each.what: each for each in beside(Made("trial 1", SOUR), Made("trial 2", served)).circumstances}
+    assert told["glass"].values == ("none told", "large rocks glass")
+    assert "weaker last sip" in told["ice in the glass"].explains
+
+
+def test_a_middle_leaves_out_what_few_of_them_pour_and_keeps_two_of_a_slot_apart():
+    split = drink(("london-dry-gin", 30), ("white-rum", 30), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
+    odd = drink(("london-dry-gin", 30), ("white-rum", 30), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5), ("aromatic-bitters", 1.6))
+    middle = middle_of([split, split, odd])
+    assert [pour.ingredient.slug for pour in middle.pours] == ["london-dry-gin", "white-rum", "lemon-juice", "simple-syrup-1-1"]

@@ -343,3 +343,96 @@ def test_a_tree_of_sixty_trials_stays_readable(page, server):
     # Six children of one parent stand below each other, and the last can be chosen.
     page.get_by_role("button", name=re.compile("^Bed 6, trial 7")).click()
     expect(page.get_by_role("region", name="Chosen")).to_contain_text("Bed 6, trial 7")
+
+
+@pytest.mark.parametrize("width", [390, 820, 1280])
+def test_no_room_of_the_notebook_is_wider_than_its_window(page, server, width):
+    page.set_viewport_size({"width": width, "height": 900})
+    for view in (
+        f"/trials/{MEDLAR}?show=1&show=2&show=3&show=4",
+        "/tree",
+        "/palates",
+        f"/specs/{MEDLAR}",
+        f"/taste/{MEDLAR}?trial=1",
+        "/book",
+    ):
+        page.goto(server.url + view)
+        page.get_by_role("heading", level=1).wait_for()
+        page.wait_for_load_state("networkidle")
+        assert page.evaluate("document.documentElement.scrollWidth <= innerWidth"), view
+
+
+def test_empty_rooms_teach_what_to_do_in_them(page, server):
+    spec = page.request.get(f"{server.url}/api/drinks/1").json()["trials"][0]["spec"]
+    made = page.request.post(f"{server.url}/api/drinks", data={"name": "New Bed", "spec": spec, "trial_name": "First"}).json()
+    page.goto(f"{server.url}/trials/{made['id']}")
+    main = page.get_by_role("main")
+    expect(main).to_contain_text("One trial so far.")
+    expect(main).to_contain_text("Trial 1 wasn’t tasted yet.")
+    expect(main).to_contain_text("For whom, for when, how strong, what to avoid")
+    expect(main).to_contain_text("Weigh it before and after the ice once or twice")
+    page.goto(f"{server.url}/specs/{made['id']}")
+    expect(main).to_contain_text("from two specs on there is a middle to start from")
+    page.goto(f"{server.url}/palates?taster=Nobody")
+    expect(main).to_contain_text("Nothing is known of Nobody’s palate yet.")
+    page.goto(f"{server.url}/taste/999")
+    expect(page.get_by_role("alert")).to_contain_text("there is no drink 999")
+
+
+def test_a_trial_that_is_put_away_while_it_is_tasted_keeps_its_sheet(page, server):
+    page.goto(f"{server.url}/taste/{MEDLAR}?trial=2")
+    page.get_by_label("Who tastes").fill("Wren")
+    page.get_by_role("button", name="Start").click()
+    fill_sheet(page, RIGHT, 9)
+    trials = page.request.get(f"{server.url}/api/drinks/{MEDLAR}/notebook").json()["trials"]
+    page.request.put(f"{server.url}/api/drinks/{MEDLAR}/trials/{trials[1]['id']}/mark", data={"mark": "hidden"})
+    page.reload()
+    expect(page.get_by_role("status")).to_contain_text("Trial 2 was put away in the meantime.")
+    page.get_by_role("button", name="Keep the sheet").click()
+    expect(page.get_by_role("region", name="Revealed")).to_contain_text("Wren: right, 9 of 10")
+    trials = page.request.get(f"{server.url}/api/drinks/{MEDLAR}/notebook").json()["trials"]
+    assert trials[1]["mark"] == "hidden"
+    assert trials[1]["sheets"][-1]["taster"] == "Wren"
+
+
+def test_thin_and_sharp_is_answered_by_strength_by_sweetness_and_by_one_pour(page, server):
+    page.goto(f"{server.url}/trials/{MEDLAR}?show=1")
+    following = page.get_by_role("region", name="What to try next")
+    for title in ("Answer it, with more strength", "Answer it, with more sweetness and body", "Only Lemon juice"):
+        expect(following.get_by_role("heading", name=title)).to_be_visible()
+    expect(following).to_contain_text("Not yet.")
+    expect(page.get_by_role("main")).to_contain_text("Choose two to four trials, and they are laid side by side.")
+    page.get_by_role("checkbox", name="Lay trial 4 side by side").check()
+    expect(page).to_have_url(re.compile("show=1&show=4$"))
+    expect(page.get_by_role("columnheader", name=re.compile("Trial 4"))).to_be_visible()
+    page.go_back()
+    expect(page).not_to_have_url(re.compile("show=1&show=4$"))
+
+
+def test_a_crossed_trial_tells_where_each_pour_came_from(page, server):
+    page.goto(f"{server.url}/trials/8?show=1&show=2")
+    card = page.get_by_role("listitem").filter(has=page.get_by_label("Lay trial 1 side by side"))
+    expect(card).to_contain_text("from Walled Garden Daisy, trial 1 and Forcing Shed Daisy, trial 2")
+    card.get_by_text("Where each pour came from").click()
+    expect(card).to_contain_text("15 ml Quince liqueur: Walled Garden Daisy, trial 1")
+    expect(card).to_contain_text("22.5 ml Lime juice: Forcing Shed Daisy, trial 2")
+
+
+def test_without_devices_a_reading_is_typed_and_own_measurements_can_be_left_out(page, server):
+    page.goto(f"{server.url}/trials/10?show=2&show=3")
+    measured = page.get_by_role("region", name="Measured")
+    expect(measured.get_by_role("button", name="Read the scale")).to_be_visible()
+    expect(measured).to_contain_text("Your stir takes 9 % less water than the curve, by 3 measurements.")
+    page.get_by_role("button", name="Settings").click()
+    dialog = page.get_by_role("dialog", name="Settings")
+    dialog.get_by_role("button", name="none: typed by hand").click()
+    dialog.get_by_role("button", name="are left out").click()
+    page.keyboard.press("Escape")
+    expect(measured.get_by_role("button", name="Read the scale")).to_have_count(0)
+    page.goto(f"{server.url}/bench/10")
+    making = page.get_by_role("tabpanel")
+    expect(making).to_contain_text("by the curve.")
+    page.get_by_role("button", name="Settings").click()
+    page.get_by_role("dialog", name="Settings").get_by_role("button", name="count", exact=True).click()
+    page.keyboard.press("Escape")
+    expect(making).to_contain_text("by the curve and 3 measurements of your own.")

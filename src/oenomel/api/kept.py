@@ -4,23 +4,22 @@ from __future__ import annotations
 
 import sqlite3
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from oenomel.api.deps import homes_for, resolve
 from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink
 from oenomel.core.families import Home, profile_of_made, steps_of
-from oenomel.core.ingredient import Ingredient, SourcedValue
 from oenomel.core.next_trial import Sheet
 from oenomel.core.palate import Palate, Tasted, learn
 from oenomel.core.tasting import Verdict
 from oenomel.interchange.made_entry import MadeEntry, as_poured, conditions_of
 from oenomel.interchange.spec_file import SpecFile, parse_spec
-from oenomel.store import drinks, shelf, tastings
+from oenomel.store import drinks, tastings
 from oenomel.store.drinks import TrialRecord
 from oenomel.store.tastings import TastingRecord
 
-__all__ = ["KeptTrial", "kept_trials", "palate_of", "priced", "sheets_of", "tasted_of"]
+__all__ = ["KeptTrial", "kept_trials", "palate_of", "sheets_of", "tasted_of"]
 
 
 @dataclass(frozen=True)
@@ -77,20 +76,6 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
 def palate_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> Palate:
     """A taster's palate, or the house's for an empty name: the middle with a wide doubt where nothing was tasted yet."""
     return learn([tasted for _, _, tasted in tasted_of(conn, taster, but)])
-
-
-def priced(conn: sqlite3.Connection, drink: Drink) -> Drink:
-    """The drink at what the house pays for its ingredients, where the shelf tells it."""
-    prices = {slug: each.price_per_litre for slug, each in shelf.all_shelved(conn).items() if each.price_per_litre is not None}
-    pours = tuple(replace(pour, ingredient=_priced(pour.ingredient, prices.get(pour.ingredient.slug))) for pour in drink.pours)
-    return replace(drink, pours=pours)
-
-
-def _priced(ingredient: Ingredient, price: float | None) -> Ingredient:
-    if price is None:
-        return ingredient
-    value = SourcedValue("price_per_litre", price, 0.0, "the shelf", "measured")
-    return replace(ingredient, values={**ingredient.values, "price_per_litre": value})
 
 
 def _verdict(record: TastingRecord) -> Verdict:

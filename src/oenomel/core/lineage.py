@@ -58,10 +58,11 @@ def origins(drink: Drink, parents: Sequence[Drink]) -> tuple[int | None, ...]:
 
 
 def cross(parents: Sequence[Drink]) -> Drink:
-    """A drink out of two or three: the frame (amounts, method, glass) of the first, its sour, sweet and liqueur by turns from the others.
+    """A drink out of two or three: the frame (amounts, method, glass) of the first, and one thing of each of the others.
 
-    The first pour of each slot that the others fill with another ingredient takes the place of the first's, at the first's amount; what
-    only they have joins as they pour it. A start to rebalance from, not a finished drink.
+    The first slot among sweet, liqueur, accent and sour that another fills with an ingredient of its own takes the place of the first's,
+    at the first's amount; what the first lacks joins as it is poured there. Where they differ in nothing but the base, it is the base. A
+    start to rebalance from, not a finished drink.
 
     Raises
     ------
@@ -72,24 +73,18 @@ def cross(parents: Sequence[Drink]) -> Drink:
         raise DomainError(f"{len(parents)} parents can't be crossed; choose two or three")
     frame, *others = parents
     pours = list(frame.pours)
-    turn = 0
-    for slot in ("sweet", "liqueur", "accent", "sour"):
-        giver = others[turn % len(others)]
-        given = next((pour for pour in giver.pours if pour.slot == slot), None)
-        place = next((i for i, pour in enumerate(pours) if pour.slot == slot), None)
-        if given is None or any(pour.ingredient.slug == given.ingredient.slug for pour in pours):
+    left = list(others)
+    for slot in ("sweet", "liqueur", "accent", "sour", "base"):
+        held = {pour.ingredient.slug for pour in pours}
+        gifts = [(giver, pour) for giver in left for pour in giver.pours if pour.slot == slot and pour.ingredient.slug not in held]
+        if not gifts or (slot == "base" and len(left) < len(others)):
             continue
+        giver, given = gifts[0]
+        place = next((i for i, pour in enumerate(pours) if pour.slot == slot), None)
         if place is None:
             pours.append(given)
         else:
             pours[place] = replace(given, volume_ml=pours[place].volume_ml, unit=pours[place].unit, stage=pours[place].stage)
-        turn += 1
-        if turn == len(others):
-            break
-    if turn == 0:
-        base = next((pour for pour in others[0].pours if pour.slot == "base"), None)
-        place = next((i for i, pour in enumerate(pours) if pour.slot == "base"), None)
-        if base is not None and place is not None:
-            pours[place] = replace(base, volume_ml=pours[place].volume_ml, unit=pours[place].unit, stage=pours[place].stage)
+        left = [each for each in left if each is not giver]
     order = {slot: n for n, slot in enumerate(_WHOSE)}
     return replace(frame, pours=tuple(sorted(pours, key=lambda pour: order.get(pour.slot, len(order)))))

@@ -12,7 +12,7 @@ from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
 from oenomel.api.deps import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.kept import KeptTrial, kept_trials, priced
+from oenomel.api.kept import KeptTrial, kept_trials
 from oenomel.core.brief import Brief, hold_against
 from oenomel.core.lineage import origins
 from oenomel.core.many_specs import cloud_of
@@ -168,7 +168,7 @@ def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[
     reports = []
     for each in kept:
         trial_id = each.record.id
-        prediction = predict(priced(conn, each.drink), each.conditions)
+        prediction = predict(each.drink, each.conditions)
         own = [reading for reading in readings if reading.trial_id == trial_id]
         beside = beside_foreseen([Measured(r.quantity, r.point, r.value) for r in own], prediction)
         water = measurements.water_of(conn, trial_id)

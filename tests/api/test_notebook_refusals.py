@@ -1,0 +1,122 @@
+"""What the notebook refuses, each with a sentence that names the place: bad words, strange records, what can't be."""
+
+from http import HTTPStatus
+
+import pytest
+from fastapi.testclient import TestClient
+
+from oenomel.api.app import create_api
+
+SPEC = {
+    "format": "oenomel/spec",
+    "version": 1,
+    "name": "Orchard Sour",
+    "family": "sour",
+    "pours": [
+        {"ingredient": "london-dry-gin", "amount": 60, "unit": "ml", "slot": "base"},
+        {"ingredient": "lemon-juice", "amount": 25, "unit": "ml", "slot": "sour"},
+        {"ingredient": "simple-syrup-1-1", "amount": 20, "unit": "ml", "slot": "sweet"},
+    ],
+}
+TRIAL = {"name": "Next", "parent_trial_id": 1, "spec": SPEC, "revision": 0}
+SHEET = {"trial_id": 1, "taster": "Ada", "acid": 1}
+MISSING, BAD = HTTPStatus.NOT_FOUND, HTTPStatus.UNPROCESSABLE_ENTITY
+
+
+@pytest.fixture(scope="module")
+def client(tmp_path_factory):
+    data = tmp_path_factory.mktemp("refusals") / "bar.db"
+    with TestClient(create_api(data), base_url="http://127.0.0.1") as open_client:
+        for name in ("Orchard Sour", "Other"):
+            open_client.post("/api/drinks", json={"name": name, "spec": SPEC, "trial_name": "First"})
+        yield open_client
+
+
+REFUSALS = [
+    # The notebook and the brief.
+    ("GET", "/api/drinks/9/notebook", None, MISSING, "there is no drink 9"),
+    ("GET", "/api/drinks/0/notebook", None, BAD, "drink_id"),
+    ("PUT", "/api/drinks/9/brief", {"guest": "dry"}, MISSING, "there is no drink 9"),
+    ("PUT", "/api/drinks/1/brief", {"guests": "dry"}, BAD, "guests"),
+    ("PUT", "/api/drinks/1/brief", {"sweetness": "cloying"}, BAD, "sweetness"),
+    ("PUT", "/api/drinks/1/brief", {"least_abv": 30, "most_abv": 20}, BAD, "turn them round"),
+    ("PUT", "/api/drinks/1/brief", {"avoid": ["x" * 61]}, BAD, "avoid"),
+    # Marks and parents.
+    ("PUT", "/api/drinks/1/trials/1/mark", {"mark": "burnt"}, BAD, "mark"),
+    ("PUT", "/api/drinks/1/trials/2/mark", {"mark": "shelved"}, MISSING, "trial of drink 1"),
+    ("POST", "/api/drinks/1/trials", {**TRIAL, "parents": [1, 2, 3]}, BAD, "parents"),
+    ("POST", "/api/drinks/1/trials", {**TRIAL, "parents": [77]}, MISSING, "77"),
+    (
+        "POST",
+        "/api/drinks/1/trials",
+        {**TRIAL, "made": {"poured": [{"ingredient": "moon-dust", "amount": 1, "unit": "ml"}]}},
+        BAD,
+        "moon-dust",
+    ),
+    ("POST", "/api/drinks/1/trials", {**TRIAL, "made": {"maker": "x" * 201}}, BAD, "maker"),
+    ("POST", "/api/drinks/1/trials", {**TRIAL, "made": {"shaker": "tin"}}, BAD, "shaker"),
+    ("POST", "/api/drinks", {"name": "X", "spec": SPEC, "trial_name": "X", "parents": [1, 1]}, BAD, "descends from others"),
+    ("POST", "/api/drinks", {"name": "X", "spec": SPEC, "trial_name": "X", "parents": [88]}, MISSING, "88"),
+    # Side by side and other people's specs.
+    ("POST", "/api/drinks/1/side-by-side", {"trials": [1]}, BAD, "choose two to four"),
+    ("POST", "/api/drinks/1/side-by-side", {"trials": [1, 1, 1, 1, 1]}, BAD, "choose two to four"),
+    ("POST", "/api/drinks/1/side-by-side", {"trials": []}, BAD, "trials"),
+    ("POST", "/api/drinks/1/side-by-side", {"trials": [1, 2]}, MISSING, "trial of drink 1"),
+    ("GET", "/api/drinks/9/gathered", None, MISSING, "there is no drink 9"),
+    ("POST", "/api/drinks/1/gathered", {"name": " ", "spec": SPEC}, BAD, "name"),
+    ("POST", "/api/drinks/1/gathered", {"name": "A book", "spec": {**SPEC, "family": "punch"}}, BAD, "family"),
+    ("DELETE", "/api/drinks/1/gathered/5", None, MISSING, "gathered spec 5"),
+    # Tasting.
+    ("POST", "/api/tastings", {"sheets": []}, BAD, "sheets"),
+    ("POST", "/api/tastings", {"sheets": [{**SHEET, "acid": 4}]}, BAD, "acid"),
+    ("POST", "/api/tastings", {"sheets": [{**SHEET, "taster": ""}]}, BAD, "taster"),
+    ("POST", "/api/tastings", {"sheets": [{"trial_id": 1, "taster": "Ada"}]}, BAD, "the sheet is empty"),
+    ("POST", "/api/tastings", {"sheets": [{**SHEET, "trial_id": 66}]}, MISSING, "66"),
+    ("POST", "/api/tastings", {"sheets": [{**SHEET, "score": 10.5}]}, BAD, "score"),
+    ("DELETE", "/api/tastings/9", None, MISSING, "tasting 9"),
+    ("POST", "/api/drinks/1/trials/1/next", {}, BAD, "wasn't tasted yet"),
+    ("POST", "/api/drinks/1/trials/2/next", {}, MISSING, "trial of drink 1"),
+    ("POST", "/api/drinks/1/trials/1/next", {"grid": 0}, BAD, "grid"),
+    ("GET", "/api/palate?taster=" + "x" * 101, None, BAD, "taster"),
+    ("POST", "/api/rebalance", {"spec": SPEC, "target": {"family": "open", "palate": "Ada"}}, MISSING, "home for the family"),
+    # Parts.
+    ("GET", "/api/ingredients/moon-dust/tastings", None, MISSING, "moon-dust"),
+    ("POST", "/api/ingredients/vodka/tastings", {"taster": "Ada", "aroma": {"moonlight": 1}}, BAD, "not a word of the aroma list"),
+    ("POST", "/api/ingredients/vodka/tastings", {"taster": "Ada", "aroma": {"mint": 4}}, BAD, "mint"),
+    ("POST", "/api/ingredients/vodka/tastings", {"taster": "", "words": {}}, BAD, "taster"),
+    # Measuring.
+    ("POST", "/api/drinks/1/trials/1/readings", {"quantity": "volume_ml", "point": "tin", "value": 500}, BAD, "that is what goes in"),
+    ("POST", "/api/drinks/1/trials/1/readings", {"quantity": "abv", "point": "served", "value": 60}, BAD, "ice only adds water"),
+    ("POST", "/api/drinks/1/trials/1/readings", {"quantity": "smell", "point": "tin", "value": 1}, BAD, "quantity"),
+    ("POST", "/api/drinks/1/trials/1/readings", {"quantity": "ph", "point": "later", "value": 3}, BAD, "point"),
+    ("POST", "/api/drinks/1/trials/1/readings", {"quantity": "ph", "point": "tin", "value": 0.2}, BAD, "lies between 1 and 9"),
+    ("POST", "/api/drinks/1/trials/2/readings", {"quantity": "ph", "point": "tin", "value": 3}, MISSING, "trial of drink 1"),
+    ("DELETE", "/api/drinks/1/readings/9", None, MISSING, "measurement 9"),
+    ("POST", "/api/devices/barometer/read", {"trial_id": 1, "point": "tin"}, MISSING, "barometer"),
+    ("POST", "/api/devices/scale/read", {"trial_id": 1, "point": "tin", "make": "golden"}, MISSING, "golden"),
+    ("POST", "/api/devices/scale/read", {"trial_id": 44, "point": "tin"}, MISSING, "44"),
+    # The tree and the search.
+    ("POST", "/api/cross", {"parents": [1]}, BAD, "parents"),
+    ("POST", "/api/cross", {"parents": [1, 55]}, MISSING, "55"),
+    ("GET", "/api/drinks?score=11", None, BAD, "score"),
+    ("GET", "/api/drinks?family=punch", None, BAD, "family"),
+    ("GET", "/api/drinks?q=" + "x" * 101, None, BAD, "q"),
+]
+
+
+@pytest.mark.parametrize(("method", "path", "body", "status", "words"), REFUSALS)
+def test_it_is_refused_with_a_sentence_that_names_the_place(client, method, path, body, status, words):
+    answer = client.request(method, path, json=body)
+    assert answer.status_code == status, answer.text
+    problem = answer.json()
+    assert words in f"{problem['path']} {problem['detail']}"
+    assert answer.headers["content-type"] == "application/problem+json"
+
+
+def test_nothing_of_what_was_refused_was_kept(client):
+    for drink_id in (1, 2):
+        trials = client.get(f"/api/drinks/{drink_id}/notebook").json()["trials"]
+        assert [(trial["number"], trial["sheets"], trial["readings"], trial["mark"]) for trial in trials] == [(1, [], [], "")]
+    assert client.get("/api/tasters").json() == []
+    assert client.get("/api/calibration").json() == []
+    assert len(client.get("/api/drinks").json()) == 2
