@@ -51,7 +51,12 @@ def test_predict_answers_every_key_of_the_format(client):
     assert answer.status_code == HTTPStatus.OK
     forecast = answer.json()
     assert forecast["undiluted"].keys() >= {"volume_ml", "abv", "sugar", "acid"}
-    assert forecast["dilution"] == {"ratio": pytest.approx(0.5193, abs=1e-4), "water_ml": pytest.approx(54.53, abs=0.01), "model": "curve"}
+    assert forecast["dilution"] == {
+        "ratio": pytest.approx(0.5193, abs=1e-4),
+        "water_ml": pytest.approx(54.53, abs=0.01),
+        "model": "curve",
+        "measurements": 0,
+    }
     assert forecast["served"].keys() >= {
         "volume_ml", "abv", "sugar", "acid", "sugar_acid_ratio", "alcohol_g", "energy_kcal", "titratable_acid", "standard_drinks"
     }  # fmt: skip

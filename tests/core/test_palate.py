@@ -107,3 +107,28 @@ def test_chance_within_is_one_at_a_known_ideal_and_falls_with_distance_and_doubt
 def test_something_said_beyond_the_sheet_is_refused():
     with pytest.raises(OutOfRange, match="what was said of an axis is 4"):
         learn([Tasted(np.zeros(3), (4, 0, 0))])
+
+
+def test_one_long_evening_never_teaches_as_much_as_several():
+    # What an evening shifts is shared by all its sheets: 0.3 steps of doubt stay however many are filled in.
+    sheets = [(np.array([x, -x, x / 2]), (int(np.sign(x)), 0, 0)) for x in np.linspace(-2, 2, 24)]
+    evening = learn([Tasted(x, said, "one") for x, said in sheets])
+    several = learn([Tasted(x, said, str(n // 3)) for n, (x, said) in enumerate(sheets)])
+    assert (evening.sd > 0.3).all()
+    assert (several.sd < evening.sd).all()
+    assert several.mean == pytest.approx(evening.mean)
+    assert (evening.sessions, several.sessions) == (1, 8)
+
+
+@pytest.mark.parametrize("axis", range(3))
+@pytest.mark.parametrize("said", [-3, -2, -1, 1, 2, 3])
+def test_the_stronger_the_complaint_the_further_the_ideal(axis, said):
+    def ideal(word):
+        answer = [None, None, None]
+        answer[axis] = word
+        return learn([Tasted(np.zeros(3), tuple(answer), str(n)) for n in range(3)]).mean[axis]
+
+    assert np.sign(ideal(said)) == -np.sign(said)
+    if abs(said) > 1:
+        weaker = int(said - np.sign(said))
+        assert abs(ideal(said)) > abs(ideal(weaker))
