@@ -402,7 +402,7 @@ def test_thin_and_sharp_is_answered_by_strength_by_sweetness_and_by_one_pour(pag
         expect(following.get_by_role("heading", name=title)).to_be_visible()
     expect(following).to_contain_text("Not yet.")
     expect(page.get_by_role("main")).to_contain_text("Choose two to four trials, and they are laid side by side.")
-    page.get_by_role("checkbox", name="Lay trial 4 side by side").check()
+    page.get_by_role("checkbox", name="Lay trial 4 side by side").click()
     expect(page).to_have_url(re.compile("show=1&show=4$"))
     expect(page.get_by_role("columnheader", name=re.compile("Trial 4"))).to_be_visible()
     page.go_back()
