@@ -4,20 +4,10 @@ from http import HTTPStatus
 
 import pytest
 from fastapi.testclient import TestClient
+from notebook_spec import ORCHARD as SPEC
 
 from oenomel.api.app import create_api
 
-SPEC = {
-    "format": "oenomel/spec",
-    "version": 1,
-    "name": "Orchard Sour",
-    "family": "sour",
-    "pours": [
-        {"ingredient": "london-dry-gin", "amount": 60, "unit": "ml", "slot": "base"},
-        {"ingredient": "lemon-juice", "amount": 25, "unit": "ml", "slot": "sour"},
-        {"ingredient": "simple-syrup-1-1", "amount": 20, "unit": "ml", "slot": "sweet"},
-    ],
-}
 TRIAL = {"name": "Next", "parent_trial_id": 1, "spec": SPEC, "revision": 0}
 SHEET = {"trial_id": 1, "taster": "Ada", "acid": 1}
 MISSING, BAD = HTTPStatus.NOT_FOUND, HTTPStatus.UNPROCESSABLE_ENTITY

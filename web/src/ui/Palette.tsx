@@ -1,6 +1,8 @@
 import { Command } from 'cmdk';
 import { useEffect, useRef } from 'react';
 
+import { useOffered } from '../lib/commands';
+
 const GROUPS = ['This drink', 'Pours', 'Serve', 'Go to', 'Screen'] as const;
 
 export interface PaletteCommand {
@@ -13,7 +15,6 @@ export interface PaletteCommand {
 }
 
 interface Props {
-  commands: PaletteCommand[];
   onClose: () => void;
 }
 
@@ -26,7 +27,9 @@ function found(words: string, typed: string): number {
 }
 
 /** Everything that can be done from here, found by a few letters. */
-export function Palette({ commands, onClose }: Props) {
+export function Palette({ onClose }: Props) {
+  // Asked for only while it is open: what the bench offers changes with every key.
+  const commands = useOffered();
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     dialog.current?.showModal();

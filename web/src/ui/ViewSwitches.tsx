@@ -2,7 +2,7 @@ import { Command as CommandSign, Moon, Settings2, Sun } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import { useOffer, useOffered } from '../lib/commands';
+import { useOffer } from '../lib/commands';
 import { changeSettings, useSettings } from '../lib/settings';
 import { IconButton } from './IconButton';
 import { KeysDialog } from './KeysDialog';
@@ -15,7 +15,6 @@ export function ViewSwitches() {
   const { shown, theme } = useSettings();
   const [open, setOpen] = useState<'palette' | 'settings' | 'keys' | null>(null);
   const navigate = useNavigate();
-  const commands = useOffered();
   const late = theme === 'late';
   useHotkeys({
     k: { ctrl: true, anywhere: true, run: () => setOpen('palette') },
@@ -28,6 +27,8 @@ export function ViewSwitches() {
       (): PaletteCommand[] => [
         { group: 'Go to', words: 'The book of drinks', run: () => void navigate('/book') },
         { group: 'Go to', words: 'The shelf', run: () => void navigate('/shelf') },
+        { group: 'Go to', words: 'The family tree', run: () => void navigate('/tree') },
+        { group: 'Go to', words: 'Palates: who likes what', run: () => void navigate('/palates') },
         {
           group: 'Screen',
           words: shown === 'ml' ? 'Volumes in ounces' : 'Volumes in millilitres',
@@ -67,9 +68,7 @@ export function ViewSwitches() {
         onClick={() => changeSettings({ theme: late ? 'lamplight' : 'late' })}
       />
       <IconButton icon={Settings2} label="Settings" hotkey="," onClick={() => setOpen('settings')} />
-      {open === 'palette' && (
-        <Palette commands={commands} onClose={() => setOpen((now) => (now === 'palette' ? null : now))} />
-      )}
+      {open === 'palette' && <Palette onClose={() => setOpen((now) => (now === 'palette' ? null : now))} />}
       {open === 'settings' && <SettingsDialog onClose={() => setOpen(null)} />}
       {open === 'keys' && <KeysDialog onClose={() => setOpen(null)} />}
     </>

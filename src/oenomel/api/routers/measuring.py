@@ -141,7 +141,9 @@ def _factor(technique: str, ratios: list[float]) -> FactorReport:
     n = len(ratios)
     side = "about as much" if low <= 1 <= high else "more" if factor.factor > 1 else "less"
     by = "" if side == "about as much" else f"{abs(100 * (factor.factor - 1)):.0f} % "
-    words = f"Your {technique} takes {by}{side} water {'as' if not by else 'than'} the curve, by {n} measurement{'' if n == 1 else 's'}."
+    counted = f"{n} measurement{'' if n == 1 else 's'}"
+    doubt = f"give or take {100 * Z80 * factor.relative_sd:.0f} %"
+    words = f"Your {technique} takes {by}{side} water {'as' if not by else 'than'} the curve, {doubt}, by {counted}."
     return FactorReport(technique=technique, factor=factor.factor, low=low, high=high, measurements=n, words=words)
 
 

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
+import { useNavigate } from 'react-router';
 
 import type { DrinkDetail, Family, Finding, Ingredient, PourEntry, Prediction, Slot, Spec } from '../../api/client';
 import { shownAmount } from '../../lib/format';
@@ -56,6 +57,7 @@ interface Trying {
 export function Bench({ drink, family, larder }: Props) {
   const { draft, change, holdAgainst, lock, kept, undo, redo, past, canUndo, canRedo, autosave } = useDraft(drink);
   const ticks = useTicks(drink.id);
+  const navigate = useNavigate();
   const [open, setOpen] = useState<Open | null>(null);
   const [trying, setTrying] = useState<Trying | null>(null);
   const [path, setPath] = useState<Ghost | null>(null);
@@ -185,6 +187,8 @@ export function Bench({ drink, family, larder }: Props) {
     onAdd,
     onBringBack,
     onKeep,
+    onTrials: () => void navigate(`/trials/${drink.id}`),
+    onTaste: () => void navigate(`/taste/${drink.id}`),
     onSize,
     onMethod,
     onServe,

@@ -20,6 +20,8 @@ interface Bench {
   onAdd: () => void;
   onBringBack: () => void;
   onKeep: () => void;
+  onTrials: () => void;
+  onTaste: () => void;
   onSize: () => void;
   onMethod: () => void;
   onServe: (serve: Partial<Spec['serve']>, what: string) => void;
@@ -51,6 +53,8 @@ export function useBenchCommands(bench: Bench): void {
     does('This drink', 'Bring it back', bench.onBringBack, 'B'),
     does('This drink', 'Add a pour', bench.onAdd, 'A'),
     does('This drink', 'Keep as trial', bench.onKeep, 'K'),
+    does('This drink', 'Trials side by side, and what to try next', bench.onTrials),
+    does('This drink', 'Taste it', bench.onTaste),
     does('This drink', 'Size it to the glass', bench.onSize, 'G'),
     does('This drink', 'How it is made: technique, seconds, ice', bench.onMethod, 'M'),
     ...(bench.canUndo
