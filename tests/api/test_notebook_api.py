@@ -118,7 +118,8 @@ def test_readings_calibrate_the_next_forecasts_and_can_be_taken_back(client, url
     assert notebook["trials"][0]["water"]["ratio"] == pytest.approx(0.8)
     (factor,) = client.get("/api/calibration").json()
     assert factor["factor"] == pytest.approx(house_factor([0.8]).factor)
-    assert "less water than the curve, give or take 11 %, by 1 measurement" in factor["words"]
+    # By hand: s = 0.09, and one measurement against a prior of 0.12 weighs 1.5625: 0.09 / 1.25 · 1.28 = 9 %.
+    assert factor["words"] == "Your shake takes 13 % less water than the curve, give or take 9 %, by 1 measurement."
     ours = client.post("/api/predict", json=SPEC).json()["dilution"]
     assert (ours["water_ml"] / water, ours["measurements"]) == (pytest.approx(factor["factor"]), 1)
     assert client.post("/api/predict?own=false", json=SPEC).json()["dilution"]["water_ml"] == pytest.approx(water)

@@ -9,8 +9,8 @@ from dataclasses import dataclass
 from oenomel.api.deps import homes_for, resolve
 from oenomel.core.conditions import Conditions
 from oenomel.core.drink import Drink
-from oenomel.core.families import Home, profile_of_made, steps_of
-from oenomel.core.next_trial import Sheet
+from oenomel.core.families import Home
+from oenomel.core.next_trial import Sheet, reference_of, tasted_from
 from oenomel.core.palate import Palate, Tasted, learn
 from oenomel.core.tasting import Verdict
 from oenomel.interchange.made_entry import MadeEntry, as_poured, conditions_of
@@ -68,8 +68,8 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
         trial = kept[record.trial_id]
         home = homes.get(trial.drink.family)
         if home is not None:
-            x = steps_of(profile_of_made(trial.drink, trial.conditions)) - home.points.mean(axis=0)
-            found.append((record, trial.record, Tasted(x, _verdict(record).axes, f"{record.taster} {record.tasted_at[:10]}")))
+            sheet = Sheet(trial.drink, _verdict(record), record.trial_id, f"{record.taster} {record.tasted_at[:10]}")
+            found.append((record, trial.record, tasted_from(sheet, reference_of([sheet], home, trial.conditions), trial.conditions)))
     return found
 
 

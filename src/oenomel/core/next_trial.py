@@ -25,7 +25,7 @@ from oenomel.core.tasting import Verdict, verdict_words
 from oenomel.core.units import ML_PER_UNIT
 from oenomel.errors import DomainError, NothingFree
 
-__all__ = ["CORRECTORS", "Proposal", "Sheet", "Standing", "answer", "ideal_of", "proposals", "reference_of", "standing_of"]
+__all__ = ["CORRECTORS", "Proposal", "Sheet", "Standing", "answer", "ideal_of", "proposals", "reference_of", "standing_of", "tasted_from"]
 
 Floats = NDArray[np.float64]
 
@@ -116,9 +116,14 @@ def reference_of(sheets: Sequence[Sheet], home: Home | None, conditions: Conditi
     return steps_of(profile_of_made(sheets[0].drink, conditions))
 
 
+def tasted_from(sheet: Sheet, reference: Floats, conditions: Conditions) -> Tasted:
+    """What a sheet teaches of a palate: where its drink stands from the reference, and what was said of it."""
+    return Tasted(steps_of(profile_of_made(sheet.drink, conditions)) - reference, sheet.verdict.axes, sheet.session)
+
+
 def ideal_of(sheets: Sequence[Sheet], reference: Floats, palate: Palate | None, conditions: Conditions) -> Palate:
     """Where this drink should stand for who tasted it, from the reference; ``palate`` is what is known of him from other drinks."""
-    tasted = [Tasted(steps_of(profile_of_made(sheet.drink, conditions)) - reference, sheet.verdict.axes, sheet.session) for sheet in sheets]
+    tasted = [tasted_from(sheet, reference, conditions) for sheet in sheets]
     prior = unknown_palate(TRIAL_SD)
     if palate is not None:
         prior = Palate(palate.mean, palate.covariance + DRINK_SD**2 * np.eye(3))

@@ -13,10 +13,8 @@ from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.kept import KeptTrial, kept_trials
 from oenomel.api.routers.notebook import get_notebook
-from oenomel.core.conditions import house_factor
-from oenomel.core.measuring import Measured, check, water_found, without_house_factor
+from oenomel.core.measuring import Measured, check, own_water, water_found, without_house_factor
 from oenomel.core.prediction import Prediction, predict
-from oenomel.core.uncertainty import Z80
 from oenomel.instruments.bench_set import DEVICES, BenchSet
 from oenomel.instruments.hidden_truth import samples_of
 from oenomel.interchange.notebook_report import NotebookReport, RowId
@@ -74,7 +72,7 @@ class DeviceReading(BaseModel):
 class FactorReport(BaseModel):
     """How much water a technique takes in this house, by its own measurements: a factor on the forecast with its 80 % interval."""
 
-    model_config = ConfigDict(extra="forbid")
+    model_config = ConfigDict(extra="forbid", from_attributes=True)
 
     technique: str
     factor: float
@@ -132,19 +130,8 @@ def read_device(device: str, body: ReadRequest, conn: Connection, request: Reque
 @router.get("/calibration")
 def get_calibration(conn: Connection) -> list[FactorReport]:
     """How much water each technique takes in this house."""
-    return [_factor(technique, ratios) for technique, ratios in sorted(measurements.ratios(conn).items())]
-
-
-def _factor(technique: str, ratios: list[float]) -> FactorReport:
-    factor = house_factor(ratios)
-    low, high = (factor.factor + sign * Z80 * factor.relative_sd for sign in (-1, 1))
-    n = len(ratios)
-    side = "about as much" if low <= 1 <= high else "more" if factor.factor > 1 else "less"
-    by = "" if side == "about as much" else f"{abs(100 * (factor.factor - 1)):.0f} % "
-    counted = f"{n} measurement{'' if n == 1 else 's'}"
-    doubt = f"give or take {100 * Z80 * factor.relative_sd:.0f} %"
-    words = f"Your {technique} takes {by}{side} water {'as' if not by else 'than'} the curve, {doubt}, by {counted}."
-    return FactorReport(technique=technique, factor=factor.factor, low=low, high=high, measurements=n, words=words)
+    found = sorted(measurements.ratios(conn).items())
+    return [FactorReport.model_validate(own_water(technique, ratios)) for technique, ratios in found]
 
 
 def _trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> tuple[KeptTrial, Prediction]:
