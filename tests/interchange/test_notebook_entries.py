@@ -96,7 +96,7 @@ def test_a_making_that_is_no_making_is_refused(wrong):
 def test_a_sheet_is_told_as_it_is_said(said, words):
     sheet = SheetEntry(trial_id=1, taster="Ada", **said)
     assert sheet_words(sheet) == words
-    assert verdict_of(sheet).says_right == (words == "right")
+    assert verdict_of(sheet).axes == (sheet.sugar, sheet.acid, sheet.abv)
 
 
 @pytest.mark.parametrize(

@@ -53,11 +53,6 @@ class Verdict:
         """What was said of sweetness, acidity and strength, in this order."""
         return self.sugar, self.acid, self.abv
 
-    @property
-    def says_right(self) -> bool:
-        """Whether nothing at all was found fault with. No finish line: "right" is a band, and a sheet is noisy."""
-        return not any((*self.axes, self.body)) and not self.loud and not self.lacking and 0 in self.axes
-
 
 def verdict_words(verdict: Verdict) -> str:
     """A verdict as it is said, the strongest complaint first; empty where nothing was said.

@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from typing import Final, NamedTuple
 
 from oenomel.errors import RecordNotFound
 from oenomel.instruments.device import Device
-from oenomel.instruments.hydrometer import SimulatedHydrometer
-from oenomel.instruments.refractometer import SimulatedRefractometer
-from oenomel.instruments.scale import SimulatedScale
-from oenomel.instruments.thermometer import SimulatedThermometer
-from oenomel.instruments.titrator import SimulatedTitrator
+from oenomel.instruments.hydrometer import Hydrometer, SimulatedHydrometer
+from oenomel.instruments.refractometer import Refractometer, SimulatedRefractometer
+from oenomel.instruments.scale import Scale, SimulatedScale
+from oenomel.instruments.thermometer import SimulatedThermometer, Thermometer
+from oenomel.instruments.titrator import SimulatedTitrator, Titrator
 
 __all__ = ["DEVICES", "BenchSet", "Kind"]
 
@@ -20,17 +20,24 @@ class Kind(NamedTuple):
     """A kind of device: what it measures, and by make who builds one."""
 
     quantity: str
-    makes: dict[str, Callable[[], Device]]
+    makes: Mapping[str, Callable[[], Device]]
 
+
+# A driver for a real device joins its kind here under a name of its own; readings can always be typed instead.
+SCALES: Final[Mapping[str, Callable[[], Scale]]] = {"simulated": SimulatedScale}
+REFRACTOMETERS: Final[Mapping[str, Callable[[], Refractometer]]] = {"simulated": SimulatedRefractometer}
+TITRATORS: Final[Mapping[str, Callable[[], Titrator]]] = {"simulated": SimulatedTitrator}
+THERMOMETERS: Final[Mapping[str, Callable[[], Thermometer]]] = {"simulated": SimulatedThermometer}
+HYDROMETERS: Final[Mapping[str, Callable[[], Hydrometer]]] = {"simulated": SimulatedHydrometer}
 
 DEVICES: Final = {
-    "scale": Kind("weight_g", {"simulated": SimulatedScale}),
-    "refractometer": Kind("brix", {"simulated": SimulatedRefractometer}),
-    "titrator": Kind("acid", {"simulated": SimulatedTitrator}),
-    "thermometer": Kind("temperature_c", {"simulated": SimulatedThermometer}),
-    "hydrometer": Kind("abv", {"simulated": SimulatedHydrometer}),
+    "scale": Kind("weight_g", SCALES),
+    "refractometer": Kind("brix", REFRACTOMETERS),
+    "titrator": Kind("acid", TITRATORS),
+    "thermometer": Kind("temperature_c", THERMOMETERS),
+    "hydrometer": Kind("abv", HYDROMETERS),
 }
-"""Every kind, by name. A driver for a real device joins its kind here under a name of its own; readings can always be typed instead."""
+"""Every kind, by name."""
 
 
 class BenchSet:
