@@ -300,7 +300,7 @@ def _fuzzed():
 
 # The stream reads the same body by the same hands as the board it is a part of.
 @_fuzzed().exclude(path="/api/swaps/stream").parametrize()
-@settings(max_examples=12, deadline=None, suppress_health_check=list(HealthCheck))
+@settings(max_examples=8, deadline=None, suppress_health_check=list(HealthCheck))
 def test_nothing_that_is_sent_breaks_the_server(case):
     answer = case.call()
     # A device that times out is not broken by what was sent.

@@ -108,7 +108,24 @@ def test_a_tasting_under_way_outlasts_a_reload_and_a_server_that_went_away(page,
     expect(page.get_by_role("alert")).to_contain_text("Nothing is lost")
     server.start()
     page.get_by_role("button", name="Keep the sheet").click()
-    expect(page.get_by_role("region", name="Revealed")).to_contain_text("clearly too sharp, a touch thin, 7 of 10")
+    revealed = page.get_by_role("region", name="Revealed")
+    expect(revealed).to_contain_text("clearly too sharp, a touch thin, 7 of 10")
+    revealed.get_by_role("button", name="Take back Wren’s sheet of trial 4").click()
+    expect(revealed.get_by_role("heading", name="Taken back")).to_be_visible()
+
+
+def test_a_tasting_is_not_thrown_away_by_one_press(page, server):
+    page.goto(f"{server.url}/taste/{MEDLAR}?trial=4")
+    page.get_by_label("Who tastes").fill("Wren")
+    page.get_by_role("button", name="Start").click()
+    say(page, "Sharpness", "right")
+    page.get_by_role("button", name="Stop").click()
+    expect(page.get_by_role("alert")).to_contain_text("isn’t kept yet")
+    page.get_by_role("button", name="Go on tasting").click()
+    expect(page.get_by_role("radio", name="Sharpness: right")).to_be_checked()
+    page.get_by_role("button", name="Stop").click()
+    page.get_by_role("button", name="Throw it away").click()
+    expect(page.get_by_role("form", name="Start a tasting")).to_be_visible()
 
 
 def test_the_sheet_goes_by_keys_alone(page, server):
@@ -201,6 +218,8 @@ def test_a_palate_is_looked_at_explained_switched_on_and_reset(page, server):
     page.goto(f"{server.url}/palates?taster=Tam")
     page.get_by_role("button", name="In use: switch it off").click()
     page.get_by_role("button", name="Learn it anew").click()
+    expect(page.get_by_role("status")).to_contain_text("This can’t be taken back.")
+    page.get_by_role("button", name="Yes, forget what was learnt").click()
     expect(page.get_by_role("main")).to_contain_text("Nothing is known of Tam’s palate yet")
 
 

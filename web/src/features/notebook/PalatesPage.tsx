@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 
 import type { AxisName } from '../../lib/format';
@@ -21,6 +21,8 @@ export function PalatesPage() {
   const who = query.get('taster') ?? inUse ?? '';
   const palate = useQuery(palateQuery(who));
   const reset = useResetPalate();
+  // Whose palate is about to be forgotten: a second press does it.
+  const [asking, setAsking] = useState<string | null>(null);
   useEffect(() => {
     document.title = 'Palates · Oenomel';
     return () => {
@@ -92,11 +94,15 @@ export function PalatesPage() {
                 type="button"
                 className="btn btn-ghost btn-lg border-base-300 text-base"
                 disabled={reset.isPending}
-                onClick={() => reset.mutate(who)}
+                onClick={() =>
+                  asking === who ? reset.mutate(who, { onSuccess: () => setAsking(null) }) : setAsking(who)
+                }
               >
-                Learn it anew
+                {asking === who ? 'Yes, forget what was learnt' : 'Learn it anew'}
               </button>
-              <span className="text-base text-quiet">Its sheets stay with their trials.</span>
+              <span className="text-base text-quiet" role={asking === who ? 'status' : undefined}>
+                {asking === who ? 'This can’t be taken back. ' : ''}Its sheets stay with their trials.
+              </span>
             </div>
             <div className="mt-3 text-base">
               <Fold title="What it was learnt from" count={found.why.length}>

@@ -10,7 +10,7 @@ import { larderQuery } from '../bench/useLarder';
 import { pourFlight, readFlight, writeFlight, type Flight } from './flight';
 import { StartFlight } from './StartFlight';
 import { TastingSheet } from './TastingSheet';
-import { notebookQuery, useKeepSheets } from './useNotebook';
+import { notebookQuery, useKeepSheets, useTakeSheetBack } from './useNotebook';
 
 /** A tasting of one or more trials, blind or not: glass by glass, and revealed when all are scored. */
 export function TastePage() {
@@ -21,6 +21,7 @@ export function TastePage() {
   const [flight, setFlight] = useState<Flight | null>(() => readFlight(id));
   const [at, setAt] = useState(() => Math.max(0, readFlight(id)?.glasses.findIndex(({ done }) => !done) ?? 0));
   const [kept, setKept] = useState<Sheet[] | null>(null);
+  const [stopping, setStopping] = useState(false);
   const keep = useKeepSheets();
   useEffect(() => writeFlight(id, flight), [id, flight]);
   useEffect(() => {
@@ -63,6 +64,11 @@ export function TastePage() {
       },
     );
   };
+  const stop = () => {
+    setStopping(false);
+    setFlight(null);
+    setAt(0);
+  };
   const shown = query.getAll('trial').map(Number);
   return (
     <div className="mx-auto flex min-h-dvh max-w-[720px] flex-col gap-3 p-3">
@@ -78,7 +84,12 @@ export function TastePage() {
       </TopBar>
       <main className="flex flex-col gap-3">
         {kept ? (
-          <Revealed drinkId={id} sheets={kept} trials={trials} />
+          <Revealed
+            drinkId={id}
+            sheets={kept}
+            trials={trials}
+            onTakenBack={(gone) => setKept(kept.filter((sheet) => sheet.id !== gone))}
+          />
         ) : !flight || !glass || !trial ? (
           <StartFlight
             trials={trials.filter(({ mark }) => mark !== 'hidden')}
@@ -119,6 +130,17 @@ export function TastePage() {
                 {capital(keep.error.message)}. Nothing is lost: the sheets stay here.
               </p>
             )}
+            {stopping && (
+              <div role="alert" className="panel flex flex-wrap items-center gap-2 border-warning p-3 text-lg">
+                <span className="grow">What was said so far isn’t kept yet.</span>
+                <button type="button" className="btn btn-primary min-h-11 text-base" onClick={() => setStopping(false)}>
+                  Go on tasting
+                </button>
+                <button type="button" className="btn min-h-11 text-base font-normal" onClick={stop}>
+                  Throw it away
+                </button>
+              </div>
+            )}
             <div className="sticky bottom-0 flex gap-2 bg-base-200 py-2">
               {at > 0 && (
                 <button type="button" className="btn btn-lg" onClick={() => setAt(at - 1)}>
@@ -128,10 +150,7 @@ export function TastePage() {
               <button
                 type="button"
                 className="btn btn-ghost btn-lg border-base-300"
-                onClick={() => {
-                  setFlight(null);
-                  setAt(0);
-                }}
+                onClick={() => (flight.glasses.some(({ sheet }) => said(sheet)) ? setStopping(true) : stop())}
               >
                 Stop
               </button>
@@ -199,12 +218,23 @@ function PourersKey({ flight, trials, onPoured }: { flight: Flight; trials: Note
   );
 }
 
+interface RevealedProps {
+  drinkId: number;
+  sheets: Sheet[];
+  trials: NotebookTrial[];
+  /** A sheet that was filled by mistake is gone again. */
+  onTakenBack: (id: number) => void;
+}
+
 /** What was said of which trial, now that the names are shown. */
-function Revealed({ drinkId, sheets, trials }: { drinkId: number; sheets: Sheet[]; trials: NotebookTrial[] }) {
+function Revealed({ drinkId, sheets, trials, onTakenBack }: RevealedProps) {
+  const back = useTakeSheetBack();
   const tasted = trials.filter(({ id }) => sheets.some(({ trial_id }) => trial_id === id));
   return (
     <section aria-label="Revealed" className="panel p-4">
-      <h2 className="font-display text-2xl font-semibold">{sheets.length === 1 ? 'The sheet is kept' : 'Revealed'}</h2>
+      <h2 className="font-display text-2xl font-semibold">
+        {sheets.length === 0 ? 'Taken back' : sheets.length === 1 ? 'The sheet is kept' : 'Revealed'}
+      </h2>
       {tasted.map((trial) => (
         <div key={trial.id} className="mt-3 border-t border-base-300 pt-2">
           <h3 className="text-xl font-semibold">
@@ -213,10 +243,21 @@ function Revealed({ drinkId, sheets, trials }: { drinkId: number; sheets: Sheet[
           {sheets
             .filter(({ trial_id }) => trial_id === trial.id)
             .map((sheet) => (
-              <p key={sheet.id} className="text-lg">
-                <strong className="font-semibold">{sheet.taster}</strong>: {sheet.verdict || 'in words'}
-                {sheet.score != null && `, ${plain(sheet.score, 1)} of 10`}
-              </p>
+              <div key={sheet.id} className="flex items-center gap-2 text-lg">
+                <p className="grow">
+                  <strong className="font-semibold">{sheet.taster}</strong>: {sheet.verdict || 'in words'}
+                  {sheet.score != null && `, ${plain(sheet.score, 1)} of 10`}
+                </p>
+                <button
+                  type="button"
+                  className="btn btn-ghost min-h-11 text-base font-normal"
+                  aria-label={`Take back ${sheet.taster}’s sheet of trial ${trial.number}`}
+                  disabled={back.isPending}
+                  onClick={() => back.mutate(sheet.id, { onSuccess: () => onTakenBack(sheet.id) })}
+                >
+                  Take back
+                </button>
+              </div>
             ))}
         </div>
       ))}
