@@ -67,6 +67,8 @@ class World:
         a = tin[1] / tin[0]
         method = made.method
         curve = (-1.567 * a**2 + 1.742 * a + 0.203) if method.technique == "shake" else (-1.21 * a**2 + 1.246 * a + 0.145)
+        tau, usual = (4, 12) if method.technique == "shake" else (40, 30)
+        curve *= math.expm1(-(method.seconds or usual) / tau) / math.expm1(-usual / tau)
         same = tuple((p.ingredient.slug, p.liquid_ml) for p in made.pours)
         melt = 1 + math.sqrt(0.08**2 - 0.05**2) * self.draw(("ice", method.technique)) + 0.05 * self.draw(("this ice", method, same))
         volume = tin[0] + rest[0] + tin[0] * curve * melt
