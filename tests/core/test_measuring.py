@@ -8,7 +8,7 @@ from oenomel.core.conditions import Conditions, HouseFactor, house_factor
 from oenomel.core.dilution import water_ratio
 from oenomel.core.drink import Method
 from oenomel.core.families import families
-from oenomel.core.measuring import Measured, beside_foreseen, check, foreseen, water_found, without_house_factor
+from oenomel.core.measuring import Measured, beside_foreseen, check, foreseen, own_water, water_found, without_house_factor
 from oenomel.core.prediction import predict
 from oenomel.core.uncertainty import Z80
 from oenomel.errors import ImpossibleMeasurement, NoReading
@@ -161,3 +161,19 @@ def test_no_ice_tells_nothing_of_water():
     bottled = predict(drink(("vodka", 60), ("lemon-juice", 20), method=Method("none", ice="none")))
     assert water_found([Measured("volume_ml", "strained", 80)], bottled) is None
     assert water_ratio(0.3, Method("none", ice="none")) == 0
+
+
+@pytest.mark.parametrize(
+    ("ratios", "words"),
+    [
+        ([1.0], "Your shake takes about as much water as the curve, give or take 9 %, by 1 measurement."),
+        # By hand: s² = 6 · 0.0081 / 9, four against its 0.375 of a prior: 1 + 4/4.375 · 0.3, and 1.28 · √(0.0054/4.375) = 4.5 %.
+        ([1.3, 1.3, 1.3, 1.3], "Your shake takes 27 % more water than the curve, give or take 5 %, by 4 measurements."),
+        ([0.8, 0.8], "Your shake takes 16 % less water than the curve, give or take 7 %, by 2 measurements."),
+    ],
+)
+def test_the_houses_own_water_is_told_in_words_with_its_doubt(ratios, words):
+    told = own_water("shake", ratios)
+    assert told.words == words
+    assert told.low < told.factor < told.high
+    assert told.measurements == len(ratios)
