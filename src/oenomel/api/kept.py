@@ -59,9 +59,10 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
 
     ``but`` is a drink that is left out: what was said of it is not to count twice where it is asked about.
     """
-    trials = [drinks.trial(conn, trial) for trial in {record.trial_id for record in tastings.for_palate(conn, taster)}]
+    sheets = tastings.for_palate(conn, taster)
+    trials = [drinks.trial(conn, trial) for trial in {sheet.trial_id for sheet in sheets}]
     kept = {each.record.id: each for each in kept_trials(conn, [trial for trial in trials if trial.drink_id != but])}
-    records = [record for record in tastings.for_palate(conn, taster) if record.trial_id in kept]
+    records = [sheet for sheet in sheets if sheet.trial_id in kept]
     homes: Mapping[str, Home] = homes_for(conn, *{each.drink.family for each in kept.values()})
     found = []
     for record in records:

@@ -16,6 +16,7 @@ from typing import Final
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
+from oenomel.core.uncertainty import Z80
 from oenomel.errors import OutOfRange
 
 __all__ = ["PALATE_SD", "TRIAL_SD", "WITHIN_STEPS", "Palate", "Tasted", "learn", "unknown_palate"]
@@ -50,7 +51,6 @@ _LONGEST_STEP: Final = 2.0
 _ROUNDS: Final = 12
 _HALVINGS: Final = 4
 _CLOSE: Final = 1e-3
-_Z80: Final = 1.2815515655446004
 
 _FARTHEST: Final = 8.0
 """Beyond so many standard deviations nothing is left of a normal distribution that a lapse wouldn't cover."""
@@ -97,7 +97,7 @@ class Palate:
     @property
     def interval80(self) -> Floats:
         """Central 80 % interval of each axis, shape (3, 2), [steps]."""
-        return np.stack([self.mean - _Z80 * self.sd, self.mean + _Z80 * self.sd], axis=1)
+        return np.stack([self.mean - Z80 * self.sd, self.mean + Z80 * self.sd], axis=1)
 
     def chance_within(self, x: ArrayLike, forecast_sd: ArrayLike = 0.0) -> float:
         """How likely a drink at ``x``, shape (3,), lies within one step of the ideal on every axis, 0 to 1.
