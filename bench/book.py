@@ -11,7 +11,7 @@ from contextlib import closing, contextmanager
 from pathlib import Path
 from sqlite3 import Connection
 
-from oenomel.core.catalogue import catalogue
+from oenomel.core.larder import catalogue
 from oenomel.store import book_search, database, drinks, tastings
 from oenomel.store.book_search import Wanted
 

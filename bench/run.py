@@ -18,16 +18,15 @@ import numpy as np
 
 sys.path.insert(0, str(Path(__file__).parents[1] / "tests"))
 
-from app_server import CHROMIUM, AppServer
 from book import large_book, times
 from playwright.sync_api import Page, sync_playwright
+from support.app_server import CHROMIUM, AppServer
 from swaps import board_times, search_times
 
-from oenomel.core.catalogue import catalogue
-from oenomel.core.drink import Drink, Pour
-from oenomel.core.poured import poured
-from oenomel.core.prediction import STANDARD, predict
-from oenomel.core.uncertainty import half_widths80
+from oenomel.core.balance import half_widths80, poured
+from oenomel.core.forecast import STANDARD, forecast_of
+from oenomel.core.larder import catalogue
+from oenomel.core.spec import Drink, Pour
 from oenomel.store import database, ingredients
 
 CHANGES = 100
@@ -120,7 +119,7 @@ def _core() -> list[Row]:
 
     many = np.random.default_rng(1).uniform(5, 60, (len(pours), 10_000))
     reference = _median_ms(straight_sum)
-    one_by_one = _median_ms(lambda: predict(drink).interval80)
+    one_by_one = _median_ms(lambda: forecast_of(drink).interval80)
     return [
         Row(
             "core prediction, 12 pours, contributions, intervals",

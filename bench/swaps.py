@@ -13,16 +13,11 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.optimize import differential_evolution, minimize
 
-from oenomel.core.aim import Aim, Target
-from oenomel.core.catalogue import catalogue
-from oenomel.core.composition import Composition
-from oenomel.core.conditions import Conditions
-from oenomel.core.drink import Drink, Pour
-from oenomel.core.grid_search import Problems, cost_of, minimise
-from oenomel.core.ingredient import Ingredient
-from oenomel.core.prediction import predict
-from oenomel.core.rebalancing import Variant, problems_of
-from oenomel.core.substitution import Board, board
+from oenomel.core.forecast import forecast_of
+from oenomel.core.ice import Conditions
+from oenomel.core.larder import Composition, Ingredient, SlotName, catalogue
+from oenomel.core.spec import Drink, Pour
+from oenomel.core.swaps import Aim, Board, Problems, Target, Variant, cost_of, minimise, problems_of, swap_board
 
 __all__ = ["SearchTimes", "board_times", "search_times"]
 
@@ -80,16 +75,16 @@ def board_times() -> dict[str, float]:
     whole, first = [], []
     for seed in range(BOARDS):
         larder = _larder(500, seed)
-        spent, until_first = _board(board(drink, 1, larder, aim))
+        spent, until_first = _board(swap_board(drink, 1, larder, aim))
         whole.append(spent)
         first.append(until_first)
     large = _larder(10_000, 1)
-    all_of_them, _ = _board(board(drink, 1, large, aim))
-    parts = board(drink, 1, large, aim)
+    all_of_them, _ = _board(swap_board(drink, 1, large, aim))
+    parts = swap_board(drink, 1, large, aim)
     top_100, _ = _timed(lambda: [next(parts) for _ in range(2)])
-    shown = [row.offer.key for row in next(board(drink, 1, _larder(500, 0), aim)).rows]
+    shown = [row.offer.key for row in next(swap_board(drink, 1, _larder(500, 0), aim)).rows]
     joining = [catalogue()[slug] for slug in CORRECTORS]
-    joined = [_timed(lambda: list(board(drink, 1, _larder(500, 0), aim, only=shown, correctors=joining)))[0] for _ in range(3)]
+    joined = [_timed(lambda: list(swap_board(drink, 1, _larder(500, 0), aim, only=shown, correctors=joining)))[0] for _ in range(3)]
     return {
         "board": statistics.median(whole),
         "board p95": max(whole),
@@ -111,7 +106,7 @@ def _board(parts: Iterator[Board]) -> tuple[float, float]:
 
 def _daisy(rng: np.random.Generator | None = None) -> Drink:
     larder = catalogue()
-    usual = {
+    usual: dict[str, tuple[SlotName, float]] = {
         "london-dry-gin": ("base", 45.0),
         "orange-liqueur-sweet": ("liqueur", 22.5),
         "lemon-juice": ("sour", 22.5),
@@ -123,7 +118,7 @@ def _daisy(rng: np.random.Generator | None = None) -> Drink:
 
 
 def _aim(drink: Drink) -> Aim:
-    served = predict(drink).served
+    served = forecast_of(drink).served
     return Aim(Target(served.sugar, served.acid, served.abv, served.volume_ml))
 
 

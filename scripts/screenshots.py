@@ -11,8 +11,8 @@ from pathlib import Path
 
 sys.path.insert(0, str(Path(__file__).parents[1] / "tests"))
 
-from app_server import CHROMIUM, AppServer
 from playwright.sync_api import Browser, Page, sync_playwright
+from support.app_server import CHROMIUM, AppServer
 
 TESTS = Path(__file__).parents[1] / "tests"
 
@@ -42,7 +42,7 @@ def _bring_there(page: Page) -> None:
 
 def _full_house(page: Page) -> None:
     """Eight pours, an edge, a float and a top-up; a few moves, and the method begun."""
-    spec = json.loads((TESTS / "full_house.json").read_text(encoding="utf-8"))
+    spec = json.loads((TESTS / "support" / "full_house.json").read_text(encoding="utf-8"))
     made = page.request.post("/api/drinks", data={"name": spec["name"], "spec": spec, "trial_name": "As first poured"}).json()
     page.goto(f"/bench/{made['id']}")
     for pour, amount in (("Lemon juice", "30"), ("Quince liqueur", "20"), ("London dry gin", "40")):
@@ -78,7 +78,7 @@ def _crushed(page: Page) -> None:
 def _blind_sheet(page: Page) -> None:
     page.get_by_label("Who tastes").fill("Odile, Tam")
     page.get_by_role("button", name="Start with 4 glasses").click()
-    page.get_by_role("button", name="Poured: hide the key").click()
+    page.get_by_role("button", name="PourTable: hide the key").click()
     for said in ("Sweetness: right", "Sharpness: a touch too sharp"):
         page.get_by_role("radio", name=said).locator("xpath=..").click()
 

@@ -8,10 +8,11 @@ from importlib import resources
 
 import pytest
 
-from oenomel.core.prediction import compare, predict
+from oenomel.core.forecast.comparison import compare
+from oenomel.core.forecast.forecast import forecast_of
 from oenomel.demo import scenario
-from oenomel.interchange.spec_drink import drink_from_spec
-from oenomel.interchange.spec_file import parse_spec
+from oenomel.interchange.spec.drink import drink_from_spec
+from oenomel.interchange.spec.file import parse_spec
 from oenomel.store import database, drinks, ingredients, lineage, measurements, shelf, tastings
 
 BOOK = json.loads((resources.files("oenomel.demo") / "drinks.json").read_text(encoding="utf-8"))
@@ -31,7 +32,7 @@ def test_demo_drink_is_at_home_and_its_riff_is_a_riff(entry, larder):
     assert all(len(trial["reason"]) > 10 for trial in entry["trials"])
     assert riffs
     for drink in (parent, *riffs):
-        forecast = predict(drink)
+        forecast = forecast_of(drink)
         assert forecast.place is None or forecast.place.words in ("at home", "at the edge of home")
         assert [finding.code for finding in forecast.findings if finding.severity != "info"] == []
         assert 100 < forecast.served.volume_ml < 280
@@ -79,8 +80,8 @@ def test_specs_of_the_demo_are_what_the_store_gives_back(tmp_path):
         for drink_id, entry in enumerate(BOOK, start=1):
             kept = [json.loads(trial.spec) for trial in drinks.trials(conn, drink_id)]
             assert kept == [trial["spec"] for trial in entry["trials"]]
-            foreseen = [json.loads(trial.foreseen) for trial in drinks.trials(conn, drink_id)]
-            assert all(forecast["served"]["volume_ml"] > 0 for forecast in foreseen)
+            forecasts = [json.loads(trial.forecast) for trial in drinks.trials(conn, drink_id)]
+            assert all(forecast["served"]["volume_ml"] > 0 for forecast in forecasts)
 
 
 def test_demo_names_no_brand_and_no_place_but_its_own():

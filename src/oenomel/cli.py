@@ -8,17 +8,17 @@ from contextlib import closing
 from pathlib import Path
 
 from oenomel import __version__
-from oenomel.core.aim import Aim
-from oenomel.core.catalogue import Larder, catalogue
-from oenomel.core.conditions import SCHOOLS_OF_DILUTION, Conditions
-from oenomel.core.prediction import predict, standard_homes
-from oenomel.core.rebalancing import rebalance
+from oenomel.core.families import standard_homes
+from oenomel.core.forecast import forecast_of
+from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
+from oenomel.core.larder import Larder, catalogue
+from oenomel.core.swaps import Aim, rebalance
 from oenomel.errors import OenomelError, OutOfRange, SpecError
-from oenomel.interchange.aim_request import parse_target, pours_named, target_from
-from oenomel.interchange.prediction_report import prediction_report
-from oenomel.interchange.spec_drink import drink_from_spec
-from oenomel.interchange.spec_file import SpecFile, parse_spec
-from oenomel.interchange.swap_report import rebalance_report
+from oenomel.interchange.reports.forecast import forecast_report
+from oenomel.interchange.reports.swaps import rebalance_report
+from oenomel.interchange.requests.aim import parse_target, pours_named, target_from
+from oenomel.interchange.spec.drink import drink_from_spec
+from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import database, ingredients
 
 __all__ = ["main"]
@@ -69,7 +69,7 @@ def _parser() -> argparse.ArgumentParser:
 
 def _predict(chosen: argparse.Namespace) -> int:
     drink = drink_from_spec(parse_spec(_text(chosen.spec)), _larder(chosen.data))
-    print(prediction_report(predict(drink, Conditions(dilution=chosen.dilution))).model_dump_json(indent=2))
+    print(forecast_report(forecast_of(drink, Conditions(dilution=chosen.dilution))).model_dump_json(indent=2))
     return 0
 
 

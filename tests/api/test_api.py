@@ -12,8 +12,8 @@ from hypothesis import HealthCheck, settings
 from starlette.testclient import TestClient
 
 from oenomel.api.app import create_api, create_app
-from oenomel.core.catalogue import catalogue
-from oenomel.core.why import EXPLAINED
+from oenomel.core.forecast.why import EXPLAINED
+from oenomel.core.larder.larder_files import catalogue
 from oenomel.demo import scenario
 
 SPEC = {

@@ -6,9 +6,9 @@ from contextlib import closing
 import numpy as np
 import pytest
 
-from oenomel.api.kept import kept_trials, palate_of, sheets_of, tasted_of
-from oenomel.core.palate import learn
-from oenomel.core.prediction import predict
+from oenomel.api.reading.trials import kept_trials, palate_of, sheets_of, tasted_of
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.notebook.palate import learn
 from oenomel.demo import scenario
 from oenomel.store import database, drinks, lineage, shelf, tastings
 from oenomel.store.tastings import TastingRecord
@@ -77,7 +77,7 @@ def test_what_a_trial_costs_is_told_by_the_shelf(conn):
     first = drinks.trials(conn, HEDGE)[0]
     # 60 ml of gin at 24 a litre, 22.5 ml of lemon at 9, 15 ml of honey syrup at 7, by hand: 1.44 + 0.2025 + 0.105.
     (kept,) = kept_trials(conn, [first])
-    assert predict(kept.drink).cost == pytest.approx(1.7475)
+    assert forecast_of(kept.drink).cost == pytest.approx(1.7475)
     shelf.remove(conn, "lemon-juice")
     (kept,) = kept_trials(conn, [first])
-    assert predict(kept.drink).cost is None
+    assert forecast_of(kept.drink).cost is None

@@ -6,7 +6,7 @@ from http.client import HTTPException
 from urllib.error import URLError
 from urllib.request import Request, urlopen
 
-from app_server import AppServer
+from support.app_server import AppServer
 
 MEDLAR = 7
 

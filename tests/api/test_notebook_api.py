@@ -4,10 +4,10 @@ from http import HTTPStatus
 
 import pytest
 from fastapi.testclient import TestClient
-from notebook_spec import ORCHARD as SPEC
+from support.notebook_spec import ORCHARD as SPEC
 
 from oenomel.api.app import create_api
-from oenomel.core.conditions import house_factor
+from oenomel.core.ice.conditions import house_factor
 
 
 def poured(*amounts):
@@ -47,8 +47,8 @@ def test_a_trial_is_kept_as_made_with_who_how_and_what_was_really_poured(client,
     # The book keeps the written spec; the forecast is that of what went in.
     written = client.get(url).json()["trials"][1]["spec"]
     assert written["pours"][1]["amount"] == 22.5
-    foreseen = client.post("/api/predict", json=poured(60, 25, 22.5)).json()["served"]["acid"]
-    assert second["figures"]["acid"] == pytest.approx(foreseen)
+    forecast = client.post("/api/predict", json=poured(60, 25, 22.5)).json()["served"]["acid"]
+    assert second["figures"]["acid"] == pytest.approx(forecast)
     assert second["low"]["acid"] < second["figures"]["acid"] < second["high"]["acid"]
 
 
@@ -143,9 +143,9 @@ def test_devices_are_listed_and_read_a_lot_that_the_forecast_does_not_know(clien
         if answer.status_code == HTTPStatus.OK:
             break
         assert (answer.status_code, answer.json()["code"]) == (HTTPStatus.SERVICE_UNAVAILABLE, "no-reading")
-    foreseen = client.post("/api/predict", json=SPEC).json()["undiluted"]["titratable_acid"]
-    assert answer.json()["value"] == pytest.approx(foreseen, rel=0.4)
-    assert answer.json()["value"] != pytest.approx(foreseen, rel=0.001)
+    forecast = client.post("/api/predict", json=SPEC).json()["undiluted"]["titratable_acid"]
+    assert answer.json()["value"] == pytest.approx(forecast, rel=0.4)
+    assert answer.json()["value"] != pytest.approx(forecast, rel=0.001)
     assert client.post("/api/devices/barometer/read", json={"trial_id": 1, "point": "tin"}).status_code == HTTPStatus.NOT_FOUND
 
 
@@ -194,14 +194,14 @@ def test_a_brief_is_written_held_and_refused_where_it_contradicts_itself(client,
 
 
 def test_many_specs_of_one_drink_have_a_middle(client, url):
-    assert client.get(f"{url}/gathered").json()["middle"] is None
+    assert client.get(f"{url}/spec-cloud").json()["middle"] is None
     for name, lemon in (("A book", 30), ("Ada", 25), ("Bo", 20)):
-        cloud = client.post(f"{url}/gathered", json={"name": name, "spec": poured(60, lemon, 22.5)}).json()
+        cloud = client.post(f"{url}/spec-cloud", json={"name": name, "spec": poured(60, lemon, 22.5)}).json()
     assert [pour["amount"] for pour in cloud["middle"]["pours"]] == [60, 25, 22.5]
-    cloud = client.delete(f"{url}/gathered/{cloud['points'][0]['id']}").json()
+    cloud = client.delete(f"{url}/spec-cloud/{cloud['points'][0]['id']}").json()
     assert [point["name"] for point in cloud["points"]] == ["Ada", "Bo"]
     unknown = {"name": "X", "spec": {**SPEC, "pours": [{"ingredient": "moon-dust", "amount": 1, "unit": "ml"}]}}
-    assert "moon-dust" in client.post(f"{url}/gathered", json=unknown).json()["detail"]
+    assert "moon-dust" in client.post(f"{url}/spec-cloud", json=unknown).json()["detail"]
 
 
 def test_a_part_is_tasted_alone_and_its_aroma_amended(client):

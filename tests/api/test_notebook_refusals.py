@@ -4,7 +4,7 @@ from http import HTTPStatus
 
 import pytest
 from fastapi.testclient import TestClient
-from notebook_spec import ORCHARD as SPEC
+from support.notebook_spec import ORCHARD as SPEC
 
 from oenomel.api.app import create_api
 
@@ -52,10 +52,10 @@ REFUSALS = [
     ("POST", "/api/drinks/1/side-by-side", {"trials": [1, 1, 1, 1, 1]}, BAD, "choose two to four"),
     ("POST", "/api/drinks/1/side-by-side", {"trials": []}, BAD, "trials"),
     ("POST", "/api/drinks/1/side-by-side", {"trials": [1, 2]}, MISSING, "trial of drink 1"),
-    ("GET", "/api/drinks/9/gathered", None, MISSING, "there is no drink 9"),
-    ("POST", "/api/drinks/1/gathered", {"name": " ", "spec": SPEC}, BAD, "name"),
-    ("POST", "/api/drinks/1/gathered", {"name": "A book", "spec": {**SPEC, "family": "punch"}}, BAD, "family"),
-    ("DELETE", "/api/drinks/1/gathered/5", None, MISSING, "gathered spec 5"),
+    ("GET", "/api/drinks/9/spec-cloud", None, MISSING, "there is no drink 9"),
+    ("POST", "/api/drinks/1/spec-cloud", {"name": " ", "spec": SPEC}, BAD, "name"),
+    ("POST", "/api/drinks/1/spec-cloud", {"name": "A book", "spec": {**SPEC, "family": "punch"}}, BAD, "family"),
+    ("DELETE", "/api/drinks/1/spec-cloud/5", None, MISSING, "spec in the cloud 5"),
     # Tasting.
     ("POST", "/api/tastings", {"sheets": []}, BAD, "sheets"),
     ("POST", "/api/tastings", {"sheets": [{**SHEET, "acid": 4}]}, BAD, "acid"),

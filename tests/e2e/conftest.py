@@ -5,8 +5,8 @@ from pathlib import Path
 from urllib.request import Request, urlopen
 
 import pytest
-from app_server import CHROMIUM, AppServer
 from playwright.sync_api import expect
+from support.app_server import CHROMIUM, AppServer
 
 # Patient, for a busy machine: what is true comes at once, what is false is told later.
 expect.set_options(timeout=15_000)
@@ -50,7 +50,7 @@ def axe_source():
 @pytest.fixture
 def full_house(server) -> str:
     """The address of a drink with eight pours, an edge, a float and a top-up."""
-    spec = json.loads((Path(__file__).parents[1] / "full_house.json").read_text(encoding="utf-8"))
+    spec = json.loads((Path(__file__).parents[1] / "support" / "full_house.json").read_text(encoding="utf-8"))
     body = {"name": spec["name"], "spec": spec, "trial_name": "As first poured"}
     request = Request(f"{server.url}/api/drinks", json.dumps(body).encode(), {"content-type": "application/json"})
     with urlopen(request) as answer:

@@ -2,8 +2,8 @@
 
 import re
 
-from bench_page import amount, ready
 from playwright.sync_api import expect
+from support.bench_page import amount, ready
 
 
 def test_the_method_is_ticked_timed_and_tells_what_is_forgotten(page, full_house):

@@ -2,9 +2,9 @@
 
 import numpy as np
 import pytest
-from drinks import eight_three_three
+from support.drinks import eight_three_three
 
-from oenomel.core.prediction import predict
+from oenomel.core.forecast.forecast import forecast_of
 from oenomel.errors import NoReading, RecordNotFound
 from oenomel.instruments.bench_set import DEVICES, BenchSet
 from oenomel.instruments.device import Sample
@@ -61,4 +61,4 @@ def test_the_hidden_truth_is_not_the_forecast_and_the_same_each_time():
     assert one == again
     assert one["tin"] == other["tin"]  # the same lots
     assert one["strained"] != other["strained"]  # another shake
-    assert one["served"].acid != pytest.approx(predict(made).served.titratable_acid, rel=1e-3)
+    assert one["served"].acid != pytest.approx(forecast_of(made).served.titratable_acid, rel=1e-3)

@@ -4,27 +4,21 @@ import json
 
 import numpy as np
 import pytest
-from drinks import eight_three_three
 from pydantic import ValidationError
+from support.drinks import eight_three_three
 
-from oenomel.core.conditions import Conditions, HouseFactor
-from oenomel.core.many_specs import cloud_of
-from oenomel.core.measuring import Measured, beside_foreseen
-from oenomel.core.palate import Palate
-from oenomel.core.prediction import predict
-from oenomel.interchange.made_entry import MadeEntry, as_poured, conditions_of, made_of, with_conditions
-from oenomel.interchange.notebook_report import (
-    BriefEntry,
-    SheetEntry,
-    beside_report,
-    cloud_report,
-    kept_figures,
-    palate_report,
-    sheet_words,
-    verdict_of,
-)
-from oenomel.interchange.prediction_report import prediction_report
-from oenomel.interchange.spec_file import parse_spec
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.ice.conditions import Conditions, HouseFactor
+from oenomel.core.larder import catalogue
+from oenomel.core.notebook.palate import Palate, palate_axes
+from oenomel.core.notebook.readings import Reading, beside_forecast
+from oenomel.core.notebook.spec_cloud import spec_cloud_of
+from oenomel.interchange.reports.forecast import forecast_report
+from oenomel.interchange.reports.notebook import beside_report, kept_figures, sheet_words, spec_cloud_report
+from oenomel.interchange.requests.made import MadeEntry, as_poured, conditions_of, made_of, with_conditions
+from oenomel.interchange.requests.notebook import BriefEntry, SheetEntry, verdict_of
+from oenomel.interchange.spec.drink import drink_from_spec
+from oenomel.interchange.spec.file import parse_spec
 
 SPEC = parse_spec(
     json.dumps(
@@ -127,20 +121,20 @@ def test_a_brief_out_of_its_bounds_is_refused(wrong):
 
 
 def palate(steps, sd):
-    return palate_report("Ada", Palate(np.array(steps), sd**2 * np.eye(3), 12, 4), ["why"])
+    return palate_axes(Palate(np.array(steps), sd**2 * np.eye(3), 12, 4))
 
 
 def test_a_palate_hedges_until_it_is_sure():
     vague, sure, middle = palate([0, -1.2, 0], 1.5), palate([0, -1.2, 0], 0.2), palate([0, 0.1, 0], 0.2)
-    assert vague.axes[1].words == "perhaps softer; it can’t be told yet"
-    assert sure.axes[1].words == "softer than the middle of a home"
-    assert middle.axes[1].words == "about the middle"
-    assert [axis.axis for axis in sure.axes] == ["sugar", "acid", "abv"]
-    assert sure.axes[1].low < -1.2 < sure.axes[1].high
+    assert vague[1].words == "perhaps softer; it can’t be told yet"
+    assert sure[1].words == "softer than the middle of a home"
+    assert middle[1].words == "about the middle"
+    assert [axis.axis for axis in sure] == ["sugar", "acid", "abv"]
+    assert sure[1].low < -1.2 < sure[1].high
 
 
 def test_a_far_palate_is_told_in_the_words_of_the_tongue_and_never_with_a_decimal_of_a_step():
-    told = " ".join(axis.words for axis in palate([2.5, -4.5, 0.7], 0.2).axes)
+    told = " ".join(axis.words for axis in palate([2.5, -4.5, 0.7], 0.2))
     assert "clearly sweeter" in told
     assert "far softer" in told
     assert "a touch stronger" in told
@@ -148,22 +142,22 @@ def test_a_far_palate_is_told_in_the_words_of_the_tongue_and_never_with_a_decima
 
 
 def test_a_kept_forecast_gives_its_figures_with_their_doubt():
-    foreseen = json.loads(prediction_report(predict(eight_three_three())).model_dump_json())
-    figures, low, high = kept_figures(foreseen)
+    forecast = json.loads(forecast_report(forecast_of(eight_three_three())).model_dump_json())
+    figures, low, high = kept_figures(forecast)
     for name in ("volume_ml", "abv", "sugar", "acid"):
         assert getattr(low, name) <= getattr(figures, name) <= getattr(high, name)
     assert figures.acid == pytest.approx(0.85, abs=0.005)  # the published table, as tests/reference has it
 
 
 def test_a_reading_is_reported_with_its_name_its_place_and_decimals_worth_printing():
-    (beside,) = beside_foreseen([Measured("temperature_c", "strained", -4.0)], predict(eight_three_three()))
+    (beside,) = beside_forecast([Reading("temperature_c", "strained", -4.0)], forecast_of(eight_three_three()))
     report = beside_report(beside, 7, "thermometer")
     assert (report.id, report.name, report.at, report.unit, report.decimals) == (7, "temperature", "after the ice", "°C", 1)
-    assert report.low < report.foreseen < report.high
+    assert report.low < report.forecast < report.high
 
 
 def test_a_cloud_keeps_the_order_in_which_the_specs_were_gathered():
-    cloud = cloud_of([eight_three_three(), eight_three_three()], Conditions())
-    report = cloud_report(cloud, [(3, "A book", SPEC), (5, "Ada", SPEC)], SPEC)
+    drinks = [drink_from_spec(SPEC, catalogue())] * 2
+    report = spec_cloud_report(spec_cloud_of(drinks, Conditions()), drinks, [(3, "A book", SPEC), (5, "Ada", SPEC)])
     assert [(point.id, point.name) for point in report.points] == [(3, "A book"), (5, "Ada")]
     assert report.sentence == "2 specs; hardly to be tasted apart."

@@ -7,16 +7,16 @@ from typing import get_args
 import jsonschema
 import pytest
 
-from oenomel.core.catalogue import catalogue
-from oenomel.core.drink import FAMILIES, ICES, STAGES, TECHNIQUES
-from oenomel.core.families import families
-from oenomel.core.ingredient import KINDS, SLOTS
-from oenomel.core.prediction import predict
-from oenomel.core.units import UNITS
+from oenomel.core.families.family import families
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.larder.ingredient import KINDS, SLOTS
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.spec.drink import FAMILIES, ICES, STAGES, TECHNIQUES
+from oenomel.core.spec.units import UNITS
 from oenomel.errors import SpecError
-from oenomel.interchange import spec_file
-from oenomel.interchange.spec_drink import drink_from_spec, spec_from_drink, with_plain_amounts
-from oenomel.interchange.spec_file import parse_spec, spec_schema
+from oenomel.interchange.spec import file as spec_file
+from oenomel.interchange.spec.drink import drink_from_spec, spec_from_drink, with_plain_amounts
+from oenomel.interchange.spec.file import parse_spec, spec_schema
 
 EXAMPLE = {
     "format": "oenomel/spec",
@@ -64,7 +64,7 @@ def read(text: str) -> object:
 
 
 def test_example_of_the_format_is_read_and_foreseen():
-    served = predict(read(json.dumps(EXAMPLE))).served
+    served = forecast_of(read(json.dumps(EXAMPLE))).served
     assert (served.volume_ml, served.abv) == (pytest.approx(159.5, abs=0.05), pytest.approx(15.04, abs=0.005))
     assert (served.sugar, served.acid) == (pytest.approx(8.90, abs=0.005), pytest.approx(0.85, abs=0.005))
 
@@ -151,7 +151,7 @@ def test_missing_key_is_named(missing):
 )
 def test_every_word_of_the_format_is_read(path, values):
     for value in values:
-        assert predict(read(changed(path, value))).served.volume_ml > 0, value
+        assert forecast_of(read(changed(path, value))).served.volume_ml > 0, value
 
 
 def test_word_lists_of_the_file_are_those_of_the_core():
@@ -187,7 +187,7 @@ def test_dry_sugar_of_the_file_is_counted_by_its_grams_whatever_its_heap_weighs(
     sugar = {"name": "Raw sugar", "kind": "sugar", "composition": composition}
     spec = json.loads(changed("pours/2/ingredient", sugar))
     spec["pours"][2] |= {"amount": 14, "unit": "g"}
-    served = predict(read(json.dumps(spec))).served
+    served = forecast_of(read(json.dumps(spec))).served
     lime = 22.5 * 0.016
     assert served.sugar * served.volume_ml / 100 - lime == pytest.approx(14, rel=0.005)
 

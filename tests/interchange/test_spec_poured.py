@@ -4,16 +4,16 @@ from dataclasses import replace
 
 import pytest
 
-from oenomel.core.aim import Target
-from oenomel.core.catalogue import catalogue
-from oenomel.core.conditions import Conditions
-from oenomel.core.drink import Drink, Pour
-from oenomel.core.families import home_of
+from oenomel.core.families.home import home_of
+from oenomel.core.ice.conditions import Conditions
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.spec.drink import Drink, Pour
+from oenomel.core.swaps.aim import Target
 from oenomel.errors import DomainError, RecordNotFound, SpecError
-from oenomel.interchange.aim_request import AimRequest, FamilyTarget, TypedTarget, aim_for, parse_target, pours_named, target_from
-from oenomel.interchange.spec_drink import drink_from_spec
-from oenomel.interchange.spec_file import SpecFile
-from oenomel.interchange.spec_poured import in_millilitres, with_pours_of
+from oenomel.interchange.requests.aim import AimRequest, FamilyTarget, TypedTarget, aim_for, parse_target, pours_named, target_from
+from oenomel.interchange.spec.drink import drink_from_spec
+from oenomel.interchange.spec.file import SpecFile
+from oenomel.interchange.spec.poured import in_millilitres, with_pours_of
 
 SPEC = SpecFile.model_validate(
     {

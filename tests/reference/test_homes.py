@@ -1,11 +1,11 @@
 """Homes against what the trade writes down: open standards lie inside, deliberately bad drinks outside."""
 
 import pytest
-from drinks import drink
+from support.drinks import drink
 
-from oenomel.core.drink import Drink, Method
-from oenomel.core.families import OUTSIDE_HOME_STEPS
-from oenomel.core.prediction import predict
+from oenomel.core.families.home import OUTSIDE_HOME_STEPS
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.spec.drink import Drink, Method
 
 # Published specs of the three families that are open standards of the trade, from memory, as ml and class of ingredient. They are
 # told by their parts; nothing in the product was made from them. What is last in a row goes on top where it says so.
@@ -78,7 +78,9 @@ def poured(family: str, foam: bool, text: str) -> Drink:
 
 
 def test_open_standards_of_the_trade_lie_within_a_step_and_a_half_of_home():
-    outside = {text for family, foam, text in STANDARDS if predict(poured(family, foam, text)).place.distance_steps > OUTSIDE_HOME_STEPS}
+    outside = {
+        text for family, foam, text in STANDARDS if forecast_of(poured(family, foam, text)).place.distance_steps > OUTSIDE_HOME_STEPS
+    }
     assert outside == OUTSIDE.keys()
     assert len(STANDARDS) >= 40
     assert 1 - len(outside) / len(STANDARDS) >= 0.85
@@ -113,6 +115,6 @@ BAD = {
 @pytest.mark.parametrize("name", BAD)
 def test_deliberately_bad_drinks_lie_outside(name):
     family, text = BAD[name]
-    forecast = predict(poured(family, False, text))
+    forecast = forecast_of(poured(family, False, text))
     assert forecast.place.words == "outside"
     assert "outside-home" in {finding.code for finding in forecast.findings}

@@ -8,22 +8,23 @@ from dataclasses import replace
 
 import numpy as np
 import pytest
-from drinks import drink
 from scipy.optimize import brentq
 from scipy.stats import norm
+from support.drinks import drink
 
-from oenomel.core.catalogue import catalogue
-from oenomel.core.composition import Composition, estimated_density
-from oenomel.core.conditions import Conditions
-from oenomel.core.dilution import is_extrapolated, water_from_ice, water_ratio
-from oenomel.core.drink import Drink, Method, Pour
-from oenomel.core.heat_balance import Tin
-from oenomel.core.ingredient import Ingredient
-from oenomel.core.perception import AXES, degree, steps_between
-from oenomel.core.prediction import compare, predict
-from oenomel.core.profile import body_word
-from oenomel.core.solutions import freezing_point_c, heat_capacity_j_per_k, water_g
-from oenomel.core.uncertainty import Z80
+from oenomel.core.balance.doubt import Z80
+from oenomel.core.balance.perception import AXES, degree, steps_between
+from oenomel.core.balance.profile import body_word
+from oenomel.core.forecast.comparison import compare
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.ice.conditions import Conditions
+from oenomel.core.ice.dilution import is_extrapolated, water_from_ice, water_ratio
+from oenomel.core.ice.heat_balance import Tin
+from oenomel.core.larder.composition import Composition, estimated_density
+from oenomel.core.larder.ingredient import Ingredient
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.solutions import freezing_point_c, heat_capacity_j_per_k, water_g
+from oenomel.core.spec.drink import Drink, Method, Pour
 from oenomel.errors import ImpossibleComposition, OutOfRange
 
 
@@ -73,7 +74,7 @@ def test_masking_is_told_from_two_steps_of_the_other_axis():
 def test_estimated_techniques_take_the_water_that_the_house_guesses(technique, ratio):
     # Estimates, nothing published: marked so in every forecast that rests on them.
     assert float(water_ratio(0.25, Method(technique))) == ratio
-    forecast = predict(drink(("vodka", 60), ("lime-juice", 20), ("simple-syrup-1-1", 20), method=Method(technique)))
+    forecast = forecast_of(drink(("vodka", 60), ("lime-juice", 20), ("simple-syrup-1-1", 20), method=Method(technique)))
     assert forecast.dilution.model == "estimate"
     assert "dilution-estimated" in {finding.code for finding in forecast.findings}
 
@@ -104,7 +105,7 @@ def test_most_that_a_composition_can_hold():
 
 def test_milk_sugar_is_a_fifth_as_sweet_as_sucrose():
     # House default of the model: fructose 1.2, glucose 0.7, lactose 0.2.
-    served = predict(Drink("m", "open", (Pour(exact(sugars={"lactose": 10}), 50),), method=Method(ice="none"))).served
+    served = forecast_of(Drink("m", "open", (Pour(exact(sugars={"lactose": 10}), 50),), method=Method(ice="none"))).served
     assert served.sucrose_equivalents == pytest.approx(2.0)
 
 
@@ -119,7 +120,7 @@ def test_a_still_wine_s_carbon_dioxide_bursts_no_tin():
 )
 def test_two_standard_drinks_are_told(amount_ml, code):
     # 88.7 ml at 40 % hold 28 g of alcohol, two US standard drinks of 14 g (NIAAA).
-    found = predict(drink(("vodka", amount_ml), family="open")).findings
+    found = forecast_of(drink(("vodka", amount_ml), family="open")).findings
     assert [f.code for f in found if f.code == "strong-serve"] == ([code] if code else [])
 
 
@@ -127,7 +128,7 @@ def test_two_standard_drinks_are_told(amount_ml, code):
 def test_under_a_tenth_of_a_gram_nothing_is_sour(acid_g, code):
     # House rule of the model, as is the quarter of a daisy's sugar below.
     pour = Pour(exact(acids={"citric": acid_g}), 100)
-    found = predict(Drink("s", "sour", (pour,), method=Method(ice="none"))).findings
+    found = forecast_of(Drink("s", "sour", (pour,), method=Method(ice="none"))).findings
     assert [f.code for f in found if f.code == "no-acid"] == ([code] if code else [])
 
 
@@ -137,7 +138,7 @@ def test_a_daisy_takes_a_quarter_of_its_sugar_from_a_liqueur(liqueur_g, code):
         Pour(exact(sugars={"sucrose": liqueur_g}), 100, slot="liqueur"),
         Pour(replace(exact(sugars={"sucrose": 100 - liqueur_g}), slug="syrup"), 100, slot="sweet"),
     )
-    found = predict(Drink("d", "daisy", pours, method=Method(ice="none"))).findings
+    found = forecast_of(Drink("d", "daisy", pours, method=Method(ice="none"))).findings
     assert [f.code for f in found if f.code == "little-liqueur"] == ([code] if code else [])
 
 
@@ -171,7 +172,7 @@ def test_heat_balance_is_the_model_s_equation_with_the_model_s_defaults(ice, gra
 @pytest.mark.parametrize(("ice", "sd"), [("cubes", 0.08), ("large", 0.15), ("crushed", 0.15)])
 def test_doubt_of_the_ice_and_what_of_it_two_shakes_share(ice, sd):
     # Model §6: 8 %, of which 5 % are each shake's own; other ice is further from the curve (house estimate).
-    forecast = predict(drink(("vodka", 60), ("lime-juice", 20), ("simple-syrup-1-1", 20), method=Method(ice=ice)))
+    forecast = forecast_of(drink(("vodka", 60), ("lime-juice", 20), ("simple-syrup-1-1", 20), method=Method(ice=ice)))
     water = forecast.dilution.water_ml
     moves = {unknown[0]: move[0] for unknown, move in forecast.doubt.effects.items()}
     assert moves["this ice"] == pytest.approx(0.05 * water, rel=1e-9)
@@ -188,16 +189,16 @@ def test_words_for_body_change_where_the_house_says(body, word):
 def test_body_counts_protein_and_fat_three_times_and_gum_ten_times():
     # House estimates; hand-worked for 100 ml.
     liquid = Drink("b", "open", (Pour(exact(sugars={"sucrose": 4}, protein=1, fat=0.5, gum=0.2), 100),), method=Method(ice="none"))
-    assert predict(liquid).served.body == pytest.approx(4 + 3 * 1 + 3 * 0.5 + 10 * 0.2)
+    assert forecast_of(liquid).served.body == pytest.approx(4 + 3 * 1 + 3 * 0.5 + 10 * 0.2)
 
 
 def test_times_of_a_float_and_of_the_room_are_those_of_the_house():
     # Estimates: a float is e⁻¹ apart after six minutes; 150 ml take 0.30 W/K from a room of 22 °C.
     floated = drink(("vodka", 100), ("aged-rum", 30, "floated"), method=Method(ice="none"), family="open")
-    course = predict(floated).course
+    course = forecast_of(floated).course
     assert course.top.sugar[6] - course.below.sugar[6] == pytest.approx((course.top.sugar[0] - course.below.sugar[0]) / math.e, rel=1e-9)
     still = Drink("w", "open", (Pour(catalogue()["still-water"], 150, stage="topped"),), method=Method(ice="none"))
-    warmed = predict(still).course.temperature_c
+    warmed = forecast_of(still).course.temperature_c
     by_hand = 22 - (22 - 5) * math.exp(-0.30 * 600 / (150 * 0.9982 * 4.19))
     assert float(warmed[10]) == pytest.approx(by_hand, abs=0.01)
 
@@ -213,11 +214,11 @@ def test_times_of_a_float_and_of_the_room_are_those_of_the_house():
 def test_finding_begins_at_the_edge_that_the_house_set(code, below, above):
     for (name, value), fires in ((below, False), (above, True)):
         part = exact(abv=value) if name == "abv" else exact(sugars={name: value})
-        found = {f.code for f in predict(Drink("e", "open", (Pour(part, 20),), method=Method(ice="none"))).findings}
+        found = {f.code for f in forecast_of(Drink("e", "open", (Pour(part, 20),), method=Method(ice="none"))).findings}
         assert (code in found) is fires
 
 
 @pytest.mark.parametrize(("times", "fires"), [(2.99, False), (3.01, True)])
 def test_slip_begins_at_three_times_the_usual_measure(times, fires):
     made = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5 * times))
-    assert ("slip-of-measure" in {f.code for f in predict(made).findings}) is fires
+    assert ("slip-of-measure" in {f.code for f in forecast_of(made).findings}) is fires

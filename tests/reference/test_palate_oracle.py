@@ -9,9 +9,9 @@ import numpy as np
 import pytest
 from scipy.special import ndtr
 from scipy.stats import norm
-from tasters import tastings
+from support.tasters import tastings
 
-from oenomel.core.palate import Tasted, learn
+from oenomel.core.notebook.palate import Tasted, learn
 
 CUTS = np.array([0.7, 1.7, 2.7])
 EDGES = np.concatenate([[-np.inf], -CUTS[::-1], CUTS, [np.inf]])

@@ -3,24 +3,25 @@
 from dataclasses import replace
 
 import pytest
-from drinks import drink
+from support.drinks import drink
 
-from oenomel.core.catalogue import catalogue
-from oenomel.core.conditions import Conditions
-from oenomel.core.drink import Method
-from oenomel.core.perception import AXES, steps_between
-from oenomel.core.prediction import compare, predict
+from oenomel.core.balance.perception import AXES, steps_between
+from oenomel.core.forecast.comparison import compare
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.ice.conditions import Conditions
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.spec.drink import Method
 
 
 def sugar_steps(one, other) -> float:
-    return float(steps_between(predict(one).served.sugar, predict(other).served.sugar, AXES["sugar"]))
+    return float(steps_between(forecast_of(one).served.sugar, forecast_of(other).served.sugar, AXES["sugar"]))
 
 
 def test_a_sour_with_thin_syrup_and_one_with_less_rich_syrup_taste_the_same():
     # 2 : 1 : 1 with 1:1 syrup and 2 : 1 : ¾ with 2:1 syrup: within a tenth of the same sugar, under one step as served.
     thin = drink(("white-rum", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 30))
     rich = drink(("white-rum", 60), ("lemon-juice", 30), ("simple-syrup-2-1", 22.5))
-    grams = [predict(each).served.sugar * predict(each).served.volume_ml for each in (thin, rich)]
+    grams = [forecast_of(each).served.sugar * forecast_of(each).served.volume_ml for each in (thin, rich)]
     assert grams[0] == pytest.approx(grams[1], rel=0.10)
     assert abs(sugar_steps(thin, rich)) < 1
 
@@ -46,7 +47,7 @@ def test_swapping_citrus_and_spirit_makes_the_next_drink_of_the_family_with_the_
 def test_fifteen_seconds_with_cubes_are_enough_by_either_school():
     made = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
     for school in ("curve", "heat balance"):
-        at = {s: predict(replace(made, method=Method(seconds=s)), Conditions(dilution=school)).served.abv for s in (3, 15, 30)}
+        at = {s: forecast_of(replace(made, method=Method(seconds=s)), Conditions(dilution=school)).served.abv for s in (3, 15, 30)}
         assert at[30] == pytest.approx(at[15], rel=0.02), school
         assert at[3] > 1.1 * at[15], school
 
@@ -54,8 +55,8 @@ def test_fifteen_seconds_with_cubes_are_enough_by_either_school():
 def test_bottle_batch_with_its_water_beforehand_lands_where_the_shaken_drink_does():
     # Juice 2 : syrup 1 : spirit 4 : water 2, from the fridge and without ice: water is a little over a fifth of it.
     batch = drink(("lime-juice", 20), ("simple-syrup-1-1", 10), ("white-rum", 40), ("still-water", 20), method=Method(ice="none"))
-    shaken = predict(drink(("lime-juice", 20), ("simple-syrup-1-1", 10), ("white-rum", 40)))
-    bottled = predict(batch, Conditions(start_c=5))
+    shaken = forecast_of(drink(("lime-juice", 20), ("simple-syrup-1-1", 10), ("white-rum", 40)))
+    bottled = forecast_of(batch, Conditions(start_c=5))
     assert 0.20 < 20 / bottled.served.volume_ml < 0.25
     assert bottled.dilution.water_ml == 0
     assert bottled.temperatures.glass == 5
@@ -66,7 +67,7 @@ def test_bottle_batch_with_its_water_beforehand_lands_where_the_shaken_drink_doe
 def test_sugared_edge_sweetens_the_sip_and_not_the_liquid():
     plain = drink(("white-rum", 45), ("orange-liqueur-sweet", 22.5), ("lime-juice", 22.5), family="daisy")
     edged = drink(("white-rum", 45), ("orange-liqueur-sweet", 22.5), ("lime-juice", 22.5), ("caster-sugar", 5, "rim"), family="daisy")
-    assert predict(edged).served == predict(plain).served
+    assert forecast_of(edged).served == forecast_of(plain).served
 
 
 def test_eight_limes_fill_six_ounces_and_hold_the_sugar_and_acid_of_so_much_juice():
@@ -92,6 +93,6 @@ def test_body_comes_from_egg_cream_and_gum_and_water_takes_it_away():
     gummed = drink(("white-rum", 60), ("lemon-juice", 22.5), ("gum-syrup", 18))
     creamy = drink(("white-rum", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5), ("egg-white", 30), ("heavy-cream", 30))
     long = drink(("white-rum", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5), ("soda-water", 90, "topped"))
-    body = [predict(each).served.body for each in (long, sour, with_egg, creamy)]
+    body = [forecast_of(each).served.body for each in (long, sour, with_egg, creamy)]
     assert body == sorted(body)
-    assert predict(gummed).served.body > body[1]
+    assert forecast_of(gummed).served.body > body[1]

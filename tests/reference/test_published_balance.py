@@ -4,21 +4,21 @@ import math
 
 import chemicals
 import pytest
-from drinks import drink, eight_three_three
+from support.drinks import drink, eight_three_three
 
-from oenomel.core.composition import Composition
-from oenomel.core.dilution import REFERENCE_SECONDS, shaken_water_ratio, stirred_water_ratio, water_ratio
-from oenomel.core.drink import Drink, Method, Pour
-from oenomel.core.ingredient import Ingredient
-from oenomel.core.perception import AXES, steps_between
-from oenomel.core.prediction import predict
-from oenomel.core.profile import EQUIVALENT_WEIGHTS
+from oenomel.core.balance.perception import AXES, steps_between
+from oenomel.core.balance.profile import EQUIVALENT_WEIGHTS
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.ice.dilution import REFERENCE_SECONDS, shaken_water_ratio, stirred_water_ratio, water_ratio
+from oenomel.core.larder.composition import Composition
+from oenomel.core.larder.ingredient import Ingredient
+from oenomel.core.spec.drink import Drink, Method, Pour
 
 
 def test_published_8_3_3_sour_starts_and_lands_where_the_table_prints_it():
     # D. Arnold, Liquid Intelligence (2014), "Cocktail balance at a glance"; from memory.
     # Printed: 105 ml, 22.9 %, 13.5, 1.29 before the shake; 159.5 ml, 15.0 %, 8.9, 0.85 after it.
-    forecast = predict(eight_three_three())
+    forecast = forecast_of(eight_three_three())
     tin, served = forecast.undiluted, forecast.served
     assert (tin.volume_ml, tin.abv) == (pytest.approx(105, abs=0.05), pytest.approx(22.9, abs=0.05))
     assert (tin.sugar, tin.acid) == (pytest.approx(13.5, abs=0.05), pytest.approx(1.29, abs=0.005))
@@ -29,7 +29,7 @@ def test_published_8_3_3_sour_starts_and_lands_where_the_table_prints_it():
 def test_served_example_of_the_spec_format_has_its_printed_alcohol_energy_and_standard_drinks():
     # Worked by hand: 60 ml × 40 % × 0.78924 g/ml = 18.94 g (density: OIML R 22, from memory); energy by Regulation (EU) 1169/2011,
     # Annex XIV: 7, 4 and 3 kcal/g × 18.94, 14.19 and 1.35 g = 193.4 kcal; drinks of 14 g (NIAAA), 8 g (UK CMOs), 10 g (NHMRC).
-    served = predict(eight_three_three()).served
+    served = forecast_of(eight_three_three()).served
     assert served.alcohol_g == pytest.approx(18.942, abs=0.001)
     assert served.energy_kcal == pytest.approx(193.4, abs=0.05)
     assert served.standard_drinks == {
@@ -93,7 +93,7 @@ def test_one_step_is_the_published_weber_ratio(axis, ratio):
 
 def test_energy_of_a_spirit_is_near_its_food_table_row():
     # USDA FoodData Central, distilled spirits, rum, 80 proof: 231 kcal and 33.4 g alcohol per 100 g at 0.940 g/ml.
-    served = predict(drink(("white-rum", 100), method=Method(ice="none"), family="open")).served
+    served = forecast_of(drink(("white-rum", 100), method=Method(ice="none"), family="open")).served
     assert served.energy_kcal == pytest.approx(231 * 0.940, rel=0.02)
 
 
@@ -101,5 +101,5 @@ def test_pure_alcohol_has_the_density_of_the_alcoholometric_table():
     # OIML R 22: 789.24 kg/m³ at 20 °C (from memory; test_solutions checks it against CoolProp by way of two mixtures).
     liquid = Ingredient("ethanol", "Ethanol", "spirit", Composition(abv=100))
     pure = Drink("pure", "open", (Pour(liquid, 100),), method=Method(ice="none"))
-    assert predict(pure).served.alcohol_g == pytest.approx(78.924, abs=1e-9)
-    assert math.isnan(predict(pure).served.sugar_acid_ratio)
+    assert forecast_of(pure).served.alcohol_g == pytest.approx(78.924, abs=1e-9)
+    assert math.isnan(forecast_of(pure).served.sugar_acid_ratio)

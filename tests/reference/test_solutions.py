@@ -6,10 +6,11 @@ import pint
 import pytest
 from CoolProp.CoolProp import PropsSI
 
-from oenomel.core.catalogue import catalogue
-from oenomel.core.composition import ETHANOL_G_PER_ML, SOLIDS_ML_PER_G, Composition, estimated_density
-from oenomel.core.mixing import mix
-from oenomel.core.units import BAR_OUNCE_ML, ML_PER_UNIT
+from oenomel.core.balance.mixing import mix
+from oenomel.core.larder.composition import Composition, estimated_density
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.solutions import ETHANOL_G_PER_ML, SOLIDS_ML_PER_G
+from oenomel.core.spec.units import BAR_OUNCE_ML, ML_PER_UNIT
 
 AIR_G_PER_ML = 0.00120
 BRASS_G_PER_ML = 8.4

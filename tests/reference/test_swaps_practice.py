@@ -4,19 +4,19 @@ import math
 
 import numpy as np
 import pytest
-from drinks import TABLE_LIME, drink
 from scipy.optimize import differential_evolution, minimize
+from support.drinks import TABLE_LIME, drink
 
-from oenomel.core.aim import Aim, Target
-from oenomel.core.catalogue import catalogue
-from oenomel.core.composition import Composition
-from oenomel.core.conditions import Conditions
-from oenomel.core.drink import Drink, Pour
-from oenomel.core.ingredient import Ingredient
-from oenomel.core.perception import AXES, steps_between
-from oenomel.core.prediction import predict
-from oenomel.core.rebalancing import Variant, best_of, costs_of, rebalance
-from oenomel.core.substitution import board
+from oenomel.core.balance.perception import AXES, steps_between
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.ice.conditions import Conditions
+from oenomel.core.larder.composition import Composition
+from oenomel.core.larder.ingredient import Ingredient
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.spec.drink import Drink, Pour
+from oenomel.core.swaps.aim import Aim, Target
+from oenomel.core.swaps.board import swap_board
+from oenomel.core.swaps.rebalancing import Variant, best_of, costs_of, rebalance
 
 
 def orange(sugar: float) -> Ingredient:
@@ -41,7 +41,7 @@ def daisy(base_ml: float, liqueur: Ingredient, liqueur_ml: float, syrup_ml: floa
 
 
 def aim_at(wished: Drink, grid_ml: float = 2.5) -> Aim:
-    served = predict(wished).served
+    served = forecast_of(wished).served
     return Aim(Target(served.sugar, served.acid, served.abv, served.volume_ml), grid_ml=grid_ml)
 
 
@@ -62,7 +62,7 @@ def test_a_rich_syrup_in_place_of_a_plain_one_wants_seven_tenths_of_it():
     answer = rebalance(rich, aim_at(start, grid_ml=0.5), free=[2])
     assert answer.drink.pours[2].volume_ml / 22.5 == pytest.approx(0.7, abs=0.05)
     (held,) = [
-        row for part in board(start, 2, catalogue(), aim_at(start, 0.5), "hold_sugar", only=["simple-syrup-2-1"]) for row in part.rows
+        row for part in swap_board(start, 2, catalogue(), aim_at(start, 0.5), "hold_sugar", only=["simple-syrup-2-1"]) for row in part.rows
     ]
     assert held.mended is not None
     assert held.mended.drink.pours[2].volume_ml == 15.5
@@ -72,9 +72,9 @@ def test_grapefruit_for_lime_cannot_hold_the_acidity_alone_and_says_so():
     # Common practice: grapefruit has about two fifths of lime's acid or less, and brings sugar and water with it.
     start = drink(("blanco-agave-spirit", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
     grapefruit = catalogue()["grapefruit-juice"]
-    (held,) = [r for p in board(start, 1, catalogue(), aim_at(start), "hold_acid", only=["grapefruit-juice"]) for r in p.rows]
+    (held,) = [r for p in swap_board(start, 1, catalogue(), aim_at(start), "hold_acid", only=["grapefruit-juice"]) for r in p.rows]
     assert held.notes == (f"It can't hold the acidity alone: it would take {22.5 * 6 / grapefruit.composition.acid:.0f} ml.",)
-    (mended,) = [r for p in board(start, 1, catalogue(), aim_at(start), only=["grapefruit-juice"]) for r in p.rows]
+    (mended,) = [r for p in swap_board(start, 1, catalogue(), aim_at(start), only=["grapefruit-juice"]) for r in p.rows]
     assert mended.mended is not None
     assert any("softer" in words for words in mended.mended.words)
 
@@ -83,7 +83,7 @@ def test_grapefruit_for_lime_cannot_hold_the_acidity_alone_and_says_so():
 def test_lime_for_lemon_changes_nothing_that_can_be_tasted_in_the_three_axes(pair: tuple[str, str]):
     # Common practice: swap citrus and spirit and the same 8 : 3 : 3 is another known drink; at the catalogue's acid both have 6 %.
     start = drink(("white-rum", 60), (pair[0], 22.5), ("simple-syrup-1-1", 22.5))
-    (row,) = [r for p in board(start, 1, catalogue(), aim_at(start), only=[pair[1]]) for r in p.rows]
+    (row,) = [r for p in swap_board(start, 1, catalogue(), aim_at(start), only=[pair[1]]) for r in p.rows]
     assert row.plain.words == ()
     assert all(abs(n) < 0.5 for n in row.plain.steps.values())
     assert row.moves == ()
@@ -94,14 +94,14 @@ def test_two_one_one_with_plain_syrup_and_two_one_three_quarters_with_rich_are_o
     # Common practice: within 10 % of the same sugar, under one noticeable step as served.
     plain = drink(("white-rum", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 30))
     rich = drink(("white-rum", 60), ("lemon-juice", 30), ("simple-syrup-2-1", 22.5))
-    a, b = predict(plain).served, predict(rich).served
+    a, b = forecast_of(plain).served, forecast_of(rich).served
     assert all(abs(float(steps_between(getattr(b, n), getattr(a, n), axis))) < 1 for n, axis in AXES.items())
 
 
 def test_a_tablespoon_of_raw_sugar_stands_for_22_5_ml_of_syrup():
     # Common practice: 12 to 14 g of sugar either way.
     start = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
-    (row,) = [r for p in board(start, 2, catalogue(), aim_at(start), "pour", only=["demerara-sugar"]) for r in p.rows]
+    (row,) = [r for p in swap_board(start, 2, catalogue(), aim_at(start), "pour", only=["demerara-sugar"]) for r in p.rows]
     assert 12 <= row.plain.drink.pours[2].volume_ml / 0.62 <= 14.5
 
 

@@ -2,16 +2,17 @@
 
 import numpy as np
 import pytest
-from drinks import drink
+from support.drinks import drink
 
-from oenomel.core.catalogue import catalogue
-from oenomel.core.conditions import Conditions
-from oenomel.core.families import home_of, profile_of_made, steps_of
-from oenomel.core.many_specs import cloud_of
-from oenomel.core.next_trial import Sheet, proposals
-from oenomel.core.prediction import compare
-from oenomel.core.side_by_side import Made, side_by_side
-from oenomel.core.tasting import Verdict
+from oenomel.core.balance.served import profile_of_made
+from oenomel.core.families.home import home_of, steps_of
+from oenomel.core.forecast.comparison import compare
+from oenomel.core.ice.conditions import Conditions
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.notebook.next_trial import Sheet, proposals
+from oenomel.core.notebook.side_by_side import Made, compare_trials
+from oenomel.core.notebook.spec_cloud import spec_cloud_of
+from oenomel.core.notebook.tasting import Verdict
 
 LARDER = catalogue()
 USUAL = Conditions()
@@ -102,7 +103,7 @@ def test_published_sours_that_disagree_lie_around_a_middle_one_can_start_from():
         drink(("london-dry-gin", strong), ("lemon-juice", sour), ("simple-syrup-1-1", sweet))
         for strong, sour, sweet in ((60, 30, 30), (60, 22.5, 22.5), (60, 30, 15))
     ]
-    cloud = cloud_of(specs, USUAL)
+    cloud = spec_cloud_of(specs, USUAL)
     assert [pour.volume_ml for pour in cloud.middle.pours] == [60, 30, 22.5]
     assert home_of("sour").distance(cloud.middle_served) <= 1
 
@@ -110,6 +111,6 @@ def test_published_sours_that_disagree_lie_around_a_middle_one_can_start_from():
 def test_a_drier_orange_liqueur_between_trials_is_told_as_drier_by_its_name():
     # Common practice: a dry orange liqueur in place of a sweet one takes sugar away.
     riff = drink(("london-dry-gin", 45), ("orange-liqueur-dry", 22.5), ("lemon-juice", 22.5), family="daisy")
-    table = side_by_side([Made("trial 1", DAISY), Made("trial 2", riff)], USUAL)
+    table = compare_trials([Made("trial 1", DAISY), Made("trial 2", riff)], USUAL)
     assert "drier" in table.sentence
     assert "Orange liqueur, dry for Orange liqueur, sweet" in [change.words for change in compare(riff, DAISY).changes]

@@ -9,12 +9,14 @@ import sys
 import textwrap
 from contextlib import closing
 from dataclasses import replace
+from pathlib import Path
 
 import pytest
 
-from oenomel.core.ingredient import Ingredient
+from oenomel.core.larder.ingredient import Ingredient
+from oenomel.core.larder.larder_files import catalogue
 from oenomel.errors import DomainError, RecordConflict, RecordNotFound
-from oenomel.store import book_search, database, drinks, gathered, ingredients, lineage, measurements, shelf, tastings
+from oenomel.store import book_search, briefs, database, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings
 from oenomel.store.book_search import Wanted
 from oenomel.store.measurements import MeasurementRecord
 from oenomel.store.tastings import PartTastingRecord, TastingRecord
@@ -138,36 +140,62 @@ def test_the_book_is_searched_by_words_family_taster_score_and_what_is_at_hand(c
     assert book_search.find(conn, Wanted(), most=1) == [1]
 
 
+def older_file(path, last):
+    """A data file as an earlier version left it: the migrations that shipped up to then."""
+    with closing(database.connect(path)) as conn:
+        conn.executescript("CREATE TABLE migration (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL DEFAULT (datetime('now'))) STRICT;")
+        for script in sorted((Path(database.__file__).parent / "migrations").glob("*.sql")):
+            if script.name[:4] <= last:
+                conn.executescript(script.read_text(encoding="utf-8"))
+                conn.execute("INSERT INTO migration (name) VALUES (:name)", {"name": script.name})
+        for ingredient in (catalogue()["london-dry-gin"], catalogue()["lemon-juice"]):
+            ingredients.put(conn, ingredient) if last > "0001" else None
+        conn.executescript(
+            f"""INSERT INTO drink VALUES (1, 'Hedge Sour', 'sour', 'house', '2026-01-01T00:00:00+00:00');
+            INSERT INTO trial (id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at)
+            VALUES (1, 1, 1, NULL, 'First', 'to start', '{SPEC}', '{{"served": {{"acid": 0.85}}}}', '2026-01-02T00:00:00+00:00');"""
+        )
+
+
 def test_an_older_book_is_indexed_when_it_is_migrated(tmp_path):
-    path = tmp_path / "old.db"
-    database.prepare(path)
-    with closing(database.connect(path)) as conn:
-        keep(conn, drinks.add(conn, "Hedge Sour", "sour"))
-        # Back to how it was before the notebook: its tables gone, its row of the ledger too.
-        for name in ("trial_parent", "trial_mark", "tasting", "part_tasting", "amended_ingredient", "palate_reset", "measurement",
-                     "water_measure", "brief", "gathered_spec", "trial_ingredient", "book_words"):  # fmt: skip
-            conn.execute(f"DROP TABLE {name}")
-        conn.execute("DROP TRIGGER trial_is_never_rewritten")
-        conn.execute("ALTER TABLE trial DROP COLUMN made")
-        conn.execute("DELETE FROM migration WHERE name LIKE '0004%'")
-    database.prepare(path)
-    with closing(database.connect(path)) as conn:
+    older_file(tmp_path / "old.db", "0003")
+    database.prepare(tmp_path / "old.db")
+    with closing(database.connect(tmp_path / "old.db")) as conn:
         assert book_search.find(conn, Wanted("hedge gin")) == [1]
         assert conn.execute("SELECT count(*) FROM trial_ingredient").fetchone()[0] == 2
         assert drinks.trial(conn, 1).made == "{}"
 
 
+def test_a_file_of_the_version_before_opens_and_its_trials_and_gathered_specs_read_the_same(tmp_path):
+    path = tmp_path / "old.db"
+    older_file(path, "0004")
+    with closing(database.connect(path)) as conn:
+        conn.execute("INSERT INTO gathered_spec VALUES (7, 1, 'A book', :spec, '2026-01-03T00:00:00+00:00')", {"spec": SPEC})
+    database.prepare(path)
+    with closing(database.connect(path)) as conn:
+        kept = drinks.trial(conn, 1)
+        assert (kept.name, kept.reason, kept.spec, kept.kept_at) == ("First", "to start", SPEC, "2026-01-02T00:00:00+00:00")
+        assert json.loads(kept.forecast) == {"served": {"acid": 0.85}}
+        assert [(each.id, each.name, each.spec) for each in spec_clouds.of_drink(conn, 1)] == [(7, "A book", SPEC)]
+        with pytest.raises(sqlite3.IntegrityError, match="kept as made"):
+            conn.execute("UPDATE trial SET forecast = '{}'")
+
+
 def test_brief_and_gathered_specs_belong_to_a_drink(conn, book):
-    assert gathered.get_brief(conn, 1) == "{}"
-    gathered.put_brief(conn, 1, '{"guest": "dry"}')
-    gathered.put_brief(conn, 1, '{"guest": "drier"}')
-    assert json.loads(gathered.get_brief(conn, 1)) == {"guest": "drier"}
-    added = gathered.add(conn, 1, "A book", SPEC)
-    assert [each.name for each in gathered.list_gathered(conn, 1)] == ["A book"]
+    assert briefs.get(conn, 1) == "{}"
+    briefs.put(conn, 1, '{"guest": "dry"}')
+    briefs.put(conn, 1, '{"guest": "drier"}')
+    assert json.loads(briefs.get(conn, 1)) == {"guest": "drier"}
+    added = spec_clouds.add(conn, 1, "A book", SPEC)
+    assert [each.name for each in spec_clouds.of_drink(conn, 1)] == ["A book"]
     with pytest.raises(RecordNotFound):
-        gathered.remove(conn, 2, added)
-    gathered.remove(conn, 1, added)
-    for act in (lambda: gathered.get_brief(conn, 9), lambda: gathered.put_brief(conn, 9, "{}"), lambda: gathered.add(conn, 9, "x", SPEC)):
+        spec_clouds.remove(conn, 2, added)
+    spec_clouds.remove(conn, 1, added)
+    for act in (
+        lambda: briefs.get(conn, 9),
+        lambda: briefs.put(conn, 9, "{}"),
+        lambda: spec_clouds.add(conn, 9, "x", SPEC),
+    ):
         with pytest.raises(RecordNotFound, match="drink 9"):
             act()
 

@@ -9,7 +9,7 @@ from dataclasses import replace
 
 import pytest
 
-from oenomel.core.catalogue import catalogue
+from oenomel.core.larder.larder_files import catalogue
 from oenomel.demo import scenario
 from oenomel.errors import DomainError, OutOfRange, RecordConflict, RecordNotFound, StoreError
 from oenomel.store import book_search, database, drinks, ingredients, shelf
@@ -43,6 +43,7 @@ def test_data_file_is_made_in_a_new_folder_and_prepared_twice_without_harm(tmp_p
             "0002_aroma_foam_and_house_references.sql",
             "0003_shelf.sql",
             "0004_notebook.sql",
+            "0005_forecast_spec_cloud_and_larder_state.sql",
         ]
 
 
@@ -50,7 +51,7 @@ def test_every_table_is_strict(conn):
     tables = [row for row in conn.execute("PRAGMA table_list") if row["schema"] == "main" and not row["name"].startswith("sqlite_")]
     # The index of the book's words keeps its own tables, which can't be declared.
     tables = [row for row in tables if not row["name"].startswith("book_words")]
-    assert len(tables) == 19
+    assert len(tables) == 20
     assert all(row["strict"] for row in tables)
 
 
@@ -191,13 +192,56 @@ def test_a_migration_that_fails_leaves_nothing_behind(tmp_path, monkeypatch):
     path = tmp_path / "bar.db"
     scripts = tmp_path / "package" / "migrations"
     scripts.mkdir(parents=True)
-    (scripts / "0001_half.sql").write_text("CREATE TABLE half (id INTEGER PRIMARY KEY) STRICT; CREATE TABLE half (id INTEGER) STRICT;")
+    (scripts / "0001_half.sql").write_text("CREATE TABLE half (id INTEGER PRIMARY KEY) STRICT;\nCREATE TABLE half (id INTEGER) STRICT;")
     monkeypatch.setattr(database.resources, "files", lambda _: tmp_path / "package")
     with pytest.raises(StoreError, match="half already exists"):
         database.prepare(path)
     with closing(sqlite3.connect(path)) as conn:
         assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 0
         assert conn.execute("SELECT count(*) FROM sqlite_master WHERE name = 'half'").fetchone()[0] == 0
+
+
+def test_two_that_start_at_once_bring_one_new_file_up_to_date_together(tmp_path):
+    path = tmp_path / "bar.db"
+    start = f"from pathlib import Path; from oenomel.store import database; database.prepare(Path({str(path)!r}))"
+    started = [subprocess.Popen([sys.executable, "-c", start], stderr=subprocess.PIPE, text=True) for _ in range(3)]
+    assert [(each.communicate(timeout=60)[1], each.returncode) for each in started] == [("", 0)] * 3
+    with closing(database.connect(path)) as conn:
+        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 5
+
+
+def test_a_start_that_another_one_overtakes_finds_the_migrations_applied(tmp_path, monkeypatch):
+    # The race at its narrowest: the other start runs from end to end while this one looks up what there is to apply. What is applied
+    # was once read before that, and this start then fell over the other one's tables.
+    path, files, overtaken = tmp_path / "bar.db", database.resources.files, []
+
+    def looked_up(package):
+        if not overtaken:
+            overtaken.append(package)
+            database.prepare(path)
+        return files(package)
+
+    monkeypatch.setattr(database.resources, "files", looked_up)
+    database.prepare(path)
+    assert overtaken
+    with closing(database.connect(path)) as conn:
+        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 5
+
+
+def test_a_larder_that_is_held_is_read_anew_when_another_connection_changes_it(tmp_path):
+    path = tmp_path / "bar.db"
+    database.prepare(path)
+    with closing(database.connect(path)) as here, closing(database.connect(path)) as there:
+        held = ingredients.larder(here)
+        assert ingredients.larder(there) is held
+        assert ingredients.some(here, ["lime-juice"])["lime-juice"] is ingredients.some(there, ["lime-juice"])["lime-juice"]
+        shelf.put(there, shelf.Shelved("lime-juice", "at hand", 6.5))
+        assert ingredients.get(here, "lime-juice").label("price_per_litre") == 6.5
+        ingredients.put(there, replace(held["lime-juice"], name="Lime juice of today"))
+        assert ingredients.get(here, "lime-juice").name == ingredients.larder(here)["lime-juice"].name == "Lime juice of today"
+        assert "moon-dust" not in ingredients.some(here, ["moon-dust"])
+        ingredients.put(there, replace(held["lime-juice"], slug="moon-dust", origin="house"))
+        assert "moon-dust" in ingredients.some(here, ["moon-dust"])
 
 
 def test_catalogue_of_an_older_version_is_brought_up_to_date_and_nothing_kept_is_lost(tmp_path):

@@ -7,7 +7,6 @@ from contextlib import asynccontextmanager, closing
 from pathlib import Path
 
 from fastapi import APIRouter, FastAPI
-from pydantic import BaseModel, ConfigDict
 from starlette.types import ASGIApp
 
 from oenomel import __version__
@@ -16,15 +15,14 @@ from oenomel.api.routers import demo as demo_router
 from oenomel.api.routers import drinks, families, forecast, ingredients, making, measuring, notebook, shelf, swaps, tastings, tree
 from oenomel.api.serving import FrontEnd, Guard
 from oenomel.instruments.bench_set import BenchSet
+from oenomel.interchange.models import Report
 from oenomel.store import database
 
 __all__ = ["create_api", "create_app"]
 
 
-class Health(BaseModel):
+class Health(Report):
     """That the server is up, which version it is, and whether it shows the demo."""
-
-    model_config = ConfigDict(extra="forbid")
 
     status: str
     version: str

@@ -8,11 +8,11 @@ from typing import Any, Final
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
-from pydantic import BaseModel, ConfigDict
 from starlette.exceptions import HTTPException
 
 from oenomel.errors import DomainError, NoReading, OenomelError, RecordConflict, RecordNotFound, SpecError
-from oenomel.interchange.spec_file import spec_error
+from oenomel.interchange.models import Report
+from oenomel.interchange.spec.file import spec_error
 
 __all__ = ["PROBLEMS", "Problem", "add_error_handlers"]
 
@@ -24,10 +24,8 @@ _STATUS: Final[tuple[tuple[type[OenomelError], HTTPStatus], ...]] = (
 )
 
 
-class Problem(BaseModel):
+class Problem(Report):
     """A problem document; ``path`` is the place in the request, empty where there is none."""
-
-    model_config = ConfigDict(extra="forbid")
 
     type: str
     title: str

@@ -9,13 +9,13 @@ from importlib import resources
 from pathlib import Path
 from typing import Any
 
-from oenomel.core.catalogue import Larder, read_ingredients
-from oenomel.core.measuring import Measured, water_found
-from oenomel.core.prediction import Prediction, predict
-from oenomel.interchange.prediction_report import prediction_report
-from oenomel.interchange.spec_drink import drink_from_spec
-from oenomel.interchange.spec_file import parse_spec
-from oenomel.store import book_search, database, drinks, gathered, ingredients, lineage, measurements, shelf, tastings
+from oenomel.core.forecast import Forecast, forecast_of
+from oenomel.core.larder import Larder, read_ingredients
+from oenomel.core.notebook import Reading, water_found
+from oenomel.interchange.reports.forecast import forecast_report
+from oenomel.interchange.spec.drink import drink_from_spec
+from oenomel.interchange.spec.file import parse_spec
+from oenomel.store import book_search, briefs, database, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings
 from oenomel.store.measurements import MeasurementRecord
 from oenomel.store.tastings import TastingRecord
 
@@ -64,29 +64,29 @@ def _add_drink(conn: sqlite3.Connection, entry: dict[str, Any], larder: Larder, 
     kept: list[int] = []
     for trial in entry["trials"]:
         text = json.dumps(trial["spec"], ensure_ascii=False)
-        forecast = predict(drink_from_spec(parse_spec(text), larder))
+        forecast = forecast_of(drink_from_spec(parse_spec(text), larder))
         parent = kept[trial.get("parent", 1) - 1] if kept else None
-        foreseen, made = prediction_report(forecast).model_dump_json(), json.dumps(trial.get("made", {}), ensure_ascii=False)
-        kept.append(drinks.keep_trial(conn, drink_id, parent, trial["name"], trial["reason"], text, foreseen, made))
+        as_json, made = forecast_report(forecast).model_dump_json(), json.dumps(trial.get("made", {}), ensure_ascii=False)
+        kept.append(drinks.keep_trial(conn, drink_id, parent, trial["name"], trial["reason"], text, as_json, made))
         lineage.add_parents(conn, kept[-1], [book[name][number - 1] for name, number in trial.get("parents", [])])
         _note(conn, drink_id, kept[-1], trial, forecast)
     if "brief" in entry:
-        gathered.put_brief(conn, drink_id, json.dumps(entry["brief"], ensure_ascii=False))
+        briefs.put(conn, drink_id, json.dumps(entry["brief"], ensure_ascii=False))
     for each in entry.get("gathered", []):
-        gathered.add(conn, drink_id, each["name"], json.dumps(each["spec"], ensure_ascii=False))
+        spec_clouds.add(conn, drink_id, each["name"], json.dumps(each["spec"], ensure_ascii=False))
     if "draft" in entry:
         drinks.put_draft(conn, drink_id, kept[entry["draft"]["parent"] - 1], json.dumps(entry["draft"]["spec"], ensure_ascii=False), 0)
     return kept
 
 
-def _note(conn: sqlite3.Connection, drink_id: int, trial_id: int, trial: dict[str, Any], forecast: Prediction) -> None:
+def _note(conn: sqlite3.Connection, drink_id: int, trial_id: int, trial: dict[str, Any], forecast: Forecast) -> None:
     """What was said and measured of a trial."""
     for sheet in trial.get("sheets", []):
         words = json.dumps(sheet["words"], ensure_ascii=False)
         tastings.add(conn, TastingRecord(trial_id, **{**sheet, "words": words}))
     for reading in trial.get("readings", []):
         measurements.add(conn, MeasurementRecord(trial_id, **reading))
-    found = water_found([Measured(r["quantity"], r["point"], r["value"]) for r in trial.get("readings", [])], forecast)
+    found = water_found([Reading(r["quantity"], r["point"], r["value"]) for r in trial.get("readings", [])], forecast)
     if found is not None:
         measurements.put_water(conn, trial_id, forecast.drink.method.technique, found.ratio, found.how)
     if trial.get("mark"):

@@ -7,12 +7,11 @@ from dataclasses import replace
 
 import numpy as np
 
-from oenomel.core.composition import Composition
-from oenomel.core.conditions import Conditions, HouseFactor
-from oenomel.core.drink import Drink
-from oenomel.core.ingredient import Ingredient
-from oenomel.core.measuring import foreseen
-from oenomel.core.prediction import predict
+from oenomel.core.forecast import forecast_of
+from oenomel.core.ice import Conditions, HouseFactor
+from oenomel.core.larder import Composition, Ingredient
+from oenomel.core.notebook import forecast_reading
+from oenomel.core.spec import Drink
 from oenomel.instruments.device import Sample
 
 __all__ = ["samples_of", "true_factor"]
@@ -34,10 +33,12 @@ def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions
     factor = true_factor(house, drink.method.technique) * (1 + MAKING_SD * _random(house, f"making {making}").standard_normal())
     true = replace(drink, pours=tuple(replace(pour, ingredient=_true_lot(pour.ingredient, house)) for pour in drink.pours))
     factors = {drink.method.technique: HouseFactor(factor, 0.0, 1)}
-    made = predict(true, replace(conditions or Conditions(), factors=factors))
+    made = forecast_of(true, replace(conditions or Conditions(), factors=factors))
 
     def at(point: str) -> Sample:
-        shown = {name: foreseen(name, point, made) or 0.0 for name in ("volume_ml", "weight_g", "brix", "acid", "abv", "temperature_c")}
+        shown = {
+            name: forecast_reading(name, point, made) or 0.0 for name in ("volume_ml", "weight_g", "brix", "acid", "abv", "temperature_c")
+        }
         return Sample(**shown)
 
     return {point: at(point) for point in ("tin", "strained", "served")}

@@ -10,11 +10,19 @@ from pathlib import Path
 
 import platformdirs
 
-from oenomel.core.catalogue import catalogue
+from oenomel.core.larder import catalogue
 from oenomel.errors import StoreError
 from oenomel.store import ingredients
 
 __all__ = ["connect", "default_path", "demo_path", "open_read_only", "prepare", "transaction"]
+
+
+CREATE_LEDGER = """
+CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL DEFAULT (datetime('now'))) STRICT
+"""
+SELECT_APPLIED = "SELECT name FROM migration"
+SELECT_IS_APPLIED = "SELECT 1 FROM migration WHERE name = :name"
+INSERT_APPLIED = "INSERT INTO migration (name) VALUES (:name)"
 
 
 def default_path() -> Path:
@@ -89,24 +97,30 @@ def transaction(conn: sqlite3.Connection) -> Iterator[None]:
 
 
 def _migrate(conn: sqlite3.Connection, path: Path) -> None:
-    conn.execute("CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL DEFAULT (datetime('now'))) STRICT")
-    applied = {row["name"] for row in conn.execute("SELECT name FROM migration")}
+    conn.execute(CREATE_LEDGER)
     shipped = sorted(
         (entry for entry in (resources.files("oenomel.store") / "migrations").iterdir() if entry.name.endswith(".sql")),
         key=lambda entry: entry.name,
     )
-    newer = applied - {entry.name for entry in shipped}
+    newer = {row["name"] for row in conn.execute(SELECT_APPLIED)} - {entry.name for entry in shipped}
     if newer:
         raise StoreError(f"{path} was made by a newer Oenomel ({max(newer)}); use that one")
     for entry in shipped:
-        if entry.name not in applied:
-            # executescript commits first, so the migration and its ledger row share a transaction of their own.
-            script = (
-                f"BEGIN IMMEDIATE;\n{entry.read_text(encoding='utf-8')}\nINSERT INTO migration (name) VALUES ('{entry.name}');\nCOMMIT;"
-            )
-            try:
-                conn.executescript(script)
-            except sqlite3.Error:
-                if conn.in_transaction:
-                    conn.execute("ROLLBACK")
-                raise
+        # Asked within the transaction: of two that start at once, the second finds it done.
+        with transaction(conn):
+            if conn.execute(SELECT_IS_APPLIED, {"name": entry.name}).fetchone() is None:
+                for statement in _statements(entry.read_text(encoding="utf-8")):
+                    conn.execute(statement)
+                conn.execute(INSERT_APPLIED, {"name": entry.name})
+
+
+def _statements(script: str) -> Iterator[str]:
+    """The statements of a script one by one: `executescript` would end the transaction first."""
+    statement = ""
+    for line in script.splitlines(keepends=True):
+        statement += line
+        if sqlite3.complete_statement(statement):
+            yield statement
+            statement = ""
+    if statement.strip():
+        yield statement

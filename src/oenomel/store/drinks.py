@@ -6,10 +6,10 @@ import json
 import sqlite3
 from collections.abc import Iterable
 from dataclasses import dataclass
-from datetime import UTC, datetime
 
 from oenomel.errors import RecordConflict, RecordNotFound
 from oenomel.store import book_search
+from oenomel.store.stamps import new_id, now
 
 __all__ = [
     "DraftRecord",
@@ -29,6 +29,7 @@ __all__ = [
     "rename",
     "set_reference",
     "some",
+    "some_trials",
     "trial",
     "trials",
 ]  # fmt: skip
@@ -43,25 +44,26 @@ DELETE_DRAFTS = "DELETE FROM draft"
 DELETE_TRIALS = "DELETE FROM trial"
 DELETE_DRINKS = "DELETE FROM drink"
 SELECT_TRIALS = """
-SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at, made
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, forecast, kept_at, made
 FROM trial WHERE drink_id = :drink_id ORDER BY number
 """
 SELECT_LATEST_TRIALS = """
-SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at, made
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, forecast, kept_at, made
 FROM trial WHERE drink_id IN (SELECT value FROM json_each(:drinks))
   AND number = (SELECT max(number) FROM trial AS other WHERE other.drink_id = trial.drink_id)
 """
 SELECT_TRIAL = """
-SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at, made
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, forecast, kept_at, made
 FROM trial WHERE id = :id AND drink_id = :drink_id
 """
-SELECT_ANY_TRIAL = """
-SELECT id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at, made FROM trial WHERE id = :id
+SELECT_SOME_TRIALS = """
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, forecast, kept_at, made
+FROM trial WHERE id IN (SELECT value FROM json_each(:trials)) ORDER BY id
 """
 INSERT_TRIAL = """
-INSERT INTO trial (drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at, made)
+INSERT INTO trial (drink_id, number, parent_trial_id, name, reason, spec, forecast, kept_at, made)
 VALUES (:drink_id, (SELECT coalesce(max(number), 0) + 1 FROM trial WHERE drink_id = :drink_id),
-        :parent_trial_id, :name, :reason, :spec, :foreseen, :kept_at, :made)
+        :parent_trial_id, :name, :reason, :spec, :forecast, :kept_at, :made)
 """
 INSERT_INGREDIENTS = """
 INSERT OR IGNORE INTO trial_ingredient (trial_id, slug)
@@ -105,7 +107,7 @@ class DrinkRecord:
 
 @dataclass(frozen=True, slots=True)
 class TrialRecord:
-    """A trial as kept: ``spec``, ``foreseen`` and ``made`` (who, with what, what was really poured) are JSON texts."""
+    """A trial as kept: ``spec``, ``forecast`` and ``made`` (who, with what, what was really poured) are JSON texts."""
 
     id: int
     drink_id: int
@@ -114,7 +116,7 @@ class TrialRecord:
     name: str
     reason: str
     spec: str
-    foreseen: str
+    forecast: str
     kept_at: str
     made: str
 
@@ -145,8 +147,8 @@ def some(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[DrinkRecord
 
 def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house") -> int:
     """Adds a drink without trials and returns its id."""
-    cursor = conn.execute(INSERT_DRINK, {"name": name, "family": family, "origin": origin, "created_at": _now()})
-    return _new_id(cursor)
+    cursor = conn.execute(INSERT_DRINK, {"name": name, "family": family, "origin": origin, "created_at": now()})
+    return new_id(cursor)
 
 
 def rename(conn: sqlite3.Connection, drink_id: int, name: str) -> None:
@@ -163,6 +165,15 @@ def remove_all(conn: sqlite3.Connection) -> None:
     book_search.forget_all(conn)
 
 
+def some_trials(conn: sqlite3.Connection, trial_ids: Iterable[int]) -> list[TrialRecord]:
+    """These trials, of whatever drinks, in the order of their ids; raises RecordNotFound for the first that isn't there."""
+    wanted = sorted(set(trial_ids))
+    found = {row["id"]: TrialRecord(**row) for row in conn.execute(SELECT_SOME_TRIALS, {"trials": json.dumps(wanted)})}
+    for missing in (each for each in wanted if each not in found):
+        raise RecordNotFound("trial with the number", missing)
+    return list(found.values())
+
+
 def trials(conn: sqlite3.Connection, drink_id: int) -> list[TrialRecord]:
     """The trials of a drink, in the order in which they were kept."""
     return [TrialRecord(**row) for row in conn.execute(SELECT_TRIALS, {"drink_id": drink_id})]
@@ -175,10 +186,8 @@ def latest_trials(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[in
 
 def trial(conn: sqlite3.Connection, trial_id: int) -> TrialRecord:
     """One trial, of whatever drink; raises RecordNotFound."""
-    row = conn.execute(SELECT_ANY_TRIAL, {"id": trial_id}).fetchone()
-    if row is None:
-        raise RecordNotFound("trial with the number", trial_id)
-    return TrialRecord(**row)
+    (record,) = some_trials(conn, [trial_id])
+    return record
 
 
 def get_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> TrialRecord:
@@ -190,7 +199,7 @@ def get_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> TrialRe
 
 
 def keep_trial(
-    conn: sqlite3.Connection, drink_id: int, parent_trial_id: int | None, name: str, reason: str, spec: str, foreseen: str, made: str = "{}"
+    conn: sqlite3.Connection, drink_id: int, parent_trial_id: int | None, name: str, reason: str, spec: str, forecast: str, made: str = "{}"
 ) -> int:
     """Keeps a trial as made and returns its id; its number is the next of the drink. Raises RecordNotFound for a strange parent."""
     get(conn, drink_id)
@@ -204,12 +213,12 @@ def keep_trial(
             "name": name,
             "reason": reason,
             "spec": spec,
-            "foreseen": foreseen,
-            "kept_at": _now(),
+            "forecast": forecast,
+            "kept_at": now(),
             "made": made,
         },
     )
-    trial_id = _new_id(cursor)
+    trial_id = new_id(cursor)
     conn.execute(INSERT_INGREDIENTS, {"trial_id": trial_id})
     book_search.write_down(conn, drink_id)
     return trial_id
@@ -256,19 +265,10 @@ def put_draft(conn: sqlite3.Connection, drink_id: int, parent_trial_id: int, spe
         Another window saved since that revision; nothing is written.
     """
     get_trial(conn, drink_id, parent_trial_id)
-    values = {"drink_id": drink_id, "parent_trial_id": parent_trial_id, "spec": spec, "revision": revision, "saved_at": _now()}
+    values = {"drink_id": drink_id, "parent_trial_id": parent_trial_id, "spec": spec, "revision": revision, "saved_at": now()}
     present = get_draft(conn, drink_id)
     if present is None and revision == 0:
         conn.execute(INSERT_DRAFT, values)
     elif present is None or conn.execute(UPDATE_DRAFT, values).rowcount == 0:
         raise RecordConflict("this drink was changed in another window since it was opened here")
     return revision + 1
-
-
-def _now() -> str:
-    return datetime.now(UTC).isoformat(timespec="seconds")
-
-
-def _new_id(cursor: sqlite3.Cursor) -> int:
-    assert cursor.lastrowid is not None  # an INSERT that succeeded has one
-    return cursor.lastrowid

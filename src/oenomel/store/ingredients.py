@@ -8,8 +8,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import asdict, replace
 from typing import Any
 
-from oenomel.core.catalogue import Larder, composition_from_values
-from oenomel.core.ingredient import Ingredient, SourcedValue
+from oenomel.core.larder import Ingredient, Larder, SourcedValue, composition_from_values
 from oenomel.errors import RecordConflict, RecordNotFound
 
 __all__ = [
@@ -26,6 +25,7 @@ __all__ = [
     "some",
 ]
 
+SELECT_TOKEN = "SELECT token FROM larder_state"
 SELECT_ALL = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
 FROM ingredient ORDER BY name
@@ -90,15 +90,50 @@ VALUES (:slug, :name, :value, :relative_sd, :source, :source_kind, :why)
 """
 
 
+class _Held:
+    """What was read of a larder in one state: each ingredient by its slug (None: there is none), and the whole once it was asked for."""
+
+    def __init__(self, token: str) -> None:
+        self.token = token
+        self.by_slug: dict[str, Ingredient | None] = {}
+        self.whole: Larder | None = None
+
+
+_held = _Held("")
+
+
+def _held_for(conn: sqlite3.Connection) -> _Held:
+    # Building an ingredient takes longer than all sums of a forecast, and it changes seldom. Whoever reads another state of a larder
+    # starts anew; requests in other threads keep the one they have.
+    global _held
+    try:
+        token = conn.execute(SELECT_TOKEN).fetchone()["token"]
+    except sqlite3.OperationalError:
+        # An older file that is only read, and so wasn't brought up to date: nothing of it is held.
+        return _Held("")
+    held = _held
+    if held.token != token:
+        _held = held = _Held(token)
+    return held
+
+
 def larder(conn: sqlite3.Connection) -> Larder:
     """Every ingredient, by slug, in the order of their names."""
-    return _larder(conn.execute(SELECT_ALL), conn.execute(SELECT_VALUES))
+    held = _held_for(conn)
+    if held.whole is None:
+        held.whole = _larder(conn.execute(SELECT_ALL), conn.execute(SELECT_VALUES))
+    return held.whole
 
 
 def some(conn: sqlite3.Connection, slugs: Iterable[str]) -> Larder:
     """The ingredients with these slugs, as far as there are any."""
-    values = {"slugs": json.dumps(sorted(set(slugs)))}
-    return _larder(conn.execute(SELECT_SOME, values), conn.execute(SELECT_SOME_VALUES, values))
+    held, wanted = _held_for(conn), sorted(set(slugs))
+    unread = [slug for slug in wanted if slug not in held.by_slug]
+    if unread:
+        values = {"slugs": json.dumps(unread)}
+        found = _larder(conn.execute(SELECT_SOME, values), conn.execute(SELECT_SOME_VALUES, values))
+        held.by_slug.update({slug: found.get(slug) for slug in unread})
+    return Larder((slug, ingredient) for slug in wanted if (ingredient := held.by_slug[slug]) is not None)
 
 
 def get(conn: sqlite3.Connection, slug: str) -> Ingredient:

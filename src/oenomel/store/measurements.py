@@ -4,10 +4,12 @@ from __future__ import annotations
 
 import sqlite3
 from dataclasses import asdict, dataclass
-from datetime import UTC, datetime
 
+from oenomel.core.notebook import QuantityName, ReadingPoint
+from oenomel.core.spec import Technique
 from oenomel.errors import RecordNotFound
 from oenomel.store import drinks
+from oenomel.store.stamps import now
 
 __all__ = ["MeasurementRecord", "add", "get", "of_drink", "put_water", "ratios", "remove", "water_of"]
 
@@ -35,8 +37,8 @@ class MeasurementRecord:
     """One reading: what, at which point of the making, its value, and the device it was read with."""
 
     trial_id: int
-    quantity: str
-    point: str
+    quantity: QuantityName
+    point: ReadingPoint
     value: float
     device: str
     taken_at: str = ""
@@ -46,9 +48,7 @@ class MeasurementRecord:
 def add(conn: sqlite3.Connection, measurement: MeasurementRecord) -> int:
     """Keeps a reading and returns its id; raises RecordNotFound for a strange trial."""
     drinks.trial(conn, measurement.trial_id)
-    cursor = conn.execute(
-        INSERT, asdict(measurement) | {"taken_at": measurement.taken_at or datetime.now(UTC).isoformat(timespec="seconds")}
-    )
+    cursor = conn.execute(INSERT, asdict(measurement) | {"taken_at": measurement.taken_at or now()})
     assert cursor.lastrowid is not None
     return cursor.lastrowid
 
@@ -86,9 +86,9 @@ def water_of(conn: sqlite3.Connection, trial_id: int) -> tuple[float, str] | Non
     return (row["ratio"], row["how"]) if row else None
 
 
-def ratios(conn: sqlite3.Connection) -> dict[str, list[float]]:
-    """Water measured by water foreseen, by technique, oldest first."""
-    found: dict[str, list[float]] = {}
+def ratios(conn: sqlite3.Connection) -> dict[Technique, list[float]]:
+    """Water measured by water forecast, by technique, oldest first."""
+    found: dict[Technique, list[float]] = {}
     for row in conn.execute(SELECT_RATIOS):
         found.setdefault(row["technique"], []).append(row["ratio"])
     return found

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import sqlite3
 from dataclasses import asdict, dataclass
-from datetime import UTC, datetime
 
 from oenomel.errors import RecordNotFound
 from oenomel.store import book_search, drinks, ingredients
+from oenomel.store.stamps import new_id, now
 
 __all__ = [
     "PartTastingRecord",
@@ -90,10 +90,9 @@ class PartTastingRecord:
 def add(conn: sqlite3.Connection, sheet: TastingRecord) -> int:
     """Keeps a sheet and returns its id; raises RecordNotFound for a strange trial. A time is kept where it is told."""
     trial = drinks.trial(conn, sheet.trial_id)
-    cursor = conn.execute(INSERT, asdict(sheet) | {"tasted_at": sheet.tasted_at or _now()})
+    tasting_id = new_id(conn.execute(INSERT, asdict(sheet) | {"tasted_at": sheet.tasted_at or now()}))
     book_search.write_down(conn, trial.drink_id)
-    assert cursor.lastrowid is not None
-    return cursor.lastrowid
+    return tasting_id
 
 
 def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[TastingRecord]:
@@ -123,15 +122,13 @@ def tasters(conn: sqlite3.Connection) -> list[tuple[str, int, str]]:
 
 def reset_palate(conn: sqlite3.Connection, taster: str) -> None:
     """From now on a palate is learnt anew; its sheets stay with their trials."""
-    conn.execute(UPSERT_RESET, {"taster": taster, "since": _now()})
+    conn.execute(UPSERT_RESET, {"taster": taster, "since": now()})
 
 
 def add_part(conn: sqlite3.Connection, part: PartTastingRecord) -> int:
     """Keeps what a part tasted of alone; raises RecordNotFound for a strange ingredient."""
     ingredients.get(conn, part.slug)
-    cursor = conn.execute(INSERT_PART, asdict(part) | {"tasted_at": part.tasted_at or _now()})
-    assert cursor.lastrowid is not None
-    return cursor.lastrowid
+    return new_id(conn.execute(INSERT_PART, asdict(part) | {"tasted_at": part.tasted_at or now()}))
 
 
 def of_part(conn: sqlite3.Connection, slug: str) -> list[PartTastingRecord]:
@@ -147,7 +144,3 @@ def remove_all(conn: sqlite3.Connection) -> None:
 
 def _from_row(row: sqlite3.Row) -> TastingRecord:
     return TastingRecord(**{**row, "blind": bool(row["blind"]), "lacking": bool(row["lacking"])})
-
-
-def _now() -> str:
-    return datetime.now(UTC).isoformat(timespec="seconds")

@@ -675,7 +675,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/drinks/{drink_id}/gathered": {
+    "/api/drinks/{drink_id}/spec-cloud": {
         parameters: {
             query?: never;
             header?: never;
@@ -683,23 +683,23 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Get Cloud
+         * Get Spec Cloud
          * @description The specs gathered for a drink, as a cloud with its middle; below two there is neither.
          */
-        get: operations["get_cloud"];
+        get: operations["get_spec_cloud"];
         put?: never;
         /**
-         * Gather Spec
+         * Add Cloud Spec
          * @description Adds somebody's spec of a drink to its cloud.
          */
-        post: operations["gather_spec"];
+        post: operations["add_cloud_spec"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/drinks/{drink_id}/gathered/{gathered_id}": {
+    "/api/drinks/{drink_id}/spec-cloud/{spec_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -710,10 +710,10 @@ export interface paths {
         put?: never;
         post?: never;
         /**
-         * Drop Spec
+         * Remove Cloud Spec
          * @description Takes a gathered spec out of the cloud.
          */
-        delete: operations["drop_spec"];
+        delete: operations["remove_cloud_spec"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1137,7 +1137,7 @@ export interface components {
             /** Range */
             range: number[] | null;
             /** Choices */
-            choices: components["schemas"]["PlainAmount"][];
+            choices: components["schemas"]["Measure"][];
         };
         /**
          * AmountRequest
@@ -1156,6 +1156,27 @@ export interface components {
             spec: components["schemas"]["SpecFile"];
             /** Pour */
             pour: number;
+        };
+        /**
+         * AppearanceReport
+         * @description How the drink looks in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it is.
+         */
+        AppearanceReport: {
+            /** Ice */
+            ice: string;
+            /** Line Ml */
+            line_ml: number;
+            /** Line Cm */
+            line_cm: number;
+            /** Liquid */
+            liquid: components["schemas"]["Layer"][];
+            foam: components["schemas"]["Layer"] | null;
+            /** Drops */
+            drops: string[];
+            /** State */
+            state: string;
+            /** Words */
+            words: string;
         };
         /**
          * AromaReport
@@ -1188,11 +1209,13 @@ export interface components {
             sentence: string;
             /** Certainty */
             certainty: string;
+            /** Tasted */
+            tasted: boolean;
             difference: components["schemas"]["DifferenceReport"];
         };
         /**
          * BesideReport
-         * @description A reading beside its forecast; none where nothing is foreseen.
+         * @description A reading beside its forecast; none where nothing is forecast.
          */
         BesideReport: {
             /** Id */
@@ -1213,8 +1236,8 @@ export interface components {
             unit: string;
             /** Decimals */
             decimals: number;
-            /** Foreseen */
-            foreseen: number | null;
+            /** Forecast */
+            forecast: number | null;
             /** Low */
             low: number | null;
             /** High */
@@ -1239,8 +1262,20 @@ export interface components {
             effect: string;
         };
         /**
+         * BriefCheck
+         * @description One wish of a brief beside a trial: whether it is kept (None where that can't be told), and a sentence.
+         */
+        BriefCheck: {
+            /** Wish */
+            wish: string;
+            /** Kept */
+            kept: boolean | null;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * BriefEntry
-         * @description A brief: see `core.brief.Brief`.
+         * @description A brief: see `core.notebook.Brief`.
          */
         BriefEntry: {
             /**
@@ -1282,10 +1317,12 @@ export interface components {
             most_cost?: number | null;
         };
         /**
-         * ChangeReport
-         * @description One change and what it did to each figure, in its unit, and to each axis in noticeable steps; all changes add up.
+         * Change
+         * @description One change, in words, and what it did: by how much each figure changed in its unit, and each axis in noticeable steps.
+         *
+         *     Over all changes of a pair of drinks each of them adds up to the whole difference.
          */
-        ChangeReport: {
+        Change: {
             /** Words */
             words: string;
             /** By */
@@ -1306,42 +1343,42 @@ export interface components {
             trials: number[];
         };
         /**
-         * CircumstanceReport
-         * @description Something that differs besides the pours.
+         * Circumstance
+         * @description Something that differs besides the pours: what, as it was in each trial, a sentence on what it does, and whether that could be
+         *     behind a verdict.
          */
-        CircumstanceReport: {
+        Circumstance: {
             /** What */
             what: string;
             /** Values */
             values: string[];
-            /** Explains */
-            explains: string;
+            /** Words */
+            words: string;
+            /** Could Explain */
+            could_explain: boolean;
         };
         /**
-         * CloudPointReport
+         * CloudSpecEntry
+         * @description A spec of the drink from elsewhere, and whose it is.
+         */
+        CloudSpecEntry: {
+            /** Name */
+            name: string;
+            spec: components["schemas"]["SpecFile"];
+        };
+        /**
+         * CloudSpecReport
          * @description One gathered spec on the field.
          */
-        CloudPointReport: {
+        CloudSpecReport: {
             /** Id */
             id: number;
             /** Name */
             name: string;
             spec: components["schemas"]["SpecFile"];
-            figures: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
+            figures: components["schemas"]["LevelsReport"];
             /** Outlier */
             outlier: boolean;
-        };
-        /**
-         * CloudReport
-         * @description Gathered specs; the middle only where there are two or more.
-         */
-        CloudReport: {
-            /** Points */
-            points: components["schemas"]["CloudPointReport"][];
-            middle: components["schemas"]["SpecFile"] | null;
-            middle_figures: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"] | null;
-            /** Sentence */
-            sentence: string;
         };
         /**
          * CompareRequest
@@ -1358,7 +1395,7 @@ export interface components {
          *     ``volume_by_ml`` and ``water_by_ml`` tell how much larger it is, and how much of that is water from the ice.
          */
         ComparisonReport: {
-            present: components["schemas"]["PredictionReport"];
+            present: components["schemas"]["ForecastReport"];
             parent: components["schemas"]["ParentReport"];
             /** Volume By Ml */
             volume_by_ml: number;
@@ -1367,12 +1404,12 @@ export interface components {
             /** Axes */
             axes: components["schemas"]["AxisReport"][];
             /** Changes */
-            changes: components["schemas"]["ChangeReport"][];
+            changes: components["schemas"]["Change"][];
             /** Findings */
             findings: components["schemas"]["FindingReport"][];
             /** Unseen */
             unseen: string[];
-            told: components["schemas"]["ToldReport"];
+            headline: components["schemas"]["Headline"];
         };
         /**
          * CompositionEntry
@@ -1431,10 +1468,10 @@ export interface components {
             spread?: components["schemas"]["SpreadEntry"] | null;
         };
         /**
-         * CostsReport
-         * @description The parts of J.
+         * Costs
+         * @description The parts of J: what each axis and the volume are off, how many pours changed, how far, and correctors that joined.
          */
-        CostsReport: {
+        Costs: {
             /** Sugar */
             sugar: number;
             /** Acid */
@@ -1469,11 +1506,23 @@ export interface components {
             acid: number[];
             /** Undissolved G */
             undissolved_g: number[];
-            steps: components["schemas"]["oenomel__interchange__prediction_report__StepsReport"];
-            top: components["schemas"]["LayersReport"] | null;
-            below: components["schemas"]["LayersReport"] | null;
+            steps: components["schemas"]["CourseStepsReport"];
+            top: components["schemas"]["FloatReport"] | null;
+            below: components["schemas"]["FloatReport"] | null;
             /** Leaves Home */
             leaves_home: number | null;
+        };
+        /**
+         * CourseStepsReport
+         * @description Noticeable steps of each axis from the first sip, minute by minute.
+         */
+        CourseStepsReport: {
+            /** Abv */
+            abv: number[];
+            /** Sugar */
+            sugar: number[];
+            /** Acid */
+            acid: number[];
         };
         /**
          * CrossRequest
@@ -1524,18 +1573,21 @@ export interface components {
             sign_probability: number;
         };
         /**
-         * DilutionReport
-         * @description Water from the ice: ml per ml in the tin, ml, its school (curve, heat balance, estimate or none), and by how many of the house's own
+         * Dilution
+         * @description Water from the ice: ml per ml of what is in the tin, ml in all, the school it was computed by, and by how many of the house's own
          *     measurements it was set right.
          */
-        DilutionReport: {
+        Dilution: {
             /** Ratio */
             ratio: number;
             /** Water Ml */
             water_ml: number;
             /** Model */
             model: string;
-            /** Measurements */
+            /**
+             * Measurements
+             * @default 0
+             */
             measurements: number;
         };
         /**
@@ -1543,10 +1595,10 @@ export interface components {
          * @description What makes each figure unsure.
          */
         DoubtReport: {
-            volume_ml: components["schemas"]["DriversReport"];
-            abv: components["schemas"]["DriversReport"];
-            sugar: components["schemas"]["DriversReport"];
-            acid: components["schemas"]["DriversReport"];
+            volume_ml: components["schemas"]["Drivers"];
+            abv: components["schemas"]["Drivers"];
+            sugar: components["schemas"]["Drivers"];
+            acid: components["schemas"]["Drivers"];
         };
         /**
          * DraftEntry
@@ -1614,10 +1666,10 @@ export interface components {
             ingredients: string[];
         };
         /**
-         * DriverReport
-         * @description What makes a figure unsure: its share of the variance (0 to 1), and what would make it surer.
+         * Driver
+         * @description What makes a figure unsure: its share of the variance (0 to 1), what it is, and what would make it surer.
          */
-        DriverReport: {
+        Driver: {
             /** Cause */
             cause: string;
             /** Subject */
@@ -1628,14 +1680,14 @@ export interface components {
             advice: string;
         };
         /**
-         * DriversReport
-         * @description What makes one figure unsure, the largest first, and the same in a sentence.
+         * Drivers
+         * @description What makes one figure unsure, the largest share first (none where it is sure), and the same in a sentence.
          */
-        DriversReport: {
+        Drivers: {
             /** Told */
             told: string;
             /** Drivers */
-            drivers: components["schemas"]["DriverReport"][];
+            drivers: components["schemas"]["Driver"][];
         };
         /**
          * FactorEntry
@@ -1767,6 +1819,41 @@ export interface components {
             sheets: components["schemas"]["SheetReport"][];
         };
         /**
+         * FloatReport
+         * @description A float, or what lies below it, minute by minute.
+         */
+        FloatReport: {
+            /** Volume Ml */
+            volume_ml: number[];
+            /** Abv */
+            abv: number[];
+            /** Sugar */
+            sugar: number[];
+            /** Acid */
+            acid: number[];
+        };
+        /**
+         * ForecastReport
+         * @description The forecast of one drink; its cost only where every price is told, in the house's own currency.
+         */
+        ForecastReport: {
+            undiluted: components["schemas"]["ProfileReport"];
+            dilution: components["schemas"]["Dilution"];
+            strained: components["schemas"]["ProfileReport"];
+            before_topping: components["schemas"]["ProfileReport"];
+            served: components["schemas"]["ProfileReport"];
+            interval80: components["schemas"]["Intervals"];
+            doubt: components["schemas"]["DoubtReport"];
+            /** Pours */
+            pours: components["schemas"]["PourReport"][];
+            /** Findings */
+            findings: components["schemas"]["FindingReport"][];
+            place: components["schemas"]["Place"] | null;
+            sight: components["schemas"]["AppearanceReport"] | null;
+            /** Cost */
+            cost: number | null;
+        };
+        /**
          * FormReport
          * @description A sub-form, with the glass and ice it is usually served in.
          */
@@ -1779,15 +1866,6 @@ export interface components {
             glass: string;
             /** Ice */
             ice: string;
-        };
-        /**
-         * GatheredEntry
-         * @description A spec of the drink from elsewhere, and whose it is.
-         */
-        GatheredEntry: {
-            /** Name */
-            name: string;
-            spec: components["schemas"]["SpecFile"];
         };
         /**
          * GlassReport
@@ -1808,6 +1886,18 @@ export interface components {
             foot_cm: number;
         };
         /**
+         * Headline
+         * @description A riff in one breath: what was changed, what that does to the drink, and whether a guest would notice.
+         */
+        Headline: {
+            /** Change */
+            change: string;
+            /** Effect */
+            effect: string;
+            /** Noticed */
+            noticed: string;
+        };
+        /**
          * Health
          * @description That the server is up, which version it is, and whether it shows the demo.
          */
@@ -1818,18 +1908,6 @@ export interface components {
             version: string;
             /** Demo */
             demo: boolean;
-        };
-        /**
-         * HeldReport
-         * @description A wish of the brief beside a trial.
-         */
-        HeldReport: {
-            /** Wish */
-            wish: string;
-            /** Kept */
-            kept: boolean | null;
-            /** Sentence */
-            sentence: string;
         };
         /**
          * HomeReport
@@ -2000,10 +2078,10 @@ export interface components {
             price_per_litre?: number | null;
         };
         /**
-         * LayerReport
-         * @description A layer in the bowl: from and to in cm, ml, and a colour "#rrggbb".
+         * Layer
+         * @description A layer: its name, where it lies in the bowl in cm, its ml, and its colour as "#rrggbb".
          */
-        LayerReport: {
+        Layer: {
             /** Name */
             name: string;
             /** From Cm */
@@ -2014,20 +2092,6 @@ export interface components {
             volume_ml: number;
             /** Colour */
             colour: string;
-        };
-        /**
-         * LayersReport
-         * @description A float, or what lies below it, minute by minute.
-         */
-        LayersReport: {
-            /** Volume Ml */
-            volume_ml: number[];
-            /** Abv */
-            abv: number[];
-            /** Sugar */
-            sugar: number[];
-            /** Acid */
-            acid: number[];
         };
         /**
          * LeftOutReport
@@ -2044,25 +2108,18 @@ export interface components {
             reason: string;
         };
         /**
-         * LeftReport
-         * @description What is left to the target on an axis, in steps for drawing and in words; ``felt`` where a tongue could tell it.
+         * LevelsReport
+         * @description Volume in ml, abv in % v/v, sugar and acid in g per 100 ml.
          */
-        LeftReport: {
-            /**
-             * Axis
-             * @enum {string}
-             */
-            axis: "sugar" | "acid" | "abv" | "volume_ml";
-            /** Value */
-            value: number;
-            /** Target */
-            target: number;
-            /** Steps */
-            steps: number;
-            /** Words */
-            words: string;
-            /** Felt */
-            felt: boolean;
+        LevelsReport: {
+            /** Volume Ml */
+            volume_ml: number;
+            /** Abv */
+            abv: number;
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
         };
         /**
          * MadeEntry
@@ -2109,6 +2166,19 @@ export interface components {
              * @enum {string}
              */
             mark: "" | "finished" | "shelved" | "hidden";
+        };
+        /**
+         * Measure
+         * @description An amount as it was typed: the number and the unit it came in.
+         */
+        Measure: {
+            /** Amount */
+            amount: number;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
         };
         /**
          * MendRequest
@@ -2259,7 +2329,7 @@ export interface components {
          * @description What to try next.
          */
         NextReport: {
-            standing: components["schemas"]["TrialStandingReport"];
+            standing: components["schemas"]["TrialStanding"];
             /** Proposals */
             proposals: components["schemas"]["ProposalReport"][];
         };
@@ -2341,16 +2411,16 @@ export interface components {
             parents: components["schemas"]["ParentRef"][];
             /** Origins */
             origins: (number | null)[];
-            figures: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
-            low: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
-            high: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
+            figures: components["schemas"]["LevelsReport"];
+            low: components["schemas"]["LevelsReport"];
+            high: components["schemas"]["LevelsReport"];
             /** Sheets */
             sheets: components["schemas"]["SheetReport"][];
             /** Readings */
             readings: components["schemas"]["BesideReport"][];
             water: components["schemas"]["WaterReport"] | null;
             /** Held */
-            held: components["schemas"]["HeldReport"][];
+            held: components["schemas"]["BriefCheck"][];
         };
         /**
          * PalateAxis
@@ -2405,7 +2475,7 @@ export interface components {
          * @description Where the parent stands: what a drink is held against, and no more.
          */
         ParentReport: {
-            served: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
+            served: components["schemas"]["LevelsReport"];
             interval80: components["schemas"]["Intervals"];
         };
         /**
@@ -2448,27 +2518,14 @@ export interface components {
             amended: boolean;
         };
         /**
-         * PlaceReport
-         * @description Where the drink stands: noticeable steps from its family's home, and words for it.
+         * Place
+         * @description Where a drink stands: its distance from its family's home in steps, and the words for it.
          */
-        PlaceReport: {
+        Place: {
             /** Distance Steps */
             distance_steps: number;
             /** Words */
             words: string;
-        };
-        /**
-         * PlainAmount
-         * @description A number and its unit.
-         */
-        PlainAmount: {
-            /** Amount */
-            amount: number;
-            /**
-             * Unit
-             * @enum {string}
-             */
-            unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
         };
         /**
          * PourCell
@@ -2545,27 +2602,6 @@ export interface components {
             free: boolean | null;
         };
         /**
-         * PredictionReport
-         * @description The forecast of one drink; its cost only where every price is told, in the house's own currency.
-         */
-        PredictionReport: {
-            undiluted: components["schemas"]["ProfileReport"];
-            dilution: components["schemas"]["DilutionReport"];
-            strained: components["schemas"]["ProfileReport"];
-            before_topping: components["schemas"]["ProfileReport"];
-            served: components["schemas"]["ProfileReport"];
-            interval80: components["schemas"]["Intervals"];
-            doubt: components["schemas"]["DoubtReport"];
-            /** Pours */
-            pours: components["schemas"]["PourReport"][];
-            /** Findings */
-            findings: components["schemas"]["FindingReport"][];
-            place: components["schemas"]["PlaceReport"] | null;
-            sight: components["schemas"]["SightReport"] | null;
-            /** Cost */
-            cost: number | null;
-        };
-        /**
          * Problem
          * @description A problem document; ``path`` is the place in the request, empty where there is none.
          */
@@ -2627,12 +2663,12 @@ export interface components {
             /** Reasons */
             reasons: string[];
             /** Changes */
-            changes: components["schemas"]["ChangeReport"][];
+            changes: components["schemas"]["Change"][];
             /** Left */
-            left: components["schemas"]["LeftReport"][];
+            left: components["schemas"]["ResidualReport"][];
             /** Notes */
             notes: string[];
-            figures: components["schemas"]["oenomel__interchange__prediction_report__LevelsReport"];
+            figures: components["schemas"]["LevelsReport"];
             /** Chance */
             chance: number;
         };
@@ -2706,14 +2742,14 @@ export interface components {
             pours: components["schemas"]["PourEntry"][];
             /** J */
             J: number;
-            parts: components["schemas"]["CostsReport"];
+            parts: components["schemas"]["Costs"];
             spec: components["schemas"]["SpecFile"];
             /** Moves */
             moves: components["schemas"]["MoveReport"][];
             /** Changes */
-            changes: components["schemas"]["ChangeReport"][];
+            changes: components["schemas"]["Change"][];
             /** Left */
-            left: components["schemas"]["LeftReport"][];
+            left: components["schemas"]["ResidualReport"][];
             /** Reached */
             reached: boolean;
             /** Notes */
@@ -2740,6 +2776,27 @@ export interface components {
             to: number;
             /** Times */
             times: number;
+        };
+        /**
+         * ResidualReport
+         * @description What is left to the target on an axis, in steps for drawing and in words; ``felt`` where a tongue could tell it.
+         */
+        ResidualReport: {
+            /**
+             * Axis
+             * @enum {string}
+             */
+            axis: "sugar" | "acid" | "abv" | "volume_ml";
+            /** Value */
+            value: number;
+            /** Target */
+            target: number;
+            /** Steps */
+            steps: number;
+            /** Words */
+            words: string;
+            /** Felt */
+            felt: boolean;
         };
         /**
          * RowReport
@@ -2805,9 +2862,9 @@ export interface components {
         ServeReport: {
             /** Ice */
             ice: string;
-            sight: components["schemas"]["SightReport"] | null;
+            sight: components["schemas"]["AppearanceReport"] | null;
             /** Sips */
-            sips: components["schemas"]["SipReport"][];
+            sips: components["schemas"]["Sip"][];
             /** Leaves Home */
             leaves_home: number | null;
             /** Words */
@@ -2959,36 +3016,15 @@ export interface components {
             /** Comparisons */
             comparisons: components["schemas"]["ComparisonReport"][];
             /** Circumstances */
-            circumstances: components["schemas"]["CircumstanceReport"][];
+            circumstances: components["schemas"]["Circumstance"][];
             /** Sentence */
             sentence: string;
         };
         /**
-         * SightReport
-         * @description How the drink looks in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it is.
+         * Sip
+         * @description The drink at a minute: ml, % v/v, g per 100 ml, °C.
          */
-        SightReport: {
-            /** Ice */
-            ice: string;
-            /** Line Ml */
-            line_ml: number;
-            /** Line Cm */
-            line_cm: number;
-            /** Liquid */
-            liquid: components["schemas"]["LayerReport"][];
-            foam: components["schemas"]["LayerReport"] | null;
-            /** Drops */
-            drops: string[];
-            /** State */
-            state: string;
-            /** Words */
-            words: string;
-        };
-        /**
-         * SipReport
-         * @description The drink at a minute.
-         */
-        SipReport: {
+        Sip: {
             /** Minute */
             minute: number;
             /** Volume Ml */
@@ -3039,6 +3075,18 @@ export interface components {
              * @default 2.5
              */
             grid: number;
+        };
+        /**
+         * SpecCloudReport
+         * @description Gathered specs; the middle only where there are two or more.
+         */
+        SpecCloudReport: {
+            /** Points */
+            points: components["schemas"]["CloudSpecReport"][];
+            middle: components["schemas"]["SpecFile"] | null;
+            middle_figures: components["schemas"]["LevelsReport"] | null;
+            /** Sentence */
+            sentence: string;
         };
         /**
          * SpecFile
@@ -3132,8 +3180,8 @@ export interface components {
         StandingReport: {
             /** Pours */
             pours: components["schemas"]["PourEntry"][];
-            figures: components["schemas"]["oenomel__interchange__swap_report__LevelsReport"];
-            steps: components["schemas"]["oenomel__interchange__swap_report__StepsReport"];
+            figures: components["schemas"]["LevelsReport"];
+            steps: components["schemas"]["StepsReport"];
             /** Words */
             words: string[];
             /** Colour */
@@ -3160,6 +3208,18 @@ export interface components {
             share: number;
             /** Seconds */
             seconds: number | null;
+        };
+        /**
+         * StepsReport
+         * @description How far from the target by axis, in noticeable steps; for drawing, too rough to be printed.
+         */
+        StepsReport: {
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+            /** Abv */
+            abv: number;
         };
         /**
          * StepsRequest
@@ -3235,8 +3295,9 @@ export interface components {
             /**
              * Dilution
              * @default curve
+             * @enum {string}
              */
-            dilution: string;
+            dilution: "curve" | "heat balance";
             /** Ice G */
             ice_g?: number | null;
             /**
@@ -3265,10 +3326,10 @@ export interface components {
             };
         };
         /**
-         * SwapRow
+         * SwapRowReport
          * @description One offer: pour for pour (``plain``), and what the mode makes of it (``mended``; none where it is further than two steps away).
          */
-        SwapRow: {
+        SwapRowReport: {
             /** Key */
             key: string;
             /** Slug */
@@ -3306,7 +3367,7 @@ export interface components {
          */
         SwapsReport: {
             /** Rows */
-            rows: components["schemas"]["SwapRow"][];
+            rows: components["schemas"]["SwapRowReport"][];
             /** Left Out */
             left_out: components["schemas"]["LeftOutReport"][];
             /** Searched */
@@ -3401,18 +3462,6 @@ export interface components {
             last: string;
         };
         /**
-         * ToldReport
-         * @description A riff in one breath: what was changed, what that does, and whether a guest would notice.
-         */
-        ToldReport: {
-            /** Change */
-            change: string;
-            /** Effect */
-            effect: string;
-            /** Noticed */
-            noticed: string;
-        };
-        /**
          * TreeReport
          * @description Who descends from whom; ``more`` where there are trials that aren't shown.
          */
@@ -3446,10 +3495,15 @@ export interface components {
             reference: boolean;
         };
         /**
-         * TrialStandingReport
-         * @description How the tasted trial stands.
+         * TrialStanding
+         * @description How a trial stands to what the tongue asks for.
+         *
+         *     ``chance`` is how likely it lies within a step on every axis; ``state`` is "close enough", "as near as can be poured" where what is
+         *     asked for can't be reached, or "not yet".
          */
-        TrialStandingReport: {
+        TrialStanding: {
+            /** Chance */
+            chance: number;
             /**
              * State
              * @enum {string}
@@ -3457,8 +3511,6 @@ export interface components {
             state: "not yet" | "close enough" | "as near as can be poured";
             /** Sentence */
             sentence: string;
-            /** Chance */
-            chance: number;
         };
         /**
          * TypedTarget
@@ -3494,7 +3546,7 @@ export interface components {
         };
         /**
          * WaterReport
-         * @description What a trial's readings say of its water: measured by foreseen, and how it was found.
+         * @description What a trial's readings say of its water: measured by forecast, and how it was found.
          */
         WaterReport: {
             /** Ratio */
@@ -3529,28 +3581,53 @@ export interface components {
             volume_ml: number;
         };
         /**
-         * WhyReport
-         * @description A node of the tree that explains a figure: its parts add up to its value, what it uses besides doesn't.
+         * Why
+         * @description One node.
+         *
+         *     Parameters
+         *     ----------
+         *     name, unit : str          what it is
+         *     value : float             in that unit; the sum of the parts where there are any
+         *     equation : str            how it comes about, with its numbers
+         *     source : str              where the equation, or a leaf's composition value, comes from
+         *     relative_sd : float or None   spread of a leaf's value
+         *     reasoning : str           how that value follows from its source
+         *     parts, uses : tuple of Why
          */
-        WhyReport: {
+        Why: {
             /** Name */
             name: string;
             /** Value */
             value: number;
             /** Unit */
             unit: string;
-            /** Equation */
+            /**
+             * Equation
+             * @default
+             */
             equation: string;
-            /** Source */
+            /**
+             * Source
+             * @default
+             */
             source: string;
             /** Relative Sd */
-            relative_sd: number | null;
-            /** Reasoning */
+            relative_sd?: number | null;
+            /**
+             * Reasoning
+             * @default
+             */
             reasoning: string;
-            /** Parts */
-            parts: components["schemas"]["WhyReport"][];
-            /** Uses */
-            uses: components["schemas"]["WhyReport"][];
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["Why"][];
+            /**
+             * Uses
+             * @default []
+             */
+            uses: components["schemas"]["Why"][];
         };
         /**
          * WordsEntry
@@ -3582,58 +3659,6 @@ export interface components {
              * @default
              */
             finish: string;
-        };
-        /**
-         * LevelsReport
-         * @description Volume in ml, abv in % v/v, sugar and acid in g per 100 ml.
-         */
-        oenomel__interchange__prediction_report__LevelsReport: {
-            /** Volume Ml */
-            volume_ml: number;
-            /** Abv */
-            abv: number;
-            /** Sugar */
-            sugar: number;
-            /** Acid */
-            acid: number;
-        };
-        /**
-         * StepsReport
-         * @description Noticeable steps of each axis from the first sip, minute by minute.
-         */
-        oenomel__interchange__prediction_report__StepsReport: {
-            /** Abv */
-            abv: number[];
-            /** Sugar */
-            sugar: number[];
-            /** Acid */
-            acid: number[];
-        };
-        /**
-         * LevelsReport
-         * @description Figures as served: ml, % v/v, g of sugar and acid per 100 ml.
-         */
-        oenomel__interchange__swap_report__LevelsReport: {
-            /** Volume Ml */
-            volume_ml: number;
-            /** Abv */
-            abv: number;
-            /** Sugar */
-            sugar: number;
-            /** Acid */
-            acid: number;
-        };
-        /**
-         * StepsReport
-         * @description How far from the target by axis, in noticeable steps; for drawing, too rough to be printed.
-         */
-        oenomel__interchange__swap_report__StepsReport: {
-            /** Sugar */
-            sugar: number;
-            /** Acid */
-            acid: number;
-            /** Abv */
-            abv: number;
         };
     };
     responses: never;
@@ -3691,7 +3716,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PredictionReport"];
+                    "application/json": components["schemas"]["ForecastReport"];
                 };
             };
             /** @description Bad Request */
@@ -3850,7 +3875,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["WhyReport"];
+                    "application/json": components["schemas"]["Why"];
                 };
             };
             /** @description Bad Request */
@@ -5427,7 +5452,7 @@ export interface operations {
             };
         };
     };
-    get_cloud: {
+    get_spec_cloud: {
         parameters: {
             query?: {
                 dilution?: "curve" | "heat balance";
@@ -5452,7 +5477,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CloudReport"];
+                    "application/json": components["schemas"]["SpecCloudReport"];
                 };
             };
             /** @description Not Found */
@@ -5477,7 +5502,7 @@ export interface operations {
             };
         };
     };
-    gather_spec: {
+    add_cloud_spec: {
         parameters: {
             query?: {
                 dilution?: "curve" | "heat balance";
@@ -5496,7 +5521,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["GatheredEntry"];
+                "application/json": components["schemas"]["CloudSpecEntry"];
             };
         };
         responses: {
@@ -5506,7 +5531,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CloudReport"];
+                    "application/json": components["schemas"]["SpecCloudReport"];
                 };
             };
             /** @description Bad Request */
@@ -5551,7 +5576,7 @@ export interface operations {
             };
         };
     };
-    drop_spec: {
+    remove_cloud_spec: {
         parameters: {
             query?: {
                 dilution?: "curve" | "heat balance";
@@ -5565,7 +5590,7 @@ export interface operations {
             header?: never;
             path: {
                 drink_id: number;
-                gathered_id: number;
+                spec_id: number;
             };
             cookie?: never;
         };
@@ -5577,7 +5602,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CloudReport"];
+                    "application/json": components["schemas"]["SpecCloudReport"];
                 };
             };
             /** @description Not Found */

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from fastapi import APIRouter
 
-from oenomel.api.deps import Connection
+from oenomel.api.reading.house import Connection
 from oenomel.api.routers.drinks import DrinkSummary, list_drinks
 from oenomel.demo import scenario
 from oenomel.store.database import transaction

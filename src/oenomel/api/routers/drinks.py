@@ -7,17 +7,19 @@ from http import HTTPStatus
 from typing import Annotated
 
 from fastapi import APIRouter, Query
-from pydantic import BaseModel, ConfigDict, Field, StringConstraints
+from pydantic import Field, StringConstraints
 
-from oenomel.api.deps import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
-from oenomel.core.conditions import Conditions
-from oenomel.core.prediction import STANDARD, predict
-from oenomel.interchange.made_entry import MadeEntry, as_poured, with_conditions
-from oenomel.interchange.prediction_report import prediction_report
-from oenomel.interchange.spec_drink import with_plain_amounts
-from oenomel.interchange.spec_file import FamilyName, SpecFile
-from oenomel.interchange.spec_poured import settled
+from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
+from oenomel.core.forecast import STANDARD, forecast_of
+from oenomel.core.ice import Conditions
+from oenomel.core.spec import FamilyName
+from oenomel.interchange.models import Entry, Name, Report, RowId
+from oenomel.interchange.reports.forecast import forecast_report
+from oenomel.interchange.requests.made import MadeEntry, as_poured, with_conditions
+from oenomel.interchange.spec.drink import with_plain_amounts
+from oenomel.interchange.spec.file import SpecFile
+from oenomel.interchange.spec.poured import settled
 from oenomel.store import book_search, drinks, lineage
 from oenomel.store.book_search import Wanted
 from oenomel.store.database import transaction
@@ -25,16 +27,10 @@ from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
 
 router = APIRouter(tags=["book"])
 
-RowId = Annotated[int, Field(ge=1, le=2**53)]
-Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
 Reason = Annotated[str, StringConstraints(strip_whitespace=True, max_length=2000)]
 
 
-class _Model(BaseModel):
-    model_config = ConfigDict(extra="forbid", from_attributes=True)
-
-
-class TrialReport(_Model):
+class TrialReport(Report):
     """A trial as kept; ``number`` counts within its drink; a ``reference`` counts towards its family's home."""
 
     id: int
@@ -47,7 +43,7 @@ class TrialReport(_Model):
     reference: bool
 
 
-class DraftReport(_Model):
+class DraftReport(Report):
     """The draft on the bench, and the trial it is held against."""
 
     parent_trial_id: int
@@ -56,7 +52,7 @@ class DraftReport(_Model):
     saved_at: str
 
 
-class DrinkSummary(_Model):
+class DrinkSummary(Report):
     """A drink as it stands in the book."""
 
     id: int
@@ -70,7 +66,7 @@ class DrinkSummary(_Model):
     ingredients: list[str]
 
 
-class DrinkDetail(_Model):
+class DrinkDetail(Report):
     """A drink with its trials, oldest first, and its draft if something lies on the bench."""
 
     id: int
@@ -81,7 +77,7 @@ class DrinkDetail(_Model):
     draft: DraftReport | None
 
 
-class NewDrink(_Model):
+class NewDrink(Entry):
     """A new drink: its first trial is the spec it starts from; ``parents`` are trials of other drinks that it descends from."""
 
     name: Name
@@ -91,13 +87,13 @@ class NewDrink(_Model):
     parents: Annotated[list[RowId], Field(max_length=3)] = []
 
 
-class NewName(_Model):
+class NewName(Entry):
     """Another name for a drink."""
 
     name: Name
 
 
-class NewTrial(_Model):
+class NewTrial(Entry):
     """A trial to keep; the draft is then held against it.
 
     ``parents`` are further trials that it descends from, of whatever drinks. ``beside`` keeps the trial and leaves the draft to the
@@ -114,13 +110,13 @@ class NewTrial(_Model):
     beside: bool = False
 
 
-class Reference(_Model):
+class Reference(Entry):
     """Whether a trial counts towards its family's home."""
 
     counts: bool
 
 
-class DraftEntry(_Model):
+class DraftEntry(Entry):
     """A draft to save over a revision; 0 where there is none yet."""
 
     parent_trial_id: RowId
@@ -215,9 +211,9 @@ def _keep(
     conditions: Conditions,
 ) -> int:
     written, poured = resolve(conn, spec, as_poured(spec, made))
-    foreseen = prediction_report(predict(poured, conditions, homes_for(conn, poured.family))).model_dump_json()
+    forecast = forecast_report(forecast_of(poured, conditions, homes_for(conn, poured.family))).model_dump_json()
     as_made = with_conditions(made, conditions).model_dump_json(exclude_defaults=True)
-    return drinks.keep_trial(conn, drink_id, parent, name, reason, _text(settled(spec, written)), foreseen, as_made)
+    return drinks.keep_trial(conn, drink_id, parent, name, reason, _text(settled(spec, written)), forecast, as_made)
 
 
 def _text(spec: SpecFile) -> str:

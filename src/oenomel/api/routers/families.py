@@ -3,22 +3,17 @@
 from __future__ import annotations
 
 from fastapi import APIRouter
-from pydantic import BaseModel, ConfigDict
 
-from oenomel.api.deps import Connection, homes_for
+from oenomel.api.reading.house import Connection, homes_for
 from oenomel.core.families import Family, Home, families, published_ranges
-from oenomel.interchange.prediction_report import Pair
-from oenomel.interchange.spec_drink import spec_from_drink
-from oenomel.interchange.spec_file import SpecFile
+from oenomel.interchange.models import Pair, Report
+from oenomel.interchange.spec.drink import spec_from_drink
+from oenomel.interchange.spec.file import SpecFile
 
 router = APIRouter(tags=["families"])
 
 
-class _Report(BaseModel):
-    model_config = ConfigDict(extra="forbid", from_attributes=True)
-
-
-class SlotReport(_Report):
+class SlotReport(Report):
     """A slot of a family: its role, its usual measure in ml, and when it goes in."""
 
     slot: str
@@ -27,7 +22,7 @@ class SlotReport(_Report):
     stage: str
 
 
-class SchoolReport(_Report):
+class SchoolReport(Report):
     """A school of proportion, as a spec that can be poured."""
 
     slug: str
@@ -36,7 +31,7 @@ class SchoolReport(_Report):
     spec: SpecFile
 
 
-class HomeReport(_Report):
+class HomeReport(Report):
     """The home: outline as (sugar, acid) in g per 100 ml, all within one step of the schools; strength as % v/v, low and high."""
 
     outline: list[Pair]
@@ -45,7 +40,7 @@ class HomeReport(_Report):
     volume_ml: float
 
 
-class FormReport(_Report):
+class FormReport(Report):
     """A sub-form, with the glass and ice it is usually served in."""
 
     name: str
@@ -54,7 +49,7 @@ class FormReport(_Report):
     ice: str
 
 
-class RangeReport(_Report):
+class RangeReport(Report):
     """A published range of balanced drinks, for an overlay: low and high of each axis."""
 
     name: str
@@ -63,7 +58,7 @@ class RangeReport(_Report):
     acid: Pair
 
 
-class FamilyReport(_Report):
+class FamilyReport(Report):
     """A family; open forms have no home."""
 
     slug: str

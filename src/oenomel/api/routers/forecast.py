@@ -2,48 +2,42 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any
 
 from fastapi import APIRouter
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
-from oenomel.api.deps import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
-from oenomel.core.prediction import compare, predict
-from oenomel.core.why import why
+from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
+from oenomel.core.forecast import Checkpoint, ExplainedFigure, Why, compare, explain, forecast_of
 from oenomel.errors import MendGone
-from oenomel.interchange.amount_report import AmountReport, AmountRequest, read_said
-from oenomel.interchange.prediction_report import (
+from oenomel.interchange.models import Entry
+from oenomel.interchange.reports.amount import AmountReport, read_typed
+from oenomel.interchange.reports.forecast import (
     ComparisonReport,
     CourseReport,
-    PredictionReport,
-    WhyReport,
+    ForecastReport,
     comparison_report,
-    course_report,
-    prediction_report,
-    why_report,
+    forecast_report,
 )
-from oenomel.interchange.spec_file import SpecFile, spec_schema
-from oenomel.interchange.spec_mend import with_mend
+from oenomel.interchange.requests.amount import AmountRequest
+from oenomel.interchange.spec.file import SpecFile, spec_schema
+from oenomel.interchange.spec.mend import with_mend
 
 router = APIRouter(tags=["forecast"])
 
 
-class CompareRequest(BaseModel):
+class CompareRequest(Entry):
     """A drink and the parent it is held against."""
-
-    model_config = ConfigDict(extra="forbid")
 
     spec: SpecFile
     parent: SpecFile
 
 
-class MendRequest(BaseModel):
+class MendRequest(Entry):
     """Which mend of which finding to apply: the finding's code and pour, and the mend's place in its list; the parent where it only
     shows beside it.
     """
-
-    model_config = ConfigDict(extra="forbid")
 
     spec: SpecFile
     parent: SpecFile | None = None
@@ -52,20 +46,11 @@ class MendRequest(BaseModel):
     mend: Annotated[int, Field(ge=0, le=20)] = 0
 
 
-Figure = Literal[
-    "volume_ml", "water_ml", "abv", "sugar", "acid", "titratable_acid", "sucrose_equivalents", "body", "alcohol_g", "energy_kcal",
-    "standard_drinks_us", "standard_drinks_uk", "standard_drinks_au", "sugar_acid_ratio", "temperature_c", "water_ratio",
-]  # fmt: skip
-
-
-Point = Literal["tin", "strained", "before_topping", "served"]
-
-
 @router.post("/predict", responses=PROBLEMS["bad"])
-def predict_drink(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> PredictionReport:
+def predict_drink(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> ForecastReport:
     """The forecast of a spec."""
     (drink,) = resolve(conn, spec)
-    return prediction_report(predict(drink, conditions, homes_for(conn, drink.family)))
+    return forecast_report(forecast_of(drink, conditions, homes_for(conn, drink.family)))
 
 
 @router.post("/compare", responses=PROBLEMS["bad"])
@@ -79,15 +64,15 @@ def compare_drinks(body: CompareRequest, conn: Connection, conditions: HouseCond
 def follow_in_the_glass(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> CourseReport:
     """Twenty minutes of a spec in its glass."""
     (drink,) = resolve(conn, spec)
-    forecast = predict(drink, conditions, homes_for(conn, drink.family))
-    return course_report(forecast.course, forecast.leaves_home)
+    forecast = forecast_of(drink, conditions, homes_for(conn, drink.family))
+    return CourseReport.model_validate(forecast.course)
 
 
 @router.post("/why/{point}/{figure}", responses=PROBLEMS["bad"])
-def explain_figure(point: Point, figure: Figure, spec: SpecFile, conn: Connection, conditions: HouseConditions) -> WhyReport:
+def explain_figure(point: Checkpoint, figure: ExplainedFigure, spec: SpecFile, conn: Connection, conditions: HouseConditions) -> Why:
     """Why a figure of a spec is what it is, in the tin, after the ice, before topping or as served."""
     (drink,) = resolve(conn, spec)
-    return why_report(why(drink, figure, conditions, point))
+    return explain(drink, figure, conditions, point)
 
 
 @router.post("/mend", responses=PROBLEMS["write"])
@@ -96,7 +81,7 @@ def mend_spec(body: MendRequest, conn: Connection, conditions: HouseConditions) 
     specs = (body.spec, body.parent) if body.parent else (body.spec,)
     drink, *parent = resolve(conn, *specs)
     found = compare(drink, parent[0], conditions).findings if parent else ()
-    for finding in (*found, *predict(drink, conditions, homes_for(conn, drink.family)).findings):
+    for finding in (*found, *forecast_of(drink, conditions, homes_for(conn, drink.family)).findings):
         if (finding.code, finding.pour) == (body.code, body.pour) and body.mend < len(finding.mends):
             return with_mend(body.spec, finding.mends[body.mend])
     raise MendGone(body.code)
@@ -106,7 +91,7 @@ def mend_spec(body: MendRequest, conn: Connection, conditions: HouseConditions) 
 def read_amount(body: AmountRequest, conn: Connection, conditions: HouseConditions) -> AmountReport:
     """A typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys."""
     (drink,) = resolve(conn, body.spec)
-    return read_said(body, drink, lambda: predict(drink, conditions).served.volume_ml)
+    return read_typed(body, drink, lambda: forecast_of(drink, conditions).served.volume_ml)
 
 
 @router.get("/spec-schema")

@@ -5,22 +5,17 @@ from __future__ import annotations
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Query
-from pydantic import BaseModel, ConfigDict
 
-from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
-from oenomel.core.ingredient import Ingredient
-from oenomel.interchange.spec_file import Kind, SlotName
+from oenomel.api.reading.house import Connection
+from oenomel.core.larder import Ingredient, Kind, SlotName
+from oenomel.interchange.models import Report
 from oenomel.store import ingredients
 
 router = APIRouter(tags=["larder"])
 
 
-class _Report(BaseModel):
-    model_config = ConfigDict(extra="forbid", from_attributes=True)
-
-
-class ValueReport(_Report):
+class ValueReport(Report):
     """One composition value with its spread (relative standard deviation), its source and the reasoning."""
 
     name: str
@@ -31,7 +26,7 @@ class ValueReport(_Report):
     why: str
 
 
-class IngredientSummary(_Report):
+class IngredientSummary(Report):
     """An ingredient as it stands in a list: % v/v, g of sugar and of acid per 100 ml."""
 
     slug: str

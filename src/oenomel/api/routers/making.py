@@ -5,50 +5,42 @@ from __future__ import annotations
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
-from oenomel.api.deps import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
-from oenomel.core.aim import Aim
+from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.core.findings import Edit, Mend
-from oenomel.core.glasses import glasses, size_to
-from oenomel.core.making_steps import Way, making_steps
-from oenomel.core.prediction import predict
-from oenomel.core.serves import serves_of
-from oenomel.core.settling import span_of
+from oenomel.core.forecast import forecast_of, on_each_ice
+from oenomel.core.glass import glasses, size_to
+from oenomel.core.making import Order, Sparkling, Way, making_steps
+from oenomel.core.swaps import Aim, span_of
 from oenomel.errors import CannotSize
-from oenomel.interchange.aim_request import target_from
-from oenomel.interchange.making_report import (
+from oenomel.interchange.models import Entry
+from oenomel.interchange.reports.making import (
     GlassReport,
-    Order,
     ServeReport,
     SpanReport,
-    Sparkling,
     StepReport,
-    glass_report,
     serve_report,
     span_report,
 )
-from oenomel.interchange.spec_file import SpecFile
-from oenomel.interchange.spec_mend import with_mend
+from oenomel.interchange.requests.aim import target_from
+from oenomel.interchange.spec.file import SpecFile
+from oenomel.interchange.spec.mend import with_mend
 
 router = APIRouter(tags=["making"])
 
 
-class StepsRequest(BaseModel):
+class StepsRequest(Entry):
     """A spec, and the house's schools of making."""
-
-    model_config = ConfigDict(extra="forbid")
 
     spec: SpecFile
     order: Order = "cheap and risky first"
     sparkling: Sparkling = "on top"
 
 
-class SpansRequest(BaseModel):
+class SpansRequest(Entry):
     """A spec with ranges, and the parent that it should stay near to."""
-
-    model_config = ConfigDict(extra="forbid")
 
     spec: SpecFile
     parent: SpecFile
@@ -58,28 +50,28 @@ class SpansRequest(BaseModel):
 @router.get("/glasses")
 def list_glasses() -> list[GlassReport]:
     """The glasses of the list, smallest first."""
-    return [glass_report(glass) for glass in glasses().values()]
+    return [GlassReport.model_validate(glass) for glass in glasses().values()]
 
 
 @router.post("/steps", responses=PROBLEMS["bad"])
 def list_steps(body: StepsRequest, conn: Connection) -> list[StepReport]:
     """How a spec is made, step by step."""
     (drink,) = resolve(conn, body.spec)
-    return [StepReport.of(step) for step in making_steps(drink, Way(body.order, body.sparkling))]
+    return [StepReport.model_validate(step) for step in making_steps(drink, Way(body.order, body.sparkling))]
 
 
 @router.post("/serves", responses=PROBLEMS["bad"])
 def compare_serves(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> list[ServeReport]:
     """A spec served up, on cubes, on one large cube and on crushed ice."""
     (drink,) = resolve(conn, spec)
-    return [serve_report(takes) for takes in serves_of(drink, conditions, homes_for(conn, drink.family))]
+    return [serve_report(takes) for takes in on_each_ice(drink, conditions, homes_for(conn, drink.family))]
 
 
 @router.post("/size", responses=PROBLEMS["bad"])
 def size_to_glass(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> SpecFile:
     """The spec with every amount changed by the same factor, so that it fills its glass."""
     (drink,) = resolve(conn, spec)
-    served = predict(drink, conditions, homes_for(conn, drink.family)).served
+    served = forecast_of(drink, conditions, homes_for(conn, drink.family)).served
     times = size_to(drink.serve.glass, drink.serve.ice, served.volume_ml)
     if times is None:
         raise CannotSize(drink.serve.glass)

@@ -1,78 +1,66 @@
-"""Measured beside foreseen: readings of trials, the devices they come from, and the house's own water."""
+"""Measured beside forecast: readings of trials, the devices they come from, and the house's own water."""
 
 from __future__ import annotations
 
 import sqlite3
 from http import HTTPStatus
-from typing import Annotated, Literal
+from typing import Annotated
 
 from fastapi import APIRouter, Request
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
-from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.kept import KeptTrial, kept_trials
+from oenomel.api.reading.house import Connection
+from oenomel.api.reading.trials import KeptTrial, kept_trials
 from oenomel.api.routers.notebook import get_notebook
-from oenomel.core.measuring import Measured, check, own_water, water_found, without_house_factor
-from oenomel.core.prediction import Prediction, predict
+from oenomel.core.forecast import Forecast, forecast_of
+from oenomel.core.notebook import QuantityName, Reading, ReadingPoint, check, own_water, water_found, without_house_factor
 from oenomel.instruments.bench_set import DEVICES, BenchSet
 from oenomel.instruments.hidden_truth import samples_of
-from oenomel.interchange.notebook_report import NotebookReport, RowId
+from oenomel.interchange.models import Entry, Report, RowId
+from oenomel.interchange.reports.notebook import NotebookReport
 from oenomel.store import drinks, measurements
 from oenomel.store.database import transaction
 from oenomel.store.measurements import MeasurementRecord
 
 router = APIRouter(tags=["measuring"])
 
-Point = Literal["tin", "strained", "served"]
-QuantityName = Literal["volume_ml", "weight_g", "held_back_g", "brix", "acid", "ph", "abv", "temperature_c"]
 
-
-class ReadingEntry(BaseModel):
+class ReadingEntry(Entry):
     """One reading, in the unit of its quantity; ``device`` says what it was read with, empty for by hand."""
 
-    model_config = ConfigDict(extra="forbid")
-
     quantity: QuantityName
-    point: Point
+    point: ReadingPoint
     value: Annotated[float, Field(ge=-1000, le=10_000, allow_inf_nan=False)]
     device: Annotated[str, Field(max_length=60)] = ""
 
 
-class DeviceReport(BaseModel):
+class DeviceReport(Report):
     """A kind of device: what it measures, and which makes can be chosen."""
-
-    model_config = ConfigDict(extra="forbid")
 
     device: str
     quantity: QuantityName
     makes: list[str]
 
 
-class ReadRequest(BaseModel):
+class ReadRequest(Entry):
     """What is read: a trial at a point of its making, by a make of the device; ``zero`` sets it to nothing first."""
 
-    model_config = ConfigDict(extra="forbid")
-
     trial_id: RowId
-    point: Point
+    point: ReadingPoint
     make: Annotated[str, Field(max_length=60)] = "simulated"
     zero: bool = True
 
 
-class DeviceReading(BaseModel):
+class DeviceReading(Report):
     """What a device shows."""
-
-    model_config = ConfigDict(extra="forbid")
 
     quantity: QuantityName
     value: float
 
 
-class FactorReport(BaseModel):
+class FactorReport(Report):
     """How much water a technique takes in this house, by its own measurements: a factor on the forecast with its 80 % interval."""
-
-    model_config = ConfigDict(extra="forbid", from_attributes=True)
 
     technique: str
     factor: float
@@ -86,7 +74,7 @@ class FactorReport(BaseModel):
 def keep_reading(drink_id: RowId, trial_id: RowId, body: ReadingEntry, conn: Connection) -> NotebookReport:
     """Keeps a reading of a trial; refused with the reason where it can't be. What it says of the water counts from then on."""
     kept, plain = _trial(conn, drink_id, trial_id)
-    reading = Measured(body.quantity, body.point, body.value)
+    reading = Reading(body.quantity, body.point, body.value)
     with transaction(conn):
         others = _readings(conn, drink_id, trial_id)
         check(reading, plain, others)
@@ -134,17 +122,17 @@ def get_calibration(conn: Connection) -> list[FactorReport]:
     return [FactorReport.model_validate(own_water(technique, ratios)) for technique, ratios in found]
 
 
-def _trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> tuple[KeptTrial, Prediction]:
+def _trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> tuple[KeptTrial, Forecast]:
     """A trial, and its forecast as if the house had measured nothing."""
     (kept,) = kept_trials(conn, [drinks.get_trial(conn, drink_id, trial_id)])
-    return kept, without_house_factor(kept.drink, predict(kept.drink, kept.conditions))
+    return kept, without_house_factor(kept.drink, forecast_of(kept.drink, kept.conditions))
 
 
-def _readings(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> list[Measured]:
-    return [Measured(r.quantity, r.point, r.value) for r in measurements.of_drink(conn, drink_id) if r.trial_id == trial_id]
+def _readings(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> list[Reading]:
+    return [Reading(r.quantity, r.point, r.value) for r in measurements.of_drink(conn, drink_id) if r.trial_id == trial_id]
 
 
-def _note_water(conn: sqlite3.Connection, kept: KeptTrial, plain: Prediction, readings: list[Measured]) -> None:
+def _note_water(conn: sqlite3.Connection, kept: KeptTrial, plain: Forecast, readings: list[Reading]) -> None:
     found = water_found(readings, plain)
     technique = kept.drink.method.technique
     measurements.put_water(conn, kept.record.id, technique, None if found is None else found.ratio, found.how if found else "")

@@ -8,68 +8,53 @@ from http import HTTPStatus
 from typing import Annotated, Literal
 
 from fastapi import APIRouter
-from pydantic import BaseModel, ConfigDict, Field, StringConstraints
+from pydantic import Field
 
-from oenomel.api.deps import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.kept import KeptTrial, kept_trials
-from oenomel.core.brief import Brief, hold_against
-from oenomel.core.lineage import origins
-from oenomel.core.many_specs import cloud_of
-from oenomel.core.measuring import Measured, beside_foreseen
-from oenomel.core.prediction import predict
-from oenomel.core.side_by_side import side_by_side
-from oenomel.interchange.made_entry import made_of
-from oenomel.interchange.notebook_report import (
-    BriefEntry,
-    CloudReport,
+from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
+from oenomel.api.reading.trials import KeptTrial, kept_trials
+from oenomel.core.forecast import forecast_of
+from oenomel.core.notebook import Brief, Reading, beside_forecast, compare_trials, hold_against, origins, spec_cloud_of
+from oenomel.interchange.models import Entry, Name, RowId
+from oenomel.interchange.reports.notebook import (
     NotebookReport,
     NotebookTrial,
     ParentRef,
-    RowId,
     SheetReport,
     SideBySideReport,
+    SpecCloudReport,
     WaterReport,
-    WordsEntry,
     beside_report,
-    cloud_report,
-    held_report,
     kept_figures,
     sheet_words,
     side_by_side_report,
-)  # fmt: skip
-from oenomel.interchange.spec_drink import with_plain_amounts
-from oenomel.interchange.spec_file import SpecFile, parse_spec
-from oenomel.interchange.spec_poured import with_pours_of
-from oenomel.store import drinks, gathered, lineage, measurements, tastings
+    spec_cloud_report,
+)
+from oenomel.interchange.requests.made import made_of
+from oenomel.interchange.requests.notebook import BriefEntry, WordsEntry
+from oenomel.interchange.spec.drink import with_plain_amounts
+from oenomel.interchange.spec.file import SpecFile, parse_spec
+from oenomel.store import briefs, drinks, lineage, measurements, spec_clouds, tastings
 from oenomel.store.database import transaction
 from oenomel.store.tastings import TastingRecord
 
 router = APIRouter(tags=["notebook"])
 
-Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
 
-
-class MarkEntry(BaseModel):
+class MarkEntry(Entry):
     """What became of a trial; empty for nothing yet, hidden for out of view."""
-
-    model_config = ConfigDict(extra="forbid")
 
     mark: Literal["", "finished", "shelved", "hidden"]
 
 
-class ChosenTrials(BaseModel):
+class ChosenTrials(Entry):
     """Trials of one drink to lay side by side, the one that the others are held against first."""
-
-    model_config = ConfigDict(extra="forbid")
 
     trials: Annotated[list[RowId], Field(min_length=1, max_length=8)]
 
 
-class GatheredEntry(BaseModel):
+class CloudSpecEntry(Entry):
     """A spec of the drink from elsewhere, and whose it is."""
-
-    model_config = ConfigDict(extra="forbid")
 
     name: Name
     spec: SpecFile
@@ -79,10 +64,10 @@ class GatheredEntry(BaseModel):
 def get_notebook(drink_id: RowId, conn: Connection) -> NotebookReport:
     """All that is known of a drink's trials: how they were made, what was said and measured, and what of the brief they keep."""
     record = drinks.get(conn, drink_id)
-    brief = BriefEntry.model_validate_json(gathered.get_brief(conn, drink_id))
+    brief = BriefEntry.model_validate_json(briefs.get(conn, drink_id))
     return NotebookReport(
         drink_id=drink_id, name=record.name, family=record.family, brief=brief, trials=_trials(conn, drink_id, brief),
-        gathered=len(gathered.list_gathered(conn, drink_id)),
+        gathered=len(spec_clouds.of_drink(conn, drink_id)),
     )  # fmt: skip
 
 
@@ -91,7 +76,7 @@ def write_brief(drink_id: RowId, body: BriefEntry, conn: Connection) -> Notebook
     """Writes the brief of a drink."""
     _brief(body)
     with transaction(conn):
-        gathered.put_brief(conn, drink_id, body.model_dump_json())
+        briefs.put(conn, drink_id, body.model_dump_json())
     return get_notebook(drink_id, conn)
 
 
@@ -108,45 +93,35 @@ def lay_side_by_side(drink_id: RowId, body: ChosenTrials, conn: Connection, cond
     """Two to four trials as poured, each beside the first; differences first."""
     chosen = kept_trials(conn, [drinks.get_trial(conn, drink_id, each) for each in body.trials])
     made = [made_of(f"trial {each.record.number}", each.drink, each.made) for each in chosen]
-    return side_by_side_report(side_by_side(made, conditions, homes_for(conn, *{each.drink.family for each in chosen})))
+    return side_by_side_report(compare_trials(made, conditions, homes_for(conn, *{each.drink.family for each in chosen})))
 
 
-@router.get("/drinks/{drink_id}/gathered", responses=PROBLEMS["missing"])
-def get_cloud(drink_id: RowId, conn: Connection, conditions: HouseConditions) -> CloudReport:
+@router.get("/drinks/{drink_id}/spec-cloud", responses=PROBLEMS["missing"])
+def get_spec_cloud(drink_id: RowId, conn: Connection, conditions: HouseConditions) -> SpecCloudReport:
     """The specs gathered for a drink, as a cloud with its middle; below two there is neither."""
     drinks.get(conn, drink_id)
-    records = gathered.list_gathered(conn, drink_id)
+    records = spec_clouds.of_drink(conn, drink_id)
     specs = [with_plain_amounts(parse_spec(record.spec)) for record in records]
-    if len(specs) < 2:
-        found = resolve(conn, *specs)
-        points = [
-            {"id": r.id, "name": r.name, "spec": spec, "figures": predict(drink, conditions).served, "outlier": False}
-            for r, spec, drink in zip(records, specs, found, strict=True)
-        ]
-        sentence = "Add what books and colleagues pour: from two specs on there is a middle to start from."
-        return CloudReport.model_validate({"points": points, "middle": None, "middle_figures": None, "sentence": sentence})
     found = resolve(conn, *specs)
-    cloud = cloud_of(found, conditions)
-    frame = found.index(next(drink for drink in found if (drink.method, drink.serve) == (cloud.middle.method, cloud.middle.serve)))
-    middle = with_pours_of(specs[frame], found[frame], cloud.middle)
-    return cloud_report(cloud, [(r.id, r.name, spec) for r, spec in zip(records, specs, strict=True)], middle)
+    cloud = spec_cloud_of(found, conditions)
+    return spec_cloud_report(cloud, found, [(r.id, r.name, spec) for r, spec in zip(records, specs, strict=True)])
 
 
-@router.post("/drinks/{drink_id}/gathered", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
-def gather_spec(drink_id: RowId, body: GatheredEntry, conn: Connection, conditions: HouseConditions) -> CloudReport:
+@router.post("/drinks/{drink_id}/spec-cloud", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
+def add_cloud_spec(drink_id: RowId, body: CloudSpecEntry, conn: Connection, conditions: HouseConditions) -> SpecCloudReport:
     """Adds somebody's spec of a drink to its cloud."""
     resolve(conn, body.spec)
     with transaction(conn):
-        gathered.add(conn, drink_id, body.name, body.spec.model_dump_json(exclude_unset=True))
-    return get_cloud(drink_id, conn, conditions)
+        spec_clouds.add(conn, drink_id, body.name, body.spec.model_dump_json(exclude_unset=True))
+    return get_spec_cloud(drink_id, conn, conditions)
 
 
-@router.delete("/drinks/{drink_id}/gathered/{gathered_id}", responses=PROBLEMS["missing"])
-def drop_spec(drink_id: RowId, gathered_id: RowId, conn: Connection, conditions: HouseConditions) -> CloudReport:
+@router.delete("/drinks/{drink_id}/spec-cloud/{spec_id}", responses=PROBLEMS["missing"])
+def remove_cloud_spec(drink_id: RowId, spec_id: RowId, conn: Connection, conditions: HouseConditions) -> SpecCloudReport:
     """Takes a gathered spec out of the cloud."""
     with transaction(conn):
-        gathered.remove(conn, drink_id, gathered_id)
-    return get_cloud(drink_id, conn, conditions)
+        spec_clouds.remove(conn, drink_id, spec_id)
+    return get_spec_cloud(drink_id, conn, conditions)
 
 
 def sheet_report(record: TastingRecord) -> SheetReport:
@@ -161,19 +136,17 @@ def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[
     further, marks = lineage.parents(conn, drink_id), lineage.marks(conn, drink_id)
     sheets, readings = tastings.of_drink(conn, drink_id), measurements.of_drink(conn, drink_id)
     wanted = {each.record.id: _parent_ids(each, further) for each in kept}
-    parents = {
-        each.record.id: each for each in kept_trials(conn, [drinks.trial(conn, i) for i in {i for ids in wanted.values() for i in ids}])
-    }
+    parents = {each.record.id: each for each in kept_trials(conn, drinks.some_trials(conn, (i for ids in wanted.values() for i in ids)))}
     names = {each.id: each.name for each in drinks.some(conn, {each.record.drink_id for each in parents.values()})}
     reports = []
     for each in kept:
         trial_id = each.record.id
-        prediction = predict(each.drink, each.conditions)
+        forecast = forecast_of(each.drink, each.conditions)
         own = [reading for reading in readings if reading.trial_id == trial_id]
-        beside = beside_foreseen([Measured(r.quantity, r.point, r.value) for r in own], prediction)
+        beside = beside_forecast([Reading(r.quantity, r.point, r.value) for r in own], forecast)
         water = measurements.water_of(conn, trial_id)
         born_of = [parents[i] for i in wanted[trial_id]]
-        figures, low, high = kept_figures(json.loads(each.record.foreseen))
+        figures, low, high = kept_figures(json.loads(each.record.forecast))
         reports.append(
             NotebookTrial(
                 id=trial_id,
@@ -192,7 +165,7 @@ def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[
                 sheets=[sheet_report(sheet) for sheet in sheets if sheet.trial_id == trial_id],
                 readings=[beside_report(b, reading.id, reading.device) for b, reading in zip(beside, own, strict=True)],
                 water=None if water is None else WaterReport(ratio=water[0], how=water[1]),
-                held=held_report(hold_against(_brief(brief), prediction)),
+                held=list(hold_against(_brief(brief), forecast)),
             )
         )
     return reports

@@ -5,37 +5,28 @@ from __future__ import annotations
 from typing import Annotated, Literal
 
 from fastapi import APIRouter
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
-from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
+from oenomel.api.reading.house import Connection
 from oenomel.api.routers.ingredients import IngredientDetail, ingredient_detail
-from oenomel.core.bottle import Label, bottle_from, sweetness_classes
-from oenomel.interchange.spec_file import Kind
+from oenomel.core.larder import Kind, Label, abv_of_proof, bottle_from, sweetness_classes
+from oenomel.interchange.models import Entry, Level, Report
 from oenomel.store import ingredients, shelf
 from oenomel.store.database import transaction
 
 router = APIRouter(tags=["shelf"])
 
-PROOF_PER_ABV = 2.0
-"""US proof is twice the strength in % (27 CFR 5.1)."""
 
-Level = Annotated[float, Field(ge=0, allow_inf_nan=False)]
-
-
-class _Entry(BaseModel):
-    model_config = ConfigDict(extra="forbid")
-
-
-class ShelfEntry(_Entry):
+class ShelfEntry(Entry):
     """How an ingredient stands on the shelf; "off" takes it away. The price is per litre, in the house's own currency."""
 
     state: Literal["at hand", "low", "out", "off"]
     price_per_litre: Annotated[Level, Field(le=10_000)] | None = None
 
 
-class ShelvedReport(_Entry):
+class ShelvedReport(Report):
     """An ingredient on the shelf."""
 
     slug: str
@@ -43,7 +34,7 @@ class ShelvedReport(_Entry):
     price_per_litre: float | None
 
 
-class LabelEntry(_Entry):
+class LabelEntry(Entry):
     """What stands on a bottle: strength as % or as US proof, sugar and acid in g per 100 ml, or a class of sweetness; what it is like."""
 
     name: Annotated[str, Field(min_length=1, max_length=200)]
@@ -89,7 +80,7 @@ def add_bottle(body: LabelEntry, conn: Connection) -> IngredientDetail:
     """Adds a bottle from its label: what the label doesn't tell is estimated from its kind, or from what it is like."""
     with transaction(conn):
         like = ingredients.get(conn, body.like) if body.like else None
-        abv = body.proof / PROOF_PER_ABV if body.proof is not None else body.abv
+        abv = abv_of_proof(body.proof) if body.proof is not None else body.abv
         label = Label(body.name, body.kind, abv, body.sugar, body.acid, body.sweetness, like)
         bottle = ingredients.add(conn, bottle_from(label, ingredients.larder(conn).values()))
         shelf.put(conn, shelf.Shelved(bottle.slug, body.state, body.price_per_litre))

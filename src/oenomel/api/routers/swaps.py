@@ -5,27 +5,24 @@ from __future__ import annotations
 import itertools
 import sqlite3
 from collections.abc import Iterator
-from typing import Annotated, Literal
+from typing import Annotated
 
 from fastapi import APIRouter
 from fastapi.responses import StreamingResponse
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
-from oenomel.api.deps import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.kept import palate_of
-from oenomel.core.aim import Aim
-from oenomel.core.catalogue import Larder
-from oenomel.core.conditions import Conditions
-from oenomel.core.drink import Drink
-from oenomel.core.ingredient import Ingredient
-from oenomel.core.offers import Filters
-from oenomel.core.rebalancing import rebalance
-from oenomel.core.substitution import Board, board
+from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
+from oenomel.api.reading.trials import palate_of
+from oenomel.core.ice import Conditions
+from oenomel.core.larder import Ingredient, Kind, Larder
+from oenomel.core.spec import Drink
+from oenomel.core.swaps import Aim, Board, Filters, Mode, Ranking, joined, rebalance, swap_board
 from oenomel.errors import SpecError
-from oenomel.interchange.aim_request import AimRequest, FamilyTarget, TargetEntry, TypedTarget, aim_for, pours_named, target_from
-from oenomel.interchange.spec_file import Kind, SpecFile
-from oenomel.interchange.swap_report import RebalanceReport, SwapsReport, rebalance_report, swaps_report
+from oenomel.interchange.models import Entry
+from oenomel.interchange.reports.swaps import RebalanceReport, SwapsReport, rebalance_report, swaps_report
+from oenomel.interchange.requests.aim import AimRequest, FamilyTarget, TargetEntry, TypedTarget, aim_for, pours_named, target_from
+from oenomel.interchange.spec.file import SpecFile
 from oenomel.store import ingredients, shelf
 
 router = APIRouter(tags=["swaps"])
@@ -33,10 +30,8 @@ router = APIRouter(tags=["swaps"])
 NDJSON = "application/x-ndjson"
 
 
-class FilterEntry(BaseModel):
+class FilterEntry(Entry):
     """Which offers are wanted."""
-
-    model_config = ConfigDict(extra="forbid")
 
     at_hand: bool = False
     avoid_allergens: Annotated[list[Annotated[str, Field(max_length=40)]], Field(max_length=20)] = []
@@ -52,12 +47,10 @@ class SwapsRequest(AimRequest):
     Without a target the swap should leave the spec where it is. ``only`` names offers by their key; ``limit`` ends the board.
     """
 
-    model_config = ConfigDict(extra="forbid", frozen=True)
-
     pour_index: Annotated[int, Field(ge=0, le=59)]
-    mode: Literal["pour", "hold_sugar", "hold_acid", "hold_abv", "rebalance"] = "rebalance"
+    mode: Mode = "rebalance"
     target: TargetEntry | None = None  # type: ignore[assignment]  # the one field that a rebalance needs and a board doesn't
-    ranking: Literal["balance", "aroma", "both"] = "both"
+    ranking: Ranking = "both"
     filters: FilterEntry = FilterEntry()
     only: Annotated[list[Annotated[str, Field(max_length=300)]], Field(max_length=200)] | None = None
     limit: Annotated[int, Field(ge=1, le=10_000)] | None = None
@@ -76,9 +69,7 @@ def rebalance_drink(body: AimRequest, conn: Connection, conditions: HouseConditi
 def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions) -> SwapsReport:
     """What could take the place of a pour, ranked; ``limit`` rows of it, if it is told."""
     drink, parts, states = _board(body, conn, conditions)
-    seen = list(parts)
-    whole = Board(tuple(row for part in seen for row in part.rows), seen[-1].searched, seen[-1].total, seen[0].left_out, seen[0].present)
-    report = swaps_report(body.spec, drink, whole, states, body.ranking)
+    report = swaps_report(body.spec, drink, joined(parts), states, body.ranking)
     return report.model_copy(update={"rows": report.rows[: body.limit]})
 
 
@@ -121,7 +112,7 @@ def _board(body: SwapsRequest, conn: sqlite3.Connection, conditions: Conditions)
     )
     free = None if body.free is None else pours_named(drink, body.free)
     joining = _correctors(conn, body.correctors)
-    parts = board(drink, body.pour_index, larder, aim, body.mode, free, filters, conditions, body.only, joining)
+    parts = swap_board(drink, body.pour_index, larder, aim, body.mode, free, filters, conditions, body.only, joining)
     return drink, parts, {slug: each.state for slug, each in shelved.items()}
 
 

@@ -6,30 +6,24 @@ from http import HTTPStatus
 from typing import Annotated
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel, ConfigDict, Field, StringConstraints
+from pydantic import Field, StringConstraints
 
-from oenomel.api.deps import Connection, HouseConditions, homes_for
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.kept import kept_trials, palate_of, sheets_of, tasted_of
+from oenomel.api.reading.house import Connection, HouseConditions, homes_for
+from oenomel.api.reading.trials import kept_trials, palate_of, sheets_of, tasted_of
 from oenomel.api.routers.notebook import sheet_report
-from oenomel.core.catalogue import aromas
-from oenomel.core.families import profile_of_made
-from oenomel.core.next_trial import proposals
-from oenomel.core.palate import learn
-from oenomel.core.tasting import verdict_words
+from oenomel.core.balance import profile_of_made
+from oenomel.core.larder import aromas
+from oenomel.core.notebook import learn, may_join, palate_axes, proposals, verdict_words
 from oenomel.errors import SpecError
-from oenomel.interchange.notebook_report import (
+from oenomel.interchange.models import Entry, Report, RowId
+from oenomel.interchange.reports.notebook import (
     NextReport,
     PalateReport,
-    RowId,
-    SheetEntry,
     SheetReport,
-    Taster,
-    WordsEntry,
     next_report,
-    palate_report,
-    verdict_of,
-)  # fmt: skip
+)
+from oenomel.interchange.requests.notebook import SheetEntry, Taster, WordsEntry, verdict_of
 from oenomel.store import drinks, ingredients, shelf, tastings
 from oenomel.store.database import transaction
 from oenomel.store.tastings import PartTastingRecord, TastingRecord
@@ -37,45 +31,35 @@ from oenomel.store.tastings import PartTastingRecord, TastingRecord
 router = APIRouter(tags=["tasting"])
 
 
-class FlightEntry(BaseModel):
+class FlightEntry(Entry):
     """Sheets to keep together: all of them, or none."""
-
-    model_config = ConfigDict(extra="forbid")
 
     sheets: Annotated[list[SheetEntry], Field(min_length=1, max_length=40)]
 
 
-class FlightReport(BaseModel):
+class FlightReport(Report):
     """The sheets as kept."""
-
-    model_config = ConfigDict(extra="forbid")
 
     sheets: list[SheetReport]
 
 
-class NextRequest(BaseModel):
+class NextRequest(Entry):
     """For whom: a taster whose palate counts, an empty name for the house's, or nothing; and the jigger's smallest step, ml."""
-
-    model_config = ConfigDict(extra="forbid")
 
     palate: Annotated[str, Field(max_length=100)] | None = None
     grid: Annotated[float, Field(ge=0.05, le=60, allow_inf_nan=False)] = 2.5
 
 
-class TasterReport(BaseModel):
+class TasterReport(Report):
     """Who has tasted: how many sheets, and when last."""
-
-    model_config = ConfigDict(extra="forbid")
 
     taster: str
     sheets: int
     last: str
 
 
-class PartEntry(BaseModel):
+class PartEntry(Entry):
     """A bottle or a juice tasted alone. With ``aroma`` or ``impression`` it amends the ingredient: weights 1 to 3 by tag."""
-
-    model_config = ConfigDict(extra="forbid")
 
     taster: Taster
     words: WordsEntry = WordsEntry()
@@ -83,10 +67,8 @@ class PartEntry(BaseModel):
     impression: Annotated[str, StringConstraints(strip_whitespace=True, max_length=200)] | None = None
 
 
-class PartReport(BaseModel):
+class PartReport(Report):
     """What a part tasted of alone."""
-
-    model_config = ConfigDict(extra="forbid")
 
     id: int
     taster: str
@@ -95,10 +77,8 @@ class PartReport(BaseModel):
     amended: bool
 
 
-class AromaReport(BaseModel):
+class AromaReport(Report):
     """A word of the aroma list, and its group."""
-
-    model_config = ConfigDict(extra="forbid")
 
     tag: str
     group: str
@@ -143,10 +123,8 @@ def propose_next(drink_id: RowId, trial_id: RowId, body: NextRequest, conn: Conn
     palate = None if body.palate is None else palate_of(conn, body.palate, but=drink_id)
     larder = ingredients.larder(conn)
     at_hand = {slug for slug, each in shelf.all_shelved(conn).items() if each.is_at_hand}
-    # Correctors may be anything; of accents a house that keeps a shelf is offered what stands on it.
-    joining = {slug: each for slug, each in larder.items() if not at_hand or each.kind != "bitters" or slug in at_hand}
     home = homes_for(conn, present.drink.family).get(present.drink.family)
-    standing, found = proposals(sheets, present.drink, trial_id, joining, home, palate, conditions, body.grid)
+    standing, found = proposals(sheets, present.drink, trial_id, may_join(larder, at_hand), home, palate, conditions, body.grid)
     figures = [profile_of_made(each.drink, conditions) for each in found]
     return next_report(present.spec, present.drink, standing, found, figures)
 
@@ -166,7 +144,8 @@ def get_palate(conn: Connection, taster: Annotated[str, Field(max_length=100)] =
         for record, trial, _ in tasted
         for said in [verdict_words(verdict_of(sheet_report(record)))]
     ]
-    return palate_report(taster, learn([each for _, _, each in tasted]), why)
+    palate = learn([each for _, _, each in tasted])
+    return PalateReport(taster=taster, sheets=palate.sheets, sessions=palate.sessions, axes=list(palate_axes(palate)), why=why)
 
 
 @router.delete("/palate", status_code=HTTPStatus.NO_CONTENT, responses={422: PROBLEMS["bad"][422]})

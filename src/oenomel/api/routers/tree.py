@@ -5,27 +5,26 @@ from __future__ import annotations
 from typing import Annotated
 
 from fastapi import APIRouter
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
-from oenomel.api.deps import Connection, resolve
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.kept import kept_trials
-from oenomel.core.conditions import Conditions
-from oenomel.core.lineage import branch, cross
-from oenomel.interchange.notebook_report import BranchReport, NodeReport, RowId, TreeReport
-from oenomel.interchange.spec_drink import with_plain_amounts
-from oenomel.interchange.spec_file import SpecFile, parse_spec
-from oenomel.interchange.spec_poured import with_pours_of
+from oenomel.api.reading.house import Connection, resolve
+from oenomel.api.reading.trials import kept_trials
+from oenomel.core.ice import Conditions
+from oenomel.core.notebook import branch, cross
+from oenomel.interchange.models import Entry, RowId
+from oenomel.interchange.reports.notebook import BranchReport, NodeReport, TreeReport
+from oenomel.interchange.spec.drink import with_plain_amounts
+from oenomel.interchange.spec.file import SpecFile, parse_spec
+from oenomel.interchange.spec.poured import with_pours_of
 from oenomel.store import drinks, lineage
 from oenomel.store.lineage import MOST_NODES
 
 router = APIRouter(tags=["tree"])
 
 
-class CrossRequest(BaseModel):
+class CrossRequest(Entry):
     """Two or three trials to cross, the one that gives the frame first."""
-
-    model_config = ConfigDict(extra="forbid")
 
     parents: Annotated[list[RowId], Field(min_length=2, max_length=3)]
 

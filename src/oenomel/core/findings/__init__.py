@@ -1,6 +1,6 @@
-"""Checks of a drink: what goes wrong, and what can hurt someone (model.md §8; cautions of domain.md)."""
+"""What goes wrong in a drink and what can hurt someone, each with what would mend it."""
 
-from oenomel.core.findings.between import findings_between
+from oenomel.core.findings.beside_parent import findings_between
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
 from oenomel.core.findings.run import findings
 

@@ -5,13 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import Final
 
-from oenomel.core.colour import absorbance_of, hue_and_chroma, light_through
+from oenomel.core.balance import AXES, body_word
 from oenomel.core.families import OUTSIDE_HOME_STEPS, steps_of
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
-from oenomel.core.perception import AXES
-from oenomel.core.profile import body_word
-
-__all__ = ["CHECKS"]
+from oenomel.core.glass import absorbance_of, hue_and_chroma, light_through
 
 LEAST_ACID: Final = 0.1
 """Served acidity below which nothing in the drink is sour, [g/100 ml]."""

@@ -11,8 +11,6 @@ from typing import Final
 
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
 
-__all__ = ["CHECKS", "Caution", "cautions"]
-
 MANY_STANDARD_DRINKS_US: Final = 2.0
 LEAST_ALCOHOL_G: Final = 0.5
 FLAMMABLE_ABV: Final = 55.0
@@ -33,7 +31,7 @@ class Caution:
 @cache
 def cautions() -> tuple[Caution, ...]:
     """The cautions of the data file."""
-    text = (resources.files("oenomel.core") / "data" / "cautions.toml").read_text(encoding="utf-8")
+    text = (resources.files("oenomel.core.findings") / "data" / "cautions.toml").read_text(encoding="utf-8")
     return tuple(
         Caution(code, t["severity"], t["message"], t.get("caution", ""), tuple(t.get("words", ())))
         for code, t in tomllib.loads(text).items()

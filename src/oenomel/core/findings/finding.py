@@ -5,12 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
-from oenomel.core.conditions import Conditions
-from oenomel.core.drink import Drink, Pour
+from oenomel.core.balance import PourShare, Profile
 from oenomel.core.families import Family, Home
-from oenomel.core.profile import PourShare, Profile
-
-__all__ = ["Case", "Edit", "Finding", "Mend"]
+from oenomel.core.ice import Conditions
+from oenomel.core.spec import Drink, Pour
 
 
 @dataclass(frozen=True, slots=True)

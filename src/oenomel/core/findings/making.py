@@ -5,11 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import Final
 
-from oenomel.core.dilution import dilution_model, is_extrapolated
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
-from oenomel.core.glasses import HALF_EMPTY, LINE, fill, glasses, size_to
-
-__all__ = ["CHECKS"]
+from oenomel.core.glass import HALF_EMPTY, LINE, fill, glasses, size_to
+from oenomel.core.ice import dilution_model, is_extrapolated
 
 CLOSED: Final = frozenset({"shake"})
 WORKED: Final = frozenset({"shake", "stir", "blend", "swizzle", "roll"})

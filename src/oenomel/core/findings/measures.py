@@ -6,11 +6,8 @@ import statistics
 from collections.abc import Iterator
 from typing import Final
 
-from oenomel.core.drink import Pour
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
-from oenomel.core.units import BAR_OUNCE_ML, ML_PER_UNIT
-
-__all__ = ["CHECKS"]
+from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour
 
 SLIP_TIMES: Final = 3.0
 """Times the slot's usual measure from which an amount looks like a slip (model.md §8)."""

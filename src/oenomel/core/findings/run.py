@@ -5,14 +5,15 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 from typing import Final
 
-from oenomel.core.findings import balance, cautions, making, measures
+from oenomel.core.findings.balance import CHECKS as BALANCE
+from oenomel.core.findings.cautions import CHECKS as CAUTIONS
 from oenomel.core.findings.finding import Case, Finding
-
-__all__ = ["ORDER", "findings"]
+from oenomel.core.findings.making import CHECKS as MAKING
+from oenomel.core.findings.measures import CHECKS as MEASURES
 
 ORDER: Final = {"error": 0, "warning": 1, "info": 2}
 
-_CHECKS: Final[tuple[Callable[[Case], Iterator[Finding]], ...]] = (*measures.CHECKS, *making.CHECKS, *balance.CHECKS, *cautions.CHECKS)
+_CHECKS: Final[tuple[Callable[[Case], Iterator[Finding]], ...]] = (*MEASURES, *MAKING, *BALANCE, *CAUTIONS)
 
 
 def findings(case: Case) -> tuple[Finding, ...]:

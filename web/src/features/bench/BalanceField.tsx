@@ -1,6 +1,6 @@
 import { memo, useState } from 'react';
 
-import type { Comparison, Family, Prediction, Span } from '../../api/client';
+import type { Comparison, Family, Forecast, Span } from '../../api/client';
 import { level, type AxisName } from '../../lib/format';
 import { useSize } from '../../ui/useSize';
 import { FieldHands } from './FieldHands';
@@ -8,7 +8,7 @@ import { frameOf, MARGIN, type Levels, type OnField } from './fieldFrame';
 import { FieldPlane } from './FieldPlane';
 import { StrengthRule } from './StrengthRule';
 
-type Served = Prediction['served'];
+type Served = Forecast['served'];
 
 interface Props {
   comparison: Comparison | undefined;

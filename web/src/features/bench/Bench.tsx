@@ -3,7 +3,7 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import type { DrinkDetail, Family, Finding, Ingredient, PourEntry, Prediction, Slot, Spec } from '../../api/client';
+import type { DrinkDetail, Family, Finding, Ingredient, PourEntry, Forecast, Slot, Spec } from '../../api/client';
 import { shownAmount } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { IconButton } from '../../ui/IconButton';
@@ -30,7 +30,7 @@ import { Surface } from './Surface';
 import { remember, trailOf } from './trail';
 import { useBenchCommands } from './useBenchCommands';
 import { useDraft } from './useDraft';
-import { predictionQuery, useComparison, useMend } from './useForecast';
+import { forecastQuery, useComparison, useMend } from './useForecast';
 import { useRanges, useSizeToGlass, useSteps } from './useMaking';
 import { useTicks, withPoured } from './useTicks';
 import { Without } from './Without';
@@ -81,7 +81,7 @@ export function Bench({ drink, family, larder }: Props) {
   const adding = open && 'slot' in open ? open.slot : null;
   const bringing = open && 'bring' in open ? open.bring : null;
   const added = adding && candidate ? withNew(draft.spec, adding, candidate, family) : null;
-  const landing = useQuery(predictionQuery(added, supposed));
+  const landing = useQuery(forecastQuery(added, supposed));
   const ghost = landing.data && candidate ? { name: candidate.name, path: [landing.data.served] } : path;
   const steps = useSteps(draft.spec);
   const reallyPoured = Object.keys(ticks.making.poured).length > 0 ? withPoured(draft.spec, ticks.making).pours : null;
@@ -204,7 +204,7 @@ export function Bench({ drink, family, larder }: Props) {
   const tour =
     health?.demo && !tourSeen && drink.origin === 'demo' && drink.draft && draft.parentTrialId === drink.trials[0]?.id;
   const sharper = comparison?.axes.some(
-    ({ axis, direction, headline }) => axis === 'acid' && direction === 'more' && !headline.includes('tongue'),
+    ({ axis, direction, tasted }) => axis === 'acid' && direction === 'more' && tasted,
   );
   return (
     <Surface
@@ -421,10 +421,10 @@ export function Bench({ drink, family, larder }: Props) {
 
 /** What each pour brings. Right after one was added or taken out, the last figures are still those of the drink before. */
 function whatEachBrings(
-  present: Prediction | undefined,
+  present: Forecast | undefined,
   { pours }: Spec,
   out: number | undefined,
-): (Prediction['pours'][number] | undefined)[] {
+): (Forecast['pours'][number] | undefined)[] {
   const told = present?.pours ?? [];
   if (out !== undefined && told.length === pours.length - 1)
     return [...told.slice(0, out), undefined, ...told.slice(out)];

@@ -1,10 +1,10 @@
 import { useId } from 'react';
 
-import type { Glass, Sight } from '../../api/client';
+import type { Glass, Appearance } from '../../api/client';
 
 interface Props {
   glass: Glass;
-  sight: Sight;
+  sight: Appearance;
   /** Of a centimetre, so that every glass is drawn to the same scale. */
   pxPerCm: number;
   width: number;

@@ -138,7 +138,7 @@ export const GlassPanel = memo(function GlassPanel({ spec, comparison, onServe, 
           </button>
         )}
       </div>
-      {sight && <SightTable sight={sight} glass={spec.serve.glass} />}
+      {sight && <AppearanceTable sight={sight} glass={spec.serve.glass} />}
       {comparing && onServe && (
         <ServeDialog
           spec={spec}
@@ -152,7 +152,7 @@ export const GlassPanel = memo(function GlassPanel({ spec, comparison, onServe, 
 });
 
 /** The same for who can't see the drawing. */
-function SightTable({ sight, glass }: { sight: NonNullable<Comparison['present']['sight']>; glass: string }) {
+function AppearanceTable({ sight, glass }: { sight: NonNullable<Comparison['present']['sight']>; glass: string }) {
   const rows: [string, number][] = [
     ...sight.liquid.map(({ name, volume_ml }): [string, number] => [name, volume_ml]),
     ...(sight.foam ? [['foam', sight.foam.volume_ml] as [string, number]] : []),

@@ -5,6 +5,7 @@ import {
   ProblemError,
   type DrinkDetail,
   type Ingredient,
+  type Made,
   type PourEntry,
   type Spec,
   type Trial,
@@ -184,7 +185,7 @@ export function KeepTrial(props: Props) {
 }
 
 /** What the server fills in: what the forecast of the day supposed. */
-const USUAL = { dilution: 'curve', ice_c: 0, start_c: 22, room_c: 22, factors: {} };
+const USUAL: Made['supposed'] = { dilution: 'curve', ice_c: 0, start_c: 22, room_c: 22, factors: {} };
 
 /** What the change is called when nobody names it: the swap, or the pour that moved. */
 function suggestedName(spec: Spec, parent: Spec, larder: Ingredient[]): string {

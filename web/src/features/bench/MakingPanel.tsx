@@ -1,7 +1,7 @@
 import { SlidersHorizontal } from 'lucide-react';
 import { useState } from 'react';
 
-import type { DrinkDetail, Ingredient, Prediction, Spec, Step } from '../../api/client';
+import type { DrinkDetail, Ingredient, Forecast, Spec, Step } from '../../api/client';
 import { shownAmount, volume } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { lockKey } from './draftHistory';
@@ -13,7 +13,7 @@ interface Props {
   drink: DrinkDetail;
   spec: Spec;
   steps: Step[];
-  forecast: Prediction | undefined;
+  forecast: Forecast | undefined;
   larder: Ingredient[];
   /** Absent where a kept trial is looked at. */
   hand?: {
@@ -26,7 +26,7 @@ interface Props {
 }
 
 /** By which school the water is foreseen, and whether the house's own measurements set it right. */
-function schoolOf({ dilution }: Prediction): string {
+function schoolOf({ dilution }: Forecast): string {
   const school = SCHOOL_OF_WATER[dilution.model] ?? 'estimate';
   if (dilution.measurements === 0) return school;
   return `${school} and ${dilution.measurements === 1 ? 'a measurement' : `${dilution.measurements} measurements`} of your own`;

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 
-import type { Comparison, Finding, Prediction } from '../../api/client';
+import type { Comparison, Finding, Forecast } from '../../api/client';
 import { capital, degrees, level } from '../../lib/format';
 import { Mends, type OnMend } from './Mends';
 
@@ -61,8 +61,8 @@ export function hints(comparison: Comparison): Finding[] {
 }
 
 /** The same figures at each point where the drink can be tasted while it is made. */
-function OnTheWay({ forecast }: { forecast: Prediction }) {
-  const points: [string, Prediction['served']][] = [
+function OnTheWay({ forecast }: { forecast: Forecast }) {
+  const points: [string, Forecast['served']][] = [
     ['In the tin', forecast.undiluted],
     ['After the ice', forecast.strained],
     ['In the glass', forecast.before_topping],

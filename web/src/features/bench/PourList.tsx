@@ -1,7 +1,7 @@
 import { LocateFixed, Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
 
-import type { Finding, Ingredient, PourEntry, Prediction, Spec } from '../../api/client';
+import type { Finding, Ingredient, PourEntry, Forecast, Spec } from '../../api/client';
 import { volume } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { withPour } from './draftHistory';
@@ -16,7 +16,7 @@ interface Props {
   /** The parent's spec: what changed is marked. */
   parent: Spec;
   /** Undefined until the first figures are there. */
-  forecast: Prediction | undefined;
+  forecast: Forecast | undefined;
   /** What only shows beside the parent. */
   besideParent?: Finding[] | undefined;
   larder: Ingredient[];
@@ -35,7 +35,7 @@ interface Props {
     onBringBack: () => void;
   };
   /** What each pour brings; undefined for one that is left out, or whose figures aren't there yet. */
-  brings: (Prediction['pours'][number] | undefined)[];
+  brings: (Forecast['pours'][number] | undefined)[];
   /** What stands below the pours, as far as there is room. */
   below?: ReactNode;
   /** What stands below them in any case. */

@@ -1,6 +1,6 @@
 import { EllipsisVertical, Eye, EyeOff, Lock, LockOpen } from 'lucide-react';
 
-import type { Finding, Ingredient, PourEntry, Prediction, Spec } from '../../api/client';
+import type { Finding, Ingredient, PourEntry, Forecast, Spec } from '../../api/client';
 import { capital, grams, plain, shownAmount, type Shown } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { AmountField } from './AmountField';
@@ -16,7 +16,7 @@ interface Props {
   /** The name of an ingredient by its slug. */
   nameOf: (slug: string) => string;
   /** What it brings, and its share of the drink's sugar, acid and alcohol. */
-  share: Prediction['pours'][number] | undefined;
+  share: Forecast['pours'][number] | undefined;
   /** What goes wrong with it, if anything does. */
   wrong?: Finding | undefined;
   /** Whether it is locked when the drink is brought back; undefined where it has no amount to choose. */
@@ -174,7 +174,7 @@ function LockButton({ name, locked, onLock }: { name: string; locked: boolean; o
   );
 }
 
-function Shares({ share }: { share: Prediction['pours'][number] }) {
+function Shares({ share }: { share: Forecast['pours'][number] }) {
   const bars = [
     { of: 'sugar', part: share.sugar_share, className: 'bg-sweet' },
     { of: 'acid', part: share.acid_share, className: 'bg-sharp' },

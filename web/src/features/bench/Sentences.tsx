@@ -1,6 +1,6 @@
 import { memo, useState } from 'react';
 
-import type { AxisReport, Comparison, Prediction, Spec } from '../../api/client';
+import type { AxisReport, Comparison, Forecast, Spec } from '../../api/client';
 import { axisUnit, level, type AxisName } from '../../lib/format';
 import { AxisMark } from '../../ui/AxisMark';
 import type { Figure } from './useForecast';
@@ -27,7 +27,7 @@ export const Sentences = memo(function Sentences({ spec, comparison, parentName,
     <>
       {parentName && (
         <Headline
-          told={comparison.told}
+          headline={comparison.headline}
           unseen={comparison.unseen}
           nothingMoved={nothingMoved}
           parentName={parentName}
@@ -60,7 +60,7 @@ export const Sentences = memo(function Sentences({ spec, comparison, parentName,
 });
 
 interface HeadlineProps {
-  told: Comparison['told'];
+  headline: Comparison['headline'];
   /** What composition can't see of what came in. */
   unseen: string[];
   nothingMoved: boolean;
@@ -68,25 +68,25 @@ interface HeadlineProps {
 }
 
 /** The riff in one breath: what was changed, what it does, whether a guest would notice. */
-function Headline({ told, unseen, nothingMoved, parentName }: HeadlineProps) {
+function Headline({ headline, unseen, nothingMoved, parentName }: HeadlineProps) {
   return (
     <div
       aria-label="The riff in one breath"
       role="note"
       className="hidden border-b border-base-300 px-3 py-1.5 leading-tight min-[760px]:block"
     >
-      {nothingMoved && !told.change ? (
+      {nothingMoved && !headline.change ? (
         <p className="text-base text-quiet">
           Nothing is moved yet. Change an amount, or press a pour’s name to swap it: what that does beside {parentName}{' '}
           is told here.
         </p>
       ) : (
         <>
-          <p className="truncate text-base text-quiet" title={told.change}>
-            {told.change}
+          <p className="truncate text-base text-quiet" title={headline.change}>
+            {headline.change}
           </p>
-          <p className="font-display text-xl leading-tight font-semibold">{told.effect}.</p>
-          <p className="text-base leading-tight">{told.noticed}</p>
+          <p className="font-display text-xl leading-tight font-semibold">{headline.effect}.</p>
+          <p className="text-base leading-tight">{headline.noticed}</p>
           {unseen[0] && (
             <p className="truncate text-base leading-tight text-quiet" title={unseen.join(' ')}>
               {unseen[0]}
@@ -101,7 +101,7 @@ function Headline({ told, unseen, nothingMoved, parentName }: HeadlineProps) {
 interface AxisProps {
   axis: AxisName;
   report: AxisReport;
-  forecast: Prediction;
+  forecast: Forecast;
   parentName: string | undefined;
   /** Where a candidate would bring this axis. */
   landing: number | null;

@@ -17,9 +17,7 @@ export function Without({ spec, without, name, onBack, onTake }: Props) {
   const { shown } = useSettings();
   const { comparison } = useComparison(without, spec);
   const told = (ml: number) => volume(Math.abs(ml), shown, spec.ounce_ml);
-  const felt = comparison?.axes
-    .filter(({ headline }) => !headline.includes('to the tongue'))
-    .map(({ headline }) => headline.toLowerCase());
+  const felt = comparison?.axes.filter(({ tasted }) => tasted).map(({ headline }) => headline.toLowerCase());
   return (
     <div
       role="status"

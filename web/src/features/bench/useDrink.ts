@@ -66,7 +66,7 @@ export function useCountAsHome(id: number) {
       ),
     onSuccess: (drink) => {
       tell(queryClient, drink);
-      for (const key of ['families', 'comparison', 'prediction', 'course']) {
+      for (const key of ['families', 'comparison', 'forecast', 'course']) {
         void queryClient.invalidateQueries({ queryKey: [key] });
       }
     },

@@ -27,9 +27,9 @@ export function useComparison(spec: Spec, parent: Spec) {
 }
 
 /** Where a drink would stand: for the ghost of a candidate. */
-export const predictionQuery = (spec: Spec | null, supposed: Supposed) =>
+export const forecastQuery = (spec: Spec | null, supposed: Supposed) =>
   queryOptions({
-    queryKey: ['prediction', spec, supposed],
+    queryKey: ['forecast', spec, supposed],
     queryFn: async ({ signal }) => {
       if (spec === null) throw new Error('nothing to foresee');
       return unwrap(await client.POST('/api/predict', { params: { query: supposed }, body: spec, signal }));

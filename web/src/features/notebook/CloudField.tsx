@@ -1,9 +1,9 @@
-import type { Cloud } from '../../api/client';
+import type { SpecCloud } from '../../api/client';
 import { level } from '../../lib/format';
 import { roundTicks, stepScale } from '../bench/scales';
 
 interface Props {
-  cloud: Cloud;
+  cloud: SpecCloud;
   over: number | null;
   onOver: (id: number | null) => void;
 }

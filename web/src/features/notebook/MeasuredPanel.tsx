@@ -68,7 +68,7 @@ export function MeasuredPanel({ drinkId, trial }: Props) {
 }
 
 function ReadingRow({ reading, onBack }: { reading: Reading; onBack: () => void }) {
-  const { name, at, value, unit, decimals, foreseen, words, warning, device } = reading;
+  const { name, at, value, unit, decimals, forecast, words, warning, device } = reading;
   return (
     <li className="flex flex-wrap items-center gap-x-4 py-1 text-base">
       <span className="min-w-52 grow">
@@ -80,9 +80,9 @@ function ReadingRow({ reading, onBack }: { reading: Reading; onBack: () => void 
         <span className="text-sm text-quiet">{unit}</span>
       </span>
       <span className="min-w-56 text-quiet">
-        {foreseen != null && (
+        {forecast != null && (
           <>
-            foreseen <span className="font-figure text-base-content">{foreseen.toFixed(decimals)}</span>: {words}
+            foreseen <span className="font-figure text-base-content">{forecast.toFixed(decimals)}</span>: {words}
           </>
         )}
       </span>

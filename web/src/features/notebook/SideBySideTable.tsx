@@ -121,8 +121,8 @@ export function SideBySideTable({ trials, table, error, nameOf }: Props) {
                         <p key={reading.id} className="leading-snug">
                           {reading.name} {reading.at}:{' '}
                           <span className="font-figure">{reading.value.toFixed(reading.decimals)}</span>
-                          {reading.foreseen != null && (
-                            <span className="text-quiet"> ({reading.foreseen.toFixed(reading.decimals)} foreseen)</span>
+                          {reading.forecast != null && (
+                            <span className="text-quiet"> ({reading.forecast.toFixed(reading.decimals)} foreseen)</span>
                           )}
                         </p>
                       ))}
@@ -156,11 +156,11 @@ export function SideBySideTable({ trials, table, error, nameOf }: Props) {
         <div className="mt-3 border-t border-base-300 pt-2">
           <h2 className="text-lg font-semibold">Besides the pours</h2>
           <ul className="grid gap-x-6 text-base sm:grid-cols-2">
-            {table.circumstances.map(({ what, values, explains }) => (
+            {table.circumstances.map(({ what, values, words }) => (
               <li key={what} className="py-1 leading-snug">
                 <strong className="font-semibold">{capital(what)}</strong>:{' '}
                 {values.map((value, column) => `${value} (${trials[column]?.number})`).join(', ')}.{' '}
-                <span className="text-quiet">{explains}</span>
+                <span className="text-quiet">{words}</span>
               </li>
             ))}
           </ul>

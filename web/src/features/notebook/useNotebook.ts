@@ -90,7 +90,7 @@ export const cloudQuery = (id: number, supposed: Supposed) =>
     queryKey: ['cloud', id, supposed],
     queryFn: async ({ signal }) =>
       unwrap(
-        await client.GET('/api/drinks/{drink_id}/gathered', {
+        await client.GET('/api/drinks/{drink_id}/spec-cloud', {
           params: { path: { drink_id: id }, query: supposed },
           signal,
         }),
@@ -207,7 +207,7 @@ export function useGather(id: number) {
   const add = useMutation({
     mutationFn: async (body: { name: string; spec: Spec }) =>
       unwrap(
-        await client.POST('/api/drinks/{drink_id}/gathered', {
+        await client.POST('/api/drinks/{drink_id}/spec-cloud', {
           params: { path: { drink_id: id }, query: supposed },
           body,
         }),
@@ -217,8 +217,8 @@ export function useGather(id: number) {
   const drop = useMutation({
     mutationFn: async (gathered: number) =>
       unwrap(
-        await client.DELETE('/api/drinks/{drink_id}/gathered/{gathered_id}', {
-          params: { path: { drink_id: id, gathered_id: gathered }, query: supposed },
+        await client.DELETE('/api/drinks/{drink_id}/spec-cloud/{spec_id}', {
+          params: { path: { drink_id: id, spec_id: gathered }, query: supposed },
         }),
       ),
     onSuccess: told,

@@ -1,0 +1,1 @@
+"""What routes share of reading the house: its larder, its conditions, its trials."""

@@ -1,0 +1,83 @@
+"""What routes depend on: a connection a request, and the larder a spec needs."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import AsyncIterator, Mapping
+from typing import Annotated
+
+from fastapi import Depends, Query, Request
+from pydantic import Field
+
+from oenomel.core.balance import profile_of_drink
+from oenomel.core.families import Home, families, home_from, standard_homes
+from oenomel.core.ice import Conditions, DilutionSchool, HouseFactor, house_factor
+from oenomel.core.larder import Larder
+from oenomel.core.spec import Drink, Technique
+from oenomel.interchange.models import Entry
+from oenomel.interchange.spec.drink import drink_from_spec, slugs_of
+from oenomel.interchange.spec.file import SpecFile, parse_spec
+from oenomel.store import database, drinks, ingredients, measurements
+
+__all__ = ["Connection", "HouseConditions", "homes_for", "resolve"]
+
+
+async def _connection(request: Request) -> AsyncIterator[sqlite3.Connection]:
+    # Opening takes a fraction of a millisecond, less than the way to a worker thread and back would.
+    conn = database.connect(request.app.state.data)
+    try:
+        yield conn
+    finally:
+        conn.close()
+
+
+Connection = Annotated[sqlite3.Connection, Depends(_connection)]
+
+
+def resolve(conn: sqlite3.Connection, *specs: SpecFile) -> list[Drink]:
+    """The drinks of specs out of the stored larder; raises SpecError naming the place."""
+    wanted = slugs_of(*specs)
+    larder: Larder = ingredients.some(conn, wanted)
+    if wanted - larder.keys():
+        # The refusal names the likeliest neighbour, so it needs to see them all.
+        larder = ingredients.larder(conn)
+    return [drink_from_spec(spec, larder) for spec in specs]
+
+
+class SupposedQuery(Entry):
+    """What a forecast supposes of the ice and the temperatures, as far as it isn't the usual: see `core.ice.Conditions`.
+
+    ``own``: whether the house's own measurements of its water count.
+    """
+
+    dilution: DilutionSchool = "curve"
+    ice_g: Annotated[float, Field(ge=0, le=5000, allow_inf_nan=False)] | None = None
+    ice_c: Annotated[float, Field(ge=-40, le=0, allow_inf_nan=False)] = 0.0
+    surface_water: Annotated[float, Field(ge=0, le=0.3, allow_inf_nan=False)] | None = None
+    start_c: Annotated[float, Field(ge=-20, le=60, allow_inf_nan=False)] = 22.0
+    room_c: Annotated[float, Field(ge=0, le=50, allow_inf_nan=False)] = 22.0
+    own: bool = True
+
+    def conditions(self, factors: Mapping[Technique, HouseFactor]) -> Conditions:
+        """The same for the core, with the house's own factors."""
+        return Conditions(**self.model_dump(exclude={"own"}), factors=factors)
+
+
+def _house_conditions(conn: Connection, supposed: Annotated[SupposedQuery, Query()]) -> Conditions:
+    measured = measurements.ratios(conn) if supposed.own else {}
+    return supposed.conditions({technique: house_factor(ratios) for technique, ratios in measured.items()})
+
+
+HouseConditions = Annotated[Conditions, Depends(_house_conditions)]
+"""What a forecast supposes, with what this house has measured of its own ice."""
+
+
+def homes_for(conn: sqlite3.Connection, *wanted: str) -> dict[str, Home]:
+    """The homes of these families, with the house's own reference specs in them."""
+    homes = dict(standard_homes())
+    for family, texts in drinks.references(conn, wanted).items():
+        if family in homes:
+            specs = [parse_spec(text) for text in texts]
+            schools = [school.drink for school in families()[family].schools]
+            homes[family] = home_from([profile_of_drink(drink) for drink in (*schools, *resolve(conn, *specs))])
+    return homes

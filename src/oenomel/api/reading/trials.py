@@ -1,0 +1,81 @@
+"""Kept trials as the core needs them: the drink as really poured, its sheets, whose palate they tell of."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from oenomel.api.reading.house import homes_for, resolve
+from oenomel.core.families import Home
+from oenomel.core.ice import Conditions
+from oenomel.core.notebook import Palate, Sheet, Tasted, Verdict, learn, reference_of, tasted_from
+from oenomel.core.spec import Drink
+from oenomel.interchange.requests.made import MadeEntry, as_poured, conditions_of
+from oenomel.interchange.spec.file import SpecFile, parse_spec
+from oenomel.store import drinks, tastings
+from oenomel.store.drinks import TrialRecord
+from oenomel.store.tastings import TastingRecord
+
+__all__ = ["KeptTrial", "kept_trials", "palate_of", "sheets_of", "tasted_of"]
+
+
+@dataclass(frozen=True)
+class KeptTrial:
+    """A kept trial: its record, its spec with what really went in, the drink that makes, and how it was made."""
+
+    record: TrialRecord
+    spec: SpecFile
+    drink: Drink
+    made: MadeEntry
+
+    @property
+    def conditions(self) -> Conditions:
+        """What its forecast supposed on its day."""
+        return conditions_of(self.made)
+
+
+def kept_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
+    """Trials with their drinks, in their order."""
+    made = [MadeEntry.model_validate_json(record.made) for record in records]
+    specs = [as_poured(parse_spec(record.spec), each) for record, each in zip(records, made, strict=True)]
+    drinks_made = resolve(conn, *specs)
+    return [KeptTrial(*each) for each in zip(records, specs, drinks_made, made, strict=True)]
+
+
+def sheets_of(records: Sequence[TastingRecord], trials: Mapping[int, Drink]) -> list[Sheet]:
+    """Sheets for the core, of trials that are there; a sitting is a day."""
+    return [
+        Sheet(trials[record.trial_id], _verdict(record), record.trial_id, record.tasted_at[:10])
+        for record in records
+        if record.trial_id in trials
+    ]
+
+
+def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple[TastingRecord, TrialRecord, Tasted]]:
+    """What a taster's palate is learnt from: his sheets of drinks whose family has a home; of everyone's for an empty name.
+
+    ``but`` is a drink that is left out: what was said of it is not to count twice where it is asked about.
+    """
+    sheets = tastings.for_palate(conn, taster)
+    trials = drinks.some_trials(conn, (sheet.trial_id for sheet in sheets))
+    kept = {each.record.id: each for each in kept_trials(conn, [trial for trial in trials if trial.drink_id != but])}
+    records = [sheet for sheet in sheets if sheet.trial_id in kept]
+    homes: Mapping[str, Home] = homes_for(conn, *{each.drink.family for each in kept.values()})
+    found = []
+    for record in records:
+        trial = kept[record.trial_id]
+        home = homes.get(trial.drink.family)
+        if home is not None:
+            sheet = Sheet(trial.drink, _verdict(record), record.trial_id, f"{record.taster} {record.tasted_at[:10]}")
+            found.append((record, trial.record, tasted_from(sheet, reference_of([sheet], home, trial.conditions), trial.conditions)))
+    return found
+
+
+def palate_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> Palate:
+    """A taster's palate, or the house's for an empty name: the middle with a wide doubt where nothing was tasted yet."""
+    return learn([tasted for _, _, tasted in tasted_of(conn, taster, but)])
+
+
+def _verdict(record: TastingRecord) -> Verdict:
+    return Verdict(record.sugar, record.acid, record.abv, record.body, record.loud, record.lacking)

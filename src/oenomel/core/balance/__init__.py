@@ -1,0 +1,41 @@
+"""Where a drink stands: its figures from the tin to the glass, in steps a tongue can tell, and how sure they are."""
+
+from oenomel.core.balance.attribution import THE_METHOD, Change, changes_between, paired_pours
+from oenomel.core.balance.doubt import Z80, Difference, Doubt, Driver, Drivers, Interval, difference_of, doubt_of, half_widths80
+from oenomel.core.balance.levels import FIGURES, levels_and_slopes, levels_of
+from oenomel.core.balance.mixing import Liquid, Served, Temperatures, mix, served_drink, temperatures
+from oenomel.core.balance.perception import (
+    AXES,
+    CROSSTALK,
+    TASTED_STEPS,
+    UNCHANGED_STEPS,
+    Axis,
+    can_be_tasted,
+    degree,
+    in_words,
+    steps_between,
+    sureness,
+    tasted,
+)
+from oenomel.core.balance.pour_table import poured
+from oenomel.core.balance.profile import (
+    AS_CITRIC,
+    AS_SUCROSE,
+    BODY_WEIGHTS,
+    KCAL_PER_G,
+    STANDARD_DRINK_G,
+    PourShare,
+    Profile,
+    body_word,
+    pour_shares,
+    profile_of,
+)
+from oenomel.core.balance.served import profile_of_drink, profile_of_made
+
+__all__ = [
+    "AS_CITRIC", "AS_SUCROSE", "AXES", "BODY_WEIGHTS", "CROSSTALK", "FIGURES", "KCAL_PER_G", "STANDARD_DRINK_G", "TASTED_STEPS",
+    "THE_METHOD", "UNCHANGED_STEPS", "Z80", "Axis", "Change", "Difference", "Doubt", "Driver", "Drivers", "Interval", "Liquid",
+    "PourShare", "Profile", "Served", "Temperatures", "body_word", "can_be_tasted", "changes_between", "degree", "difference_of",
+    "doubt_of", "half_widths80", "in_words", "levels_and_slopes", "levels_of", "mix", "paired_pours", "pour_shares", "poured",
+    "profile_of", "profile_of_drink", "profile_of_made", "served_drink", "steps_between", "sureness", "tasted", "temperatures",
+]  # fmt: skip

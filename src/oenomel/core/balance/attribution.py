@@ -1,0 +1,174 @@
+"""Which change made which part of a difference between two drinks: a mean over all orders of making them (model.md §4)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.balance.levels import FIGURES, levels_of
+from oenomel.core.balance.perception import AXES, steps_between
+from oenomel.core.ice import Conditions
+from oenomel.core.spec import Drink, Pour
+
+Floats = NDArray[np.float64]
+
+THE_METHOD: Final = "the method"
+"""The words of a change of technique, seconds or ice, which are one change."""
+
+MOST_CHANGES: Final = 10
+"""Changes told one by one; with more, the last are told together. Every order of ten is a thousand drinks."""
+
+_STAGE_WORDS: Final = {
+    "mixed": "in the tin",
+    "glass": "in the glass first",
+    "topped": "on top",
+    "floated": "floated",
+    "rinse": "as a rinse",
+}
+
+# By what two pours stand for each other, the closest first.
+_ALIKE: Final[tuple[Callable[[Pour, Pour], bool], ...]] = (
+    lambda a, b: a == b,
+    lambda a, b: a.ingredient.slug == b.ingredient.slug and a.stage == b.stage,
+    lambda a, b: a.ingredient.slug == b.ingredient.slug,
+    lambda a, b: a.slot == b.slot and a.stage == b.stage,
+    lambda a, b: a.slot == b.slot,
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Change:
+    """One change, in words, and what it did: by how much each figure changed in its unit, and each axis in noticeable steps.
+
+    Over all changes of a pair of drinks each of them adds up to the whole difference.
+    """
+
+    words: str
+    by: Mapping[str, float]
+    steps: Mapping[str, float]
+
+
+@dataclass(frozen=True, slots=True)
+class _Row:
+    """One pour before and after, either of them None where it is not there; which change it belongs to, None where it is the same."""
+
+    before: Pour | None
+    after: Pour | None
+    change: int | None
+
+
+def changes_between(drink: Drink, parent: Drink, conditions: Conditions) -> tuple[Change, ...]:
+    """The changes that made a drink out of its parent, each with its share of the difference; none where the two are the same."""
+    words, rows, method_change = _changes(drink, parent)
+    if not words:
+        return ()
+    # One drink for each set of changes, bit by bit.
+    made = np.arange(2 ** len(words))
+    figures = _figures_of_each(made, rows, parent, drink, method_change, conditions)
+    axes = [FIGURES.index(name) for name in AXES]
+    steps = np.array([steps_between(figures[row], figures[row, 0], axis) for row, axis in zip(axes, AXES.values(), strict=True)])
+    shares = _mean_over_orders(np.concatenate([figures, steps]), len(words))
+    return tuple(
+        Change(
+            word,
+            dict(zip(FIGURES, column[: len(FIGURES)].tolist(), strict=True)),
+            dict(zip(AXES, column[len(FIGURES) :].tolist(), strict=True)),
+        )
+        for word, column in zip(words, shares.T, strict=True)
+    )
+
+
+def _changes(drink: Drink, parent: Drink) -> tuple[list[str], list[_Row], int | None]:
+    """Words of each change, the pours of both drinks side by side, and which change is the method's."""
+    words: list[str] = []
+    rows: list[_Row] = []
+    for before, after in paired_pours(parent.pours, drink.pours):
+        told = _words(before, after)
+        rows.append(_Row(before, after, min(len(words), MOST_CHANGES - 1) if told else None))
+        if told:
+            words.append(told)
+    method_change = None
+    if drink.method != parent.method:
+        method_change = min(len(words), MOST_CHANGES - 1)
+        words.append(THE_METHOD)
+    if len(words) > MOST_CHANGES:
+        words[MOST_CHANGES - 1 :] = [f"{len(words) - MOST_CHANGES + 1} more changes together"]
+    return words, rows, method_change
+
+
+def paired_pours(before: tuple[Pour, ...], after: tuple[Pour, ...]) -> list[tuple[Pour | None, Pour | None]]:
+    """Pours of two drinks that stand for each other: the same ingredient, else the same slot; the rest stand alone."""
+    left, right = list(before), list(after)
+    pairs: list[tuple[Pour | None, Pour | None]] = []
+    for alike in _ALIKE:
+        for one in list(right):
+            match = next((other for other in left if alike(other, one)), None)
+            if match is not None:
+                left.remove(match)
+                right.remove(one)
+                pairs.append((match, one))
+    return [*pairs, *((one, None) for one in left), *((None, one) for one in right)]
+
+
+def _words(before: Pour | None, after: Pour | None) -> str:
+    """What was changed between two pours that stand for each other; empty where nothing was that reaches the liquid."""
+    if before is None or after is None:
+        alone = after or before
+        assert alone is not None
+        if alone.liquid_ml == 0:
+            return ""
+        return f"{alone.ingredient.name} {'added' if after else 'left out'}"
+    if before.ingredient.composition != after.ingredient.composition and before.ingredient.slug == after.ingredient.slug:
+        return f"another lot of {after.ingredient.name}"
+    if before.ingredient.slug != after.ingredient.slug:
+        return f"{after.ingredient.name} for {before.ingredient.name}" if before.liquid_ml or after.liquid_ml else ""
+    if before.stage != after.stage and (before.liquid_ml or after.liquid_ml):
+        return f"{after.ingredient.name} {_STAGE_WORDS.get(after.stage, 'at the edge')}"
+    if before.liquid_ml == after.liquid_ml:
+        return ""
+    return f"{'more' if after.liquid_ml > before.liquid_ml else 'less'} {after.ingredient.name}"
+
+
+def _figures_of_each(
+    made: NDArray[np.int64], rows: list[_Row], parent: Drink, drink: Drink, method_change: int | None, conditions: Conditions
+) -> Floats:
+    """Figures of the drink with each set of changes made, shape (4, sets)."""
+    volumes = np.empty((len(rows), len(made)))
+    axes = np.empty((len(rows), 3, len(made)))
+    in_tin = np.empty((len(rows), len(made)))
+    for index, row in enumerate(rows):
+        done = np.ones(len(made), dtype=bool) if row.change is None else (made >> row.change) % 2 == 1
+        (old_ml, old_axes, old_tin), (new_ml, new_axes, new_tin) = _poured(row.before), _poured(row.after)
+        volumes[index] = np.where(done, new_ml, old_ml)
+        axes[index] = np.where(done, new_axes[:, None], old_axes[:, None])
+        in_tin[index] = np.where(done, new_tin, old_tin)
+    if method_change is None:
+        return levels_of(volumes, axes, in_tin, parent.method, conditions).figures
+    done = (made >> method_change) % 2 == 1
+    before, after = (levels_of(volumes, axes, in_tin, each.method, conditions).figures for each in (parent, drink))
+    return np.where(done, after, before)
+
+
+def _poured(pour: Pour | None) -> tuple[float, Floats, float]:
+    if pour is None:
+        return 0.0, np.zeros(3), 0.0
+    return pour.liquid_ml, np.array(pour.ingredient.composition.axes), float(pour.meets_ice)
+
+
+def _mean_over_orders(figures: Floats, changes: int) -> Floats:
+    """What each change adds, averaged over every order of making them, shape (figures, changes); column s of the argument is the
+    drink with the set of changes s.
+    """
+    sets = np.arange(2**changes)
+    size = np.array([bin(each).count("1") for each in sets])
+    orders = np.array([math.factorial(n) * math.factorial(max(0, changes - n - 1)) / math.factorial(changes) for n in range(changes + 1)])
+    shares = np.empty((len(figures), changes))
+    for change in range(changes):
+        without = sets[(sets >> change) % 2 == 0]
+        shares[:, change] = (figures[:, without | 1 << change] - figures[:, without]) @ orders[size[without]]
+    return shares

@@ -1,0 +1,140 @@
+"""The one ruler: noticeable steps, whether a difference can be tasted, how sure its direction is, and the words (model.md §5)."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+CROSSTALK: Final = 0.25
+"""How much sugar and acid mask each other; house default of model.md §5."""
+
+TASTED_STEPS: Final = 0.5
+"""A difference from here on might be tasted side by side; below it nobody tells the two apart."""
+
+UNCHANGED_STEPS: Final = 0.0005
+"""Changes of a figure below this are a matter of rounding on the screen, and are told as "unchanged"."""
+
+
+@dataclass(frozen=True, slots=True)
+class Axis:
+    """One of the three axes.
+
+    Parameters
+    ----------
+    name : str                      the figure of a profile: sugar, acid or abv
+    noun : str                      what the trade calls it
+    just_noticeable : float         Weber ratio k; a step is a factor of 1 + k
+    floor : float                   levels below count as this, in the figure's unit
+    more, less, same : str          the trade's words
+    """
+
+    name: str
+    noun: str
+    just_noticeable: float
+    floor: float
+    more: str
+    less: str
+    same: str
+
+    @property
+    def step(self) -> float:
+        """A noticeable step as the logarithm of a level."""
+        return float(np.log1p(self.just_noticeable))
+
+    def word(self, steps: float) -> str:
+        """The direction of a difference of so many steps: "sweeter" or "drier"."""
+        return self.more if steps > 0 else self.less
+
+    def at(self, level: ArrayLike) -> NDArray[np.float64]:
+        """Where a level stands on the ruler, [steps], shape as given; differences of two are the steps between them."""
+        at: NDArray[np.float64] = np.log(np.maximum(level, self.floor)) / self.step
+        return at
+
+    def level_at(self, at: ArrayLike) -> NDArray[np.float64]:
+        """The level that stands there, in the figure's unit: the inverse of `at` above the floor."""
+        level: NDArray[np.float64] = np.exp(np.asarray(at) * self.step)
+        return level
+
+
+AXES: Final[Mapping[str, Axis]] = {
+    # Sucrose and citric acid: Schutz & Pilgrim, Am. J. Psychol. 70 (1957) 41 (from memory). That of strength is an assumption.
+    "sugar": Axis("sugar", "sweetness", 0.17, 0.3, "sweeter", "drier", "as sweet"),
+    "acid": Axis("acid", "acidity", 0.22, 0.03, "sharper", "softer", "as sharp"),
+    "abv": Axis("abv", "strength", 0.15, 0.5, "stronger", "weaker", "as strong"),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Degree:
+    """How large a difference is: the trade's hedged verdict, a headline around the word of its direction, a full sentence."""
+
+    below_steps: float
+    verdict: str
+    headline: str
+    sentence: str
+
+
+_DEGREES: Final = (
+    Degree(TASTED_STEPS, "hard to tell apart, even side by side", "{same}, to the tongue", "Hard to tell apart, even side by side."),
+    Degree(1.0, "perhaps, side by side", "a touch {word}", "A guest might taste it, side by side."),
+    Degree(2.0, "likely, side by side; not from memory", "{word}", "A guest would likely taste it side by side; not from memory."),
+    Degree(4.0, "clear", "clearly {word}", "A guest would clearly taste it."),
+    Degree(np.inf, "another drink", "far {word}", "It is another drink."),
+)
+
+_SURENESS: Final = ((0.975, "surely"), (0.9, "very likely"), (0.75, "likely"))
+"""How likely a direction has to be for each word; house rules."""
+
+
+def steps_between(level: ArrayLike, reference: ArrayLike, axis: Axis) -> NDArray[np.float64]:
+    """Noticeable steps from a reference to a level, n = ln(x/x*)/ln(1+k), shape as broadcast; positive means more.
+
+    A good ruler and a rough threshold: the ratios come from single tastes in water.
+
+    >>> round(float(steps_between(1.17 * 8, 8, AXES["sugar"])), 6)
+    1.0
+    """
+    x, x0 = np.maximum(level, axis.floor), np.maximum(reference, axis.floor)
+    steps: NDArray[np.float64] = np.log(x / x0) / axis.step
+    return steps
+
+
+def degree(steps: float) -> Degree:
+    """Which degree a difference of so many steps has, of either sign.
+
+    >>> degree(-1.2).verdict
+    'likely, side by side; not from memory'
+    """
+    return next((each for each in _DEGREES if abs(steps) < each.below_steps), _DEGREES[-1])
+
+
+def in_words(steps: float, axis: Axis, same: str | None = None) -> str:
+    """A difference on an axis in the trade's words; ``same`` stands for "as sweet" where that says it better.
+
+    >>> in_words(-2.5, AXES["sugar"]), in_words(0.2, AXES["acid"])
+    ('clearly drier', 'as sharp, to the tongue')
+    """
+    return degree(steps).headline.format(word=axis.word(steps), same=axis.same if same is None else same)
+
+
+def can_be_tasted(steps: float) -> bool:
+    """Whether a tongue could tell a difference of so many steps, side by side."""
+    return abs(steps) >= TASTED_STEPS
+
+
+def tasted(steps: Mapping[str, float]) -> list[str]:
+    """The axes of a difference that can be tasted, the largest first."""
+    return sorted((name for name, n in steps.items() if can_be_tasted(n)), key=lambda name: -abs(steps[name]))
+
+
+def sureness(probability: float) -> str:
+    """How sure a direction is, in a word; empty where it can't be told.
+
+    >>> sureness(0.93)
+    'very likely'
+    """
+    return next((word for least, word in _SURENESS if probability >= least), "")

@@ -1,0 +1,130 @@
+"""What is reported of a liquid: volume, strength, sweetness, acidity and what follows from them (model.md §4)."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Final, NamedTuple
+
+import numpy as np
+
+from oenomel.core.balance.mixing import Liquid
+from oenomel.core.balance.pour_table import PourTable
+from oenomel.core.larder import ACID_COLUMNS, ACIDS, COLUMN, ETHANOL_G_PER_ML, SUGAR_COLUMNS, SUGARS
+
+EQUIVALENT_WEIGHTS: Final = {
+    "citric": 64.04, "malic": 67.05, "tartaric": 75.04, "lactic": 90.08, "acetic": 60.05, "phosphoric": 49.00, "succinic": 59.04,
+}  # fmt: skip
+"""Grams an acid gives per mole of what titrates it: molar mass by number of acid groups (for phosphoric the first two)."""
+
+KCAL_PER_G: Final = {"alcohol": 7.0, "carbohydrate": 4.0, "acid": 3.0, "protein": 4.0, "fat": 9.0, "fibre": 2.0}
+"""Source: Regulation (EU) 1169/2011, Annex XIV."""
+
+STANDARD_DRINK_G: Final = {"us": 14.0, "uk": 8.0, "au": 10.0}
+"""Grams of alcohol in a standard drink. Sources: NIAAA; UK Chief Medical Officers 2016; NHMRC 2020."""
+
+SWEETNESS_OF: Final = {"sucrose": 1.0, "glucose": 0.7, "fructose": 1.2, "lactose": 0.2, "other": 1.0}
+"""Sucrose equivalents by weight; house defaults, to be edited."""
+
+AS_CITRIC: Final = np.array([EQUIVALENT_WEIGHTS["citric"] / EQUIVALENT_WEIGHTS[acid] for acid in ACIDS])
+AS_SUCROSE: Final = np.array([SWEETNESS_OF[sugar] for sugar in SUGARS])
+BODY_WEIGHTS: Final = np.zeros(len(COLUMN))
+BODY_WEIGHTS[SUGAR_COLUMNS] = BODY_WEIGHTS[ACID_COLUMNS] = 1.0
+for _name, _weight in (("protein", 3.0), ("fat", 3.0), ("gum", 10.0)):
+    BODY_WEIGHTS[COLUMN[_name]] = _weight
+BODY_WEIGHTS.flags.writeable = False
+
+BODY_WORDS: Final = ((6.5, "thin"), (10.5, "light"), (16.0, "round"), (math.inf, "rich"))
+"""Words for body, each up to so many g per 100 ml of dissolved solids, with protein and fat counted three times and gum ten times.
+House estimates: a modern sour is light, one with egg white round, one with cream and egg rich."""
+
+
+@dataclass(frozen=True, slots=True)
+class Profile:
+    """One liquid at one checkpoint.
+
+    ``abv`` in % v/v; ``sugar``, ``acid``, ``titratable_acid`` (as citric) and ``sucrose_equivalents`` in g per 100 ml;
+    ``sugar_acid_ratio`` is infinite without acid and not a number where there is no sugar either. ``body`` is in g per 100 ml as
+    `BODY_WORDS` counts it.
+    """
+
+    volume_ml: float
+    abv: float
+    sugar: float
+    acid: float
+    sugar_acid_ratio: float
+    alcohol_g: float
+    energy_kcal: float
+    titratable_acid: float
+    sucrose_equivalents: float
+    body: float
+
+    @property
+    def standard_drinks(self) -> dict[str, float]:
+        """Standard drinks by country."""
+        return {country: self.alcohol_g / grams for country, grams in STANDARD_DRINK_G.items()}
+
+    @property
+    def body_word(self) -> str:
+        """Its body in a word."""
+        return body_word(self.body)
+
+
+class PourShare(NamedTuple):
+    """What one pour brings, and its share of the whole drink's sugar, acid and alcohol (0 to 1; 0 where the drink has none)."""
+
+    volume_ml: float
+    sugar_g: float
+    acid_g: float
+    alcohol_ml: float
+    sugar_share: float
+    acid_share: float
+    alcohol_share: float
+
+
+def profile_of(liquid: Liquid) -> Profile:
+    """The reported figures of a single liquid; an empty one has zeros."""
+    contents = liquid.contents
+    sugar_g, acid_g = float(contents[SUGAR_COLUMNS].sum()), float(contents[ACID_COLUMNS].sum())
+    alcohol_g = float(contents[0]) * ETHANOL_G_PER_ML
+    per_100_ml = 100 / float(liquid.volume_ml) if liquid.volume_ml > 0 else 0.0
+    energy = {
+        "alcohol": alcohol_g,
+        "carbohydrate": sugar_g,
+        "acid": acid_g,
+        "protein": float(contents[COLUMN["protein"]]),
+        "fat": float(contents[COLUMN["fat"]]),
+        "fibre": float(contents[COLUMN["gum"]]),
+    }
+    return Profile(
+        volume_ml=float(liquid.volume_ml),
+        abv=float(contents[0]) * per_100_ml,
+        sugar=sugar_g * per_100_ml,
+        acid=acid_g * per_100_ml,
+        sugar_acid_ratio=sugar_g / acid_g if acid_g > 0 else (math.inf if sugar_g > 0 else math.nan),
+        alcohol_g=alcohol_g,
+        energy_kcal=math.fsum(grams * KCAL_PER_G[name] for name, grams in energy.items()),
+        titratable_acid=float(contents[ACID_COLUMNS] @ AS_CITRIC) * per_100_ml,
+        sucrose_equivalents=float(contents[SUGAR_COLUMNS] @ AS_SUCROSE) * per_100_ml,
+        body=float(contents @ BODY_WEIGHTS) * per_100_ml,
+    )
+
+
+def pour_shares(pours: PourTable) -> tuple[PourShare, ...]:
+    """What each pour brings to the drink as served, in the order of its pours."""
+    volumes = pours.volumes[:, 0]
+    grams = volumes[:, None] * pours.axes[:, (1, 2, 0), 0] / 100
+    totals = grams.sum(axis=0)
+    shares = np.divide(grams, totals, out=np.zeros_like(grams), where=totals > 0)
+    return tuple(
+        PourShare(volume, *row, *share) for volume, row, share in zip(volumes.tolist(), grams.tolist(), shares.tolist(), strict=True)
+    )
+
+
+def body_word(body: float) -> str:
+    """Thin, light, round or rich.
+
+    >>> body_word(9.7)
+    'light'
+    """
+    return next(word for most, word in BODY_WORDS if body < most)

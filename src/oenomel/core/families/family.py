@@ -1,0 +1,105 @@
+"""The families, their slots and schools, and the home computed from the schools (model.md §8)."""
+
+from __future__ import annotations
+
+import tomllib
+from dataclasses import dataclass
+from functools import cache
+from importlib import resources
+from typing import Any
+
+from oenomel.core.larder import catalogue
+from oenomel.core.spec import FAMILIES, Drink, FamilyName, Method, Pour, Serve
+
+
+@dataclass(frozen=True, slots=True)
+class Slot:
+    """A place in a family: its role, whether the family needs it, its usual measure and when it goes in."""
+
+    slot: str
+    required: bool
+    usual_ml: float
+    stage: str
+
+
+@dataclass(frozen=True, slots=True)
+class Form:
+    """A sub-form of a family, as it is said, with the glass and the ice it is usually served in."""
+
+    name: str
+    words: str
+    glass: str
+    ice: str
+
+
+@dataclass(frozen=True, slots=True)
+class PublishedRange:
+    """A published range of balanced drinks: low and high of each axis; an overlay, never a law."""
+
+    slug: str
+    name: str
+    families: tuple[str, ...]
+    abv: tuple[float, float]
+    sugar: tuple[float, float]
+    acid: tuple[float, float]
+
+
+@dataclass(frozen=True, slots=True)
+class School:
+    """A school of proportion, as a drink that can be poured. Common practice of the trade."""
+
+    slug: str
+    name: str
+    words: str
+    drink: Drink
+
+
+@dataclass(frozen=True, slots=True)
+class Family:
+    """A family of drinks. Open forms have schools to start from, but no home: ``has_home`` is false."""
+
+    slug: FamilyName
+    name: str
+    words: str
+    slots: tuple[Slot, ...]
+    forms: tuple[Form, ...]
+    schools: tuple[School, ...]
+    has_home: bool
+
+
+@cache
+def families() -> dict[str, Family]:
+    """The families by slug: the first-class ones, and the open forms."""
+    tables = tomllib.loads((resources.files("oenomel.core.families") / "data" / "families.toml").read_text(encoding="utf-8"))
+    return {slug: _family(slug, tables[slug]) for slug in FAMILIES}
+
+
+@cache
+def published_ranges() -> tuple[PublishedRange, ...]:
+    """Published ranges, for the overlay."""
+    tables = tomllib.loads((resources.files("oenomel.core.families") / "data" / "published_ranges.toml").read_text(encoding="utf-8"))
+    return tuple(
+        PublishedRange(slug, t["name"], tuple(t["families"]), *((t[axis][0], t[axis][1]) for axis in ("abv", "sugar", "acid")))
+        for slug, t in tables.items()
+    )
+
+
+def _family(slug: FamilyName, table: dict[str, Any]) -> Family:
+    return Family(
+        slug=slug,
+        name=table["name"],
+        words=table["words"],
+        slots=tuple(Slot(**slot) for slot in table["slots"]),
+        forms=tuple(Form(**form) for form in table["forms"]),
+        has_home=table.get("has_home", True),
+        schools=tuple(_school(slug, school) for school in table["schools"]),
+    )
+
+
+def _school(family: FamilyName, table: dict[str, Any]) -> School:
+    pours = tuple(
+        Pour(ingredient=catalogue()[ingredient], volume_ml=float(ml), slot=slot, stage=stage)
+        for slot, ingredient, ml, stage in table["pours"]
+    )
+    drink = Drink(table["name"], family, pours, form=table["form"], method=Method(**table["method"]), serve=Serve(**table["serve"]))
+    return School(table["slug"], table["name"], table["words"], drink)

@@ -1,0 +1,166 @@
+"""The forecast of one drink, and how it differs from its parent."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import Final
+
+from oenomel.core.balance import (
+    Doubt,
+    Interval,
+    PourShare,
+    Profile,
+    Served,
+    Temperatures,
+    doubt_of,
+    levels_and_slopes,
+    pour_shares,
+    poured,
+    profile_of,
+    served_drink,
+    temperatures,
+)
+from oenomel.core.families import OUTSIDE_HOME_STEPS, Home, families, place_words, standard_homes
+from oenomel.core.findings import Case, Finding, findings
+from oenomel.core.glass import Appearance, Course, appearance_of, course_of
+from oenomel.core.ice import Conditions, dilution_model
+from oenomel.core.spec import Drink
+from oenomel.errors import NothingToDrink
+
+STANDARD: Final = Conditions()
+"""What is supposed where nothing is told."""
+
+
+@dataclass(frozen=True, slots=True)
+class Dilution:
+    """Water from the ice: ml per ml of what is in the tin, ml in all, the school it was computed by, and by how many of the house's own
+    measurements it was set right.
+    """
+
+    ratio: float
+    water_ml: float
+    model: str
+    measurements: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class Place:
+    """Where a drink stands: its distance from its family's home in steps, and the words for it."""
+
+    distance_steps: float
+    words: str
+
+
+@dataclass(frozen=True)
+class Forecast:
+    """The forecast of one drink: its figures in the tin and as served, and what each pour brings. The rest is worked out when it is
+    asked for, so that a search through many drinks doesn't pay for it.
+
+    It can be tasted at four points: ``undiluted`` in the tin, ``strained`` after the ice, ``before_topping`` with what waited in
+    the glass, and ``served`` at minute 0.
+    """
+
+    drink: Drink
+    conditions: Conditions
+    home: Home | None
+    path: Served
+    undiluted: Profile
+    dilution: Dilution
+    served: Profile
+    doubt: Doubt
+    pours: tuple[PourShare, ...]
+
+    @property
+    def interval80(self) -> Mapping[str, Interval]:
+        """80 % intervals of the figures as served."""
+        return self.doubt.intervals80
+
+    @property
+    def strained(self) -> Profile:
+        """The drink as it leaves the ice."""
+        return profile_of(self.path.strained)
+
+    @property
+    def before_topping(self) -> Profile:
+        """The drink in the glass, before anything goes on top."""
+        return profile_of(self.path.before_topping)
+
+    @cached_property
+    def temperatures(self) -> Temperatures:
+        """How cold it is at each of the four points, [°C]."""
+        return temperatures(self.path, self.drink.method, self.conditions)
+
+    @cached_property
+    def findings(self) -> tuple[Finding, ...]:
+        """What goes wrong and what can hurt someone, errors first."""
+        family = families().get(self.drink.family)
+        return findings(Case(self.drink, self.undiluted, self.served, self.pours, self.conditions, family, self.home))
+
+    @cached_property
+    def appearance(self) -> Appearance | None:
+        """How it looks in its glass; None where that isn't of the list."""
+        return appearance_of(self.drink, self.served.volume_ml)
+
+    @property
+    def place(self) -> Place | None:
+        """Where it stands in its family; open forms have no home."""
+        if self.home is None:
+            return None
+        distance = self.home.distance(self.served)
+        return Place(distance, place_words(distance))
+
+    @property
+    def cost(self) -> float | None:
+        """What its pours cost, in the house's own currency; None where a price isn't told."""
+        prices = [(pour.volume_ml, pour.ingredient.label("price_per_litre")) for pour in self.drink.pours if pour.volume_ml > 0]
+        return None if any(price is None for _, price in prices) else math.fsum(ml * (price or 0.0) / 1000 for ml, price in prices)
+
+    @cached_property
+    def course(self) -> Course:
+        """Twenty minutes in its glass."""
+        course = course_of(self.drink, self.path, self.temperatures.glass, self.conditions)
+        return replace(course, leaves_home=self._leaves_home(course))
+
+    def _leaves_home(self, course: Course) -> int | None:
+        if self.home is None or self.home.distance(self.served) > OUTSIDE_HOME_STEPS:
+            return None
+        for minute, (abv, sugar, acid) in enumerate(zip(course.abv, course.sugar, course.acid, strict=True)):
+            if self.home.distance(replace(self.served, abv=abv, sugar=sugar, acid=acid)) > OUTSIDE_HOME_STEPS:
+                return minute
+        return None
+
+
+def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: Mapping[str, Home] | None = None) -> Forecast:
+    """The forecast of one drink; ``homes`` are the families' own where a house has added to them.
+
+    Raises
+    ------
+    NothingToDrink
+        No pour adds any liquid.
+    """
+    table = poured(drink)
+    at, grows = levels_and_slopes(table, drink.method, conditions)
+    path = served_drink(table, at.water_ml[0])
+    if path.glass.volume_ml == 0:
+        raise NothingToDrink
+    tin, water = profile_of(path.tin), float(path.water_ml)
+    own = conditions.factors.get(drink.method.technique)
+    return Forecast(
+        drink,
+        conditions,
+        (standard_homes() if homes is None else homes).get(drink.family),
+        path,
+        undiluted=tin,
+        dilution=Dilution(
+            water / tin.volume_ml if tin.volume_ml else 0.0,
+            water,
+            dilution_model(drink.method, conditions),
+            own.measurements if own and water else 0,
+        ),
+        served=profile_of(path.glass),
+        doubt=doubt_of(drink, at, grows, table, conditions),
+        pours=pour_shares(table),
+    )

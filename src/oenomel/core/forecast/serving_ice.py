@@ -1,0 +1,68 @@
+"""The same drink served up, on cubes, on one large cube and on crushed ice (estimates, as all that happens in the glass)."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Final
+
+from oenomel.core.families import OUTSIDE_HOME_STEPS, Home
+from oenomel.core.forecast.forecast import Forecast, forecast_of
+from oenomel.core.glass import Appearance
+from oenomel.core.ice import Conditions
+from oenomel.core.spec import ICES, Drink
+
+SIPS: Final = (0, 10, 20)
+"""Minutes of the first, the middle and the last sip."""
+
+
+@dataclass(frozen=True, slots=True)
+class Sip:
+    """The drink at a minute: ml, % v/v, g per 100 ml, °C."""
+
+    minute: int
+    volume_ml: float
+    abv: float
+    sugar: float
+    acid: float
+    temperature_c: float
+
+
+@dataclass(frozen=True, slots=True)
+class ServedOnIce:
+    """How the drink takes one ice: its look, three sips, the first minute outside its home (None: never, or never inside), in words."""
+
+    ice: str
+    appearance: Appearance | None
+    sips: tuple[Sip, ...]
+    leaves_home: int | None
+    words: str
+
+
+def on_each_ice(drink: Drink, conditions: Conditions, homes: Mapping[str, Home]) -> tuple[ServedOnIce, ...]:
+    """The drink on each ice of a serve, in its own glass; how it was worked stays the same.
+
+    Raises
+    ------
+    NothingToDrink
+    """
+    return tuple(_takes(ice, forecast_of(replace(drink, serve=replace(drink.serve, ice=ice)), conditions, homes)) for ice in ICES)
+
+
+def _takes(ice: str, forecast: Forecast) -> ServedOnIce:
+    course = forecast.course
+    sips = tuple(
+        Sip(m, *(float(figure[m]) for figure in (course.volume_ml, course.abv, course.sugar, course.acid, course.temperature_c)))
+        for m in SIPS
+    )
+    leaves = course.leaves_home
+    return ServedOnIce(ice, forecast.appearance, sips, leaves, _told(forecast, leaves))
+
+
+def _told(forecast: Forecast, leaves: int | None) -> str:
+    if forecast.home is None:
+        return "an open form has no home to leave"
+    if leaves is not None:
+        return f"leaves home after {leaves} min"
+    outside = forecast.home.distance(forecast.served) > OUTSIDE_HOME_STEPS
+    return "not at home to begin with" if outside else "at home to the last sip"

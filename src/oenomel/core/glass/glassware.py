@@ -1,0 +1,106 @@
+"""The glasses of the app's list, how full a drink makes one, and how high it stands in it."""
+
+from __future__ import annotations
+
+import bisect
+import itertools
+import math
+import tomllib
+from dataclasses import dataclass
+from functools import cache
+from importlib import resources
+from typing import Final
+
+from oenomel.core.glass.twenty_minutes import ice_in_glass
+
+LINE: Final = 0.80
+FILLS_WELL: Final = 0.78
+HALF_EMPTY: Final = 0.40
+"""Of a glass to the brim: its wash line, up to which it is poured; what a drink is sized to, a little below it; and below what it looks
+half empty (house rules)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Glass:
+    """A glass and the inside of its bowl, in cm.
+
+    Parameters
+    ----------
+    bowl : tuple of (height, radius)    from the bottom to the brim; straight between, so that it is a pile of frustums
+    stem_cm, foot_cm : float            what stands below the bowl, and the radius of its foot
+    """
+
+    name: str
+    brim_ml: float
+    bowl: tuple[tuple[float, float], ...]
+    stem_cm: float
+    foot_cm: float
+
+    @property
+    def line_ml(self) -> float:
+        """What it holds to its wash line, [ml]."""
+        return LINE * self.brim_ml
+
+    def height_cm(self, volume_ml: float) -> float:
+        """How high so many ml stand in the bowl, [cm]; to the brim at the most."""
+        below = _volumes(self.bowl)
+        if volume_ml >= below[-1]:
+            return self.bowl[-1][0]
+        slice_ = max(0, bisect.bisect_right(below, volume_ml) - 1)
+        (bottom, low), (top, high) = self.bowl[slice_], self.bowl[slice_ + 1]
+        slope, rest = (high - low) / (top - bottom), max(0.0, volume_ml - below[slice_])
+        # A frustum's volume grows with the cube of its radius, so its height needs no search.
+        if abs(slope) < 1e-9:
+            return bottom + rest / (math.pi * low**2)
+        return bottom + (math.cbrt(low**3 + 3 * slope * rest / math.pi) - low) / slope
+
+    def radius_cm(self, height_cm: float) -> float:
+        """Its inner radius at a height of the bowl, [cm]."""
+        for (bottom, low), (top, high) in itertools.pairwise(self.bowl):
+            if height_cm <= top:
+                return low + (high - low) * (height_cm - bottom) / (top - bottom)
+        return self.bowl[-1][1]
+
+
+@cache
+def glasses() -> dict[str, Glass]:
+    """The glasses by name, smallest first."""
+    text = (resources.files("oenomel.core.glass") / "data" / "glasses.toml").read_text(encoding="utf-8")
+    tables = sorted(tomllib.loads(text).items(), key=lambda item: float(item[1]["brim_ml"]))
+    return {name: _glass(name, **table) for name, table in tables}
+
+
+def fill(glass: str, ice: str, volume_ml: float) -> float | None:
+    """How full a drink makes a glass with its ice, 1 to the brim; None for a glass outside the list.
+
+    Floating ice lifts the drink by the room of its own weight in water.
+
+    >>> fill("coupe", "none", 110)
+    0.5
+    """
+    chosen = glasses().get(glass)
+    return None if chosen is None else (volume_ml + ice_in_glass(ice).grams) / chosen.brim_ml
+
+
+def size_to(glass: str, ice: str, volume_ml: float) -> float | None:
+    """By what every pour is multiplied so that a drink of so many ml fills its glass well; None where the ice leaves too little room."""
+    chosen = glasses().get(glass)
+    if chosen is None or volume_ml <= 0:
+        return None
+    times = (FILLS_WELL * chosen.brim_ml - ice_in_glass(ice).grams) / volume_ml
+    return times if times > 0.2 else None
+
+
+def _glass(name: str, brim_ml: float, bowl: list[list[float]], stem_cm: float, foot_cm: float) -> Glass:
+    drawn = tuple((float(height), float(radius)) for height, radius in bowl)
+    scale = math.cbrt(brim_ml / _volumes(drawn)[-1])
+    return Glass(name, float(brim_ml), tuple((h * scale, r * scale) for h, r in drawn), float(stem_cm), foot_cm * scale)
+
+
+@cache
+def _volumes(bowl: tuple[tuple[float, float], ...]) -> list[float]:
+    """What a bowl holds up to each of its heights, [ml]."""
+    volumes = [0.0]
+    for (bottom, low), (top, high) in itertools.pairwise(bowl):
+        volumes.append(volumes[-1] + math.pi * (top - bottom) / 3 * (low * low + low * high + high * high))
+    return volumes

@@ -1,0 +1,130 @@
+"""What a forecast supposes of the ice, the tin and the temperatures, and what the house has measured (model.md §3)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from typing import Final, Literal, get_args
+
+import numpy as np
+
+from oenomel.core.spec import Technique
+from oenomel.errors import OutOfRange
+
+DilutionSchool = Literal["curve", "heat balance"]
+SCHOOLS_OF_DILUTION: Final[tuple[DilutionSchool, ...]] = get_args(DilutionSchool)
+
+PRIOR_SD: Final = 0.12
+"""How far a house's water may lie from the curve before anything was measured (model.md §3)."""
+
+SCATTER_SD: Final = 0.09
+SCATTER_WEIGHT: Final = 6
+"""Scatter of one measurement before the house's own tells it, and how many measurements that belief is worth."""
+
+_LIMITS: Final = {
+    "ice_g": (0.0, 5000.0), "ice_c": (-40.0, 0.0), "surface_water": (0.0, 0.3), "tin_g": (0.0, 3000.0), "start_c": (-20.0, 60.0),
+    "topping_c": (-2.0, 60.0), "room_c": (0.0, 50.0),
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class IceKind:
+    """One kind of ice: grams that a tin takes, share of water on its surface, and share of what is left that takes the drink's cold."""
+
+    grams: float
+    surface_water: float
+    follows: float
+
+
+_ICE_KINDS: Final = {
+    # Cubes: model.md §3. Large: three cubes of 45 g. Their surface and how deep they cool are estimates.
+    "cubes": IceKind(300.0, 0.02, 0.3),
+    "large": IceKind(135.0, 0.01, 0.15),
+    "crushed": IceKind(300.0, 0.05, 0.8),
+}
+
+
+def ice_kind(ice: str) -> IceKind:
+    """What a kind of ice brings when nothing else is told."""
+    return _ICE_KINDS[ice]
+
+
+@dataclass(frozen=True, slots=True)
+class HouseFactor:
+    """How much water this house takes, by its own weighing: a factor on the forecast, its relative sd and how many measurements."""
+
+    factor: float
+    relative_sd: float
+    measurements: int
+
+
+def house_factor(measured_over_forecast: Sequence[float]) -> HouseFactor:
+    """What a house's own measurements say: each is water measured by water foreseen.
+
+    Normal prior and likelihood: f̂ = 1 + n/(n + s²/τ²)·(x̄ − 1), τ = 0.12, s² = (6·0.09² + Σ(x − x̄)²)/(n + 5), sd = s/√(n + s²/τ²).
+
+    Raises
+    ------
+    OutOfRange
+        There is no measurement, or one is not between 0.2 and 3.
+
+    >>> round(house_factor([0.9, 0.92, 0.88]).factor, 3)
+    0.913
+    """
+    n = len(measured_over_forecast)
+    if n == 0:
+        raise OutOfRange("the number of measurements", 0, 1, math.inf)
+    for ratio in measured_over_forecast:
+        if not 0.2 <= ratio <= 3:
+            raise OutOfRange("water measured by water foreseen", ratio, 0.2, 3)
+    x = np.array(measured_over_forecast, dtype=np.float64)
+    mean = float(x.mean())
+    variance = (SCATTER_WEIGHT * SCATTER_SD**2 + float(((x - mean) ** 2).sum())) / (n + 5)
+    weight = n + variance / PRIOR_SD**2
+    return HouseFactor(1 + n / weight * (mean - 1), math.sqrt(variance / weight), n)
+
+
+@dataclass(frozen=True)
+class Conditions:
+    """What a forecast supposes.
+
+    Parameters
+    ----------
+    dilution : str                     school of dilution: "curve" or "heat balance"
+    ice_g, surface_water : float or None   ice in the tin and the share of it that is water on its surface; None: by its kind
+    ice_c : float, [°C]                0 is wet ice, −18 from the freezer
+    tin_g, tin_follows : float         metal of the tin, and the share of it that follows the drink in the time
+    start_c, topping_c, room_c : float, [°C]   of what goes in the tin, of what waits in the fridge, of the room
+    factors : mapping of technique to HouseFactor   the house's own measurements
+
+    Raises
+    ------
+    OutOfRange
+    """
+
+    dilution: DilutionSchool = "curve"
+    ice_g: float | None = None
+    ice_c: float = 0.0
+    surface_water: float | None = None
+    tin_g: float = 250.0
+    tin_follows: float = 0.4
+    start_c: float = 22.0
+    topping_c: float = 5.0
+    room_c: float = 22.0
+    factors: Mapping[Technique, HouseFactor] = field(default_factory=dict)
+
+    def __post_init__(self) -> None:
+        for name, (low, high) in _LIMITS.items():
+            value = getattr(self, name)
+            if value is not None and not low <= value <= high:
+                raise OutOfRange(name, value, low, high)
+
+    def ice_in_the_tin(self, kind: str) -> IceKind:
+        """Grams, surface water and how much of it follows, for a kind of ice."""
+        usual = ice_kind(kind)
+        return IceKind(
+            usual.grams if self.ice_g is None else self.ice_g,
+            usual.surface_water if self.surface_water is None else self.surface_water,
+            usual.follows,
+        )

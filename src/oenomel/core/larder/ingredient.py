@@ -1,0 +1,93 @@
+"""An ingredient of the larder: a generic class, a bottle or a house preparation, with the source of each of its numbers."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Final, Literal, get_args
+
+from oenomel.core.larder.composition import Composition
+
+Kind = Literal[
+    "spirit", "liqueur", "fortified", "aromatised", "wine", "sparkling", "beer", "cider", "juice", "vinegar", "syrup", "honey", "sugar",
+    "egg", "dairy", "plant", "bitters", "seasoning", "water", "zero-proof", "other",
+]  # fmt: skip
+KINDS: Final[tuple[Kind, ...]] = get_args(Kind)
+SlotName = Literal["base", "sour", "sweet", "liqueur", "accent", "texture", "lengthener", "seasoning", "edge", "garnish", "other"]
+SLOTS: Final[tuple[SlotName, ...]] = get_args(SlotName)
+Foam = Literal["", "light", "firm"]
+FOAMS: Final[tuple[Foam, ...]] = get_args(Foam)
+LABELS: Final = {
+    "bitterness": (0.0, 5.0),
+    "cloudiness": (0.0, 1.0),
+    "absorbance_red": (0.0, 30.0),
+    "absorbance_green": (0.0, 30.0),
+    "absorbance_blue": (0.0, 30.0),
+    "keeps_days": (0.0, 10_000.0),
+    "loud_above_ml": (0.0, 100.0),
+    "price_per_litre": (0.0, 10_000.0),
+}
+"""Sourced values beside the composition, with their bounds: bitterness on the house's scale, absorbance per cm, cloudiness 0 to 1,
+days that it keeps once open, the amount above which it drowns the rest, and the price in the house's own currency."""
+
+
+@dataclass(frozen=True, slots=True)
+class SourcedValue:
+    """One composition value with where it comes from.
+
+    Parameters
+    ----------
+    name : str          a property of `Composition`
+    value : float       in that property's unit
+    relative_sd : float, [1]
+    source : str        the citation, or "estimate"
+    source_kind : str   regulation, handbook, food table, published, common practice, definition, estimate or invented
+    why : str           reasoning of an estimate, or how the value follows from its source; may be empty
+    """
+
+    name: str
+    value: float
+    relative_sd: float
+    source: str
+    source_kind: str
+    why: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Ingredient:
+    """What can go in a slot.
+
+    ``impression`` is what composition can't see: how the trade describes it, never a figure.
+    ``piece_ml`` and ``piece_g`` say what one piece or leaf adds. ``aroma`` holds weights 1 to 3 by tag, ``foam`` is "", "light"
+    or "firm". What is no part of the composition but has a source stands in ``values`` besides: see `LABELS`.
+    """
+
+    slug: str
+    name: str
+    kind: Kind
+    composition: Composition
+    slots: tuple[SlotName, ...] = ()
+    impression: str = ""
+    allergens: tuple[str, ...] = ()
+    cautions: tuple[str, ...] = ()
+    piece_ml: float | None = None
+    piece_g: float | None = None
+    aroma: Mapping[str, int] = field(default_factory=dict)
+    foam: Foam = ""
+    origin: str = "catalogue"
+    values: Mapping[str, SourcedValue] = field(default_factory=dict)
+
+    @property
+    def is_sparkling(self) -> bool:
+        """Whether it holds enough carbon dioxide to burst a closed tin (over 2 g/l, as in still wine at the very most)."""
+        return self.composition.co2 > 2.0
+
+    def label(self, name: str) -> float | None:
+        """One of `LABELS`, where it is told."""
+        return self.values[name].value if name in self.values else None
+
+    @property
+    def absorbance(self) -> tuple[float, float, float]:
+        """Absorbance per cm at red, green and blue; clear where nothing is told."""
+        red, green, blue = (self.label(f"absorbance_{light}") or 0.0 for light in ("red", "green", "blue"))
+        return red, green, blue

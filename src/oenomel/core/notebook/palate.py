@@ -1,0 +1,264 @@
+"""A palate: where a taster would have a drink stand, learnt from what he says of many (model.md §10).
+
+The ideal point θ is told in noticeable steps from a reference, usually the middle of the family's home. What a taster says is
+one of seven words an axis: a straight line through such numbers is biased, since "far too strong" can't be exceeded and "right" is a
+band. So the answers are modelled as what they are, ordered words about a felt difference.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cache
+from typing import Final
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from oenomel.core.balance import AXES, Z80, Axis, can_be_tasted, in_words
+from oenomel.errors import OutOfRange
+
+Floats = NDArray[np.float64]
+
+PALATE_SD: Final = 1.5
+"""How far palates lie from the middle of a home before anything was tasted, [steps]."""
+
+TRIAL_SD: Final = 2.0
+"""The same for one drink whose taster isn't known, [steps]."""
+
+WITHIN_STEPS: Final = 1.0
+"""A drink is where it should be when every axis lies within this."""
+
+_CUTS: Final = (0.7, 1.7, 2.7)
+"""Felt differences from which "a touch", "clearly" and "far" are said, [steps]; each taster has a factor of his own on them."""
+
+_NOISE: Final = ((0.5, 0.3), (0.8, 0.45), (1.2, 0.25))
+_OWN_CUTS: Final = ((0.75, 0.25), (1.0, 0.5), (1.33, 0.25))
+_CROSSTALK: Final = ((0.0, 0.25), (0.2, 0.5), (0.4, 0.25))
+"""What can't be told apart from few sheets is summed over: noise of the tongue, width of the words, masking of sweet and sour; each value
+with its weak prior weight. The weights are an assumption."""
+
+_LAPSE: Final = 0.05
+"""Share of answers that have nothing to do with the drink: a slip of the finger, the wrong glass."""
+
+_DRIFT_SD: Final = 0.3
+"""What an evening shifts a palate and its next evening doesn't, [steps]."""
+
+_LONGEST_STEP: Final = 2.0
+_ROUNDS: Final = 12
+_HALVINGS: Final = 4
+_CLOSE: Final = 1e-3
+
+_FARTHEST: Final = 8.0
+"""Beyond so many standard deviations nothing is left of a normal distribution that a lapse wouldn't cover."""
+
+
+@dataclass(frozen=True)
+class Tasted:
+    """One sheet: where the drink stood, and what was said of it.
+
+    Parameters
+    ----------
+    x : ndarray, shape (3,), [steps]    sweetness, acidity and strength of the forecast from the reference
+    said : three ints or None           −3 too little … 3 too much; None where nothing was said
+    session : str                       the day or sitting: what an evening shifts is shared by its sheets
+    """
+
+    x: Floats
+    said: tuple[int | None, ...]
+    session: str = ""
+
+
+@dataclass(frozen=True)
+class Palate:
+    """An ideal point with its doubt.
+
+    Parameters
+    ----------
+    mean : ndarray, shape (3,), [steps]           from the reference, sweetness, acidity, strength
+    covariance : ndarray, shape (3, 3), [steps²]
+    sheets, sessions : int                        what it was learnt from
+    """
+
+    mean: Floats
+    covariance: Floats
+    sheets: int = 0
+    sessions: int = 0
+
+    @property
+    def sd(self) -> Floats:
+        """How unsure each axis is, shape (3,), [steps]."""
+        sd: Floats = np.sqrt(np.diag(self.covariance))
+        return sd
+
+    @property
+    def interval80(self) -> Floats:
+        """Central 80 % interval of each axis, shape (3, 2), [steps]."""
+        return np.stack([self.mean - Z80 * self.sd, self.mean + Z80 * self.sd], axis=1)
+
+    def chance_within(self, x: ArrayLike, forecast_sd: ArrayLike = 0.0) -> float:
+        """How likely a drink at ``x``, shape (3,), lies within one step of the ideal on every axis, 0 to 1.
+
+        ``forecast_sd``, [steps], is what the forecast of a drink adds that wasn't tasted itself.
+        """
+        sure = self.covariance + np.diag(np.broadcast_to(np.asarray(forecast_sd, dtype=np.float64) ** 2, 3))
+        points = self.mean + _normal_points() @ np.linalg.cholesky(sure + 1e-12 * np.eye(3)).T
+        return float((np.abs(points - np.asarray(x)) <= WITHIN_STEPS).all(axis=1).mean())
+
+
+@dataclass(frozen=True, slots=True)
+class PalateAxis:
+    """One axis of a palate: steps from the middle of a home (for drawing), its 80 % interval, and the words for it."""
+
+    axis: str
+    steps: float
+    low: float
+    high: float
+    words: str
+
+
+def palate_axes(palate: Palate) -> tuple[PalateAxis, ...]:
+    """A palate axis by axis, in words."""
+    return tuple(
+        PalateAxis(axis.name, steps, low, high, _axis_words(axis, steps, sure=low > 0 or high < 0))
+        for axis, steps, (low, high) in zip(AXES.values(), palate.mean.tolist(), palate.interval80.tolist(), strict=True)
+    )
+
+
+def _axis_words(axis: Axis, steps: float, *, sure: bool) -> str:
+    if not can_be_tasted(steps):
+        return "about the middle"
+    if not sure:
+        return f"perhaps {axis.word(steps)}; it can’t be told yet"
+    return f"{in_words(steps, axis)} than the middle of a home"
+
+
+def unknown_palate(sd: float = PALATE_SD) -> Palate:
+    """What is believed before anything was tasted: the middle, with a wide doubt."""
+    return Palate(np.zeros(3), sd**2 * np.eye(3))
+
+
+def learn(sheets: Sequence[Tasted], prior: Palate | None = None) -> Palate:
+    """The ideal point that explains the sheets best, with its doubt.
+
+    For each of 27 kinds of taster (noise, width of words, masking) the most likely θ is found by Newton's method, and the 27 are
+    mixed by how well they explain the sheets. Sheets that contradict each other make a noisy taster likelier, and so widen the doubt.
+
+    Parameters
+    ----------
+    prior : Palate, optional      what is believed before; by default 1.5 steps around the reference
+
+    Raises
+    ------
+    OutOfRange
+        Something said isn't between −3 and 3.
+    """
+    prior = prior or unknown_palate()
+    told = [sheet for sheet in sheets if any(said is not None for said in sheet.said)]
+    for sheet in told:
+        for said in sheet.said:
+            if said is not None and not -3 <= said <= 3:
+                raise OutOfRange("what was said of an axis", said, -3, 3)
+    if not told:
+        return prior
+    x = np.array([sheet.x for sheet in told])
+    answers = np.array([[0 if y is None else y for y in sheet.said] for sheet in told])
+    heard = np.array([[y is not None for y in sheet.said] for sheet in told])
+    means, covariances, weights = _fits(x, answers, heard, prior)
+    mean = weights @ means
+    apart = means - mean
+    covariance = np.einsum("g,gij->ij", weights, covariances) + np.einsum("g,gi,gj->ij", weights, apart, apart)
+    sessions = len({sheet.session for sheet in told})
+    return Palate(mean, covariance + _DRIFT_SD**2 / sessions * np.eye(3), prior.sheets + len(told), prior.sessions + sessions)
+
+
+def _fits(x: Floats, said: NDArray[np.int64], heard: NDArray[np.bool_], prior: Palate) -> tuple[Floats, Floats, Floats]:
+    """Mode, covariance and weight of each kind of taster: shapes (27, 3), (27, 3, 3), (27,)."""
+    noise, masks, low, high, log_prior = _tasters(said)
+    precision = np.linalg.inv(prior.covariance)
+    theta = np.repeat(prior.mean[None], len(noise), axis=0)
+
+    def posterior(at: Floats) -> tuple[Floats, Floats, Floats]:
+        felt = np.einsum("gij,gsj->gsi", masks, x[None] - at[:, None])
+        value, slope, bend = _log_likelihood(felt, low, high, noise, heard)
+        off = at - prior.mean
+        gradient = -np.einsum("gij,gi->gj", masks, slope.sum(axis=1)) - off @ precision
+        curvature = np.einsum("gia,gi,gib->gab", masks, bend.sum(axis=1), masks) + precision
+        return value.sum(axis=(1, 2)) - 0.5 * np.einsum("gi,ij,gj->g", off, precision, off), gradient, curvature
+
+    value, gradient, curvature = posterior(theta)
+    for _ in range(_ROUNDS):
+        step = np.linalg.solve(curvature, gradient[..., None])[..., 0]
+        step *= np.minimum(1.0, _LONGEST_STEP / np.maximum(np.linalg.norm(step, axis=1), 1e-12))[:, None]
+        there = posterior(theta + step)
+        for _ in range(_HALVINGS):
+            worse = there[0] < value - 1e-12
+            if not worse.any():
+                break
+            step[worse] *= 0.5
+            there = posterior(theta + step)
+        theta, (value, gradient, curvature) = theta + step, there
+        if np.abs(step).max() < _CLOSE:
+            break
+    covariance = np.linalg.inv(curvature)
+    log_weight = log_prior + value + 0.5 * np.linalg.slogdet(covariance)[1]
+    weights = np.exp(log_weight - log_weight.max())
+    total: Floats = weights / weights.sum()
+    return theta, np.asarray(covariance, dtype=np.float64), total
+
+
+def _tasters(said: NDArray[np.int64]) -> tuple[Floats, Floats, Floats, Floats, Floats]:
+    """The kinds of taster: noise (27,), masking matrix (27, 3, 3), edges of what was said (27, sheets, 3) twice, log of their weight."""
+    kinds = [(s, k, c, math.log(ws * wk * wc)) for s, ws in _NOISE for k, wk in _OWN_CUTS for c, wc in _CROSSTALK]
+    noise, own, crosstalk, log_prior = (np.array(column) for column in zip(*kinds, strict=True))
+    masks = np.repeat(np.eye(3)[None], len(kinds), axis=0)
+    masks[:, 0, 1] = masks[:, 1, 0] = -crosstalk
+    edges = np.array([-np.inf, *(-cut for cut in reversed(_CUTS)), *_CUTS, np.inf])
+    low, high = own[:, None, None] * edges[said + 3][None], own[:, None, None] * edges[said + 4][None]
+    return noise, masks, low, high, log_prior
+
+
+def _log_likelihood(felt: Floats, low: Floats, high: Floats, noise: Floats, heard: NDArray[np.bool_]) -> tuple[Floats, Floats, Floats]:
+    """Log of the chance of each answer, its slope by the felt difference, and its bend (never negative), shape (27, sheets, 3).
+
+    Lapses keep every chance above 0.7 %, so that no logarithm of a vanishing difference is ever taken.
+    """
+    sigma = noise[:, None, None]
+    upper, lower = (high - felt) / sigma, (low - felt) / sigma
+    chance = _below(upper) - _below(lower)
+    at_upper, at_lower = _density(upper), _density(lower)
+    total = (1 - _LAPSE) * chance + _LAPSE / 7
+    slope = (1 - _LAPSE) * (at_lower - at_upper) / sigma / total
+    bend = slope**2 - (1 - _LAPSE) * (_moment(lower, at_lower) - _moment(upper, at_upper)) / sigma**2 / total
+    return np.where(heard, np.log(total), 0.0), np.where(heard, slope, 0.0), np.where(heard, np.maximum(bend, 0.0), 0.0)
+
+
+def _below(z: Floats) -> Floats:
+    """The normal distribution function, within 1e−7: by its table, since NumPy has none."""
+    grid, table = _normal_table()
+    chance: Floats = np.interp(z, grid, table)
+    return chance
+
+
+@cache
+def _normal_table() -> tuple[Floats, Floats]:
+    grid = np.linspace(-_FARTHEST, _FARTHEST, 16_385)
+    return grid, np.array([0.5 * math.erfc(-z / math.sqrt(2)) for z in grid.tolist()])
+
+
+def _density(z: Floats) -> Floats:
+    density: Floats = np.exp(-0.5 * z**2) / math.sqrt(2 * math.pi)
+    return density
+
+
+def _moment(z: Floats, density: Floats) -> Floats:
+    """z·φ(z), 0 at the infinite edges."""
+    return np.where(np.isfinite(z), z, 0.0) * density
+
+
+@cache
+def _normal_points() -> Floats:
+    """Points of a standard normal in three dimensions, shape (4096, 3), the same every time; mirrored, so that their mean is 0."""
+    half = np.random.default_rng(3).standard_normal((2048, 3))
+    return np.concatenate([half, -half])

@@ -1,0 +1,69 @@
+"""What a tongue says of a drink: the verdict of a tasting sheet (model.md §10)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.core.balance import AXES
+from oenomel.errors import DomainError, OutOfRange
+
+STRENGTHS: Final = ("a touch", "clearly", "far")
+"""The three strengths of a complaint, weakest first: 1 to 3 on the sheet."""
+
+_COMPLAINTS: Final = {
+    "sugar": ("too sweet", "not sweet enough"),
+    "acid": ("too sharp", "not sharp enough"),
+    "abv": ("too strong", "too weak"),
+    "body": ("too heavy", "thin"),
+}
+"""What is said of too much, and of too little."""
+
+
+@dataclass(frozen=True, slots=True)
+class Verdict:
+    """What was said of each axis and of the body, −3 (far too little) over 0 (right) to 3 (far too much); None where nothing was said.
+
+    ``loud`` is the slug of the one thing that drowns the rest, or empty; ``lacking`` whether something is missing.
+
+    Raises
+    ------
+    OutOfRange
+    """
+
+    sugar: int | None = None
+    acid: int | None = None
+    abv: int | None = None
+    body: int | None = None
+    loud: str = ""
+    lacking: bool = False
+
+    def __post_init__(self) -> None:
+        for name in _COMPLAINTS:
+            said = getattr(self, name)
+            if said is not None and not -3 <= said <= 3:
+                raise OutOfRange(f"what was said of {name}", said, -3, 3)
+            if said is not None and said != int(said):
+                raise DomainError(f"what was said of {name} has to be a whole number")
+
+    @property
+    def axes(self) -> tuple[int | None, ...]:
+        """What was said of sweetness, acidity and strength, in this order."""
+        return self.sugar, self.acid, self.abv
+
+
+def verdict_words(verdict: Verdict) -> str:
+    """A verdict as it is said, the strongest complaint first; empty where nothing was said.
+
+    >>> verdict_words(Verdict(sugar=0, acid=2, body=-1))
+    'clearly too sharp, a touch thin'
+    """
+    said = [(name, getattr(verdict, name)) for name in (*AXES, "body") if getattr(verdict, name)]
+    told = [f"{STRENGTHS[abs(n) - 1]} {_COMPLAINTS[name][0 if n > 0 else 1]}" for name, n in sorted(said, key=lambda each: -abs(each[1]))]
+    if verdict.loud:
+        told.append("one thing too loud")
+    if verdict.lacking:
+        told.append("something lacking")
+    if told:
+        return ", ".join(told)
+    return "right" if 0 in (*verdict.axes, verdict.body) else ""

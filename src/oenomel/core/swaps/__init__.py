@@ -1,0 +1,26 @@
+"""What brings a drink to where it should be with amounts that can be poured, and what else could go in."""
+
+from oenomel.core.swaps.aim import Aim, Target, Weights, figures_of
+from oenomel.core.swaps.board import RANKINGS, Board, Mode, Ranking, Standing, SwapRow, joined, swap_board
+from oenomel.core.swaps.candidates import Filters, LeftOut
+from oenomel.core.swaps.grid_search import Problems, cost_of, minimise
+from oenomel.core.swaps.ranges import Span, Stop, span_of
+from oenomel.core.swaps.rebalancing import (
+    MOST_FREE,
+    Costs,
+    Move,
+    Rebalanced,
+    Residual,
+    Variant,
+    problems_of,
+    rebalance,
+    residuals_of,
+    that_can_move,
+    usually_free,
+)
+
+__all__ = [
+    "MOST_FREE", "RANKINGS", "Aim", "Board", "Costs", "Filters", "LeftOut", "Mode", "Move", "Problems", "Ranking", "Rebalanced",
+    "Residual", "Span", "Standing", "Stop", "SwapRow", "Target", "Variant", "Weights", "cost_of", "figures_of", "joined",
+    "minimise", "problems_of", "rebalance", "residuals_of", "span_of", "swap_board", "that_can_move", "usually_free",
+]  # fmt: skip

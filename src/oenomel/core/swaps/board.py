@@ -1,0 +1,385 @@
+"""What else could go in a slot: every ingredient that can do the job of a pour, what it does as it is, and once the drink is rebalanced
+(model.md §7).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Final, Literal, NamedTuple, get_args
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.balance import AXES, FIGURES, can_be_tasted, in_words
+from oenomel.core.glass import swatch
+from oenomel.core.ice import Conditions
+from oenomel.core.larder import Ingredient, aromas_between, blend, kinship, likeness
+from oenomel.core.spec import Drink, Pour, grid_of, usual_bounds
+from oenomel.core.swaps.aim import Aim, figures_of, off_target, tongue_cost
+from oenomel.core.swaps.candidates import HELPERS, Candidate, Filters, LeftOut, candidates_for
+from oenomel.core.swaps.grid_search import minimise
+from oenomel.core.swaps.rebalancing import (
+    LEAST_TO_JOIN,
+    MOST_FREE,
+    Move,
+    Variant,
+    best_of,
+    costs_of,
+    moves_of,
+    problems_of,
+    that_can_move,
+    usually_free,
+    with_correctors,
+    without_idle,
+)
+from oenomel.errors import OutOfRange
+
+Floats = NDArray[np.float64]
+
+Mode = Literal["pour", "hold_sugar", "hold_acid", "hold_abv", "rebalance"]
+MODES: Final[tuple[Mode, ...]] = get_args(Mode)
+"""As much of it; as much as keeps the pour's sugar, acid or alcohol; or with the other free pours moved too."""
+
+Ranking = Literal["balance", "aroma", "both"]
+RANKINGS: Final[tuple[Ranking, ...]] = get_args(Ranking)
+FIRST_ROWS: Final = 20
+ROWS_AT_ONCE: Final = 250
+CUT_ABOVE: Final = 600
+FURTHEST: Final = 4.0
+"""With more offers than this a J over 4 isn't searched for: "further than two steps" is enough."""
+
+LEAST_SHARE: Final = 0.5
+"""Of what comes in at least this share of the measure is poured, where no other bound is given."""
+
+HOPELESS_ML: Final = 1000.0
+
+
+@dataclass(frozen=True)
+class Standing:
+    """Where a drink stands: its figures as served, how far it is from the target in steps by axis (for drawing), what of that can be
+    tasted in words, its colour, and J.
+    """
+
+    drink: Drink
+    figures: Mapping[str, float]
+    steps: Mapping[str, float]
+    words: tuple[str, ...]
+    colour: str
+    cost: float
+
+
+@dataclass(frozen=True)
+class SwapRow:
+    """One offer on the board.
+
+    ``plain`` is as much of it as of what it replaces, ``mended`` what the mode makes of it, None where J is over the cut. ``moves`` are
+    what the mode asks for besides the swap. ``unseen`` is what no axis shows, ``notes`` what the mode can't do. ``likeness`` to what it
+    replaces and ``kinship`` with the rest are 0 to 1. ``proved`` says that no pourable amounts have a smaller J.
+    """
+
+    offer: Candidate
+    plain: Standing
+    mended: Standing | None
+    moves: tuple[Move, ...]
+    unseen: tuple[str, ...]
+    notes: tuple[str, ...]
+    likeness: float
+    kinship: float | None
+    proved: bool
+
+    def score(self, ranking: str) -> float:
+        """By what it is ranked, the smaller the better, to 1e-9: ties stay in the order of names."""
+        balance = FURTHEST + 1 if self.mended is None else self.mended.cost
+        nose = (1 - self.likeness) + (1 - (0.5 if self.kinship is None else self.kinship)) / 2
+        return round({"balance": balance, "aroma": nose, "both": balance + nose}[ranking], 9)
+
+
+@dataclass(frozen=True)
+class Board:
+    """Part of a board: rows searched since the last part, how many are by now, of how many; and, in the first, what is left out and
+    where the drink stands as it is.
+    """
+
+    rows: tuple[SwapRow, ...]
+    searched: int
+    total: int
+    left_out: tuple[LeftOut, ...] = ()
+    present: Standing | None = None
+
+
+def joined(parts: Iterable[Board]) -> Board:
+    """The parts of a board as one."""
+    seen = list(parts)
+    return Board(tuple(row for part in seen for row in part.rows), seen[-1].searched, seen[-1].total, seen[0].left_out, seen[0].present)
+
+
+def swap_board(
+    drink: Drink,
+    index: int,
+    larder: Mapping[str, Ingredient],
+    aim: Aim,
+    mode: str = "rebalance",
+    free: Collection[int] | None = None,
+    filters: Filters | None = None,
+    conditions: Conditions | None = None,
+    only: Collection[str] | None = None,
+    correctors: Sequence[Ingredient] = (),
+) -> Iterator[Board]:
+    """What could take the place of a pour, part by part: the first part has the likeliest rows, so that they are there at once.
+
+    Parameters
+    ----------
+    only : collection of str, optional     keys of the offers that are wanted
+    correctors : sequence of Ingredient    of which up to two may join each row
+
+    Raises
+    ------
+    OutOfRange
+        There is no such pour.
+    """
+    if not 0 <= index < len(drink.pours):
+        raise OutOfRange("the pour's index", index, 0, len(drink.pours) - 1)
+    offers, left_out = candidates_for(drink, index, larder, filters or Filters())
+    if only is not None:
+        offers = [offer for offer in offers if offer.key in only]
+    seat = _Seat(drink, index, aim, mode, free, conditions or Conditions(), correctors)
+    offers = seat.likeliest_first(offers)
+    cut = FURTHEST if len(offers) > CUT_ABOVE else np.inf
+    done = min(FIRST_ROWS, len(offers))
+    yield Board(seat.rows(offers[:done], cut), done, len(offers), tuple(left_out), seat.present())
+    while done < len(offers):
+        some = offers[done : done + ROWS_AT_ONCE]
+        done += len(some)
+        yield Board(seat.rows(some, cut), done, len(offers))
+
+
+class _Mended(NamedTuple):
+    """What a mode makes of an offer."""
+
+    drink: Drink | None
+    moves: tuple[Move, ...] = ()
+    notes: tuple[str, ...] = ()
+    cost: float = np.inf
+    proved: bool = True
+
+
+class _Seat:
+    """A pour's place in its drink, in which offers are tried."""
+
+    def __init__(
+        self,
+        drink: Drink,
+        index: int,
+        aim: Aim,
+        mode: str,
+        free: Collection[int] | None,
+        conditions: Conditions,
+        correctors: Sequence[Ingredient],
+    ) -> None:
+        self.drink, self.index, self.aim = drink, index, aim
+        self.conditions, self.correctors = conditions, correctors
+        self.pour = drink.pours[index]
+        self.variants: dict[str, Variant] = {}
+        # The edge, a garnish and a rinse are swapped as they are: they have no amount to choose.
+        self.can_move = index in that_can_move(drink)
+        others = that_can_move(drink, [i for i in (usually_free(drink) if free is None else free) if i != index])
+        chosen = sorted([*([index] if self.can_move else []), *others[: MOST_FREE - 1]])
+        self.free = tuple(chosen) if mode == "rebalance" else ()
+        self.mode = "pour" if mode == "rebalance" and not self.free else mode
+
+    def present(self) -> Standing:
+        """Where the drink stands without a swap."""
+        return self._standings([self.drink], [None])[0]
+
+    def likeliest_first(self, offers: list[Candidate]) -> list[Candidate]:
+        """Offers by a quick search without proof."""
+        if self.mode != "rebalance" or len(offers) <= FIRST_ROWS:
+            return offers
+        guess = np.empty(len(offers))
+        for start in range(0, len(offers), ROWS_AT_ONCE):
+            for places, variants in self._alike([self._variant(offer) for offer in offers[start : start + ROWS_AT_ONCE]]):
+                numbered = [replace(variant, group=number) for number, variant in enumerate(variants)]
+                problems = problems_of(numbered, self.aim, self.conditions)
+                guess[[start + place for place in places]] = minimise(problems, most_points=0).J
+        return [offers[i] for i in np.argsort(guess, kind="stable")]
+
+    def rows(self, offers: Sequence[Candidate], cut: float) -> tuple[SwapRow, ...]:
+        """These offers, tried."""
+        if not offers:
+            return ()
+        variants = [self._variant(offer) for offer in offers]
+        plain = self._standings([self._unblended(v.drink, o) for v, o in zip(variants, offers, strict=True)], [None] * len(offers))
+        mended = (
+            self._rebalanced(offers, variants, cut)
+            if self.mode == "rebalance"
+            else [self._held(o, v) for o, v in zip(offers, variants, strict=True)]
+        )
+        found = [(each.drink, each.cost) for each in mended if each.drink is not None]
+        standings = iter(self._standings([drink for drink, _ in found], [cost for _, cost in found]))
+        rest = [pour.ingredient for i, pour in enumerate(self.drink.pours) if i != self.index]
+        return tuple(
+            SwapRow(
+                offer,
+                before,
+                None if after.drink is None else next(standings),
+                after.moves,
+                _unseen(self.pour.ingredient, offer.ingredient),
+                after.notes,
+                likeness(self.pour.ingredient, offer.ingredient),
+                kinship(offer.ingredient, rest),
+                after.proved,
+            )
+            for offer, before, after in zip(offers, plain, mended, strict=True)
+        )
+
+    def _rebalanced(self, offers: Sequence[Candidate], variants: Sequence[Variant], cut: float) -> list[_Mended]:
+        found = self._searched(offers, list(enumerate(variants)), np.full(len(offers), cut), ())
+        if self.correctors:
+            # Nobody joins where less than his own price is left to mend.
+            lacking = [place for place, each in enumerate(found) if each.cost > LEAST_TO_JOIN]
+            joined = self._searched(
+                offers, [(p, variants[p]) for p in lacking], np.array([min(m.cost, cut) for m in found]), self.correctors
+            )
+            found = [after if after.drink is not None else before for before, after in zip(found, joined, strict=True)]
+        return found
+
+    def _searched(
+        self, offers: Sequence[Candidate], placed: Sequence[tuple[int, Variant]], cuts: Floats, correctors: Sequence[Ingredient]
+    ) -> list[_Mended]:
+        """What each variant becomes, at its place among the offers; nothing where its J is over its cut."""
+        found = [_Mended(None)] * len(offers)
+        for which, alike in self._alike([variant for _, variant in placed]):
+            places = [placed[at][0] for at in which]
+            competing = [replace(each, group=group) for group, variant in enumerate(alike) for each in with_correctors(variant, correctors)]
+            drinks, minima = best_of(competing, self.aim, self.conditions, cuts[places])
+            for group, (place, made) in enumerate(zip(places, drinks, strict=True)):
+                if made is None:
+                    continue
+                variant, cost = competing[int(minima.problem[group])], float(minima.J[group])
+                told = self._unblended(without_idle(variant, made), offers[place])
+                found[place] = _Mended(told, moves_of(variant, made), (), cost, bool(minima.proved[group]))
+        return found
+
+    def _alike(self, variants: Sequence[Variant]) -> Iterator[tuple[list[int], list[Variant]]]:
+        """Variants with as many free pours, and as many correctors that aren't in them yet, searched together."""
+        by_shape: dict[tuple[int, int], list[int]] = {}
+        for place, variant in enumerate(variants):
+            held = {pour.ingredient.slug for pour in variant.drink.pours}
+            shape = (len(variant.free), sum(each.slug not in held for each in self.correctors))
+            by_shape.setdefault(shape, []).append(place)
+        for places in by_shape.values():
+            yield places, [variants[place] for place in places]
+
+    def _held(self, offer: Candidate, variant: Variant) -> _Mended:
+        """As much of it as holds one contribution of the pour, on the grid; or as much as before."""
+        drink, notes = variant.drink, tuple[str, ...]()
+        if self.mode != "pour" and self.can_move:
+            brings = self.mode.removeprefix("hold_")
+            had, has = (getattr(each.composition, brings) for each in (self.pour.ingredient, drink.pours[self.index].ingredient))
+            grid = self._grid(offer)
+            wanted = self.pour.liquid_ml * had / has if has > 0 else np.inf
+            _, most = usual_bounds(self.pour, grid)
+            if wanted > most:
+                how = f"it would take {wanted:.0f} ml" if wanted < HOPELESS_ML else "it has next to none"
+                notes = (f"It can't hold the {AXES[brings].noun} alone: {how}.",)
+            volume = round(min(wanted, most) / grid) * grid
+            drink = _with_pour(drink, self.index, replace(drink.pours[self.index], volume_ml=volume))
+        variant = replace(variant, free=(self.index,))
+        made = self._unblended(drink, offer)
+        return _Mended(made, moves_of(variant, drink), notes, costs_of(variant, drink, self.aim, self.conditions).total)
+
+    def _variant(self, offer: Candidate) -> Variant:
+        if offer.key not in self.variants:
+            self.variants[offer.key] = self._made(offer)
+        return self.variants[offer.key]
+
+    def _made(self, offer: Candidate) -> Variant:
+        """The drink with the offer in the pour's place, as much of it; what is dry by its sugar. A helper brings what is missing."""
+        pour, ingredient = self.pour, offer.ingredient
+        volume, unit = pour.liquid_ml if self.can_move else pour.volume_ml, pour.unit
+        if ingredient.composition.solid != pour.ingredient.composition.solid and self.can_move:
+            had, has = pour.ingredient.composition.sugar, ingredient.composition.sugar
+            volume, unit = (volume * had / has if has else volume), "g" if ingredient.composition.solid else "ml"
+        elif unit in ("piece", "leaf", "g"):
+            unit = "ml" if not ingredient.composition.solid else unit
+        if offer.share < 1:
+            ingredient = _blend(pour.ingredient, ingredient, offer.share)
+        grid = self._grid(offer)
+        if ingredient.composition.solid and self.can_move:
+            volume = round(volume / grid) * grid
+        drink = _with_pour(self.drink, self.index, replace(pour, ingredient=ingredient, volume_ml=volume, unit=unit))
+        free, grids = self.free, {self.index: grid}
+        if offer.helper is not None:
+            brings, _, slot = HELPERS[pour.slot]
+            missing = volume * (getattr(pour.ingredient.composition, brings) - getattr(ingredient.composition, brings))
+            step = grid_of(offer.helper, "ml", self.aim.grid_ml)
+            beside = max(step, round(missing / getattr(offer.helper.composition, brings) / step) * step)
+            drink = replace(drink, pours=(*drink.pours, Pour(offer.helper, beside, slot=slot)))
+            free = (*free, len(drink.pours) - 1) if free else ()
+        # What comes in has a job to do: balance alone might pour it away.
+        _, most = usual_bounds(drink.pours[self.index], grid)
+        bounds = {self.index: (LEAST_SHARE * volume, most)}
+        return Variant(drink, free[:MOST_FREE], grids=grids, bounds=bounds)
+
+    def _grid(self, offer: Candidate) -> float:
+        """Step of the pour; a blend is poured in steps of which each part can be poured."""
+        if offer.share < 1:
+            return self.aim.grid_ml / offer.share
+        unit = "ml" if self.pour.unit in ("piece", "leaf") else self.pour.unit
+        return grid_of(offer.ingredient, unit, self.aim.grid_ml)
+
+    def _unblended(self, drink: Drink, offer: Candidate) -> Drink:
+        """A blend told as the two pours that it is; the new one follows the old."""
+        if offer.share == 1:
+            return drink
+        whole = drink.pours[self.index]
+        old = replace(whole, ingredient=self.pour.ingredient, volume_ml=round(whole.volume_ml * (1 - offer.share), 9))
+        new = replace(whole, ingredient=offer.ingredient, volume_ml=round(whole.volume_ml * offer.share, 9))
+        return replace(drink, pours=(*drink.pours[: self.index], old, new, *drink.pours[self.index + 1 :]))
+
+    def _standings(self, drinks: Sequence[Drink], costs: Sequence[float | None]) -> list[Standing]:
+        """Where drinks stand; J of those for which none is given has no price of changes in it."""
+        if not drinks:
+            return []
+        figures = figures_of(drinks, self.aim.by_sucrose_equivalents, self.conditions)
+        off = off_target(figures, self.aim)
+        steps = [off.get(name, np.zeros(len(drinks))).tolist() for name in AXES]
+        plain = tongue_cost(off, self.aim).tolist()
+        standings = []
+        for column, (drink, levels, cost) in enumerate(zip(drinks, figures.T.tolist(), costs, strict=True)):
+            here = {name: axis[column] for name, axis in zip(AXES, steps, strict=True)}
+            words = tuple(in_words(n, AXES[name]) for name, n in here.items() if can_be_tasted(n))
+            colour = swatch(drink.pours, levels[0])
+            standings.append(
+                Standing(drink, dict(zip(FIGURES, levels, strict=True)), here, words, colour, plain[column] if cost is None else cost)
+            )
+        return standings
+
+
+def _with_pour(drink: Drink, index: int, pour: Pour) -> Drink:
+    return replace(drink, pours=(*drink.pours[:index], pour, *drink.pours[index + 1 :]))
+
+
+def _blend(old: Ingredient, new: Ingredient, share: float) -> Ingredient:
+    """Two spirits as one pour: what is in them adds by volume."""
+    return replace(
+        new, slug=f"{old.slug}+{new.slug}", name=f"{old.name} and {new.name}", composition=blend(old.composition, new.composition, share)
+    )
+
+
+def _unseen(before: Ingredient, after: Ingredient) -> tuple[str, ...]:
+    """What no axis shows: the trade's impression, what the nose gains and loses, bitterness, foam."""
+    said = []
+    if after.impression:
+        said.append(after.impression)
+    came, went = aromas_between(before, after)
+    if came or went:
+        told = [f"{verb} {' and '.join(tags)}" for verb, tags in (("brings", came), ("loses", went)) if tags]
+        said.append("; ".join(told))
+    bitter = (after.label("bitterness") or 0.0) - (before.label("bitterness") or 0.0)
+    if abs(bitter) >= 1:
+        said.append("more bitter" if bitter > 0 else "less bitter")
+    if before.foam != after.foam:
+        said.append("no foam" if not after.foam else "foams")
+    return tuple(said) or ("taste it alone first: the numbers don't tell it from the other",)

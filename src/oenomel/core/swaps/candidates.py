@@ -1,0 +1,130 @@
+"""Who can do the job of a pour, and who is left out with which reason (model.md §7)."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.core.balance import AXES, TASTED_STEPS, steps_between
+from oenomel.core.larder import PROPERTIES, Ingredient, SlotName
+from oenomel.core.spec import Drink, Pour
+
+SPLITS: Final = (1.0, 0.5, 0.25)
+"""How much of a base is replaced: all, half and half, or a quarter."""
+
+HELPERS: Final[Mapping[str, tuple[str, str, SlotName]]] = {
+    "liqueur": ("sugar", "simple-syrup-1-1", "sweet"),
+    "sour": ("acid", "citric-acid-solution", "sour"),
+}
+"""What practitioners pour beside a candidate that brings less: with a drier liqueur syrup, with a softer juice an acid. By slot: what it
+brings, the ingredient, and its own slot.
+"""
+
+VEGAN_NOT: Final = frozenset({"egg", "dairy", "honey"})
+LEAST_OF: Final[Mapping[str, tuple[str, float, str]]] = {
+    "base": ("abv", 10.0, "It has too little strength for a base."),
+    "sour": ("acid", 0.4, "It has no acid to speak of."),
+    "sweet": ("sugar", 15.0, "It isn't sweet enough to sweeten."),
+    "liqueur": ("sugar", 8.0, "It has neither the sugar nor the body of a liqueur."),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Filters:
+    """Which offers are wanted: ``at_hand`` are the slugs on the shelf, None for any; ``most_price`` per litre; ``kinds`` empty for any."""
+
+    at_hand: frozenset[str] | None = None
+    avoid_allergens: frozenset[str] = frozenset()
+    vegan: bool = False
+    without_alcohol: bool = False
+    most_price: float | None = None
+    kinds: frozenset[str] = frozenset()
+
+
+@dataclass(frozen=True, slots=True)
+class Candidate:
+    """One thing that could go in: an ingredient, how much of the pour it replaces, and what is poured beside it, if anything."""
+
+    ingredient: Ingredient
+    share: float = 1.0
+    helper: Ingredient | None = None
+
+    @property
+    def key(self) -> str:
+        """Names it in a board."""
+        beside = f"+{self.helper.slug}" if self.helper else ""
+        return f"{self.ingredient.slug}{beside}" + ("" if self.share == 1 else f"@{self.share:g}")
+
+
+@dataclass(frozen=True, slots=True)
+class LeftOut:
+    """An ingredient that isn't offered, and why."""
+
+    ingredient: Ingredient
+    reason: str
+
+
+def candidates_for(drink: Drink, index: int, larder: Mapping[str, Ingredient], filters: Filters) -> tuple[list[Candidate], list[LeftOut]]:
+    """What can do the job, in the order of the larder, and what can't with its reason."""
+    pour = drink.pours[index]
+    offers, left_out = [], []
+    for ingredient in larder.values():
+        if ingredient.slug == pour.ingredient.slug:
+            continue
+        reason = _unfit(ingredient, pour) or _unwanted(ingredient, filters)
+        if reason:
+            left_out.append(LeftOut(ingredient, reason))
+            continue
+        offers += [Candidate(ingredient, share) for share in (SPLITS if pour.slot == "base" else (1.0,))]
+        helper = _helper(ingredient, pour, larder)
+        if helper is not None and not any(other.ingredient.slug == helper.slug for other in drink.pours):
+            offers.append(Candidate(ingredient, helper=helper))
+    return offers, left_out
+
+
+def _helper(ingredient: Ingredient, pour: Pour, larder: Mapping[str, Ingredient]) -> Ingredient | None:
+    """What is poured beside a juice or a liqueur that brings noticeably less of what the slot is for."""
+    if pour.slot not in HELPERS or ingredient.kind not in ("juice", "liqueur"):
+        return None
+    brings, slug, _ = HELPERS[pour.slot]
+    had, has = (getattr(each.composition, brings) for each in (pour.ingredient, ingredient))
+    steps = steps_between(has, had, AXES[brings])
+    return larder.get(slug) if slug != ingredient.slug and steps < -TASTED_STEPS else None
+
+
+def _unfit(ingredient: Ingredient, pour: Pour) -> str:
+    """Why it can't do the job of this pour; empty where it can."""
+    if ingredient.is_sparkling and pour.stage == "mixed":
+        return "It is sparkling, and never goes in a closed shaker."
+    slot = pour.slot if pour.slot != "other" else ""
+    known = any(name in ingredient.values for name in PROPERTIES) or any(ingredient.composition.vector)
+    if slot in ingredient.slots or (not slot and ingredient.kind == pour.ingredient.kind):
+        plain = known or ingredient.kind in ("water", "sparkling")
+        return "" if plain else "Nothing is known of what is in it: copy its label, or measure it."
+    if slot in LEAST_OF and known:
+        brings, least, reason = LEAST_OF[slot]
+        if getattr(ingredient.composition, brings) < least:
+            return reason
+    return f"It isn't poured as {_article(slot)}." if slot else f"It is another kind of thing than {pour.ingredient.name}."
+
+
+def _article(slot: str) -> str:
+    words = {"sweet": "the sweet part", "sour": "the sour part", "texture": "texture", "seasoning": "seasoning", "garnish": "garnish"}
+    return words.get(slot, f"an {slot}" if slot[0] in "aeiou" else f"a {slot}")
+
+
+def _unwanted(ingredient: Ingredient, filters: Filters) -> str:
+    """Which filter it fails; empty where none."""
+    allergens = sorted(filters.avoid_allergens.intersection(ingredient.allergens))
+    price = ingredient.label("price_per_litre")
+    checks: tuple[tuple[bool, str], ...] = (
+        (filters.at_hand is not None and ingredient.slug not in (filters.at_hand or ()), "It isn't at hand."),
+        (bool(allergens), f"It holds {' and '.join(allergens)}."),
+        (filters.vegan and (ingredient.kind in VEGAN_NOT or bool({"egg", "milk"} & set(ingredient.allergens))), "It isn't vegan."),
+        (filters.without_alcohol and ingredient.composition.abv > 0.5, "It has alcohol."),
+        (bool(filters.kinds) and ingredient.kind not in filters.kinds, "It is of another kind."),
+        (filters.most_price is not None and price is None, "Its price isn't told."),
+        (filters.most_price is not None and (price or 0) > (filters.most_price or 0), "It costs more."),
+    )
+    return next((reason for fails, reason in checks if fails), "")

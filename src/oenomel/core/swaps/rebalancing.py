@@ -1,0 +1,378 @@
+"""What brings a drink to a target with amounts that can be poured, and why (model.md §7)."""
+
+from __future__ import annotations
+
+import itertools
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.balance import AXES, FIGURES, TASTED_STEPS, Change, can_be_tasted, changes_between, in_words
+from oenomel.core.ice import Conditions
+from oenomel.core.larder import Ingredient
+from oenomel.core.spec import MORE_ML, Drink, Pour, grid_of, ladder, usual_bounds
+from oenomel.core.swaps.aim import Aim, figures_of, off_target, sugar_counted, weight_in_j
+from oenomel.core.swaps.grid_search import SUMS, Minima, Problems, minimise
+from oenomel.errors import DomainError, NothingFree, NothingToDrink
+
+Floats = NDArray[np.float64]
+
+FREE_SLOTS: Final = ("base", "sour", "sweet", "liqueur")
+"""Slots whose pours may move where nothing else is said."""
+
+MOST_FREE: Final = 7
+"""Free pours that are searched together: more is no change of a drink but another one."""
+
+MOST_CORRECTORS: Final = 12
+JOIN_AT_MOST: Final = 2
+
+CHANGE_COSTS: Final = 0.05
+STEP_COSTS: Final = 0.01
+JOIN_COSTS: Final = 0.25
+"""Prices in J: of each pour that changes, each step of the grid, each corrector that joins (model.md §7)."""
+
+LEAST_TO_JOIN: Final = JOIN_COSTS + CHANGE_COSTS
+"""A J up to this is too small for a corrector to pay for itself."""
+
+TIE_BY_CHANGE: Final = 1e-10
+TIE_BY_ML: Final = 1e-12
+"""So little decides between drinks of the same J: fewer changes, then less volume moved."""
+
+
+@dataclass(frozen=True, slots=True)
+class Variant:
+    """A drink whose J is sought: which pours are free, which of them would join it, and its group.
+
+    Variants of one group compete; ``grids`` are steps of pours that have one of their own, such as a blend of two, and ``bounds`` [ml]
+    hold where the aim has none.
+    """
+
+    drink: Drink
+    free: tuple[int, ...]
+    joins: frozenset[int] = frozenset()
+    group: int = 0
+    grids: Mapping[int, float] = field(default_factory=dict)
+    bounds: Mapping[int, tuple[float, float]] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True)
+class Costs:
+    """The parts of J: what each axis and the volume are off, how many pours changed, how far, and correctors that joined."""
+
+    sugar: float
+    acid: float
+    abv: float
+    volume_ml: float
+    changed: float
+    moved: float
+    joined: float
+
+    @property
+    def total(self) -> float:
+        """J."""
+        return self.sugar + self.acid + self.abv + self.volume_ml + self.changed + self.moved + self.joined
+
+
+@dataclass(frozen=True, slots=True)
+class Move:
+    """One pour's change, [ml]; ``joined`` where it wasn't in the drink before. What it did: `Change`."""
+
+    pour: int
+    ingredient: Ingredient
+    before_ml: float
+    after_ml: float
+    joined: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Residual:
+    """What is left between a drink and its target on one axis: steps (for drawing), and whether it can be tasted, in words."""
+
+    axis: str
+    value: float
+    target: float
+    steps: float
+    words: str
+
+    @property
+    def felt(self) -> bool:
+        """Whether a tongue could tell it, side by side."""
+        return can_be_tasted(self.steps)
+
+
+@dataclass(frozen=True)
+class Rebalanced:
+    """The answer: the drink, J and its parts, the moves with what each did, what is left over, and what else has to be said.
+
+    ``proved`` is false where the search grew out of hand and J is only the best that was found.
+    """
+
+    drink: Drink
+    costs: Costs
+    moves: tuple[Move, ...]
+    changes: tuple[Change, ...]
+    left: tuple[Residual, ...]
+    notes: tuple[str, ...]
+    proved: bool
+    evaluated: int
+
+    @property
+    def reached(self) -> bool:
+        """Whether nothing is left that a tongue could tell."""
+        return not any(left.felt for left in self.left)
+
+
+def rebalance(
+    drink: Drink, aim: Aim, free: Collection[int] | None = None, correctors: Sequence[Ingredient] = (), conditions: Conditions | None = None
+) -> Rebalanced:
+    """The amounts that bring a drink closest to a target: the true minimum of J over what can be poured.
+
+    Parameters
+    ----------
+    free : collection of int, optional    pours that may move; by default those of base, sour, sweet and liqueur
+    correctors : sequence of Ingredient   of which up to two may join
+
+    Raises
+    ------
+    NothingToDrink
+        No pour adds any liquid.
+    NothingFree
+        No pour may move, and none may join that isn't in the drink already.
+    DomainError
+        More pours are free than can be searched together.
+    """
+    conditions = conditions or Conditions()
+    if sum(pour.liquid_ml for pour in drink.pours) == 0:
+        raise NothingToDrink
+    chosen = usually_free(drink) if free is None else that_can_move(drink, free)
+    if len(chosen) > MOST_FREE:
+        raise DomainError(f"{len(chosen)} pours are free; lock some of them, {MOST_FREE} can be weighed against each other")
+    variants = with_correctors(Variant(drink, chosen), correctors)
+    if not variants[0].free:
+        raise NothingFree
+    minima = _searched(variants, aim, conditions)
+    variant, volumes = variants[int(minima.problem[0])], minima.volumes[:, 0]
+    made = _poured_so(variant, volumes)
+    moves = moves_of(variant, made)
+    left = residuals_of(made, aim, conditions)
+    clean = without_idle(variant, made)
+    notes = (*_coarse(drink, chosen, aim), *_out_of_reach(drink, aim, chosen, left, correctors, conditions))
+    return Rebalanced(
+        clean, costs_of(variant, made, aim, conditions), moves, changes_between(clean, drink, conditions), left, notes,
+        bool(minima.proved[0]), minima.evaluated,
+    )  # fmt: skip
+
+
+def usually_free(drink: Drink) -> tuple[int, ...]:
+    """Pours that may move where nothing else is said; the last ones of very many stay."""
+    return that_can_move(drink, [i for i, pour in enumerate(drink.pours) if pour.slot in FREE_SLOTS])[:MOST_FREE]
+
+
+def with_correctors(variant: Variant, correctors: Sequence[Ingredient]) -> list[Variant]:
+    """The variant with each pair of correctors at hand, of which none, one or both may join; those that it holds already are no help."""
+    if len(correctors) > MOST_CORRECTORS:
+        raise DomainError(f"{len(correctors)} correctors are too many; name at most {MOST_CORRECTORS}")
+    held = {pour.ingredient.slug for pour in variant.drink.pours}
+    fresh = [each for each in correctors if each.slug not in held]
+    variants = []
+    for pair in itertools.combinations(fresh, min(JOIN_AT_MOST, len(fresh))) if fresh else [()]:
+        start = len(variant.drink.pours)
+        joining = tuple(Pour(each, 0.0, slot=next(iter(each.slots), "other")) for each in pair)
+        added = tuple(range(start, start + len(pair)))
+        drink = replace(variant.drink, pours=(*variant.drink.pours, *joining))
+        variants.append(replace(variant, drink=drink, free=(*variant.free, *added), joins=frozenset(added)))
+    return variants
+
+
+def without_idle(variant: Variant, made: Drink) -> Drink:
+    """What was made of a variant, without the correctors that didn't join."""
+    return replace(made, pours=tuple(p for i, p in enumerate(made.pours) if i not in variant.joins or p.volume_ml > 0))
+
+
+def best_of(
+    variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: float | Floats = np.inf
+) -> tuple[list[Drink | None], Minima]:
+    """The least J of each group of variants, and the drink that has it; None where all J of a group are over ``cut``.
+
+    All variants have the same number of free pours and the same method.
+    """
+    minima = minimise(problems_of(variants, aim, conditions), cut)
+    drinks = [
+        None if problem < 0 else _poured_so(variants[problem], minima.volumes[:, group])
+        for group, problem in enumerate(minima.problem.tolist())
+    ]
+    return drinks, minima
+
+
+def costs_of(variant: Variant, made: Drink, aim: Aim, conditions: Conditions) -> Costs:
+    """J of a drink made out of a variant, part by part."""
+    off = off_target(figures_of([made], aim.by_sucrose_equivalents, conditions), aim)
+    squares = {name: float(steps[0] ** 2) * weight_in_j(name, aim) for name, steps in off.items()}
+    moved = changed = joined = 0.0
+    for index in variant.free:
+        before, after = variant.drink.pours[index].liquid_ml, made.pours[index].liquid_ml
+        if abs(after - before) > 1e-9:
+            changed += CHANGE_COSTS
+            moved += STEP_COSTS * abs(after - before) / _grid(variant, index, aim)
+            joined += JOIN_COSTS if index in variant.joins else 0.0
+    sugar, acid, abv, volume_ml = (squares.get(name, 0.0) for name in (*AXES, "volume_ml"))
+    return Costs(sugar, acid, abv, volume_ml, changed, moved, joined)
+
+
+def residuals_of(drink: Drink, aim: Aim, conditions: Conditions) -> tuple[Residual, ...]:
+    """What is left between a drink and the target, on each axis that counts, and in volume (in steps of a tenth)."""
+    figures = figures_of([drink], aim.by_sucrose_equivalents, conditions)
+    return tuple(
+        Residual(
+            name, float(figures[FIGURES.index(name), 0]), getattr(aim.target, name), float(steps[0]), _residual_words(name, float(steps[0]))
+        )
+        for name, steps in off_target(figures, aim).items()
+    )
+
+
+def _residual_words(name: str, steps: float) -> str:
+    if name == "volume_ml":
+        return "about as large" if abs(steps) < 1 else "larger" if steps > 0 else "smaller"
+    return in_words(steps, AXES[name])
+
+
+def _searched(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -> Minima:
+    """The minimum of one group; where its proof grows out of hand, at least the best over any four of its pours."""
+    problems = problems_of(variants, aim, conditions)
+    minima = minimise(problems)
+    if minima.proved.all():
+        return minima
+    pinned = []
+    for four in itertools.combinations(range(len(problems.counts)), 4):
+        locked = np.array([pour not in four for pour in range(len(problems.counts))])
+        stays = np.take_along_axis(problems.values, problems.now[:, :, None], 2)
+        pinned.append(
+            minimise(
+                replace(
+                    problems,
+                    values=np.where(locked[:, None, None], stays, problems.values),
+                    counts=np.where(locked[:, None], 1, problems.counts),
+                    now=np.where(locked[:, None], 0, problems.now),
+                    price=np.where(locked[:, None, None], 0.0, problems.price),
+                )
+            )
+        )
+    best = min([minima, *pinned], key=lambda each: float(each.J[0]))
+    return replace(best, proved=minima.proved, evaluated=minima.evaluated + sum(each.evaluated for each in pinned))
+
+
+def problems_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -> Problems:
+    """Variants with as many free pours each, for the search."""
+    pours, number = len(variants[0].free), len(variants)
+    gives, fixed = np.zeros((len(SUMS), pours, number)), np.zeros((len(SUMS), number))
+    ladders: list[list[tuple[Floats, int]]] = []
+    grids = np.ones((pours, number))
+    joins = np.zeros((pours, number))
+    for k, variant in enumerate(variants):
+        rungs = []
+        for row, index in enumerate(variant.free):
+            pour = variant.drink.pours[index]
+            grids[row, k] = grid = _grid(variant, index, aim)
+            usual = (0.0, MORE_ML) if index in variant.joins else variant.bounds.get(index) or usual_bounds(pour, grid)
+            low, high = aim.bounds.get(index, usual)
+            rungs.append(ladder(pour.liquid_ml, grid, low, high))
+            gives[:, row, k] = _gives(pour, aim.by_sucrose_equivalents)
+            joins[row, k] = index in variant.joins
+        ladders.append(rungs)
+        for index, pour in enumerate(variant.drink.pours):
+            if index not in variant.free and pour.liquid_ml:
+                fixed[:, k] += pour.liquid_ml * np.array(_gives(pour, aim.by_sucrose_equivalents))
+    longest = max(len(values) for rungs in ladders for values, _ in rungs) if pours else 1
+    values = np.empty((pours, number, longest))
+    counts, now = np.ones((pours, number), dtype=np.int64), np.zeros((pours, number), dtype=np.int64)
+    for k, rungs in enumerate(ladders):
+        for row, (rung, at) in enumerate(rungs):
+            values[row, k, : len(rung)], values[row, k, len(rung) :] = rung, rung[-1]
+            counts[row, k], now[row, k] = len(rung), at
+    moved = np.abs(values - np.take_along_axis(values, now[:, :, None], 2))
+    price = CHANGE_COSTS + TIE_BY_CHANGE + JOIN_COSTS * joins[:, :, None] + (STEP_COSTS / grids[:, :, None] + TIE_BY_ML) * moved
+    group = np.array([variant.group for variant in variants])
+    return Problems(
+        values, counts, now, np.where(moved > 0, price, 0.0), gives, fixed, group, aim.goal, variants[0].drink.method, conditions
+    )
+
+
+def _gives(pour: Pour, by_sucrose_equivalents: bool) -> tuple[float, ...]:
+    """What a ml of it adds to each of `SUMS`."""
+    abv, sugar, acid = pour.ingredient.composition.axes
+    tin = 1.0 if pour.meets_ice else 0.0
+    counted = sugar_counted(pour.ingredient, by_sucrose_equivalents)
+    return 1.0, counted, acid, abv, tin, tin * abv / 100, tin * sugar / 100, tin * acid / 100
+
+
+def _grid(variant: Variant, index: int, aim: Aim) -> float:
+    if index in variant.grids:
+        return variant.grids[index]
+    pour = variant.drink.pours[index]
+    return grid_of(pour.ingredient, pour.unit, aim.grid_ml)
+
+
+def that_can_move(drink: Drink, among: Collection[int] | None = None) -> tuple[int, ...]:
+    """Pours that have an amount to choose, unlike the edge, the garnish and a rinse."""
+    chosen = range(len(drink.pours)) if among is None else set(among)
+    return tuple(sorted(i for i in chosen if drink.pours[i].stage in ("mixed", "glass", "topped", "floated")))
+
+
+def _poured_so(variant: Variant, volumes: Floats) -> Drink:
+    """The variant's drink with its free pours at these volumes."""
+    pours = list(variant.drink.pours)
+    for index, volume in zip(variant.free, volumes.tolist(), strict=True):
+        pours[index] = replace(pours[index], volume_ml=round(volume, 9))
+    return replace(variant.drink, pours=tuple(pours))
+
+
+def moves_of(variant: Variant, made: Drink) -> tuple[Move, ...]:
+    """Pours whose amount differs between a variant and what was made of it."""
+    pairs = zip(variant.drink.pours, made.pours, strict=True)
+    return tuple(
+        Move(i, after.ingredient, before.liquid_ml, after.liquid_ml, i in variant.joins)
+        for i, (before, after) in enumerate(pairs)
+        if abs(after.liquid_ml - before.liquid_ml) > 1e-9
+    )
+
+
+def _coarse(drink: Drink, free: Collection[int], aim: Aim) -> tuple[str, ...]:
+    """Free pours that are smaller than a step of their grid."""
+    small = [(drink.pours[i], grid_of(drink.pours[i].ingredient, drink.pours[i].unit, aim.grid_ml)) for i in free]
+    return tuple(
+        f"{pour.liquid_ml:g} ml of {pour.ingredient.name} is less than one step of {grid:g} ml: it stays, goes or grows to {grid:g} ml."
+        for pour, grid in small
+        if 0 < pour.liquid_ml < grid
+    )
+
+
+def _out_of_reach(
+    drink: Drink,
+    aim: Aim,
+    free: Collection[int],
+    left: Sequence[Residual],
+    correctors: Sequence[Ingredient],
+    conditions: Conditions,
+) -> tuple[str, ...]:
+    """Where the target isn't reached: how near this is, and which locked pour would help most if it were freed."""
+    felt = [each for each in left if each.felt and each.axis != "volume_ml"]
+    if not felt:
+        return ()
+    near = "This is as near as these pours get: still " + " and ".join(each.words for each in felt) + "."
+    locked = [i for i in that_can_move(drink) if i not in free and drink.pours[i].liquid_ml > 0]
+    if locked and len(free) < MOST_FREE:
+        variants = [Variant(drink, (*free, i), group=number) for number, i in enumerate(locked)]
+        freed, _ = best_of(variants, aim, conditions)
+        worst = [
+            max(abs(each.steps) for each in residuals_of(other, aim, conditions) if each.axis != "volume_ml") for other in freed if other
+        ]
+        best = int(np.argmin(worst))
+        if worst[best] < max(abs(each.steps) for each in felt) - TASTED_STEPS / 2:
+            name = drink.pours[locked[best]].ingredient.name
+            how = "brings it there" if worst[best] < TASTED_STEPS else "brings it nearer"
+            return (near, f"Freeing {name} {how}.")
+    help_ = "" if correctors else " Let a corrector join, such as syrup, citrus, spirit or water."
+    return (f"{near} No other pour of this drink helps.{help_}",)

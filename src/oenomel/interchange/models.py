@@ -1,0 +1,66 @@
+"""What all reports and entries share: their manners, and the types that stand in several.
+
+A core dataclass may stand in a report as it is: Pydantic takes it as a member, under its own name and in its own order.
+"""
+
+from __future__ import annotations
+
+from typing import Annotated, Any
+
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, StringConstraints
+
+from oenomel.core.balance import Interval
+from oenomel.core.larder import Ingredient
+
+__all__ = ["Ends", "Entry", "Floats", "Level", "LevelsReport", "Name", "Named", "Pair", "Report", "RowId"]
+
+
+class Entry(BaseModel):
+    """What is asked: keys that nobody knows are refused."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+
+
+class Report(BaseModel):
+    """What is answered, built out of its own keys or out of a record of the core that has them."""
+
+    model_config = ConfigDict(extra="forbid", from_attributes=True)
+
+
+RowId = Annotated[int, Field(ge=1, le=2**53)]
+Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
+Level = Annotated[float, Field(ge=0, allow_inf_nan=False)]
+
+Pair = Annotated[list[float], Field(min_length=2, max_length=2)]
+
+
+def _ends(told: Any) -> Any:
+    return [told.low, told.high] if isinstance(told, Interval) else told
+
+
+Ends = Annotated[Pair, BeforeValidator(_ends)]
+"""An interval of the core, low and high."""
+
+Floats = Annotated[list[float], BeforeValidator(lambda told: told.tolist() if hasattr(told, "tolist") else told)]
+"""An array of the core with one axis."""
+
+
+class LevelsReport(Report):
+    """Volume in ml, abv in % v/v, sugar and acid in g per 100 ml."""
+
+    volume_ml: float
+    abv: float
+    sugar: float
+    acid: float
+
+
+class Named(Report):
+    """An ingredient by slug and name."""
+
+    slug: str
+    name: str
+
+    @classmethod
+    def of(cls, ingredient: Ingredient) -> Named:
+        """An ingredient's."""
+        return cls(slug=ingredient.slug, name=ingredient.name)

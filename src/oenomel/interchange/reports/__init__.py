@@ -1,0 +1,1 @@
+"""What the product answers, as JSON."""

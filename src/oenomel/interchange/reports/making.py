@@ -1,0 +1,77 @@
+"""How a drink is made and served, as JSON: its steps, the same drink on each ice, and the glasses."""
+
+from __future__ import annotations
+
+from oenomel.core.forecast import ServedOnIce, Sip
+from oenomel.core.swaps import Span, Stop
+from oenomel.interchange.models import Pair, Report
+from oenomel.interchange.reports.forecast import AppearanceReport, appearance_report
+
+__all__ = ["GlassReport", "ServeReport", "SpanReport", "StepReport", "serve_report", "span_report"]
+
+
+class StepReport(Report):
+    """One thing to do: the pour it is about, by its place, and the share of it; seconds to work it; a sign that it is done."""
+
+    key: str
+    kind: str
+    words: str
+    sign: str
+    pour: int | None
+    share: float
+    seconds: float | None
+
+
+class GlassReport(Report):
+    """A glass of the list: ml to the brim and to its wash line; the inside of its bowl as (height, radius) in cm, and what is below it."""
+
+    name: str
+    brim_ml: float
+    line_ml: float
+    bowl: list[Pair]
+    stem_cm: float
+    foot_cm: float
+
+
+class ServeReport(Report):
+    """The drink on one ice: how it looks, its figures at three sips, the first minute outside its home, and that in words."""
+
+    ice: str
+    sight: AppearanceReport | None
+    sips: list[Sip]
+    leaves_home: int | None
+    words: str
+
+
+class StopReport(Report):
+    """A drink with one pour at an amount: its figures as served."""
+
+    pour_ml: float
+    volume_ml: float
+    abv: float
+    sugar: float
+    acid: float
+
+
+class SpanReport(Report):
+    """What the range of a pour makes of the drink, and where it should settle."""
+
+    pour: int
+    low: StopReport
+    high: StopReport
+    best: StopReport
+
+
+def serve_report(served: ServedOnIce) -> ServeReport:
+    """The report of a drink on one ice."""
+    sight = appearance_report(served.appearance)
+    return ServeReport(ice=served.ice, sight=sight, sips=list(served.sips), leaves_home=served.leaves_home, words=served.words)
+
+
+def span_report(pour: int, span: Span) -> SpanReport:
+    """The report of a range."""
+    return SpanReport(pour=pour, low=_stop(span.low), high=_stop(span.high), best=_stop(span.best))
+
+
+def _stop(stop: Stop) -> StopReport:
+    return StopReport(pour_ml=stop.pour_ml, **stop.figures)

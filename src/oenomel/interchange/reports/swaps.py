@@ -1,0 +1,203 @@
+"""A rebalancing and a board of swaps as JSON. Numbers are not rounded; rounding is for the screen."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from oenomel.core.balance import Change
+from oenomel.core.spec import Drink
+from oenomel.core.swaps import RANKINGS, Board, Costs, LeftOut, Move, Rebalanced, Standing, SwapRow
+from oenomel.interchange.models import LevelsReport, Named, Report
+from oenomel.interchange.spec.file import PourEntry, SpecFile
+from oenomel.interchange.spec.poured import in_millilitres, with_pours_of
+
+__all__ = ["RebalanceReport", "SwapsReport", "rebalance_report", "swaps_report"]
+
+
+class MoveReport(Report):
+    """One pour's change in ml; ``joined`` where it came in as a corrector."""
+
+    ingredient: str
+    name: str
+    before_ml: float
+    after_ml: float
+    joined: bool
+
+
+class ResidualReport(Report):
+    """What is left to the target on an axis, in steps for drawing and in words; ``felt`` where a tongue could tell it."""
+
+    axis: Literal["sugar", "acid", "abv", "volume_ml"]
+    value: float
+    target: float
+    steps: float
+    words: str
+    felt: bool
+
+
+class RebalanceReport(Report):
+    """The rebalanced drink: its pours in ml, J and its parts; the same drink as a spec in its own units; the moves, what each did, what
+    is left, and what else has to be said. ``proved``: no pourable amounts have a smaller J.
+    """
+
+    pours: list[PourEntry]
+    J: float
+    parts: Costs
+    spec: SpecFile
+    moves: list[MoveReport]
+    changes: list[Change]
+    left: list[ResidualReport]
+    reached: bool
+    notes: list[str]
+    proved: bool
+    evaluated: int
+
+
+class StepsReport(Report):
+    """How far from the target by axis, in noticeable steps; for drawing, too rough to be printed."""
+
+    sugar: float
+    acid: float
+    abv: float
+
+
+class StandingReport(Report):
+    """Where a drink would stand; ``words`` tell what of the difference from the target can be tasted."""
+
+    pours: list[PourEntry]
+    figures: LevelsReport
+    steps: StepsReport
+    words: list[str]
+    colour: Annotated[str, Field(pattern="^#[0-9a-f]{6}$")]
+    J: float
+
+
+class ScoresReport(Report):
+    """By what a row is ranked, the smaller the better."""
+
+    balance: float
+    aroma: float
+    both: float
+
+
+class SwapRowReport(Report):
+    """One offer: pour for pour (``plain``), and what the mode makes of it (``mended``; none where it is further than two steps away)."""
+
+    key: str
+    slug: str
+    name: str
+    kind: str
+    share: float
+    helper: Named | None
+    shelf: str
+    plain: StandingReport
+    mended: StandingReport | None
+    moves: list[MoveReport]
+    unseen: list[str]
+    notes: list[str]
+    likeness: float
+    kinship: float | None
+    proved: bool
+    scores: ScoresReport
+
+
+class LeftOutReport(Report):
+    """An ingredient that isn't offered, and why."""
+
+    slug: str
+    name: str
+    kind: str
+    reason: str
+
+
+class SwapsReport(Report):
+    """A board, or a part of one: rows in the order of the ranking, what is left out, and how many of how many offers were searched.
+
+    ``present`` is where the spec stands as it is; of several parts only the first tells it and what is left out.
+    """
+
+    rows: list[SwapRowReport]
+    left_out: list[LeftOutReport]
+    searched: int
+    total: int
+    present: StandingReport | None
+
+
+def rebalance_report(spec: SpecFile, drink: Drink, answer: Rebalanced) -> RebalanceReport:
+    """The answer for a spec and the drink it describes."""
+    told = with_pours_of(spec, drink, answer.drink)
+    return RebalanceReport(
+        pours=in_millilitres(told, answer.drink),
+        J=answer.costs.total,
+        parts=answer.costs,
+        spec=told,
+        moves=[_move(move) for move in answer.moves],
+        changes=list(answer.changes),
+        left=[ResidualReport.model_validate(left) for left in answer.left],
+        reached=answer.reached,
+        notes=list(answer.notes),
+        proved=answer.proved,
+        evaluated=answer.evaluated,
+    )
+
+
+def swaps_report(spec: SpecFile, drink: Drink, part: Board, shelf: Mapping[str, str], ranking: str) -> SwapsReport:
+    """Part of a board for a spec; ``shelf`` tells how an ingredient stands there."""
+    rows = sorted(part.rows, key=lambda row: row.score(ranking))
+    return SwapsReport(
+        rows=[_row(spec, drink, row, shelf) for row in rows],
+        left_out=[_left_out(each) for each in part.left_out],
+        searched=part.searched,
+        total=part.total,
+        present=None if part.present is None else _standing(spec, drink, part.present),
+    )
+
+
+def _row(spec: SpecFile, drink: Drink, row: SwapRow, shelf: Mapping[str, str]) -> SwapRowReport:
+    ingredient, helper = row.offer.ingredient, row.offer.helper
+    return SwapRowReport(
+        key=row.offer.key,
+        slug=ingredient.slug,
+        name=ingredient.name,
+        kind=ingredient.kind,
+        share=row.offer.share,
+        helper=None if helper is None else Named.of(helper),
+        shelf=shelf.get(ingredient.slug, ""),
+        plain=_standing(spec, drink, row.plain),
+        mended=None if row.mended is None else _standing(spec, drink, row.mended),
+        moves=[_move(move) for move in row.moves],
+        unseen=list(row.unseen),
+        notes=list(row.notes),
+        likeness=row.likeness,
+        kinship=row.kinship,
+        proved=row.proved,
+        scores=ScoresReport(**{ranking: row.score(ranking) for ranking in RANKINGS}),
+    )
+
+
+def _standing(spec: SpecFile, drink: Drink, standing: Standing) -> StandingReport:
+    return StandingReport(
+        pours=with_pours_of(spec, drink, standing.drink).pours,
+        figures=LevelsReport(**standing.figures),
+        steps=StepsReport(**standing.steps),
+        words=list(standing.words),
+        colour=standing.colour,
+        J=standing.cost,
+    )
+
+
+def _move(move: Move) -> MoveReport:
+    return MoveReport(
+        ingredient=move.ingredient.slug,
+        name=move.ingredient.name,
+        before_ml=move.before_ml,
+        after_ml=move.after_ml,
+        joined=move.joined,
+    )
+
+
+def _left_out(each: LeftOut) -> LeftOutReport:
+    return LeftOutReport(slug=each.ingredient.slug, name=each.ingredient.name, kind=each.ingredient.kind, reason=each.reason)

@@ -1,0 +1,1 @@
+"""What the product is asked, as JSON."""

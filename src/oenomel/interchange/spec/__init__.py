@@ -1,0 +1,1 @@
+"""The spec file: its keys, the drink it describes, and back."""

@@ -1,0 +1,147 @@
+"""From a spec file to the core's drink and back."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+from typing import Any, Final
+
+from oenomel.core.larder import SOLID_KINDS, SOLIDS_ML_PER_G, Composition, Ingredient, Larder
+from oenomel.core.spec import MAX_POUR_ML, Drink, Method, Pour, Serve, parse_amount, to_ml
+from oenomel.errors import DomainError, OutOfRange, SpecError
+from oenomel.interchange.spec.file import CompositionEntry, InlineIngredient, PourEntry, SpecFile, SpreadEntry
+
+FOLLOWS_WITHIN: Final = 0.005
+
+__all__ = ["drink_from_spec", "follows", "slugs_of", "spec_from_drink", "with_plain_amounts"]
+
+
+def drink_from_spec(spec: SpecFile, larder: Larder) -> Drink:
+    """The drink that a spec describes, its amounts resolved to ml.
+
+    Raises
+    ------
+    SpecError
+        An ingredient is not in the larder, a composition can't be, or an amount can't be resolved; the path names the place.
+    """
+    pours = [_pour(index, entry, spec, larder) for index, entry in enumerate(spec.pours)]
+    return Drink(
+        name=spec.name,
+        family=spec.family,
+        form=spec.form,
+        pours=tuple(replace(pour, volume_ml=_followed_ml(index, spec, pours)) for index, pour in enumerate(pours)),
+        method=Method(**spec.method.model_dump()),
+        serve=Serve(spec.serve.glass, spec.serve.ice, tuple(spec.serve.garnish)),
+    )
+
+
+def spec_from_drink(drink: Drink) -> SpecFile:
+    """A spec with every amount in ml; the drink's ingredients are named by slug."""
+    return SpecFile(
+        format="oenomel/spec",
+        version=1,
+        name=drink.name,
+        family=drink.family,
+        form=drink.form,
+        pours=[
+            PourEntry.model_validate(
+                {"ingredient": p.ingredient.slug, "amount": p.volume_ml, "unit": "ml", "slot": p.slot, "stage": p.stage}
+            )
+            for p in drink.pours
+        ],
+        method={
+            "technique": drink.method.technique,
+            "seconds": drink.method.seconds,
+            "dry_shake_seconds": drink.method.dry_shake_seconds,
+            "ice": drink.method.ice,
+        },
+        serve={"glass": drink.serve.glass, "ice": drink.serve.ice, "garnish": list(drink.serve.garnish)},
+    )
+
+
+def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder) -> Pour:
+    place = f"pours[{index}]"
+    ingredient = _ingredient(f"{place}.ingredient", entry, larder)
+    try:
+        volume_ml = to_ml(parse_amount(entry.amount), entry.unit, ingredient, spec.ounce_ml, spec.part_ml)
+    except DomainError as error:
+        where = "unit" if entry.unit == "part" and spec.part_ml is None else "amount"
+        raise SpecError(f"{place}.{where}", str(error)) from error
+    return Pour(ingredient=ingredient, volume_ml=volume_ml, unit=entry.unit, slot=entry.slot, stage=entry.stage)
+
+
+def _followed_ml(index: int, spec: SpecFile, pours: Sequence[Pour]) -> float:
+    """The amount of a pour, [ml], where it follows another one; a chain is followed to its end."""
+    times, at, seen = 1.0, index, [index]
+    while (relative := spec.pours[at].relative) is not None:
+        if relative.to in seen:
+            raise SpecError(f"pours[{index}].relative", "follows itself in a circle")
+        times, at = times * relative.times, relative.to
+        seen.append(at)
+    followed = times * pours[at].volume_ml
+    if followed > MAX_POUR_ML:
+        raise SpecError(f"pours[{index}].relative", str(OutOfRange("the pour in ml", followed, 0, MAX_POUR_ML)))
+    # The amount stands resolved in the file; what was written is kept where rounding is all that parts the two.
+    return pours[index].volume_ml if follows(pours[index].volume_ml, followed) else followed
+
+
+def follows(volume_ml: float, followed_ml: float) -> bool:
+    """Whether an amount is the one that is followed, but for rounding."""
+    return abs(volume_ml - followed_ml) <= FOLLOWS_WITHIN * max(followed_ml, 1.0)
+
+
+def _ingredient(place: str, entry: PourEntry, larder: Larder) -> Ingredient:
+    try:
+        if isinstance(entry.ingredient, str):
+            return larder[entry.ingredient]
+        return _inline(entry.ingredient)
+    except DomainError as error:
+        where = place if isinstance(entry.ingredient, str) else f"{place}.composition"
+        raise SpecError(where, str(error)) from error
+
+
+def _inline(entry: InlineIngredient) -> Ingredient:
+    return Ingredient(
+        slug=f"inline:{entry.name}",
+        name=entry.name,
+        kind=entry.kind,
+        composition=_composition(entry.composition, solid=entry.kind in SOLID_KINDS),
+        piece_ml=entry.piece_ml,
+        piece_g=entry.piece_g,
+        origin="inline",
+    )
+
+
+def _composition(entry: CompositionEntry, solid: bool) -> Composition:
+    # Dry sugar is described per 100 ml of crystals or of heap, whichever its density says; the core wants it as dissolved.
+    scale = 1 / (SOLIDS_ML_PER_G * entry.density) if solid and entry.density else 1.0
+    return Composition(
+        abv=entry.abv,
+        sugars={kind: grams * scale for kind, grams in entry.sugars if grams},
+        acids={kind: grams * scale for kind, grams in entry.acids if grams},
+        salt=entry.salt * scale,
+        protein=entry.protein * scale,
+        fat=entry.fat * scale,
+        density=1 / SOLIDS_ML_PER_G if solid else entry.density,
+        co2=entry.co2,
+        spread=_spread(entry.spread),
+        solid=solid,
+    )
+
+
+def _spread(entry: SpreadEntry | None) -> dict[str, float]:
+    if entry is None:
+        return {}
+    given: dict[str, Any] = entry.model_dump(exclude_none=True)
+    return {**given.pop("sugars", {}), **given.pop("acids", {}), **given}
+
+
+def slugs_of(*specs: SpecFile) -> set[str]:
+    """The larder's slugs that specs name."""
+    return {pour.ingredient for spec in specs for pour in spec.pours if isinstance(pour.ingredient, str)}
+
+
+def with_plain_amounts(spec: SpecFile) -> SpecFile:
+    """The same spec with every amount as a number; "3/4" and 0.75 are the same amount."""
+    pours = [pour.model_copy(update={"amount": parse_amount(pour.amount)}) for pour in spec.pours]
+    return spec.model_copy(update={"pours": pours})

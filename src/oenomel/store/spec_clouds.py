@@ -1,0 +1,44 @@
+"""Specs of a drink from books and colleagues."""
+
+from __future__ import annotations
+
+import sqlite3
+from dataclasses import dataclass
+
+from oenomel.errors import RecordNotFound
+from oenomel.store import drinks
+from oenomel.store.stamps import new_id, now
+
+__all__ = ["CloudSpecRecord", "add", "of_drink", "remove"]
+
+SELECT = "SELECT id, drink_id, name, spec, added_at FROM cloud_spec WHERE drink_id = :drink_id ORDER BY id"
+INSERT = "INSERT INTO cloud_spec (drink_id, name, spec, added_at) VALUES (:drink_id, :name, :spec, :added_at)"
+DELETE = "DELETE FROM cloud_spec WHERE id = :id AND drink_id = :drink_id"
+
+
+@dataclass(frozen=True, slots=True)
+class CloudSpecRecord:
+    """A spec of a drink from elsewhere: ``name`` says whose, ``spec`` is JSON text."""
+
+    id: int
+    drink_id: int
+    name: str
+    spec: str
+    added_at: str
+
+
+def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[CloudSpecRecord]:
+    """The specs gathered for a drink, oldest first."""
+    return [CloudSpecRecord(**row) for row in conn.execute(SELECT, {"drink_id": drink_id})]
+
+
+def add(conn: sqlite3.Connection, drink_id: int, name: str, spec: str) -> int:
+    """Adds a spec and returns its id; raises RecordNotFound."""
+    drinks.get(conn, drink_id)
+    return new_id(conn.execute(INSERT, {"drink_id": drink_id, "name": name, "spec": spec, "added_at": now()}))
+
+
+def remove(conn: sqlite3.Connection, drink_id: int, spec_id: int) -> None:
+    """Takes a spec out; raises RecordNotFound."""
+    if conn.execute(DELETE, {"id": spec_id, "drink_id": drink_id}).rowcount == 0:
+        raise RecordNotFound("spec in the cloud", spec_id)

@@ -1,0 +1,19 @@
+"""What every new row gets: its time and its id."""
+
+from __future__ import annotations
+
+import sqlite3
+from datetime import UTC, datetime
+
+__all__ = ["new_id", "now"]
+
+
+def now() -> str:
+    """The time in UTC, ISO 8601, to the second."""
+    return datetime.now(UTC).isoformat(timespec="seconds")
+
+
+def new_id(cursor: sqlite3.Cursor) -> int:
+    """The id of the row that an INSERT made."""
+    assert cursor.lastrowid is not None  # an INSERT that succeeded has one
+    return cursor.lastrowid

@@ -1,0 +1,239 @@
+"""Every finding fires where it should and not where it shouldn't, its mends mend it, and no school or demo drink is warned of."""
+
+import json
+import re
+from dataclasses import replace
+from importlib import resources
+
+import pytest
+from support.drinks import drink
+
+from oenomel.core.families.family import families
+from oenomel.core.findings.cautions import cautions
+from oenomel.core.forecast.comparison import compare
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.larder.composition import Composition
+from oenomel.core.larder.ingredient import Ingredient
+from oenomel.core.larder.larder_files import Larder, catalogue, read_ingredients
+from oenomel.core.spec.drink import Drink, Method, Pour, Serve
+from oenomel.interchange.spec.drink import drink_from_spec, spec_from_drink
+from oenomel.interchange.spec.file import parse_spec
+from oenomel.interchange.spec.mend import with_mend
+
+RUM, LIME, SYRUP = ("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5)
+SOUR = drink(RUM, LIME, SYRUP)
+DAISY = drink(("white-rum", 45), ("orange-liqueur-sweet", 30), ("lime-juice", 22.5), family="daisy")
+FIZZ = drink(RUM, LIME, SYRUP, ("soda-water", 75, "topped"), family="fizz")
+
+
+def in_glass(made: Drink, glass: str, ice: str = "none", garnish: tuple[str, ...] = ()) -> Drink:
+    return replace(made, serve=Serve(glass, ice, garnish))
+
+
+def by(made: Drink, method: Method) -> Drink:
+    return replace(made, method=method)
+
+
+def measured(made: Drink, index: int, amount: float, unit: str, ml_per_unit: float) -> Drink:
+    pours = tuple(replace(p, volume_ml=amount * ml_per_unit, unit=unit) if i == index else p for i, p in enumerate(made.pours))
+    return replace(made, pours=pours)
+
+
+def with_part(name: str, stage: str = "mixed", ml: float = 20, **values: object) -> Drink:
+    part = Ingredient(f"inline:{name}", name, "syrup", Composition(**values))
+    return replace(SOUR, pours=(*SOUR.pours, Pour(part, ml, slot="sweet", stage=stage)))
+
+
+# For each code: a drink that it fires on, and one much like it on which it keeps quiet.
+FIRES = {
+    "sparkling-in-the-tin": (drink(RUM, LIME, SYRUP, ("soda-water", 60)), FIZZ),
+    "hot-in-the-tin": (drink(RUM, LIME, SYRUP, ("hot-water", 60)), by(drink(RUM, LIME, ("hot-water", 60)), Method("build"))),
+    "dry-shake-pressure": (by(SOUR, Method(dry_shake_seconds=10)), SOUR),
+    "no-dry-shake": (drink(RUM, LIME, SYRUP, ("aquafaba", 20)), by(drink(RUM, LIME, ("aquafaba", 20)), Method(dry_shake_seconds=8))),
+    "thick-syrup": (drink(RUM, LIME, ("honey", 15)), drink(RUM, LIME, ("simple-syrup-2-1", 15))),
+    "undissolved-sugar": (drink(RUM, LIME, ("caster-sugar", 5)), SOUR),
+    "beyond-dissolving": (with_part("Syrup, 2.2 to 1", sugars={"sucrose": 92}), with_part("Honey", sugars={"fructose": 60, "glucose": 50})),
+    "glass-too-small": (in_glass(SOUR, "tiny cup"), in_glass(SOUR, "coupe")),
+    "glass-half-empty": (in_glass(SOUR, "wine glass"), in_glass(SOUR, "coupe")),
+    "foams-over": (in_glass(FIZZ, "small tall glass"), in_glass(FIZZ, "tall glass")),
+    "egg-without-garnish": (
+        drink(RUM, LIME, SYRUP, ("egg-white", 30)),
+        in_glass(drink(RUM, LIME, SYRUP, ("egg-white", 30)), "coupe", garnish=("lemon zest",)),
+    ),
+    "dry-edge": (drink(RUM, LIME, SYRUP, ("caster-sugar", 5, "rim")), SOUR),
+    "dilution-extrapolated": (drink(("dry-vermouth", 15), LIME, SYRUP), SOUR),
+    "dilution-estimated": (by(SOUR, Method("swizzle")), SOUR),
+    "no-base": (drink(LIME, SYRUP), SOUR),
+    "no-liqueur": (drink(RUM, LIME, SYRUP, family="daisy"), DAISY),
+    "no-acid": (drink(RUM, SYRUP), SOUR),
+    "no-sugar": (drink(RUM, LIME), SOUR),
+    "no-lengthener": (drink(RUM, LIME, SYRUP, family="fizz"), FIZZ),
+    "little-liqueur": (drink(RUM, ("orange-liqueur-dry", 5), LIME, SYRUP, family="daisy"), DAISY),
+    "one-too-loud": (drink(RUM, LIME, SYRUP, ("cherry-stone-liqueur", 20)), drink(RUM, LIME, SYRUP, ("cherry-stone-liqueur", 10))),
+    "large-and-watery": (drink(RUM, LIME, SYRUP, ("orange-juice", 60), ("still-water", 90)), SOUR),
+    "colour-lost": (
+        drink(RUM, LIME, ("violet-liqueur", 15), ("pomegranate-juice", 30)),
+        drink(RUM, LIME, ("violet-liqueur", 15), ("orange-liqueur-sweet", 10)),
+    ),
+    "outside-home": (drink(RUM, LIME, ("simple-syrup-1-1", 90)), SOUR),
+    "slip-of-measure": (measured(SOUR, 1, 22.5, "barspoon", 5), measured(SOUR, 1, 4, "barspoon", 5)),
+    "raw-egg": (drink(RUM, LIME, SYRUP, ("egg-white", 30)), drink(RUM, LIME, SYRUP, ("egg-white-pasteurised", 30))),
+    "egg-apart": (drink(RUM, LIME, SYRUP, ("whole-egg", 48)), drink(RUM, LIME, SYRUP, ("egg-white-pasteurised", 30))),
+    "allergens": (drink(RUM, LIME, ("almond-syrup", 20)), SOUR),
+    "alcohol": (SOUR, drink(("juniper-water", 60), LIME, SYRUP)),
+    "strong-serve": (drink(("white-rum", 100), LIME, SYRUP), SOUR),
+    "flammable": (drink(("overproof-rum", 10, "floated"), LIME, SYRUP), SOUR),
+    "press-today": (SOUR, drink(RUM, ("citric-acid-solution", 22.5), SYRUP)),
+    "use-by": (drink(RUM, LIME, ("ginger-syrup", 20)), SOUR),
+    "ice-is-food": (SOUR, by(SOUR, Method(ice="none"))),
+    "grapefruit": (drink(RUM, ("grapefruit-juice", 60), SYRUP), SOUR),
+    "quinine": (drink(RUM, LIME, ("tonic-water", 60, "topped")), SOUR),
+    "liquorice": (drink(RUM, LIME, SYRUP, ("liquorice-root", 0, "garnish")), SOUR),
+    "charcoal": (with_part("Activated charcoal syrup", sugars={"sucrose": 50}), SOUR),
+    "food-grade-acid": (drink(RUM, ("citric-acid-solution", 20), SYRUP), SOUR),
+    "frozen-gas": (in_glass(SOUR, "coupe", garnish=("a piece of dry ice",)), in_glass(SOUR, "coupe", garnish=("lime wheel",))),
+    "poisonous-plant": (with_part("Rhubarb leaf cordial", sugars={"sucrose": 50}), with_part("Rhubarb cordial", sugars={"sucrose": 50})),
+    "rhubarb": (
+        replace(SOUR, pours=(*SOUR.pours, Pour(replace(catalogue()["cinnamon-syrup"], cautions=("rhubarb",)), 5, slot="sweet"))),
+        SOUR,
+    ),
+    "wild-plants": (in_glass(SOUR, "coupe", garnish=("foraged flowers",)), SOUR),
+    "hot-sugar": (with_part("Hot caramel", sugars={"sucrose": 60}), with_part("Caramel syrup", sugars={"sucrose": 60})),
+}
+
+
+@pytest.mark.parametrize("code", FIRES)
+def test_finding_fires_where_it_should_and_not_where_it_should_not(code):
+    fires, quiet = FIRES[code]
+    assert code in {finding.code for finding in forecast_of(fires).findings}
+    assert code not in {finding.code for finding in forecast_of(quiet).findings}
+
+
+def test_every_code_that_the_product_can_tell_is_tried_here():
+    package = resources.files("oenomel.core.findings")
+    text = "".join(entry.read_text(encoding="utf-8") for entry in package.iterdir() if entry.name.endswith(".py"))
+    told = set(re.findall(r'Finding\(\s*"([a-z-]+)"', text)) | {caution.code for caution in cautions()}
+    assert told | {"no-base", "no-liqueur"} == FIRES.keys() | {"swap-changes-sweetness", "method-changed-too"}
+
+
+# What the mend itself brings along: a drink that is at last sweet enough, or a glass that is at last full.
+UNMENDED = {"no-base", "little-liqueur", "large-and-watery"}
+
+
+@pytest.mark.parametrize("code", FIRES)
+def test_each_mend_of_a_finding_mends_it(code):
+    made = FIRES[code][0]
+    (finding,) = [f for f in forecast_of(made).findings if f.code == code][:1]
+    inline = {p.ingredient.slug: p.ingredient for p in made.pours if p.ingredient.slug not in catalogue()}
+    spec = spec_from_drink(made).model_copy(
+        update={
+            "pours": [
+                entry.model_copy(update={"unit": pour.unit, "amount": pour.volume_ml / (5 if pour.unit == "barspoon" else 1)})
+                for entry, pour in zip(spec_from_drink(made).pours, made.pours, strict=True)
+            ]
+        }
+    )
+    for mend in finding.mends:
+        mended = drink_from_spec(with_mend(spec, mend), Larder({**catalogue(), **inline}))
+        left = {f.code for f in forecast_of(mended).findings}
+        assert code not in left or code in UNMENDED or (code == "alcohol" and forecast_of(mended).served.alcohol_g < 1), mend.words
+        assert mend.words[0].isupper()
+
+
+DEMO_TEXT = (resources.files("oenomel.demo") / "ingredients.toml").read_text(encoding="utf-8")
+LARDER = Larder({**catalogue(), **read_ingredients(DEMO_TEXT, origin="demo")})
+BOOK = json.loads((resources.files("oenomel.demo") / "drinks.json").read_text(encoding="utf-8"))
+SCHOOLS = [(s.slug, s.drink) for f in families().values() for s in f.schools]
+TRIALS = [
+    (f"{entry['name']} {number}", drink_from_spec(parse_spec(json.dumps(trial["spec"])), LARDER))
+    for entry in BOOK
+    for number, trial in enumerate(entry["trials"])
+]
+
+
+@pytest.mark.parametrize(("name", "made"), [*SCHOOLS, *TRIALS], ids=[name for name, _ in [*SCHOOLS, *TRIALS]])
+def test_no_school_and_no_demo_drink_is_warned_of(name, made):
+    assert [f.message for f in forecast_of(made).findings if f.severity != "info"] == []
+
+
+@pytest.mark.parametrize(
+    ("index", "amount", "unit", "ml_per_unit", "meant"),
+    # An ounce for a millilitre, a spoon for a millilitre, a centilitre for a millilitre, dashes for millilitres.
+    [(1, 0.75, "ml", 1, "oz"), (1, 22.5, "oz", 30, "ml"), (2, 22.5, "barspoon", 5, "ml"), (0, 60, "cl", 10, "ml"), (0, 2, "ml", 1, "oz")],
+)
+def test_slip_between_measures_asks_for_the_unit_that_was_meant(index, amount, unit, ml_per_unit, meant):
+    (slip,) = [f for f in forecast_of(measured(SOUR, index, amount, unit, ml_per_unit)).findings if f.code == "slip-of-measure"]
+    assert slip.pour == index
+    assert slip.mends[0].words == f"Make it {amount:g} {meant}"
+
+
+def test_slip_of_what_goes_by_the_piece_is_told_in_millilitres_and_asks_for_no_unit():
+    eggs = replace(SOUR, pours=(*SOUR.pours, Pour(catalogue()["egg-white"], 150, "piece", "texture")))
+    (slip,) = [f for f in forecast_of(eggs).findings if f.code == "slip-of-measure"]
+    assert slip.message.startswith("150 ml of Egg white, fresh is much")
+    assert slip.mends == ()
+
+
+@pytest.mark.parametrize("times", [0.25, 1, 3, 10, 40])
+def test_party_and_tiny_cup_are_no_slips(times):
+    sized = replace(SOUR, pours=tuple(replace(p, volume_ml=p.volume_ml * times) for p in SOUR.pours))
+    assert "slip-of-measure" not in {f.code for f in forecast_of(sized).findings}
+
+
+def test_a_dozen_dashes_are_usual_and_more_are_a_slip():
+    bitters = catalogue()["aromatic-bitters"]
+    codes = {
+        dashes: {f.code for f in forecast_of(replace(SOUR, pours=(*SOUR.pours, Pour(bitters, 0.8 * dashes, "dash", "accent")))).findings}
+        for dashes in (12, 13)
+    }
+    assert "slip-of-measure" not in codes[12]
+    assert "slip-of-measure" in codes[13]
+
+
+def test_swapped_liqueur_that_changes_sweetness_is_told_with_the_syrup_that_holds_it():
+    parent = drink(("white-rum", 45), ("orange-liqueur-sweet", 22.5), ("lime-juice", 22.5), ("simple-syrup-1-1", 5), family="daisy")
+    drier = drink(("white-rum", 45), ("orange-liqueur-dry", 22.5), ("lime-juice", 22.5), ("simple-syrup-1-1", 5), family="daisy")
+    (found,) = compare(drier, parent).findings
+    assert (found.code, found.severity) == ("swap-changes-sweetness", "warning")
+    assert "drier" in found.message
+    # Common practice: a dry orange liqueur for a sweet one wants 2.5 to 5 ml of syrup back.
+    assert found.mends[0].words == "2.5 ml more of Simple syrup 1:1"
+    sweeter = compare(parent, drier).findings[0]
+    assert "sweeter" in sweeter.message
+    assert sweeter.mends[0].words == "2.5 ml less of Simple syrup 1:1"
+    assert compare(parent, parent).findings == ()
+    like = replace(
+        drier,
+        pours=tuple(
+            replace(p, ingredient=replace(catalogue()["orange-liqueur-sweet"], slug="x")) if i == 1 else p
+            for i, p in enumerate(parent.pours)
+        ),
+    )
+    assert compare(like, parent).findings == ()
+
+
+def test_trial_that_changes_the_method_too_is_told_and_can_be_made_as_the_parent_was():
+    changed = by(drink(RUM, ("lime-juice", 30), SYRUP), Method(seconds=30))
+    (found,) = compare(changed, SOUR).findings
+    assert (found.code, found.severity) == ("method-changed-too", "info")
+    assert compare(by(SOUR, Method(seconds=30)), SOUR).findings == ()
+    mended = with_mend(spec_from_drink(changed), found.mends[0])
+    assert mended.method.seconds is None
+
+
+def test_errors_come_before_warnings_and_warnings_before_what_is_good_to_know():
+    found = forecast_of(drink(RUM, ("soda-water", 60), ("egg-white", 30), family="sour")).findings
+    order = [finding.severity for finding in found]
+    assert order == sorted(order, key=["error", "warning", "info"].index)
+    assert set(order) == {"error", "warning", "info"}
+
+
+def test_resized_drink_stays_on_the_marks_of_its_measures():
+    party = in_glass(drink(RUM, LIME, SYRUP, ("caster-sugar", 5, "rim")), "tiny cup")
+    party = replace(party, pours=(*party.pours, Pour(catalogue()["aromatic-bitters"], 1.6, "dash", "accent")))
+    spec = spec_from_drink(party)
+    spec = spec.model_copy(update={"pours": [*spec.pours[:-1], spec.pours[-1].model_copy(update={"unit": "dash", "amount": 2})]})
+    (small,) = [f for f in forecast_of(party).findings if f.code == "glass-too-small"]
+    sized = with_mend(spec, small.mends[-1])
+    assert [p.amount for p in sized.pours] == [17.5, 6.5, 6.5, 5, 1.0]
+    assert spec.pours[0].amount == 60

@@ -1,0 +1,148 @@
+"""Amounts as they are said, and compositions that can't be."""
+
+import math
+
+import pytest
+
+from oenomel.core.larder.composition import Composition
+from oenomel.core.larder.ingredient import Ingredient
+from oenomel.core.larder.larder_files import Larder, catalogue, read_ingredients
+from oenomel.core.spec.units import UNITS, parse_amount, parse_measure, to_ml
+from oenomel.errors import DomainError, ImpossibleComposition, NotAnAmount, OutOfRange, SpecError, UnknownIngredient, UnknownUnit
+
+SYRUP = catalogue()["simple-syrup-1-1"]
+MINT = catalogue()["mint"]
+
+
+@pytest.mark.parametrize(
+    ("text", "amount"),
+    [("3/4", 0.75), ("1 1/2", 1.5), ("22.5", 22.5), ("22,5", 22.5), (".5", 0.5), ("1½", 1.5), ("¾", 0.75), (" 2 ", 2), (60, 60), (0, 0)],
+)
+def test_amount_is_read_as_it_is_written(text, amount):
+    assert parse_amount(text) == amount
+
+
+@pytest.mark.parametrize("text", ["3/0", "abc", "", "1/2/3", "1e3", "0x10", "١", "1 2", "1,5000000", "--1", True, "1.2.3", "9" * 40])
+def test_what_is_no_amount_is_refused_and_quoted(text):
+    with pytest.raises(NotAnAmount, match="is not an amount"):
+        parse_amount(text)
+
+
+@pytest.mark.parametrize("value", [-1, "-1", "−3/4", math.nan, math.inf, -math.inf, pytest.param(10**400, id="googol")])
+def test_negative_and_boundless_amounts_are_refused(value):
+    with pytest.raises(OutOfRange, match="the amount"):
+        parse_amount(value)
+
+
+@pytest.mark.parametrize(
+    ("text", "amount", "unit"),
+    [
+        ("3/4 oz", 0.75, "oz"),
+        ("22.5", 22.5, "ml"),
+        ("2 dashes", 2, "dash"),
+        ("1 barspoon", 1, "barspoon"),
+        ("2 Tsp.", 2, "tsp"),
+        ("7 leaves", 7, "leaf"),
+        ("1 ½ ounces", 1.5, "oz"),
+        ("30ml", 30, "ml"),
+        ("2 splashes", 2, "splash"),
+        ("4 grams", 4, "g"),
+    ],
+)
+def test_typed_amount_brings_its_unit_along(text, amount, unit):
+    spoken = parse_measure(text, "ml")
+    assert (spoken.amount, spoken.unit) == (amount, unit)
+
+
+@pytest.mark.parametrize(("text", "error"), [("oz", NotAnAmount), ("", NotAnAmount), ("2 pints", UnknownUnit), ("-2 oz", OutOfRange)])
+def test_typed_nonsense_is_refused(text, error):
+    with pytest.raises(error):
+        parse_measure(text, "ml")
+
+
+# Common practice of the trade (domain.md's measures); the cup is NIST Handbook 44's. A gram of 1:1 syrup is 1/1.2295 ml.
+ML = {"ml": 1, "cl": 10, "oz": 30, "barspoon": 5, "tsp": 5, "tbsp": 15, "cup": 236.588, "splash": 30, "dash": 0.8, "drop": 0.05}
+
+
+@pytest.mark.parametrize("unit", UNITS)
+def test_every_unit_resolves_to_its_millilitres(unit):
+    expected = {**ML, "g": 1 / 1.2295, "piece": 0, "leaf": 0, "part": 20}[unit]
+    assert to_ml(2, unit, SYRUP, part_ml=20) == pytest.approx(2 * expected)
+
+
+def test_settings_and_pieces_change_what_a_unit_is():
+    assert to_ml(1, "oz", SYRUP, ounce_ml=29.5735) == 29.5735
+    assert to_ml(1, "piece", catalogue()["egg-white"]) == 30
+    assert to_ml(8, "leaf", MINT) == 0
+    with pytest.raises(DomainError, match='"part" needs "part_ml"'):
+        to_ml(1, "part", SYRUP)
+    with pytest.raises(UnknownUnit):
+        to_ml(1, "pint", SYRUP)
+    with pytest.raises(OutOfRange, match="10000"):
+        to_ml(10_001, "ml", SYRUP)
+
+
+def test_tablespoon_of_dry_sugar_stands_for_three_quarters_of_an_ounce_of_syrup():
+    # Common practice: 12 to 14 g of sugar either way; a level teaspoon and a cube are 4 g.
+    sugar = catalogue()["caster-sugar"]
+    grams = to_ml(1, "tbsp", sugar) * sugar.composition.sugar / 100
+    assert grams == pytest.approx(12, rel=0.01)
+    assert 22.5 * SYRUP.composition.sugar / 100 == pytest.approx(grams, rel=0.16)
+    cube = catalogue()["sugar-cube"]
+    assert to_ml(1, "piece", cube) * cube.composition.sugar / 100 == pytest.approx(4, rel=1e-3)
+
+
+@pytest.mark.parametrize(
+    ("values", "error", "words"),
+    [
+        ({"abv": 101}, OutOfRange, "abv is 101"),
+        ({"abv": -1}, OutOfRange, "abv"),
+        ({"abv": math.nan}, OutOfRange, "abv"),
+        ({"sugars": {"sucrose": -0.1}}, OutOfRange, "sucrose"),
+        ({"sugars": {"maltose": 1}}, ImpossibleComposition, "maltose"),
+        ({"sugars": {"sucrose": 100}, "acids": {"citric": 43}}, ImpossibleComposition, "100 g in 70 ml"),
+        ({"abv": 60, "sugars": {"sucrose": 100}}, ImpossibleComposition, "don't fit"),
+        ({"density": 0.2}, OutOfRange, "density"),
+        ({"co2": 50}, OutOfRange, "co2"),
+        ({"spread": {"colour": 0.1}}, ImpossibleComposition, "colour"),
+        ({"spread": {"abv": -0.1}}, OutOfRange, "spread of abv"),
+    ],
+)
+def test_composition_that_cannot_be_is_refused(values, error, words):
+    with pytest.raises(error, match=words):
+        Composition(**values)
+
+
+def test_spread_of_a_total_adds_the_kinds_as_one_analysis():
+    juice = Composition(acids={"citric": 4, "malic": 2}, spread={"citric": 0.1, "malic": 0.4})
+    assert juice.relative_sd("acids") == pytest.approx((4 * 0.1 + 2 * 0.4) / 6)
+    assert Composition(acids={"citric": 4}, spread={"acids": 0.3}).relative_sd("acids") == 0.3
+    assert Composition().relative_sd("sugars") == 0
+
+
+def test_unknown_slug_is_named_with_its_neighbour():
+    with pytest.raises(UnknownIngredient, match='"lime-jiuce" is not in the larder; did you mean "lime-juice"'):
+        catalogue()["lime-jiuce"]
+    with pytest.raises(UnknownIngredient, match=r'"zzz" is not in the larder$'):
+        Larder({"a": Ingredient("a", "A", "other", Composition())})["zzz"]
+
+
+@pytest.mark.parametrize(
+    ("text", "words"),
+    [
+        ("[a", "not TOML"),
+        ('[a]\nname="A"\nkind="juice"\nsmell=1', "a.smell: unknown key"),
+        ('[a]\nname="A"\nkind="juce"', "a.kind"),
+        ('[a]\nname="A"\nkind="juice"\nabv=[1,2]', "a.abv: wants"),
+        ('[a]\nname="A"\nkind="juice"\nabv=[1,0.1,"hearsay","x"]', "hearsay"),
+        ('[a]\nname="A"\nkind="juice"\nabv=[200,0.1,"estimate","x"]', "a: abv is 200"),
+        ('[a]\nname="A"\nkind="juice"\naroma={ sunshine = 2 }', 'a.aroma: "sunshine" is not one of'),
+        ('[a]\nname="A"\nkind="juice"\naroma={ lemon = 4 }', "a.aroma.lemon: wants a weight"),
+        ('[a]\nname="A"\nkind="juice"\nbitterness=6', "a.bitterness: is 6, outside 0 to 5"),
+        ('[a]\nname="A"\nkind="juice"\nfoam="soapy"', "a.foam"),
+        ('[a]\nname="A"\nkind="juice"\nacids.formic=[1,0.1,"estimate","x"]', "a.formic: unknown key"),
+    ],
+)
+def test_wrong_larder_file_is_refused_with_the_place(text, words):
+    with pytest.raises(SpecError, match=words.replace(".", r"\.")):
+        read_ingredients(text, origin="house")

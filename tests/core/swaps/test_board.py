@@ -1,0 +1,364 @@
+"""The board: who is offered, who is left out and why, and what each offer says."""
+
+import itertools
+from collections.abc import Iterator
+from dataclasses import replace
+
+import pytest
+from support.drinks import drink, eight_three_three
+
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.glass.colour import swatch
+from oenomel.core.larder.aroma import aromas_between, group_kinship, kinship, likeness
+from oenomel.core.larder.bottle import Label, bottle_from, sweetness_classes
+from oenomel.core.larder.composition import Composition
+from oenomel.core.larder.ingredient import Ingredient, SourcedValue
+from oenomel.core.larder.larder_files import aromas, catalogue
+from oenomel.core.spec.drink import Drink
+from oenomel.core.spec.jigger import ladder
+from oenomel.core.swaps.aim import Aim, Target
+from oenomel.core.swaps.board import Board, SwapRow, swap_board
+from oenomel.core.swaps.candidates import Filters
+from oenomel.core.swaps.rebalancing import rebalance
+from oenomel.errors import DomainError, OutOfRange
+
+DAISY = drink(("london-dry-gin", 45), ("orange-liqueur-sweet", 22.5), ("lemon-juice", 22.5), ("simple-syrup-1-1", 5), family="daisy")
+
+
+def aim_at(wished: Drink) -> Aim:
+    served = forecast_of(wished).served
+    return Aim(Target(served.sugar, served.acid, served.abv, served.volume_ml))
+
+
+def parts(start: Drink, index: int, **asked: object) -> list[Board]:
+    larder = asked.pop("larder", catalogue())
+    made: Iterator[Board] = swap_board(start, index, larder, aim_at(start), **asked)  # type: ignore[arg-type]
+    return list(made)
+
+
+def rows(start: Drink, index: int, **asked: object) -> dict[str, SwapRow]:
+    return {row.offer.key: row for part in parts(start, index, **asked) for row in part.rows}
+
+
+def test_every_ingredient_is_offered_or_left_out_with_a_reason():
+    whole = parts(DAISY, 1)
+    offered = {row.offer.ingredient.slug for part in whole for row in part.rows}
+    left_out = {each.ingredient.slug for each in whole[0].left_out}
+    assert offered | left_out == set(catalogue()) - {"orange-liqueur-sweet"}
+    assert not offered & left_out
+    assert all(each.reason.endswith(".") for each in whole[0].left_out)
+    assert whole[-1].searched == whole[-1].total == sum(len(part.rows) for part in whole)
+
+
+REASONS = (
+    (2, "vodka", "It has no acid to speak of."),
+    (0, "lime-juice", "It has too little strength for a base."),
+    (3, "lime-juice", "It isn't sweet enough to sweeten."),
+    (1, "white-rum", "It has neither the sugar nor the body of a liqueur."),
+    (2, "sparkling-brut", "It is sparkling, and never goes in a closed shaker."),
+    (2, "egg-white", "It has no acid to speak of."),
+    (0, "navy-strength-gin", None),
+)
+
+
+@pytest.mark.parametrize(("index", "slug", "reason"), REASONS)
+def test_what_cannot_do_the_job_is_left_out_with_its_reason(index: int, slug: str, reason: str | None):
+    told = {each.ingredient.slug: each.reason for each in parts(DAISY, index)[0].left_out}
+    assert told.get(slug) == reason
+
+
+def test_what_nothing_is_known_of_is_left_out_and_says_what_to_do():
+    unknown = Ingredient("mystery", "Mystery liqueur", "liqueur", Composition(), slots=("liqueur",))
+    told = parts(DAISY, 1, larder={"mystery": unknown})[0]
+    assert [each.reason for each in told.left_out] == ["Nothing is known of what is in it: copy its label, or measure it."]
+    assert told.rows == ()
+    assert told.total == 0
+
+
+FILTERS = (
+    (Filters(at_hand=frozenset({"orange-liqueur-dry"})), {"orange-liqueur-dry"}, "It isn't at hand."),
+    (Filters(without_alcohol=True), {"bitter-aperitif-free", "raspberry-syrup", "grenadine"}, "It has alcohol."),
+    (Filters(most_price=20.0), {"orange-liqueur-dry"}, "Its price isn't told."),
+    (Filters(avoid_allergens=frozenset({"nuts"})), None, "It holds nuts."),
+    (Filters(kinds=frozenset({"aromatised"})), None, "It is of another kind."),
+)
+
+
+@pytest.mark.parametrize(("wanted", "kept", "reason"), FILTERS)
+def test_filters_leave_out_with_their_reason(wanted: Filters, kept: set[str] | None, reason: str):
+    priced = dict(catalogue())
+    dry = priced["orange-liqueur-dry"]
+    price = SourcedValue("price_per_litre", 18.0, 0.0, "my shelf", "label")
+    priced["orange-liqueur-dry"] = replace(dry, values={**dry.values, "price_per_litre": price}, allergens=())
+    priced["almond-liqueur"] = replace(priced["almond-liqueur"], allergens=("nuts",))
+    told = parts(DAISY, 1, larder=priced, filters=wanted)
+    offered = {row.offer.ingredient.slug for part in told for row in part.rows}
+    assert kept is None or offered == kept
+    assert reason in {each.reason for each in told[0].left_out}
+
+
+def test_a_vegan_drink_gets_no_egg_and_no_honey():
+    sour = drink(("white-rum", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5), ("egg-white", 30))
+    foam = rows(sour, 3, filters=Filters(vegan=True))
+    assert "aquafaba" in foam
+    assert not any(r.offer.ingredient.kind in ("egg", "dairy", "honey") for r in foam.values())
+    assert foam["aquafaba"].plain.words == ()
+
+
+def test_rows_say_where_the_drink_goes_and_what_brings_it_back():
+    dry = rows(DAISY, 1)["orange-liqueur-dry"]
+    assert dry.plain.words == ("drier",)
+    assert dry.plain.steps["sugar"] < -1
+    assert dry.mended is not None
+    assert dry.mended.words == ()
+    assert dry.mended.cost < dry.plain.cost
+    assert dry.proved
+    assert dry.moves
+    assert dry.unseen[0] == "bitter orange peel, drier to the nose"
+    assert dry.mended.drink.pours[1].ingredient.slug == "orange-liqueur-dry"
+    again = rebalance(dry.plain.drink, aim_at(DAISY))
+    assert again.costs.total == pytest.approx(dry.mended.cost, abs=1e-9)
+
+
+def test_no_swap_is_ever_told_as_no_change():
+    for row in rows(DAISY, 0).values():
+        assert row.unseen
+        assert all(row.unseen)
+
+
+def test_a_locked_pour_stays_in_every_row():
+    for row in rows(DAISY, 1, free=[1, 3]).values():
+        assert row.mended is not None
+        kept = {pour.ingredient.slug: pour.volume_ml for pour in row.mended.drink.pours}
+        assert (kept["london-dry-gin"], kept["lemon-juice"]) == (45, 22.5)
+
+
+def test_a_base_can_be_split_and_each_part_can_be_poured():
+    board_of = rows(drink(("corn-whiskey", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5)), 0)
+    for share in (0.5, 0.25):
+        row = board_of[f"smoked-agave-spirit@{share:g}"]
+        old, new = row.plain.drink.pours[:2]
+        assert (old.ingredient.slug, old.volume_ml) == ("corn-whiskey", 60 * (1 - share))
+        assert (new.ingredient.slug, new.volume_ml) == ("smoked-agave-spirit", 60 * share)
+        assert row.mended is not None
+        for pour in row.mended.drink.pours[:2]:
+            assert pour.volume_ml / 2.5 == pytest.approx(round(pour.volume_ml / 2.5))
+    strong = board_of["overproof-rum@0.5"]
+    together = forecast_of(strong.plain.drink).served
+    assert strong.plain.figures["abv"] == pytest.approx(together.abv, abs=1e-9)
+
+
+def test_a_helper_is_poured_beside_what_brings_less():
+    start = drink(("london-dry-gin", 45), ("orange-liqueur-sweet", 30), ("lime-juice", 22.5), family="daisy")
+    both = rows(start, 1)["orange-liqueur-dry+simple-syrup-1-1"]
+    assert [(p.ingredient.slug, p.volume_ml) for p in both.plain.drink.pours][-1] == ("simple-syrup-1-1", 5)
+    assert abs(both.plain.steps["sugar"]) < 0.5
+    sharp = rows(start, 2)["grapefruit-juice+citric-acid-solution"]
+    assert abs(sharp.plain.steps["acid"]) < abs(rows(start, 2)["grapefruit-juice"].plain.steps["acid"])
+
+
+def test_holding_one_contribution_pours_what_keeps_it_or_says_that_it_cannot():
+    held = rows(DAISY, 3, mode="hold_sugar")
+    assert held["simple-syrup-2-1"].mended is not None
+    assert held["simple-syrup-2-1"].mended.drink.pours[3].volume_ml == 2.5
+    sour = drink(("white-rum", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
+    assert rows(sour, 1, mode="hold_acid")["verjus"].notes == ("It can't hold the acidity alone: it would take 54 ml.",)
+    assert rows(sour, 0, mode="hold_abv")["cane-distillate-free"].notes == ("It can't hold the strength alone: it has next to none.",)
+    plain = rows(sour, 1, mode="pour")["lime-juice"]
+    assert plain.mended is not None
+    assert plain.moves == ()
+    assert plain.mended.drink.pours[1].volume_ml == 22.5
+
+
+def test_sugar_takes_the_place_of_syrup_by_weight_of_sugar():
+    sour = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
+    sugar = rows(sour, 2)["caster-sugar"].plain.drink.pours[2]
+    assert sugar.unit == "g"
+    assert sugar.volume_ml / 0.62 == pytest.approx(22.5 * 0.6148, abs=0.5)
+
+
+def test_the_first_part_has_the_likeliest_rows_and_many_come_in_parts():
+    shipped = catalogue()["orange-liqueur-dry"]
+    many = {
+        f"bottle-{n}": replace(shipped, slug=f"bottle-{n}", composition=Composition(abv=20 + n % 20, sugars={"sucrose": 5.0 + n % 37}))
+        for n in range(300)
+    }
+    told = parts(DAISY, 1, larder=many)
+    assert [(len(part.rows), part.searched, part.total) for part in told] == [(20, 20, 300), (250, 270, 300), (30, 300, 300)]
+    first = max(row.score("balance") for row in told[0].rows)
+    rest = sorted(row.score("balance") for part in told[1:] for row in part.rows)
+    assert first <= rest[len(rest) // 2]
+
+
+def test_correctors_join_only_the_rows_that_are_asked_for():
+    joining = [catalogue()[slug] for slug in ("lemon-juice", "still-water", "citric-acid-solution")]
+    start = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
+    alone = rows(start, 1)["grapefruit-juice"]
+    helped = rows(start, 1, only=["grapefruit-juice"], correctors=joining)
+    assert list(helped) == ["grapefruit-juice"]
+    after = helped["grapefruit-juice"]
+    assert after.mended is not None
+    assert alone.mended is not None
+    assert after.mended.cost < alone.mended.cost
+    assert any(move.joined for move in after.moves)
+
+
+def test_correctors_are_spared_only_where_they_could_not_pay_for_themselves():
+    joining = [catalogue()[slug] for slug in ("simple-syrup-2-1", "lemon-juice", "still-water")]
+    start = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
+    for row in list(rows(start, 1, correctors=joining).values())[:12]:
+        assert row.mended is not None
+        whole = rebalance(row.plain.drink, aim_at(start), correctors=joining)
+        if row.offer.helper is None and row.offer.share == 1 and row.mended.drink.pours[1].volume_ml > 11.25:
+            assert row.mended.cost >= whole.costs.total - 1e-9
+            if whole.drink.pours[1].volume_ml >= 11.25:
+                assert row.mended.cost == pytest.approx(whole.costs.total, abs=1e-9)
+
+
+def test_an_edge_a_garnish_and_a_rinse_are_swapped_as_they_are():
+    start = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5), ("caster-sugar", 5, "rim"), ("vodka", 5, "rinse"))
+    edge = rows(start, 3, free=[])["demerara-sugar"]
+    assert edge.mended is not None
+    assert (edge.moves, edge.plain.drink.pours[3].volume_ml) == ((), 5)
+    assert edge.mended.figures["volume_ml"] == pytest.approx(forecast_of(start).served.volume_ml)
+    for mode in ("rebalance", "hold_abv"):
+        rinse = rows(start, 4, mode=mode)["aged-rum"]
+        assert rinse.mended is not None
+        assert rinse.mended.drink.pours[4].volume_ml == 5
+        served = forecast_of(rinse.mended.drink).served
+        assert rinse.mended.figures["abv"] == pytest.approx(served.abv, abs=1e-9)
+
+
+def test_there_is_no_pour_beyond_the_last():
+    with pytest.raises(OutOfRange, match="the pour's index is 9, outside 0 to 3"):
+        parts(DAISY, 9)
+
+
+def test_aroma_ranks_what_smells_alike_and_says_what_comes_and_goes():
+    larder = catalogue()
+    sweet, dry, mint = larder["orange-liqueur-sweet"], larder["orange-liqueur-dry"], larder["mint-creme"]
+    assert likeness(sweet, sweet) == pytest.approx(1)
+    assert likeness(sweet, dry) > likeness(sweet, mint)
+    assert likeness(larder["vodka"], larder["simple-syrup-1-1"]) == 1
+    assert likeness(larder["vodka"], mint) == 0
+    assert kinship(larder["vodka"], [mint]) is None
+    assert kinship(mint, []) is None
+    assert 0 <= (kinship(mint, [sweet, larder["white-rum"]]) or 0) <= 1
+    came, went = aromas_between(sweet, mint)
+    assert "mint" in came
+    assert "orange" in went
+    by_nose = sorted(rows(DAISY, 1).values(), key=lambda row: row.score("aroma"))
+    place = [row.offer.key for row in by_nose].index
+    assert place("orange-bitter-aperitif") < place("orange-liqueur-dry") < place("coffee-liqueur")
+
+
+def test_the_table_of_kinship_names_known_groups_once_and_stays_between_0_and_1():
+    groups = {aroma.group for aroma in aromas().values()}
+    for pair, value in group_kinship().items():
+        assert pair <= groups
+        assert len(pair) == 2
+        assert 0 <= value <= 1
+    assert len(group_kinship()) > len(groups) * 4
+
+
+LABELS = (
+    (Label("House gin", "spirit", abv=43.0), (43.0, 0.0, 0.0), ("base",)),
+    (Label("Orchard liqueur", "liqueur", abv=18, sweetness="dry"), (18.0, 14.0, 0.0), ("liqueur", "sweet")),
+    (Label("Festive", "sparkling", abv=11.5, sweetness="medium dry"), (11.5, 4.1, 0.6), ("lengthener",)),
+    (Label("Plain", "aromatised", abv=16, sugar=12.5, acid=0.4), (16, 12.5, 0.4), ("liqueur", "accent")),
+)
+
+
+@pytest.mark.parametrize(("label", "axes", "slots"), LABELS)
+def test_a_bottle_has_what_its_label_tells_and_the_rest_from_its_kind(
+    label: Label, axes: tuple[float, float, float], slots: tuple[str, ...]
+):
+    bottle = bottle_from(label, catalogue().values())
+    assert bottle.composition.axes == pytest.approx(axes, abs=0.05)
+    assert bottle.slots[: len(slots)] == slots
+    assert bottle.origin == "house"
+    assert {value.source_kind for value in bottle.values.values()} <= {"label", "estimate"}
+
+
+def test_what_a_label_does_not_tell_is_less_sure_than_what_it_tells():
+    told = bottle_from(Label("Headline", "liqueur", abv=20, sugar=25), catalogue().values())
+    classed = bottle_from(Label("Classed", "liqueur", abv=20, sweetness="sweet"), catalogue().values())
+    untold = bottle_from(Label("Untold", "liqueur", abv=20), catalogue().values())
+    spreads = [each.composition.relative_sd("sugars") for each in (told, classed, untold)]
+    assert spreads[0] < spreads[1] < spreads[2]
+    assert spreads[2] >= 0.25
+    assert "its label doesn't tell" in untold.values["sucrose"].why
+
+
+def test_a_bottle_that_is_like_another_takes_its_kinds_of_sugar_its_smell_and_its_colour():
+    like = catalogue()["blackcurrant-creme"]
+    bottle = bottle_from(Label("Bramble crème", "liqueur", abv=16, sugar=42, like=like), catalogue().values())
+    assert bottle.aroma == like.aroma
+    assert bottle.absorbance == like.absorbance
+    assert bottle.slots == like.slots
+    assert bottle.composition.sugar == pytest.approx(42)
+    assert bottle.composition.acid == pytest.approx(like.composition.acid)
+
+
+def test_labels_that_cannot_be_are_refused():
+    for label, error, sentence in (
+        (Label("  ", "spirit"), DomainError, "the bottle needs a name"),
+        (Label("Odd", "spirit", abv=130), OutOfRange, "the strength in % is 130"),
+        (Label("Odd", "spirit", sweetness="brut"), DomainError, '"brut" is not a sweetness of the kind spirit'),
+        (Label("Odd", "liqueur", abv=90, sugar=80), DomainError, "don't fit in 100 ml"),
+    ):
+        with pytest.raises(error, match=sentence):
+            bottle_from(label, catalogue().values())
+    assert all(low <= high for classes in sweetness_classes().values() for low, high, _ in classes.values())
+
+
+def test_an_eight_three_three_is_where_its_own_board_starts():
+    answer = rows(eight_three_three(), 1)
+    assert min(row.plain.cost for row in answer.values()) < 0.1
+
+
+def test_in_a_large_larder_what_lies_further_than_two_steps_is_told_as_that():
+    # Six hundred offers are searched with a cut: a crème in a drink whose other pours are locked can't be brought back.
+    creme = replace(catalogue()["cocoa-creme"], composition=Composition(abv=20, sugars={"sucrose": 60.0}))
+    near = catalogue()["orange-liqueur-dry"]
+    many = {f"near-{n}": replace(near, slug=f"near-{n}") for n in range(600)} | {"far": replace(creme, slug="far")}
+    told = {row.offer.key: row for part in parts(DAISY, 1, larder=many, free=[]) for row in part.rows}
+    assert told["far"].mended is None
+    assert told["far"].plain.cost > 4
+    assert told["far"].score("balance") > max(row.score("balance") for key, row in told.items() if key != "far")
+    assert all(row.mended is not None for key, row in told.items() if key != "far")
+
+
+def test_a_drink_s_colour_is_that_of_its_pours_thinned_and_cloud_lightens_it():
+    clear, red = drink(("vodka", 60)), drink(("vodka", 60), ("red-bitter-aperitif", 10))
+    redder = drink(("vodka", 60), ("red-bitter-aperitif", 30))
+
+    def channels(made: Drink) -> list[int]:
+        shown = swatch(made.pours, sum(pour.volume_ml for pour in made.pours))
+        return [int(shown[at : at + 2], 16) for at in (1, 3, 5)]
+
+    assert channels(clear) == [255, 255, 255]
+    assert channels(red)[1] > channels(redder)[1]
+    assert channels(redder)[0] > channels(redder)[2]
+    cloudy = replace(redder, pours=(*redder.pours, *drink(("egg-white", 30)).pours))
+    assert min(channels(cloudy)) > min(channels(redder))
+    assert swatch((), 0.0) == "#ffffff"
+
+
+LADDERS = (
+    ((22.5, 2.5, 0, 30), 13, 9),
+    ((20.0, 7.5, 0, 30), 6, 3),
+    ((0.0, 2.5, 0, 10), 5, 0),
+    ((1.6, 0.8, 0, 9.6), 13, 2),
+    ((40.0, 2.5, 5, 30), 12, 11),
+)
+
+
+@pytest.mark.parametrize(("asked", "rungs", "now"), LADDERS)
+def test_a_pour_takes_multiples_of_its_grid_or_stays_as_it_is(asked: tuple[float, float, float, float], rungs: int, now: int):
+    values, at = ladder(*asked)
+    assert (len(values), at) == (rungs, now)
+    assert values[at] == asked[0]
+    assert all(a < b for a, b in itertools.pairwise(values))
+    others = [value for index, value in enumerate(values) if index != at]
+    assert all(value / asked[1] == pytest.approx(round(value / asked[1])) and asked[2] <= value <= asked[3] + 1e-9 for value in others)

@@ -1,0 +1,84 @@
+"""The product as a process of its own, for the browser tests, the bench and the screenshots."""
+
+import json
+import os
+import shutil
+import signal
+import socket
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.request
+from functools import cache
+from pathlib import Path
+from typing import Any
+
+from oenomel.demo import scenario
+
+CHROMIUM: dict[str, Any] = {
+    "executable_path": "/usr/bin/chromium",
+    "args": [
+        "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+        "--disable-component-update", "--disable-sync", "--force-color-profile=srgb", "--font-render-hinting=none",
+    ],
+}  # fmt: skip
+
+
+@cache
+def _forks() -> subprocess.Popen[str]:
+    """The process from which servers are forked, one for all of them; it ends with this one, whose end it reads."""
+    command = [sys.executable, "-m", "support.fork_server"]
+    environment = {**os.environ, "PYTHONWARNINGS": "error", "PYTHONPATH": str(Path(__file__).parents[1])}
+    return subprocess.Popen(command, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True, env=environment)
+
+
+@cache
+def _demo() -> Path:
+    """A data file with the demo in it, made once: to be copied."""
+    made = Path(tempfile.mkdtemp(prefix="oenomel-demo-")) / "demo.db"
+    scenario.prepare(made)
+    return made
+
+
+class AppServer:
+    """`oenomel serve --demo` on a free port, over a data file that outlives it."""
+
+    def __init__(self, data: Path) -> None:
+        self.data = data
+        with socket.socket() as probe:
+            probe.bind(("127.0.0.1", 0))
+            self.port = probe.getsockname()[1]
+        self.url = f"http://127.0.0.1:{self.port}"
+        self.process = 0
+
+    def start(self) -> None:
+        if not self.data.exists():
+            shutil.copyfile(_demo(), self.data)
+        forks = _forks()
+        assert forks.stdin is not None
+        assert forks.stdout is not None
+        forks.stdin.write(json.dumps(["serve", "--demo", "--data", str(self.data), "--port", str(self.port)]) + "\n")
+        forks.stdin.flush()
+        self.process = int(forks.stdout.readline())
+        deadline = time.monotonic() + 20
+        while time.monotonic() < deadline:
+            try:
+                with urllib.request.urlopen(f"{self.url}/api/health", timeout=1):
+                    return
+            except OSError:
+                time.sleep(0.02)
+        raise TimeoutError("the server doesn't answer")
+
+    def kill(self) -> None:
+        """Ends it as a power cut would."""
+        if self.process:
+            os.kill(self.process, signal.SIGKILL)
+            self.process = 0
+            # The port is free once the process is gone.
+            deadline = time.monotonic() + 10
+            while time.monotonic() < deadline:
+                with socket.socket() as probe:
+                    if probe.connect_ex(("127.0.0.1", self.port)) != 0:
+                        return
+                time.sleep(0.01)
