@@ -82,7 +82,7 @@ def board_times() -> dict[str, float]:
     all_of_them, _ = _board(swap_board(drink, 1, large, aim))
     parts = swap_board(drink, 1, large, aim)
     top_100, _ = _timed(lambda: [next(parts) for _ in range(2)])
-    shown = [row.offer.key for row in next(swap_board(drink, 1, _larder(500, 0), aim)).rows]
+    shown = [row.candidate.key for row in next(swap_board(drink, 1, _larder(500, 0), aim)).rows]
     joining = [catalogue()[slug] for slug in CORRECTORS]
     joined = [_timed(lambda: list(swap_board(drink, 1, _larder(500, 0), aim, only=shown, correctors=joining)))[0] for _ in range(3)]
     return {

@@ -15,6 +15,7 @@ import pytest
 
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.shelf import Shelved
 from oenomel.errors import DomainError, RecordConflict, RecordNotFound
 from oenomel.store import book_search, briefs, database, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings
 from oenomel.store.book_search import Wanted
@@ -131,8 +132,8 @@ def test_the_book_is_searched_by_words_family_taster_score_and_what_is_at_hand(c
     ):
         assert book_search.find(conn, wanted) == found, wanted
     assert book_search.find(conn, Wanted(at_hand=True)) == []
-    shelf.put(conn, shelf.Shelved("london-dry-gin", "at hand", None))
-    shelf.put(conn, shelf.Shelved("lemon-juice", "low", None))
+    shelf.put(conn, Shelved("london-dry-gin", "at hand", None))
+    shelf.put(conn, Shelved("lemon-juice", "low", None))
     assert book_search.find(conn, Wanted(at_hand=True)) == [1, 2]
     drinks.rename(conn, 1, "Orchard Row")
     assert book_search.find(conn, Wanted("hedge")) == []

@@ -10,6 +10,7 @@ from dataclasses import replace
 import pytest
 
 from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.shelf import Shelved
 from oenomel.demo import scenario
 from oenomel.errors import DomainError, OutOfRange, RecordConflict, RecordNotFound, StoreError
 from oenomel.store import book_search, database, drinks, ingredients, shelf
@@ -235,7 +236,7 @@ def test_a_larder_that_is_held_is_read_anew_when_another_connection_changes_it(t
         held = ingredients.larder(here)
         assert ingredients.larder(there) is held
         assert ingredients.some(here, ["lime-juice"])["lime-juice"] is ingredients.some(there, ["lime-juice"])["lime-juice"]
-        shelf.put(there, shelf.Shelved("lime-juice", "at hand", 6.5))
+        shelf.put(there, Shelved("lime-juice", "at hand", 6.5))
         assert ingredients.get(here, "lime-juice").label("price_per_litre") == 6.5
         ingredients.put(there, replace(held["lime-juice"], name="Lime juice of today"))
         assert ingredients.get(here, "lime-juice").name == ingredients.larder(here)["lime-juice"].name == "Lime juice of today"
@@ -263,11 +264,11 @@ def test_catalogue_of_an_older_version_is_brought_up_to_date_and_nothing_kept_is
 
 
 def test_shelf_keeps_state_and_price_through_a_new_catalogue(conn):
-    shelf.put(conn, shelf.Shelved("white-rum", "low", 22.0))
+    shelf.put(conn, Shelved("white-rum", "low", 22.0))
     ingredients.replace_catalogue(conn, catalogue().values())
-    assert shelf.all_shelved(conn) == {"white-rum": shelf.Shelved("white-rum", "low", 22.0)}
+    assert shelf.all_shelved(conn) == {"white-rum": Shelved("white-rum", "low", 22.0)}
     assert ingredients.get(conn, "white-rum").label("price_per_litre") == 22.0
-    shelf.put(conn, shelf.Shelved("white-rum", "out", None))
+    shelf.put(conn, Shelved("white-rum", "out", None))
     assert not shelf.all_shelved(conn)["white-rum"].is_at_hand
     assert ingredients.get(conn, "white-rum").label("price_per_litre") is None
     shelf.remove(conn, "white-rum")
@@ -276,11 +277,11 @@ def test_shelf_keeps_state_and_price_through_a_new_catalogue(conn):
 
 def test_shelf_refuses_what_it_does_not_know(conn):
     with pytest.raises(RecordNotFound):
-        shelf.put(conn, shelf.Shelved("nothing", "low", None))
+        shelf.put(conn, Shelved("nothing", "low", None))
     with pytest.raises(DomainError, match='"lost" is not a state of the shelf'):
-        shelf.put(conn, shelf.Shelved("white-rum", "lost", None))
+        shelf.put(conn, Shelved("white-rum", "lost", None))
     with pytest.raises(OutOfRange, match="the price per litre is -1"):
-        shelf.put(conn, shelf.Shelved("white-rum", "low", -1))
+        shelf.put(conn, Shelved("white-rum", "low", -1))
 
 
 def test_a_bottle_whose_name_is_taken_gets_a_slug_of_its_own(conn):

@@ -1,7 +1,7 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 
-import { App } from './app/App';
+import { App } from './shell/App';
 import './app.css';
 
 const root = document.getElementById('root');

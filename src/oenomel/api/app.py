@@ -4,15 +4,17 @@ from __future__ import annotations
 
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager, closing
+from http import HTTPStatus
 from pathlib import Path
 
-from fastapi import APIRouter, FastAPI
+from fastapi import APIRouter, Depends, FastAPI
 from starlette.types import ASGIApp
 
 from oenomel import __version__
-from oenomel.api.errors import add_error_handlers
+from oenomel.api.errors import PROBLEMS, add_error_handlers
+from oenomel.api.reading.parameters import only_known_parameters
 from oenomel.api.routers import demo as demo_router
-from oenomel.api.routers import drinks, families, forecast, ingredients, making, measuring, notebook, shelf, swaps, tastings, tree
+from oenomel.api.routers import drinks, families, forecast, ingredients, making, measuring, notebook, rules, shelf, swaps, tastings, tree
 from oenomel.api.serving import FrontEnd, Guard
 from oenomel.instruments.bench_set import BenchSet
 from oenomel.interchange.models import Report
@@ -55,6 +57,8 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         redoc_url=None,
         separate_input_output_schemas=False,
         generate_unique_id_function=lambda route: route.name,
+        dependencies=[Depends(only_known_parameters)],
+        responses={HTTPStatus.UNPROCESSABLE_ENTITY: PROBLEMS["bad"][HTTPStatus.UNPROCESSABLE_ENTITY]},
     )
     api.state.data = data
     api.state.bench_set = BenchSet()
@@ -69,7 +73,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
 
     # Nobody's own book can be emptied: the way to put the demo back is there only while the demo is served.
     only_in_the_demo = (demo_router.router,) if demo else ()
-    rooms = (forecast, making, swaps, ingredients, shelf, families, drinks, notebook, tastings, measuring, tree)
+    rooms = (rules, forecast, making, swaps, ingredients, shelf, families, drinks, notebook, tastings, measuring, tree)
     for router in (health, *(room.router for room in rooms), *only_in_the_demo):
         api.include_router(router, prefix="/api")
     return api

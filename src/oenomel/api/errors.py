@@ -36,7 +36,8 @@ class Problem(Report):
 
 
 def _responses(*statuses: HTTPStatus) -> dict[int | str, dict[str, Any]]:
-    return {int(s): {"model": Problem, "content": {"application/problem+json": {}}, "description": s.phrase} for s in statuses}
+    content = {"application/problem+json": {"schema": {"$ref": "#/components/schemas/Problem"}}}
+    return {int(s): {"model": Problem, "content": content, "description": s.phrase} for s in statuses}
 
 
 PROBLEMS: Final = {

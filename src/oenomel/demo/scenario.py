@@ -10,7 +10,7 @@ from pathlib import Path
 from typing import Any
 
 from oenomel.core.forecast import Forecast, forecast_of
-from oenomel.core.larder import Larder, read_ingredients
+from oenomel.core.larder import Larder, Shelved, read_ingredients
 from oenomel.core.notebook import Reading, water_found
 from oenomel.interchange.reports.forecast import forecast_report
 from oenomel.interchange.spec.drink import drink_from_spec
@@ -51,7 +51,7 @@ def _fill(conn: sqlite3.Connection) -> None:
     for ingredient in read_ingredients(_text("ingredients.toml"), origin="demo").values():
         ingredients.put(conn, ingredient)
     for slug, state, price in json.loads(_text("shelf.json")):
-        shelf.put(conn, shelf.Shelved(slug, state, price))
+        shelf.put(conn, Shelved(slug, state, price))
     larder = ingredients.larder(conn)
     book: dict[str, list[int]] = {}
     for entry in json.loads(_text("drinks.json")):

@@ -3,15 +3,14 @@
 from __future__ import annotations
 
 import sqlite3
-from dataclasses import dataclass
 from typing import Final
 
+from oenomel.core.larder import SHELF_STATES, Shelved
 from oenomel.errors import DomainError, OutOfRange
 from oenomel.store import ingredients
 
-__all__ = ["STATES", "Shelved", "all_shelved", "put", "remove", "remove_all"]
+__all__ = ["all_shelved", "put", "remove", "remove_all"]
 
-STATES: Final = ("at hand", "low", "out")
 
 SELECT_ALL = "SELECT slug, state, price_per_litre FROM shelf ORDER BY slug"
 UPSERT = """
@@ -22,20 +21,6 @@ DELETE = "DELETE FROM shelf WHERE slug = :slug"
 DELETE_ALL = "DELETE FROM shelf"
 
 MOST_PRICE: Final = 10_000.0
-
-
-@dataclass(frozen=True, slots=True)
-class Shelved:
-    """An ingredient on the shelf: at hand, low or out, and its price per litre where it is told."""
-
-    slug: str
-    state: str
-    price_per_litre: float | None
-
-    @property
-    def is_at_hand(self) -> bool:
-        """Whether it can be poured today; what is low still can."""
-        return self.state != "out"
 
 
 def all_shelved(conn: sqlite3.Connection) -> dict[str, Shelved]:
@@ -52,8 +37,8 @@ def put(conn: sqlite3.Connection, shelved: Shelved) -> None:
         There is no such ingredient.
     OutOfRange, DomainError
     """
-    if shelved.state not in STATES:
-        raise DomainError(f'"{shelved.state}" is not a state of the shelf; use {", ".join(STATES)}')
+    if shelved.state not in SHELF_STATES:
+        raise DomainError(f'"{shelved.state}" is not a state of the shelf; use {", ".join(SHELF_STATES)}')
     if shelved.price_per_litre is not None and not 0 <= shelved.price_per_litre <= MOST_PRICE:
         raise OutOfRange("the price per litre", shelved.price_per_litre, 0, MOST_PRICE)
     ingredients.get(conn, shelved.slug)

@@ -37,12 +37,12 @@ def parts(start: Drink, index: int, **asked: object) -> list[Board]:
 
 
 def rows(start: Drink, index: int, **asked: object) -> dict[str, SwapRow]:
-    return {row.offer.key: row for part in parts(start, index, **asked) for row in part.rows}
+    return {row.candidate.key: row for part in parts(start, index, **asked) for row in part.rows}
 
 
 def test_every_ingredient_is_offered_or_left_out_with_a_reason():
     whole = parts(DAISY, 1)
-    offered = {row.offer.ingredient.slug for part in whole for row in part.rows}
+    offered = {row.candidate.ingredient.slug for part in whole for row in part.rows}
     left_out = {each.ingredient.slug for each in whole[0].left_out}
     assert offered | left_out == set(catalogue()) - {"orange-liqueur-sweet"}
     assert not offered & left_out
@@ -92,7 +92,7 @@ def test_filters_leave_out_with_their_reason(wanted: Filters, kept: set[str] | N
     priced["orange-liqueur-dry"] = replace(dry, values={**dry.values, "price_per_litre": price}, allergens=())
     priced["almond-liqueur"] = replace(priced["almond-liqueur"], allergens=("nuts",))
     told = parts(DAISY, 1, larder=priced, filters=wanted)
-    offered = {row.offer.ingredient.slug for part in told for row in part.rows}
+    offered = {row.candidate.ingredient.slug for part in told for row in part.rows}
     assert kept is None or offered == kept
     assert reason in {each.reason for each in told[0].left_out}
 
@@ -101,7 +101,7 @@ def test_a_vegan_drink_gets_no_egg_and_no_honey():
     sour = drink(("white-rum", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5), ("egg-white", 30))
     foam = rows(sour, 3, filters=Filters(vegan=True))
     assert "aquafaba" in foam
-    assert not any(r.offer.ingredient.kind in ("egg", "dairy", "honey") for r in foam.values())
+    assert not any(r.candidate.ingredient.kind in ("egg", "dairy", "honey") for r in foam.values())
     assert foam["aquafaba"].plain.words == ()
 
 
@@ -209,7 +209,7 @@ def test_correctors_are_spared_only_where_they_could_not_pay_for_themselves():
     for row in list(rows(start, 1, correctors=joining).values())[:12]:
         assert row.mended is not None
         whole = rebalance(row.plain.drink, aim_at(start), correctors=joining)
-        if row.offer.helper is None and row.offer.share == 1 and row.mended.drink.pours[1].volume_ml > 11.25:
+        if row.candidate.helper is None and row.candidate.share == 1 and row.mended.drink.pours[1].volume_ml > 11.25:
             assert row.mended.cost >= whole.costs.total - 1e-9
             if whole.drink.pours[1].volume_ml >= 11.25:
                 assert row.mended.cost == pytest.approx(whole.costs.total, abs=1e-9)
@@ -248,7 +248,7 @@ def test_aroma_ranks_what_smells_alike_and_says_what_comes_and_goes():
     assert "mint" in came
     assert "orange" in went
     by_nose = sorted(rows(DAISY, 1).values(), key=lambda row: row.score("aroma"))
-    place = [row.offer.key for row in by_nose].index
+    place = [row.candidate.key for row in by_nose].index
     assert place("orange-bitter-aperitif") < place("orange-liqueur-dry") < place("coffee-liqueur")
 
 
@@ -322,7 +322,7 @@ def test_in_a_large_larder_what_lies_further_than_two_steps_is_told_as_that():
     creme = replace(catalogue()["cocoa-creme"], composition=Composition(abv=20, sugars={"sucrose": 60.0}))
     near = catalogue()["orange-liqueur-dry"]
     many = {f"near-{n}": replace(near, slug=f"near-{n}") for n in range(600)} | {"far": replace(creme, slug="far")}
-    told = {row.offer.key: row for part in parts(DAISY, 1, larder=many, free=[]) for row in part.rows}
+    told = {row.candidate.key: row for part in parts(DAISY, 1, larder=many, free=[]) for row in part.rows}
     assert told["far"].mended is None
     assert told["far"].plain.cost > 4
     assert told["far"].score("balance") > max(row.score("balance") for key, row in told.items() if key != "far")

@@ -1,5 +1,7 @@
 import createClient from 'openapi-fetch';
+import createQueries from 'openapi-react-query';
 
+import { savesSettled } from './pendingSaves';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
@@ -34,6 +36,10 @@ export type Appearance = Schemas['AppearanceReport'];
 export type Serve = Schemas['ServeReport'];
 export type Span = Schemas['SpanReport'];
 export type Amount = Schemas['AmountReport'];
+export type NewPour = Schemas['NewPour'];
+export type Rules = Schemas['RulesReport'];
+/** What is looked for in the book, besides words. */
+export type Sought = NonNullable<paths['/api/drinks']['get']['parameters']['query']>;
 export type StepsRequest = Schemas['StepsRequest'];
 export type Label = Schemas['LabelEntry'];
 export type Notebook = Schemas['NotebookReport'];
@@ -55,34 +61,67 @@ export type Mark = NotebookTrial['mark'];
 export type PartEntry = Schemas['PartEntry'];
 export type ShelfState = Schemas['ShelfEntry']['state'];
 
-export const client = createClient<paths>({
-  baseUrl: globalThis.location.origin,
-  fetch: (request) => globalThis.fetch(request),
-});
+/** A refusal, ours or the network's: its sentence, its stable code, and the place in the request. */
+export interface Fault {
+  detail: string;
+  code?: string;
+  path?: string;
+}
 
-/** A refusal of the server: its sentence, its stable code, and the place in the request. */
-export class ProblemError extends Error {
+/** The same as it is thrown. */
+export class ProblemError extends Error implements Fault {
   constructor(
-    message: string,
+    readonly detail: string,
     readonly code: string,
-    readonly path: string,
+    readonly path = '',
   ) {
-    super(message);
+    super(detail);
   }
 }
 
-interface Answer<T> {
-  data?: T;
-  error?: unknown;
-}
-
-/** The answer's data, or a ProblemError with the server's sentence. */
-export function unwrap<T>(answer: Answer<T>): T {
-  if (answer.data !== undefined) return answer.data;
-  const problem = (answer.error ?? {}) as { detail?: string; code?: string; path?: string };
-  throw new ProblemError(
+/** The sentence of an answer that refuses. */
+export async function problemOf(answer: Response): Promise<ProblemError> {
+  const problem = (await answer.json().catch(() => ({}))) as Partial<Fault>;
+  return new ProblemError(
     problem.detail ?? 'The server gave no answer that can be read.',
     problem.code ?? 'unreadable',
-    problem.path ?? '',
+    problem.path,
   );
+}
+
+/** What a forecast supposes of today's ice: a route that takes it has to be told, be it that nothing is unusual. */
+type WithIce<Operation> = Operation extends { parameters: { query?: { ice_c?: number } } }
+  ? Operation extends { parameters: { query?: never } }
+    ? Operation
+    : Omit<Operation, 'parameters'> & { parameters: Omit<Operation['parameters'], 'query'> & { query: Supposed } }
+  : Operation;
+type Routes = { [Path in keyof paths]: { [Method in keyof paths[Path]]: WithIce<paths[Path][Method]> } };
+
+export const client = createClient<Routes>({
+  baseUrl: globalThis.location.origin,
+  fetch: async (request) => {
+    try {
+      return await globalThis.fetch(request);
+    } catch (fault) {
+      throw request.signal.aborted ? fault : new ProblemError('the server doesn’t answer', 'unreachable');
+    }
+  },
+});
+client.use({
+  onRequest: async ({ request, schemaPath }) => {
+    // Who reads the book or a drink waits for saves that are under way, or would read what was before.
+    if (request.method === 'GET' && schemaPath.startsWith('/api/drinks')) await savesSettled();
+  },
+  onResponse: async ({ response }) => {
+    if (!response.ok) throw await problemOf(response);
+  },
+});
+
+/** Queries and mutations by route: their keys have one shape, [method, path, what was asked]. */
+export const api = createQueries(client);
+
+/** The answer's data: whatever refuses was thrown already. */
+export function unwrap<T>(answer: { data?: T }): T {
+  if (answer.data === undefined) throw new ProblemError('The server gave no answer that can be read.', 'unreadable');
+  return answer.data;
 }

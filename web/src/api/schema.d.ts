@@ -24,6 +24,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Rules
+         * @description The constants that the screens draw with.
+         */
+        get: operations["get_rules"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/predict": {
         parameters: {
             query?: never;
@@ -55,7 +75,7 @@ export interface paths {
         put?: never;
         /**
          * Compare Drinks
-         * @description A spec beside its parent's.
+         * @description A spec beside its parent's. What is typed for one of its pours is read first, so that a keystroke is one question.
          */
         post: operations["compare_drinks"];
         delete?: never;
@@ -333,7 +353,8 @@ export interface paths {
         };
         /**
          * List Ingredients
-         * @description Ingredients by words, kind and slot, in the order of their names.
+         * @description Ingredients by words, kind and slot, in the order of their names; each tells what a new pour of it is in a family's drink, as
+         *     ``new_as``.
          */
         get: operations["list_ingredients"];
         put?: never;
@@ -1141,8 +1162,7 @@ export interface components {
         };
         /**
          * AmountRequest
-         * @description A text such as "3/4 oz", "half a lime" or "top to the line", typed for a pour of a spec, by its place; ``unit`` is meant where none
-         *     is typed.
+         * @description The same, with the spec it is typed in.
          */
         AmountRequest: {
             /** Text */
@@ -1153,9 +1173,9 @@ export interface components {
              * @enum {string}
              */
             unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
-            spec: components["schemas"]["SpecFile"];
             /** Pour */
             pour: number;
+            spec: components["schemas"]["SpecFile"];
         };
         /**
          * AppearanceReport
@@ -1189,6 +1209,34 @@ export interface components {
             group: string;
         };
         /**
+         * Axis
+         * @description One of the three axes.
+         *
+         *     Parameters
+         *     ----------
+         *     name : str                      the figure of a profile: sugar, acid or abv
+         *     noun : str                      what the trade calls it
+         *     just_noticeable : float         Weber ratio k; a step is a factor of 1 + k
+         *     floor : float                   levels below count as this, in the figure's unit
+         *     more, less, same : str          the trade's words
+         */
+        Axis: {
+            /** Name */
+            name: string;
+            /** Noun */
+            noun: string;
+            /** Just Noticeable */
+            just_noticeable: number;
+            /** Floor */
+            floor: number;
+            /** More */
+            more: string;
+            /** Less */
+            less: string;
+            /** Same */
+            same: string;
+        };
+        /**
          * AxisReport
          * @description One axis beside the parent's; ``steps`` is for drawing, too rough to print.
          */
@@ -1207,6 +1255,8 @@ export interface components {
             headline: string;
             /** Sentence */
             sentence: string;
+            /** Sureness */
+            sureness: string;
             /** Certainty */
             certainty: string;
             /** Tasted */
@@ -1382,11 +1432,38 @@ export interface components {
         };
         /**
          * CompareRequest
-         * @description A drink and the parent it is held against.
+         * @description A drink and the parent it is held against; with what is being typed for a pour of it, if something is.
          */
         CompareRequest: {
             spec: components["schemas"]["SpecFile"];
             parent: components["schemas"]["SpecFile"];
+            typed?: components["schemas"]["TypedEntry"] | null;
+        };
+        /**
+         * ComparedReport
+         * @description The comparison, and what the typed text means: the drink is then the one with that amount in it.
+         */
+        ComparedReport: {
+            present: components["schemas"]["ForecastReport"];
+            parent: components["schemas"]["ParentReport"];
+            /** Volume By Ml */
+            volume_by_ml: number;
+            /** Water By Ml */
+            water_by_ml: number;
+            /** Axes */
+            axes: components["schemas"]["AxisReport"][];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Findings */
+            findings: components["schemas"]["FindingReport"][];
+            /** Unseen */
+            unseen: string[];
+            headline: components["schemas"]["Headline"];
+            /** Stands For */
+            stands_for: (number | null)[];
+            /** Suggested Name */
+            suggested_name: string;
+            typed?: components["schemas"]["AmountReport"] | null;
         };
         /**
          * ComparisonReport
@@ -1410,6 +1487,10 @@ export interface components {
             /** Unseen */
             unseen: string[];
             headline: components["schemas"]["Headline"];
+            /** Stands For */
+            stands_for: (number | null)[];
+            /** Suggested Name */
+            suggested_name: string;
         };
         /**
          * CompositionEntry
@@ -1731,9 +1812,9 @@ export interface components {
             /** Words */
             words: string;
             /** Slots */
-            slots: components["schemas"]["SlotReport"][];
+            slots: components["schemas"]["Slot"][];
             /** Forms */
-            forms: components["schemas"]["FormReport"][];
+            forms: components["schemas"]["Form"][];
             /** Schools */
             schools: components["schemas"]["SchoolReport"][];
             home: components["schemas"]["HomeReport"] | null;
@@ -1854,10 +1935,10 @@ export interface components {
             cost: number | null;
         };
         /**
-         * FormReport
-         * @description A sub-form, with the glass and ice it is usually served in.
+         * Form
+         * @description A sub-form of a family, as it is said, with the glass and the ice it is usually served in.
          */
-        FormReport: {
+        Form: {
             /** Name */
             name: string;
             /** Words */
@@ -1937,7 +2018,7 @@ export interface components {
             /** Kind */
             kind: string;
             /** Slots */
-            slots: string[];
+            slots: ("base" | "sour" | "sweet" | "liqueur" | "accent" | "texture" | "lengthener" | "seasoning" | "edge" | "garnish" | "other")[];
             /** Impression */
             impression: string;
             /** Allergens */
@@ -1962,6 +2043,9 @@ export interface components {
             bitterness: number;
             /** Keeps Days */
             keeps_days: number | null;
+            /** Varies */
+            varies: boolean;
+            new_pour: components["schemas"]["NewPour"];
             /** Values */
             values: components["schemas"]["ValueReport"][];
         };
@@ -1977,7 +2061,7 @@ export interface components {
             /** Kind */
             kind: string;
             /** Slots */
-            slots: string[];
+            slots: ("base" | "sour" | "sweet" | "liqueur" | "accent" | "texture" | "lengthener" | "seasoning" | "edge" | "garnish" | "other")[];
             /** Impression */
             impression: string;
             /** Allergens */
@@ -2002,6 +2086,9 @@ export interface components {
             bitterness: number;
             /** Keeps Days */
             keeps_days: number | null;
+            /** Varies */
+            varies: boolean;
+            new_pour: components["schemas"]["NewPour"];
         };
         /**
          * InlineIngredient
@@ -2279,6 +2366,29 @@ export interface components {
             name: string;
         };
         /**
+         * NewPour
+         * @description What a new pour of an ingredient is before anyone said more of it: how much, in which unit, as what, and when it goes in.
+         */
+        NewPour: {
+            /** Amount */
+            amount: number;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
+            /**
+             * Slot
+             * @enum {string}
+             */
+            slot: "base" | "sour" | "sweet" | "liqueur" | "accent" | "texture" | "lengthener" | "seasoning" | "edge" | "garnish" | "other";
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "mixed" | "glass" | "topped" | "floated" | "rinse" | "rim" | "garnish";
+        };
+        /**
          * NewTrial
          * @description A trial to keep; the draft is then held against it.
          *
@@ -2529,17 +2639,20 @@ export interface components {
         };
         /**
          * PourCell
-         * @description One pour of one trial in a row.
+         * @description One pour of one trial in a row: its amount in the unit in which it is spoken of, and in ml.
          */
         PourCell: {
             /** Name */
             name: string;
+            /** Amount */
+            amount: number;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
             /** Volume Ml */
             volume_ml: number;
-            /** Unit */
-            unit: string;
-            /** Stage */
-            stage: string;
         };
         /**
          * PourEntry
@@ -2800,13 +2913,37 @@ export interface components {
         };
         /**
          * RowReport
-         * @description One pour across the trials.
+         * @description One pour across the trials; what its change brings to each axis that can be tasted, in steps for drawing.
          */
         RowReport: {
             /** Cells */
             cells: (components["schemas"]["PourCell"] | null)[];
             /** Differs */
             differs: boolean;
+            /** Brings */
+            brings: {
+                [key: string]: number;
+            }[];
+        };
+        /**
+         * RulesReport
+         * @description The ruler of each axis, seconds of the techniques that go by the clock, who may join a drink, allergens, and the slots.
+         */
+        RulesReport: {
+            /** Axes */
+            axes: {
+                [key: string]: components["schemas"]["Axis"];
+            };
+            /** Reference Seconds */
+            reference_seconds: {
+                [key: string]: number;
+            };
+            /** Correctors */
+            correctors: string[];
+            /** Allergens */
+            allergens: string[];
+            /** Slots */
+            slots: ("base" | "sour" | "sweet" | "liqueur" | "accent" | "texture" | "lengthener" | "seasoning" | "edge" | "garnish" | "other")[];
         };
         /**
          * SchoolReport
@@ -2983,19 +3120,16 @@ export interface components {
          * @description How an ingredient stands on the shelf; "off" takes it away. The price is per litre, in the house's own currency.
          */
         ShelfEntry: {
-            /**
-             * State
-             * @enum {string}
-             */
-            state: "at hand" | "low" | "out" | "off";
+            /** State */
+            state: ("at hand" | "low" | "out") | "off";
             /** Price Per Litre */
             price_per_litre?: number | null;
         };
         /**
-         * ShelvedReport
-         * @description An ingredient on the shelf.
+         * Shelved
+         * @description An ingredient on the shelf: at hand, low or out, and its price per litre in the house's own currency where it is told.
          */
-        ShelvedReport: {
+        Shelved: {
             /** Slug */
             slug: string;
             /**
@@ -3039,18 +3173,24 @@ export interface components {
             temperature_c: number;
         };
         /**
-         * SlotReport
-         * @description A slot of a family: its role, its usual measure in ml, and when it goes in.
+         * Slot
+         * @description A place in a family: its role, whether the family needs it, its usual measure and when it goes in.
          */
-        SlotReport: {
-            /** Slot */
-            slot: string;
+        Slot: {
+            /**
+             * Slot
+             * @enum {string}
+             */
+            slot: "base" | "sour" | "sweet" | "liqueur" | "accent" | "texture" | "lengthener" | "seasoning" | "edge" | "garnish" | "other";
             /** Required */
             required: boolean;
             /** Usual Ml */
             usual_ml: number;
-            /** Stage */
-            stage: string;
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "mixed" | "glass" | "topped" | "floated" | "rinse" | "rim" | "garnish";
         };
         /**
          * SpanReport
@@ -3343,6 +3483,8 @@ export interface components {
             helper: components["schemas"]["Named"] | null;
             /** Shelf */
             shelf: string;
+            /** At Hand */
+            at_hand: boolean;
             plain: components["schemas"]["StandingReport"];
             mended: components["schemas"]["StandingReport"] | null;
             /** Moves */
@@ -3511,6 +3653,23 @@ export interface components {
             state: "not yet" | "close enough" | "as near as can be poured";
             /** Sentence */
             sentence: string;
+        };
+        /**
+         * TypedEntry
+         * @description A text such as "3/4 oz", "half a lime" or "top to the line", typed for a pour of a spec, by its place; ``unit`` is meant where none
+         *     is typed.
+         */
+        TypedEntry: {
+            /** Text */
+            text: string;
+            /**
+             * Unit
+             * @default ml
+             * @enum {string}
+             */
+            unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
+            /** Pour */
+            pour: number;
         };
         /**
          * TypedTarget
@@ -3687,6 +3846,46 @@ export interface operations {
                     "application/json": components["schemas"]["Health"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RulesReport"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     predict_drink: {
@@ -3725,7 +3924,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -3735,7 +3934,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -3768,7 +3967,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ComparisonReport"];
+                    "application/json": components["schemas"]["ComparedReport"];
                 };
             };
             /** @description Bad Request */
@@ -3777,7 +3976,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -3787,7 +3986,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -3829,7 +4028,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -3839,7 +4038,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -3884,7 +4083,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -3894,7 +4093,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -3936,7 +4135,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -3946,7 +4145,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -3956,7 +4155,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -3966,7 +4165,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4008,7 +4207,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4018,7 +4217,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4044,6 +4243,16 @@ export interface operations {
                     };
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     list_glasses: {
@@ -4062,6 +4271,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GlassReport"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4094,7 +4313,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4104,7 +4323,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4146,7 +4365,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4156,7 +4375,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4198,7 +4417,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4208,7 +4427,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4250,7 +4469,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4260,7 +4479,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4302,7 +4521,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4312,7 +4531,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4322,7 +4541,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4364,7 +4583,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4374,7 +4593,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4384,7 +4603,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4426,7 +4645,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4436,7 +4655,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4446,7 +4665,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4458,6 +4677,8 @@ export interface operations {
                 q?: string;
                 kind?: ("spirit" | "liqueur" | "fortified" | "aromatised" | "wine" | "sparkling" | "beer" | "cider" | "juice" | "vinegar" | "syrup" | "honey" | "sugar" | "egg" | "dairy" | "plant" | "bitters" | "seasoning" | "water" | "zero-proof" | "other") | null;
                 slot?: ("base" | "sour" | "sweet" | "liqueur" | "accent" | "texture" | "lengthener" | "seasoning" | "edge" | "garnish" | "other") | null;
+                family?: ("sour" | "daisy" | "fizz" | "open") | null;
+                new_as?: "base" | "sour" | "sweet" | "liqueur" | "accent" | "texture" | "lengthener" | "seasoning" | "edge" | "garnish" | "other";
             };
             header?: never;
             path?: never;
@@ -4480,7 +4701,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4490,7 +4711,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4522,7 +4743,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4532,7 +4753,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4553,7 +4774,17 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ShelvedReport"][];
+                    "application/json": components["schemas"]["Shelved"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4586,7 +4817,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4596,7 +4827,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4606,7 +4837,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4616,7 +4847,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4650,7 +4881,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4660,7 +4891,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4670,7 +4901,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4680,7 +4911,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4710,7 +4941,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4720,7 +4951,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4730,7 +4961,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4740,7 +4971,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4766,6 +4997,16 @@ export interface operations {
                     };
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     list_families: {
@@ -4784,6 +5025,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FamilyReport"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -4818,7 +5069,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4852,7 +5103,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4862,7 +5113,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4872,7 +5123,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4882,7 +5133,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4914,7 +5165,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4924,7 +5175,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4960,7 +5211,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4970,7 +5221,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4980,7 +5231,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -4990,7 +5241,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5034,7 +5285,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5044,7 +5295,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5054,7 +5305,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5064,7 +5315,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5101,7 +5352,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5111,7 +5362,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5121,7 +5372,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5131,7 +5382,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5167,7 +5418,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5177,7 +5428,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5187,7 +5438,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5197,7 +5448,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5229,7 +5480,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5239,7 +5490,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5275,7 +5526,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5285,7 +5536,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5295,7 +5546,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5305,7 +5556,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5342,7 +5593,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5352,7 +5603,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5362,7 +5613,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5372,7 +5623,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5416,7 +5667,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5426,7 +5677,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5436,7 +5687,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5446,7 +5697,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5486,7 +5737,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5496,7 +5747,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5540,7 +5791,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5550,7 +5801,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5560,7 +5811,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5570,7 +5821,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5611,7 +5862,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5621,7 +5872,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5643,6 +5894,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AromaReport"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -5675,7 +5936,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5685,7 +5946,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5695,7 +5956,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5705,7 +5966,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5735,7 +5996,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5745,7 +6006,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5790,7 +6051,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5800,7 +6061,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5810,7 +6071,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5820,7 +6081,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5842,6 +6103,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TasterReport"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -5872,7 +6143,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5902,7 +6173,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5934,7 +6205,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5944,7 +6215,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5980,7 +6251,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -5990,7 +6261,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6000,7 +6271,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6010,7 +6281,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6047,7 +6318,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6057,7 +6328,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6067,7 +6338,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6077,7 +6348,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6110,7 +6381,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6120,7 +6391,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6142,6 +6413,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeviceReport"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -6176,7 +6457,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6186,7 +6467,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6196,7 +6477,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6206,7 +6487,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6216,7 +6497,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6240,6 +6521,16 @@ export interface operations {
                     "application/json": components["schemas"]["FactorReport"][];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     get_tree: {
@@ -6258,6 +6549,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TreeReport"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -6290,7 +6591,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6300,7 +6601,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6310,7 +6611,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6320,7 +6621,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": unknown;
+                    "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
                 };
             };
@@ -6342,6 +6643,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DrinkSummary"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -5,21 +5,12 @@ from __future__ import annotations
 from fastapi import APIRouter
 
 from oenomel.api.reading.house import Connection, homes_for
-from oenomel.core.families import Family, Home, families, published_ranges
+from oenomel.core.families import Family, Form, Home, Slot, families, published_ranges
 from oenomel.interchange.models import Pair, Report
 from oenomel.interchange.spec.drink import spec_from_drink
 from oenomel.interchange.spec.file import SpecFile
 
 router = APIRouter(tags=["families"])
-
-
-class SlotReport(Report):
-    """A slot of a family: its role, its usual measure in ml, and when it goes in."""
-
-    slot: str
-    required: bool
-    usual_ml: float
-    stage: str
 
 
 class SchoolReport(Report):
@@ -40,15 +31,6 @@ class HomeReport(Report):
     volume_ml: float
 
 
-class FormReport(Report):
-    """A sub-form, with the glass and ice it is usually served in."""
-
-    name: str
-    words: str
-    glass: str
-    ice: str
-
-
 class RangeReport(Report):
     """A published range of balanced drinks, for an overlay: low and high of each axis."""
 
@@ -64,8 +46,8 @@ class FamilyReport(Report):
     slug: str
     name: str
     words: str
-    slots: list[SlotReport]
-    forms: list[FormReport]
+    slots: list[Slot]
+    forms: list[Form]
     schools: list[SchoolReport]
     home: HomeReport | None
     published: list[RangeReport]
@@ -89,8 +71,8 @@ def _report(family: Family, home: Home | None) -> FamilyReport:
         slug=family.slug,
         name=family.name,
         words=family.words,
-        slots=[SlotReport.model_validate(slot) for slot in family.slots],
-        forms=[FormReport.model_validate(form) for form in family.forms],
+        slots=list(family.slots),
+        forms=list(family.forms),
         schools=schools,
         home=_home(home) if home else None,
         published=published,

@@ -10,17 +10,18 @@ from pydantic import Field
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.core.forecast import Checkpoint, ExplainedFigure, Why, compare, explain, forecast_of
+from oenomel.core.ice import Conditions
+from oenomel.core.spec import Drink
 from oenomel.errors import MendGone
 from oenomel.interchange.models import Entry
-from oenomel.interchange.reports.amount import AmountReport, read_typed
+from oenomel.interchange.reports.amount import AmountReport, read_typed, with_amount
 from oenomel.interchange.reports.forecast import (
     ComparisonReport,
     CourseReport,
     ForecastReport,
-    comparison_report,
     forecast_report,
 )
-from oenomel.interchange.requests.amount import AmountRequest
+from oenomel.interchange.requests.amount import AmountRequest, TypedEntry
 from oenomel.interchange.spec.file import SpecFile, spec_schema
 from oenomel.interchange.spec.mend import with_mend
 
@@ -28,10 +29,17 @@ router = APIRouter(tags=["forecast"])
 
 
 class CompareRequest(Entry):
-    """A drink and the parent it is held against."""
+    """A drink and the parent it is held against; with what is being typed for a pour of it, if something is."""
 
     spec: SpecFile
     parent: SpecFile
+    typed: TypedEntry | None = None
+
+
+class ComparedReport(ComparisonReport):
+    """The comparison, and what the typed text means: the drink is then the one with that amount in it."""
+
+    typed: AmountReport | None = None
 
 
 class MendRequest(Entry):
@@ -54,10 +62,14 @@ def predict_drink(spec: SpecFile, conn: Connection, conditions: HouseConditions)
 
 
 @router.post("/compare", responses=PROBLEMS["bad"])
-def compare_drinks(body: CompareRequest, conn: Connection, conditions: HouseConditions) -> ComparisonReport:
-    """A spec beside its parent's."""
+def compare_drinks(body: CompareRequest, conn: Connection, conditions: HouseConditions) -> ComparedReport:
+    """A spec beside its parent's. What is typed for one of its pours is read first, so that a keystroke is one question."""
     drink, parent = resolve(conn, body.spec, body.parent)
-    return comparison_report(compare(drink, parent, conditions, homes_for(conn, drink.family, parent.family)))
+    read = _read(body.typed, body.spec, drink, conditions) if body.typed else None
+    if body.typed and read:
+        (drink,) = resolve(conn, with_amount(body.spec, body.typed.pour, read))
+    compared = compare(drink, parent, conditions, homes_for(conn, drink.family, parent.family))
+    return ComparedReport.model_validate(compared).model_copy(update={"typed": read})
 
 
 @router.post("/course", responses=PROBLEMS["bad"])
@@ -91,7 +103,11 @@ def mend_spec(body: MendRequest, conn: Connection, conditions: HouseConditions) 
 def read_amount(body: AmountRequest, conn: Connection, conditions: HouseConditions) -> AmountReport:
     """A typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys."""
     (drink,) = resolve(conn, body.spec)
-    return read_typed(body, drink, lambda: forecast_of(drink, conditions).served.volume_ml)
+    return _read(body, body.spec, drink, conditions)
+
+
+def _read(typed: TypedEntry, spec: SpecFile, drink: Drink, conditions: Conditions) -> AmountReport:
+    return read_typed(typed, spec, drink, lambda: forecast_of(drink, conditions).served.volume_ml)
 
 
 @router.get("/spec-schema")

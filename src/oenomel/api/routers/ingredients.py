@@ -8,7 +8,9 @@ from fastapi import APIRouter, Query
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection
+from oenomel.core.families import NewPour, families, new_pour
 from oenomel.core.larder import Ingredient, Kind, SlotName
+from oenomel.core.spec import FamilyName
 from oenomel.interchange.models import Report
 from oenomel.store import ingredients
 
@@ -32,7 +34,7 @@ class IngredientSummary(Report):
     slug: str
     name: str
     kind: str
-    slots: list[str]
+    slots: list[SlotName]
     impression: str
     allergens: list[str]
     cautions: list[str]
@@ -44,6 +46,8 @@ class IngredientSummary(Report):
     aroma: dict[str, int]
     bitterness: float
     keeps_days: float | None
+    varies: bool
+    new_pour: NewPour
 
 
 class IngredientDetail(IngredientSummary):
@@ -54,10 +58,18 @@ class IngredientDetail(IngredientSummary):
 
 @router.get("/ingredients", responses=PROBLEMS["bad"])
 def list_ingredients(
-    conn: Connection, q: Annotated[str, Query(max_length=100)] = "", kind: Kind | None = None, slot: SlotName | None = None
+    conn: Connection,
+    q: Annotated[str, Query(max_length=100)] = "",
+    kind: Kind | None = None,
+    slot: SlotName | None = None,
+    family: FamilyName | None = None,
+    new_as: SlotName = "other",
 ) -> list[IngredientSummary]:
-    """Ingredients by words, kind and slot, in the order of their names."""
-    return [IngredientSummary(**_summary(ingredient)) for ingredient in ingredients.search(conn, q, kind, slot)]
+    """Ingredients by words, kind and slot, in the order of their names; each tells what a new pour of it is in a family's drink, as
+    ``new_as``.
+    """
+    of = families()[family] if family else None
+    return [_summary(each, new_pour(each, of, new_as)) for each in ingredients.search(conn, q, kind, slot)]
 
 
 @router.get("/ingredients/{slug}", responses=PROBLEMS["missing"])
@@ -69,24 +81,21 @@ def get_ingredient(conn: Connection, slug: str) -> IngredientDetail:
 def ingredient_detail(ingredient: Ingredient) -> IngredientDetail:
     """An ingredient with the source of each of its numbers."""
     values = [ValueReport.model_validate(value) for value in ingredient.values.values()]
-    return IngredientDetail(**_summary(ingredient), values=values)
+    return IngredientDetail(**_told(ingredient, new_pour(ingredient, None)), values=values)
 
 
-def _summary(ingredient: Ingredient) -> dict[str, Any]:
+def _summary(ingredient: Ingredient, pour: NewPour) -> IngredientSummary:
+    return IngredientSummary(**_told(ingredient, pour))
+
+
+def _told(ingredient: Ingredient, pour: NewPour) -> dict[str, Any]:
     return {
-        "slug": ingredient.slug,
-        "name": ingredient.name,
-        "kind": ingredient.kind,
-        "slots": list(ingredient.slots),
-        "impression": ingredient.impression,
-        "allergens": list(ingredient.allergens),
-        "cautions": list(ingredient.cautions),
-        "origin": ingredient.origin,
-        "abv": ingredient.composition.abv,
-        "sugar": ingredient.composition.sugar,
-        "acid": ingredient.composition.acid,
+        **{name: getattr(ingredient, name) for name in ("slug", "name", "kind", "impression", "origin", "varies")},
+        **{name: list(getattr(ingredient, name)) for name in ("slots", "allergens", "cautions")},
+        **{name: getattr(ingredient.composition, name) for name in ("abv", "sugar", "acid")},
         "sparkling": ingredient.is_sparkling,
         "aroma": dict(ingredient.aroma),
         "bitterness": ingredient.label("bitterness") or 0.0,
         "keeps_days": ingredient.label("keeps_days"),
+        "new_pour": pour,
     }

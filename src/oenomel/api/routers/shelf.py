@@ -11,8 +11,8 @@ from pydantic_core import PydanticCustomError
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection
 from oenomel.api.routers.ingredients import IngredientDetail, ingredient_detail
-from oenomel.core.larder import Kind, Label, abv_of_proof, bottle_from, sweetness_classes
-from oenomel.interchange.models import Entry, Level, Report
+from oenomel.core.larder import Kind, Label, ShelfState, Shelved, abv_of_proof, bottle_from, sweetness_classes
+from oenomel.interchange.models import Entry, Level
 from oenomel.store import ingredients, shelf
 from oenomel.store.database import transaction
 
@@ -22,16 +22,8 @@ router = APIRouter(tags=["shelf"])
 class ShelfEntry(Entry):
     """How an ingredient stands on the shelf; "off" takes it away. The price is per litre, in the house's own currency."""
 
-    state: Literal["at hand", "low", "out", "off"]
+    state: ShelfState | Literal["off"]
     price_per_litre: Annotated[Level, Field(le=10_000)] | None = None
-
-
-class ShelvedReport(Report):
-    """An ingredient on the shelf."""
-
-    slug: str
-    state: Literal["at hand", "low", "out"]
-    price_per_litre: float | None
 
 
 class LabelEntry(Entry):
@@ -45,7 +37,7 @@ class LabelEntry(Entry):
     acid: Annotated[Level, Field(le=60)] | None = None
     sweetness: Annotated[str, Field(max_length=40)] = ""
     like: Annotated[str, Field(max_length=200)] = ""
-    state: Literal["at hand", "low", "out"] = "at hand"
+    state: ShelfState = "at hand"
     price_per_litre: Annotated[Level, Field(le=10_000)] | None = None
 
     @model_validator(mode="after")
@@ -56,12 +48,9 @@ class LabelEntry(Entry):
 
 
 @router.get("/shelf")
-def list_shelf(conn: Connection) -> list[ShelvedReport]:
+def list_shelf(conn: Connection) -> list[Shelved]:
     """What is on the shelf."""
-    return [
-        ShelvedReport.model_validate({"slug": each.slug, "state": each.state, "price_per_litre": each.price_per_litre})
-        for each in shelf.all_shelved(conn).values()
-    ]
+    return list(shelf.all_shelved(conn).values())
 
 
 @router.put("/shelf/{slug}", status_code=204, responses=PROBLEMS["write"])
@@ -72,7 +61,7 @@ def put_on_shelf(slug: str, body: ShelfEntry, conn: Connection) -> None:
             ingredients.get(conn, slug)
             shelf.remove(conn, slug)
         else:
-            shelf.put(conn, shelf.Shelved(slug, body.state, body.price_per_litre))
+            shelf.put(conn, Shelved(slug, body.state, body.price_per_litre))
 
 
 @router.post("/bottles", status_code=201, responses=PROBLEMS["write"])
@@ -83,7 +72,7 @@ def add_bottle(body: LabelEntry, conn: Connection) -> IngredientDetail:
         abv = abv_of_proof(body.proof) if body.proof is not None else body.abv
         label = Label(body.name, body.kind, abv, body.sugar, body.acid, body.sweetness, like)
         bottle = ingredients.add(conn, bottle_from(label, ingredients.larder(conn).values()))
-        shelf.put(conn, shelf.Shelved(bottle.slug, body.state, body.price_per_litre))
+        shelf.put(conn, Shelved(bottle.slug, body.state, body.price_per_litre))
         return ingredient_detail(ingredients.get(conn, bottle.slug))
 
 

@@ -15,7 +15,7 @@ from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.reading.trials import palate_of
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, Kind, Larder
+from oenomel.core.larder import Ingredient, Kind, Larder, Shelved
 from oenomel.core.spec import Drink
 from oenomel.core.swaps import Aim, Board, Filters, Mode, Ranking, joined, rebalance, swap_board
 from oenomel.errors import SpecError
@@ -68,8 +68,8 @@ def rebalance_drink(body: AimRequest, conn: Connection, conditions: HouseConditi
 @router.post("/swaps", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})
 def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions) -> SwapsReport:
     """What could take the place of a pour, ranked; ``limit`` rows of it, if it is told."""
-    drink, parts, states = _board(body, conn, conditions)
-    report = swaps_report(body.spec, drink, joined(parts), states, body.ranking)
+    drink, parts, shelved = _board(body, conn, conditions)
+    report = swaps_report(body.spec, drink, joined(parts), shelved, body.ranking)
     return report.model_copy(update={"rows": report.rows[: body.limit]})
 
 
@@ -84,18 +84,18 @@ def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions
 )
 def stream_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions) -> StreamingResponse:
     """The same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is."""
-    drink, parts, states = _board(body, conn, conditions)
+    drink, parts, shelved = _board(body, conn, conditions)
     # The first part is made here, so that a refusal is still a refusal.
     first = next(parts)
 
     def lines() -> Iterator[str]:
         for part in itertools.chain([first], parts):
-            yield swaps_report(body.spec, drink, part, states, body.ranking).model_dump_json() + "\n"
+            yield swaps_report(body.spec, drink, part, shelved, body.ranking).model_dump_json() + "\n"
 
     return StreamingResponse(lines(), media_type=NDJSON)
 
 
-def _board(body: SwapsRequest, conn: sqlite3.Connection, conditions: Conditions) -> tuple[Drink, Iterator[Board], dict[str, str]]:
+def _board(body: SwapsRequest, conn: sqlite3.Connection, conditions: Conditions) -> tuple[Drink, Iterator[Board], dict[str, Shelved]]:
     drink, aim = _drink_and_aim(conn, body, body.target or body.spec, conditions)
     if body.pour_index >= len(drink.pours):
         raise SpecError("pour_index", f"there is no pour {body.pour_index}; the spec has {len(drink.pours)}, counted from 0")
@@ -113,7 +113,7 @@ def _board(body: SwapsRequest, conn: sqlite3.Connection, conditions: Conditions)
     free = None if body.free is None else pours_named(drink, body.free)
     joining = _correctors(conn, body.correctors)
     parts = swap_board(drink, body.pour_index, larder, aim, body.mode, free, filters, conditions, body.only, joining)
-    return drink, parts, {slug: each.state for slug, each in shelved.items()}
+    return drink, parts, shelved
 
 
 def _drink_and_aim(

@@ -1,6 +1,6 @@
 """Where a drink stands: its figures from the tin to the glass, in steps a tongue can tell, and how sure they are."""
 
-from oenomel.core.balance.attribution import THE_METHOD, Change, changes_between, paired_pours
+from oenomel.core.balance.attribution import THE_METHOD, Change, change_words, changes_between, paired_pours, stands_for
 from oenomel.core.balance.doubt import Z80, Difference, Doubt, Driver, Drivers, Interval, difference_of, doubt_of, half_widths80
 from oenomel.core.balance.levels import FIGURES, levels_and_slopes, levels_of
 from oenomel.core.balance.mixing import Liquid, Served, Temperatures, mix, served_drink, temperatures
@@ -35,7 +35,8 @@ from oenomel.core.balance.served import profile_of_drink, profile_of_made
 __all__ = [
     "AS_CITRIC", "AS_SUCROSE", "AXES", "BODY_WEIGHTS", "CROSSTALK", "FIGURES", "KCAL_PER_G", "STANDARD_DRINK_G", "TASTED_STEPS",
     "THE_METHOD", "UNCHANGED_STEPS", "Z80", "Axis", "Change", "Difference", "Doubt", "Driver", "Drivers", "Interval", "Liquid",
-    "PourShare", "Profile", "Served", "Temperatures", "body_word", "can_be_tasted", "changes_between", "degree", "difference_of",
-    "doubt_of", "half_widths80", "in_words", "levels_and_slopes", "levels_of", "mix", "paired_pours", "pour_shares", "poured",
-    "profile_of", "profile_of_drink", "profile_of_made", "served_drink", "steps_between", "sureness", "tasted", "temperatures",
+    "PourShare", "Profile", "Served", "Temperatures", "body_word", "can_be_tasted", "change_words", "changes_between", "degree",
+    "difference_of", "doubt_of", "half_widths80", "in_words", "levels_and_slopes", "levels_of", "mix", "paired_pours",
+    "pour_shares", "poured", "profile_of", "profile_of_drink", "profile_of_made", "served_drink", "stands_for", "steps_between",
+    "sureness", "tasted", "temperatures",
 ]  # fmt: skip

@@ -88,7 +88,7 @@ def _changes(drink: Drink, parent: Drink) -> tuple[list[str], list[_Row], int | 
     words: list[str] = []
     rows: list[_Row] = []
     for before, after in paired_pours(parent.pours, drink.pours):
-        told = _words(before, after)
+        told = change_words(before, after)
         rows.append(_Row(before, after, min(len(words), MOST_CHANGES - 1) if told else None))
         if told:
             words.append(told)
@@ -115,7 +115,14 @@ def paired_pours(before: tuple[Pour, ...], after: tuple[Pour, ...]) -> list[tupl
     return [*pairs, *((one, None) for one in left), *((None, one) for one in right)]
 
 
-def _words(before: Pour | None, after: Pour | None) -> str:
+def stands_for(after: tuple[Pour, ...], before: tuple[Pour, ...]) -> tuple[int | None, ...]:
+    """For each pour of a drink the place of its parent's pour that it stands for; None where it is new."""
+    places = {id(pour): place for place, pour in enumerate(before)}
+    of = {id(new): places[id(old)] for old, new in paired_pours(before, after) if old is not None and new is not None}
+    return tuple(of.get(id(pour)) for pour in after)
+
+
+def change_words(before: Pour | None, after: Pour | None) -> str:
     """What was changed between two pours that stand for each other; empty where nothing was that reaches the liquid."""
     if before is None or after is None:
         alone = after or before

@@ -6,20 +6,24 @@ import tomllib
 from dataclasses import dataclass
 from functools import cache
 from importlib import resources
-from typing import Any
+from typing import Any, Final
 
-from oenomel.core.larder import catalogue
-from oenomel.core.spec import FAMILIES, Drink, FamilyName, Method, Pour, Serve
+from oenomel.core.larder import Ingredient, SlotName, catalogue
+from oenomel.core.spec import FAMILIES, Drink, FamilyName, Method, Pour, Serve, Stage, Unit
+
+USUAL_DASHES: Final = 2.0
+USUAL_ELSEWHERE_ML: Final = 15.0
+"""A new pour of bitters, and of what has no usual measure in a family (house rules)."""
 
 
 @dataclass(frozen=True, slots=True)
 class Slot:
     """A place in a family: its role, whether the family needs it, its usual measure and when it goes in."""
 
-    slot: str
+    slot: SlotName
     required: bool
     usual_ml: float
-    stage: str
+    stage: Stage
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,6 +69,28 @@ class Family:
     forms: tuple[Form, ...]
     schools: tuple[School, ...]
     has_home: bool
+
+
+@dataclass(frozen=True, slots=True)
+class NewPour:
+    """What a new pour of an ingredient is before anyone said more of it: how much, in which unit, as what, and when it goes in."""
+
+    amount: float
+    unit: Unit
+    slot: SlotName
+    stage: Stage
+
+
+def new_pour(ingredient: Ingredient, family: Family | None, wanted: SlotName = "other") -> NewPour:
+    """A new pour at its slot's usual measure in a family; for a slot of no matter, in the first that the ingredient can fill."""
+    slot: SlotName = wanted
+    if wanted == "other" and ingredient.slots:
+        slot = ingredient.slots[0]
+    stage: Stage = "rim" if slot == "edge" else "garnish" if slot == "garnish" else "topped" if ingredient.is_sparkling else "mixed"
+    if ingredient.kind == "bitters":
+        return NewPour(USUAL_DASHES, "dash", slot, stage)
+    usual = next((each.usual_ml for each in family.slots if each.slot == slot), None) if family else None
+    return NewPour(USUAL_ELSEWHERE_ML if usual is None else usual, "ml", slot, stage)
 
 
 @cache

@@ -25,11 +25,17 @@ PARTS: Final = frozenset({"base", "sour", "sweet", "liqueur", "texture", "length
 _USUAL_ML: Final = {
     "base": 60.0, "sour": 30.0, "sweet": 22.5, "liqueur": 30.0, "accent": 7.5, "texture": 30.0, "lengthener": 90.0, "seasoning": 1.0,
 }  # fmt: skip
-_ML_PER_UNIT: Final = {**{unit: ml for unit, ml in ML_PER_UNIT.items() if unit not in ("cup", "splash")}, "oz": BAR_OUNCE_ML}
+_ML_PER_UNIT: Final[dict[str, float]] = {
+    **{unit: ml for unit, ml in ML_PER_UNIT.items() if unit not in ("cup", "splash")},
+    "oz": BAR_OUNCE_ML,
+}
 
 
 def _slips(case: Case) -> Iterator[Finding]:
-    usual = {**_USUAL_ML, **({slot.slot: slot.usual_ml for slot in case.family.slots if slot.usual_ml > 0} if case.family else {})}
+    usual: dict[str, float] = {
+        **_USUAL_ML,
+        **({slot.slot: slot.usual_ml for slot in case.family.slots if slot.usual_ml > 0} if case.family else {}),
+    }
     times = {i: pour.volume_ml / _usual_ml(pour, usual) for i, pour in case.poured if pour.slot in usual and pour.stage != "rinse"}
     if not times:
         return

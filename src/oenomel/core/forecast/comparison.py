@@ -16,6 +16,7 @@ from oenomel.core.balance import (
     degree,
     difference_of,
     in_words,
+    stands_for,
     steps_between,
     sureness,
     tasted,
@@ -31,10 +32,9 @@ from oenomel.core.spec import Drink
 class AxisDifference:
     """How one axis differs from the parent.
 
-    ``value`` and ``parent`` in the axis's unit, ``direction`` "more", "less" or "same", ``headline`` and ``sentence`` in the
-    trade's words, ``certainty`` how sure its direction is, ``tasted`` whether a tongue could tell it, ``difference`` the same in
-    numbers. ``steps`` is for drawing and
-    ranking; it is too rough to be printed.
+    ``value`` and ``parent`` in the axis's unit, ``direction`` "more", "less" or "same", ``headline`` and ``sentence`` in the trade's
+    words; ``sureness`` how sure its direction is in a word, ``certainty`` the same with the direction; ``tasted`` whether a tongue could
+    tell it. ``difference`` tells it in numbers; ``steps`` is for drawing and ranking, and too rough to be printed.
     """
 
     axis: str
@@ -44,6 +44,7 @@ class AxisDifference:
     direction: str
     headline: str
     sentence: str
+    sureness: str
     certainty: str
     tasted: bool
     difference: Difference
@@ -61,7 +62,8 @@ class Headline:
 @dataclass(frozen=True, slots=True)
 class Comparison:
     """A drink beside its parent: both forecasts, the three axes, which change did what, what only shows beside the parent, what the
-    numbers can't see, and the whole in one breath.
+    numbers can't see, the whole in one breath; for each pour the place of the parent's that it stands for, and what a trial of it is
+    called when nobody names it.
     """
 
     present: Forecast
@@ -71,6 +73,8 @@ class Comparison:
     findings: tuple[Finding, ...]
     unseen: tuple[str, ...]
     headline: Headline
+    stands_for: tuple[int | None, ...]
+    suggested_name: str
 
     @property
     def volume_by_ml(self) -> float:
@@ -96,20 +100,22 @@ def compare(drink: Drink, parent: Drink, conditions: Conditions = STANDARD, home
     differences = tuple(_difference(name, getattr(present.served, name), getattr(before.served, name), steps, apart[name]) for name in AXES)
     changes, unseen = changes_between(drink, parent, conditions), _unseen(drink, parent)
     beside = findings_between(drink, parent, present.served, before.served)
-    return Comparison(present, before, differences, changes, beside, unseen, _headline(differences, changes, unseen))
+    headline, pairs = _headline(differences, changes, unseen), stands_for(drink.pours, parent.pours)
+    return Comparison(present, before, differences, changes, beside, unseen, headline, pairs, _suggested_name(drink, parent, pairs))
 
 
 def _difference(name: str, value: float, parent: float, steps: Mapping[str, float], apart: Difference) -> AxisDifference:
     axis, n = AXES[name], steps[name]
     masking = _masking(name, steps)
     if abs(n) < UNCHANGED_STEPS:
-        direction, headline, sentence, certainty = "same", "as the parent", "", ""
+        direction, headline, sentence, sure, certainty = "same", "as the parent", "", "", ""
     else:
         direction, headline, sentence = "more" if n > 0 else "less", in_words(n, axis), degree(n).sentence
         # Where nobody tells the two apart, how sure the numbers are says nothing to the tongue.
-        certainty = _certainty(axis.word(n), apart.sign_probability) if can_be_tasted(n) else ""
+        sure = sureness(apart.sign_probability) if can_be_tasted(n) else ""
+        certainty = _certainty(axis.word(n), sure) if can_be_tasted(n) else ""
     whole = (sentence + masking).strip()
-    return AxisDifference(name, value, parent, n, direction, _capital(headline), whole, certainty, can_be_tasted(n), apart)
+    return AxisDifference(name, value, parent, n, direction, _capital(headline), whole, sure, certainty, can_be_tasted(n), apart)
 
 
 def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen: Sequence[str]) -> Headline:
@@ -127,9 +133,23 @@ def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen:
     return Headline(_capital(what), "As sweet, as sharp and as strong, to the tongue", noticed)
 
 
-def _certainty(word: str, probability: float) -> str:
+def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) -> str:
+    """The swap, or else the first pour that moved; sentence case, as a person would write it."""
+    both = [(parent.pours[before], pour) for before, pour in zip(pairs, drink.pours, strict=True) if before is not None]
+    for before, pour in both:
+        if before.ingredient.name != pour.ingredient.name:
+            return f"{pour.ingredient.name} for {before.ingredient.name.lower()}"
+    for before, pour in both:
+        name = pour.ingredient.name.lower()
+        if before.unit != pour.unit:
+            return f"Another measure of {name}"
+        if before.volume_ml != pour.volume_ml:
+            return f"{'More' if pour.volume_ml > before.volume_ml else 'Less'} {name}"
+    return "As it stands"
+
+
+def _certainty(word: str, sure: str) -> str:
     """How sure the direction of a difference is, in words."""
-    sure = sureness(probability)
     return f"{sure} {word}" if sure else f"whether it is {word} can't be told"
 
 

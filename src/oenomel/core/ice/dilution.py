@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping
 from typing import Final
 
 import numpy as np
@@ -11,7 +12,7 @@ from numpy.typing import ArrayLike, NDArray
 from oenomel.core.ice.conditions import Conditions
 from oenomel.core.ice.heat_balance import Tin, melt, temperature_after
 from oenomel.core.larder import WATER_G_PER_ML
-from oenomel.core.spec import Method
+from oenomel.core.spec import Method, Technique
 from oenomel.errors import OutOfRange
 
 Floats = NDArray[np.float64]
@@ -21,7 +22,7 @@ STIRRED: Final = (-1.21, 1.246, 0.145)
 """Coefficients of the two curves over the strength as a fraction: of its square, of itself, and alone.
 Source: D. Arnold, *Liquid Intelligence* (2014), "Cocktail balance"; from memory."""
 
-REFERENCE_SECONDS: Final = {"shake": 12.0, "stir": 30.0}
+REFERENCE_SECONDS: Final[Mapping[Technique, float]] = {"shake": 12.0, "stir": 30.0}
 """A full shake and a usual stir, for which the curves hold."""
 
 TIME_CONSTANT_SECONDS: Final = {"shake": 4.0, "stir": 40.0}

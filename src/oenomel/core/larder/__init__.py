@@ -3,8 +3,9 @@
 from oenomel.core.larder.aroma import aromas_between, kinship, likeness
 from oenomel.core.larder.bottle import Label, abv_of_proof, bottle_from, sweetness_classes
 from oenomel.core.larder.composition import ACID_COLUMNS, ACIDS, COLUMN, PROPERTIES, SOLID_KINDS, SUGAR_COLUMNS, SUGARS, Composition, blend
-from oenomel.core.larder.ingredient import Ingredient, Kind, SlotName, SourcedValue
+from oenomel.core.larder.ingredient import ALLERGENS, SLOTS, Ingredient, Kind, SlotName, SourcedValue
 from oenomel.core.larder.larder_files import Larder, aromas, catalogue, composition_from_values, read_ingredients
+from oenomel.core.larder.shelf import SHELF_STATES, ShelfState, Shelved
 from oenomel.core.larder.solutions import (
     ETHANOL_G_PER_ML,
     SOLIDS_ML_PER_G,
@@ -15,8 +16,9 @@ from oenomel.core.larder.solutions import (
 )
 
 __all__ = [
-    "ACIDS", "ACID_COLUMNS", "COLUMN", "ETHANOL_G_PER_ML", "PROPERTIES", "SOLIDS_ML_PER_G", "SOLID_KINDS", "SUGARS",
-    "SUGAR_COLUMNS", "WATER_G_PER_ML", "Composition", "Ingredient", "Kind", "Label", "Larder", "SlotName", "SourcedValue",
-    "abv_of_proof", "aromas", "aromas_between", "blend", "bottle_from", "catalogue", "composition_from_values", "freezing_point_c",
-    "heat_capacity_j_per_k", "kinship", "likeness", "read_ingredients", "sweetness_classes", "water_g",
+    "ACIDS", "ACID_COLUMNS", "ALLERGENS", "COLUMN", "ETHANOL_G_PER_ML", "PROPERTIES", "SHELF_STATES", "SLOTS", "SOLIDS_ML_PER_G",
+    "SOLID_KINDS", "SUGARS", "SUGAR_COLUMNS", "WATER_G_PER_ML", "Composition", "Ingredient", "Kind", "Label", "Larder",
+    "ShelfState", "Shelved", "SlotName", "SourcedValue", "abv_of_proof", "aromas", "aromas_between", "blend", "bottle_from",
+    "catalogue", "composition_from_values", "freezing_point_c", "heat_capacity_j_per_k", "kinship", "likeness", "read_ingredients",
+    "sweetness_classes", "water_g",
 ]  # fmt: skip

@@ -17,6 +17,12 @@ SlotName = Literal["base", "sour", "sweet", "liqueur", "accent", "texture", "len
 SLOTS: Final[tuple[SlotName, ...]] = get_args(SlotName)
 Foam = Literal["", "light", "firm"]
 FOAMS: Final[tuple[Foam, ...]] = get_args(Foam)
+VARYING_KINDS: Final[frozenset[Kind]] = frozenset({"juice", "wine", "sparkling", "liqueur", "syrup", "fortified", "aromatised", "vinegar"})
+"""Kinds that differ from day to day or from bottle to bottle, so that a trial should tell which it was made of."""
+
+ALLERGENS: Final = ("egg", "milk", "tree nuts", "sulphites", "gluten", "soya", "celery", "sesame")
+"""What guests ask to be left out, of the groups that must be named (Regulation (EU) 1169/2011, Annex II)."""
+
 LABELS: Final = {
     "bitterness": (0.0, 5.0),
     "cloudiness": (0.0, 1.0),
@@ -76,6 +82,11 @@ class Ingredient:
     foam: Foam = ""
     origin: str = "catalogue"
     values: Mapping[str, SourcedValue] = field(default_factory=dict)
+
+    @property
+    def varies(self) -> bool:
+        """Whether it differs from day to day or from bottle to bottle."""
+        return self.kind in VARYING_KINDS
 
     @property
     def is_sparkling(self) -> bool:

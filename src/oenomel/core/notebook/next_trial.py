@@ -17,16 +17,13 @@ from oenomel.core.larder import Ingredient, kinship, likeness
 from oenomel.core.notebook.palate import TRIAL_SD, WITHIN_STEPS, Palate, Tasted, learn, unknown_palate
 from oenomel.core.notebook.tasting import Verdict, verdict_words
 from oenomel.core.spec import GRID_ML, ML_PER_UNIT, Drink, Pour, grid_of
-from oenomel.core.swaps import MOST_FREE, Aim, Residual, Target, Weights, rebalance, residuals_of, that_can_move, usually_free
+from oenomel.core.swaps import CORRECTORS, MOST_FREE, Aim, Residual, Target, Weights, rebalance, residuals_of, that_can_move, usually_free
 from oenomel.errors import DomainError, NothingFree
 
 Floats = NDArray[np.float64]
 
 Answered = tuple[Drink, tuple[Residual, ...], tuple[str, ...]]
 """A pourable drink, what is left between it and what was wished, and what else has to be said."""
-
-CORRECTORS: Final = ("simple-syrup-1-1", "simple-syrup-2-1", "lemon-juice", "citric-acid-solution", "vodka", "still-water")
-"""What may join where the drink's own pours can't reach: sweet, sour, strong and water, each plain and concentrated."""
 
 BODY_CORRECTORS: Final = ("gum-syrup",)
 """What joins besides where a drink is thin."""

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Final
 
-from oenomel.core.balance import AXES, THE_METHOD, can_be_tasted, paired_pours, sureness, tasted
+from oenomel.core.balance import AXES, THE_METHOD, can_be_tasted, change_words, paired_pours, sureness, tasted
 from oenomel.core.families import Home
 from oenomel.core.forecast import AxisDifference, Comparison, compare
 from oenomel.core.ice import Conditions
@@ -32,10 +32,13 @@ class Made:
 
 @dataclass(frozen=True, slots=True)
 class TrialsRow:
-    """One pour across the trials, None where a trial hasn't it; ``differs`` where not all are the same."""
+    """One pour across the trials, None where a trial hasn't it; ``differs`` where not all are the same. ``brings`` are the steps of what
+    this pour's change did to each trial, on the axes that can be tasted; nothing for the first.
+    """
 
     pours: tuple[Pour | None, ...]
     differs: bool
+    brings: tuple[Mapping[str, float], ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,10 +76,11 @@ def compare_trials(made: Sequence[Made], conditions: Conditions, homes: Mapping[
         raise DomainError(f"{len(made)} trials can't be laid side by side; choose two to four")
     comparisons = tuple(compare(each.drink, made[0].drink, conditions, homes) for each in made[1:])
     circumstances = tuple(_circumstances(made, comparisons))
-    return SideBySide(_rows([each.drink for each in made]), comparisons, circumstances, _summed_up(made, comparisons, circumstances))
+    rows = _rows([each.drink for each in made], comparisons)
+    return SideBySide(rows, comparisons, circumstances, _summed_up(made, comparisons, circumstances))
 
 
-def _rows(drinks: Sequence[Drink]) -> tuple[TrialsRow, ...]:
+def _rows(drinks: Sequence[Drink], comparisons: Sequence[Comparison]) -> tuple[TrialsRow, ...]:
     """Pours that stand for each other in every drink, as seen from the first; those that differ first."""
     rows: list[list[Pour | None]] = [[pour] for pour in drinks[0].pours]
     for column, drink in enumerate(drinks[1:], start=1):
@@ -86,8 +90,21 @@ def _rows(drinks: Sequence[Drink]) -> tuple[TrialsRow, ...]:
         for row, pour in zip(rows, seen, strict=True):
             row.append(beside.get(id(pour)))
         rows += [[*[None] * column, after] for before, after in pairs if before is None]
-    made = [TrialsRow(tuple(row), any(pour is None or _poured(pour) != _poured(row[0]) for pour in row)) for row in rows]
+    made = [
+        TrialsRow(
+            tuple(row),
+            any(pour is None or _poured(pour) != _poured(row[0]) for pour in row),
+            ({}, *(_brings(beside, row[0], pour) for beside, pour in zip(comparisons, row[1:], strict=True))),
+        )
+        for row in rows
+    ]
     return tuple(sorted(made, key=lambda row: not row.differs))
+
+
+def _brings(beside: Comparison, before: Pour | None, after: Pour | None) -> Mapping[str, float]:
+    words = change_words(before, after) if before or after else ""
+    steps = next((change.steps for change in beside.changes if change.words == words), {})
+    return {name: steps[name] for name in tasted(steps)}
 
 
 def _poured(pour: Pour | None) -> tuple[object, ...]:

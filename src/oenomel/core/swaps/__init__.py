@@ -6,6 +6,7 @@ from oenomel.core.swaps.candidates import Filters, LeftOut
 from oenomel.core.swaps.grid_search import Problems, cost_of, minimise
 from oenomel.core.swaps.ranges import Span, Stop, span_of
 from oenomel.core.swaps.rebalancing import (
+    CORRECTORS,
     MOST_FREE,
     Costs,
     Move,
@@ -20,7 +21,7 @@ from oenomel.core.swaps.rebalancing import (
 )
 
 __all__ = [
-    "MOST_FREE", "RANKINGS", "Aim", "Board", "Costs", "Filters", "LeftOut", "Mode", "Move", "Problems", "Ranking", "Rebalanced",
-    "Residual", "Span", "Standing", "Stop", "SwapRow", "Target", "Variant", "Weights", "cost_of", "figures_of", "joined",
-    "minimise", "problems_of", "rebalance", "residuals_of", "span_of", "swap_board", "that_can_move", "usually_free",
+    "CORRECTORS", "MOST_FREE", "RANKINGS", "Aim", "Board", "Costs", "Filters", "LeftOut", "Mode", "Move", "Problems", "Ranking",
+    "Rebalanced", "Residual", "Span", "Standing", "Stop", "SwapRow", "Target", "Variant", "Weights", "cost_of", "figures_of",
+    "joined", "minimise", "problems_of", "rebalance", "residuals_of", "span_of", "swap_board", "that_can_move", "usually_free",
 ]  # fmt: skip

@@ -47,7 +47,7 @@ FIRST_ROWS: Final = 20
 ROWS_AT_ONCE: Final = 250
 CUT_ABOVE: Final = 600
 FURTHEST: Final = 4.0
-"""With more offers than this a J over 4 isn't searched for: "further than two steps" is enough."""
+"""With more candidates than this a J over 4 isn't searched for: "further than two steps" is enough."""
 
 LEAST_SHARE: Final = 0.5
 """Of what comes in at least this share of the measure is poured, where no other bound is given."""
@@ -71,14 +71,14 @@ class Standing:
 
 @dataclass(frozen=True)
 class SwapRow:
-    """One offer on the board.
+    """One candidate on the board.
 
     ``plain`` is as much of it as of what it replaces, ``mended`` what the mode makes of it, None where J is over the cut. ``moves`` are
     what the mode asks for besides the swap. ``unseen`` is what no axis shows, ``notes`` what the mode can't do. ``likeness`` to what it
     replaces and ``kinship`` with the rest are 0 to 1. ``proved`` says that no pourable amounts have a smaller J.
     """
 
-    offer: Candidate
+    candidate: Candidate
     plain: Standing
     mended: Standing | None
     moves: tuple[Move, ...]
@@ -130,7 +130,7 @@ def swap_board(
 
     Parameters
     ----------
-    only : collection of str, optional     keys of the offers that are wanted
+    only : collection of str, optional     keys of the candidates that are wanted
     correctors : sequence of Ingredient    of which up to two may join each row
 
     Raises
@@ -140,22 +140,22 @@ def swap_board(
     """
     if not 0 <= index < len(drink.pours):
         raise OutOfRange("the pour's index", index, 0, len(drink.pours) - 1)
-    offers, left_out = candidates_for(drink, index, larder, filters or Filters())
+    candidates, left_out = candidates_for(drink, index, larder, filters or Filters())
     if only is not None:
-        offers = [offer for offer in offers if offer.key in only]
+        candidates = [candidate for candidate in candidates if candidate.key in only]
     seat = _Seat(drink, index, aim, mode, free, conditions or Conditions(), correctors)
-    offers = seat.likeliest_first(offers)
-    cut = FURTHEST if len(offers) > CUT_ABOVE else np.inf
-    done = min(FIRST_ROWS, len(offers))
-    yield Board(seat.rows(offers[:done], cut), done, len(offers), tuple(left_out), seat.present())
-    while done < len(offers):
-        some = offers[done : done + ROWS_AT_ONCE]
+    candidates = seat.likeliest_first(candidates)
+    cut = FURTHEST if len(candidates) > CUT_ABOVE else np.inf
+    done = min(FIRST_ROWS, len(candidates))
+    yield Board(seat.rows(candidates[:done], cut), done, len(candidates), tuple(left_out), seat.present())
+    while done < len(candidates):
+        some = candidates[done : done + ROWS_AT_ONCE]
         done += len(some)
-        yield Board(seat.rows(some, cut), done, len(offers))
+        yield Board(seat.rows(some, cut), done, len(candidates))
 
 
 class _Mended(NamedTuple):
-    """What a mode makes of an offer."""
+    """What a mode makes of an candidate."""
 
     drink: Drink | None
     moves: tuple[Move, ...] = ()
@@ -165,7 +165,7 @@ class _Mended(NamedTuple):
 
 
 class _Seat:
-    """A pour's place in its drink, in which offers are tried."""
+    """A pour's place in its drink, in which candidates are tried."""
 
     def __init__(
         self,
@@ -192,63 +192,63 @@ class _Seat:
         """Where the drink stands without a swap."""
         return self._standings([self.drink], [None])[0]
 
-    def likeliest_first(self, offers: list[Candidate]) -> list[Candidate]:
+    def likeliest_first(self, candidates: list[Candidate]) -> list[Candidate]:
         """Offers by a quick search without proof."""
-        if self.mode != "rebalance" or len(offers) <= FIRST_ROWS:
-            return offers
-        guess = np.empty(len(offers))
-        for start in range(0, len(offers), ROWS_AT_ONCE):
-            for places, variants in self._alike([self._variant(offer) for offer in offers[start : start + ROWS_AT_ONCE]]):
+        if self.mode != "rebalance" or len(candidates) <= FIRST_ROWS:
+            return candidates
+        guess = np.empty(len(candidates))
+        for start in range(0, len(candidates), ROWS_AT_ONCE):
+            for places, variants in self._alike([self._variant(candidate) for candidate in candidates[start : start + ROWS_AT_ONCE]]):
                 numbered = [replace(variant, group=number) for number, variant in enumerate(variants)]
                 problems = problems_of(numbered, self.aim, self.conditions)
                 guess[[start + place for place in places]] = minimise(problems, most_points=0).J
-        return [offers[i] for i in np.argsort(guess, kind="stable")]
+        return [candidates[i] for i in np.argsort(guess, kind="stable")]
 
-    def rows(self, offers: Sequence[Candidate], cut: float) -> tuple[SwapRow, ...]:
-        """These offers, tried."""
-        if not offers:
+    def rows(self, candidates: Sequence[Candidate], cut: float) -> tuple[SwapRow, ...]:
+        """These candidates, tried."""
+        if not candidates:
             return ()
-        variants = [self._variant(offer) for offer in offers]
-        plain = self._standings([self._unblended(v.drink, o) for v, o in zip(variants, offers, strict=True)], [None] * len(offers))
+        variants = [self._variant(candidate) for candidate in candidates]
+        plain = self._standings([self._unblended(v.drink, o) for v, o in zip(variants, candidates, strict=True)], [None] * len(candidates))
         mended = (
-            self._rebalanced(offers, variants, cut)
+            self._rebalanced(candidates, variants, cut)
             if self.mode == "rebalance"
-            else [self._held(o, v) for o, v in zip(offers, variants, strict=True)]
+            else [self._held(o, v) for o, v in zip(candidates, variants, strict=True)]
         )
         found = [(each.drink, each.cost) for each in mended if each.drink is not None]
         standings = iter(self._standings([drink for drink, _ in found], [cost for _, cost in found]))
         rest = [pour.ingredient for i, pour in enumerate(self.drink.pours) if i != self.index]
         return tuple(
             SwapRow(
-                offer,
+                candidate,
                 before,
                 None if after.drink is None else next(standings),
                 after.moves,
-                _unseen(self.pour.ingredient, offer.ingredient),
+                _unseen(self.pour.ingredient, candidate.ingredient),
                 after.notes,
-                likeness(self.pour.ingredient, offer.ingredient),
-                kinship(offer.ingredient, rest),
+                likeness(self.pour.ingredient, candidate.ingredient),
+                kinship(candidate.ingredient, rest),
                 after.proved,
             )
-            for offer, before, after in zip(offers, plain, mended, strict=True)
+            for candidate, before, after in zip(candidates, plain, mended, strict=True)
         )
 
-    def _rebalanced(self, offers: Sequence[Candidate], variants: Sequence[Variant], cut: float) -> list[_Mended]:
-        found = self._searched(offers, list(enumerate(variants)), np.full(len(offers), cut), ())
+    def _rebalanced(self, candidates: Sequence[Candidate], variants: Sequence[Variant], cut: float) -> list[_Mended]:
+        found = self._searched(candidates, list(enumerate(variants)), np.full(len(candidates), cut), ())
         if self.correctors:
             # Nobody joins where less than his own price is left to mend.
             lacking = [place for place, each in enumerate(found) if each.cost > LEAST_TO_JOIN]
             joined = self._searched(
-                offers, [(p, variants[p]) for p in lacking], np.array([min(m.cost, cut) for m in found]), self.correctors
+                candidates, [(p, variants[p]) for p in lacking], np.array([min(m.cost, cut) for m in found]), self.correctors
             )
             found = [after if after.drink is not None else before for before, after in zip(found, joined, strict=True)]
         return found
 
     def _searched(
-        self, offers: Sequence[Candidate], placed: Sequence[tuple[int, Variant]], cuts: Floats, correctors: Sequence[Ingredient]
+        self, candidates: Sequence[Candidate], placed: Sequence[tuple[int, Variant]], cuts: Floats, correctors: Sequence[Ingredient]
     ) -> list[_Mended]:
-        """What each variant becomes, at its place among the offers; nothing where its J is over its cut."""
-        found = [_Mended(None)] * len(offers)
+        """What each variant becomes, at its place among the candidates; nothing where its J is over its cut."""
+        found = [_Mended(None)] * len(candidates)
         for which, alike in self._alike([variant for _, variant in placed]):
             places = [placed[at][0] for at in which]
             competing = [replace(each, group=group) for group, variant in enumerate(alike) for each in with_correctors(variant, correctors)]
@@ -257,7 +257,7 @@ class _Seat:
                 if made is None:
                     continue
                 variant, cost = competing[int(minima.problem[group])], float(minima.J[group])
-                told = self._unblended(without_idle(variant, made), offers[place])
+                told = self._unblended(without_idle(variant, made), candidates[place])
                 found[place] = _Mended(told, moves_of(variant, made), (), cost, bool(minima.proved[group]))
         return found
 
@@ -271,13 +271,13 @@ class _Seat:
         for places in by_shape.values():
             yield places, [variants[place] for place in places]
 
-    def _held(self, offer: Candidate, variant: Variant) -> _Mended:
+    def _held(self, candidate: Candidate, variant: Variant) -> _Mended:
         """As much of it as holds one contribution of the pour, on the grid; or as much as before."""
         drink, notes = variant.drink, tuple[str, ...]()
         if self.mode != "pour" and self.can_move:
             brings = self.mode.removeprefix("hold_")
             had, has = (getattr(each.composition, brings) for each in (self.pour.ingredient, drink.pours[self.index].ingredient))
-            grid = self._grid(offer)
+            grid = self._grid(candidate)
             wanted = self.pour.liquid_ml * had / has if has > 0 else np.inf
             _, most = usual_bounds(self.pour, grid)
             if wanted > most:
@@ -286,56 +286,56 @@ class _Seat:
             volume = round(min(wanted, most) / grid) * grid
             drink = _with_pour(drink, self.index, replace(drink.pours[self.index], volume_ml=volume))
         variant = replace(variant, free=(self.index,))
-        made = self._unblended(drink, offer)
+        made = self._unblended(drink, candidate)
         return _Mended(made, moves_of(variant, drink), notes, costs_of(variant, drink, self.aim, self.conditions).total)
 
-    def _variant(self, offer: Candidate) -> Variant:
-        if offer.key not in self.variants:
-            self.variants[offer.key] = self._made(offer)
-        return self.variants[offer.key]
+    def _variant(self, candidate: Candidate) -> Variant:
+        if candidate.key not in self.variants:
+            self.variants[candidate.key] = self._made(candidate)
+        return self.variants[candidate.key]
 
-    def _made(self, offer: Candidate) -> Variant:
-        """The drink with the offer in the pour's place, as much of it; what is dry by its sugar. A helper brings what is missing."""
-        pour, ingredient = self.pour, offer.ingredient
+    def _made(self, candidate: Candidate) -> Variant:
+        """The drink with the candidate in the pour's place, as much of it; what is dry by its sugar. A helper brings what is missing."""
+        pour, ingredient = self.pour, candidate.ingredient
         volume, unit = pour.liquid_ml if self.can_move else pour.volume_ml, pour.unit
         if ingredient.composition.solid != pour.ingredient.composition.solid and self.can_move:
             had, has = pour.ingredient.composition.sugar, ingredient.composition.sugar
             volume, unit = (volume * had / has if has else volume), "g" if ingredient.composition.solid else "ml"
         elif unit in ("piece", "leaf", "g"):
             unit = "ml" if not ingredient.composition.solid else unit
-        if offer.share < 1:
-            ingredient = _blend(pour.ingredient, ingredient, offer.share)
-        grid = self._grid(offer)
+        if candidate.share < 1:
+            ingredient = _blend(pour.ingredient, ingredient, candidate.share)
+        grid = self._grid(candidate)
         if ingredient.composition.solid and self.can_move:
             volume = round(volume / grid) * grid
         drink = _with_pour(self.drink, self.index, replace(pour, ingredient=ingredient, volume_ml=volume, unit=unit))
         free, grids = self.free, {self.index: grid}
-        if offer.helper is not None:
+        if candidate.helper is not None:
             brings, _, slot = HELPERS[pour.slot]
             missing = volume * (getattr(pour.ingredient.composition, brings) - getattr(ingredient.composition, brings))
-            step = grid_of(offer.helper, "ml", self.aim.grid_ml)
-            beside = max(step, round(missing / getattr(offer.helper.composition, brings) / step) * step)
-            drink = replace(drink, pours=(*drink.pours, Pour(offer.helper, beside, slot=slot)))
+            step = grid_of(candidate.helper, "ml", self.aim.grid_ml)
+            beside = max(step, round(missing / getattr(candidate.helper.composition, brings) / step) * step)
+            drink = replace(drink, pours=(*drink.pours, Pour(candidate.helper, beside, slot=slot)))
             free = (*free, len(drink.pours) - 1) if free else ()
         # What comes in has a job to do: balance alone might pour it away.
         _, most = usual_bounds(drink.pours[self.index], grid)
         bounds = {self.index: (LEAST_SHARE * volume, most)}
         return Variant(drink, free[:MOST_FREE], grids=grids, bounds=bounds)
 
-    def _grid(self, offer: Candidate) -> float:
+    def _grid(self, candidate: Candidate) -> float:
         """Step of the pour; a blend is poured in steps of which each part can be poured."""
-        if offer.share < 1:
-            return self.aim.grid_ml / offer.share
+        if candidate.share < 1:
+            return self.aim.grid_ml / candidate.share
         unit = "ml" if self.pour.unit in ("piece", "leaf") else self.pour.unit
-        return grid_of(offer.ingredient, unit, self.aim.grid_ml)
+        return grid_of(candidate.ingredient, unit, self.aim.grid_ml)
 
-    def _unblended(self, drink: Drink, offer: Candidate) -> Drink:
+    def _unblended(self, drink: Drink, candidate: Candidate) -> Drink:
         """A blend told as the two pours that it is; the new one follows the old."""
-        if offer.share == 1:
+        if candidate.share == 1:
             return drink
         whole = drink.pours[self.index]
-        old = replace(whole, ingredient=self.pour.ingredient, volume_ml=round(whole.volume_ml * (1 - offer.share), 9))
-        new = replace(whole, ingredient=offer.ingredient, volume_ml=round(whole.volume_ml * offer.share, 9))
+        old = replace(whole, ingredient=self.pour.ingredient, volume_ml=round(whole.volume_ml * (1 - candidate.share), 9))
+        new = replace(whole, ingredient=candidate.ingredient, volume_ml=round(whole.volume_ml * candidate.share, 9))
         return replace(drink, pours=(*drink.pours[: self.index], old, new, *drink.pours[self.index + 1 :]))
 
     def _standings(self, drinks: Sequence[Drink], costs: Sequence[float | None]) -> list[Standing]:

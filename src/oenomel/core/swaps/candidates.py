@@ -32,7 +32,7 @@ LEAST_OF: Final[Mapping[str, tuple[str, float, str]]] = {
 
 @dataclass(frozen=True, slots=True)
 class Filters:
-    """Which offers are wanted: ``at_hand`` are the slugs on the shelf, None for any; ``most_price`` per litre; ``kinds`` empty for any."""
+    """Which are wanted: ``at_hand`` are the slugs on the shelf, None for any; ``most_price`` per litre; ``kinds`` empty for any."""
 
     at_hand: frozenset[str] | None = None
     avoid_allergens: frozenset[str] = frozenset()
@@ -68,7 +68,7 @@ class LeftOut:
 def candidates_for(drink: Drink, index: int, larder: Mapping[str, Ingredient], filters: Filters) -> tuple[list[Candidate], list[LeftOut]]:
     """What can do the job, in the order of the larder, and what can't with its reason."""
     pour = drink.pours[index]
-    offers, left_out = [], []
+    candidates, left_out = [], []
     for ingredient in larder.values():
         if ingredient.slug == pour.ingredient.slug:
             continue
@@ -76,11 +76,11 @@ def candidates_for(drink: Drink, index: int, larder: Mapping[str, Ingredient], f
         if reason:
             left_out.append(LeftOut(ingredient, reason))
             continue
-        offers += [Candidate(ingredient, share) for share in (SPLITS if pour.slot == "base" else (1.0,))]
+        candidates += [Candidate(ingredient, share) for share in (SPLITS if pour.slot == "base" else (1.0,))]
         helper = _helper(ingredient, pour, larder)
         if helper is not None and not any(other.ingredient.slug == helper.slug for other in drink.pours):
-            offers.append(Candidate(ingredient, helper=helper))
-    return offers, left_out
+            candidates.append(Candidate(ingredient, helper=helper))
+    return candidates, left_out
 
 
 def _helper(ingredient: Ingredient, pour: Pour, larder: Mapping[str, Ingredient]) -> Ingredient | None:

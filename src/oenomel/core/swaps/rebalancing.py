@@ -27,6 +27,9 @@ MOST_FREE: Final = 7
 """Free pours that are searched together: more is no change of a drink but another one."""
 
 MOST_CORRECTORS: Final = 12
+CORRECTORS: Final = ("simple-syrup-1-1", "simple-syrup-2-1", "lemon-juice", "citric-acid-solution", "vodka", "still-water")
+"""What may join a drink where that is allowed: sweet, sour, strong and water, in a plain and a concentrated form where there are two."""
+
 JOIN_AT_MOST: Final = 2
 
 CHANGE_COSTS: Final = 0.05

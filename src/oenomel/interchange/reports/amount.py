@@ -8,10 +8,10 @@ from oenomel.core.glass import to_the_line_ml
 from oenomel.core.spec import Drink, Measure, TypedAmount, Unit, parse_typed, to_ml
 from oenomel.errors import SpecError
 from oenomel.interchange.models import Pair, Report
-from oenomel.interchange.requests.amount import AmountRequest
-from oenomel.interchange.spec.file import RelativeEntry
+from oenomel.interchange.requests.amount import TypedEntry
+from oenomel.interchange.spec.file import RelativeEntry, SpecFile
 
-__all__ = ["AmountReport", "read_typed"]
+__all__ = ["AmountReport", "read_typed", "with_amount"]
 
 
 class AmountReport(Report):
@@ -25,7 +25,7 @@ class AmountReport(Report):
     choices: list[Measure]
 
 
-def read_typed(request: AmountRequest, drink: Drink, served_ml: Callable[[], float]) -> AmountReport:
+def read_typed(typed: TypedEntry, spec: SpecFile, drink: Drink, served_ml: Callable[[], float]) -> AmountReport:
     """The amount that a text means for a pour; ``drink`` is the one its spec describes, ``served_ml`` tells what it makes.
 
     Raises
@@ -34,25 +34,34 @@ def read_typed(request: AmountRequest, drink: Drink, served_ml: Callable[[], flo
         There is no such pour.
     DomainError
     """
-    if request.pour >= len(drink.pours):
-        raise SpecError("pour", f"there is no pour {request.pour}; the spec has {len(drink.pours)}, counted from 0")
-    said = parse_typed(request.text, request.unit, [(p.ingredient, p.slot) for p in drink.pours], request.pour)
-    ml = [_ml(each, request, drink) for each in _spoken_of(said)]
+    if typed.pour >= len(drink.pours):
+        raise SpecError("pour", f"there is no pour {typed.pour}; the spec has {len(drink.pours)}, counted from 0")
+    said = parse_typed(typed.text, typed.unit, [(p.ingredient, p.slot) for p in drink.pours], typed.pour)
+    ml = [_ml(each, typed, spec, drink) for each in _spoken_of(said)]
     if said.follows is not None:
         followed = said.times * drink.pours[said.follows].volume_ml
         return _report(Measure(followed, "ml"), said, relative=RelativeEntry(to=said.follows, times=said.times))
     if said.to_the_line:
-        return _report(Measure(round(to_the_line_ml(drink, request.pour, served_ml()), 1), "ml"), said)
+        return _report(Measure(round(to_the_line_ml(drink, typed.pour, served_ml()), 1), "ml"), said)
     return _report(said.spoken, said, ends=[min(ml[1:]), max(ml[1:])] if said.ends else None)
+
+
+def with_amount(spec: SpecFile, pour: int, read: AmountReport) -> SpecFile:
+    """The spec with a typed amount in its place; as it was where the text is still a question."""
+    if read.amount is None:
+        return spec
+    told = {name: getattr(read, name) for name in ("amount", "unit", "said", "relative")}
+    told |= {"range": read.range} if read.range is not None else {}
+    return spec.model_copy(update={"pours": [each.model_copy(update=told) if at == pour else each for at, each in enumerate(spec.pours)]})
 
 
 def _spoken_of(said: TypedAmount) -> Sequence[Measure]:
     return [*([said.spoken] if said.spoken else []), *(said.ends or ())]
 
 
-def _ml(spoken: Measure, request: AmountRequest, drink: Drink) -> float:
+def _ml(spoken: Measure, typed: TypedEntry, spec: SpecFile, drink: Drink) -> float:
     # Refuses what can't be poured of it.
-    return to_ml(spoken.amount, spoken.unit, drink.pours[request.pour].ingredient, request.spec.ounce_ml, request.spec.part_ml)
+    return to_ml(spoken.amount, spoken.unit, drink.pours[typed.pour].ingredient, spec.ounce_ml, spec.part_ml)
 
 
 def _report(

@@ -136,6 +136,7 @@ class AxisReport(Report):
     direction: str
     headline: str
     sentence: str
+    sureness: str
     certainty: str
     tasted: bool
     difference: DifferenceReport
@@ -163,6 +164,8 @@ class ComparisonReport(Report):
     findings: list[FindingReport]
     unseen: list[str]
     headline: Headline
+    stands_for: list[int | None]
+    suggested_name: str
 
 
 class FloatReport(Report):

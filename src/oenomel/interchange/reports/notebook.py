@@ -20,14 +20,14 @@ from oenomel.core.notebook import (
     TrialStanding,
     verdict_words,
 )
-from oenomel.core.spec import Drink
+from oenomel.core.spec import Drink, Pour, Unit
 from oenomel.interchange.models import LevelsReport, Report
 from oenomel.interchange.reports.forecast import ComparisonReport, comparison_report
 from oenomel.interchange.reports.swaps import ResidualReport
 from oenomel.interchange.requests.made import MadeEntry
 from oenomel.interchange.requests.notebook import BriefEntry, SheetEntry, verdict_of
 from oenomel.interchange.spec.file import SpecFile
-from oenomel.interchange.spec.poured import with_pours_of
+from oenomel.interchange.spec.poured import spoken_of, with_pours_of
 
 __all__ = [
     "BesideReport", "BranchReport", "CloudSpecReport", "NextReport", "NodeReport", "NotebookReport", "NotebookTrial", "PalateReport",
@@ -114,19 +114,20 @@ class NotebookReport(Report):
 
 
 class PourCell(Report):
-    """One pour of one trial in a row."""
+    """One pour of one trial in a row: its amount in the unit in which it is spoken of, and in ml."""
 
     name: str
+    amount: float
+    unit: Unit
     volume_ml: float
-    unit: str
-    stage: str
 
 
 class RowReport(Report):
-    """One pour across the trials."""
+    """One pour across the trials; what its change brings to each axis that can be tasted, in steps for drawing."""
 
     cells: list[PourCell | None]
     differs: bool
+    brings: list[dict[str, float]]
 
 
 class SideBySideReport(Report):
@@ -245,11 +246,13 @@ def side_by_side_report(table: SideBySide) -> SideBySideReport:
 
 
 def _row(row: TrialsRow) -> RowReport:
-    cells = [
-        None if pour is None else PourCell(name=pour.ingredient.name, volume_ml=pour.volume_ml, unit=pour.unit, stage=pour.stage)
-        for pour in row.pours
-    ]
-    return RowReport(cells=cells, differs=row.differs)
+    cells = [None if pour is None else _cell(pour) for pour in row.pours]
+    return RowReport(cells=cells, differs=row.differs, brings=[dict(each) for each in row.brings])
+
+
+def _cell(pour: Pour) -> PourCell:
+    amount, unit = spoken_of(pour, pour.unit)
+    return PourCell(name=pour.ingredient.name, amount=amount, unit=unit, volume_ml=pour.volume_ml)
 
 
 def next_report(

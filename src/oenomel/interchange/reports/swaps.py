@@ -7,9 +7,10 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from oenomel.core.balance import Change
+from oenomel.core.balance import Change, tasted
+from oenomel.core.larder import Shelved
 from oenomel.core.spec import Drink
-from oenomel.core.swaps import RANKINGS, Board, Costs, LeftOut, Move, Rebalanced, Standing, SwapRow
+from oenomel.core.swaps import RANKINGS, Board, Costs, LeftOut, Move, Ranking, Rebalanced, Standing, SwapRow
 from oenomel.interchange.models import LevelsReport, Named, Report
 from oenomel.interchange.spec.file import PourEntry, SpecFile
 from oenomel.interchange.spec.poured import in_millilitres, with_pours_of
@@ -65,11 +66,12 @@ class StepsReport(Report):
 
 
 class StandingReport(Report):
-    """Where a drink would stand; ``words`` tell what of the difference from the target can be tasted."""
+    """Where a drink would stand; ``tasted`` are the axes on which the difference from the target can be tasted, ``words`` tell what of it from the target can be tasted."""
 
     pours: list[PourEntry]
     figures: LevelsReport
     steps: StepsReport
+    tasted: list[str]
     words: list[str]
     colour: Annotated[str, Field(pattern="^#[0-9a-f]{6}$")]
     J: float
@@ -93,6 +95,7 @@ class SwapRowReport(Report):
     share: float
     helper: Named | None
     shelf: str
+    at_hand: bool
     plain: StandingReport
     mended: StandingReport | None
     moves: list[MoveReport]
@@ -144,7 +147,7 @@ def rebalance_report(spec: SpecFile, drink: Drink, answer: Rebalanced) -> Rebala
     )
 
 
-def swaps_report(spec: SpecFile, drink: Drink, part: Board, shelf: Mapping[str, str], ranking: str) -> SwapsReport:
+def swaps_report(spec: SpecFile, drink: Drink, part: Board, shelf: Mapping[str, Shelved], ranking: Ranking) -> SwapsReport:
     """Part of a board for a spec; ``shelf`` tells how an ingredient stands there."""
     rows = sorted(part.rows, key=lambda row: row.score(ranking))
     return SwapsReport(
@@ -156,16 +159,18 @@ def swaps_report(spec: SpecFile, drink: Drink, part: Board, shelf: Mapping[str, 
     )
 
 
-def _row(spec: SpecFile, drink: Drink, row: SwapRow, shelf: Mapping[str, str]) -> SwapRowReport:
-    ingredient, helper = row.offer.ingredient, row.offer.helper
+def _row(spec: SpecFile, drink: Drink, row: SwapRow, shelf: Mapping[str, Shelved]) -> SwapRowReport:
+    ingredient, helper = row.candidate.ingredient, row.candidate.helper
+    shelved = shelf.get(ingredient.slug)
     return SwapRowReport(
-        key=row.offer.key,
+        key=row.candidate.key,
         slug=ingredient.slug,
         name=ingredient.name,
         kind=ingredient.kind,
-        share=row.offer.share,
+        share=row.candidate.share,
         helper=None if helper is None else Named.of(helper),
-        shelf=shelf.get(ingredient.slug, ""),
+        shelf=shelved.state if shelved else "",
+        at_hand=shelved is not None and shelved.is_at_hand,
         plain=_standing(spec, drink, row.plain),
         mended=None if row.mended is None else _standing(spec, drink, row.mended),
         moves=[_move(move) for move in row.moves],
@@ -183,6 +188,7 @@ def _standing(spec: SpecFile, drink: Drink, standing: Standing) -> StandingRepor
         pours=with_pours_of(spec, drink, standing.drink).pours,
         figures=LevelsReport(**standing.figures),
         steps=StepsReport(**standing.steps),
+        tasted=tasted(standing.steps),
         words=list(standing.words),
         colour=standing.colour,
         J=standing.cost,

@@ -10,15 +10,20 @@ from oenomel.core.spec import Unit
 from oenomel.interchange.models import Entry
 from oenomel.interchange.spec.file import SpecFile
 
-__all__ = ["AmountRequest"]
+__all__ = ["AmountRequest", "TypedEntry"]
 
 
-class AmountRequest(Entry):
+class TypedEntry(Entry):
     """A text such as "3/4 oz", "half a lime" or "top to the line", typed for a pour of a spec, by its place; ``unit`` is meant where none
     is typed.
     """
 
     text: Annotated[str, Field(max_length=60)]
     unit: Unit = "ml"
-    spec: SpecFile
     pour: Annotated[int, Field(ge=0, le=59)]
+
+
+class AmountRequest(TypedEntry):
+    """The same, with the spec it is typed in."""
+
+    spec: SpecFile

@@ -5,11 +5,11 @@ from __future__ import annotations
 from typing import Any, Final
 
 from oenomel.core.larder import SOLIDS_ML_PER_G
-from oenomel.core.spec import ML_PER_UNIT, Drink, Pour, Unit
+from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Drink, Pour, Unit
 from oenomel.interchange.spec.drink import follows
 from oenomel.interchange.spec.file import PourEntry, SpecFile
 
-__all__ = ["in_millilitres", "settled", "with_pours_of"]
+__all__ = ["in_millilitres", "settled", "spoken_of", "with_pours_of"]
 
 _SAME_ML: Final = 1e-6
 
@@ -45,7 +45,7 @@ def settled(spec: SpecFile, drink: Drink) -> SpecFile:
 
 
 def _told_anew(entry: PourEntry, pour: Pour, ounce_ml: float) -> PourEntry:
-    amount, unit = _spoken(pour, entry.unit, ounce_ml)
+    amount, unit = spoken_of(pour, entry.unit, ounce_ml)
     return entry.model_copy(update={"amount": amount, "unit": unit})
 
 
@@ -65,14 +65,14 @@ def _entry(pour: Pour, entry: PourEntry | None, before: Pour | None, ounce_ml: f
     if entry is not None and before is not None and abs(before.volume_ml - pour.volume_ml) < _SAME_ML:
         return entry
     unit = pour.unit if entry is None else entry.unit
-    amount, unit = _spoken(pour, unit, ounce_ml)
+    amount, unit = spoken_of(pour, unit, ounce_ml)
     changes: dict[str, Any] = {"amount": amount, "unit": unit, "said": None, "range": None}
     if entry is not None:
         return entry.model_copy(update=changes)
     return PourEntry.model_validate({"ingredient": pour.ingredient.slug, "slot": pour.slot, "stage": pour.stage, **changes})
 
 
-def _spoken(pour: Pour, unit: Unit, ounce_ml: float) -> tuple[float, Unit]:
+def spoken_of(pour: Pour, unit: Unit, ounce_ml: float = BAR_OUNCE_ML) -> tuple[float, Unit]:
     """An amount in the unit it is spoken of in: dashes, drops, pieces and grams stay what they are, the rest is measured."""
     ingredient, per_unit = pour.ingredient, {"cl": 10.0, "oz": ounce_ml, "dash": ML_PER_UNIT["dash"], "drop": ML_PER_UNIT["drop"]}.get(unit)
     if ingredient.composition.solid:

@@ -2,13 +2,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
 
+import { drinkQuery } from '../../api/queries/drinks';
+import { familiesQuery, larderQuery } from '../../api/queries/house';
 import { changeSettings } from '../../lib/settings';
-import { Waiting } from '../../ui/Waiting';
-import { familiesQuery } from '../book/useBook';
+import { Waiting } from '../../shell/Waiting';
+import { useTitle } from '../../ui/useTitle';
 import { Bench } from './Bench';
 import { KeptTrial } from './KeptTrial';
-import { drinkQuery } from './useDrink';
-import { larderQuery } from './useLarder';
 
 /** A drink on the bench, or one of its trials as it was kept. */
 export function BenchPage() {
@@ -18,14 +18,9 @@ export function BenchPage() {
   const families = useQuery(familiesQuery());
   const larder = useQuery(larderQuery());
   const name = drink.data?.name;
-
+  useTitle(name);
   useEffect(() => {
-    if (!name) return;
-    document.title = `${name} · Oenomel`;
-    changeSettings({ lastDrink: id });
-    return () => {
-      document.title = 'Oenomel';
-    };
+    if (name) changeSettings({ lastDrink: id });
   }, [name, id]);
 
   // A draft from the last visit may be older than what another window saved since: wait for the fresh one.
@@ -36,6 +31,6 @@ export function BenchPage() {
   const family = families.data.find(({ slug }) => slug === drink.data.family);
   if (trialNumber === undefined) return <Bench key={id} drink={drink.data} family={family} larder={larder.data} />;
   const trial = drink.data.trials.find(({ number }) => number === Number(trialNumber));
-  if (!trial) return <Waiting error={new Error(`${drink.data.name} has no trial ${trialNumber}.`)} />;
+  if (!trial) return <Waiting error={{ detail: `${drink.data.name} has no trial ${trialNumber}.` }} />;
   return <KeptTrial key={trial.id} drink={drink.data} trial={trial} family={family} larder={larder.data} />;
 }

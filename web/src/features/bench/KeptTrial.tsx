@@ -1,21 +1,18 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 
-import type { DrinkDetail, Family, Ingredient, Trial } from '../../api/client';
+import { api, type DrinkDetail, type Family, type Ingredient, type Trial } from '../../api/client';
+import { useLayOnBench, useTellDrink } from '../../api/queries/drinks';
+import { useComparison, useSteps } from '../../api/queries/forecast';
 import { day } from '../../lib/format';
-import { TopBar } from '../../ui/TopBar';
-import { BalanceField } from './BalanceField';
-import { sameDrink } from './draftHistory';
-import { GlassPanel } from './GlassPanel';
-import { MakingPanel } from './MakingPanel';
-import { PourList } from './PourList';
-import { Sentences } from './Sentences';
-import { SideTabs, type SideTab } from './SideTabs';
+import { TopBar } from '../../shell/TopBar';
+import { sameDrink } from '../../spec/edits';
+import { namesIn } from '../../spec/names';
+import { BalanceField, Sentences } from './field';
+import { GlassPanel } from './glass';
+import { MakingPanel, SideTabs, type SideTab } from './making';
+import { PourList } from './pours';
 import { Surface } from './Surface';
-import { useComparison } from './useForecast';
-import { useCountAsHome } from './useDrink';
-import { useSteps } from './useMaking';
-import { useRiffFrom } from './useRiffFrom';
 
 interface Props {
   drink: DrinkDetail;
@@ -28,57 +25,27 @@ interface Props {
 export function KeptTrial({ drink, trial, family, larder }: Props) {
   const navigate = useNavigate();
   const [asking, setAsking] = useState(false);
-  const riff = useRiffFrom(drink.id);
-  const countAsHome = useCountAsHome(drink.id);
+  const riff = useLayOnBench(drink.id);
   const parent = drink.trials.find(({ id }) => id === trial.parent_trial_id);
   const [tab, setTab] = useState<SideTab>('trials');
   const steps = useSteps(trial.spec);
   const { comparison } = useComparison(trial.spec, parent?.spec ?? trial.spec);
+  const nameOf = useMemo(() => namesIn(larder), [larder]);
   const bench = `/bench/${drink.id}`;
   // Riffing from here replaces what lies on the bench: ask, unless that is kept already.
-  const unkept =
-    drink.draft !== null && !drink.trials.some(({ spec }) => drink.draft && sameDrink(spec, drink.draft.spec));
-  const goOn = () =>
-    riff.mutate({ trial, revision: drink.draft?.revision ?? 0 }, { onSuccess: () => void navigate(bench) });
-
+  const { draft } = drink;
+  const unkept = draft !== null && !drink.trials.some(({ spec }) => sameDrink(spec, draft.spec));
+  const goOn = () => riff.mutate({ spec: trial.spec, parent: trial.id }, { onSuccess: () => void navigate(bench) });
   return (
     <Surface
       top={
-        <TopBar
-          actions={
-            <>
-              <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={bench}>
-                Back to the bench
-              </Link>
-              {family?.home && (
-                <button
-                  type="button"
-                  aria-pressed={trial.reference}
-                  className={`btn min-h-11 text-base ${trial.reference ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
-                  title={`Let the home of the ${drink.family} reach to this trial`}
-                  onClick={() => countAsHome.mutate({ trialId: trial.id, counts: !trial.reference })}
-                >
-                  {trial.reference ? 'Counts as home' : 'Count as home'}
-                </button>
-              )}
-              <button
-                type="button"
-                className="btn btn-primary min-h-11 text-base"
-                onClick={() => (unkept ? setAsking(true) : goOn())}
-              >
-                Riff from here
-              </button>
-            </>
-          }
-        >
-          <div className="min-w-0">
-            <h1 className="truncate font-display text-2xl leading-tight font-semibold">{drink.name}</h1>
-            <p className="truncate text-base text-quiet">
-              trial {trial.number}, <strong className="font-semibold text-base-content">{trial.name}</strong>, kept{' '}
-              {day(trial.kept_at)}
-            </p>
-          </div>
-        </TopBar>
+        <Top
+          drink={drink}
+          trial={trial}
+          hasHome={Boolean(family?.home)}
+          bench={bench}
+          onRiff={() => (unkept ? setAsking(true) : goOn())}
+        />
       }
       notice={
         asking || riff.error ? (
@@ -99,10 +66,10 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
         <PourList
           spec={trial.spec}
           parent={parent?.spec ?? trial.spec}
-          forecast={comparison?.present}
-          brings={comparison?.present.pours ?? []}
-          besideParent={comparison?.findings}
+          comparison={comparison}
           larder={larder}
+          nameOf={nameOf}
+          brings={comparison?.present.pours ?? NOTHING}
         />
       }
       field={<BalanceField comparison={comparison} family={family} />}
@@ -117,10 +84,66 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
           open={tab}
           onOpen={setTab}
           method={
-            <MakingPanel drink={drink} spec={trial.spec} steps={steps} forecast={comparison?.present} larder={larder} />
+            <MakingPanel
+              name={drink.name}
+              spec={trial.spec}
+              steps={steps}
+              forecast={comparison?.present}
+              nameOf={nameOf}
+            />
           }
         />
       }
     />
+  );
+}
+
+const NOTHING: never[] = [];
+
+interface TopProps {
+  drink: DrinkDetail;
+  trial: Trial;
+  hasHome: boolean;
+  /** The address of the bench. */
+  bench: string;
+  onRiff: () => void;
+}
+
+function Top({ drink, trial, hasHome, bench, onRiff }: TopProps) {
+  const tell = useTellDrink();
+  const count = api.useMutation('put', '/api/drinks/{drink_id}/trials/{trial_id}/reference', { onSuccess: tell });
+  const params = { path: { drink_id: drink.id, trial_id: trial.id } };
+  return (
+    <TopBar
+      actions={
+        <>
+          <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={bench}>
+            Back to the bench
+          </Link>
+          {hasHome && (
+            <button
+              type="button"
+              aria-pressed={trial.reference}
+              className={`btn min-h-11 text-base ${trial.reference ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+              title={`Let the home of the ${drink.family} reach to this trial`}
+              onClick={() => count.mutate({ params, body: { counts: !trial.reference } })}
+            >
+              {trial.reference ? 'Counts as home' : 'Count as home'}
+            </button>
+          )}
+          <button type="button" className="btn btn-primary min-h-11 text-base" onClick={onRiff}>
+            Riff from here
+          </button>
+        </>
+      }
+    >
+      <div className="min-w-0">
+        <h1 className="truncate font-display text-2xl leading-tight font-semibold">{drink.name}</h1>
+        <p className="truncate text-base text-quiet">
+          trial {trial.number}, <strong className="font-semibold text-base-content">{trial.name}</strong>, kept{' '}
+          {day(trial.kept_at)}
+        </p>
+      </div>
+    </TopBar>
   );
 }

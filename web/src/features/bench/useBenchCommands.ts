@@ -2,83 +2,81 @@ import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 
 import type { Spec } from '../../api/client';
+import { drinksQuery } from '../../api/queries/drinks';
+import { glassesQuery } from '../../api/queries/house';
 import { capital } from '../../lib/format';
-import { useOffer } from '../../lib/commands';
-import type { PaletteCommand } from '../../ui/Palette';
-import { drinksQuery } from '../book/useBook';
-import { glassesQuery } from './useMaking';
+import { useOffer, type PaletteCommand } from '../../shell/commands';
+import type { KeyName } from '../../shell/keys';
+import { useHotkeys } from '../../shell/useHotkeys';
+import { SERVED } from '../../spec/methodWords';
+import type { Bench } from './useBench';
 
-interface Bench {
-  names: string[];
-  locked: (index: number) => boolean | undefined;
-  isOptional: (index: number) => boolean;
-  canUndo: boolean;
-  canRedo: boolean;
-  onUndo: () => void;
-  onUndoAll: () => void;
-  onRedo: () => void;
-  onAdd: () => void;
-  onBringBack: () => void;
-  onKeep: () => void;
-  onTrials: () => void;
-  onTaste: () => void;
-  onSize: () => void;
-  onMethod: () => void;
-  onServe: (serve: Partial<Spec['serve']>, what: string) => void;
-  onSwap: (index: number) => void;
-  onLock: (index: number) => void;
-  onMore: (index: number) => void;
-  onOut: (index: number) => void;
-}
+const does = (group: PaletteCommand['group'], words: string, run: () => void, hotkey?: KeyName): PaletteCommand => ({
+  group,
+  words,
+  run,
+  ...(hotkey && { hotkey }),
+});
 
-const ON: [Spec['serve']['ice'], string][] = [
-  ['none', 'up'],
-  ['cubes', 'on cubes'],
-  ['large', 'on a large cube'],
-  ['crushed', 'on crushed ice'],
-];
-
-/** Everything that the bench can do, for the palette. */
+/** Everything that the bench can do, by key and for the palette. */
 export function useBenchCommands(bench: Bench): void {
   const navigate = useNavigate();
   const { data: drinks } = useQuery(drinksQuery());
   const { data: glasses } = useQuery(glassesQuery());
-  const does = (group: PaletteCommand['group'], words: string, run: () => void, hotkey?: string): PaletteCommand => ({
-    group,
-    words,
-    run,
-    ...(hotkey && { hotkey }),
+  const { hand, drink, look, ticks } = bench;
+  useHotkeys({
+    undo: () => hand.undo(),
+    redo: hand.redo,
+    add: () => hand.add(),
+    bring: () => hand.bring('back'),
+    size: hand.size,
+    method: hand.method,
+    keep: hand.keep,
+    done: () => {
+      const next = look.steps.find(({ key }) => !ticks.making.ticked.includes(key));
+      bench.setTab('method');
+      if (next) ticks.tick(next.key, true);
+    },
   });
-  useOffer('bench', [
-    does('This drink', 'Bring it back', bench.onBringBack, 'B'),
-    does('This drink', 'Add a pour', bench.onAdd, 'A'),
-    does('This drink', 'Keep as trial', bench.onKeep, 'K'),
-    does('This drink', 'Trials side by side, and what to try next', bench.onTrials),
-    does('This drink', 'Taste it', bench.onTaste),
-    does('This drink', 'Size it to the glass', bench.onSize, 'G'),
-    does('This drink', 'How it is made: technique, seconds, ice', bench.onMethod, 'M'),
-    ...(bench.canUndo
-      ? [
-          does('This drink', 'Undo', bench.onUndo, 'Ctrl Z'),
-          does('This drink', 'Undo everything, back to where it started', bench.onUndoAll),
-        ]
-      : []),
-    ...(bench.canRedo ? [does('This drink', 'Redo', bench.onRedo, 'Ctrl Y')] : []),
-    ...bench.names.map((name, index) => does('Pours', `Swap ${name}`, () => bench.onSwap(index))),
-    ...bench.names.flatMap((name, index) => {
-      const locked = bench.locked(index);
-      return locked === undefined
-        ? []
-        : [does('Pours', `${locked ? 'Free' : 'Lock'} ${name}`, () => bench.onLock(index))];
-    }),
-    ...bench.names.flatMap((name, index) =>
-      bench.isOptional(index) ? [does('Pours', `Look at it without ${name}`, () => bench.onOut(index))] : [],
+  useOffer('bench', () => [
+    ...drinkCommands(bench),
+    does('This drink', 'Trials side by side, and what to try next', () => void navigate(`/trials/${drink.id}`)),
+    does('This drink', 'Taste it', () => void navigate(`/taste/${drink.id}`)),
+    ...pourCommands(bench),
+    ...(Object.entries(SERVED) as [Spec['serve']['ice'], string][]).map(([ice, words]) =>
+      does('Serve', `Serve it ${words}`, () => hand.serve({ ice }, `serve ${ice}`)),
     ),
-    ...bench.names.map((name, index) => does('Pours', `More about ${name}`, () => bench.onMore(index))),
-    ...ON.map(([ice, words]) => does('Serve', `Serve it ${words}`, () => bench.onServe({ ice }, `serve ${ice}`))),
     ...(glasses ?? []).map(({ name }) =>
-      does('Serve', `${capital(name)} for it`, () => bench.onServe({ glass: name }, `glass ${name}`)),
+      does('Serve', `${capital(name)} for it`, () => hand.serve({ glass: name }, `glass ${name}`)),
     ),
     ...(drinks ?? []).map(({ id, name }) => does('Go to', `Bench: ${name}`, () => void navigate(`/bench/${id}`))),
   ]);
+}
+
+function drinkCommands({ hand, draft }: Bench): PaletteCommand[] {
+  const undo = [
+    does('This drink', 'Undo', () => hand.undo(), 'undo'),
+    does('This drink', 'Undo everything, back to where it started', () => hand.undo(draft.past.length)),
+  ];
+  return [
+    does('This drink', 'Bring it back', () => hand.bring('back'), 'bring'),
+    does('This drink', 'Add a pour', () => hand.add(), 'add'),
+    does('This drink', 'Keep as trial', hand.keep, 'keep'),
+    does('This drink', 'Size it to the glass', hand.size, 'size'),
+    does('This drink', 'How it is made: technique, seconds, ice', hand.method, 'method'),
+    ...(draft.canUndo ? undo : []),
+    ...(draft.canRedo ? [does('This drink', 'Redo', hand.redo, 'redo')] : []),
+  ];
+}
+
+function pourCommands({ hand, names, locked, spec }: Bench): PaletteCommand[] {
+  return names.flatMap((name, index) => {
+    const stays = locked[index];
+    return [
+      does('Pours', `Swap ${name}`, () => hand.choose(index)),
+      ...(stays === undefined ? [] : [does('Pours', `${stays ? 'Free' : 'Lock'} ${name}`, () => hand.lock(index))]),
+      ...(spec.pours[index]?.optional ? [does('Pours', `Look at it without ${name}`, () => hand.out(index))] : []),
+      does('Pours', `More about ${name}`, () => hand.more(index)),
+    ];
+  });
 }

@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 
 import type { DrinkSummary, Family } from '../../api/client';
-import { TopBar } from '../../ui/TopBar';
-import { Waiting } from '../../ui/Waiting';
-import { larderQuery } from '../bench/useLarder';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { larderQuery } from '../../api/queries/larder';
 import { DemoNotice } from './DemoNotice';
 import { StartDrink } from './StartDrink';
 import { Seek } from './Seek';
-import { drinksQuery, familiesQuery, type Sought } from './useBook';
+import { drinksQuery, familiesQuery, type Sought } from '../../api/queries/book';
 
 /** Every drink of the house, and where a new one starts. */
 export function BookPage() {

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { healthQuery, useResetDemo } from './useBook';
+import { healthQuery, useResetDemo } from '../../api/queries/book';
 
 /** Says that what is shown is the demo, and puts it back when asked twice. */
 export function DemoNotice() {

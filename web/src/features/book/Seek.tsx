@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
-import { tastersQuery } from '../notebook/useNotebook';
-import type { Sought } from './useBook';
+import { tastersQuery } from '../../api/queries/notebook';
+import type { Sought } from '../../api/queries/book';
 
 interface Props {
   sought: Sought;

@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import type { Family, School } from '../../api/client';
 import { shownAmount } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
-import { useStartDrink } from './useBook';
+import { useStartDrink } from '../../api/queries/book';
 
 interface Props {
   families: Family[];

@@ -1,2 +1,2 @@
 export { BookPage } from './BookPage';
-export { drinksQuery } from './useBook';
+export { drinksQuery } from '../../api/queries/book';

@@ -3,9 +3,7 @@ import { useState } from 'react';
 
 import type { Brief, NotebookTrial } from '../../api/client';
 import { capital } from '../../lib/format';
-import { Chips } from '../../ui/Chips';
-import { Dialog } from '../../ui/Dialog';
-import { useWriteBrief } from './useNotebook';
+import { BriefDialog } from './BriefDialog';
 
 interface Props {
   drinkId: number;
@@ -53,106 +51,5 @@ export function BriefPanel({ drinkId, brief, trials }: Props) {
       )}
       {editing && <BriefDialog drinkId={drinkId} brief={brief} onClose={() => setEditing(false)} />}
     </section>
-  );
-}
-
-function BriefDialog({ drinkId, brief, onClose }: { drinkId: number; brief: Brief; onClose: () => void }) {
-  const [draft, setDraft] = useState(brief);
-  const [avoid, setAvoid] = useState(brief.avoid.join(', '));
-  const write = useWriteBrief(drinkId);
-  const line = (label: string, key: 'occasion' | 'guest' | 'colour', hint: string) => (
-    <label className="flex flex-col gap-1">
-      {label}
-      <input
-        className="input input-lg w-full"
-        maxLength={500}
-        placeholder={hint}
-        value={draft[key]}
-        onChange={(event) => setDraft({ ...draft, [key]: event.target.value })}
-      />
-    </label>
-  );
-  const number = (label: string, key: 'least_abv' | 'most_abv' | 'most_cost', most: number) => (
-    <label className="flex flex-col gap-1">
-      {label}
-      <input
-        type="number"
-        inputMode="decimal"
-        min={0}
-        max={most}
-        step="any"
-        className="input input-lg w-full font-figure"
-        value={draft[key] ?? ''}
-        onChange={({ target }) => setDraft({ ...draft, [key]: target.value === '' ? null : Number(target.value) })}
-      />
-    </label>
-  );
-  const save = () =>
-    write.mutate(
-      {
-        ...draft,
-        avoid: avoid
-          .split(',')
-          .map((each) => each.trim())
-          .filter(Boolean),
-      },
-      { onSuccess: onClose },
-    );
-  return (
-    <Dialog
-      heading="The brief"
-      wide
-      onClose={onClose}
-      actions={
-        <button type="button" className="btn btn-accent btn-lg" disabled={write.isPending} onClick={save}>
-          Write it down
-        </button>
-      }
-    >
-      <div className="grid gap-3 text-lg sm:grid-cols-2">
-        {line('Occasion', 'occasion', 'The first cold evenings; a table of four')}
-        {line('Guest', 'guest', 'A dry palate; never bitter')}
-        {line('Colour or name to live up to', 'colour', 'Amber')}
-        <label className="flex flex-col gap-1">
-          To avoid, with commas between
-          <input
-            className="input input-lg w-full"
-            maxLength={400}
-            placeholder="egg, tree nuts, alcohol"
-            value={avoid}
-            onChange={(event) => setAvoid(event.target.value)}
-          />
-        </label>
-        {number('At least so strong, % ABV', 'least_abv', 100)}
-        {number('At most so strong, % ABV', 'most_abv', 100)}
-        {number('At most so dear', 'most_cost', 10000)}
-        <Chips
-          legend="How sweet"
-          options={[
-            ['', 'no matter'],
-            ['dry', 'dry'],
-            ['in the middle', 'in the middle'],
-            ['sweet', 'sweet'],
-          ]}
-          value={draft.sweetness}
-          onChoose={(sweetness) => setDraft({ ...draft, sweetness })}
-        />
-        <label className="flex flex-col gap-1 sm:col-span-2">
-          Anything else
-          <textarea
-            className="textarea w-full text-lg"
-            rows={2}
-            maxLength={2000}
-            value={draft.notes}
-            onChange={(event) => setDraft({ ...draft, notes: event.target.value })}
-          />
-        </label>
-      </div>
-      {write.error && (
-        <p role="alert" className="text-error">
-          {write.error.message}
-        </p>
-      )}
-    </Dialog>
   );
 }

@@ -1,6 +1,9 @@
+import { useQuery } from '@tanstack/react-query';
+
 import type { SpecCloud } from '../../api/client';
+import { rulesQuery } from '../../api/queries/house';
 import { level } from '../../lib/format';
-import { roundTicks, stepScale } from '../bench/scales';
+import { roundTicks, stepScale } from '../../lib/scales';
 
 interface Props {
   cloud: SpecCloud;
@@ -14,20 +17,21 @@ const MARGIN = { top: 16, right: 24, bottom: 50, left: 60 };
 
 /** The specs on the plane of sweetness and acidity, their middle among them. The same figures stand in the list beside. */
 export function CloudField({ cloud, over, onOver }: Props) {
+  const axes = useQuery(rulesQuery()).data?.axes;
   const all = [...cloud.points.map(({ figures }) => figures), ...(cloud.middle_figures ? [cloud.middle_figures] : [])];
   const x = stepScale(
     all.map(({ sugar }) => sugar),
     [MARGIN.left, WIDTH - MARGIN.right],
-    0.3,
+    axes?.sugar?.floor ?? 0,
   );
   const y = stepScale(
     all.map(({ acid }) => acid),
     [HEIGHT - MARGIN.bottom, MARGIN.top],
-    0.03,
+    axes?.acid?.floor ?? 0,
   );
   const at = ({ sugar, acid }: { sugar: number; acid: number }) => ({
-    cx: x(Math.max(sugar, 0.3)),
-    cy: y(Math.max(acid, 0.03)),
+    cx: x(Math.max(sugar, axes?.sugar?.floor ?? 0)),
+    cy: y(Math.max(acid, axes?.acid?.floor ?? 0)),
   });
   const middle = cloud.middle_figures && at(cloud.middle_figures);
   return (
@@ -37,6 +41,53 @@ export function CloudField({ cloud, over, onOver }: Props) {
       role="img"
       aria-label={`${cloud.points.length} specs by sweetness and sharpness. ${cloud.sentence}`}
     >
+      <Plane x={x} y={y} />
+      {middle &&
+        cloud.points.map((point) => {
+          const { cx, cy } = at(point.figures);
+          return (
+            <line
+              key={point.id}
+              x1={middle.cx}
+              y1={middle.cy}
+              x2={cx}
+              y2={cy}
+              className="stroke-base-300"
+              strokeWidth={2}
+            />
+          );
+        })}
+      {cloud.points.map((point) => (
+        <Spec
+          key={point.id}
+          point={point}
+          at={at(point.figures)}
+          over={over === point.id}
+          onOver={(on) => onOver(on ? point.id : null)}
+        />
+      ))}
+      {middle && (
+        <g>
+          <path
+            d={`M${middle.cx - 11} ${middle.cy}H${middle.cx + 11}M${middle.cx} ${middle.cy - 11}V${middle.cy + 11}`}
+            className="stroke-accent"
+            strokeWidth={4}
+          />
+          <text x={middle.cx} y={middle.cy + 30} textAnchor="middle" className="fill-accent text-[16px] font-semibold">
+            the middle
+          </text>
+        </g>
+      )}
+    </svg>
+  );
+}
+
+type Scale = ReturnType<typeof stepScale>;
+
+/** The plane with round levels on its edges. */
+function Plane({ x, y }: { x: Scale; y: Scale }) {
+  return (
+    <>
       <rect
         x={MARGIN.left}
         y={MARGIN.top}
@@ -71,56 +122,36 @@ export function CloudField({ cloud, over, onOver }: Props) {
       >
         sharper, g acid in 100 ml →
       </text>
-      {middle &&
-        cloud.points.map((point) => {
-          const { cx, cy } = at(point.figures);
-          return (
-            <line
-              key={point.id}
-              x1={middle.cx}
-              y1={middle.cy}
-              x2={cx}
-              y2={cy}
-              className="stroke-base-300"
-              strokeWidth={2}
-            />
-          );
-        })}
-      {cloud.points.map((point) => {
-        const { cx, cy } = at(point.figures);
-        const left = cx > WIDTH * 0.62;
-        return (
-          <g key={point.id} onMouseEnter={() => onOver(point.id)} onMouseLeave={() => onOver(null)}>
-            <circle
-              cx={cx}
-              cy={cy}
-              r={over === point.id ? 12 : 9}
-              className={point.outlier ? 'fill-base-100 stroke-accent' : 'fill-base-content stroke-base-100'}
-              strokeWidth={3}
-            />
-            <text
-              x={left ? cx - 16 : cx + 16}
-              y={cy + 5}
-              textAnchor={left ? 'end' : 'start'}
-              className="fill-base-content text-[15px]"
-            >
-              {point.name}, {level(point.figures.abv, 'abv')} %
-            </text>
-          </g>
-        );
-      })}
-      {middle && (
-        <g>
-          <path
-            d={`M${middle.cx - 11} ${middle.cy}H${middle.cx + 11}M${middle.cx} ${middle.cy - 11}V${middle.cy + 11}`}
-            className="stroke-accent"
-            strokeWidth={4}
-          />
-          <text x={middle.cx} y={middle.cy + 30} textAnchor="middle" className="fill-accent text-[16px] font-semibold">
-            the middle
-          </text>
-        </g>
-      )}
-    </svg>
+    </>
+  );
+}
+
+interface SpecProps {
+  point: SpecCloud['points'][number];
+  at: { cx: number; cy: number };
+  over: boolean;
+  onOver: (over: boolean) => void;
+}
+
+function Spec({ point, at: { cx, cy }, over, onOver }: SpecProps) {
+  const left = cx > WIDTH * 0.62;
+  return (
+    <g onMouseEnter={() => onOver(true)} onMouseLeave={() => onOver(false)}>
+      <circle
+        cx={cx}
+        cy={cy}
+        r={over ? 12 : 9}
+        className={point.outlier ? 'fill-base-100 stroke-accent' : 'fill-base-content stroke-base-100'}
+        strokeWidth={3}
+      />
+      <text
+        x={left ? cx - 16 : cx + 16}
+        y={cy + 5}
+        textAnchor={left ? 'end' : 'start'}
+        className="fill-base-content text-[15px]"
+      >
+        {point.name}, {level(point.figures.abv, 'abv')} %
+      </text>
+    </g>
   );
 }

@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 
-import type { NotebookTrial, PourEntry, Proposal } from '../../api/client';
-import { capital, level } from '../../lib/format';
+import type { NotebookTrial, Proposal } from '../../api/client';
+import { useLayOnBench } from '../../api/queries/drinks';
+import { nextQuery } from '../../api/queries/forecast';
+import { capital } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
-import { AxisMark } from '../../ui/AxisMark';
-import { useLayOnBench, nextQuery } from './useNotebook';
-import { AXES, pourWords } from './words';
+import type { NameOf } from '../../spec/names';
+import { ProposalCard } from './ProposalCard';
 
 interface Props {
   drinkId: number;
@@ -14,7 +15,7 @@ interface Props {
   trial: NotebookTrial | undefined;
   /** The newest in sight. */
   last: NotebookTrial | undefined;
-  nameOf: (slug: string) => string;
+  nameOf: NameOf;
 }
 
 /** Two or three trials to try next, each with its reasons; one press lays it on the bench. */
@@ -26,22 +27,7 @@ export function NextPanel({ drinkId, trial, last, nameOf }: Props) {
   });
   const lay = useLayOnBench(drinkId);
   const navigate = useNavigate();
-  if (!trial) {
-    return (
-      <section aria-label="What to try next" className="panel p-4">
-        <h2 className="font-display text-2xl font-semibold">What to try next</h2>
-        <p className="mt-1 max-w-prose text-lg">
-          {last ? `Trial ${last.number} wasn’t tasted yet. ` : ''}Fill a sheet (half a minute): “too sharp, a bit thin”
-          becomes the amounts of the next trial.
-        </p>
-        {last && (
-          <Link className="btn mt-3 min-h-11 text-base" to={`/taste/${drinkId}?trial=${last.number}`}>
-            Taste trial {last.number}
-          </Link>
-        )}
-      </section>
-    );
-  }
+  if (!trial) return <NotTasted drinkId={drinkId} last={last} />;
   const take = (proposal: Proposal) =>
     lay.mutate({ spec: proposal.spec, parent: trial.id }, { onSuccess: () => void navigate(`/bench/${drinkId}`) });
   const found = next.data;
@@ -59,7 +45,7 @@ export function NextPanel({ drinkId, trial, last, nameOf }: Props) {
       </div>
       {next.error && (
         <p role="alert" className="text-lg">
-          {capital(next.error.message)}
+          {capital(next.error.detail)}
         </p>
       )}
       {!found && !next.error && <p className="text-lg text-quiet">Searching what can be poured…</p>}
@@ -90,72 +76,20 @@ export function NextPanel({ drinkId, trial, last, nameOf }: Props) {
   );
 }
 
-interface CardProps {
-  proposal: Proposal;
-  trial: NotebookTrial;
-  nameOf: (slug: string) => string;
-  busy: boolean;
-  onTake: () => void;
-}
-
-function ProposalCard({ proposal, trial, nameOf, busy, onTake }: CardProps) {
-  const { shown } = useSettings();
-  const [heard, ...reasons] = proposal.reasons;
-  const before = (pour: PourEntry) =>
-    trial.spec.pours.find(
-      ({ ingredient, stage }) => JSON.stringify(ingredient) === JSON.stringify(pour.ingredient) && stage === pour.stage,
-    );
+/** Nothing was said yet that could be answered. */
+function NotTasted({ drinkId, last }: { drinkId: number; last: NotebookTrial | undefined }) {
   return (
-    <li className="flex flex-col rounded-box border border-base-300 p-3">
-      <h3 className="text-xl leading-tight font-semibold">{proposal.title}</h3>
-      <ul className="my-2 text-lg leading-snug">
-        {proposal.spec.pours.map((pour, index) => {
-          const was = before(pour);
-          const moved = !was || Number(was.amount) !== Number(pour.amount);
-          return (
-            <li key={index} className={moved ? 'font-semibold' : 'text-quiet'}>
-              {pourWords(pour, proposal.spec, shown, nameOf)}
-              {moved && (
-                <span className="text-base font-normal text-quiet">
-                  {was ? `, was ${pourWords(was, trial.spec, shown, () => '').trim()}` : ', new'}
-                </span>
-              )}
-            </li>
-          );
-        })}
-      </ul>
-      <p className="flex flex-wrap gap-x-4 text-lg">
-        {AXES.map((axis) => (
-          <span key={axis} className="flex items-center gap-1.5">
-            <AxisMark axis={axis} size={14} />
-            <span className="font-figure">{level(proposal.figures[axis], axis)}</span>
-          </span>
-        ))}
+    <section aria-label="What to try next" className="panel p-4">
+      <h2 className="font-display text-2xl font-semibold">What to try next</h2>
+      <p className="mt-1 max-w-prose text-lg">
+        {last ? `Trial ${last.number} wasn’t tasted yet. ` : ''}Fill a sheet (half a minute): “too sharp, a bit thin”
+        becomes the amounts of the next trial.
       </p>
-      <details className="mt-1 text-base">
-        <summary className="min-h-9 cursor-pointer py-1 font-semibold">Why</summary>
-        <p>{heard}</p>
-        <ul className="list-disc pl-5">
-          {reasons.map((reason) => (
-            <li key={reason}>{reason}</li>
-          ))}
-        </ul>
-      </details>
-      {proposal.notes.map((note) => (
-        <p key={note} className="mt-1 text-base">
-          {note}
-        </p>
-      ))}
-      <div className="mt-auto" />
-      <button
-        type="button"
-        className="btn btn-primary mt-2 min-h-11 text-base"
-        disabled={busy}
-        aria-label={`Lay it on the bench: ${proposal.title}`}
-        onClick={onTake}
-      >
-        Lay it on the bench
-      </button>
-    </li>
+      {last && (
+        <Link className="btn mt-3 min-h-11 text-base" to={`/taste/${drinkId}?trial=${last.number}`}>
+          Taste trial {last.number}
+        </Link>
+      )}
+    </section>
   );
 }

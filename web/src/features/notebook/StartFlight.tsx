@@ -3,7 +3,7 @@ import { useState } from 'react';
 
 import type { NotebookTrial } from '../../api/client';
 import { changeSettings, useSettings } from '../../lib/settings';
-import { tastersQuery } from './useNotebook';
+import { tastersQuery } from '../../api/queries/notebook';
 
 interface Props {
   trials: NotebookTrial[];

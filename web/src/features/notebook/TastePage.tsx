@@ -4,13 +4,13 @@ import { Link, useParams, useSearchParams } from 'react-router';
 
 import type { NotebookTrial, Sheet, SheetEntry } from '../../api/client';
 import { capital, plain } from '../../lib/format';
-import { TopBar } from '../../ui/TopBar';
-import { Waiting } from '../../ui/Waiting';
-import { larderQuery } from '../bench/useLarder';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { larderQuery } from '../../api/queries/larder';
 import { pourFlight, readFlight, writeFlight, type Flight } from './flight';
 import { StartFlight } from './StartFlight';
 import { TastingSheet } from './TastingSheet';
-import { notebookQuery, useKeepSheets, useTakeSheetBack } from './useNotebook';
+import { notebookQuery, useKeepSheets, useTakeSheetBack } from '../../api/queries/notebook';
 
 /** A tasting of one or more trials, blind or not: glass by glass, and revealed when all are scored. */
 export function TastePage() {

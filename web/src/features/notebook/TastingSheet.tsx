@@ -5,7 +5,7 @@ import type { SheetEntry } from '../../api/client';
 import { AxisMark } from '../../ui/AxisMark';
 import { Chips } from '../../ui/Chips';
 import { TasteScale } from './TasteScale';
-import { aromasQuery } from './useNotebook';
+import { aromasQuery } from '../../api/queries/notebook';
 
 type Part = keyof SheetEntry['words'];
 

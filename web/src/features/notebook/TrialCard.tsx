@@ -5,7 +5,7 @@ import type { Mark, NotebookTrial } from '../../api/client';
 import { day, plain } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { Fold } from '../../ui/Fold';
-import { useMark } from './useNotebook';
+import { useMark } from '../../api/queries/notebook';
 import { pourWords, scoreOf } from './words';
 
 interface Props {

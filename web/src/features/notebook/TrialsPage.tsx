@@ -3,15 +3,15 @@ import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 
 import { useSettings } from '../../lib/settings';
-import { TopBar } from '../../ui/TopBar';
-import { Waiting } from '../../ui/Waiting';
-import { larderQuery } from '../bench/useLarder';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { larderQuery } from '../../api/queries/larder';
 import { BriefPanel } from './BriefPanel';
 import { MeasuredPanel } from './MeasuredPanel';
 import { NextPanel } from './NextPanel';
 import { SideBySideTable } from './SideBySideTable';
 import { TrialCard } from './TrialCard';
-import { notebookQuery, sideBySideQuery } from './useNotebook';
+import { notebookQuery, sideBySideQuery } from '../../api/queries/notebook';
 
 const MOST = 4;
 

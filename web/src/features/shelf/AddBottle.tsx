@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Ingredient, Label } from '../../api/client';
 import { capital } from '../../lib/format';
 import { Dialog } from '../../ui/Dialog';
-import { sweetnessQuery, useAddBottle } from './useShelf';
+import { sweetnessQuery, useAddBottle } from '../../api/queries/shelf';
 
 interface Props {
   larder: Ingredient[];

@@ -4,12 +4,12 @@ import { useEffect, useState } from 'react';
 
 import type { Ingredient, ShelfState } from '../../api/client';
 import { capital, grams, plain } from '../../lib/format';
-import { TopBar } from '../../ui/TopBar';
-import { Waiting } from '../../ui/Waiting';
-import { larderQuery } from '../bench/useLarder';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { larderQuery } from '../../api/queries/larder';
 import { AddBottle } from './AddBottle';
 import { TastePart } from './TastePart';
-import { shelfQuery, useRemoveBottle, useShelve } from './useShelf';
+import { shelfQuery, useRemoveBottle, useShelve } from '../../api/queries/shelf';
 
 const STATES: [ShelfState, string][] = [
   ['at hand', 'At hand'],

@@ -6,8 +6,8 @@ import { capital, day } from '../../lib/format';
 import { changeSettings, useSettings } from '../../lib/settings';
 import { Dialog } from '../../ui/Dialog';
 import { Fold } from '../../ui/Fold';
-import { aromasQuery } from '../notebook/useNotebook';
-import { partTastingsQuery, useTastePart } from './useShelf';
+import { aromasQuery } from '../../api/queries/notebook';
+import { partTastingsQuery, useTastePart } from '../../api/queries/shelf';
 
 interface Props {
   ingredient: Ingredient;

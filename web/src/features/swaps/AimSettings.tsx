@@ -1,4 +1,5 @@
 import { changeSettings, useSettings, type Aim } from '../../lib/settings';
+import { Check } from './Check';
 
 const TARGETS: [Aim['target'], string][] = [
   ['parent', 'where its parent stands'],
@@ -42,25 +43,7 @@ export function AimSettings({ hasHome, chosen = false }: Props) {
           ))}
         </select>
       </label>
-      {aim.target === 'typed' && !chosen && (
-        <div className="grid grid-cols-3 gap-2">
-          {FIGURES.map(([axis, words]) => (
-            <label key={axis} className="flex flex-col gap-1">
-              <span className="text-quiet">{words}</span>
-              <input
-                type="number"
-                min={0}
-                step="any"
-                className="input min-h-11 w-full font-figure text-base"
-                value={aim.typed[axis] ?? ''}
-                onChange={({ target }) =>
-                  set({ typed: { ...aim.typed, [axis]: target.value === '' ? null : Number(target.value) } })
-                }
-              />
-            </label>
-          ))}
-        </div>
-      )}
+      {aim.target === 'typed' && !chosen && <OwnFigures aim={aim} set={set} />}
       <div role="group" aria-label="Steps of the jigger" className="flex items-center gap-2">
         in steps of
         {([2.5, 5, 7.5] as const).map((grid) => (
@@ -85,39 +68,58 @@ export function AimSettings({ hasHome, chosen = false }: Props) {
         on={aim.sweetness !== 'grams'}
         onChange={(on) => set({ sweetness: on ? 'sucrose equivalents' : 'grams' })}
       />
-      <div className="flex flex-wrap gap-2">
-        {FIGURES.map(([axis, words]) => (
-          <label key={axis} className="flex flex-col gap-1">
-            <span className="text-quiet">{words.split(',')[0]} counts</span>
-            <select
-              className="select min-h-11 w-auto text-base"
-              value={aim.weights[axis]}
-              onChange={(event) => set({ weights: { ...aim.weights, [axis]: Number(event.target.value) } })}
-            >
-              {WEIGHTS.map(([weight, told]) => (
-                <option key={weight} value={weight}>
-                  {told}
-                </option>
-              ))}
-            </select>
-          </label>
-        ))}
-      </div>
+      <WhatCounts aim={aim} set={set} />
     </div>
   );
 }
 
-/** A switch with its words. */
-export function Check({ words, on, onChange }: { words: string; on: boolean; onChange: (on: boolean) => void }) {
+interface PartProps {
+  aim: Aim;
+  set: (change: Partial<Aim>) => void;
+}
+
+function OwnFigures({ aim, set }: PartProps) {
   return (
-    <label className="flex min-h-11 cursor-pointer items-center gap-2 text-base">
-      <input
-        type="checkbox"
-        className="checkbox rounded-md"
-        checked={on}
-        onChange={(event) => onChange(event.target.checked)}
-      />
-      {words}
-    </label>
+    <div className="grid grid-cols-3 gap-2">
+      {FIGURES.map(([axis, words]) => (
+        <label key={axis} className="flex flex-col gap-1">
+          <span className="text-quiet">{words}</span>
+          <input
+            type="number"
+            min={0}
+            step="any"
+            className="input min-h-11 w-full font-figure text-base"
+            value={aim.typed[axis] ?? ''}
+            onChange={({ target }) =>
+              set({ typed: { ...aim.typed, [axis]: target.value === '' ? null : Number(target.value) } })
+            }
+          />
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** How much each axis counts. */
+function WhatCounts({ aim, set }: PartProps) {
+  return (
+    <div className="flex flex-wrap gap-2">
+      {FIGURES.map(([axis, words]) => (
+        <label key={axis} className="flex flex-col gap-1">
+          <span className="text-quiet">{words.split(',')[0]} counts</span>
+          <select
+            className="select min-h-11 w-auto text-base"
+            value={aim.weights[axis]}
+            onChange={(event) => set({ weights: { ...aim.weights, [axis]: Number(event.target.value) } })}
+          >
+            {WEIGHTS.map(([weight, told]) => (
+              <option key={weight} value={weight}>
+                {told}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+    </div>
   );
 }

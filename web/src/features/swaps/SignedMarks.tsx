@@ -1,11 +1,15 @@
+import { useQuery } from '@tanstack/react-query';
+
+import type { Standing } from '../../api/client';
+import { rulesQuery } from '../../api/queries/house';
 import type { AxisName } from '../../lib/format';
 
 interface Props {
   axis: AxisName;
-  /** Steps from the target, as it is poured. */
-  plain: number;
-  /** Steps once it is brought back; none where that wasn't searched for. */
-  mended: number | null;
+  /** Where it stands as it is poured. */
+  plain: Standing;
+  /** Where it stands once it is brought back; none where that wasn't searched for. */
+  mended: Standing | null;
 }
 
 const WIDTH = 74;
@@ -23,18 +27,22 @@ const LESS_AND_MORE: Record<AxisName, [string, string]> = {
  * the full one once it is brought back. The marks are the axis's own.
  */
 export function SignedMarks({ axis, plain, mended }: Props) {
+  const { data: rules } = useQuery(rulesQuery());
+  const band = rules?.tasted_steps ?? 0;
+  const [poured, back] = [plain.steps[axis], mended?.steps[axis]];
+  const words = mended ? `, brought back ${told(axis, mended)}` : '';
   return (
     <svg
       width={WIDTH}
       height={HEIGHT}
       role="img"
-      aria-label={`As poured ${told(axis, plain)}${mended === null ? '' : `, brought back ${told(axis, mended)}`}`}
+      aria-label={`As poured ${told(axis, plain)}${words}`}
       className={`shrink-0 ${COLOUR[axis]}`}
     >
-      {/* Half a step either way can hardly be told apart. */}
+      {/* What lies within can hardly be told apart. */}
       <rect
-        x={at(-0.5)}
-        width={at(0.5) - at(-0.5)}
+        x={at(-band)}
+        width={at(band) - at(-band)}
         y={1}
         height={HEIGHT - 2}
         rx={3}
@@ -42,12 +50,12 @@ export function SignedMarks({ axis, plain, mended }: Props) {
         opacity={0.7}
       />
       <line x1={WIDTH / 2} x2={WIDTH / 2} y1={1} y2={HEIGHT - 1} className="stroke-quiet" />
-      <line x1={WIDTH / 2} x2={at(plain)} y1={10} y2={10} stroke="currentColor" strokeWidth={2} />
-      <Mark axis={axis} x={at(plain)} y={10} hollow />
-      {mended !== null && (
+      <line x1={WIDTH / 2} x2={at(poured)} y1={10} y2={10} stroke="currentColor" strokeWidth={2} />
+      <Mark axis={axis} x={at(poured)} y={10} hollow />
+      {back !== undefined && (
         <>
-          <line x1={WIDTH / 2} x2={at(mended)} y1={25} y2={25} stroke="currentColor" strokeWidth={4} />
-          <Mark axis={axis} x={at(mended)} y={25} />
+          <line x1={WIDTH / 2} x2={at(back)} y1={25} y2={25} stroke="currentColor" strokeWidth={4} />
+          <Mark axis={axis} x={at(back)} y={25} />
         </>
       )}
     </svg>
@@ -71,7 +79,7 @@ function at(steps: number): number {
   return WIDTH / 2 + (Math.max(-MOST, Math.min(MOST, steps)) / MOST) * room;
 }
 
-function told(axis: AxisName, steps: number): string {
-  if (Math.abs(steps) < 0.5) return 'on the target';
-  return LESS_AND_MORE[axis][steps > 0 ? 1 : 0];
+function told(axis: AxisName, { steps, tasted }: Standing): string {
+  if (!tasted.includes(axis)) return 'on the target';
+  return LESS_AND_MORE[axis][steps[axis] > 0 ? 1 : 0];
 }

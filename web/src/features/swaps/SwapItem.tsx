@@ -47,7 +47,7 @@ export function SwapItem({ id, row, present, colour, ounceMl, highlighted, onPoi
         </div>
         <div className="order-last flex basis-full gap-1 self-start pl-10 @lg:order-none @lg:basis-auto @lg:pl-0">
           {(['sugar', 'acid', 'abv'] as const).map((axis) => (
-            <SignedMarks key={axis} axis={axis} plain={plain.steps[axis]} mended={mended?.steps[axis] ?? null} />
+            <SignedMarks key={axis} axis={axis} plain={plain} mended={mended} />
           ))}
         </div>
       </div>

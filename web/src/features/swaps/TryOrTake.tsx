@@ -1,3 +1,5 @@
+import { shownKey } from '../../shell/keys';
+
 interface Props {
   trying: boolean;
   disabled?: boolean;
@@ -14,19 +16,20 @@ export function TryOrTake({ trying, disabled = false, onTry, onTake }: Props) {
         aria-pressed={trying}
         disabled={disabled}
         className={`btn min-h-12 grow basis-0 text-base ${trying ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
-        title={trying ? 'Take it off again (Esc)' : 'Try it on (T)'}
+        title={trying ? `Take it off again (${shownKey('back')})` : `Try it on (${shownKey('tryOn')})`}
         onClick={onTry}
       >
-        {trying ? 'Take it off again' : 'Try it on'} <kbd className="kbd max-lg:hidden">{trying ? 'Esc' : 'T'}</kbd>
+        {trying ? 'Take it off again' : 'Try it on'}{' '}
+        <kbd className="kbd max-lg:hidden">{trying ? shownKey('back') : shownKey('tryOn')}</kbd>
       </button>
       <button
         type="button"
         disabled={disabled}
         className="btn btn-primary min-h-12 grow basis-0 text-base"
-        title="Take it (Enter)"
+        title={`Take it (${shownKey('take')})`}
         onClick={onTake}
       >
-        Take it <kbd className="kbd text-base-content max-lg:hidden">Enter</kbd>
+        Take it <kbd className="kbd text-base-content max-lg:hidden">{shownKey('take')}</kbd>
       </button>
     </div>
   );

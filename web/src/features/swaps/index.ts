@@ -1,4 +1,3 @@
 export { BringBack } from './BringBack';
 export type { Lockable } from './LockStrip';
 export { SwapBoard, type Ghost } from './SwapBoard';
-export { withPours } from './useSwaps';

@@ -1,16 +1,6 @@
 import type { RebalanceRequest, Spec, SwapsRequest } from '../../api/client';
 import type { Aim, BoardView } from '../../lib/settings';
 
-/** What may join a drink where that is allowed: sweet, sour, strong and water, each in a plain and a concentrated form. */
-export const CORRECTORS = [
-  'simple-syrup-1-1',
-  'simple-syrup-2-1',
-  'lemon-juice',
-  'citric-acid-solution',
-  'vodka',
-  'still-water',
-];
-
 /** A rebalancing of a spec: toward a point that was chosen by hand, or its parent, its family's home or typed figures. */
 export function rebalanceRequest(
   spec: Spec,
@@ -18,6 +8,7 @@ export function rebalanceRequest(
   free: number[],
   aim: Aim,
   palate: string | null,
+  correctors: string[],
   chosen?: RebalanceRequest['target'],
 ): RebalanceRequest {
   return {
@@ -27,7 +18,7 @@ export function rebalanceRequest(
     grid: aim.grid,
     weights: { ...aim.weights, volume_ml: 1 },
     bounds: {},
-    correctors: aim.joining ? CORRECTORS : [],
+    correctors: aim.joining ? correctors : [],
     sweetness: aim.sweetness,
   };
 }
@@ -43,8 +34,7 @@ export function swapsRequest(
   palate: string | null,
 ): SwapsRequest {
   return {
-    ...rebalanceRequest(spec, parent, free, aim, palate),
-    correctors: [],
+    ...rebalanceRequest(spec, parent, free, aim, palate, []),
     pour_index: pour,
     mode: view.mode,
     // The order is the screen's: a board holds the scores of all three.

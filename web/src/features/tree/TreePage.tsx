@@ -5,8 +5,8 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 
 import { client, unwrap, type TreeNode } from '../../api/client';
 import { capital } from '../../lib/format';
-import { TopBar } from '../../ui/TopBar';
-import { Waiting } from '../../ui/Waiting';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
 import { layTree, NAMES, NODE, wayOf } from './treeLayout';
 
 const MOST_PARENTS = 3;

@@ -1,0 +1,38 @@
+"""Constants of the trade and of the model that the screens draw with, told once."""
+
+from __future__ import annotations
+
+from fastapi import APIRouter
+
+from oenomel.core.balance import AXES, TASTED_STEPS, Axis
+from oenomel.core.ice import REFERENCE_SECONDS
+from oenomel.core.larder import ALLERGENS, SLOTS, SlotName
+from oenomel.core.spec import Technique
+from oenomel.core.swaps import CORRECTORS
+from oenomel.interchange.models import Report
+
+router = APIRouter(tags=["rules"])
+
+
+class RulesReport(Report):
+    """The ruler of each axis and from how many steps on a difference can be tasted, seconds of the techniques that go by the clock, who may join a drink, allergens, and the slots."""
+
+    axes: dict[str, Axis]
+    tasted_steps: float
+    reference_seconds: dict[Technique, float]
+    correctors: list[str]
+    allergens: list[str]
+    slots: list[SlotName]
+
+
+@router.get("/rules")
+def get_rules() -> RulesReport:
+    """The constants that the screens draw with."""
+    return RulesReport(
+        axes=dict(AXES),
+        tasted_steps=TASTED_STEPS,
+        reference_seconds=dict(REFERENCE_SECONDS),
+        correctors=list(CORRECTORS),
+        allergens=list(ALLERGENS),
+        slots=list(SLOTS),
+    )

@@ -1,0 +1,112 @@
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useState } from 'react';
+
+import { api, client, unwrap, type Amount, type Spec, type Supposed, type Unit } from '../client';
+import { useSettings, type Way } from '../../lib/settings';
+import { useRested } from '../../ui/useRested';
+
+const KEPT = { staleTime: 60_000, gcTime: 60_000 };
+const FOLLOWS = { placeholderData: keepPreviousData, ...KEPT };
+/** Steps and ranges follow a hand a moment later than the figures. */
+const RESTED_MS = 150;
+
+const comparisonQuery = (spec: Spec, parent: Spec, query: Supposed) =>
+  api.queryOptions('post', '/api/compare', { params: { query }, body: { spec, parent } }, FOLLOWS);
+
+/**
+ * The drink beside its parent. The last good figures stay until the next are there, also where the next are refused,
+ * and an overtaken question is dropped.
+ */
+export function useComparison(spec: Spec, parent: Spec) {
+  const { supposed } = useSettings();
+  const { data, error, isPlaceholderData } = useQuery(comparisonQuery(spec, parent, supposed));
+  const [lastGood, setLastGood] = useState(data);
+  if (data && data !== lastGood) setLastGood(data);
+  return { comparison: data ?? lastGood, refusal: error, fresh: data !== undefined && !isPlaceholderData };
+}
+
+/**
+ * Reads a typed amount ("3/4 oz", "half a lime", "half the gin") beside the drink it stands in and what the drink then is, in one
+ * question: the answer waits for the drink that `changed` makes of it. The server knows the measures.
+ */
+export function useReadAmount() {
+  const queryClient = useQueryClient();
+  const { supposed } = useSettings();
+  return useCallback(
+    async (
+      asked: { text: string; unit: Unit; spec: Spec; pour: number },
+      parent: Spec,
+      changed: (read: Amount) => Spec,
+    ) => {
+      const { spec, ...typed } = asked;
+      const query = { params: { query: supposed } };
+      const answer = unwrap(await client.POST('/api/compare', { ...query, body: { spec, parent, typed } }));
+      if (!answer.typed) throw new Error('a typed amount is answered');
+      const next = changed(answer.typed);
+      queryClient.setQueryData(comparisonQuery(next, parent, supposed).queryKey, { ...answer, typed: null });
+      return answer.typed;
+    },
+    [queryClient, supposed],
+  );
+}
+
+/** Where a drink would stand: for the ghost of a candidate. */
+export const landingQuery = (spec: Spec, query: Supposed) =>
+  api.queryOptions('post', '/api/predict', { params: { query }, body: spec }, KEPT);
+
+/** Twenty minutes in the glass. */
+export const courseQuery = (spec: Spec, query: Supposed) =>
+  api.queryOptions('post', '/api/course', { params: { query }, body: spec }, FOLLOWS);
+
+export type Figure = 'abv' | 'sugar' | 'acid';
+
+/** Why a figure is what it is. */
+export const whyQuery = (spec: Spec, figure: Figure, query: Supposed) =>
+  api.queryOptions(
+    'post',
+    '/api/why/{point}/{figure}',
+    { params: { path: { point: 'served', figure }, query }, body: spec },
+    KEPT,
+  );
+
+/** The drink on each ice. */
+export const servesQuery = (spec: Spec, query: Supposed) =>
+  api.queryOptions('post', '/api/serves', { params: { query }, body: spec }, KEPT);
+
+const stepsQuery = (spec: Spec, way: Way) =>
+  api.queryOptions('post', '/api/steps', { body: { spec, ...way } }, FOLLOWS);
+
+/** How the drink is made, by the house's schools. */
+export function useSteps(spec: Spec) {
+  const { way } = useSettings();
+  const { data } = useQuery(stepsQuery(useRested(spec, RESTED_MS), way));
+  return data ?? NONE;
+}
+
+const NONE: never[] = [];
+
+/** What the ranges among the pours make of the drink, and where each should settle. */
+export function useRanges(spec: Spec, parent: Spec) {
+  const { supposed: query, aim } = useSettings();
+  const rested = useRested(spec, RESTED_MS);
+  const enabled = rested.pours.some(({ range }) => range);
+  const body = { spec: rested, parent, grid: aim.grid };
+  const { data } = useQuery(
+    api.queryOptions('post', '/api/ranges', { params: { query }, body }, { ...FOLLOWS, enabled }),
+  );
+  return enabled && data ? data : NONE;
+}
+
+export const sideBySideQuery = (id: number, trials: number[], query: Supposed) =>
+  api.queryOptions(
+    'post',
+    '/api/drinks/{drink_id}/side-by-side',
+    { params: { path: { drink_id: id }, query }, body: { trials } },
+    { enabled: trials.length > 1, placeholderData: keepPreviousData },
+  );
+
+export const nextQuery = (id: number, trial: number, palate: string | null, grid: number, query: Supposed) =>
+  api.queryOptions('post', '/api/drinks/{drink_id}/trials/{trial_id}/next', {
+    params: { path: { drink_id: id, trial_id: trial }, query },
+    body: { palate, grid },
+  });

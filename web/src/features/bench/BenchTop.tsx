@@ -1,0 +1,59 @@
+import { Redo2, Undo2 } from 'lucide-react';
+import { memo } from 'react';
+
+import type { DrinkDetail, Trial } from '../../api/client';
+import { shownKey } from '../../shell/keys';
+import { TopBar } from '../../shell/TopBar';
+import { IconButton } from '../../ui/IconButton';
+import { useHand } from './hand';
+import { DrinkTitle, type Autosave } from './keep';
+import type { Bench } from './useBench';
+
+/** The drink's name, undo and redo, and the way to keep it. */
+export function BenchTop({ bench: { drink, parent, draft } }: { bench: Bench }) {
+  return (
+    <Top
+      drink={drink}
+      parent={parent}
+      autosave={draft.autosave}
+      canUndo={draft.canUndo}
+      canRedo={draft.canRedo}
+      onHoldAgainst={draft.moves.holdAgainst}
+    />
+  );
+}
+
+interface Props {
+  drink: DrinkDetail;
+  parent: Trial;
+  autosave: Autosave;
+  canUndo: boolean;
+  canRedo: boolean;
+  onHoldAgainst: (trial: Trial) => void;
+}
+
+const Top = memo(function Top({ drink, parent, autosave, canUndo, canRedo, onHoldAgainst }: Props) {
+  const hand = useHand();
+  const undo = () => hand?.undo();
+  const redo = () => hand?.redo();
+  return (
+    <TopBar
+      actions={
+        <>
+          <IconButton icon={Undo2} label="Undo" hotkey={shownKey('undo')} disabled={!canUndo} onClick={undo} />
+          <IconButton icon={Redo2} label="Redo" hotkey={shownKey('redo')} disabled={!canRedo} onClick={redo} />
+          <button
+            type="button"
+            className="btn btn-primary min-h-11 px-3.5 text-base"
+            title={`Keep as trial (${shownKey('keep')})`}
+            onClick={() => hand?.keep()}
+          >
+            Keep as trial
+          </button>
+        </>
+      }
+    >
+      <DrinkTitle drink={drink} parent={parent} onHoldAgainst={onHoldAgainst} autosave={autosave} />
+    </TopBar>
+  );
+});

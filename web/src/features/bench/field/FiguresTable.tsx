@@ -1,0 +1,37 @@
+import type { Comparison } from '../../../api/client';
+import { level } from '../../../lib/format';
+
+/** The same figures for who can't see the field. */
+export function FiguresTable({ comparison }: { comparison: Comparison }) {
+  const rows: [string, Comparison['parent']][] = [
+    ['Now', comparison.present],
+    ['Parent', comparison.parent],
+  ];
+  return (
+    <div className="sr-only">
+      <table>
+        <caption>Where the drink stands, as served</caption>
+        <thead>
+          <tr>
+            <th scope="col">Drink</th>
+            <th scope="col">Sugar, g per 100 ml</th>
+            <th scope="col">Acid, g per 100 ml</th>
+            <th scope="col">Strength, % ABV</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([name, { served, interval80 }]) => (
+            <tr key={name}>
+              <th scope="row">{name}</th>
+              {(['sugar', 'acid', 'abv'] as const).map((axis) => (
+                <td key={axis}>
+                  {level(served[axis], axis)}, between {interval80[axis].map((each) => level(each, axis)).join(' and ')}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

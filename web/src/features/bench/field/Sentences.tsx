@@ -1,0 +1,58 @@
+import { memo, useState } from 'react';
+
+import type { Comparison, Spec } from '../../../api/client';
+import type { AxisName } from '../../../lib/format';
+import type { Figure } from '../../../api/queries/forecast';
+import { AxisSentence } from './AxisSentence';
+import { Headline } from './Headline';
+import { WhyDialog } from './WhyDialog';
+
+interface Props {
+  spec: Spec;
+  comparison: Comparison | undefined;
+  /** What it is held against; undefined where there is no parent. */
+  parentName?: string | undefined;
+  /** What a candidate under the hand would make of the drink. */
+  landed?: Record<AxisName, number> | undefined;
+}
+
+/** Three plain sentences: the number, how it changed, whether it can be tasted, and how sure that is. */
+export const Sentences = memo(function Sentences({ spec, comparison, parentName, landed }: Props) {
+  const [explaining, setExplaining] = useState<Figure | null>(null);
+  if (!comparison) return <p className="p-4 text-quiet">Working out the balance…</p>;
+  const nothingMoved = comparison.unseen.length === 0 && comparison.axes.every(({ direction }) => direction === 'same');
+  return (
+    <>
+      {parentName && (
+        <Headline
+          headline={comparison.headline}
+          unseen={comparison.unseen}
+          nothingMoved={nothingMoved}
+          parentName={parentName}
+        />
+      )}
+      <div className="grid grid-cols-3 divide-x divide-base-300" aria-live="polite">
+        {comparison.axes.map((report) => (
+          <AxisSentence
+            key={report.axis}
+            axis={report.axis as AxisName}
+            report={report}
+            forecast={comparison.present}
+            onWhy={() => setExplaining(report.axis as Figure)}
+            parentName={parentName}
+            landing={landed ? landed[report.axis as AxisName] : null}
+          />
+        ))}
+      </div>
+      {explaining && (
+        <WhyDialog
+          figure={explaining}
+          spec={spec}
+          comparison={comparison}
+          parentName={parentName}
+          onClose={() => setExplaining(null)}
+        />
+      )}
+    </>
+  );
+});

@@ -1,0 +1,131 @@
+import { useQuery } from '@tanstack/react-query';
+
+import type { Comparison, Spec } from '../../../api/client';
+import { axisUnit, level, plain } from '../../../lib/format';
+import { useSettings } from '../../../lib/settings';
+import { AxisMark } from '../../../ui/AxisMark';
+import { Dialog } from '../../../ui/Dialog';
+import { COLOURS, DECIMALS, TITLES } from './axisLook';
+import { PourLine, Used } from './WhyLines';
+import { whyQuery, type Figure } from '../../../api/queries/forecast';
+
+interface Props {
+  figure: Figure;
+  spec: Spec;
+  comparison: Comparison;
+  parentName: string | undefined;
+  onClose: () => void;
+}
+
+/** Why a figure is what it is: what each pour gives, from which value and source; how sure it is; which change did what. */
+export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Props) {
+  const { supposed } = useSettings();
+  const { data: tree, error } = useQuery(whyQuery(spec, figure, supposed));
+  const { present } = comparison;
+  return (
+    <Dialog
+      wide
+      onClose={onClose}
+      heading={
+        <>
+          <span className={`flex items-center gap-2 ${COLOURS[figure]}`}>
+            <AxisMark axis={figure} size={18} /> {TITLES[figure]}
+          </span>
+          <span>
+            {level(present.served[figure], figure)} {axisUnit(figure)}
+          </span>
+        </>
+      }
+    >
+      <p className="-mt-2 text-quiet">{secondReading(figure, present.served)}</p>
+      {error && (
+        <p role="alert" className="text-error">
+          {error.detail}
+        </p>
+      )}
+      {tree ? (
+        <>
+          <section aria-label="What each pour gives">
+            <ul className="flex flex-col gap-1">
+              {tree.parts.map((pour, index) => (
+                <PourLine key={index} pour={pour} whole={tree.value} figure={figure} />
+              ))}
+            </ul>
+            {tree.uses.map((used) => (
+              <Used key={used.name} used={used} />
+            ))}
+          </section>
+          <HowSure figure={figure} present={present} />
+          {parentName && <WhichChange figure={figure} comparison={comparison} parentName={parentName} />}
+        </>
+      ) : (
+        <p className="text-quiet">Looking it up…</p>
+      )}
+    </Dialog>
+  );
+}
+
+/** What another way of counting says of the same axis. */
+function secondReading(figure: Figure, served: Comparison['present']['served']): string {
+  if (figure === 'sugar') {
+    return `As the tongue counts its kinds of sugar: ${level(served.sucrose_equivalents, 'sugar')} g of sucrose in 100 ml. Body: ${served.body_word}.`;
+  }
+  if (figure === 'acid') return `Titrated, as citric acid: ${level(served.titratable_acid, 'acid')} g in 100 ml.`;
+  const { us, uk, au } = served.standard_drinks;
+  return `${plain(served.alcohol_g, 1)} g of alcohol: standard drinks US ${plain(us, 1)}, UK ${plain(uk, 1)}, AU ${plain(au, 1)}.`;
+}
+
+function signed(value: number, figure: Figure): string {
+  const text = Math.abs(value).toFixed(DECIMALS[figure]);
+  return Number(text) === 0 ? text : `${value > 0 ? '+' : '−'}${text}`;
+}
+
+function HowSure({ figure, present }: { figure: Figure; present: Comparison['present'] }) {
+  const [low = 0, high = 0] = present.interval80[figure];
+  return (
+    <section aria-label="How sure">
+      <h3 className="font-display text-lg font-semibold">How sure</h3>
+      <p>
+        Four times out of five it lies between {level(low, figure)} and {level(high, figure)} {axisUnit(figure)}.{' '}
+        {present.doubt[figure].told}
+      </p>
+      <ul className="mt-1 flex flex-wrap gap-x-4 text-quiet">
+        {present.doubt[figure].drivers.map(({ subject, share }) => (
+          <li key={subject}>
+            {subject} {(100 * share).toFixed(0)} %
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What each change did to the figure, where it shows. */
+function WhichChange({
+  figure,
+  comparison,
+  parentName,
+}: {
+  figure: Figure;
+  comparison: Comparison;
+  parentName: string;
+}) {
+  const changes = comparison.changes.filter(({ by }) => Math.abs(by[figure] ?? 0) >= 0.5 * 10 ** -DECIMALS[figure]);
+  const axis = comparison.axes.find((each) => each.axis === figure);
+  if (!axis || changes.length === 0) return null;
+  return (
+    <section aria-label="Which change did what">
+      <h3 className="font-display text-lg font-semibold">
+        Beside {parentName}: {signed(axis.difference.by, figure)}
+        {axis.certainty && `, ${axis.certainty}`}
+      </h3>
+      <ul>
+        {changes.map(({ words, by }) => (
+          <li key={words} className="flex gap-3">
+            <span className="w-16 shrink-0 text-right font-figure">{signed(by[figure] ?? 0, figure)}</span> {words}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,69 @@
+import { level } from '../../../lib/format';
+import type { Wish } from '../hand';
+import type { Frame } from './fieldFrame';
+
+interface Props {
+  wish: Wish;
+  from: { x: number; y: number };
+  to: { x: number; y: number };
+  frame: Frame;
+  /** The drink is still being dragged. */
+  held: boolean;
+  onBring: () => void;
+  onNo: () => void;
+}
+
+const BUBBLE = { width: 190, height: 108 };
+
+/** Where the drink is wished, and whether to bring it there. */
+export function WishBubble({ wish, from, to, frame, held, onBring, onNo }: Props) {
+  return (
+    <>
+      <svg className="absolute inset-0 size-full" aria-hidden>
+        <line
+          x1={from.x}
+          y1={from.y}
+          x2={to.x}
+          y2={to.y}
+          className="stroke-base-content"
+          strokeDasharray="3 4"
+          strokeWidth={1.5}
+        />
+        <circle
+          cx={to.x}
+          cy={to.y}
+          r={12}
+          className="fill-none stroke-base-content"
+          strokeDasharray="4 3"
+          strokeWidth={2.5}
+          data-testid="wish"
+        />
+      </svg>
+      {!held && (
+        <div
+          role="group"
+          aria-label="Bring it there"
+          className="panel pointer-events-auto absolute z-10 p-2 text-base shadow-lg"
+          style={{
+            width: BUBBLE.width,
+            left: Math.min(Math.max(to.x - BUBBLE.width / 2, 4), frame.width - BUBBLE.width),
+            top: to.y + 18 + BUBBLE.height > frame.height ? to.y - 18 - BUBBLE.height : to.y + 18,
+          }}
+        >
+          <p role="status" className="pb-1.5 leading-tight">
+            To <b className="text-sweet">{level(wish.sugar, 'sugar')} g</b> sweet and{' '}
+            <b className="text-sharp">{level(wish.acid, 'acid')} g</b> sharp?
+          </p>
+          <span className="flex gap-1.5">
+            <button type="button" className="btn btn-primary min-h-11 grow px-2 text-base" onClick={onBring}>
+              Bring it there
+            </button>
+            <button type="button" className="btn btn-ghost min-h-11 px-2 text-base" onClick={onNo}>
+              No
+            </button>
+          </span>
+        </div>
+      )}
+    </>
+  );
+}

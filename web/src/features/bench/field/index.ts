@@ -1,0 +1,4 @@
+export { BalanceField } from './BalanceField';
+export type { Levels, OnField } from './fieldFrame';
+export { Sentences } from './Sentences';
+export { remember, trailOf } from './trail';

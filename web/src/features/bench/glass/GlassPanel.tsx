@@ -1,0 +1,172 @@
+import { useQuery } from '@tanstack/react-query';
+import { memo, useState } from 'react';
+
+import type { Comparison, Glass, Spec } from '../../../api/client';
+import { glassesQuery } from '../../../api/queries/house';
+import { capital, degrees, plain, volume } from '../../../lib/format';
+import { useSettings } from '../../../lib/settings';
+import { shownKey } from '../../../shell/keys';
+import { useHotkeys } from '../../../shell/useHotkeys';
+import { SERVED } from '../../../spec/methodWords';
+import { useHand, type Hand } from '../hand';
+import { AppearanceTable } from './AppearanceTable';
+import { GlassDrawing } from './GlassDrawing';
+import { ServeDialog } from './ServeDialog';
+
+interface Props {
+  spec: Spec;
+  comparison: Comparison | undefined;
+}
+
+const COUNTRIES = { us: 'US', uk: 'UK', au: 'Australian' };
+const DRAWN = { width: 158, height: 226, pxPerCm: 11 };
+/** Where the drink stands in its family, and how that is said. */
+const PLACES: Record<string, string> = {
+  outside: 'outside the home',
+  'at home': 'at home',
+  'at the edge of home': 'edge of the home',
+};
+
+/** What the guest gets: the glass to scale, how full it is, and the figures of a serve. */
+export const GlassPanel = memo(function GlassPanel({ spec, comparison }: Props) {
+  const hand = useHand();
+  const { data: glasses } = useQuery(glassesQuery());
+  const [comparing, setComparing] = useState(false);
+  useHotkeys(hand ? { serve: () => setComparing(true) } : {});
+  if (!comparison || !glasses) return <section className="panel min-h-40 p-4" aria-busy="true" />;
+  const { sight } = comparison.present;
+  const glass = glasses.find(({ name }) => name === spec.serve.glass);
+  return (
+    <section className="panel flex shrink-0 flex-col gap-1.5 p-3" aria-label="The glass">
+      <div className="flex items-center gap-1.5">
+        <h2 className="sr-only">The glass</h2>
+        {hand ? (
+          <WhichGlass spec={spec} glass={glass} glasses={glasses} hand={hand} onCompare={() => setComparing(true)} />
+        ) : (
+          <p className="grow font-display text-base font-semibold">
+            {capital(spec.serve.glass || 'no glass told')}, {servedWords(spec.serve.ice)}
+          </p>
+        )}
+      </div>
+      <div className="flex items-end gap-1.5">
+        {glass && sight ? (
+          <GlassDrawing glass={glass} appearance={sight} {...DRAWN} />
+        ) : (
+          <p className="flex w-[158px] items-center text-quiet">
+            Choose a glass out of the list, and the drink is drawn in it.
+          </p>
+        )}
+        <Figures spec={spec} present={comparison.present} />
+      </div>
+      <Fill sight={sight} onSize={hand && glass ? hand.size : null} />
+      {sight && <AppearanceTable appearance={sight} glass={spec.serve.glass} ice={servedWords(spec.serve.ice)} />}
+      {comparing && hand && (
+        <ServeDialog
+          spec={spec}
+          glass={glass}
+          onIce={(ice) => hand.serve({ ice }, `serve ${ice}`)}
+          onClose={() => setComparing(false)}
+        />
+      )}
+    </section>
+  );
+});
+
+function servedWords(ice: Spec['serve']['ice']): string {
+  return ice === 'none' ? 'served up' : SERVED[ice];
+}
+
+interface WhichProps {
+  spec: Spec;
+  glass: Glass | undefined;
+  glasses: Glass[];
+  hand: Hand;
+  onCompare: () => void;
+}
+
+/** The glass to choose, and the way to the drink on each ice. */
+function WhichGlass({ spec: { serve }, glass, glasses, hand, onCompare }: WhichProps) {
+  return (
+    <>
+      <select
+        aria-label="Glass"
+        className="select select-ghost min-h-11 w-auto min-w-0 grow border-base-300 pl-2.5 font-display text-base font-semibold"
+        value={glass ? serve.glass : ''}
+        onChange={(event) => hand.serve({ glass: event.target.value }, `glass ${event.target.value}`)}
+      >
+        {!glass && <option value="">{serve.glass || 'choose a glass'}</option>}
+        {glasses.map(({ name }) => (
+          <option key={name} value={name}>
+            {capital(name)}
+          </option>
+        ))}
+      </select>
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
+        title={`The same drink up, on cubes, on a large cube, on crushed ice (${shownKey('serve')})`}
+        onClick={onCompare}
+      >
+        {servedWords(serve.ice)}
+      </button>
+    </>
+  );
+}
+
+function Figures({ spec, present }: { spec: Spec; present: Comparison['present'] }) {
+  const { shown, country } = useSettings();
+  const { served, dilution, place } = present;
+  const ratio = served.sugar_acid_ratio;
+  const figures = [
+    { value: `${degrees(served.temperature_c)} °C`, words: 'first sip, about' },
+    { value: served.standard_drinks[country].toFixed(1), words: `${COUNTRIES[country]} standard drinks` },
+    { value: volume(dilution.water_ml, shown, spec.ounce_ml), words: 'water from ice' },
+    { value: ratio == null ? '—' : `${plain(ratio, 1)} : 1`, words: 'sugar : acid' },
+  ];
+  return (
+    <dl className="flex min-w-0 grow flex-col gap-2 self-center">
+      <div className="flex flex-col-reverse">
+        <dt className="text-base leading-tight text-quiet">
+          {place ? (PLACES[place.words] ?? place.words) : 'as served'}
+        </dt>
+        <dd
+          className="font-figure text-[1.6rem] leading-none font-semibold whitespace-nowrap"
+          data-testid="served-volume"
+        >
+          {volume(served.volume_ml, shown, spec.ounce_ml)}
+        </dd>
+      </div>
+      {figures.map(({ value, words }) => (
+        <div key={words} className="flex flex-col-reverse">
+          <dt className="text-sm leading-tight text-quiet">{words}</dt>
+          <dd className="font-figure text-lg leading-none font-semibold whitespace-nowrap">{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** How full it is, and the press that fills it well. */
+function Fill({ sight, onSize }: { sight: Comparison['present']['sight']; onSize: (() => void) | null }) {
+  const wrong = sight && sight.state !== 'right';
+  const look = sight?.state === 'overflows' ? 'font-semibold text-error' : wrong ? 'font-semibold' : 'text-quiet';
+  return (
+    <div className="flex min-h-11 items-center gap-2">
+      {sight && (
+        <p data-testid="fill" className={`min-w-0 grow text-base leading-tight ${look}`}>
+          {capital(sight.words)}
+        </p>
+      )}
+      {onSize && (
+        <button
+          type="button"
+          className={`btn min-h-11 shrink-0 px-3 text-base font-normal ${wrong ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+          title={`Every amount by the same factor, so that the drink fills its glass (${shownKey('size')})`}
+          onClick={onSize}
+        >
+          Size it<span className="sr-only"> to the glass</span>
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,58 @@
+import { useQuery } from '@tanstack/react-query';
+import { memo } from 'react';
+
+import type { Course, Spec } from '../../../api/client';
+import { degrees, level } from '../../../lib/format';
+import { useSettings } from '../../../lib/settings';
+import { SERVED } from '../../../spec/methodWords';
+import { useRested } from '../../../ui/useRested';
+import { Curves } from './Curves';
+import { Sips } from './Sips';
+import { courseQuery } from '../../../api/queries/forecast';
+
+interface Props {
+  spec: Spec;
+}
+
+type Ice = Spec['serve']['ice'];
+
+/** What becomes of the drink while it is drunk: how far each axis drops, in noticeable steps, and its figures at three sips. */
+export const TwentyMinutes = memo(function TwentyMinutes({ spec }: Props) {
+  const { supposed } = useSettings();
+  // It comes a moment later than the figures, which a hand at the bench waits for.
+  const rested = useRested(spec, 200);
+  const { data: course } = useQuery(courseQuery(rested, supposed));
+  return (
+    <section className="flex shrink-0 flex-col gap-1" aria-label="Twenty minutes">
+      <h3 className="font-display text-lg leading-tight font-semibold">Twenty minutes {SERVED[spec.serve.ice]}</h3>
+      {course && changes(course) && (
+        <>
+          <Curves course={course} />
+          <Sips course={course} />
+        </>
+      )}
+      {course && <p className="text-sm leading-snug text-quiet">{told(course, spec.serve.ice)}</p>}
+    </section>
+  );
+});
+
+/** Whether there is anything to draw: served up, a drink only warms. */
+function changes(course: Course): boolean {
+  return course.top !== null || course.undissolved_g[0] !== 0 || course.volume_ml[0] !== course.volume_ml[20];
+}
+
+function told(course: Course, ice: Ice): string {
+  if (course.top) {
+    const first = course.top.abv[0] ?? 0;
+    return `The float alone is ${level(first, 'abv')} % at first, ${level(course.top.sugar[0] ?? 0, 'sugar')} g sweet; unstirred it sinks in within a quarter of an hour.`;
+  }
+  const cube = course.undissolved_g[0] ?? 0;
+  if (cube > 0)
+    return `The sugar cube dissolves as it is drunk: ${cube.toFixed(0)} g at first, ${(course.undissolved_g[20] ?? 0).toFixed(1)} g left at the end.`;
+  if (course.leaves_home !== null) return `Leaves its home after ${course.leaves_home} min. An estimate.`;
+  if (ice === 'none') {
+    const at = (minute: number) => `${degrees(course.temperature_c[minute] ?? 0)} °C`;
+    return `Nothing melts: it warms from ${at(0)} to ${at(10)} in ten minutes and ${at(20)} in twenty. An estimate.`;
+  }
+  return 'At home to the last sip. An estimate.';
+}

@@ -1,0 +1,1 @@
+export { GlassPanel } from './GlassPanel';

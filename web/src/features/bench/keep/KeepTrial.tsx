@@ -1,0 +1,159 @@
+import { useState } from 'react';
+
+import type { DrinkDetail, Fault, Ingredient, PourEntry, Spec, Trial } from '../../../api/client';
+import { capital } from '../../../lib/format';
+import { sameDrink } from '../../../spec/edits';
+import { Chips } from '../../../ui/Chips';
+import { Dialog } from '../../../ui/Dialog';
+import { Fold } from '../../../ui/Fold';
+import type { Autosave } from './autosave';
+import { useKeepTrial, type Keeping } from './useKeepTrial';
+
+interface Props {
+  drink: DrinkDetail;
+  spec: Spec;
+  parent: Trial;
+  larder: Ingredient[];
+  /** What it is called when nobody names it. */
+  suggestedName: string;
+  /** The pours as they really went in; null where they went in as written. */
+  poured: PourEntry[] | null;
+  autosave: Autosave;
+  onKept: (trial: Trial, revision: number) => void;
+  onClose: () => void;
+}
+
+const STRAINERS: [string, string][] = [
+  ['', 'not told'],
+  ['plain', 'plain'],
+  ['double', 'double'],
+  ['fine', 'fine'],
+];
+
+/** Name and reason of a trial, and how it was made. What it was made from is kept as made. */
+export function KeepTrial(props: Props) {
+  const { drink, spec, parent, larder, suggestedName, poured, onClose } = props;
+  const keep = useKeepTrial(props);
+  const [told, setTold] = useState<Keeping>(() => keep.firstTold(suggestedName));
+  const tell = (change: Partial<Keeping>) => setTold({ ...told, ...change });
+  const varying = spec.pours.flatMap(({ ingredient, stage }) => {
+    const found = typeof ingredient === 'string' && larder.find(({ slug }) => slug === ingredient);
+    return found && found.varies && stage !== 'rim' && stage !== 'garnish' ? [found] : [];
+  });
+  return (
+    <Dialog
+      heading={`Keep as trial ${drink.trials.length + 1}`}
+      closeWords="Go back"
+      onClose={onClose}
+      onSubmit={() => void keep.submit(told, false)}
+      actions={
+        <button type="submit" className="btn btn-primary btn-lg" disabled={!told.name.trim() || keep.isPending}>
+          Keep it
+        </button>
+      }
+    >
+      {sameDrink(spec, parent.spec) && (
+        <p>Nothing differs from trial {parent.number} yet. It can be kept all the same.</p>
+      )}
+      <NameAndReason told={told} tell={tell} />
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+        <label className="flex min-w-40 grow flex-col gap-1 text-base text-quiet">
+          Made by
+          <input
+            className="input input-lg w-full text-base-content"
+            maxLength={200}
+            value={told.maker}
+            onChange={(event) => tell({ maker: event.target.value })}
+          />
+        </label>
+        <Chips
+          legend="Strainer"
+          options={STRAINERS}
+          value={told.strainer}
+          onChoose={(strainer) => tell({ strainer })}
+        />
+      </div>
+      {poured && <p className="text-base">What you noted as really poured is kept with it.</p>}
+      {varying.length > 0 && (
+        <Lots
+          varying={varying}
+          lots={told.lots}
+          onLot={(slug, words) => tell({ lots: { ...told.lots, [slug]: words } })}
+        />
+      )}
+      <Refused error={keep.error} overtaken={keep.overtaken} onBeside={() => void keep.submit(told, true)} />
+    </Dialog>
+  );
+}
+
+function NameAndReason({ told, tell }: { told: Keeping; tell: (change: Partial<Keeping>) => void }) {
+  return (
+    <>
+      <label className="flex flex-col gap-1 text-lg">
+        Name
+        <input
+          autoFocus
+          required
+          className="input input-lg w-full"
+          maxLength={200}
+          value={told.name}
+          onChange={(event) => tell({ name: event.target.value })}
+        />
+      </label>
+      <label className="flex flex-col gap-1 text-lg">
+        Why it was changed
+        <textarea
+          className="textarea w-full text-lg"
+          rows={3}
+          maxLength={2000}
+          value={told.reason}
+          placeholder="Too sharp by the last sip; the bottle ran out; a guest without sugar"
+          onChange={(event) => tell({ reason: event.target.value })}
+        />
+      </label>
+    </>
+  );
+}
+
+interface LotsProps {
+  varying: Ingredient[];
+  lots: Record<string, string>;
+  onLot: (slug: string, words: string) => void;
+}
+
+/** Which bottle, which squeeze: of what differs from day to day. */
+function Lots({ varying, lots, onLot }: LotsProps) {
+  return (
+    <Fold title="Today’s bottles and squeezes" count={Object.values(lots).filter((words) => words.trim()).length}>
+      <div className="grid gap-2">
+        {varying.map(({ slug, name }) => (
+          <label key={slug} className="flex flex-col gap-1 text-base text-quiet">
+            {name}
+            <input
+              className="input w-full text-base text-base-content"
+              maxLength={200}
+              placeholder="pressed at noon; the second bottle"
+              value={lots[slug] ?? ''}
+              onChange={(event) => onLot(slug, event.target.value)}
+            />
+          </label>
+        ))}
+      </div>
+    </Fold>
+  );
+}
+
+/** Why it wasn't kept; where another window was faster, mine can be kept beside. */
+function Refused({ error, overtaken, onBeside }: { error: Fault | null; overtaken: boolean; onBeside: () => void }) {
+  if (!error) return null;
+  return (
+    <div role="alert" className="text-error">
+      <p>{capital(error.detail)}.</p>
+      {overtaken && (
+        <button type="button" className="btn mt-2 min-h-11 text-base" onClick={onBeside}>
+          Keep mine as a trial of its own
+        </button>
+      )}
+    </div>
+  );
+}

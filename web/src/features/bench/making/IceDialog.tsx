@@ -1,0 +1,103 @@
+import { Snowflake } from 'lucide-react';
+import { useState } from 'react';
+
+import type { Supposed } from '../../../api/client';
+import { changeSettings, useSettings } from '../../../lib/settings';
+import { Chips } from '../../../ui/Chips';
+import { Dialog } from '../../../ui/Dialog';
+
+const SCHOOLS: { dilution: NonNullable<Supposed['dilution']>; name: string; words: string }[] = [
+  {
+    dilution: 'curve',
+    name: 'The curve',
+    words: 'water by strength, as it was measured on full shakes and stirs over cubes',
+  },
+  {
+    dilution: 'heat balance',
+    name: 'Heat balance',
+    words:
+      'ice melts until the heat is spent: answers for freezer ice, few cubes, cold bottles and drinks without alcohol',
+  },
+];
+const ICE_C: [number, string][] = [
+  [0, 'wet, from the bin'],
+  [-18, 'from the freezer'],
+];
+const START_C: [number, string][] = [
+  [22, 'at room warmth'],
+  [4, 'from the fridge'],
+  [-15, 'from the freezer'],
+];
+const ICE_G: [number | null, string][] = [
+  [null, 'a full tin'],
+  [150, 'half a tin'],
+  [90, 'two or three cubes'],
+];
+
+/** By which school the water is foreseen, and today's ice; it holds for every drink on this bench. */
+export function IceDialog() {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button
+        type="button"
+        className="btn btn-ghost btn-lg gap-1.5 border-base-300 text-base font-normal"
+        title="By which school the water is foreseen"
+        onClick={() => setOpen(true)}
+      >
+        <Snowflake size={18} aria-hidden /> Water from the ice
+      </button>
+      {open && <TodaysIce onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+function TodaysIce({ onClose }: { onClose: () => void }) {
+  const { supposed } = useSettings();
+  const set = (change: Partial<Supposed>) => changeSettings({ supposed: { ...supposed, ...change } });
+  const school = supposed.dilution ?? 'curve';
+  return (
+    <Dialog
+      heading="Water from the ice"
+      onClose={onClose}
+      actions={
+        <button type="button" className="btn btn-lg" onClick={() => changeSettings({ supposed: {} })}>
+          As usual
+        </button>
+      }
+    >
+      <fieldset className="flex flex-col gap-2">
+        <legend className="mb-1 text-quiet">Foreseen by</legend>
+        {SCHOOLS.map(({ dilution, name, words }) => (
+          <label key={dilution} className="flex cursor-pointer items-start gap-3 rounded-xl border border-base-300 p-3">
+            <input
+              type="radio"
+              name="dilution"
+              className="radio mt-1"
+              checked={school === dilution}
+              onChange={() => set({ dilution })}
+            />
+            <span>
+              <span className="block text-lg font-semibold">{name}</span>
+              <span className="block text-quiet">{words}</span>
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      <Chips legend="The ice is" options={ICE_C} value={supposed.ice_c ?? 0} onChoose={(ice_c) => set({ ice_c })} />
+      <Chips legend="There is" options={ICE_G} value={supposed.ice_g ?? null} onChoose={(ice_g) => set({ ice_g })} />
+      <Chips
+        legend="What goes in is"
+        options={START_C}
+        value={supposed.start_c ?? 22}
+        onChoose={(start_c) => set({ start_c })}
+      />
+      {school === 'curve' && (
+        <p className="text-quiet">
+          The curve knows only strength, technique and time: today’s ice and bottles change its temperature, not its
+          water.
+        </p>
+      )}
+    </Dialog>
+  );
+}

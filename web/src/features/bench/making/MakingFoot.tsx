@@ -1,0 +1,113 @@
+import type { ReactNode } from 'react';
+
+import type { Spec, Step } from '../../../api/client';
+import { useSettings } from '../../../lib/settings';
+import { lockKey } from '../../../spec/edits';
+import type { NameOf } from '../../../spec/names';
+import { amountWords } from '../../../spec/pourWords';
+import { useHand } from '../hand';
+import type { Ticks } from './useTicks';
+
+type Asked = '' | 'forgotten' | 'made';
+
+interface Props {
+  name: string;
+  spec: Spec;
+  steps: Step[];
+  nameOf: NameOf;
+  ticks: Ticks;
+  /** What was asked when it was to be finished. */
+  asked: Asked;
+  onAsk: (asked: Asked) => void;
+  onWriteSo: () => void;
+}
+
+/** What must not be forgotten at the end. */
+const LAST = new Set(['top', 'garnish']);
+
+/** What was poured otherwise, how far the making has come, and what to do when it is made. */
+export function MakingFoot({ name, spec, steps, nameOf, ticks, asked, onAsk, onWriteSo }: Props) {
+  const hand = useHand();
+  const ticked = new Set(ticks.making.ticked);
+  const open = steps.filter(({ key, kind }) => LAST.has(kind) && !ticked.has(key));
+  const finish = () => {
+    ticks.made();
+    onAsk('made');
+  };
+  return (
+    <div className="shrink-0 border-t border-base-300 px-3 py-2 empty:hidden">
+      <Otherwise spec={spec} nameOf={nameOf} ticks={ticks} onWriteSo={onWriteSo} />
+      {asked === 'forgotten' && (
+        <div role="alert" className="text-base leading-snug">
+          <strong className="font-semibold">Not ticked:</strong> {open.map(({ words }) => words).join('; ')}.
+          <span className="mt-1 flex gap-2">
+            <button type="button" className="btn btn-primary min-h-11 grow text-base" onClick={() => onAsk('')}>
+              Go back
+            </button>
+            <Plain onPress={finish}>Finished all the same</Plain>
+          </span>
+        </div>
+      )}
+      {asked === 'made' && (
+        <div role="status" className="flex items-center gap-2 text-base">
+          <span className="grow">{name} is made. Taste it first.</span>
+          <button type="button" className="btn btn-primary min-h-11 text-base" onClick={hand?.keep}>
+            Keep as trial
+          </button>
+        </div>
+      )}
+      {asked === '' && steps.some(({ key }) => ticked.has(key)) && (
+        <div className="flex items-center gap-2">
+          <span className="grow text-base text-quiet">
+            {ticked.size} of {steps.length}
+          </span>
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+            onClick={ticks.clear}
+          >
+            Start over
+          </button>
+          <button
+            type="button"
+            className="btn btn-primary min-h-11 text-base"
+            onClick={() => (open.length > 0 ? onAsk('forgotten') : finish())}
+          >
+            Finished
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** What was really poured where it differs from what is written; the figures follow it. */
+function Otherwise({ spec, nameOf, ticks, onWriteSo }: Pick<Props, 'spec' | 'nameOf' | 'ticks' | 'onWriteSo'>) {
+  const { shown } = useSettings();
+  const poured = spec.pours.flatMap((pour) => {
+    const really = ticks.making.poured[lockKey(pour)];
+    return really ? [{ pour, really }] : [];
+  });
+  if (poured.length === 0) return null;
+  const words = poured.map(({ pour, really }) => {
+    const [did, asWritten] = [really, pour].map((each) => amountWords(each, shown, spec.ounce_ml));
+    return `${nameOf(pour.ingredient)} ${did} for ${asWritten}`;
+  });
+  return (
+    <div role="status" className="pb-1.5 text-base leading-snug">
+      Really poured: {words.join('; ')}. The figures follow.
+      <span className="mt-1 flex gap-2">
+        <Plain onPress={onWriteSo}>Write it so</Plain>
+        <Plain onPress={ticks.forgetPoured}>As written</Plain>
+      </span>
+    </div>
+  );
+}
+
+function Plain({ onPress, children }: { onPress: () => void; children: ReactNode }) {
+  return (
+    <button type="button" className="btn min-h-11 grow text-base font-normal" onClick={onPress}>
+      {children}
+    </button>
+  );
+}

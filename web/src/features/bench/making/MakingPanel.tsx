@@ -1,0 +1,110 @@
+import { useQuery } from '@tanstack/react-query';
+import { SlidersHorizontal } from 'lucide-react';
+import { memo, useState } from 'react';
+
+import type { Forecast, Spec, Step } from '../../../api/client';
+import { rulesQuery } from '../../../api/queries/house';
+import { volume } from '../../../lib/format';
+import { useSettings } from '../../../lib/settings';
+import { shownKey } from '../../../shell/keys';
+import { lockKey } from '../../../spec/edits';
+import { methodWords, SCHOOL_OF_WATER } from '../../../spec/methodWords';
+import type { NameOf } from '../../../spec/names';
+import { useHand } from '../hand';
+import { MakingFoot } from './MakingFoot';
+import { MakingStep } from './MakingStep';
+import type { Ticks } from './useTicks';
+
+interface Props {
+  /** What it is called when it is made. */
+  name: string;
+  spec: Spec;
+  steps: Step[];
+  forecast: Forecast | undefined;
+  nameOf: NameOf;
+  /** Absent where a kept trial is looked at. */
+  ticks?: Ticks;
+  /** What was really poured becomes what is written. */
+  onWriteSo?: () => void;
+}
+
+/** How the drink is made, step by step, to tick off at the bench. */
+export const MakingPanel = memo(function MakingPanel({ name, spec, steps, forecast, nameOf, ticks, onWriteSo }: Props) {
+  const [asked, setAsked] = useState<'' | 'forgotten' | 'made'>('');
+  const ticked = new Set(ticks?.making.ticked);
+  const next = steps.find(({ key }) => !ticked.has(key));
+  return (
+    <>
+      <HowItIsWorked spec={spec} forecast={forecast} />
+      <ol className="min-h-0 grow overflow-y-auto px-1.5 max-xl:max-h-none" aria-label="Steps">
+        {steps.map((step) => {
+          const entry = step.pour === null ? undefined : spec.pours[step.pour];
+          const really = entry && ticks?.making.poured[lockKey(entry)];
+          return (
+            <MakingStep
+              key={step.key}
+              step={step}
+              done={ticked.has(step.key)}
+              next={ticks !== undefined && step === next}
+              pour={entry && step.pour !== null ? { entry, index: step.pour, ounceMl: spec.ounce_ml, really } : null}
+              {...(ticks && {
+                onTick: (done: boolean) => {
+                  setAsked('');
+                  ticks.tick(step.key, done);
+                },
+                onReally: ticks.pour,
+              })}
+            />
+          );
+        })}
+      </ol>
+      {ticks && onWriteSo && (
+        <MakingFoot
+          name={name}
+          spec={spec}
+          steps={steps}
+          nameOf={nameOf}
+          ticks={ticks}
+          asked={asked}
+          onAsk={setAsked}
+          onWriteSo={onWriteSo}
+        />
+      )}
+    </>
+  );
+});
+
+/** Technique, seconds and ice, and the water that they give. */
+function HowItIsWorked({ spec, forecast }: { spec: Spec; forecast: Forecast | undefined }) {
+  const hand = useHand();
+  const { shown } = useSettings();
+  const { data: rules } = useQuery(rulesQuery());
+  const worked = methodWords(spec.method, rules?.reference_seconds);
+  const water = forecast && waterWords(forecast, (ml) => volume(ml, shown, spec.ounce_ml));
+  return (
+    <div className="shrink-0 px-3 pt-1">
+      {hand ? (
+        <button
+          type="button"
+          className="btn btn-ghost h-auto min-h-11 w-full justify-between border-base-300 px-3 py-1 text-left text-base leading-tight"
+          title={`Technique, seconds, ice, and the schools of the house (${shownKey('method')})`}
+          onClick={hand.method}
+        >
+          <span>{worked}</span> <SlidersHorizontal size={18} aria-hidden />
+        </button>
+      ) : (
+        <p className="font-semibold">{worked}</p>
+      )}
+      <p className="py-1 text-sm text-quiet">{water}</p>
+    </div>
+  );
+}
+
+/** How much water the ice gives, by which school, and whether the house's own measurements set it right. */
+function waterWords({ dilution }: Forecast, told: (ml: number) => string): string {
+  const { model, measurements, water_ml } = dilution;
+  if (model === 'none') return 'No water from ice.';
+  const school = SCHOOL_OF_WATER[model] ?? 'estimate';
+  const counted = measurements === 1 ? 'a measurement' : `${measurements} measurements`;
+  return `The ice gives ${told(water_ml)}, by ${school}${measurements === 0 ? '' : ` and ${counted} of your own`}.`;
+}

@@ -1,0 +1,95 @@
+import { memo } from 'react';
+
+import type { Comparison, Finding, Forecast } from '../../../api/client';
+import { capital, degrees, level } from '../../../lib/format';
+import { Mends } from '../pours';
+
+/** Cautions and hints that are no fault of the drink, what the numbers can't see, and the figures to taste against on the way. */
+export const Notes = memo(function Notes({ comparison }: { comparison: Comparison | undefined }) {
+  if (!comparison) return null;
+  const { served } = comparison.present;
+  const notes = hints(comparison);
+  return (
+    <div tabIndex={0} className="flex min-h-0 grow flex-col gap-3 overflow-y-auto p-3 text-base leading-snug">
+      {comparison.unseen.length > 0 && (
+        <section>
+          <h3 className="font-semibold">The numbers can’t see</h3>
+          {comparison.unseen.map((each) => (
+            <p key={each}>{each}</p>
+          ))}
+          <p className="text-quiet">An impression of the trade.</p>
+        </section>
+      )}
+      <section aria-label="Good to know">
+        <h3 className="font-semibold">Good to know</h3>
+        <ul className="flex flex-col gap-2">
+          {notes.map((finding) => (
+            <li key={`${finding.code} ${finding.pour ?? ''}`} className="border-l-2 border-base-300 pl-2">
+              {finding.message}
+              <Mends finding={finding} />
+            </li>
+          ))}
+        </ul>
+      </section>
+      <OnTheWay forecast={comparison.present} />
+      {comparison.present.dilution.measurements > 0 && (
+        <p>
+          The water from the ice is foreseen by{' '}
+          {comparison.present.dilution.measurements === 1
+            ? 'one measurement of your own'
+            : `${comparison.present.dilution.measurements} measurements of your own`}
+          .
+        </p>
+      )}
+      <p>
+        {capital(served.body_word)} body, {served.energy_kcal.toFixed(0)} kcal, {served.alcohol_g.toFixed(1)} g of
+        alcohol.
+      </p>
+    </div>
+  );
+});
+
+/** Hints and cautions of a drink: what is good to know. */
+export function hints(comparison: Comparison): Finding[] {
+  return [...comparison.findings, ...comparison.present.findings].filter(({ severity }) => severity === 'info');
+}
+
+/** The same figures at each point where the drink can be tasted while it is made. */
+function OnTheWay({ forecast }: { forecast: Forecast }) {
+  const points: [string, Forecast['served']][] = [
+    ['In the tin', forecast.undiluted],
+    ['After the ice', forecast.strained],
+    ['In the glass', forecast.before_topping],
+    ['Served', forecast.served],
+  ];
+  return (
+    <section aria-label="Taste on the way">
+      <h3 className="font-semibold">Taste on the way</h3>
+      <table className="w-full border-separate border-spacing-x-1">
+        <thead className="text-sm text-quiet">
+          <tr>
+            <td />
+            {['sweet', 'sharp', '%', '°C'].map((word) => (
+              <th key={word} scope="col" className="text-right font-normal">
+                {word}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {points.map(([name, point]) => (
+            <tr key={name}>
+              <th scope="row" className="text-left font-normal">
+                {name}
+              </th>
+              <td className="text-right font-figure">{level(point.sugar, 'sugar')}</td>
+              <td className="text-right font-figure">{level(point.acid, 'acid')}</td>
+              <td className="text-right font-figure">{level(point.abv, 'abv')}</td>
+              <td className="text-right font-figure">{degrees(point.temperature_c)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,38 @@
+import type { ReactNode } from 'react';
+
+import type { Comparison, DrinkDetail } from '../../../api/client';
+import { Tabs } from '../../../ui/Tabs';
+import { hints, Notes } from './Notes';
+import { TrialList } from '../keep';
+
+export type SideTab = 'method' | 'notes' | 'trials';
+
+interface Props {
+  drink: DrinkDetail;
+  comparison: Comparison | undefined;
+  /** How it is made. */
+  method: ReactNode;
+  open: SideTab;
+  onOpen: (tab: SideTab) => void;
+}
+
+/** What shares the place under the glass: how it is made, what to know, the trials. */
+export function SideTabs({ drink, comparison, method, open, onOpen }: Props) {
+  return (
+    <Tabs
+      label="Making, notes and trials"
+      open={open}
+      onOpen={(key) => onOpen(key as SideTab)}
+      tabs={[
+        { key: 'method', title: 'Method', content: method },
+        {
+          key: 'notes',
+          title: 'Notes',
+          count: comparison ? hints(comparison).length : 0,
+          content: <Notes comparison={comparison} />,
+        },
+        { key: 'trials', title: 'Trials', count: drink.trials.length, content: <TrialList drink={drink} /> },
+      ]}
+    />
+  );
+}

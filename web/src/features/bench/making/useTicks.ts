@@ -1,0 +1,64 @@
+import { useCallback, useEffect, useMemo, useState } from 'react';
+
+import type { PourEntry, Spec } from '../../../api/client';
+import { lockKey } from '../../../spec/edits';
+
+/** How far the making has come: steps that are ticked, and what was really poured, by `lockKey`. */
+export interface Making {
+  ticked: string[];
+  poured: Record<string, Pick<PourEntry, 'amount' | 'unit'>>;
+}
+
+const NOTHING: Making = { ticked: [], poured: {} };
+
+/** The ticks of a drink at the bench; they outlast the window, as the draft does. */
+export function useTicks(drinkId: number) {
+  const place = `oenomel.making.${drinkId}`;
+  const [making, setMaking] = useState<Making>(() => read(place));
+  useEffect(() => {
+    try {
+      if (making === NOTHING) localStorage.removeItem(place);
+      else localStorage.setItem(place, JSON.stringify(making));
+    } catch {
+      // Without storage the ticks last as long as the window.
+    }
+  }, [making, place]);
+
+  const tick = useCallback((key: string, done: boolean) => {
+    setMaking((now) => ({
+      ...now,
+      ticked: done ? [...now.ticked, key] : now.ticked.filter((each) => each !== key),
+    }));
+  }, []);
+  const pour = useCallback((entry: PourEntry, really: Pick<PourEntry, 'amount' | 'unit'>) => {
+    setMaking((now) => ({ ...now, poured: { ...now.poured, [lockKey(entry)]: really } }));
+  }, []);
+  const forgetPoured = useCallback(() => setMaking((now) => ({ ...now, poured: {} })), []);
+  /** It is made: the ticks go, what was really poured waits to be kept with the trial. */
+  const made = useCallback(() => setMaking((now) => ({ ...now, ticked: [] })), []);
+  const clear = useCallback(() => setMaking(NOTHING), []);
+  return useMemo(
+    () => ({ making, tick, pour, forgetPoured, made, clear }),
+    [making, tick, pour, forgetPoured, made, clear],
+  );
+}
+
+export type Ticks = ReturnType<typeof useTicks>;
+
+/** The spec with what was really poured in place of what was written. */
+export function withPoured(spec: Spec, { poured }: Making): Spec {
+  if (Object.keys(poured).length === 0) return spec;
+  const pours = spec.pours.map((entry) => {
+    const really = poured[lockKey(entry)];
+    return really ? { ...entry, ...really, relative: null, said: null } : entry;
+  });
+  return { ...spec, pours };
+}
+
+function read(place: string): Making {
+  try {
+    return { ...NOTHING, ...(JSON.parse(localStorage.getItem(place) ?? '{}') as Partial<Making>) };
+  } catch {
+    return NOTHING;
+  }
+}

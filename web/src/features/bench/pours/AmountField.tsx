@@ -1,0 +1,119 @@
+import { Minus, Plus, type LucideIcon } from 'lucide-react';
+import { useId, useState } from 'react';
+
+import type { Amount, PourEntry } from '../../../api/client';
+import { plain, type ShownAmount } from '../../../lib/format';
+import { useTypedAmount } from './useTypedAmount';
+
+interface Props {
+  /** Whose amount it is, for who can't see the row. */
+  label: string;
+  /** Its place in the drink: "half the gin" means something only beside the gin. */
+  pour: number;
+  shown: ShownAmount;
+  /** The user's own words for it. */
+  said?: string | null | undefined;
+  onAmount: (change: Partial<PourEntry>) => void;
+}
+
+/** An amount where it can't be changed. */
+export function AmountTold({ shown }: { shown: ShownAmount }) {
+  return (
+    <span className="px-3 py-2 text-right font-figure text-xl">
+      {shown.text} <span className="font-sans text-base text-quiet">{shown.word}</span>
+    </span>
+  );
+}
+
+/** An amount to type, step or nudge with the arrow keys. */
+export function AmountField({ label, pour, shown, said, onAmount }: Props) {
+  const { text, typed, choices, refusal, type, step, press, choose, blur } = useTypedAmount(pour, shown, onAmount);
+  const [edge, setEdge] = useState(false);
+  const helpId = useId();
+  return (
+    <div className="relative">
+      <div
+        className={`flex items-center rounded-xl border bg-base-100 ${refusal ? 'border-error' : edge ? 'border-base-content' : 'border-base-300'}`}
+      >
+        <Stepper icon={Minus} label={`Less ${label}`} onStep={() => step(-1)} />
+        <span className="flex flex-col items-center">
+          <input
+            className="w-14 bg-transparent text-center font-figure text-xl outline-none"
+            data-amount=""
+            inputMode="text"
+            autoComplete="off"
+            spellCheck={false}
+            maxLength={30}
+            aria-label={`Amount of ${label}`}
+            aria-invalid={refusal !== null}
+            aria-describedby={helpId}
+            value={text}
+            onChange={(event) => void type(event.target.value)}
+            onFocus={(event) => {
+              setEdge(true);
+              event.target.select();
+            }}
+            onBlur={() => {
+              setEdge(false);
+              blur();
+            }}
+            onKeyDown={press}
+          />
+          <span aria-hidden className="-mt-1.5 pb-0.5 text-sm leading-none text-quiet">
+            {shown.word}
+          </span>
+        </span>
+        <Stepper icon={Plus} label={`More ${label}`} onStep={() => step(1)} />
+      </div>
+      {choices.length > 0 && <WhichIsMeant typed={typed} choices={choices} onChoose={choose} />}
+      <p
+        id={helpId}
+        className={refusal ? 'panel absolute top-full right-0 z-20 mt-1 w-64 p-2 text-base text-error' : 'sr-only'}
+        role={refusal ? 'alert' : undefined}
+      >
+        {refusal ?? `in ${shown.word}${said ? `, said “${said}”` : ''}; type it, or use the arrow keys`}
+      </p>
+    </div>
+  );
+}
+
+function Stepper({ icon: Icon, label, onStep }: { icon: LucideIcon; label: string; onStep: () => void }) {
+  return (
+    <button
+      type="button"
+      tabIndex={-1}
+      className="grid h-11 w-8.5 place-items-center"
+      aria-label={label}
+      onClick={onStep}
+    >
+      <Icon size={18} aria-hidden />
+    </button>
+  );
+}
+
+interface WhichProps {
+  typed: string | null;
+  choices: Amount['choices'];
+  onChoose: (choice: Amount['choices'][number]) => void;
+}
+
+/** A text that may be several measures: ask. */
+function WhichIsMeant({ typed, choices, onChoose }: WhichProps) {
+  return (
+    <div role="group" aria-label="Which is meant" className="panel absolute top-full right-0 z-20 mt-1 w-60 p-2">
+      <p className="pb-1.5">“{typed}” may be any of these. Which is it?</p>
+      <span className="flex gap-1.5">
+        {choices.map((choice) => (
+          <button
+            key={choice.amount}
+            type="button"
+            className="btn min-h-12 grow px-1 font-figure text-lg"
+            onClick={() => onChoose(choice)}
+          >
+            {plain(choice.amount)} {choice.unit}
+          </button>
+        ))}
+      </span>
+    </div>
+  );
+}

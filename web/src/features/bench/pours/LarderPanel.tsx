@@ -1,0 +1,139 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { ArrowLeft, Search } from 'lucide-react';
+import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
+
+import type { Family, Ingredient, Slot, Spec } from '../../../api/client';
+import { candidatesQuery } from '../../../api/queries/house';
+import { capital } from '../../../lib/format';
+import { shownKey } from '../../../shell/keys';
+import { IconButton } from '../../../ui/IconButton';
+import { Candidates } from './Candidates';
+
+interface Props {
+  /** The slot of the new pour. */
+  slot: Slot;
+  family: Spec['family'];
+  /** The family's own slots. */
+  slots: Family['slots'];
+  /** The candidate under the hand: its ghost is drawn on the field. */
+  onTry: (ingredient: Ingredient | null) => void;
+  onTake: (ingredient: Ingredient) => void;
+  onSlot: (slot: Slot) => void;
+  onBack: () => void;
+}
+
+const MORE_SLOTS: Slot[] = ['accent', 'texture', 'lengthener', 'seasoning', 'garnish'];
+
+/** The larder, for a new pour: search, look at where each would land, take one. */
+export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack }: Props) {
+  const [words, setWords] = useState('');
+  const [at, setAt] = useState(0);
+  const listId = useId();
+  const list = useRef<HTMLDivElement>(null);
+  const queryClient = useQueryClient();
+  const asked = candidatesQuery(words.trim(), family, slot);
+  const larder = useQuery(asked);
+  const ranked = sorted(larder.data ?? [], slot);
+  const highlighted = ranked[Math.min(at, ranked.length - 1)];
+
+  // The ghost follows the highlight; the field that shows it belongs to the bench.
+  useEffect(() => {
+    onTry(highlighted ?? null);
+    list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
+  }, [highlighted, onTry]);
+
+  /** Enter may come before the answer to the last letter: it means the first of what these words find. */
+  const takeFirst = async () => {
+    const [first] = sorted(await queryClient.query({ ...asked, staleTime: 'static' }), slot);
+    if (first) onTake(first);
+  };
+  const press = (event: KeyboardEvent) => {
+    if (event.key === 'ArrowDown') setAt(Math.min(at + 1, ranked.length - 1));
+    else if (event.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
+    else if (event.key === 'Enter' && larder.isPlaceholderData) void takeFirst();
+    else if (event.key === 'Enter' && highlighted) onTake(highlighted);
+    else if (event.key === 'Escape') onBack();
+    else return;
+    event.preventDefault();
+  };
+
+  return (
+    <div className="flex min-h-0 grow flex-col">
+      <div className="flex items-center gap-2 p-3 pb-2">
+        <IconButton icon={ArrowLeft} label="Back to the pours" hotkey={shownKey('back')} onClick={onBack} />
+        <h2 className="grow font-display text-lg leading-tight font-semibold">Add a pour</h2>
+      </div>
+      <AsWhat slot={slot} slots={slots.map((each) => each.slot)} onSlot={onSlot} />
+      <label className="input input-lg mx-3 mb-2 w-auto shrink-0">
+        <Search size={20} aria-hidden className="text-quiet" />
+        <input
+          autoFocus
+          type="search"
+          role="combobox"
+          aria-expanded
+          aria-controls={listId}
+          aria-activedescendant={highlighted && `${listId}-${highlighted.slug}`}
+          aria-label="Search the larder"
+          placeholder="Search the larder"
+          maxLength={100}
+          value={words}
+          onChange={(event) => {
+            setWords(event.target.value);
+            setAt(0);
+          }}
+          onKeyDown={press}
+        />
+      </label>
+      {larder.data && ranked.length === 0 && (
+        <p className="px-4 py-2">
+          Nothing in the larder is called “{words.trim()}”. Try one word of it, or its kind: “syrup”, “juice”.
+        </p>
+      )}
+      <div
+        id={listId}
+        ref={list}
+        role="listbox"
+        aria-label="Candidates"
+        className="min-h-0 grow overflow-y-auto px-2 pb-2 max-xl:max-h-[60vh]"
+      >
+        <Candidates
+          listId={listId}
+          fitting={ranked.filter((each) => fits(each, slot))}
+          others={ranked.filter((each) => !fits(each, slot))}
+          title={`For the ${slot === 'other' ? 'ingredient' : slot} slot`}
+          highlighted={highlighted}
+          onPoint={(ingredient) => setAt(ranked.indexOf(ingredient))}
+          onTake={onTake}
+        />
+      </div>
+    </div>
+  );
+}
+
+function AsWhat({ slot, slots, onSlot }: { slot: Slot; slots: Slot[]; onSlot: (slot: Slot) => void }) {
+  return (
+    <div role="group" aria-label="As what" className="flex flex-wrap gap-1 px-3 pb-2">
+      {[...new Set([...slots, ...MORE_SLOTS])].map((each) => (
+        <button
+          key={each}
+          type="button"
+          aria-pressed={each === slot}
+          className={`btn min-h-11 px-3 text-base ${each === slot ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+          onClick={() => onSlot(each)}
+        >
+          {capital(each)}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** Whether it is made for the slot. */
+function fits({ slots }: Ingredient, slot: Slot): boolean {
+  return slot === 'other' || slots.includes(slot);
+}
+
+/** What is made for the slot first. */
+function sorted(larder: Ingredient[], slot: Slot): Ingredient[] {
+  return [...larder.filter((each) => fits(each, slot)), ...larder.filter((each) => !fits(each, slot))];
+}

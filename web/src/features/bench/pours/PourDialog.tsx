@@ -1,0 +1,146 @@
+import { useQuery } from '@tanstack/react-query';
+import { ArrowDown, ArrowUp, Copy, Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
+
+import type { PourEntry, Slot, Span, Spec, Unit } from '../../../api/client';
+import { rulesQuery } from '../../../api/queries/house';
+import { capital, plain } from '../../../lib/format';
+import { movedPour, withDouble, withoutPour, withPour } from '../../../spec/edits';
+import { STAGE_WORDS, type Stage } from '../../../spec/stages';
+import { Dialog } from '../../../ui/Dialog';
+import { Choice, Pick } from './Choice';
+import { Follows } from './Follows';
+import { RangeEnds } from './RangeEnds';
+
+interface Props {
+  spec: Spec;
+  index: number;
+  /** Names of the drink's pours, in their order. */
+  names: string[];
+  /** Its ml as the forecast resolved it. */
+  volumeMl: number | undefined;
+  /** What its range makes of the drink, where it has one. */
+  span: Span | undefined;
+  onChange: (of: (spec: Spec) => Spec, what: string) => void;
+  /** The pour stands elsewhere now. */
+  onMoved: (index: number) => void;
+  onClose: () => void;
+}
+
+/** Units that one pours in; a number typed with another keeps its own. */
+const UNITS: Unit[] = ['ml', 'cl', 'oz', 'barspoon', 'tsp', 'tbsp', 'dash', 'drop', 'splash', 'g', 'piece', 'leaf'];
+
+/** All of a pour that is not its amount: role, time, unit, order, whether it is optional, what it follows, its range. */
+export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMoved, onClose }: Props) {
+  const { data: rules } = useQuery(rulesQuery());
+  const pour = spec.pours[index];
+  if (!pour) return null;
+  const set = (change: Partial<PourEntry>, what: string) =>
+    onChange((present) => withPour(present, index, change), `${what} ${index}`);
+  return (
+    <Dialog heading={names[index] ?? ''} onClose={onClose}>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Choice label="Role">
+          <Pick
+            value={pour.slot}
+            options={(rules?.slots ?? [pour.slot]).map((slot) => [slot, capital(slot)])}
+            onPick={(slot: Slot) => set({ slot }, 'slot')}
+          />
+        </Choice>
+        <Choice label="Goes in">
+          <Pick
+            value={pour.stage}
+            options={Object.entries(STAGE_WORDS) as [Stage, string][]}
+            onPick={(stage) => set({ stage }, 'stage')}
+          />
+        </Choice>
+        <Choice label="Told in (the number stays)">
+          <Pick
+            value={pour.unit}
+            options={[...new Set([...UNITS, pour.unit])].map((unit) => [unit, unit])}
+            onPick={(unit) => set({ unit, said: null, relative: null }, 'unit')}
+          />
+        </Choice>
+        <Choice label="Follows">
+          <Follows
+            pour={pour}
+            index={index}
+            names={names}
+            volumeMl={volumeMl}
+            onSet={(change) => set(change, 'follow')}
+          />
+        </Choice>
+        <Choice label="To be settled between, ml">
+          <RangeEnds range={pour.range} now={volumeMl ?? 0} onRange={(range) => set({ range }, 'range')} />
+        </Choice>
+        <label className="flex min-h-11 cursor-pointer items-center gap-3 self-end">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={pour.optional}
+            onChange={(event) => set({ optional: event.target.checked }, 'optional')}
+          />
+          Optional: one key (O) shows the drink without it
+        </label>
+      </div>
+      {span && (
+        <p className="flex flex-wrap items-center gap-2">
+          <span className="grow">Between these it comes nearest to its parent at {plain(span.best.pour_ml)} ml.</span>
+          <button
+            type="button"
+            className="btn min-h-11 text-base font-normal"
+            onClick={() => set({ amount: span.best.pour_ml, unit: 'ml', said: null, relative: null }, 'settle')}
+          >
+            Settle there
+          </button>
+        </p>
+      )}
+      <Order spec={spec} index={index} onChange={onChange} onMoved={onMoved} onClose={onClose} />
+    </Dialog>
+  );
+}
+
+/** Up, down, twice, out. */
+function Order({ spec, index, onChange, onMoved, onClose }: Omit<Props, 'names' | 'volumeMl' | 'span'>) {
+  const move = (to: number) => {
+    onChange((present) => movedPour(present, index, to), `move ${index}`);
+    onMoved(to);
+  };
+  const finish = (of: (spec: Spec) => Spec, what: string) => {
+    onChange(of, `${what} ${index}`);
+    onClose();
+  };
+  const last = spec.pours.length - 1;
+  return (
+    <div className="flex flex-wrap gap-2">
+      <Act icon={<ArrowUp size={18} aria-hidden />} words="Up" off={index === 0} onAct={() => move(index - 1)} />
+      <Act icon={<ArrowDown size={18} aria-hidden />} words="Down" off={index === last} onAct={() => move(index + 1)} />
+      <Act
+        icon={<Copy size={18} aria-hidden />}
+        words="Double it"
+        onAct={() => finish((present) => withDouble(present, index), 'double')}
+      />
+      <Act
+        icon={<Trash2 size={18} aria-hidden />}
+        words="Take it out"
+        off={last === 0}
+        onAct={() => finish((present) => withoutPour(present, index), 'remove')}
+      />
+    </div>
+  );
+}
+
+interface ActProps {
+  icon: ReactNode;
+  words: string;
+  off?: boolean;
+  onAct: () => void;
+}
+
+function Act({ icon, words, off = false, onAct }: ActProps) {
+  return (
+    <button type="button" className="btn min-h-11 gap-1.5 text-base font-normal" disabled={off} onClick={onAct}>
+      {icon} {words}
+    </button>
+  );
+}

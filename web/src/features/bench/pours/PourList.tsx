@@ -1,0 +1,129 @@
+import { LocateFixed, Plus } from 'lucide-react';
+import { useQuery } from '@tanstack/react-query';
+import { memo, useMemo, type ReactNode } from 'react';
+
+import type { Comparison, Finding, Ingredient, Spec } from '../../../api/client';
+import { rulesQuery } from '../../../api/queries/house';
+import { volume } from '../../../lib/format';
+import { useSettings } from '../../../lib/settings';
+import { shownKey } from '../../../shell/keys';
+import { methodWords } from '../../../spec/methodWords';
+import type { NameOf } from '../../../spec/names';
+import { STAGE_GROUPS } from '../../../spec/stages';
+import { useHand } from '../hand';
+import { PourRow } from './PourRow';
+import { WhatToMend } from './WhatToMend';
+import type { Brings } from './brings';
+
+interface Props {
+  spec: Spec;
+  /** The parent's spec: what changed is marked. */
+  parent: Spec;
+  /** Undefined until the first figures are there. */
+  comparison: Comparison | undefined;
+  larder: Ingredient[];
+  nameOf: NameOf;
+  /** What each pour brings; undefined for one that is left out, or whose figures aren't there yet. */
+  brings: Brings;
+  /** Whether each pour is locked when the drink is brought back; undefined where it has no amount to choose. */
+  locked?: (boolean | undefined)[];
+  /** The optional pour that is left out for the moment. */
+  out?: number | undefined;
+  /** What stands below the pours, as far as there is room. */
+  below?: ReactNode;
+  /** What stands below them in any case. */
+  foot?: ReactNode;
+}
+
+/** From how many rows on they stand closer. */
+const CROWDED = 8;
+
+/** The pours, grouped by when they go in. */
+export const PourList = memo(function PourList(props: Props) {
+  const { spec, parent, comparison, larder, nameOf, brings, locked = [], out, below, foot } = props;
+  const hand = useHand();
+  const bySlug = useMemo(() => new Map(larder.map((each) => [each.slug, each])), [larder]);
+  const findings = findingsOf(comparison);
+  return (
+    <>
+      <div
+        className={`min-h-0 grow overflow-y-auto px-1.5 pt-2 ${spec.pours.length >= CROWDED ? 'pours-crowded' : ''}`}
+      >
+        {STAGE_GROUPS.map(({ title, stages }) => {
+          const rows = spec.pours.flatMap((pour, index) => (stages.includes(pour.stage) ? [{ pour, index }] : []));
+          if (rows.length === 0) return null;
+          return (
+            <section key={title} aria-label={title} className="pour-group">
+              <h2 className="flex items-baseline gap-2 px-2 font-display text-base leading-6 font-semibold">
+                {title}
+                {stages.includes('mixed') && comparison && <InTheTin spec={spec} comparison={comparison} />}
+              </h2>
+              <ul>
+                {rows.map(({ pour, index }) => (
+                  <PourRow
+                    key={index}
+                    pour={pour}
+                    index={index}
+                    ounceMl={spec.ounce_ml}
+                    before={parent.pours[comparison?.stands_for[index] ?? -1]}
+                    followed={pour.relative ? spec.pours[pour.relative.to] : undefined}
+                    ingredient={typeof pour.ingredient === 'string' ? bySlug.get(pour.ingredient) : undefined}
+                    nameOf={nameOf}
+                    share={brings[index]}
+                    wrong={findings.find((each) => each.pour === index && each.severity !== 'info')}
+                    locked={locked[index]}
+                    out={out === index}
+                  />
+                ))}
+              </ul>
+            </section>
+          );
+        })}
+        {below}
+      </div>
+      {foot}
+      {comparison && <WhatToMend findings={findings} />}
+      {hand && <Foot onAdd={() => hand.add()} onBringBack={() => hand.bring('back')} />}
+    </>
+  );
+});
+
+/** What is wrong beside the parent, and in itself. */
+function findingsOf(comparison: Comparison | undefined): Finding[] {
+  return comparison ? [...comparison.findings, ...comparison.present.findings] : [];
+}
+
+/** How much is in the tin, and how it is worked. */
+function InTheTin({ spec, comparison }: { spec: Spec; comparison: Comparison }) {
+  const { shown } = useSettings();
+  const { data: rules } = useQuery(rulesQuery());
+  return (
+    <span className="font-sans text-base font-normal text-quiet">
+      {volume(comparison.present.undiluted.volume_ml, shown, spec.ounce_ml)},{' '}
+      {methodWords(spec.method, rules?.reference_seconds).toLowerCase()}
+    </span>
+  );
+}
+
+function Foot({ onAdd, onBringBack }: { onAdd: () => void; onBringBack: () => void }) {
+  return (
+    <div className="flex shrink-0 gap-2 border-t border-base-300 px-2.5 py-1.5">
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 gap-1.5 px-3 text-base"
+        title={`Add a pour (${shownKey('add')})`}
+        onClick={onAdd}
+      >
+        <Plus size={20} aria-hidden /> Add a pour
+      </button>
+      <button
+        type="button"
+        className="btn btn-secondary ml-auto min-h-11 gap-1.5 px-3 text-base"
+        title={`What brings it back to its parent, or home (${shownKey('bring')})`}
+        onClick={onBringBack}
+      >
+        <LocateFixed size={20} aria-hidden /> Bring it back <kbd className="kbd max-lg:hidden">{shownKey('bring')}</kbd>
+      </button>
+    </div>
+  );
+}

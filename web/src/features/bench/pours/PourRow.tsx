@@ -1,0 +1,120 @@
+import { memo, useCallback, type KeyboardEvent } from 'react';
+
+import type { Finding, Forecast, Ingredient, PourEntry } from '../../../api/client';
+import { capital, shownAmount } from '../../../lib/format';
+import { useSettings } from '../../../lib/settings';
+import { pressed } from '../../../shell/keys';
+import { withPour } from '../../../spec/edits';
+import type { NameOf } from '../../../spec/names';
+import { useHand } from '../hand';
+import { AmountField, AmountTold } from './AmountField';
+import { changeWords, compositionWords, followsWords, rangeWords } from './pourNotes';
+import { LockButton, MoreButton, OutButton, Shares } from './PourSigns';
+
+interface Props {
+  pour: PourEntry;
+  /** Its place in the spec. */
+  index: number;
+  ounceMl: number;
+  /** The parent's pour that it stands for; undefined where the parent has none. */
+  before: PourEntry | undefined;
+  /** The pour that it follows, if it follows one. */
+  followed: PourEntry | undefined;
+  /** Undefined for an ingredient that is described in the spec itself. */
+  ingredient: Ingredient | undefined;
+  nameOf: NameOf;
+  /** What it brings, and its share of the drink's sugar, acid and alcohol. */
+  share: Forecast['pours'][number] | undefined;
+  /** What goes wrong with it, if anything does. */
+  wrong: Finding | undefined;
+  /** Whether it is locked when the drink is brought back; undefined where it has no amount to choose. */
+  locked: boolean | undefined;
+  /** It is optional, and left out for the moment. */
+  out: boolean;
+}
+
+/** One pour: role, ingredient, what it brings, how much. */
+export const PourRow = memo(function PourRow(props: Props) {
+  const { pour, index, ounceMl, before, followed, ingredient, nameOf, share, wrong, locked, out } = props;
+  const hand = useHand();
+  const { shown } = useSettings();
+  const onAmount = useCallback(
+    (change: Partial<PourEntry>) => hand?.change((present) => withPour(present, index, change), `amount ${index}`),
+    [hand, index],
+  );
+  const name = nameOf(pour.ingredient);
+  // What follows another pour is poured as the forecast resolved it.
+  const resolved = pour.relative && share ? share.volume_ml : null;
+  const amount = shownAmount(resolved ?? Number(pour.amount), resolved === null ? pour.unit : 'ml', shown, ounceMl);
+  const change = changeWords(pour, before, nameOf, shown, ounceMl);
+  const notes = [
+    resolved === null ? (change ?? compositionWords(ingredient)) : null,
+    followsWords(pour, followed, nameOf),
+    rangeWords(pour, shown, ounceMl),
+    pour.said && `“${pour.said}”`,
+  ];
+  const lines = (
+    <>
+      <span className={`pour-words text-lg leading-tight font-semibold ${out ? 'line-through' : ''}`} title={name}>
+        {name}
+      </span>
+      <span className="pour-words text-sm leading-snug text-quiet">
+        {[capital(pour.slot), notes.filter(Boolean).join(', ')].join(', ')}
+      </span>
+    </>
+  );
+  const look = `${wrong ? 'outline-2 -outline-offset-2 outline-warning' : ''} ${change ? 'bg-secondary' : ''} ${out ? 'opacity-60' : ''}`;
+  const row = `pour-row grid grid-cols-[minmax(0,1fr)_28px_30px_auto_26px] items-center gap-x-1 rounded-xl pl-2 ${look}`;
+  if (!hand) {
+    return (
+      <li className={row}>
+        <div className="min-h-11 min-w-0">{lines}</div>
+        <span />
+        {share && !out ? <Shares share={share} /> : <span />}
+        <AmountTold shown={amount} />
+        <span />
+      </li>
+    );
+  }
+  return (
+    <li className={row} onKeyDown={(event) => handKey(event, { ...hand, index, locked, optional: pour.optional })}>
+      <button
+        type="button"
+        className="-mx-1 min-h-11 min-w-0 rounded-lg px-1 text-left hover:underline"
+        onClick={() => hand.choose(index)}
+      >
+        {lines}
+        <span className="sr-only">. Choose another</span>
+      </button>
+      {pour.optional ? (
+        <OutButton name={name} out={out} onOut={() => hand.out(index)} />
+      ) : locked !== undefined ? (
+        <LockButton name={name} locked={locked} onLock={() => hand.lock(index)} />
+      ) : (
+        <span />
+      )}
+      {share && !out ? <Shares share={share} /> : <span />}
+      <AmountField label={name} pour={index} shown={amount} said={pour.said} onAmount={onAmount} />
+      <MoreButton name={name} onMore={() => hand.more(index)} />
+    </li>
+  );
+});
+
+interface OnPour {
+  index: number;
+  locked: boolean | undefined;
+  optional: boolean;
+  lock: (pour: number) => void;
+  out: (pour: number) => void;
+  more: (pour: number) => void;
+}
+
+/** One key each for the pour that the hand is on; in its amount a letter is a letter. */
+function handKey(event: KeyboardEvent, { index, locked, optional, lock, out, more }: OnPour): void {
+  if (event.target instanceof HTMLElement && event.target.closest('input, select')) return;
+  if (pressed(event, 'lock') && locked !== undefined) lock(index);
+  else if (pressed(event, 'out') && optional) out(index);
+  else if (pressed(event, 'more')) more(index);
+  else return;
+  event.preventDefault();
+}

@@ -1,0 +1,81 @@
+import { useMemo, useReducer, useState } from 'react';
+
+import type { DrinkDetail, Ingredient, PourEntry } from '../../api/client';
+import { useSettings } from '../../lib/settings';
+import { lockKey, withPours } from '../../spec/edits';
+import { namesIn } from '../../spec/names';
+import { amountWords } from '../../spec/pourWords';
+import type { Ghost, Lockable } from '../swaps';
+import { useDraft } from './keep';
+import { CLOSED, leftPanel } from './leftPanel';
+import { useTicks, withPoured, type SideTab } from './making';
+import { whatEachBrings } from './pours';
+import { useHandOf } from './useHandOf';
+import { useLook } from './useLook';
+
+/** What is open over the bench. */
+export type OpenDialog = 'keep' | 'method' | { pour: number } | null;
+
+/** All that lies on the bench: the draft and what it is held against, what is open and tried on, the figures, and the hand. */
+export function useBench(drink: DrinkDetail, larder: Ingredient[]) {
+  const draft = useDraft(drink);
+  const ticks = useTicks(drink.id);
+  const [panel, move] = useReducer(leftPanel, CLOSED);
+  const [dialog, setDialog] = useState<OpenDialog>(null);
+  const [tab, setTab] = useState<SideTab>('method');
+  const { spec, parentTrialId, locks } = draft.draft;
+  const parent = drink.trials.find(({ id }) => id === parentTrialId) ?? drink.trials[0];
+  if (!parent) throw new Error('a drink has at least one trial');
+  const look = useLook({ draft, parent: parent.spec, panel, making: ticks.making });
+
+  const nameOf = useMemo(() => namesIn(larder), [larder]);
+  const names = useMemo(() => spec.pours.map(({ ingredient }) => nameOf(ingredient)), [spec, nameOf]);
+  const { comparison } = look;
+  const out = panel.trying?.out;
+  const brings = useMemo(() => whatEachBrings(comparison?.present, spec, out), [comparison, spec, out]);
+  const locked = useMemo(
+    () => spec.pours.map((pour, index) => isLocked(pour, brings[index]?.free, locks)),
+    [spec, brings, locks],
+  );
+  const lockable = useLockable(spec.pours, locked, names, spec.ounce_ml);
+  const handOf = useHandOf({ draft, parent: parent.spec, panel, move, locked, names, setDialog });
+  const doings = useMemo(
+    () => ({
+      onTry: (pours: PourEntry[] | null, name: string) => move({ do: 'try', trying: pours && { pours, name } }),
+      onGhost: (path: Ghost | null) => move({ do: 'point', path }),
+      onCandidate: (candidate: Ingredient | null) => move({ do: 'candidate', candidate }),
+      take: (pours: PourEntry[], what: string) => {
+        handOf.hand.change((present) => withPours(present, pours), what);
+        move({ do: 'close' });
+      },
+    }),
+    [handOf.hand],
+  );
+  const reallyPoured = Object.keys(ticks.making.poured).length > 0 ? withPoured(spec, ticks.making).pours : null;
+  return {
+    ...{ drink, larder, parent, spec, draft, ticks, panel, move, dialog, setDialog, tab, setTab },
+    ...{ look, nameOf, names, brings, locked, lockable, reallyPoured, hand: handOf.hand, refusal: handOf.refusal },
+    ...doings,
+  };
+}
+
+export type Bench = ReturnType<typeof useBench>;
+
+/** Whether a pour stays when the drink is brought back: by hand, or as usual; undefined where it has no amount to choose. */
+function isLocked(pour: PourEntry, free: boolean | null | undefined, locks: Record<string, boolean>) {
+  return free == null ? undefined : (locks[lockKey(pour)] ?? !free);
+}
+
+/** The pours that can be locked and freed, with what they are called there. */
+function useLockable(pours: PourEntry[], locked: (boolean | undefined)[], names: string[], ounceMl: number) {
+  const { shown } = useSettings();
+  return useMemo(
+    () =>
+      pours.flatMap((pour, index): Lockable[] => {
+        const stays = locked[index];
+        const [name, amount] = [names[index] ?? '', amountWords(pour, shown, ounceMl)];
+        return stays === undefined ? [] : [{ index, name, amount, free: !stays }];
+      }),
+    [pours, locked, names, shown, ounceMl],
+  );
+}

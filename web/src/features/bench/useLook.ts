@@ -1,0 +1,56 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
+
+import type { Spec } from '../../api/client';
+import { landingQuery, useComparison, useRanges, useSteps } from '../../api/queries/forecast';
+import { useSettings } from '../../lib/settings';
+import { withNewPour, withPours } from '../../spec/edits';
+import { useAfterPaint } from '../../ui/useAfterPaint';
+import { remember, trailOf } from './field';
+import type { useDraft } from './keep';
+import type { LeftPanel } from './leftPanel';
+import { withPoured, type Ticks } from './making';
+
+interface Lying {
+  draft: ReturnType<typeof useDraft>;
+  parent: Spec;
+  panel: LeftPanel;
+  making: Ticks['making'];
+}
+
+/** What is looked at: the draft, or what is tried on or was really poured in its place, and its figures. Only what is taken is written. */
+export function useLook({ draft: { draft, past }, parent, panel, making }: Lying) {
+  const { spec } = draft;
+  const { trying } = panel;
+  const looked = useMemo(() => {
+    const tried = trying ? withPours(spec, trying.pours) : spec;
+    // What is left out is a wish beside what was really poured; a swap that is tried on is another drink.
+    return trying && trying.out === undefined ? tried : withPoured(tried, making);
+  }, [spec, trying, making]);
+  const { comparison, refusal, fresh } = useComparison(looked, parent);
+  useEffect(() => {
+    if (comparison && fresh) remember(looked, comparison.present.served);
+  }, [comparison, fresh, looked]);
+  // The figures come first; the glass and the trail follow them a frame later.
+  const later = useAfterPaint(useMemo(() => ({ spec: looked, comparison }), [looked, comparison]));
+  const trail = useMemo(() => trailOf(past, draft), [past, draft]);
+  return {
+    ...{ looked, comparison, refusal, later },
+    trail: useAfterPaint(trail),
+    ghost: useGhost(spec, panel),
+    steps: useSteps(spec),
+    ranges: useRanges(looked, parent),
+  };
+}
+
+/** Where the candidate under the hand leads. */
+function useGhost(spec: Spec, { open, candidate, path }: LeftPanel) {
+  const { supposed } = useSettings();
+  const added = open && 'add' in open && candidate ? withNewPour(spec, candidate) : null;
+  const landing = useQuery({ ...landingQuery(added ?? spec, supposed), enabled: added !== null });
+  const served = added ? landing.data?.served : undefined;
+  return useMemo(
+    () => (served && candidate ? { name: candidate.name, path: [served] } : path),
+    [served, candidate, path],
+  );
+}

@@ -1,0 +1,157 @@
+import { useState } from 'react';
+
+import { api, type Brief } from '../../api/client';
+import { Chips } from '../../ui/Chips';
+import { Dialog } from '../../ui/Dialog';
+
+interface Props {
+  drinkId: number;
+  brief: Brief;
+  onClose: () => void;
+}
+
+const SWEETNESSES: [Brief['sweetness'], string][] = [
+  ['', 'no matter'],
+  ['dry', 'dry'],
+  ['in the middle', 'in the middle'],
+  ['sweet', 'sweet'],
+];
+
+/** For whom, for when, how strong, what to avoid. */
+export function BriefDialog({ drinkId, brief, onClose }: Props) {
+  const [draft, setDraft] = useState(brief);
+  const [avoid, setAvoid] = useState(brief.avoid.join(', '));
+  const write = api.useMutation('put', '/api/drinks/{drink_id}/brief', { onSuccess: onClose });
+  const tell = (change: Partial<Brief>) => setDraft({ ...draft, ...change });
+  const save = () => {
+    const avoided = avoid.split(',').map((each) => each.trim());
+    write.mutate({ params: { path: { drink_id: drinkId } }, body: { ...draft, avoid: avoided.filter(Boolean) } });
+  };
+  return (
+    <Dialog
+      heading="The brief"
+      wide
+      onClose={onClose}
+      actions={
+        <button type="button" className="btn btn-accent btn-lg" disabled={write.isPending} onClick={save}>
+          Write it down
+        </button>
+      }
+    >
+      <div className="grid gap-3 text-lg sm:grid-cols-2">
+        <Line
+          label="Occasion"
+          hint="The first cold evenings; a table of four"
+          value={draft.occasion}
+          onWrite={(occasion) => tell({ occasion })}
+        />
+        <Line
+          label="Guest"
+          hint="A dry palate; never bitter"
+          value={draft.guest}
+          onWrite={(guest) => tell({ guest })}
+        />
+        <Line
+          label="Colour or name to live up to"
+          hint="Amber"
+          value={draft.colour}
+          onWrite={(colour) => tell({ colour })}
+        />
+        <Line
+          label="To avoid, with commas between"
+          hint="egg, tree nuts, alcohol"
+          value={avoid}
+          most={400}
+          onWrite={setAvoid}
+        />
+        <Bound
+          label="At least so strong, % ABV"
+          most={100}
+          value={draft.least_abv}
+          onBound={(least_abv) => tell({ least_abv })}
+        />
+        <Bound
+          label="At most so strong, % ABV"
+          most={100}
+          value={draft.most_abv}
+          onBound={(most_abv) => tell({ most_abv })}
+        />
+        <Bound
+          label="At most so dear"
+          most={10000}
+          value={draft.most_cost}
+          onBound={(most_cost) => tell({ most_cost })}
+        />
+        <Chips
+          legend="How sweet"
+          options={SWEETNESSES}
+          value={draft.sweetness}
+          onChoose={(sweetness) => tell({ sweetness })}
+        />
+        <label className="flex flex-col gap-1 sm:col-span-2">
+          Anything else
+          <textarea
+            className="textarea w-full text-lg"
+            rows={2}
+            maxLength={2000}
+            value={draft.notes}
+            onChange={(event) => tell({ notes: event.target.value })}
+          />
+        </label>
+      </div>
+      {write.error && (
+        <p role="alert" className="text-error">
+          {write.error.detail}
+        </p>
+      )}
+    </Dialog>
+  );
+}
+
+interface LineProps {
+  label: string;
+  hint: string;
+  value: string;
+  most?: number;
+  onWrite: (value: string) => void;
+}
+
+function Line({ label, hint, value, most = 500, onWrite }: LineProps) {
+  return (
+    <label className="flex flex-col gap-1">
+      {label}
+      <input
+        className="input input-lg w-full"
+        maxLength={most}
+        placeholder={hint}
+        value={value}
+        onChange={(event) => onWrite(event.target.value)}
+      />
+    </label>
+  );
+}
+
+interface BoundProps {
+  label: string;
+  most: number;
+  value: number | null | undefined;
+  onBound: (value: number | null) => void;
+}
+
+function Bound({ label, most, value, onBound }: BoundProps) {
+  return (
+    <label className="flex flex-col gap-1">
+      {label}
+      <input
+        type="number"
+        inputMode="decimal"
+        min={0}
+        max={most}
+        step="any"
+        className="input input-lg w-full font-figure"
+        value={value ?? ''}
+        onChange={({ target }) => onBound(target.value === '' ? null : Number(target.value))}
+      />
+    </label>
+  );
+}

@@ -1,0 +1,62 @@
+import type { SpecCloud } from '../../api/client';
+import { level } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import type { NameOf } from '../../spec/names';
+import { pourWords } from '../../spec/pourWords';
+import { AxisMark } from '../../ui/AxisMark';
+import { AXES } from './words';
+
+interface Props {
+  point: SpecCloud['points'][number];
+  /** The hand is over it, here or on the field. */
+  over: boolean;
+  nameOf: NameOf;
+  onOver: (over: boolean) => void;
+  onStart: () => void;
+  onTakeOut: () => void;
+}
+
+/** Somebody's spec of the drink, and a start from it. */
+export function OthersSpec({ point, over, nameOf, onOver, onStart, onTakeOut }: Props) {
+  const { shown } = useSettings();
+  return (
+    <li
+      className={`panel p-3 ${over ? 'border-base-content' : ''}`}
+      onMouseEnter={() => onOver(true)}
+      onMouseLeave={() => onOver(false)}
+    >
+      <p className="text-lg leading-tight font-semibold">
+        {point.name}
+        {point.outlier && <span className="font-normal text-accent"> stands apart</span>}
+      </p>
+      <p className="text-base text-quiet">
+        {point.spec.pours.map((pour) => pourWords(pour, shown, point.spec.ounce_ml, nameOf)).join(' · ')}
+      </p>
+      <p className="flex flex-wrap items-center gap-x-4">
+        {AXES.map((axis) => (
+          <span key={axis} className="flex items-center gap-1.5">
+            <AxisMark axis={axis} /> <span className="font-figure">{level(point.figures[axis], axis)}</span>
+          </span>
+        ))}
+        <span className="ml-auto flex gap-1">
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11 border-base-300 text-base"
+            aria-label={`Start from it: ${point.name}`}
+            onClick={onStart}
+          >
+            Start from it
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11 text-base font-normal"
+            aria-label={`Take out ${point.name}`}
+            onClick={onTakeOut}
+          >
+            Take out
+          </button>
+        </span>
+      </p>
+    </li>
+  );
+}

@@ -1,0 +1,78 @@
+import type { NotebookTrial, PourEntry, Proposal } from '../../api/client';
+import { level } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import type { NameOf } from '../../spec/names';
+import { amountWords, pourWords } from '../../spec/pourWords';
+import { AxisMark } from '../../ui/AxisMark';
+import { AXES } from './words';
+
+interface CardProps {
+  proposal: Proposal;
+  trial: NotebookTrial;
+  nameOf: NameOf;
+  busy: boolean;
+  onTake: () => void;
+}
+
+/** A trial to try next, with its reasons; one press lays it on the bench. */
+export function ProposalCard({ proposal, trial, nameOf, busy, onTake }: CardProps) {
+  const { shown } = useSettings();
+  const [heard, ...reasons] = proposal.reasons;
+  const before = (pour: PourEntry) =>
+    trial.spec.pours.find(
+      ({ ingredient, stage }) => JSON.stringify(ingredient) === JSON.stringify(pour.ingredient) && stage === pour.stage,
+    );
+  return (
+    <li className="flex flex-col rounded-box border border-base-300 p-3">
+      <h3 className="text-xl leading-tight font-semibold">{proposal.title}</h3>
+      <ul className="my-2 text-lg leading-snug">
+        {proposal.spec.pours.map((pour, index) => {
+          const was = before(pour);
+          const moved = !was || Number(was.amount) !== Number(pour.amount);
+          return (
+            <li key={index} className={moved ? 'font-semibold' : 'text-quiet'}>
+              {pourWords(pour, shown, proposal.spec.ounce_ml, nameOf)}
+              {moved && (
+                <span className="text-base font-normal text-quiet">
+                  {was ? `, was ${amountWords(was, shown, trial.spec.ounce_ml)}` : ', new'}
+                </span>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      <p className="flex flex-wrap gap-x-4 text-lg">
+        {AXES.map((axis) => (
+          <span key={axis} className="flex items-center gap-1.5">
+            <AxisMark axis={axis} size={14} />
+            <span className="font-figure">{level(proposal.figures[axis], axis)}</span>
+          </span>
+        ))}
+      </p>
+      <details className="mt-1 text-base">
+        <summary className="min-h-9 cursor-pointer py-1 font-semibold">Why</summary>
+        <p>{heard}</p>
+        <ul className="list-disc pl-5">
+          {reasons.map((reason) => (
+            <li key={reason}>{reason}</li>
+          ))}
+        </ul>
+      </details>
+      {proposal.notes.map((note) => (
+        <p key={note} className="mt-1 text-base">
+          {note}
+        </p>
+      ))}
+      <div className="mt-auto" />
+      <button
+        type="button"
+        className="btn btn-primary mt-2 min-h-11 text-base"
+        disabled={busy}
+        aria-label={`Lay it on the bench: ${proposal.title}`}
+        onClick={onTake}
+      >
+        Lay it on the bench
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,138 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { api, type NotebookTrial, type ReadingEntry } from '../../api/client';
+import { devicesQuery } from '../../api/queries/house';
+import { capital } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import { Chips } from '../../ui/Chips';
+
+interface Props {
+  drinkId: number;
+  trial: NotebookTrial;
+}
+
+type Quantity = ReadingEntry['quantity'];
+type Point = ReadingEntry['point'];
+
+const QUANTITIES: [Quantity, string, string][] = [
+  ['weight_g', 'weight', 'g'],
+  ['held_back_g', 'left on the ice', 'g'],
+  ['volume_ml', 'volume', 'ml'],
+  ['brix', 'refractometer', '°Bx'],
+  ['acid', 'titrated acid', 'g/100 ml'],
+  ['ph', 'pH', ''],
+  ['abv', 'strength', '% ABV'],
+  ['temperature_c', 'temperature', '°C'],
+];
+const POINTS: [Point, string][] = [
+  ['tin', 'before the ice'],
+  ['strained', 'after the ice'],
+  ['served', 'as served'],
+];
+const ADVICE: Partial<Record<Quantity, string>> = {
+  weight_g:
+    'Tare the empty tin or glass first. Weigh tin and ice after straining too: what stays there reads as water that never came.',
+  held_back_g: 'Tin and ice after straining, less tin and ice before: what of the drink stayed behind.',
+  brix: 'A refractometer reads alcohol as sugar: it tells the sweetness only of what has none.',
+};
+
+/** What was read: typed, or shown by a device with one press. */
+export function TakeReading({ drinkId, trial }: Props) {
+  const [told, setTold] = useState<Told>({ quantity: 'weight_g', point: 'tin', value: '', device: '' });
+  const tell = (change: Partial<Told>) => setTold({ ...told, ...change });
+  const keep = api.useMutation('post', '/api/drinks/{drink_id}/trials/{trial_id}/readings');
+  const device = useDevice(told, trial.id, (value, name) => tell({ value, device: name }));
+  const [, , unit] = QUANTITIES.find(([each]) => each === told.quantity) ?? ['', '', ''];
+  const refused = keep.error ?? device?.error;
+  const submit = () => {
+    const params = { path: { drink_id: drinkId, trial_id: trial.id } };
+    const onSuccess = () => {
+      tell({ value: '', device: '' });
+      device?.forget();
+    };
+    keep.mutate({ params, body: { ...told, value: Number(told.value) } }, { onSuccess });
+  };
+  return (
+    <form
+      aria-label="Take a reading"
+      className="flex flex-col gap-3 border-t border-base-300 pt-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <div className="flex flex-wrap gap-x-6 gap-y-3">
+        <Chips legend="Where" options={POINTS} value={told.point} onChoose={(point) => tell({ point, value: '' })} />
+        <Chips
+          legend="What"
+          options={QUANTITIES.map(([each, words]) => [each, words])}
+          value={told.quantity}
+          onChoose={(quantity: Quantity) => tell({ quantity, value: '' })}
+        />
+      </div>
+      {ADVICE[told.quantity] && <p className="max-w-[75ch] text-base text-quiet">{ADVICE[told.quantity]}</p>}
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="flex flex-col gap-1 text-base">
+          Reading{unit && `, ${unit}`}
+          <input
+            type="number"
+            step="any"
+            inputMode="decimal"
+            required
+            className="input input-lg w-36 font-figure"
+            value={told.value}
+            onChange={(event) => tell({ value: event.target.value, device: '' })}
+          />
+        </label>
+        {device && (
+          <button type="button" className="btn btn-lg text-base" disabled={device.isReading} onClick={device.read}>
+            {device.isReading ? 'Reading…' : `Read the ${device.name}`}
+          </button>
+        )}
+        <button
+          type="submit"
+          className="btn btn-primary btn-lg text-base"
+          disabled={told.value === '' || keep.isPending}
+        >
+          Keep the reading
+        </button>
+      </div>
+      {refused && (
+        <p role="alert" className="max-w-[75ch] text-lg text-error">
+          {capital(refused.detail)}
+        </p>
+      )}
+    </form>
+  );
+}
+
+interface Told {
+  quantity: Quantity;
+  point: Point;
+  value: string;
+  /** What it was read with, empty for by hand. */
+  device: string;
+}
+
+/** The device that shows a quantity, where the house has one. */
+function useDevice(told: Told, trial_id: number, onShown: (value: string, device: string) => void) {
+  const { devices } = useSettings();
+  const known = useQuery(devicesQuery());
+  const read = api.useMutation('post', '/api/devices/{device}/read');
+  const kind = known.data?.find((each) => each.quantity === told.quantity);
+  const make = kind && (devices[kind.device] ?? kind.makes[0]);
+  if (!kind || !make || make === 'by hand') return null;
+  const body = { trial_id, point: told.point, make, zero: true };
+  return {
+    name: kind.device,
+    isReading: read.isPending,
+    error: read.error,
+    forget: read.reset,
+    read: () =>
+      read.mutate(
+        { params: { path: { device: kind.device } }, body },
+        { onSuccess: (shown) => onShown(String(shown.value), `${kind.device}, ${make}`) },
+      ),
+  };
+}

@@ -1,0 +1,57 @@
+import { Search, SlidersHorizontal } from 'lucide-react';
+import { useState, type ComponentProps, type RefObject } from 'react';
+
+import type { BoardView } from '../../lib/settings';
+import { BoardSettings } from './BoardSettings';
+import { Segments } from './Segments';
+
+interface Props {
+  search: RefObject<HTMLInputElement | null>;
+  words: string;
+  onWords: (words: string) => void;
+  /** Of a base a part can be replaced. */
+  isBase: boolean;
+  settings: ComponentProps<typeof BoardSettings>;
+}
+
+const SHARES: [BoardView['share'], string][] = [
+  [1, 'All of it'],
+  [0.5, 'Half'],
+  [0.25, 'A quarter'],
+];
+
+/** The search, how much of a base is replaced, and the settings. */
+export function BoardHead({ search, words, onWords, isBase, settings }: Props) {
+  const [asking, setAsking] = useState(false);
+  const { view, set } = settings;
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-2">
+        <label className="input min-h-11 min-w-36 grow basis-0">
+          <Search size={18} aria-hidden className="text-quiet" />
+          <input
+            ref={search}
+            type="search"
+            aria-label="Search the board"
+            placeholder="Search ( / )"
+            maxLength={100}
+            value={words}
+            onChange={(event) => onWords(event.target.value)}
+          />
+        </label>
+        {isBase && (
+          <Segments label="How much of it" options={SHARES} value={view.share} onChange={(share) => set({ share })} />
+        )}
+        <button
+          type="button"
+          aria-expanded={asking}
+          className={`btn min-h-11 px-3 text-base font-normal ${asking ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+          onClick={() => setAsking(!asking)}
+        >
+          <SlidersHorizontal size={18} aria-hidden /> How
+        </button>
+      </div>
+      {asking && <BoardSettings {...settings} />}
+    </>
+  );
+}

@@ -1,0 +1,81 @@
+import type { Rebalanced } from '../../api/client';
+import { useSettings } from '../../lib/settings';
+import { AxisMark } from '../../ui/AxisMark';
+import { moveWords, sentence } from './words';
+
+const AXES = ['sugar', 'acid', 'abv'] as const;
+
+/** The amounts that bring it there: the moves, what each did, what is left. */
+export function Found({ found, ounceMl }: { found: Rebalanced; ounceMl: number }) {
+  const { shown } = useSettings();
+  return (
+    <>
+      <section aria-label="What to pour" className="border-t border-base-300 py-2">
+        {found.moves.length === 0 ? (
+          <p className="text-lg">
+            {found.reached ? 'It is there already: nothing has to move.' : 'No pourable change brings it nearer.'}
+          </p>
+        ) : (
+          <ul>
+            {found.moves.map((move) => (
+              <li key={move.name} className="py-1 text-xl leading-tight font-semibold">
+                {moveWords(move, shown, ounceMl)}
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      {found.changes.length > 0 && (
+        <section aria-label="What each did" className="border-t border-base-300 py-2 text-base">
+          <h3 className="font-semibold">What each does</h3>
+          <ul>
+            {found.changes.map(({ words, steps }) => (
+              <li key={words} className="flex items-baseline gap-2">
+                <span className="grow first-letter:uppercase">{words}</span>
+                {AXES.map((axis) => (
+                  <Did key={axis} axis={axis} steps={steps[axis] ?? 0} />
+                ))}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <section aria-label="What is left" className="border-t border-base-300 py-2 text-base">
+        {found.moves.length > 0 && (
+          <>
+            <h3 className="font-semibold">Then it is</h3>
+            <p className="text-lg">{standsSo(found.left.map(({ words }) => words))}</p>
+          </>
+        )}
+        {found.notes.map((note) => (
+          <p key={note} className="mt-1">
+            {note}
+          </p>
+        ))}
+        {!found.proved && (
+          <p className="mt-1 text-quiet">The best that was found in the time; better may be pourable.</p>
+        )}
+      </section>
+    </>
+  );
+}
+
+/** What a move did to an axis: more or less, in up to three strokes; nothing where it is under a quarter of a step. */
+function Did({ axis, steps }: { axis: (typeof AXES)[number]; steps: number }) {
+  const strokes = Math.min(3, Math.ceil(Math.abs(steps) - 0.25));
+  const sign = steps > 0 ? '+' : '−';
+  return (
+    <span className="flex w-14 items-center justify-end gap-1 font-figure">
+      {strokes > 0 && (
+        <>
+          {sign.repeat(strokes)} <AxisMark axis={axis} size={13} />
+        </>
+      )}
+    </span>
+  );
+}
+
+/** "As sweet, as sharp, a touch weaker, about as large". */
+function standsSo(words: string[]): string {
+  return sentence(words.map((word) => word.replace(', to the tongue', '')).join(', '));
+}

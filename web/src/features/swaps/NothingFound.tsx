@@ -1,0 +1,65 @@
+import { Link } from 'react-router';
+
+import type { BoardSoFar } from '../../api/queries/swaps';
+import { Fold } from '../../ui/Fold';
+
+/** Why the board is empty, and what to do. */
+export function NothingFound({ words, atHand, onAny }: { words: string; atHand: boolean; onAny: () => void }) {
+  if (words.trim())
+    return (
+      <p className="px-4 py-3">Nothing on this board is called “{words.trim()}”. Look among what is left out, below.</p>
+    );
+  return (
+    <div className="px-4 py-3">
+      <p>Nothing {atHand ? 'at hand' : 'in the larder'} can do this job. Below stands why each was left out.</p>
+      {atHand && (
+        <p className="mt-2 flex flex-wrap gap-2">
+          <button type="button" className="btn min-h-11" onClick={onAny}>
+            Look at the whole larder
+          </button>
+          <Link to="/shelf" className="btn min-h-11">
+            Say what is at hand
+          </Link>
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Who can't serve, by reason; any of them can be taken all the same. */
+export function LeftOut({
+  board,
+  words,
+  onTake,
+}: {
+  board: BoardSoFar;
+  words: string;
+  onTake: (slug: string) => void;
+}) {
+  const sought = words.trim().toLowerCase();
+  const found = board.left_out.filter(({ name }) => name.toLowerCase().includes(sought));
+  if (found.length === 0) return null;
+  return (
+    <div className="border-t border-base-300 px-4 py-1">
+      <Fold title="Left out" count={found.length}>
+        <ul className="pb-2">
+          {found.map(({ slug, name, reason }) => (
+            <li key={slug} className="flex items-center gap-2 py-0.5 text-base leading-snug">
+              <span className="grow">
+                <span className="font-semibold">{name}.</span> {reason}
+              </span>
+              <button
+                type="button"
+                className="btn btn-ghost min-h-11 border-base-300 px-3 text-base font-normal"
+                aria-label={`Take anyway: ${name}`}
+                onClick={() => onTake(slug)}
+              >
+                Take anyway
+              </button>
+            </li>
+          ))}
+        </ul>
+      </Fold>
+    </div>
+  );
+}

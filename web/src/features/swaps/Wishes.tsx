@@ -1,0 +1,61 @@
+import { useQuery } from '@tanstack/react-query';
+
+import { rulesQuery } from '../../api/queries/house';
+import type { BoardView } from '../../lib/settings';
+import { Check } from './Check';
+import { Segments } from './Segments';
+
+interface Props {
+  view: BoardView;
+  set: (change: Partial<BoardView>) => void;
+}
+
+const AT_HAND: [BoardView['atHand'], string][] = [
+  ['any', 'The whole larder'],
+  ['first', 'At hand first'],
+  ['only', 'Only at hand'],
+];
+
+/** Which candidates are wanted. */
+export function Wishes({ view, set }: Props) {
+  const { data: rules } = useQuery(rulesQuery());
+  const avoid = (allergen: string, on: boolean) =>
+    set({ avoid: on ? [...view.avoid, allergen] : view.avoid.filter((each) => each !== allergen) });
+  return (
+    <fieldset className="flex flex-wrap items-center gap-x-4 border-t border-base-300 pt-1">
+      <legend className="sr-only">Which are wanted</legend>
+      <span className="basis-full">
+        <Segments
+          label="What is at hand"
+          options={AT_HAND}
+          value={view.atHand}
+          onChange={(atHand) => set({ atHand })}
+        />
+      </span>
+      <Check words="Vegan" on={view.vegan} onChange={(vegan) => set({ vegan })} />
+      <Check words="Without alcohol" on={view.withoutAlcohol} onChange={(withoutAlcohol) => set({ withoutAlcohol })} />
+      <label className="flex min-h-11 items-center gap-2 text-base">
+        At most
+        <input
+          type="number"
+          min={0}
+          step="any"
+          placeholder="any price"
+          className="input min-h-11 w-28 font-figure text-base"
+          value={view.mostPrice ?? ''}
+          onChange={({ target }) => set({ mostPrice: target.value === '' ? null : Number(target.value) })}
+        />
+        a litre
+      </label>
+      <span className="basis-full text-base">Nothing with</span>
+      {(rules?.allergens ?? []).map((allergen) => (
+        <Check
+          key={allergen}
+          words={allergen}
+          on={view.avoid.includes(allergen)}
+          onChange={(on) => avoid(allergen, on)}
+        />
+      ))}
+    </fieldset>
+  );
+}

@@ -1,0 +1,62 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+
+import type { Spec, SwapRow } from '../../api/client';
+import { rulesQuery } from '../../api/queries/house';
+import { joinedQuery, swapsQuery, type BoardSoFar } from '../../api/queries/swaps';
+import { useSettings, type BoardView } from '../../lib/settings';
+import { useRested } from '../../ui/useRested';
+import { swapsRequest } from './request';
+
+interface Asked {
+  spec: Spec;
+  parent: Spec;
+  pour: number;
+  /** The other pours that may move. */
+  free: number[];
+  words: string;
+  kind: string;
+}
+
+const IN_VIEW = 20;
+const REST_MS = 200;
+const NONE: string[] = [];
+
+/** The board of a pour as far as it has come, its rows in the order in which they are looked at, with correctors where they may join. */
+export function useBoard({ spec, parent, pour, free, words, kind }: Asked) {
+  const { aim, board: view, supposed, palate } = useSettings();
+  const { data: rules } = useQuery(rulesQuery());
+  const request = swapsRequest(spec, parent, pour, [pour, ...free], aim, view, palate);
+  const board = useQuery(swapsQuery(request, supposed));
+  const rows = useMemo(() => inOrder(board.data, view, words, kind), [board.data, view, words, kind]);
+  const inView = useRested(
+    useMemo(() => rows.slice(0, IN_VIEW).map(({ key }) => key), [rows]),
+    REST_MS,
+  );
+  const joining = aim.joining && view.mode === 'rebalance' && board.data?.done === true && inView.length > 0;
+  const correctors = rules?.correctors ?? NONE;
+  const joined = useQuery(joinedQuery({ ...request, correctors, only: inView }, supposed, joining));
+  const better = new Map(joining ? joined.data?.rows.map((row) => [row.key, row]) : []);
+  return {
+    board,
+    rows: rows.map((row) => better.get(row.key) ?? row),
+    kinds: [...new Set(board.data?.rows.map((row) => row.kind))].sort(),
+  };
+}
+
+/** Rows as the screen wants them: of one share, with these words in their name, in the order of one score. */
+function inOrder(board: BoardSoFar | undefined, view: BoardView, words: string, kind: string): SwapRow[] {
+  const sought = words.trim().toLowerCase();
+  const rows = board?.rows ?? [];
+  const shared = rows.some(({ share }) => share === view.share);
+  return rows
+    .filter(({ share }) => share === view.share || (share === 1 && !shared))
+    .filter((row) => !kind || row.kind === kind)
+    .filter((row) => `${row.name} ${row.helper?.name ?? ''}`.toLowerCase().includes(sought))
+    .sort((a, b) => away(a, view) - away(b, view) || a.scores[view.ranking] - b.scores[view.ranking]);
+}
+
+/** 1 where a row comes after what is at hand. */
+function away({ at_hand }: SwapRow, view: BoardView): number {
+  return view.atHand === 'first' && !at_hand ? 1 : 0;
+}

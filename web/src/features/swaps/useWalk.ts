@@ -1,0 +1,57 @@
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+
+import type { SwapRow } from '../../api/client';
+import { pressed } from '../../shell/keys';
+import type { BoardProps } from './SwapBoard';
+
+const poursOf = (row: SwapRow) => (row.mended ?? row.plain).pours;
+
+/** The hand on the board: it walks the rows, tries one on, takes it, and its ghost follows on the field. */
+export function useWalk({ others, trying, onLock, onGhost, onTry, onTake, onBack }: BoardProps, rows: SwapRow[]) {
+  const [pointed, setPointed] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const list = useRef<HTMLDivElement>(null);
+  const search = useRef<HTMLInputElement>(null);
+  const found = rows.findIndex(({ key }) => key === chosen);
+  const place = Math.max(0, found);
+  const highlighted = rows[place];
+  const looked = rows.find(({ key }) => key === pointed) ?? highlighted;
+  // The ghost follows the highlight, or the mouse over another row; the field that shows it belongs to the bench.
+  useEffect(() => {
+    const { name = '', plain, mended } = looked ?? {};
+    onGhost(plain && !trying ? { name, path: [plain.figures, ...(mended ? [mended.figures] : [])] } : null);
+  }, [looked, trying, onGhost]);
+  useEffect(() => {
+    list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
+  }, [place]);
+  // The board takes the keys as soon as it is open.
+  useEffect(() => list.current?.focus({ preventScroll: true }), []);
+
+  const to = (index: number) => {
+    const next = rows[Math.max(0, Math.min(index, rows.length - 1))];
+    if (!next) return;
+    setChosen(next.key);
+    if (trying) onTry(poursOf(next), next.name);
+  };
+  const take = () => highlighted && onTake(poursOf(highlighted), highlighted.slug);
+  const tryOn = () => highlighted && onTry(trying ? null : poursOf(highlighted), highlighted.name);
+  const press = (event: KeyboardEvent) => {
+    const typing = event.target instanceof HTMLElement ? event.target.closest('input, select') : null;
+    const ofTheList = event.target === list.current || event.target === search.current;
+    const locked = others[Number(event.key) - 1];
+    if (pressed(event, 'back')) (trying ? () => onTry(null, '') : onBack)();
+    else if (event.key === 'ArrowDown' && !typing?.matches('select')) to(place + 1);
+    else if (event.key === 'ArrowUp' && !typing?.matches('select')) to(place - 1);
+    else if (event.key === 'Home' && !typing) to(0);
+    else if (event.key === 'End' && !typing) to(rows.length - 1);
+    else if (pressed(event, 'take') && ofTheList) take();
+    else if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+    else if (pressed(event, 'tryOn')) tryOn();
+    else if (pressed(event, 'search')) search.current?.focus();
+    else if (locked) onLock(locked.index);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  return { list, search, place, highlighted, to, point: setPointed, take, tryOn, press };
+}

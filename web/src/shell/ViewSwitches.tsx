@@ -1,0 +1,85 @@
+import { Command as CommandSign, Moon, Settings2, Sun } from 'lucide-react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import { changeSettings, useSettings } from '../lib/settings';
+import { IconButton } from '../ui/IconButton';
+import { useOffer, type PaletteCommand } from './commands';
+import { shownKey } from './keys';
+import { KeysDialog } from './KeysDialog';
+import { Palette } from './Palette';
+import { SettingsDialog } from './SettingsDialog';
+import { useHotkeys } from './useHotkeys';
+
+type Open = 'palette' | 'settings' | 'keys' | null;
+
+const ROOMS = [
+  ['The book of drinks', '/book'],
+  ['The shelf', '/shelf'],
+  ['The family tree', '/tree'],
+  ['Palates: who likes what', '/palates'],
+] as const;
+
+/** What can be done on every page. */
+function useEverywhere(setOpen: (open: Open) => void) {
+  const { shown, theme } = useSettings();
+  const navigate = useNavigate();
+  const screen = (words: string, run: () => void): PaletteCommand => ({ group: 'Screen', words, run });
+  useOffer('everywhere', () => [
+    ...ROOMS.map(([words, to]) => ({ group: 'Go to' as const, words, run: () => void navigate(to) })),
+    screen(shown === 'ml' ? 'Volumes in ounces' : 'Volumes in millilitres', () =>
+      changeSettings({ shown: shown === 'ml' ? 'oz' : 'ml' }),
+    ),
+    screen(theme === 'late' ? 'Light theme' : 'Dim theme', () =>
+      changeSettings({ theme: theme === 'late' ? 'lamplight' : 'late' }),
+    ),
+    { ...screen('Settings', () => setOpen('settings')), hotkey: 'settings' },
+    { ...screen('Keys', () => setOpen('keys')), hotkey: 'keys' },
+  ]);
+  useHotkeys({
+    palette: () => setOpen('palette'),
+    keys: () => setOpen('keys'),
+    settings: () => setOpen('settings'),
+  });
+}
+
+/** ml or oz, light or dim, the palette of commands, the settings: the same on every page. */
+export function ViewSwitches() {
+  const { shown, theme } = useSettings();
+  const [open, setOpen] = useState<Open>(null);
+  const late = theme === 'late';
+  useEverywhere(setOpen);
+  return (
+    <>
+      <IconButton
+        icon={CommandSign}
+        label="Do anything"
+        hotkey={shownKey('palette')}
+        onClick={() => setOpen('palette')}
+      />
+      <div className="join" role="group" aria-label="Volumes in">
+        {(['ml', 'oz'] as const).map((unit) => (
+          <button
+            key={unit}
+            type="button"
+            aria-pressed={shown === unit}
+            className={`btn join-item min-h-11 px-2.5 ${shown === unit ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+            onClick={() => changeSettings({ shown: unit })}
+          >
+            {unit}
+          </button>
+        ))}
+      </div>
+      <IconButton
+        icon={late ? Sun : Moon}
+        label={late ? 'Light theme' : 'Dim theme'}
+        className="max-sm:hidden"
+        onClick={() => changeSettings({ theme: late ? 'lamplight' : 'late' })}
+      />
+      <IconButton icon={Settings2} label="Settings" hotkey={shownKey('settings')} onClick={() => setOpen('settings')} />
+      {open === 'palette' && <Palette onClose={() => setOpen((now) => (now === 'palette' ? null : now))} />}
+      {open === 'settings' && <SettingsDialog onClose={() => setOpen(null)} />}
+      {open === 'keys' && <KeysDialog onClose={() => setOpen(null)} />}
+    </>
+  );
+}

@@ -1,0 +1,21 @@
+import { MutationCache, QueryClient } from '@tanstack/react-query';
+
+/** What is asked by a press and writes nothing. */
+const ASKS = new Set<unknown>(['/api/mend', '/api/size', '/api/devices/{device}/read', '/api/cross']);
+
+/** The one cache of the window. What is written may change whatever is read, so all of it is then read anew where it is in sight. */
+export function makeQueryClient(): QueryClient {
+  const queryClient: QueryClient = new QueryClient({
+    // The server is on this machine: a failure is an answer, not a hiccup of the network.
+    defaultOptions: {
+      queries: { retry: false, refetchOnWindowFocus: false, networkMode: 'always' },
+      mutations: { networkMode: 'always' },
+    },
+    mutationCache: new MutationCache({
+      onSuccess: (_data, _asked, _context, { options }) => {
+        if (!ASKS.has(options.mutationKey?.[1])) void queryClient.invalidateQueries();
+      },
+    }),
+  });
+  return queryClient;
+}

@@ -1,0 +1,40 @@
+import type { Rules, Spec } from '../api/client';
+
+type Method = Spec['method'];
+
+export const DONE: Record<Method['technique'], string> = {
+  shake: 'Shaken',
+  stir: 'Stirred',
+  build: 'Built',
+  blend: 'Blended',
+  swizzle: 'Swizzled',
+  roll: 'Rolled',
+  none: 'Not mixed',
+};
+export const ICE_IN: Record<Method['ice'], string> = {
+  none: 'without ice',
+  cubes: 'with cubes',
+  large: 'with a large cube',
+  crushed: 'with crushed ice',
+};
+/** The ice that it is served on. */
+export const SERVED: Record<Spec['serve']['ice'], string> = {
+  none: 'up',
+  cubes: 'on cubes',
+  large: 'on a large cube',
+  crushed: 'on crushed ice',
+};
+/** By which school the water was foreseen. */
+export const SCHOOL_OF_WATER: Record<string, string> = {
+  curve: 'the curve',
+  'heat balance': 'heat balance',
+  estimate: 'estimate',
+};
+
+/** "Shaken 12 s with cubes, 10 s dry"; `reference` are the seconds of techniques that go by the clock. */
+export function methodWords(method: Method, reference: Rules['reference_seconds'] | undefined): string {
+  const usual = reference?.[method.technique];
+  const time = usual !== undefined ? ` ${method.seconds ?? usual} s` : '';
+  const dry = method.dry_shake_seconds > 0 ? `, ${method.dry_shake_seconds} s dry` : '';
+  return `${DONE[method.technique]}${time} ${ICE_IN[method.ice]}${dry}`;
+}
