@@ -2927,13 +2927,15 @@ export interface components {
         };
         /**
          * RulesReport
-         * @description The ruler of each axis, seconds of the techniques that go by the clock, who may join a drink, allergens, and the slots.
+         * @description The ruler of each axis and from how many steps on a difference can be tasted, seconds of the techniques that go by the clock, who may join a drink, allergens, and the slots.
          */
         RulesReport: {
             /** Axes */
             axes: {
                 [key: string]: components["schemas"]["Axis"];
             };
+            /** Tasted Steps */
+            tasted_steps: number;
             /** Reference Seconds */
             reference_seconds: {
                 [key: string]: number;
@@ -3315,13 +3317,15 @@ export interface components {
         };
         /**
          * StandingReport
-         * @description Where a drink would stand; ``words`` tell what of the difference from the target can be tasted.
+         * @description Where a drink would stand; ``tasted`` are the axes on which the difference from the target can be tasted, ``words`` tell what of it from the target can be tasted.
          */
         StandingReport: {
             /** Pours */
             pours: components["schemas"]["PourEntry"][];
             figures: components["schemas"]["LevelsReport"];
             steps: components["schemas"]["StepsReport"];
+            /** Tasted */
+            tasted: string[];
             /** Words */
             words: string[];
             /** Colour */

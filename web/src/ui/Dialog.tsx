@@ -60,7 +60,8 @@ export function Dialog({ heading, wide = false, actions, closeWords, onClose, on
             onSubmit();
           }}
           onKeyDown={(event) => {
-            if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) onSubmit();
+            if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+            event.currentTarget.querySelector<HTMLButtonElement>('[type=submit]')?.click();
           }}
         >
           {inside}

@@ -3,14 +3,15 @@ import { Search } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import type { DrinkSummary, Family } from '../../api/client';
+import type { DrinkSummary, Family, Sought } from '../../api/client';
+import { drinksQuery } from '../../api/queries/drinks';
+import { familiesQuery, larderQuery } from '../../api/queries/house';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
-import { larderQuery } from '../../api/queries/larder';
+import { namesIn, type NameOf } from '../../spec/names';
 import { DemoNotice } from './DemoNotice';
 import { StartDrink } from './StartDrink';
 import { Seek } from './Seek';
-import { drinksQuery, familiesQuery, type Sought } from '../../api/queries/book';
 
 /** Every drink of the house, and where a new one starts. */
 export function BookPage() {
@@ -23,7 +24,7 @@ export function BookPage() {
   const families = useQuery(familiesQuery());
   const larder = useQuery(larderQuery());
   if (!drinks.data || !families.data) return <Waiting error={drinks.error ?? families.error} />;
-  const names = new Map(larder.data?.map(({ slug, name }) => [slug, name]));
+  const nameOf = namesIn(larder.data);
   return (
     <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4">
       <TopBar />
@@ -66,16 +67,12 @@ export function BookPage() {
                 key={family.slug}
                 family={family}
                 drinks={drinks.data.filter((drink) => drink.family === family.slug)}
-                nameOf={(slug) => names.get(slug) ?? slug}
+                nameOf={nameOf}
               />
             ))
           )}
         </section>
-        <StartDrink
-          families={families.data}
-          first={drinks.data.length === 0 && !seeking}
-          nameOf={(slug) => names.get(slug) ?? slug}
-        />
+        <StartDrink families={families.data} first={drinks.data.length === 0 && !seeking} nameOf={nameOf} />
       </main>
     </div>
   );
@@ -84,8 +81,7 @@ export function BookPage() {
 interface ShelfProps {
   family: Family;
   drinks: DrinkSummary[];
-  /** The name of an ingredient by its slug. */
-  nameOf: (slug: string) => string;
+  nameOf: NameOf;
 }
 
 function FamilyShelf({ family, drinks, nameOf }: ShelfProps) {
@@ -108,7 +104,7 @@ function FamilyShelf({ family, drinks, nameOf }: ShelfProps) {
                   <span className="rounded-full bg-accent px-2.5 py-0.5 text-sm text-accent-content">on the bench</span>
                 )}
               </span>
-              <span className="text-quiet">{drink.ingredients.map(nameOf).join(' · ')}</span>
+              <span className="text-quiet">{drink.ingredients.map((slug) => nameOf(slug)).join(' · ')}</span>
               <span className="mt-auto pt-2">
                 Trial {drink.trials}: <strong className="font-semibold">{drink.latest_trial}</strong>
               </span>

@@ -1,12 +1,14 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { healthQuery, useResetDemo } from '../../api/queries/book';
+import { api } from '../../api/client';
+import { healthQuery } from '../../api/queries/house';
 
 /** Says that what is shown is the demo, and puts it back when asked twice. */
 export function DemoNotice() {
   const { data: health } = useQuery(healthQuery());
-  const reset = useResetDemo();
+  const queryClient = useQueryClient();
+  const reset = api.useMutation('post', '/api/demo/reset', { onSuccess: () => queryClient.resetQueries() });
   const [asking, setAsking] = useState(false);
   if (!health?.demo) return null;
   return (
@@ -25,7 +27,7 @@ export function DemoNotice() {
             type="button"
             className="btn btn-primary min-h-11"
             disabled={reset.isPending}
-            onClick={() => reset.mutate(undefined, { onSuccess: () => setAsking(false) })}
+            onClick={() => reset.mutate({}, { onSuccess: () => setAsking(false) })}
           >
             Put it back
           </button>
@@ -38,7 +40,7 @@ export function DemoNotice() {
           Put it back as it was
         </button>
       )}
-      {reset.error && <p role="alert">{reset.error.message}</p>}
+      {reset.error && <p role="alert">{reset.error.detail}</p>}
     </aside>
   );
 }

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
-import { tastersQuery } from '../../api/queries/notebook';
-import type { Sought } from '../../api/queries/book';
+import type { Sought } from '../../api/client';
+import { tastersQuery } from '../../api/queries/house';
 
 interface Props {
   sought: Sought;

@@ -1,17 +1,17 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import type { Family, School } from '../../api/client';
-import { shownAmount } from '../../lib/format';
+import { api, type Family, type School } from '../../api/client';
+import { useTellDrink } from '../../api/queries/drinks';
 import { useSettings } from '../../lib/settings';
-import { useStartDrink } from '../../api/queries/book';
+import type { NameOf } from '../../spec/names';
+import { amountWords } from '../../spec/pourWords';
 
 interface Props {
   families: Family[];
   /** Whether the book is still empty. */
   first: boolean;
-  /** The name of an ingredient by its slug. */
-  nameOf: (slug: string) => string;
+  nameOf: NameOf;
 }
 
 /** A family, a school of proportion, a name: the shortest way to something on the bench. */
@@ -22,10 +22,21 @@ export function StartDrink({ families, first, nameOf }: Props) {
   const school = family?.schools.find(({ slug }) => slug === schoolSlug) ?? family?.schools[0];
   const [name, setName] = useState('');
   const { ounceMl } = useSettings();
-  const start = useStartDrink();
+  const start = api.useMutation('post', '/api/drinks', { onSuccess: useTellDrink() });
   const navigate = useNavigate();
   if (!family || !school) return null;
   const fallback = family.home ? `New ${family.slug}` : 'New drink';
+  const submit = () => {
+    const called = name.trim() || fallback;
+    const body = {
+      name: called,
+      spec: { ...school.spec, name: called, ounce_ml: ounceMl },
+      trial_name: school.name,
+      reason: 'Where it starts: the school as it stands.',
+      parents: [],
+    };
+    start.mutate({ body }, { onSuccess: ({ id }) => void navigate(`/bench/${id}`) });
+  };
 
   return (
     <form
@@ -33,10 +44,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
       aria-labelledby="start-heading"
       onSubmit={(event) => {
         event.preventDefault();
-        start.mutate(
-          { name: name.trim() || fallback, school, ounceMl },
-          { onSuccess: ({ id }) => void navigate(`/bench/${id}`) },
-        );
+        submit();
       }}
     >
       <h2 id="start-heading" className="font-display text-2xl font-semibold">
@@ -79,7 +87,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
           onChange={(event) => setName(event.target.value)}
         />
       </label>
-      {start.error && <p role="alert">{start.error.message}</p>}
+      {start.error && <p role="alert">{start.error.detail}</p>}
       <button type="submit" className="btn btn-primary btn-lg" disabled={start.isPending}>
         Put it on the bench
       </button>
@@ -91,14 +99,13 @@ interface ChoiceProps {
   school: School;
   chosen: boolean;
   onChoose: () => void;
-  nameOf: (slug: string) => string;
+  nameOf: NameOf;
 }
 
 function SchoolChoice({ school, chosen, onChoose, nameOf }: ChoiceProps) {
   const { shown } = useSettings();
   const pours = school.spec.pours.map((pour) => {
-    const { text, word } = shownAmount(Number(pour.amount), pour.unit, shown, school.spec.ounce_ml);
-    return `${text} ${word} ${nameOf(typeof pour.ingredient === 'string' ? pour.ingredient : pour.ingredient.name).toLowerCase()}`;
+    return `${amountWords(pour, shown, school.spec.ounce_ml)} ${nameOf(pour.ingredient).toLowerCase()}`;
   });
   return (
     <label

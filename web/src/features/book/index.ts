@@ -1,2 +1,1 @@
 export { BookPage } from './BookPage';
-export { drinksQuery } from '../../api/queries/book';

@@ -17,6 +17,12 @@ const SWEETNESSES: [Brief['sweetness'], string][] = [
   ['sweet', 'sweet'],
 ];
 
+const BOUNDS = [
+  ['least_abv', 'At least so strong, % ABV', 100],
+  ['most_abv', 'At most so strong, % ABV', 100],
+  ['most_cost', 'At most so dear', 10000],
+] as const;
+
 /** For whom, for when, how strong, what to avoid. */
 export function BriefDialog({ drinkId, brief, onClose }: Props) {
   const [draft, setDraft] = useState(brief);
@@ -64,24 +70,9 @@ export function BriefDialog({ drinkId, brief, onClose }: Props) {
           most={400}
           onWrite={setAvoid}
         />
-        <Bound
-          label="At least so strong, % ABV"
-          most={100}
-          value={draft.least_abv}
-          onBound={(least_abv) => tell({ least_abv })}
-        />
-        <Bound
-          label="At most so strong, % ABV"
-          most={100}
-          value={draft.most_abv}
-          onBound={(most_abv) => tell({ most_abv })}
-        />
-        <Bound
-          label="At most so dear"
-          most={10000}
-          value={draft.most_cost}
-          onBound={(most_cost) => tell({ most_cost })}
-        />
+        {BOUNDS.map(([bound, label, most]) => (
+          <Bound key={bound} label={label} most={most} value={draft[bound]} onBound={(to) => tell({ [bound]: to })} />
+        ))}
         <Chips
           legend="How sweet"
           options={SWEETNESSES}

@@ -2,8 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import type { NotebookTrial } from '../../api/client';
+import { tastersQuery } from '../../api/queries/house';
 import { changeSettings, useSettings } from '../../lib/settings';
-import { tastersQuery } from '../../api/queries/notebook';
 
 interface Props {
   trials: NotebookTrial[];
@@ -15,22 +15,13 @@ interface Props {
 /** Which trials, who tastes, and whether blind. */
 export function StartFlight({ trials, chosen, onStart }: Props) {
   const { taster } = useSettings();
-  const known = useQuery(tastersQuery());
   const [numbers, setNumbers] = useState(() =>
     chosen.length > 0 ? chosen : trials.slice(-1).map(({ number }) => number),
   );
   const [who, setWho] = useState(taster);
   const [blind, setBlind] = useState(chosen.length > 1);
-  const tasters = [
-    ...new Set(
-      who
-        .split(/[,;]/)
-        .map((each) => each.trim())
-        .filter(Boolean),
-    ),
-  ];
+  const tasters = namesOf(who);
   const glasses = trials.filter(({ number }) => numbers.includes(number));
-  const offered = (known.data ?? []).filter((each) => !tasters.includes(each.taster));
   return (
     <form
       aria-label="Start a tasting"
@@ -61,32 +52,7 @@ export function StartFlight({ trials, chosen, onStart }: Props) {
           </label>
         ))}
       </fieldset>
-      <div>
-        <label className="flex flex-col gap-1 text-xl font-semibold">
-          Who tastes
-          <input
-            className="input input-lg w-full font-normal"
-            maxLength={300}
-            placeholder="One name, or several with commas between"
-            value={who}
-            onChange={(event) => setWho(event.target.value)}
-          />
-        </label>
-        {offered.length > 0 && (
-          <div className="mt-1.5 flex flex-wrap gap-1.5" role="group" aria-label="Who tasted before">
-            {offered.map((each) => (
-              <button
-                key={each.taster}
-                type="button"
-                className="btn btn-ghost min-h-11 border-base-300 px-3 text-base font-normal"
-                onClick={() => setWho([...tasters, each.taster].join(', '))}
-              >
-                {each.taster}
-              </button>
-            ))}
-          </div>
-        )}
-      </div>
+      <WhoTastes who={who} tasters={tasters} onWho={setWho} />
       <label className="flex min-h-11 cursor-pointer items-start gap-3 text-lg">
         <input type="checkbox" className="checkbox mt-1" checked={blind} onChange={() => setBlind(!blind)} />
         <span>
@@ -106,5 +72,51 @@ export function StartFlight({ trials, chosen, onStart }: Props) {
       </button>
       {glasses.length > 6 && <p role="status">More than six tire the tongue: take fewer.</p>}
     </form>
+  );
+}
+
+/** Names with commas between, each once. */
+function namesOf(who: string): string[] {
+  const names = who.split(/[,;]/).map((each) => each.trim());
+  return [...new Set(names.filter(Boolean))];
+}
+
+interface WhoProps {
+  who: string;
+  tasters: string[];
+  onWho: (who: string) => void;
+}
+
+/** Names typed, or taken of those who tasted before. */
+function WhoTastes({ who, tasters, onWho }: WhoProps) {
+  const known = useQuery(tastersQuery());
+  const offered = (known.data ?? []).filter((each) => !tasters.includes(each.taster));
+  return (
+    <div>
+      <label className="flex flex-col gap-1 text-xl font-semibold">
+        Who tastes
+        <input
+          className="input input-lg w-full font-normal"
+          maxLength={300}
+          placeholder="One name, or several with commas between"
+          value={who}
+          onChange={(event) => onWho(event.target.value)}
+        />
+      </label>
+      {offered.length > 0 && (
+        <div className="mt-1.5 flex flex-wrap gap-1.5" role="group" aria-label="Who tasted before">
+          {offered.map((each) => (
+            <button
+              key={each.taster}
+              type="button"
+              className="btn btn-ghost min-h-11 border-base-300 px-3 text-base font-normal"
+              onClick={() => onWho([...tasters, each.taster].join(', '))}
+            >
+              {each.taster}
+            </button>
+          ))}
+        </div>
+      )}
+    </div>
   );
 }

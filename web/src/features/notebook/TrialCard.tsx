@@ -1,32 +1,28 @@
 import { Check, Ellipsis, Pause } from 'lucide-react';
 import { Link } from 'react-router';
 
-import type { Mark, NotebookTrial } from '../../api/client';
+import { api, type Mark, type NotebookTrial } from '../../api/client';
 import { day, plain } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
+import type { NameOf } from '../../spec/names';
+import { pourWords } from '../../spec/pourWords';
 import { Fold } from '../../ui/Fold';
-import { useMark } from '../../api/queries/notebook';
-import { pourWords, scoreOf } from './words';
+import { scoreOf } from './words';
 
 interface Props {
   drinkId: number;
   trial: NotebookTrial;
   chosen: boolean;
-  nameOf: (slug: string) => string;
+  nameOf: NameOf;
   onToggle: () => void;
 }
-
-const MARKS: [Mark, string][] = [
-  ['finished', 'Finished'],
-  ['shelved', 'Shelved'],
-  ['hidden', 'Put away, out of view'],
-  ['', 'No mark'],
-];
 
 /** One trial of the list: what it is, what became of it, what was said of it last. */
 export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
   const { shown } = useSettings();
-  const mark = useMark(drinkId);
+  const mark = api.useMutation('put', '/api/drinks/{drink_id}/trials/{trial_id}/mark');
+  const to = (next: Mark) =>
+    mark.mutate({ params: { path: { drink_id: drinkId, trial_id: trial.id } }, body: { mark: next } });
   const score = scoreOf(trial);
   const said = trial.sheets.at(-1);
   return (
@@ -44,17 +40,7 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
             {trial.number}. {trial.name}
           </span>
           <span className="flex flex-wrap items-center gap-x-2 text-base text-quiet">
-            {trial.mark === 'finished' && (
-              <span className="flex items-center gap-1 text-success">
-                <Check size={16} aria-hidden /> finished
-              </span>
-            )}
-            {trial.mark === 'shelved' && (
-              <span className="flex items-center gap-1">
-                <Pause size={16} aria-hidden /> shelved
-              </span>
-            )}
-            {trial.mark === 'hidden' && <span>put away</span>}
+            <MarkOf trial={trial} />
             {score !== undefined && <span>scored {plain(score, 1)}</span>}
             <span>{said ? `${said.taster}: ${said.verdict || 'in words'}` : 'not tasted yet'}</span>
           </span>
@@ -89,7 +75,7 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
               const parent = trial.parents[trial.origins[n] ?? -1];
               return (
                 <li key={n}>
-                  {pourWords(pour, trial.spec, shown, nameOf)}:{' '}
+                  {pourWords(pour, shown, trial.spec.ounce_ml, nameOf)}:{' '}
                   {parent ? `${parent.drink}, trial ${parent.number}` : 'new here'}
                 </li>
               );
@@ -97,33 +83,71 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
           </ul>
         </Fold>
       )}
-      <details className="dropdown absolute top-1 right-1 dropdown-end">
-        <summary className="btn btn-square btn-ghost min-h-11" aria-label={`What became of trial ${trial.number}`}>
-          <Ellipsis size={20} aria-hidden />
-        </summary>
-        <ul className="menu dropdown-content z-10 w-60 rounded-box border border-base-300 bg-base-100 p-1 text-base">
-          {MARKS.filter(([each]) => each !== trial.mark).map(([each, words]) => (
-            <li key={words}>
-              <button
-                type="button"
-                className="min-h-11"
-                onClick={(event) => {
-                  event.currentTarget.closest('details')?.removeAttribute('open');
-                  mark.mutate({ trial: trial.id, mark: each });
-                }}
-              >
-                {words}
-              </button>
-            </li>
-          ))}
-          <li>
-            <Link className="min-h-11" to={`/bench/${drinkId}/trials/${trial.number}`}>
-              Look at it on the bench
-            </Link>
-          </li>
-        </ul>
-      </details>
-      {mark.error && <p role="alert">{mark.error.message}</p>}
+      <MarkMenu drinkId={drinkId} trial={trial} onMark={to} />
+      {mark.error && <p role="alert">{mark.error.detail}</p>}
     </li>
+  );
+}
+
+const MARKS: [Mark, string][] = [
+  ['finished', 'Finished'],
+  ['shelved', 'Shelved'],
+  ['hidden', 'Put away, out of view'],
+  ['', 'No mark'],
+];
+
+function MarkOf({ trial }: { trial: NotebookTrial }) {
+  return (
+    <>
+      {trial.mark === 'finished' && (
+        <span className="flex items-center gap-1 text-success">
+          <Check size={16} aria-hidden /> finished
+        </span>
+      )}
+      {trial.mark === 'shelved' && (
+        <span className="flex items-center gap-1">
+          <Pause size={16} aria-hidden /> shelved
+        </span>
+      )}
+      {trial.mark === 'hidden' && <span>put away</span>}
+    </>
+  );
+}
+
+interface MenuProps {
+  drinkId: number;
+  trial: NotebookTrial;
+  onMark: (mark: Mark) => void;
+}
+
+/** What became of a trial, as it can be told. */
+function MarkMenu({ drinkId, trial, onMark }: MenuProps) {
+  return (
+    <details className="dropdown absolute top-1 right-1 dropdown-end">
+      <summary className="btn btn-square btn-ghost min-h-11" aria-label={`What became of trial ${trial.number}`}>
+        <Ellipsis size={20} aria-hidden />
+      </summary>
+      <ul className="menu dropdown-content z-10 w-60 rounded-box border border-base-300 bg-base-100 p-1 text-base">
+        {MARKS.filter(([each]) => each !== trial.mark).map(([each, words]) => (
+          <li key={words}>
+            <button
+              type="button"
+              className="min-h-11"
+              onClick={(event) => {
+                event.currentTarget.closest('details')?.removeAttribute('open');
+                onMark(each);
+              }}
+            >
+              {words}
+            </button>
+          </li>
+        ))}
+        <li>
+          <Link className="min-h-11" to={`/bench/${drinkId}/trials/${trial.number}`}>
+            Look at it on the bench
+          </Link>
+        </li>
+      </ul>
+    </details>
   );
 }

@@ -1,35 +1,32 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 
+import type { Notebook, NotebookTrial } from '../../api/client';
+import { notebookQuery } from '../../api/queries/drinks';
+import { sideBySideQuery } from '../../api/queries/forecast';
+import { larderQuery } from '../../api/queries/house';
 import { useSettings } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
-import { larderQuery } from '../../api/queries/larder';
+import { namesIn, type NameOf } from '../../spec/names';
+import { useTitle } from '../../ui/useTitle';
 import { BriefPanel } from './BriefPanel';
 import { MeasuredPanel } from './MeasuredPanel';
 import { NextPanel } from './NextPanel';
 import { SideBySideTable } from './SideBySideTable';
 import { TrialCard } from './TrialCard';
-import { notebookQuery, sideBySideQuery } from '../../api/queries/notebook';
 
 const MOST = 4;
 
 /** The trials of a drink: side by side, what was said and measured of them, and what to try next. */
 export function TrialsPage() {
   const id = Number(useParams().drinkId);
-  const [query, setQuery] = useSearchParams();
-  const [showHidden, setShowHidden] = useState(false);
   const { supposed } = useSettings();
   const notebook = useQuery(notebookQuery(id));
   const larder = useQuery(larderQuery());
-  const all = notebook.data?.trials ?? [];
-  const inView = all.filter(({ mark }) => showHidden || mark !== 'hidden');
-  const asked = query
-    .getAll('show')
-    .map(Number)
-    .flatMap((number) => all.filter((trial) => trial.number === number));
-  const chosen = asked.length > 0 ? asked : inView.slice(-2);
+  const view = useView(notebook.data?.trials ?? []);
+  const { all, chosen } = view;
   const table = useQuery(
     sideBySideQuery(
       id,
@@ -37,76 +34,22 @@ export function TrialsPage() {
       supposed,
     ),
   );
-  const name = notebook.data?.name;
-  useEffect(() => {
-    if (name) document.title = `Trials of ${name} · Oenomel`;
-    return () => {
-      document.title = 'Oenomel';
-    };
-  }, [name]);
+  useTitle(notebook.data && `Trials of ${notebook.data.name}`);
   if (!notebook.data || !larder.data) return <Waiting error={notebook.error ?? larder.error} />;
 
-  const names = new Map(larder.data.map(({ slug, name: called }) => [slug, called]));
-  const nameOf = (slug: string) => names.get(slug) ?? slug;
-  const toggle = (number: number) => {
-    const now = chosen.map((trial) => trial.number);
-    const then = now.includes(number) ? now.filter((each) => each !== number) : [...now, number].slice(-MOST);
-    setQuery({ show: then.toSorted((a, b) => a - b).map(String) }, { replace: true });
-  };
+  const nameOf = namesIn(larder.data);
   // What was tasted last is what the next trial answers.
   const answered = chosen.toReversed().find(({ sheets }) => sheets.length > 0);
   const last = chosen.at(-1);
-  const flight = chosen.map(({ number }) => `trial=${number}`).join('&');
   return (
     <div className="mx-auto flex min-h-dvh max-w-[1440px] flex-col gap-3 p-3">
-      <TopBar
-        actions={
-          <>
-            <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/bench/${id}`}>
-              To the bench
-            </Link>
-            <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/specs/${id}`}>
-              Others’ specs {notebook.data.gathered > 0 && notebook.data.gathered}
-            </Link>
-            <Link className="btn btn-primary min-h-11 text-base" to={`/taste/${id}?${flight}`}>
-              Taste {chosen.length === 1 ? 'it' : 'them'}
-            </Link>
-          </>
-        }
-      >
-        <div className="min-w-0">
-          <h1 className="truncate font-display text-2xl leading-tight font-semibold">{notebook.data.name}</h1>
-          <p className="text-base text-quiet">
-            {all.length === 1 ? 'one trial' : `${all.length} trials`}, {notebook.data.family}
-          </p>
-        </div>
-      </TopBar>
+      <Top drinkId={id} notebook={notebook.data} chosen={chosen} />
       <main className="grid min-w-0 grow items-start gap-3 lg:grid-cols-[310px_minmax(0,1fr)]">
         <section aria-label="Trials" className="flex min-w-0 flex-col gap-2">
           <div className="max-lg:order-last">
             <BriefPanel drinkId={id} brief={notebook.data.brief} trials={chosen} />
           </div>
-          <ol className="grid gap-2 sm:grid-cols-2 lg:grid-cols-1">
-            {inView.toReversed().map((trial) => (
-              <TrialCard
-                key={trial.id}
-                drinkId={id}
-                trial={trial}
-                nameOf={nameOf}
-                chosen={chosen.includes(trial)}
-                onToggle={() => toggle(trial.number)}
-              />
-            ))}
-          </ol>
-          {all.some(({ mark }) => mark === 'hidden') && (
-            <button
-              type="button"
-              className="btn btn-ghost min-h-11 text-base"
-              onClick={() => setShowHidden(!showHidden)}
-            >
-              {showHidden ? 'Hide what was put away' : 'Show what was put away'}
-            </button>
-          )}
+          <Cards drinkId={id} view={view} nameOf={nameOf} />
         </section>
         <div className="flex min-w-0 flex-col gap-3">
           {chosen.length > 1 && chosen.length <= MOST ? (
@@ -123,5 +66,83 @@ export function TrialsPage() {
         </div>
       </main>
     </div>
+  );
+}
+
+/** Which trials are in sight, and which of them are laid side by side: the newest two, where none was asked for. */
+function useView(all: NotebookTrial[]) {
+  const [query, setQuery] = useSearchParams();
+  const [showHidden, setShowHidden] = useState(false);
+  const inView = all.filter(({ mark }) => showHidden || mark !== 'hidden');
+  const asked = query
+    .getAll('show')
+    .map(Number)
+    .flatMap((number) => all.filter((trial) => trial.number === number));
+  const chosen = asked.length > 0 ? asked : inView.slice(-2);
+  const toggle = (number: number) => {
+    const now = chosen.map((trial) => trial.number);
+    const then = now.includes(number) ? now.filter((each) => each !== number) : [...now, number].slice(-MOST);
+    setQuery({ show: then.toSorted((a, b) => a - b).map(String) }, { replace: true });
+  };
+  return { all, inView, chosen, toggle, showHidden, setShowHidden };
+}
+
+function Top({ drinkId, notebook, chosen }: { drinkId: number; notebook: Notebook; chosen: NotebookTrial[] }) {
+  const { name, family, trials, gathered } = notebook;
+  const flight = chosen.map(({ number }) => `trial=${number}`).join('&');
+  return (
+    <TopBar
+      actions={
+        <>
+          <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/bench/${drinkId}`}>
+            To the bench
+          </Link>
+          <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/specs/${drinkId}`}>
+            Others’ specs {gathered > 0 && gathered}
+          </Link>
+          <Link className="btn btn-primary min-h-11 text-base" to={`/taste/${drinkId}?${flight}`}>
+            Taste {chosen.length === 1 ? 'it' : 'them'}
+          </Link>
+        </>
+      }
+    >
+      <div className="min-w-0">
+        <h1 className="truncate font-display text-2xl leading-tight font-semibold">{name}</h1>
+        <p className="text-base text-quiet">
+          {trials.length === 1 ? 'one trial' : `${trials.length} trials`}, {family}
+        </p>
+      </div>
+    </TopBar>
+  );
+}
+
+interface CardsProps {
+  drinkId: number;
+  view: ReturnType<typeof useView>;
+  nameOf: NameOf;
+}
+
+function Cards({ drinkId, view, nameOf }: CardsProps) {
+  const { all, inView, chosen, toggle, showHidden, setShowHidden } = view;
+  return (
+    <>
+      <ol className="grid gap-2 sm:grid-cols-2 lg:grid-cols-1">
+        {inView.toReversed().map((trial) => (
+          <TrialCard
+            key={trial.id}
+            drinkId={drinkId}
+            trial={trial}
+            nameOf={nameOf}
+            chosen={chosen.includes(trial)}
+            onToggle={() => toggle(trial.number)}
+          />
+        ))}
+      </ol>
+      {all.some(({ mark }) => mark === 'hidden') && (
+        <button type="button" className="btn btn-ghost min-h-11 text-base" onClick={() => setShowHidden(!showHidden)}>
+          {showHidden ? 'Hide what was put away' : 'Show what was put away'}
+        </button>
+      )}
+    </>
   );
 }

@@ -63,3 +63,13 @@ function shuffled<T>(of: T[], random: () => number): T[] {
   while (left.length > 0) drawn.push(...left.splice(Math.floor(random() * left.length), 1));
   return drawn;
 }
+
+/** Whether anything was said on a sheet yet. */
+export function said({ sugar, acid, abv, body, score, loud, lacking, words }: SheetEntry): boolean {
+  return (
+    [sugar, acid, abv, body, score].some((each) => each != null) ||
+    Boolean(loud) ||
+    lacking ||
+    Object.values(words).some(Boolean)
+  );
+}

@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import type { Ingredient, Label } from '../../api/client';
+import { api, type Ingredient, type Label } from '../../api/client';
+import { sweetnessQuery } from '../../api/queries/house';
 import { capital } from '../../lib/format';
 import { Dialog } from '../../ui/Dialog';
-import { sweetnessQuery, useAddBottle } from '../../api/queries/shelf';
+import { Field, Figure } from './Field';
 
 interface Props {
   larder: Ingredient[];
@@ -30,179 +31,176 @@ const KINDS: Label['kind'][] = [
   'zero-proof',
 ];
 
+/** What was typed off a label; figures as they were typed. */
+interface Typed {
+  name: string;
+  kind: Label['kind'];
+  strength: string;
+  asProof: boolean;
+  sugar: string;
+  /** Its own word for its sweetness, where it tells no grams. */
+  sweetness: string;
+  acid: string;
+  like: string;
+  price: string;
+}
+
+const BLANK: Typed = {
+  name: '',
+  kind: 'spirit',
+  strength: '',
+  asProof: false,
+  sugar: '',
+  sweetness: '',
+  acid: '',
+  like: '',
+  price: '',
+};
+
 /** A bottle from its label: its name, its kind, how strong; the rest where the label tells it. */
 export function AddBottle({ larder, onAdded, onClose }: Props) {
-  const [name, setName] = useState('');
-  const [kind, setKind] = useState<Label['kind']>('spirit');
-  const [strength, setStrength] = useState('');
-  const [asProof, setAsProof] = useState(false);
-  const [sugar, setSugar] = useState('');
-  const [sweetness, setSweetness] = useState('');
-  const [acid, setAcid] = useState('');
-  const [like, setLike] = useState('');
-  const [price, setPrice] = useState('');
-  const classes = useQuery(sweetnessQuery()).data?.[kind] ?? [];
-  const add = useAddBottle();
-  const kin = larder.filter((ingredient) => ingredient.kind === kind);
-
+  const [typed, setTyped] = useState(BLANK);
+  const add = api.useMutation('post', '/api/bottles');
+  const tell = (change: Partial<Typed>) => setTyped({ ...typed, ...change });
   return (
     <Dialog
       heading="A bottle from its label"
       onClose={onClose}
+      onSubmit={() => add.mutate({ body: labelOf(typed) }, { onSuccess: (bottle) => onAdded(bottle.name) })}
       actions={
-        <button
-          type="submit"
-          form="add-bottle"
-          className="btn btn-accent btn-lg"
-          disabled={!name.trim() || add.isPending}
-        >
+        <button type="submit" className="btn btn-accent btn-lg" disabled={!typed.name.trim() || add.isPending}>
           Put it on the shelf
         </button>
       }
     >
-      <form
-        id="add-bottle"
-        className="grid gap-3 text-lg sm:grid-cols-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          add.mutate(
-            {
-              name: name.trim(),
-              kind,
-              [asProof ? 'proof' : 'abv']: number(strength),
-              sugar: number(sugar),
-              acid: number(acid),
-              sweetness: sugar === '' ? sweetness : '',
-              like,
-              state: 'at hand',
-              price_per_litre: number(price),
-            },
-            { onSuccess: (bottle) => onAdded(bottle.name) },
-          );
-        }}
-      >
-        <label className="flex flex-col gap-1 sm:col-span-2">
-          Name
+      <div className="grid gap-3 text-lg sm:grid-cols-2">
+        <Field label="Name" wide>
           <input
             autoFocus
             className="input input-lg w-full"
-            value={name}
+            value={typed.name}
             maxLength={200}
-            onChange={(event) => setName(event.target.value)}
+            onChange={(event) => tell({ name: event.target.value })}
           />
-        </label>
-        <label className="flex flex-col gap-1">
-          Kind
+        </Field>
+        <Composition typed={typed} onTell={tell} />
+        <Field label="Price of a litre">
+          <Figure value={typed.price} most={10000} onChange={(price) => tell({ price })} placeholder="if you like" />
+        </Field>
+        <Field label="Most like" wide>
           <select
             className="select select-lg w-full"
-            value={kind}
-            onChange={(event) => {
-              setKind(event.target.value as Label['kind']);
-              setSweetness('');
-              setLike('');
-            }}
+            value={typed.like}
+            onChange={(event) => tell({ like: event.target.value })}
           >
-            {KINDS.map((each) => (
-              <option key={each} value={each}>
-                {capital(each)}
-              </option>
-            ))}
-          </select>
-        </label>
-        <div className="flex flex-col gap-1">
-          <label htmlFor="bottle-strength">Strength</label>
-          <span className="flex gap-1">
-            <Figure id="bottle-strength" value={strength} most={asProof ? 200 : 100} onChange={setStrength} />
-            {(['%', 'proof'] as const).map((unit) => (
-              <button
-                key={unit}
-                type="button"
-                aria-pressed={asProof === (unit === 'proof')}
-                className={`btn btn-lg px-3 font-normal ${asProof === (unit === 'proof') ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
-                onClick={() => setAsProof(unit === 'proof')}
-              >
-                {unit}
-              </button>
-            ))}
-          </span>
-        </div>
-        <label className="flex flex-col gap-1">
-          Sugar, g / 100 ml
-          <Figure value={sugar} most={150} onChange={setSugar} placeholder="if it tells" />
-        </label>
-        {classes.length > 0 ? (
-          <label className="flex flex-col gap-1">
-            or its word for it
-            <select
-              className="select select-lg w-full"
-              value={sweetness}
-              disabled={sugar !== ''}
-              onChange={(event) => setSweetness(event.target.value)}
-            >
-              <option value="">not told</option>
-              {classes.map((each) => (
-                <option key={each}>{each}</option>
-              ))}
-            </select>
-          </label>
-        ) : (
-          <span />
-        )}
-        <label className="flex flex-col gap-1">
-          Acid, g / 100 ml
-          <Figure value={acid} most={60} onChange={setAcid} placeholder="if it tells" />
-        </label>
-        <label className="flex flex-col gap-1">
-          Price of a litre
-          <Figure value={price} most={10000} onChange={setPrice} placeholder="if you like" />
-        </label>
-        <label className="flex flex-col gap-1 sm:col-span-2">
-          Most like
-          <select className="select select-lg w-full" value={like} onChange={(event) => setLike(event.target.value)}>
             <option value="">nothing that is here: the middle of its kind</option>
-            {kin.map(({ slug, name: called }) => (
-              <option key={slug} value={slug}>
-                {called}
-              </option>
-            ))}
+            {larder
+              .filter(({ kind }) => kind === typed.kind)
+              .map(({ slug, name }) => (
+                <option key={slug} value={slug}>
+                  {name}
+                </option>
+              ))}
           </select>
           <span className="text-base text-quiet">
             It lends what no label tells: kinds of sugar and acid, smell, colour, what it is poured as.
           </span>
-        </label>
+        </Field>
         {add.error && (
           <p role="alert" className="text-error sm:col-span-2">
-            {capital(add.error.message)}.
+            {capital(add.error.detail)}.
           </p>
         )}
-      </form>
+      </div>
     </Dialog>
   );
 }
 
-interface FigureProps {
-  id?: string;
-  value: string;
-  most: number;
-  placeholder?: string;
-  onChange: (value: string) => void;
+interface CompositionProps {
+  typed: Typed;
+  onTell: (change: Partial<Typed>) => void;
 }
 
-function Figure({ id, value, most, placeholder = '', onChange }: FigureProps) {
+/** What is in it, as far as the label tells: kind, strength, sugar, acid. */
+function Composition({ typed, onTell }: CompositionProps) {
+  const { kind, asProof, sugar } = typed;
+  const classes = useQuery(sweetnessQuery()).data?.[kind] ?? [];
   return (
-    <input
-      id={id}
-      type="number"
-      min={0}
-      max={most}
-      step="any"
-      inputMode="decimal"
-      placeholder={placeholder}
-      className="input input-lg w-full font-figure"
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-    />
+    <>
+      <Field label="Kind">
+        <select
+          className="select select-lg w-full"
+          value={kind}
+          onChange={(event) => onTell({ kind: event.target.value as Label['kind'], sweetness: '', like: '' })}
+        >
+          {KINDS.map((each) => (
+            <option key={each} value={each}>
+              {capital(each)}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <div className="flex flex-col gap-1">
+        <label htmlFor="bottle-strength">Strength</label>
+        <span className="flex gap-1">
+          <Figure
+            id="bottle-strength"
+            value={typed.strength}
+            most={asProof ? 200 : 100}
+            onChange={(strength) => onTell({ strength })}
+          />
+          {(['%', 'proof'] as const).map((unit) => (
+            <button
+              key={unit}
+              type="button"
+              aria-pressed={asProof === (unit === 'proof')}
+              className={`btn btn-lg px-3 font-normal ${asProof === (unit === 'proof') ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+              onClick={() => onTell({ asProof: unit === 'proof' })}
+            >
+              {unit}
+            </button>
+          ))}
+        </span>
+      </div>
+      <Field label="Sugar, g / 100 ml">
+        <Figure value={sugar} most={150} onChange={(told) => onTell({ sugar: told })} placeholder="if it tells" />
+      </Field>
+      {classes.length > 0 ? (
+        <Field label="or its word for it">
+          <select
+            className="select select-lg w-full"
+            value={typed.sweetness}
+            disabled={sugar !== ''}
+            onChange={(event) => onTell({ sweetness: event.target.value })}
+          >
+            <option value="">not told</option>
+            {classes.map((each) => (
+              <option key={each}>{each}</option>
+            ))}
+          </select>
+        </Field>
+      ) : (
+        <span />
+      )}
+      <Field label="Acid, g / 100 ml">
+        <Figure value={typed.acid} most={60} onChange={(acid) => onTell({ acid })} placeholder="if it tells" />
+      </Field>
+    </>
   );
+}
+
+function labelOf({ name, kind, strength, asProof, sugar, sweetness, acid, like, price }: Typed): Label {
+  return {
+    name: name.trim(),
+    kind,
+    [asProof ? 'proof' : 'abv']: number(strength),
+    sugar: number(sugar),
+    acid: number(acid),
+    sweetness: sugar === '' ? sweetness : '',
+    like,
+    state: 'at hand',
+    price_per_litre: number(price),
+  };
 }
 
 function number(text: string): number | null {

@@ -47,6 +47,10 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
     const [first] = sorted(await queryClient.query({ ...asked, staleTime: 'static' }), slot);
     if (first) onTake(first);
   };
+  const search = (typed: string) => {
+    setWords(typed);
+    setAt(0);
+  };
   const press = (event: KeyboardEvent) => {
     if (event.key === 'ArrowDown') setAt(Math.min(at + 1, ranked.length - 1));
     else if (event.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
@@ -59,10 +63,7 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
 
   return (
     <div className="flex min-h-0 grow flex-col">
-      <div className="flex items-center gap-2 p-3 pb-2">
-        <IconButton icon={ArrowLeft} label="Back to the pours" hotkey={shownKey('back')} onClick={onBack} />
-        <h2 className="grow font-display text-lg leading-tight font-semibold">Add a pour</h2>
-      </div>
+      <Head onBack={onBack} />
       <AsWhat slot={slot} slots={slots.map((each) => each.slot)} onSlot={onSlot} />
       <label className="input input-lg mx-3 mb-2 w-auto shrink-0">
         <Search size={20} aria-hidden className="text-quiet" />
@@ -77,18 +78,11 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
           placeholder="Search the larder"
           maxLength={100}
           value={words}
-          onChange={(event) => {
-            setWords(event.target.value);
-            setAt(0);
-          }}
+          onChange={(event) => search(event.target.value)}
           onKeyDown={press}
         />
       </label>
-      {larder.data && ranked.length === 0 && (
-        <p className="px-4 py-2">
-          Nothing in the larder is called “{words.trim()}”. Try one word of it, or its kind: “syrup”, “juice”.
-        </p>
-      )}
+      {larder.data && ranked.length === 0 && <NothingCalled words={words.trim()} />}
       <div
         id={listId}
         ref={list}
@@ -107,6 +101,23 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
         />
       </div>
     </div>
+  );
+}
+
+function Head({ onBack }: { onBack: () => void }) {
+  return (
+    <div className="flex items-center gap-2 p-3 pb-2">
+      <IconButton icon={ArrowLeft} label="Back to the pours" hotkey={shownKey('back')} onClick={onBack} />
+      <h2 className="grow font-display text-lg leading-tight font-semibold">Add a pour</h2>
+    </div>
+  );
+}
+
+function NothingCalled({ words }: { words: string }) {
+  return (
+    <p className="px-4 py-2">
+      Nothing in the larder is called “{words}”. Try one word of it, or its kind: “syrup”, “juice”.
+    </p>
   );
 }
 

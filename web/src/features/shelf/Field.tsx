@@ -1,0 +1,43 @@
+import type { ReactNode } from 'react';
+
+interface FieldProps {
+  label: string;
+  wide?: boolean;
+  children: ReactNode;
+}
+
+/** What is asked, above where it is answered. */
+export function Field({ label, wide = false, children }: FieldProps) {
+  return (
+    <label className={`flex flex-col gap-1 ${wide ? 'sm:col-span-2' : ''}`}>
+      {label}
+      {children}
+    </label>
+  );
+}
+
+interface FigureProps {
+  id?: string;
+  value: string;
+  most: number;
+  placeholder?: string;
+  onChange: (value: string) => void;
+}
+
+/** A figure off a label, from nought. */
+export function Figure({ id, value, most, placeholder = '', onChange }: FigureProps) {
+  return (
+    <input
+      id={id}
+      type="number"
+      min={0}
+      max={most}
+      step="any"
+      inputMode="decimal"
+      placeholder={placeholder}
+      className="input input-lg w-full font-figure"
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+    />
+  );
+}

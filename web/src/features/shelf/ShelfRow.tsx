@@ -1,0 +1,97 @@
+import { useState } from 'react';
+
+import type { Ingredient, ShelfState } from '../../api/client';
+import { capital } from '../../lib/format';
+import { levelWords } from '../../spec/levelWords';
+import { TastePart } from './TastePart';
+
+const STATES: [ShelfState, string][] = [
+  ['at hand', 'At hand'],
+  ['low', 'Low'],
+  ['out', 'Out'],
+];
+
+export interface Shelved {
+  state: ShelfState;
+  price: number | null;
+}
+
+interface Props {
+  ingredient: Ingredient;
+  shelved: Shelved | undefined;
+  onShelve: (state: ShelfState, price: number | null) => void;
+  /** Out of the larder altogether: for a bottle that was added by mistake. */
+  onRemove: () => void;
+}
+
+/** An ingredient: how it stands, what a litre costs, and how it tastes alone. */
+export function ShelfRow({ ingredient, shelved, onShelve, onRemove }: Props) {
+  const { name, kind } = ingredient;
+  const [tasting, setTasting] = useState(false);
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 px-2 py-2">
+      <span className="min-w-0 grow basis-60">
+        <span className="block text-lg leading-tight font-semibold">{name}</span>
+        <span className="block text-base text-quiet">
+          {[capital(kind), levelWords(ingredient)].filter(Boolean).join(', ')}
+        </span>
+      </span>
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 px-3 text-base font-normal"
+        aria-label={`Taste ${name} alone`}
+        onClick={() => setTasting(true)}
+      >
+        Taste
+      </button>
+      {tasting && <TastePart ingredient={ingredient} onClose={() => setTasting(false)} />}
+      {ingredient.origin === 'house' && (
+        <button
+          type="button"
+          className="btn btn-ghost min-h-11 px-3 text-base font-normal"
+          aria-label={`Remove ${name}`}
+          onClick={onRemove}
+        >
+          Remove
+        </button>
+      )}
+      {shelved && (
+        <label className="flex items-center gap-2 text-base text-quiet">
+          a litre
+          <input
+            key={shelved.price}
+            type="number"
+            min={0}
+            max={10000}
+            step="any"
+            aria-label={`Price of a litre of ${name}`}
+            placeholder="price"
+            className="input min-h-11 w-24 font-figure text-base text-base-content"
+            defaultValue={shelved.price ?? ''}
+            onBlur={({ target }) => {
+              const price = target.value === '' ? null : Number(target.value);
+              if (price !== shelved.price) onShelve(shelved.state, price);
+            }}
+          />
+        </label>
+      )}
+      <span role="group" aria-label={`How ${name} stands`} className="flex gap-1">
+        {STATES.map(([state, words]) => {
+          const on = shelved?.state === state;
+          return (
+            <button
+              key={state}
+              type="button"
+              aria-pressed={on}
+              title={on ? 'Take it off the shelf' : undefined}
+              className={`btn min-h-11 px-3 text-base font-normal ${on ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+              onClick={() => onShelve(on ? 'off' : state, shelved?.price ?? null)}
+            >
+              {words}
+            </button>
+          );
+        })}
+      </span>
+    </li>
+  );
+}
