@@ -2,16 +2,12 @@
 
 import json
 import math
-import tempfile
 from http import HTTPStatus
-from pathlib import Path
 
 import pytest
-import schemathesis
-from hypothesis import HealthCheck, settings
 from starlette.testclient import TestClient
 
-from oenomel.api.app import create_api, create_app
+from oenomel.api.app import create_app
 from oenomel.core.forecast.why import EXPLAINED
 from oenomel.core.larder.larder_files import catalogue
 from oenomel.demo import scenario
@@ -290,21 +286,3 @@ def test_open_api_document_tells_every_route_by_its_function(client):
     document = client.get("/api/openapi.json").json()
     operations = {operation["operationId"] for path in document["paths"].values() for operation in path.values()}
     assert {"predict_drink", "compare_drinks", "list_ingredients", "list_drinks", "keep_trial", "save_draft", "get_health"} <= operations
-
-
-def _fuzzed():
-    folder = Path(tempfile.mkdtemp())
-    scenario.prepare(folder / "demo.db")
-    return schemathesis.openapi.from_asgi("/api/openapi.json", create_api(folder / "demo.db", demo=True))
-
-
-# The stream reads the same body by the same hands as the board it is a part of.
-@_fuzzed().exclude(path="/api/swaps/stream").parametrize()
-@settings(max_examples=8, deadline=None, suppress_health_check=list(HealthCheck))
-def test_nothing_that_is_sent_breaks_the_server(case):
-    answer = case.call()
-    # A device that times out is not broken by what was sent.
-    silent = answer.status_code == HTTPStatus.SERVICE_UNAVAILABLE and json.loads(answer.text)["code"] == "no-reading"
-    assert silent or answer.status_code < HTTPStatus.INTERNAL_SERVER_ERROR, answer.text
-    if answer.status_code >= HTTPStatus.BAD_REQUEST:
-        assert json.loads(answer.text)["detail"]

@@ -175,10 +175,10 @@ def test_a_bottle_from_its_label_joins_the_larder_the_shelf_and_the_board(client
 def test_a_bottle_added_by_mistake_goes_again_unless_a_drink_pours_it(client):
     slug = client.post("/api/bottles", json={"name": "Misread", "kind": "spirit", "abv": 40}).json()["slug"]
     spec = {**SPEC, "pours": [{**SPEC["pours"][0], "ingredient": slug}, *SPEC["pours"][1:]]}
-    drink = client.post("/api/drinks", json={"name": "PourTable", "spec": spec, "trial_name": "First"}).json()
+    drink = client.post("/api/drinks", json={"name": "Poured", "spec": spec, "trial_name": "First"}).json()
     refused = client.delete(f"/api/bottles/{slug}")
     assert refused.status_code == HTTPStatus.CONFLICT
-    assert refused.json()["detail"] == "PourTable pours it: a bottle that a drink needs stays in the larder"
+    assert refused.json()["detail"] == "Poured pours it: a bottle that a drink needs stays in the larder"
     assert drink["id"]
     other = client.post("/api/bottles", json={"name": "Misread", "kind": "spirit", "abv": 40}).json()["slug"]
     assert client.delete(f"/api/bottles/{other}").status_code == HTTPStatus.NO_CONTENT

@@ -106,7 +106,7 @@ def test_sixty_held_arrow_steps_neither_lag_nor_end_on_a_stale_figure(page, serv
     page.route("**/api/compare", lambda route: held.append(route))
 
     def answer_some(leave: int) -> None:
-        # BriefCheck back, and answered out of order: the later may well come first. What the page gave up already can't be answered.
+        # Held back, and answered out of order: the later may well come first. What the page gave up already can't be answered.
         while len(held) > leave:
             with suppress(Error):
                 held.pop(order.randrange(len(held))).continue_()

@@ -157,7 +157,7 @@ def test_danger_is_told_before_what_is_good_to_know(page, server):
     page.get_by_role("button", name=re.compile("^Hedgerow honey syrup .*Choose another")).click()
     # It isn't offered for the tin, and the reason stands beside it; who knows better takes it all the same.
     page.get_by_role("searchbox", name="Search the board").fill("soda")
-    page.locator("summary").filter(has_text="Residual out").click()
+    page.locator("summary").filter(has_text="Left out").click()
     expect(page.get_by_role("listitem").filter(has_text="Soda water")).to_contain_text("never goes in a closed shaker")
     page.get_by_role("button", name="Take anyway: Soda water").click()
     danger = page.get_by_role("list", name="What to mend")

@@ -278,7 +278,7 @@ def test_no_view_breaks_a_rule_of_accessibility(page, server, theme, axe_source)
     expect(candidates(page).first).to_be_visible()
     assert violations() == [], "board"
     page.get_by_role("button", name="How").click()
-    page.locator("summary").filter(has_text="Residual out").click()
+    page.locator("summary").filter(has_text="Left out").click()
     assert violations() == [], "how, and left out"
     page.get_by_role("button", name="Back to the pours").click()
     page.get_by_role("button", name="Add a pour").click()

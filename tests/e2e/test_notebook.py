@@ -54,7 +54,7 @@ def test_two_trials_a_blind_tasting_the_proposal_the_third_trial_and_the_tree(pa
     poured = {
         taster: re.findall(r"glass (\w) is trial (\d)", key.locator("p", has_text=f"{taster}:").inner_text()) for taster in ("Odile", "Tam")
     }
-    page.get_by_role("button", name="PourTable: hide the key").click()
+    page.get_by_role("button", name="Poured: hide the key").click()
     for taster, glasses in poured.items():
         for letter, trial in glasses:
             expect(page.get_by_role("heading", name=f"{taster}, glass {letter}")).to_be_visible()
@@ -179,7 +179,7 @@ def test_what_was_really_poured_by_whom_and_of_which_lots_is_kept_with_the_trial
 
 def test_measured_by_one_tap_refused_where_it_can_not_be_and_used_by_the_next_forecast(page, server):
     page.goto(f"{server.url}/trials/{MEDLAR}?show=3&show=4")
-    measured = page.get_by_role("region", name="Reading")
+    measured = page.get_by_role("region", name="Measured")
     expect(measured).to_contain_text("Titrated acid, as citric, as served")
     measured.get_by_role("button", name="after the ice").click()
     measured.get_by_role("button", name="volume").click()
@@ -329,7 +329,7 @@ def test_no_room_of_the_notebook_breaks_a_rule_of_accessibility(page, server, th
     page.get_by_label("Who tastes").fill("Tam")
     assert violations() == [], "who tastes"
     page.get_by_role("button", name=re.compile("^Start")).click()
-    page.get_by_role("button", name="PourTable: hide the key").click()
+    page.get_by_role("button", name="Poured: hide the key").click()
     say(page, "Sharpness", "a touch too sharp")
     assert violations() == [], "sheet"
     page.goto(f"{server.url}/shelf")
@@ -439,7 +439,7 @@ def test_a_crossed_trial_tells_where_each_pour_came_from(page, server):
 
 def test_without_devices_a_reading_is_typed_and_own_measurements_can_be_left_out(page, server):
     page.goto(f"{server.url}/trials/10?show=2&show=3")
-    measured = page.get_by_role("region", name="Reading")
+    measured = page.get_by_role("region", name="Measured")
     expect(measured.get_by_role("button", name="Read the scale")).to_be_visible()
     expect(measured).to_contain_text("Your stir takes 9 % less water than the curve, give or take 6 %, by 3 measurements.")
     page.get_by_role("button", name="Settings").click()

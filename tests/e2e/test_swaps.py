@@ -175,7 +175,7 @@ def test_the_board_is_ordered_and_filtered_and_others_may_join(page, server):
     assert len(set(orders.values())) > 1
     page.get_by_role("button", name="How").click()
     page.get_by_role("checkbox", name="Without alcohol").check()
-    page.locator("summary").filter(has_text="Residual out").click()
+    page.locator("summary").filter(has_text="Left out").click()
     expect(page.get_by_role("listitem").filter(has_text="Quince liqueur")).to_contain_text("It has alcohol.")
     page.get_by_role("checkbox", name="Without alcohol").uncheck()
     hand = page.get_by_role("group", name="What is at hand")

@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 from support.drinks import drink
 
 from oenomel.core.balance.attribution import MOST_CHANGES, changes_between
-from oenomel.core.balance.doubt import Z80, difference_of
+from oenomel.core.balance.doubt import Doubt, Z80, difference_of
 from oenomel.core.balance.levels import FIGURES
 from oenomel.core.balance.perception import AXES, steps_between
 from oenomel.core.forecast.comparison import compare
@@ -216,3 +216,12 @@ def test_certainty_is_told_in_words_where_a_difference_can_be_tasted():
     assert near.axes[1].certainty == ""
     swapped = compare(drink(("white-rum", 60), ("lemon-juice", 26), ("simple-syrup-1-1", 22.5)), parent)
     assert "likely" in swapped.axes[1].certainty or "can't be told" in swapped.axes[1].certainty
+
+
+@pytest.mark.parametrize(("second", "told"), [(0.199, False), (0.201, True)])
+def test_a_second_cause_is_named_from_a_fifth_of_the_doubt(second, told):
+    # House rule: what explains less isn't worth a word.
+    unknowns = (("ice", "shake"), ("content", "lime-juice", "acid"))
+    moves = np.sqrt([[1 - second] * 4, [second] * 4])
+    doubt = Doubt(np.ones(4), unknowns, moves, {"lime-juice": "Lime juice"})
+    assert ("Lime juice 20 %" in doubt.drivers["abv"].told) is told

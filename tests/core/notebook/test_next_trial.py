@@ -11,7 +11,7 @@ from oenomel.core.families.home import home_of, steps_of
 from oenomel.core.ice.conditions import Conditions
 from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.notebook.next_trial import Sheet, answer, ideal_of, proposals, standing_of
-from oenomel.core.notebook.palate import WITHIN_STEPS, unknown_palate
+from oenomel.core.notebook.palate import WITHIN_STEPS, Palate, unknown_palate
 from oenomel.core.notebook.tasting import Verdict, verdict_words
 from oenomel.errors import DomainError, OutOfRange
 
@@ -182,3 +182,24 @@ def test_one_sheet_a_trial_takes_longer_and_stays_as_honest():
     print(f"one sheet a trial: within 4 trials {np.mean(trials <= 4):.0%}, within 6 {np.mean(trials <= 6):.0%}, true {np.mean(told):.0%}")
     assert np.mean(trials <= 6) >= 0.75
     assert np.mean(told) >= 0.70
+
+
+def test_one_drink_s_ideal_lies_half_a_step_around_what_is_known_of_the_palate():
+    # House rule: tasters want each drink a little otherwise; before this one was tasted, that is all that is unsure besides.
+    known = Palate(np.array([1.0, 0.0, -1.0]), 0.3**2 * np.eye(3))
+    ideal = ideal_of([], np.zeros(3), known, USUAL)
+    assert ideal.mean.tolist() == [1, 0, -1]
+    assert ideal.sd.tolist() == pytest.approx([(0.3**2 + 0.5**2) ** 0.5] * 3, rel=1e-9)
+
+
+@pytest.mark.parametrize(
+    ("steps", "pours"),
+    # At nine tenths of what the volume counts the first would be 60, 27.5 and 27.5 ml; at eleven tenths the second's syrup 27.5 ml.
+    [((1, 1, 0), [55, 25, 25]), ((1, -2, 0), [60, 15, 25])],
+)
+def test_how_much_a_trial_minds_growing_or_shrinking(steps, pours):
+    # House rule: a tenth of volume counts 0.4 times what it does in a swap, since a trial may become a little larger or smaller.
+    sour = eight_three_three()
+    wished = steps_of(profile_of_made(sour, USUAL)) + np.array(steps, dtype=float)
+    found, _, _ = answer(sour, wished, LARDER, USUAL)
+    assert [pour.volume_ml for pour in found.pours] == pours

@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from support.tasters import tastings
 
-from oenomel.core.notebook.palate import WITHIN_STEPS, Palate, Tasted, learn, unknown_palate
+from oenomel.core.notebook.palate import WITHIN_STEPS, Palate, Tasted, _log_likelihood, learn, unknown_palate
 from oenomel.errors import OutOfRange
 
 TASTERS = 300
@@ -132,3 +132,10 @@ def test_the_stronger_the_complaint_the_further_the_ideal(axis, said):
     if abs(said) > 1:
         weaker = int(said - np.sign(said))
         assert abs(ideal(said)) > abs(ideal(weaker))
+
+
+def test_no_answer_is_less_likely_than_a_lapse():
+    # House rule: one answer in twenty is a lapse, any of the seven as likely. Ten steps too sweet, and "far too dry" was said.
+    one, said_far_too_dry = np.ones((1, 1, 1)), (np.full((1, 1, 1), -np.inf), np.full((1, 1, 1), -2.5))
+    chance, _, _ = _log_likelihood(10 * one, *said_far_too_dry, np.array([0.5]), one.astype(bool))
+    assert np.exp(chance.item()) == pytest.approx(0.05 / 7, rel=1e-9)

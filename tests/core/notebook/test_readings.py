@@ -177,3 +177,10 @@ def test_the_houses_own_water_is_told_in_words_with_its_doubt(ratios, words):
     assert told.words == words
     assert told.low < told.factor < told.high
     assert told.measurements == len(ratios)
+
+
+def test_a_refractometer_reads_forty_percent_of_alcohol_as_fourteen_of_sugar():
+    # From memory of the refractive indices: about 0.36 °Bx for each % of strength, where there is no sugar at all.
+    vodka = forecast_of(drink(("vodka", 60), family="open", method=Method("build", ice="none")))
+    assert forecast_reading("brix", "served", vodka) == pytest.approx(0.36 * vodka.served.abv, rel=1e-9)
+    assert vodka.served.sugar == vodka.served.acid == 0

@@ -179,3 +179,13 @@ def test_a_middle_leaves_out_what_few_of_them_pour_and_keeps_two_of_a_slot_apart
     odd = drink(("london-dry-gin", 30), ("white-rum", 30), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5), ("aromatic-bitters", 1.6))
     middle = middle_of([split, split, odd])
     assert [pour.ingredient.slug for pour in middle.pours] == ["london-dry-gin", "white-rum", "lemon-juice", "simple-syrup-1-1"]
+
+
+@pytest.mark.parametrize(("lime_ml", "explains"), [(12.85, False), (12.87, True)])
+def test_a_lot_explains_what_it_brings_three_tenths_of(lime_ml, explains):
+    # House rule: both juices hold 6 g of acid, so that lime brings 30 % of it at 12.857 ml beside 30 ml of lemon.
+    made = drink(("london-dry-gin", 60), ("lemon-juice", 30), ("lime-juice", lime_ml), ("simple-syrup-1-1", 15))
+    table = beside(Made("trial 1", made, lots={"lime-juice": "old"}), Made("trial 2", made, lots={"lime-juice": "new"}))
+    (lot,) = table.circumstances
+    assert (lot.words != "") is explains
+    assert lot.could_explain is explains

@@ -362,3 +362,43 @@ def test_a_pour_takes_multiples_of_its_grid_or_stays_as_it_is(asked: tuple[float
     assert all(a < b for a, b in itertools.pairwise(values))
     others = [value for index, value in enumerate(values) if index != at]
     assert all(value / asked[1] == pytest.approx(round(value / asked[1])) and asked[2] <= value <= asked[3] + 1e-9 for value in others)
+
+
+@pytest.mark.parametrize(("pour", "content", "least"), [(0, "abv", 10), (2, "acid", 0.4), (3, "sugar", 15), (1, "sugar", 8)])
+def test_what_has_too_little_for_a_slot_is_left_out_from_there_on(pour, content, least):
+    # House rules: what makes no base, no sour, no sweet and no liqueur. With a hair more it is left out for another reason.
+    reasons = []
+    for level in (least - 0.01, least + 0.01):
+        composition = {"abv": {"abv": level}, "acid": {"acids": {"citric": level}}, "sugar": {"sugars": {"sucrose": level}}}[content]
+        thin = Ingredient("thin", "Thin", "other", Composition(**composition))
+        reasons += [each.reason for each in parts(DAISY, pour, larder={"thin": thin})[0].left_out]
+    too_little, other = reasons
+    assert too_little in {reason for _, _, reason in REASONS}
+    assert other.startswith("It isn't poured as")
+
+
+def test_kinship_counts_half_of_likeness_and_none_told_half_of_that():
+    # House rule of the ranking by aroma: likeness to what goes, and half as much kinship with what stays.
+    row = rows(DAISY, 1, larder={"orange-liqueur-dry": catalogue()["orange-liqueur-dry"]})["orange-liqueur-dry"]
+
+    def nose(likeness: float, kinship: float | None) -> float:
+        return replace(row, likeness=likeness, kinship=kinship).score("aroma")
+
+    assert nose(0.5, 0.6) == pytest.approx(nose(0.6, 0.4), abs=1e-9)
+    assert nose(0.5, None) == nose(0.5, 0.5)
+    assert nose(1, 1) == 0
+    assert row.mended is not None
+    assert row.score("both") == pytest.approx(row.mended.cost + row.score("aroma"), abs=2e-9)
+
+
+def test_two_groups_of_which_nothing_is_told_stand_side_by_side_as_the_table_says():
+    # The table's own rule (its first lines): an untold pair counts 0.4, a group beside itself 0.6.
+    tags = {aroma.group: tag for tag, aroma in aromas().items()}
+    one, other = next(pair for pair in itertools.combinations(tags, 2) if frozenset(pair) not in group_kinship())
+
+    def smelling(slug: str, tag: str) -> Ingredient:
+        return Ingredient(slug, slug, "other", Composition(), aroma={tag: 2})
+
+    assert kinship(smelling("a", tags[one]), [smelling("b", tags[other])]) == pytest.approx(0.4)
+    # Of one tag the likeness is whole, and what is over 0.6 of it is taken off as more of the same.
+    assert kinship(smelling("a", tags[one]), [smelling("b", tags[one])]) == pytest.approx(0.6 - 0.4)

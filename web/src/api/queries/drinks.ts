@@ -32,11 +32,14 @@ export function useTellDrink() {
 
 /** Lays a spec on the bench as the draft, held against a trial of the drink, in place of what lies there. */
 export function useLayOnBench(id: number) {
+  const queryClient = useQueryClient();
   return useMutation({
     mutationFn: async ({ spec, parent }: { spec: Spec; parent: number }) => {
       const drink = unwrap(await client.GET('/api/drinks/{drink_id}', pathOf(id)));
       const body = { parent_trial_id: parent, spec, revision: drink.draft?.revision ?? 0 };
       return unwrap(await client.PUT('/api/drinks/{drink_id}/draft', { ...pathOf(id), body }));
     },
+    // The bench opens with the draft that the drink has by then.
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: drinkQuery(id).queryKey }),
   });
 }

@@ -33,6 +33,7 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
   const queryClient = useQueryClient();
   const asked = candidatesQuery(words.trim(), family, slot);
   const larder = useQuery(asked);
+  const answered = larder.data !== undefined && !larder.isPlaceholderData;
   const ranked = sorted(larder.data ?? [], slot);
   const highlighted = ranked[Math.min(at, ranked.length - 1)];
 
@@ -42,19 +43,20 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
     list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
   }, [highlighted, onTry]);
 
-  /** Enter may come before the answer to the last letter: it means the first of what these words find. */
-  const takeFirst = async () => {
-    const [first] = sorted(await queryClient.query({ ...asked, staleTime: 'static' }), slot);
-    if (first) onTake(first);
+  /** Enter may come before the answer to the last letter: it means what these words find, at the place where the hand is. */
+  const takeFound = async () => {
+    const found = sorted(await queryClient.query({ ...asked, staleTime: 'static' }), slot);
+    const meant = found[Math.min(at, found.length - 1)];
+    if (meant) onTake(meant);
   };
   const search = (typed: string) => {
     setWords(typed);
     setAt(0);
   };
   const press = (event: KeyboardEvent) => {
-    if (event.key === 'ArrowDown') setAt(Math.min(at + 1, ranked.length - 1));
+    if (event.key === 'ArrowDown') setAt(answered ? Math.min(at + 1, ranked.length - 1) : at + 1);
     else if (event.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
-    else if (event.key === 'Enter' && larder.isPlaceholderData) void takeFirst();
+    else if (event.key === 'Enter' && !answered) void takeFound();
     else if (event.key === 'Enter' && highlighted) onTake(highlighted);
     else if (event.key === 'Escape') onBack();
     else return;
