@@ -78,7 +78,7 @@ def _crushed(page: Page) -> None:
 def _blind_sheet(page: Page) -> None:
     page.get_by_label("Who tastes").fill("Odile, Tam")
     page.get_by_role("button", name="Start with 4 glasses").click()
-    page.get_by_role("button", name="PourTable: hide the key").click()
+    page.get_by_role("button", name="Poured: hide the key").click()
     for said in ("Sweetness: right", "Sharpness: a touch too sharp"):
         page.get_by_role("radio", name=said).locator("xpath=..").click()
 

@@ -1,6 +1,5 @@
 """HTTP: the seams, the refusals, who may call."""
 
-import json
 import math
 from http import HTTPStatus
 

@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 from support.drinks import drink
 
 from oenomel.core.balance.attribution import MOST_CHANGES, changes_between
-from oenomel.core.balance.doubt import Doubt, Z80, difference_of
+from oenomel.core.balance.doubt import Z80, Doubt, difference_of
 from oenomel.core.balance.levels import FIGURES
 from oenomel.core.balance.perception import AXES, steps_between
 from oenomel.core.forecast.comparison import compare
@@ -221,7 +221,8 @@ def test_certainty_is_told_in_words_where_a_difference_can_be_tasted():
 @pytest.mark.parametrize(("second", "told"), [(0.199, False), (0.201, True)])
 def test_a_second_cause_is_named_from_a_fifth_of_the_doubt(second, told):
     # House rule: what explains less isn't worth a word.
-    unknowns = (("ice", "shake"), ("content", "lime-juice", "acid"))
-    moves = np.sqrt([[1 - second] * 4, [second] * 4])
-    doubt = Doubt(np.ones(4), unknowns, moves, {"lime-juice": "Lime juice"})
+    alone = drink(("lime-juice", 20))
+    # By row: the jigger's, the pour's, its three contents, what shakes share, this shake's own.
+    variance = np.array([0, 0, 0, 0, second, 1 - second, 0])
+    doubt = Doubt(alone, np.ones(4), np.sqrt(variance)[:, None] * np.ones(4))
     assert ("Lime juice 20 %" in doubt.drivers["abv"].told) is told

@@ -15,7 +15,9 @@ router = APIRouter(tags=["rules"])
 
 
 class RulesReport(Report):
-    """The ruler of each axis and from how many steps on a difference can be tasted, seconds of the techniques that go by the clock, who may join a drink, allergens, and the slots."""
+    """The ruler of each axis and from how many steps on a difference can be tasted, seconds of the techniques that go by the clock,
+    who may join a drink, allergens, and the slots.
+    """
 
     axes: dict[str, Axis]
     tasted_steps: float

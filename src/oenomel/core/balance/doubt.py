@@ -16,6 +16,7 @@ from numpy.typing import NDArray
 
 from oenomel.core.balance.levels import FIGURES, Levels, Slopes, levels_and_slopes
 from oenomel.core.balance.pour_table import BY_EYE_UNITS, PourTable, poured
+from oenomel.core.balance.single import OneDrink
 from oenomel.core.ice import OWN_RELATIVE_SD, Conditions, dilution_relative_sd
 from oenomel.core.spec import Drink
 
@@ -66,16 +67,19 @@ class Doubt:
 
     Parameters
     ----------
+    drink : Drink
     figures : ndarray, shape (4,)              as served, in the order of `FIGURES`
-    unknowns : tuple of names                  two drinks that have one of the same name share it
     moves : ndarray, shape (unknowns, 4)
-    names : mapping of ingredient slug to its name
     """
 
+    drink: Drink
     figures: Floats
-    unknowns: tuple[Unknown, ...]
     moves: Floats
-    names: Mapping[str, str]
+
+    @cached_property
+    def unknowns(self) -> tuple[Unknown, ...]:
+        """Their names, each once; two drinks that have one of the same name share it."""
+        return tuple(dict.fromkeys(_unknowns(self.drink)))
 
     @cached_property
     def intervals80(self) -> dict[str, Interval]:
@@ -100,19 +104,14 @@ class Doubt:
     @cached_property
     def drivers(self) -> dict[str, Drivers]:
         """What makes each figure unsure."""
+        names = {pour.ingredient.slug: pour.ingredient.name for pour in self.drink.pours}
         causes = [_cause(unknown) for unknown in self.unknowns]
         rows = {cause: row for row, cause in enumerate(dict.fromkeys(causes))}
         variance = np.zeros((len(rows), len(FIGURES)))
         np.add.at(variance, [rows[cause] for cause in causes], self.moves**2)
         total = variance.sum(axis=0)
         shares = np.divide(variance, total, out=np.zeros_like(variance), where=total > 0)
-        return {figure: self._drivers(tuple(rows), column) for figure, column in zip(FIGURES, shares.T.tolist(), strict=True)}
-
-    def _drivers(self, causes: tuple[tuple[str, str], ...], shares: Sequence[float]) -> Drivers:
-        ordered = sorted((row for row, share in enumerate(shares) if share >= SHARE_WORTH_TELLING), key=lambda row: -shares[row])
-        found = [(causes[row], shares[row]) for row in ordered]
-        drivers = tuple(Driver(cause, self.names.get(subject, subject), share, _ADVICE[cause]) for (cause, subject), share in found)
-        return Drivers(_in_a_sentence(drivers), drivers)
+        return {figure: _drivers(tuple(rows), names, column) for figure, column in zip(FIGURES, shares.T.tolist(), strict=True)}
 
 
 @dataclass(frozen=True, slots=True)
@@ -135,16 +134,15 @@ _ADVICE: Final = {
 }
 
 
-def doubt_of(drink: Drink, at: Levels, grows: Slopes, pours: PourTable, conditions: Conditions) -> Doubt:
-    """How sure the figures of a drink are, from its levels, their slopes and its table."""
-    unknowns, moves = _unknowns(drink), _moves(drink, at, grows, pours, conditions)[..., 0]
-    again = _repeated(unknowns)
-    if again:
+def doubt_of(drink: Drink, alone: OneDrink) -> Doubt:
+    """How sure the figures of a drink are, from what moves them."""
+    moves = alone.moves
+    if len({pour.ingredient.slug for pour in drink.pours}) < len(drink.pours):
+        again = _repeated(_unknowns(drink))
         for row, same in again:
             moves[same] += moves[row]
-        kept = sorted(set(range(len(unknowns))) - {row for row, _ in again})
-        unknowns, moves = [unknowns[row] for row in kept], moves[kept]
-    return Doubt(at.figures[:, 0], tuple(unknowns), moves, {pour.ingredient.slug: pour.ingredient.name for pour in drink.pours})
+        moves = np.delete(moves, [row for row, _ in again], axis=0)
+    return Doubt(drink, alone.figures, moves)
 
 
 def half_widths80(drink: Drink, volumes: Floats, conditions: Conditions) -> tuple[Floats, Floats]:
@@ -237,6 +235,16 @@ def _moves(drink: Drink, at: Levels, grows: Slopes, pours: PourTable, conditions
     moves[-2] = grows.by_melt * np.sqrt(melt_sd**2 - own_melt_sd**2)
     moves[-1] = grows.by_melt * own_melt_sd
     return moves
+
+
+def _drivers(causes: Sequence[tuple[str, str]], names: Mapping[str, str], shares: Sequence[float]) -> Drivers:
+    """What makes one figure unsure: the causes by their shares, the largest first."""
+    told = [row for row, share in enumerate(shares) if share >= SHARE_WORTH_TELLING]
+    drivers = []
+    for row in sorted(told, key=lambda row: -shares[row]):
+        cause, subject = causes[row]
+        drivers.append(Driver(cause, names.get(subject, subject), shares[row], _ADVICE[cause]))
+    return Drivers(_in_a_sentence(drivers), tuple(drivers))
 
 
 def _in_a_sentence(drivers: Sequence[Driver]) -> str:

@@ -97,7 +97,7 @@ def served_drink(pours: PourTable, water_ml: Floats) -> Served:
 
     Strained, joined with what waits in the glass, topped and floated.
     """
-    stages = np.concatenate([pours.in_tin, pours.on_top, 1 - pours.in_tin - pours.on_top], axis=1).T * pours.volumes[:, 0]
+    stages = pours.stages.T * pours.volumes[:, 0]
     volume, contents = stages.sum(axis=1), stages @ pours.contents / 100
     tin, topping, waiting = (Liquid(volume[stage], contents[stage]) for stage in range(3))
     strained = tin.thinned(water_ml)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+from array import array
 from dataclasses import dataclass
 from typing import Final
 
@@ -23,6 +25,8 @@ BY_EYE_UNITS: Final = frozenset({"splash", "piece", "leaf"})
 by eye (model.md §6)."""
 
 _WIDTH: Final = len(PROPERTIES)
+_STAGES: Final = {"mixed": (1.0, 0.0, 0.0), "topped": (0.0, 1.0, 0.0), "floated": (0.0, 1.0, 0.0)}
+_WAITS: Final = (0.0, 0.0, 1.0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,7 +39,7 @@ class PourTable:
     contents : ndarray, shape (pours, properties)    per 100 ml, in the order of `PROPERTIES`
     axes : ndarray, shape (pours, 3, 1)              strength in % v/v, sugar and acid in g per 100 ml
     spread : ndarray, shape (pours, 3, 1)            their relative standard deviations
-    in_tin, on_top : ndarray, shape (pours, 1)       1 where a pour meets the ice, is topped or floated; else 0
+    stages : ndarray, shape (pours, 3)               1 where a pour meets the ice, is topped or floated, waits in the glass; else 0
     by_jigger : ndarray, shape (pours, 1)            1 where a pour goes by the jigger; else 0
     own_sd : ndarray, shape (pours, 1)               relative standard deviation of any other measure
     """
@@ -44,10 +48,14 @@ class PourTable:
     contents: Floats
     axes: Floats
     spread: Floats
-    in_tin: Floats
-    on_top: Floats
+    stages: Floats
     by_jigger: Floats
     own_sd: Floats
+
+    @property
+    def in_tin(self) -> Floats:
+        """1 where a pour meets the ice, else 0, shape (pours, 1)."""
+        return self.stages[:, :1]
 
     def sds_ml(self) -> tuple[Floats, Floats]:
         """Standard deviations of the pours, shape (pours, drinks) each: what all pours of a jigger share, and each one's own, [ml]."""
@@ -58,26 +66,38 @@ class PourTable:
 
 def poured(drink: Drink, volumes: Floats | None = None) -> PourTable:
     """The table of a drink's pours; with other volumes, shape (pours, drinks), of many drinks of its parts."""
-    table = np.array([_row(pour) for pour in drink.pours])
-    own = table[:, _WIDTH + 6 :, None]
+    flat = array("d")
+    for pour in drink.pours:
+        flat.extend(pour.ingredient.composition.row)
+        flat.extend(_measured(pour))
+    table = np.frombuffer(flat).reshape(len(drink.pours), -1)
+    own = table[:, _WIDTH + 6 :]
     return PourTable(
-        own[:, 0] if volumes is None else volumes,
+        own[:, :1] if volumes is None else volumes,
         table[:, :_WIDTH],
         table[:, _WIDTH : _WIDTH + 3, None],
         table[:, _WIDTH + 3 : _WIDTH + 6, None],
-        own[:, 1],
-        own[:, 2],
-        own[:, 3],
-        own[:, 4],
+        own[:, 1:4],
+        own[:, 4:5],
+        own[:, 5:],
     )
 
 
-def _row(pour: Pour) -> tuple[float, ...]:
+def pour_sds_ml(pour: Pour) -> tuple[float, float]:
+    """Standard deviations of one pour: what all pours of a jigger share, and its own, [ml]; as `PourTable.sds_ml`."""
+    volume = pour.liquid_ml
+    _, _, _, _, by_jigger, own_sd = _measured(pour)
+    if not by_jigger:
+        return 0.0, own_sd * volume
+    shared, whole = JIGGER_SHARED_SD * volume, max(JIGGER_SD * volume, JIGGER_LEAST_ML) if volume > 0 else 0.0
+    return shared, math.sqrt(whole * whole - shared * shared)
+
+
+def _measured(pour: Pour) -> tuple[float, ...]:
     if pour.unit in ("dash", "drop"):
         measure = (0.0, DASH_SD)
     elif pour.unit in BY_EYE_UNITS or pour.stage == "rinse":
         measure = (0.0, BY_EYE_SD)
     else:
         measure = (1.0, 0.0)
-    stage = (float(pour.stage == "mixed"), float(pour.stage in ("topped", "floated")))
-    return (*pour.ingredient.composition.row, pour.liquid_ml, *stage, *measure)
+    return (pour.liquid_ml, *_STAGES.get(pour.stage, _WAITS), *measure)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import operator
 from dataclasses import dataclass
 from typing import Final, NamedTuple
 
@@ -33,6 +34,8 @@ BODY_WEIGHTS[SUGAR_COLUMNS] = BODY_WEIGHTS[ACID_COLUMNS] = 1.0
 for _name, _weight in (("protein", 3.0), ("fat", 3.0), ("gum", 10.0)):
     BODY_WEIGHTS[COLUMN[_name]] = _weight
 BODY_WEIGHTS.flags.writeable = False
+
+_PROTEIN, _FAT, _GUM = (COLUMN[name] for name in ("protein", "fat", "gum"))
 
 BODY_WORDS: Final = ((6.5, "thin"), (10.5, "light"), (16.0, "round"), (math.inf, "rich"))
 """Words for body, each up to so many g per 100 ml of dissolved solids, with protein and fat counted three times and gum ten times.
@@ -84,40 +87,38 @@ class PourShare(NamedTuple):
 
 def profile_of(liquid: Liquid) -> Profile:
     """The reported figures of a single liquid; an empty one has zeros."""
-    contents = liquid.contents
-    sugar_g, acid_g = float(contents[SUGAR_COLUMNS].sum()), float(contents[ACID_COLUMNS].sum())
-    alcohol_g = float(contents[0]) * ETHANOL_G_PER_ML
-    per_100_ml = 100 / float(liquid.volume_ml) if liquid.volume_ml > 0 else 0.0
-    energy = {
-        "alcohol": alcohol_g,
-        "carbohydrate": sugar_g,
-        "acid": acid_g,
-        "protein": float(contents[COLUMN["protein"]]),
-        "fat": float(contents[COLUMN["fat"]]),
-        "fibre": float(contents[COLUMN["gum"]]),
-    }
+    contents, volume_ml = liquid.contents, float(liquid.volume_ml)
+    sugars, acids = contents[SUGAR_COLUMNS], contents[ACID_COLUMNS]
+    sugar_g, acid_g = float(sugars.sum()), float(acids.sum())
+    told = contents.tolist()
+    alcohol_ml, protein_g, fat_g, gum_g = told[0], told[_PROTEIN], told[_FAT], told[_GUM]
+    alcohol_g = alcohol_ml * ETHANOL_G_PER_ML
+    per_100_ml = 100 / volume_ml if volume_ml > 0 else 0.0
+    energy = (alcohol_g, sugar_g, acid_g, protein_g, fat_g, gum_g)
     return Profile(
-        volume_ml=float(liquid.volume_ml),
-        abv=float(contents[0]) * per_100_ml,
+        volume_ml=volume_ml,
+        abv=alcohol_ml * per_100_ml,
         sugar=sugar_g * per_100_ml,
         acid=acid_g * per_100_ml,
         sugar_acid_ratio=sugar_g / acid_g if acid_g > 0 else (math.inf if sugar_g > 0 else math.nan),
         alcohol_g=alcohol_g,
-        energy_kcal=math.fsum(grams * KCAL_PER_G[name] for name, grams in energy.items()),
-        titratable_acid=float(contents[ACID_COLUMNS] @ AS_CITRIC) * per_100_ml,
-        sucrose_equivalents=float(contents[SUGAR_COLUMNS] @ AS_SUCROSE) * per_100_ml,
+        energy_kcal=math.fsum(map(operator.mul, energy, KCAL_PER_G.values())),
+        titratable_acid=float(acids @ AS_CITRIC) * per_100_ml,
+        sucrose_equivalents=float(sugars @ AS_SUCROSE) * per_100_ml,
         body=float(contents @ BODY_WEIGHTS) * per_100_ml,
     )
 
 
 def pour_shares(pours: PourTable) -> tuple[PourShare, ...]:
     """What each pour brings to the drink as served, in the order of its pours."""
-    volumes = pours.volumes[:, 0]
-    grams = volumes[:, None] * pours.axes[:, (1, 2, 0), 0] / 100
-    totals = grams.sum(axis=0)
-    shares = np.divide(grams, totals, out=np.zeros_like(grams), where=totals > 0)
+    volumes = pours.volumes[:, 0].tolist()
+    brought = [
+        (v * sugar / 100, v * acid / 100, v * abv / 100) for v, (abv, sugar, acid) in zip(volumes, pours.axes[..., 0].tolist(), strict=True)
+    ]
+    per_sugar, per_acid, per_alcohol = (sum(column) or math.inf for column in zip(*brought, strict=True))
     return tuple(
-        PourShare(volume, *row, *share) for volume, row, share in zip(volumes.tolist(), grams.tolist(), shares.tolist(), strict=True)
+        PourShare(v, sugar, acid, alcohol, sugar / per_sugar, acid / per_acid, alcohol / per_alcohol)
+        for v, (sugar, acid, alcohol) in zip(volumes, brought, strict=True)
     )
 
 

@@ -16,7 +16,7 @@ from oenomel.core.balance import (
     Served,
     Temperatures,
     doubt_of,
-    levels_and_slopes,
+    one_drink,
     pour_shares,
     poured,
     profile_of,
@@ -142,8 +142,8 @@ def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: Mapping[
         No pour adds any liquid.
     """
     table = poured(drink)
-    at, grows = levels_and_slopes(table, drink.method, conditions)
-    path = served_drink(table, at.water_ml[0])
+    alone = one_drink(drink, table, conditions)
+    path = served_drink(table, alone.water_ml)
     if path.glass.volume_ml == 0:
         raise NothingToDrink
     tin, water = profile_of(path.tin), float(path.water_ml)
@@ -161,6 +161,6 @@ def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: Mapping[
             own.measurements if own and water else 0,
         ),
         served=profile_of(path.glass),
-        doubt=doubt_of(drink, at, grows, table, conditions),
+        doubt=doubt_of(drink, alone),
         pours=pour_shares(table),
     )

@@ -43,6 +43,8 @@ class Tin:
     @cached_property
     def abv_fraction(self) -> Floats:
         """Strength, [ml/ml]; 0 where the tin is empty."""
+        if np.ndim(self.volume_ml) == 0:
+            return self.alcohol_ml / self.volume_ml if self.volume_ml > 0 else np.zeros(())
         return np.divide(self.alcohol_ml, self.volume_ml, out=np.zeros_like(self.volume_ml), where=self.volume_ml > 0)
 
     @property

@@ -145,6 +145,12 @@ class Composition:
         return self.relative_sd("abv"), self.relative_sd("sugars"), self.relative_sd("acids")
 
     @cached_property
+    def axes_sd(self) -> tuple[float, float, float]:
+        """Standard deviations of `axes`, in their units."""
+        abv, sugar, acid = (level * sd for level, sd in zip(self.axes, self.axes_relative_sd, strict=True))
+        return abv, sugar, acid
+
+    @cached_property
     def row(self) -> tuple[float, ...]:
         """`vector`, `axes` and `axes_relative_sd` in one, as `poured` lays them side by side."""
         return (*self.vector, *self.axes, *self.axes_relative_sd)

@@ -66,7 +66,7 @@ class StepsReport(Report):
 
 
 class StandingReport(Report):
-    """Where a drink would stand; ``tasted`` are the axes on which the difference from the target can be tasted, ``words`` tell what of it from the target can be tasted."""
+    """Where a drink would stand; ``tasted`` are the axes on which its difference from the target can be tasted, ``words`` tell that."""
 
     pours: list[PourEntry]
     figures: LevelsReport
