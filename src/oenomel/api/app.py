@@ -46,7 +46,11 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         # server runs, this one is open, so that no request is the last.
         with closing(database.connect(data)) as conn:
             conn.execute("SELECT 1 FROM drink").fetchone()
+            api.state.free_connections = []
             yield
+            free, api.state.free_connections = api.state.free_connections, None
+            for each in free:
+                each.close()
 
     api = FastAPI(
         lifespan=open_throughout,
@@ -61,6 +65,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         responses={HTTPStatus.UNPROCESSABLE_ENTITY: PROBLEMS["bad"][HTTPStatus.UNPROCESSABLE_ENTITY]},
     )
     api.state.data = data
+    api.state.free_connections = None
     api.state.bench_set = BenchSet()
     add_error_handlers(api)
 

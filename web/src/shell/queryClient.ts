@@ -1,7 +1,10 @@
-import { MutationCache, QueryClient } from '@tanstack/react-query';
+import { MutationCache, notifyManager, QueryClient } from '@tanstack/react-query';
 
 /** What is asked by a press and writes nothing. */
 const ASKS = new Set<unknown>(['/api/mend', '/api/size', '/api/devices/{device}/read', '/api/cross']);
+
+// Answers are drawn in the task in which they come: a hand waits for them.
+notifyManager.setScheduler(queueMicrotask);
 
 /** The one cache of the window. What is written may change whatever is read, so all of it is then read anew where it is in sight. */
 export function makeQueryClient(): QueryClient {

@@ -23,12 +23,16 @@ __all__ = ["Connection", "HouseConditions", "homes_for", "resolve"]
 
 
 async def _connection(request: Request) -> AsyncIterator[sqlite3.Connection]:
-    # Opening takes a fraction of a millisecond, less than the way to a worker thread and back would.
-    conn = database.connect(request.app.state.data)
+    # Those that are free wait for the next request: each serves one at a time. Without a running server none is kept.
+    free: list[sqlite3.Connection] | None = request.app.state.free_connections
+    conn = free.pop() if free else database.connect(request.app.state.data)
     try:
         yield conn
     finally:
-        conn.close()
+        if free is None or conn.in_transaction:
+            conn.close()
+        else:
+            free.append(conn)
 
 
 Connection = Annotated[sqlite3.Connection, Depends(_connection)]
@@ -63,7 +67,7 @@ class SupposedQuery(Entry):
         return Conditions(**self.model_dump(exclude={"own"}), factors=factors)
 
 
-def _house_conditions(conn: Connection, supposed: Annotated[SupposedQuery, Query()]) -> Conditions:
+async def _house_conditions(conn: Connection, supposed: Annotated[SupposedQuery, Query()]) -> Conditions:
     measured = measurements.ratios(conn) if supposed.own else {}
     return supposed.conditions({technique: house_factor(ratios) for technique, ratios in measured.items()})
 

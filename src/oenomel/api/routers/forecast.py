@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Any
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
@@ -61,15 +61,18 @@ def predict_drink(spec: SpecFile, conn: Connection, conditions: HouseConditions)
     return forecast_report(forecast_of(drink, conditions, homes_for(conn, drink.family)))
 
 
-@router.post("/compare", responses=PROBLEMS["bad"])
-def compare_drinks(body: CompareRequest, conn: Connection, conditions: HouseConditions) -> ComparedReport:
+@router.post("/compare", responses=PROBLEMS["bad"], response_model=ComparedReport)
+async def compare_drinks(body: CompareRequest, conn: Connection, conditions: HouseConditions) -> Response:
     """A spec beside its parent's. What is typed for one of its pours is read first, so that a keystroke is one question."""
+    # Every key press waits for this: the way to a worker thread and back, and to validate a second time what a report was made of, would
+    # double what it takes.
     drink, parent = resolve(conn, body.spec, body.parent)
     read = _read(body.typed, body.spec, drink, conditions) if body.typed else None
     if body.typed and read:
         (drink,) = resolve(conn, with_amount(body.spec, body.typed.pour, read))
     compared = compare(drink, parent, conditions, homes_for(conn, drink.family, parent.family))
-    return ComparedReport.model_validate(compared).model_copy(update={"typed": read})
+    report = ComparedReport.model_validate(compared).model_copy(update={"typed": read})
+    return Response(report.model_dump_json(), media_type="application/json")
 
 
 @router.post("/course", responses=PROBLEMS["bad"])

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import math
-from dataclasses import asdict
-from typing import Annotated
+from dataclasses import fields
+from typing import Annotated, Final
 
 from pydantic import BeforeValidator
 
@@ -203,6 +203,9 @@ class CourseReport(Report):
     leaves_home: int | None
 
 
+_FIGURES: Final = tuple(field.name for field in fields(Profile))
+
+
 def forecast_report(forecast: Forecast) -> ForecastReport:
     """The report of a forecast."""
     cold = forecast.temperatures
@@ -233,8 +236,8 @@ def appearance_report(appearance: Appearance | None) -> AppearanceReport | None:
 
 
 def _profile(profile: Profile, temperature_c: float) -> ProfileReport:
-    told = {"standard_drinks": profile.standard_drinks, "body_word": profile.body_word, "temperature_c": temperature_c}
-    return ProfileReport.model_validate(asdict(profile) | told)
+    figures = {name: getattr(profile, name) for name in _FIGURES}
+    return ProfileReport(**figures, standard_drinks=profile.standard_drinks, body_word=profile.body_word, temperature_c=temperature_c)
 
 
 def _pours(forecast: Forecast) -> list[PourReport]:

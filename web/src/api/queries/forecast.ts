@@ -14,15 +14,16 @@ const comparisonQuery = (spec: Spec, parent: Spec, query: Supposed) =>
   api.queryOptions('post', '/api/compare', { params: { query }, body: { spec, parent } }, FOLLOWS);
 
 /**
- * The drink beside its parent. The last good figures stay until the next are there, also where the next are refused,
+ * The drink beside its parent, and the spec of the figures. The last good ones stay until the next are there, also where those are refused,
  * and an overtaken question is dropped.
  */
 export function useComparison(spec: Spec, parent: Spec) {
   const { supposed } = useSettings();
   const { data, error, isPlaceholderData } = useQuery(comparisonQuery(spec, parent, supposed));
-  const [lastGood, setLastGood] = useState(data);
-  if (data && data !== lastGood) setLastGood(data);
-  return { comparison: data ?? lastGood, refusal: error, fresh: data !== undefined && !isPlaceholderData };
+  const fresh = data !== undefined && !isPlaceholderData;
+  const [lastGood, setLastGood] = useState({ spec, comparison: data });
+  if (fresh && (data !== lastGood.comparison || spec !== lastGood.spec)) setLastGood({ spec, comparison: data });
+  return { known: lastGood, refusal: error };
 }
 
 /**
@@ -76,12 +77,17 @@ export const servesQuery = (spec: Spec, query: Supposed) =>
 const stepsQuery = (spec: Spec, way: Way) =>
   api.queryOptions('post', '/api/steps', { body: { spec, ...way } }, FOLLOWS);
 
-/** How the drink is made, by the house's schools. */
+/** How the drink is made, by the house's schools, and the spec that is made so: it follows a hand a moment later. */
 export function useSteps(spec: Spec) {
   const { way } = useSettings();
-  const { data } = useQuery(stepsQuery(useRested(spec, RESTED_MS), way));
-  return data ?? NONE;
+  const rested = useRested(spec, RESTED_MS);
+  const { data, isPlaceholderData } = useQuery(stepsQuery(rested, way));
+  const [made, setMade] = useState({ spec, steps: data ?? NONE });
+  if (data && !isPlaceholderData && data !== made.steps) setMade({ spec: rested, steps: data });
+  return made;
 }
+
+export type Steps = ReturnType<typeof useSteps>;
 
 const NONE: never[] = [];
 

@@ -1,4 +1,5 @@
 import type { DrinkDetail, Family, Ingredient } from '../../api/client';
+import { AfterPaint } from '../../ui/AfterPaint';
 import { BenchDialogs } from './BenchDialogs';
 import { BenchTop } from './BenchTop';
 import { BalanceField, Sentences } from './field';
@@ -6,7 +7,7 @@ import { GlassPanel } from './glass';
 import { HandContext } from './hand';
 import { SaveNotice } from './keep';
 import { Left } from './Left';
-import { MakingPanel, SideTabs, withPoured } from './making';
+import { MakingPanel, SideTabs } from './making';
 import { Surface } from './Surface';
 import { useBench } from './useBench';
 import { useBenchCommands } from './useBenchCommands';
@@ -43,34 +44,35 @@ export function Bench({ drink, family, larder }: Props) {
         }
         sentences={
           <Sentences
-            spec={look.looked}
+            spec={look.known.spec}
             comparison={look.comparison}
             parentName={`trial ${bench.parent.number}`}
             landed={landed}
           />
         }
-        glass={<GlassPanel {...look.later} />}
+        glass={<AfterPaint value={look.known}>{(known) => <GlassPanel {...known} />}</AfterPaint>}
         making={
-          <SideTabs
-            drink={drink}
-            comparison={look.later.comparison}
-            open={bench.tab}
-            onOpen={bench.setTab}
-            method={
-              <MakingPanel
-                name={drink.name}
-                spec={bench.spec}
-                steps={look.steps}
-                forecast={look.later.comparison?.present}
-                nameOf={bench.nameOf}
-                ticks={ticks}
-                onWriteSo={() => {
-                  hand.change((spec) => withPoured(spec, ticks.making), 'really poured');
-                  ticks.forgetPoured();
-                }}
+          <AfterPaint value={look.known}>
+            {({ spec, comparison }) => (
+              <SideTabs
+                drink={drink}
+                comparison={comparison}
+                open={bench.tab}
+                onOpen={bench.setTab}
+                method={
+                  <MakingPanel
+                    name={drink.name}
+                    spec={spec}
+                    made={look.made}
+                    forecast={comparison?.present}
+                    nameOf={bench.nameOf}
+                    ticks={ticks}
+                    onWriteSo={bench.writeSo}
+                  />
+                }
               />
-            }
-          />
+            )}
+          </AfterPaint>
         }
         dialogs={<BenchDialogs bench={bench} />}
       />

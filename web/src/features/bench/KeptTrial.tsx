@@ -28,8 +28,8 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
   const riff = useLayOnBench(drink.id);
   const parent = drink.trials.find(({ id }) => id === trial.parent_trial_id);
   const [tab, setTab] = useState<SideTab>('trials');
-  const steps = useSteps(trial.spec);
-  const { comparison } = useComparison(trial.spec, parent?.spec ?? trial.spec);
+  const made = useSteps(trial.spec);
+  const { comparison } = useComparison(trial.spec, parent?.spec ?? trial.spec).known;
   const nameOf = useMemo(() => namesIn(larder), [larder]);
   const bench = `/bench/${drink.id}`;
   // Riffing from here replaces what lies on the bench: ask, unless that is kept already.
@@ -87,7 +87,7 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
             <MakingPanel
               name={drink.name}
               spec={trial.spec}
-              steps={steps}
+              made={made}
               forecast={comparison?.present}
               nameOf={nameOf}
             />

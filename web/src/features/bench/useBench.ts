@@ -1,4 +1,4 @@
-import { useMemo, useReducer, useState } from 'react';
+import { useCallback, useMemo, useReducer, useState } from 'react';
 
 import type { DrinkDetail, Ingredient, PourEntry } from '../../api/client';
 import { useSettings } from '../../lib/settings';
@@ -51,11 +51,16 @@ export function useBench(drink: DrinkDetail, larder: Ingredient[]) {
     }),
     [handOf.hand],
   );
+  const writeSo = useCallback(() => {
+    handOf.hand.change((present) => withPoured(present, ticks.making), 'really poured');
+    ticks.forgetPoured();
+  }, [handOf.hand, ticks]);
   const reallyPoured = Object.keys(ticks.making.poured).length > 0 ? withPoured(spec, ticks.making).pours : null;
   return {
     ...{ drink, larder, parent, spec, draft, ticks, panel, move, dialog, setDialog, tab, setTab },
     ...{ look, nameOf, names, brings, locked, lockable, reallyPoured, hand: handOf.hand, refusal: handOf.refusal },
     ...doings,
+    writeSo,
   };
 }
 

@@ -33,7 +33,7 @@ export function useBenchCommands(bench: Bench): void {
     method: hand.method,
     keep: hand.keep,
     done: () => {
-      const next = look.steps.find(({ key }) => !ticks.making.ticked.includes(key));
+      const next = look.made.steps.find(({ key }) => !ticks.making.ticked.includes(key));
       bench.setTab('method');
       if (next) ticks.tick(next.key, true);
     },

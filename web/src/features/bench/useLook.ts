@@ -1,11 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 
 import type { Spec } from '../../api/client';
 import { landingQuery, useComparison, useRanges, useSteps } from '../../api/queries/forecast';
 import { useSettings } from '../../lib/settings';
 import { withNewPour, withPours } from '../../spec/edits';
-import { useAfterPaint } from '../../ui/useAfterPaint';
 import { remember, trailOf } from './field';
 import type { useDraft } from './keep';
 import type { LeftPanel } from './leftPanel';
@@ -27,18 +26,18 @@ export function useLook({ draft: { draft, past }, parent, panel, making }: Lying
     // What is left out is a wish beside what was really poured; a swap that is tried on is another drink.
     return trying && trying.out === undefined ? tried : withPoured(tried, making);
   }, [spec, trying, making]);
-  const { comparison, refusal, fresh } = useComparison(looked, parent);
+  const { known, refusal } = useComparison(looked, parent);
   useEffect(() => {
-    if (comparison && fresh) remember(looked, comparison.present.served);
-  }, [comparison, fresh, looked]);
-  // The figures come first; the glass and the trail follow them a frame later.
-  const later = useAfterPaint(useMemo(() => ({ spec: looked, comparison }), [looked, comparison]));
-  const trail = useMemo(() => trailOf(past, draft), [past, draft]);
+    if (known.comparison) remember(known.spec, known.comparison.present.served);
+  }, [known]);
+  // The trail grows with the figures, not before them.
+  const [trail, setTrail] = useState({ draft, points: trailOf(past, draft) });
+  if (trail.draft !== draft && (known.spec === looked || refusal)) setTrail({ draft, points: trailOf(past, draft) });
   return {
-    ...{ looked, comparison, refusal, later },
-    trail: useAfterPaint(trail),
+    ...{ known, comparison: known.comparison, refusal },
+    trail: trail.points,
     ghost: useGhost(spec, panel),
-    steps: useSteps(spec),
+    made: useSteps(spec),
     ranges: useRanges(looked, parent),
   };
 }

@@ -2,7 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { SlidersHorizontal } from 'lucide-react';
 import { memo, useState } from 'react';
 
-import type { Forecast, Spec, Step } from '../../../api/client';
+import type { Forecast, Spec } from '../../../api/client';
+import type { Steps } from '../../../api/queries/forecast';
 import { rulesQuery } from '../../../api/queries/house';
 import { volume } from '../../../lib/format';
 import { useSettings } from '../../../lib/settings';
@@ -19,7 +20,7 @@ interface Props {
   /** What it is called when it is made. */
   name: string;
   spec: Spec;
-  steps: Step[];
+  made: Steps;
   forecast: Forecast | undefined;
   nameOf: NameOf;
   /** Absent where a kept trial is looked at. */
@@ -29,40 +30,17 @@ interface Props {
 }
 
 /** How the drink is made, step by step, to tick off at the bench. */
-export const MakingPanel = memo(function MakingPanel({ name, spec, steps, forecast, nameOf, ticks, onWriteSo }: Props) {
+export const MakingPanel = memo(function MakingPanel({ name, spec, made, forecast, nameOf, ticks, onWriteSo }: Props) {
   const [asked, setAsked] = useState<'' | 'forgotten' | 'made'>('');
-  const ticked = new Set(ticks?.making.ticked);
-  const next = steps.find(({ key }) => !ticked.has(key));
   return (
     <>
       <HowItIsWorked spec={spec} forecast={forecast} />
-      <ol className="min-h-0 grow overflow-y-auto px-1.5 max-xl:max-h-none" aria-label="Steps">
-        {steps.map((step) => {
-          const entry = step.pour === null ? undefined : spec.pours[step.pour];
-          const really = entry && ticks?.making.poured[lockKey(entry)];
-          return (
-            <MakingStep
-              key={step.key}
-              step={step}
-              done={ticked.has(step.key)}
-              next={ticks !== undefined && step === next}
-              pour={entry && step.pour !== null ? { entry, index: step.pour, ounceMl: spec.ounce_ml, really } : null}
-              {...(ticks && {
-                onTick: (done: boolean) => {
-                  setAsked('');
-                  ticks.tick(step.key, done);
-                },
-                onReally: ticks.pour,
-              })}
-            />
-          );
-        })}
-      </ol>
+      <StepList made={made} ticks={ticks} onTouched={setAsked} />
       {ticks && onWriteSo && (
         <MakingFoot
           name={name}
           spec={spec}
-          steps={steps}
+          steps={made.steps}
           nameOf={nameOf}
           ticks={ticks}
           asked={asked}
@@ -71,6 +49,42 @@ export const MakingPanel = memo(function MakingPanel({ name, spec, steps, foreca
         />
       )}
     </>
+  );
+});
+
+interface ListProps {
+  made: Steps;
+  ticks: Ticks | undefined;
+  /** A step was ticked: what was asked before is answered. */
+  onTouched: (asked: '') => void;
+}
+
+const StepList = memo(function StepList({ made: { spec, steps }, ticks, onTouched }: ListProps) {
+  const ticked = new Set(ticks?.making.ticked);
+  const next = steps.find(({ key }) => !ticked.has(key));
+  return (
+    <ol className="min-h-0 grow overflow-y-auto px-1.5 max-xl:max-h-none" aria-label="Steps">
+      {steps.map((step) => {
+        const entry = step.pour === null ? undefined : spec.pours[step.pour];
+        const really = entry && ticks?.making.poured[lockKey(entry)];
+        return (
+          <MakingStep
+            key={step.key}
+            step={step}
+            done={ticked.has(step.key)}
+            next={ticks !== undefined && step === next}
+            pour={entry && step.pour !== null ? { entry, index: step.pour, ounceMl: spec.ounce_ml, really } : null}
+            {...(ticks && {
+              onTick: (done: boolean) => {
+                onTouched('');
+                ticks.tick(step.key, done);
+              },
+              onReally: ticks.pour,
+            })}
+          />
+        );
+      })}
+    </ol>
   );
 });
 

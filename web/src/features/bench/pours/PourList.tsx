@@ -15,7 +15,7 @@ import { PourRow } from './PourRow';
 import { WhatToMend } from './WhatToMend';
 import type { Brings } from './brings';
 
-interface Props {
+interface PoursProps {
   spec: Spec;
   /** The parent's spec: what changed is marked. */
   parent: Spec;
@@ -29,6 +29,9 @@ interface Props {
   locked?: (boolean | undefined)[];
   /** The optional pour that is left out for the moment. */
   out?: number | undefined;
+}
+
+interface Props extends PoursProps {
   /** What stands below the pours, as far as there is room. */
   below?: ReactNode;
   /** What stands below them in any case. */
@@ -38,47 +41,17 @@ interface Props {
 /** From how many rows on they stand closer. */
 const CROWDED = 8;
 
-/** The pours, grouped by when they go in. */
-export const PourList = memo(function PourList(props: Props) {
-  const { spec, parent, comparison, larder, nameOf, brings, locked = [], out, below, foot } = props;
+/** The pours, and what stands below them. */
+export function PourList({ below, foot, ...pours }: Props) {
+  const { spec, comparison } = pours;
   const hand = useHand();
-  const bySlug = useMemo(() => new Map(larder.map((each) => [each.slug, each])), [larder]);
-  const findings = findingsOf(comparison);
+  const findings = useMemo(() => findingsOf(comparison), [comparison]);
   return (
     <>
       <div
         className={`min-h-0 grow overflow-y-auto px-1.5 pt-2 ${spec.pours.length >= CROWDED ? 'pours-crowded' : ''}`}
       >
-        {STAGE_GROUPS.map(({ title, stages }) => {
-          const rows = spec.pours.flatMap((pour, index) => (stages.includes(pour.stage) ? [{ pour, index }] : []));
-          if (rows.length === 0) return null;
-          return (
-            <section key={title} aria-label={title} className="pour-group">
-              <h2 className="flex items-baseline gap-2 px-2 font-display text-base leading-6 font-semibold">
-                {title}
-                {stages.includes('mixed') && comparison && <InTheTin spec={spec} comparison={comparison} />}
-              </h2>
-              <ul>
-                {rows.map(({ pour, index }) => (
-                  <PourRow
-                    key={index}
-                    pour={pour}
-                    index={index}
-                    ounceMl={spec.ounce_ml}
-                    before={parent.pours[comparison?.stands_for[index] ?? -1]}
-                    followed={pour.relative ? spec.pours[pour.relative.to] : undefined}
-                    ingredient={typeof pour.ingredient === 'string' ? bySlug.get(pour.ingredient) : undefined}
-                    nameOf={nameOf}
-                    share={brings[index]}
-                    wrong={findings.find((each) => each.pour === index && each.severity !== 'info')}
-                    locked={locked[index]}
-                    out={out === index}
-                  />
-                ))}
-              </ul>
-            </section>
-          );
-        })}
+        <Groups {...pours} findings={findings} />
         {below}
       </div>
       {foot}
@@ -86,6 +59,46 @@ export const PourList = memo(function PourList(props: Props) {
       {hand && <Foot onAdd={() => hand.add()} onBringBack={() => hand.bring('back')} />}
     </>
   );
+}
+
+interface GroupsProps extends PoursProps {
+  findings: Finding[];
+}
+
+/** The pours, grouped by when they go in. */
+const Groups = memo(function Groups(props: GroupsProps) {
+  const { spec, parent, comparison, larder, nameOf, brings, locked = [], out, findings } = props;
+  const bySlug = useMemo(() => new Map(larder.map((each) => [each.slug, each])), [larder]);
+  return STAGE_GROUPS.map(({ title, stages }) => {
+    const rows = spec.pours.flatMap((pour, index) => (stages.includes(pour.stage) ? [{ pour, index }] : []));
+    if (rows.length === 0) return null;
+    return (
+      <section key={title} aria-label={title} className="pour-group">
+        <h2 className="flex items-baseline gap-2 px-2 font-display text-base leading-6 font-semibold">
+          {title}
+          {stages.includes('mixed') && comparison && <InTheTin spec={spec} comparison={comparison} />}
+        </h2>
+        <ul>
+          {rows.map(({ pour, index }) => (
+            <PourRow
+              key={index}
+              pour={pour}
+              index={index}
+              ounceMl={spec.ounce_ml}
+              before={parent.pours[comparison?.stands_for[index] ?? -1]}
+              followed={pour.relative ? spec.pours[pour.relative.to] : undefined}
+              ingredient={typeof pour.ingredient === 'string' ? bySlug.get(pour.ingredient) : undefined}
+              nameOf={nameOf}
+              share={brings[index]}
+              wrong={findings.find((each) => each.pour === index && each.severity !== 'info')}
+              locked={locked[index]}
+              out={out === index}
+            />
+          ))}
+        </ul>
+      </section>
+    );
+  });
 });
 
 /** What is wrong beside the parent, and in itself. */

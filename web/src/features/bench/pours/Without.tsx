@@ -15,7 +15,7 @@ interface Props {
 /** What an optional pour takes with it: volume, the water that the ice gave for it, and what a tongue would notice. */
 export function Without({ spec, without, name, onBack, onTake }: Props) {
   const { shown } = useSettings();
-  const { comparison } = useComparison(without, spec);
+  const { comparison } = useComparison(without, spec).known;
   const told = (ml: number) => volume(Math.abs(ml), shown, spec.ounce_ml);
   const felt = comparison?.axes.filter(({ tasted }) => tasted).map(({ headline }) => headline.toLowerCase());
   return (
