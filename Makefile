@@ -8,22 +8,69 @@ STATIC := src/oenomel/api/static/index.html
 WEB := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts
 SUDO := $(shell [ "$$(id -u)" = 0 ] || echo sudo)
 
-.PHONY: setup demo test check bench screenshots lock client
+# Compiled modules are kept, also where a shell says otherwise: a test then starts in a third of the time.
+export PYTHONDONTWRITEBYTECODE :=
+# Two at once, by test; the schema-reading plug-in takes seconds to load and is used by one call alone.
+PYTEST := $(BIN)/python -m pytest -n 2 --dist loadgroup -p no:schemathesis
+
+.PHONY: setup demo test check quick fix fuzz mutants bench screenshots lock client lint types walls lint-web types-web fast requests
 
 setup: .venv/run.done $(STATIC)
 
 demo: setup
 	$(BIN)/oenomel serve --demo --port $(PORT)
 
-test: check
-	$(BIN)/python -m pytest
+# Everything, coverage printed: tests first (two at once fill two cores), generated requests, then lint, types and format.
+test: .venv/dev.done $(STATIC) build/debian.done build/openapi.json
+	$(PYTEST) --cov=oenomel --cov-report=term:skip-covered
+	$(MAKE) -s requests check
+	$(BIN)/coverage report --include='src/oenomel/core/*' --format=total --fail-under=95
 
-check: .venv/dev.done $(STATIC) build/debian.done build/openapi.json
+# Proves a change in a minute: lint, types, the walls, and all tests that are not slow.
+quick: .venv/dev.done web/node_modules/installed.done
+	$(MAKE) -s -j2 --output-sync=target fast lint walls types types-web
+
+fast:
+	$(PYTEST) -q -m "not slow" --hypothesis-profile=quick
+
+# Lint, types, format and the walls; the typed client is that of the API.
+check: .venv/dev.done web/node_modules/installed.done build/openapi.json
+	$(MAKE) -s -j2 --output-sync=target lint walls types types-web lint-web
+	cd web && npm run -s client -- --check
+
+lint:
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
+
+walls:
+	$(BIN)/lint-imports
+
+types:
 	$(BIN)/mypy
-	cd web && npm run -s client -- --check
-	cd web && npm run -s types && npm run -s lint && npm run -s format
+
+types-web:
+	cd web && npm run -s types
+
+lint-web:
+	cd web && npm run -s lint && npm run -s format
+
+# Mends what a machine can.
+fix: .venv/dev.done web/node_modules/installed.done
+	$(BIN)/ruff check --fix .
+	$(BIN)/ruff format .
+	cd web && npm run -s tidy
+
+# Requests generated from the API's description; `make fuzz` sends many more.
+requests: .venv/dev.done
+	$(BIN)/python -m pytest -q -n 2 tests/fuzz
+
+fuzz: .venv/dev.done
+	OENOMEL_EXAMPLES=200 $(BIN)/python -m pytest -q -n 2 tests/fuzz
+
+# Which changes of the core no test sees; takes hours, and is no part of the test.
+mutants: .venv/dev.done
+	$(BIN)/mutmut run
+	$(BIN)/mutmut results
 
 bench: .venv/dev.done $(STATIC) build/debian.done
 	$(BIN)/python bench/run.py

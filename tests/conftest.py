@@ -5,6 +5,7 @@ import pkgutil
 import sys
 from pathlib import Path
 
+import pytest
 from hypothesis import settings
 
 import oenomel
@@ -15,9 +16,25 @@ sys.path.insert(0, str(Path(__file__).parent))
 # A law holds or it doesn't; how long an example takes on a busy machine says nothing of it.
 settings.register_profile("house", deadline=None)
 settings.load_profile("house")
+# For `make quick`: a law that breaks breaks at once, or in the whole test.
+settings.register_profile("quick", deadline=None, max_examples=10)
+
+SHARED = {"learnt", "kitchens"}
 
 # Each module once, by its own name: collecting doctests would otherwise put a module over the function of that name which a room's
 # face hands out.
 for module in pkgutil.walk_packages(oenomel.__path__, "oenomel."):
     if not module.name.endswith("__main__"):
         importlib.import_module(module.name)
+
+
+def pytest_collection_modifyitems(items):
+    """Journeys through a browser and commands in processes of their own are slow; tests that share a fixture that takes seconds stay
+    in one process.
+    """
+    for item in items:
+        if "e2e" in item.path.parts or item.path.name == "test_cli.py":
+            item.add_marker(pytest.mark.slow)
+        shared = SHARED.intersection(item.fixturenames) if isinstance(item, pytest.Function) else ()
+        for fixture in shared:
+            item.add_marker(pytest.mark.xdist_group(fixture))

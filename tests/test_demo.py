@@ -10,6 +10,7 @@ import pytest
 
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.larder.shelf import SHELF_STATES
 from oenomel.demo import scenario
 from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import parse_spec
@@ -94,7 +95,7 @@ def test_putting_the_demo_back_clears_what_the_house_added_and_restores_the_shel
     scenario.prepare(tmp_path / "demo.db")
     with closing(database.connect(tmp_path / "demo.db")) as conn:
         before = shelf.all_shelved(conn)
-        assert {each.state for each in before.values()} == set(shelf.STATES)
+        assert {each.state for each in before.values()} == set(SHELF_STATES)
         rum = ingredients.get(conn, "white-rum")
         bottle = ingredients.add(conn, replace(rum, name="Ours", origin="house"))
         shelf.put(conn, shelf.Shelved(bottle.slug, "low", 12.0))

@@ -7,6 +7,7 @@ import pytest
 from starlette.testclient import TestClient
 
 from oenomel.api.app import create_app
+from oenomel.core.balance.perception import TASTED_STEPS
 from oenomel.core.forecast.why import EXPLAINED
 from oenomel.core.larder.larder_files import catalogue
 from oenomel.demo import scenario
@@ -161,6 +162,7 @@ def leaves(node: dict) -> list[dict]:
     return [leaf for part in node["parts"] for leaf in leaves(part)] or [node]
 
 
+@pytest.mark.slow
 @pytest.mark.parametrize("school", ["curve", "heat balance"])
 def test_every_reported_figure_answers_why_and_its_leaves_add_up_to_it(client, school):
     # A fizz with something at each stage, so that the four points differ.
@@ -285,3 +287,48 @@ def test_open_api_document_tells_every_route_by_its_function(client):
     document = client.get("/api/openapi.json").json()
     operations = {operation["operationId"] for path in document["paths"].values() for operation in path.values()}
     assert {"predict_drink", "compare_drinks", "list_ingredients", "list_drinks", "keep_trial", "save_draft", "get_health"} <= operations
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "name", "knows"),
+    [
+        ("POST", "/api/predict?ice=-18", "ice", "this question knows dilution, ice_c, ice_g, own, room_c, start_c, surface_water"),
+        ("GET", "/api/drinks?q=gin&colour=red", "colour", "this question knows at_hand"),
+        ("GET", "/api/drinks/1?drink_id=2", "drink_id", "this question has none"),
+        ("POST", "/api/compare?Dilution=curve", "Dilution", "this question knows dilution"),
+        ("GET", "/api/health?verbose", "verbose", "this question has none"),
+    ],
+)
+def test_a_query_parameter_that_nobody_knows_is_refused_with_what_is_known(client, method, path, name, knows):
+    answer = client.request(method, path, json=SPEC if method == "POST" else None)
+    assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+    assert answer.json()["path"] == name
+    assert f"unknown query parameter; {knows}" in answer.json()["detail"]
+
+
+def test_rules_of_the_trade_that_the_screens_draw_with_are_told_once(client):
+    rules = client.get("/api/rules").json()
+    assert rules["tasted_steps"] == TASTED_STEPS
+    assert {name: axis["floor"] for name, axis in rules["axes"].items()} == {"sugar": 0.3, "acid": 0.03, "abv": 0.5}
+    assert rules["reference_seconds"] == {"shake": 12, "stir": 30}
+    # Every allergen that the catalogue tells can be avoided.
+    assert {each for ingredient in catalogue().values() for each in ingredient.allergens} <= set(rules["allergens"])
+
+
+def test_a_key_press_is_one_question_that_reads_the_amount_and_compares(client):
+    typed = {"text": "half the rum", "unit": "ml", "pour": 2}
+    answer = client.post("/api/compare", json={"spec": SPEC, "parent": SPEC, "typed": typed}).json()
+    assert (answer["typed"]["amount"], answer["typed"]["relative"]) == (30, {"to": 0, "times": 0.5})
+    alone = client.post("/api/compare", json={"spec": with_pour(2, amount=30), "parent": SPEC}).json()
+    assert {**answer, "typed": None} == alone
+    refused = client.post("/api/compare", json={"spec": SPEC, "parent": SPEC, "typed": {**typed, "text": "much"}})
+    assert refused.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+    asked = client.post("/api/compare", json={"spec": SPEC, "parent": SPEC, "typed": {**typed, "text": "a jigger", "pour": 0}}).json()
+    assert [choice["amount"] for choice in asked["typed"]["choices"]] == [30, 45, 60]
+
+
+def test_a_new_pour_comes_at_its_usual_measure_for_the_family(client):
+    (syrup,) = client.get("/api/ingredients", params={"q": "simple syrup 1:1", "family": "sour", "new_as": "sweet"}).json()
+    assert syrup["new_pour"] == {"slot": "sweet", "stage": "mixed", "amount": 22.5, "unit": "ml"}
+    bitters = client.get("/api/ingredients", params={"q": "aromatic bitters", "family": "sour", "new_as": "accent"}).json()[0]
+    assert (bitters["new_pour"]["amount"], bitters["new_pour"]["unit"]) == (2, "dash")

@@ -6,6 +6,7 @@ from http.client import HTTPException
 from urllib.error import URLError
 from urllib.request import Request, urlopen
 
+import pytest
 from support.app_server import AppServer
 
 MEDLAR = 7
@@ -18,6 +19,7 @@ def ask(server, method, path, body=None):
         return json.load(answer)
 
 
+@pytest.mark.slow
 def test_what_was_answered_is_there_and_nothing_is_half_there(tmp_path):
     server = AppServer(tmp_path / "demo.db")
     server.start()

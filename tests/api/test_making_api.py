@@ -64,6 +64,20 @@ def test_topping_to_the_line_fills_the_glass_to_it(client):
     assert "not an amount" in ask(client, "/api/amount", {"text": "much", "spec": FIZZ, "pour": 0}, 422)["detail"]
 
 
+def test_today_s_ice_is_asked_of_whoever_tops_to_the_line(client):
+    # Colder ice gives less water by the heat balance, so that more goes on top.
+    cold = {"dilution": "heat balance", "ice_c": -18}
+    typed = {"text": "top to the line", "unit": "ml", "pour": 3}
+    told = {
+        path: client.post(path, params=cold, json=body).json()
+        for path, body in (("/api/amount", {**typed, "spec": FIZZ}), ("/api/compare", {"spec": FIZZ, "parent": FIZZ, "typed": typed}))
+    }
+    amount = told["/api/amount"]["amount"]
+    assert told["/api/compare"]["typed"]["amount"] == amount
+    assert amount > ask(client, "/api/amount", {**typed, "spec": FIZZ})["amount"] + 5
+    assert client.post("/api/predict", params=cold, json=with_pour(3, amount=amount)).json()["sight"]["words"] == "to the line"
+
+
 def test_a_pour_that_follows_is_poured_and_kept_resolved_and_no_circle_is_followed(client):
     follows = with_pour(2, relative={"to": 1, "times": 0.75})
     doubled = {**follows, "pours": [{**pour, "amount": 60} if at == 1 else pour for at, pour in enumerate(follows["pours"])]}

@@ -6,7 +6,8 @@ from hypothesis import strategies as st
 
 from oenomel.core.larder.larder_files import catalogue
 from oenomel.errors import SpecError
-from oenomel.interchange.reports.amount import AmountRequest, read_typed
+from oenomel.interchange.reports.amount import read_typed
+from oenomel.interchange.requests.amount import AmountRequest
 from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.poured import settled
@@ -87,7 +88,7 @@ def test_a_circle_and_an_impossible_amount_are_refused_with_their_place(relative
 )
 def test_following_can_be_typed(text, pour, followed, ml):
     drink = spec([45, 15, 20], {})
-    read = read_typed(AmountRequest(text=text, spec=drink, pour=pour), drink_from_spec(drink, LARDER), lambda: 0.0)
+    read = read_typed(AmountRequest(text=text, spec=drink, pour=pour), drink, drink_from_spec(drink, LARDER), lambda: 0.0)
     assert read.relative is not None
     assert (read.relative.to, read.amount, read.unit, read.said) == (followed, pytest.approx(ml), "ml", text)
 
@@ -95,4 +96,4 @@ def test_following_can_be_typed(text, pour, followed, ml):
 def test_a_pour_cannot_follow_itself_by_what_is_typed():
     drink = spec([45, 15, 20], {})
     with pytest.raises(ValueError, match=r"not an amount|not a unit"):
-        read_typed(AmountRequest(text="half the gin", spec=drink, pour=0), drink_from_spec(drink, LARDER), lambda: 0.0)
+        read_typed(AmountRequest(text="half the gin", spec=drink, pour=0), drink, drink_from_spec(drink, LARDER), lambda: 0.0)

@@ -4,13 +4,22 @@ import subprocess
 
 import pint
 import pytest
-from CoolProp.CoolProp import PropsSI
 
 from oenomel.core.balance.mixing import mix
 from oenomel.core.larder.composition import Composition, estimated_density
 from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.larder.solutions import ETHANOL_G_PER_ML, SOLIDS_ML_PER_G
 from oenomel.core.spec.units import BAR_OUNCE_ML, ML_PER_UNIT
+
+# The oracle takes seconds to load: not for `make quick`.
+pytestmark = pytest.mark.slow
+
+
+def PropsSI(*asked: object) -> float:  # noqa: N802  # CoolProp's own name
+    from CoolProp.CoolProp import PropsSI
+
+    return PropsSI(*asked)
+
 
 AIR_G_PER_ML = 0.00120
 BRASS_G_PER_ML = 8.4

@@ -3,11 +3,20 @@
 import chemicals
 import numpy as np
 import pytest
-from CoolProp.CoolProp import PropsSI
 
 from oenomel.core.ice.conditions import Conditions
 from oenomel.core.ice.heat_balance import FUSION_J_PER_G, ICE_J_PER_G_K, TIN_J_PER_G_K, WATER_J_PER_G_K, Tin, melt
 from oenomel.core.larder.solutions import ETHANOL_G_PER_ML, aqueous_ethanol_density, freezing_point_c, heat_capacity_j_per_k, water_g
+
+# The oracle takes seconds to load: not for `make quick`.
+pytestmark = pytest.mark.slow
+
+
+def PropsSI(*asked: object) -> float:  # noqa: N802  # CoolProp's own name
+    from CoolProp.CoolProp import PropsSI
+
+    return PropsSI(*asked)
+
 
 # CoolProp 8.0.0, ethanol in water by mass fraction (INCOMP::MEA); told by it: 0.4 kg/m³ of OIML R 22, 0.4 K of the handbook.
 

@@ -26,6 +26,7 @@ TARGETS = st.builds(
 )
 
 
+@pytest.mark.slow
 @settings(max_examples=30, deadline=None)
 @given(start=DRINKS, target=TARGETS, free=st.sets(st.integers(0, 3), min_size=1, max_size=3))
 def test_who_has_more_to_move_never_ends_further_away(start: Drink, target: Target, free: set[int]):
@@ -36,6 +37,7 @@ def test_who_has_more_to_move_never_ends_further_away(start: Drink, target: Targ
     assert rebalance(start, aim, free=free, correctors=joining).costs.total <= some + 1e-9
 
 
+@pytest.mark.slow
 @settings(max_examples=20, deadline=None)
 @given(start=DRINKS, target=TARGETS)
 def test_rebalancing_what_was_rebalanced_moves_nothing_more(start: Drink, target: Target):
