@@ -31,12 +31,6 @@ def with_pour(index: int, **change: object) -> dict:
 
 
 @pytest.fixture
-def client(tmp_path):
-    with TestClient(create_app(tmp_path / "bar.db"), base_url="http://127.0.0.1") as client:
-        yield client
-
-
-@pytest.fixture
 def drink(client):
     body = {"name": "Orchard Sour", "spec": SPEC, "trial_name": "As first poured", "reason": "to start"}
     return client.post("/api/drinks", json=body).json()

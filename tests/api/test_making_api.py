@@ -3,9 +3,6 @@
 from http import HTTPStatus
 
 import pytest
-from starlette.testclient import TestClient
-
-from oenomel.api.app import create_app
 
 FIZZ = {
     "format": "oenomel/spec",
@@ -20,12 +17,6 @@ FIZZ = {
     ],
     "serve": {"glass": "tall glass", "ice": "cubes"},
 }
-
-
-@pytest.fixture
-def client(tmp_path):
-    with TestClient(create_app(tmp_path / "bar.db"), base_url="http://127.0.0.1") as client:
-        yield client
 
 
 def with_pour(index: int, **change: object) -> dict:

@@ -3,21 +3,13 @@
 from http import HTTPStatus
 
 import pytest
-from fastapi.testclient import TestClient
 from support.notebook_spec import ORCHARD as SPEC
 
-from oenomel.api.app import create_api
 from oenomel.core.ice.conditions import house_factor
 
 
 def poured(*amounts):
     return {**SPEC, "pours": [{**pour, "amount": amount} for pour, amount in zip(SPEC["pours"], amounts, strict=True)]}
-
-
-@pytest.fixture
-def client(tmp_path):
-    with TestClient(create_api(tmp_path / "bar.db"), base_url="http://127.0.0.1") as open_client:
-        yield open_client
 
 
 @pytest.fixture

@@ -4,9 +4,7 @@ import json
 from http import HTTPStatus
 
 import pytest
-from starlette.testclient import TestClient
 
-from oenomel.api.app import create_app
 from oenomel.interchange.spec.file import SpecFile
 
 SPEC = {
@@ -24,12 +22,6 @@ SPEC = {
     ],
 }
 FIGURES = {"sugar": 8.0, "acid": 0.8, "abv": 17.0, "volume_ml": 150}
-
-
-@pytest.fixture
-def client(tmp_path):
-    with TestClient(create_app(tmp_path / "bar.db"), base_url="http://127.0.0.1") as client:
-        yield client
 
 
 def swaps(client, index=1, **asked):
