@@ -98,3 +98,24 @@ def test_a_kept_trial_shows_its_glass_and_its_steps_and_takes_no_tick(page, serv
     expect(page.get_by_test_id("foam")).to_have_count(1)
     expect(page.get_by_role("button", name="Size it to the glass")).to_have_count(0)
     expect(page.get_by_role("button", name=re.compile("^The drink: drag it"))).to_have_count(0)
+
+
+def test_topped_to_the_line_with_today_s_ice(page, server, full_house):
+    # Cold ice gives less water by the heat balance, and leaves more room on top. As it was asked once, without today's ice, it would be less.
+    settings = {"supposed": {"dilution": "heat balance", "ice_c": -18}}
+    page.goto(full_house)
+    page.evaluate("settings => localStorage.setItem('oenomel.settings', JSON.stringify(settings))", settings)
+    ready(page, full_house)
+    soda = amount(page, "Soda water")
+    soda.fill("top to the line")
+    expect(page.get_by_test_id("fill")).to_contain_text("To the line")
+    spec = page.request.get(f"{server.url}/api/drinks/{full_house.rsplit('/', 1)[1]}").json()["trials"][0]["spec"]
+    place = next(n for n, pour in enumerate(spec["pours"]) if pour["ingredient"] == "soda-water")
+    asked = {"text": "top to the line", "unit": "ml", "pour": place, "spec": spec}
+    cold, usual = (
+        page.request.post(f"{server.url}/api/amount", params=supposed, data=asked).json()["amount"]
+        for supposed in (settings["supposed"], {})
+    )
+    assert cold > usual + 5
+    soda.press("Enter")
+    expect(soda).to_have_value(f"{cold:g}")
