@@ -101,7 +101,7 @@ def test_a_kept_trial_shows_its_glass_and_its_steps_and_takes_no_tick(page, serv
 
 
 def test_topped_to_the_line_with_today_s_ice(page, server, full_house):
-    # Cold ice gives less water by the heat balance, and leaves more room on top. As it was asked once, without today's ice, it would be less.
+    # Cold ice gives less water by the heat balance, and leaves more room on top than was once asked for.
     settings = {"supposed": {"dilution": "heat balance", "ice_c": -18}}
     page.goto(full_house)
     page.evaluate("settings => localStorage.setItem('oenomel.settings', JSON.stringify(settings))", settings)

@@ -2927,7 +2927,8 @@ export interface components {
         };
         /**
          * RulesReport
-         * @description The ruler of each axis and from how many steps on a difference can be tasted, seconds of the techniques that go by the clock, who may join a drink, allergens, and the slots.
+         * @description The ruler of each axis and from how many steps on a difference can be tasted, seconds of the techniques that go by the clock,
+         *     who may join a drink, allergens, and the slots.
          */
         RulesReport: {
             /** Axes */
@@ -3317,7 +3318,7 @@ export interface components {
         };
         /**
          * StandingReport
-         * @description Where a drink would stand; ``tasted`` are the axes on which the difference from the target can be tasted, ``words`` tell what of it from the target can be tasted.
+         * @description Where a drink would stand; ``tasted`` are the axes on which its difference from the target can be tasted, ``words`` tell that.
          */
         StandingReport: {
             /** Pours */
