@@ -20,9 +20,10 @@ setup: .venv/run.done $(STATIC)
 demo: setup
 	$(BIN)/oenomel serve --demo --port $(PORT)
 
-# Everything, coverage printed: tests first (two at once fill two cores), generated requests, then lint, types and format.
+# Everything, coverage printed: tests without a browser, journeys through one, generated requests, then lint, types and format.
 test: .venv/dev.done $(STATIC) build/debian.done build/openapi.json
-	$(PYTEST) --cov=oenomel --cov-report=term:skip-covered
+	$(PYTEST) --ignore=tests/e2e --cov=oenomel --cov-report=term:skip-covered
+	$(PYTEST) tests/e2e
 	$(MAKE) -s requests check
 	$(BIN)/coverage report --include='src/oenomel/core/*' --format=total --fail-under=95
 
