@@ -42,7 +42,7 @@ def _fill(conn: Connection, drink_id: int, spec: str, number: int) -> None:
         for k in range(TRIALS_EACH)
     ]
     conn.executemany(
-        "INSERT INTO trial (drink_id, number, name, reason, spec, foreseen, kept_at)"
+        "INSERT INTO trial (drink_id, number, name, reason, spec, forecast, kept_at)"
         " VALUES (:drink_id, :number, :name, :reason, :spec, '{}', '2026-01-01')",
         rows,
     )
