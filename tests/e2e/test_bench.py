@@ -257,6 +257,8 @@ def test_the_drink_is_dragged_to_where_it_is_wished_and_the_trail_leads_back(pag
     assert wished == pytest.approx(before / 1.22, abs=0.02)
     page.get_by_role("button", name=re.compile("^Take it")).click()
     expect(heading).to_have_count(0)
+    # The figures follow the press by an answer of the server.
+    expect(page.get_by_test_id("acid-now")).not_to_have_text(f"{before:.2f}")
     assert float(page.get_by_test_id("acid-now").inner_text()) == pytest.approx(wished, rel=0.06)
 
     # Two moves more, and one press on the trail goes back over both.

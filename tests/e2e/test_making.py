@@ -1,5 +1,6 @@
 """How a drink is made and served at the bench: steps to tick, schools, ice."""
 
+import json
 import re
 
 from playwright.sync_api import expect
@@ -103,8 +104,8 @@ def test_a_kept_trial_shows_its_glass_and_its_steps_and_takes_no_tick(page, serv
 def test_topped_to_the_line_with_today_s_ice(page, server, full_house):
     # Cold ice gives less water by the heat balance, and leaves more room on top than was once asked for.
     settings = {"supposed": {"dilution": "heat balance", "ice_c": -18}}
-    page.goto(full_house)
-    page.evaluate("settings => localStorage.setItem('oenomel.settings', JSON.stringify(settings))", settings)
+    # Before the page is there: it writes its settings itself.
+    page.add_init_script(f"localStorage.setItem('oenomel.settings', '{json.dumps(settings)}')")
     ready(page, full_house)
     soda = amount(page, "Soda water")
     soda.fill("top to the line")

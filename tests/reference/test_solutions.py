@@ -4,6 +4,7 @@ import subprocess
 
 import pint
 import pytest
+from support.coolprop import of_mixture
 
 from oenomel.core.balance.mixing import mix
 from oenomel.core.larder.composition import Composition, estimated_density
@@ -13,12 +14,6 @@ from oenomel.core.spec.units import BAR_OUNCE_ML, ML_PER_UNIT
 
 # The oracle takes seconds to load: not for `make quick`.
 pytestmark = pytest.mark.slow
-
-
-def PropsSI(*asked: object) -> float:  # noqa: N802  # CoolProp's own name
-    from CoolProp.CoolProp import PropsSI
-
-    return PropsSI(*asked)
 
 
 AIR_G_PER_ML = 0.00120
@@ -52,7 +47,7 @@ def test_dry_sugar_takes_up_the_room_of_sugar_in_a_drink():
 
 def coolprop_density(mass_fraction: float) -> float:
     """Density of ethanol in water at 20 °C, g/ml."""
-    return float(PropsSI("D", "T", 293.15, "P", 101325, f"INCOMP::MEA[{mass_fraction}]")) / 1000
+    return of_mixture("D", mass_fraction) / 1000
 
 
 def mass_fraction(abv: float, ethanol_g_per_ml: float = 0.78924) -> float:

@@ -3,6 +3,7 @@
 import chemicals
 import numpy as np
 import pytest
+from support.coolprop import of_mixture
 
 from oenomel.core.ice.conditions import Conditions
 from oenomel.core.ice.heat_balance import FUSION_J_PER_G, ICE_J_PER_G_K, TIN_J_PER_G_K, WATER_J_PER_G_K, Tin, melt
@@ -12,33 +13,23 @@ from oenomel.core.larder.solutions import ETHANOL_G_PER_ML, aqueous_ethanol_dens
 pytestmark = pytest.mark.slow
 
 
-def PropsSI(*asked: object) -> float:  # noqa: N802  # CoolProp's own name
-    from CoolProp.CoolProp import PropsSI
-
-    return PropsSI(*asked)
-
-
 # CoolProp 8.0.0, ethanol in water by mass fraction (INCOMP::MEA); told by it: 0.4 kg/m³ of OIML R 22, 0.4 K of the handbook.
 
 
-def coolprop(figure: str, by_mass: float, celsius: float = 20.0) -> float:
-    return float(PropsSI(figure, "T", celsius + 273.15, "P", 101325, f"INCOMP::MEA[{by_mass}]"))
-
-
 def freezing(by_mass: float) -> float:
-    return coolprop("T_freeze", by_mass) - 273.15
+    return of_mixture("T_freeze", by_mass) - 273.15
 
 
 @pytest.mark.parametrize("abv", [2.5, 8, 12, 18, 22.5, 28, 33, 38, 42, 47, 52, 58])
 def test_density_of_a_spirit_is_that_of_the_library_between_our_rows(abv):
     density = float(aqueous_ethanol_density(abv))
-    assert density == pytest.approx(coolprop("D", abv * ETHANOL_G_PER_ML / 100 / density) / 1000, abs=0.0006)
+    assert density == pytest.approx(of_mixture("D", abv * ETHANOL_G_PER_ML / 100 / density) / 1000, abs=0.0006)
 
 
 @pytest.mark.parametrize("abv", [10, 20, 30, 40])
 def test_water_of_a_spirit_is_what_the_library_weighs_beside_the_alcohol(abv):
     by_mass = abv * ETHANOL_G_PER_ML / 100 / float(aqueous_ethanol_density(abv))
-    assert float(water_g(100, abv, 0)) == pytest.approx(100 * (1 - by_mass) * coolprop("D", by_mass) / 1000, rel=0.001)
+    assert float(water_g(100, abv, 0)) == pytest.approx(100 * (1 - by_mass) * of_mixture("D", by_mass) / 1000, rel=0.001)
 
 
 @pytest.mark.parametrize(
@@ -59,7 +50,7 @@ def test_sugar_and_acid_lower_the_freezing_point_by_their_moles():
 
 @pytest.mark.parametrize("by_mass", [0.05, 0.10, 0.20, 0.25, 0.30, 0.40, 0.50])
 def test_heat_capacity_is_that_of_the_library_between_the_room_and_the_ice(by_mass):
-    usual = (coolprop("C", by_mass, 0) + coolprop("C", by_mass, 20)) / 2000
+    usual = (of_mixture("C", by_mass, 0) + of_mixture("C", by_mass, 20)) / 2000
     assert float(heat_capacity_j_per_k(1 - by_mass, by_mass, 0)) == pytest.approx(usual, rel=0.011)
 
 
@@ -83,9 +74,9 @@ def test_heat_balance_of_a_spirit_and_water_is_that_of_the_library_s_own_tables(
     # The same balance as model.md §3 writes it, worked here on CoolProp's freezing points and heat capacities alone.
     volume, ice, wet, metal, start = 110.0, 300.0, 6.0, 250 * 0.4 * TIN_J_PER_G_K, 22.0
     by_mass = abv * ETHANOL_G_PER_ML / 100 / float(aqueous_ethanol_density(abv))
-    mass = volume * coolprop("D", by_mass) / 1000
+    mass = volume * of_mixture("D", by_mass) / 1000
     alcohol = mass * by_mass
-    capacity = mass * (coolprop("C", by_mass, 0) + coolprop("C", by_mass, 20)) / 2000
+    capacity = mass * (of_mixture("C", by_mass, 0) + of_mixture("C", by_mass, 20)) / 2000
     low, high = 0.0, ice - wet
     for _ in range(60):
         melted = (low + high) / 2

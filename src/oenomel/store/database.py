@@ -36,7 +36,7 @@ def demo_path() -> Path:
 
 
 def connect(path: Path) -> sqlite3.Connection:
-    """A connection in autocommit mode, for one request; `transaction` groups statements.
+    """A connection in autocommit mode, for one request at a time; `transaction` groups statements.
 
     ``check_same_thread`` is off because FastAPI may open and use a request's connection in different worker threads,
     one after the other.

@@ -51,14 +51,12 @@ export type SideBySide = Schemas['SideBySideReport'];
 export type Proposal = Schemas['ProposalReport'];
 export type Reading = Schemas['BesideReport'];
 export type ReadingEntry = Schemas['ReadingEntry'];
-export type Device = Schemas['DeviceReport'];
 export type SpecCloud = Schemas['SpecCloudReport'];
 export type Tree = Schemas['TreeReport'];
 export type TreeNode = Schemas['NodeReport'];
 export type Palate = Schemas['PalateReport'];
 export type Made = Schemas['MadeEntry'];
 export type Mark = NotebookTrial['mark'];
-export type PartEntry = Schemas['PartEntry'];
 export type ShelfState = Schemas['ShelfEntry']['state'];
 
 /** A refusal, ours or the network's: its sentence, its stable code, and the place in the request. */

@@ -1,15 +1,23 @@
 interface Props<T> {
   legend: string;
+  /** Whether it is seen; it is told to who can’t see either way. */
+  legendShown?: boolean;
   options: [T, string][];
   value: T;
   onChoose: (value: T) => void;
 }
 
 /** One out of a few, each a press away. */
-export function Chips<T extends number | string | null>({ legend, options, value, onChoose }: Props<T>) {
+export function Chips<T extends number | string | null>({
+  legend,
+  legendShown = true,
+  options,
+  value,
+  onChoose,
+}: Props<T>) {
   return (
     <div role="group" aria-label={legend}>
-      <p className="mb-1 text-quiet">{legend}</p>
+      {legendShown && <p className="mb-1 text-quiet">{legend}</p>}
       <div className="flex flex-wrap gap-1.5">
         {options.map(([each, words]) => (
           <button

@@ -10,12 +10,12 @@ from pydantic import BeforeValidator
 
 from oenomel.core.balance import Change, Driver, Drivers, PourShare, Profile
 from oenomel.core.findings import Mend
-from oenomel.core.forecast import Comparison, Dilution, Forecast, Headline, Place
+from oenomel.core.forecast import Dilution, Forecast, Headline, Place
 from oenomel.core.glass import Appearance, Layer
 from oenomel.core.swaps import that_can_move, usually_free
 from oenomel.interchange.models import Ends, Floats, LevelsReport, Report
 
-__all__ = ["AppearanceReport", "ComparisonReport", "CourseReport", "Driver", "ForecastReport", "comparison_report", "forecast_report"]
+__all__ = ["AppearanceReport", "ComparisonReport", "CourseReport", "Driver", "ForecastReport", "forecast_report"]
 
 
 class StandardDrinks(Report):
@@ -223,11 +223,6 @@ def forecast_report(forecast: Forecast) -> ForecastReport:
         sight=appearance_report(forecast.appearance),
         cost=forecast.cost,
     )
-
-
-def comparison_report(comparison: Comparison) -> ComparisonReport:
-    """The report of a drink beside its parent."""
-    return ComparisonReport.model_validate(comparison)
 
 
 def appearance_report(appearance: Appearance | None) -> AppearanceReport | None:

@@ -22,7 +22,7 @@ from oenomel.core.notebook import (
 )
 from oenomel.core.spec import Drink, Pour, Unit
 from oenomel.interchange.models import LevelsReport, Report
-from oenomel.interchange.reports.forecast import ComparisonReport, comparison_report
+from oenomel.interchange.reports.forecast import ComparisonReport
 from oenomel.interchange.reports.swaps import ResidualReport
 from oenomel.interchange.requests.made import MadeEntry
 from oenomel.interchange.requests.notebook import BriefEntry, SheetEntry, verdict_of
@@ -239,7 +239,7 @@ def side_by_side_report(table: SideBySide) -> SideBySideReport:
     """Trials side by side."""
     return SideBySideReport(
         rows=[_row(row) for row in table.rows],
-        comparisons=[comparison_report(each) for each in table.comparisons],
+        comparisons=[ComparisonReport.model_validate(each) for each in table.comparisons],
         circumstances=list(table.circumstances),
         sentence=table.sentence,
     )

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 
 import { api, client, unwrap, type Amount, type Spec, type Supposed, type Unit } from '../client';
 import { useSettings, type Way } from '../../lib/settings';
@@ -19,11 +19,9 @@ const comparisonQuery = (spec: Spec, parent: Spec, query: Supposed) =>
  */
 export function useComparison(spec: Spec, parent: Spec) {
   const { supposed } = useSettings();
-  const { data, error, isPlaceholderData } = useQuery(comparisonQuery(spec, parent, supposed));
-  const fresh = data !== undefined && !isPlaceholderData;
-  const [lastGood, setLastGood] = useState({ spec, comparison: data });
-  if (fresh && (data !== lastGood.comparison || spec !== lastGood.spec)) setLastGood({ spec, comparison: data });
-  return { known: lastGood, refusal: error };
+  const asked = useQuery(comparisonQuery(spec, parent, supposed));
+  const { spec: of, data } = useLastKnown(spec, asked);
+  return { known: useMemo(() => ({ spec: of, comparison: data }), [of, data]), refusal: asked.error };
 }
 
 /**
@@ -81,10 +79,16 @@ const stepsQuery = (spec: Spec, way: Way) =>
 export function useSteps(spec: Spec) {
   const { way } = useSettings();
   const rested = useRested(spec, RESTED_MS);
-  const { data, isPlaceholderData } = useQuery(stepsQuery(rested, way));
-  const [made, setMade] = useState({ spec, steps: data ?? NONE });
-  if (data && !isPlaceholderData && data !== made.steps) setMade({ spec: rested, steps: data });
-  return made;
+  const { spec: of, data } = useLastKnown(rested, useQuery(stepsQuery(rested, way)));
+  return useMemo(() => ({ spec: of, steps: data ?? NONE }), [of, data]);
+}
+
+/** The last answer that was to its own question and no placeholder, with the spec that was asked of. */
+function useLastKnown<T>(spec: Spec, { data, isPlaceholderData }: { data: T | undefined; isPlaceholderData: boolean }) {
+  const [known, setKnown] = useState({ spec, data });
+  const settled = data !== undefined && !isPlaceholderData;
+  if (settled && (data !== known.data || spec !== known.spec)) setKnown({ spec, data });
+  return known;
 }
 
 export type Steps = ReturnType<typeof useSteps>;

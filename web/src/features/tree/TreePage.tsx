@@ -7,6 +7,7 @@ import { treeQuery } from '../../api/queries/drinks';
 import { capital } from '../../lib/format';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
+import { Chips } from '../../ui/Chips';
 import { useTitle } from '../../ui/useTitle';
 import { Picked } from './Picked';
 import { TreeDrawing } from './TreeDrawing';
@@ -68,21 +69,8 @@ interface FamiliesProps {
 
 function Families({ families, family, onChoose }: FamiliesProps) {
   if (families.length < 2) return null;
-  return (
-    <div role="group" aria-label="Family" className="flex flex-wrap gap-1.5">
-      {['', ...families].map((each) => (
-        <button
-          key={each}
-          type="button"
-          aria-pressed={family === each}
-          className={`btn min-h-11 px-3 text-base font-normal ${family === each ? 'btn-primary' : 'btn-ghost border-base-300'}`}
-          onClick={() => onChoose(each)}
-        >
-          {capital(each) || 'All'}
-        </button>
-      ))}
-    </div>
-  );
+  const options = ['', ...families].map((each): [string, string] => [each, capital(each) || 'All']);
+  return <Chips legend="Family" legendShown={false} options={options} value={family} onChoose={onChoose} />;
 }
 
 function MarksKey() {
