@@ -53,7 +53,7 @@ export function Bench({ drink, family, larder }: Props) {
         glass={<AfterPaint value={look.known}>{(known) => <GlassPanel {...known} />}</AfterPaint>}
         making={
           <AfterPaint value={look.known}>
-            {({ spec, comparison }) => (
+            {({ comparison }) => (
               <SideTabs
                 drink={drink}
                 comparison={comparison}
@@ -62,7 +62,7 @@ export function Bench({ drink, family, larder }: Props) {
                 method={
                   <MakingPanel
                     name={drink.name}
-                    spec={spec}
+                    spec={bench.spec}
                     made={look.made}
                     forecast={comparison?.present}
                     nameOf={bench.nameOf}
