@@ -41,10 +41,24 @@ def page(page, server):
     assert faults == []
 
 
-@pytest.fixture(scope="session")
-def axe_source():
-    """The accessibility checker, as a script to run in the page: the page's own policy lets no other script in."""
-    return (Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
+@pytest.fixture
+def violations(page):
+    """The rules of accessibility that the page breaks as it stands, each with where."""
+    checker = (Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text(encoding="utf-8")
+
+    def found() -> list[str]:
+        # The page's own policy lets no other script in, so it is evaluated, once a page.
+        if page.evaluate("typeof axe === 'undefined'"):
+            page.evaluate(checker)
+        return page.evaluate(
+            """async () => {
+              const runOnly = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'];
+              const { violations } = await axe.run(document, { runOnly, resultTypes: ['violations'] });
+              return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`);
+            }"""
+        )
+
+    return found
 
 
 @pytest.fixture

@@ -304,13 +304,8 @@ def test_a_bottle_is_tasted_alone_and_its_aroma_amended(page, server):
 
 
 @pytest.mark.parametrize("theme", ["lamplight", "late"])
-def test_no_room_of_the_notebook_breaks_a_rule_of_accessibility(page, server, theme, axe_source):
+def test_no_room_of_the_notebook_breaks_a_rule_of_accessibility(page, server, theme, violations):
     page.add_init_script(f"localStorage.setItem('oenomel.theme', '{theme}')")
-
-    def violations() -> list[str]:
-        page.evaluate(axe_source)
-        found = page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']})")["violations"]
-        return [f"{v['id']}: {[node['target'] for node in v['nodes']]}" for v in found]
 
     for view in (
         f"/trials/{MEDLAR}?show=1&show=2&show=3&show=4",

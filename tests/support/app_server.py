@@ -17,7 +17,7 @@ from typing import Any
 from oenomel.demo import scenario
 
 CHROMIUM: dict[str, Any] = {
-    "executable_path": "/usr/bin/chromium",
+    "executable_path": "/usr/bin/chromium-headless-shell",
     "args": [
         "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
         "--disable-component-update", "--disable-sync", "--force-color-profile=srgb", "--font-render-hinting=none",

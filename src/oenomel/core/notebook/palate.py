@@ -53,6 +53,9 @@ _CLOSE: Final = 1e-3
 _FARTHEST: Final = 8.0
 """Beyond so many standard deviations nothing is left of a normal distribution that a lapse wouldn't cover."""
 
+_PER_SD: Final = 1024
+"""Entries of its table a standard deviation."""
+
 
 @dataclass(frozen=True)
 class Tasted:
@@ -179,25 +182,28 @@ def _fits(x: Floats, said: NDArray[np.int64], heard: NDArray[np.bool_], prior: P
     precision = np.linalg.inv(prior.covariance)
     theta = np.repeat(prior.mean[None], len(noise), axis=0)
 
-    def posterior(at: Floats) -> tuple[Floats, Floats, Floats]:
-        felt = np.einsum("gij,gsj->gsi", masks, x[None] - at[:, None])
-        value, slope, bend = _log_likelihood(felt, low, high, noise, heard)
+    def posterior(at: Floats, kinds: NDArray[np.int64]) -> tuple[Floats, Floats, Floats]:
+        mask = masks[kinds]
+        felt = np.einsum("gij,gsj->gsi", mask, x[None] - at[:, None])
+        value, slope, bend = _log_likelihood(felt, low[kinds], high[kinds], noise[kinds], heard)
         off = at - prior.mean
-        gradient = -np.einsum("gij,gi->gj", masks, slope.sum(axis=1)) - off @ precision
-        curvature = np.einsum("gia,gi,gib->gab", masks, bend.sum(axis=1), masks) + precision
+        gradient = -np.einsum("gij,gi->gj", mask, slope.sum(axis=1)) - off @ precision
+        curvature = np.einsum("gia,gi,gib->gab", mask, bend.sum(axis=1), mask) + precision
         return value.sum(axis=(1, 2)) - 0.5 * np.einsum("gi,ij,gj->g", off, precision, off), gradient, curvature
 
-    value, gradient, curvature = posterior(theta)
+    every = np.arange(len(noise))
+    value, gradient, curvature = posterior(theta, every)
     for _ in range(_ROUNDS):
         step = np.linalg.solve(curvature, gradient[..., None])[..., 0]
         step *= np.minimum(1.0, _LONGEST_STEP / np.maximum(np.linalg.norm(step, axis=1), 1e-12))[:, None]
-        there = posterior(theta + step)
+        there = posterior(theta + step, every)
         for _ in range(_HALVINGS):
-            worse = there[0] < value - 1e-12
-            if not worse.any():
+            worse = np.flatnonzero(there[0] < value - 1e-12)
+            if not worse.size:
                 break
             step[worse] *= 0.5
-            there = posterior(theta + step)
+            for figures, halved in zip(there, posterior(theta[worse] + step[worse], worse), strict=True):
+                figures[worse] = halved
         theta, (value, gradient, curvature) = theta + step, there
         if np.abs(step).max() < _CLOSE:
             break
@@ -236,15 +242,18 @@ def _log_likelihood(felt: Floats, low: Floats, high: Floats, noise: Floats, hear
 
 def _below(z: Floats) -> Floats:
     """The normal distribution function, within 1e−7: by its table, since NumPy has none."""
-    grid, table = _normal_table()
-    chance: Floats = np.interp(z, grid, table)
+    table = _normal_table()
+    place = np.clip((z + _FARTHEST) * _PER_SD, 0, len(table) - 1.000001)
+    left = place.astype(np.int64)
+    below = table[left]
+    chance: Floats = below + (place - left) * (table[left + 1] - below)
     return chance
 
 
 @cache
-def _normal_table() -> tuple[Floats, Floats]:
-    grid = np.linspace(-_FARTHEST, _FARTHEST, 16_385)
-    return grid, np.array([0.5 * math.erfc(-z / math.sqrt(2)) for z in grid.tolist()])
+def _normal_table() -> Floats:
+    grid = np.linspace(-_FARTHEST, _FARTHEST, round(2 * _FARTHEST * _PER_SD) + 1)
+    return np.array([0.5 * math.erfc(-z / math.sqrt(2)) for z in grid.tolist()])
 
 
 def _density(z: Floats) -> Floats:
