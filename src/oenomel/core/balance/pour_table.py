@@ -5,13 +5,14 @@ from __future__ import annotations
 import math
 from array import array
 from dataclasses import dataclass
+from functools import cache
 from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
 
 from oenomel.core.larder import PROPERTIES
-from oenomel.core.spec import Drink, Pour
+from oenomel.core.spec import Drink, Stage, Unit
 
 Floats = NDArray[np.float64]
 
@@ -69,7 +70,8 @@ def poured(drink: Drink, volumes: Floats | None = None) -> PourTable:
     flat = array("d")
     for pour in drink.pours:
         flat.extend(pour.ingredient.composition.row)
-        flat.extend(_measured(pour))
+        flat.append(pour.liquid_ml)
+        flat.extend(_treated(pour.stage, pour.unit))
     table = np.frombuffer(flat).reshape(len(drink.pours), -1)
     own = table[:, _WIDTH + 6 :]
     return PourTable(
@@ -83,21 +85,21 @@ def poured(drink: Drink, volumes: Floats | None = None) -> PourTable:
     )
 
 
-def pour_sds_ml(pour: Pour) -> tuple[float, float]:
+def pour_sds_ml(volume_ml: float, by_jigger: float, own_sd: float) -> tuple[float, float]:
     """Standard deviations of one pour: what all pours of a jigger share, and its own, [ml]; as `PourTable.sds_ml`."""
-    volume = pour.liquid_ml
-    _, _, _, _, by_jigger, own_sd = _measured(pour)
     if not by_jigger:
-        return 0.0, own_sd * volume
-    shared, whole = JIGGER_SHARED_SD * volume, max(JIGGER_SD * volume, JIGGER_LEAST_ML) if volume > 0 else 0.0
+        return 0.0, own_sd * volume_ml
+    shared, whole = JIGGER_SHARED_SD * volume_ml, max(JIGGER_SD * volume_ml, JIGGER_LEAST_ML) if volume_ml > 0 else 0.0
     return shared, math.sqrt(whole * whole - shared * shared)
 
 
-def _measured(pour: Pour) -> tuple[float, ...]:
-    if pour.unit in ("dash", "drop"):
+@cache
+def _treated(stage: Stage, unit: Unit) -> array[float]:
+    """How a pour is treated, as it stands in the table: `stages`, `by_jigger`, `own_sd`."""
+    if unit in ("dash", "drop"):
         measure = (0.0, DASH_SD)
-    elif pour.unit in BY_EYE_UNITS or pour.stage == "rinse":
+    elif unit in BY_EYE_UNITS or stage == "rinse":
         measure = (0.0, BY_EYE_SD)
     else:
         measure = (1.0, 0.0)
-    return (pour.liquid_ml, *_STAGES.get(pour.stage, _WAITS), *measure)
+    return array("d", (*_STAGES.get(stage, _WAITS), *measure))

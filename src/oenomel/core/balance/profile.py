@@ -88,9 +88,8 @@ class PourShare(NamedTuple):
 def profile_of(liquid: Liquid) -> Profile:
     """The reported figures of a single liquid; an empty one has zeros."""
     contents, volume_ml = liquid.contents, float(liquid.volume_ml)
-    sugars, acids = contents[SUGAR_COLUMNS], contents[ACID_COLUMNS]
-    sugar_g, acid_g = float(sugars.sum()), float(acids.sum())
     told = contents.tolist()
+    sugar_g, acid_g = sum(told[SUGAR_COLUMNS]), sum(told[ACID_COLUMNS])
     alcohol_ml, protein_g, fat_g, gum_g = told[0], told[_PROTEIN], told[_FAT], told[_GUM]
     alcohol_g = alcohol_ml * ETHANOL_G_PER_ML
     per_100_ml = 100 / volume_ml if volume_ml > 0 else 0.0
@@ -103,8 +102,8 @@ def profile_of(liquid: Liquid) -> Profile:
         sugar_acid_ratio=sugar_g / acid_g if acid_g > 0 else (math.inf if sugar_g > 0 else math.nan),
         alcohol_g=alcohol_g,
         energy_kcal=math.fsum(map(operator.mul, energy, KCAL_PER_G.values())),
-        titratable_acid=float(acids @ AS_CITRIC) * per_100_ml,
-        sucrose_equivalents=float(sugars @ AS_SUCROSE) * per_100_ml,
+        titratable_acid=float(contents[ACID_COLUMNS] @ AS_CITRIC) * per_100_ml,
+        sucrose_equivalents=float(contents[SUGAR_COLUMNS] @ AS_SUCROSE) * per_100_ml,
         body=float(contents @ BODY_WEIGHTS) * per_100_ml,
     )
 

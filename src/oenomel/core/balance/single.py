@@ -13,7 +13,6 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.balance.levels import amounts_of
 from oenomel.core.balance.pour_table import PourTable, pour_sds_ml
 from oenomel.core.ice import OWN_RELATIVE_SD, Conditions, Tin, dilution_relative_sd, water_and_slopes
 from oenomel.core.spec import Drink
@@ -40,40 +39,41 @@ class OneDrink:
 
 def one_drink(drink: Drink, pours: PourTable, conditions: Conditions) -> OneDrink:
     """The figures of one drink and how far each unknown moves them; ``pours`` is its table."""
-    in_tins, amounts = amounts_of(pours.volumes, pours.axes, pours.in_tin)
-    tin = Tin(in_tins.volume_ml[0], in_tins.alcohol_ml[0], in_tins.sugar_g[0], in_tins.acid_g[0])
+    volumes, in_tin, axes = pours.volumes[:, 0].tolist(), pours.in_tin[:, 0].tolist(), pours.axes[..., 0].tolist()
+    shaken_alcohol = shaken_sugar = shaken_acid = all_alcohol = all_sugar = all_acid = 0.0
+    for v, t, (a, s, c) in zip(volumes, in_tin, axes, strict=True):
+        shaken = v * t
+        shaken_alcohol, shaken_sugar, shaken_acid = shaken_alcohol + shaken * a, shaken_sugar + shaken * s, shaken_acid + shaken * c
+        all_alcohol, all_sugar, all_acid = all_alcohol + v * a, all_sugar + v * s, all_acid + v * c
+    in_tins = (pours.volumes * pours.in_tin).sum(), shaken_alcohol / 100, shaken_sugar / 100, shaken_acid / 100
+    tin = Tin(*map(np.float64, in_tins))
     water, slopes = water_and_slopes(tin, drink.method, conditions)
     volume = float(pours.volumes.sum() + water)
     per_ml = 1.0 / volume if volume > 0 else 0.0
-    abv, sugar, acid = (amount / volume if volume > 0 else 0.0 for amount in amounts[:, 0].tolist())
+    abv, sugar, acid = (amount / volume if volume > 0 else 0.0 for amount in (all_alcohol, all_sugar, all_acid))
     # The curves know only strength: slopes by sugar and acid are of the heat balance.
     by_ml, by_alcohol, by_sugar, by_acid = (0.0 if slope is None else float(slope) for slope in slopes)
-    by_heat = slopes[2] is not None
 
     shared, own, contents = (0.0, 0.0, 0.0, 0.0), array("d"), array("d")
-    for pour in drink.pours:
-        v, t, (shares, owns) = pour.liquid_ml, float(pour.meets_ice), pour_sds_ml(pour)
-        a, s, c = pour.ingredient.composition.axes
+    measures = pours.by_jigger[:, 0].tolist(), pours.own_sd[:, 0].tolist()
+    for pour, v, t, (a, s, c), *measure in zip(drink.pours, volumes, in_tin, axes, *measures, strict=True):
+        shares, owns = pour_sds_ml(v, *measure)
         # A pour brings its own volume, and changes the water by what it adds to the tin.
         grows = 1 + t * (by_ml + by_alcohol * a / 100 + by_sugar * s / 100 + by_acid * c / 100)
         by_a, by_s, by_c = (a - abv * grows) * per_ml, (s - sugar * grows) * per_ml, (c - acid * grows) * per_ml
         shared = (shared[0] + grows * shares, shared[1] + by_a * shares, shared[2] + by_s * shares, shared[3] + by_c * shares)
         own.extend((grows * owns, by_a * owns, by_s * owns, by_c * owns))
 
+        # What it contains adds to its own figure, and by the water that it draws thins all of them.
         sd_a, sd_s, sd_c = pour.ingredient.composition.axes_sd
         own_share = v * per_ml
-        wets = t * by_alcohol * v / 100
-        thins = wets * per_ml
-        contents.extend((wets * sd_a, (own_share - abv * thins) * sd_a, -sugar * thins * sd_a, -acid * thins * sd_a))
-        if by_heat:
-            wets = t * by_sugar * v / 100
-            thins = wets * per_ml
-            contents.extend((wets * sd_s, -abv * thins * sd_s, (own_share - sugar * thins) * sd_s, -acid * thins * sd_s))
-            wets = t * by_acid * v / 100
-            thins = wets * per_ml
-            contents.extend((wets * sd_c, -abv * thins * sd_c, -sugar * thins * sd_c, (own_share - acid * thins) * sd_c))
-        else:
-            contents.extend((0.0, 0.0, own_share * sd_s, 0.0, 0.0, 0.0, 0.0, own_share * sd_c))
+        wet_a, wet_s, wet_c = t * by_alcohol * v / 100, t * by_sugar * v / 100, t * by_acid * v / 100
+        thin_a, thin_s, thin_c = wet_a * per_ml, wet_s * per_ml, wet_c * per_ml
+        contents.extend((
+            wet_a * sd_a, (own_share - abv * thin_a) * sd_a, -sugar * thin_a * sd_a, -acid * thin_a * sd_a,
+            wet_s * sd_s, -abv * thin_s * sd_s, (own_share - sugar * thin_s) * sd_s, -acid * thin_s * sd_s,
+            wet_c * sd_c, -abv * thin_c * sd_c, -sugar * thin_c * sd_c, (own_share - acid * thin_c) * sd_c,
+        ))  # fmt: skip
 
     melted = float(water)
     thins = melted * per_ml

@@ -67,7 +67,6 @@ class Forecast:
     conditions: Conditions
     home: Home | None
     path: Served
-    undiluted: Profile
     dilution: Dilution
     served: Profile
     doubt: Doubt
@@ -77,6 +76,11 @@ class Forecast:
     def interval80(self) -> Mapping[str, Interval]:
         """80 % intervals of the figures as served."""
         return self.doubt.intervals80
+
+    @cached_property
+    def undiluted(self) -> Profile:
+        """The drink in the tin, before the ice."""
+        return profile_of(self.path.tin)
 
     @property
     def strained(self) -> Profile:
@@ -146,16 +150,15 @@ def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: Mapping[
     path = served_drink(table, alone.water_ml)
     if path.glass.volume_ml == 0:
         raise NothingToDrink
-    tin, water = profile_of(path.tin), float(path.water_ml)
+    tin_ml, water = float(path.tin.volume_ml), float(path.water_ml)
     own = conditions.factors.get(drink.method.technique)
     return Forecast(
         drink,
         conditions,
         (standard_homes() if homes is None else homes).get(drink.family),
         path,
-        undiluted=tin,
         dilution=Dilution(
-            water / tin.volume_ml if tin.volume_ml else 0.0,
+            water / tin_ml if tin_ml else 0.0,
             water,
             dilution_model(drink.method, conditions),
             own.measurements if own and water else 0,

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from array import array
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
@@ -151,9 +152,9 @@ class Composition:
         return abv, sugar, acid
 
     @cached_property
-    def row(self) -> tuple[float, ...]:
+    def row(self) -> array[float]:
         """`vector`, `axes` and `axes_relative_sd` in one, as `poured` lays them side by side."""
-        return (*self.vector, *self.axes, *self.axes_relative_sd)
+        return array("d", (*self.vector, *self.axes, *self.axes_relative_sd))
 
     @cached_property
     def vector(self) -> tuple[float, ...]:
