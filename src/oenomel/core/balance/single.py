@@ -7,7 +7,6 @@ other (tests/core/balance/test_figures.py).
 from __future__ import annotations
 
 import math
-from array import array
 from dataclasses import dataclass
 
 import numpy as np
@@ -53,38 +52,44 @@ def one_drink(drink: Drink, pours: PourTable, conditions: Conditions) -> OneDrin
     abv, sugar, acid = (amount / volume if volume > 0 else 0.0 for amount in (all_alcohol, all_sugar, all_acid))
     # The curves know only strength: slopes by sugar and acid are of the heat balance.
     by_ml, by_alcohol, by_sugar, by_acid = (0.0 if slope is None else float(slope) for slope in slopes)
+    by_heat = slopes[2] is not None
 
-    shared, own, contents = (0.0, 0.0, 0.0, 0.0), array("d"), array("d")
+    thin_a, thin_s, thin_c = -abv, -sugar, -acid
+    shared_v = shared_a = shared_s = shared_c = 0.0
+    own: list[float] = []
+    contents: list[float] = []
     measures = pours.by_jigger[:, 0].tolist(), pours.own_sd[:, 0].tolist()
-    for pour, v, t, (a, s, c), *measure in zip(drink.pours, volumes, in_tin, axes, *measures, strict=True):
-        shares, owns = pour_sds_ml(v, *measure)
+    for pour, v, t, (a, s, c), by_jigger, own_sd in zip(drink.pours, volumes, in_tin, axes, *measures, strict=True):
+        shares, owns = pour_sds_ml(v, by_jigger, own_sd)
         # A pour brings its own volume, and changes the water by what it adds to the tin.
         grows = 1 + t * (by_ml + by_alcohol * a / 100 + by_sugar * s / 100 + by_acid * c / 100)
         by_a, by_s, by_c = (a - abv * grows) * per_ml, (s - sugar * grows) * per_ml, (c - acid * grows) * per_ml
-        shared = (shared[0] + grows * shares, shared[1] + by_a * shares, shared[2] + by_s * shares, shared[3] + by_c * shares)
-        own.extend((grows * owns, by_a * owns, by_s * owns, by_c * owns))
+        shared_v, shared_a = shared_v + grows * shares, shared_a + by_a * shares
+        shared_s, shared_c = shared_s + by_s * shares, shared_c + by_c * shares
+        own += (grows * owns, by_a * owns, by_s * owns, by_c * owns)
 
         # What it contains adds to its own figure, and by the water that it draws thins all of them.
         sd_a, sd_s, sd_c = pour.ingredient.composition.axes_sd
         own_share = v * per_ml
-        wet_a, wet_s, wet_c = t * by_alcohol * v / 100, t * by_sugar * v / 100, t * by_acid * v / 100
-        thin_a, thin_s, thin_c = wet_a * per_ml, wet_s * per_ml, wet_c * per_ml
-        contents.extend((
-            wet_a * sd_a, (own_share - abv * thin_a) * sd_a, -sugar * thin_a * sd_a, -acid * thin_a * sd_a,
-            wet_s * sd_s, -abv * thin_s * sd_s, (own_share - sugar * thin_s) * sd_s, -acid * thin_s * sd_s,
-            wet_c * sd_c, -abv * thin_c * sd_c, -sugar * thin_c * sd_c, (own_share - acid * thin_c) * sd_c,
-        ))  # fmt: skip
+        wets = t * by_alcohol * v / 100
+        thins = wets * per_ml
+        contents += (wets * sd_a, (own_share + thin_a * thins) * sd_a, thin_s * thins * sd_a, thin_c * thins * sd_a)
+        if by_heat:
+            wets = t * by_sugar * v / 100
+            thins = wets * per_ml
+            contents += (wets * sd_s, thin_a * thins * sd_s, (own_share + thin_s * thins) * sd_s, thin_c * thins * sd_s)
+            wets = t * by_acid * v / 100
+            thins = wets * per_ml
+            contents += (wets * sd_c, thin_a * thins * sd_c, thin_s * thins * sd_c, (own_share + thin_c * thins) * sd_c)
+        else:
+            contents += (0.0, 0.0, own_share * sd_s, 0.0, 0.0, 0.0, 0.0, own_share * sd_c)
 
     melted = float(water)
     thins = melted * per_ml
     melt_sd = float(dilution_relative_sd(tin.abv_fraction, drink.method, conditions))
     own_melt_sd = min(melt_sd, OWN_RELATIVE_SD)
-    ice = array(
-        "d",
-        (
-            by * sd
-            for sd in (math.sqrt(melt_sd * melt_sd - own_melt_sd * own_melt_sd), own_melt_sd)
-            for by in (melted, -abv * thins, -sugar * thins, -acid * thins)
-        ),
-    )
-    return OneDrink(np.array([volume, abv, sugar, acid]), water, np.frombuffer(array("d", shared) + own + contents + ice).reshape(-1, 4))
+    shared_melt_sd = math.sqrt(melt_sd * melt_sd - own_melt_sd * own_melt_sd)
+    by_melt = melted, thin_a * thins, thin_s * thins, thin_c * thins
+    ice = [by * sd for sd in (shared_melt_sd, own_melt_sd) for by in by_melt]
+    moves = np.array([shared_v, shared_a, shared_s, shared_c, *own, *contents, *ice]).reshape(-1, 4)
+    return OneDrink(np.array([volume, abv, sugar, acid]), water, moves)
