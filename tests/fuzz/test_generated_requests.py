@@ -37,12 +37,12 @@ def _parts(told, components: dict) -> set[str]:
 def _known_edges(description: dict) -> list[str]:
     """The operations whose body is made of what others, with a smaller body, take too."""
     components = description["components"]["schemas"]
-    bodies = [
-        (_parts(operation["requestBody"], components), re.findall(r'schemas/([^"]+)"', json.dumps(operation["requestBody"])), f"{method.upper()} {path}")
-        for path, methods in description["paths"].items()
-        for method, operation in methods.items()
-        if "requestBody" in operation
-    ]  # fmt: skip
+    bodies = []
+    for path, methods in description["paths"].items():
+        for method, operation in methods.items():
+            if body := operation.get("requestBody"):
+                whole = re.findall(r'schemas/([^"]+)"', json.dumps(body))
+                bodies.append((_parts(body, components), whole, f"{method.upper()} {path}"))
     walked: set[str] = set()
     known = []
     for parts, whole, operation in sorted(bodies, key=lambda body: len(body[0])):

@@ -122,59 +122,6 @@ def _shares(parts: list[float]) -> list[float]:
     return [part / whole for part in parts]
 
 
-def body_word(self) -> str:
-    """Its body in a word."""
-    return body_word(self.body)
-
-
-class PourShare(NamedTuple):
-    """What one pour brings, and its share of the whole drink's sugar, acid and alcohol (0 to 1; 0 where the drink has none)."""
-
-    volume_ml: float
-    sugar_g: float
-    acid_g: float
-    alcohol_ml: float
-    sugar_share: float
-    acid_share: float
-    alcohol_share: float
-
-
-def profile_of(liquid: Liquid) -> Profile:
-    """The reported figures of a single liquid; an empty one has zeros."""
-    contents, volume_ml = liquid.contents, float(liquid.volume_ml)
-    told = contents.tolist()
-    sugar_g, acid_g = sum(told[SUGAR_COLUMNS]), sum(told[ACID_COLUMNS])
-    alcohol_ml, protein_g, fat_g, gum_g = told[0], told[_PROTEIN], told[_FAT], told[_GUM]
-    alcohol_g = alcohol_ml * ETHANOL_G_PER_ML
-    per_100_ml = 100 / volume_ml if volume_ml > 0 else 0.0
-    energy = (alcohol_g, sugar_g, acid_g, protein_g, fat_g, gum_g)
-    return Profile(
-        volume_ml=volume_ml,
-        abv=alcohol_ml * per_100_ml,
-        sugar=sugar_g * per_100_ml,
-        acid=acid_g * per_100_ml,
-        sugar_acid_ratio=sugar_g / acid_g if acid_g > 0 else (math.inf if sugar_g > 0 else math.nan),
-        alcohol_g=alcohol_g,
-        energy_kcal=math.fsum(map(operator.mul, energy, KCAL_PER_G.values())),
-        titratable_acid=float(contents[ACID_COLUMNS] @ AS_CITRIC) * per_100_ml,
-        sucrose_equivalents=float(contents[SUGAR_COLUMNS] @ AS_SUCROSE) * per_100_ml,
-        body=float(contents @ BODY_WEIGHTS) * per_100_ml,
-    )
-
-
-def pour_shares(pours: PourTable) -> tuple[PourShare, ...]:
-    """What each pour brings to the drink as served, in the order of its pours."""
-    volumes = pours.volumes[:, 0].tolist()
-    brought = [
-        (v * sugar / 100, v * acid / 100, v * abv / 100) for v, (abv, sugar, acid) in zip(volumes, pours.axes[..., 0].tolist(), strict=True)
-    ]
-    per_sugar, per_acid, per_alcohol = (sum(column) or math.inf for column in zip(*brought, strict=True))
-    return tuple(
-        PourShare(v, sugar, acid, alcohol, sugar / per_sugar, acid / per_acid, alcohol / per_alcohol)
-        for v, (sugar, acid, alcohol) in zip(volumes, brought, strict=True)
-    )
-
-
 def body_word(body: float) -> str:
     """Thin, light, round or rich.
 

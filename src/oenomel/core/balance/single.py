@@ -44,8 +44,8 @@ def one_drink(drink: Drink, pours: PourTable, conditions: Conditions) -> OneDrin
         shaken = v * t
         shaken_alcohol, shaken_sugar, shaken_acid = shaken_alcohol + shaken * a, shaken_sugar + shaken * s, shaken_acid + shaken * c
         all_alcohol, all_sugar, all_acid = all_alcohol + v * a, all_sugar + v * s, all_acid + v * c
-    in_tins = (pours.volumes * pours.in_tin).sum(), shaken_alcohol / 100, shaken_sugar / 100, shaken_acid / 100
-    tin = Tin(*map(np.float64, in_tins))
+    shaken_ml = (pours.volumes * pours.in_tin).sum()
+    tin = Tin(shaken_ml, *np.array([shaken_alcohol / 100, shaken_sugar / 100, shaken_acid / 100]))
     water, slopes = water_and_slopes(tin, drink.method, conditions)
     volume = float(pours.volumes.sum() + water)
     per_ml = 1.0 / volume if volume > 0 else 0.0
