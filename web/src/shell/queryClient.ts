@@ -1,5 +1,7 @@
 import { MutationCache, notifyManager, QueryClient } from '@tanstack/react-query';
 
+import { queryHash } from '../api/queryHash';
+
 /** What is asked by a press and writes nothing. */
 const ASKS = new Set<unknown>(['/api/mend', '/api/size', '/api/devices/{device}/read', '/api/cross']);
 
@@ -11,7 +13,7 @@ export function makeQueryClient(): QueryClient {
   const queryClient: QueryClient = new QueryClient({
     // The server is on this machine: a failure is an answer, not a hiccup of the network.
     defaultOptions: {
-      queries: { retry: false, refetchOnWindowFocus: false, networkMode: 'always' },
+      queries: { retry: false, refetchOnWindowFocus: false, networkMode: 'always', queryKeyHashFn: queryHash },
       mutations: { networkMode: 'always' },
     },
     mutationCache: new MutationCache({

@@ -1,6 +1,9 @@
-import { useLayoutEffect, useRef, useState } from 'react';
+import { startTransition, useLayoutEffect, useRef, useState } from 'react';
 
-/** The size of an element in px, so that drawings keep their text legible at every width. */
+/**
+ * The size of an element in px, so that drawings keep their text legible at every width. It follows a frame later: words that take
+ * another line must not hold back the figures that a hand waits for.
+ */
 export function useSize<T extends Element>() {
   const ref = useRef<T>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
@@ -8,7 +11,9 @@ export function useSize<T extends Element>() {
     const element = ref.current;
     if (!element) return;
     const observer = new ResizeObserver(([entry]) => {
-      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
+      if (!entry) return;
+      const { width, height } = entry.contentRect;
+      startTransition(() => setSize({ width, height }));
     });
     observer.observe(element);
     return () => observer.disconnect();
