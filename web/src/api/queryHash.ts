@@ -5,7 +5,7 @@ const written = new WeakMap<object, string>();
  * written down before is not gone through again: nothing that is asked about is ever changed, a spec is replaced.
  */
 export function queryHash(asked: unknown): string {
-  if (typeof asked !== 'object' || asked === null) return JSON.stringify(asked) ?? 'null';
+  if (typeof asked !== 'object' || asked === null) return JSON.stringify(asked);
   let text = written.get(asked);
   if (text === undefined) {
     text = Array.isArray(asked)
