@@ -20,10 +20,11 @@ setup: .venv/run.done $(STATIC)
 demo: setup
 	$(BIN)/oenomel serve --demo --port $(PORT)
 
-# Everything, coverage printed: tests without a browser, journeys through one, generated requests, then lint, types and format.
+# Everything: what is quick with its coverage printed, what is slow (simulations, journeys through a browser), generated requests, then
+# lint, types and format.
 test: .venv/dev.done $(STATIC) build/debian.done build/openapi.json
-	$(PYTEST) --ignore=tests/e2e --cov=oenomel --cov-report=term:skip-covered
-	$(PYTEST) tests/e2e
+	$(PYTEST) -m "not slow" --cov=oenomel --cov-report=term:skip-covered
+	$(PYTEST) -m slow
 	$(MAKE) -s requests check
 	$(BIN)/coverage report --include='src/oenomel/core/*' --format=total --fail-under=95
 
@@ -110,8 +111,10 @@ $(STATIC): web/node_modules/installed.done $(WEB)
 build/openapi.json: .venv/dev.done $(shell find src/oenomel -name '*.py')
 	$(BIN)/python scripts/write_openapi.py $@
 
-# A browser for the interface's tests, and a table of sucrose solutions to check ours against.
+# A browser for the interface's tests (Chromium without the parts that a screen needs; where Debian has none such, the whole of it), and a
+# table of sucrose solutions to check ours against.
+APT_INSTALL := $(SUDO) env DEBIAN_FRONTEND=noninteractive apt-get install -yq --no-install-recommends
 build/debian.done:
-	test -x /usr/bin/chromium && command -v units >/dev/null || \
-	  { $(SUDO) apt-get update -q && $(SUDO) env DEBIAN_FRONTEND=noninteractive apt-get install -yq --no-install-recommends chromium units; }
+	test -x /usr/bin/chromium-headless-shell && command -v units >/dev/null || \
+	  { $(SUDO) apt-get update -q && { $(APT_INSTALL) chromium-headless-shell units || $(APT_INSTALL) chromium units; }; }
 	mkdir -p build && touch $@

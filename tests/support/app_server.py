@@ -16,8 +16,10 @@ from typing import Any
 
 from oenomel.demo import scenario
 
+BROWSERS = ("/usr/bin/chromium-headless-shell", "/usr/bin/chromium")
+
 CHROMIUM: dict[str, Any] = {
-    "executable_path": "/usr/bin/chromium-headless-shell",
+    "executable_path": next((path for path in BROWSERS if Path(path).exists()), BROWSERS[-1]),
     "args": [
         "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
         "--disable-component-update", "--disable-sync", "--force-color-profile=srgb", "--font-render-hinting=none",
