@@ -111,10 +111,11 @@ $(STATIC): web/node_modules/installed.done $(WEB)
 build/openapi.json: .venv/dev.done $(shell find src/oenomel -name '*.py')
 	$(BIN)/python scripts/write_openapi.py $@
 
-# A browser for the interface's tests (Chromium without the parts that a screen needs; where Debian has none such, the whole of it), and a
-# table of sucrose solutions to check ours against.
+# A browser for the interface's tests (Chromium without the parts that a screen needs; where there is none such, the whole of it), and a table
+# of sucrose solutions to check ours against.
 APT_INSTALL := $(SUDO) env DEBIAN_FRONTEND=noninteractive apt-get install -yq --no-install-recommends
 build/debian.done:
 	test -x /usr/bin/chromium-headless-shell && command -v units >/dev/null || \
-	  { $(SUDO) apt-get update -q && { $(APT_INSTALL) chromium-headless-shell units || $(APT_INSTALL) chromium units; }; }
+	  { $(SUDO) apt-get update -q && { $(APT_INSTALL) chromium-headless-shell units || $(APT_INSTALL) chromium units; }; } || \
+	  { test -x /usr/bin/chromium && command -v units >/dev/null; }
 	mkdir -p build && touch $@
