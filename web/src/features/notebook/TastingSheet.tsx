@@ -1,5 +1,6 @@
 import type { SheetEntry } from '../../api/client';
 import { AxisMark } from '../../ui/AxisMark';
+import { Check } from '../../ui/Check';
 import { Chips } from '../../ui/Chips';
 import { Score } from './Score';
 import { TasteScale } from './TasteScale';
@@ -61,15 +62,12 @@ export function TastingSheet({ sheet, pours, hasEdge, onSay }: Props) {
             onChoose={(loud) => onSay({ loud })}
           />
         )}
-        <label className="flex min-h-11 cursor-pointer items-center gap-3 text-lg">
-          <input
-            type="checkbox"
-            className="checkbox"
-            checked={sheet.lacking}
-            onChange={(event) => onSay({ lacking: event.target.checked })}
-          />
-          Something is lacking
-        </label>
+        <Check
+          words="Something is lacking"
+          className="gap-3 text-lg"
+          on={sheet.lacking}
+          onChange={(lacking) => onSay({ lacking })}
+        />
         <Words part="middle" name="In words" hint="what stays" value={words.middle} suggest onWrite={write} />
       </section>
       <section aria-label="Finish" className="flex flex-col gap-3 border-t border-base-300 pt-3">

@@ -5,7 +5,8 @@ import { api, type Ingredient, type Label } from '../../api/client';
 import { sweetnessQuery } from '../../api/queries/house';
 import { capital } from '../../lib/format';
 import { Dialog } from '../../ui/Dialog';
-import { Field, Figure } from './Field';
+import { Field, Figure } from '../../ui/Field';
+import { Pick } from '../../ui/Pick';
 
 interface Props {
   larder: Ingredient[];
@@ -13,6 +14,7 @@ interface Props {
   onClose: () => void;
 }
 
+const LARGE = 'select-lg w-full';
 const KINDS: Label['kind'][] = [
   'spirit',
   'liqueur',
@@ -62,6 +64,7 @@ export function AddBottle({ larder, onAdded, onClose }: Props) {
   const [typed, setTyped] = useState(BLANK);
   const add = api.useMutation('post', '/api/bottles');
   const tell = (change: Partial<Typed>) => setTyped({ ...typed, ...change });
+  const alike = larder.filter(({ kind }) => kind === typed.kind);
   return (
     <Dialog
       heading="A bottle from its label"
@@ -88,20 +91,15 @@ export function AddBottle({ larder, onAdded, onClose }: Props) {
           <Figure value={typed.price} most={10000} onChange={(price) => tell({ price })} placeholder="if you like" />
         </Field>
         <Field label="Most like" wide>
-          <select
-            className="select select-lg w-full"
+          <Pick
+            className={LARGE}
             value={typed.like}
-            onChange={(event) => tell({ like: event.target.value })}
-          >
-            <option value="">nothing that is here: the middle of its kind</option>
-            {larder
-              .filter(({ kind }) => kind === typed.kind)
-              .map(({ slug, name }) => (
-                <option key={slug} value={slug}>
-                  {name}
-                </option>
-              ))}
-          </select>
+            options={[
+              ['', 'nothing that is here: the middle of its kind'],
+              ...alike.map(({ slug, name }): [string, string] => [slug, name]),
+            ]}
+            onPick={(like) => tell({ like })}
+          />
           <span className="text-base text-quiet">
             It lends what no label tells: kinds of sugar and acid, smell, colour, what it is poured as.
           </span>
@@ -128,17 +126,12 @@ function Composition({ typed, onTell }: CompositionProps) {
   return (
     <>
       <Field label="Kind">
-        <select
-          className="select select-lg w-full"
+        <Pick
+          className={LARGE}
           value={kind}
-          onChange={(event) => onTell({ kind: event.target.value as Label['kind'], sweetness: '', like: '' })}
-        >
-          {KINDS.map((each) => (
-            <option key={each} value={each}>
-              {capital(each)}
-            </option>
-          ))}
-        </select>
+          options={KINDS.map((each) => [each, capital(each)])}
+          onPick={(chosen) => onTell({ kind: chosen, sweetness: '', like: '' })}
+        />
       </Field>
       <div className="flex flex-col gap-1">
         <label htmlFor="bottle-strength">Strength</label>
@@ -167,17 +160,13 @@ function Composition({ typed, onTell }: CompositionProps) {
       </Field>
       {classes.length > 0 ? (
         <Field label="or its word for it">
-          <select
-            className="select select-lg w-full"
+          <Pick
+            className={LARGE}
             value={typed.sweetness}
             disabled={sugar !== ''}
-            onChange={(event) => onTell({ sweetness: event.target.value })}
-          >
-            <option value="">not told</option>
-            {classes.map((each) => (
-              <option key={each}>{each}</option>
-            ))}
-          </select>
+            options={[['', 'not told'], ...classes.map((each): [string, string] => [each, each])]}
+            onPick={(sweetness) => onTell({ sweetness })}
+          />
         </Field>
       ) : (
         <span />

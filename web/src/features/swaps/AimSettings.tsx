@@ -1,5 +1,6 @@
 import { changeSettings, useSettings, type Aim } from '../../lib/settings';
-import { Check } from './Check';
+import { Check } from '../../ui/Check';
+import { Pick } from '../../ui/Pick';
 
 const TARGETS: [Aim['target'], string][] = [
   ['parent', 'where its parent stands'],
@@ -11,11 +12,11 @@ const FIGURES = [
   ['acid', 'Acidity, g / 100 ml'],
   ['abv', 'Strength, % ABV'],
 ] as const;
-const WEIGHTS = [
+const WEIGHTS: [number, string][] = [
   [0, 'no matter'],
   [1, 'as usual'],
   [4, 'above all'],
-] as const;
+];
 
 interface Props {
   hasHome: boolean;
@@ -31,17 +32,11 @@ export function AimSettings({ hasHome, chosen = false }: Props) {
     <div className="flex flex-col gap-2 pb-2 text-base">
       <label className={`flex flex-wrap items-center gap-2 ${chosen ? 'hidden' : ''}`}>
         Bring it to
-        <select
-          className="select min-h-11 w-auto text-base"
+        <Pick
           value={aim.target}
-          onChange={(event) => set({ target: event.target.value as Aim['target'] })}
-        >
-          {TARGETS.filter(([target]) => hasHome || target !== 'home').map(([target, words]) => (
-            <option key={target} value={target}>
-              {words}
-            </option>
-          ))}
-        </select>
+          options={TARGETS.filter(([target]) => hasHome || target !== 'home')}
+          onPick={(target) => set({ target })}
+        />
       </label>
       {aim.target === 'typed' && !chosen && <OwnFigures aim={aim} set={set} />}
       <div role="group" aria-label="Steps of the jigger" className="flex items-center gap-2">
@@ -107,17 +102,11 @@ function WhatCounts({ aim, set }: PartProps) {
       {FIGURES.map(([axis, words]) => (
         <label key={axis} className="flex flex-col gap-1">
           <span className="text-quiet">{words.split(',')[0]} counts</span>
-          <select
-            className="select min-h-11 w-auto text-base"
+          <Pick
             value={aim.weights[axis]}
-            onChange={(event) => set({ weights: { ...aim.weights, [axis]: Number(event.target.value) } })}
-          >
-            {WEIGHTS.map(([weight, told]) => (
-              <option key={weight} value={weight}>
-                {told}
-              </option>
-            ))}
-          </select>
+            options={WEIGHTS}
+            onPick={(weight) => set({ weights: { ...aim.weights, [axis]: weight } })}
+          />
         </label>
       ))}
     </div>

@@ -3,7 +3,7 @@ import { useState, type ComponentProps, type RefObject } from 'react';
 
 import type { BoardView } from '../../lib/settings';
 import { BoardSettings } from './BoardSettings';
-import { Segments } from './Segments';
+import { Chips } from '../../ui/Chips';
 
 interface Props {
   search: RefObject<HTMLInputElement | null>;
@@ -40,7 +40,13 @@ export function BoardHead({ search, words, onWords, isBase, settings }: Props) {
           />
         </label>
         {isBase && (
-          <Segments label="How much of it" options={SHARES} value={view.share} onChange={(share) => set({ share })} />
+          <Chips
+            legend="How much of it"
+            inLine
+            options={SHARES}
+            value={view.share}
+            onChoose={(share) => set({ share })}
+          />
         )}
         <button
           type="button"

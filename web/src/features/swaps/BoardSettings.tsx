@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 
 import type { BoardView } from '../../lib/settings';
+import { Pick } from '../../ui/Pick';
 import { AimSettings } from './AimSettings';
 import { Wishes } from './Wishes';
 
@@ -31,32 +32,17 @@ export function BoardSettings({ view, set, hasHome, actions, kind, kinds, onKind
       <p className="pb-2 text-base">{actions}</p>
       <label className="flex flex-wrap items-center gap-2 pb-2 text-base">
         Swap it
-        <select
-          className="select min-h-11 w-auto text-base"
-          value={view.mode}
-          onChange={(event) => set({ mode: event.target.value as BoardView['mode'] })}
-        >
-          {MODES.map(([mode, told]) => (
-            <option key={mode} value={mode}>
-              {told}
-            </option>
-          ))}
-        </select>
+        <Pick value={view.mode} options={MODES} onPick={(mode) => set({ mode })} />
       </label>
       <AimSettings hasHome={hasHome} />
       <Wishes view={view} set={set} />
       <label className="flex flex-wrap items-center gap-2 pt-1 text-base">
         Of the kind
-        <select
-          className="select min-h-11 w-auto text-base"
+        <Pick
           value={kind}
-          onChange={(event) => onKind(event.target.value)}
-        >
-          <option value="">any</option>
-          {kinds.map((each) => (
-            <option key={each}>{each}</option>
-          ))}
-        </select>
+          options={[['', 'any'], ...kinds.map((each): [string, string] => [each, each])]}
+          onPick={onKind}
+        />
       </label>
     </div>
   );

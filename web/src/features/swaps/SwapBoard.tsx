@@ -9,7 +9,7 @@ import { BoardHead } from './BoardHead';
 import { Columns } from './Columns';
 import { LockStrip, type Lockable } from './LockStrip';
 import { LeftOut, NothingFound } from './NothingFound';
-import { Segments } from './Segments';
+import { Chips } from '../../ui/Chips';
 import { SwapItem } from './SwapItem';
 import { TryOrTake } from './TryOrTake';
 import { useBoard } from './useBoard';
@@ -67,11 +67,12 @@ export function SwapBoard(props: BoardProps) {
       <div className="flex flex-wrap items-center gap-2 p-3 pb-2">
         <IconButton icon={ArrowLeft} label="Back to the pours" hotkey={shownKey('back')} onClick={onBack} />
         <h2 className="min-w-0 grow font-display text-lg leading-tight font-semibold">Instead of {present}</h2>
-        <Segments
-          label="In order of"
+        <Chips
+          legend="In order of"
+          inLine
           options={RANKINGS}
           value={view.ranking}
-          onChange={(ranking) => set({ ranking })}
+          onChoose={(ranking) => set({ ranking })}
         />
       </div>
       <div className="flex max-h-[60%] shrink-0 flex-col gap-2 overflow-y-auto px-3 pb-2">

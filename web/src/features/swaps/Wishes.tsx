@@ -2,8 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 
 import { rulesQuery } from '../../api/queries/house';
 import type { BoardView } from '../../lib/settings';
-import { Check } from './Check';
-import { Segments } from './Segments';
+import { Check } from '../../ui/Check';
+import { Chips } from '../../ui/Chips';
 
 interface Props {
   view: BoardView;
@@ -25,11 +25,12 @@ export function Wishes({ view, set }: Props) {
     <fieldset className="flex flex-wrap items-center gap-x-4 border-t border-base-300 pt-1">
       <legend className="sr-only">Which are wanted</legend>
       <span className="basis-full">
-        <Segments
-          label="What is at hand"
+        <Chips
+          legend="What is at hand"
+          inLine
           options={AT_HAND}
           value={view.atHand}
-          onChange={(atHand) => set({ atHand })}
+          onChoose={(atHand) => set({ atHand })}
         />
       </span>
       <Check words="Vegan" on={view.vegan} onChange={(vegan) => set({ vegan })} />

@@ -5,6 +5,7 @@ import type { Comparison, Glass, Spec } from '../../../api/client';
 import { glassesQuery } from '../../../api/queries/house';
 import { capital, degrees, plain, volume } from '../../../lib/format';
 import { useSettings } from '../../../lib/settings';
+import { Pick } from '../../../ui/Pick';
 import { shownKey } from '../../../shell/keys';
 import { useHotkeys } from '../../../shell/useHotkeys';
 import { SERVED } from '../../../spec/methodWords';
@@ -86,21 +87,16 @@ interface WhichProps {
 
 /** The glass to choose, and the way to the drink on each ice. */
 function WhichGlass({ spec: { serve }, glass, glasses, hand, onCompare }: WhichProps) {
+  const unlisted: [string, string][] = glass ? [] : [['', serve.glass || 'choose a glass']];
   return (
     <>
-      <select
-        aria-label="Glass"
-        className="select select-ghost min-h-11 w-auto min-w-0 grow border-base-300 pl-2.5 font-display text-base font-semibold"
+      <Pick
+        label="Glass"
+        className="select-ghost min-h-11 w-auto min-w-0 grow border-base-300 pl-2.5 font-display text-base font-semibold"
         value={glass ? serve.glass : ''}
-        onChange={(event) => hand.serve({ glass: event.target.value }, `glass ${event.target.value}`)}
-      >
-        {!glass && <option value="">{serve.glass || 'choose a glass'}</option>}
-        {glasses.map(({ name }) => (
-          <option key={name} value={name}>
-            {capital(name)}
-          </option>
-        ))}
-      </select>
+        options={[...unlisted, ...glasses.map(({ name }): [string, string] => [name, capital(name)])]}
+        onPick={(chosen) => hand.serve({ glass: chosen }, `glass ${chosen}`)}
+      />
       <button
         type="button"
         className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"

@@ -1,4 +1,5 @@
 import type { PourEntry } from '../../../api/client';
+import { Pick } from '../../../ui/Pick';
 
 interface Props {
   pour: PourEntry;
@@ -10,6 +11,7 @@ interface Props {
   onSet: (change: Partial<PourEntry>) => void;
 }
 
+const WIDE = 'min-h-11 min-w-0 grow text-base';
 const TIMES: [number, string][] = [
   [0.25, 'a quarter of'],
   [0.5, 'half of'],
@@ -23,41 +25,28 @@ export function Follows({ pour, index, names, volumeMl, onSet }: Props) {
   const known = TIMES.some(([times]) => times === relative?.times);
   const times = relative && !known ? [...TIMES, [relative.times, `${relative.times} ×`] as const] : TIMES;
   const freed = relative && volumeMl !== undefined ? { amount: volumeMl, unit: 'ml' as const } : {};
-  const follow = (chosen: string) => {
+  const follow = (chosen: number) => {
     const to = relative?.to ?? names.findIndex((_, at) => at !== index);
-    if (chosen === '') onSet({ relative: null, ...freed });
-    else onSet({ relative: { to, times: Number(chosen) }, said: null });
+    if (chosen === 0) onSet({ relative: null, ...freed });
+    else onSet({ relative: { to, times: chosen }, said: null });
   };
   return (
     <span className="flex gap-1.5">
-      <select
-        aria-label="How much of it"
-        className="select min-h-11 min-w-0 grow text-base"
-        value={relative?.times ?? ''}
-        onChange={(event) => follow(event.target.value)}
-      >
-        <option value="">nothing</option>
-        {times.map(([each, words]) => (
-          <option key={each} value={each}>
-            {words}
-          </option>
-        ))}
-      </select>
+      <Pick
+        label="How much of it"
+        className={WIDE}
+        value={relative?.times ?? 0}
+        options={[[0, 'nothing'], ...times]}
+        onPick={follow}
+      />
       {relative && (
-        <select
-          aria-label="Which pour"
-          className="select min-h-11 min-w-0 grow text-base"
+        <Pick
+          label="Which pour"
+          className={WIDE}
           value={relative.to}
-          onChange={(event) => onSet({ relative: { to: Number(event.target.value), times: relative.times } })}
-        >
-          {names.map((each, at) =>
-            at === index ? null : (
-              <option key={at} value={at}>
-                {each}
-              </option>
-            ),
-          )}
-        </select>
+          options={names.flatMap((each, at): [number, string][] => (at === index ? [] : [[at, each]]))}
+          onPick={(to) => onSet({ relative: { to, times: relative.times } })}
+        />
       )}
     </span>
   );

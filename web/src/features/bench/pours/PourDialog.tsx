@@ -8,7 +8,9 @@ import { capital, plain } from '../../../lib/format';
 import { movedPour, withDouble, withoutPour, withPour } from '../../../spec/edits';
 import { STAGE_WORDS, type Stage } from '../../../spec/stages';
 import { Dialog } from '../../../ui/Dialog';
-import { Choice, Pick } from './Choice';
+import { Check } from '../../../ui/Check';
+import { Field } from '../../../ui/Field';
+import { Pick } from '../../../ui/Pick';
 import { Follows } from './Follows';
 import { RangeEnds } from './RangeEnds';
 
@@ -40,28 +42,31 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
   return (
     <Dialog heading={names[index] ?? ''} onClose={onClose}>
       <div className="grid gap-3 sm:grid-cols-2">
-        <Choice label="Role">
+        <Field quiet label="Role">
           <Pick
+            className="min-h-11 text-base"
             value={pour.slot}
             options={(rules?.slots ?? [pour.slot]).map((slot) => [slot, capital(slot)])}
             onPick={(slot: Slot) => set({ slot }, 'slot')}
           />
-        </Choice>
-        <Choice label="Goes in">
+        </Field>
+        <Field quiet label="Goes in">
           <Pick
+            className="min-h-11 text-base"
             value={pour.stage}
             options={Object.entries(STAGE_WORDS) as [Stage, string][]}
             onPick={(stage) => set({ stage }, 'stage')}
           />
-        </Choice>
-        <Choice label="Told in (the number stays)">
+        </Field>
+        <Field quiet label="Told in (the number stays)">
           <Pick
+            className="min-h-11 text-base"
             value={pour.unit}
             options={[...new Set([...UNITS, pour.unit])].map((unit) => [unit, unit])}
             onPick={(unit) => set({ unit, said: null, relative: null }, 'unit')}
           />
-        </Choice>
-        <Choice label="Follows">
+        </Field>
+        <Field quiet label="Follows">
           <Follows
             pour={pour}
             index={index}
@@ -69,19 +74,16 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
             volumeMl={volumeMl}
             onSet={(change) => set(change, 'follow')}
           />
-        </Choice>
-        <Choice label="To be settled between, ml">
+        </Field>
+        <Field quiet label="To be settled between, ml">
           <RangeEnds range={pour.range} now={volumeMl ?? 0} onRange={(range) => set({ range }, 'range')} />
-        </Choice>
-        <label className="flex min-h-11 cursor-pointer items-center gap-3 self-end">
-          <input
-            type="checkbox"
-            className="checkbox"
-            checked={pour.optional}
-            onChange={(event) => set({ optional: event.target.checked }, 'optional')}
-          />
-          Optional: one key (O) shows the drink without it
-        </label>
+        </Field>
+        <Check
+          words="Optional: one key (O) shows the drink without it"
+          className="gap-3 self-end"
+          on={pour.optional}
+          onChange={(optional) => set({ optional }, 'optional')}
+        />
       </div>
       {span && (
         <p className="flex flex-wrap items-center gap-2">

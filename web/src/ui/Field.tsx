@@ -3,14 +3,16 @@ import type { ReactNode } from 'react';
 interface FieldProps {
   label: string;
   wide?: boolean;
+  /** Its label stays back. */
+  quiet?: boolean;
   children: ReactNode;
 }
 
 /** What is asked, above where it is answered. */
-export function Field({ label, wide = false, children }: FieldProps) {
+export function Field({ label, wide = false, quiet = false, children }: FieldProps) {
   return (
     <label className={`flex flex-col gap-1 ${wide ? 'sm:col-span-2' : ''}`}>
-      {label}
+      {quiet ? <span className="text-quiet">{label}</span> : label}
       {children}
     </label>
   );
