@@ -105,3 +105,8 @@ export function day(iso: string): string {
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
+
+/** What was told as a part of a sentence, as a whole one. */
+export function sentence(text: string): string {
+  return /[.!?]$/.test(text) ? capital(text) : `${capital(text)}.`;
+}

@@ -1,5 +1,4 @@
 import { useQuery } from '@tanstack/react-query';
-import { Search } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
@@ -9,6 +8,7 @@ import { familiesQuery, larderQuery } from '../../api/queries/house';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { namesIn, type NameOf } from '../../spec/names';
+import { SearchLine } from '../../ui/SearchLine';
 import { DemoNotice } from './DemoNotice';
 import { StartDrink } from './StartDrink';
 import { Seek } from './Seek';
@@ -36,17 +36,13 @@ export function BookPage() {
               The book
             </h1>
             {(drinks.data.length > 0 || seeking) && (
-              <label className="input input-lg w-full sm:w-96">
-                <Search size={20} aria-hidden className="text-quiet" />
-                <input
-                  type="search"
-                  aria-label="Search the book"
-                  placeholder="A name, an ingredient, a taster, a word"
-                  maxLength={100}
-                  value={words}
-                  onChange={(event) => setWords(event.target.value)}
-                />
-              </label>
+              <SearchLine
+                className="input-lg w-full sm:w-96"
+                label="Search the book"
+                placeholder="A name, an ingredient, a taster, a word"
+                value={words}
+                onWords={setWords}
+              />
             )}
           </div>
           {(drinks.data.length > 0 || seeking) && <Seek sought={besides} onSeek={setBesides} />}

@@ -3,6 +3,7 @@ import { useState } from 'react';
 
 import { api } from '../../api/client';
 import { healthQuery } from '../../api/queries/house';
+import { Refused } from '../../ui/Refused';
 
 /** Says that what is shown is the demo, and puts it back when asked twice. */
 export function DemoNotice() {
@@ -40,7 +41,7 @@ export function DemoNotice() {
           Put it back as it was
         </button>
       )}
-      {reset.error && <p role="alert">{reset.error.detail}</p>}
+      <Refused fault={reset.error} />
     </aside>
   );
 }

@@ -6,6 +6,8 @@ import { useTellDrink } from '../../api/queries/drinks';
 import { useSettings } from '../../lib/settings';
 import type { NameOf } from '../../spec/names';
 import { amountWords } from '../../spec/pourWords';
+import { Line } from '../../ui/Line';
+import { Refused } from '../../ui/Refused';
 
 interface Props {
   families: Family[];
@@ -77,17 +79,8 @@ export function StartDrink({ families, first, nameOf }: Props) {
           ))}
         </div>
       </fieldset>
-      <label className="flex flex-col gap-1">
-        Name
-        <input
-          className="input input-lg w-full"
-          value={name}
-          maxLength={200}
-          placeholder={fallback}
-          onChange={(event) => setName(event.target.value)}
-        />
-      </label>
-      {start.error && <p role="alert">{start.error.detail}</p>}
+      <Line label="Name" value={name} hint={fallback} onWrite={setName} />
+      <Refused fault={start.error} />
       <button type="submit" className="btn btn-primary btn-lg" disabled={start.isPending}>
         Put it on the bench
       </button>

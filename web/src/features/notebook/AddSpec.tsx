@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api, type Spec } from '../../api/client';
 import { capital } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
+import { Line } from '../../ui/Line';
 
 interface Props {
   drinkId: number;
@@ -40,16 +41,7 @@ export function AddSpec({ drinkId, lying, refused }: Props) {
   return (
     <section aria-label="Add a spec" className="panel flex flex-col gap-3 p-4">
       <h2 className="text-xl font-semibold">Add a spec</h2>
-      <label className="flex flex-col gap-1 text-base">
-        Whose it is
-        <input
-          className="input input-lg w-full"
-          maxLength={200}
-          placeholder="A book, a colleague"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-      </label>
+      <Line className="text-base" label="Whose it is" hint="A book, a colleague" value={name} onWrite={setName} />
       {lying && (
         <button
           type="button"

@@ -3,6 +3,8 @@ import { useState } from 'react';
 import { api, type Brief } from '../../api/client';
 import { Chips } from '../../ui/Chips';
 import { Dialog } from '../../ui/Dialog';
+import { Line } from '../../ui/Line';
+import { Refused } from '../../ui/Refused';
 
 interface Props {
   drinkId: number;
@@ -79,46 +81,17 @@ export function BriefDialog({ drinkId, brief, onClose }: Props) {
           value={draft.sweetness}
           onChoose={(sweetness) => tell({ sweetness })}
         />
-        <label className="flex flex-col gap-1 sm:col-span-2">
-          Anything else
-          <textarea
-            className="textarea w-full text-lg"
-            rows={2}
-            maxLength={2000}
-            value={draft.notes}
-            onChange={(event) => tell({ notes: event.target.value })}
-          />
-        </label>
+        <Line
+          className="sm:col-span-2"
+          label="Anything else"
+          rows={2}
+          most={2000}
+          value={draft.notes}
+          onWrite={(notes) => tell({ notes })}
+        />
       </div>
-      {write.error && (
-        <p role="alert" className="text-error">
-          {write.error.detail}
-        </p>
-      )}
+      <Refused fault={write.error} className="text-error" />
     </Dialog>
-  );
-}
-
-interface LineProps {
-  label: string;
-  hint: string;
-  value: string;
-  most?: number;
-  onWrite: (value: string) => void;
-}
-
-function Line({ label, hint, value, most = 500, onWrite }: LineProps) {
-  return (
-    <label className="flex flex-col gap-1">
-      {label}
-      <input
-        className="input input-lg w-full"
-        maxLength={most}
-        placeholder={hint}
-        value={value}
-        onChange={(event) => onWrite(event.target.value)}
-      />
-    </label>
   );
 }
 

@@ -4,6 +4,7 @@ import { X } from 'lucide-react';
 import { api, type NotebookTrial, type Reading } from '../../api/client';
 import { calibrationQuery } from '../../api/queries/house';
 import { capital } from '../../lib/format';
+import { Refused } from '../../ui/Refused';
 import { TakeReading } from './TakeReading';
 
 interface Props {
@@ -35,7 +36,7 @@ export function MeasuredPanel({ drinkId, trial }: Props) {
           ))}
         </ul>
       )}
-      {back.error && <p role="alert">{capital(back.error.detail)}</p>}
+      <Refused fault={back.error} />
       <TakeReading key={trial.id} drinkId={drinkId} trial={trial} />
     </section>
   );

@@ -7,6 +7,7 @@ import { nextQuery } from '../../api/queries/forecast';
 import { capital } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import type { NameOf } from '../../spec/names';
+import { Refused } from '../../ui/Refused';
 import { ProposalCard } from './ProposalCard';
 
 interface Props {
@@ -43,11 +44,7 @@ export function NextPanel({ drinkId, trial, last, nameOf }: Props) {
           Palates
         </Link>
       </div>
-      {next.error && (
-        <p role="alert" className="text-lg">
-          {capital(next.error.detail)}
-        </p>
-      )}
+      <Refused fault={next.error} className="text-lg" />
       {!found && !next.error && <p className="text-lg text-quiet">Searching what can be poured…</p>}
       {found && (
         <>

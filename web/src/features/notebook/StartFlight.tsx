@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { NotebookTrial } from '../../api/client';
 import { tastersQuery } from '../../api/queries/house';
 import { changeSettings, useSettings } from '../../lib/settings';
+import { Line } from '../../ui/Line';
 
 interface Props {
   trials: NotebookTrial[];
@@ -93,16 +94,15 @@ function WhoTastes({ who, tasters, onWho }: WhoProps) {
   const offered = (known.data ?? []).filter((each) => !tasters.includes(each.taster));
   return (
     <div>
-      <label className="flex flex-col gap-1 text-xl font-semibold">
-        Who tastes
-        <input
-          className="input input-lg w-full font-normal"
-          maxLength={300}
-          placeholder="One name, or several with commas between"
-          value={who}
-          onChange={(event) => onWho(event.target.value)}
-        />
-      </label>
+      <Line
+        className="text-xl font-semibold"
+        box="font-normal"
+        label="Who tastes"
+        most={300}
+        hint="One name, or several with commas between"
+        value={who}
+        onWrite={onWho}
+      />
       {offered.length > 0 && (
         <div className="mt-1.5 flex flex-wrap gap-1.5" role="group" aria-label="Who tasted before">
           {offered.map((each) => (

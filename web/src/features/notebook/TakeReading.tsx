@@ -3,9 +3,9 @@ import { useState } from 'react';
 
 import { api, type NotebookTrial, type ReadingEntry } from '../../api/client';
 import { devicesQuery } from '../../api/queries/house';
-import { capital } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { Chips } from '../../ui/Chips';
+import { Refused } from '../../ui/Refused';
 
 interface Props {
   drinkId: number;
@@ -98,11 +98,7 @@ export function TakeReading({ drinkId, trial }: Props) {
           Keep the reading
         </button>
       </div>
-      {refused && (
-        <p role="alert" className="max-w-[75ch] text-lg text-error">
-          {capital(refused.detail)}
-        </p>
-      )}
+      <Refused fault={refused} className="max-w-[75ch] text-lg text-error" />
     </form>
   );
 }

@@ -7,6 +7,7 @@ import { useSettings } from '../../lib/settings';
 import type { NameOf } from '../../spec/names';
 import { pourWords } from '../../spec/pourWords';
 import { Fold } from '../../ui/Fold';
+import { Refused } from '../../ui/Refused';
 import { scoreOf } from './words';
 
 interface Props {
@@ -84,7 +85,7 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
         </Fold>
       )}
       <MarkMenu drinkId={drinkId} trial={trial} onMark={to} />
-      {mark.error && <p role="alert">{mark.error.detail}</p>}
+      <Refused fault={mark.error} />
     </li>
   );
 }

@@ -7,6 +7,8 @@ import { capital } from '../../lib/format';
 import { Dialog } from '../../ui/Dialog';
 import { Field, Figure } from '../../ui/Field';
 import { Pick } from '../../ui/Pick';
+import { Line } from '../../ui/Line';
+import { Refused } from '../../ui/Refused';
 
 interface Props {
   larder: Ingredient[];
@@ -77,15 +79,7 @@ export function AddBottle({ larder, onAdded, onClose }: Props) {
       }
     >
       <div className="grid gap-3 text-lg sm:grid-cols-2">
-        <Field label="Name" wide>
-          <input
-            autoFocus
-            className="input input-lg w-full"
-            value={typed.name}
-            maxLength={200}
-            onChange={(event) => tell({ name: event.target.value })}
-          />
-        </Field>
+        <Line autoFocus className="sm:col-span-2" label="Name" value={typed.name} onWrite={(name) => tell({ name })} />
         <Composition typed={typed} onTell={tell} />
         <Field label="Price of a litre">
           <Figure value={typed.price} most={10000} onChange={(price) => tell({ price })} placeholder="if you like" />
@@ -104,11 +98,7 @@ export function AddBottle({ larder, onAdded, onClose }: Props) {
             It lends what no label tells: kinds of sugar and acid, smell, colour, what it is poured as.
           </span>
         </Field>
-        {add.error && (
-          <p role="alert" className="text-error sm:col-span-2">
-            {capital(add.error.detail)}.
-          </p>
-        )}
+        <Refused fault={add.error} className="text-error sm:col-span-2" />
       </div>
     </Dialog>
   );

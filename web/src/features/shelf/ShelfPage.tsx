@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Plus, Search } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useState } from 'react';
 
 import { api, type Ingredient } from '../../api/client';
@@ -7,6 +7,8 @@ import { larderQuery, shelfQuery } from '../../api/queries/house';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { useTitle } from '../../ui/useTitle';
+import { Refused } from '../../ui/Refused';
+import { SearchLine } from '../../ui/SearchLine';
 import { AddBottle } from './AddBottle';
 import { ShelfRow, type Shelved } from './ShelfRow';
 
@@ -80,22 +82,14 @@ function Bottles({ larder, shelved }: BottlesProps) {
   ];
   return (
     <>
-      {refused && (
-        <p role="alert" className="panel max-w-prose p-4 text-lg">
-          {refused.detail}.
-        </p>
-      )}
-      <label className="input input-lg w-full max-w-md">
-        <Search size={20} aria-hidden className="text-quiet" />
-        <input
-          type="search"
-          aria-label="Search my shelf"
-          placeholder="Search by name or kind"
-          value={words}
-          maxLength={100}
-          onChange={(event) => setWords(event.target.value)}
-        />
-      </label>
+      <Refused fault={refused} className="panel max-w-prose p-4 text-lg" />
+      <SearchLine
+        className="input-lg w-full max-w-md"
+        label="Search my shelf"
+        placeholder="Search by name or kind"
+        value={words}
+        onWords={setWords}
+      />
       {found.length === 0 && <p>Nothing is called “{words.trim()}”. Add it from its label.</p>}
       {groups.map(
         ({ title, members }) =>

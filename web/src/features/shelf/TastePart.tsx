@@ -3,10 +3,12 @@ import { useState } from 'react';
 
 import { api, type Ingredient } from '../../api/client';
 import { partTastingsQuery } from '../../api/queries/house';
-import { capital, day } from '../../lib/format';
+import { day } from '../../lib/format';
 import { changeSettings, useSettings } from '../../lib/settings';
 import { Dialog } from '../../ui/Dialog';
 import { Fold } from '../../ui/Fold';
+import { Line } from '../../ui/Line';
+import { Refused } from '../../ui/Refused';
 import { AromaPicker } from './AromaPicker';
 
 interface Props {
@@ -57,47 +59,30 @@ export function TastePart({ ingredient, onClose }: Props) {
       }
     >
       <div className="grid gap-3 text-lg sm:grid-cols-2">
-        <label className="flex flex-col gap-1">
-          Who tastes
-          <input
-            className="input input-lg w-full"
-            maxLength={100}
-            value={who}
-            onChange={(event) => setWho(event.target.value)}
-          />
-        </label>
+        <Line label="Who tastes" most={100} value={who} onWrite={setWho} />
         {LINES.map(([part, name, hint]) => (
-          <label key={part} className="flex flex-col gap-1">
-            {name}
-            <input
-              className="input input-lg w-full"
-              maxLength={500}
-              placeholder={hint}
-              value={words[part]}
-              onChange={(event) => setWords({ ...words, [part]: event.target.value })}
-            />
-          </label>
+          <Line
+            key={part}
+            label={name}
+            most={500}
+            hint={hint}
+            value={words[part]}
+            onWrite={(told) => setWords({ ...words, [part]: told })}
+          />
         ))}
         <AromaPicker aroma={aroma} onWeigh={setAroma} />
-        <label className="flex flex-col gap-1 sm:col-span-2">
-          What the numbers can’t see, in a line
-          <input
-            className="input input-lg w-full"
-            maxLength={200}
-            value={impression}
-            onChange={(event) => setImpression(event.target.value)}
-          />
-        </label>
+        <Line
+          className="sm:col-span-2"
+          label="What the numbers can’t see, in a line"
+          value={impression}
+          onWrite={setImpression}
+        />
       </div>
       {amended && (
         <p className="text-base text-quiet">Its aroma changes for every drink: kinship and likeness follow.</p>
       )}
       <TastedBefore slug={ingredient.slug} />
-      {taste.error && (
-        <p role="alert" className="text-error">
-          {capital(taste.error.detail)}
-        </p>
-      )}
+      <Refused fault={taste.error} className="text-error" />
     </Dialog>
   );
 }

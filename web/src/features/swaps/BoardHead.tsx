@@ -1,7 +1,8 @@
-import { Search, SlidersHorizontal } from 'lucide-react';
+import { SlidersHorizontal } from 'lucide-react';
 import { useState, type ComponentProps, type RefObject } from 'react';
 
 import type { BoardView } from '../../lib/settings';
+import { SearchLine } from '../../ui/SearchLine';
 import { BoardSettings } from './BoardSettings';
 import { Chips } from '../../ui/Chips';
 
@@ -27,18 +28,15 @@ export function BoardHead({ search, words, onWords, isBase, settings }: Props) {
   return (
     <>
       <div className="flex flex-wrap items-center gap-2">
-        <label className="input min-h-11 min-w-36 grow basis-0">
-          <Search size={18} aria-hidden className="text-quiet" />
-          <input
-            ref={search}
-            type="search"
-            aria-label="Search the board"
-            placeholder="Search ( / )"
-            maxLength={100}
-            value={words}
-            onChange={(event) => onWords(event.target.value)}
-          />
-        </label>
+        <SearchLine
+          ref={search}
+          className="min-h-11 min-w-36 grow basis-0"
+          size={18}
+          label="Search the board"
+          placeholder="Search ( / )"
+          value={words}
+          onWords={onWords}
+        />
         {isBase && (
           <Chips
             legend="How much of it"

@@ -9,13 +9,13 @@ import { useSettings } from '../../lib/settings';
 import { pressed, shownKey } from '../../shell/keys';
 import { Fold } from '../../ui/Fold';
 import { IconButton } from '../../ui/IconButton';
+import { Refused } from '../../ui/Refused';
 import { AimSettings } from './AimSettings';
 import { LockStrip, type Lockable } from './LockStrip';
 import { rebalanceRequest } from './request';
 import type { Ghost } from './SwapBoard';
 import { TryOrTake } from './TryOrTake';
 import { useRebalance } from '../../api/queries/swaps';
-import { sentence } from './words';
 import { Found } from './Found';
 
 interface Props {
@@ -94,11 +94,7 @@ export function BringBack(props: Props) {
             <AimSettings hasHome={hasHome} chosen={wished !== undefined} />
           </Fold>
         </div>
-        {answer.error && (
-          <p role="alert" className="py-2 text-lg">
-            {sentence(answer.error.detail)}
-          </p>
-        )}
+        <Refused fault={answer.error} className="py-2 text-lg" />
         {!answer.error && !found && <p className="py-2 text-quiet">Searching what can be poured…</p>}
         {found && <Found found={found} ounceMl={spec.ounce_ml} />}
       </div>

@@ -1,7 +1,8 @@
 import type { Rebalanced } from '../../api/client';
+import { sentence } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
-import { moveWords, sentence } from './words';
+import { moveWords } from './words';
 
 const AXES = ['sugar', 'acid', 'abv'] as const;
 

@@ -20,8 +20,3 @@ export function moveWords(move: Move, shown: Shown, ounceMl: number): string {
 export function tastedWords(words: string[]): string {
   return words.length ? words.join(', ') : 'not to be told apart in the three axes';
 }
-
-/** A text as a sentence. */
-export function sentence(text: string): string {
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
-}

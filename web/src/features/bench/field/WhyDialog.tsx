@@ -5,6 +5,7 @@ import { axisUnit, level, plain } from '../../../lib/format';
 import { useSettings } from '../../../lib/settings';
 import { AxisMark } from '../../../ui/AxisMark';
 import { Dialog } from '../../../ui/Dialog';
+import { Refused } from '../../../ui/Refused';
 import { COLOURS, DECIMALS, TITLES } from './axisLook';
 import { PourLine, Used } from './WhyLines';
 import { whyQuery, type Figure } from '../../../api/queries/forecast';
@@ -38,11 +39,7 @@ export function WhyDialog({ figure, spec, comparison, parentName, onClose }: Pro
       }
     >
       <p className="-mt-2 text-quiet">{secondReading(figure, present.served)}</p>
-      {error && (
-        <p role="alert" className="text-error">
-          {error.detail}
-        </p>
-      )}
+      <Refused fault={error} className="text-error" />
       {tree ? (
         <>
           <section aria-label="What each pour gives">

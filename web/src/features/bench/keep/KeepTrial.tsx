@@ -6,6 +6,7 @@ import { sameDrink } from '../../../spec/edits';
 import { Chips } from '../../../ui/Chips';
 import { Dialog } from '../../../ui/Dialog';
 import { Fold } from '../../../ui/Fold';
+import { Line } from '../../../ui/Line';
 import type { Autosave } from './autosave';
 import { useKeepTrial, type Keeping } from './useKeepTrial';
 
@@ -57,15 +58,13 @@ export function KeepTrial(props: Props) {
       )}
       <NameAndReason told={told} tell={tell} />
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-        <label className="flex min-w-40 grow flex-col gap-1 text-base text-quiet">
-          Made by
-          <input
-            className="input input-lg w-full text-base-content"
-            maxLength={200}
-            value={told.maker}
-            onChange={(event) => tell({ maker: event.target.value })}
-          />
-        </label>
+        <Line
+          className="min-w-40 grow text-base text-quiet"
+          box="text-base-content"
+          label="Made by"
+          value={told.maker}
+          onWrite={(maker) => tell({ maker })}
+        />
         <Chips
           legend="Strainer"
           options={STRAINERS}
@@ -89,28 +88,16 @@ export function KeepTrial(props: Props) {
 function NameAndReason({ told, tell }: { told: Keeping; tell: (change: Partial<Keeping>) => void }) {
   return (
     <>
-      <label className="flex flex-col gap-1 text-lg">
-        Name
-        <input
-          autoFocus
-          required
-          className="input input-lg w-full"
-          maxLength={200}
-          value={told.name}
-          onChange={(event) => tell({ name: event.target.value })}
-        />
-      </label>
-      <label className="flex flex-col gap-1 text-lg">
-        Why it was changed
-        <textarea
-          className="textarea w-full text-lg"
-          rows={3}
-          maxLength={2000}
-          value={told.reason}
-          placeholder="Too sharp by the last sip; the bottle ran out; a guest without sugar"
-          onChange={(event) => tell({ reason: event.target.value })}
-        />
-      </label>
+      <Line autoFocus required className="text-lg" label="Name" value={told.name} onWrite={(name) => tell({ name })} />
+      <Line
+        className="text-lg"
+        label="Why it was changed"
+        rows={3}
+        most={2000}
+        hint="Too sharp by the last sip; the bottle ran out; a guest without sugar"
+        value={told.reason}
+        onWrite={(reason) => tell({ reason })}
+      />
     </>
   );
 }

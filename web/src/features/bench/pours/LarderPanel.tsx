@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { ArrowLeft, Search } from 'lucide-react';
+import { ArrowLeft } from 'lucide-react';
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 
 import type { Family, Ingredient, Slot, Spec } from '../../../api/client';
@@ -7,6 +7,7 @@ import { candidatesQuery } from '../../../api/queries/house';
 import { capital } from '../../../lib/format';
 import { shownKey } from '../../../shell/keys';
 import { IconButton } from '../../../ui/IconButton';
+import { SearchLine } from '../../../ui/SearchLine';
 import { Candidates } from './Candidates';
 
 interface Props {
@@ -67,23 +68,19 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
     <div className="flex min-h-0 grow flex-col">
       <Head onBack={onBack} />
       <AsWhat slot={slot} slots={slots.map((each) => each.slot)} onSlot={onSlot} />
-      <label className="input input-lg mx-3 mb-2 w-auto shrink-0">
-        <Search size={20} aria-hidden className="text-quiet" />
-        <input
-          autoFocus
-          type="search"
-          role="combobox"
-          aria-expanded
-          aria-controls={listId}
-          aria-activedescendant={highlighted && `${listId}-${highlighted.slug}`}
-          aria-label="Search the larder"
-          placeholder="Search the larder"
-          maxLength={100}
-          value={words}
-          onChange={(event) => search(event.target.value)}
-          onKeyDown={press}
-        />
-      </label>
+      <SearchLine
+        autoFocus
+        role="combobox"
+        className="input-lg mx-3 mb-2 w-auto shrink-0"
+        aria-expanded
+        aria-controls={listId}
+        aria-activedescendant={highlighted && `${listId}-${highlighted.slug}`}
+        label="Search the larder"
+        placeholder="Search the larder"
+        value={words}
+        onWords={search}
+        onKeyDown={press}
+      />
       {larder.data && ranked.length === 0 && <NothingCalled words={words.trim()} />}
       <div
         id={listId}
