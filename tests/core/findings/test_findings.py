@@ -237,3 +237,41 @@ def test_resized_drink_stays_on_the_marks_of_its_measures():
     sized = with_mend(spec, small.mends[-1])
     assert [p.amount for p in sized.pours] == [17.5, 6.5, 6.5, 5, 1.0]
     assert spec.pours[0].amount == 60
+
+
+def told(made: Drink, code: str):
+    return next((found for found in forecast_of(made).findings if found.code == code), None)
+
+
+def test_too_small_a_glass_is_told_with_what_it_holds_and_a_roomier_one():
+    found = told(in_glass(SOUR, "tiny cup"), "glass-too-small")
+    assert re.fullmatch(r"\d+ ml don't fit in a tiny cup: it holds \d+ ml to the brim\.", found.message)
+    assert re.fullmatch(r"Take an? [a-z ]+", found.mends[0].words)
+    assert found.mends[0].edits[0].place == "serve"
+
+
+def test_a_little_by_the_centilitre_is_a_slip_without_a_likelier_unit():
+    found = told(measured(SOUR, 0, 0.2, "cl", 10), "slip-of-measure")
+    assert found.message == "0.2 cl of White rum is little for its part: it looks like a slip between two measures."
+    assert found.mends == ()
+
+
+def test_bitters_are_measured_by_an_accent_whatever_a_family_takes():
+    # 6 ml is a lot beside a family's two dashes and usual as an accent.
+    assert told(drink(RUM, LIME, SYRUP, ("aromatic-bitters", 6)), "slip-of-measure") is None
+    assert told(drink(RUM, LIME, SYRUP, ("aromatic-bitters", 40)), "slip-of-measure") is not None
+
+
+def test_sugar_in_the_tin_can_be_poured_as_as_much_in_syrup():
+    # 10 g of sugar are in 16.3 ml of syrup of 61.5 g in 100 ml: 17.5 on a grid of 2.5 ml.
+    made = drink(RUM, LIME, ("caster-sugar", 10 / catalogue()["caster-sugar"].composition.sugar * 100))
+    (mend,) = told(made, "undissolved-sugar").mends
+    spec = with_mend(spec_from_drink(made), mend)
+    assert (spec.pours[2].ingredient, spec.pours[2].unit) == ("simple-syrup-1-1", "ml")
+    assert float(spec.pours[2].amount) == 17.5
+
+
+def test_thick_syrup_that_is_stirred_is_shaken():
+    (mend,) = told(by(drink(RUM, LIME, ("honey", 15)), Method("stir")), "thick-syrup").mends
+    assert with_mend(spec_from_drink(drink(RUM, LIME, ("honey", 15))), mend).method.technique == "shake"
+    assert [edit.place for edit in mend.edits] == ["method"]

@@ -186,3 +186,31 @@ def test_a_refractometer_reads_forty_percent_of_alcohol_as_fourteen_of_sugar():
     vodka = forecast_of(drink(("vodka", 60), family="open", method=Method("build", ice="none")))
     assert forecast_reading("brix", "served", vodka) == pytest.approx(0.36 * vodka.served.abv, rel=1e-9)
     assert vodka.served.sugar == vodka.served.acid == 0
+
+
+def test_brix_counts_what_is_dissolved_by_weight():
+    # 1:1 syrup alone is half sugar by weight, whatever its volume.
+    syrup = forecast_of(drink(("simple-syrup-1-1", 40), family="open", method=Method("build", ice="none")))
+    assert forecast_reading("brix", "served", syrup) == pytest.approx(50, abs=0.5)
+
+
+def test_a_reading_before_the_ice_stands_in_for_the_recipe():
+    plain = forecast_of(eight_three_three())
+    sharp = Reading("acid", "served", 1.8)
+    with pytest.raises(ImpossibleMeasurement, match="ice only adds water"):
+        check(sharp, plain)
+    check(sharp, plain, [Reading("acid", "tin", 2.4)])
+    check(Reading("ph", "tin", 9.0), plain)
+    # Without a reading before the ice the recipe is taken, and said so.
+    after = forecast_reading("weight_g", "strained", plain)
+    found = water_found([Reading("weight_g", "strained", after)], plain)
+    assert found.ratio == pytest.approx(1, abs=0.005)
+    assert "the recipe was taken" in found.warning
+
+
+def test_what_has_no_interval_of_its_own_gets_that_of_the_drink_around_its_forecast():
+    plain = forecast_of(eight_three_three())
+    (weight,) = beside_forecast([Reading("weight_g", "strained", 150)], plain)
+    whole = plain.interval80["volume_ml"]
+    assert (weight.high + weight.low) / 2 == pytest.approx(weight.forecast)
+    assert (weight.high - weight.low) / 2 == pytest.approx(weight.forecast * (whole.high - whole.low) / (whole.high + whole.low))
