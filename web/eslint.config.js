@@ -9,7 +9,7 @@ export default defineConfig(
   ...tseslint.configs.strictTypeChecked,
   reactHooks.configs.flat.recommended,
   {
-    languageOptions: { parserOptions: { projectService: { allowDefaultProject: ['eslint.config.js'] }, tsconfigRootDir: import.meta.dirname } },
+    languageOptions: { parserOptions: { project: './tsconfig.json', tsconfigRootDir: import.meta.dirname } },
     rules: {
       // A function over 80 lines does two things.
       'max-lines-per-function': ['error', { max: 80 }],
@@ -17,4 +17,6 @@ export default defineConfig(
       '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
     },
   },
+  // No part of the program that the types are of.
+  { files: ['eslint.config.js'], ...tseslint.configs.disableTypeChecked, languageOptions: { parserOptions: { project: null } } },
 );
