@@ -130,14 +130,17 @@ def test_a_reading_that_can_not_be_is_refused_with_the_sentence(client, url):
 def test_devices_are_listed_and_read_a_lot_that_the_forecast_does_not_know(client, url):
     kinds = {each["device"]: each["quantity"] for each in client.get("/api/devices").json()}
     assert set(kinds) == {"scale", "refractometer", "titrator", "thermometer", "hydrometer"}
+    values = []
     for _ in range(20):
         answer = client.post("/api/devices/titrator/read", json={"trial_id": 1, "point": "tin"})
         if answer.status_code == HTTPStatus.OK:
-            break
-        assert (answer.status_code, answer.json()["code"]) == (HTTPStatus.SERVICE_UNAVAILABLE, "no-reading")
+            values.append(answer.json()["value"])
+        else:
+            assert (answer.status_code, answer.json()["code"]) == (HTTPStatus.SERVICE_UNAVAILABLE, "no-reading")
     forecast = client.post("/api/predict", json=SPEC).json()["undiluted"]["titratable_acid"]
-    assert answer.json()["value"] == pytest.approx(forecast, rel=0.4)
-    assert answer.json()["value"] != pytest.approx(forecast, rel=0.001)
+    # One of them may be the forecast's by chance: it errs by 2 % and shows hundredths.
+    assert values == pytest.approx([forecast] * len(values), rel=0.4)
+    assert len(set(values)) > 3
     assert client.post("/api/devices/barometer/read", json={"trial_id": 1, "point": "tin"}).status_code == HTTPStatus.NOT_FOUND
 
 
