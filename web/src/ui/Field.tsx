@@ -20,13 +20,13 @@ export function Field({ label, wide = false, quiet = false, children }: FieldPro
 
 interface FigureProps {
   id?: string;
-  value: string;
+  value: string | number;
   most: number;
   placeholder?: string;
   onChange: (value: string) => void;
 }
 
-/** A figure off a label, from nought. */
+/** A figure, from nought, as it is typed. */
 export function Figure({ id, value, most, placeholder = '', onChange }: FigureProps) {
   return (
     <input

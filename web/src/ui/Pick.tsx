@@ -9,8 +9,8 @@ interface Props<Value> {
 }
 
 /** One out of a list that unfolds. */
-export function Pick<Value extends string | number>({ label, value, options, onPick, ...rest }: Props<Value>) {
-  const { className = 'min-h-11 w-auto text-base', disabled } = rest;
+export function Pick<Value extends string | number>(props: Props<Value>) {
+  const { label, value, options, onPick, className = 'min-h-11 w-auto text-base', disabled } = props;
   return (
     <select
       aria-label={label}

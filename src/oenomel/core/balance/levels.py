@@ -54,14 +54,14 @@ def levels_of(volumes: Floats, axes: Floats, in_tin: Floats, method: Method, con
     axes : ndarray, shape (pours, 3, drinks or 1)    % v/v, g sugar and g acid per 100 ml
     in_tin : ndarray, shape (pours, drinks or 1)     1 where a pour meets the ice, else 0
     """
-    tin, amounts = amounts_of(volumes, axes, in_tin)
+    tin, amounts = _amounts_of(volumes, axes, in_tin)
     return _levels(volumes, tin, amounts, water_from_ice(tin, method, conditions))
 
 
 def levels_and_slopes(pours: PourTable, method: Method, conditions: Conditions) -> tuple[Levels, Slopes]:
     """Figures as served, and how they grow with each of what made them."""
     volumes, axes, in_tin = pours.volumes, pours.axes, pours.in_tin
-    tin, amounts = amounts_of(volumes, axes, in_tin)
+    tin, amounts = _amounts_of(volumes, axes, in_tin)
     water, (by_tin_volume, *by_tin_contents) = water_and_slopes(tin, method, conditions)
     at = _levels(volumes, tin, amounts, water)
     volume, rest = at.figures[0], at.figures[1:]
@@ -89,7 +89,7 @@ def levels_and_slopes(pours: PourTable, method: Method, conditions: Conditions) 
     return at, Slopes(by_volume, by_content, by_melt)
 
 
-def amounts_of(volumes: Floats, axes: Floats, in_tin: Floats) -> tuple[Tin, Floats]:
+def _amounts_of(volumes: Floats, axes: Floats, in_tin: Floats) -> tuple[Tin, Floats]:
     """What is in the tin; and a hundred times the alcohol in ml, the sugar and the acid in g of the whole drink, shape (3, drinks)."""
     shaken = volumes * in_tin
     alcohol, sugar, acid = np.einsum("pn,pkn->kn", shaken, axes) / 100

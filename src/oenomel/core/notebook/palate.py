@@ -243,8 +243,9 @@ def _log_likelihood(felt: Floats, low: Floats, high: Floats, noise: Floats, hear
 def _below(z: Floats) -> Floats:
     """The normal distribution function, within 1e−7: by its table, since NumPy has none."""
     table = _normal_table()
-    place = np.clip((z + _FARTHEST) * _PER_SD, 0, len(table) - 1.000001)
-    left = place.astype(np.int64)
+    place = np.clip((z + _FARTHEST) * _PER_SD, 0, len(table) - 1)
+    # The last entry has none to its right.
+    left = np.minimum(place.astype(np.int64), len(table) - 2)
     below = table[left]
     chance: Floats = below + (place - left) * (table[left + 1] - below)
     return chance

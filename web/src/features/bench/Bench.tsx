@@ -62,7 +62,6 @@ export function Bench({ drink, family, larder }: Props) {
                 method={
                   <MakingPanel
                     name={drink.name}
-                    spec={bench.spec}
                     made={look.made}
                     forecast={comparison?.present}
                     nameOf={bench.nameOf}

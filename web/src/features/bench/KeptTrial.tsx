@@ -83,15 +83,7 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
           comparison={comparison}
           open={tab}
           onOpen={setTab}
-          method={
-            <MakingPanel
-              name={drink.name}
-              spec={trial.spec}
-              made={made}
-              forecast={comparison?.present}
-              nameOf={nameOf}
-            />
-          }
+          method={<MakingPanel name={drink.name} made={made} forecast={comparison?.present} nameOf={nameOf} />}
         />
       }
     />

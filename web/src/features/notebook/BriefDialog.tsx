@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api, type Brief } from '../../api/client';
 import { Chips } from '../../ui/Chips';
 import { Dialog } from '../../ui/Dialog';
+import { Field, Figure } from '../../ui/Field';
 import { Line } from '../../ui/Line';
 import { Refused } from '../../ui/Refused';
 
@@ -104,18 +105,8 @@ interface BoundProps {
 
 function Bound({ label, most, value, onBound }: BoundProps) {
   return (
-    <label className="flex flex-col gap-1">
-      {label}
-      <input
-        type="number"
-        inputMode="decimal"
-        min={0}
-        max={most}
-        step="any"
-        className="input input-lg w-full font-figure"
-        value={value ?? ''}
-        onChange={({ target }) => onBound(target.value === '' ? null : Number(target.value))}
-      />
-    </label>
+    <Field label={label}>
+      <Figure value={value ?? ''} most={most} onChange={(told) => onBound(told === '' ? null : Number(told))} />
+    </Field>
   );
 }

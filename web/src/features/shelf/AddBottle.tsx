@@ -6,8 +6,8 @@ import { sweetnessQuery } from '../../api/queries/house';
 import { capital } from '../../lib/format';
 import { Dialog } from '../../ui/Dialog';
 import { Field, Figure } from '../../ui/Field';
-import { Pick } from '../../ui/Pick';
 import { Line } from '../../ui/Line';
+import { Pick } from '../../ui/Pick';
 import { Refused } from '../../ui/Refused';
 
 interface Props {

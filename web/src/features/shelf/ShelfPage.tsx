@@ -6,9 +6,9 @@ import { api, type Ingredient } from '../../api/client';
 import { larderQuery, shelfQuery } from '../../api/queries/house';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
-import { useTitle } from '../../ui/useTitle';
 import { Refused } from '../../ui/Refused';
 import { SearchLine } from '../../ui/SearchLine';
+import { useTitle } from '../../ui/useTitle';
 import { AddBottle } from './AddBottle';
 import { ShelfRow, type Shelved } from './ShelfRow';
 

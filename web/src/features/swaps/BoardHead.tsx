@@ -2,9 +2,9 @@ import { SlidersHorizontal } from 'lucide-react';
 import { useState, type ComponentProps, type RefObject } from 'react';
 
 import type { BoardView } from '../../lib/settings';
+import { Chips } from '../../ui/Chips';
 import { SearchLine } from '../../ui/SearchLine';
 import { BoardSettings } from './BoardSettings';
-import { Chips } from '../../ui/Chips';
 
 interface Props {
   search: RefObject<HTMLInputElement | null>;

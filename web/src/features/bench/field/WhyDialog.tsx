@@ -1,14 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 
 import type { Comparison, Spec } from '../../../api/client';
+import { whyQuery, type Figure } from '../../../api/queries/forecast';
 import { axisUnit, level, plain } from '../../../lib/format';
 import { useSettings } from '../../../lib/settings';
 import { AxisMark } from '../../../ui/AxisMark';
 import { Dialog } from '../../../ui/Dialog';
 import { Refused } from '../../../ui/Refused';
-import { COLOURS, DECIMALS, TITLES } from './axisLook';
 import { PourLine, Used } from './WhyLines';
-import { whyQuery, type Figure } from '../../../api/queries/forecast';
+import { COLOURS, DECIMALS, TITLES } from './axisLook';
 
 interface Props {
   figure: Figure;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 
 import type { DrinkDetail, Fault, Ingredient, PourEntry, Spec, Trial } from '../../../api/client';
-import { capital } from '../../../lib/format';
+import { sentence } from '../../../lib/format';
 import { sameDrink } from '../../../spec/edits';
 import { Chips } from '../../../ui/Chips';
 import { Dialog } from '../../../ui/Dialog';
@@ -80,7 +80,7 @@ export function KeepTrial(props: Props) {
           onLot={(slug, words) => tell({ lots: { ...told.lots, [slug]: words } })}
         />
       )}
-      <Refused error={keep.error} overtaken={keep.overtaken} onBeside={() => void keep.submit(told, true)} />
+      <NotKept error={keep.error} overtaken={keep.overtaken} onBeside={() => void keep.submit(told, true)} />
     </Dialog>
   );
 }
@@ -131,11 +131,11 @@ function Lots({ varying, lots, onLot }: LotsProps) {
 }
 
 /** Why it wasn't kept; where another window was faster, mine can be kept beside. */
-function Refused({ error, overtaken, onBeside }: { error: Fault | null; overtaken: boolean; onBeside: () => void }) {
+function NotKept({ error, overtaken, onBeside }: { error: Fault | null; overtaken: boolean; onBeside: () => void }) {
   if (!error) return null;
   return (
     <div role="alert" className="text-error">
-      <p>{capital(error.detail)}.</p>
+      <p>{sentence(error.detail)}</p>
       {overtaken && (
         <button type="button" className="btn mt-2 min-h-11 text-base" onClick={onBeside}>
           Keep mine as a trial of its own

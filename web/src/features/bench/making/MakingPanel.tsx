@@ -19,7 +19,6 @@ import type { Ticks } from './useTicks';
 interface Props {
   /** What it is called when it is made. */
   name: string;
-  spec: Spec;
   made: Steps;
   forecast: Forecast | undefined;
   nameOf: NameOf;
@@ -30,16 +29,16 @@ interface Props {
 }
 
 /** How the drink is made, step by step, to tick off at the bench. */
-export const MakingPanel = memo(function MakingPanel({ name, spec, made, forecast, nameOf, ticks, onWriteSo }: Props) {
+export const MakingPanel = memo(function MakingPanel({ name, made, forecast, nameOf, ticks, onWriteSo }: Props) {
   const [asked, setAsked] = useState<'' | 'forgotten' | 'made'>('');
   return (
     <>
-      <HowItIsWorked spec={spec} forecast={forecast} />
+      <HowItIsWorked spec={made.spec} forecast={forecast} />
       <StepList made={made} ticks={ticks} onTouched={setAsked} />
       {ticks && onWriteSo && (
         <MakingFoot
           name={name}
-          spec={spec}
+          spec={made.spec}
           steps={made.steps}
           nameOf={nameOf}
           ticks={ticks}
