@@ -12,7 +12,7 @@ from oenomel.core.families import standard_homes
 from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
 from oenomel.core.larder import Larder, catalogue
-from oenomel.core.swaps import Aim, rebalance
+from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, rebalance
 from oenomel.errors import OenomelError, OutOfRange, SpecError
 from oenomel.interchange.reports.forecast import forecast_report
 from oenomel.interchange.reports.swaps import rebalance_report
@@ -76,8 +76,8 @@ def _predict(chosen: argparse.Namespace) -> int:
 def _rebalance(chosen: argparse.Namespace) -> int:
     larder = _larder(chosen.data)
     spec, wished = parse_spec(_text(chosen.spec)), parse_target(_text(chosen.target))
-    if not 0.05 <= chosen.grid <= 60:
-        raise OutOfRange("--grid", chosen.grid, 0.05, 60)
+    if not FINEST_GRID_ML <= chosen.grid <= COARSEST_GRID_ML:
+        raise OutOfRange("--grid", chosen.grid, FINEST_GRID_ML, COARSEST_GRID_ML)
     drink = drink_from_spec(spec, larder)
     described = drink_from_spec(wished, larder) if isinstance(wished, SpecFile) else None
     target = target_from(wished, described, standard_homes(), equivalents=False, conditions=Conditions())

@@ -125,7 +125,7 @@ REFUSALS = (
     ("rebalance", {"spec": SPEC, "target": FIGURES, "correctors": ["syrupp"]}, "", '"syrupp" is not in the larder; did you mean'),
     ("rebalance", {"spec": SPEC, "target": FIGURES, "bounds": {"lemon-juice": [9, 3]}}, "", "bounds from 9 to 3 ml"),
     ("rebalance", {"spec": SPEC, "target": FIGURES, "bounds": {"quince": [0, 3]}}, "bounds.quince", "is no pour of this drink"),
-    ("rebalance", {"spec": SPEC, "target": FIGURES, "grid": 0}, "grid", "wants 0.05 or more"),
+    ("rebalance", {"spec": SPEC, "target": FIGURES, "grid": 0}, "grid", "wants 0.25 or more"),
     ("swaps", {"spec": SPEC, "pour_index": 6}, "pour_index", "there is no pour 6; the spec has 6"),
     ("swaps/stream", {"spec": SPEC, "pour_index": 6}, "pour_index", "there is no pour 6; the spec has 6"),
     ("swaps", {"spec": SPEC, "pour_index": 1, "mode": "hope"}, "mode", "is not one of"),

@@ -15,6 +15,7 @@ from oenomel.api.errors import PROBLEMS, add_error_handlers
 from oenomel.api.reading.parameters import only_known_parameters
 from oenomel.api.routers import demo as demo_router
 from oenomel.api.routers import drinks, families, forecast, ingredients, making, measuring, notebook, rules, shelf, swaps, tastings, tree
+from oenomel.api.searching import Turns
 from oenomel.api.serving import FrontEnd, Guard
 from oenomel.instruments.bench_set import BenchSet
 from oenomel.interchange.models import Report
@@ -67,6 +68,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
     api.state.data = data
     api.state.free_connections = None
     api.state.bench_set = BenchSet()
+    api.state.searches = Turns()
     add_error_handlers(api)
 
     health = APIRouter(tags=["health"])

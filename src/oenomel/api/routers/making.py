@@ -2,10 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated
-
 from fastapi import APIRouter
-from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
@@ -24,7 +21,7 @@ from oenomel.interchange.reports.making import (
     serve_report,
     span_report,
 )
-from oenomel.interchange.requests.aim import target_from
+from oenomel.interchange.requests.aim import Grid, target_from
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.mend import with_mend
 
@@ -44,7 +41,7 @@ class SpansRequest(Entry):
 
     spec: SpecFile
     parent: SpecFile
-    grid: Annotated[float, Field(ge=0.05, le=60, allow_inf_nan=False)] = 2.5
+    grid: Grid = 2.5
 
 
 @router.get("/glasses")

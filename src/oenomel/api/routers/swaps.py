@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-import itertools
 import sqlite3
-from collections.abc import Iterator
+from collections.abc import AsyncIterator, Iterator
 from typing import Annotated
 
 from fastapi import APIRouter
@@ -14,10 +13,11 @@ from pydantic import Field
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.reading.trials import palate_of
+from oenomel.api.searching import Search
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, Kind, Larder, Shelved
 from oenomel.core.spec import Drink
-from oenomel.core.swaps import Aim, Board, Filters, Mode, Ranking, joined, rebalance, swap_board
+from oenomel.core.swaps import Aim, Board, Budget, Filters, Mode, Ranking, joined, rebalance, swap_board
 from oenomel.errors import SpecError
 from oenomel.interchange.models import Entry
 from oenomel.interchange.reports.swaps import RebalanceReport, SwapsReport, rebalance_report, swaps_report
@@ -57,20 +57,28 @@ class SwapsRequest(AimRequest):
 
 
 @router.post("/rebalance", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})
-def rebalance_drink(body: AimRequest, conn: Connection, conditions: HouseConditions) -> RebalanceReport:
+async def rebalance_drink(body: AimRequest, conn: Connection, conditions: HouseConditions, search: Search) -> RebalanceReport:
     """The pourable amounts that bring a spec closest to a target."""
-    drink, aim = _drink_and_aim(conn, body, body.target, conditions)
-    free = None if body.free is None else pours_named(drink, body.free)
-    joining = _correctors(conn, body.correctors)
-    return rebalance_report(body.spec, drink, rebalance(drink, aim, free, joining, conditions))
+
+    def rebalanced() -> RebalanceReport:
+        drink, aim = _drink_and_aim(conn, body, body.target, conditions)
+        free = None if body.free is None else pours_named(drink, body.free)
+        joining = _correctors(conn, body.correctors)
+        return rebalance_report(body.spec, drink, rebalance(drink, aim, free, joining, conditions, search.budget))
+
+    return await search.step(rebalanced)
 
 
 @router.post("/swaps", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})
-def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions) -> SwapsReport:
+async def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions, search: Search) -> SwapsReport:
     """What could take the place of a pour, ranked; ``limit`` rows of it, if it is told."""
-    drink, parts, shelved = _board(body, conn, conditions)
-    report = swaps_report(body.spec, drink, joined(parts), shelved, body.ranking)
-    return report.model_copy(update={"rows": report.rows[: body.limit]})
+
+    def listed() -> SwapsReport:
+        drink, parts, shelved = _board(body, conn, conditions, search.budget)
+        report = swaps_report(body.spec, drink, joined(parts), shelved, body.ranking)
+        return report.model_copy(update={"rows": report.rows[: body.limit]})
+
+    return await search.step(listed)
 
 
 @router.post(
@@ -82,20 +90,30 @@ def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions
         200: {"description": "a part of the board a line", "content": {NDJSON: {"schema": {"type": "string"}}}},
     },
 )
-def stream_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions) -> StreamingResponse:
+async def stream_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions, search: Search) -> StreamingResponse:
     """The same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is."""
-    drink, parts, shelved = _board(body, conn, conditions)
-    # The first part is made here, so that a refusal is still a refusal.
-    first = next(parts)
 
-    def lines() -> Iterator[str]:
-        for part in itertools.chain([first], parts):
+    def parts_of() -> Iterator[str]:
+        drink, parts, shelved = _board(body, conn, conditions, search.budget)
+        for part in parts:
             yield swaps_report(body.spec, drink, part, shelved, body.ranking).model_dump_json() + "\n"
 
-    return StreamingResponse(lines(), media_type=NDJSON)
+    lines = parts_of()
+    # The first part is made here, so that a refusal is still a refusal.
+    first = await search.step(lambda: next(lines))
+
+    async def told() -> AsyncIterator[str]:
+        line: str | None = first
+        while line is not None:
+            yield line
+            line = await search.step(lambda: next(lines, None))
+
+    return StreamingResponse(told(), media_type=NDJSON)
 
 
-def _board(body: SwapsRequest, conn: sqlite3.Connection, conditions: Conditions) -> tuple[Drink, Iterator[Board], dict[str, Shelved]]:
+def _board(
+    body: SwapsRequest, conn: sqlite3.Connection, conditions: Conditions, budget: Budget
+) -> tuple[Drink, Iterator[Board], dict[str, Shelved]]:
     drink, aim = _drink_and_aim(conn, body, body.target or body.spec, conditions)
     if body.pour_index >= len(drink.pours):
         raise SpecError("pour_index", f"there is no pour {body.pour_index}; the spec has {len(drink.pours)}, counted from 0")
@@ -112,7 +130,7 @@ def _board(body: SwapsRequest, conn: sqlite3.Connection, conditions: Conditions)
     )
     free = None if body.free is None else pours_named(drink, body.free)
     joining = _correctors(conn, body.correctors)
-    parts = swap_board(drink, body.pour_index, larder, aim, body.mode, free, filters, conditions, body.only, joining)
+    parts = swap_board(drink, body.pour_index, larder, aim, body.mode, free, filters, conditions, body.only, joining, budget)
     return drink, parts, shelved
 
 

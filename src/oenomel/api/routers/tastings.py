@@ -12,6 +12,7 @@ from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for
 from oenomel.api.reading.trials import kept_trials, palate_of, sheets_of, tasted_of
 from oenomel.api.routers.notebook import sheet_report
+from oenomel.api.searching import Search
 from oenomel.core.balance import profile_of_made
 from oenomel.core.larder import aromas
 from oenomel.core.notebook import learn, may_join, palate_axes, proposals, verdict_words
@@ -23,6 +24,7 @@ from oenomel.interchange.reports.notebook import (
     SheetReport,
     next_report,
 )
+from oenomel.interchange.requests.aim import Grid
 from oenomel.interchange.requests.notebook import SheetEntry, Taster, WordsEntry, verdict_of
 from oenomel.store import drinks, ingredients, shelf, tastings
 from oenomel.store.database import transaction
@@ -47,7 +49,7 @@ class NextRequest(Entry):
     """For whom: a taster whose palate counts, an empty name for the house's, or nothing; and the jigger's smallest step, ml."""
 
     palate: Annotated[str, Field(max_length=100)] | None = None
-    grid: Annotated[float, Field(ge=0.05, le=60, allow_inf_nan=False)] = 2.5
+    grid: Grid = 2.5
 
 
 class TasterReport(Report):
@@ -114,19 +116,26 @@ def take_sheet_back(tasting_id: RowId, conn: Connection) -> Response:
 
 
 @router.post("/drinks/{drink_id}/trials/{trial_id}/next", responses=PROBLEMS["write"])
-def propose_next(drink_id: RowId, trial_id: RowId, body: NextRequest, conn: Connection, conditions: HouseConditions) -> NextReport:
+async def propose_next(
+    drink_id: RowId, trial_id: RowId, body: NextRequest, conn: Connection, conditions: HouseConditions, search: Search
+) -> NextReport:
     """Two or three trials to try next after what was said of this one."""
-    drinks.get_trial(conn, drink_id, trial_id)
-    kept = {each.record.id: each for each in kept_trials(conn, drinks.trials(conn, drink_id))}
-    present = kept[trial_id]
-    sheets = sheets_of(tastings.of_drink(conn, drink_id), {key: each.drink for key, each in kept.items()})
-    palate = None if body.palate is None else palate_of(conn, body.palate, but=drink_id)
-    larder = ingredients.larder(conn)
-    at_hand = {slug for slug, each in shelf.all_shelved(conn).items() if each.is_at_hand}
-    home = homes_for(conn, present.drink.family).get(present.drink.family)
-    standing, found = proposals(sheets, present.drink, trial_id, may_join(larder, at_hand), home, palate, conditions, body.grid)
-    figures = [profile_of_made(each.drink, conditions) for each in found]
-    return next_report(present.spec, present.drink, standing, found, figures)
+
+    def proposed() -> NextReport:
+        drinks.get_trial(conn, drink_id, trial_id)
+        kept = {each.record.id: each for each in kept_trials(conn, drinks.trials(conn, drink_id))}
+        present = kept[trial_id]
+        sheets = sheets_of(tastings.of_drink(conn, drink_id), {key: each.drink for key, each in kept.items()})
+        palate = None if body.palate is None else palate_of(conn, body.palate, but=drink_id)
+        larder = ingredients.larder(conn)
+        at_hand = {slug for slug, each in shelf.all_shelved(conn).items() if each.is_at_hand}
+        home = homes_for(conn, present.drink.family).get(present.drink.family)
+        joining = may_join(larder, at_hand)
+        standing, found = proposals(sheets, present.drink, trial_id, joining, home, palate, conditions, body.grid, search.budget)
+        figures = [profile_of_made(each.drink, conditions) for each in found]
+        return next_report(present.spec, present.drink, standing, found, figures)
+
+    return await search.step(proposed)
 
 
 @router.get("/tasters")

@@ -17,7 +17,19 @@ from oenomel.core.larder import Ingredient, kinship, likeness
 from oenomel.core.notebook.palate import TRIAL_SD, WITHIN_STEPS, Palate, Tasted, learn, unknown_palate
 from oenomel.core.notebook.tasting import Verdict, verdict_words
 from oenomel.core.spec import GRID_ML, ML_PER_UNIT, Drink, Pour, grid_of
-from oenomel.core.swaps import CORRECTORS, MOST_FREE, Aim, Residual, Target, Weights, rebalance, residuals_of, that_can_move, usually_free
+from oenomel.core.swaps import (
+    CORRECTORS,
+    MOST_FREE,
+    Aim,
+    Budget,
+    Residual,
+    Target,
+    Weights,
+    rebalance,
+    residuals_of,
+    that_can_move,
+    usually_free,
+)
 from oenomel.errors import DomainError, NothingFree
 
 Floats = NDArray[np.float64]
@@ -137,6 +149,7 @@ def answer(
     *,
     body: bool = False,
     free: Sequence[int] | None = None,
+    budget: Budget | None = None,
 ) -> Answered:
     """The pourable drink nearest to ``wished``, shape (3,), [steps]: its own pours first, and correctors where these leave an axis off.
 
@@ -149,14 +162,14 @@ def answer(
     aim = Aim(_target(wished, volume), Weights(volume_ml=VOLUME_COUNTS), grid_ml)
     moving = _moving(drink) if free is None else tuple(free)
     try:
-        own = rebalance(drink, aim, moving, conditions=conditions)
+        own = rebalance(drink, aim, moving, conditions=conditions, budget=budget)
     except NothingFree:
         own = None
     reached = own is not None and all(abs(left.steps) <= JOIN_FROM_STEPS for left in own.left if left.axis in AXES)
     names = (*(BODY_CORRECTORS if body else ()), *CORRECTORS)
     joining = [larder[slug] for slug in names if slug in larder]
     if free is None and not (reached and not body):
-        helped = rebalance(drink, aim, moving, joining, conditions)
+        helped = rebalance(drink, aim, moving, joining, conditions, budget)
         # Where none of them joins the two are the same drink, but only the second knows that they were asked.
         if own is None or helped.costs.total <= own.costs.total + SAME_J:
             own = helped
@@ -198,6 +211,7 @@ def proposals(
     palate: Palate | None = None,
     conditions: Conditions | None = None,
     grid_ml: float = GRID_ML,
+    budget: Budget | None = None,
 ) -> tuple[TrialStanding, list[Proposal]]:
     """Two or three trials to try next after what was said, the likeliest first, and how the present one stands.
 
@@ -222,7 +236,7 @@ def proposals(
     ideal = ideal_of(sheets, reference, palate, conditions)
     here = steps_of(profile_of_made(present, conditions))
     wished = _wished(verdict, here, reference + ideal.mean, first=len(sheets) == 1)
-    asked = _Question(present, verdict, len(sheets), here, wished, reference, ideal, larder, conditions, grid_ml)
+    asked = _Question(present, verdict, len(sheets), here, wished, reference, ideal, larder, conditions, grid_ml, budget or Budget())
     found = asked.fuller() if (verdict.body or 0) < 0 else [asked.plain()]
     found += [*asked.quieter(), *asked.accent()]
     if len(found) < MOST_PROPOSALS and any(verdict.axes):
@@ -246,6 +260,7 @@ class _Question:
     larder: Mapping[str, Ingredient]
     conditions: Conditions
     grid_ml: float
+    budget: Budget
 
     def plain(self) -> Proposal:
         """To where the sheets point."""
@@ -320,7 +335,9 @@ class _Question:
         return [self._proposal("one change", f"Only {name}", alone[index], why)]
 
     def _answer(self, drink: Drink, wished: Floats, *, body: bool = False, free: Sequence[int] | None = None) -> Answered:
-        return answer(drink, wished, self.larder, self.conditions, self.grid_ml, body=body, free=free)
+        # The first answer may take half of it, what follows half of the rest.
+        budget = self.budget.share(0.5)
+        return answer(drink, wished, self.larder, self.conditions, self.grid_ml, body=body, free=free, budget=budget)
 
     def _proposal(self, key: str, title: str, answered: Answered, why: str) -> Proposal:
         drink, left, notes = answered

@@ -45,7 +45,7 @@ def usual_bounds(pour: Pour, grid: float) -> tuple[float, float]:
     return 0.0, max(2 * now, MOST_DASHES * grid if by_the_dash else now + MORE_ML)
 
 
-@lru_cache(maxsize=4096)
+@lru_cache(maxsize=1024)
 def ladder(now: float, grid: float, low: float, high: float) -> tuple[Floats, int]:
     """Volumes that a pour can take, rising, [ml], and which of them is poured now: multiples of the grid within bounds, or as it is.
 

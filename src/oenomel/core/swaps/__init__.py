@@ -1,7 +1,8 @@
 """What brings a drink to where it should be with amounts that can be poured, and what else could go in."""
 
-from oenomel.core.swaps.aim import Aim, Target, Weights, figures_of
+from oenomel.core.swaps.aim import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, Target, Weights, figures_of
 from oenomel.core.swaps.board import RANKINGS, Board, Mode, Ranking, Standing, SwapRow, joined, swap_board
+from oenomel.core.swaps.budget import Budget
 from oenomel.core.swaps.candidates import Filters, LeftOut
 from oenomel.core.swaps.grid_search import Problems, cost_of, minimise
 from oenomel.core.swaps.ranges import Span, Stop, span_of
@@ -21,7 +22,8 @@ from oenomel.core.swaps.rebalancing import (
 )
 
 __all__ = [
-    "CORRECTORS", "MOST_FREE", "RANKINGS", "Aim", "Board", "Costs", "Filters", "LeftOut", "Mode", "Move", "Problems", "Ranking",
-    "Rebalanced", "Residual", "Span", "Standing", "Stop", "SwapRow", "Target", "Variant", "Weights", "cost_of", "figures_of",
-    "joined", "minimise", "problems_of", "rebalance", "residuals_of", "span_of", "swap_board", "that_can_move", "usually_free",
+    "COARSEST_GRID_ML", "CORRECTORS", "FINEST_GRID_ML", "MOST_FREE", "RANKINGS", "Aim", "Board", "Budget", "Costs", "Filters",
+    "LeftOut", "Mode", "Move", "Problems", "Ranking", "Rebalanced", "Residual", "Span", "Standing", "Stop", "SwapRow", "Target",
+    "Variant", "Weights", "cost_of", "figures_of", "joined", "minimise", "problems_of", "rebalance", "residuals_of", "span_of",
+    "swap_board", "that_can_move", "usually_free",
 ]  # fmt: skip

@@ -19,6 +19,10 @@ from oenomel.errors import DomainError, NothingToDrink, OutOfRange
 
 Floats = NDArray[np.float64]
 
+FINEST_GRID_ML: Final = 0.25
+COARSEST_GRID_ML: Final = 60.0
+"""No jigger has a finer mark than a quarter of a millilitre, or needs a coarser one than two ounces."""
+
 VOLUME_WEIGHT: Final = 0.25
 VOLUME_STEP: Final = math.log(1.10)
 """What the volume counts for in J, and its step: a tenth (model.md §7)."""
@@ -86,8 +90,8 @@ class Aim:
     bounds: Mapping[int, tuple[float, float]] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
-        if not 0.05 <= self.grid_ml <= 60:
-            raise OutOfRange("the grid in ml", self.grid_ml, 0.05, 60)
+        if not FINEST_GRID_ML <= self.grid_ml <= COARSEST_GRID_ML:
+            raise OutOfRange("the grid in ml", self.grid_ml, FINEST_GRID_ML, COARSEST_GRID_ML)
         for low, high in self.bounds.values():
             if not 0 <= low <= high <= 2000:
                 raise DomainError(f"bounds from {low:g} to {high:g} ml can't be poured; use 0 to 2000 ml, the smaller first")

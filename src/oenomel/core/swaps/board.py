@@ -17,8 +17,9 @@ from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, aromas_between, blend, kinship, likeness
 from oenomel.core.spec import Drink, Pour, grid_of, usual_bounds
 from oenomel.core.swaps.aim import Aim, figures_of, off_target, tongue_cost
+from oenomel.core.swaps.budget import Budget
 from oenomel.core.swaps.candidates import HELPERS, Candidate, Filters, LeftOut, candidates_for
-from oenomel.core.swaps.grid_search import minimise
+from oenomel.core.swaps.grid_search import guess
 from oenomel.core.swaps.rebalancing import (
     LEAST_TO_JOIN,
     MOST_FREE,
@@ -125,6 +126,7 @@ def swap_board(
     conditions: Conditions | None = None,
     only: Collection[str] | None = None,
     correctors: Sequence[Ingredient] = (),
+    budget: Budget | None = None,
 ) -> Iterator[Board]:
     """What could take the place of a pour, part by part: the first part has the likeliest rows, so that they are there at once.
 
@@ -132,6 +134,7 @@ def swap_board(
     ----------
     only : collection of str, optional     keys of the candidates that are wanted
     correctors : sequence of Ingredient    of which up to two may join each row
+    budget : Budget, optional              what all rows may take together; those after are not proved
 
     Raises
     ------
@@ -143,7 +146,7 @@ def swap_board(
     candidates, left_out = candidates_for(drink, index, larder, filters or Filters())
     if only is not None:
         candidates = [candidate for candidate in candidates if candidate.key in only]
-    seat = _Seat(drink, index, aim, mode, free, conditions or Conditions(), correctors)
+    seat = _Seat(drink, index, aim, mode, free, conditions or Conditions(), correctors, budget or Budget())
     candidates = seat.likeliest_first(candidates)
     cut = FURTHEST if len(candidates) > CUT_ABOVE else np.inf
     done = min(FIRST_ROWS, len(candidates))
@@ -176,8 +179,9 @@ class _Seat:
         free: Collection[int] | None,
         conditions: Conditions,
         correctors: Sequence[Ingredient],
+        budget: Budget,
     ) -> None:
-        self.drink, self.index, self.aim = drink, index, aim
+        self.drink, self.index, self.aim, self.budget = drink, index, aim, budget
         self.conditions, self.correctors = conditions, correctors
         self.pour = drink.pours[index]
         self.variants: dict[str, Variant] = {}
@@ -196,13 +200,13 @@ class _Seat:
         """Offers by a quick search without proof."""
         if self.mode != "rebalance" or len(candidates) <= FIRST_ROWS:
             return candidates
-        guess = np.empty(len(candidates))
+        likely = np.empty(len(candidates))
         for start in range(0, len(candidates), ROWS_AT_ONCE):
             for places, variants in self._alike([self._variant(candidate) for candidate in candidates[start : start + ROWS_AT_ONCE]]):
                 numbered = [replace(variant, group=number) for number, variant in enumerate(variants)]
                 problems = problems_of(numbered, self.aim, self.conditions)
-                guess[[start + place for place in places]] = minimise(problems, most_points=0).J
-        return [candidates[i] for i in np.argsort(guess, kind="stable")]
+                likely[[start + place for place in places]] = guess(problems).J
+        return [candidates[i] for i in np.argsort(likely, kind="stable")]
 
     def rows(self, candidates: Sequence[Candidate], cut: float) -> tuple[SwapRow, ...]:
         """These candidates, tried."""
@@ -238,10 +242,13 @@ class _Seat:
         if self.correctors:
             # Nobody joins where less than his own price is left to mend.
             lacking = [place for place, each in enumerate(found) if each.cost > LEAST_TO_JOIN]
-            joined = self._searched(
+            tried = self._searched(
                 candidates, [(p, variants[p]) for p in lacking], np.array([min(m.cost, cut) for m in found]), self.correctors
             )
-            found = [after if after.drink is not None else before for before, after in zip(found, joined, strict=True)]
+            found = [
+                before._replace(proved=before.proved and after.proved) if after.drink is None else after
+                for before, after in zip(found, tried, strict=True)
+            ]
         return found
 
     def _searched(
@@ -252,9 +259,10 @@ class _Seat:
         for which, alike in self._alike([variant for _, variant in placed]):
             places = [placed[at][0] for at in which]
             competing = [replace(each, group=group) for group, variant in enumerate(alike) for each in with_correctors(variant, correctors)]
-            drinks, minima = best_of(competing, self.aim, self.conditions, cuts[places])
+            drinks, minima = best_of(competing, self.aim, self.conditions, cuts[places], self.budget, answered=bool(correctors))
             for group, (place, made) in enumerate(zip(places, drinks, strict=True)):
                 if made is None:
+                    found[place] = _Mended(None, proved=bool(minima.proved[group]))
                     continue
                 variant, cost = competing[int(minima.problem[group])], float(minima.J[group])
                 told = self._unblended(without_idle(variant, made), candidates[place])

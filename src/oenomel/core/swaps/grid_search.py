@@ -25,6 +25,7 @@ from numpy.typing import NDArray
 
 from oenomel.core.ice import Conditions, Tin, dilution_model, water_and_slopes, water_from_ice
 from oenomel.core.spec import Method
+from oenomel.core.swaps.budget import BOX_WORK, Budget
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.int64]
@@ -54,7 +55,8 @@ SLACK: Final = 1e-11
 SHELF_ML: Final = 100_000.0
 """More than any pour."""
 
-NEVER_MORE_POINTS: Final = 4_000_000
+BOXES_AT_ONCE: Final = 4096
+"""Boxes bounded together: a search that grows holds a stack of the others, not the arithmetic of all."""
 
 
 @dataclass(frozen=True)
@@ -145,22 +147,30 @@ def _tin(sums: Floats) -> Tin:
     return Tin(sums[4], sums[5], sums[4], sums[4])
 
 
-def minimise(problems: Problems, cut: float | Floats = np.inf, most_points: int = NEVER_MORE_POINTS) -> Minima:
+def minimise(problems: Problems, cut: float | Floats = np.inf, budget: Budget | None = None) -> Minima:
     """The least J of each group, if it is at most ``cut`` (one for all, or one each).
 
-    ``most_points`` ends a search that grows out of hand; what was found by then is not ``proved``.
+    A search that takes more than its budget ends with the best found, which is then not ``proved``.
     """
-    search = _Search(problems, cut)
+    search = _Search(problems, cut, budget or Budget())
     search.start()
-    search.prove(most_points)
+    search.prove()
+    return search.found()
+
+
+def guess(problems: Problems) -> Minima:
+    """The same without a proof: what a walk downhill from a good start finds."""
+    search = _Search(problems, np.inf, Budget())
+    search.start()
+    search.proved[:] = False
     return search.found()
 
 
 class _Search:
     """Best drinks so far, and the boxes that may hold a better one."""
 
-    def __init__(self, problems: Problems, cut: float | Floats) -> None:
-        self.of = problems
+    def __init__(self, problems: Problems, cut: float | Floats, budget: Budget) -> None:
+        self.of, self.budget = problems, budget
         self.pours, self.number, self.ladder = problems.values.shape
         groups = int(problems.group.max()) + 1
         self.best = np.full(groups, cut + 1e-9)
@@ -210,6 +220,7 @@ class _Search:
             box = box[before]
             trail.append((before, rung))
         self.evaluated += len(box)
+        self.budget.spend(len(box))
         costs = cost_of(sums[:-1], self.of.goal, self.of.method, self.of.conditions) + sums[-1]
         group = self.of.group[owner]
         better = np.flatnonzero(costs < self.best[group][box])
@@ -270,14 +281,15 @@ class _Search:
 
     # Proof
 
-    def prove(self, most_points: int) -> None:
-        """Shrinks, splits and evaluates until no box is left that could hold a better drink."""
-        owner = np.arange(self.number)
-        low, high = np.zeros_like(self.of.counts), self.of.counts - 1
-        while len(owner):
-            if self.evaluated + len(owner) > most_points:
-                self.proved[np.unique(self.of.group[owner])] = False
+    def prove(self) -> None:
+        """Shrinks, splits and evaluates until no box is left that could hold a better drink, or the budget is spent."""
+        open_ = [(np.arange(self.number), np.zeros_like(self.of.counts), self.of.counts - 1)]
+        while open_:
+            if self.budget.spent:
+                self.proved[np.unique(self.of.group[np.concatenate([owner for owner, _, _ in open_])])] = False
                 return
+            owner, low, high = _last(open_, BOXES_AT_ONCE)
+            self.budget.spend(BOX_WORK * len(owner))
             before = _points(low, high)
             owner, low, high, effect, kept = self._shrink(owner, low, high)
             points = _points(low, high)
@@ -287,9 +299,9 @@ class _Search:
             again = ~few & (points < 0.3 * before[kept])
             split = ~few & ~again
             parts = self._parts(owner[split], low[:, split], high[:, split], effect[:, split])
-            owner = np.concatenate([owner[again], parts[0]])
-            low = np.concatenate([low[:, again], parts[1]], axis=1)
-            high = np.concatenate([high[:, again], parts[2]], axis=1)
+            for more in ((owner[again], low[:, again], high[:, again]), parts):
+                if len(more[0]):
+                    open_.append(more)
 
     def found(self) -> Minima:
         """The best of each group."""
@@ -471,6 +483,21 @@ class _Plane:
         """Adds another plane so many times."""
         self.slope = self.slope + times * slope
         self.at = self.at + times * at
+
+
+def _last(open_: list[tuple[Ints, Ints, Ints]], most: int) -> tuple[Ints, Ints, Ints]:
+    """Takes the last boxes off a stack of them: owners, and their lowest and highest rungs, shape (pours, boxes)."""
+    taken: list[tuple[Ints, Ints, Ints]] = []
+    room = most
+    while open_ and room > 0:
+        owner, low, high = open_.pop()
+        if len(owner) > room:
+            open_.append((owner[:-room], low[:, :-room], high[:, :-room]))
+            owner, low, high = owner[-room:], low[:, -room:], high[:, -room:]
+        taken.append((owner, low, high))
+        room -= len(owner)
+    owners, lows, highs = zip(*taken, strict=True)
+    return np.concatenate(owners), np.concatenate(lows, axis=1), np.concatenate(highs, axis=1)
 
 
 def _points(low: Ints, high: Ints) -> Floats:

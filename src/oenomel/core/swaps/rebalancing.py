@@ -15,6 +15,7 @@ from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient
 from oenomel.core.spec import MORE_ML, Drink, Pour, grid_of, ladder, usual_bounds
 from oenomel.core.swaps.aim import Aim, figures_of, off_target, sugar_counted, weight_in_j
+from oenomel.core.swaps.budget import Budget
 from oenomel.core.swaps.grid_search import SUMS, Minima, Problems, minimise
 from oenomel.errors import DomainError, NothingFree, NothingToDrink
 
@@ -39,6 +40,20 @@ JOIN_COSTS: Final = 0.25
 
 LEAST_TO_JOIN: Final = JOIN_COSTS + CHANGE_COSTS
 """A J up to this is too small for a corrector to pay for itself."""
+
+MOST_RUNGS: Final = 400_000
+"""Amounts that are weighed at once, over all pours of all variants: about 40 MB."""
+
+LONGEST_LADDER: Final = 4000
+"""Amounts among which one pour may choose."""
+
+MOST_TIMES_A_POUR: Final = 100
+"""A bound further up than this is no bound of a drink; where nothing is poured yet, 100 ml is."""
+
+WHOLE_SEARCH: Final = 0.6
+"""Share of a budget for all free pours at once; the rest is for any four of them, should it not be enough."""
+
+NOT_PROVED: Final = "There are too many ways to weigh them all: this is the best that was found, and a better one may be left."
 
 TIE_BY_CHANGE: Final = 1e-10
 TIE_BY_ML: Final = 1e-12
@@ -129,7 +144,12 @@ class Rebalanced:
 
 
 def rebalance(
-    drink: Drink, aim: Aim, free: Collection[int] | None = None, correctors: Sequence[Ingredient] = (), conditions: Conditions | None = None
+    drink: Drink,
+    aim: Aim,
+    free: Collection[int] | None = None,
+    correctors: Sequence[Ingredient] = (),
+    conditions: Conditions | None = None,
+    budget: Budget | None = None,
 ) -> Rebalanced:
     """The amounts that bring a drink closest to a target: the true minimum of J over what can be poured.
 
@@ -137,6 +157,7 @@ def rebalance(
     ----------
     free : collection of int, optional    pours that may move; by default those of base, sour, sweet and liqueur
     correctors : sequence of Ingredient   of which up to two may join
+    budget : Budget, optional             what the search may take; where it is spent, the answer is the best found, and says so
 
     Raises
     ------
@@ -147,7 +168,7 @@ def rebalance(
     DomainError
         More pours are free than can be searched together.
     """
-    conditions = conditions or Conditions()
+    conditions, budget = conditions or Conditions(), budget or Budget()
     if sum(pour.liquid_ml for pour in drink.pours) == 0:
         raise NothingToDrink
     chosen = usually_free(drink) if free is None else that_can_move(drink, free)
@@ -156,16 +177,20 @@ def rebalance(
     variants = with_correctors(Variant(drink, chosen), correctors)
     if not variants[0].free:
         raise NothingFree
-    minima = _searched(variants, aim, conditions)
-    variant, volumes = variants[int(minima.problem[0])], minima.volumes[:, 0]
+    variant, volumes, minima = _searched(variants, aim, conditions, budget)
     made = _poured_so(variant, volumes)
     moves = moves_of(variant, made)
     left = residuals_of(made, aim, conditions)
     clean = without_idle(variant, made)
-    notes = (*_coarse(drink, chosen, aim), *_out_of_reach(drink, aim, chosen, left, correctors, conditions))
+    proved = bool(minima.proved[0])
+    notes = (
+        *(() if proved else (NOT_PROVED,)),
+        *_coarse(drink, chosen, aim),
+        *_out_of_reach(drink, aim, chosen, left, correctors, conditions, budget),
+    )
     return Rebalanced(
         clean, costs_of(variant, made, aim, conditions), moves, changes_between(clean, drink, conditions), left, notes,
-        bool(minima.proved[0]), minima.evaluated,
+        proved, minima.evaluated,
     )  # fmt: skip
 
 
@@ -196,13 +221,20 @@ def without_idle(variant: Variant, made: Drink) -> Drink:
 
 
 def best_of(
-    variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: float | Floats = np.inf
+    variants: Sequence[Variant],
+    aim: Aim,
+    conditions: Conditions,
+    cut: float | Floats = np.inf,
+    budget: Budget | None = None,
+    *,
+    answered: bool = False,
 ) -> tuple[list[Drink | None], Minima]:
     """The least J of each group of variants, and the drink that has it; None where all J of a group are over ``cut``.
 
-    All variants have the same number of free pours and the same method.
+    All variants have the same number of free pours and the same method. ``answered``: each group has an answer without this search, so
+    that a spent budget may leave it at that.
     """
-    minima = minimise(problems_of(variants, aim, conditions), cut)
+    minima = _minima(variants, aim, conditions, cut, budget or Budget(), answered)
     drinks = [
         None if problem < 0 else _poured_so(variants[problem], minima.volumes[:, group])
         for group, problem in enumerate(minima.problem.tolist())
@@ -242,29 +274,57 @@ def _residual_words(name: str, steps: float) -> str:
     return in_words(steps, AXES[name])
 
 
-def _searched(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -> Minima:
-    """The minimum of one group; where its proof grows out of hand, at least the best over any four of its pours."""
-    problems = problems_of(variants, aim, conditions)
-    minima = minimise(problems)
+def _searched(variants: Sequence[Variant], aim: Aim, conditions: Conditions, budget: Budget) -> tuple[Variant, Floats, Minima]:
+    """The variant that has the minimum and its volumes; where a proof outgrows its budget, at least the best over any four of its pours."""
+    minima = _minima(variants, aim, conditions, np.inf, budget.share(WHOLE_SEARCH))
+    found = variants[int(minima.problem[0])], minima.volumes[:, 0], minima
     if minima.proved.all():
-        return minima
-    pinned = []
-    for four in itertools.combinations(range(len(problems.counts)), 4):
-        locked = np.array([pour not in four for pour in range(len(problems.counts))])
-        stays = np.take_along_axis(problems.values, problems.now[:, :, None], 2)
-        pinned.append(
-            minimise(
-                replace(
-                    problems,
-                    values=np.where(locked[:, None, None], stays, problems.values),
-                    counts=np.where(locked[:, None], 1, problems.counts),
-                    now=np.where(locked[:, None], 0, problems.now),
-                    price=np.where(locked[:, None, None], 0.0, problems.price),
-                )
-            )
-        )
-    best = min([minima, *pinned], key=lambda each: float(each.J[0]))
-    return replace(best, proved=minima.proved, evaluated=minima.evaluated + sum(each.evaluated for each in pinned))
+        return found
+    fours = _any_four(variants)
+    fewer = _minima(fours, aim, conditions, float(minima.J[0]), budget, answered=True)
+    evaluated = minima.evaluated + fewer.evaluated
+    if fewer.problem[0] >= 0 and fewer.J[0] < minima.J[0]:
+        variant = fours[int(fewer.problem[0])]
+        return variant, fewer.volumes[:, 0], replace(fewer, proved=minima.proved, evaluated=evaluated)
+    return *found[:2], replace(minima, evaluated=evaluated)
+
+
+def _minima(
+    variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: float | Floats, budget: Budget, answered: bool = False
+) -> Minima:
+    """The least J of each group, sought in batches whose rungs fit the memory; a later batch has to be better than those before."""
+    groups = 1 + max(variant.group for variant in variants)
+    best = np.full(groups, cut) if np.isscalar(cut) else np.array(cut, dtype=np.float64)
+    costs, problem = np.full(groups, np.inf), np.full(groups, -1)
+    volumes, proved, evaluated = np.zeros((len(variants[0].free), groups)), np.ones(groups, dtype=np.bool_), 0
+    longest = max(len(rungs) for variant in variants for rungs, _ in _rungs_of(variant, aim)) if variants[0].free else 1
+    at_once = max(1, MOST_RUNGS // (longest * max(1, len(variants[0].free))))
+    for start in range(0, len(variants), at_once):
+        batch = variants[start : start + at_once]
+        inside = sorted({variant.group for variant in batch})
+        if budget.spent and (answered or np.isfinite(costs[inside]).all()):
+            proved[inside] = False
+            continue
+        numbered = [replace(variant, group=inside.index(variant.group)) for variant in batch]
+        found = minimise(problems_of(numbered, aim, conditions), best[inside], budget)
+        evaluated += found.evaluated
+        for place, group in enumerate(inside):
+            proved[group] &= found.proved[place]
+            if found.problem[place] >= 0 and found.J[place] < costs[group]:
+                costs[group] = found.J[place]
+                best[group] = min(best[group], costs[group])
+                problem[group], volumes[:, group] = start + found.problem[place], found.volumes[:, place]
+    return Minima(costs, problem, volumes, proved, evaluated)
+
+
+def _any_four(variants: Sequence[Variant]) -> list[Variant]:
+    """The variants with each four of their free pours, the rest as they are; each four once, whatever else could have joined it."""
+    fours: dict[frozenset[object], Variant] = {}
+    for variant in variants:
+        for four in itertools.combinations(variant.free, min(4, len(variant.free))):
+            who = frozenset(variant.drink.pours[i].ingredient.slug if i in variant.joins else i for i in four)
+            fours.setdefault(who, replace(variant, free=four))
+    return list(fours.values())
 
 
 def problems_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -> Problems:
@@ -275,16 +335,11 @@ def problems_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -
     grids = np.ones((pours, number))
     joins = np.zeros((pours, number))
     for k, variant in enumerate(variants):
-        rungs = []
         for row, index in enumerate(variant.free):
-            pour = variant.drink.pours[index]
-            grids[row, k] = grid = _grid(variant, index, aim)
-            usual = (0.0, MORE_ML) if index in variant.joins else variant.bounds.get(index) or usual_bounds(pour, grid)
-            low, high = aim.bounds.get(index, usual)
-            rungs.append(ladder(pour.liquid_ml, grid, low, high))
-            gives[:, row, k] = _gives(pour, aim.by_sucrose_equivalents)
+            grids[row, k] = _grid(variant, index, aim)
+            gives[:, row, k] = _gives(variant.drink.pours[index], aim.by_sucrose_equivalents)
             joins[row, k] = index in variant.joins
-        ladders.append(rungs)
+        ladders.append(_rungs_of(variant, aim))
         for index, pour in enumerate(variant.drink.pours):
             if index not in variant.free and pour.liquid_ml:
                 fixed[:, k] += pour.liquid_ml * np.array(_gives(pour, aim.by_sucrose_equivalents))
@@ -301,6 +356,32 @@ def problems_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -
     return Problems(
         values, counts, now, np.where(moved > 0, price, 0.0), gives, fixed, group, aim.goal, variants[0].drink.method, conditions
     )
+
+
+def _rungs_of(variant: Variant, aim: Aim) -> list[tuple[Floats, int]]:
+    """The ladder of each free pour of a variant, counted before it is laid out.
+
+    Raises
+    ------
+    DomainError
+        A bound is out of all proportion, or the grid too fine for it.
+    """
+    rungs = []
+    for index in variant.free:
+        pour, grid = variant.drink.pours[index], _grid(variant, index, aim)
+        usual = (0.0, MORE_ML) if index in variant.joins else variant.bounds.get(index) or usual_bounds(pour, grid)
+        low, high = aim.bounds.get(index, usual)
+        if index in aim.bounds and high > MOST_TIMES_A_POUR * max(pour.liquid_ml, 1.0):
+            raise DomainError(
+                f"up to {high:g} ml of {pour.ingredient.name} is more than a hundred times what is poured; take narrower bounds"
+            )
+        if (high - low) / grid > LONGEST_LADDER:
+            raise DomainError(
+                f"{high - low:g} ml of {pour.ingredient.name} in steps of {grid:g} ml are more than {LONGEST_LADDER} amounts; "
+                "take a coarser grid, or narrower bounds"
+            )
+        rungs.append(ladder(pour.liquid_ml, grid, low, high))
+    return rungs
 
 
 def _gives(pour: Pour, by_sucrose_equivalents: bool) -> tuple[float, ...]:
@@ -359,6 +440,7 @@ def _out_of_reach(
     left: Sequence[Residual],
     correctors: Sequence[Ingredient],
     conditions: Conditions,
+    budget: Budget,
 ) -> tuple[str, ...]:
     """Where the target isn't reached: how near this is, and which locked pour would help most if it were freed."""
     felt = [each for each in left if each.felt and each.axis != "volume_ml"]
@@ -368,7 +450,7 @@ def _out_of_reach(
     locked = [i for i in that_can_move(drink) if i not in free and drink.pours[i].liquid_ml > 0]
     if locked and len(free) < MOST_FREE:
         variants = [Variant(drink, (*free, i), group=number) for number, i in enumerate(locked)]
-        freed, _ = best_of(variants, aim, conditions)
+        freed, _ = best_of(variants, aim, conditions, budget=budget)
         worst = [
             max(abs(each.steps) for each in residuals_of(other, aim, conditions) if each.axis != "volume_ml") for other in freed if other
         ]

@@ -14,14 +14,16 @@ from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient
 from oenomel.core.notebook import Palate
 from oenomel.core.spec import Drink, FamilyName
-from oenomel.core.swaps import Aim, Target, Weights, figures_of
+from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, Target, Weights, figures_of
 from oenomel.errors import RecordNotFound, SpecError
 from oenomel.interchange.models import Entry, Level
 from oenomel.interchange.spec.file import SpecFile, spec_error
 
-__all__ = ["AimRequest", "FamilyTarget", "TargetEntry", "TypedTarget", "aim_for", "parse_target", "pours_named", "target_from"]
+__all__ = ["AimRequest", "FamilyTarget", "Grid", "TargetEntry", "TypedTarget", "aim_for", "parse_target", "pours_named", "target_from"]
 
 Slug = Annotated[str, Field(min_length=1, max_length=200)]
+Grid = Annotated[float, Field(ge=FINEST_GRID_ML, le=COARSEST_GRID_ML, allow_inf_nan=False)]
+"""Smallest step of the jigger, [ml]."""
 
 
 class TypedTarget(Entry):
@@ -75,7 +77,7 @@ class AimRequest(Entry):
     spec: SpecFile
     target: TargetEntry
     free: Annotated[list[Slug | Annotated[int, Field(ge=0, le=59)]], Field(max_length=60)] | None = None
-    grid: Annotated[float, Field(ge=0.05, le=60, allow_inf_nan=False)] = 2.5
+    grid: Grid = 2.5
     weights: WeightsEntry = WeightsEntry()
     bounds: Annotated[dict[Slug, Bounds], Field(max_length=60)] = {}
     correctors: Annotated[list[Slug], Field(max_length=12)] = []

@@ -53,9 +53,6 @@ export function Found({ found, ounceMl }: { found: Rebalanced; ounceMl: number }
             {note}
           </p>
         ))}
-        {!found.proved && (
-          <p className="mt-1 text-quiet">The best that was found in the time; better may be pourable.</p>
-        )}
       </section>
     </>
   );

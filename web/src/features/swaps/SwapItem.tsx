@@ -59,7 +59,7 @@ export function SwapItem({ id, row, present, colour, ounceMl, highlighted, onPoi
             <span className={plain.words.length ? 'font-semibold' : ''}>{capital(asPoured)}</span>
             {moves.length > 0 && <>; wants {moves.map((move) => moveWords(move, shown, ounceMl)).join(', ')}</>}
             {mended && moves.length > 0 && mended.words.length > 0 && <>; then still {mended.words.join(', ')}</>}
-            {!mended && <>; further than two steps, whatever moves</>}
+            {!mended && row.proved && <>; further than two steps, whatever moves</>}
           </>
         )}
         {notes.map((note) => (
@@ -67,7 +67,7 @@ export function SwapItem({ id, row, present, colour, ounceMl, highlighted, onPoi
             {note}
           </span>
         ))}
-        {!row.proved && <span className="text-quiet"> (the best that was found in the time)</span>}
+        {!row.proved && <span className="text-quiet"> (not all ways were weighed)</span>}
       </p>
     </div>
   );

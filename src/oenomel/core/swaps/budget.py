@@ -1,0 +1,55 @@
+"""How much the searches that answer one question may take together."""
+
+from __future__ import annotations
+
+import math
+import time
+from collections.abc import Callable
+from typing import Final
+
+USUAL_WORK: Final = 120_000_000
+"""Work of a search that nobody waits for at a screen: a minute or so."""
+
+BOX_WORK: Final = 25
+"""Bounding a box of drinks costs about as much as evaluating so many of them."""
+
+
+class Budget:
+    """Work, time, and whether anyone still waits for the answer; shared by all searches of one question.
+
+    Work is what a search spends the same on every machine, so that it ends at the same drink everywhere; the time is a net under it.
+
+    Parameters
+    ----------
+    work : int                    drinks evaluated, boxes counted as `BOX_WORK` of them
+    seconds : float               from now
+    stopped : callable, optional  true once nobody waits any more, or somebody else waits longer
+    """
+
+    def __init__(self, work: int = USUAL_WORK, seconds: float = math.inf, stopped: Callable[[], bool] | None = None) -> None:
+        self.left = work
+        self.until = time.monotonic() + seconds
+        self.stopped = stopped
+
+    @property
+    def spent(self) -> bool:
+        """Whether a search has to end with what it has found."""
+        return self.left <= 0 or time.monotonic() > self.until or (self.stopped is not None and self.stopped())
+
+    def spend(self, work: int) -> None:
+        """Takes work off what is left."""
+        self.left -= work
+
+    def share(self, of: float) -> Budget:
+        """A budget of its own with a part of what is left, for a search after which others follow; what it takes is taken here too."""
+        return _Share(self, int(self.left * of), (self.until - time.monotonic()) * of)
+
+
+class _Share(Budget):
+    def __init__(self, whole: Budget, work: int, seconds: float) -> None:
+        super().__init__(work, seconds, whole.stopped)
+        self.whole = whole
+
+    def spend(self, work: int) -> None:
+        super().spend(work)
+        self.whole.spend(work)
