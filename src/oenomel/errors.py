@@ -12,21 +12,29 @@ OenomelError
 │   ├── NothingToDrink                 no pour adds any liquid
 │   ├── NothingFree                    no pour may move
 │   ├── CannotSize                     a glass to which no drink can be sized
+│   ├── KeyUsedBefore                  two writes with one key
 │   └── SpecError                      a place in a spec file, with the sentence for it
 ├── RecordNotFound (also LookupError)  HTTP 404
 ├── RecordConflict                     HTTP 409
 │   └── MendGone                       the finding isn't there (any more)
 ├── NoReading                          a device gave no reading: HTTP 503
-└── StoreError                         the data file can't be used
+├── AnsweredBefore                     a write came a second time; it has its answer
+└── StoreError                         the data file can't be used: HTTP 503, exit 2
+    └── StoreFault                     why, and what to do
 """
 
 from __future__ import annotations
 
+from pathlib import Path
+from typing import Final
+
 __all__ = [
+    "AnsweredBefore",
     "CannotSize",
     "DomainError",
     "ImpossibleComposition",
     "ImpossibleMeasurement",
+    "KeyUsedBefore",
     "MendGone",
     "NoReading",
     "NotAnAmount",
@@ -38,6 +46,7 @@ __all__ = [
     "RecordNotFound",
     "SpecError",
     "StoreError",
+    "StoreFault",
     "UnknownFigure",
     "UnknownIngredient",
     "UnknownUnit",
@@ -222,3 +231,48 @@ class StoreError(OenomelError):
     """The data file can't be opened or used; the sentence says why."""
 
     code = "store"
+
+
+class StoreFault(StoreError):
+    """What is wrong with the data file, with what to do about it; ``fault`` names the kind."""
+
+    code = "store"
+
+    def __init__(self, fault: str, path: Path, told: str = "") -> None:
+        super().__init__(fault, path, told)
+        self.fault, self.path, self.told = fault, path, told
+
+    def __str__(self) -> str:
+        return _STORE_FAULTS[self.fault].format(path=self.path, told=self.told)
+
+
+_STORE_FAULTS: Final = {
+    "full": "the disk with {path} is full: nothing was changed. Make room on it; what is written can still be read",
+    "in use": "{path} is in use by another program: nothing was changed. Close that program, or try again in a moment",
+    "damaged": "{path} is damaged. Stop Oenomel, keep a copy of the file, and put a backup in its place",
+    "foreign": "{path} is not a data file of Oenomel, and was left as it is. Choose another name for --data",
+    "gone": "{path} is gone. Put it back, or start Oenomel again to begin with an empty book",
+    "not writable": "{path} can't be written: nothing was changed. Give yourself the right to, or choose another place for --data",
+    "folder": "{path} is a folder, or lies in something that is none. Choose a file for --data",
+    "disk": "the disk with {path} can't be read or written ({told}). Look whether it is still there; keep a copy of the file",
+    "unusable": "{path} can't be used as a data file: {told}",
+}
+
+
+class AnsweredBefore(OenomelError):
+    """A write with this key was made already; it is answered as then and not made again."""
+
+    code = "answered-before"
+
+    def __init__(self, status: int, answer: str) -> None:
+        super().__init__(status, answer)
+        self.status, self.answer = status, answer
+
+
+class KeyUsedBefore(DomainError):
+    """A key of a write was used for another write."""
+
+    code = "key-used-before"
+
+    def __str__(self) -> str:
+        return "this key was used for another write; draw a new one for each"

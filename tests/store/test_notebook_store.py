@@ -143,6 +143,7 @@ def test_the_book_is_searched_by_words_family_taster_score_and_what_is_at_hand(c
 
 def older_file(path, last):
     """A data file as an earlier version left it: the migrations that shipped up to then."""
+    path.touch()
     with closing(database.connect(path)) as conn:
         conn.executescript("CREATE TABLE migration (name TEXT PRIMARY KEY, applied_at TEXT NOT NULL DEFAULT (datetime('now'))) STRICT;")
         for script in sorted((Path(database.__file__).parent / "migrations").glob("*.sql")):

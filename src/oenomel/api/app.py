@@ -67,6 +67,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
     )
     api.state.data = data
     api.state.free_connections = None
+    api.state.data_identity = None
     api.state.bench_set = BenchSet()
     api.state.searches = Turns()
     add_error_handlers(api)

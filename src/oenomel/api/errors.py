@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import sqlite3
 from http import HTTPStatus
 from typing import Any, Final
 
@@ -10,9 +11,10 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from starlette.exceptions import HTTPException
 
-from oenomel.errors import DomainError, NoReading, OenomelError, RecordConflict, RecordNotFound, SpecError
+from oenomel.errors import DomainError, NoReading, OenomelError, RecordConflict, RecordNotFound, SpecError, StoreError
 from oenomel.interchange.models import Report
 from oenomel.interchange.spec.file import spec_error
+from oenomel.store.database import fault_of
 
 __all__ = ["PROBLEMS", "Problem", "add_error_handlers"]
 
@@ -21,6 +23,7 @@ _STATUS: Final[tuple[tuple[type[OenomelError], HTTPStatus], ...]] = (
     (RecordNotFound, HTTPStatus.NOT_FOUND),
     (RecordConflict, HTTPStatus.CONFLICT),
     (NoReading, HTTPStatus.SERVICE_UNAVAILABLE),
+    (StoreError, HTTPStatus.SERVICE_UNAVAILABLE),
 )
 
 
@@ -54,6 +57,7 @@ def add_error_handlers(app: FastAPI) -> None:
     app.add_exception_handler(OenomelError, _ours)
     app.add_exception_handler(RequestValidationError, _invalid)
     app.add_exception_handler(HTTPException, _http)
+    app.add_exception_handler(sqlite3.DatabaseError, _of_the_file)
 
 
 def _ours(_: Request, error: Exception) -> JSONResponse:
@@ -69,6 +73,14 @@ def _invalid(_: Request, error: Exception) -> JSONResponse:
         return _problem(HTTPStatus.BAD_REQUEST, f"the body is not JSON: {first['ctx']['error']}", "not-json", "")
     refusal = spec_error(first)
     return _problem(HTTPStatus.UNPROCESSABLE_ENTITY, str(refusal), refusal.code, refusal.path)
+
+
+def _of_the_file(request: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, sqlite3.DatabaseError)
+    # A row that breaks a rule, or a statement that is none, is a fault of ours and not of the file.
+    if isinstance(error, (sqlite3.IntegrityError, sqlite3.ProgrammingError, sqlite3.DataError)):
+        raise error
+    return _ours(request, fault_of(error, request.app.state.data))
 
 
 def _http(_: Request, error: Exception) -> JSONResponse:

@@ -2,19 +2,57 @@
 
 from __future__ import annotations
 
+import errno
+import os
+import shutil
 import sqlite3
 from collections.abc import Iterator
-from contextlib import closing, contextmanager
+from contextlib import closing, contextmanager, suppress
 from importlib import resources
 from pathlib import Path
+from typing import Final
 
 import platformdirs
 
 from oenomel.core.larder import catalogue
-from oenomel.errors import StoreError
-from oenomel.store import ingredients
+from oenomel.errors import StoreError, StoreFault
+from oenomel.store import answered_writes, ingredients
+from oenomel.store.answered_writes import WriteKey
 
-__all__ = ["connect", "default_path", "demo_path", "open_read_only", "prepare", "transaction"]
+__all__ = ["House", "connect", "default_path", "demo_path", "fault_of", "identity", "open_read_only", "prepare", "transaction"]
+
+APPLICATION_ID: Final = 1329942095
+"""By this a data file of Oenomel is known; see the migration that writes it."""
+
+OWNER_ONLY: Final = 0o600
+WAIT_SECONDS: Final = 3.0
+"""So long a lock of another program is waited for, before it is told."""
+
+ROOM_BYTES: Final = 65_536
+
+_SQLITE_FAULTS: Final = {
+    sqlite3.SQLITE_FULL: "full",
+    sqlite3.SQLITE_BUSY: "in use",
+    sqlite3.SQLITE_LOCKED: "in use",
+    sqlite3.SQLITE_CORRUPT: "damaged",
+    sqlite3.SQLITE_NOTADB: "foreign",
+    sqlite3.SQLITE_READONLY: "not writable",
+    sqlite3.SQLITE_PERM: "not writable",
+    sqlite3.SQLITE_AUTH: "not writable",
+    sqlite3.SQLITE_IOERR: "disk",
+}
+_OS_FAULTS: Final = {
+    errno.ENOSPC: "full",
+    errno.EDQUOT: "full",
+    errno.EACCES: "not writable",
+    errno.EPERM: "not writable",
+    errno.EROFS: "not writable",
+    errno.ENOENT: "gone",
+    errno.EISDIR: "folder",
+    errno.ENOTDIR: "folder",
+    errno.EEXIST: "folder",
+    errno.EIO: "disk",
+}
 
 
 CREATE_LEDGER = """
@@ -23,6 +61,12 @@ CREATE TABLE IF NOT EXISTS migration (name TEXT PRIMARY KEY, applied_at TEXT NOT
 SELECT_APPLIED = "SELECT name FROM migration"
 SELECT_IS_APPLIED = "SELECT 1 FROM migration WHERE name = :name"
 INSERT_APPLIED = "INSERT INTO migration (name) VALUES (:name)"
+
+
+class House(sqlite3.Connection):
+    """A connection to a data file; ``write_key`` is that of the write which it serves, if that has one."""
+
+    write_key: WriteKey | None = None
 
 
 def default_path() -> Path:
@@ -35,13 +79,37 @@ def demo_path() -> Path:
     return platformdirs.user_data_path("oenomel") / "demo.db"
 
 
-def connect(path: Path) -> sqlite3.Connection:
-    """A connection in autocommit mode, for one request at a time; `transaction` groups statements.
+def identity(path: Path) -> tuple[int, int]:
+    """Which file lies at the path: it changes when the file is replaced.
+
+    Raises
+    ------
+    StoreFault
+        There is none.
+    """
+    try:
+        found = path.stat()
+    except OSError as error:
+        raise fault_of(error, path) from error
+    return found.st_dev, found.st_ino
+
+
+def connect(path: Path) -> House:
+    """A connection in autocommit mode, for one request at a time; `transaction` groups statements. It never makes the file.
 
     ``check_same_thread`` is off because FastAPI may open and use a request's connection in different worker threads,
     one after the other.
+
+    Raises
+    ------
+    StoreFault
     """
-    conn = sqlite3.connect(path, timeout=10, isolation_level=None, check_same_thread=False)
+    try:
+        conn = sqlite3.connect(
+            _uri(path, "rw"), uri=True, timeout=WAIT_SECONDS, isolation_level=None, check_same_thread=False, factory=House
+        )
+    except sqlite3.Error as error:
+        raise fault_of(error, path) from error
     conn.row_factory = sqlite3.Row
     conn.execute("PRAGMA foreign_keys = ON")
     conn.execute("PRAGMA synchronous = FULL")
@@ -56,47 +124,107 @@ def open_read_only(path: Path) -> sqlite3.Connection:
     StoreError
         The file is missing or isn't a data file.
     """
-    try:
-        conn = sqlite3.connect(f"{path.resolve().as_uri()}?mode=ro", uri=True)
-        conn.row_factory = sqlite3.Row
-        conn.execute("SELECT count(*) FROM ingredient")
-    except sqlite3.Error as error:
-        raise StoreError(f"{path} can't be read as a data file: {error}") from error
+    _check_ours(path)
+    conn = sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)
+    conn.row_factory = sqlite3.Row
     return conn
 
 
 def prepare(path: Path) -> None:
-    """Makes or migrates the data file and fills in the catalogue that ships with this version.
+    """Makes or migrates the data file, for its owner alone, and fills in the catalogue that ships with this version.
 
     Raises
     ------
     StoreError
-        The file is something else, or was made by a newer Oenomel.
+        The file is something else, was made by a newer Oenomel, or can't be used.
     """
     try:
         path.parent.mkdir(parents=True, exist_ok=True)
+        os.close(os.open(path, os.O_RDWR | os.O_CREAT, OWNER_ONLY))
+        _check_ours(path, may_be_new=True)
+        with suppress(PermissionError):  # somebody else's file that we may write stays as open as he made it
+            path.chmod(OWNER_ONLY)
         with closing(connect(path)) as conn:
             conn.execute("PRAGMA journal_mode = WAL")
-            _migrate(conn, path)
-            with transaction(conn):
-                ingredients.replace_catalogue(conn, catalogue().values())
+            changed = _migrate(conn, path)
+            try:
+                with transaction(conn):
+                    ingredients.replace_catalogue(conn, catalogue().values())
+            except sqlite3.OperationalError as error:
+                # Where the disk is full the house can still read what it has.
+                if changed or error.sqlite_errorcode != sqlite3.SQLITE_FULL:
+                    raise
     except (sqlite3.Error, OSError) as error:
-        raise StoreError(f"{path} can't be used as a data file: {error}") from error
+        raise fault_of(error, path) from error
+
+
+def fault_of(error: sqlite3.Error | OSError, path: Path) -> StoreFault:
+    """What is wrong with the data file, as a sentence that says what to do."""
+    if isinstance(error, sqlite3.Error):
+        # The low byte is the kind of fault, the rest says where it happened.
+        kind = getattr(error, "sqlite_errorcode", 0) & 0xFF
+        if kind == sqlite3.SQLITE_CANTOPEN and not path.exists():
+            return StoreFault("gone", path)
+        if kind == sqlite3.SQLITE_IOERR and not _has_room(path):
+            return StoreFault("full", path)
+        return StoreFault(_SQLITE_FAULTS.get(kind, "unusable"), path, str(error))
+    return StoreFault(_OS_FAULTS.get(error.errno or 0, "unusable"), path, error.strerror or str(error))
 
 
 @contextmanager
 def transaction(conn: sqlite3.Connection) -> Iterator[None]:
-    """All or nothing: commits at the end, rolls back if anything is raised."""
-    conn.execute("BEGIN IMMEDIATE")
+    """All or nothing: commits at the end, rolls back if anything is raised.
+
+    Where the connection serves a write with a key, the commit waits until what the write is answered is written down too.
+
+    Raises
+    ------
+    AnsweredBefore
+        The write with this key was made already.
+    """
+    key = conn.write_key if isinstance(conn, House) else None
+    if not conn.in_transaction:
+        conn.execute("BEGIN IMMEDIATE")
     try:
+        if key is not None:
+            answered_writes.refuse_repeated(conn, key)
         yield
     except BaseException:
-        conn.execute("ROLLBACK")
+        if conn.in_transaction:  # a full disk ends a transaction itself
+            conn.execute("ROLLBACK")
         raise
-    conn.execute("COMMIT")
+    if key is None:
+        conn.execute("COMMIT")
 
 
-def _migrate(conn: sqlite3.Connection, path: Path) -> None:
+def _uri(path: Path, mode: str) -> str:
+    return f"{path.absolute().as_uri()}?mode={mode}"
+
+
+def _has_room(path: Path) -> bool:
+    """Whether the disk takes another page; what SQLite keeps beside the file fails without that by another name."""
+    try:
+        return shutil.disk_usage(path.parent).free >= ROOM_BYTES
+    except OSError:
+        return True
+
+
+def _check_ours(path: Path, *, may_be_new: bool = False) -> None:
+    """Looks at a file without touching it; raises StoreError where it is somebody else's."""
+    try:
+        with closing(sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)) as conn:
+            (mark,) = conn.execute("PRAGMA application_id").fetchone()
+            names = {name for (name,) in conn.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
+    except sqlite3.Error as error:
+        raise fault_of(error, path) from error
+    # Files from before there was a mark are known by their ledger.
+    ours = mark == APPLICATION_ID or (mark == 0 and {"migration", "ingredient"} <= names)
+    if not ours and not (may_be_new and mark == 0 and names <= {"migration"}):
+        raise StoreFault("foreign", path)
+
+
+def _migrate(conn: sqlite3.Connection, path: Path) -> bool:
+    """Brings the file up to date; whether anything had to be changed."""
     conn.execute(CREATE_LEDGER)
     shipped = sorted(
         (entry for entry in (resources.files("oenomel.store") / "migrations").iterdir() if entry.name.endswith(".sql")),
@@ -105,6 +233,7 @@ def _migrate(conn: sqlite3.Connection, path: Path) -> None:
     newer = {row["name"] for row in conn.execute(SELECT_APPLIED)} - {entry.name for entry in shipped}
     if newer:
         raise StoreError(f"{path} was made by a newer Oenomel ({max(newer)}); use that one")
+    changed = False
     for entry in shipped:
         # Asked within the transaction: of two that start at once, the second finds it done.
         with transaction(conn):
@@ -112,6 +241,8 @@ def _migrate(conn: sqlite3.Connection, path: Path) -> None:
                 for statement in _statements(entry.read_text(encoding="utf-8")):
                     conn.execute(statement)
                 conn.execute(INSERT_APPLIED, {"name": entry.name})
+                changed = True
+    return changed
 
 
 def _statements(script: str) -> Iterator[str]:

@@ -8,6 +8,8 @@ from typing import Annotated
 
 from fastapi import Depends, Query, Request
 from pydantic import Field
+from starlette.concurrency import run_in_threadpool
+from starlette.datastructures import State
 
 from oenomel.core.balance import profile_of_drink
 from oenomel.core.families import Home, families, home_from, standard_homes
@@ -18,24 +20,44 @@ from oenomel.interchange.models import Entry
 from oenomel.interchange.spec.drink import drink_from_spec, slugs_of
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import database, drinks, ingredients, measurements
+from oenomel.store.database import House
 
 __all__ = ["Connection", "HouseConditions", "homes_for", "resolve"]
 
 
-async def _connection(request: Request) -> AsyncIterator[sqlite3.Connection]:
+async def _connection(request: Request) -> AsyncIterator[House]:
+    state = request.app.state
+    await _follow_the_file(state)
     # Those that are free wait for the next request: each serves one at a time. Without a running server none is kept.
-    free: list[sqlite3.Connection] | None = request.app.state.free_connections
-    conn = free.pop() if free else database.connect(request.app.state.data)
+    free: list[House] | None = state.free_connections
+    conn = free.pop() if free else database.connect(state.data)
+    conn.write_key = getattr(request.state, "write_key", None)
+    request.state.connection = conn
     try:
         yield conn
     finally:
-        if free is None or conn.in_transaction:
+        conn.write_key = None
+        if free is None or free is not state.free_connections or conn.in_transaction:
             conn.close()
         else:
             free.append(conn)
 
 
-Connection = Annotated[sqlite3.Connection, Depends(_connection)]
+async def _follow_the_file(state: State) -> None:
+    """What is written goes to the file that lies there now: connections to one that was taken away are let go."""
+    lying = database.identity(state.data)
+    if lying == state.data_identity:
+        return
+    if state.data_identity is not None:
+        await run_in_threadpool(database.prepare, state.data)
+    if state.free_connections is not None:
+        for each in state.free_connections:
+            each.close()
+        state.free_connections = []
+    state.data_identity = lying
+
+
+Connection = Annotated[House, Depends(_connection)]
 
 
 def resolve(conn: sqlite3.Connection, *specs: SpecFile) -> list[Drink]:

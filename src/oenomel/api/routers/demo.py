@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-from fastapi import APIRouter
-
 from oenomel.api.reading.house import Connection
+from oenomel.api.room import room
 from oenomel.api.routers.drinks import DrinkSummary, list_drinks
 from oenomel.demo import scenario
 from oenomel.store.database import transaction
 
-router = APIRouter(tags=["demo"])
+router = room("demo")
 
 
 @router.post("/demo/reset")

@@ -6,11 +6,12 @@ import sqlite3
 from http import HTTPStatus
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import Query
 from pydantic import Field, StringConstraints
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
+from oenomel.api.room import room
 from oenomel.core.forecast import STANDARD, forecast_of
 from oenomel.core.ice import Conditions
 from oenomel.core.spec import FamilyName
@@ -25,7 +26,7 @@ from oenomel.store.book_search import Wanted
 from oenomel.store.database import transaction
 from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
 
-router = APIRouter(tags=["book"])
+router = room("book")
 
 Reason = Annotated[str, StringConstraints(strip_whitespace=True, max_length=2000)]
 

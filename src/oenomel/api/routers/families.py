@@ -2,15 +2,14 @@
 
 from __future__ import annotations
 
-from fastapi import APIRouter
-
 from oenomel.api.reading.house import Connection, homes_for
+from oenomel.api.room import room
 from oenomel.core.families import Family, Form, Home, Slot, families, published_ranges
 from oenomel.interchange.models import Pair, Report
 from oenomel.interchange.spec.drink import spec_from_drink
 from oenomel.interchange.spec.file import SpecFile
 
-router = APIRouter(tags=["families"])
+router = room("families")
 
 
 class SchoolReport(Report):

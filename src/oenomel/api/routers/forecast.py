@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Response
+from fastapi import Response
 from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
+from oenomel.api.room import room
 from oenomel.core.forecast import Checkpoint, ExplainedFigure, Why, compare, explain, forecast_of
 from oenomel.core.ice import Conditions
 from oenomel.core.spec import Drink
@@ -25,7 +26,7 @@ from oenomel.interchange.requests.amount import AmountRequest, TypedEntry
 from oenomel.interchange.spec.file import SpecFile, spec_schema
 from oenomel.interchange.spec.mend import with_mend
 
-router = APIRouter(tags=["forecast"])
+router = room("forecast")
 
 
 class CompareRequest(Entry):

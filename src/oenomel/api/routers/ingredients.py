@@ -4,17 +4,18 @@ from __future__ import annotations
 
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Query
+from fastapi import Query
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection
+from oenomel.api.room import room
 from oenomel.core.families import NewPour, families, new_pour
 from oenomel.core.larder import Ingredient, Kind, SlotName
 from oenomel.core.spec import FamilyName
 from oenomel.interchange.models import Report
 from oenomel.store import ingredients
 
-router = APIRouter(tags=["larder"])
+router = room("larder")
 
 
 class ValueReport(Report):

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from fastapi import APIRouter
-
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
+from oenomel.api.room import room
 from oenomel.core.findings import Edit, Mend
 from oenomel.core.forecast import forecast_of, on_each_ice
 from oenomel.core.glass import glasses, size_to
@@ -25,7 +24,7 @@ from oenomel.interchange.requests.aim import Grid, target_from
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.mend import with_mend
 
-router = APIRouter(tags=["making"])
+router = room("making")
 
 
 class StepsRequest(Entry):

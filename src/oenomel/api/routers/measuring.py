@@ -6,12 +6,13 @@ import sqlite3
 from http import HTTPStatus
 from typing import Annotated
 
-from fastapi import APIRouter, Request
+from fastapi import Request
 from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection
 from oenomel.api.reading.trials import KeptTrial, kept_trials
+from oenomel.api.room import room
 from oenomel.api.routers.notebook import get_notebook
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.notebook import QuantityName, Reading, ReadingPoint, check, own_water, water_found, without_house_factor
@@ -23,7 +24,7 @@ from oenomel.store import drinks, measurements
 from oenomel.store.database import transaction
 from oenomel.store.measurements import MeasurementRecord
 
-router = APIRouter(tags=["measuring"])
+router = room("measuring")
 
 
 class ReadingEntry(Entry):

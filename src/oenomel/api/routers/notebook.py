@@ -7,12 +7,12 @@ import sqlite3
 from http import HTTPStatus
 from typing import Annotated, Literal
 
-from fastapi import APIRouter
 from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.reading.trials import KeptTrial, kept_trials
+from oenomel.api.room import room
 from oenomel.core.forecast import forecast_of
 from oenomel.core.notebook import Brief, Reading, beside_forecast, compare_trials, hold_against, origins, spec_cloud_of
 from oenomel.interchange.models import Entry, Name, RowId
@@ -38,7 +38,7 @@ from oenomel.store import briefs, drinks, lineage, measurements, spec_clouds, ta
 from oenomel.store.database import transaction
 from oenomel.store.tastings import TastingRecord
 
-router = APIRouter(tags=["notebook"])
+router = room("notebook")
 
 
 class MarkEntry(Entry):

@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from fastapi import APIRouter
-
+from oenomel.api.room import room
 from oenomel.core.balance import AXES, TASTED_STEPS, Axis
 from oenomel.core.ice import REFERENCE_SECONDS
 from oenomel.core.larder import ALLERGENS, SLOTS, SlotName
@@ -11,7 +10,7 @@ from oenomel.core.spec import Technique
 from oenomel.core.swaps import CORRECTORS
 from oenomel.interchange.models import Report
 
-router = APIRouter(tags=["rules"])
+router = room("rules")
 
 
 class RulesReport(Report):

@@ -4,19 +4,19 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from fastapi import APIRouter
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection
+from oenomel.api.room import room
 from oenomel.api.routers.ingredients import IngredientDetail, ingredient_detail
 from oenomel.core.larder import Kind, Label, ShelfState, Shelved, abv_of_proof, bottle_from, sweetness_classes
 from oenomel.interchange.models import Entry, Level
 from oenomel.store import ingredients, shelf
 from oenomel.store.database import transaction
 
-router = APIRouter(tags=["shelf"])
+router = room("shelf")
 
 
 class ShelfEntry(Entry):

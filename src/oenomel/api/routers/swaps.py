@@ -6,13 +6,13 @@ import sqlite3
 from collections.abc import AsyncIterator, Iterator
 from typing import Annotated
 
-from fastapi import APIRouter
 from fastapi.responses import StreamingResponse
 from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.reading.trials import palate_of
+from oenomel.api.room import room
 from oenomel.api.searching import Search
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, Kind, Larder, Shelved
@@ -25,7 +25,7 @@ from oenomel.interchange.requests.aim import AimRequest, FamilyTarget, TargetEnt
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.store import ingredients, shelf
 
-router = APIRouter(tags=["swaps"])
+router = room("swaps")
 
 NDJSON = "application/x-ndjson"
 

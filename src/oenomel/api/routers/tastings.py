@@ -5,12 +5,13 @@ from __future__ import annotations
 from http import HTTPStatus
 from typing import Annotated
 
-from fastapi import APIRouter, Response
+from fastapi import Response
 from pydantic import Field, StringConstraints
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for
 from oenomel.api.reading.trials import kept_trials, palate_of, sheets_of, tasted_of
+from oenomel.api.room import room
 from oenomel.api.routers.notebook import sheet_report
 from oenomel.api.searching import Search
 from oenomel.core.balance import profile_of_made
@@ -30,7 +31,7 @@ from oenomel.store import drinks, ingredients, shelf, tastings
 from oenomel.store.database import transaction
 from oenomel.store.tastings import PartTastingRecord, TastingRecord
 
-router = APIRouter(tags=["tasting"])
+router = room("tasting")
 
 
 class FlightEntry(Entry):

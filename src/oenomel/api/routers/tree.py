@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter
 from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, resolve
 from oenomel.api.reading.trials import kept_trials
+from oenomel.api.room import room
 from oenomel.core.ice import Conditions
 from oenomel.core.notebook import branch, cross
 from oenomel.interchange.models import Entry, RowId
@@ -20,7 +20,7 @@ from oenomel.interchange.spec.poured import with_pours_of
 from oenomel.store import drinks, lineage
 from oenomel.store.lineage import MOST_NODES
 
-router = APIRouter(tags=["tree"])
+router = room("tree")
 
 
 class CrossRequest(Entry):
