@@ -61,6 +61,8 @@ def _parser() -> argparse.ArgumentParser:
     serving.add_argument("--demo", action="store_true", help="show the demo, in a data file of its own")
     serving.add_argument("--reset", action="store_true", help="put the demo back to how it was at first")
     serving.add_argument("--host", default="127.0.0.1", help="address to listen on (default: loopback only)")
+    serving.add_argument("--share", action="store_true", help="let devices of the network in by a code; for a --host other than loopback")
+    serving.add_argument("--name", action="append", default=[], help="a name by which the network calls this machine; may be repeated")
     serving.add_argument("--port", type=_port, default=8000)
     serving.add_argument("--data", type=Path, help="data file (default: by the platform's convention)")
     serving.set_defaults(run=_serve)
@@ -109,11 +111,10 @@ def _larder(data: Path | None) -> Larder:
 
 def _serve(chosen: argparse.Namespace) -> int:
     # The web framework takes a second to import, and only this command needs it.
-    import uvicorn
-
-    from oenomel.api.app import create_app
+    from oenomel.api import listening
     from oenomel.demo import scenario
 
+    listening.check_invited(chosen.host, chosen.share)
     if chosen.demo:
         data = chosen.data or database.demo_path()
         scenario.prepare(data, reset=chosen.reset)
@@ -121,12 +122,7 @@ def _serve(chosen: argparse.Namespace) -> int:
         raise SpecError("--reset", "only the demo can be reset; add --demo")
     else:
         data = chosen.data or database.default_path()
-    loopback = chosen.host in ("127.0.0.1", "::1", "localhost")
-    app = create_app(data, demo=chosen.demo) if loopback else create_app(data, demo=chosen.demo, hosts=None)
-    host = f"[{chosen.host}]" if ":" in chosen.host else chosen.host
-    print(f"Oenomel is open at http://{host}:{chosen.port} with {data}", flush=True)
-    uvicorn.run(app, host=chosen.host, port=chosen.port, log_level="warning", server_header=False, http="httptools")
-    return 0
+    return listening.serve(data, chosen.host, chosen.port, demo=chosen.demo, share=chosen.share, names=frozenset(chosen.name))
 
 
 def _port(text: str) -> int:

@@ -17,6 +17,8 @@ OenomelError
 ├── RecordNotFound (also LookupError)  HTTP 404
 ├── RecordConflict                     HTTP 409
 │   └── MendGone                       the finding isn't there (any more)
+├── CannotListen                       no server can be opened there: exit 2
+├── OnlyLooking                        a guest's device wants to write: HTTP 403
 ├── NoReading                          a device gave no reading: HTTP 503
 ├── AnsweredBefore                     a write came a second time; it has its answer
 └── StoreError                         the data file can't be used: HTTP 503, exit 2
@@ -30,6 +32,7 @@ from typing import Final
 
 __all__ = [
     "AnsweredBefore",
+    "CannotListen",
     "CannotSize",
     "DomainError",
     "ImpossibleComposition",
@@ -41,6 +44,7 @@ __all__ = [
     "NothingFree",
     "NothingToDrink",
     "OenomelError",
+    "OnlyLooking",
     "OutOfRange",
     "RecordConflict",
     "RecordNotFound",
@@ -219,6 +223,28 @@ class MendGone(RecordConflict):
 
     def __str__(self) -> str:
         return f'the drink has no such mend of "{self.finding}" any more; look at it again'
+
+
+class CannotListen(OenomelError):
+    """The server can't listen where it is told to."""
+
+    code = "cannot-listen"
+
+    def __init__(self, host: str, port: int, why: str) -> None:
+        super().__init__(host, port, why)
+        self.host, self.port, self.why = host, port, why
+
+    def __str__(self) -> str:
+        return f"can't listen at {self.host}, port {self.port}: {self.why}"
+
+
+class OnlyLooking(OenomelError):
+    """A device that was let in to look wants to write."""
+
+    code = "only-looking"
+
+    def __str__(self) -> str:
+        return "this device may look and try, and write nothing down; pair it anew with the code for working"
 
 
 class NoReading(OenomelError):

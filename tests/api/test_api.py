@@ -259,7 +259,8 @@ def test_server_answers_to_its_own_name_and_origin_alone_and_with_strict_headers
 def test_deep_links_get_the_page_and_missing_assets_do_not(client):
     assert '<div id="root">' in client.get("/bench/3/trials/2").text
     assert client.get("/assets/nothing.js").status_code == HTTPStatus.NOT_FOUND
-    assert client.get("/../../pyproject.toml").text.startswith("<!doctype html>")
+    for path in ("/../../pyproject.toml", "/.git/config", "/.env", "/wp-login.php", "/bench/3/app.js"):
+        assert client.get(path).status_code == HTTPStatus.NOT_FOUND, path
 
 
 def test_only_the_demo_can_be_put_back(client, tmp_path):

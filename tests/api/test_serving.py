@@ -85,9 +85,31 @@ def test_a_front_end_that_is_not_built_says_so(tmp_path):
     assert (answer.status_code, answer.text) == (HTTPStatus.SERVICE_UNAVAILABLE, "The front end isn't built; run make demo.")
 
 
-def test_told_to_listen_elsewhere_it_answers_to_any_name(tmp_path):
-    client = TestClient(create_app(tmp_path / "bar.db", demo=True, hosts=None), base_url="http://bar.example")
-    assert client.get("/api/health").json()["demo"] is True
+@pytest.mark.parametrize("host", ["LOCALHOST", "Localhost:8000", "127.0.0.2"])
+def test_its_names_are_known_in_any_spelling_and_no_others(tmp_path, host):
+    client = TestClient(create_app(tmp_path / "bar.db", names=frozenset({"127.0.0.2"})), base_url="http://127.0.0.1")
+    assert client.get("/api/health", headers={"host": host}).status_code == HTTPStatus.OK
+    assert client.get("/api/health", headers={"host": "127.0.0.3"}).status_code == HTTPStatus.FORBIDDEN
+
+
+def test_what_the_api_answers_is_kept_nowhere(client):
+    for path in ("/api/health", "/api/nothing"):
+        assert client.get(path).headers["cache-control"] == "no-store"
+
+
+@pytest.mark.parametrize("told", [True, False])
+def test_a_body_over_two_megabytes_is_refused_whether_it_says_so_or_not(client, told):
+    body = b'{"name": "' + b"x" * 2_000_000 + b'"}'
+    sent = body if told else (body[i : i + 100_000] for i in range(0, len(body), 100_000))
+    answer = client.post("/api/predict", content=sent, headers={"content-type": "application/json"})
+    assert answer.status_code == HTTPStatus.REQUEST_ENTITY_TOO_LARGE
+    assert answer.json()["detail"] == "the body is over 2 MB"
+    assert client.post("/api/predict", content=b"x" * 1_900_000).status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+
+
+def test_headers_over_64_kilobytes_are_refused(client):
+    answer = client.get("/api/health", headers={f"x-{n}": "y" * 8000 for n in range(9)})
+    assert answer.status_code == HTTPStatus.REQUEST_HEADER_FIELDS_TOO_LARGE
 
 
 def test_what_a_first_visit_loads_stays_small():

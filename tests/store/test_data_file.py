@@ -31,6 +31,18 @@ def of_another_program(path):
         conn.execute("PRAGMA application_id = 77")
 
 
+def write_much(conn):
+    with database.transaction(conn):
+        for number in range(5000):
+            drinks.add(conn, f"Drink {number} " + "x" * 150, "sour")
+
+
+def fill(path):
+    with path.open("wb", buffering=0) as file:
+        while True:
+            file.write(b"0" * 4096)
+
+
 @pytest.mark.parametrize(
     ("made", "fault"), [(foreign, "foreign"), (letter, "foreign"), (folder, "folder"), (of_another_program, "foreign")]
 )
@@ -59,9 +71,9 @@ def test_a_data_file_is_for_its_owner_alone_and_carries_our_mark(tmp_path):
 
 def test_a_file_that_was_taken_away_is_told_and_not_made_anew(tmp_path):
     path = tmp_path / "bar.db"
-    with pytest.raises(StoreFault, match="is gone. Put it back"):
-        database.connect(path)
     with pytest.raises(StoreFault, match="is gone"):
+        database.connect(path)
+    with pytest.raises(StoreFault, match="Put it back"):
         database.identity(path)
     assert not path.exists()
 
@@ -73,9 +85,8 @@ def test_a_full_disk_refuses_a_write_and_still_lets_the_book_be_read_and_opened(
         pages = conn.execute("PRAGMA page_count").fetchone()[0]
         # SQLite's own limit answers as a disk without room does.
         conn.execute(f"PRAGMA max_page_count = {pages}")
-        with pytest.raises(sqlite3.OperationalError) as full, database.transaction(conn):
-            for number in range(5000):
-                drinks.add(conn, f"Drink {number} " + "x" * 150, "sour")
+        with pytest.raises(sqlite3.OperationalError) as full:
+            write_much(conn)
         assert not conn.in_transaction
         told = database.fault_of(full.value, path)
         assert told.fault == "full"
@@ -95,12 +106,10 @@ def test_a_disk_that_fills_up_while_the_house_is_open_still_lets_it_be_read(tmp_
         database.prepare(path)
         with closing(database.connect(path)) as conn:
             drinks.add(conn, "Glasshouse", "sour")
-            with (disk / "fill").open("wb", buffering=0) as fill, pytest.raises(OSError, match="No space left"):
-                while True:
-                    fill.write(b"0" * 4096)
-            with pytest.raises(sqlite3.OperationalError) as full, database.transaction(conn):
-                for number in range(2000):
-                    drinks.add(conn, f"Drink {number} " + "x" * 150, "sour")
+            with pytest.raises(OSError, match="No space left"):
+                fill(disk / "fill")
+            with pytest.raises(sqlite3.OperationalError) as full:
+                write_much(conn)
             assert database.fault_of(full.value, path).fault == "full"
             with closing(database.connect(path)) as another:
                 assert another.execute("SELECT name FROM drink").fetchone()[0] == "Glasshouse"

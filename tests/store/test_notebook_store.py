@@ -117,7 +117,7 @@ def test_readings_and_the_water_they_tell(conn, book):
 def test_the_book_is_searched_by_words_family_taster_score_and_what_is_at_hand(conn, book):
     tastings.add(conn, TastingRecord(book[0], "Ada", score=8, words='{"nose": "wet stone"}'))
     for wanted, found in (
-        (Wanted(), [1, 2]),
+        (Wanted(), [2, 1]),
         (Wanted("hedge"), [1]),
         (Wanted("softer lemon"), [1]),
         (Wanted("ston ada"), [1]),

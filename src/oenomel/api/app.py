@@ -6,30 +6,39 @@ from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager, closing
 from http import HTTPStatus
 from pathlib import Path
+from typing import Final
 
-from fastapi import APIRouter, Depends, FastAPI
+from fastapi import APIRouter, Depends, FastAPI, Request
 from starlette.types import ASGIApp
 
 from oenomel import __version__
+from oenomel.api.door import Door
 from oenomel.api.errors import PROBLEMS, add_error_handlers
+from oenomel.api.reading.house import only_looks
 from oenomel.api.reading.parameters import only_known_parameters
 from oenomel.api.routers import demo as demo_router
 from oenomel.api.routers import drinks, families, forecast, ingredients, making, measuring, notebook, rules, shelf, swaps, tastings, tree
+from oenomel.api.routers import sharing as sharing_router
 from oenomel.api.searching import Turns
 from oenomel.api.serving import FrontEnd, Guard
+from oenomel.api.sharing import Sharing
 from oenomel.instruments.bench_set import BenchSet
 from oenomel.interchange.models import Report
 from oenomel.store import database
 
 __all__ = ["create_api", "create_app"]
 
+BUILT: Final = Path(__file__).parent / "static"
+OWN_NAMES: Final = frozenset({"127.0.0.1", "localhost", "[::1]"})
+
 
 class Health(Report):
-    """That the server is up, which version it is, and whether it shows the demo."""
+    """That the server is up, which version it is, whether it shows the demo, and whether who asks may write."""
 
     status: str
     version: str
     demo: bool
+    may_write: bool
 
 
 def create_api(data: Path, demo: bool = False) -> FastAPI:
@@ -68,6 +77,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
     api.state.data = data
     api.state.free_connections = None
     api.state.data_identity = None
+    api.state.sharing = None
     api.state.bench_set = BenchSet()
     api.state.searches = Turns()
     add_error_handlers(api)
@@ -75,18 +85,27 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
     health = APIRouter(tags=["health"])
 
     @health.get("/health")
-    def get_health() -> Health:
+    def get_health(request: Request) -> Health:
         """Whether the server is up."""
-        return Health(status="ok", version=__version__, demo=demo)
+        return Health(status="ok", version=__version__, demo=demo, may_write=not only_looks(request))
 
     # Nobody's own book can be emptied: the way to put the demo back is there only while the demo is served.
     only_in_the_demo = (demo_router.router,) if demo else ()
-    rooms = (rules, forecast, making, swaps, ingredients, shelf, families, drinks, notebook, tastings, measuring, tree)
+    rooms = (rules, forecast, making, swaps, ingredients, shelf, families, drinks, notebook, tastings, measuring, tree, sharing_router)
     for router in (health, *(room.router for room in rooms), *only_in_the_demo):
         api.include_router(router, prefix="/api")
     return api
 
 
-def create_app(data: Path, demo: bool = False, hosts: frozenset[str] | None = frozenset({"127.0.0.1", "localhost", "[::1]"})) -> ASGIApp:
-    """The whole product as one ASGI application; ``hosts`` None accepts any name it is called by."""
-    return Guard(FrontEnd(create_api(data, demo), Path(__file__).parent / "static"), hosts)
+def create_app(data: Path, demo: bool = False, sharing: Sharing | None = None, names: frozenset[str] = frozenset()) -> ASGIApp:
+    """The whole product as one ASGI application, for this machine, and where it is shared for the devices that were let in.
+
+    ``names`` are those by which this machine may call it besides the usual ones.
+    """
+    api = create_api(data, demo)
+    api.state.sharing = sharing
+    app: ASGIApp = FrontEnd(api, BUILT)
+    if sharing is not None:
+        app = Door(app, sharing, BUILT)
+        names |= sharing.names
+    return Guard(app, OWN_NAMES | names, own_addresses=sharing is not None)

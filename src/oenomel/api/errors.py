@@ -11,16 +11,17 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from starlette.exceptions import HTTPException
 
-from oenomel.errors import DomainError, NoReading, OenomelError, RecordConflict, RecordNotFound, SpecError, StoreError
+from oenomel.errors import DomainError, NoReading, OenomelError, OnlyLooking, RecordConflict, RecordNotFound, SpecError, StoreError
 from oenomel.interchange.models import Report
 from oenomel.interchange.spec.file import spec_error
 from oenomel.store.database import fault_of
 
-__all__ = ["PROBLEMS", "Problem", "add_error_handlers"]
+__all__ = ["PROBLEMS", "Problem", "add_error_handlers", "problem"]
 
 _STATUS: Final[tuple[tuple[type[OenomelError], HTTPStatus], ...]] = (
     (DomainError, HTTPStatus.UNPROCESSABLE_ENTITY),
     (RecordNotFound, HTTPStatus.NOT_FOUND),
+    (OnlyLooking, HTTPStatus.FORBIDDEN),
     (RecordConflict, HTTPStatus.CONFLICT),
     (NoReading, HTTPStatus.SERVICE_UNAVAILABLE),
     (StoreError, HTTPStatus.SERVICE_UNAVAILABLE),
@@ -63,16 +64,16 @@ def add_error_handlers(app: FastAPI) -> None:
 def _ours(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, OenomelError)
     status = next((status for kind, status in _STATUS if isinstance(error, kind)), HTTPStatus.INTERNAL_SERVER_ERROR)
-    return _problem(status, str(error), error.code, error.path if isinstance(error, SpecError) else "")
+    return problem(status, str(error), error.code, error.path if isinstance(error, SpecError) else "")
 
 
 def _invalid(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, RequestValidationError)
     first = error.errors()[0]
     if first["type"] == "json_invalid":
-        return _problem(HTTPStatus.BAD_REQUEST, f"the body is not JSON: {first['ctx']['error']}", "not-json", "")
+        return problem(HTTPStatus.BAD_REQUEST, f"the body is not JSON: {first['ctx']['error']}", "not-json", "")
     refusal = spec_error(first)
-    return _problem(HTTPStatus.UNPROCESSABLE_ENTITY, str(refusal), refusal.code, refusal.path)
+    return problem(HTTPStatus.UNPROCESSABLE_ENTITY, str(refusal), refusal.code, refusal.path)
 
 
 def _of_the_file(request: Request, error: Exception) -> JSONResponse:
@@ -85,11 +86,12 @@ def _of_the_file(request: Request, error: Exception) -> JSONResponse:
 
 def _http(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, HTTPException)
-    response = _problem(HTTPStatus(error.status_code), str(error.detail), "http", "")
+    response = problem(HTTPStatus(error.status_code), str(error.detail), "http", "")
     response.headers.update(error.headers or {})
     return response
 
 
-def _problem(status: HTTPStatus, detail: str, code: str, path: str) -> JSONResponse:
-    problem = Problem(type=f"urn:oenomel:problem:{code}", title=status.phrase, status=status, detail=detail, code=code, path=path)
-    return JSONResponse(problem.model_dump(), status_code=status, media_type="application/problem+json")
+def problem(status: HTTPStatus, detail: str, code: str, path: str = "") -> JSONResponse:
+    """A refusal as a problem document."""
+    told = Problem(type=f"urn:oenomel:problem:{code}", title=status.phrase, status=status, detail=detail, code=code, path=path)
+    return JSONResponse(told.model_dump(), status_code=status, media_type="application/problem+json")

@@ -1,7 +1,9 @@
-"""What stands around the API: security headers, who may call, and the built front end."""
+"""What stands around the API: security headers, who may call and how much, and the built front end."""
 
 from __future__ import annotations
 
+from contextlib import suppress
+from http import HTTPStatus
 from pathlib import Path
 from typing import Final
 from urllib.parse import urlsplit
@@ -12,50 +14,109 @@ from starlette.responses import PlainTextResponse
 from starlette.staticfiles import StaticFiles
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from oenomel.api.errors import problem
+
 __all__ = ["FrontEnd", "Guard"]
 
 _HEADERS: Final = {
     "content-security-policy": (
         "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; connect-src 'self'; "
-        "base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
+        "base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
     ),
     "x-content-type-options": "nosniff",
     "referrer-policy": "no-referrer",
     "cross-origin-opener-policy": "same-origin",
     "cross-origin-resource-policy": "same-origin",
 }
+LARGEST_HEADERS: Final = 64 * 1024
+LARGEST_BODY: Final = 2_000_000
+
 _SAFE_METHODS: Final = frozenset({"GET", "HEAD", "OPTIONS"})
 
 
 class Guard:
-    """Adds the security headers, and refuses strange host names (rebinding) and writes that another site's page sends."""
+    """Adds the security headers; refuses strange host names (rebinding), writes that another site's page sends, and what is too large.
 
-    def __init__(self, app: ASGIApp, hosts: frozenset[str] | None) -> None:
-        self.app, self.hosts = app, hosts
+    ``names`` are those by which it is called; ``own_addresses`` lets the address in too to which the caller came.
+    """
+
+    def __init__(self, app: ASGIApp, names: frozenset[str], *, own_addresses: bool = False) -> None:
+        self.app, self.names, self.own_addresses = app, names, own_addresses
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http":
             await self.app(scope, receive, send)
             return
+        of_api = scope["path"] == "/api" or scope["path"].startswith("/api/")
 
         async def send_with_headers(message: Message) -> None:
             if message["type"] == "http.response.start":
-                MutableHeaders(scope=message).update(_HEADERS)
+                headers = MutableHeaders(scope=message)
+                headers.update(_HEADERS)
+                if of_api:
+                    headers["cache-control"] = "no-store"
             await send(message)
 
         refusal = self._refusal(scope)
-        answer = PlainTextResponse(refusal, status_code=403) if refusal else self.app
-        await answer(scope, receive, send_with_headers)
+        if refusal is not None:
+            await refusal(scope, receive, send_with_headers)
+            return
+        await _BodyLimit(self.app)(scope, receive, send_with_headers)
 
-    def _refusal(self, scope: Scope) -> str | None:
+    def _refusal(self, scope: Scope) -> ASGIApp | None:
         headers = Headers(scope=scope)
         host = headers.get("host", "")
-        if self.hosts is not None and _without_port(host) not in self.hosts:
-            return "This server answers only to its own name."
+        if not self._is_own(_without_port(host), scope):
+            return PlainTextResponse("This server answers only to its own name.", HTTPStatus.FORBIDDEN)
         origin = headers.get("origin")
         if scope["method"] not in _SAFE_METHODS and origin is not None and urlsplit(origin).netloc != host:
-            return "Another site's page can't write here."
+            return PlainTextResponse("Another site's page can't write here.", HTTPStatus.FORBIDDEN)
+        if sum(len(name) + len(value) for name, value in scope["headers"]) > LARGEST_HEADERS:
+            told = f"the headers are over {LARGEST_HEADERS // 1024} KB"
+            return problem(HTTPStatus.REQUEST_HEADER_FIELDS_TOO_LARGE, told, "too-large")
         return None
+
+    def _is_own(self, host: str, scope: Scope) -> bool:
+        return host.casefold() in self.names or (self.own_addresses and host.strip("[]") == (scope.get("server") or ("",))[0])
+
+
+class _BodyLimit:
+    """Refuses a body that is too large, told so or not, before more than that of it is held."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self.app = app
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        too_large = problem(HTTPStatus.REQUEST_ENTITY_TOO_LARGE, f"the body is over {LARGEST_BODY // 1_000_000} MB", "too-large")
+        told = Headers(scope=scope).get("content-length", "")
+        if told.isdecimal() and int(told) > LARGEST_BODY:
+            await too_large(scope, receive, send)
+            return
+        come, answered = 0, False
+
+        async def counted() -> Message:
+            nonlocal come
+            message = await receive()
+            come += len(message.get("body", b""))
+            if come > LARGEST_BODY:
+                raise _TooLargeError
+            return message
+
+        async def sent(message: Message) -> None:
+            nonlocal answered
+            # Whoever reads a body may take its end for something else: this answer is ours.
+            if come <= LARGEST_BODY:
+                answered = True
+                await send(message)
+
+        with suppress(_TooLargeError):
+            await self.app(scope, counted, sent)
+        if come > LARGEST_BODY and not answered:
+            await too_large(scope, receive, send)
+
+
+class _TooLargeError(Exception):
+    pass
 
 
 class FrontEnd:
@@ -79,8 +140,9 @@ class FrontEnd:
         try:
             response = await self.files.get_response(path or "index.html", scope)
         except HTTPException as error:
-            # A deep link is a page of the app; a missing asset is missing.
-            if error.status_code != 404 or path.startswith("assets/"):
+            # A deep link is a page of the app; a missing file is missing, and so is whatever begins with a dot.
+            is_file = any(part.startswith(".") for part in path.split("/")) or "." in path.rpartition("/")[2] or path.startswith("assets/")
+            if error.status_code != HTTPStatus.NOT_FOUND or is_file:
                 await PlainTextResponse(str(error.detail), status_code=error.status_code)(scope, receive, send)
                 return
             response = await self.files.get_response("index.html", scope)

@@ -6,16 +6,17 @@ import json
 import sqlite3
 from dataclasses import dataclass
 
-__all__ = ["MOST_FOUND", "Wanted", "find", "forget_all", "write_down"]
+__all__ = ["MOST_FOUND", "Wanted", "count", "find", "forget_all", "write_down"]
 
 MOST_FOUND = 200
 
 SHORTEST_INDEXED = 3
 """The index knows parts of words from three letters; shorter ones are looked for line by line."""
 
-SELECT_FOUND = """
-SELECT drink.id FROM drink
-WHERE (:match = '' OR drink.id IN (SELECT rowid FROM book_words WHERE book_words MATCH :match))
+FOUND = """
+FROM drink
+WHERE (:before IS NULL OR drink.id < :before)
+  AND (:match = '' OR drink.id IN (SELECT rowid FROM book_words WHERE book_words MATCH :match))
   AND NOT EXISTS (
     SELECT 1 FROM json_each(:short) AS word
     WHERE NOT EXISTS (SELECT 1 FROM book_words WHERE book_words.rowid = drink.id AND instr(lower(book_words.words), word.value) > 0)
@@ -30,8 +31,9 @@ WHERE (:match = '' OR drink.id IN (SELECT rowid FROM book_words WHERE book_words
     WHERE trial_id = (SELECT id FROM trial WHERE trial.drink_id = drink.id ORDER BY number DESC LIMIT 1)
       AND slug NOT IN (SELECT slug FROM shelf WHERE state <> 'out')
   ))
-ORDER BY drink.id LIMIT :most
 """
+SELECT_FOUND = f"SELECT drink.id {FOUND} ORDER BY drink.id DESC LIMIT :most"
+SELECT_COUNT = f"SELECT count(*) {FOUND}"
 DELETE_WORDS = "DELETE FROM book_words WHERE rowid = :drink_id"
 DELETE_ALL = "DELETE FROM book_words"
 INSERT_WORDS = """
@@ -59,21 +61,28 @@ class Wanted:
     at_hand: bool = False
 
 
-def find(conn: sqlite3.Connection, wanted: Wanted, most: int = MOST_FOUND) -> list[int]:
-    """Ids of the drinks that have it all, oldest first, at most so many."""
+def find(conn: sqlite3.Connection, wanted: Wanted, most: int = MOST_FOUND, before: int | None = None) -> list[int]:
+    """Ids of the drinks that have it all, newest first, at most so many; of those older than ``before``, where it is told."""
+    return [row["id"] for row in conn.execute(SELECT_FOUND, {**_values(wanted), "before": before, "most": most})]
+
+
+def count(conn: sqlite3.Connection, wanted: Wanted) -> int:
+    """How many drinks have it all."""
+    return int(conn.execute(SELECT_COUNT, {**_values(wanted), "before": None}).fetchone()[0])
+
+
+def _values(wanted: Wanted) -> dict[str, object]:
     words = wanted.words.lower().split()
     # Inside quotes nothing means anything to the index but a quote, which is doubled.
     match = " AND ".join('"' + word.replace('"', '""') + '"' for word in words if len(word) >= SHORTEST_INDEXED)
-    values = {
+    return {
         "match": match,
         "short": json.dumps([word for word in words if len(word) < SHORTEST_INDEXED]),
         "family": wanted.family,
         "taster": wanted.taster,
         "score": wanted.score,
         "at_hand": wanted.at_hand,
-        "most": most,
     }
-    return [row["id"] for row in conn.execute(SELECT_FOUND, values)]
 
 
 def write_down(conn: sqlite3.Connection, drink_id: int) -> None:

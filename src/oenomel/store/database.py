@@ -15,7 +15,7 @@ from typing import Final
 import platformdirs
 
 from oenomel.core.larder import catalogue
-from oenomel.errors import StoreError, StoreFault
+from oenomel.errors import OnlyLooking, StoreError, StoreFault
 from oenomel.store import answered_writes, ingredients
 from oenomel.store.answered_writes import WriteKey
 
@@ -64,9 +64,10 @@ INSERT_APPLIED = "INSERT INTO migration (name) VALUES (:name)"
 
 
 class House(sqlite3.Connection):
-    """A connection to a data file; ``write_key`` is that of the write which it serves, if that has one."""
+    """A connection to a data file; ``write_key`` is that of the write which it serves, if that has one, ``only_looks`` a guest's."""
 
     write_key: WriteKey | None = None
+    only_looks: bool = False
 
 
 def default_path() -> Path:
@@ -181,7 +182,11 @@ def transaction(conn: sqlite3.Connection) -> Iterator[None]:
     ------
     AnsweredBefore
         The write with this key was made already.
+    OnlyLooking
+        The connection serves a guest.
     """
+    if isinstance(conn, House) and conn.only_looks:
+        raise OnlyLooking
     key = conn.write_key if isinstance(conn, House) else None
     if not conn.in_transaction:
         conn.execute("BEGIN IMMEDIATE")

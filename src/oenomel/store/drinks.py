@@ -36,7 +36,7 @@ __all__ = [
 
 SELECT_DRINK = "SELECT id, name, family, origin, created_at FROM drink WHERE id = :id"
 SELECT_SOME = """
-SELECT id, name, family, origin, created_at FROM drink WHERE id IN (SELECT value FROM json_each(:drinks)) ORDER BY id
+SELECT id, name, family, origin, created_at FROM drink WHERE id IN (SELECT value FROM json_each(:drinks)) ORDER BY id DESC
 """
 INSERT_DRINK = "INSERT INTO drink (name, family, origin, created_at) VALUES (:name, :family, :origin, :created_at)"
 UPDATE_NAME = "UPDATE drink SET name = :name WHERE id = :id"
@@ -73,7 +73,9 @@ WHERE trial.id = :trial_id AND json_type(pour.value, '$.ingredient') = 'text'
   AND coalesce(json_extract(pour.value, '$.stage'), 'mixed') NOT IN ('rim', 'garnish')
 """
 SELECT_DRAFT = "SELECT drink_id, parent_trial_id, spec, revision, saved_at FROM draft WHERE drink_id = :drink_id"
-SELECT_DRAFTS = "SELECT drink_id, parent_trial_id, spec, revision, saved_at FROM draft"
+SELECT_DRAFTS = """
+SELECT drink_id, parent_trial_id, spec, revision, saved_at FROM draft WHERE drink_id IN (SELECT value FROM json_each(:drinks))
+"""
 INSERT_DRAFT = """
 INSERT INTO draft (drink_id, parent_trial_id, spec, revision, saved_at)
 VALUES (:drink_id, :parent_trial_id, :spec, 1, :saved_at)
@@ -141,7 +143,7 @@ def get(conn: sqlite3.Connection, drink_id: int) -> DrinkRecord:
 
 
 def some(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[DrinkRecord]:
-    """These drinks, oldest first; those that are gone are left out."""
+    """These drinks, newest first; those that are gone are left out."""
     return [DrinkRecord(**row) for row in conn.execute(SELECT_SOME, {"drinks": json.dumps(list(drink_ids))})]
 
 
@@ -249,9 +251,9 @@ def get_draft(conn: sqlite3.Connection, drink_id: int) -> DraftRecord | None:
     return DraftRecord(**row) if row else None
 
 
-def drafts(conn: sqlite3.Connection) -> dict[int, DraftRecord]:
-    """All drafts, by drink."""
-    return {row["drink_id"]: DraftRecord(**row) for row in conn.execute(SELECT_DRAFTS)}
+def drafts(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[int, DraftRecord]:
+    """The drafts of these drinks, by drink."""
+    return {row["drink_id"]: DraftRecord(**row) for row in conn.execute(SELECT_DRAFTS, {"drinks": json.dumps(list(drink_ids))})}
 
 
 def put_draft(conn: sqlite3.Connection, drink_id: int, parent_trial_id: int, spec: str, revision: int) -> int:

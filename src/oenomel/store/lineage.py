@@ -33,8 +33,12 @@ SELECT trial.id, trial.drink_id, trial.number, trial.name, trial.spec, trial.par
        coalesce(trial_mark.mark, '') AS mark,
        (SELECT count(*) FROM tasting WHERE tasting.trial_id = trial.id) AS sheets
 FROM trial JOIN drink ON drink.id = trial.drink_id LEFT JOIN trial_mark ON trial_mark.trial_id = trial.id
-WHERE coalesce(trial_mark.mark, '') <> 'hidden' AND (:drinks = '' OR trial.drink_id IN (SELECT value FROM json_each(:drinks)))
-ORDER BY trial.drink_id, trial.number LIMIT :most
+WHERE trial.id IN (
+  SELECT trial.id FROM trial JOIN drink ON drink.id = trial.drink_id LEFT JOIN trial_mark ON trial_mark.trial_id = trial.id
+  WHERE coalesce(trial_mark.mark, '') <> 'hidden' AND (:family = '' OR drink.family = :family)
+  ORDER BY trial.id DESC LIMIT :most
+)
+ORDER BY trial.drink_id, trial.number
 """
 
 MOST_NODES = 400
@@ -93,10 +97,9 @@ def marks(conn: sqlite3.Connection, drink_id: int) -> dict[int, str]:
     return {row["trial_id"]: row["mark"] for row in conn.execute(SELECT_MARKS, {"drink_id": drink_id})}
 
 
-def tree(conn: sqlite3.Connection, drink_ids: Sequence[int] | None = None) -> list[NodeRecord]:
-    """Trials in view with their parents, by drink and number: of these drinks, or of all."""
-    wanted = "" if drink_ids is None else json.dumps(list(drink_ids))
-    return [_from_row(row) for row in conn.execute(SELECT_TREE, {"drinks": wanted, "most": MOST_NODES})]
+def tree(conn: sqlite3.Connection, family: str = "", most: int = MOST_NODES) -> list[NodeRecord]:
+    """The newest trials in view with their parents, by drink and number: of a family, or of all."""
+    return [_from_row(row) for row in conn.execute(SELECT_TREE, {"family": family, "most": most})]
 
 
 def _from_row(row: sqlite3.Row) -> NodeRecord:

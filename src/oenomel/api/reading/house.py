@@ -11,6 +11,7 @@ from pydantic import Field
 from starlette.concurrency import run_in_threadpool
 from starlette.datastructures import State
 
+from oenomel.api.door import DEVICE
 from oenomel.core.balance import profile_of_drink
 from oenomel.core.families import Home, families, home_from, standard_homes
 from oenomel.core.ice import Conditions, DilutionSchool, HouseFactor, house_factor
@@ -22,7 +23,13 @@ from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import database, drinks, ingredients, measurements
 from oenomel.store.database import House
 
-__all__ = ["Connection", "HouseConditions", "homes_for", "resolve"]
+__all__ = ["Connection", "HouseConditions", "homes_for", "only_looks", "resolve"]
+
+
+def only_looks(request: Request) -> bool:
+    """Whether the request is of a device that was let in to look and not to write."""
+    device = request.scope.get(DEVICE)
+    return device is not None and not device.may_write
 
 
 async def _connection(request: Request) -> AsyncIterator[House]:
@@ -32,11 +39,12 @@ async def _connection(request: Request) -> AsyncIterator[House]:
     free: list[House] | None = state.free_connections
     conn = free.pop() if free else database.connect(state.data)
     conn.write_key = getattr(request.state, "write_key", None)
+    conn.only_looks = only_looks(request)
     request.state.connection = conn
     try:
         yield conn
     finally:
-        conn.write_key = None
+        conn.write_key, conn.only_looks = None, False
         if free is None or free is not state.free_connections or conn.in_transaction:
             conn.close()
         else:

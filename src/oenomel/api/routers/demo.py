@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from oenomel.api.reading.house import Connection
 from oenomel.api.room import room
-from oenomel.api.routers.drinks import DrinkSummary, list_drinks
+from oenomel.api.routers.drinks import DrinkSummary, PageQuery, list_drinks
 from oenomel.demo import scenario
 from oenomel.store.database import transaction
 
@@ -16,4 +16,4 @@ def reset_demo(conn: Connection) -> list[DrinkSummary]:
     """Puts the demo back, and answers with its book."""
     with transaction(conn):
         scenario.restore(conn)
-    return list_drinks(conn)
+    return list_drinks(conn, PageQuery())

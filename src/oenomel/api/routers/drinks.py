@@ -125,21 +125,48 @@ class DraftEntry(Entry):
     revision: Annotated[int, Field(ge=0, le=2**53)]
 
 
-@router.get("/drinks", responses={422: PROBLEMS["bad"][422]})
-def list_drinks(
-    conn: Connection,
-    q: Annotated[str, Query(max_length=100)] = "",
-    family: FamilyName | None = None,
-    taster: Annotated[str, Query(max_length=100)] = "",
-    score: Annotated[float, Query(ge=0, le=10, allow_inf_nan=False)] | None = None,
-    at_hand: bool = False,
-) -> list[DrinkSummary]:
-    """The book, oldest drink first, two hundred at most: those in whose name, trials, ingredients or sheets every word of ``q`` is found,
-    of a family, tasted by someone, scored at least so high, of which everything is at hand.
+class BookQuery(Entry):
+    """What a drink has to have: every word of ``q`` in its name, trials, ingredients or sheets; a family, a taster, at least such a score,
+    everything at hand.
     """
-    found = book_search.find(conn, Wanted(q, family or "", taster, score, at_hand))
-    drafts, latest = drinks.drafts(conn), drinks.latest_trials(conn, found)
+
+    q: Annotated[str, Field(max_length=100)] = ""
+    family: FamilyName | None = None
+    taster: Annotated[str, Field(max_length=100)] = ""
+    score: Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)] | None = None
+    at_hand: bool = False
+
+    @property
+    def wanted(self) -> Wanted:
+        """The same for the store."""
+        return Wanted(self.q, self.family or "", self.taster, self.score, self.at_hand)
+
+
+class PageQuery(BookQuery):
+    """A page of it: as many as ``limit``, of those older than the drink ``before``."""
+
+    before: RowId | None = None
+    limit: Annotated[int, Field(ge=1, le=500)] = book_search.MOST_FOUND
+
+
+class BookCount(Report):
+    """How many drinks there are."""
+
+    drinks: int
+
+
+@router.get("/drinks", responses={422: PROBLEMS["bad"][422]})
+def list_drinks(conn: Connection, asked: Annotated[PageQuery, Query()]) -> list[DrinkSummary]:
+    """A page of the book, newest drink first; how many there are in all: `/book`."""
+    found = book_search.find(conn, asked.wanted, asked.limit, asked.before)
+    drafts, latest = drinks.drafts(conn, found), drinks.latest_trials(conn, found)
     return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.some(conn, found)]
+
+
+@router.get("/book", responses={422: PROBLEMS["bad"][422]})
+def count_drinks(conn: Connection, asked: Annotated[BookQuery, Query()]) -> BookCount:
+    """How many drinks of the book have what is asked for."""
+    return BookCount(drinks=book_search.count(conn, asked.wanted))
 
 
 @router.post("/drinks", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])

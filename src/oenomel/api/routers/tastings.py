@@ -154,6 +154,8 @@ def get_palate(conn: Connection, taster: Annotated[str, Field(max_length=100)] =
         for record, trial, _ in tasted
         for said in [verdict_words(verdict_of(sheet_report(record)))]
     ]
+    if len(tasted) >= tastings.MOST_SHEETS:
+        why.append(f"Only the newest {tastings.MOST_SHEETS} sheets are counted.")
     palate = learn([each for _, _, each in tasted])
     return PalateReport(taster=taster, sheets=palate.sheets, sessions=palate.sessions, axes=list(palate_axes(palate)), why=why)
 

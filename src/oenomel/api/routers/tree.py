@@ -12,6 +12,7 @@ from oenomel.api.reading.trials import kept_trials
 from oenomel.api.room import room
 from oenomel.core.ice import Conditions
 from oenomel.core.notebook import branch, cross
+from oenomel.core.spec import FamilyName
 from oenomel.interchange.models import Entry, RowId
 from oenomel.interchange.reports.notebook import BranchReport, NodeReport, TreeReport
 from oenomel.interchange.spec.drink import with_plain_amounts
@@ -29,10 +30,10 @@ class CrossRequest(Entry):
     parents: Annotated[list[RowId], Field(min_length=2, max_length=3)]
 
 
-@router.get("/tree")
-def get_tree(conn: Connection) -> TreeReport:
-    """Every trial in view, and the change on each branch."""
-    records = lineage.tree(conn)
+@router.get("/tree", responses={422: PROBLEMS["bad"][422]})
+def get_tree(conn: Connection, family: FamilyName | None = None) -> TreeReport:
+    """The trials in view, the newest where there are very many, and the change on each branch."""
+    records = lineage.tree(conn, family or "")
     shown = {record.id for record in records}
     found = resolve(conn, *[with_plain_amounts(parse_spec(record.spec)) for record in records])
     made = {record.id: drink for record, drink in zip(records, found, strict=True)}

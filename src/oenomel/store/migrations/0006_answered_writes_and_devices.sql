@@ -18,5 +18,12 @@ CREATE TABLE device (
   paired_at TEXT NOT NULL
 ) STRICT;
 
+-- What a device shows is signed with this, so that nothing forged reaches the table.
+CREATE TABLE device_key (
+  only INTEGER PRIMARY KEY CHECK (only = 1),
+  key  TEXT NOT NULL
+) STRICT;
+INSERT INTO device_key (only, key) VALUES (1, hex(randomblob(32)));
+
 -- By this a data file of Oenomel is known: "OENO".
 PRAGMA application_id = 1329942095;

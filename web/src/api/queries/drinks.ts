@@ -15,7 +15,10 @@ export const drinksQuery = (sought: Sought = {}) =>
 
 export const drinkQuery = (id: number) => api.queryOptions('get', '/api/drinks/{drink_id}', pathOf(id));
 export const notebookQuery = (id: number) => api.queryOptions('get', '/api/drinks/{drink_id}/notebook', pathOf(id));
-export const treeQuery = () => api.queryOptions('get', '/api/tree');
+export const treeQuery = (family: string) =>
+  api.queryOptions('get', '/api/tree', {
+    params: { query: family ? { family: family as Spec['family'] } : {} },
+  });
 export const specCloudQuery = (id: number, query: Supposed) =>
   api.queryOptions('get', '/api/drinks/{drink_id}/spec-cloud', { params: { path: { drink_id: id }, query } });
 

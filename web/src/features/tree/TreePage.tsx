@@ -20,13 +20,14 @@ export function TreePage() {
   const [query, setQuery] = useSearchParams();
   const [chosen, setChosen] = useState<number[]>([]);
   const narrow = useNarrow();
-  const tree = useQuery(treeQuery());
-  useTitle('Family tree');
-  if (!tree.data) return <Waiting error={tree.error} />;
-  const { nodes, branches, more } = tree.data;
   const family = query.get('family') ?? '';
-  const shown = { ...tree.data, nodes: nodes.filter((node) => !family || node.family === family) };
-  const laid = layTree(shown, narrow);
+  const whole = useQuery(treeQuery(''));
+  const tree = useQuery(treeQuery(family));
+  useTitle('Family tree');
+  if (!tree.data || !whole.data) return <Waiting error={tree.error ?? whole.error} />;
+  const { nodes } = whole.data;
+  const { branches, more } = tree.data;
+  const laid = layTree(tree.data, narrow);
   const picked = chosen.flatMap((id) => laid.placed.get(id)?.node ?? []);
   const toggle = (id: number) =>
     setChosen(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id].slice(-MOST_PARENTS));
@@ -52,7 +53,12 @@ export function TreePage() {
           <>
             <Picked nodes={picked} onClear={() => setChosen([])} />
             <TreeDrawing laid={laid} branches={branches} narrow={narrow} chosen={chosen} onChoose={toggle} />
-            {more && <p className="text-base text-quiet">There are more trials than fit here: choose a family.</p>}
+            {more && (
+              <p className="text-base text-quiet">
+                Only the newest {tree.data.nodes.length} trials fit here
+                {family ? '. The book has them all.' : ': choose a family to see more of it. The book has them all.'}
+              </p>
+            )}
           </>
         )}
       </main>

@@ -1,0 +1,104 @@
+"""Listens where it is told to, says where once it does, and who may come in."""
+
+from __future__ import annotations
+
+import errno
+import socket
+from http import HTTPStatus
+from pathlib import Path
+from typing import Final
+
+import uvicorn
+from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
+
+from oenomel.api.app import create_app
+from oenomel.api.serving import LARGEST_HEADERS
+from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, is_loopback, own_addresses, pairing_address, qr_code
+from oenomel.errors import CannotListen, SpecError
+from oenomel.store import database
+
+__all__ = ["check_invited", "serve"]
+
+EVERYWHERE: Final = frozenset({"0.0.0.0", "::", ""})
+_WHY: Final = {
+    errno.EADDRINUSE: "another program listens there already; choose another --port, or end that one",
+    errno.EACCES: "this port is for the machine's owner alone; choose one from 1024 up",
+    errno.EADDRNOTAVAIL: "this machine has no such address",
+}
+
+
+def check_invited(host: str, share: bool) -> None:
+    """Raises SpecError where others could come in without having been invited."""
+    if not is_loopback(host) and not share:
+        raise SpecError("--host", f"{host} is open to the network: add --share, and devices are let in by a code")
+
+
+def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: frozenset[str]) -> int:
+    """Serves until it is told to end; returns the exit code.
+
+    Raises
+    ------
+    StoreError, CannotListen
+    """
+    database.prepare(data)
+    addresses = tuple(own_addresses()) if host in EVERYWHERE else (host,)
+    sharing = Sharing(data, frozenset(map(str.casefold, names)), addresses, port) if share else None
+    own_name = frozenset({host.casefold(), f"[{host}]"}) if is_loopback(host) else frozenset[str]()
+    app = create_app(data, demo, sharing, own_name)
+    with _listening(host, port) as listener:
+        _tell(data, host, port, sharing)
+        config = uvicorn.Config(app, log_level="warning", server_header=False, proxy_headers=False, http=_Protocol)
+        uvicorn.Server(config).run(sockets=[listener])
+    return 0
+
+
+def _listening(host: str, port: int) -> socket.socket:
+    try:
+        family = socket.getaddrinfo(host or None, port, type=socket.SOCK_STREAM, flags=socket.AI_PASSIVE)[0][0]
+        return socket.create_server((host, port), family=family, backlog=256)
+    except OSError as error:
+        why = "there is no such address" if isinstance(error, socket.gaierror) else _WHY.get(error.errno or 0, error.strerror)
+        raise CannotListen(host, port, str(why)) from error
+
+
+def _tell(data: Path, host: str, port: int, sharing: Sharing | None) -> None:
+    shown = "127.0.0.1" if host in EVERYWHERE else host
+    print(f"Oenomel is open at http://{f'[{shown}]' if ':' in shown else shown}:{port} with {data}", flush=True)
+    if sharing is None:
+        return
+    if not sharing.addresses:
+        print("This machine is in no network yet: connect it, and start again.", flush=True)
+        return
+    address = pairing_address(sharing.addresses[0], port, sharing.code)
+    print(f"To let a phone in, point its camera here, or open {address.partition('/pair')[0]} and type {_spaced(sharing.code)}:")
+    qr_code(address).terminal(compact=True)
+    print(f"For who may only look: {_spaced(sharing.looking_code)}")
+    print(NOT_ENCRYPTED, flush=True)
+
+
+def _spaced(code: str) -> str:
+    return f"{code[:4]} {code[4:]}"
+
+
+class _Protocol(HttpToolsProtocol):
+    """Ends a connection whose headers don't end: the parser would hold them all."""
+
+    head = 0
+    in_head = True
+
+    def data_received(self, data: bytes) -> None:
+        if self.in_head:
+            self.head += len(data)
+        super().data_received(data)
+        if self.in_head and self.head > LARGEST_HEADERS + len(data):
+            status = HTTPStatus.REQUEST_HEADER_FIELDS_TOO_LARGE
+            self.transport.write(f"HTTP/1.1 {status.value} {status.phrase}\r\nconnection: close\r\ncontent-length: 0\r\n\r\n".encode())
+            self.transport.close()
+
+    def on_headers_complete(self) -> None:
+        self.in_head = False
+        super().on_headers_complete()
+
+    def on_message_complete(self) -> None:
+        self.in_head, self.head = True, 0
+        super().on_message_complete()

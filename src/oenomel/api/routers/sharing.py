@@ -1,0 +1,90 @@
+"""The devices that were let in from the network, and how another one is."""
+
+from __future__ import annotations
+
+from http import HTTPStatus
+
+from fastapi import Request, Response
+
+from oenomel.api.door import DEVICE
+from oenomel.api.errors import PROBLEMS
+from oenomel.api.reading.house import Connection, only_looks
+from oenomel.api.room import room
+from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, pairing_address, qr_code
+from oenomel.errors import OnlyLooking
+from oenomel.interchange.models import Report, RowId
+from oenomel.store import devices
+from oenomel.store.database import transaction
+
+router = room("sharing")
+
+
+class WayIn(Report):
+    """One way to let a device in: where it goes, the code to type there, both as a picture for its camera, and what it may do then."""
+
+    address: str
+    code: str
+    picture: str
+    may_write: bool
+
+
+class DeviceReport(Report):
+    """A device that was let in; ``here`` for the one that asks."""
+
+    id: int
+    name: str
+    may_write: bool
+    paired_at: str
+    here: bool
+
+
+class SharingReport(Report):
+    """Whether the house is open to the network, how a device is let in, which ones were, and what to know of it."""
+
+    shared: bool
+    words: str
+    ways: list[WayIn]
+    devices: list[DeviceReport]
+
+
+@router.get("/sharing", responses={422: PROBLEMS["bad"][422]})
+def get_sharing(request: Request, conn: Connection) -> SharingReport:
+    """How a phone is let in, and which devices were. A guest sees neither."""
+    sharing: Sharing | None = request.app.state.sharing
+    if only_looks(request):
+        return SharingReport(shared=True, words="This device may look and try; it writes nothing down.", ways=[], devices=[])
+    here = request.scope.get(DEVICE)
+    let_in = [DeviceReport(**_told(each), here=here is not None and here.id == each.id) for each in devices.all_devices(conn)]
+    if sharing is None:
+        words = "Only this machine may come in. To let a phone in, start Oenomel with --host 0.0.0.0 --share."
+        return SharingReport(shared=False, words=words, ways=[], devices=let_in)
+    ways = [
+        WayIn(address=f"http://{_in_brackets(address)}:{sharing.port}", code=code, picture=_picture(address, sharing, code), may_write=may)
+        for code, may in ((sharing.code, True), (sharing.looking_code, False))
+        for address in sharing.addresses[:1]
+    ]
+    return SharingReport(shared=True, words=NOT_ENCRYPTED, ways=ways, devices=let_in)
+
+
+@router.delete("/sharing/devices/{device_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
+def forget_device(device_id: RowId, request: Request, conn: Connection) -> Response:
+    """Forgets a device: it finds the door closed with its next question."""
+    if only_looks(request):
+        raise OnlyLooking
+    with transaction(conn):
+        devices.remove(conn, device_id)
+    return Response(status_code=HTTPStatus.NO_CONTENT)
+
+
+def _told(device: devices.DeviceRecord) -> dict[str, object]:
+    return {"id": device.id, "name": device.name, "may_write": device.may_write, "paired_at": device.paired_at}
+
+
+def _in_brackets(address: str) -> str:
+    return f"[{address}]" if ":" in address else address
+
+
+def _picture(address: str, sharing: Sharing, code: str) -> str:
+    picture = qr_code(pairing_address(address, sharing.port, code))
+    # Dark on light in both themes: cameras don't read the reverse.
+    return picture.svg_data_uri(scale=6, border=3, dark="#23252e", light="#ffffff")

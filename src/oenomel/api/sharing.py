@@ -1,0 +1,140 @@
+"""Who else than this machine may come in: codes to pair a device by, what paired devices show, and how fast codes can be tried."""
+
+from __future__ import annotations
+
+import ipaddress
+import secrets
+import time
+from collections import OrderedDict
+from collections.abc import Callable
+from contextlib import closing
+from dataclasses import dataclass, field
+from hmac import compare_digest
+from pathlib import Path
+from typing import Final
+
+import ifaddr
+import segno
+from itsdangerous import BadSignature, URLSafeSerializer
+
+from oenomel.store import database, devices
+from oenomel.store.database import transaction
+from oenomel.store.devices import DeviceRecord
+
+__all__ = ["NOT_ENCRYPTED", "Sharing", "Tries", "is_loopback", "own_addresses", "pairing_address", "qr_code"]
+
+DIGITS: Final = 8
+
+NOT_ENCRYPTED: Final = "What goes over the network isn't encrypted: share only in a network that you trust."
+
+FREE_TRIES: Final = 3
+LONGEST_WAIT: Final = 60.0
+FREE_TRIES_OF_ALL: Final = 30
+ADDRESSES: Final = 1000
+"""Addresses whose wrong tries are remembered."""
+
+
+def is_loopback(host: str) -> bool:
+    """Whether an address is this machine's own, in whatever spelling: 127.0.0.2, ::1, LOCALHOST.
+
+    >>> is_loopback("127.0.0.2"), is_loopback("LOCALHOST"), is_loopback("::ffff:127.0.0.1"), is_loopback("192.168.1.4")
+    (True, True, True, False)
+    """
+    try:
+        address = ipaddress.ip_address(host.strip("[]").partition("%")[0])
+    except ValueError:
+        return host.casefold().rstrip(".") == "localhost"
+    mapped = address.ipv4_mapped if isinstance(address, ipaddress.IPv6Address) else None
+    return (mapped or address).is_loopback
+
+
+def own_addresses() -> list[str]:
+    """The addresses under which others can reach this machine, those of the fourth version first."""
+    found = [str(ip.ip) if ip.is_IPv4 else ip.ip[0] for adapter in ifaddr.get_adapters() for ip in adapter.ips]
+    others = [ip for ip in found if not is_loopback(ip) and not ipaddress.ip_address(ip).is_link_local]
+    return sorted(others, key=lambda ip: ":" in ip)
+
+
+def pairing_address(host: str, port: int, code: str) -> str:
+    """Where a device is let in with a code."""
+    return f"http://{f'[{host}]' if ':' in host else host}:{port}/pair?code={code}"
+
+
+def qr_code(address: str) -> segno.QRCode:
+    """A picture of an address, for a phone's camera."""
+    return segno.make(address, error="m", micro=False)
+
+
+class Tries:
+    """Wrong codes slow down: after a few free ones each doubles the wait, for who tried and, later, for everybody."""
+
+    def __init__(self, clock: Callable[[], float] = time.monotonic) -> None:
+        self.clock = clock
+        self.wrong: OrderedDict[str, tuple[int, float]] = OrderedDict()
+        self.of_all = (0, 0.0)
+
+    def seconds_to_wait(self, who: str) -> float:
+        """How long nothing is looked at."""
+        _, until = self.wrong.get(who, (0, 0.0))
+        return max(0.0, until - self.clock(), self.of_all[1] - self.clock())
+
+    def failed(self, who: str) -> None:
+        """A wrong code came."""
+        times = self.wrong.pop(who, (0, 0.0))[0] + 1
+        self.wrong[who] = times, self.clock() + _wait(times - FREE_TRIES)
+        while len(self.wrong) > ADDRESSES:
+            self.wrong.popitem(last=False)
+        every = self.of_all[0] + 1
+        self.of_all = every, self.clock() + _wait(every - FREE_TRIES_OF_ALL)
+
+    def succeeded(self, who: str) -> None:
+        """The right one came."""
+        self.wrong.pop(who, None)
+
+
+def _wait(beyond: int) -> float:
+    return 0.0 if beyond < 0 else min(LONGEST_WAIT, 2.0 ** min(beyond, 10))
+
+
+def _code() -> str:
+    return "".join(secrets.choice("0123456789") for _ in range(DIGITS))
+
+
+@dataclass
+class Sharing:
+    """A house that is open to the network: the codes of this run, and its devices.
+
+    ``names`` are names by which it may be called besides its own addresses.
+    """
+
+    data: Path
+    names: frozenset[str] = frozenset()
+    addresses: tuple[str, ...] = ()
+    port: int = 8000
+    code: str = field(default_factory=_code)
+    looking_code: str = field(default_factory=_code)
+    tries: Tries = field(default_factory=Tries)
+
+    def __post_init__(self) -> None:
+        with closing(database.connect(self.data)) as conn:
+            self.signer = URLSafeSerializer(devices.signing_key(conn), salt="device")
+
+    def device_showing(self, cookie: str) -> DeviceRecord | None:
+        """The device that a cookie is of; None for a forged one, and for one that was forgotten."""
+        try:
+            secret = self.signer.loads(cookie)
+        except BadSignature:
+            return None
+        with closing(database.connect(self.data)) as conn:
+            return devices.that_shows(conn, secret) if isinstance(secret, str) else None
+
+    def let_in(self, code: str, name: str) -> str | None:
+        """The cookie of a new device that came with a code; None where the code is wrong."""
+        typed = "".join(each for each in code if each.isdigit())
+        works, looks = (compare_digest(typed.encode(), each.encode()) for each in (self.code, self.looking_code))
+        if not works and not looks:
+            return None
+        with closing(database.connect(self.data)) as conn, transaction(conn):
+            _, secret = devices.add(conn, name, may_write=works)
+        cookie = self.signer.dumps(secret)
+        return cookie if isinstance(cookie, str) else cookie.decode()
