@@ -134,11 +134,14 @@ def test_the_book_is_searched_by_words_family_taster_score_and_what_is_at_hand(c
     assert book_search.find(conn, Wanted(at_hand=True)) == []
     shelf.put(conn, Shelved("london-dry-gin", "at hand", None))
     shelf.put(conn, Shelved("lemon-juice", "low", None))
-    assert book_search.find(conn, Wanted(at_hand=True)) == [1, 2]
+    assert book_search.find(conn, Wanted(at_hand=True)) == [2, 1]
     drinks.rename(conn, 1, "Orchard Row")
     assert book_search.find(conn, Wanted("hedge")) == []
     assert book_search.find(conn, Wanted("orchard")) == [1]
-    assert book_search.find(conn, Wanted(), most=1) == [1]
+    assert book_search.find(conn, Wanted(), most=1) == [2]
+    assert book_search.find(conn, Wanted(), before=2) == [1]
+    assert book_search.find(conn, Wanted(), before=1) == []
+    assert (book_search.count(conn, Wanted()), book_search.count(conn, Wanted("orchard"))) == (2, 1)
 
 
 def older_file(path, last):

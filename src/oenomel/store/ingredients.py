@@ -39,7 +39,7 @@ WHERE (:kind IS NULL OR kind = :kind)
   AND NOT EXISTS (
     SELECT 1 FROM json_each(:words) WHERE instr(lower(ingredient.name || ' ' || ingredient.kind || ' ' || ingredient.impression), value) = 0
   )
-ORDER BY EXISTS (SELECT 1 FROM json_each(:words) WHERE instr(lower(ingredient.name), value) = 0), name
+ORDER BY EXISTS (SELECT 1 FROM json_each(:words) WHERE instr(lower(ingredient.name), value) = 0), name LIMIT coalesce(:limit, -1)
 """
 SELECT_SOME = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
@@ -144,9 +144,11 @@ def get(conn: sqlite3.Connection, slug: str) -> Ingredient:
     return found[slug]
 
 
-def search(conn: sqlite3.Connection, text: str = "", kind: str | None = None, slot: str | None = None) -> list[Ingredient]:
+def search(
+    conn: sqlite3.Connection, text: str = "", kind: str | None = None, slot: str | None = None, limit: int | None = None
+) -> list[Ingredient]:
     """Ingredients in whose name, kind or impression every word of the text stands; those named so first, in the order of their names."""
-    values = {"words": json.dumps(text.lower().split()), "kind": kind, "slot": slot}
+    values = {"words": json.dumps(text.lower().split()), "kind": kind, "slot": slot, "limit": limit}
     rows = conn.execute(SELECT_SEARCH, values).fetchall()
     slugs = {"slugs": json.dumps([row["slug"] for row in rows])}
     return list(_larder(rows, conn.execute(SELECT_SOME_VALUES, slugs)).values())
