@@ -91,13 +91,17 @@ def _rebalance(chosen: argparse.Namespace) -> int:
 
 def _text(path: Path) -> str:
     try:
-        if path.stat().st_size > LARGEST_SPEC_BYTES:
-            raise SpecError(str(path), "is too large for a spec file")
-        return path.read_text(encoding="utf-8-sig")
-    except UnicodeDecodeError as error:
-        raise SpecError(str(path), f"is not UTF-8: byte {error.start} can't be read") from error
+        with path.open("rb") as file:
+            # Not by what the file says of its size: some never end.
+            content = file.read(LARGEST_SPEC_BYTES + 1)
     except OSError as error:
         raise SpecError(str(path), f"can't be read: {error.strerror}") from error
+    if len(content) > LARGEST_SPEC_BYTES:
+        raise SpecError(str(path), "is too large for a spec file")
+    try:
+        return content.decode("utf-8-sig")
+    except UnicodeDecodeError as error:
+        raise SpecError(str(path), f"is not UTF-8: byte {error.start} can't be read") from error
 
 
 def _larder(data: Path | None) -> Larder:

@@ -93,5 +93,7 @@ def _http(_: Request, error: Exception) -> JSONResponse:
 
 def problem(status: HTTPStatus, detail: str, code: str, path: str = "") -> JSONResponse:
     """A refusal as a problem document."""
+    # What was sent may be quoted, and not all of that can be sent back.
+    detail, path = (each.encode("utf-8", "replace").decode() for each in (detail, path))
     told = Problem(type=f"urn:oenomel:problem:{code}", title=status.phrase, status=status, detail=detail, code=code, path=path)
     return JSONResponse(told.model_dump(), status_code=status, media_type="application/problem+json")

@@ -12,7 +12,7 @@ from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, StringConstr
 from oenomel.core.balance import Interval
 from oenomel.core.larder import Ingredient
 
-__all__ = ["Ends", "Entry", "Floats", "Level", "LevelsReport", "Name", "Named", "Pair", "Report", "RowId"]
+__all__ = ["Ends", "Entry", "Floats", "Level", "LevelsReport", "Name", "Named", "Pair", "Plain", "Report", "RowId"]
 
 
 class Entry(BaseModel):
@@ -27,8 +27,11 @@ class Report(BaseModel):
     model_config = ConfigDict(extra="forbid", from_attributes=True)
 
 
+Plain = Annotated[str, StringConstraints(pattern=r"^[^\x00-\x08\x0b\x0c\x0e-\x1f\x7f]*$")]
+"""A text without characters that can be neither shown nor kept."""
+
 RowId = Annotated[int, Field(ge=1, le=2**53)]
-Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
+Name = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
 Level = Annotated[float, Field(ge=0, allow_inf_nan=False)]
 
 Pair = Annotated[list[float], Field(min_length=2, max_length=2)]

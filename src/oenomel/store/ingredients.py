@@ -69,8 +69,11 @@ ON CONFLICT (slug) DO UPDATE SET
 DELETE = "DELETE FROM ingredient WHERE slug = :slug AND origin = 'house'"
 SELECT_POURED = """
 SELECT drink.name FROM drink JOIN (
-  SELECT drink_id, spec FROM trial UNION ALL SELECT drink_id, spec FROM draft
-) AS kept ON kept.drink_id = drink.id, json_each(kept.spec, '$.pours') AS pour
+  SELECT drink_id, json_extract(spec, '$.pours') AS pours FROM trial
+  UNION ALL SELECT drink_id, json_extract(made, '$.poured') FROM trial
+  UNION ALL SELECT drink_id, json_extract(spec, '$.pours') FROM draft
+  UNION ALL SELECT drink_id, json_extract(spec, '$.pours') FROM cloud_spec
+) AS kept ON kept.drink_id = drink.id, json_each(kept.pours) AS pour
 WHERE json_extract(pour.value, '$.ingredient') = :slug LIMIT 1
 """
 DELETE_OF_THE_HOUSE = "DELETE FROM ingredient WHERE origin = 'house'"
@@ -179,7 +182,7 @@ def remove(conn: sqlite3.Connection, slug: str) -> None:
     RecordNotFound
         The house has added no such bottle.
     RecordConflict
-        A trial or a draft pours it.
+        A trial, a draft or somebody's spec of a drink pours it, or it was really poured.
     """
     if get(conn, slug).origin != "house":
         raise RecordNotFound("bottle of the house", slug)

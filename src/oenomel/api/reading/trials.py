@@ -11,7 +11,9 @@ from oenomel.core.families import Home
 from oenomel.core.ice import Conditions
 from oenomel.core.notebook import Palate, Sheet, Tasted, Verdict, learn, reference_of, tasted_from
 from oenomel.core.spec import Drink
+from oenomel.errors import SpecError
 from oenomel.interchange.requests.made import MadeEntry, as_poured, conditions_of
+from oenomel.interchange.spec.drink import with_plain_amounts
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import drinks, tastings
 from oenomel.store.drinks import TrialRecord
@@ -38,8 +40,13 @@ class KeptTrial:
 def kept_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
     """Trials with their drinks, in their order."""
     made = [MadeEntry.model_validate_json(record.made) for record in records]
-    specs = [as_poured(parse_spec(record.spec), each) for record, each in zip(records, made, strict=True)]
-    drinks_made = resolve(conn, *specs)
+    try:
+        specs = [as_poured(parse_spec(record.spec), each) for record, each in zip(records, made, strict=True)]
+        drinks_made = resolve(conn, *specs)
+    except SpecError:
+        # In files of earlier versions a bottle may be gone that was really poured: what was written still holds.
+        specs = [with_plain_amounts(parse_spec(record.spec)) for record in records]
+        drinks_made = resolve(conn, *specs)
     return [KeptTrial(*each) for each in zip(records, specs, drinks_made, made, strict=True)]
 
 

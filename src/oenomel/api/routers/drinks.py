@@ -15,7 +15,7 @@ from oenomel.api.room import room
 from oenomel.core.forecast import STANDARD, forecast_of
 from oenomel.core.ice import Conditions
 from oenomel.core.spec import FamilyName
-from oenomel.interchange.models import Entry, Name, Report, RowId
+from oenomel.interchange.models import Entry, Name, Plain, Report, RowId
 from oenomel.interchange.reports.forecast import forecast_report
 from oenomel.interchange.requests.made import MadeEntry, as_poured, with_conditions
 from oenomel.interchange.spec.drink import with_plain_amounts
@@ -28,7 +28,7 @@ from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
 
 router = room("book")
 
-Reason = Annotated[str, StringConstraints(strip_whitespace=True, max_length=2000)]
+Reason = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=2000)]
 
 
 class TrialReport(Report):
@@ -130,9 +130,9 @@ class BookQuery(Entry):
     everything at hand.
     """
 
-    q: Annotated[str, Field(max_length=100)] = ""
+    q: Annotated[Plain, Field(max_length=100)] = ""
     family: FamilyName | None = None
-    taster: Annotated[str, Field(max_length=100)] = ""
+    taster: Annotated[Plain, Field(max_length=100)] = ""
     score: Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)] | None = None
     at_hand: bool = False
 

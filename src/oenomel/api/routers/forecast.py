@@ -14,7 +14,7 @@ from oenomel.core.forecast import Checkpoint, ExplainedFigure, Why, compare, exp
 from oenomel.core.ice import Conditions
 from oenomel.core.spec import Drink
 from oenomel.errors import MendGone
-from oenomel.interchange.models import Entry
+from oenomel.interchange.models import Entry, Plain
 from oenomel.interchange.reports.amount import AmountReport, read_typed, with_amount
 from oenomel.interchange.reports.forecast import (
     ComparisonReport,
@@ -50,7 +50,7 @@ class MendRequest(Entry):
 
     spec: SpecFile
     parent: SpecFile | None = None
-    code: Annotated[str, Field(max_length=60)]
+    code: Annotated[Plain, Field(max_length=60)]
     pour: Annotated[int, Field(ge=0, le=1000)] | None = None
     mend: Annotated[int, Field(ge=0, le=20)] = 0
 

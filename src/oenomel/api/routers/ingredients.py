@@ -12,7 +12,7 @@ from oenomel.api.room import room
 from oenomel.core.families import NewPour, families, new_pour
 from oenomel.core.larder import Ingredient, Kind, SlotName
 from oenomel.core.spec import FamilyName
-from oenomel.interchange.models import Report
+from oenomel.interchange.models import Plain, Report
 from oenomel.store import ingredients
 
 router = room("larder")
@@ -60,7 +60,7 @@ class IngredientDetail(IngredientSummary):
 @router.get("/ingredients", responses=PROBLEMS["bad"])
 def list_ingredients(
     conn: Connection,
-    q: Annotated[str, Query(max_length=100)] = "",
+    q: Annotated[Plain, Query(max_length=100)] = "",
     kind: Kind | None = None,
     slot: SlotName | None = None,
     family: FamilyName | None = None,

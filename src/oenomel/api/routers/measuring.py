@@ -18,7 +18,7 @@ from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.notebook import QuantityName, Reading, ReadingPoint, check, own_water, water_found, without_house_factor
 from oenomel.instruments.bench_set import DEVICES, BenchSet
 from oenomel.instruments.hidden_truth import samples_of
-from oenomel.interchange.models import Entry, Report, RowId
+from oenomel.interchange.models import Entry, Plain, Report, RowId
 from oenomel.interchange.reports.notebook import NotebookReport
 from oenomel.store import drinks, measurements
 from oenomel.store.database import transaction
@@ -33,7 +33,7 @@ class ReadingEntry(Entry):
     quantity: QuantityName
     point: ReadingPoint
     value: Annotated[float, Field(ge=-1000, le=10_000, allow_inf_nan=False)]
-    device: Annotated[str, Field(max_length=60)] = ""
+    device: Annotated[Plain, Field(max_length=60)] = ""
 
 
 class DeviceReport(Report):
@@ -49,7 +49,7 @@ class ReadRequest(Entry):
 
     trial_id: RowId
     point: ReadingPoint
-    make: Annotated[str, Field(max_length=60)] = "simulated"
+    make: Annotated[Plain, Field(max_length=60)] = "simulated"
     zero: bool = True
 
 

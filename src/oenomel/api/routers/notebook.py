@@ -13,10 +13,14 @@ from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.reading.trials import KeptTrial, kept_trials
 from oenomel.api.room import room
+from oenomel.core.balance import profile_of_made
 from oenomel.core.forecast import forecast_of
 from oenomel.core.notebook import Brief, Reading, beside_forecast, compare_trials, hold_against, origins, spec_cloud_of
+from oenomel.errors import DomainError
 from oenomel.interchange.models import Entry, Name, RowId
+from oenomel.interchange.reports.forecast import forecast_report
 from oenomel.interchange.reports.notebook import (
+    BrokenSpecReport,
     NotebookReport,
     NotebookTrial,
     ParentRef,
@@ -100,18 +104,32 @@ def lay_side_by_side(drink_id: RowId, body: ChosenTrials, conn: Connection, cond
 def get_spec_cloud(drink_id: RowId, conn: Connection, conditions: HouseConditions) -> SpecCloudReport:
     """The specs gathered for a drink, as a cloud with its middle; below two there is neither."""
     drinks.get(conn, drink_id)
-    records = spec_clouds.of_drink(conn, drink_id)
-    specs = [with_plain_amounts(parse_spec(record.spec)) for record in records]
-    found = resolve(conn, *specs)
-    cloud = spec_cloud_of(found, conditions)
-    return spec_cloud_report(cloud, found, [(r.id, r.name, spec) for r, spec in zip(records, specs, strict=True)])
+    shown, broken = [], []
+    for record in spec_clouds.of_drink(conn, drink_id):
+        try:
+            spec = with_plain_amounts(parse_spec(record.spec))
+            (drink,) = resolve(conn, spec)
+            profile_of_made(drink, conditions)
+            shown.append((drink, (record.id, record.name, spec)))
+        except DomainError as error:
+            # Such a one is refused today; what an earlier version took can be taken out.
+            broken.append(BrokenSpecReport(id=record.id, name=record.name, why=str(error)))
+    found, told = [drink for drink, _ in shown], [each for _, each in shown]
+    try:
+        report = spec_cloud_report(spec_cloud_of(found, conditions), found, told)
+    except DomainError as error:
+        apart = [spec_cloud_report(spec_cloud_of([drink], conditions), [drink], [each]).points[0] for drink, each in shown]
+        report = SpecCloudReport(points=apart, middle=None, middle_figures=None, sentence=f"{str(error)[0].upper()}{str(error)[1:]}.")
+    return report.model_copy(update={"broken": broken})
 
 
 @router.post("/drinks/{drink_id}/spec-cloud", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_cloud_spec(drink_id: RowId, body: CloudSpecEntry, conn: Connection, conditions: HouseConditions) -> SpecCloudReport:
-    """Adds somebody's spec of a drink to its cloud."""
-    resolve(conn, body.spec)
+    """Adds somebody's spec of a drink to its cloud; refused where nothing of it can be drunk, or nothing poured of their middle."""
+    (drink,) = resolve(conn, body.spec)
     with transaction(conn):
+        beside = get_spec_cloud(drink_id, conn, conditions)
+        spec_cloud_of([*resolve(conn, *(point.spec for point in beside.points)), drink], conditions)
         spec_clouds.add(conn, drink_id, body.name, body.spec.model_dump_json(exclude_unset=True))
     return get_spec_cloud(drink_id, conn, conditions)
 
@@ -146,7 +164,7 @@ def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[
         beside = beside_forecast([Reading(r.quantity, r.point, r.value) for r in own], forecast)
         water = measurements.water_of(conn, trial_id)
         born_of = [parents[i] for i in wanted[trial_id]]
-        figures, low, high = kept_figures(json.loads(each.record.forecast))
+        figures, low, high = kept_figures(json.loads(each.record.forecast) or forecast_report(forecast).model_dump())
         reports.append(
             NotebookTrial(
                 id=trial_id,

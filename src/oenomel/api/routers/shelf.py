@@ -12,7 +12,7 @@ from oenomel.api.reading.house import Connection
 from oenomel.api.room import room
 from oenomel.api.routers.ingredients import IngredientDetail, ingredient_detail
 from oenomel.core.larder import Kind, Label, ShelfState, Shelved, abv_of_proof, bottle_from, sweetness_classes
-from oenomel.interchange.models import Entry, Level
+from oenomel.interchange.models import Entry, Level, Plain
 from oenomel.store import ingredients, shelf
 from oenomel.store.database import transaction
 
@@ -29,14 +29,14 @@ class ShelfEntry(Entry):
 class LabelEntry(Entry):
     """What stands on a bottle: strength as % or as US proof, sugar and acid in g per 100 ml, or a class of sweetness; what it is like."""
 
-    name: Annotated[str, Field(min_length=1, max_length=200)]
+    name: Annotated[Plain, Field(min_length=1, max_length=200)]
     kind: Kind
     abv: Annotated[Level, Field(le=100)] | None = None
     proof: Annotated[Level, Field(le=200)] | None = None
     sugar: Annotated[Level, Field(le=150)] | None = None
     acid: Annotated[Level, Field(le=60)] | None = None
-    sweetness: Annotated[str, Field(max_length=40)] = ""
-    like: Annotated[str, Field(max_length=200)] = ""
+    sweetness: Annotated[Plain, Field(max_length=40)] = ""
+    like: Annotated[Plain, Field(max_length=200)] = ""
     state: ShelfState = "at hand"
     price_per_litre: Annotated[Level, Field(le=10_000)] | None = None
 

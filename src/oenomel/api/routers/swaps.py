@@ -19,7 +19,7 @@ from oenomel.core.larder import Ingredient, Kind, Larder, Shelved
 from oenomel.core.spec import Drink
 from oenomel.core.swaps import Aim, Board, Budget, Filters, Mode, Ranking, joined, rebalance, swap_board
 from oenomel.errors import SpecError
-from oenomel.interchange.models import Entry
+from oenomel.interchange.models import Entry, Plain
 from oenomel.interchange.reports.swaps import RebalanceReport, SwapsReport, rebalance_report, swaps_report
 from oenomel.interchange.requests.aim import AimRequest, FamilyTarget, TargetEntry, TypedTarget, aim_for, pours_named, target_from
 from oenomel.interchange.spec.file import SpecFile
@@ -34,7 +34,7 @@ class FilterEntry(Entry):
     """Which offers are wanted."""
 
     at_hand: bool = False
-    avoid_allergens: Annotated[list[Annotated[str, Field(max_length=40)]], Field(max_length=20)] = []
+    avoid_allergens: Annotated[list[Annotated[Plain, Field(max_length=40)]], Field(max_length=20)] = []
     vegan: bool = False
     without_alcohol: bool = False
     most_price: Annotated[float, Field(ge=0, allow_inf_nan=False)] | None = None
@@ -52,7 +52,7 @@ class SwapsRequest(AimRequest):
     target: TargetEntry | None = None  # type: ignore[assignment]  # the one field that a rebalance needs and a board doesn't
     ranking: Ranking = "both"
     filters: FilterEntry = FilterEntry()
-    only: Annotated[list[Annotated[str, Field(max_length=300)]], Field(max_length=200)] | None = None
+    only: Annotated[list[Annotated[Plain, Field(max_length=300)]], Field(max_length=200)] | None = None
     limit: Annotated[int, Field(ge=1, le=10_000)] | None = None
 
 

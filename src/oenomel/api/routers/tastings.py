@@ -18,7 +18,7 @@ from oenomel.core.balance import profile_of_made
 from oenomel.core.larder import aromas
 from oenomel.core.notebook import learn, may_join, palate_axes, proposals, verdict_words
 from oenomel.errors import SpecError
-from oenomel.interchange.models import Entry, Report, RowId
+from oenomel.interchange.models import Entry, Plain, Report, RowId
 from oenomel.interchange.reports.notebook import (
     NextReport,
     PalateReport,
@@ -49,7 +49,7 @@ class FlightReport(Report):
 class NextRequest(Entry):
     """For whom: a taster whose palate counts, an empty name for the house's, or nothing; and the jigger's smallest step, ml."""
 
-    palate: Annotated[str, Field(max_length=100)] | None = None
+    palate: Annotated[Plain, Field(max_length=100)] | None = None
     grid: Grid = 2.5
 
 
@@ -67,7 +67,7 @@ class PartEntry(Entry):
     taster: Taster
     words: WordsEntry = WordsEntry()
     aroma: Annotated[dict[str, Annotated[int, Field(ge=1, le=3)]], Field(max_length=8)] | None = None
-    impression: Annotated[str, StringConstraints(strip_whitespace=True, max_length=200)] | None = None
+    impression: Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=200)] | None = None
 
 
 class PartReport(Report):
@@ -146,7 +146,7 @@ def list_tasters(conn: Connection) -> list[TasterReport]:
 
 
 @router.get("/palate", responses={422: PROBLEMS["bad"][422]})
-def get_palate(conn: Connection, taster: Annotated[str, Field(max_length=100)] = "") -> PalateReport:
+def get_palate(conn: Connection, taster: Annotated[Plain, Field(max_length=100)] = "") -> PalateReport:
     """A taster's palate, or the house's for an empty name, and what it was learnt from."""
     tasted = tasted_of(conn, taster)
     why = [
@@ -161,7 +161,7 @@ def get_palate(conn: Connection, taster: Annotated[str, Field(max_length=100)] =
 
 
 @router.delete("/palate", status_code=HTTPStatus.NO_CONTENT, responses={422: PROBLEMS["bad"][422]})
-def reset_palate(conn: Connection, taster: Annotated[str, Field(max_length=100)] = "") -> Response:
+def reset_palate(conn: Connection, taster: Annotated[Plain, Field(max_length=100)] = "") -> Response:
     """Learns a palate anew from now on; its sheets stay with their trials."""
     with transaction(conn):
         tastings.reset_palate(conn, taster)

@@ -15,6 +15,7 @@ from oenomel.core.balance import AXES, Profile, profile_of_made
 from oenomel.core.families import steps_of
 from oenomel.core.ice import Conditions
 from oenomel.core.spec import GRID_ML, Drink, Pour, grid_of
+from oenomel.errors import DomainError
 
 OUTLIER_TIMES: Final = 2.0
 OUTLIER_STEPS: Final = 2.0
@@ -50,6 +51,8 @@ def spec_cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> SpecCloud:
     Raises
     ------
     NothingToDrink
+    DomainError
+        They have so little in common that nothing can be poured of their middle.
     """
     served = [profile_of_made(drink, conditions) for drink in drinks]
     if len(drinks) < LEAST_SPECS:
@@ -94,6 +97,8 @@ def middle_of(drinks: Sequence[Drink]) -> Drink:
         amount = median(pour.volume_ml for pour in alike)
         grid = grid_of(usual.ingredient, usual.unit, GRID_ML)
         pours.append(replace(usual, volume_ml=max(grid, round(amount / grid) * grid) if amount else 0.0))
+    if not any(pour.liquid_ml > 0 for pour in pours):
+        raise DomainError("these specs have no slot in common: no middle can be poured of them")
     methods = Counter((drink.method, drink.serve.glass) for drink in drinks).most_common(1)[0][0]
     frame = next(drink for drink in drinks if (drink.method, drink.serve.glass) == methods)
     return replace(frame, pours=tuple(pours))

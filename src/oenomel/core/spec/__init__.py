@@ -3,10 +3,10 @@
 from oenomel.core.spec.drink import FAMILIES, ICES, Drink, FamilyName, Ice, Method, Pour, Serve, Stage, Technique
 from oenomel.core.spec.jigger import GRID_ML, MORE_ML, grid_of, ladder, usual_bounds
 from oenomel.core.spec.typed_amount import TypedAmount, parse_typed
-from oenomel.core.spec.units import BAR_OUNCE_ML, MAX_POUR_ML, ML_PER_UNIT, Measure, Unit, parse_amount, to_ml
+from oenomel.core.spec.units import BAR_OUNCE_ML, ML_PER_UNIT, Measure, Unit, parse_amount, pourable, to_ml
 
 __all__ = [
-    "BAR_OUNCE_ML", "FAMILIES", "GRID_ML", "ICES", "MAX_POUR_ML", "ML_PER_UNIT", "MORE_ML", "Drink", "FamilyName", "Ice", "Measure",
-    "Method", "Pour", "Serve", "Stage", "Technique", "TypedAmount", "Unit", "grid_of", "ladder", "parse_amount", "parse_typed",
+    "BAR_OUNCE_ML", "FAMILIES", "GRID_ML", "ICES", "ML_PER_UNIT", "MORE_ML", "Drink", "FamilyName", "Ice",
+    "Measure", "Method", "Pour", "Serve", "Stage", "Technique", "TypedAmount", "Unit", "grid_of", "ladder", "parse_amount", "parse_typed", "pourable",
     "to_ml", "usual_bounds",
 ]  # fmt: skip

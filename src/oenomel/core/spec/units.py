@@ -29,6 +29,8 @@ ML_PER_UNIT: Final[Mapping[str, float]] = {
 }
 UNITS: Final[tuple[Unit, ...]] = get_args(Unit)
 MAX_POUR_ML: Final = 10_000.0
+LEAST_POUR_ML: Final = 0.001
+"""A fiftieth of a drop: less is a slip of the pen, and its spread would be out of all proportion."""
 CASTER_BULK_G_PER_ML: Final = 0.8
 """Dry sugar in a spoon: a level teaspoon holds 4 g. Common practice."""
 
@@ -128,14 +130,27 @@ def to_ml(amount: float, unit: str, ingredient: Ingredient, ounce_ml: float = BA
     ------
     UnknownUnit
     DomainError
-        A part without the size of a part.
+        A part without the size of a part, or less than can be poured.
     OutOfRange
         More than 10 litres.
     """
     volume = _volume_ml(amount, unit, ingredient, ounce_ml, part_ml)
-    if not 0 <= volume <= MAX_POUR_ML:
-        raise OutOfRange("the pour in ml", volume, 0, MAX_POUR_ML)
-    return volume
+    return pourable(volume)
+
+
+def pourable(volume_ml: float) -> float:
+    """A volume that can be poured, [ml], as it is.
+
+    Raises
+    ------
+    OutOfRange, DomainError
+        It is more than 10 litres; or less than a thousandth of a millilitre, and not nothing.
+    """
+    if not 0 <= volume_ml <= MAX_POUR_ML:
+        raise OutOfRange("the pour in ml", volume_ml, 0, MAX_POUR_ML)
+    if 0 < volume_ml < LEAST_POUR_ML:
+        raise DomainError(f"{volume_ml:g} ml is less than can be poured; write 0, or at least {LEAST_POUR_ML:g} ml")
+    return volume_ml
 
 
 def _volume_ml(amount: float, unit: str, ingredient: Ingredient, ounce_ml: float, part_ml: float | None) -> float:

@@ -92,6 +92,9 @@ class Aim:
     def __post_init__(self) -> None:
         if not FINEST_GRID_ML <= self.grid_ml <= COARSEST_GRID_ML:
             raise OutOfRange("the grid in ml", self.grid_ml, FINEST_GRID_ML, COARSEST_GRID_ML)
+        counted = [*AXES, "volume_ml"]
+        if not any(getattr(self.target, name) is not None and getattr(self.weights, name) > 0 for name in counted):
+            raise DomainError("nothing counts: give what the target names a weight over 0")
         for low, high in self.bounds.values():
             if not 0 <= low <= high <= 2000:
                 raise DomainError(f"bounds from {low:g} to {high:g} ml can't be poured; use 0 to 2000 ml, the smaller first")

@@ -180,10 +180,19 @@ class CloudSpecReport(Report):
     outlier: bool
 
 
+class BrokenSpecReport(Report):
+    """A gathered spec that can't be shown any more, and why."""
+
+    id: int
+    name: str
+    why: str
+
+
 class SpecCloudReport(Report):
     """Gathered specs; the middle only where there are two or more."""
 
     points: list[CloudSpecReport]
+    broken: list[BrokenSpecReport] = []
     middle: SpecFile | None
     middle_figures: LevelsReport | None
     sentence: str

@@ -11,7 +11,7 @@ from oenomel.core.balance import Change, tasted
 from oenomel.core.larder import Shelved
 from oenomel.core.spec import Drink
 from oenomel.core.swaps import RANKINGS, Board, Costs, LeftOut, Move, Ranking, Rebalanced, Standing, SwapRow
-from oenomel.interchange.models import LevelsReport, Named, Report
+from oenomel.interchange.models import LevelsReport, Named, Plain, Report
 from oenomel.interchange.spec.file import PourEntry, SpecFile
 from oenomel.interchange.spec.poured import in_millilitres, with_pours_of
 
@@ -73,7 +73,7 @@ class StandingReport(Report):
     steps: StepsReport
     tasted: list[str]
     words: list[str]
-    colour: Annotated[str, Field(pattern="^#[0-9a-f]{6}$")]
+    colour: Annotated[Plain, Field(pattern="^#[0-9a-f]{6}$")]
     J: float
 
 

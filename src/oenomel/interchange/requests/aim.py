@@ -16,12 +16,12 @@ from oenomel.core.notebook import Palate
 from oenomel.core.spec import Drink, FamilyName
 from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, Target, Weights, figures_of
 from oenomel.errors import RecordNotFound, SpecError
-from oenomel.interchange.models import Entry, Level
+from oenomel.interchange.models import Entry, Level, Plain
 from oenomel.interchange.spec.file import SpecFile, spec_error
 
 __all__ = ["AimRequest", "FamilyTarget", "Grid", "TargetEntry", "TypedTarget", "aim_for", "parse_target", "pours_named", "target_from"]
 
-Slug = Annotated[str, Field(min_length=1, max_length=200)]
+Slug = Annotated[Plain, Field(min_length=1, max_length=200)]
 Grid = Annotated[float, Field(ge=FINEST_GRID_ML, le=COARSEST_GRID_ML, allow_inf_nan=False)]
 """Smallest step of the jigger, [ml]."""
 
@@ -39,7 +39,7 @@ class FamilyTarget(Entry):
     """The middle of a family's home as the target, or where a taster would have it: ``palate`` is his name, empty for the house's."""
 
     family: FamilyName
-    palate: Annotated[str, Field(max_length=100)] | None = None
+    palate: Annotated[Plain, Field(max_length=100)] | None = None
 
 
 def _target_tag(value: Any) -> str:

@@ -7,7 +7,7 @@ from typing import Annotated
 from pydantic import Field
 
 from oenomel.core.spec import Unit
-from oenomel.interchange.models import Entry
+from oenomel.interchange.models import Entry, Plain
 from oenomel.interchange.spec.file import SpecFile
 
 __all__ = ["AmountRequest", "TypedEntry"]
@@ -18,7 +18,7 @@ class TypedEntry(Entry):
     is typed.
     """
 
-    text: Annotated[str, Field(max_length=60)]
+    text: Annotated[Plain, Field(max_length=60)]
     unit: Unit = "ml"
     pour: Annotated[int, Field(ge=0, le=59)]
 

@@ -10,13 +10,13 @@ from pydantic import Field, StringConstraints
 from oenomel.core.ice import Conditions, DilutionSchool, HouseFactor
 from oenomel.core.notebook import Made
 from oenomel.core.spec import Drink, Technique
-from oenomel.interchange.models import Entry
+from oenomel.interchange.models import Entry, Plain
 from oenomel.interchange.spec.drink import with_plain_amounts
-from oenomel.interchange.spec.file import PourEntry, SpecFile
+from oenomel.interchange.spec.file import PourEntry, SpecFile, check_relatives
 
 __all__ = ["MadeEntry", "as_poured", "conditions_of", "made_of", "with_conditions"]
 
-Words = Annotated[str, StringConstraints(strip_whitespace=True, max_length=200)]
+Words = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=200)]
 
 
 class FactorEntry(Entry):
@@ -44,8 +44,8 @@ class MadeEntry(Entry):
 
     maker: Words = ""
     strainer: Words = ""
-    lots: Annotated[dict[Annotated[str, Field(max_length=100)], Words], Field(max_length=60)] = {}
-    poured: Annotated[list[PourEntry], Field(max_length=60)] | None = None
+    lots: Annotated[dict[Annotated[Plain, Field(max_length=100)], Words], Field(max_length=60)] = {}
+    poured: Annotated[list[PourEntry], Field(min_length=1, max_length=60)] | None = None
     supposed: SupposedEntry = SupposedEntry()
 
 
@@ -69,8 +69,11 @@ def conditions_of(made: MadeEntry) -> Conditions:
 
 
 def as_poured(spec: SpecFile, made: MadeEntry) -> SpecFile:
-    """The spec with what really went in."""
-    return with_plain_amounts(spec if made.poured is None else spec.model_copy(update={"pours": made.poured}))
+    """The spec with what really went in; raises SpecError where that is none."""
+    if made.poured is None:
+        return with_plain_amounts(spec)
+    check_relatives(made.poured, "made.poured")
+    return with_plain_amounts(spec.model_copy(update={"pours": made.poured}))
 
 
 def made_of(name: str, drink: Drink, made: MadeEntry) -> Made:

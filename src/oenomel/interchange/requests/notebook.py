@@ -7,13 +7,14 @@ from typing import Annotated, Literal
 from pydantic import Field, StringConstraints, model_validator
 
 from oenomel.core.notebook import Verdict
-from oenomel.interchange.models import Report, RowId
+from oenomel.interchange.models import Plain, Report, RowId
 
 __all__ = ["BriefEntry", "SheetEntry", "Taster", "WordsEntry", "verdict_of"]
 
 Verdicts = Annotated[int, Field(ge=-3, le=3)] | None
-Text = Annotated[str, StringConstraints(strip_whitespace=True, max_length=500)]
-Taster = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=100)]
+Text = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=500)]
+Allergen = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=60)]
+Taster = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=100)]
 
 
 class WordsEntry(Report):
@@ -35,7 +36,7 @@ class SheetEntry(Report):
     acid: Verdicts = None
     abv: Verdicts = None
     body: Verdicts = None
-    loud: Annotated[str, Field(max_length=100)] = ""
+    loud: Annotated[Plain, Field(max_length=100)] = ""
     lacking: bool = False
     score: Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)] | None = None
     edge: Literal["", "with", "without"] = ""
@@ -56,8 +57,10 @@ class BriefEntry(Report):
     occasion: Text = ""
     guest: Text = ""
     colour: Text = ""
-    notes: Annotated[str, StringConstraints(strip_whitespace=True, max_length=2000)] = ""
-    avoid: Annotated[list[Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=60)]], Field(max_length=20)] = []
+    notes: Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=2000)] = ""
+    avoid: Annotated[
+        list[Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=60)]], Field(max_length=20)
+    ] = []
     least_abv: Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)] | None = None
     most_abv: Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)] | None = None
     sweetness: Literal["", "dry", "in the middle", "sweet"] = ""

@@ -6,14 +6,14 @@ from collections.abc import Sequence
 from dataclasses import replace
 from typing import Any, Final
 
-from oenomel.core.larder import SOLID_KINDS, SOLIDS_ML_PER_G, Composition, Ingredient, Larder
-from oenomel.core.spec import MAX_POUR_ML, Drink, Method, Pour, Serve, parse_amount, to_ml
-from oenomel.errors import DomainError, OutOfRange, SpecError
+from oenomel.core.larder import ACIDS, SOLID_KINDS, SOLIDS_ML_PER_G, SUGARS, Composition, Ingredient, Larder
+from oenomel.core.spec import Drink, Method, Pour, Serve, parse_amount, pourable, to_ml
+from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.spec.file import CompositionEntry, InlineIngredient, PourEntry, SpecFile, SpreadEntry
 
 FOLLOWS_WITHIN: Final = 0.005
 
-__all__ = ["drink_from_spec", "follows", "slugs_of", "spec_from_drink", "with_plain_amounts"]
+__all__ = ["drink_from_spec", "follows", "slugs_of", "spec_from_drink", "with_plain_amounts", "written"]
 
 
 def drink_from_spec(spec: SpecFile, larder: Larder) -> Drink:
@@ -36,7 +36,7 @@ def drink_from_spec(spec: SpecFile, larder: Larder) -> Drink:
 
 
 def spec_from_drink(drink: Drink) -> SpecFile:
-    """A spec with every amount in ml; the drink's ingredients are named by slug."""
+    """A spec with every amount in ml."""
     return SpecFile(
         format="oenomel/spec",
         version=1,
@@ -45,7 +45,7 @@ def spec_from_drink(drink: Drink) -> SpecFile:
         form=drink.form,
         pours=[
             PourEntry.model_validate(
-                {"ingredient": p.ingredient.slug, "amount": p.volume_ml, "unit": "ml", "slot": p.slot, "stage": p.stage}
+                {"ingredient": written(p.ingredient), "amount": p.volume_ml, "unit": "ml", "slot": p.slot, "stage": p.stage}
             )
             for p in drink.pours
         ],
@@ -78,9 +78,10 @@ def _followed_ml(index: int, spec: SpecFile, pours: Sequence[Pour]) -> float:
             raise SpecError(f"pours[{index}].relative", "follows itself in a circle")
         times, at = times * relative.times, relative.to
         seen.append(at)
-    followed = times * pours[at].volume_ml
-    if followed > MAX_POUR_ML:
-        raise SpecError(f"pours[{index}].relative", str(OutOfRange("the pour in ml", followed, 0, MAX_POUR_ML)))
+    try:
+        followed = pourable(times * pours[at].volume_ml)
+    except DomainError as error:
+        raise SpecError(f"pours[{index}].relative", str(error)) from error
     # The amount stands resolved in the file; what was written is kept where rounding is all that parts the two.
     return pours[index].volume_ml if follows(pours[index].volume_ml, followed) else followed
 
@@ -109,6 +110,28 @@ def _inline(entry: InlineIngredient) -> Ingredient:
         piece_ml=entry.piece_ml,
         piece_g=entry.piece_g,
         origin="inline",
+    )
+
+
+def written(ingredient: Ingredient) -> str | InlineIngredient:
+    """How a spec names an ingredient: by its slug in the larder; one that a file describes goes along as it is."""
+    if ingredient.origin != "inline":
+        return ingredient.slug
+    made = ingredient.composition
+    spread: dict[str, Any] = {name: made.spread[name] for name in SpreadEntry.model_fields if name in made.spread}
+    for group, kinds in (("sugars", SUGARS), ("acids", ACIDS)):
+        of_kinds = {kind: made.spread[kind] for kind in kinds if kind in made.spread}
+        if of_kinds:
+            spread[group] = of_kinds
+    amounts = {name: getattr(made, name) for name in ("abv", "sugars", "acids", "salt", "protein", "fat", "density", "co2")}
+    return InlineIngredient.model_validate(
+        {
+            "name": ingredient.name,
+            "kind": ingredient.kind,
+            "composition": {**amounts, "sugars": dict(made.sugars), "acids": dict(made.acids), **({"spread": spread} if spread else {})},
+            "piece_ml": ingredient.piece_ml,
+            "piece_g": ingredient.piece_g,
+        }
     )
 
 

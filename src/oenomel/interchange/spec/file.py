@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Sequence
 from typing import Annotated, Any, Final, Literal
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Discriminator, Field, Tag, ValidationError, model_validator
@@ -11,12 +12,13 @@ from pydantic_core import PydanticCustomError
 from oenomel.core.larder import Kind, SlotName
 from oenomel.core.spec import FamilyName, Ice, Stage, Technique, Unit, parse_amount
 from oenomel.errors import DomainError, SpecError
+from oenomel.interchange.models import Plain
 
-__all__ = ["InlineIngredient", "PourEntry", "SpecFile", "parse_spec", "spec_error", "spec_schema"]
+__all__ = ["InlineIngredient", "PourEntry", "SpecFile", "check_relatives", "parse_spec", "spec_error", "spec_schema"]
 
 VERSION: Final = 1
 
-Text = Annotated[str, Field(max_length=200)]
+Text = Annotated[Plain, Field(max_length=200)]
 Fraction = Annotated[float, Field(allow_inf_nan=False, ge=0)]
 
 
@@ -26,8 +28,13 @@ def _checked_amount(value: Any) -> Any:
     try:
         parse_amount(value)
     except DomainError as error:
-        raise PydanticCustomError("amount", "{sentence}", {"sentence": str(error)}) from error
+        raise PydanticCustomError("amount", "{sentence}", {"sentence": _sendable(str(error))}) from error
     return value
+
+
+def _sendable(sentence: str) -> str:
+    """A sentence that may quote what can't be encoded."""
+    return sentence.encode("utf-8", "replace").decode()
 
 
 class _Entry(BaseModel):
@@ -86,7 +93,7 @@ class CompositionEntry(_Entry):
 class InlineIngredient(_Entry):
     """An ingredient described in the file itself."""
 
-    name: Annotated[str, Field(min_length=1, max_length=200)]
+    name: Annotated[Plain, Field(min_length=1, max_length=200)]
     kind: Kind = "other"
     composition: CompositionEntry
     piece_ml: Fraction | None = None
@@ -153,7 +160,7 @@ class SpecFile(_Entry):
 
     format: Literal["oenomel/spec"]
     version: Literal[1]
-    name: Annotated[str, Field(min_length=1, max_length=200)]
+    name: Annotated[Plain, Field(min_length=1, max_length=200)]
     family: FamilyName
     form: Text = ""
     ounce_ml: Annotated[float, Field(gt=0, le=50, allow_inf_nan=False)] = 30
@@ -164,10 +171,15 @@ class SpecFile(_Entry):
 
     @model_validator(mode="after")
     def _relative_to_a_pour(self) -> SpecFile:
-        for index, pour in enumerate(self.pours):
-            if pour.relative is not None and (pour.relative.to >= len(self.pours) or pour.relative.to == index):
-                raise SpecError(f"pours[{index}].relative.to", f"there is no other pour {pour.relative.to}")
+        check_relatives(self.pours, "pours")
         return self
+
+
+def check_relatives(pours: Sequence[PourEntry], path: str) -> None:
+    """Raises SpecError where a pour follows one that isn't there."""
+    for index, pour in enumerate(pours):
+        if pour.relative is not None and (pour.relative.to >= len(pours) or pour.relative.to == index):
+            raise SpecError(f"{path}[{index}].relative.to", f"there is no other pour {pour.relative.to}")
 
 
 def parse_spec(text: str) -> SpecFile:
@@ -234,6 +246,8 @@ def _sentence(refusal: Any) -> str:
             return "wants an object" if last != "inline" else "wants a slug of the larder or an object"
         case "list_type" | "tuple_type":
             return "wants a list"
+        case "string_pattern_mismatch" | "string_unicode":
+            return "holds a character that can't be shown"
         case "string_too_short":
             return "is empty"
         case _:

@@ -6,7 +6,7 @@ from typing import Any, Final
 
 from oenomel.core.larder import SOLIDS_ML_PER_G
 from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Drink, Pour, Unit
-from oenomel.interchange.spec.drink import follows
+from oenomel.interchange.spec.drink import follows, written
 from oenomel.interchange.spec.file import PourEntry, SpecFile
 
 __all__ = ["in_millilitres", "settled", "spoken_of", "with_pours_of"]
@@ -69,7 +69,7 @@ def _entry(pour: Pour, entry: PourEntry | None, before: Pour | None, ounce_ml: f
     changes: dict[str, Any] = {"amount": amount, "unit": unit, "said": None, "range": None}
     if entry is not None:
         return entry.model_copy(update=changes)
-    return PourEntry.model_validate({"ingredient": pour.ingredient.slug, "slot": pour.slot, "stage": pour.stage, **changes})
+    return PourEntry.model_validate({"ingredient": written(pour.ingredient), "slot": pour.slot, "stage": pour.stage, **changes})
 
 
 def spoken_of(pour: Pour, unit: Unit, ounce_ml: float = BAR_OUNCE_ML) -> tuple[float, Unit]:
