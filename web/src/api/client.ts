@@ -2,6 +2,8 @@ import createClient from 'openapi-fetch';
 import createQueries from 'openapi-react-query';
 
 import { savesSettled } from './pendingSaves';
+import { reach } from './reach';
+import { newWriteKey, WRITE_KEY } from './writeKey';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
@@ -39,7 +41,7 @@ export type Amount = Schemas['AmountReport'];
 export type NewPour = Schemas['NewPour'];
 export type Rules = Schemas['RulesReport'];
 /** What is looked for in the book, besides words. */
-export type Sought = NonNullable<paths['/api/drinks']['get']['parameters']['query']>;
+export type Sought = NonNullable<paths['/api/book']['get']['parameters']['query']>;
 export type StepsRequest = Schemas['StepsRequest'];
 export type Label = Schemas['LabelEntry'];
 export type Notebook = Schemas['NotebookReport'];
@@ -55,6 +57,7 @@ export type SpecCloud = Schemas['SpecCloudReport'];
 export type Tree = Schemas['TreeReport'];
 export type TreeNode = Schemas['NodeReport'];
 export type Palate = Schemas['PalateReport'];
+export type Sharing = Schemas['SharingReport'];
 export type Made = Schemas['MadeEntry'];
 export type Mark = NotebookTrial['mark'];
 export type ShelfState = Schemas['ShelfEntry']['state'];
@@ -95,23 +98,42 @@ type WithIce<Operation> = Operation extends { parameters: { query?: { ice_c?: nu
   : Operation;
 type Routes = { [Path in keyof paths]: { [Method in keyof paths[Path]]: WithIce<paths[Path][Method]> } };
 
-export const client = createClient<Routes>({
-  baseUrl: globalThis.location.origin,
-  fetch: async (request) => {
+/** Codes of what is no answer to what was asked. */
+export const UNREACHABLE = 'unreachable';
+const NOT_LET_IN = 'not-paired';
+
+/**
+ * Asks the server. What it doesn't answer is asked again, what writes with the same key as before, until it does or nobody waits any more;
+ * only what is read is told at once that there is no answer, for there is something to show without it.
+ */
+async function asked(request: Request): Promise<Response> {
+  for (let attempt = 0; ; attempt += 1) {
     try {
-      return await globalThis.fetch(request);
+      const answer = await globalThis.fetch(request.method === 'GET' ? request : request.clone());
+      reach.found();
+      return answer;
     } catch (fault) {
-      throw request.signal.aborted ? fault : new ProblemError('the server doesn’t answer', 'unreachable');
+      if (request.signal.aborted) throw fault;
+      reach.lost();
+      if (request.method === 'GET') throw new ProblemError('the server doesn’t answer', UNREACHABLE);
+      await reach.beforeAgain(attempt, request.signal);
     }
-  },
-});
+  }
+}
+
+export const client = createClient<Routes>({ baseUrl: globalThis.location.origin, fetch: asked });
 client.use({
   onRequest: async ({ request, schemaPath }) => {
     // Who reads the book or a drink waits for saves that are under way, or would read what was before.
     if (request.method === 'GET' && schemaPath.startsWith('/api/drinks')) await savesSettled();
+    if (request.method !== 'GET' && !request.headers.has(WRITE_KEY)) request.headers.set(WRITE_KEY, newWriteKey());
   },
   onResponse: async ({ response }) => {
-    if (!response.ok) throw await problemOf(response);
+    if (response.ok) return;
+    const problem = await problemOf(response);
+    // A device that was forgotten is shown the door.
+    if (problem.code === NOT_LET_IN) globalThis.location.reload();
+    throw problem;
   },
 });
 

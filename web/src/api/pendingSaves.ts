@@ -1,3 +1,5 @@
+import { reach } from './reach';
+
 /** Saves that are on their way. Who reads the book or a drink waits for them, or would read what was before. */
 const pending = new Set<Promise<unknown>>();
 
@@ -6,6 +8,14 @@ export function whilePending(save: Promise<unknown>): void {
   void save.finally(() => pending.delete(save));
 }
 
+/** Ends when they have arrived, or when the server doesn't answer anyway. */
 export async function savesSettled(): Promise<void> {
-  await Promise.allSettled(pending);
+  if (pending.size === 0 || reach.isGone()) return;
+  await new Promise<void>((resolve) => {
+    const forget = reach.subscribe(() => reach.isGone() && resolve());
+    void Promise.allSettled(pending).then(() => {
+      forget();
+      resolve();
+    });
+  });
 }

@@ -514,8 +514,7 @@ export interface paths {
         };
         /**
          * List Drinks
-         * @description The book, oldest drink first, two hundred at most: those in whose name, trials, ingredients or sheets every word of ``q`` is found,
-         *     of a family, tasted by someone, scored at least so high, of which everything is at hand.
+         * @description A page of the book, newest drink first; how many there are in all: `/book`.
          */
         get: operations["list_drinks"];
         put?: never;
@@ -524,6 +523,26 @@ export interface paths {
          * @description Starts a drink from a spec, which is kept as its first trial.
          */
         post: operations["add_drink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Count Drinks
+         * @description How many drinks of the book have what is asked for.
+         */
+        get: operations["count_drinks"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -711,7 +730,7 @@ export interface paths {
         put?: never;
         /**
          * Add Cloud Spec
-         * @description Adds somebody's spec of a drink to its cloud.
+         * @description Adds somebody's spec of a drink to its cloud; refused where nothing of it can be drunk, or nothing poured of their middle.
          */
         post: operations["add_cloud_spec"];
         delete?: never;
@@ -997,7 +1016,7 @@ export interface paths {
         };
         /**
          * Get Tree
-         * @description Every trial in view, and the change on each branch.
+         * @description The trials in view, the newest where there are very many, and the change on each branch.
          */
         get: operations["get_tree"];
         put?: never;
@@ -1023,6 +1042,46 @@ export interface paths {
          */
         post: operations["cross_trials"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sharing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sharing
+         * @description How a phone is let in, and which devices were. A guest sees neither.
+         */
+        get: operations["get_sharing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sharing/devices/{device_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Forget Device
+         * @description Forgets a device: it finds the door closed with its next question.
+         */
+        delete: operations["forget_device"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1298,6 +1357,14 @@ export interface components {
             warning: string;
         };
         /**
+         * BookCount
+         * @description How many drinks there are.
+         */
+        BookCount: {
+            /** Drinks */
+            drinks: number;
+        };
+        /**
          * BranchReport
          * @description A way from a parent to its child; the steps are for drawing.
          */
@@ -1365,6 +1432,18 @@ export interface components {
             sweetness: "" | "dry" | "in the middle" | "sweet";
             /** Most Cost */
             most_cost?: number | null;
+        };
+        /**
+         * BrokenSpecReport
+         * @description A gathered spec that can't be shown any more, and why.
+         */
+        BrokenSpecReport: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
         };
         /**
          * Change
@@ -1625,21 +1704,6 @@ export interface components {
             quantity: "volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c";
             /** Value */
             value: number;
-        };
-        /**
-         * DeviceReport
-         * @description A kind of device: what it measures, and which makes can be chosen.
-         */
-        DeviceReport: {
-            /** Device */
-            device: string;
-            /**
-             * Quantity
-             * @enum {string}
-             */
-            quantity: "volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c";
-            /** Makes */
-            makes: string[];
         };
         /**
          * DifferenceReport
@@ -1980,7 +2044,7 @@ export interface components {
         };
         /**
          * Health
-         * @description That the server is up, which version it is, and whether it shows the demo.
+         * @description That the server is up, which version it is, whether it shows the demo, and whether who asks may write.
          */
         Health: {
             /** Status */
@@ -1989,6 +2053,8 @@ export interface components {
             version: string;
             /** Demo */
             demo: boolean;
+            /** May Write */
+            may_write: boolean;
         };
         /**
          * HomeReport
@@ -3011,6 +3077,20 @@ export interface components {
             words: string;
         };
         /**
+         * SharingReport
+         * @description Whether the house is open to the network, how a device is let in, which ones were, and what to know of it.
+         */
+        SharingReport: {
+            /** Shared */
+            shared: boolean;
+            /** Words */
+            words: string;
+            /** Ways */
+            ways: components["schemas"]["WayIn"][];
+            /** Devices */
+            devices: components["schemas"]["oenomel__api__routers__sharing__DeviceReport"][];
+        };
+        /**
          * SheetEntry
          * @description A tasting sheet: −3 far too little, 0 right, 3 far too much, nothing where nothing was said; ``loud`` a slug of the drink.
          */
@@ -3226,6 +3306,11 @@ export interface components {
         SpecCloudReport: {
             /** Points */
             points: components["schemas"]["CloudSpecReport"][];
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["BrokenSpecReport"][];
             middle: components["schemas"]["SpecFile"] | null;
             middle_figures: components["schemas"]["LevelsReport"] | null;
             /** Sentence */
@@ -3719,6 +3804,20 @@ export interface components {
             how: string;
         };
         /**
+         * WayIn
+         * @description One way to let a device in: where it goes, the code to type there, both as a picture for its camera, and what it may do then.
+         */
+        WayIn: {
+            /** Address */
+            address: string;
+            /** Code */
+            code: string;
+            /** Picture */
+            picture: string;
+            /** May Write */
+            may_write: boolean;
+        };
+        /**
          * WeightsEntry
          * @description How much each axis counts; 1 is usual.
          */
@@ -3823,6 +3922,37 @@ export interface components {
              * @default
              */
             finish: string;
+        };
+        /**
+         * DeviceReport
+         * @description A kind of device: what it measures, and which makes can be chosen.
+         */
+        oenomel__api__routers__measuring__DeviceReport: {
+            /** Device */
+            device: string;
+            /**
+             * Quantity
+             * @enum {string}
+             */
+            quantity: "volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c";
+            /** Makes */
+            makes: string[];
+        };
+        /**
+         * DeviceReport
+         * @description A device that was let in; ``here`` for the one that asks.
+         */
+        oenomel__api__routers__sharing__DeviceReport: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** May Write */
+            may_write: boolean;
+            /** Paired At */
+            paired_at: string;
+            /** Here */
+            here: boolean;
         };
     };
     responses: never;
@@ -5052,6 +5182,8 @@ export interface operations {
                 taster?: string;
                 score?: number | null;
                 at_hand?: boolean;
+                before?: number | null;
+                limit?: number;
             };
             header?: never;
             path?: never;
@@ -5130,6 +5262,42 @@ export interface operations {
                 content: {
                     "application/problem+json": components["schemas"]["Problem"];
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    count_drinks: {
+        parameters: {
+            query?: {
+                q?: string;
+                family?: ("sour" | "daisy" | "fizz" | "open") | null;
+                taster?: string;
+                score?: number | null;
+                at_hand?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookCount"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -6417,7 +6585,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DeviceReport"][];
+                    "application/json": components["schemas"]["oenomel__api__routers__measuring__DeviceReport"][];
                 };
             };
             /** @description Unprocessable Entity */
@@ -6540,7 +6708,9 @@ export interface operations {
     };
     get_tree: {
         parameters: {
-            query?: never;
+            query?: {
+                family?: ("sour" | "daisy" | "fizz" | "open") | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6589,6 +6759,96 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SpecFile"];
                 };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sharing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharingReport"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_device: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Bad Request */
             400: {

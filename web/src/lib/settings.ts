@@ -2,6 +2,7 @@ import { useSyncExternalStore } from 'react';
 
 import type { StepsRequest, Supposed } from '../api/client';
 import type { Shown } from './format';
+import { hasKeys, store, stored, storeText, withKept } from './stored';
 
 /** What a swap or a rebalancing goes for, as far as the person has chosen. */
 export interface Aim {
@@ -103,31 +104,25 @@ function read(): Settings {
     taster: '',
     devices: {},
   };
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>;
-    return {
-      ...defaults,
-      ...kept,
-      aim: { ...AIM, ...kept.aim },
-      board: { ...BOARD, ...kept.board },
-      way: { ...WAY, ...kept.way },
-      theme,
-    };
-  } catch {
-    return defaults;
-  }
+  const kept = stored(KEY, (found): found is object => hasKeys(found, {})) ?? {};
+  const part = (name: 'aim' | 'board' | 'way') => (kept as Record<string, unknown>)[name];
+  const aim = withKept(AIM, part('aim'));
+  return {
+    ...withKept(defaults, kept),
+    aim: { ...aim, typed: withKept(AIM.typed, aim.typed), weights: withKept(AIM.weights, aim.weights) },
+    board: withKept(BOARD, part('board')),
+    way: withKept(WAY, part('way')),
+    theme,
+  };
 }
 
 /** Changes settings here, on every screen at once, and for the next visit. */
 export function changeSettings(change: Partial<Settings>): void {
   current = { ...current, ...change };
   document.documentElement.dataset.theme = current.theme;
-  try {
-    localStorage.setItem(KEY, JSON.stringify(current));
-    localStorage.setItem('oenomel.theme', current.theme);
-  } catch {
-    // Without storage the settings last as long as the window.
-  }
+  // Without storage the settings last as long as the window.
+  store(KEY, current);
+  storeText('oenomel.theme', current.theme);
   listeners.forEach((tell) => tell());
 }
 

@@ -8,11 +8,14 @@ import { FrontDoor } from './FrontDoor';
 import { Waiting } from './Waiting';
 import { NotFound } from './NotFound';
 import { makeQueryClient } from './queryClient';
+import { room } from './room';
 
 const queryClient = makeQueryClient();
 
 // The bench opens first; the other rooms come when they are entered.
 const notebook = () => import('../features/notebook');
+const shelf = () => import('../features/shelf');
+const tree = () => import('../features/tree');
 
 const router = createBrowserRouter([
   {
@@ -21,14 +24,14 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <FrontDoor /> },
       { path: '/book', element: <BookPage /> },
-      { path: '/shelf', lazy: async () => ({ Component: (await import('../features/shelf')).ShelfPage }) },
+      { path: '/shelf', lazy: room(shelf, ({ ShelfPage }) => ShelfPage) },
       { path: '/bench/:drinkId', element: <BenchPage /> },
       { path: '/bench/:drinkId/trials/:trialNumber', element: <BenchPage /> },
-      { path: '/trials/:drinkId', lazy: async () => ({ Component: (await notebook()).TrialsPage }) },
-      { path: '/taste/:drinkId', lazy: async () => ({ Component: (await notebook()).TastePage }) },
-      { path: '/specs/:drinkId', lazy: async () => ({ Component: (await notebook()).SpecsPage }) },
-      { path: '/palates', lazy: async () => ({ Component: (await notebook()).PalatesPage }) },
-      { path: '/tree', lazy: async () => ({ Component: (await import('../features/tree')).TreePage }) },
+      { path: '/trials/:drinkId', lazy: room(notebook, ({ TrialsPage }) => TrialsPage) },
+      { path: '/taste/:drinkId', lazy: room(notebook, ({ TastePage }) => TastePage) },
+      { path: '/specs/:drinkId', lazy: room(notebook, ({ SpecsPage }) => SpecsPage) },
+      { path: '/palates', lazy: room(notebook, ({ PalatesPage }) => PalatesPage) },
+      { path: '/tree', lazy: room(tree, ({ TreePage }) => TreePage) },
       { path: '*', element: <NotFound /> },
     ],
   },

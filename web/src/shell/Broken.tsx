@@ -1,10 +1,41 @@
+import { useEffect } from 'react';
 import { useRouteError } from 'react-router';
 
+import { reach, useGone } from '../api/reach';
+import { RoomMissing } from './room';
 import { Waiting } from './Waiting';
 
-/** A fault of the app itself: the draft is saved already, so starting again loses nothing. */
+/** A room that didn't come, or a fault of the app itself. What isn't saved yet is kept in this browser; starting again loses nothing. */
 export function Broken() {
   const fault = useRouteError();
+  if (fault instanceof RoomMissing) return <RoomOnItsWay />;
   const words = fault instanceof Error ? fault.message : 'unknown fault';
-  return <Waiting error={{ detail: `Something in Oenomel broke (${words}). Your draft is saved; open it again.` }} />;
+  return (
+    <Waiting
+      error={{
+        detail: `Something in Oenomel broke (${words}). What was not saved yet is kept in this browser; open it again.`,
+      }}
+    />
+  );
+}
+
+const PAUSE = 'oenomel.room-pause';
+const FIRST_PAUSE_MS = 1000;
+const LONGEST_PAUSE_MS = 16_000;
+
+/** Opens the page anew as soon as the server answers, with pauses that grow while it doesn't help. */
+function RoomOnItsWay() {
+  const gone = useGone();
+  useEffect(() => {
+    if (gone) return reach.whenBack(() => globalThis.location.reload());
+    const pause = Math.min(Number(sessionStorage.getItem(PAUSE)) || FIRST_PAUSE_MS, LONGEST_PAUSE_MS);
+    const timer = window.setTimeout(() => {
+      sessionStorage.setItem(PAUSE, String(pause * 2));
+      globalThis.location.reload();
+    }, pause);
+    return () => window.clearTimeout(timer);
+  }, [gone]);
+  return (
+    <Waiting error={{ detail: 'This room didn’t come: the server doesn’t answer. It opens by itself when it does.' }} />
+  );
 }

@@ -1,15 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
 import { Navigate } from 'react-router';
 
-import { drinksQuery } from '../api/queries/drinks';
+import { drinkQuery, newestQuery } from '../api/queries/drinks';
 import { useSettings } from '../lib/settings';
 import { Waiting } from './Waiting';
 
 /** The app opens on the bench with the drink that lay there last, or on the book while there is none. */
 export function FrontDoor() {
   const { lastDrink } = useSettings();
-  const { data: drinks, error } = useQuery(drinksQuery());
-  if (!drinks) return <Waiting error={error} />;
-  const drink = drinks.find(({ id }) => id === lastDrink) ?? drinks.find(({ has_draft }) => has_draft) ?? drinks[0];
+  const last = useQuery({ ...drinkQuery(lastDrink), enabled: lastDrink > 0 });
+  const isGone = lastDrink === 0 || last.error?.code === 'not-found';
+  const newest = useQuery({ ...newestQuery(), enabled: isGone });
+  if (last.data) return <Navigate replace to={`/bench/${lastDrink}`} />;
+  if (!newest.data) return <Waiting error={(isGone ? null : last.error) ?? newest.error} />;
+  const drink = newest.data.find(({ has_draft }) => has_draft) ?? newest.data[0];
   return <Navigate replace to={drink ? `/bench/${drink.id}` : '/book'} />;
 }

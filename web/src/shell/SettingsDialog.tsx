@@ -5,6 +5,7 @@ import { devicesQuery } from '../api/queries/house';
 import { changeSettings, useSettings, type Country, type Settings } from '../lib/settings';
 import { Chips } from '../ui/Chips';
 import { Dialog } from '../ui/Dialog';
+import { Sharing } from './Sharing';
 
 const OUNCES: [number, string][] = [
   [30, '30 ml, at the bar'],
@@ -73,6 +74,7 @@ export function SettingsDialog({ onClose }: { onClose: () => void }) {
         </Link>
         .
       </p>
+      <Sharing />
     </Dialog>
   );
 }

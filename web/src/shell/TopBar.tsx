@@ -2,6 +2,7 @@ import { BookOpen, GitFork, Wine } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 
+import { Reached } from './Reached';
 import { ViewSwitches } from './ViewSwitches';
 
 interface Props {
@@ -36,6 +37,7 @@ export function TopBar({ children, actions }: Props) {
         </Link>
       ))}
       <div className={`ml-auto flex items-center gap-2 lg:order-3 ${actions ? 'lg:ml-0' : ''}`}>
+        <Reached />
         <ViewSwitches />
       </div>
       {(children ?? actions) && <div className="basis-full lg:hidden" />}

@@ -1,6 +1,7 @@
 import { MutationCache, notifyManager, QueryClient } from '@tanstack/react-query';
 
 import { queryHash } from '../api/queryHash';
+import { reach } from '../api/reach';
 
 /** What is asked by a press and writes nothing. */
 const ASKS = new Set<unknown>(['/api/mend', '/api/size', '/api/devices/{device}/read', '/api/cross']);
@@ -21,6 +22,10 @@ export function makeQueryClient(): QueryClient {
         if (!ASKS.has(options.mutationKey?.[1])) void queryClient.invalidateQueries();
       },
     }),
+  });
+  // What couldn't be read is read as soon as the server answers again, and what is in sight may have changed meanwhile.
+  reach.subscribe(() => {
+    if (!reach.isGone()) void queryClient.invalidateQueries();
   });
   return queryClient;
 }

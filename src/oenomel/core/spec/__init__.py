@@ -6,7 +6,7 @@ from oenomel.core.spec.typed_amount import TypedAmount, parse_typed
 from oenomel.core.spec.units import BAR_OUNCE_ML, ML_PER_UNIT, Measure, Unit, parse_amount, pourable, to_ml
 
 __all__ = [
-    "BAR_OUNCE_ML", "FAMILIES", "GRID_ML", "ICES", "ML_PER_UNIT", "MORE_ML", "Drink", "FamilyName", "Ice",
-    "Measure", "Method", "Pour", "Serve", "Stage", "Technique", "TypedAmount", "Unit", "grid_of", "ladder", "parse_amount", "parse_typed", "pourable",
+    "BAR_OUNCE_ML", "FAMILIES", "GRID_ML", "ICES", "ML_PER_UNIT", "MORE_ML", "Drink", "FamilyName", "Ice", "Measure", "Method",
+    "Pour", "Serve", "Stage", "Technique", "TypedAmount", "Unit", "grid_of", "ladder", "parse_amount", "parse_typed", "pourable",
     "to_ml", "usual_bounds",
 ]  # fmt: skip

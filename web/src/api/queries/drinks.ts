@@ -1,17 +1,30 @@
-import { keepPreviousData, useMutation, useQueryClient } from '@tanstack/react-query';
+import { infiniteQueryOptions, keepPreviousData, useQueryClient } from '@tanstack/react-query';
 
 import { api, client, unwrap, type DrinkDetail, type Sought, type Spec, type Supposed } from '../client';
 
 const pathOf = (drink_id: number) => ({ params: { path: { drink_id } } });
 
-/** Drinks in which every typed word is found, and all that is sought besides; with nothing sought, the whole book. */
-export const drinksQuery = (sought: Sought = {}) =>
-  api.queryOptions(
-    'get',
-    '/api/drinks',
-    { params: { query: sought } },
-    Object.keys(sought).length > 0 ? { placeholderData: keepPreviousData } : {},
-  );
+const A_PAGE = 60;
+
+/** Drinks in which every typed word is found, and all that is sought besides, newest first, page by page; with nothing sought, the book. */
+export const bookPages = (sought: Sought = {}) =>
+  infiniteQueryOptions({
+    queryKey: ['get', '/api/drinks', sought],
+    queryFn: async ({ pageParam, signal }) => {
+      const query = { ...sought, limit: A_PAGE, ...(pageParam && { before: pageParam }) };
+      return unwrap(await client.GET('/api/drinks', { params: { query }, signal }));
+    },
+    initialPageParam: 0,
+    getNextPageParam: (page) => (page.length === A_PAGE ? page.at(-1)?.id : undefined),
+    placeholderData: keepPreviousData,
+  });
+
+/** How many there are in all. */
+export const bookCount = (sought: Sought = {}) =>
+  api.queryOptions('get', '/api/book', { params: { query: sought } }, { placeholderData: keepPreviousData });
+
+/** The newest drinks of the book. */
+export const newestQuery = () => api.queryOptions('get', '/api/drinks', { params: { query: { limit: A_PAGE } } });
 
 export const drinkQuery = (id: number) => api.queryOptions('get', '/api/drinks/{drink_id}', pathOf(id));
 export const notebookQuery = (id: number) => api.queryOptions('get', '/api/drinks/{drink_id}/notebook', pathOf(id));
@@ -31,18 +44,4 @@ export function useTellDrink() {
   return (drink: DrinkDetail) => {
     queryClient.setQueryData(drinkQuery(drink.id).queryKey, drink);
   };
-}
-
-/** Lays a spec on the bench as the draft, held against a trial of the drink, in place of what lies there. */
-export function useLayOnBench(id: number) {
-  const queryClient = useQueryClient();
-  return useMutation({
-    mutationFn: async ({ spec, parent }: { spec: Spec; parent: number }) => {
-      const drink = unwrap(await client.GET('/api/drinks/{drink_id}', pathOf(id)));
-      const body = { parent_trial_id: parent, spec, revision: drink.draft?.revision ?? 0 };
-      return unwrap(await client.PUT('/api/drinks/{drink_id}/draft', { ...pathOf(id), body }));
-    },
-    // The bench opens with the draft that the drink has by then.
-    onSuccess: () => queryClient.invalidateQueries({ queryKey: drinkQuery(id).queryKey }),
-  });
 }

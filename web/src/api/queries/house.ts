@@ -30,3 +30,4 @@ export const tastersQuery = () => api.queryOptions('get', '/api/tasters');
 export const palateQuery = (taster: string) =>
   api.queryOptions('get', '/api/palate', { params: { query: { taster } } });
 export const calibrationQuery = () => api.queryOptions('get', '/api/calibration');
+export const sharingQuery = () => api.queryOptions('get', '/api/sharing');

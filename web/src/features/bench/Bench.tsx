@@ -5,7 +5,7 @@ import { BenchTop } from './BenchTop';
 import { BalanceField, Sentences } from './field';
 import { GlassPanel } from './glass';
 import { HandContext } from './hand';
-import { SaveNotice } from './keep';
+import { LeftoverNotice, SaveNotice, type Recovered } from './keep';
 import { Left } from './Left';
 import { MakingPanel, SideTabs } from './making';
 import { Surface } from './Surface';
@@ -17,11 +17,13 @@ interface Props {
   /** Undefined for open forms. */
   family: Family | undefined;
   larder: Ingredient[];
+  /** What an earlier visit left unsaved, if anything. */
+  recovered: Recovered | null;
 }
 
 /** The working surface: the pours, where the drink stands beside its parent, the glass, and how it is made. */
-export function Bench({ drink, family, larder }: Props) {
-  const bench = useBench(drink, larder);
+export function Bench({ drink, family, larder, recovered }: Props) {
+  const bench = useBench(drink, larder, recovered);
   useBenchCommands(bench);
   const { look, panel, ticks, hand, draft } = bench;
   const landed = look.ghost?.path.at(-1);
@@ -30,7 +32,12 @@ export function Bench({ drink, family, larder }: Props) {
       <Surface
         wide={panel.open !== null && 'swap' in panel.open}
         top={<BenchTop bench={bench} />}
-        notice={<SaveNotice drinkId={drink.id} autosave={draft.autosave} refusal={look.refusal ?? bench.refusal} />}
+        notice={
+          <>
+            {draft.leftover && <LeftoverNotice leftover={draft.leftover} onLay={draft.moves.lay} />}
+            <SaveNotice drinkId={drink.id} autosave={draft.autosave} refusal={look.refusal ?? bench.refusal} />
+          </>
+        }
         pours={<Left bench={bench} family={family} />}
         field={
           <BalanceField

@@ -8,13 +8,15 @@ import { changeSettings } from '../../lib/settings';
 import { Waiting } from '../../shell/Waiting';
 import { useTitle } from '../../ui/useTitle';
 import { Bench } from './Bench';
+import { useRecovered } from './keep';
 import { KeptTrial } from './KeptTrial';
 
 /** A drink on the bench, or one of its trials as it was kept. */
 export function BenchPage() {
   const { drinkId, trialNumber } = useParams();
   const id = Number(drinkId);
-  const drink = useQuery(drinkQuery(id));
+  const recovered = useRecovered(id);
+  const drink = useQuery({ ...drinkQuery(id), enabled: recovered !== undefined });
   const families = useQuery(familiesQuery());
   const larder = useQuery(larderQuery());
   const name = drink.data?.name;
@@ -25,11 +27,13 @@ export function BenchPage() {
 
   // A draft from the last visit may be older than what another window saved since: wait for the fresh one.
   const stale = drink.isFetching && !drink.isFetchedAfterMount;
-  if (!drink.data || !families.data || !larder.data || stale) {
+  if (recovered === undefined || !drink.data || !families.data || !larder.data || stale) {
     return <Waiting error={drink.error ?? families.error ?? larder.error} />;
   }
   const family = families.data.find(({ slug }) => slug === drink.data.family);
-  if (trialNumber === undefined) return <Bench key={id} drink={drink.data} family={family} larder={larder.data} />;
+  if (trialNumber === undefined) {
+    return <Bench key={id} drink={drink.data} family={family} larder={larder.data} recovered={recovered} />;
+  }
   const trial = drink.data.trials.find(({ number }) => number === Number(trialNumber));
   if (!trial) return <Waiting error={{ detail: `${drink.data.name} has no trial ${trialNumber}.` }} />;
   return <KeptTrial key={trial.id} drink={drink.data} trial={trial} family={family} larder={larder.data} />;

@@ -1,13 +1,13 @@
 import { useMemo, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 
 import { api, type DrinkDetail, type Family, type Ingredient, type Trial } from '../../api/client';
-import { useLayOnBench, useTellDrink } from '../../api/queries/drinks';
+import { useTellDrink } from '../../api/queries/drinks';
 import { useComparison, useSteps } from '../../api/queries/forecast';
 import { day } from '../../lib/format';
 import { TopBar } from '../../shell/TopBar';
-import { sameDrink } from '../../spec/edits';
 import { namesIn } from '../../spec/names';
+import { LayingNotice, useLaying } from '../laying';
 import { BalanceField, Sentences } from './field';
 import { GlassPanel } from './glass';
 import { MakingPanel, SideTabs, type SideTab } from './making';
@@ -23,19 +23,12 @@ interface Props {
 
 /** A trial as it was kept: to be looked at, and to riff from. */
 export function KeptTrial({ drink, trial, family, larder }: Props) {
-  const navigate = useNavigate();
-  const [asking, setAsking] = useState(false);
-  const riff = useLayOnBench(drink.id);
+  const laying = useLaying(drink.id);
   const parent = drink.trials.find(({ id }) => id === trial.parent_trial_id);
   const [tab, setTab] = useState<SideTab>('trials');
   const made = useSteps(trial.spec);
   const { comparison } = useComparison(trial.spec, parent?.spec ?? trial.spec).known;
   const nameOf = useMemo(() => namesIn(larder), [larder]);
-  const bench = `/bench/${drink.id}`;
-  // Riffing from here replaces what lies on the bench: ask, unless that is kept already.
-  const { draft } = drink;
-  const unkept = draft !== null && !drink.trials.some(({ spec }) => sameDrink(spec, draft.spec));
-  const goOn = () => riff.mutate({ spec: trial.spec, parent: trial.id }, { onSuccess: () => void navigate(bench) });
   return (
     <Surface
       top={
@@ -43,25 +36,11 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
           drink={drink}
           trial={trial}
           hasHome={Boolean(family?.home)}
-          bench={bench}
-          onRiff={() => (unkept ? setAsking(true) : goOn())}
+          bench={laying.bench}
+          onRiff={() => laying.lay({ spec: trial.spec, parent: trial.id })}
         />
       }
-      notice={
-        asking || riff.error ? (
-          <div role="alert" className="panel flex flex-wrap items-center gap-3 border-warning px-4 py-2 text-lg">
-            <span className="grow">
-              {riff.error?.message ?? 'What lies on the bench is not kept as a trial yet. It will be replaced.'}
-            </span>
-            <button type="button" className="btn btn-primary" onClick={goOn}>
-              Replace it
-            </button>
-            <Link className="btn" to={bench}>
-              Look at it first
-            </Link>
-          </div>
-        ) : undefined
-      }
+      notice={<LayingNotice laying={laying} />}
       pours={
         <PourList
           spec={trial.spec}

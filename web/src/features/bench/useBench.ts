@@ -6,7 +6,7 @@ import { lockKey, withPours } from '../../spec/edits';
 import { namesIn } from '../../spec/names';
 import { amountWords } from '../../spec/pourWords';
 import type { Ghost, Lockable } from '../swaps';
-import { useDraft } from './keep';
+import { useDraft, type Recovered } from './keep';
 import { CLOSED, leftPanel } from './leftPanel';
 import { useTicks, withPoured, type SideTab } from './making';
 import { whatEachBrings } from './pours';
@@ -17,8 +17,8 @@ import { useLook } from './useLook';
 export type OpenDialog = 'keep' | 'method' | { pour: number } | null;
 
 /** All that lies on the bench: the draft and what it is held against, what is open and tried on, the figures, and the hand. */
-export function useBench(drink: DrinkDetail, larder: Ingredient[]) {
-  const draft = useDraft(drink);
+export function useBench(drink: DrinkDetail, larder: Ingredient[], recovered: Recovered | null) {
+  const draft = useDraft(drink, recovered);
   const ticks = useTicks(drink.id);
   const [panel, move] = useReducer(leftPanel, CLOSED);
   const [dialog, setDialog] = useState<OpenDialog>(null);

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 
 import type { Spec } from '../../api/client';
-import { drinksQuery } from '../../api/queries/drinks';
+import { newestQuery } from '../../api/queries/drinks';
 import { glassesQuery } from '../../api/queries/house';
 import { capital } from '../../lib/format';
 import { useOffer, type PaletteCommand } from '../../shell/commands';
@@ -21,7 +21,7 @@ const does = (group: PaletteCommand['group'], words: string, run: () => void, ho
 /** Everything that the bench can do, by key and for the palette. */
 export function useBenchCommands(bench: Bench): void {
   const navigate = useNavigate();
-  const { data: drinks } = useQuery(drinksQuery());
+  const { data: drinks } = useQuery(newestQuery());
   const { data: glasses } = useQuery(glassesQuery());
   const { hand, drink, look, ticks } = bench;
   useHotkeys({

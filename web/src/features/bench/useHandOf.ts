@@ -28,7 +28,7 @@ export function useHandOf(lying: Lying): { hand: Hand; refusal: Fault | null } {
   const readAmount = useReadAmount();
   const { mutate: mend, error: mendRefused } = api.useMutation('post', '/api/mend');
   const { mutate: size, error: sizeRefused } = api.useMutation('post', '/api/size');
-  const { moves } = draft;
+  const { moves, autosave } = draft;
 
   const hand = useMemo((): Hand => {
     const now = () => ({ ...latest.current, spec: latest.current.draft.draft.spec });
@@ -40,10 +40,15 @@ export function useHandOf(lying: Lying): { hand: Hand; refusal: Fault | null } {
       change: moves.change,
       undo: moves.undo,
       redo: moves.redo,
-      read: (typed) => {
+      read: async (typed) => {
         const { spec, parent } = now();
         const made = (change: Partial<PourEntry>) => withPour(spec, typed.pour, change);
-        return readAmount({ ...typed, spec }, parent, (read) => made(changeOf(read)));
+        autosave.typing(typed);
+        try {
+          return await readAmount({ ...typed, spec }, parent, (read) => made(changeOf(read)));
+        } finally {
+          autosave.typing(null);
+        }
       },
       choose: (pour) => move({ do: 'open', open: { swap: pour } }),
       more: (pour) => setDialog({ pour }),
@@ -72,6 +77,6 @@ export function useHandOf(lying: Lying): { hand: Hand; refusal: Fault | null } {
       keep: () => setDialog('keep'),
       method: () => setDialog('method'),
     };
-  }, [latest, moves, move, setDialog, readAmount, mend, size, supposed]);
+  }, [latest, moves, autosave, move, setDialog, readAmount, mend, size, supposed]);
   return { hand, refusal: mendRefused ?? sizeRefused };
 }

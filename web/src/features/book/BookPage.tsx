@@ -1,14 +1,15 @@
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
-import type { DrinkSummary, Family, Sought } from '../../api/client';
-import { drinksQuery } from '../../api/queries/drinks';
+import { ProblemError, type DrinkSummary, type Family, type Sought } from '../../api/client';
+import { bookCount, bookPages } from '../../api/queries/drinks';
 import { familiesQuery, larderQuery } from '../../api/queries/house';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { namesIn, type NameOf } from '../../spec/names';
 import { SearchLine } from '../../ui/SearchLine';
+import { useKept } from '../../ui/useKept';
 import { DemoNotice } from './DemoNotice';
 import { StartDrink } from './StartDrink';
 import { Seek } from './Seek';
@@ -20,22 +21,27 @@ export function BookPage() {
   const q = words.trim();
   const sought = { ...besides, ...(q && { q }) };
   const seeking = Object.keys(sought).length > 0;
-  const drinks = useQuery(drinksQuery(sought));
+  const pages = useInfiniteQuery(bookPages(sought));
+  const count = useKept(useQuery(bookCount(sought)).data);
   const families = useQuery(familiesQuery());
   const larder = useQuery(larderQuery());
-  if (!drinks.data || !families.data) return <Waiting error={drinks.error ?? families.error} />;
+  // What was found last stays in sight while the server doesn't answer.
+  const drinks = useKept(pages.data)?.pages.flat();
+  if (!drinks || !families.data)
+    return <Waiting error={pages.error instanceof ProblemError ? pages.error : families.error} />;
   const nameOf = namesIn(larder.data);
+  const isEmpty = drinks.length === 0 && !seeking;
   return (
     <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4">
       <TopBar />
-      <main className="grid grow items-start gap-4 lg:grid-cols-[1fr_420px]">
-        <section aria-labelledby="book-heading" className="order-1">
+      <main className="grid grow items-start gap-4 lg:grid-cols-[minmax(0,1fr)_420px]">
+        <section aria-labelledby="book-heading" className="order-1 min-w-0">
           <DemoNotice />
           <div className="mb-3 flex flex-wrap items-center gap-3">
             <h1 id="book-heading" className="grow font-display text-3xl font-semibold">
               The book
             </h1>
-            {(drinks.data.length > 0 || seeking) && (
+            {!isEmpty && (
               <SearchLine
                 className="input-lg w-full sm:w-96"
                 label="Search the book"
@@ -45,32 +51,71 @@ export function BookPage() {
               />
             )}
           </div>
-          {(drinks.data.length > 0 || seeking) && <Seek sought={besides} onSeek={setBesides} />}
-          {drinks.data.length === 0 && seeking ? (
-            <p role="status" className="panel max-w-prose p-6 text-lg">
-              {q
-                ? `No drink of the book has “${q}” in its name, its trials, its pours or its sheets. Try one word of it.`
-                : 'No drink of the book has all of that. Ask for less.'}
-            </p>
-          ) : drinks.data.length === 0 ? (
-            <p className="panel max-w-prose p-6 text-lg">
-              No drink is written down yet. Choose a family and a school of proportion: it comes to the bench as the
-              parent, and every change you make is told against it.
-            </p>
-          ) : (
-            families.data.map((family) => (
-              <FamilyShelf
-                key={family.slug}
-                family={family}
-                drinks={drinks.data.filter((drink) => drink.family === family.slug)}
-                nameOf={nameOf}
-              />
-            ))
+          {!isEmpty && <Seek sought={besides} onSeek={setBesides} />}
+          {drinks.length === 0 && <NothingThere q={q} seeking={seeking} />}
+          {families.data.map((family) => (
+            <FamilyShelf
+              key={family.slug}
+              family={family}
+              drinks={drinks.filter((drink) => drink.family === family.slug)}
+              nameOf={nameOf}
+            />
+          ))}
+          {drinks.length > 0 && count && (
+            <HowMany
+              shown={drinks.length}
+              all={count.drinks}
+              seeking={seeking}
+              busy={pages.isFetchingNextPage}
+              onMore={pages.hasNextPage ? () => void pages.fetchNextPage() : undefined}
+            />
           )}
         </section>
-        <StartDrink families={families.data} first={drinks.data.length === 0 && !seeking} nameOf={nameOf} />
+        <StartDrink families={families.data} first={isEmpty} nameOf={nameOf} />
       </main>
     </div>
+  );
+}
+
+function NothingThere({ q, seeking }: { q: string; seeking: boolean }) {
+  if (!seeking) {
+    return (
+      <p className="panel max-w-prose p-6 text-lg">
+        No drink is written down yet. Choose a family and a school of proportion: it comes to the bench as the parent,
+        and every change you make is told against it.
+      </p>
+    );
+  }
+  return (
+    <p role="status" className="panel max-w-prose p-6 text-lg wrap-anywhere">
+      {q
+        ? `No drink of the book has “${q}” in its name, its trials, its pours or its sheets. Try one word of it.`
+        : 'No drink of the book has all of that. Ask for less.'}
+    </p>
+  );
+}
+
+interface HowManyProps {
+  shown: number;
+  all: number;
+  seeking: boolean;
+  busy: boolean;
+  /** Undefined where all are shown. */
+  onMore: (() => void) | undefined;
+}
+
+/** Where the list ends, and the rest of it. */
+function HowMany({ shown, all, seeking, busy, onMore }: HowManyProps) {
+  const drinks = `${all} ${all === 1 ? 'drink' : 'drinks'}${seeking ? ' found' : ''}`;
+  return (
+    <p className="flex flex-wrap items-center gap-3 text-quiet" role="status">
+      {onMore ? `${shown} of ${drinks}, the newest first.` : `${drinks}, the newest first.`}
+      {onMore && (
+        <button type="button" className="btn min-h-11" disabled={busy} onClick={onMore}>
+          Show older ones
+        </button>
+      )}
+    </p>
   );
 }
 
@@ -92,7 +137,7 @@ function FamilyShelf({ family, drinks, nameOf }: ShelfProps) {
           <li key={drink.id}>
             <Link
               to={`/bench/${drink.id}`}
-              className="panel flex h-full flex-col gap-1 p-4 transition-colors hover:bg-secondary focus-visible:bg-secondary"
+              className="panel flex h-full min-w-0 flex-col gap-1 p-4 wrap-anywhere transition-colors hover:bg-secondary focus-visible:bg-secondary"
             >
               <span className="flex items-baseline justify-between gap-2">
                 <span className="font-display text-xl font-semibold">{drink.name}</span>

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 
 import type { NotebookTrial, Proposal } from '../../api/client';
-import { useLayOnBench } from '../../api/queries/drinks';
 import { nextQuery } from '../../api/queries/forecast';
 import { capital } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import type { NameOf } from '../../spec/names';
 import { Refused } from '../../ui/Refused';
+import { LayingNotice, useLaying } from '../laying';
 import { ProposalCard } from './ProposalCard';
 
 interface Props {
@@ -26,11 +26,9 @@ export function NextPanel({ drinkId, trial, last, nameOf }: Props) {
     ...nextQuery(drinkId, trial?.id ?? 0, palate, aim.grid, supposed),
     enabled: trial !== undefined,
   });
-  const lay = useLayOnBench(drinkId);
-  const navigate = useNavigate();
+  const laying = useLaying(drinkId);
   if (!trial) return <NotTasted drinkId={drinkId} last={last} />;
-  const take = (proposal: Proposal) =>
-    lay.mutate({ spec: proposal.spec, parent: trial.id }, { onSuccess: () => void navigate(`/bench/${drinkId}`) });
+  const take = (proposal: Proposal) => laying.lay({ spec: proposal.spec, parent: trial.id });
   const found = next.data;
   return (
     <section aria-label="What to try next" className="panel p-3 sm:p-4">
@@ -61,12 +59,12 @@ export function NextPanel({ drinkId, trial, last, nameOf }: Props) {
                 proposal={proposal}
                 trial={trial}
                 nameOf={nameOf}
-                busy={lay.isPending}
+                busy={laying.isPending}
                 onTake={() => take(proposal)}
               />
             ))}
           </ul>
-          {lay.error && <p role="alert">{lay.error.message}</p>}
+          <LayingNotice laying={laying} />
         </>
       )}
     </section>

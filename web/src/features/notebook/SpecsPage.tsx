@@ -1,15 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 
 import { api, type Spec } from '../../api/client';
-import { drinkQuery, specCloudQuery, useLayOnBench } from '../../api/queries/drinks';
+import { drinkQuery, specCloudQuery } from '../../api/queries/drinks';
 import { larderQuery } from '../../api/queries/house';
+import { sentence } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { namesIn, type NameOf } from '../../spec/names';
 import { pourWords } from '../../spec/pourWords';
+import { LayingNotice, useLaying } from '../laying';
 import { AddSpec } from './AddSpec';
 import { CloudField } from './CloudField';
 import { OthersSpec } from './OthersSpec';
@@ -21,18 +23,16 @@ export function SpecsPage() {
   const drink = useQuery(drinkQuery(id));
   const larder = useQuery(larderQuery());
   const cloud = useQuery(specCloudQuery(id, supposed));
-  const lay = useLayOnBench(id);
-  const navigate = useNavigate();
+  const laying = useLaying(id);
   const drop = api.useMutation('delete', '/api/drinks/{drink_id}/spec-cloud/{spec_id}');
   const [over, setOver] = useState<number | null>(null);
   if (!drink.data || !cloud.data || !larder.data) {
     return <Waiting error={drink.error ?? cloud.error ?? larder.error} />;
   }
-  const { points, middle, sentence } = cloud.data;
+  const { points, broken, middle } = cloud.data;
   const nameOf = namesIn(larder.data);
   const last = drink.data.trials.at(-1);
-  const start = (spec: Spec) =>
-    last && lay.mutate({ spec, parent: last.id }, { onSuccess: () => void navigate(`/bench/${id}`) });
+  const start = (spec: Spec) => last && laying.lay({ spec, parent: last.id });
   const takeOut = (spec_id: number) => drop.mutate({ params: { path: { drink_id: id, spec_id }, query: supposed } });
   return (
     <div className="mx-auto flex min-h-dvh max-w-[1440px] flex-col gap-3 p-3">
@@ -48,9 +48,10 @@ export function SpecsPage() {
           <p className="text-base text-quiet">as others pour it</p>
         </div>
       </TopBar>
+      <LayingNotice laying={laying} />
       <main className="grid min-w-0 items-start gap-3 lg:grid-cols-[minmax(0,1fr)_440px]">
         <section aria-label="The cloud" className="panel p-3 sm:p-4">
-          <p className="mb-2 text-xl leading-snug font-semibold">{sentence}</p>
+          <p className="mb-2 text-xl leading-snug font-semibold">{cloud.data.sentence}</p>
           {points.length > 0 && <CloudField cloud={cloud.data} over={over} onOver={setOver} />}
           {middle && <Middle middle={middle} nameOf={nameOf} onStart={() => start(middle)} />}
         </section>
@@ -67,15 +68,33 @@ export function SpecsPage() {
                 onTakeOut={() => takeOut(point.id)}
               />
             ))}
+            {broken.map((each) => (
+              <BrokenSpec key={each.id} {...each} onTakeOut={() => takeOut(each.id)} />
+            ))}
           </ul>
-          <AddSpec
-            drinkId={id}
-            lying={drink.data.draft?.spec ?? last?.spec}
-            refused={drop.error?.detail ?? lay.error?.message}
-          />
+          <AddSpec drinkId={id} lying={drink.data.draft?.spec ?? last?.spec} refused={drop.error?.detail} />
         </div>
       </main>
     </div>
+  );
+}
+
+/** A spec that can't be shown any more can still be taken out. */
+function BrokenSpec({ name, why, onTakeOut }: { name: string; why: string; onTakeOut: () => void }) {
+  return (
+    <li className="panel flex flex-wrap items-center gap-x-3 p-3">
+      <span className="grow">
+        <strong className="text-lg font-semibold">{name}</strong> <span className="text-quiet">{sentence(why)}</span>
+      </span>
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 text-base font-normal"
+        aria-label={`Take out ${name}`}
+        onClick={onTakeOut}
+      >
+        Take out
+      </button>
+    </li>
   );
 }
 

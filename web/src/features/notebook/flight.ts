@@ -1,4 +1,5 @@
 import type { NotebookTrial, SheetEntry } from '../../api/client';
+import { hasKeys, store, stored } from '../../lib/stored';
 
 /** One glass before one taster: which trial it holds, and what was said of it so far. */
 export interface Glass {
@@ -40,21 +41,22 @@ const EMPTY = {
 
 const placeOf = (drinkId: number) => `oenomel.flight.${drinkId}`;
 
+const isGlass = (kept: unknown) =>
+  hasKeys(kept, { letter: 'string', trialId: 'number', done: 'boolean', sheet: 'object' }) &&
+  hasKeys((kept as Glass).sheet, { trial_id: 'number', taster: 'string', words: 'object' });
+
+const isFlight = (kept: unknown): kept is Flight =>
+  hasKeys(kept, { blind: 'boolean', poured: 'boolean', glasses: 'object' }) &&
+  Array.isArray((kept as Flight).glasses) &&
+  (kept as Flight).glasses.every(isGlass);
+
 export function readFlight(drinkId: number): Flight | null {
-  try {
-    return JSON.parse(localStorage.getItem(placeOf(drinkId)) ?? 'null') as Flight | null;
-  } catch {
-    return null;
-  }
+  return stored(placeOf(drinkId), isFlight);
 }
 
+/** Without storage a flight lasts as long as the window. */
 export function writeFlight(drinkId: number, flight: Flight | null): void {
-  try {
-    if (flight) localStorage.setItem(placeOf(drinkId), JSON.stringify(flight));
-    else localStorage.removeItem(placeOf(drinkId));
-  } catch {
-    // Without storage a flight lasts as long as the window.
-  }
+  store(placeOf(drinkId), flight);
 }
 
 function shuffled<T>(of: T[], random: () => number): T[] {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 
 import { api, type DrinkDetail, type Trial } from '../../../api/client';
 import { useTellDrink } from '../../../api/queries/drinks';
+import { useGone } from '../../../api/reach';
 import { useSaveStanding, type Autosave, type SaveState } from './autosave';
 
 interface Props {
@@ -17,12 +18,14 @@ const SAID: Record<SaveState, string> = {
   saved: 'draft saved',
   saving: 'saving…',
   conflict: 'not saved: changed elsewhere',
-  failed: 'not saved yet',
+  failed: 'not saved yet, trying',
+  looking: 'not written down: this device may look',
 };
 
 /** The drink's name, what it is held against, and that nothing is lost. */
 export function DrinkTitle({ drink, parent, onHoldAgainst, autosave }: Props) {
   const { state } = useSaveStanding(autosave);
+  const gone = useGone();
   const [renaming, setRenaming] = useState(false);
   return (
     <div className="flex min-w-0 flex-col">
@@ -58,7 +61,7 @@ export function DrinkTitle({ drink, parent, onHoldAgainst, autosave }: Props) {
             </option>
           ))}
         </select>
-        <span role="status">· {SAID[state]}</span>
+        <span role="status">· {gone && state === 'saving' ? SAID.failed : SAID[state]}</span>
       </p>
     </div>
   );

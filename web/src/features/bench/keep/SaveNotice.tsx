@@ -1,7 +1,10 @@
-import type { ReactNode } from 'react';
+import { useState } from 'react';
 
-import { client, unwrap, type Fault } from '../../../api/client';
+import { client, ProblemError, unwrap, type Fault } from '../../../api/client';
+import { useGone } from '../../../api/reach';
+import { sentence } from '../../../lib/format';
 import { useSaveStanding, type Autosave } from './autosave';
+import { Notice } from './Notice';
 
 interface Props {
   drinkId: number;
@@ -13,39 +16,53 @@ interface Props {
 /** Told across the page when a draft could not be saved, or when the drink can't be foreseen. */
 export function SaveNotice({ drinkId, autosave, refusal }: Props) {
   const { state, failure } = useSaveStanding(autosave);
-  if (state === 'conflict') {
-    const keepMine = async () => {
-      const theirs = unwrap(await client.GET('/api/drinks/{drink_id}', { params: { path: { drink_id: drinkId } } }));
-      autosave.takeOver(theirs.draft?.revision ?? 0);
-    };
-    return (
-      <Notice text="This drink was changed in another window since it was opened here. Nothing is lost yet: choose which to go on with.">
-        <button type="button" className="btn btn-primary" onClick={() => void keepMine()}>
-          Keep what is here
-        </button>
-        <button type="button" className="btn" onClick={() => globalThis.location.reload()}>
-          Take the other
-        </button>
-      </Notice>
-    );
+  const gone = useGone();
+  if (state === 'conflict') return <Overtaken drinkId={drinkId} autosave={autosave} />;
+  if (state === 'looking') {
+    return <Notice text="This device may look and try: what you change here is not written down." />;
   }
   if (state === 'failed') {
     return (
-      <Notice text={`The draft is not saved: ${failure}. It stays here and is saved with your next change.`}>
+      <Notice text={`The draft is not saved yet: ${sentence(failure)} It is kept in this browser and tried again.`}>
         <button type="button" className="btn btn-primary" onClick={() => void autosave.flush()}>
-          Try again
+          Try again now
         </button>
       </Notice>
     );
   }
-  return refusal ? <Notice text={`${refusal.detail}. The figures are those from before.`} /> : null;
+  if (gone) return null;
+  return refusal ? <Notice text={`${sentence(refusal.detail)} The figures are those from before.`} /> : null;
 }
 
-function Notice({ text, children }: { text: string; children?: ReactNode }) {
+/** Another window saved in between: which of the two goes on. */
+function Overtaken({ drinkId, autosave }: { drinkId: number; autosave: Autosave }) {
+  const [trouble, setTrouble] = useState('');
+  const keepMine = async () => {
+    try {
+      const theirs = unwrap(await client.GET('/api/drinks/{drink_id}', { params: { path: { drink_id: drinkId } } }));
+      autosave.takeOver(theirs.draft?.revision ?? 0);
+    } catch (fault) {
+      setTrouble(fault instanceof ProblemError ? sentence(fault.detail) : '');
+    }
+  };
+  const takeTheirs = () => {
+    autosave.letGo();
+    globalThis.location.reload();
+  };
   return (
-    <div role="alert" className="panel flex flex-wrap items-center gap-3 border-warning px-4 py-2 text-lg">
-      <span className="grow">{text}</span>
-      {children}
-    </div>
+    <Notice
+      text={
+        trouble
+          ? `${trouble} What is here is kept in this browser; choose again when it does.`
+          : 'This drink was changed in another window since it was opened here. Nothing is lost yet: choose which to go on with.'
+      }
+    >
+      <button type="button" className="btn btn-primary" onClick={() => void keepMine()}>
+        Keep what is here
+      </button>
+      <button type="button" className="btn" onClick={takeTheirs}>
+        Take the other
+      </button>
+    </Notice>
   );
 }

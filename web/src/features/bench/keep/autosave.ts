@@ -1,28 +1,44 @@
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useSyncExternalStore } from 'react';
 
-import { client, ProblemError, unwrap } from '../../../api/client';
+import { client, ProblemError, unwrap, type DrinkDetail } from '../../../api/client';
 import { whilePending } from '../../../api/pendingSaves';
+import { reach } from '../../../api/reach';
+import { newWriteKey, WRITE_KEY } from '../../../api/writeKey';
 import type { Draft } from './draftHistory';
+import { BEAT_MS, forgetUnsaved, keepUnsaved, WINDOW, type Sending, type Typed } from './unsaved';
 
 const PAUSE_MS = 250;
+const TYPED_AFTER_MS = 300;
+const TRY_AGAIN_MS = 2000;
+const LONGEST_TRY_MS = 30_000;
 
-export type SaveState = 'saved' | 'saving' | 'conflict' | 'failed';
+/** `looking`: this device may look and try; it saves nothing. */
+export type SaveState = 'saved' | 'saving' | 'conflict' | 'failed' | 'looking';
+
+/** Refusals after which trying again has no sense. */
+const FINAL: Record<string, SaveState> = { conflict: 'conflict', 'only-looking': 'looking' };
 
 /**
- * Saves the draft shortly after each change, one save at a time, and at once when the window goes away. A save that another window
- * overtook is refused by the server and told, never forced. Who shows how it stands listens; the bench is not drawn anew for it.
+ * Saves the draft shortly after each change, one save at a time, and goes on trying until the server has it, also when the bench is left.
+ * Until then it is kept in the browser. A save that another window overtook is refused by the server and told, never forced.
  */
 export class Autosave {
   private told: { state: SaveState; failure: string } = { state: 'saved', failure: '' };
   private waiting: Draft | null = null;
+  private sending: Sending | null = null;
+  private typed: Typed | null = null;
   private running: Promise<void> | null = null;
   private timer = 0;
+  private beat = 0;
+  private pause = TRY_AGAIN_MS;
   private readonly listeners = new Set<() => void>();
 
   constructor(
     private readonly drinkId: number,
     /** The draft's revision at the server. */
     public revision: number,
+    /** What lies on the bench. */
+    private latest: Draft,
   ) {}
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -32,18 +48,31 @@ export class Autosave {
 
   readonly standing = () => this.told;
 
+  /** What lies here that the server doesn't have yet. */
+  get unsaved(): Draft | null {
+    return this.waiting ?? (this.sending && this.latest);
+  }
+
   schedule(draft: Draft): void {
-    this.waiting = draft;
+    this.latest = this.waiting = draft;
+    this.keep();
     if (this.told.state !== 'conflict') this.tell('saving');
-    window.clearTimeout(this.timer);
-    this.timer = window.setTimeout(() => void this.flush(), PAUSE_MS);
+    this.later(PAUSE_MS);
+  }
+
+  /** An amount is being typed that wasn't read yet; null once it was. It is kept where the reading takes a while. */
+  typing(typed: Typed | null): void {
+    const wasKept = this.typed !== null;
+    this.typed = typed;
+    if (typed) this.keepLater(TYPED_AFTER_MS);
+    else if (wasKept) this.keep();
   }
 
   /** Saves what waits, and ends when nothing more does or a save was refused. */
   flush(): Promise<void> {
     window.clearTimeout(this.timer);
     if (this.running) return this.running;
-    if (!this.waiting) return Promise.resolve();
+    if (!this.waiting && !this.sending) return Promise.resolve();
     this.running = this.saveAll();
     whilePending(this.running);
     return this.running;
@@ -52,7 +81,8 @@ export class Autosave {
   /** After a trial was kept the server has the draft, at this revision. */
   keptAt(revision: number): void {
     this.revision = revision;
-    this.waiting = null;
+    this.waiting = this.sending = null;
+    this.keep();
     this.tell('saved');
   }
 
@@ -63,57 +93,147 @@ export class Autosave {
     void this.flush();
   }
 
+  /** Lets go of what isn't saved. */
+  letGo(): void {
+    window.clearTimeout(this.timer);
+    this.waiting = this.sending = this.typed = null;
+    this.keep();
+  }
+
+  /** The window goes away: what waits is sent, and what stays is there for whoever opens the drink next. */
+  leave(): void {
+    this.keep(true);
+    void this.flush();
+  }
+
+  /** Sees to it that what the server doesn't have is in the browser; asks before leaving where that can't be. */
+  private keep(left = false): void {
+    const { drinkId, revision, latest, sending, typed } = this;
+    window.clearTimeout(this.beat);
+    if (!this.unsaved && !typed) {
+      forgetUnsaved({ drinkId, window: WINDOW });
+      onlyHere.delete(this);
+      return;
+    }
+    const kept = keepUnsaved({
+      drinkId,
+      window: WINDOW,
+      revision,
+      draft: latest,
+      sending,
+      typed,
+      at: Date.now(),
+      left,
+    });
+    if (kept) onlyHere.delete(this);
+    else onlyHere.add(this);
+    this.keepLater(BEAT_MS);
+  }
+
+  private keepLater(ms: number): void {
+    window.clearTimeout(this.beat);
+    this.beat = window.setTimeout(() => this.keep(), ms);
+  }
+
   private tell(state: SaveState, failure = ''): void {
     this.told = { state, failure };
     this.listeners.forEach((listen) => listen());
   }
 
-  private async saveAll(): Promise<void> {
-    let going = true;
-    while (going && this.waiting) {
-      const draft = this.waiting;
-      this.waiting = null;
-      going = await this.saveOne(draft);
-    }
-    this.running = null;
+  private later(ms: number): void {
+    window.clearTimeout(this.timer);
+    this.timer = window.setTimeout(() => void this.flush(), ms);
   }
 
-  private async saveOne(draft: Draft): Promise<boolean> {
+  private async saveAll(): Promise<void> {
+    let going = true;
+    while (going && (this.sending ?? this.waiting)) going = await this.saveOne();
+    this.running = null;
+    this.keep();
+  }
+
+  private async saveOne(): Promise<boolean> {
+    this.sending ??= this.taken();
+    if (!this.sending) return false;
+    const { key, body } = this.sending;
+    this.keep();
     try {
-      const body = { parent_trial_id: draft.parentTrialId, spec: draft.spec, revision: this.revision };
       const params = { path: { drink_id: this.drinkId } };
+      const headers = { [WRITE_KEY]: key };
       this.revision = unwrap(
-        await client.PUT('/api/drinks/{drink_id}/draft', { params, body, keepalive: true }),
+        await client.PUT('/api/drinks/{drink_id}/draft', { params, body, headers, keepalive: true }),
       ).revision;
+      this.sending = null;
+      this.pause = TRY_AGAIN_MS;
       if (this.waiting === null) this.tell('saved');
       return true;
     } catch (fault) {
-      // What could not be saved waits for the next change, or for the person to try again.
-      this.waiting ??= draft;
-      const { code, detail } = fault instanceof ProblemError ? fault : { code: '', detail: String(fault) };
-      this.tell(code === 'conflict' ? 'conflict' : 'failed', detail);
+      this.refused(fault);
       return false;
     }
   }
+
+  /** What waits, as a save of its own. */
+  private taken(): Sending | null {
+    const draft = this.waiting;
+    if (!draft) return null;
+    this.waiting = null;
+    return {
+      key: newWriteKey(),
+      body: { parent_trial_id: draft.parentTrialId, spec: draft.spec, revision: this.revision },
+    };
+  }
+
+  /** What could not be saved waits: for another try, or for the person to choose. */
+  private refused(fault: unknown): void {
+    this.waiting ??= this.latest;
+    this.sending = null;
+    const { code, detail } = fault instanceof ProblemError ? fault : { code: '', detail: String(fault) };
+    const state = FINAL[code] ?? 'failed';
+    if (state === 'looking') this.waiting = null;
+    this.tell(state, detail);
+    if (state !== 'failed') return;
+    this.later(this.pause);
+    this.pause = Math.min(this.pause * 2, LONGEST_TRY_MS);
+  }
 }
 
-/** The saving of a drink's draft, for as long as the bench is there. */
-export function useAutosave(drinkId: number, firstRevision: number): Autosave {
-  const [autosave] = useState(() => new Autosave(drinkId, firstRevision));
-  useEffect(() => {
-    const leave = () => void autosave.flush();
-    window.addEventListener('pagehide', leave);
-    document.addEventListener('visibilitychange', leave);
-    return () => {
-      window.removeEventListener('pagehide', leave);
-      document.removeEventListener('visibilitychange', leave);
-      leave();
-    };
-  }, [autosave]);
-  return autosave;
+/** Those of this window, by drink: they go on when the bench is left. */
+const autosaves = new Map<number, Autosave>();
+
+/** Those whose unsaved work is nowhere but in this window. */
+const onlyHere = new Set<Autosave>();
+
+window.addEventListener('pagehide', () => autosaves.forEach((each) => each.leave()));
+document.addEventListener('visibilitychange', () => {
+  if (document.visibilityState === 'hidden') autosaves.forEach((each) => void each.flush());
+});
+window.addEventListener('beforeunload', (event) => {
+  if (onlyHere.size > 0) event.preventDefault();
+});
+reach.subscribe(() => !reach.isGone() && autosaves.forEach((each) => void each.flush()));
+
+/** The saving of a drink's draft: the one that still has something to save, or a new one. */
+export function autosaveOf(drink: DrinkDetail, lying: Draft): Autosave {
+  const known = autosaves.get(drink.id);
+  if (known?.unsaved) return known;
+  const fresh = new Autosave(drink.id, drink.draft?.revision ?? 0, lying);
+  autosaves.set(drink.id, fresh);
+  return fresh;
+}
+
+/** The saving of a drink's draft that is under way in this window, if one is. */
+export const autosaveUnderWay = (drinkId: number) => autosaves.get(drinkId);
+
+/** Sends what waits when the bench is left. */
+export function useSavedOnLeaving(autosave: Autosave): void {
+  useEffect(() => () => void autosave.flush(), [autosave]);
 }
 
 /** How the saving stands, for who shows it. */
 export function useSaveStanding(autosave: Autosave) {
   return useSyncExternalStore(autosave.subscribe, autosave.standing);
 }
+
+/** Whether anything of this window isn't saved yet. */
+export const anythingUnsaved = () => [...autosaves.values()].some(({ unsaved }) => unsaved !== null);

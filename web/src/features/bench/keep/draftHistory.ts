@@ -25,8 +25,9 @@ export type Action =
 const ONE_STEP_MS = 1200;
 const LONGEST = 200;
 
-export function openHistory(present: Draft): History {
-  return { present, past: [], future: [], touched: { what: '', at: 0 } };
+/** ``before`` is what undoing goes back to, the oldest first. */
+export function openHistory(present: Draft, before: Draft[] = []): History {
+  return { present, past: before, future: [], touched: { what: '', at: 0 } };
 }
 
 export function draftHistory(history: History, action: Action): History {

@@ -1,24 +1,36 @@
-import { useEffect, useMemo, useReducer, useRef } from 'react';
+import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 
 import type { DrinkDetail, Spec, Trial } from '../../../api/client';
 import { useSettings } from '../../../lib/settings';
-import { useAutosave } from './autosave';
+import { sameDrink } from '../../../spec/edits';
+import { takeReplaced } from '../../laying';
+import { autosaveOf, useSavedOnLeaving } from './autosave';
 import { draftHistory, openHistory, type Draft } from './draftHistory';
+import type { Recovered } from './recovered';
+import { forgetUnsaved } from './unsaved';
 
 /** The draft of a drink: changed, undone, redone and saved as it goes. What changes it stays the same for as long as the bench is there. */
-export function useDraft(drink: DrinkDetail) {
+export function useDraft(drink: DrinkDetail, recovered: Recovered | null) {
   const { ounceMl } = useSettings();
-  const [history, dispatch] = useReducer(draftHistory, drink, (first) => openHistory(firstDraft(first, ounceMl)));
-  const autosave = useAutosave(drink.id, drink.draft?.revision ?? 0);
+  const [opening] = useState(() => opened(drink, recovered, ounceMl));
+  const [history, dispatch] = useReducer(draftHistory, opening, ({ present, before }) => openHistory(present, before));
+  const { autosave } = opening;
+  useSavedOnLeaving(autosave);
   const { present, past, future } = history;
 
   // Undo and redo change the draft inside the reducer, so saving follows the draft and not the gesture.
-  const saved = useRef(present);
+  const saved = useRef(opening.isSaved ? present : null);
   useEffect(() => {
     if (saved.current === present) return;
     saved.current = present;
     autosave.schedule(present);
   }, [present, autosave]);
+  // What is back on the bench is this window's to save now.
+  useEffect(() => {
+    if (!opening.leftover?.isBack) return;
+    autosave.typing(opening.leftover.recovered.typed);
+    forgetUnsaved(opening.leftover.recovered);
+  }, [opening, autosave]);
 
   const moves = useMemo(() => {
     const change = (of: (draft: Draft) => Draft, what: string) =>
@@ -26,6 +38,8 @@ export function useDraft(drink: DrinkDetail) {
     return {
       /** Changes are told as what they do to the draft: an amount that was still being read must not bring back an older drink. */
       change: (of: (spec: Spec) => Spec, what: string) => change((draft) => ({ ...draft, spec: of(draft.spec) }), what),
+      /** Lays another draft in its place. */
+      lay: (draft: Draft) => change(() => draft, 'laid'),
       holdAgainst: (trial: Trial) => change((draft) => ({ ...draft, parentTrialId: trial.id }), 'parent'),
       /** Locks a pour, or frees it. */
       lock: (key: string, locked: boolean) =>
@@ -41,7 +55,42 @@ export function useDraft(drink: DrinkDetail) {
     };
   }, [autosave]);
 
-  return { draft: present, moves, past, canUndo: past.length > 0, canRedo: future.length > 0, autosave };
+  return {
+    draft: present,
+    moves,
+    past,
+    canUndo: past.length > 0,
+    canRedo: future.length > 0,
+    autosave,
+    leftover: opening.leftover,
+  };
+}
+
+/** What is left of an earlier visit: back on the bench already, or offered where the drink was changed elsewhere since. */
+export interface Leftover {
+  recovered: Recovered;
+  isBack: boolean;
+}
+
+/** What the bench opens with: what this window still saves, what an earlier one left behind, or the draft that the server has. */
+function opened(drink: DrinkDetail, recovered: Recovered | null, ounceMl: number) {
+  const lying = firstDraft(drink, ounceMl);
+  const autosave = autosaveOf(drink, lying);
+  const before = takeReplaced(drink.id);
+  const replaced = before && { spec: before.spec, parentTrialId: before.parent_trial_id, locks: {} };
+  if (autosave.unsaved) return { autosave, present: autosave.unsaved, before: [lying], isSaved: true, leftover: null };
+  if (!recovered || sameDraft(recovered.draft, lying)) {
+    if (recovered && !recovered.typed) forgetUnsaved(recovered);
+    const leftover: Leftover | null = recovered?.typed ? { recovered, isBack: true } : null;
+    return { autosave, present: lying, before: replaced ? [replaced] : [], isSaved: true, leftover };
+  }
+  const isBack = recovered.revision === autosave.revision;
+  const present = isBack ? recovered.draft : lying;
+  return { autosave, present, before: isBack ? [lying] : [], isSaved: !isBack, leftover: { recovered, isBack } };
+}
+
+function sameDraft(one: Draft, other: Draft): boolean {
+  return one.parentTrialId === other.parentTrialId && sameDrink(one.spec, other.spec);
 }
 
 function firstDraft(drink: DrinkDetail, ounceMl: number): Draft {

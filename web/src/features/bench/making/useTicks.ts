@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 
 import type { PourEntry, Spec } from '../../../api/client';
+import { hasKeys, store, stored } from '../../../lib/stored';
 import { lockKey } from '../../../spec/edits';
 
 /** How far the making has come: steps that are ticked, and what was really poured, by `lockKey`. */
@@ -16,12 +17,8 @@ export function useTicks(drinkId: number) {
   const place = `oenomel.making.${drinkId}`;
   const [making, setMaking] = useState<Making>(() => read(place));
   useEffect(() => {
-    try {
-      if (making === NOTHING) localStorage.removeItem(place);
-      else localStorage.setItem(place, JSON.stringify(making));
-    } catch {
-      // Without storage the ticks last as long as the window.
-    }
+    // Without storage the ticks last as long as the window.
+    store(place, making === NOTHING ? null : making);
   }, [making, place]);
 
   const tick = useCallback((key: string, done: boolean) => {
@@ -55,10 +52,11 @@ export function withPoured(spec: Spec, { poured }: Making): Spec {
   return { ...spec, pours };
 }
 
+const isMaking = (kept: unknown): kept is Making =>
+  hasKeys(kept, { ticked: 'object', poured: 'object' }) &&
+  Array.isArray((kept as Making).ticked) &&
+  Object.values((kept as Making).poured).every((each) => hasKeys(each, { unit: 'string' }));
+
 function read(place: string): Making {
-  try {
-    return { ...NOTHING, ...(JSON.parse(localStorage.getItem(place) ?? '{}') as Partial<Making>) };
-  } catch {
-    return NOTHING;
-  }
+  return stored(place, isMaking) ?? NOTHING;
 }

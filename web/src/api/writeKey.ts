@@ -1,0 +1,9 @@
+/**
+ * What one write is called: when it is sent again, because its answer was lost, the server knows it by this and makes it once. Drawn so that
+ * it works on a page without encryption too.
+ */
+export function newWriteKey(): string {
+  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+export const WRITE_KEY = 'idempotency-key';

@@ -1,0 +1,86 @@
+import { useEffect, useState } from 'react';
+
+import { useLatest } from '../../../ui/useLatest';
+import { changeOf, useHand } from '../hand';
+import type { Draft } from './draftHistory';
+import { Notice } from './Notice';
+import { forgetUnsaved } from './unsaved';
+import type { Leftover } from './useDraft';
+
+interface Props {
+  leftover: Leftover;
+  onLay: (draft: Draft) => void;
+}
+
+const TIME = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+
+/** Tells of work that wasn't saved when a window was left: it is back, or can be laid on the bench. */
+export function LeftoverNotice({ leftover, onLay }: Props) {
+  const { recovered, isBack } = leftover;
+  const [open, setOpen] = useState(true);
+  const hand = useHand();
+  useReadAgain(leftover);
+  if (!open) return null;
+  const close = () => setOpen(false);
+  if (isBack) {
+    return (
+      <Notice text="What wasn’t saved when this page was left lies here again.">
+        <button
+          type="button"
+          className="btn"
+          onClick={() => {
+            hand?.undo();
+            close();
+          }}
+        >
+          Take it back
+        </button>
+        <button type="button" className="btn btn-primary" onClick={close}>
+          Go on with it
+        </button>
+      </Notice>
+    );
+  }
+  const forget = () => {
+    forgetUnsaved(recovered);
+    close();
+  };
+  const lay = () => {
+    onLay(recovered.draft);
+    forget();
+  };
+  return (
+    <Notice
+      text={`Of ${TIME.format(recovered.at)} there is work on this drink that was never saved. It was changed elsewhere since; nothing of that is lost by looking.`}
+    >
+      <button type="button" className="btn btn-primary" onClick={lay}>
+        Lay it on the bench
+      </button>
+      <button type="button" className="btn" onClick={forget}>
+        Let it go
+      </button>
+    </Notice>
+  );
+}
+
+/** An amount that was typed and never read is read now. */
+function useReadAgain({ recovered, isBack }: Leftover) {
+  const hand = useLatest(useHand());
+  useEffect(() => {
+    const { typed } = recovered;
+    if (!typed || !isBack) return;
+    const read = async () => {
+      const amount = await hand.current?.read(typed);
+      if (!amount || amount.amount === null) return;
+      hand.current?.change(
+        (spec) => ({
+          ...spec,
+          pours: spec.pours.map((pour, at) => (at === typed.pour ? { ...pour, ...changeOf(amount) } : pour)),
+        }),
+        `typed ${typed.pour}`,
+      );
+    };
+    // What can't be read is nothing to bring back.
+    read().catch(() => undefined);
+  }, [recovered, isBack, hand]);
+}

@@ -1,0 +1,11 @@
+import type { ReactNode } from 'react';
+
+/** A line across the page that has to be seen, with what can be done about it. */
+export function Notice({ text, children }: { text: string; children?: ReactNode }) {
+  return (
+    <div role="alert" className="panel flex flex-wrap items-center gap-3 border-warning px-4 py-2 text-lg">
+      <span className="min-w-60 grow">{text}</span>
+      {children}
+    </div>
+  );
+}

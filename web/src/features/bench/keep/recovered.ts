@@ -1,0 +1,42 @@
+import { useQuery } from '@tanstack/react-query';
+
+import { client, ProblemError, unwrap } from '../../../api/client';
+import { WRITE_KEY } from '../../../api/writeKey';
+import { autosaveUnderWay } from './autosave';
+import { forgetUnsaved, leftBehind, type Unsaved } from './unsaved';
+
+/** What a window left behind, with the revision over which it can be saved. */
+export type Recovered = Unsaved;
+
+/**
+ * What was left on a drink by a window that went away before the server had it. A save whose answer was lost is sent again first: it may
+ * have arrived. Undefined while that is open, null where there is nothing.
+ */
+export function useRecovered(drinkId: number): Recovered | null | undefined {
+  const left = autosaveUnderWay(drinkId)?.unsaved ? undefined : leftBehind(drinkId);
+  const { data } = useQuery({
+    queryKey: ['left behind', drinkId, left?.window],
+    queryFn: () => settled(left),
+    enabled: left !== undefined,
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+  return left === undefined ? null : data;
+}
+
+async function settled(left: Unsaved | undefined): Promise<Unsaved | null> {
+  if (!left?.sending) return left ?? null;
+  const { key, body } = left.sending;
+  try {
+    const params = { path: { drink_id: left.drinkId } };
+    const answer = await client.PUT('/api/drinks/{drink_id}/draft', { params, body, headers: { [WRITE_KEY]: key } });
+    const saved = { ...left, sending: null, revision: unwrap(answer).revision };
+    if (left.typed || JSON.stringify(left.draft.spec) !== JSON.stringify(body.spec)) return saved;
+    // It was all that was left.
+    forgetUnsaved(left);
+    return null;
+  } catch (fault) {
+    if (fault instanceof ProblemError) return { ...left, sending: null };
+    throw fault;
+  }
+}

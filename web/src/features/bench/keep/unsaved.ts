@@ -1,0 +1,64 @@
+import type { Spec, Unit } from '../../../api/client';
+import { newWriteKey } from '../../../api/writeKey';
+import { hasKeys, store, stored, storedPlaces } from '../../../lib/stored';
+import type { Draft } from './draftHistory';
+
+/** A save that was sent and not answered yet: sent again with its key it is the same save. */
+export interface Sending {
+  key: string;
+  body: { parent_trial_id: number; spec: Spec; revision: number };
+}
+
+/** An amount that was typed and not read yet. */
+export interface Typed {
+  text: string;
+  unit: Unit;
+  pour: number;
+}
+
+/** What a window has on a drink that the server doesn't have yet. */
+export interface Unsaved {
+  drinkId: number;
+  window: string;
+  /** The draft's revision at the server, as far as this window knows. */
+  revision: number;
+  draft: Draft;
+  sending: Sending | null;
+  typed: Typed | null;
+  /** When it was last seen to in its window, ms; a window that goes away says so. */
+  at: number;
+  left: boolean;
+}
+
+/** A window that works on a drink comes by more often than this. */
+export const BEAT_MS = 5000;
+const LOST_AFTER_MS = 3 * BEAT_MS;
+
+const BEGINNING = 'oenomel.unsaved.';
+const placeOf = ({ drinkId, window }: Pick<Unsaved, 'drinkId' | 'window'>) => `${BEGINNING}${drinkId}.${window}`;
+
+/** This window, for as long as it is open. */
+export const WINDOW = newWriteKey();
+
+const isUnsaved = (kept: unknown): kept is Unsaved =>
+  hasKeys(kept, { drinkId: 'number', window: 'string', revision: 'number', draft: 'object', at: 'number' }) &&
+  hasKeys((kept as Unsaved).draft, { spec: 'object', parentTrialId: 'number', locks: 'object' }) &&
+  Array.isArray((kept as Unsaved).draft.spec.pours);
+
+/** Keeps it in the browser; whether that could be done. */
+export function keepUnsaved(unsaved: Unsaved): boolean {
+  return store(placeOf(unsaved), unsaved);
+}
+
+export function forgetUnsaved(unsaved: Pick<Unsaved, 'drinkId' | 'window'>): void {
+  store(placeOf(unsaved), null);
+}
+
+/** The last that was left on a drink by a window that is gone. */
+export function leftBehind(drinkId: number): Unsaved | undefined {
+  return storedPlaces(`${BEGINNING}${drinkId}.`)
+    .flatMap((place) => stored(place, isUnsaved) ?? [])
+    .filter(({ window, left, at }) => window !== WINDOW && (left || Date.now() - at > LOST_AFTER_MS))
+    .sort((one, other) => one.at - other.at)
+    .at(-1);
+}

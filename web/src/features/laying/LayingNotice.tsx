@@ -1,0 +1,35 @@
+import { Link } from 'react-router';
+
+import { sentence } from '../../lib/format';
+import type { Laying } from './useLaying';
+
+/** Asks what becomes of what lies on the bench, where it is kept as no trial; and tells why nothing was laid there. */
+export function LayingNotice({ laying }: { laying: Laying }) {
+  const { asking, error, isPending, goOn, leaveIt, bench } = laying;
+  if (!asking && !error) return null;
+  return (
+    <div role="alert" className="panel flex flex-wrap items-center gap-3 border-warning px-4 py-2 text-lg">
+      <span className="min-w-60 grow">
+        {error
+          ? sentence(error.message)
+          : 'What lies on the bench is not kept as a trial yet. Laying this there takes its place.'}
+      </span>
+      {asking && (
+        <>
+          <button type="button" className="btn btn-primary min-h-11" disabled={isPending} onClick={() => goOn(true)}>
+            Keep it as a trial first
+          </button>
+          <button type="button" className="btn min-h-11" disabled={isPending} onClick={() => goOn(false)}>
+            Replace it
+          </button>
+          <Link className="btn min-h-11" to={bench} onClick={leaveIt}>
+            Look at it first
+          </Link>
+          <button type="button" className="btn btn-ghost min-h-11" onClick={leaveIt}>
+            Leave it there
+          </button>
+        </>
+      )}
+    </div>
+  );
+}

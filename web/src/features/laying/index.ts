@@ -1,0 +1,3 @@
+export { LayingNotice } from './LayingNotice';
+export { takeReplaced } from './replaced';
+export { useLaying } from './useLaying';

@@ -1,0 +1,17 @@
+import { CloudOff } from 'lucide-react';
+
+import { useGone } from '../api/reach';
+
+/** Told quietly on every page while the server doesn't answer. */
+export function Reached() {
+  const gone = useGone();
+  return (
+    <span role="status" className="flex items-center gap-1.5 text-base text-warning empty:hidden">
+      {gone && (
+        <>
+          <CloudOff size={20} aria-hidden /> <span className="max-lg:sr-only">no answer, trying</span>
+        </>
+      )}
+    </span>
+  );
+}

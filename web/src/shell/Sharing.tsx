@@ -1,0 +1,70 @@
+import { useQuery } from '@tanstack/react-query';
+
+import { api, type Sharing as SharingTold } from '../api/client';
+import { sharingQuery } from '../api/queries/house';
+import { day } from '../lib/format';
+import { Refused } from '../ui/Refused';
+
+/** How a phone is let in, and which devices were; each can be forgotten. */
+export function Sharing() {
+  const { data: sharing } = useQuery(sharingQuery());
+  const forget = api.useMutation('delete', '/api/sharing/devices/{device_id}');
+  if (!sharing) return null;
+  return (
+    <section aria-labelledby="sharing-heading" className="border-t border-base-300 pt-3">
+      <h3 id="sharing-heading" className="text-lg font-semibold">
+        Phones and tablets beside the shaker
+      </h3>
+      <p className="text-quiet">{sharing.words}</p>
+      <div className="mt-2 flex flex-wrap gap-4">
+        {sharing.ways.map((way) => (
+          <Way key={way.code} way={way} />
+        ))}
+      </div>
+      {sharing.devices.length > 0 && (
+        <ul aria-label="Devices that were let in" className="mt-2">
+          {sharing.devices.map(({ id, name, may_write, paired_at, here }) => (
+            <li key={id} className="flex flex-wrap items-center gap-x-3 border-t border-base-300 py-1.5">
+              <span className="min-w-0 grow wrap-anywhere">
+                <strong className="font-semibold">{name}</strong>{' '}
+                <span className="text-quiet">
+                  {here ? 'this one, ' : ''}
+                  {may_write ? 'works' : 'only looks'}, let in {day(paired_at)}
+                </span>
+              </span>
+              <button
+                type="button"
+                className="btn min-h-11"
+                aria-label={`Forget ${name}`}
+                onClick={() => forget.mutate({ params: { path: { device_id: id } } })}
+              >
+                Forget
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <Refused fault={forget.error} />
+    </section>
+  );
+}
+
+/** A picture for the phone's camera, and what to type where it has none. */
+function Way({ way }: { way: SharingTold['ways'][number] }) {
+  const { address, code, picture, may_write } = way;
+  const words = may_write ? 'To work with' : 'Only to look and try';
+  return (
+    <figure className="flex min-w-0 items-center gap-3">
+      <img src={picture} alt={`${words}: picture of the address`} className="size-36 rounded-xl" />
+      <figcaption>
+        <strong className="block text-lg font-semibold">{words}</strong>
+        <span className="block text-quiet">Point the phone’s camera here, or open</span>
+        <span className="block wrap-anywhere">{address}</span>
+        <span className="text-quiet">and type</span>{' '}
+        <span className="font-figure text-xl">
+          {code.slice(0, 4)} {code.slice(4)}
+        </span>
+      </figcaption>
+    </figure>
+  );
+}
