@@ -115,21 +115,6 @@ def test_another_parent_can_be_held_against_it(page, server):
     expect(page.get_by_test_id("parent-point")).to_be_visible()
 
 
-def test_a_server_that_goes_away_loses_nothing(page, server):
-    page.goto(f"{server.url}/bench/1")
-    expect(page.get_by_test_id("sugar-now")).to_be_visible()
-    figures = page.get_by_test_id("sugar-now").inner_text()
-    server.kill()
-    page.get_by_role("button", name="More Hedgerow honey syrup").click()
-    expect(page.get_by_role("alert")).to_contain_text("The draft is not saved")
-    assert page.get_by_test_id("sugar-now").inner_text() == figures
-    server.start()
-    page.get_by_role("button", name="Try again").click()
-    saved(page)
-    page.reload()
-    expect(page.get_by_label("Amount of Hedgerow honey syrup")).to_have_value("15")
-
-
 def test_taking_the_other_window_s_draft_leaves_this_one_s_aside(page, server, context):
     page.goto(f"{server.url}/bench/1")
     other = context.new_page()

@@ -231,12 +231,12 @@ def test_fonts_ship_with_the_app_and_the_empty_book_teaches(page, server):
     page.evaluate("document.fonts.ready")
     loaded = page.evaluate("[...document.fonts].filter(f => f.status === 'loaded').map(f => f.family)")
     assert {"Bricolage Grotesque Variable", "Atkinson Hyperlegible Next Variable"} <= {family.strip('"') for family in loaded}
-    page.route("**/api/drinks", lambda route: route.fulfill(body=json.dumps([]), content_type="application/json"))
+    page.route("**/api/drinks?*", lambda route: route.fulfill(body=json.dumps([]), content_type="application/json"))
     page.goto(server.url)
     expect(page).to_have_url(re.compile("/book$"))
     expect(page.get_by_text("No drink is written down yet.")).to_be_visible()
     page.goto(f"{server.url}/bench/999")
-    expect(page.get_by_role("alert")).to_contain_text("there is no drink 999")
+    expect(page.get_by_role("alert")).to_contain_text("There is no drink 999.")
     page.goto(f"{server.url}/nowhere/at/all")
     expect(page.get_by_role("heading", name="Nothing on this page")).to_be_visible()
 

@@ -107,7 +107,6 @@ def test_a_tasting_under_way_outlasts_a_reload_and_a_server_that_went_away(page,
     page.get_by_role("button", name="Keep the sheet").click()
     expect(page.get_by_role("alert")).to_contain_text("Nothing is lost")
     server.start()
-    page.get_by_role("button", name="Keep the sheet").click()
     revealed = page.get_by_role("region", name="Revealed")
     expect(revealed).to_contain_text("clearly too sharp, a touch thin, 7 of 10")
     revealed.get_by_role("button", name="Take back Wren’s sheet of trial 4").click()
@@ -390,7 +389,7 @@ def test_empty_rooms_teach_what_to_do_in_them(page, server):
     page.goto(f"{server.url}/palates?taster=Nobody")
     expect(main).to_contain_text("Nothing is known of Nobody’s palate yet.")
     page.goto(f"{server.url}/taste/999")
-    expect(page.get_by_role("alert")).to_contain_text("there is no drink 999")
+    expect(page.get_by_role("alert")).to_contain_text("There is no drink 999.")
 
 
 def test_a_trial_that_is_put_away_while_it_is_tasted_keeps_its_sheet(page, server):

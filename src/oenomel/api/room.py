@@ -22,6 +22,9 @@ from oenomel.store.database import House
 __all__ = ["room"]
 
 HEADER: Final = "idempotency-key"
+AGAIN: Final = "answered-before"
+"""The header of an answer to a write that had come before."""
+
 SHORTEST, LONGEST = 8, 200
 
 
@@ -36,7 +39,7 @@ class _WrittenOnce(APIRoute):
                 response = await answer(request)
             except AnsweredBefore as before:
                 headers = {"content-type": "application/json"} if before.answer else {}
-                return Response(before.answer, before.status, headers)
+                return Response(before.answer, before.status, {**headers, AGAIN: "true"})
             conn: House | None = getattr(request.state, "connection", None)
             if conn is not None and conn.in_transaction:
                 await run_in_threadpool(_finish, conn, response)

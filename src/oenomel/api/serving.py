@@ -24,7 +24,7 @@ _HEADERS: Final = {
         "base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
     ),
     "x-content-type-options": "nosniff",
-    "referrer-policy": "no-referrer",
+    "referrer-policy": "same-origin",
     "cross-origin-opener-policy": "same-origin",
     "cross-origin-resource-policy": "same-origin",
 }

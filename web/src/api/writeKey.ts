@@ -7,3 +7,6 @@ export function newWriteKey(): string {
 }
 
 export const WRITE_KEY = 'idempotency-key';
+
+/** The answer is that to the same write when it came first. */
+export const ANSWERED_BEFORE = 'answered-before';

@@ -1,3 +1,2 @@
 export { LayingNotice } from './LayingNotice';
-export { takeReplaced } from './replaced';
 export { useLaying } from './useLaying';

@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { client, unwrap, type DrinkDetail, type Spec } from '../../api/client';
 import { drinkQuery } from '../../api/queries/drinks';
 import { sameDrink } from '../../spec/edits';
-import { rememberReplaced } from './replaced';
+import { rememberReplaced, settleLeftBehind } from '../bench/keep';
 
 interface Laid {
   spec: Spec;
@@ -32,10 +32,14 @@ export function useLaying(drinkId: number) {
     unwrap(await client.PUT('/api/drinks/{drink_id}/draft', { params, body }));
     if (drink.draft) rememberReplaced(drinkId, drink.draft);
     // The bench opens with the draft that the drink has by then.
-    void queryClient.invalidateQueries({ queryKey: drinkQuery(drinkId).queryKey });
+    await queryClient.invalidateQueries({ queryKey: drinkQuery(drinkId).queryKey });
     void navigate(`/bench/${drinkId}`);
   };
-  const read = async () => unwrap(await client.GET('/api/drinks/{drink_id}', { params }));
+  const read = async () => {
+    // What a window that was just left is still saving lies there already.
+    await settleLeftBehind(drinkId);
+    return unwrap(await client.GET('/api/drinks/{drink_id}', { params }));
+  };
   const lay = useMutation({
     mutationFn: async (laid: Laid) => {
       const drink = await read();

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 
 import type { Fault, NotebookTrial } from '../../api/client';
+import { useGone } from '../../api/reach';
 import { capital } from '../../lib/format';
 import type { NameOf } from '../../spec/names';
 import { said, type Flight, type Glass } from './flight';
@@ -21,6 +22,7 @@ interface Props {
 
 /** The glass that is tasted now, its sheet, and the way on. */
 export function GlassAtHand({ flight, glass, under, trials, trial, nameOf, keeping, onFinish }: Props) {
+  const gone = useGone();
   const [stopping, setStopping] = useState(false);
   const all = flight.blind
     ? flight.glasses.flatMap(({ trialId }) => trials.find(({ id }) => id === trialId) ?? [])
@@ -51,6 +53,11 @@ export function GlassAtHand({ flight, glass, under, trials, trial, nameOf, keepi
           onSay={under.say}
         />
       </section>
+      {keeping.isPending && gone && (
+        <p role="alert" className="panel border-warning p-3 text-lg">
+          The server doesn’t answer. Nothing is lost: the sheets stay here, and are kept as soon as it does.
+        </p>
+      )}
       {keeping.error && (
         <p role="alert" className="panel border-warning p-3 text-lg">
           {capital(keeping.error.detail)}. Nothing is lost: the sheets stay here.

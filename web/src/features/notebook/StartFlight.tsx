@@ -36,7 +36,7 @@ export function StartFlight({ trials, chosen, onStart }: Props) {
       <fieldset>
         <legend className="text-xl font-semibold">Which trials</legend>
         {trials.map((trial) => (
-          <label key={trial.id} className="flex min-h-11 cursor-pointer items-center gap-3 text-lg">
+          <label key={trial.id} className="flex min-h-11 cursor-pointer items-center gap-3 text-lg wrap-anywhere">
             <input
               type="checkbox"
               className="checkbox"

@@ -27,7 +27,7 @@ export function TrialCard({ drinkId, trial, chosen, nameOf, onToggle }: Props) {
   const score = scoreOf(trial);
   const said = trial.sheets.at(-1);
   return (
-    <li className={`panel relative flex flex-col p-3 ${chosen ? 'border-base-content' : ''}`}>
+    <li className={`panel relative flex min-w-0 flex-col p-3 wrap-anywhere ${chosen ? 'border-base-content' : ''}`}>
       <label className="flex cursor-pointer items-start gap-2.5 pr-10">
         <input
           type="checkbox"

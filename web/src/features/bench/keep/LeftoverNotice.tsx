@@ -1,10 +1,11 @@
 import { useEffect, useState } from 'react';
 
+import { withPour } from '../../../spec/edits';
 import { useLatest } from '../../../ui/useLatest';
 import { changeOf, useHand } from '../hand';
 import type { Draft } from './draftHistory';
 import { Notice } from './Notice';
-import { forgetUnsaved } from './unsaved';
+import { forgetUnsaved, type Typed } from './unsaved';
 import type { Leftover } from './useDraft';
 
 interface Props {
@@ -18,8 +19,9 @@ const TIME = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit
 export function LeftoverNotice({ leftover, onLay }: Props) {
   const { recovered, isBack } = leftover;
   const [open, setOpen] = useState(true);
+  const [isLaid, setLaid] = useState(isBack);
   const hand = useHand();
-  useReadAgain(leftover);
+  useReadAgain(recovered.typed, isLaid);
   if (!open) return null;
   const close = () => setOpen(false);
   if (isBack) {
@@ -47,6 +49,7 @@ export function LeftoverNotice({ leftover, onLay }: Props) {
   };
   const lay = () => {
     onLay(recovered.draft);
+    setLaid(true);
     forget();
   };
   return (
@@ -63,24 +66,17 @@ export function LeftoverNotice({ leftover, onLay }: Props) {
   );
 }
 
-/** An amount that was typed and never read is read now. */
-function useReadAgain({ recovered, isBack }: Leftover) {
+/** An amount that was typed and never read is read once the draft lies on the bench that it was typed for. */
+function useReadAgain(typed: Typed | null, isLaid: boolean) {
   const hand = useLatest(useHand());
   useEffect(() => {
-    const { typed } = recovered;
-    if (!typed || !isBack) return;
+    if (!typed || !isLaid) return;
     const read = async () => {
       const amount = await hand.current?.read(typed);
       if (!amount || amount.amount === null) return;
-      hand.current?.change(
-        (spec) => ({
-          ...spec,
-          pours: spec.pours.map((pour, at) => (at === typed.pour ? { ...pour, ...changeOf(amount) } : pour)),
-        }),
-        `typed ${typed.pour}`,
-      );
+      hand.current?.change((spec) => withPour(spec, typed.pour, changeOf(amount)), `typed ${typed.pour}`);
     };
     // What can't be read is nothing to bring back.
     read().catch(() => undefined);
-  }, [recovered, isBack, hand]);
+  }, [typed, isLaid, hand]);
 }

@@ -40,7 +40,7 @@ function Overtaken({ drinkId, autosave }: { drinkId: number; autosave: Autosave 
   const keepMine = async () => {
     try {
       const theirs = unwrap(await client.GET('/api/drinks/{drink_id}', { params: { path: { drink_id: drinkId } } }));
-      autosave.takeOver(theirs.draft?.revision ?? 0);
+      await autosave.takeOver(theirs.draft?.revision ?? 0);
     } catch (fault) {
       setTrouble(fault instanceof ProblemError ? sentence(fault.detail) : '');
     }

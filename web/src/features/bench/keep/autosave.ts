@@ -24,12 +24,14 @@ const FINAL: Record<string, SaveState> = { conflict: 'conflict', 'only-looking':
  */
 export class Autosave {
   private told: { state: SaveState; failure: string } = { state: 'saved', failure: '' };
+  private latest: Draft;
   private waiting: Draft | null = null;
   private sending: Sending | null = null;
   private typed: Typed | null = null;
   private running: Promise<void> | null = null;
   private timer = 0;
   private beat = 0;
+  private left = false;
   private pause = TRY_AGAIN_MS;
   private readonly listeners = new Set<() => void>();
 
@@ -37,9 +39,11 @@ export class Autosave {
     private readonly drinkId: number,
     /** The draft's revision at the server. */
     public revision: number,
-    /** What lies on the bench. */
-    private latest: Draft,
-  ) {}
+    /** What lies on the bench, as the server has it. */
+    private saved: Draft,
+  ) {
+    this.latest = saved;
+  }
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -82,15 +86,23 @@ export class Autosave {
   keptAt(revision: number): void {
     this.revision = revision;
     this.waiting = this.sending = null;
+    this.saved = this.latest;
     this.keep();
     this.tell('saved');
   }
 
   /** Goes on with what is here, over what another window saved. */
-  takeOver(revision: number): void {
+  async takeOver(revision: number): Promise<void> {
+    // A try that is under way is still over what was before.
+    await this.running;
     this.revision = revision;
     this.tell('saving');
-    void this.flush();
+    await this.flush();
+  }
+
+  /** Tries what waits, unless the person has to choose first. */
+  goOn(): void {
+    if (this.told.state === 'saving' || this.told.state === 'failed') void this.flush();
   }
 
   /** Lets go of what isn't saved. */
@@ -102,29 +114,28 @@ export class Autosave {
 
   /** The window goes away: what waits is sent, and what stays is there for whoever opens the drink next. */
   leave(): void {
-    this.keep(true);
-    void this.flush();
+    this.left = true;
+    this.keep();
+    this.goOn();
+  }
+
+  /** The window is there again: it was put away and not closed. */
+  comeBack(): void {
+    this.left = false;
+    this.keep();
   }
 
   /** Sees to it that what the server doesn't have is in the browser; asks before leaving where that can't be. */
-  private keep(left = false): void {
-    const { drinkId, revision, latest, sending, typed } = this;
+  private keep(): void {
+    const { drinkId, revision, saved, latest, sending, typed, left } = this;
     window.clearTimeout(this.beat);
     if (!this.unsaved && !typed) {
       forgetUnsaved({ drinkId, window: WINDOW });
       onlyHere.delete(this);
       return;
     }
-    const kept = keepUnsaved({
-      drinkId,
-      window: WINDOW,
-      revision,
-      draft: latest,
-      sending,
-      typed,
-      at: Date.now(),
-      left,
-    });
+    const at = Date.now();
+    const kept = keepUnsaved({ drinkId, window: WINDOW, revision, saved, draft: latest, sending, typed, at, left });
     if (kept) onlyHere.delete(this);
     else onlyHere.add(this);
     this.keepLater(BEAT_MS);
@@ -165,6 +176,7 @@ export class Autosave {
       ).revision;
       this.sending = null;
       this.pause = TRY_AGAIN_MS;
+      this.saved = { ...this.latest, spec: body.spec, parentTrialId: body.parent_trial_id };
       if (this.waiting === null) this.tell('saved');
       return true;
     } catch (fault) {
@@ -205,13 +217,14 @@ const autosaves = new Map<number, Autosave>();
 const onlyHere = new Set<Autosave>();
 
 window.addEventListener('pagehide', () => autosaves.forEach((each) => each.leave()));
+window.addEventListener('pageshow', () => autosaves.forEach((each) => each.comeBack()));
 document.addEventListener('visibilitychange', () => {
-  if (document.visibilityState === 'hidden') autosaves.forEach((each) => void each.flush());
+  if (document.visibilityState === 'hidden') autosaves.forEach((each) => each.goOn());
 });
 window.addEventListener('beforeunload', (event) => {
   if (onlyHere.size > 0) event.preventDefault();
 });
-reach.subscribe(() => !reach.isGone() && autosaves.forEach((each) => void each.flush()));
+reach.subscribe(() => !reach.isGone() && autosaves.forEach((each) => each.goOn()));
 
 /** The saving of a drink's draft: the one that still has something to save, or a new one. */
 export function autosaveOf(drink: DrinkDetail, lying: Draft): Autosave {
@@ -227,7 +240,7 @@ export const autosaveUnderWay = (drinkId: number) => autosaves.get(drinkId);
 
 /** Sends what waits when the bench is left. */
 export function useSavedOnLeaving(autosave: Autosave): void {
-  useEffect(() => () => void autosave.flush(), [autosave]);
+  useEffect(() => () => autosave.goOn(), [autosave]);
 }
 
 /** How the saving stands, for who shows it. */

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
 import { client, ProblemError, unwrap } from '../../../api/client';
-import { WRITE_KEY } from '../../../api/writeKey';
+import { ANSWERED_BEFORE, WRITE_KEY } from '../../../api/writeKey';
 import { autosaveUnderWay } from './autosave';
 import { forgetUnsaved, leftBehind, type Unsaved } from './unsaved';
 
@@ -24,6 +24,11 @@ export function useRecovered(drinkId: number): Recovered | null | undefined {
   return left === undefined ? null : data;
 }
 
+/** Sends again what a window that is gone had sent last. */
+export async function settleLeftBehind(drinkId: number): Promise<void> {
+  await settled(leftBehind(drinkId));
+}
+
 async function settled(left: Unsaved | undefined): Promise<Unsaved | null> {
   if (!left?.sending) return left ?? null;
   const { key, body } = left.sending;
@@ -31,8 +36,9 @@ async function settled(left: Unsaved | undefined): Promise<Unsaved | null> {
     const params = { path: { drink_id: left.drinkId } };
     const answer = await client.PUT('/api/drinks/{drink_id}/draft', { params, body, headers: { [WRITE_KEY]: key } });
     const saved = { ...left, sending: null, revision: unwrap(answer).revision };
-    if (left.typed || JSON.stringify(left.draft.spec) !== JSON.stringify(body.spec)) return saved;
-    // It was all that was left.
+    const hadArrived = answer.response.headers.has(ANSWERED_BEFORE);
+    if (!hadArrived || left.typed || JSON.stringify(left.draft.spec) !== JSON.stringify(body.spec)) return saved;
+    // It was all that was left, and only its answer was lost.
     forgetUnsaved(left);
     return null;
   } catch (fault) {

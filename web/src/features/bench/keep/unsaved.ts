@@ -22,6 +22,8 @@ export interface Unsaved {
   window: string;
   /** The draft's revision at the server, as far as this window knows. */
   revision: number;
+  /** What the server had when it was last heard of. */
+  saved: Draft;
   draft: Draft;
   sending: Sending | null;
   typed: Typed | null;
@@ -40,10 +42,13 @@ const placeOf = ({ drinkId, window }: Pick<Unsaved, 'drinkId' | 'window'>) => `$
 /** This window, for as long as it is open. */
 export const WINDOW = newWriteKey();
 
+const isDraft = (kept: unknown) =>
+  hasKeys(kept, { spec: 'object', parentTrialId: 'number', locks: 'object' }) &&
+  Array.isArray((kept as Draft).spec.pours);
+
 const isUnsaved = (kept: unknown): kept is Unsaved =>
   hasKeys(kept, { drinkId: 'number', window: 'string', revision: 'number', draft: 'object', at: 'number' }) &&
-  hasKeys((kept as Unsaved).draft, { spec: 'object', parentTrialId: 'number', locks: 'object' }) &&
-  Array.isArray((kept as Unsaved).draft.spec.pours);
+  [(kept as Unsaved).draft, (kept as Unsaved).saved].every(isDraft);
 
 /** Keeps it in the browser; whether that could be done. */
 export function keepUnsaved(unsaved: Unsaved): boolean {

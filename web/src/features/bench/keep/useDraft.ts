@@ -3,10 +3,10 @@ import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import type { DrinkDetail, Spec, Trial } from '../../../api/client';
 import { useSettings } from '../../../lib/settings';
 import { sameDrink } from '../../../spec/edits';
-import { takeReplaced } from '../../laying';
 import { autosaveOf, useSavedOnLeaving } from './autosave';
 import { draftHistory, openHistory, type Draft } from './draftHistory';
 import type { Recovered } from './recovered';
+import { takeReplaced } from './replaced';
 import { forgetUnsaved } from './unsaved';
 
 /** The draft of a drink: changed, undone, redone and saved as it goes. What changes it stays the same for as long as the bench is there. */
@@ -76,17 +76,16 @@ export interface Leftover {
 function opened(drink: DrinkDetail, recovered: Recovered | null, ounceMl: number) {
   const lying = firstDraft(drink, ounceMl);
   const autosave = autosaveOf(drink, lying);
-  const before = takeReplaced(drink.id);
-  const replaced = before && { spec: before.spec, parentTrialId: before.parent_trial_id, locks: {} };
+  const laidOver = takeReplaced(drink.id);
+  const replaced = laidOver && { spec: laidOver.spec, parentTrialId: laidOver.parent_trial_id, locks: {} };
   if (autosave.unsaved) return { autosave, present: autosave.unsaved, before: [lying], isSaved: true, leftover: null };
-  if (!recovered || sameDraft(recovered.draft, lying)) {
-    if (recovered && !recovered.typed) forgetUnsaved(recovered);
-    const leftover: Leftover | null = recovered?.typed ? { recovered, isBack: true } : null;
-    return { autosave, present: lying, before: replaced ? [replaced] : [], isSaved: true, leftover };
-  }
-  const isBack = recovered.revision === autosave.revision;
-  const present = isBack ? recovered.draft : lying;
-  return { autosave, present, before: isBack ? [lying] : [], isSaved: !isBack, leftover: { recovered, isBack } };
+  if (!recovered)
+    return { autosave, present: lying, before: replaced ? [replaced] : [], isSaved: true, leftover: null };
+  const isSaved = sameDraft(recovered.draft, lying);
+  const isBack = isSaved || recovered.revision === autosave.revision;
+  const before = isBack && !sameDraft(recovered.saved, recovered.draft) ? [recovered.saved] : [];
+  const present = isBack && !isSaved ? recovered.draft : lying;
+  return { autosave, present, before, isSaved: isSaved || !isBack, leftover: { recovered, isBack } };
 }
 
 function sameDraft(one: Draft, other: Draft): boolean {

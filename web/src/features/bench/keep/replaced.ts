@@ -1,4 +1,4 @@
-import type { DrinkDetail } from '../../api/client';
+import type { DrinkDetail } from '../../../api/client';
 
 type Replaced = NonNullable<DrinkDetail['draft']>;
 
