@@ -1,6 +1,7 @@
 """The command line, run as a user runs it."""
 
 import json
+import socket
 import subprocess
 import sys
 from pathlib import Path
@@ -56,6 +57,42 @@ def test_bad_input_is_one_sentence_and_exit_two(tmp_path, content, sentence):
     assert len(done.stderr.strip().splitlines()) == 1
 
 
+@pytest.mark.parametrize(
+    ("content", "sentence"),
+    [
+        (EXAMPLE.read_text().replace('"3/4"', r'"\ud800"'), "is not an amount"),
+        (EXAMPLE.read_text().replace("Glasshouse", r"\u0000"), "character"),
+    ],
+)
+def test_what_can_t_be_written_is_refused_all_the_same(tmp_path, content, sentence):
+    (tmp_path / "spec.json").write_text(content)
+    done = run("predict", str(tmp_path / "spec.json"), home=tmp_path)
+    assert (done.returncode, done.stdout) == (2, "")
+    assert sentence in done.stderr
+
+
+def test_a_file_that_never_ends_is_too_large(tmp_path):
+    done = run("predict", "/dev/zero", home=tmp_path)
+    assert (done.returncode, done.stderr) == (2, "oenomel: /dev/zero: is too large for a spec file\n")
+
+
+def test_serving_says_what_is_wrong_in_one_sentence_before_it_says_that_it_is_open(tmp_path):
+    (tmp_path / "letter.txt").write_text("Dear all, " * 200)
+    with socket.create_server(("127.0.0.1", 0)) as taken:
+        port = str(taken.getsockname()[1])
+        for arguments, sentence in (
+            (("--port", port), f"can't listen at 127.0.0.1, port {port}: another program listens there already"),
+            (("--host", "0.0.0.0"), "--host: 0.0.0.0 is open to the network: add --share"),
+            (("--host", "192.0.2.77", "--share"), "this machine has no such address"),
+            (("--data", str(tmp_path / "letter.txt")), "is not a data file of Oenomel, and was left as it is"),
+            (("--data", str(tmp_path)), "is a folder"),
+        ):
+            done = run("serve", *arguments, home=tmp_path)
+            assert (done.returncode, done.stdout) == (2, ""), arguments
+            assert sentence in done.stderr
+            assert len(done.stderr.splitlines()) == 1
+
+
 def test_predict_uses_the_larder_of_a_data_file(tmp_path):
     database.prepare(tmp_path / "bar.db")
     assert run("predict", str(EXAMPLE), "--data", str(tmp_path / "bar.db"), home=tmp_path).returncode == 0
@@ -80,7 +117,7 @@ def test_rebalance_prints_pours_and_j_and_names_what_it_cannot_find(tmp_path):
     assert json.loads(chosen.stdout)["J"] == pytest.approx(0, abs=1e-9)
     for options, sentence in (
         (["--free", "quince"], '--free: "quince" is no pour of this drink; it has white-rum, Lime juice, first pressing, simple-syrup-1-1'),
-        (["--grid", "0"], "--grid is 0, outside 0.05 to 60"),
+        (["--grid", "0"], "--grid is 0, outside 0.25 to 60"),
         (["--free", ""], "no pour is free to move"),
     ):
         refused = run("rebalance", str(EXAMPLE), "--target", str(target), *options, home=tmp_path)

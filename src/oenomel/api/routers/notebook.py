@@ -13,7 +13,6 @@ from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.reading.trials import KeptTrial, kept_trials
 from oenomel.api.room import room
-from oenomel.core.balance import profile_of_made
 from oenomel.core.forecast import forecast_of
 from oenomel.core.notebook import Brief, Reading, beside_forecast, compare_trials, hold_against, origins, spec_cloud_of
 from oenomel.errors import DomainError
@@ -109,16 +108,17 @@ def get_spec_cloud(drink_id: RowId, conn: Connection, conditions: HouseCondition
         try:
             spec = with_plain_amounts(parse_spec(record.spec))
             (drink,) = resolve(conn, spec)
-            profile_of_made(drink, conditions)
-            shown.append((drink, (record.id, record.name, spec)))
+            told = record.id, record.name, spec
+            alone = spec_cloud_report(spec_cloud_of([drink], conditions), [drink], [told])
+            shown.append((drink, told, alone.points[0]))
         except DomainError as error:
             # Such a one is refused today; what an earlier version took can be taken out.
             broken.append(BrokenSpecReport(id=record.id, name=record.name, why=str(error)))
-    found, told = [drink for drink, _ in shown], [each for _, each in shown]
+    found = [drink for drink, _, _ in shown]
     try:
-        report = spec_cloud_report(spec_cloud_of(found, conditions), found, told)
+        report = spec_cloud_report(spec_cloud_of(found, conditions), found, [each for _, each, _ in shown])
     except DomainError as error:
-        apart = [spec_cloud_report(spec_cloud_of([drink], conditions), [drink], [each]).points[0] for drink, each in shown]
+        apart = [point for _, _, point in shown]
         report = SpecCloudReport(points=apart, middle=None, middle_figures=None, sentence=f"{str(error)[0].upper()}{str(error)[1:]}.")
     return report.model_copy(update={"broken": broken})
 

@@ -15,7 +15,7 @@ from oenomel.core.balance import AXES, Profile, profile_of_made
 from oenomel.core.families import steps_of
 from oenomel.core.ice import Conditions
 from oenomel.core.spec import GRID_ML, Drink, Pour, grid_of
-from oenomel.errors import DomainError
+from oenomel.errors import DomainError, NothingToDrink
 
 OUTLIER_TIMES: Final = 2.0
 OUTLIER_STEPS: Final = 2.0
@@ -54,6 +54,8 @@ def spec_cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> SpecCloud:
     DomainError
         They have so little in common that nothing can be poured of their middle.
     """
+    if not all(any(pour.liquid_ml > 0 for pour in drink.pours) for drink in drinks):
+        raise NothingToDrink
     served = [profile_of_made(drink, conditions) for drink in drinks]
     if len(drinks) < LEAST_SPECS:
         points = tuple(CloudSpec(profile, 0.0, False) for profile in served)

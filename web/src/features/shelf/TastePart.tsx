@@ -1,8 +1,8 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { api, type Ingredient } from '../../api/client';
-import { partTastingsQuery } from '../../api/queries/house';
+import { larderQuery, partTastingsQuery } from '../../api/queries/house';
 import { day } from '../../lib/format';
 import { changeSettings, useSettings } from '../../lib/settings';
 import { Dialog } from '../../ui/Dialog';
@@ -29,6 +29,8 @@ export function TastePart({ ingredient, onClose }: Props) {
   const [words, setWords] = useState({ look: '', nose: '', first: '', middle: '', finish: '' });
   const [aroma, setAroma] = useState(ingredient.aroma);
   const [impression, setImpression] = useState(ingredient.impression);
+  // It closes once the larder tells of it: opened again, it shows what was said.
+  const queryClient = useQueryClient();
   const taste = api.useMutation('post', '/api/ingredients/{slug}/tastings');
   const amended =
     JSON.stringify(Object.entries(aroma).toSorted()) !== JSON.stringify(Object.entries(ingredient.aroma).toSorted());
@@ -40,7 +42,10 @@ export function TastePart({ ingredient, onClose }: Props) {
       aroma: amended ? aroma : null,
       impression: impression.trim() !== ingredient.impression ? impression.trim() : null,
     };
-    taste.mutate({ params: { path: { slug: ingredient.slug } }, body }, { onSuccess: onClose });
+    taste.mutate(
+      { params: { path: { slug: ingredient.slug } }, body },
+      { onSuccess: () => void queryClient.refetchQueries(larderQuery()).then(onClose) },
+    );
   };
   return (
     <Dialog

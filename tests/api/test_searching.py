@@ -1,0 +1,191 @@
+"""Long searches: within a budget, one at a time, the newest first, and no longer than anybody waits."""
+
+import asyncio
+import http.client
+import json
+import resource
+import threading
+import time
+from contextlib import closing
+from http import HTTPStatus
+from types import SimpleNamespace
+
+import pytest
+from support.app_server import AppServer
+from support.notebook_spec import ORCHARD
+
+from oenomel.api import searching
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.swaps.rebalancing import CORRECTORS
+
+# A machine that runs the other tests beside it may be three times as slow as the one that is promised something.
+PATIENCE = 3.0
+MEGABYTES = 200
+
+
+def pour(slug, amount, slot):
+    return {"ingredient": slug, "amount": amount, "unit": "ml", "slot": slot}
+
+
+SEVEN = {
+    **ORCHARD,
+    "pours": [
+        pour("london-dry-gin", 45, "base"),
+        pour("apple-brandy", 15, "base"),
+        pour("lime-juice", 22.5, "sour"),
+        pour("verjus", 10, "sour"),
+        pour("honey-syrup", 15, "sweet"),
+        pour("ginger-liqueur", 15, "liqueur"),
+        pour("elderflower-liqueur", 10, "liqueur"),
+    ],
+}
+TARGET = {"sugar": 8, "acid": 0.85, "abv": 15, "volume_ml": 150}
+MOST = [slug for slug, each in catalogue().items() if each.slots][:12]
+WORST = {
+    "seven pours and six correctors": {"correctors": list(CORRECTORS)},
+    "every corrector on the finest grid": {"correctors": MOST, "grid": 0.25},
+    "bounds as wide as they may be": {
+        "correctors": MOST,
+        "grid": 0.5,
+        "bounds": {each["ingredient"]: [0, 1000] for each in SEVEN["pours"]},
+    },
+}
+
+
+@pytest.mark.slow
+@pytest.mark.parametrize("path", ["/api/rebalance", "/api/swaps"])
+@pytest.mark.parametrize("asked", WORST.values(), ids=WORST)
+def test_the_worst_that_may_be_asked_ends_in_time_and_within_its_memory(client, path, asked):
+    body = {"spec": SEVEN, "target": TARGET, **asked, **({"pour_index": 0} if path == "/api/swaps" else {})}
+    before, start = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss, time.perf_counter()
+    answer = client.post(path, json=body)
+    spent = time.perf_counter() - start
+    assert answer.status_code == HTTPStatus.OK, answer.text
+    assert spent < (1.5 if path == "/api/rebalance" else 2.0) * PATIENCE
+    assert (resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - before) / 1024 < MEGABYTES
+    if path == "/api/rebalance":
+        assert answer.json()["proved"] is False
+        assert any("the best that was found" in note for note in answer.json()["notes"])
+
+
+@pytest.mark.parametrize(
+    ("asked", "sentence"),
+    [
+        ({"grid": 0.2}, "grid: wants 0.25 or more"),
+        ({"bounds": {"verjus": [0, 1500]}}, "more than a hundred times what is poured"),
+        ({"bounds": {"london-dry-gin": [0, 2000]}, "grid": 0.25}, "take a coarser grid"),
+    ],
+)
+def test_grids_and_bounds_that_make_no_sense_are_refused_before_anything_is_laid_out(client, asked, sentence):
+    answer = client.post("/api/rebalance", json={"spec": SEVEN, "target": TARGET, **asked})
+    assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+    assert sentence in answer.json()["detail"]
+
+
+class Request:
+    """What a search asks of a request."""
+
+    def __init__(self, turns):
+        self.app = SimpleNamespace(state=SimpleNamespace(searches=turns))
+        self.gone = False
+
+    async def is_disconnected(self):
+        return self.gone
+
+
+def searches(number):
+    turns = searching.Turns()
+    return [searching._Search(Request(turns)) for _ in range(number)]
+
+
+def until_spent(search):
+    deadline = time.monotonic() + 20
+    while not search.budget.spent and time.monotonic() < deadline:
+        time.sleep(0.005)
+    return time.monotonic()
+
+
+def test_one_searches_at_a_time_and_whoever_came_last_is_next():
+    async def ask():
+        order, going = [], threading.Event()
+        first, *others = searches(4)
+        running = asyncio.create_task(first.step(lambda: going.wait(10)))
+        await asyncio.sleep(0.05)
+        waiting = []
+        for number, search in enumerate(others):
+            waiting.append(asyncio.create_task(search.step(lambda number=number: order.append(number))))
+            await asyncio.sleep(0.01)
+        assert order == []
+        going.set()
+        await asyncio.gather(running, *waiting)
+        return order
+
+    assert asyncio.run(ask()) == [2, 1, 0]
+
+
+def test_a_search_ends_soon_once_another_waits():
+    async def ask():
+        long, other = searches(2)
+        start = time.monotonic()
+        running = asyncio.create_task(long.step(lambda: until_spent(long)))
+        await asyncio.sleep(0.05)
+        await other.step(lambda: None)
+        return await running - start
+
+    assert asyncio.run(ask()) < searching.SECONDS
+
+
+def test_a_search_ends_when_nobody_waits_for_it(monkeypatch):
+    monkeypatch.setattr(searching, "SECONDS", 15.0)
+
+    async def ask():
+        (search,) = searches(1)
+        search.request.gone = True
+        start = time.monotonic()
+        return await search.step(lambda: until_spent(search)) - start
+
+    assert asyncio.run(ask()) < 1.0
+
+
+def test_who_leaves_while_he_waits_holds_nobody_up():
+    async def ask():
+        first, leaver, last = searches(3)
+        going = threading.Event()
+        running = asyncio.create_task(first.step(lambda: going.wait(10)))
+        await asyncio.sleep(0.02)
+        left = asyncio.create_task(leaver.step(lambda: None))
+        await asyncio.sleep(0.02)
+        left.cancel()
+        going.set()
+        await running
+        return await last.step(lambda: "found")
+
+    assert asyncio.run(ask()) == "found"
+
+
+def ask(server, path, body):
+    """Seconds until the answer."""
+    with closing(http.client.HTTPConnection("127.0.0.1", server.port, timeout=30)) as conn:
+        start = time.perf_counter()
+        conn.request("POST", path, json.dumps(body), {"content-type": "application/json"})
+        answer = conn.getresponse()
+        answer.read()
+        assert answer.status == HTTPStatus.OK
+        return time.perf_counter() - start
+
+
+@pytest.mark.slow
+def test_others_stay_quick_while_one_searches(tmp_path):
+    server = AppServer(tmp_path / "demo.db")
+    server.start()
+    try:
+        compare = {"spec": ORCHARD, "parent": ORCHARD}
+        long = {"spec": SEVEN, "target": TARGET, "correctors": list(CORRECTORS)}
+        ask(server, "/api/compare", compare)
+        other = threading.Thread(target=lambda: [ask(server, "/api/rebalance", long) for _ in range(2)])
+        other.start()
+        spent = sorted(ask(server, "/api/compare", compare) for _ in range(15))
+        other.join()
+        assert spent[7] < 0.05 * PATIENCE
+    finally:
+        server.kill()
