@@ -13,7 +13,7 @@ export PYTHONDONTWRITEBYTECODE :=
 # Two at once, by test; the schema-reading plug-in takes seconds to load and is used by one call alone.
 PYTEST := $(BIN)/python -m pytest -n 2 --dist loadgroup -p no:schemathesis
 
-.PHONY: setup demo test check quick fix fuzz mutants bench screenshots lock client lint types walls lint-web types-web fast requests
+.PHONY: setup demo test check quick fix fuzz torture mutants bench screenshots lock client lint types walls lint-web types-web fast requests
 
 setup: .venv/run.done $(STATIC)
 
@@ -62,12 +62,16 @@ fix: .venv/dev.done web/node_modules/installed.done
 	$(BIN)/ruff format .
 	cd web && npm run -s tidy
 
-# Requests generated from the API's description; `make fuzz` sends many more.
+# Requests generated from the API's description, and specs at the edge of what is allowed; `make fuzz` sends many more, for a night.
 requests: .venv/dev.done
 	$(BIN)/python -m pytest -q -n 2 tests/fuzz
 
 fuzz: .venv/dev.done
-	OENOMEL_EXAMPLES=200 $(BIN)/python -m pytest -q -n 2 tests/fuzz
+	OENOMEL_EXAMPLES=200 OENOMEL_EDGES=2200 $(BIN)/python -m pytest -q -n 2 tests/fuzz
+
+# A server killed two hundred times under five writing clients: nothing that was answered may be lost, half there, or there twice.
+torture: .venv/dev.done
+	PYTHONPATH=tests $(BIN)/python -m support.torture --kills 200
 
 # Which changes of the core no test sees; takes hours, and is no part of the test.
 mutants: .venv/dev.done

@@ -14,6 +14,8 @@ sys.path.insert(0, str(Path(__file__).parents[1] / "tests"))
 from playwright.sync_api import Browser, Page, sync_playwright
 from support.app_server import CHROMIUM, AppServer
 
+from oenomel.api.sharing import own_addresses
+
 TESTS = Path(__file__).parents[1] / "tests"
 
 
@@ -88,7 +90,10 @@ def _next(page: Page) -> None:
     page.get_by_role("heading", name="What to try next").evaluate("heading => heading.scrollIntoView()")
 
 
-PICTURES: dict[str, tuple[str, int, int, str, Callable[[Page], None] | None]] = {
+Picture = tuple[str, int, int, str, Callable[[Page], None] | None]
+"""Address, width, height, theme, and what is done before it is taken."""
+
+PICTURES: dict[str, Picture] = {
     "bench-light": ("/bench/3", 1280, 800, "lamplight", None),
     "bench-dim": ("/bench/3", 1280, 800, "late", None),
     "bench-820-light": ("/bench/3", 820, 1180, "lamplight", None),
@@ -98,7 +103,6 @@ PICTURES: dict[str, tuple[str, int, int, str, Callable[[Page], None] | None]] = 
     "finding-and-mend": ("/bench/1", 1280, 800, "lamplight", _danger),
     "how-it-is-served": ("/bench/4", 1280, 800, "lamplight", _crushed),
     "swaps-daisy": ("/bench/3", 1280, 800, "lamplight", _swaps("Sea-buckthorn liqueur", "ArrowDown")),
-    "trial-as-kept": ("/bench/5/trials/2", 1280, 800, "lamplight", None),
     "why-this-number": ("/bench/3", 1280, 800, "lamplight", _why),
     "trials-side-by-side": ("/trials/7?show=1&show=2&show=3", 1280, 800, "lamplight", None),
     "what-to-try-next": ("/trials/7?show=1&show=2", 1280, 800, "late", _next),
@@ -115,19 +119,22 @@ def main(target: Path) -> None:
     """Writes every picture to the folder."""
     target.mkdir(parents=True, exist_ok=True)
     with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
-        server = AppServer(Path(folder) / "demo.db")
+        server = AppServer(Path(folder) / "demo.db", share=True)
         server.start()
         try:
             browser = playwright.chromium.launch(**CHROMIUM)
-            for name in PICTURES:
-                _take(browser, server.url, name, target)
+            for name, picture in PICTURES.items():
+                _take(browser, server.url, name, picture, target)
+            # The door is shown to who comes from the network: by another address than loopback.
+            network = f"http://{own_addresses()[0]}:{server.port}"
+            _take(browser, network, "pairing-390", ("/pair", 390, 844, "lamplight", None), target)
             browser.close()
         finally:
             server.kill()
 
 
-def _take(browser: Browser, url: str, name: str, target: Path) -> None:
-    view, width, height, theme, prepare = PICTURES[name]
+def _take(browser: Browser, url: str, name: str, picture: Picture, target: Path) -> None:
+    view, width, height, theme, prepare = picture
     context = browser.new_context(viewport={"width": width, "height": height}, reduced_motion="reduce", base_url=url)
     context.add_init_script(f"localStorage.setItem('oenomel.theme', '{theme}')")
     page = context.new_page()

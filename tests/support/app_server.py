@@ -44,10 +44,11 @@ def _demo() -> Path:
 
 
 class AppServer:
-    """`oenomel serve --demo` on a free port, over a data file that outlives it."""
+    """`oenomel serve --demo` on a free port, over a data file that outlives it; open to the network with ``share``."""
 
-    def __init__(self, data: Path) -> None:
+    def __init__(self, data: Path, *, share: bool = False) -> None:
         self.data = data
+        self.sharing = ["--host", "0.0.0.0", "--share"] if share else []
         with socket.socket() as probe:
             probe.bind(("127.0.0.1", 0))
             self.port = probe.getsockname()[1]
@@ -60,7 +61,7 @@ class AppServer:
         forks = _forks()
         assert forks.stdin is not None
         assert forks.stdout is not None
-        forks.stdin.write(json.dumps(["serve", "--demo", "--data", str(self.data), "--port", str(self.port)]) + "\n")
+        forks.stdin.write(json.dumps(["serve", "--demo", "--data", str(self.data), "--port", str(self.port), *self.sharing]) + "\n")
         forks.stdin.flush()
         self.process = int(forks.stdout.readline())
         deadline = time.monotonic() + 20

@@ -1,6 +1,8 @@
 """The spec that the notebook's routes are asked about."""
 
-ORCHARD = {
+from typing import Any
+
+ORCHARD: dict[str, Any] = {
     "format": "oenomel/spec",
     "version": 1,
     "name": "Orchard Sour",

@@ -3,7 +3,7 @@ import { useRouteError } from 'react-router';
 
 import { reach, useGone } from '../api/reach';
 import { RoomMissing } from './room';
-import { Waiting } from './Waiting';
+import { NoAnswer, Waiting } from './Waiting';
 
 /** A room that didn't come, or a fault of the app itself. What isn't saved yet is kept in this browser; starting again loses nothing. */
 export function Broken() {
@@ -35,7 +35,5 @@ function RoomOnItsWay() {
     }, pause);
     return () => window.clearTimeout(timer);
   }, [gone]);
-  return (
-    <Waiting error={{ detail: 'This room didn’t come: the server doesn’t answer. It opens by itself when it does.' }} />
-  );
+  return <NoAnswer />;
 }

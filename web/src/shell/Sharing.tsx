@@ -16,7 +16,7 @@ export function Sharing() {
         Phones and tablets beside the shaker
       </h3>
       <p className="text-quiet">{sharing.words}</p>
-      <div className="mt-2 flex flex-wrap gap-4">
+      <div className="mt-2 grid gap-4 md:grid-cols-2">
         {sharing.ways.map((way) => (
           <Way key={way.code} way={way} />
         ))}
@@ -55,7 +55,7 @@ function Way({ way }: { way: SharingTold['ways'][number] }) {
   const words = may_write ? 'To work with' : 'Only to look and try';
   return (
     <figure className="flex min-w-0 items-center gap-3">
-      <img src={picture} alt={`${words}: picture of the address`} className="size-36 rounded-xl" />
+      <img src={picture} alt={`${words}: picture of the address`} className="size-36 shrink-0 rounded-xl" />
       <figcaption>
         <strong className="block text-lg font-semibold">{words}</strong>
         <span className="block text-quiet">Point the phone’s camera here, or open</span>

@@ -37,7 +37,7 @@ export function TopBar({ children, actions }: Props) {
         </Link>
       ))}
       <div className={`ml-auto flex items-center gap-2 lg:order-3 ${actions ? 'lg:ml-0' : ''}`}>
-        <Reached />
+        <Reached words={!children} />
         <ViewSwitches />
       </div>
       {(children ?? actions) && <div className="basis-full lg:hidden" />}

@@ -33,6 +33,7 @@ function useEverywhere(setOpen: (open: Open) => void) {
     screen(theme === 'late' ? 'Light theme' : 'Dim theme', () =>
       changeSettings({ theme: theme === 'late' ? 'lamplight' : 'late' }),
     ),
+    screen('Let a phone or a tablet in', () => setOpen('settings')),
     { ...screen('Settings', () => setOpen('settings')), hotkey: 'settings' },
     { ...screen('Keys', () => setOpen('keys')), hotkey: 'keys' },
   ]);

@@ -1,3 +1,6 @@
+import type { ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+
 import type { Fault } from '../api/client';
 import { useGone } from '../api/reach';
 import { sentence } from '../lib/format';
@@ -17,18 +20,38 @@ export function Waiting({ error }: Props) {
       </main>
     );
   }
+  if (gone) return <NoAnswer />;
+  return (
+    <Told heading="This can’t be shown" words={sentence(error.detail)}>
+      <a className="btn btn-primary mt-6 min-h-11" href="/book">
+        Open the book
+      </a>
+    </Told>
+  );
+}
+
+/** The server doesn't answer: the page opens by itself, and what was in hand is still there. */
+export function NoAnswer() {
+  const navigate = useNavigate();
+  return (
+    <Told
+      heading="No answer at the moment"
+      words="Oenomel is asked again and again, and this page opens by itself. What wasn’t saved yet is kept in this browser."
+    >
+      <button type="button" className="btn btn-primary mt-6 min-h-11" onClick={() => void navigate(-1)}>
+        Back to where you were
+      </button>
+    </Told>
+  );
+}
+
+function Told({ heading, words, children }: { heading: string; words: string; children: ReactNode }) {
   return (
     <main className="grid min-h-dvh place-items-center p-6 text-center">
       <div role="alert">
-        <h1 className="font-display text-2xl font-semibold">This can’t be shown</h1>
-        <p className="mt-2 max-w-prose text-quiet">{sentence(error.detail)}</p>
-        {gone ? (
-          <p className="mt-2 text-quiet">It is asked again and again, and this page opens by itself.</p>
-        ) : (
-          <a className="btn btn-primary mt-6" href="/book">
-            Open the book
-          </a>
-        )}
+        <h1 className="font-display text-3xl font-semibold">{heading}</h1>
+        <p className="mt-2 max-w-prose text-lg text-quiet wrap-anywhere">{words}</p>
+        {children}
       </div>
     </main>
   );

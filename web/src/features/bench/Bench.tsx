@@ -35,7 +35,12 @@ export function Bench({ drink, family, larder, recovered }: Props) {
         notice={
           <>
             {draft.leftover && <LeftoverNotice leftover={draft.leftover} onLay={draft.moves.lay} />}
-            <SaveNotice drinkId={drink.id} autosave={draft.autosave} refusal={look.refusal ?? bench.refusal} />
+            <SaveNotice
+              drinkId={drink.id}
+              autosave={draft.autosave}
+              refusal={look.refusal ?? bench.refusal}
+              isBehind={look.isBehind}
+            />
           </>
         }
         pours={<Left bench={bench} family={family} />}

@@ -35,6 +35,8 @@ export function useLook({ draft: { draft, past }, parent, panel, making }: Lying
   if (trail.draft !== draft && (known.spec === looked || refusal)) setTrail({ draft, points: trailOf(past, draft) });
   return {
     ...{ known, comparison: known.comparison, refusal },
+    /** Whether the figures are still those of an earlier drink. */
+    isBehind: known.spec !== looked,
     trail: trail.points,
     ghost: useGhost(spec, panel),
     made: useSteps(spec),

@@ -11,10 +11,12 @@ interface Props {
   autosave: Autosave;
   /** Why the forecast was refused, if it was. */
   refusal: Fault | null;
+  /** Whether the figures in sight are those of an earlier drink. */
+  isBehind: boolean;
 }
 
 /** Told across the page when a draft could not be saved, or when the drink can't be foreseen. */
-export function SaveNotice({ drinkId, autosave, refusal }: Props) {
+export function SaveNotice({ drinkId, autosave, refusal, isBehind }: Props) {
   const { state, failure } = useSaveStanding(autosave);
   const gone = useGone();
   if (state === 'conflict') return <Overtaken drinkId={drinkId} autosave={autosave} />;
@@ -30,7 +32,10 @@ export function SaveNotice({ drinkId, autosave, refusal }: Props) {
       </Notice>
     );
   }
-  if (gone) return null;
+  if (gone) {
+    const text = 'No answer at the moment: the figures are those from before. What you change is kept here.';
+    return isBehind ? <Notice quiet text={text} /> : null;
+  }
   return refusal ? <Notice text={`${sentence(refusal.detail)} The figures are those from before.`} /> : null;
 }
 
