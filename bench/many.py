@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import http.client
 import json
-import statistics
 import tempfile
 import time
 from concurrent.futures import ThreadPoolExecutor
@@ -20,11 +19,14 @@ COMPARES = 20
 
 @dataclass(frozen=True)
 class Many:
-    """Compares of one client and of fifty at once, 95th percentile, [ms]; swap boards of the fifty, slowest, [ms]; refusals of any."""
+    """Compares of one client and of fifty at once, 95th percentile, [ms]; swap boards of the fifty, slowest, [ms]; how many answers
+    there were, and how many of them were none.
+    """
 
     alone: float
     together: float
     slowest_board: float
+    answers: int
     errors: int
 
 
@@ -43,7 +45,9 @@ def many_clients() -> Many:
     compares = sorted(ms for told, _ in every for ms, _ in told)
     boards = [board for _, board in every]
     errors = sum(status != 200 for told, board in every for _, status in [*told, board])
-    return Many(alone[int(0.95 * len(alone))], compares[int(0.95 * len(compares))], max(ms for ms, _ in boards), errors)
+    return Many(
+        alone[int(0.95 * len(alone))], compares[int(0.95 * len(compares))], max(ms for ms, _ in boards), len(compares) + len(boards), errors
+    )
 
 
 def _visit(server: AppServer, number: int) -> tuple[list[tuple[float, int]], tuple[float, int]]:
@@ -71,7 +75,3 @@ def _ask(conn: http.client.HTTPConnection, path: str, body: object) -> tuple[flo
     answer = conn.getresponse()
     answer.read()
     return 1000 * (time.perf_counter() - start), answer.status
-
-
-if __name__ == "__main__":
-    print(statistics.median([many_clients().together for _ in range(1)]), many_clients())

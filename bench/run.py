@@ -19,9 +19,10 @@ import numpy as np
 sys.path.insert(0, str(Path(__file__).parents[1] / "tests"))
 
 from book import large_book, times
+from many import many_clients
 from playwright.sync_api import Page, sync_playwright
 from support.app_server import CHROMIUM, AppServer
-from swaps import board_times, search_times
+from swaps import board_times, search_times, worst_time
 
 from oenomel.core.balance import half_widths80, poured
 from oenomel.core.forecast import STANDARD, forecast_of
@@ -81,7 +82,7 @@ NOT_BUILT = ("20 original drinks",)
 
 def main() -> int:
     """Prints the table; the exit code tells whether every target was met."""
-    rows = [*_core(), *_swaps(), *_larder(), *_book(), *_browser()]
+    rows = [*_core(), *_swaps(), *_larder(), *_book(), *_many(), *_browser()]
     print(f"{'target of model.md §13':<62} {'ms':>7} {'measured':>9}         {'ratio':>8}   to")
     for row in rows:
         print(row.line())
@@ -154,6 +155,7 @@ def _swaps() -> list[Row]:
         Row("its first 20 rows, exact", 100, boards["first"], f"20 × {one}", 20 * search.median),
         Row("swap board, 10,000 candidates, same cut", 3000, boards["all 10,000"], f"10,000 × {one}", 10_000 * search.median),
         Row("its exact top 100", 1500, boards["top 100"], f"100 × {one}", 100 * search.median),
+        Row("seven pours, six correctors, within a screen's budget", 1500, worst_time(), f"15 × {one}", 15 * search.median),
         Row("correctors for 20 rows in view", 300, boards["correctors"], f"20 × {one}", 20 * search.median),
     ]
 
@@ -177,6 +179,16 @@ def _book() -> list[Row]:
     with large_book() as conn:
         bare = _median_ms(lambda: conn.execute("SELECT count(*) FROM drink").fetchone(), 30)
         return [Row(f"100,000 trials: {what}", 100, ms, "counting its drinks", bare) for what, ms in times(conn).items()]
+
+
+def _many() -> list[Row]:
+    found = many_clients()
+    print(f"50 clients at once: {found.answers} answers, {found.errors} of them refused or broken")
+    alone = "one client alone, 95th percentile"
+    return [
+        Row("50 clients at once, a compare, 95th percentile (20 × one alone)", 20 * found.alone, found.together, alone, found.alone),
+        Row("their swap boards, the slowest of fifty", 50_000, found.slowest_board, alone, found.alone),
+    ]
 
 
 def _browser() -> list[Row]:

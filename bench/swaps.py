@@ -13,13 +13,14 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.optimize import differential_evolution, minimize
 
+from oenomel.api.searching import SECONDS, WORK
 from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Composition, Ingredient, SlotName, catalogue
 from oenomel.core.spec import Drink, Pour
-from oenomel.core.swaps import Aim, Board, Problems, Target, Variant, cost_of, minimise, problems_of, swap_board
+from oenomel.core.swaps import Aim, Board, Budget, Problems, Target, Variant, cost_of, minimise, problems_of, rebalance, swap_board
 
-__all__ = ["SearchTimes", "board_times", "search_times"]
+__all__ = ["SearchTimes", "board_times", "search_times", "worst_time"]
 
 T = TypeVar("T")
 
@@ -185,3 +186,13 @@ def _timed(work: Callable[[], T]) -> tuple[float, T]:
     start = time.perf_counter()
     result = work()
     return 1000 * (time.perf_counter() - start), result
+
+
+def worst_time() -> float:
+    """Seven free pours and six correctors with the budget of a screen, [ms]; median of five."""
+    larder = catalogue()
+    slots = {"london-dry-gin": 45, "apple-brandy": 15, "lime-juice": 22.5, "verjus": 10, "honey-syrup": 15, "ginger-liqueur": 15}
+    pours = [Pour(larder[slug], ml, slot=larder[slug].slots[0]) for slug, ml in (*slots.items(), ("elderflower-liqueur", 10))]
+    drink, aim = Drink("Seven pours", "sour", tuple(pours)), Aim(Target(8, 0.85, 15, 150))
+    joining = [larder[slug] for slug in CORRECTORS]
+    return statistics.median(_timed(lambda: rebalance(drink, aim, range(7), joining, budget=Budget(WORK, SECONDS)))[0] for _ in range(5))

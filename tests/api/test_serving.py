@@ -103,7 +103,7 @@ def test_a_body_over_two_megabytes_is_refused_whether_it_says_so_or_not(client, 
     sent = body if told else (body[i : i + 100_000] for i in range(0, len(body), 100_000))
     answer = client.post("/api/predict", content=sent, headers={"content-type": "application/json"})
     assert answer.status_code == HTTPStatus.REQUEST_ENTITY_TOO_LARGE
-    assert answer.json()["detail"] == "the body is over 2 MB"
+    assert answer.json()["detail"] == "the body is too large: 2 MB are taken"
     assert client.post("/api/predict", content=b"x" * 1_900_000).status_code == HTTPStatus.UNPROCESSABLE_ENTITY
 
 

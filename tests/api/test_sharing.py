@@ -169,6 +169,10 @@ def test_a_name_that_was_rebound_to_this_machine_is_refused(house, address):
         assert victim.request(method, "/pair").status_code == HTTPStatus.FORBIDDEN
 
 
+def test_a_form_that_is_no_code_is_not_read_to_its_end(house):
+    assert house[1](PHONE).post("/pair", content=b"code=" + b"1" * 5000).status_code == HTTPStatus.REQUEST_ENTITY_TOO_LARGE
+
+
 def test_what_a_device_calls_itself_is_shown_as_text(house):
     phone = house[1](PHONE)
     phone.post("/pair", data={"code": house[0].code, "name": "<script>alert(1)</script>\n\x00" + "x" * 300})

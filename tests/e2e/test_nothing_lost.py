@@ -253,6 +253,25 @@ def test_keep_it_makes_one_trial_though_its_answer_got_lost(page, server):
     saved(page)
 
 
+def test_keeping_goes_on_while_one_works_on_and_nothing_crosses(page, server):
+    ready(page, f"{server.url}/bench/1")
+    before = len(drink(server)["trials"])
+    server.kill()
+    page.keyboard.press("k")
+    page.get_by_label("Name", exact=True).fill("Kept in the dark")
+    page.get_by_role("button", name="Keep it").click()
+    expect(page.get_by_text("It is kept as soon as it does")).to_be_visible()
+    page.get_by_role("button", name="Go back").click()
+    page.get_by_role("button", name=f"More {GIN}").click()
+    server.start()
+    expect(page.get_by_label("a riff on")).to_contain_text("Kept in the dark")
+    saved(page)
+    now = drink(server)
+    assert [(each["name"], each["spec"]["pours"][0]["amount"]) for each in now["trials"][before:]] == [("Kept in the dark", 60)]
+    assert (now["draft"]["spec"]["pours"][0]["amount"], now["draft"]["parent_trial_id"]) == (62.5, now["trials"][-1]["id"])
+    expect(page.get_by_text("changed in another window")).to_have_count(0)
+
+
 def test_a_drink_is_started_once_though_its_answer_got_lost(page, server):
     page.goto(f"{server.url}/book")
     page.get_by_label("Name", exact=True).fill("Fern House Sour")

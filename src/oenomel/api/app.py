@@ -28,6 +28,7 @@ from oenomel.store import database
 
 __all__ = ["create_api", "create_app"]
 
+LARGEST_BODY: Final = 2_000_000
 BUILT: Final = Path(__file__).parent / "static"
 OWN_NAMES: Final = frozenset({"127.0.0.1", "localhost", "[::1]"})
 
@@ -70,6 +71,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         docs_url=None,
         redoc_url=None,
         separate_input_output_schemas=False,
+        max_body_size=LARGEST_BODY,
         generate_unique_id_function=lambda route: route.name,
         dependencies=[Depends(only_known_parameters)],
         responses={HTTPStatus.UNPROCESSABLE_ENTITY: PROBLEMS["bad"][HTTPStatus.UNPROCESSABLE_ENTITY]},

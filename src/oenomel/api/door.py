@@ -82,8 +82,12 @@ class Door:
             answer = self._page("", request.scope, HTTPStatus.TOO_MANY_REQUESTS, told)
             answer.headers["retry-after"] = f"{wait + 1:.0f}"
             return answer
-        body = await request.body()
-        form = parse_qs(body[:LONGEST_FORM].decode("utf-8", "replace"))
+        body = b""
+        async for part in request.stream():
+            body += part
+            if len(body) > LONGEST_FORM:
+                return Response(status_code=HTTPStatus.REQUEST_ENTITY_TOO_LARGE)
+        form = parse_qs(body.decode("utf-8", "replace"))
         name = "".join(each for each in form.get("name", [""])[0] if each.isprintable()).strip()[:LONGEST_NAME]
         cookie = await run_in_threadpool(self.sharing.let_in, form.get("code", [""])[0], name or _kind(request.headers))
         if cookie is None:

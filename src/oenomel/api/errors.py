@@ -86,7 +86,9 @@ def _of_the_file(request: Request, error: Exception) -> JSONResponse:
 
 def _http(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, HTTPException)
-    response = problem(HTTPStatus(error.status_code), str(error.detail), "http", "")
+    too_large = error.status_code == HTTPStatus.REQUEST_ENTITY_TOO_LARGE
+    told = ("the body is too large: 2 MB are taken", "too-large") if too_large else (str(error.detail), "http")
+    response = problem(HTTPStatus(error.status_code), *told)
     response.headers.update(error.headers or {})
     return response
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import errno
 import socket
+import sys
 from http import HTTPStatus
 from pathlib import Path
 from typing import Final
@@ -18,6 +19,9 @@ from oenomel.errors import CannotListen, SpecError
 from oenomel.store import database
 
 __all__ = ["check_invited", "serve"]
+
+SWITCH_SECONDS: Final = 0.0005
+"""A search in its thread lets go of the interpreter this often: a key press waits no longer for it."""
 
 EVERYWHERE: Final = frozenset({"0.0.0.0", "::", ""})
 _WHY: Final = {
@@ -47,6 +51,7 @@ def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: f
     app = create_app(data, demo, sharing, own_name)
     with _listening(host, port) as listener:
         _tell(data, host, port, sharing)
+        sys.setswitchinterval(SWITCH_SECONDS)
         config = uvicorn.Config(app, log_level="warning", server_header=False, proxy_headers=False, http=_Protocol)
         uvicorn.Server(config).run(sockets=[listener])
     return 0
@@ -55,7 +60,16 @@ def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: f
 def _listening(host: str, port: int) -> socket.socket:
     try:
         family = socket.getaddrinfo(host or None, port, type=socket.SOCK_STREAM, flags=socket.AI_PASSIVE)[0][0]
-        return socket.create_server((host, port), family=family, backlog=256)
+        # Told to be TCP, or asyncio wouldn't send small answers at once: each would wait 40 ms for an acknowledgement.
+        listener = socket.socket(family, socket.SOCK_STREAM, socket.IPPROTO_TCP)
+        try:
+            listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+            listener.bind((host, port))
+            listener.listen(256)
+        except BaseException:
+            listener.close()
+            raise
+        return listener
     except OSError as error:
         why = "there is no such address" if isinstance(error, socket.gaierror) else _WHY.get(error.errno or 0, error.strerror)
         raise CannotListen(host, port, str(why)) from error

@@ -1,8 +1,7 @@
-"""What stands around the API: security headers, who may call and how much, and the built front end."""
+"""What stands around the API: security headers, who may call, and the built front end."""
 
 from __future__ import annotations
 
-from contextlib import suppress
 from http import HTTPStatus
 from pathlib import Path
 from typing import Final
@@ -29,13 +28,12 @@ _HEADERS: Final = {
     "cross-origin-resource-policy": "same-origin",
 }
 LARGEST_HEADERS: Final = 64 * 1024
-LARGEST_BODY: Final = 2_000_000
 
 _SAFE_METHODS: Final = frozenset({"GET", "HEAD", "OPTIONS"})
 
 
 class Guard:
-    """Adds the security headers; refuses strange host names (rebinding), writes that another site's page sends, and what is too large.
+    """Adds the security headers; refuses strange host names (rebinding), writes that another site's page sends, and headers that are too large.
 
     ``names`` are those by which it is called; ``own_addresses`` lets the address in too to which the caller came.
     """
@@ -61,7 +59,7 @@ class Guard:
         if refusal is not None:
             await refusal(scope, receive, send_with_headers)
             return
-        await _BodyLimit(self.app)(scope, receive, send_with_headers)
+        await self.app(scope, receive, send_with_headers)
 
     def _refusal(self, scope: Scope) -> ASGIApp | None:
         headers = Headers(scope=scope)
@@ -78,45 +76,6 @@ class Guard:
 
     def _is_own(self, host: str, scope: Scope) -> bool:
         return host.casefold() in self.names or (self.own_addresses and host.strip("[]") == (scope.get("server") or ("",))[0])
-
-
-class _BodyLimit:
-    """Refuses a body that is too large, told so or not, before more than that of it is held."""
-
-    def __init__(self, app: ASGIApp) -> None:
-        self.app = app
-
-    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        too_large = problem(HTTPStatus.REQUEST_ENTITY_TOO_LARGE, f"the body is over {LARGEST_BODY // 1_000_000} MB", "too-large")
-        told = Headers(scope=scope).get("content-length", "")
-        if told.isdecimal() and int(told) > LARGEST_BODY:
-            await too_large(scope, receive, send)
-            return
-        come, answered = 0, False
-
-        async def counted() -> Message:
-            nonlocal come
-            message = await receive()
-            come += len(message.get("body", b""))
-            if come > LARGEST_BODY:
-                raise _TooLargeError
-            return message
-
-        async def sent(message: Message) -> None:
-            nonlocal answered
-            # Whoever reads a body may take its end for something else: this answer is ours.
-            if come <= LARGEST_BODY:
-                answered = True
-                await send(message)
-
-        with suppress(_TooLargeError):
-            await self.app(scope, counted, sent)
-        if come > LARGEST_BODY and not answered:
-            await too_large(scope, receive, send)
-
-
-class _TooLargeError(Exception):
-    pass
 
 
 class FrontEnd:

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { DrinkDetail, Fault, Ingredient, PourEntry, Spec, Trial } from '../../../api/client';
 import { sentence } from '../../../lib/format';
 import { sameDrink } from '../../../spec/edits';
+import { useGone } from '../../../api/reach';
 import { Chips } from '../../../ui/Chips';
 import { Dialog } from '../../../ui/Dialog';
 import { Fold } from '../../../ui/Fold';
@@ -35,6 +36,7 @@ const STRAINERS: [string, string][] = [
 export function KeepTrial(props: Props) {
   const { drink, spec, parent, larder, suggestedName, poured, onClose } = props;
   const keep = useKeepTrial(props);
+  const gone = useGone();
   const [told, setTold] = useState<Keeping>(() => keep.firstTold(suggestedName));
   const tell = (change: Partial<Keeping>) => setTold({ ...told, ...change });
   const varying = spec.pours.flatMap(({ ingredient, stage }) => {
@@ -79,6 +81,11 @@ export function KeepTrial(props: Props) {
           lots={told.lots}
           onLot={(slug, words) => tell({ lots: { ...told.lots, [slug]: words } })}
         />
+      )}
+      {keep.isPending && gone && (
+        <p role="alert">
+          The server doesn’t answer. It is kept as soon as it does; you can close this and go on at the bench.
+        </p>
       )}
       <NotKept error={keep.error} overtaken={keep.overtaken} onBeside={() => void keep.submit(told, true)} />
     </Dialog>

@@ -1,9 +1,10 @@
 import { useEffect, useSyncExternalStore } from 'react';
 
-import { client, ProblemError, unwrap, type DrinkDetail } from '../../../api/client';
+import { client, ProblemError, unwrap, type DrinkDetail, type Trial } from '../../../api/client';
 import { whilePending } from '../../../api/pendingSaves';
 import { reach } from '../../../api/reach';
 import { newWriteKey, WRITE_KEY } from '../../../api/writeKey';
+import { sameDrink } from '../../../spec/edits';
 import type { Draft } from './draftHistory';
 import { BEAT_MS, forgetUnsaved, keepUnsaved, WINDOW, type Sending, type Typed } from './unsaved';
 
@@ -82,13 +83,25 @@ export class Autosave {
     return this.running;
   }
 
-  /** After a trial was kept the server has the draft, at this revision. */
-  keptAt(revision: number): void {
+  /** A trial is being kept: no save crosses with it. */
+  async holdWhile(keeping: Promise<unknown>): Promise<void> {
+    const held = Promise.allSettled([keeping]).then(() => {
+      this.running = null;
+      this.goOn();
+    });
+    this.running = held;
+    await held;
+  }
+
+  /** After a trial was kept the server has it as the draft, at this revision; what was changed since waits to be saved over it. */
+  keptAt(revision: number, trial: Trial): void {
     this.revision = revision;
-    this.waiting = this.sending = null;
-    this.saved = this.latest;
+    this.sending = null;
+    if (this.waiting && sameDrink(this.waiting.spec, trial.spec)) this.waiting = null;
+    if (this.waiting) this.waiting = { ...this.waiting, parentTrialId: trial.id };
+    this.saved = { ...this.latest, spec: trial.spec, parentTrialId: trial.id };
     this.keep();
-    this.tell('saved');
+    this.tell(this.waiting ? 'saving' : 'saved');
   }
 
   /** Goes on with what is here, over what another window saved. */

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 
 import { client, ProblemError, unwrap } from '../../../api/client';
 import { ANSWERED_BEFORE, WRITE_KEY } from '../../../api/writeKey';
@@ -13,7 +14,8 @@ export type Recovered = Unsaved;
  * have arrived. Undefined while that is open, null where there is nothing.
  */
 export function useRecovered(drinkId: number): Recovered | null | undefined {
-  const left = autosaveUnderWay(drinkId)?.unsaved ? undefined : leftBehind(drinkId);
+  // Looked for when the drink is opened: what others leave behind later is no matter of this visit.
+  const left = useMemo(() => (autosaveUnderWay(drinkId)?.unsaved ? undefined : leftBehind(drinkId)), [drinkId]);
   const { data } = useQuery({
     queryKey: ['left behind', drinkId, left?.window],
     queryFn: () => settled(left),

@@ -46,7 +46,7 @@ export function useDraft(drink: DrinkDetail, recovered: Recovered | null) {
         change((draft) => ({ ...draft, locks: { ...draft.locks, [key]: locked } }), `lock ${key} ${locked}`),
       /** After keeping: the draft is held against the trial it became; the server has saved both. */
       kept: (trial: Trial, revision: number) => {
-        autosave.keptAt(revision);
+        autosave.keptAt(revision, trial);
         dispatch({ do: 'kept', trialId: trial.id });
       },
       /** One step back, or several at once: to a point of the trail. */

@@ -49,18 +49,19 @@ export function useKeepTrial({ drink, spec, parent, poured, autosave, onKept }: 
       revision: autosave.revision,
       beside,
     };
-    keep.mutate(
-      { params: { path: { drink_id: drink.id }, query: supposed }, body },
-      {
-        onSuccess: (kept) => {
-          const trial = kept.trials.at(-1);
-          if (!trial) return;
-          // The draft is the other window's: both are looked at side by side, and neither is written over.
-          if (beside) void navigate(`/trials/${drink.id}?show=${trial.number - 1}&show=${trial.number}`);
-          else onKept(trial, kept.draft?.revision ?? 0);
-        },
-      },
-    );
+    const keeping = keep.mutateAsync({ params: { path: { drink_id: drink.id }, query: supposed }, body });
+    void autosave.holdWhile(keeping);
+    try {
+      // It may take until the server answers again; the dialog may be closed by then.
+      const kept = await keeping;
+      const trial = kept.trials.at(-1);
+      if (!trial) return;
+      // The draft is the other window's: both are looked at side by side, and neither is written over.
+      if (beside) void navigate(`/trials/${drink.id}?show=${trial.number - 1}&show=${trial.number}`);
+      else onKept(trial, kept.draft?.revision ?? 0);
+    } catch {
+      // Why it was refused stands in the dialog.
+    }
   };
   return {
     firstTold: (name: string): Keeping => ({ name, reason: '', maker: taster, strainer: '', lots: {} }),
