@@ -20,7 +20,7 @@ from oenomel.api.routers import demo as demo_router
 from oenomel.api.routers import drinks, families, forecast, ingredients, making, measuring, notebook, rules, shelf, swaps, tastings, tree
 from oenomel.api.routers import sharing as sharing_router
 from oenomel.api.searching import Turns
-from oenomel.api.serving import FrontEnd, Guard
+from oenomel.api.serving import LARGEST_BODY, FrontEnd, Guard
 from oenomel.api.sharing import Sharing
 from oenomel.instruments.bench_set import BenchSet
 from oenomel.interchange.models import Report
@@ -28,7 +28,6 @@ from oenomel.store import database
 
 __all__ = ["create_api", "create_app"]
 
-LARGEST_BODY: Final = 2_000_000
 BUILT: Final = Path(__file__).parent / "static"
 OWN_NAMES: Final = frozenset({"127.0.0.1", "localhost", "[::1]"})
 

@@ -16,7 +16,7 @@ from oenomel.interchange.models import Report
 from oenomel.interchange.spec.file import spec_error
 from oenomel.store.database import fault_of
 
-__all__ = ["PROBLEMS", "Problem", "add_error_handlers", "problem"]
+__all__ = ["PROBLEMS", "TOO_LARGE", "Problem", "add_error_handlers", "problem"]
 
 _STATUS: Final[tuple[tuple[type[OenomelError], HTTPStatus], ...]] = (
     (DomainError, HTTPStatus.UNPROCESSABLE_ENTITY),
@@ -26,6 +26,9 @@ _STATUS: Final[tuple[tuple[type[OenomelError], HTTPStatus], ...]] = (
     (NoReading, HTTPStatus.SERVICE_UNAVAILABLE),
     (StoreError, HTTPStatus.SERVICE_UNAVAILABLE),
 )
+
+
+TOO_LARGE: Final = "the body is too large: 2 MB are taken"
 
 
 class Problem(Report):
@@ -87,7 +90,7 @@ def _of_the_file(request: Request, error: Exception) -> JSONResponse:
 def _http(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, HTTPException)
     too_large = error.status_code == HTTPStatus.REQUEST_ENTITY_TOO_LARGE
-    told = ("the body is too large: 2 MB are taken", "too-large") if too_large else (str(error.detail), "http")
+    told = (TOO_LARGE, "too-large") if too_large else (str(error.detail), "http")
     response = problem(HTTPStatus(error.status_code), *told)
     response.headers.update(error.headers or {})
     return response

@@ -13,7 +13,7 @@ from starlette.responses import PlainTextResponse
 from starlette.staticfiles import StaticFiles
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from oenomel.api.errors import problem
+from oenomel.api.errors import TOO_LARGE, problem
 
 __all__ = ["FrontEnd", "Guard"]
 
@@ -28,12 +28,14 @@ _HEADERS: Final = {
     "cross-origin-resource-policy": "same-origin",
 }
 LARGEST_HEADERS: Final = 64 * 1024
+LARGEST_BODY: Final = 2_000_000
 
 _SAFE_METHODS: Final = frozenset({"GET", "HEAD", "OPTIONS"})
 
 
 class Guard:
-    """Adds the security headers; refuses strange host names (rebinding), writes that another site's page sends, and headers that are too large.
+    """Adds the security headers; refuses strange host names (rebinding), writes that another site's page sends, and what says that it
+    is too large: a body that doesn't say so is for the API to stop.
 
     ``names`` are those by which it is called; ``own_addresses`` lets the address in too to which the caller came.
     """
@@ -70,8 +72,11 @@ class Guard:
         if scope["method"] not in _SAFE_METHODS and origin is not None and urlsplit(origin).netloc != host:
             return PlainTextResponse("Another site's page can't write here.", HTTPStatus.FORBIDDEN)
         if sum(len(name) + len(value) for name, value in scope["headers"]) > LARGEST_HEADERS:
-            told = f"the headers are over {LARGEST_HEADERS // 1024} KB"
-            return problem(HTTPStatus.REQUEST_HEADER_FIELDS_TOO_LARGE, told, "too-large")
+            over = f"the headers are over {LARGEST_HEADERS // 1024} KB"
+            return problem(HTTPStatus.REQUEST_HEADER_FIELDS_TOO_LARGE, over, "too-large")
+        told = headers.get("content-length", "")
+        if told.isdecimal() and int(told) > LARGEST_BODY:
+            return problem(HTTPStatus.REQUEST_ENTITY_TOO_LARGE, TOO_LARGE, "too-large")
         return None
 
     def _is_own(self, host: str, scope: Scope) -> bool:
