@@ -1,6 +1,5 @@
 """What can befall the file: every fault is a sentence that says what to do, and nothing of somebody else's is touched."""
 
-import os
 import sqlite3
 import stat
 from contextlib import closing
@@ -35,12 +34,6 @@ def write_much(conn):
     with database.transaction(conn):
         for number in range(5000):
             drinks.add(conn, f"Drink {number} " + "x" * 150, "sour")
-
-
-def fill(path):
-    with path.open("wb", buffering=0) as file:
-        while True:
-            file.write(b"0" * 4096)
 
 
 @pytest.mark.parametrize(
@@ -92,31 +85,6 @@ def test_a_full_disk_refuses_a_write_and_still_lets_the_book_be_read_and_opened(
         assert told.fault == "full"
         assert "nothing was changed. Make room" in str(told)
         assert conn.execute("SELECT count(*) FROM drink").fetchone()[0] == 0
-
-
-@pytest.mark.skipif(os.geteuid() != 0, reason="only root can mount")
-def test_a_disk_that_fills_up_while_the_house_is_open_still_lets_it_be_read(tmp_path):
-    # A real disk of 3 MB, filled to the last byte.
-    disk = tmp_path / "disk"
-    disk.mkdir()
-    if os.system(f"mount -t tmpfs -o size=3m tmpfs {disk} 2>/dev/null") != 0:
-        pytest.skip("no disk can be mounted here")
-    try:
-        path = disk / "bar.db"
-        database.prepare(path)
-        with closing(database.connect(path)) as conn:
-            drinks.add(conn, "Glasshouse", "sour")
-            with pytest.raises(OSError, match="No space left"):
-                fill(disk / "fill")
-            with pytest.raises(sqlite3.OperationalError) as full:
-                write_much(conn)
-            assert database.fault_of(full.value, path).fault == "full"
-            with closing(database.connect(path)) as another:
-                assert another.execute("SELECT name FROM drink").fetchone()[0] == "Glasshouse"
-        (disk / "fill").unlink()
-        database.prepare(path)
-    finally:
-        os.system(f"umount {disk}")
 
 
 def test_a_damaged_file_is_told_as_damaged(tmp_path):

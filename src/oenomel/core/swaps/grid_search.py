@@ -25,6 +25,7 @@ from numpy.typing import NDArray
 
 from oenomel.core.ice import Conditions, Tin, dilution_model, water_and_slopes, water_from_ice
 from oenomel.core.spec import Method
+from oenomel.core.swaps.boxes import Plane, last_boxes, log_of, points_of
 from oenomel.core.swaps.budget import BOX_WORK, Budget
 
 Floats = NDArray[np.float64]
@@ -288,11 +289,11 @@ class _Search:
             if self.budget.spent:
                 self.proved[np.unique(self.of.group[np.concatenate([owner for owner, _, _ in open_])])] = False
                 return
-            owner, low, high = _last(open_, BOXES_AT_ONCE)
+            owner, low, high = last_boxes(open_, BOXES_AT_ONCE)
             self.budget.spend(BOX_WORK * len(owner))
-            before = _points(low, high)
+            before = points_of(low, high)
             owner, low, high, effect, kept = self._shrink(owner, low, high)
-            points = _points(low, high)
+            points = points_of(low, high)
             few = points <= (FEW_POINTS if len(points) > FEW_BOXES else MOST_POINTS_OF_A_BOX)
             self.offer(owner[few], low[:, few], high[:, few])
             # A box that has shrunk well is worth shrinking again before it is split.
@@ -370,8 +371,8 @@ class _Box:
         self.mid = (self.low + self.high) / 2
         water_over, water_under = self._water_by_corners() if search.by_tin else self._water_by_curve()
         # The drink's volume lies between two planes: slopes in the pours, shape (pours, boxes), and constants.
-        self.over = _Plane(self.gives[0] + water_over.slope, self.fixed[0] + water_over.at)
-        self.under = _Plane(self.gives[0] + water_under.slope, self.fixed[0] + water_under.at)
+        self.over = Plane(self.gives[0] + water_over.slope, self.fixed[0] + water_over.at)
+        self.under = Plane(self.gives[0] + water_under.slope, self.fixed[0] + water_under.at)
         far = self._reach(self.goal.volume_weight) * self.goal.volume_step
         lowest, highest = self._least(self.under), self._most(self.over)
         self.ml_low = np.maximum(np.maximum(lowest, np.exp(self.goal.volume - far)), 1e-6)
@@ -389,13 +390,13 @@ class _Box:
         # What ln(volume) counts for in J's bound.
         m = (np.log(self.ml_mid) - goal.volume) / goal.volume_step
         by_volume = 2 * goal.volume_weight * m / goal.volume_step
-        cut = _Plane(np.zeros_like(self.least), -by_volume * goal.volume - goal.volume_weight * m * m - self.best)
+        cut = Plane(np.zeros_like(self.least), -by_volume * goal.volume - goal.volume_weight * m * m - self.best)
         effect = goal.volume_weight * (self.over.slope / self.ml_mid / goal.volume_step) ** 2
         for axis in range(3):
             weight, step, floor = goal.weights[axis], goal.step[axis], goal.floors[axis]
             if weight == 0:
                 continue
-            amount = _Plane(self.gives[1 + axis], self.fixed[1 + axis])
+            amount = Plane(self.gives[1 + axis], self.fixed[1 + axis])
             far = self._reach(weight) * step
             highest, lowest = np.exp(goal.levels[axis] + far), np.exp(goal.levels[axis] - far)
             # A level under the floor counts as the floor, so nothing is asked of it then.
@@ -411,15 +412,15 @@ class _Box:
             farthest = (np.log(np.maximum(q_high / self.ml_low, floor)) - goal.levels[axis]) / step
             m = np.where(clear, (np.log(q_mid / self.ml_mid) - goal.levels[axis]) / step, 0.0)
             by_amount = 2 * weight * m / step
-            cut.add(by_amount, *_log_of(amount, by_amount, np.maximum(q_low, 1e-9), q_mid, np.maximum(q_high, 1e-9)))
+            cut.add(by_amount, *log_of(amount, by_amount, np.maximum(q_low, 1e-9), q_mid, np.maximum(q_high, 1e-9)))
             cut.at += np.where(
                 clear, -by_amount * goal.levels[axis] - weight * m * m, weight * np.maximum(0, np.maximum(nearest, -farthest)) ** 2
             )
             by_volume = by_volume - by_amount
             effect = effect + weight * ((amount.slope / np.maximum(q_mid, floor * self.ml_mid) - self.over.slope / self.ml_mid) / step) ** 2
         volume = np.where(by_volume >= 0, 1.0, 0.0)
-        bound = _Plane(volume * self.under.slope + (1 - volume) * self.over.slope, volume * self.under.at + (1 - volume) * self.over.at)
-        cut.add(by_volume, *_log_of(bound, by_volume, self.ml_low, np.clip(self.ml_mid, self.ml_low, self.ml_high), self.ml_high))
+        bound = Plane(volume * self.under.slope + (1 - volume) * self.over.slope, volume * self.under.at + (1 - volume) * self.over.at)
+        cut.add(by_volume, *log_of(bound, by_volume, self.ml_low, np.clip(self.ml_mid, self.ml_low, self.ml_high), self.ml_high))
         self.effect = np.sqrt(effect) * (self.most - self.least)
         return np.array([*slopes, cut.slope]), np.array([*constants, cut.at])
 
@@ -427,15 +428,15 @@ class _Box:
         """How many steps an axis of this weight can be off in a better drink."""
         return self.reach / np.sqrt(weight) if weight > 0 else np.full_like(self.reach, 50.0)
 
-    def _least(self, plane: _Plane) -> Floats:
+    def _least(self, plane: Plane) -> Floats:
         least: Floats = plane.at + np.minimum(plane.slope * self.least, plane.slope * self.most).sum(axis=0)
         return least
 
-    def _most(self, plane: _Plane) -> Floats:
+    def _most(self, plane: Plane) -> Floats:
         most: Floats = plane.at + np.maximum(plane.slope * self.least, plane.slope * self.most).sum(axis=0)
         return most
 
-    def _water_by_curve(self) -> tuple[_Plane, _Plane]:
+    def _water_by_curve(self) -> tuple[Plane, Plane]:
         """Planes over and under a concave curve's water: its tangent at the middle, its chord between the weakest and strongest tin."""
         of = self.search.of
         low, middle, high = (_tin(each) for each in (self.low, self.mid, self.high))
@@ -449,10 +450,10 @@ class _Box:
         apart = strongest - weakest
         chord = np.divide(at_strongest - at_weakest, apart, out=np.zeros_like(apart), where=apart > 1e-9)
         alone = np.minimum(at_weakest - chord * weakest, at_strongest - chord * strongest)
-        over = _Plane(by_ml * self.gives[4] + by_alcohol * self.gives[5], by_ml * self.fixed[4] + by_alcohol * self.fixed[5])
-        return over, _Plane(alone * self.gives[4] + chord * self.gives[5], alone * self.fixed[4] + chord * self.fixed[5])
+        over = Plane(by_ml * self.gives[4] + by_alcohol * self.gives[5], by_ml * self.fixed[4] + by_alcohol * self.fixed[5])
+        return over, Plane(alone * self.gives[4] + chord * self.gives[5], alone * self.fixed[4] + chord * self.fixed[5])
 
-    def _water_by_corners(self) -> tuple[_Plane, _Plane]:
+    def _water_by_corners(self) -> tuple[Plane, Plane]:
         """Planes around the heat balance's water: its slope at the middle, moved by what bends within the box, and a margin."""
         of, pours = self.search.of, len(self.least)
         middle = _tin(self.mid)
@@ -469,48 +470,4 @@ class _Box:
         lowest = np.minimum(alone, 0).sum(axis=0) / 2 + np.minimum(together.min(axis=0), 0)
         slack = MARGIN * (highest - lowest) + 1e-6
         at = water - (slope * self.middle).sum(axis=0)
-        return _Plane(slope, at + highest + slack), _Plane(slope, at + lowest - slack)
-
-
-@dataclass
-class _Plane:
-    """A plane over the pours for each box: slope, shape (pours, boxes), and constant, shape (boxes,)."""
-
-    slope: Floats
-    at: Floats
-
-    def add(self, times: Floats, slope: Floats, at: Floats) -> None:
-        """Adds another plane so many times."""
-        self.slope = self.slope + times * slope
-        self.at = self.at + times * at
-
-
-def _last(open_: list[tuple[Ints, Ints, Ints]], most: int) -> tuple[Ints, Ints, Ints]:
-    """Takes the last boxes off a stack of them: owners, and their lowest and highest rungs, shape (pours, boxes)."""
-    taken: list[tuple[Ints, Ints, Ints]] = []
-    room = most
-    while open_ and room > 0:
-        owner, low, high = open_.pop()
-        if len(owner) > room:
-            open_.append((owner[:-room], low[:, :-room], high[:, :-room]))
-            owner, low, high = owner[-room:], low[:, -room:], high[:, -room:]
-        taken.append((owner, low, high))
-        room -= len(owner)
-    owners, lows, highs = zip(*taken, strict=True)
-    return np.concatenate(owners), np.concatenate(lows, axis=1), np.concatenate(highs, axis=1)
-
-
-def _points(low: Ints, high: Ints) -> Floats:
-    """How many points each box has; of several pours there can be more than an integer holds."""
-    points: Floats = (high - low + 1).astype(np.float64).prod(axis=0)
-    return points
-
-
-def _log_of(plane: _Plane, sign: Floats, low: Floats, middle: Floats, high: Floats) -> tuple[Floats, Floats]:
-    """A plane under the logarithm of a plane between two values where the sign is positive (its chord), else over it (its tangent)."""
-    apart = high - low
-    chord = np.divide(np.log(high) - np.log(low), apart, out=1 / high, where=apart > 1e-9 * high)
-    rising = sign >= 0
-    slope = np.where(rising, chord, 1 / middle)
-    at = np.where(rising, np.log(low) - chord * low, np.log(middle) - 1)
-    return slope * plane.slope, at + slope * plane.at
+        return Plane(slope, at + highest + slack), Plane(slope, at + lowest - slack)

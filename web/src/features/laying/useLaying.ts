@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { client, unwrap, type DrinkDetail, type Spec } from '../../api/client';
 import { drinkQuery } from '../../api/queries/drinks';
 import { sameDrink } from '../../spec/edits';
-import { rememberReplaced, settleLeftBehind } from '../bench/keep';
+import { rememberReplaced, settleLeftBehind } from '../bench';
 
 interface Laid {
   spec: Spec;
