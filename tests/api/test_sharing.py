@@ -169,6 +169,15 @@ def test_a_name_that_was_rebound_to_this_machine_is_refused(house, address):
         assert victim.request(method, "/pair").status_code == HTTPStatus.FORBIDDEN
 
 
+def test_with_the_data_file_gone_nobody_is_let_in_and_is_told_why(house, tmp_path):
+    phone = paired(house, house[0].code)
+    (tmp_path / "bar.db").rename(tmp_path / "away.db")
+    answer = phone.get("/api/health")
+    assert (answer.status_code, answer.json()["code"]) == (HTTPStatus.SERVICE_UNAVAILABLE, "store")
+    assert "is gone. Put it back" in answer.json()["detail"]
+    assert not (tmp_path / "bar.db").exists()
+
+
 def test_a_form_that_is_no_code_is_not_read_to_its_end(house):
     assert house[1](PHONE).post("/pair", content=b"code=" + b"1" * 5000).status_code == HTTPStatus.REQUEST_ENTITY_TOO_LARGE
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import html
+import sqlite3
 from http import HTTPStatus
 from importlib import resources
 from pathlib import Path
@@ -18,6 +19,8 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 
 from oenomel.api.errors import problem
 from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, is_loopback
+from oenomel.errors import StoreError
+from oenomel.store.database import fault_of
 
 __all__ = ["DEVICE", "Door"]
 
@@ -52,12 +55,21 @@ class Door:
         if scope["type"] != "http" or is_loopback((scope.get("client") or ("",))[0]):
             await self.app(scope, receive, send)
             return
+        try:
+            await self._from_the_network(scope, receive, send)
+        except (StoreError, sqlite3.DatabaseError) as error:
+            # Devices stand in the data file: while there is something with it, nobody is let in.
+            fault = error if isinstance(error, StoreError) else fault_of(error, self.sharing.data)
+            await problem(HTTPStatus.SERVICE_UNAVAILABLE, str(fault), fault.code)(scope, receive, send)
+
+    async def _from_the_network(self, scope: Scope, receive: Receive, send: Send) -> None:
         request = Request(scope, receive)
         if scope["path"] == "/pair":
             answer = await self._pair(request) if scope["method"] == "POST" else self._page(request.query_params.get("code", ""), scope)
             await answer(scope, receive, send)
             return
-        device = self.sharing.device_showing(request.cookies.get(COOKIE, ""))
+        cookie = request.cookies.get(COOKIE, "")
+        device = await run_in_threadpool(self.sharing.device_showing, cookie) if cookie else None
         if device is not None:
             await self.app({**scope, DEVICE: device}, receive, send)
             return
@@ -76,20 +88,22 @@ class Door:
 
     async def _pair(self, request: Request) -> Response:
         who = request.client.host if request.client else ""
-        wait = self.sharing.tries.seconds_to_wait(who)
-        if wait > 0:
-            told = f"Too many wrong codes. Wait {wait:.0f} seconds, then try again." if wait >= 1.5 else "Wait a second, then try again."
-            answer = self._page("", request.scope, HTTPStatus.TOO_MANY_REQUESTS, told)
-            answer.headers["retry-after"] = f"{wait + 1:.0f}"
-            return answer
         body = b""
         async for part in request.stream():
             body += part
             if len(body) > LONGEST_FORM:
                 return Response(status_code=HTTPStatus.REQUEST_ENTITY_TOO_LARGE)
         form = parse_qs(body.decode("utf-8", "replace"))
+        code = form.get("code", [""])[0]
+        wait = self.sharing.tries.seconds_to_wait(who)
+        if wait > 0:
+            told = f"Too many wrong codes. Wait {wait:.0f} seconds, then try again." if wait >= 1.5 else "Wait a second, then try again."
+            # What was typed stays, for another press.
+            answer = self._page(code, request.scope, HTTPStatus.TOO_MANY_REQUESTS, told)
+            answer.headers["retry-after"] = f"{wait + 1:.0f}"
+            return answer
         name = "".join(each for each in form.get("name", [""])[0] if each.isprintable()).strip()[:LONGEST_NAME]
-        cookie = await run_in_threadpool(self.sharing.let_in, form.get("code", [""])[0], name or _kind(request.headers))
+        cookie = await run_in_threadpool(self.sharing.let_in, code, name or _kind(request.headers))
         if cookie is None:
             self.sharing.tries.failed(who)
             told = "That isn't the code. It is shown where Oenomel runs: in its window, and in the settings there."

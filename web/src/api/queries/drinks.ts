@@ -4,7 +4,8 @@ import { api, client, unwrap, type DrinkDetail, type Sought, type Spec, type Sup
 
 const pathOf = (drink_id: number) => ({ params: { path: { drink_id } } });
 
-const A_PAGE = 60;
+/** Drinks that are shown at once. */
+export const A_PAGE = 60;
 
 /** Drinks in which every typed word is found, and all that is sought besides, newest first, page by page; with nothing sought, the book. */
 export const bookPages = (sought: Sought = {}) =>

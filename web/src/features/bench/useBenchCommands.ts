@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 
 import type { Spec } from '../../api/client';
-import { newestQuery } from '../../api/queries/drinks';
+import { A_PAGE, newestQuery } from '../../api/queries/drinks';
 import { glassesQuery } from '../../api/queries/house';
 import { capital } from '../../lib/format';
 import { useOffer, type PaletteCommand } from '../../shell/commands';
@@ -50,6 +50,9 @@ export function useBenchCommands(bench: Bench): void {
       does('Serve', `${capital(name)} for it`, () => hand.serve({ glass: name }, `glass ${name}`)),
     ),
     ...(drinks ?? []).map(({ id, name }) => does('Go to', `Bench: ${name}`, () => void navigate(`/bench/${id}`))),
+    ...(drinks?.length === A_PAGE
+      ? [does('Go to', 'Bench: an older drink, by the search of the book', () => void navigate('/book'))]
+      : []),
   ]);
 }
 

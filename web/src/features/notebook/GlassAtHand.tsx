@@ -2,7 +2,7 @@ import { useState } from 'react';
 
 import type { Fault, NotebookTrial } from '../../api/client';
 import { useGone } from '../../api/reach';
-import { capital } from '../../lib/format';
+import { sentence } from '../../lib/format';
 import type { NameOf } from '../../spec/names';
 import { said, type Flight, type Glass } from './flight';
 import { TastingSheet } from './TastingSheet';
@@ -60,7 +60,7 @@ export function GlassAtHand({ flight, glass, under, trials, trial, nameOf, keepi
       )}
       {keeping.error && (
         <p role="alert" className="panel border-warning p-3 text-lg">
-          {capital(keeping.error.detail)}. Nothing is lost: the sheets stay here.
+          {sentence(keeping.error.detail)} Nothing is lost: the sheets stay here.
         </p>
       )}
       {stopping && <AskToStop onGoOn={() => setStopping(false)} onStop={under.end} />}
