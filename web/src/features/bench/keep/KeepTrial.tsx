@@ -37,8 +37,10 @@ export function KeepTrial(props: Props) {
   const { drink, spec, parent, larder, suggestedName, poured, onClose } = props;
   const keep = useKeepTrial(props);
   const gone = useGone();
-  const [told, setTold] = useState<Keeping>(() => keep.firstTold(suggestedName));
-  const tell = (change: Partial<Keeping>) => setTold({ ...told, ...change });
+  // The suggestion may come after the dialog, with the figures; it stays until another name is written.
+  const [written, setWritten] = useState<Partial<Keeping>>({});
+  const told = { ...keep.firstTold(suggestedName), ...written };
+  const tell = (change: Partial<Keeping>) => setWritten({ ...written, ...change });
   const varying = spec.pours.flatMap(({ ingredient, stage }) => {
     const found = typeof ingredient === 'string' && larder.find(({ slug }) => slug === ingredient);
     return found && found.varies && stage !== 'rim' && stage !== 'garnish' ? [found] : [];
