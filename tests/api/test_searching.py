@@ -4,6 +4,7 @@ import asyncio
 import http.client
 import json
 import resource
+import socket
 import threading
 import time
 from contextlib import closing
@@ -187,5 +188,25 @@ def test_others_stay_quick_while_one_searches(tmp_path):
         spent = sorted(ask(server, "/api/compare", compare) for _ in range(15))
         other.join()
         assert spent[7] < 0.05 * PATIENCE
+    finally:
+        server.kill()
+
+
+@pytest.mark.slow
+def test_headers_that_do_not_end_and_searches_that_nobody_waits_for_end_at_the_server(tmp_path):
+    server = AppServer(tmp_path / "demo.db")
+    server.start()
+    try:
+        with socket.create_connection(("127.0.0.1", server.port), timeout=10) as endless:
+            endless.sendall(b"GET /api/health HTTP/1.1\r\nX-A: " + b"a" * 80_000)
+            assert b" 431 " in endless.recv(200)
+        body = json.dumps({"spec": SEVEN, "target": TARGET, "correctors": list(CORRECTORS)}).encode()
+        head = f"POST /api/rebalance HTTP/1.1\r\nHost: 127.0.0.1:{server.port}\r\nContent-Type: application/json\r\n"
+        for _ in range(6):
+            with socket.create_connection(("127.0.0.1", server.port)) as leaver:
+                leaver.sendall(f"{head}Content-Length: {len(body)}\r\n\r\n".encode() + body)
+        # Six whole searches would take five seconds; what is left of them is looked at and let go.
+        spent = ask(server, "/api/rebalance", {"spec": ORCHARD, "target": TARGET})
+        assert spent < 1.0 * PATIENCE
     finally:
         server.kill()
