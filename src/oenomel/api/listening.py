@@ -104,7 +104,7 @@ class _Protocol(HttpToolsProtocol):
         if self.in_head:
             self.head += len(data)
         super().data_received(data)
-        if self.in_head and self.head > LARGEST_HEADERS + len(data):
+        if self.in_head and self.head > LARGEST_HEADERS:
             status = HTTPStatus.REQUEST_HEADER_FIELDS_TOO_LARGE
             self.transport.write(f"HTTP/1.1 {status.value} {status.phrase}\r\nconnection: close\r\ncontent-length: 0\r\n\r\n".encode())
             self.transport.close()
