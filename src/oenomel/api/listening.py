@@ -14,9 +14,8 @@ from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
 
 from oenomel.api.app import create_app
 from oenomel.api.serving import LARGEST_HEADERS
-from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, is_loopback, own_addresses, pairing_address, qr_code
+from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, address_of, is_loopback, own_addresses, pairing_address, qr_code
 from oenomel.errors import CannotListen, SpecError
-from oenomel.store import database
 
 __all__ = ["check_invited", "serve"]
 
@@ -44,7 +43,6 @@ def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: f
     ------
     StoreError, CannotListen
     """
-    database.prepare(data)
     addresses = tuple(own_addresses()) if host in EVERYWHERE else (host,)
     sharing = Sharing(data, frozenset(map(str.casefold, names)), addresses, port) if share else None
     own_name = frozenset({host.casefold(), f"[{host}]"}) if is_loopback(host) else frozenset[str]()
@@ -77,15 +75,15 @@ def _listening(host: str, port: int) -> socket.socket:
 
 def _tell(data: Path, host: str, port: int, sharing: Sharing | None) -> None:
     shown = "127.0.0.1" if host in EVERYWHERE else host
-    print(f"Oenomel is open at http://{f'[{shown}]' if ':' in shown else shown}:{port} with {data}", flush=True)
+    print(f"Oenomel is open at {address_of(shown, port)} with {data}", flush=True)
     if sharing is None:
         return
     if not sharing.addresses:
         print("This machine is in no network yet: connect it, and start again.", flush=True)
         return
-    address = pairing_address(sharing.addresses[0], port, sharing.code)
-    print(f"To let a phone in, point its camera here, or open {address.partition('/pair')[0]} and type {_spaced(sharing.code)}:")
-    qr_code(address).terminal(compact=True)
+    here = sharing.addresses[0]
+    print(f"To let a phone in, point its camera here, or open {address_of(here, port)} and type {_spaced(sharing.code)}:")
+    qr_code(pairing_address(here, port, sharing.code)).terminal(compact=True)
     print(f"For who may only look: {_spaced(sharing.looking_code)}")
     print(NOT_ENCRYPTED, flush=True)
 

@@ -9,6 +9,7 @@ from collections import OrderedDict
 from collections.abc import Callable
 from contextlib import closing
 from dataclasses import dataclass, field
+from functools import cached_property
 from hmac import compare_digest
 from pathlib import Path
 from typing import Final
@@ -21,7 +22,7 @@ from oenomel.store import database, devices
 from oenomel.store.database import transaction
 from oenomel.store.devices import DeviceRecord
 
-__all__ = ["NOT_ENCRYPTED", "Sharing", "Tries", "is_loopback", "own_addresses", "pairing_address", "qr_code"]
+__all__ = ["NOT_ENCRYPTED", "Sharing", "Tries", "address_of", "is_loopback", "own_addresses", "pairing_address", "qr_code"]
 
 DIGITS: Final = 8
 
@@ -55,9 +56,18 @@ def own_addresses() -> list[str]:
     return sorted(others, key=lambda ip: ":" in ip)
 
 
+def address_of(host: str, port: int) -> str:
+    """Where a server is found.
+
+    >>> address_of("::1", 8000)
+    'http://[::1]:8000'
+    """
+    return f"http://{f'[{host}]' if ':' in host else host}:{port}"
+
+
 def pairing_address(host: str, port: int, code: str) -> str:
     """Where a device is let in with a code."""
-    return f"http://{f'[{host}]' if ':' in host else host}:{port}/pair?code={code}"
+    return f"{address_of(host, port)}/pair?code={code}"
 
 
 def qr_code(address: str) -> segno.QRCode:
@@ -115,9 +125,11 @@ class Sharing:
     looking_code: str = field(default_factory=_code)
     tries: Tries = field(default_factory=Tries)
 
-    def __post_init__(self) -> None:
+    @cached_property
+    def signer(self) -> URLSafeSerializer:
+        """What signs cookies with the key of the house, whose file is there once somebody comes."""
         with closing(database.connect(self.data)) as conn:
-            self.signer = URLSafeSerializer(devices.signing_key(conn), salt="device")
+            return URLSafeSerializer(devices.signing_key(conn), salt="device")
 
     def device_showing(self, cookie: str) -> DeviceRecord | None:
         """The device that a cookie is of; None for a forged one, and for one that was forgotten."""

@@ -10,7 +10,7 @@ from oenomel.api.door import DEVICE
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, only_looks
 from oenomel.api.room import room
-from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, pairing_address, qr_code
+from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, address_of, pairing_address, qr_code
 from oenomel.errors import OnlyLooking
 from oenomel.interchange.models import Report, RowId
 from oenomel.store import devices
@@ -59,7 +59,7 @@ def get_sharing(request: Request, conn: Connection) -> SharingReport:
         words = "Only this machine may come in. To let a phone in, start Oenomel with --host 0.0.0.0 --share."
         return SharingReport(shared=False, words=words, ways=[], devices=let_in)
     ways = [
-        WayIn(address=f"http://{_in_brackets(address)}:{sharing.port}", code=code, picture=_picture(address, sharing, code), may_write=may)
+        WayIn(address=address_of(address, sharing.port), code=code, picture=_picture(address, sharing, code), may_write=may)
         for code, may in ((sharing.code, True), (sharing.looking_code, False))
         for address in sharing.addresses[:1]
     ]
@@ -78,10 +78,6 @@ def forget_device(device_id: RowId, request: Request, conn: Connection) -> Respo
 
 def _told(device: devices.DeviceRecord) -> dict[str, object]:
     return {"id": device.id, "name": device.name, "may_write": device.may_write, "paired_at": device.paired_at}
-
-
-def _in_brackets(address: str) -> str:
-    return f"[{address}]" if ":" in address else address
 
 
 def _picture(address: str, sharing: Sharing, code: str) -> str:

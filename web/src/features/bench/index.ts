@@ -1,2 +1,2 @@
 export { BenchPage } from './BenchPage';
-export { rememberReplaced, settleLeftBehind } from './keep';
+export { rememberReplaced, settleLeftBehind, USUAL } from './keep';

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 
 import { sentence } from '../../lib/format';
+import { Notice } from '../../ui/Notice';
 import type { Laying } from './useLaying';
 
 /** Asks what becomes of what lies on the bench, where it is kept as no trial; and tells why nothing was laid there. */
@@ -8,12 +9,13 @@ export function LayingNotice({ laying }: { laying: Laying }) {
   const { asking, error, isPending, goOn, leaveIt, bench } = laying;
   if (!asking && !error) return null;
   return (
-    <div role="alert" className="panel flex flex-wrap items-center gap-3 border-warning px-4 py-2 text-lg">
-      <span className="min-w-60 grow">
-        {error
+    <Notice
+      text={
+        error
           ? sentence(error.message)
-          : 'What lies on the bench is not kept as a trial yet. Laying this there takes its place.'}
-      </span>
+          : 'What lies on the bench is not kept as a trial yet. Laying this there takes its place.'
+      }
+    >
       {asking && (
         <>
           <button type="button" className="btn btn-primary min-h-11" disabled={isPending} onClick={() => goOn(true)}>
@@ -30,6 +32,6 @@ export function LayingNotice({ laying }: { laying: Laying }) {
           </button>
         </>
       )}
-    </div>
+    </Notice>
   );
 }

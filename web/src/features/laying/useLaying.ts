@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { client, unwrap, type DrinkDetail, type Spec } from '../../api/client';
 import { drinkQuery } from '../../api/queries/drinks';
 import { sameDrink } from '../../spec/edits';
-import { rememberReplaced, settleLeftBehind } from '../bench';
+import { rememberReplaced, settleLeftBehind, USUAL } from '../bench';
 
 interface Laid {
   spec: Spec;
@@ -83,5 +83,3 @@ async function kept(drink: DrinkDetail): Promise<DrinkDetail> {
   const params = { path: { drink_id: drink.id }, query: {} };
   return unwrap(await client.POST('/api/drinks/{drink_id}/trials', { params, body }));
 }
-
-const USUAL = { dilution: 'curve', ice_c: 0, start_c: 22, room_c: 22, factors: {} } as const;

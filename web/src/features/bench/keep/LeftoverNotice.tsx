@@ -4,7 +4,7 @@ import { withPour } from '../../../spec/edits';
 import { useLatest } from '../../../ui/useLatest';
 import { changeOf, useHand } from '../hand';
 import type { Draft } from './draftHistory';
-import { Notice } from './Notice';
+import { Notice } from '../../../ui/Notice';
 import { forgetUnsaved, type Typed } from './unsaved';
 import type { Leftover } from './useDraft';
 

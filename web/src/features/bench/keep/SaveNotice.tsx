@@ -4,7 +4,7 @@ import { client, ProblemError, unwrap, type Fault } from '../../../api/client';
 import { useGone } from '../../../api/reach';
 import { sentence } from '../../../lib/format';
 import { useSaveStanding, type Autosave } from './autosave';
-import { Notice } from './Notice';
+import { Notice } from '../../../ui/Notice';
 
 interface Props {
   drinkId: number;

@@ -8,3 +8,4 @@ export { rememberReplaced } from './replaced';
 export { SaveNotice } from './SaveNotice';
 export { TrialList } from './TrialList';
 export { useDraft } from './useDraft';
+export { USUAL } from './useKeepTrial';

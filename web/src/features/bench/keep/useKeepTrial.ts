@@ -25,7 +25,7 @@ interface Asked {
 }
 
 /** What the server fills in: what the forecast of the day supposed. */
-const USUAL: Made['supposed'] = { dilution: 'curve', ice_c: 0, start_c: 22, room_c: 22, factors: {} };
+export const USUAL: Made['supposed'] = { dilution: 'curve', ice_c: 0, start_c: 22, room_c: 22, factors: {} };
 
 /** Keeps a trial as made; the draft is then held against it. */
 export function useKeepTrial({ drink, spec, parent, poured, autosave, onKept }: Asked) {
