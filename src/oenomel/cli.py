@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import json
 import sys
 from contextlib import closing
 from pathlib import Path
@@ -11,7 +12,7 @@ from oenomel import __version__
 from oenomel.core.families import standard_homes
 from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
-from oenomel.core.larder import Larder, catalogue
+from oenomel.core.larder import Findable, Index, Larder, catalogue
 from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, rebalance
 from oenomel.errors import OenomelError, OutOfRange, SpecError
 from oenomel.interchange.reports.forecast import forecast_report
@@ -57,6 +58,11 @@ def _parser() -> argparse.ArgumentParser:
     balancing.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
     balancing.set_defaults(run=_rebalance)
 
+    finding = commands.add_parser("find", help="print the ingredients that words of the trade mean, best first, as JSON")
+    finding.add_argument("words", nargs="+", help='what it is called, such as "triple sec"')
+    finding.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    finding.set_defaults(run=_find)
+
     serving = commands.add_parser("serve", help="serve the app")
     serving.add_argument("--demo", action="store_true", help="show the demo, in a data file of its own")
     serving.add_argument("--reset", action="store_true", help="put the demo back to how it was at first")
@@ -86,6 +92,13 @@ def _rebalance(chosen: argparse.Namespace) -> int:
     free = None if chosen.free is None else pours_named(drink, [name.strip() for name in chosen.free.split(",") if name.strip()], "--free")
     answer = rebalance(drink, Aim(target, grid_ml=chosen.grid), free)
     print(rebalance_report(spec, drink, answer).model_dump_json(indent=2))
+    return 0
+
+
+def _find(chosen: argparse.Namespace) -> int:
+    names = Index(Findable.of(each) for each in _larder(chosen.data).values())
+    found = [{"slug": each.slug, "name": each.name} for each in names.find(" ".join(chosen.words))]
+    print(json.dumps(found, indent=2, ensure_ascii=False))
     return 0
 
 

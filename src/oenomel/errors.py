@@ -4,6 +4,7 @@ OenomelError
 ├── DomainError (also ValueError)      the request can't be: HTTP 422, exit 2
 │   ├── OutOfRange                     a number outside what is possible
 │   ├── NotAnAmount                    a text that is no amount
+│   ├── OtherIngredient                an amount that names another pour
 │   ├── UnknownUnit                    a unit outside the list of formats
 │   ├── UnknownFigure                  a figure that a drink doesn't have
 │   ├── UnknownIngredient              a slug that the larder doesn't know
@@ -45,6 +46,7 @@ __all__ = [
     "NothingToDrink",
     "OenomelError",
     "OnlyLooking",
+    "OtherIngredient",
     "OutOfRange",
     "RecordConflict",
     "RecordNotFound",
@@ -92,7 +94,20 @@ class NotAnAmount(DomainError):
         self.text = text
 
     def __str__(self) -> str:
-        return f'"{self.text}" is not an amount; write it like 22.5, 3/4 or 1 1/2'
+        return f'"{self.text}" is not an amount; write it like 22.5, 3/4 oz, two dashes, half the gin, 6 to 8 or top up'
+
+
+class OtherIngredient(DomainError):
+    """An amount names another ingredient than the pour it is typed for."""
+
+    code = "other-ingredient"
+
+    def __init__(self, named: str, pour: str) -> None:
+        super().__init__(named, pour)
+        self.named, self.pour = named, pour
+
+    def __str__(self) -> str:
+        return f'this pour is {self.pour}; "{self.named}" is another one'
 
 
 class UnknownUnit(DomainError):

@@ -30,6 +30,10 @@ def ask(client, path, body, status=HTTPStatus.OK):
     return answer.json()
 
 
+def in_ml(amount):
+    return {"amount": amount, "unit": "ml"}
+
+
 @pytest.mark.parametrize(
     ("text", "pour", "means"),
     [
@@ -38,12 +42,27 @@ def ask(client, path, body, status=HTTPStatus.OK):
         ("half the rum", 1, {"amount": 30, "unit": "ml", "said": "half the rum", "relative": {"to": 0, "times": 0.5}}),
         ("15-30", 2, {"amount": 22.5, "unit": "ml", "range": [15, 30]}),
         ("1/2 to 1 oz", 2, {"amount": 0.75, "unit": "oz", "range": [15, 30]}),
-        ("a jigger", 0, {"amount": None, "said": "a jigger", "choices": [{"amount": ml, "unit": "ml"} for ml in (30, 45, 60)]}),
+        ("a jigger", 0, {"amount": None, "said": "a jigger", "asks": "which", "choices": [in_ml(each) for each in (30, 45, 60)]}),
+        ("three-quarters", 2, {"amount": 0.75, "said": "three-quarters", "asks": "which", "choices": [in_ml(0.75), in_ml(22.5)]}),
+        (
+            "2 parts",
+            0,
+            {
+                "amount": 2,
+                "unit": "part",
+                "said": "2 parts",
+                "asks": "part",
+                "part_sizes": [15, 22.5, 30],
+                "choices": [in_ml(each) for each in (30, 45, 60)],
+            },
+        ),
+        ("to taste", 2, {"amount": None, "said": "to taste", "asks": "range"}),
     ],
 )
 def test_an_amount_is_read_beside_the_drink_it_stands_in(client, text, pour, means):
     read = ask(client, "/api/amount", {"text": text, "spec": FIZZ, "pour": pour})
-    assert {"unit": "ml", "said": None, "relative": None, "range": None, "choices": [], **means} == read
+    nothing = {"said": None, "relative": None, "range": None, "choices": [], "asks": "", "part_sizes": []}
+    assert {"unit": "ml", **nothing, **means} == read
 
 
 def test_topping_to_the_line_fills_the_glass_to_it(client):

@@ -22,15 +22,15 @@ def test_a_whole_afternoon(page, server):
 
     # Lock the citrus, and swap the liqueur pour for pour.
     page.get_by_role("button", name="Lock Lime juice").click()
-    page.get_by_role("button", name=re.compile("^Orange liqueur, sweet .*Choose another")).click()
+    page.get_by_role("button", name=re.compile("^Triple sec .*Choose another")).click()
     page.get_by_role("button", name="How").click()
     page.get_by_label("Swap it").select_option("pour")
     page.get_by_role("searchbox", name="Search the board").fill("dry")
-    row = page.get_by_role("option", name=re.compile("^Orange liqueur, dry ·"))
+    row = page.get_by_role("option", name=re.compile("^Dry curaçao ·"))
     row.click()
     page.get_by_role("button", name="Take it", exact=False).last.click()
     one_breath = page.get_by_role("note", name="The riff in one breath")
-    expect(one_breath).to_contain_text("Orange liqueur, dry for Orange liqueur, sweet")
+    expect(one_breath).to_contain_text("Dry curaçao for Triple sec")
     expect(one_breath).to_contain_text("drier")
 
     # Bring it back: the citrus stays as it is.
@@ -68,7 +68,7 @@ def test_a_whole_afternoon(page, server):
     undo, redo = page.get_by_role("button", name="Undo"), page.get_by_role("button", name="Redo")
     while undo.is_enabled():
         undo.click()
-    expect(amount(page, "Orange liqueur, sweet")).to_have_value("30")
+    expect(amount(page, "Triple sec")).to_have_value("30")
     expect(page.get_by_test_id("fill")).not_to_contain_text("too much")
     while redo.is_enabled():
         redo.click()
@@ -178,17 +178,17 @@ def test_amounts_are_typed_as_they_are_said(page, full_house):
 
 def test_an_optional_pour_is_left_out_by_one_key_and_tells_what_it_takes_with_it(page, full_house):
     ready(page, full_house)
-    egg = page.get_by_role("button", name=re.compile("^Egg white, pasteurised .*Choose another"))
+    egg = page.get_by_role("button", name=re.compile("^Pasteurised egg white .*Choose another"))
     volume = page.get_by_test_id("served-volume").inner_text()
     egg.focus()
     page.keyboard.press("o")
-    without = page.get_by_role("status", name="Without Egg white, pasteurised")
+    without = page.get_by_role("status", name="Without Pasteurised egg white")
     expect(without).to_contain_text(re.compile(r"\d+ ml less, \d+ ml of it water from the ice"))
     expect(page.get_by_test_id("served-volume")).not_to_have_text(volume)
     page.keyboard.press("o")
     expect(without).to_have_count(0)
     expect(page.get_by_test_id("served-volume")).to_have_text(volume)
-    page.get_by_role("button", name="Leave out Egg white, pasteurised").click()
+    page.get_by_role("button", name="Leave out Pasteurised egg white").click()
     without.get_by_role("button", name="Leave it out").click()
     expect(egg).to_have_count(0)
     # The rum still follows the gin, and the steps no longer know the egg.

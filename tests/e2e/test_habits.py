@@ -19,20 +19,20 @@ def test_the_whole_riff_goes_by_keyboard_alone(page, server):
         page.keyboard.press("Tab")
         if page.evaluate("document.activeElement.dataset.amount") is not None:
             break
-    expect(page.get_by_label("Amount of Agave spirit, unaged")).to_be_focused()
+    expect(page.get_by_label("Amount of Tequila blanco")).to_be_focused()
     page.keyboard.press("Shift+ArrowUp")
-    expect(page.get_by_label("Amount of Agave spirit, unaged")).to_have_value("50")
+    expect(page.get_by_label("Amount of Tequila blanco")).to_have_value("50")
     expect(strength).to_contain_text("from")
     page.keyboard.press("Control+z")
     expect(strength).to_contain_text("As the parent")
     page.keyboard.press("Control+y")
-    expect(page.get_by_label("Amount of Agave spirit, unaged")).to_have_value("50")
+    expect(page.get_by_label("Amount of Tequila blanco")).to_have_value("50")
 
     # A adds a pour, Escape goes back, K keeps; none of them while something is typed.
     page.keyboard.press("a")
-    expect(page.get_by_label("Amount of Agave spirit, unaged")).to_have_value("50a")
+    expect(page.get_by_label("Amount of Tequila blanco")).to_have_value("50a")
     page.keyboard.press("Escape")
-    expect(page.get_by_label("Amount of Agave spirit, unaged")).to_have_value("50")
+    expect(page.get_by_label("Amount of Tequila blanco")).to_have_value("50")
     page.keyboard.press("Tab")
     page.keyboard.press("a")
     search = page.get_by_role("combobox", name="Search the larder")

@@ -41,20 +41,20 @@ def test_a_swap_from_opening_to_keeping_by_keyboard_alone(page, server):
     page.goto(f"{server.url}/bench/4")
     sweetness = page.get_by_role("article", name="Sweetness")
     expect(sweetness).to_contain_text("As the parent")
-    liqueur = page.get_by_role("button", name=re.compile("^Orange liqueur, dry .*Choose another"))
+    liqueur = page.get_by_role("button", name=re.compile("^Dry curaçao .*Choose another"))
     for _ in range(40):
         if liqueur.evaluate("it => it === document.activeElement"):
             break
         page.keyboard.press("Tab")
     page.keyboard.press("Enter")
-    expect(page.get_by_role("heading", name="Instead of Orange liqueur, dry")).to_be_visible()
+    expect(page.get_by_role("heading", name="Instead of Dry curaçao")).to_be_visible()
     expect(page.get_by_role("listbox", name="Candidates")).to_be_focused()
 
     # Walk: the ghost and the figures that would be follow the row.
-    walk_to(page, "Orange liqueur, sweet")
+    walk_to(page, "Triple sec")
     expect(page.get_by_test_id("ghost-point")).to_be_visible()
     expect(sweetness).to_contain_text("would be")
-    row = candidates(page).filter(has_text=re.compile("^Orange liqueur, sweet"))
+    row = candidates(page).filter(has_text=re.compile("^Triple sec"))
     expect(row).to_contain_text(re.compile(r"[Ss]weeter.*; wants"))
 
     # Lock the spirit with one key: what is wanted changes, and no longer touches it.
@@ -66,22 +66,22 @@ def test_a_swap_from_opening_to_keeping_by_keyboard_alone(page, server):
     expect(row).to_contain_text("Agave spirit")
 
     # Try it on: the figures are the drink's now, and nothing is saved. Escape takes it off.
-    walk_to(page, "Orange liqueur, sweet")
+    walk_to(page, "Triple sec")
     page.keyboard.press("t")
-    expect(page.get_by_role("region", name="Where it stands")).to_contain_text("trying on Orange liqueur, sweet")
+    expect(page.get_by_role("region", name="Where it stands")).to_contain_text("trying on Triple sec")
     expect(page.get_by_role("button", name="Undo")).to_be_enabled()
     page.keyboard.press("Escape")
     expect(page.get_by_role("region", name="Where it stands")).to_contain_text("the ring")
 
     # Take it, take it back, take it again, and keep it.
     page.keyboard.press("Enter")
-    expect(page.get_by_role("button", name=re.compile("^Orange liqueur, sweet .*Choose another"))).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile("^Triple sec .*Choose another"))).to_be_visible()
     expect(page.get_by_label("Amount of Agave spirit")).not_to_have_value("45")
     page.keyboard.press("Control+z")
     expect(liqueur).to_be_visible()
     expect(page.get_by_label("Amount of Agave spirit")).to_have_value("45")
     page.keyboard.press("Control+y")
-    expect(page.get_by_role("button", name=re.compile("^Orange liqueur, sweet .*Choose another"))).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile("^Triple sec .*Choose another"))).to_be_visible()
     saved(page)
     page.keyboard.press("k")
     expect(page.get_by_role("dialog")).to_be_visible()
@@ -221,7 +221,7 @@ def test_a_bottle_comes_from_its_label_to_the_shelf_and_on_to_the_board(page, se
     expect(page.get_by_role("status")).to_contain_text("Medlar liqueur is on the shelf.")
     expect(page.get_by_role("region", name="On the shelf", exact=True)).to_contain_text("Liqueur, 18 %, 24 g sugar")
     expect(page.get_by_label("Price of a litre of Medlar liqueur")).to_have_value("28")
-    for name in ("Quince liqueur", "Orange liqueur, dry", "Elderflower liqueur"):
+    for name in ("Quince liqueur", "Dry curaçao", "Elderflower liqueur"):
         page.get_by_role("group", name=f"How {name} stands").get_by_role("button", name="Out").click()
 
     # One that was misread is added and taken out again.
@@ -239,16 +239,16 @@ def test_a_bottle_comes_from_its_label_to_the_shelf_and_on_to_the_board(page, se
 
 
 def test_what_a_swap_goes_for_is_chosen_once_and_remembered(page, server):
-    board_of(page, server.url, 4, "Orange liqueur, dry")
+    board_of(page, server.url, 4, "Dry curaçao")
     page.get_by_role("button", name="How").click()
     page.get_by_label("Bring it to").select_option("typed")
     page.get_by_label("Sweetness, g / 100 ml").fill("12")
-    row = candidates(page).filter(has_text=re.compile("^Orange liqueur, sweet"))
+    row = candidates(page).filter(has_text=re.compile("^Triple sec"))
     expect(row).to_contain_text(re.compile("[Dd]rier"))
     page.get_by_role("group", name="Steps of the jigger").get_by_role("button", name="¼ oz").click()
     page.get_by_role("group", name="In order of").get_by_role("button", name="Balance").click()
     page.reload()
-    page.get_by_role("button", name=re.compile("^Orange liqueur, dry .*Choose another")).click()
+    page.get_by_role("button", name=re.compile("^Dry curaçao .*Choose another")).click()
     expect(page.get_by_role("button", name="Balance")).to_have_attribute("aria-pressed", "true")
     page.get_by_role("button", name="How").click()
     expect(page.get_by_label("Bring it to")).to_have_value("typed")

@@ -114,4 +114,4 @@ def test_a_drier_orange_liqueur_between_trials_is_told_as_drier_by_its_name():
     riff = drink(("london-dry-gin", 45), ("orange-liqueur-dry", 22.5), ("lemon-juice", 22.5), family="daisy")
     table = compare_trials([Made("trial 1", DAISY), Made("trial 2", riff)], USUAL)
     assert "drier" in table.sentence
-    assert "Orange liqueur, dry for Orange liqueur, sweet" in [change.words for change in compare(riff, DAISY).changes]
+    assert "Dry curaçao for Triple sec" in [change.words for change in compare(riff, DAISY).changes]

@@ -14,7 +14,6 @@ from pathlib import Path
 import pytest
 
 from oenomel.core.larder.ingredient import Ingredient
-from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.larder.shelf import Shelved
 from oenomel.errors import DomainError, RecordConflict, RecordNotFound
 from oenomel.store import book_search, briefs, database, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings
@@ -153,8 +152,12 @@ def older_file(path, last):
             if script.name[:4] <= last:
                 conn.executescript(script.read_text(encoding="utf-8"))
                 conn.execute("INSERT INTO migration (name) VALUES (:name)", {"name": script.name})
-        for ingredient in (catalogue()["london-dry-gin"], catalogue()["lemon-juice"]):
-            ingredients.put(conn, ingredient) if last > "0001" else None
+        for slug, name in (("london-dry-gin", "London dry gin"), ("lemon-juice", "Lemon juice")):
+            conn.execute(
+                """INSERT INTO ingredient (slug, name, kind, slots, impression, allergens, cautions, aroma, foam, origin)
+                VALUES (:slug, :name, 'spirit', '[]', '', '[]', '[]', '{}', '', 'catalogue')""",
+                {"slug": slug, "name": name},
+            )
         conn.executescript(
             f"""INSERT INTO drink VALUES (1, 'Hedge Sour', 'sour', 'house', '2026-01-01T00:00:00+00:00');
             INSERT INTO trial (id, drink_id, number, parent_trial_id, name, reason, spec, foreseen, kept_at)

@@ -9,6 +9,7 @@ import sqlite3
 from collections.abc import Iterator
 from contextlib import closing, contextmanager, suppress
 from importlib import resources
+from importlib.resources.abc import Traversable
 from pathlib import Path
 from typing import Final
 
@@ -118,17 +119,24 @@ def connect(path: Path) -> House:
 
 
 def open_read_only(path: Path) -> sqlite3.Connection:
-    """A connection that can't write.
+    """A connection that can't write to the file; of one that an earlier Oenomel left it is a copy, brought up to date.
 
     Raises
     ------
     StoreError
-        The file is missing or isn't a data file.
+        The file is missing, isn't a data file, or was made by a newer Oenomel.
     """
     _check_ours(path)
     conn = sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)
     conn.row_factory = sqlite3.Row
-    return conn
+    if {row["name"] for row in conn.execute(SELECT_APPLIED)} == {entry.name for entry in _shipped()}:
+        return conn
+    copy = sqlite3.connect(":memory:", isolation_level=None)
+    copy.row_factory = sqlite3.Row
+    with closing(conn):
+        conn.backup(copy)
+    _migrate(copy, path)
+    return copy
 
 
 def prepare(path: Path) -> None:
@@ -228,13 +236,16 @@ def _check_ours(path: Path, *, may_be_new: bool = False) -> None:
         raise StoreFault("foreign", path)
 
 
+def _shipped() -> list[Traversable]:
+    """The migrations that ship with this version, in their order."""
+    found = (resources.files("oenomel.store") / "migrations").iterdir()
+    return sorted((entry for entry in found if entry.name.endswith(".sql")), key=lambda entry: entry.name)
+
+
 def _migrate(conn: sqlite3.Connection, path: Path) -> bool:
     """Brings the file up to date; whether anything had to be changed."""
     conn.execute(CREATE_LEDGER)
-    shipped = sorted(
-        (entry for entry in (resources.files("oenomel.store") / "migrations").iterdir() if entry.name.endswith(".sql")),
-        key=lambda entry: entry.name,
-    )
+    shipped = _shipped()
     newer = {row["name"] for row in conn.execute(SELECT_APPLIED)} - {entry.name for entry in shipped}
     if newer:
         raise StoreError(f"{path} was made by a newer Oenomel ({max(newer)}); use that one")

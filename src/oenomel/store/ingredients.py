@@ -8,14 +8,16 @@ from collections.abc import Iterable, Mapping
 from dataclasses import asdict, replace
 from typing import Any
 
-from oenomel.core.larder import Ingredient, Larder, SourcedValue, composition_from_values
+from oenomel.core.larder import Findable, Index, Ingredient, Larder, SourcedValue, composition_from_values
 from oenomel.errors import RecordConflict, RecordNotFound
 
 __all__ = [
     "add",
     "amend",
+    "at_hand",
     "get",
     "larder",
+    "names",
     "put",
     "remove",
     "remove_amendments",
@@ -27,22 +29,13 @@ __all__ = [
 
 SELECT_TOKEN = "SELECT token FROM larder_state"
 SELECT_ALL = """
-SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
+SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin, also, rank
 FROM ingredient ORDER BY name
 """
-# Every word has to stand somewhere in what the ingredient is called or said to be.
-SELECT_SEARCH = """
-SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
-FROM ingredient
-WHERE (:kind IS NULL OR kind = :kind)
-  AND (:slot IS NULL OR EXISTS (SELECT 1 FROM json_each(slots) WHERE value = :slot))
-  AND NOT EXISTS (
-    SELECT 1 FROM json_each(:words) WHERE instr(lower(ingredient.name || ' ' || ingredient.kind || ' ' || ingredient.impression), value) = 0
-  )
-ORDER BY EXISTS (SELECT 1 FROM json_each(:words) WHERE instr(lower(ingredient.name), value) = 0), name LIMIT coalesce(:limit, -1)
-"""
+SELECT_NAMES = "SELECT slug, name, also, rank, slots, kind, impression, aroma FROM ingredient ORDER BY name"
+SELECT_AT_HAND = "SELECT slug FROM shelf WHERE state <> 'out'"
 SELECT_SOME = """
-SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin
+SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin, also, rank
 FROM ingredient WHERE slug IN (SELECT value FROM json_each(:slugs))
 """
 # The price that the house pays stands on its shelf, and beats any other.
@@ -59,12 +52,12 @@ UNION ALL
 SELECT slug, 'price_per_litre', price_per_litre, 0.0, 'my shelf', 'label', '' FROM shelf WHERE price_per_litre IS NOT NULL
 """
 UPSERT = """
-INSERT INTO ingredient (slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin)
-VALUES (:slug, :name, :kind, :slots, :impression, :allergens, :cautions, :piece_ml, :piece_g, :aroma, :foam, :origin)
+INSERT INTO ingredient (slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin, also, rank)
+VALUES (:slug, :name, :kind, :slots, :impression, :allergens, :cautions, :piece_ml, :piece_g, :aroma, :foam, :origin, :also, :rank)
 ON CONFLICT (slug) DO UPDATE SET
   name = excluded.name, kind = excluded.kind, slots = excluded.slots, impression = excluded.impression, allergens = excluded.allergens,
   cautions = excluded.cautions, piece_ml = excluded.piece_ml, piece_g = excluded.piece_g, aroma = excluded.aroma, foam = excluded.foam,
-  origin = excluded.origin
+  origin = excluded.origin, also = excluded.also, rank = excluded.rank
 """
 DELETE = "DELETE FROM ingredient WHERE slug = :slug AND origin = 'house'"
 SELECT_POURED = """
@@ -94,12 +87,13 @@ VALUES (:slug, :name, :value, :relative_sd, :source, :source_kind, :why)
 
 
 class _Held:
-    """What was read of a larder in one state: each ingredient by its slug (None: there is none), and the whole once it was asked for."""
+    """What was read of a larder in one state: each ingredient by its slug (None: there is none), the whole and its names once asked for."""
 
     def __init__(self, token: str) -> None:
         self.token = token
         self.by_slug: dict[str, Ingredient | None] = {}
         self.whole: Larder | None = None
+        self.index: Index | None = None
 
 
 _held = _Held("")
@@ -109,11 +103,7 @@ def _held_for(conn: sqlite3.Connection) -> _Held:
     # Building an ingredient takes longer than all sums of a forecast, and it changes seldom. Whoever reads another state of a larder
     # starts anew; requests in other threads keep the one they have.
     global _held
-    try:
-        token = conn.execute(SELECT_TOKEN).fetchone()["token"]
-    except sqlite3.OperationalError:
-        # An older file that is only read, and so wasn't brought up to date: nothing of it is held.
-        return _Held("")
+    token = conn.execute(SELECT_TOKEN).fetchone()["token"]
     held = _held
     if held.token != token:
         _held = held = _Held(token)
@@ -148,13 +138,32 @@ def get(conn: sqlite3.Connection, slug: str) -> Ingredient:
 
 
 def search(
-    conn: sqlite3.Connection, text: str = "", kind: str | None = None, slot: str | None = None, limit: int | None = None
-) -> list[Ingredient]:
-    """Ingredients in whose name, kind or impression every word of the text stands; those named so first, in the order of their names."""
-    values = {"words": json.dumps(text.lower().split()), "kind": kind, "slot": slot, "limit": limit}
-    rows = conn.execute(SELECT_SEARCH, values).fetchall()
-    slugs = {"slugs": json.dumps([row["slug"] for row in rows])}
-    return list(_larder(rows, conn.execute(SELECT_SOME_VALUES, slugs)).values())
+    conn: sqlite3.Connection, text: str = "", kind: str | None = None, slot: str | None = None, new_as: str = ""
+) -> list[tuple[Ingredient, str]]:
+    """Ingredients that the words may mean, best first, each with the other name it was found by (empty for its own).
+
+    Only those of a kind and of a slot, where they are told; ``new_as`` is the slot that one is chosen for.
+    """
+    found = names(conn).find(text, at_hand(conn), new_as)
+    known = larder(conn) if not text.strip() else some(conn, [each.slug for each in found])
+    return [
+        (known[each.slug], each.by)
+        for each in found
+        if (kind is None or known[each.slug].kind == kind) and (slot is None or slot in known[each.slug].slots)
+    ]
+
+
+def names(conn: sqlite3.Connection) -> Index:
+    """What every ingredient is called, ready to be searched."""
+    held = _held_for(conn)
+    if held.index is None:
+        held.index = Index(_findable(row) for row in conn.execute(SELECT_NAMES))
+    return held.index
+
+
+def at_hand(conn: sqlite3.Connection) -> frozenset[str]:
+    """Slugs of what stands on the shelf."""
+    return frozenset(row["slug"] for row in conn.execute(SELECT_AT_HAND))
 
 
 def add(conn: sqlite3.Connection, ingredient: Ingredient) -> Ingredient:
@@ -243,8 +252,15 @@ def _from_row(row: sqlite3.Row, values: Mapping[str, SourcedValue]) -> Ingredien
         aroma=json.loads(row["aroma"]),
         foam=row["foam"],
         origin=row["origin"],
+        also=tuple(json.loads(row["also"])),
+        rank=row["rank"],
         values=values,
     )
+
+
+def _findable(row: sqlite3.Row) -> Findable:
+    said = f"{row['kind']} {row['impression']} {' '.join(json.loads(row['aroma']))}"
+    return Findable(row["slug"], row["name"], tuple(json.loads(row["also"])), row["rank"], tuple(json.loads(row["slots"])), said)
 
 
 def _to_row(ingredient: Ingredient) -> dict[str, Any]:
@@ -261,4 +277,6 @@ def _to_row(ingredient: Ingredient) -> dict[str, Any]:
         "aroma": json.dumps(dict(ingredient.aroma)),
         "foam": ingredient.foam,
         "origin": ingredient.origin,
+        "also": json.dumps(ingredient.also, ensure_ascii=False),
+        "rank": ingredient.rank,
     }

@@ -170,7 +170,7 @@ def test_slip_between_measures_asks_for_the_unit_that_was_meant(index, amount, u
 def test_slip_of_what_goes_by_the_piece_is_told_in_millilitres_and_asks_for_no_unit():
     eggs = replace(SOUR, pours=(*SOUR.pours, Pour(catalogue()["egg-white"], 150, "piece", "texture")))
     (slip,) = [f for f in forecast_of(eggs).findings if f.code == "slip-of-measure"]
-    assert slip.message.startswith("150 ml of Egg white, fresh is much")
+    assert slip.message.startswith("150 ml of Egg white is much")
     assert slip.mends == ()
 
 

@@ -43,7 +43,7 @@ CONFIGURATIONS = {
     "foam: egg apart first, shaken dry, bitters on the foam": (
         served(drink(*SOUR, ("egg-white", 30), ("aromatic-bitters", 1.6, "floated"), method=Method(dry_shake_seconds=10))),
         Way(),
-        """Chill the coupe | Press the lemon | Separate the egg into a cup of its own | Egg white, fresh, into the tin
+        """Chill the coupe | Press the lemon | Separate the egg into a cup of its own | Egg white into the tin
         | Lemon juice into the tin | Simple syrup 1:1 into the tin | White rum into the tin | Shake without ice | Ice into the tin: cubes
         | Shake | Double strain into the coupe | Drip the Aromatic bitters on the foam""",
     ),
@@ -54,7 +54,7 @@ CONFIGURATIONS = {
         ),
         Way(),
         """Chill the coupe | Sugar the edge of the coupe | Press the lime | Lime juice into the tin
-        | Orange liqueur, sweet, into the tin | White rum into the tin | Ice into the tin: cubes | Shake | Double strain into the coupe
+        | Triple sec into the tin | White rum into the tin | Ice into the tin: cubes | Shake | Double strain into the coupe
         | Garnish: verbena leaf""",
     ),
     "fizz, topped at the end": (
@@ -67,8 +67,8 @@ CONFIGURATIONS = {
         served(drink(*SOUR, ("sparkling-brut", 60, "topped"), family="fizz"), Serve("wine glass")),
         Way(sparkling="half and half"),
         """Chill the wine glass | Press the lemon | Lemon juice into the tin | Simple syrup 1:1 into the tin | White rum into the tin
-        | Ice into the tin: cubes | Shake | Half of the Sparkling wine, brut, into the wine glass | Double strain into the wine glass
-        | The rest of the Sparkling wine, brut, on top""",
+        | Ice into the tin: cubes | Shake | Half of the Brut sparkling wine into the wine glass | Double strain into the wine glass
+        | The rest of the Brut sparkling wine on top""",
     ),
     "sparkling part that the spec shakes all the same": (
         served(drink(*SOUR, ("soda-water", 60), family="fizz"), Serve("tall glass")),
@@ -81,14 +81,14 @@ CONFIGURATIONS = {
             drink(("rye-whiskey", 60), ("sweet-vermouth", 30), ("anise-wormwood-spirit", 5, "rinse"), family="open", method=Method("stir"))
         ),
         Way(order="as written"),
-        """Chill the coupe | Rinse the coupe with Anise and wormwood spirit | Rye whiskey into the mixing glass
+        """Chill the coupe | Rinse the coupe with Absinthe | Rye whiskey into the mixing glass
         | Sweet vermouth into the mixing glass | Ice into the mixing glass: cubes | Stir | Strain into the coupe""",
     ),
     "crushed, with leaves and a float": (
         replace(mint_crush(), pours=(*mint_crush().pours, Pour(catalogue()["aged-rum"], 10, slot="base", stage="floated"))),
         Way(),
-        """Mint leaf, pressed lightly in the large rocks glass | Simple syrup 1:1 into the large rocks glass
-        | Corn-based whiskey, new oak, into the large rocks glass | Crushed ice into the large rocks glass, heaped | Swizzle
+        """Mint, pressed lightly in the large rocks glass | Simple syrup 1:1 into the large rocks glass
+        | Bourbon into the large rocks glass | Crushed ice into the large rocks glass, heaped | Swizzle
         | Float the Aged rum over the back of a spoon | Garnish: mint sprig""",
     ),
     "built on a large cube, lengthened": (
@@ -97,7 +97,7 @@ CONFIGURATIONS = {
             Serve("small rocks glass", "large"),
         ),
         Way(),
-        """Bitter orange aperitif, light, into the small rocks glass | One large cube into the small rocks glass
+        """Orange aperitivo into the small rocks glass | One large cube into the small rocks glass
         | Lift once or twice with a spoon | Soda water on top""",
     ),
 }
@@ -165,7 +165,7 @@ def test_each_technique_has_its_way(method, last_work):
     [
         ("caster-sugar", "Sugar the edge of the coupe"),
         ("saline", "Salt the edge of the coupe"),
-        ("mint", "Coat the edge of the coupe with Mint leaf"),
+        ("mint", "Coat the edge of the coupe with Mint"),
     ],
 )
 def test_an_edge_wants_a_dry_glass(edge, words):

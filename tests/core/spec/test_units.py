@@ -7,7 +7,7 @@ import pytest
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.larder.larder_files import Larder, catalogue, read_ingredients
-from oenomel.core.spec.units import UNITS, parse_amount, parse_measure, to_ml
+from oenomel.core.spec.units import UNITS, parse_amount, to_ml
 from oenomel.errors import DomainError, ImpossibleComposition, NotAnAmount, OutOfRange, SpecError, UnknownIngredient, UnknownUnit
 
 SYRUP = catalogue()["simple-syrup-1-1"]
@@ -32,32 +32,6 @@ def test_what_is_no_amount_is_refused_and_quoted(text):
 def test_negative_and_boundless_amounts_are_refused(value):
     with pytest.raises(OutOfRange, match="the amount"):
         parse_amount(value)
-
-
-@pytest.mark.parametrize(
-    ("text", "amount", "unit"),
-    [
-        ("3/4 oz", 0.75, "oz"),
-        ("22.5", 22.5, "ml"),
-        ("2 dashes", 2, "dash"),
-        ("1 barspoon", 1, "barspoon"),
-        ("2 Tsp.", 2, "tsp"),
-        ("7 leaves", 7, "leaf"),
-        ("1 ½ ounces", 1.5, "oz"),
-        ("30ml", 30, "ml"),
-        ("2 splashes", 2, "splash"),
-        ("4 grams", 4, "g"),
-    ],
-)
-def test_typed_amount_brings_its_unit_along(text, amount, unit):
-    spoken = parse_measure(text, "ml")
-    assert (spoken.amount, spoken.unit) == (amount, unit)
-
-
-@pytest.mark.parametrize(("text", "error"), [("oz", NotAnAmount), ("", NotAnAmount), ("2 pints", UnknownUnit), ("-2 oz", OutOfRange)])
-def test_typed_nonsense_is_refused(text, error):
-    with pytest.raises(error):
-        parse_measure(text, "ml")
 
 
 # Common practice of the trade (domain.md's measures); the cup is NIST Handbook 44's. A gram of 1:1 syrup is 1/1.2295 ml.

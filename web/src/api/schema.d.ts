@@ -353,10 +353,30 @@ export interface paths {
         };
         /**
          * List Ingredients
-         * @description Ingredients by words, kind and slot, in the order of their names; each tells what a new pour of it is in a family's drink, as
-         *     ``new_as``.
+         * @description Ingredients that the words mean, best first (all, by name, without words), of a kind and a slot; each tells what a new pour of it
+         *     is in a family's drink, as ``new_as``.
          */
         get: operations["list_ingredients"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find Ingredients
+         * @description Ingredients by any word of the trade for them, best first; where nothing is called so, the nearest.
+         */
+        get: operations["find_ingredients"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1201,7 +1221,10 @@ export interface components {
         };
         /**
          * AmountReport
-         * @description What the text means, in the keys of a pour; or what it may mean, where one has to choose.
+         * @description What the text means, in the keys of a pour.
+         *
+         *     ``asks`` is empty where that is all; else nothing may be poured before it was asked "which" of the ``choices`` is meant, how big a
+         *     "part" is (``choices`` are what it would come to for each of ``part_sizes``, in ml), or between which ends of a "range".
          */
         AmountReport: {
             /** Amount */
@@ -1218,6 +1241,13 @@ export interface components {
             range: number[] | null;
             /** Choices */
             choices: components["schemas"]["Measure"][];
+            /**
+             * Asks
+             * @enum {string}
+             */
+            asks: "" | "which" | "part" | "range";
+            /** Part Sizes */
+            part_sizes: number[];
         };
         /**
          * AmountRequest
@@ -2013,6 +2043,28 @@ export interface components {
             ice: string;
         };
         /**
+         * FoundIngredient
+         * @description An ingredient that words mean, and the other name that they were taken for (empty: its own).
+         */
+        FoundIngredient: {
+            /** Slug */
+            slug: string;
+            /** Name */
+            name: string;
+            /** By */
+            by: string;
+        };
+        /**
+         * FoundReport
+         * @description What words mean, best first; ``nearest`` only where they mean nothing that is known.
+         */
+        FoundReport: {
+            /** Found */
+            found: components["schemas"]["FoundIngredient"][];
+            /** Nearest */
+            nearest: components["schemas"]["FoundIngredient"][];
+        };
+        /**
          * GlassReport
          * @description A glass of the list: ml to the brim and to its wash line; the inside of its bowl as (height, radius) in cm, and what is below it.
          */
@@ -2081,6 +2133,10 @@ export interface components {
             slug: string;
             /** Name */
             name: string;
+            /** Also */
+            also: string[];
+            /** Found By */
+            found_by: string;
             /** Kind */
             kind: string;
             /** Slots */
@@ -2118,12 +2174,18 @@ export interface components {
         /**
          * IngredientSummary
          * @description An ingredient as it stands in a list: % v/v, g of sugar and of acid per 100 ml.
+         *
+         *     ``also`` are the other words for it; ``found_by`` the one that the search went by, empty where it was its own name.
          */
         IngredientSummary: {
             /** Slug */
             slug: string;
             /** Name */
             name: string;
+            /** Also */
+            also: string[];
+            /** Found By */
+            found_by: string;
             /** Kind */
             kind: string;
             /** Slots */
@@ -4828,6 +4890,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["IngredientSummary"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_ingredients: {
+        parameters: {
+            query: {
+                q: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundReport"];
                 };
             };
             /** @description Bad Request */

@@ -1,4 +1,6 @@
-import type { ReactNode } from 'react';
+import { useId, useState, type InputHTMLAttributes, type ReactNode } from 'react';
+
+import { noNumber, numberIn } from '../lib/numbers';
 
 interface FieldProps {
   label: string;
@@ -18,28 +20,68 @@ export function Field({ label, wide = false, quiet = false, children }: FieldPro
   );
 }
 
-interface FigureProps {
-  id?: string;
-  value: string | number;
-  most: number;
-  placeholder?: string;
-  onChange: (value: string) => void;
+interface FigureProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange' | 'type'> {
+  value: number | null | undefined;
+  least?: number;
+  most?: number;
+  /** May stand behind the number: “%”. */
+  unit?: string;
+  /** Called with what was meant, once it is finished: never with a beginning. Null: the field was emptied. */
+  onFigure: (value: number | null) => void;
 }
 
-/** A figure, from nought, as it is typed. */
-export function Figure({ id, value, most, placeholder = '', onChange }: FigureProps) {
+/**
+ * A number to type. It holds what is typed until it is finished; what is no number stays in it with a sentence, the last one counts, and
+ * Escape gives that back.
+ */
+export function Figure({ value, least = 0, most = Infinity, unit = '', onFigure, className, ...rest }: FigureProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState('');
+  const sentenceId = useId();
+  const refuse = (sentence: string, field: HTMLInputElement) => {
+    setRefusal(sentence);
+    field.setCustomValidity(sentence);
+  };
+  const finish = (field: HTMLInputElement) => {
+    if (typed === null) return;
+    const number = typed.trim() === '' ? null : numberIn(typed, unit);
+    if (number === null && typed.trim() !== '') refuse(noNumber(typed), field);
+    else if (number !== null && (number < least || number > most)) {
+      refuse(`${number} is outside ${least} to ${most}.`, field);
+    } else {
+      setTyped(null);
+      if (number !== (value ?? null)) onFigure(number);
+    }
+  };
+  const begin = (text: string | null, field: HTMLInputElement) => {
+    setTyped(text);
+    refuse('', field);
+  };
   return (
-    <input
-      id={id}
-      type="number"
-      min={0}
-      max={most}
-      step="any"
-      inputMode="decimal"
-      placeholder={placeholder}
-      className="input input-lg w-full font-figure"
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-    />
+    <span className="flex min-w-0 flex-col">
+      <input
+        {...rest}
+        inputMode="decimal"
+        autoComplete="off"
+        className={className ?? 'input input-lg w-full font-figure'}
+        aria-invalid={refusal !== ''}
+        aria-describedby={refusal ? sentenceId : undefined}
+        value={typed ?? value ?? ''}
+        onChange={(event) => begin(event.target.value, event.target)}
+        onBlur={(event) => finish(event.target)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') finish(event.currentTarget);
+          if (event.key !== 'Escape' || typed === null) return;
+          begin(null, event.currentTarget);
+          event.preventDefault();
+          event.stopPropagation();
+        }}
+      />
+      {refusal && (
+        <span id={sentenceId} role="alert" className="pt-1 text-base text-error">
+          {refusal}
+        </span>
+      )}
+    </span>
   );
 }

@@ -10,7 +10,7 @@ from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection
 from oenomel.api.room import room
 from oenomel.core.families import NewPour, families, new_pour
-from oenomel.core.larder import Ingredient, Kind, SlotName
+from oenomel.core.larder import Found, Ingredient, Kind, SlotName
 from oenomel.core.spec import FamilyName
 from oenomel.interchange.models import Plain, Report
 from oenomel.store import ingredients
@@ -30,10 +30,15 @@ class ValueReport(Report):
 
 
 class IngredientSummary(Report):
-    """An ingredient as it stands in a list: % v/v, g of sugar and of acid per 100 ml."""
+    """An ingredient as it stands in a list: % v/v, g of sugar and of acid per 100 ml.
+
+    ``also`` are the other words for it; ``found_by`` the one that the search went by, empty where it was its own name.
+    """
 
     slug: str
     name: str
+    also: list[str]
+    found_by: str
     kind: str
     slots: list[SlotName]
     impression: str
@@ -57,6 +62,21 @@ class IngredientDetail(IngredientSummary):
     values: list[ValueReport]
 
 
+class FoundIngredient(Report):
+    """An ingredient that words mean, and the other name that they were taken for (empty: its own)."""
+
+    slug: str
+    name: str
+    by: str
+
+
+class FoundReport(Report):
+    """What words mean, best first; ``nearest`` only where they mean nothing that is known."""
+
+    found: list[FoundIngredient]
+    nearest: list[FoundIngredient]
+
+
 @router.get("/ingredients", responses=PROBLEMS["bad"])
 def list_ingredients(
     conn: Connection,
@@ -66,11 +86,23 @@ def list_ingredients(
     family: FamilyName | None = None,
     new_as: SlotName = "other",
 ) -> list[IngredientSummary]:
-    """Ingredients by words, kind and slot, in the order of their names; each tells what a new pour of it is in a family's drink, as
-    ``new_as``.
+    """Ingredients that the words mean, best first (all, by name, without words), of a kind and a slot; each tells what a new pour of it
+    is in a family's drink, as ``new_as``.
     """
     of = families()[family] if family else None
-    return [_summary(each, new_pour(each, of, new_as)) for each in ingredients.search(conn, q, kind, slot)]
+    return [_summary(each, new_pour(each, of, new_as), by) for each, by in ingredients.search(conn, q, kind, slot, new_as)]
+
+
+@router.get("/find", responses=PROBLEMS["bad"])
+def find_ingredients(conn: Connection, q: Annotated[Plain, Query(max_length=100)]) -> FoundReport:
+    """Ingredients by any word of the trade for them, best first; where nothing is called so, the nearest."""
+    index = ingredients.names(conn)
+    found = index.find(q, ingredients.at_hand(conn))
+    return FoundReport(found=_told_found(found), nearest=[] if found else _told_found(index.nearest(q)))
+
+
+def _told_found(found: list[Found]) -> list[FoundIngredient]:
+    return [FoundIngredient(slug=each.slug, name=each.name, by=each.by) for each in found]
 
 
 @router.get("/ingredients/{slug}", responses=PROBLEMS["missing"])
@@ -85,14 +117,15 @@ def ingredient_detail(ingredient: Ingredient) -> IngredientDetail:
     return IngredientDetail(**_told(ingredient, new_pour(ingredient, None)), values=values)
 
 
-def _summary(ingredient: Ingredient, pour: NewPour) -> IngredientSummary:
-    return IngredientSummary(**_told(ingredient, pour))
+def _summary(ingredient: Ingredient, pour: NewPour, by: str) -> IngredientSummary:
+    return IngredientSummary(**_told(ingredient, pour, by))
 
 
-def _told(ingredient: Ingredient, pour: NewPour) -> dict[str, Any]:
+def _told(ingredient: Ingredient, pour: NewPour, by: str = "") -> dict[str, Any]:
     return {
+        "found_by": by,
         **{name: getattr(ingredient, name) for name in ("slug", "name", "kind", "impression", "origin", "varies")},
-        **{name: list(getattr(ingredient, name)) for name in ("slots", "allergens", "cautions")},
+        **{name: list(getattr(ingredient, name)) for name in ("slots", "also", "allergens", "cautions")},
         **{name: getattr(ingredient.composition, name) for name in ("abv", "sugar", "acid")},
         "sparkling": ingredient.is_sparkling,
         "aroma": dict(ingredient.aroma),

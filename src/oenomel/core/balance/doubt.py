@@ -189,7 +189,7 @@ def _unknowns(drink: Drink) -> list[Unknown]:
     A pour that is the same in two drinks (ingredient, measure and amount) is the same pour, and one shake of the same tin the
     same shake: what was not touched between parent and riff can't make them differ.
     """
-    pours = [("pour", p.ingredient.slug, p.unit, round(p.liquid_ml, 9), p.stage) for p in drink.pours]
+    pours = [("pour", p.ingredient.slug, p.unit, round(p.liquid_ml, 9), p.stage, p.by_eye) for p in drink.pours]
     seen: dict[Unknown, int] = {}
     numbered: list[Unknown] = []
     for pour in pours:
@@ -210,7 +210,7 @@ def _cause(unknown: Unknown) -> tuple[str, str]:
     kind = unknown[0]
     if kind == "content":
         return "ingredient", str(unknown[1])
-    if kind == "pour" and (unknown[2] in BY_EYE_UNITS or unknown[2] in ("dash", "drop") or unknown[4] == "rinse"):
+    if kind == "pour" and (unknown[2] in BY_EYE_UNITS or unknown[2] in ("dash", "drop") or unknown[4] == "rinse" or unknown[5]):
         return "by eye", str(unknown[1])
     return ("jigger", "The jigger") if kind in ("jigger", "pour") else ("ice", "The water from the ice")
 

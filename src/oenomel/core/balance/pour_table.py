@@ -71,7 +71,7 @@ def poured(drink: Drink, volumes: Floats | None = None) -> PourTable:
     for pour in drink.pours:
         flat.extend(pour.ingredient.composition.row)
         flat.append(pour.liquid_ml)
-        flat.extend(_treated(pour.stage, pour.unit))
+        flat.extend(_treated(pour.stage, pour.unit, pour.by_eye))
     table = np.frombuffer(flat).reshape(len(drink.pours), -1)
     own = table[:, _WIDTH + 6 :]
     return PourTable(
@@ -94,11 +94,11 @@ def pour_sds_ml(volume_ml: float, by_jigger: float, own_sd: float) -> tuple[floa
 
 
 @cache
-def _treated(stage: Stage, unit: Unit) -> array[float]:
+def _treated(stage: Stage, unit: Unit, by_eye: bool) -> array[float]:
     """How a pour is treated, as it stands in the table: `stages`, `by_jigger`, `own_sd`."""
     if unit in ("dash", "drop"):
         measure = (0.0, DASH_SD)
-    elif unit in BY_EYE_UNITS or stage == "rinse":
+    elif by_eye or unit in BY_EYE_UNITS or stage == "rinse":
         measure = (0.0, BY_EYE_SD)
     else:
         measure = (1.0, 0.0)

@@ -20,8 +20,12 @@ FOAMS: Final[tuple[Foam, ...]] = get_args(Foam)
 VARYING_KINDS: Final[frozenset[Kind]] = frozenset({"juice", "wine", "sparkling", "liqueur", "syrup", "fortified", "aromatised", "vinegar"})
 """Kinds that differ from day to day or from bottle to bottle, so that a trial should tell which it was made of."""
 
-ALLERGENS: Final = ("egg", "milk", "tree nuts", "sulphites", "gluten", "soya", "celery", "sesame")
+ALLERGENS: Final = ("egg", "milk", "tree nuts", "sulphites", "gluten", "soya", "celery", "sesame", "fish")
 """What guests ask to be left out, of the groups that must be named (Regulation (EU) 1169/2011, Annex II)."""
+
+RAREST_RANK: Final = 4
+USUAL_RANK: Final = 2
+"""How usual an ingredient is: 1 behind every bar, 2 behind most (what nobody ranked), 3 behind some, 4 seldom seen."""
 
 LABELS: Final = {
     "bitterness": (0.0, 5.0),
@@ -63,6 +67,8 @@ class SourcedValue:
 class Ingredient:
     """What can go in a slot.
 
+    ``name`` is the trade's everyday word for it, ``also`` are the other words that mean it; ``rank`` tells how usual it is, from 1
+    (behind every bar) to 4 (seldom seen).
     ``impression`` is what composition can't see: how the trade describes it, never a figure.
     ``piece_ml`` and ``piece_g`` say what one piece or leaf adds. ``aroma`` holds weights 1 to 3 by tag, ``foam`` is "", "light"
     or "firm". What is no part of the composition but has a source stands in ``values`` besides: see `LABELS`.
@@ -81,6 +87,8 @@ class Ingredient:
     aroma: Mapping[str, int] = field(default_factory=dict)
     foam: Foam = ""
     origin: str = "catalogue"
+    also: tuple[str, ...] = ()
+    rank: int = USUAL_RANK
     values: Mapping[str, SourcedValue] = field(default_factory=dict)
 
     @property

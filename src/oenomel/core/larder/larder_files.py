@@ -13,7 +13,7 @@ from importlib.resources.abc import Traversable
 from typing import Any, Final
 
 from oenomel.core.larder.composition import ACIDS, PROPERTIES, SOLID_KINDS, SUGARS, Composition
-from oenomel.core.larder.ingredient import FOAMS, KINDS, LABELS, SLOTS, Ingredient, SourcedValue
+from oenomel.core.larder.ingredient import FOAMS, KINDS, LABELS, RAREST_RANK, SLOTS, USUAL_RANK, Ingredient, SourcedValue
 from oenomel.core.larder.solutions import SOLIDS_ML_PER_G
 from oenomel.errors import DomainError, SpecError, UnknownIngredient
 
@@ -21,7 +21,23 @@ _COMPOSITION_KEYS: Final = frozenset({*PROPERTIES, "density", "co2"})
 _HOUSE_LABELS: Final = ("bitterness", "keeps_days", "loud_above_ml")
 _COLOUR: Final = ("absorbance_red", "absorbance_green", "absorbance_blue", "cloudiness")
 _OTHER_KEYS: Final = frozenset(
-    {"name", "kind", "slots", "impression", "allergens", "cautions", "piece_ml", "piece_g", "sugars", "acids", "aroma", "foam", "colour"}
+    {
+        "name",
+        "also",
+        "rank",
+        "kind",
+        "slots",
+        "impression",
+        "allergens",
+        "cautions",
+        "piece_ml",
+        "piece_g",
+        "sugars",
+        "acids",
+        "aroma",
+        "foam",
+        "colour",
+    }
 )
 _LABEL_RELATIVE_SD: Final = 0.3
 _COLOUR_RELATIVE_SD: Final = 0.4
@@ -87,6 +103,8 @@ def _ingredient(slug: str, table: Mapping[str, Any], origin: str) -> Ingredient:
         if weight not in (1, 2, 3):
             raise SpecError(f"{slug}.aroma.{tag}", f"wants a weight of 1, 2 or 3, not {weight!r}")
     _one_of(f"{slug}.foam", table.get("foam", ""), FOAMS)
+    if table.get("rank", USUAL_RANK) not in range(1, RAREST_RANK + 1):
+        raise SpecError(f"{slug}.rank", f"wants 1 to {RAREST_RANK}, not {table['rank']!r}")
     values = {value.name: value for value in _sourced_values(slug, table)}
     try:
         composition = composition_from_values(values, table["kind"])
@@ -106,6 +124,8 @@ def _ingredient(slug: str, table: Mapping[str, Any], origin: str) -> Ingredient:
         aroma=table.get("aroma", {}),
         foam=table.get("foam", ""),
         origin=origin,
+        also=tuple(table.get("also", ())),
+        rank=table.get("rank", USUAL_RANK),
         values=values,
     )
 

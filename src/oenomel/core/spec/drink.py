@@ -23,13 +23,16 @@ RINSE_STAYS_ML: Final = 1.5
 
 @dataclass(frozen=True, slots=True)
 class Pour:
-    """One pour: ``volume_ml`` is the amount resolved to the liquid it brings, before any of it is thrown away."""
+    """One pour: ``volume_ml`` is the amount resolved to the liquid it brings, before any of it is thrown away; ``by_eye`` tells that nobody
+    measured it.
+    """
 
     ingredient: Ingredient
     volume_ml: float
     unit: Unit = "ml"
     slot: SlotName = "other"
     stage: Stage = "mixed"
+    by_eye: bool = False
 
     @property
     def liquid_ml(self) -> float:

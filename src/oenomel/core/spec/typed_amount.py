@@ -1,159 +1,155 @@
-"""Amounts in the words of the bar: "scant barspoon", "half a lime", "half the gin", "7.5 to 22.5", "top to the line", "a jigger"."""
+"""A typed amount beside the drink that it is typed in: what it follows, what it fills up, and what has to be asked."""
 
 from __future__ import annotations
 
-import contextlib
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Final
+from typing import Final, Literal
 
-from oenomel.core.larder import Ingredient
-from oenomel.core.spec.drink import RINSE_STAYS_ML
-from oenomel.core.spec.units import Measure, parse_amount, parse_measure
-from oenomel.errors import DomainError, NotAnAmount
+from oenomel.core.larder import Ingredient, stems
+from oenomel.core.spec.measures import Said, beginnings, read_said
+from oenomel.core.spec.units import BAR_OUNCE_ML, UNITS, Measure, Unit
+from oenomel.errors import NotAnAmount, OtherIngredient, UnknownUnit
 
-JIGGERS_ML: Final = (30.0, 45.0, 60.0)
-"""What "a jigger" may be, [ml]: the word is ambiguous, so it is asked (domain.md)."""
+ASKED_ML: Final = {"jigger": (30.0, 45.0, 60.0), "shot": (30.0, 45.0)}
+"""Words that may be several measures, [ml]: they are asked (domain.md; the shot is common practice, from memory)."""
 
-SCANT: Final = 0.8
-TOUCH_ML: Final = 6.5
-EGG_WHITE_ML: Final = 30.0
-SUGAR_CUBE_G: Final = 4.0
-"""A scant measure as a share of it; "a touch" by eye; a large egg's white; a cube of sugar (domain.md)."""
+PART_SIZES_ML: Final = (15.0, 22.5, 30.0)
+"""What a part may be, [ml], until somebody says."""
 
-FRUIT_ML: Final = {"lime": 22.5, "lemon": 45.0, "orange": 75.0, "grapefruit": 150.0}
-"""Juice of one fruit, [ml]: the lime by domain.md, the others common practice from memory; fruit differs by half."""
+MOST_LIKELY_OUNCES_ML: Final = 6.0
+"""A fraction below this, typed where ml are shown, may as well be of an ounce (house rule)."""
 
-_NUMBERS: Final = {
-    "a": "1", "an": "1", "one": "1", "two": "2", "three": "3", "four": "4", "five": "5", "six": "6", "seven": "7", "eight": "8",
-    "nine": "9",
-    "ten": "10", "eleven": "11", "twelve": "12", "half a": "1/2", "half an": "1/2", "half": "1/2", "a half": "1/2", "a quarter": "1/4",
-    "quarter": "1/4", "three quarters": "3/4", "one and a half": "1 1/2", "a third": "1/3", "two thirds": "2/3",
+_SLOT_WORDS: Final = {
+    "spirit": "base", "strong": "base", "citrus": "sour", "acid": "sour", "syrup": "sweet", "sugar": "sweet", "sweetener": "sweet",
 }  # fmt: skip
-_SHARES: Final = {"half": 0.5, "a third": 1 / 3, "a quarter": 0.25, "twice": 2.0, "double": 2.0, "as much": 1.0, "the same": 1.0}
-_NUMBER: Final = re.compile(rf"^({'|'.join(sorted(map(re.escape, _NUMBERS), key=len, reverse=True))})\b\s*(?:of\s+an?\s+)?", re.IGNORECASE)
-_RANGE: Final = re.compile(r"^\s*(\S.*?)\s*(?:–|—|-|\bto\b|\.\.)\s*(\d.*|[¼½¾⅓⅔⅛⅜⅝⅞].*)$")
-_FRUIT: Final = re.compile(rf"^(?:the\s+)?(?:juice\s+of\s+)?(.*?)\s*\b({'|'.join(FRUIT_ML)})s?$")
-_FOLLOWS: Final = re.compile(rf"^({'|'.join(map(re.escape, _SHARES))})\s+(?:as\s+|of\s+|as\s+much\s+as\s+)?(?:the\s+)?(.+)$")
-_TO_THE_LINE: Final = re.compile(r"^(top|fill|up)?\s*(up\s+)?(to\s+)?the\s+line$|^top\s+up$|^top$|^to the brim$")
+_LENGTHENED_WITH: Final = frozenset(
+    ["soda", "water", "tonic", "cola", "ginger", "beer", "ale", "sparkling", "wine", "prosecco", "champagne", "club", "cider", "fizz"]
+)
+
+Asks = Literal["", "which", "part", "range"]
 
 
 @dataclass(frozen=True, slots=True)
 class TypedAmount:
     """What a typed amount means.
 
-    ``spoken`` is the amount and its unit; None where one has to choose among ``choices`` or where the glass decides (``to_the_line``).
-    ``said`` keeps the words where they are more than a number and a unit. ``follows`` is the name of the pour that it is so many
-    ``times`` of; ``ends`` are those of a range.
+    ``spoken`` is the amount and its unit; None where the glass decides (``to_the_line``) or nothing is meant before it was asked.
+    ``asks`` is what has to be asked first: "which" of the ``choices``, how big a "part" is (then the choices are what it would come to,
+    for each of `PART_SIZES_ML`), or between which ends of a "range". ``said`` keeps the words where they are more than a number and a
+    unit. ``follows`` is the place of the pour that it is so many ``times`` of; ``ends`` are those of a range.
     """
 
     spoken: Measure | None = None
     said: str | None = None
     choices: tuple[Measure, ...] = ()
+    asks: Asks = ""
     follows: int | None = None
     times: float = 1.0
     ends: tuple[Measure, Measure] | None = None
     to_the_line: bool = False
 
 
-def parse_typed(text: str, default_unit: str, pours: Sequence[tuple[Ingredient, str]] = (), own: int | None = None) -> TypedAmount:
+def parse_typed(
+    text: str,
+    default_unit: Unit,
+    pours: Sequence[tuple[Ingredient, str]] = (),
+    own: int | None = None,
+    part_ml: float | None = None,
+    ounce_ml: float = BAR_OUNCE_ML,
+) -> TypedAmount:
     """A typed amount, in figures or in words; ``default_unit`` is meant where none is typed.
 
     ``pours`` are the drink's ingredients with their slots, so that "half the gin" and "as much as the sour" can be told; ``own`` is the
-    place of the one that is typed.
+    place of the one that is typed. ``part_ml`` is the size of a part in this drink, where it is known.
 
     Raises
     ------
     NotAnAmount, OutOfRange, UnknownUnit
+    OtherIngredient
+        The words name something else than the pour.
 
     >>> parse_typed("scant barspoon", "ml").spoken
     Measure(amount=0.8, unit='barspoon')
     """
-    words = " ".join(text.lower().replace("’", "'").split())
-    if _TO_THE_LINE.match(words):
-        return TypedAmount(said=text.strip(), to_the_line=True)
-    if words in ("jigger", "a jigger", "one jigger"):
-        return TypedAmount(said=text.strip(), choices=tuple(Measure(ml, "ml") for ml in JIGGERS_ML))
-    if follows := _follows(words, pours, own):
-        index, times = follows
-        return TypedAmount(said=text.strip(), follows=index, times=times)
-    if ends := _range(text, default_unit):
-        return TypedAmount(spoken=_middle(*ends), ends=ends)
-    if named := _named_measure(words):
-        return TypedAmount(spoken=named, said=text.strip())
-    return _in_numbers(text, words, default_unit)
+    words = " ".join(text.split())
+    said = read_said(words) or _of_the_pour(words, pours, own)
+    if said is None:
+        if follows := _follows(words, pours, own):
+            return TypedAmount(said=words, follows=follows[0], times=follows[1])
+        raise _refusal(words)
+    return _typed(said, words, default_unit, part_ml, ounce_ml)
 
 
-def _in_numbers(text: str, words: str, default_unit: str) -> TypedAmount:
-    scant = words.startswith(("scant ", "a scant "))
-    rest = words.removeprefix("a ").removeprefix("scant ").strip() if scant else words
-    number = _NUMBER.match(rest)
-    if number:
-        figures = f"{_NUMBERS[number[1]]} {rest[number.end() :]}"
-    elif scant and not rest[:1].isdigit() and rest[:1] not in "¼½¾⅓⅔⅛⅜⅝⅞.":
-        figures = f"1 {rest}"
-    else:
-        figures = rest
-    # "Three quarters" said at the bar are of an ounce; written as a number they are of what the pour is measured in.
-    unit = "oz" if number and "/" in _NUMBERS[number[1]] and not rest[number.end() :].strip() else default_unit
-    try:
-        spoken = parse_measure(figures, unit)
-    except NotAnAmount:
-        # A bare "barspoon" is one of them; of anything else the sentence names what was typed.
-        with contextlib.suppress(DomainError):
-            if words.replace(" ", "").isalpha():
-                return TypedAmount(spoken=parse_measure(f"1 {words}", default_unit), said=text.strip())
-        raise NotAnAmount(text.strip()[:24]) from None
-    if scant:
-        spoken = Measure(round(spoken.amount * SCANT, 6), spoken.unit)
-    return TypedAmount(spoken=spoken, said=text.strip() if scant or number else None)
+def _typed(said: Said, words: str, default_unit: Unit, part_ml: float | None, ounce_ml: float) -> TypedAmount:
+    kept = words if said.by_eye or not re.fullmatch(r"[\d\s./,¼½¾⅓⅔⅛⅜⅝⅞]+(fl\.? )?[a-zA-Z]*\.?", words) or said.of else None
+    if said.kind == "line":
+        return TypedAmount(said=words, to_the_line=True)
+    if said.kind == "taste":
+        return TypedAmount(said=words, asks="range")
+    if said.unit in ASKED_ML:
+        return TypedAmount(said=words, asks="which", choices=tuple(Measure(_told(said.amount * ml), "ml") for ml in ASKED_ML[said.unit]))
+    if said.unit == "spoon":
+        return TypedAmount(said=words, asks="which", choices=(Measure(said.amount, "barspoon"), Measure(said.amount, "tbsp")))
+    unit = next((each for each in UNITS if each == said.unit), default_unit)
+    spoken = Measure(said.amount, unit)
+    if unit == "part" and part_ml is None:
+        sizes = tuple(Measure(_told(said.amount * ml), "ml") for ml in PART_SIZES_ML)
+        return TypedAmount(spoken, words, sizes, "part")
+    if said.ends:
+        low, high = said.ends
+        return TypedAmount(spoken, kept if said.by_eye else None, ends=(Measure(low, unit), Measure(high, unit)))
+    if said.unit is None and said.by_fraction and unit == "ml" and said.amount < MOST_LIKELY_OUNCES_ML:
+        # "Three quarters" are of what is shown; at the bar they are as likely of an ounce, and a guess would ruin the drink.
+        return TypedAmount(spoken, words, (spoken, Measure(_told(said.amount * ounce_ml), "ml")), "which")
+    return TypedAmount(spoken, kept)
 
 
-def _named_measure(words: str) -> Measure | None:
-    """Measures that have a name and no unit."""
-    if re.fullmatch(r"(just )?a (touch|little)", words):
-        return Measure(TOUCH_ML, "ml")
-    if re.fullmatch(r"(a |an |one )?egg white", words):
-        return Measure(EGG_WHITE_ML, "ml")
-    if re.fullmatch(r"a rinse|rinse", words):
-        return Measure(RINSE_STAYS_ML, "ml")
-    if cubes := re.fullmatch(r"(?:(\d+|a|one|two|three) )?(?:sugar )?cubes?", words):
-        count = parse_amount(_NUMBERS.get(cubes[1] or "one", cubes[1] or "1"))
-        return Measure(count * SUGAR_CUBE_G, "g")
-    if fruit := _FRUIT.match(words):
-        how_many = fruit[1].strip().removesuffix(" of").strip() or "one"
-        try:
-            count = parse_amount(_NUMBERS.get(how_many, how_many))
-        except NotAnAmount:
-            return None
-        return Measure(round(count * FRUIT_ML[fruit[2]], 6), "ml")
+def _told(amount: float) -> float:
+    return round(amount, 3)
+
+
+def _of_the_pour(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | None) -> Said | None:
+    """A measure that says what it is of, as in "2 oz of gin" or "top with soda"."""
+    for start in ("measured", "said"):
+        for said, rest in beginnings(words, start):
+            of = stems(re.sub(r"^(of|with)\b", "", rest))
+            if not of or (said.unit is None and said.kind != "line"):
+                continue
+            lengthens = said.kind == "line" or said.unit == "splash"
+            if own is None or not pours or _is_called(pours[own], of) or (lengthens and _LENGTHENED_WITH.issuperset(of)):
+                return said
+            if any(_is_called(each, of) for each in pours) and not lengthens:
+                raise OtherIngredient(rest, pours[own][0].name)
     return None
+
+
+def _is_called(pour: tuple[Ingredient, str], words: Sequence[str]) -> bool:
+    """Whether the words name a pour, by a name of its ingredient or by its role."""
+    ingredient, slot = pour
+    if len(words) == 1 and slot in (words[0], _SLOT_WORDS.get(words[0])):
+        return True
+    return any(set(words) <= set(stems(name)) for name in (ingredient.name, *ingredient.also))
 
 
 def _follows(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | None) -> tuple[int, float] | None:
     """Which pour is followed, and how many times of it, in "half the gin" or "as much as the sour"."""
-    match = _FOLLOWS.match(words)
-    if not match:
-        return None
-    wanted = re.sub(r"^(as|of)\s+", "", match[2]).removeprefix("the ").strip()
-    for index, (ingredient, slot) in enumerate(pours):
-        if index != own and (slot == wanted or wanted == ingredient.name.lower() or wanted in ingredient.name.lower().split()):
-            return index, _SHARES[match[1]]
+    for said, rest in beginnings(words, "times"):
+        wanted = stems(rest)
+        others = [(index, pour) for index, pour in enumerate(pours) if index != own]
+        # A name that is said in full counts more than a part of one, which another pour may share.
+        for exact in (True, False):
+            for index, pour in others:
+                called = {stems(name) for name in (pour[0].name, *pour[0].also)}
+                if wanted and (wanted in called if exact else _is_called(pour, wanted)):
+                    return index, said.amount
     return None
 
 
-def _range(text: str, default_unit: str) -> tuple[Measure, Measure] | None:
-    match = _RANGE.match(text)
-    if not match:
-        return None
-    try:
-        high = parse_measure(match[2], default_unit)
-        low = parse_measure(match[1], high.unit)
-    except DomainError:
-        return None
-    return (low, high) if low.unit == high.unit and low.amount <= high.amount else None
-
-
-def _middle(low: Measure, high: Measure) -> Measure:
-    return Measure(round((low.amount + high.amount) / 2, 3), low.unit)
+def _refusal(words: str) -> NotAnAmount | UnknownUnit:
+    """Why a text is no amount: an unknown unit after a number that could be read, or the whole of it."""
+    number = next(((said, rest) for said, rest in beginnings(words) if said.unit is None), None)
+    if number and number[1].isalpha() and number[1] not in ("to", "or", "and", "of") and read_said(number[1]) is None:
+        return UnknownUnit(number[1][:24], UNITS)
+    return NotAnAmount(words[:40])

@@ -7,7 +7,7 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 from fractions import Fraction
-from typing import Final, Literal, TypeGuard, get_args
+from typing import Final, Literal, get_args
 
 from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient
 from oenomel.errors import DomainError, NotAnAmount, OutOfRange, UnknownUnit
@@ -39,10 +39,6 @@ _VULGAR: Final = {"¼": "1/4", "½": "1/2", "¾": "3/4", "⅓": "1/3", "⅔": "2
 _AMOUNT: Final = re.compile(
     r"(?:(?P<whole>\d+)(?:\s+|\s*(?=[¼½¾⅓⅔⅛⅜⅝⅞])))?(?P<over>\d+/\d+|[¼½¾⅓⅔⅛⅜⅝⅞])|(?P<decimal>\d+(?:[.,]\d{1,6})?|[.,]\d{1,6})", re.ASCII
 )
-_ALIASES: Final[Mapping[str, str]] = {
-    "millilitre": "ml", "milliliter": "ml", "centilitre": "cl", "ounce": "oz", "fl oz": "oz", "bsp": "barspoon", "bar spoon": "barspoon",
-    "teaspoon": "tsp", "tablespoon": "tbsp", "gram": "g", "leaves": "leaf", "dashe": "dash", "splashe": "splash",
-}  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,31 +89,6 @@ def _parse_text(text: str) -> float:
     except ZeroDivisionError:
         raise NotAnAmount(text) from None
     return float(int(match["whole"] or 0) + fraction)
-
-
-def parse_measure(text: str, default_unit: str) -> Measure:
-    """An amount and its unit out of one text, such as "3/4 oz", "2 dashes" or "22.5".
-
-    Raises
-    ------
-    NotAnAmount, OutOfRange, UnknownUnit
-
-    >>> parse_measure("2 dashes", "ml")
-    Measure(amount=2.0, unit='dash')
-    """
-    match = re.fullmatch(r"\s*([-−]?[\d\s./,¼½¾⅓⅔⅛⅜⅝⅞]*)\s*([a-zA-Z][a-zA-Z .]*)?\s*", text, re.ASCII)
-    if match is None or not match[1].strip():
-        raise NotAnAmount(text.strip()[:_LONGEST_AMOUNT])
-    word = (match[2] or default_unit).strip(" .").lower()
-    singular = word if word in UNITS or word in _ALIASES else word.removesuffix("s")
-    for form in (singular, word.removesuffix("es")):
-        if _is_unit(unit := _ALIASES.get(form, form)):
-            return Measure(parse_amount(match[1]), unit)
-    raise UnknownUnit(word[:_LONGEST_AMOUNT], UNITS)
-
-
-def _is_unit(word: str) -> TypeGuard[Unit]:
-    return word in UNITS
 
 
 def to_ml(amount: float, unit: str, ingredient: Ingredient, ounce_ml: float = BAR_OUNCE_ML, part_ml: float | None = None) -> float:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 
 from oenomel.core.glass import to_the_line_ml
-from oenomel.core.spec import Drink, Measure, TypedAmount, Unit, parse_typed, to_ml
+from oenomel.core.spec import PART_SIZES_ML, Asks, Drink, Measure, TypedAmount, Unit, parse_typed, to_ml
 from oenomel.errors import SpecError
 from oenomel.interchange.models import Pair, Report
 from oenomel.interchange.requests.amount import TypedEntry
@@ -15,7 +15,11 @@ __all__ = ["AmountReport", "read_typed", "with_amount"]
 
 
 class AmountReport(Report):
-    """What the text means, in the keys of a pour; or what it may mean, where one has to choose."""
+    """What the text means, in the keys of a pour.
+
+    ``asks`` is empty where that is all; else nothing may be poured before it was asked "which" of the ``choices`` is meant, how big a
+    "part" is (``choices`` are what it would come to for each of ``part_sizes``, in ml), or between which ends of a "range".
+    """
 
     amount: float | None
     unit: Unit
@@ -23,6 +27,8 @@ class AmountReport(Report):
     relative: RelativeEntry | None
     range: Pair | None
     choices: list[Measure]
+    asks: Asks
+    part_sizes: list[float]
 
 
 def read_typed(typed: TypedEntry, spec: SpecFile, drink: Drink, served_ml: Callable[[], float]) -> AmountReport:
@@ -36,7 +42,10 @@ def read_typed(typed: TypedEntry, spec: SpecFile, drink: Drink, served_ml: Calla
     """
     if typed.pour >= len(drink.pours):
         raise SpecError("pour", f"there is no pour {typed.pour}; the spec has {len(drink.pours)}, counted from 0")
-    said = parse_typed(typed.text, typed.unit, [(p.ingredient, p.slot) for p in drink.pours], typed.pour)
+    pours = [(pour.ingredient, pour.slot) for pour in drink.pours]
+    said = parse_typed(typed.text, typed.unit, pours, typed.pour, spec.part_ml, spec.ounce_ml)
+    if said.asks:
+        return _report(said.spoken, said)
     ml = [_ml(each, typed, spec, drink) for each in _spoken_of(said)]
     if said.follows is not None:
         followed = said.times * drink.pours[said.follows].volume_ml
@@ -48,7 +57,7 @@ def read_typed(typed: TypedEntry, spec: SpecFile, drink: Drink, served_ml: Calla
 
 def with_amount(spec: SpecFile, pour: int, read: AmountReport) -> SpecFile:
     """The spec with a typed amount in its place; as it was where the text is still a question."""
-    if read.amount is None:
+    if read.asks or read.amount is None:
         return spec
     told = {name: getattr(read, name) for name in ("amount", "unit", "said", "relative")}
     told |= {"range": read.range} if read.range is not None else {}
@@ -75,5 +84,7 @@ def _report(
             "relative": relative,
             "range": ends,
             "choices": list(said.choices),
+            "asks": said.asks,
+            "part_sizes": list(PART_SIZES_ML) if said.asks == "part" else [],
         }
     )

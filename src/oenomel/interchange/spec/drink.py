@@ -7,7 +7,7 @@ from dataclasses import replace
 from typing import Any, Final
 
 from oenomel.core.larder import ACIDS, SOLID_KINDS, SOLIDS_ML_PER_G, SUGARS, Composition, Ingredient, Larder
-from oenomel.core.spec import Drink, Method, Pour, Serve, parse_amount, pourable, to_ml
+from oenomel.core.spec import Drink, Method, Pour, Serve, is_by_eye, parse_amount, pourable, to_ml
 from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.spec.file import CompositionEntry, InlineIngredient, PourEntry, SpecFile, SpreadEntry
 
@@ -67,7 +67,8 @@ def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder) -> Pour:
     except DomainError as error:
         where = "unit" if entry.unit == "part" and spec.part_ml is None else "amount"
         raise SpecError(f"{place}.{where}", str(error)) from error
-    return Pour(ingredient=ingredient, volume_ml=volume_ml, unit=entry.unit, slot=entry.slot, stage=entry.stage)
+    by_eye = entry.said is not None and is_by_eye(entry.said)
+    return Pour(ingredient=ingredient, volume_ml=volume_ml, unit=entry.unit, slot=entry.slot, stage=entry.stage, by_eye=by_eye)
 
 
 def _followed_ml(index: int, spec: SpecFile, pours: Sequence[Pour]) -> float:

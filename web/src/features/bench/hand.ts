@@ -8,13 +8,30 @@ export interface Wish {
   acid: number;
 }
 
+/** A text that stands in the amount of a pour. */
+export interface TypedAmount {
+  text: string;
+  unit: Unit;
+  pour: number;
+}
+
+/** What a pour would be with what is typed for it. */
+export interface Preview {
+  pour: number;
+  change: Partial<PourEntry>;
+}
+
 /** What a hand can do with the drink on the bench. It stays the same for as long as the bench is there, so that nothing is drawn for it. */
 export interface Hand {
   change: (of: (spec: Spec) => Spec, what: string) => void;
   undo: (times?: number) => void;
   redo: () => void;
+  /** An amount is being typed: kept in the browser until it is settled (null). */
+  typing: (typed: TypedAmount | null) => void;
+  /** Shows the figures of what a typed amount would make of a pour, without taking it; null shows the drink as it lies. */
+  preview: (preview: Preview | null) => void;
   /** Reads a typed amount beside the drink as it lies there. */
-  read: (typed: { text: string; unit: Unit; pour: number }) => Promise<Amount>;
+  read: (typed: TypedAmount) => Promise<Amount>;
   /** Opens the board of a pour. */
   choose: (pour: number) => void;
   /** Opens all else of a pour. */
@@ -37,7 +54,7 @@ export const HandContext = createContext<Hand | null>(null);
 
 export const useHand = () => useContext(HandContext);
 
-/** The keys of a pour that a typed amount tells; a range only where one was typed. */
-export function changeOf({ amount, unit, said, relative, range }: Amount): Partial<PourEntry> {
-  return amount === null ? {} : { amount, unit, said, relative, ...(range && { range }) };
+/** The keys of a pour that a typed amount tells; a range only where one was typed. None while something has to be asked first. */
+export function changeOf({ amount, unit, said, relative, range, asks }: Amount): Partial<PourEntry> {
+  return amount === null || asks !== '' ? {} : { amount, unit, said, relative, ...(range && { range }) };
 }

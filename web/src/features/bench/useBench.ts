@@ -6,6 +6,7 @@ import { lockKey, withPours } from '../../spec/edits';
 import { namesIn } from '../../spec/names';
 import { amountWords } from '../../spec/pourWords';
 import type { Ghost, Lockable } from '../swaps';
+import type { Preview } from './hand';
 import { useDraft, type Recovered } from './keep';
 import { CLOSED, leftPanel } from './leftPanel';
 import { useTicks, withPoured, type SideTab } from './making';
@@ -26,7 +27,8 @@ export function useBench(drink: DrinkDetail, larder: Ingredient[], recovered: Re
   const { spec, parentTrialId, locks } = draft.draft;
   const parent = drink.trials.find(({ id }) => id === parentTrialId) ?? drink.trials[0];
   if (!parent) throw new Error('a drink has at least one trial');
-  const look = useLook({ draft, parent: parent.spec, panel, making: ticks.making });
+  const [preview, setPreview] = useState<Preview | null>(null);
+  const look = useLook({ draft, parent: parent.spec, panel, making: ticks.making, preview });
 
   const nameOf = useMemo(() => namesIn(larder), [larder]);
   const names = useMemo(() => spec.pours.map(({ ingredient }) => nameOf(ingredient)), [spec, nameOf]);
@@ -38,7 +40,7 @@ export function useBench(drink: DrinkDetail, larder: Ingredient[], recovered: Re
     [spec, brings, locks],
   );
   const lockable = useLockable(spec.pours, locked, names, spec.ounce_ml);
-  const handOf = useHandOf({ draft, parent: parent.spec, panel, move, locked, names, setDialog });
+  const handOf = useHandOf({ draft, parent: parent.spec, panel, move, locked, names, setDialog, preview: setPreview });
   const doings = useMemo(
     () => ({
       onTry: (pours: PourEntry[] | null, name: string) => move({ do: 'try', trying: pours && { pours, name } }),

@@ -1,11 +1,11 @@
 import { useMemo, type Dispatch } from 'react';
 
-import { api, type Fault, type PourEntry, type Slot, type Spec } from '../../api/client';
+import { api, type Fault, type Slot, type Spec } from '../../api/client';
 import { useReadAmount } from '../../api/queries/forecast';
 import { useSettings } from '../../lib/settings';
 import { lockKey, withoutPour, withPour } from '../../spec/edits';
 import { useLatest } from '../../ui/useLatest';
-import { changeOf, type Hand, type Wish } from './hand';
+import { changeOf, type Hand, type Preview, type Wish } from './hand';
 import type { useDraft } from './keep';
 import type { LeftPanel, PanelMove } from './leftPanel';
 import type { OpenDialog } from './useBench';
@@ -18,11 +18,12 @@ interface Lying {
   locked: (boolean | undefined)[];
   names: string[];
   setDialog: (dialog: OpenDialog) => void;
+  preview: (preview: Preview | null) => void;
 }
 
 /** The hand on the bench, which stays the same while the drink changes; and why a mend or a size was refused, if one was. */
 export function useHandOf(lying: Lying): { hand: Hand; refusal: Fault | null } {
-  const { draft, move, setDialog } = lying;
+  const { draft, move, setDialog, preview } = lying;
   const latest = useLatest(lying);
   const { supposed } = useSettings();
   const readAmount = useReadAmount();
@@ -42,14 +43,10 @@ export function useHandOf(lying: Lying): { hand: Hand; refusal: Fault | null } {
       redo: moves.redo,
       read: async (typed) => {
         const { spec, parent } = now();
-        const made = (change: Partial<PourEntry>) => withPour(spec, typed.pour, change);
-        autosave.typing(typed);
-        try {
-          return await readAmount({ ...typed, spec }, parent, (read) => made(changeOf(read)));
-        } finally {
-          autosave.typing(null);
-        }
+        return readAmount({ ...typed, spec }, parent, (read) => withPour(spec, typed.pour, changeOf(read)));
       },
+      typing: (typed) => autosave.typing(typed),
+      preview,
       choose: (pour) => move({ do: 'open', open: { swap: pour } }),
       more: (pour) => setDialog({ pour }),
       add: (slot: Slot = 'other') => move({ do: 'open', open: { add: slot } }),
@@ -77,6 +74,6 @@ export function useHandOf(lying: Lying): { hand: Hand; refusal: Fault | null } {
       keep: () => setDialog('keep'),
       method: () => setDialog('method'),
     };
-  }, [latest, moves, autosave, move, setDialog, readAmount, mend, size, supposed]);
+  }, [latest, moves, autosave, move, setDialog, preview, readAmount, mend, size, supposed]);
   return { hand, refusal: mendRefused ?? sizeRefused };
 }

@@ -4,8 +4,9 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Spec } from '../../api/client';
 import { landingQuery, useComparison, useRanges, useSteps } from '../../api/queries/forecast';
 import { useSettings } from '../../lib/settings';
-import { withNewPour, withPours } from '../../spec/edits';
+import { withNewPour, withPour, withPours } from '../../spec/edits';
 import { remember, trailOf } from './field';
+import type { Preview } from './hand';
 import type { useDraft } from './keep';
 import type { LeftPanel } from './leftPanel';
 import { withPoured, type Ticks } from './making';
@@ -15,17 +16,19 @@ interface Lying {
   parent: Spec;
   panel: LeftPanel;
   making: Ticks['making'];
+  preview: Preview | null;
 }
 
-/** What is looked at: the draft, or what is tried on or was really poured in its place, and its figures. Only what is taken is written. */
-export function useLook({ draft: { draft, past }, parent, panel, making }: Lying) {
+/** What is looked at: the draft, or what is typed, tried on or was really poured in its place, and its figures. Only what is taken is written. */
+export function useLook({ draft: { draft, past }, parent, panel, making, preview }: Lying) {
   const { spec } = draft;
   const { trying } = panel;
   const looked = useMemo(() => {
-    const tried = trying ? withPours(spec, trying.pours) : spec;
+    const typed = preview ? withPour(spec, preview.pour, preview.change) : spec;
+    const tried = trying ? withPours(typed, trying.pours) : typed;
     // What is left out is a wish beside what was really poured; a swap that is tried on is another drink.
     return trying && trying.out === undefined ? tried : withPoured(tried, making);
-  }, [spec, trying, making]);
+  }, [spec, trying, making, preview]);
   const { known, refusal } = useComparison(looked, parent);
   useEffect(() => {
     if (known.comparison) remember(known.spec, known.comparison.present.served);

@@ -41,8 +41,9 @@ export function BriefDialog({ drinkId, brief, onClose }: Props) {
       heading="The brief"
       wide
       onClose={onClose}
+      onSubmit={save}
       actions={
-        <button type="button" className="btn btn-accent btn-lg" disabled={write.isPending} onClick={save}>
+        <button type="submit" className="btn btn-accent btn-lg" disabled={write.isPending}>
           Write it down
         </button>
       }
@@ -106,7 +107,7 @@ interface BoundProps {
 function Bound({ label, most, value, onBound }: BoundProps) {
   return (
     <Field label={label}>
-      <Figure value={value ?? ''} most={most} onChange={(told) => onBound(told === '' ? null : Number(told))} />
+      <Figure value={value} most={most} unit={most === 100 ? '%( abv)?' : ''} onFigure={onBound} />
     </Field>
   );
 }

@@ -5,6 +5,7 @@ import { api, type NotebookTrial, type ReadingEntry } from '../../api/client';
 import { devicesQuery } from '../../api/queries/house';
 import { useSettings } from '../../lib/settings';
 import { Chips } from '../../ui/Chips';
+import { Figure } from '../../ui/Field';
 import { Refused } from '../../ui/Refused';
 
 interface Props {
@@ -39,7 +40,7 @@ const ADVICE: Partial<Record<Quantity, string>> = {
 
 /** What was read: typed, or shown by a device with one press. */
 export function TakeReading({ drinkId, trial }: Props) {
-  const [told, setTold] = useState<Told>({ quantity: 'weight_g', point: 'tin', value: '', device: '' });
+  const [told, setTold] = useState<Told>({ quantity: 'weight_g', point: 'tin', value: null, device: '' });
   const tell = (change: Partial<Told>) => setTold({ ...told, ...change });
   const keep = api.useMutation('post', '/api/drinks/{drink_id}/trials/{trial_id}/readings');
   const device = useDevice(told, trial.id, (value, name) => tell({ value, device: name }));
@@ -48,10 +49,10 @@ export function TakeReading({ drinkId, trial }: Props) {
   const submit = () => {
     const params = { path: { drink_id: drinkId, trial_id: trial.id } };
     const onSuccess = () => {
-      tell({ value: '', device: '' });
+      tell({ value: null, device: '' });
       device?.forget();
     };
-    keep.mutate({ params, body: { ...told, value: Number(told.value) } }, { onSuccess });
+    keep.mutate({ params, body: { ...told, value: told.value ?? 0 } }, { onSuccess });
   };
   return (
     <form
@@ -63,26 +64,25 @@ export function TakeReading({ drinkId, trial }: Props) {
       }}
     >
       <div className="flex flex-wrap gap-x-6 gap-y-3">
-        <Chips legend="Where" options={POINTS} value={told.point} onChoose={(point) => tell({ point, value: '' })} />
+        <Chips legend="Where" options={POINTS} value={told.point} onChoose={(point) => tell({ point, value: null })} />
         <Chips
           legend="What"
           options={QUANTITIES.map(([each, words]) => [each, words])}
           value={told.quantity}
-          onChoose={(quantity: Quantity) => tell({ quantity, value: '' })}
+          onChoose={(quantity: Quantity) => tell({ quantity, value: null })}
         />
       </div>
       {ADVICE[told.quantity] && <p className="max-w-[75ch] text-base text-quiet">{ADVICE[told.quantity]}</p>}
       <div className="flex flex-wrap items-end gap-2">
         <label className="flex flex-col gap-1 text-base">
           Reading{unit && `, ${unit}`}
-          <input
-            type="number"
-            step="any"
-            inputMode="decimal"
+          <Figure
             required
+            least={-50}
+            unit={unit.split('/')[0]?.trim() ?? ''}
             className="input input-lg w-36 font-figure"
             value={told.value}
-            onChange={(event) => tell({ value: event.target.value, device: '' })}
+            onFigure={(value) => tell({ value, device: '' })}
           />
         </label>
         {device && (
@@ -90,11 +90,7 @@ export function TakeReading({ drinkId, trial }: Props) {
             {device.isReading ? 'Reading…' : `Read the ${device.name}`}
           </button>
         )}
-        <button
-          type="submit"
-          className="btn btn-primary btn-lg text-base"
-          disabled={told.value === '' || keep.isPending}
-        >
+        <button type="submit" className="btn btn-primary btn-lg text-base" disabled={keep.isPending}>
           Keep the reading
         </button>
       </div>
@@ -106,13 +102,13 @@ export function TakeReading({ drinkId, trial }: Props) {
 interface Told {
   quantity: Quantity;
   point: Point;
-  value: string;
+  value: number | null;
   /** What it was read with, empty for by hand. */
   device: string;
 }
 
 /** The device that shows a quantity, where the house has one. */
-function useDevice(told: Told, trial_id: number, onShown: (value: string, device: string) => void) {
+function useDevice(told: Told, trial_id: number, onShown: (value: number, device: string) => void) {
   const { devices } = useSettings();
   const known = useQuery(devicesQuery());
   const read = api.useMutation('post', '/api/devices/{device}/read');
@@ -128,7 +124,7 @@ function useDevice(told: Told, trial_id: number, onShown: (value: string, device
     read: () =>
       read.mutate(
         { params: { path: { device: kind.device } }, body },
-        { onSuccess: (shown) => onShown(String(shown.value), `${kind.device}, ${make}`) },
+        { onSuccess: (shown) => onShown(shown.value, `${kind.device}, ${make}`) },
       ),
   };
 }

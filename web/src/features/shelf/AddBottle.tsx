@@ -35,30 +35,30 @@ const KINDS: Label['kind'][] = [
   'zero-proof',
 ];
 
-/** What was typed off a label; figures as they were typed. */
+/** What was read off a label; null where it doesn't tell. */
 interface Typed {
   name: string;
   kind: Label['kind'];
-  strength: string;
+  strength: number | null;
   asProof: boolean;
-  sugar: string;
+  sugar: number | null;
   /** Its own word for its sweetness, where it tells no grams. */
   sweetness: string;
-  acid: string;
+  acid: number | null;
   like: string;
-  price: string;
+  price: number | null;
 }
 
 const BLANK: Typed = {
   name: '',
   kind: 'spirit',
-  strength: '',
+  strength: null,
   asProof: false,
-  sugar: '',
+  sugar: null,
   sweetness: '',
-  acid: '',
+  acid: null,
   like: '',
-  price: '',
+  price: null,
 };
 
 /** A bottle from its label: its name, its kind, how strong; the rest where the label tells it. */
@@ -82,7 +82,7 @@ export function AddBottle({ larder, onAdded, onClose }: Props) {
         <Line autoFocus className="sm:col-span-2" label="Name" value={typed.name} onWrite={(name) => tell({ name })} />
         <Composition typed={typed} onTell={tell} />
         <Field label="Price of a litre">
-          <Figure value={typed.price} most={10000} onChange={(price) => tell({ price })} placeholder="if you like" />
+          <Figure value={typed.price} most={10000} onFigure={(price) => tell({ price })} placeholder="if you like" />
         </Field>
         <Field label="Most like" wide>
           <Pick
@@ -130,7 +130,8 @@ function Composition({ typed, onTell }: CompositionProps) {
             id="bottle-strength"
             value={typed.strength}
             most={asProof ? 200 : 100}
-            onChange={(strength) => onTell({ strength })}
+            unit={asProof ? 'proof' : '%( vol| abv)?'}
+            onFigure={(strength) => onTell({ strength })}
           />
           {(['%', 'proof'] as const).map((unit) => (
             <button
@@ -146,14 +147,20 @@ function Composition({ typed, onTell }: CompositionProps) {
         </span>
       </div>
       <Field label="Sugar, g / 100 ml">
-        <Figure value={sugar} most={150} onChange={(told) => onTell({ sugar: told })} placeholder="if it tells" />
+        <Figure
+          value={sugar}
+          most={150}
+          unit="g"
+          onFigure={(told) => onTell({ sugar: told })}
+          placeholder="if it tells"
+        />
       </Field>
       {classes.length > 0 ? (
         <Field label="or its word for it">
           <Pick
             className={LARGE}
             value={typed.sweetness}
-            disabled={sugar !== ''}
+            disabled={sugar !== null}
             options={[['', 'not told'], ...classes.map((each): [string, string] => [each, each])]}
             onPick={(sweetness) => onTell({ sweetness })}
           />
@@ -162,7 +169,7 @@ function Composition({ typed, onTell }: CompositionProps) {
         <span />
       )}
       <Field label="Acid, g / 100 ml">
-        <Figure value={typed.acid} most={60} onChange={(acid) => onTell({ acid })} placeholder="if it tells" />
+        <Figure value={typed.acid} most={60} unit="g" onFigure={(acid) => onTell({ acid })} placeholder="if it tells" />
       </Field>
     </>
   );
@@ -172,16 +179,12 @@ function labelOf({ name, kind, strength, asProof, sugar, sweetness, acid, like, 
   return {
     name: name.trim(),
     kind,
-    [asProof ? 'proof' : 'abv']: number(strength),
-    sugar: number(sugar),
-    acid: number(acid),
-    sweetness: sugar === '' ? sweetness : '',
+    [asProof ? 'proof' : 'abv']: strength,
+    sugar,
+    acid,
+    sweetness: sugar === null ? sweetness : '',
     like,
     state: 'at hand',
-    price_per_litre: number(price),
+    price_per_litre: price,
   };
-}
-
-function number(text: string): number | null {
-  return text === '' ? null : Number(text);
 }

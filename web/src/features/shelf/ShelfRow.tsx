@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { Ingredient, ShelfState } from '../../api/client';
 import { capital } from '../../lib/format';
 import { levelWords } from '../../spec/levelWords';
+import { Figure } from '../../ui/Field';
 import { TastePart } from './TastePart';
 
 const STATES: [ShelfState, string][] = [
@@ -58,20 +59,13 @@ export function ShelfRow({ ingredient, shelved, onShelve, onRemove }: Props) {
       {shelved && (
         <label className="flex items-center gap-2 text-base text-quiet">
           a litre
-          <input
-            key={shelved.price}
-            type="number"
-            min={0}
-            max={10000}
-            step="any"
+          <Figure
+            most={10000}
             aria-label={`Price of a litre of ${name}`}
             placeholder="price"
             className="input min-h-11 w-24 font-figure text-base text-base-content"
-            defaultValue={shelved.price ?? ''}
-            onBlur={({ target }) => {
-              const price = target.value === '' ? null : Number(target.value);
-              if (price !== shelved.price) onShelve(shelved.state, price);
-            }}
+            value={shelved.price}
+            onFigure={(price) => onShelve(shelved.state, price)}
           />
         </label>
       )}

@@ -1,5 +1,6 @@
 import { changeSettings, useSettings, type Aim } from '../../lib/settings';
 import { Check } from '../../ui/Check';
+import { Figure } from '../../ui/Field';
 import { Pick } from '../../ui/Pick';
 
 const TARGETS: [Aim['target'], string][] = [
@@ -79,15 +80,10 @@ function OwnFigures({ aim, set }: PartProps) {
       {FIGURES.map(([axis, words]) => (
         <label key={axis} className="flex flex-col gap-1">
           <span className="text-quiet">{words}</span>
-          <input
-            type="number"
-            min={0}
-            step="any"
+          <Figure
             className="input min-h-11 w-full font-figure text-base"
-            value={aim.typed[axis] ?? ''}
-            onChange={({ target }) =>
-              set({ typed: { ...aim.typed, [axis]: target.value === '' ? null : Number(target.value) } })
-            }
+            value={aim.typed[axis]}
+            onFigure={(figure) => set({ typed: { ...aim.typed, [axis]: figure } })}
           />
         </label>
       ))}

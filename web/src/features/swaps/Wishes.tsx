@@ -4,6 +4,7 @@ import { rulesQuery } from '../../api/queries/house';
 import type { BoardView } from '../../lib/settings';
 import { Check } from '../../ui/Check';
 import { Chips } from '../../ui/Chips';
+import { Figure } from '../../ui/Field';
 
 interface Props {
   view: BoardView;
@@ -37,14 +38,11 @@ export function Wishes({ view, set }: Props) {
       <Check words="Without alcohol" on={view.withoutAlcohol} onChange={(withoutAlcohol) => set({ withoutAlcohol })} />
       <label className="flex min-h-11 items-center gap-2 text-base">
         At most
-        <input
-          type="number"
-          min={0}
-          step="any"
+        <Figure
           placeholder="any price"
           className="input min-h-11 w-28 font-figure text-base"
-          value={view.mostPrice ?? ''}
-          onChange={({ target }) => set({ mostPrice: target.value === '' ? null : Number(target.value) })}
+          value={view.mostPrice}
+          onFigure={(mostPrice) => set({ mostPrice })}
         />
         a litre
       </label>

@@ -73,10 +73,12 @@ function useReadAgain(typed: Typed | null, isLaid: boolean) {
     if (!typed || !isLaid) return;
     const read = async () => {
       const amount = await hand.current?.read(typed);
-      if (!amount || amount.amount === null) return;
+      if (!amount || amount.amount === null || amount.asks !== '') return;
       hand.current?.change((spec) => withPour(spec, typed.pour, changeOf(amount)), `typed ${typed.pour}`);
     };
     // What can't be read is nothing to bring back.
-    read().catch(() => undefined);
+    read()
+      .catch(() => undefined)
+      .finally(() => hand.current?.typing(null));
   }, [typed, isLaid, hand]);
 }

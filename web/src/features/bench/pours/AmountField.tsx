@@ -27,7 +27,7 @@ export function AmountTold({ shown }: { shown: ShownAmount }) {
 
 /** An amount to type, step or nudge with the arrow keys. */
 export function AmountField({ label, pour, shown, said, onAmount }: Props) {
-  const { text, typed, choices, refusal, type, step, press, choose, blur } = useTypedAmount(pour, shown, onAmount);
+  const { text, typed, question, refusal, type, step, press, choose, leave } = useTypedAmount(pour, shown, onAmount);
   const [edge, setEdge] = useState(false);
   const helpId = useId();
   return (
@@ -43,19 +43,19 @@ export function AmountField({ label, pour, shown, said, onAmount }: Props) {
             inputMode="text"
             autoComplete="off"
             spellCheck={false}
-            maxLength={30}
+            maxLength={60}
             aria-label={`Amount of ${label}`}
             aria-invalid={refusal !== null}
             aria-describedby={helpId}
             value={text}
-            onChange={(event) => void type(event.target.value)}
+            onChange={(event) => type(event.target.value)}
             onFocus={(event) => {
               setEdge(true);
               event.target.select();
             }}
             onBlur={() => {
               setEdge(false);
-              blur();
+              leave();
             }}
             onKeyDown={press}
           />
@@ -65,10 +65,14 @@ export function AmountField({ label, pour, shown, said, onAmount }: Props) {
         </span>
         <Stepper icon={Plus} label={`More ${label}`} onStep={() => step(1)} />
       </div>
-      {choices.length > 0 && <WhichIsMeant typed={typed} choices={choices} onChoose={choose} />}
+      {question && <WhichIsMeant typed={typed} question={question} onChoose={choose} />}
       <p
         id={helpId}
-        className={refusal ? 'panel absolute top-full right-0 z-20 mt-1 w-64 p-2 text-base text-error' : 'sr-only'}
+        className={
+          refusal
+            ? 'panel pointer-events-none absolute top-full right-0 z-20 mt-1 w-72 p-2 text-base text-error'
+            : 'sr-only'
+        }
         role={refusal ? 'alert' : undefined}
       >
         {refusal ?? `in ${shown.word}${said ? `, said “${said}”` : ''}; type it, or use the arrow keys`}
@@ -93,24 +97,25 @@ function Stepper({ icon: Icon, label, onStep }: { icon: LucideIcon; label: strin
 
 interface WhichProps {
   typed: string | null;
-  choices: Amount['choices'];
-  onChoose: (choice: Amount['choices'][number]) => void;
+  question: Amount;
+  onChoose: (choice: Amount['choices'][number], partMl?: number) => void;
 }
 
 /** A text that may be several measures: ask. */
-function WhichIsMeant({ typed, choices, onChoose }: WhichProps) {
+function WhichIsMeant({ typed, question: { asks, choices, part_sizes }, onChoose }: WhichProps) {
+  const words = asks === 'part' ? 'How big is a part in this drink?' : `“${typed}” may be any of these. Which is it?`;
   return (
-    <div role="group" aria-label="Which is meant" className="panel absolute top-full right-0 z-20 mt-1 w-60 p-2">
-      <p className="pb-1.5">“{typed}” may be any of these. Which is it?</p>
+    <div role="group" aria-label="Which is meant" className="panel absolute top-full right-0 z-20 mt-1 w-72 p-2">
+      <p className="pb-1.5">{words}</p>
       <span className="flex gap-1.5">
-        {choices.map((choice) => (
+        {choices.map((choice, index) => (
           <button
-            key={choice.amount}
+            key={`${choice.amount} ${choice.unit}`}
             type="button"
-            className="btn min-h-12 grow px-1 font-figure text-lg"
-            onClick={() => onChoose(choice)}
+            className="btn min-h-12 grow px-1 font-figure text-lg font-normal"
+            onClick={() => onChoose(choice, part_sizes[index])}
           >
-            {plain(choice.amount)} {choice.unit}
+            {asks === 'part' ? `${plain(part_sizes[index] ?? 0)} ml` : `${plain(choice.amount)} ${choice.unit}`}
           </button>
         ))}
       </span>

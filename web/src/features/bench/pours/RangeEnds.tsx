@@ -1,3 +1,5 @@
+import { Figure } from '../../../ui/Field';
+
 interface Props {
   range: number[] | null | undefined;
   /** What is poured now, ml. */
@@ -10,16 +12,15 @@ export function RangeEnds({ range, now, onRange }: Props) {
   return (
     <span className="flex items-center gap-1.5">
       {([0, 1] as const).map((end) => (
-        <input
+        <Figure
           key={end}
-          type="number"
-          min={0}
-          step={2.5}
+          most={10000}
+          unit="ml"
           aria-label={end === 0 ? 'from, ml' : 'to, ml'}
           className="input min-h-11 min-w-0 grow font-figure text-base"
-          value={range?.[end] ?? ''}
+          value={range?.[end]}
           placeholder={end === 0 ? 'from' : 'to'}
-          onChange={(event) => onRange(withEnd(range, end, event.target.value, now))}
+          onFigure={(typed) => onRange(withEnd(range, end, typed, now))}
         />
       ))}
     </span>
@@ -27,9 +28,8 @@ export function RangeEnds({ range, now, onRange }: Props) {
 }
 
 /** A range with one end moved; no range where an end is cleared, and never the wrong way round. */
-function withEnd(range: Props['range'], end: 0 | 1, text: string, now: number): number[] | null {
-  if (text === '') return null;
-  const typed = Math.max(0, Number(text));
+function withEnd(range: Props['range'], end: 0 | 1, typed: number | null, now: number): number[] | null {
+  if (typed === null) return null;
   const [low = now, high = now] = range ?? [];
   return end === 0 ? [typed, Math.max(typed, high)] : [Math.min(low, typed), typed];
 }

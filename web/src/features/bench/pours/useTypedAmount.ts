@@ -1,79 +1,59 @@
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import type { KeyboardEvent } from 'react';
 
-import { ProblemError, type Amount, type PourEntry } from '../../../api/client';
+import type { Amount, PourEntry } from '../../../api/client';
 import { stepped, type ShownAmount } from '../../../lib/format';
 import { useSettings } from '../../../lib/settings';
-import { changeOf, useHand } from '../hand';
+import { withPour } from '../../../spec/edits';
+import { useHand } from '../hand';
+import { useTypedText } from './useTypedText';
 
-const PATIENCE_MS = 600;
+const isAmount = (answer: Amount | string): answer is Amount & { amount: number } =>
+  typeof answer !== 'string' && answer.amount !== null && answer.asks === '';
 
-/** An amount as it is typed, stepped and nudged. While the text is no amount, the last good one stays. */
+/** An amount as it is typed, stepped, nudged and chosen. */
 export function useTypedAmount(pour: number, shown: ShownAmount, onAmount: (change: Partial<PourEntry>) => void) {
   const { aim } = useSettings();
   const hand = useHand();
-  const [choices, setChoices] = useState<Amount['choices']>([]);
-  const [typed, setTyped] = useState<string | null>(null);
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const latest = useRef('');
-  const impatience = useRef(0);
-  useEffect(() => () => window.clearTimeout(impatience.current), []);
-
-  const leave = () => {
-    window.clearTimeout(impatience.current);
-    setTyped(null);
-    setRefusal(null);
-  };
-  const begin = (text: string) => {
-    latest.current = text;
-    window.clearTimeout(impatience.current);
-    setTyped(text);
-    setRefusal(null);
-    setChoices([]);
-  };
-  const type = async (text: string) => {
-    begin(text);
-    try {
-      const read = await hand?.read({ text, unit: shown.unit, pour });
-      if (!read || latest.current !== text) return;
-      if (read.amount === null) setChoices(read.choices);
-      else onAmount(changeOf(read));
-    } catch (fault) {
-      if (latest.current !== text || !(fault instanceof ProblemError)) return;
-      // Half a fraction is no amount yet: wait until the hand rests.
-      impatience.current = window.setTimeout(() => setRefusal(fault.detail), text.trim() ? PATIENCE_MS : 0);
-    }
-  };
+  const { reading, settle, take, finish, ...text } = useTypedText(pour, shown, onAmount);
+  const stepFrom = (from: Pick<ShownAmount, 'amount' | 'unit'>, direction: 1 | -1, times: number) =>
+    take({
+      amount: stepped(from.amount, from.unit, direction, times, aim.grid),
+      unit: from.unit,
+      said: null,
+      relative: null,
+    });
+  /** A step goes from what is typed, where that is an amount. */
   const step = (direction: 1 | -1, times = 1) => {
-    begin('');
-    setTyped(null);
-    const amount = stepped(shown.amount, shown.unit, direction, times, aim.grid);
-    onAmount({ amount, unit: shown.unit, said: null, relative: null });
+    const read = reading();
+    if (!read) {
+      stepFrom(shown, direction, times);
+      return;
+    }
+    read.then(
+      (answer) => stepFrom(isAmount(answer) ? answer : shown, direction, times),
+      () => undefined,
+    );
   };
   const press = (event: KeyboardEvent) => {
     const direction = event.key === 'ArrowUp' || event.key === 'PageUp' ? 1 : -1;
     if (event.key === 'ArrowUp' || event.key === 'ArrowDown') step(direction, event.shiftKey ? 4 : 1);
     else if (event.key === 'PageUp' || event.key === 'PageDown') step(direction, 4);
-    else if (event.key === 'Escape' || event.key === 'Enter') {
-      setChoices([]);
-      leave();
-    } else return;
+    else if (event.key === 'Escape') settle();
+    else if (event.key === 'Enter') finish();
+    else return;
     event.preventDefault();
   };
-  const choose = ({ amount, unit }: Amount['choices'][number]) => {
-    onAmount({ amount, unit, said: typed, relative: null });
-    setChoices([]);
-    setTyped(null);
+  const choose = ({ amount, unit }: Amount['choices'][number], partMl?: number) => {
+    const change = { amount, unit, said: text.typed, relative: null };
+    if (partMl === undefined || text.question?.amount == null) {
+      take(change);
+      return;
+    }
+    // The size of a part is the drink's: it is asked once.
+    const parts = { ...change, amount: text.question.amount, unit: 'part' as const };
+    hand?.change((spec) => withPour({ ...spec, part_ml: partMl }, pour, parts), `amount ${pour}`);
+    settle();
   };
-  return {
-    text: typed ?? shown.text,
-    typed,
-    choices,
-    refusal,
-    type,
-    step,
-    press,
-    choose,
-    // A question that is still open keeps what was asked.
-    blur: () => choices.length === 0 && leave(),
-  };
+
+  return { ...text, step, press, choose };
 }

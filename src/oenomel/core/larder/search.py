@@ -1,0 +1,321 @@
+"""Finding an ingredient by any word of the trade for it: the one search of every field where an ingredient is chosen."""
+
+from __future__ import annotations
+
+import re
+import unicodedata
+from bisect import bisect_left
+from collections import Counter, defaultdict
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+from enum import IntEnum
+from functools import lru_cache
+from itertools import islice, product
+from typing import Final
+
+from rapidfuzz import fuzz, process
+from rapidfuzz.distance import OSA
+
+from oenomel.core.larder.ingredient import Ingredient
+
+NEAREST_TOLD: Final = 3
+"""How many are told where nothing is called so."""
+
+_STOP: Final = frozenset(re.findall(r"\w+", "of the a an and with de du des d la le les l di in from some s"))
+_MODIFIERS: Final = frozenset(
+    re.findall(
+        r"\w+",
+        """fresh freshly squeezed pressed chilled cold homemade home made house organic good quality best your favourite favorite plain
+        natural pure premium large small medium ripe raw strained juiced decent nice any batch barrel single strong clarified filtered
+        ice dash drop splash pinch piece handful bottle peeled hulled sliced chopped cut muddled""",
+    )
+)
+"""Words that stand beside an ingredient's name and make no other ingredient of it."""
+
+_VARIANTS: Final[Mapping[str, str]] = {
+    "whiskey": "whisky", "chilli": "chili", "chile": "chili", "licorice": "liquorice", "yogurt": "yoghurt", "pasteurized": "pasteurised",
+    "flavored": "flavoured", "gray": "grey", "leaves": "leaf", "nonalcoholic": "alcoholfree", "sirup": "syrup",
+    "dealcoholized": "dealcoholised", "soya": "soy", "passionfruit": "passion fruit", "redwine": "red wine",
+    "gingerbeer": "ginger beer", "eggwhite": "egg white", "blackcurrant": "black currant", "redcurrant": "red currant",
+}  # fmt: skip
+"""One word for several spellings of it."""
+
+_SHORTEST_MISSPELT: Final = 4
+_WORDS_TRIED: Final = 3
+"""A misspelt word has four letters at least; of the words that it may be, so many are tried."""
+
+_FAR: Final = (10_000, 0)
+_LEAST_LIKE: Final = 60.0
+"""Of names that are spelt otherwise, less alike than this (of 100) is no neighbour (house rule)."""
+
+
+class Tier(IntEnum):
+    """How well typed words fit what an ingredient is called, the best first."""
+
+    EXACT = 0
+    SAME_WORDS = 1
+    ANY_ORDER = 2
+    BEGINS_WITH_WORDS = 3
+    HAS_WORDS = 4
+    BEGINS = 5
+    HAS_BEGINNINGS = 6
+    SAID_OF_IT = 7
+    NEAR = 8
+
+
+@dataclass(frozen=True, slots=True)
+class Found:
+    """An ingredient that was found: how well the words fit, and the other name by which, where it wasn't its own."""
+
+    slug: str
+    name: str
+    tier: Tier
+    by: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Findable:
+    """What can be found of an ingredient: what it is called, what is said of it, and how usual it is."""
+
+    slug: str
+    name: str
+    also: tuple[str, ...]
+    rank: int
+    slots: tuple[str, ...]
+    said: str
+
+    @classmethod
+    def of(cls, ingredient: Ingredient) -> Findable:
+        """What can be found of it."""
+        said = f"{ingredient.kind} {ingredient.impression} {' '.join(ingredient.aroma)}"
+        return cls(ingredient.slug, ingredient.name, ingredient.also, ingredient.rank, ingredient.slots, said)
+
+
+@dataclass(frozen=True, slots=True)
+class _Phrase:
+    """One name of an ingredient: as it is written, folded, and its words."""
+
+    owner: int
+    written: str
+    folded: str
+    words: tuple[str, ...]
+
+
+def folded(text: str) -> str:
+    """A text without capitals, accents, apostrophes and marks; proportions such as 1:1 stay together.
+
+    >>> folded("Crème d'Été – 2 : 1")
+    'creme d ete 2:1'
+    """
+    plain = text.lower().replace("œ", "oe").replace("ß", "ss").replace("&", " and ").replace("ø", "o")
+    plain = "".join(letter for letter in unicodedata.normalize("NFKD", plain) if not unicodedata.combining(letter))
+    plain = re.sub(r"(\d)\s*(?::|to)\s*(?=\d)", r"\1:", plain)
+    return " ".join(re.findall(r"[a-z0-9]+(?:[.:][0-9]+)*", plain))
+
+
+@lru_cache(maxsize=65536)
+def _stem(word: str) -> str:
+    """A word in the singular, in the spelling of the house.
+
+    >>> [_stem(each) for each in ("berries", "peaches", "limes", "bitters", "grass", "whiskeys")]
+    ['berry', 'peach', 'lime', 'bitter', 'grass', 'whisky']
+    """
+    if word in _VARIANTS:
+        return _VARIANTS[word]
+    if len(word) > 3 and word.endswith("s") and not word.endswith(("ss", "us", "is")):
+        if word.endswith("ies"):
+            word = f"{word[:-3]}y"
+        elif re.search(r"(ch|sh|x|ss|z|to|go)es$", word):
+            word = word[:-2]
+        else:
+            word = word[:-1]
+    return _VARIANTS.get(word, word)
+
+
+def stems(text: str) -> tuple[str, ...]:
+    """The words of a text that name something, each in the singular.
+
+    >>> stems("The juice of two limes")
+    ('juice', 'two', 'lime')
+    """
+    words = [word for word in folded(text).split() if word not in _STOP]
+    return tuple(part for word in words for part in _stem(word).split())
+
+
+class Index:
+    """Names of a larder, ready to be searched; it stays right for as long as the larder does."""
+
+    def __init__(self, larder: Iterable[Findable]) -> None:
+        self._entries = list(larder)
+        self._phrases = [
+            _Phrase(owner, written, folded(written), stems(written))
+            for owner, entry in enumerate(self._entries)
+            for written in (entry.name, *entry.also)
+        ]
+        self._named: dict[str, list[int]] = defaultdict(list)
+        self._of_phrases: dict[str, set[int]] = defaultdict(set)
+        for number, phrase in enumerate(self._phrases):
+            self._named[phrase.folded].append(number)
+            for word in phrase.words:
+                self._of_phrases[word].add(number)
+        self._vocabulary = sorted(self._of_phrases)
+        self._said: dict[str, set[int]] = defaultdict(set)
+        for owner, entry in enumerate(self._entries):
+            for word in stems(entry.said):
+                self._said[word].add(owner)
+        for word, phrases in self._of_phrases.items():
+            self._said[word] |= {self._phrases[number].owner for number in phrases}
+        self._said_vocabulary = sorted(self._said)
+        self._unspaced: dict[str, list[int]] = defaultdict(list)
+        for number, phrase in enumerate(self._phrases):
+            self._unspaced["".join(phrase.words)].append(number)
+
+    def find(self, text: str, at_hand: Collection[str] = (), slot: str = "") -> list[Found]:
+        """Ingredients that the words may mean, best first; all of them, by name, where there are no words.
+
+        Of what fits as well the more usual comes first, then what is at hand. Where a garnish or an edge is chosen, what makes one comes
+        before what only bears its name.
+        """
+        words = stems(text)
+        if not words:
+            return [Found(entry.slug, entry.name, Tier.HAS_BEGINNINGS) for entry in self._entries] if not text.strip() else []
+        best = self._fits(text, words)
+        kept = tuple(word for word in words if word not in _MODIFIERS)
+        if kept and kept != words and min((tier for tier, _ in best.values()), default=Tier.NEAR) > Tier.ANY_ORDER:
+            plainer = self._fits(" ".join(kept), kept)
+            if min((tier for tier, _ in plainer.values()), default=Tier.NEAR) <= Tier.ANY_ORDER or not best:
+                best = plainer
+        if not best:
+            best = self._said_of(words) or self._misspelt(kept or words)
+        wanted = slot if slot in ("garnish", "edge") else ""
+
+        def order(owner: int) -> tuple[object, ...]:
+            entry, (tier, number) = self._entries[owner], best[owner]
+            extra = len(self._phrases[number].words)
+            return (wanted not in entry.slots if wanted else False, tier, entry.rank, entry.slug not in at_hand, extra, entry.name)
+
+        return [self._found(owner, *best[owner]) for owner in sorted(best, key=order)]
+
+    def nearest(self, text: str, count: int = NEAREST_TOLD) -> list[Found]:
+        """What the words are nearest to, where nothing is called so: by the words that are known, the last first, else by letters."""
+        words = stems(text)
+        found: dict[int, Found] = {}
+        for known in self._known_parts(words):
+            for owner, (tier, number) in sorted(self._fits(" ".join(known), known).items(), key=lambda fit: self._by_rank(*fit)):
+                if tier <= Tier.BEGINS_WITH_WORDS:
+                    found.setdefault(owner, replace(self._found(owner, tier, number), tier=Tier.NEAR))
+            if len(found) >= count:
+                break
+        if len(found) < count and words:
+            names = [" ".join(each.words) for each in self._phrases]
+            near = process.extract(" ".join(words), names, scorer=fuzz.ratio, score_cutoff=_LEAST_LIKE, limit=4 * count)
+            for _, _, number in near:
+                owner = self._phrases[number].owner
+                found.setdefault(owner, self._found(owner, Tier.NEAR, number))
+        return list(islice(found.values(), count))
+
+    def _by_rank(self, owner: int, fit: tuple[Tier, int]) -> tuple[object, ...]:
+        return fit[0], self._entries[owner].rank, self._entries[owner].name
+
+    def _found(self, owner: int, tier: Tier, number: int) -> Found:
+        entry, phrase = self._entries[owner], self._phrases[number]
+        by = "" if tier == Tier.SAID_OF_IT or phrase.written == entry.name else phrase.written
+        return Found(entry.slug, entry.name, tier, by)
+
+    def _known_parts(self, words: Sequence[str]) -> Iterator[tuple[str, ...]]:
+        """Ends of the words, the longest first, then their beginnings: in "house rye whisky" the whisky is what counts."""
+        yield from (tuple(words[start:]) for start in range(1, len(words)))
+        yield from (tuple(words[:end]) for end in range(len(words) - 1, 0, -1))
+
+    def _fits(self, text: str, words: tuple[str, ...]) -> dict[int, tuple[Tier, int]]:
+        """How well the words fit each ingredient that is called so, and the number of the name that fits best; misspellings apart."""
+        written, wanted = folded(text), Counter(words)
+        best: dict[int, tuple[Tier, int]] = {}
+        exact = set(self._named.get(written, ())) | set(self._unspaced.get("".join(words), ()))
+        for number in self._with_all(words) | exact:
+            phrase = self._phrases[number]
+            tier = _tier(phrase, written, words, wanted)
+            # The name itself stands first among an ingredient's phrases, so that of two that fit as well it is the one told.
+            if phrase.owner not in best or (tier, number) < best[phrase.owner]:
+                best[phrase.owner] = (tier, number)
+        return best
+
+    def _with_all(self, words: Sequence[str]) -> set[int]:
+        """Numbers of the names in which each word stands, or a word that begins with it."""
+        holding = [self._beginning_with(word, self._vocabulary, self._of_phrases) for word in dict.fromkeys(words)]
+        holding.sort(key=len)
+        return set.intersection(*holding) if holding else set()
+
+    @staticmethod
+    def _beginning_with(word: str, vocabulary: Sequence[str], holders: Mapping[str, set[int]]) -> set[int]:
+        found: set[int] = set()
+        for each in islice(vocabulary, bisect_left(vocabulary, word), None):
+            if not each.startswith(word):
+                break
+            found |= holders[each]
+        return found
+
+    def _said_of(self, words: Sequence[str]) -> dict[int, tuple[Tier, int]]:
+        """Ingredients of which every word is said: in a name, in its kind, in how it tastes."""
+        holding = [self._beginning_with(word, self._said_vocabulary, self._said) for word in words]
+        owners = set.intersection(*holding) if holding else set()
+        return dict.fromkeys(owners, (Tier.SAID_OF_IT, 0))
+
+    def _misspelt(self, words: Sequence[str]) -> dict[int, tuple[Tier, int]]:
+        """Ingredients that are called nearly so: each unknown word is one that lies within a slip or two of it."""
+        joined = "".join(words)
+        tried = [self._spellings(word) for word in words]
+        best: dict[int, tuple[int, int]] = {}
+        for choice in product(*tried):
+            respelt, slips = tuple(word for word, _ in choice), sum(slip for _, slip in choice)
+            if slips == 0:
+                continue
+            for owner, (tier, number) in self._fits(" ".join(respelt), respelt).items():
+                if tier <= Tier.HAS_WORDS:
+                    best[owner] = min(best.get(owner, _FAR), (100 * slips + tier, number))
+        allowed = _slips_allowed(joined)
+        if allowed:
+            for phrase, slips, _ in process.extract(joined, list(self._unspaced), scorer=OSA.distance, score_cutoff=allowed, limit=8):
+                if phrase[:1] == joined[:1]:
+                    for number in self._unspaced[phrase]:
+                        owner = self._phrases[number].owner
+                        best[owner] = min(best.get(owner, _FAR), (100 * int(slips), number))
+        if not best:
+            return {}
+        # Of the misspelt only those with the fewest slips: the rest is guessing.
+        fewest = min(cost // 100 for cost, _ in best.values())
+        return {owner: (Tier.NEAR, number) for owner, (cost, number) in best.items() if cost // 100 == fewest}
+
+    def _spellings(self, word: str) -> list[tuple[str, int]]:
+        """A word as it is, where it is known; else the known words that it may be, each with its slips."""
+        if word in self._of_phrases:
+            return [(word, 0)]
+        allowed = _slips_allowed(word)
+        if not allowed:
+            return []
+        near = process.extract(word, self._vocabulary, scorer=OSA.distance, score_cutoff=allowed, limit=4 * _WORDS_TRIED)
+        return [(each, int(slips)) for each, slips, _ in near if each[0] == word[0] and len(each) > 2][:_WORDS_TRIED]
+
+
+def _slips_allowed(word: str) -> int:
+    """How many letters may be wrong, missing, too many or swapped."""
+    return 0 if len(word) < _SHORTEST_MISSPELT else 1 if len(word) < 7 else 2
+
+
+def _tier(phrase: _Phrase, written: str, words: tuple[str, ...], wanted: Counter[str]) -> Tier:
+    if phrase.folded == written:
+        return Tier.EXACT
+    if phrase.words == words or "".join(phrase.words) == "".join(words):
+        return Tier.SAME_WORDS
+    if len(words) == 1:  # as with every first letter, where thousands begin so
+        had_all = words[0] in phrase.words
+    else:
+        had = Counter(phrase.words)
+        if had == wanted:
+            return Tier.ANY_ORDER
+        had_all = wanted <= had
+    if had_all:
+        return Tier.BEGINS_WITH_WORDS if phrase.words[: len(words)] == words else Tier.HAS_WORDS
+    *whole, last = words
+    begins = phrase.words[: len(whole)] == tuple(whole) and len(phrase.words) > len(whole) and phrase.words[len(whole)].startswith(last)
+    return Tier.BEGINS if begins else Tier.HAS_BEGINNINGS

@@ -1,0 +1,112 @@
+import { useEffect, useRef, useState } from 'react';
+
+import { ProblemError, type Amount, type PourEntry } from '../../../api/client';
+import { sentence, type ShownAmount } from '../../../lib/format';
+import { useLatest } from '../../../ui/useLatest';
+import { changeOf, useHand, type Hand, type TypedAmount } from '../hand';
+
+const PATIENCE_MS = 600;
+const BETWEEN_WHAT = 'Between what? Type both ends, like “15 to 22.5”.';
+
+/** A text that stands in the field, and what it was read as once the answer is there. */
+interface Round {
+  text: string;
+  read: Promise<Amount | string>;
+  /** An amount, or why it is none. */
+  answer: Amount | string | null;
+  isFinished: boolean;
+}
+
+/** What a text is read as: an amount, or the sentence why it is none. */
+async function readingOf(hand: Hand, asked: TypedAmount): Promise<Amount | string> {
+  try {
+    const amount = await hand.read(asked);
+    return amount.asks === 'range' ? BETWEEN_WHAT : amount;
+  } catch (fault) {
+    if (fault instanceof ProblemError) return sentence(fault.detail);
+    throw fault;
+  }
+}
+
+/**
+ * A text in the amount of a pour. It stays a text until it is finished: then it counts if the whole of it reads, and else the drink keeps
+ * its amount and the text its sentence. On the way the figures show what a whole reading would make of the drink.
+ */
+export function useTypedText(pour: number, shown: ShownAmount, onAmount: (change: Partial<PourEntry>) => void) {
+  const hand = useHand();
+  const [typed, setTyped] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [question, setQuestion] = useState<Amount | null>(null);
+  const round = useRef<Round | null>(null);
+  const impatience = useRef(0);
+
+  const settle = () => {
+    window.clearTimeout(impatience.current);
+    round.current = null;
+    setTyped(null);
+    setRefusal(null);
+    setQuestion(null);
+    hand?.preview(null);
+    hand?.typing(null);
+  };
+  const take = (change: Partial<PourEntry>) => (onAmount(change), settle());
+  /** What an answer comes to: shown on the way, taken or refused at the end. */
+  const judge = (now: Round) => {
+    const { answer, isFinished } = now;
+    if (answer === null || round.current !== now) return;
+    if (typeof answer === 'string') {
+      hand?.preview(null);
+      if (isFinished) setRefusal(answer);
+      else impatience.current = window.setTimeout(() => setRefusal(answer), PATIENCE_MS);
+    } else if (answer.asks === 'which' || answer.asks === 'part') {
+      hand?.preview(null);
+      setQuestion(answer);
+    } else if (isFinished) take(changeOf(answer));
+    else hand?.preview({ pour, change: changeOf(answer) });
+  };
+  const type = (text: string) => {
+    window.clearTimeout(impatience.current);
+    setTyped(text);
+    setRefusal(null);
+    setQuestion(null);
+    if (!hand) return;
+    const asked = { text, unit: shown.unit, pour };
+    hand.typing(asked);
+    const now: Round = { text, read: readingOf(hand, asked), answer: null, isFinished: false };
+    round.current = now;
+    now.read.then(
+      (answer) => {
+        now.answer = answer;
+        judge(now);
+      },
+      // Where no answer comes the text stays in the browser; the bench says that the server can't be reached.
+      () => undefined,
+    );
+  };
+  const finish = () => {
+    const now = round.current;
+    if (!now) return;
+    window.clearTimeout(impatience.current);
+    now.isFinished = true;
+    judge(now);
+  };
+  const leave = () => {
+    if (round.current?.text.trim() === '') settle();
+    else finish();
+  };
+  // A field that goes away was left: what was typed in it counts, or not, as if another had been pressed.
+  const leaveLater = useLatest(leave);
+  useEffect(() => () => leaveLater.current(), [leaveLater]);
+  // Whoever changes the amount in another way has answered the text.
+  const [of, setOf] = useState(shown.text);
+  if (of !== shown.text) {
+    setOf(shown.text);
+    if (refusal !== null) {
+      setTyped(null);
+      setRefusal(null);
+    }
+  }
+  /** What is typed was read as, once it was; null where nothing is typed. */
+  const reading = () => round.current?.read ?? null;
+  return { text: typed ?? shown.text, typed, question, refusal, type, finish, leave, settle, take, reading };
+}
