@@ -15,6 +15,8 @@ from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
 from oenomel.core.larder import Findable, Index, Larder, catalogue
 from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, rebalance
 from oenomel.errors import OenomelError, OutOfRange, SpecError
+from oenomel.interchange.formats.reading import LARGEST_PAGE, read_text
+from oenomel.interchange.formats.writing import FORMATS, write_as
 from oenomel.interchange.reports.forecast import forecast_report
 from oenomel.interchange.reports.swaps import rebalance_report
 from oenomel.interchange.requests.aim import parse_target, pours_named, target_from
@@ -26,6 +28,8 @@ __all__ = ["main"]
 
 BAD_INPUT = 2
 LARGEST_SPEC_BYTES = 1_000_000
+_NO_TEXTS = (b"\x89PNG", b"\xff\xd8\xff", b"GIF8", b"%PDF", b"PK\x03\x04", b"RIFF", b"SQLite format 3")
+"""How files begin that are no texts."""
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -62,6 +66,17 @@ def _parser() -> argparse.ArgumentParser:
     finding.add_argument("words", nargs="+", help='what it is called, such as "triple sec"')
     finding.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
     finding.set_defaults(run=_find)
+
+    reading = commands.add_parser("read", help="print the recipe in a text, a table, linked data or a spec file as JSON")
+    reading.add_argument("file", type=Path, help="the file; - for standard input")
+    reading.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    reading.set_defaults(run=_read)
+
+    writing = commands.add_parser("write", help="print a spec file in an open format")
+    writing.add_argument("spec", type=Path, help="a spec file (JSON)")
+    writing.add_argument("--as", dest="wanted", choices=FORMATS, required=True, help="the format")
+    writing.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    writing.set_defaults(run=_write)
 
     serving = commands.add_parser("serve", help="serve the app")
     serving.add_argument("--demo", action="store_true", help="show the demo, in a data file of its own")
@@ -102,15 +117,37 @@ def _find(chosen: argparse.Namespace) -> int:
     return 0
 
 
-def _text(path: Path) -> str:
+def _read(chosen: argparse.Namespace) -> int:
+    larder = _larder(chosen.data)
+    index = Index(Findable.of(each) for each in larder.values())
+    report = read_text(_text(chosen.file, LARGEST_PAGE, "recipe"), index, larder.__getitem__)
+    print(report.model_dump_json(indent=2, exclude_none=False))
+    return 0
+
+
+def _write(chosen: argparse.Namespace) -> int:
+    larder = _larder(chosen.data)
+    spec = parse_spec(_text(chosen.spec))
+    # Whoever reads the file needs to know what is in it: an unknown slug is refused here.
+    drink_from_spec(spec, larder)
+    print(write_as(spec, chosen.wanted, {slug: each.name for slug, each in larder.items()}), end="")
+    return 0
+
+
+def _text(path: Path, largest: int = LARGEST_SPEC_BYTES, what: str = "spec file") -> str:
     try:
-        with path.open("rb") as file:
-            # Not by what the file says of its size: some never end.
-            content = file.read(LARGEST_SPEC_BYTES + 1)
+        if str(path) == "-":
+            content = sys.stdin.buffer.read(largest + 1)
+        else:
+            with path.open("rb") as file:
+                # Not by what the file says of its size: some never end.
+                content = file.read(largest + 1)
     except OSError as error:
         raise SpecError(str(path), f"can't be read: {error.strerror}") from error
-    if len(content) > LARGEST_SPEC_BYTES:
-        raise SpecError(str(path), "is too large for a spec file")
+    if len(content) > largest:
+        raise SpecError(str(path), f"is too large for a {what}")
+    if content.startswith(_NO_TEXTS):
+        raise SpecError(str(path), "is a picture or another file that holds no text: copy the text of the recipe")
     try:
         return content.decode("utf-8-sig")
     except UnicodeDecodeError as error:

@@ -6,7 +6,7 @@ import re
 import unicodedata
 from bisect import bisect_left
 from collections import Counter, defaultdict
-from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from enum import IntEnum
 from functools import lru_cache
@@ -39,6 +39,11 @@ _VARIANTS: Final[Mapping[str, str]] = {
     "gingerbeer": "ginger beer", "eggwhite": "egg white", "blackcurrant": "black currant", "redcurrant": "red currant",
 }  # fmt: skip
 """One word for several spellings of it."""
+
+_TOO_PLAIN: Final = frozenset(
+    re.findall(r"\w+", "liqueur syrup juice spirit bitter wine cordial water soda cream vinegar leaf zest puree sugar salt tea")
+)
+"""Words that tell a kind and no ingredient: of "hay liqueur" nothing is known."""
 
 _SHORTEST_MISSPELT: Final = 4
 _WORDS_TRIED: Final = 3
@@ -196,22 +201,36 @@ class Index:
 
         return [self._found(owner, *best[owner]) for owner in sorted(best, key=order)]
 
+    def within(self, text: str) -> list[Found]:
+        """What the end of the words means by itself, the longest end first: in "somebody's rye whisky" the whisky is what counts."""
+        words = stems(text)
+        for start in range(1, len(words)):
+            known = words[start:]
+            if len(known) == 1 and known[0] in _TOO_PLAIN:
+                break
+            fits = {owner: fit for owner, fit in self._fits(" ".join(known), known).items() if fit[0] <= Tier.HAS_WORDS}
+            if any(tier <= Tier.ANY_ORDER for tier, _ in fits.values()):
+                order = sorted(fits, key=lambda owner: self._by_rank(owner, fits[owner]))
+                return [replace(self._found(owner, *fits[owner]), tier=Tier.NEAR) for owner in order]
+        return []
+
     def nearest(self, text: str, count: int = NEAREST_TOLD) -> list[Found]:
         """What the words are nearest to, where nothing is called so: by the words that are known, the last first, else by letters."""
         words = stems(text)
-        found: dict[int, Found] = {}
-        for known in self._known_parts(words):
-            for owner, (tier, number) in sorted(self._fits(" ".join(known), known).items(), key=lambda fit: self._by_rank(*fit)):
+        found = {each.slug: each for each in self.within(text)}
+        for end in range(len(words) - 1, 0, -1):
+            for owner, (tier, number) in sorted(
+                self._fits(" ".join(words[:end]), words[:end]).items(), key=lambda fit: self._by_rank(*fit)
+            ):
                 if tier <= Tier.BEGINS_WITH_WORDS:
-                    found.setdefault(owner, replace(self._found(owner, tier, number), tier=Tier.NEAR))
-            if len(found) >= count:
-                break
+                    near = replace(self._found(owner, tier, number), tier=Tier.NEAR)
+                    found.setdefault(near.slug, near)
         if len(found) < count and words:
             names = [" ".join(each.words) for each in self._phrases]
-            near = process.extract(" ".join(words), names, scorer=fuzz.ratio, score_cutoff=_LEAST_LIKE, limit=4 * count)
-            for _, _, number in near:
-                owner = self._phrases[number].owner
-                found.setdefault(owner, self._found(owner, Tier.NEAR, number))
+            alike = process.extract(" ".join(words), names, scorer=fuzz.ratio, score_cutoff=_LEAST_LIKE, limit=4 * count)
+            for _, _, number in alike:
+                near = self._found(self._phrases[number].owner, Tier.NEAR, number)
+                found.setdefault(near.slug, near)
         return list(islice(found.values(), count))
 
     def _by_rank(self, owner: int, fit: tuple[Tier, int]) -> tuple[object, ...]:
@@ -221,11 +240,6 @@ class Index:
         entry, phrase = self._entries[owner], self._phrases[number]
         by = "" if tier == Tier.SAID_OF_IT or phrase.written == entry.name else phrase.written
         return Found(entry.slug, entry.name, tier, by)
-
-    def _known_parts(self, words: Sequence[str]) -> Iterator[tuple[str, ...]]:
-        """Ends of the words, the longest first, then their beginnings: in "house rye whisky" the whisky is what counts."""
-        yield from (tuple(words[start:]) for start in range(1, len(words)))
-        yield from (tuple(words[:end]) for end in range(len(words) - 1, 0, -1))
 
     def _fits(self, text: str, words: tuple[str, ...]) -> dict[int, tuple[Tier, int]]:
         """How well the words fit each ingredient that is called so, and the number of the name that fits best; misspellings apart."""

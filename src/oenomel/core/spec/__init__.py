@@ -2,12 +2,12 @@
 
 from oenomel.core.spec.drink import FAMILIES, ICES, Drink, FamilyName, Ice, Method, Pour, Serve, Stage, Technique
 from oenomel.core.spec.jigger import GRID_ML, MORE_ML, grid_of, ladder, usual_bounds
-from oenomel.core.spec.measures import is_by_eye
+from oenomel.core.spec.measures import Said, beginnings, is_by_eye, plain, read_said
 from oenomel.core.spec.typed_amount import PART_SIZES_ML, Asks, TypedAmount, parse_typed
-from oenomel.core.spec.units import BAR_OUNCE_ML, ML_PER_UNIT, Measure, Unit, parse_amount, pourable, to_ml
+from oenomel.core.spec.units import BAR_OUNCE_ML, ML_PER_UNIT, UNITS, Measure, Unit, parse_amount, pourable, to_ml
 
 __all__ = [
-    "BAR_OUNCE_ML", "FAMILIES", "GRID_ML", "ICES", "ML_PER_UNIT", "MORE_ML", "PART_SIZES_ML", "Asks", "Drink", "FamilyName", "Ice",
-    "Measure", "Method", "Pour", "Serve", "Stage", "Technique", "TypedAmount", "Unit", "grid_of", "is_by_eye", "ladder", "parse_amount",
-    "parse_typed", "pourable", "to_ml", "usual_bounds",
+    "BAR_OUNCE_ML", "FAMILIES", "GRID_ML", "ICES", "ML_PER_UNIT", "MORE_ML", "PART_SIZES_ML", "UNITS", "Asks", "Drink", "FamilyName",
+    "Ice", "Measure", "Method", "Pour", "Said", "Serve", "Stage", "Technique", "TypedAmount", "Unit", "beginnings", "grid_of",
+    "is_by_eye", "ladder", "parse_amount", "parse_typed", "plain", "pourable", "read_said", "to_ml", "usual_bounds",
 ]  # fmt: skip

@@ -23,6 +23,9 @@ LONGEST_SAID: Final = 60
 FRUIT_ML: Final[Mapping[str, float]] = {"lime": 22.5, "lemon": 45.0, "orange": 75.0, "grapefruit": 150.0}
 """Juice of one fruit, [ml]: the lime by domain.md, the others common practice from memory; fruit differs by half."""
 
+MOST_FRUIT: Final = 4.0
+"""More of one fruit than this, in the singular, is a number of something else (house rule)."""
+
 EGG_ML: Final[Mapping[str, float]] = {"white": 30.0, "yolk": 16.5, "egg": 48.0}
 """Of one large egg, [ml]: the white by domain.md, the others as in the catalogue."""
 
@@ -244,7 +247,8 @@ class _Meaning(Transformer[Token, Any]):
 
     def counted(self, number: _Number, *rest: Any) -> Said:
         times, unit = rest[-1]
-        return Said(amount=number.value * times, unit=unit, by_fraction=number.by_fraction)
+        herb = next((str(each).removeprefix("fresh ") for each in rest[:-1] if each is not None and each.type == "HERB"), "")
+        return Said(amount=number.value * times, unit=unit, by_fraction=number.by_fraction, of=herb)
 
     def one(self, *rest: Any) -> Said:
         return self.counted(_Number(1.0), *rest)
@@ -281,6 +285,9 @@ class _Meaning(Transformer[Token, Any]):
         number = next(part for part in parts if isinstance(part, _Number))
         name = next(str(part) for part in parts if isinstance(part, Token) and part.type == "FRUIT")
         fruit = name.removesuffix("'s").removesuffix("s")
+        juiced = any(isinstance(part, Token) and part.type in ("JUICE", "JUICED") for part in parts)
+        if number.value > MOST_FRUIT and fruit == name and not juiced:  # "25 lemon" are no lemons
+            raise _Unreadable
         return Said(amount=round(number.value * FRUIT_ML[fruit], 6), unit="ml", of=f"{fruit} juice")
 
     def egg(self, *parts: _Number | Token | None) -> Said:

@@ -30,7 +30,7 @@ def drink_from_spec(spec: SpecFile, larder: Larder) -> Drink:
         family=spec.family,
         form=spec.form,
         pours=tuple(replace(pour, volume_ml=_followed_ml(index, spec, pours)) for index, pour in enumerate(pours)),
-        method=Method(**spec.method.model_dump()),
+        method=Method(spec.method.technique, spec.method.middle_seconds, spec.method.dry_shake_seconds, spec.method.ice),
         serve=Serve(spec.serve.glass, spec.serve.ice, tuple(spec.serve.garnish)),
     )
 

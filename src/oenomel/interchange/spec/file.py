@@ -138,13 +138,37 @@ class PourEntry(_Entry):
         return self
 
 
+Seconds = Annotated[float, Field(allow_inf_nan=False, ge=0, le=3600)]
+
+
+def _seconds_tag(value: Any) -> str:
+    return "range" if isinstance(value, list | tuple) else "time"
+
+
+SecondsEntry = Annotated[
+    Annotated[Seconds, Tag("time")] | Annotated[Annotated[list[Seconds], Field(min_length=2, max_length=2)], Tag("range")],
+    Discriminator(_seconds_tag),
+]
+
+
 class MethodEntry(_Entry):
-    """How the tin is worked; no seconds stands for the reference time, 0 for no contact with ice."""
+    """How the tin is worked; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts."""
 
     technique: Technique = "shake"
-    seconds: Annotated[float, Field(allow_inf_nan=False, ge=0, le=3600)] | None = None
-    dry_shake_seconds: Annotated[float, Field(allow_inf_nan=False, ge=0, le=3600)] = 0
+    seconds: SecondsEntry | None = None
+    dry_shake_seconds: Seconds = 0
     ice: Ice = "cubes"
+
+    @model_validator(mode="after")
+    def _seconds_in_order(self) -> MethodEntry:
+        if isinstance(self.seconds, list) and self.seconds[0] > self.seconds[1]:
+            raise PydanticCustomError("range", "the seconds go from the fewest to the most")
+        return self
+
+    @property
+    def middle_seconds(self) -> float | None:
+        """The seconds that count."""
+        return sum(self.seconds) / 2 if isinstance(self.seconds, list) else self.seconds
 
 
 class ServeEntry(_Entry):
@@ -203,7 +227,7 @@ def parse_spec(text: str) -> SpecFile:
 
 
 # Names of the branches that Pydantic tried; they stand in no file.
-_TAGS: Final = ("slug", "inline", "body", "spec-target", "family-target", "typed-target")
+_TAGS: Final = ("slug", "inline", "time", "range", "body", "spec-target", "family-target", "typed-target")
 
 
 def spec_error(refusal: Any) -> SpecError:

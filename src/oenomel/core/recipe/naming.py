@@ -1,0 +1,115 @@
+"""What the words of a recipe mean by an ingredient: one of the larder, with what else it could be, or none that is known."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.core.larder import Index, Kind, Tier, stems
+
+OTHERS_TOLD: Final = 3
+
+_LOOSE: Final = frozenset(
+    {
+        "rum",
+        "whiskey",
+        "whisky",
+        "vermouth",
+        "sherry",
+        "wine",
+        "liqueur",
+        "brandy",
+        "port",
+        "curaçao",
+        "curacao",
+        "beer",
+        "tea",
+        "bitter",
+        "cherry",
+    }
+    | {"vinegar", "cider", "orange liqueur", "agricole", "schnapps", "amari", "berries", "juice", "scotch whisky", "syrup"}
+)
+"""Words that several things behind every bar are called by: one of them is taken, and told to be a guess."""
+
+_PROPORTION: Final = re.compile(r"\d(?:[.,]\d)?\s*(?::|to)\s*\d|\d+\s*%")
+
+
+@dataclass(frozen=True, slots=True)
+class Meant:
+    """An ingredient's slug, None where nothing is called so; whether that is sure; what it could be as well; and why it isn't sure."""
+
+    slug: str | None
+    sure: bool
+    others: tuple[str, ...] = ()
+    why: str = ""
+
+
+def meant_by(words: str, asides: tuple[str, ...], index: Index) -> Meant:
+    """What words mean, with what stood in brackets behind them ("simple syrup (2:1)")."""
+    first, *alternatives = re.split(r"\s+or\s+", words)
+    of_first = _meant(first if alternatives else words, asides, index)
+    if not alternatives:
+        return of_first
+    also = [each.slug for each in (_meant(one, (), index) for one in alternatives) if each.slug]
+    others = tuple(dict.fromkeys([*also, *of_first.others]))[:OTHERS_TOLD]
+    return Meant(of_first.slug, False, others, "The line leaves a choice; the first was taken.")
+
+
+def _meant(words: str, asides: tuple[str, ...], index: Index) -> Meant:
+    found = []
+    for said in _tellings(words, asides):
+        found = index.find(said)
+        if found and found[0].tier <= Tier.ANY_ORDER:
+            others = tuple(each.slug for each in found[1:] if each.tier <= Tier.HAS_WORDS)[:OTHERS_TOLD]
+            loose = " ".join(said.lower().split()) in _LOOSE
+            return Meant(
+                found[0].slug, not loose, others, f"“{said}” may be several things; {found[0].name} is the usual one." if loose else ""
+            )
+    found = [each for each in index.find(words) if each.tier != Tier.SAID_OF_IT]
+    if found:
+        why = f"Nothing is called “{words}” letter by letter." if found[0].tier == Tier.NEAR else f"“{words}” is a part of its name."
+        return Meant(found[0].slug, False, tuple(each.slug for each in found[1 : OTHERS_TOLD + 1]), why)
+    within = index.within(words)
+    if within:
+        why = f"Of “{words}” only “{within[0].by or within[0].name}” is known."
+        return Meant(within[0].slug, False, tuple(each.slug for each in within[1 : OTHERS_TOLD + 1]), why)
+    others = tuple(each.slug for each in index.nearest(words, OTHERS_TOLD))
+    return Meant(None, False, others, f"Nothing in the larder is called “{words}”: add it from its label, or choose another.")
+
+
+def _tellings(words: str, asides: tuple[str, ...]) -> Iterator[str]:
+    """The words with what may belong to them, then by themselves, then without what comes behind a comma."""
+    proportions = [aside for aside in asides if _PROPORTION.search(aside)]
+    yield from (f"{words} {aside}" for aside in proportions)
+    yield words
+    named = [aside for aside in asides if aside not in proportions and stems(aside)]
+    head, *tail = re.split(r",\s*", words, maxsplit=1)
+    if tail:
+        yield head
+        yield f"{tail[0]} {head}"
+    without = re.sub(r"\b\d+(?:[.,]\d+)?\s*(?:%(?:\s*abv)?|proof|°|yo|years?(?:\s*old)?|yr)\b\.?|\b\d+(?:[.,]\d+)?\s*%", " ", words).strip()
+    if without != words:
+        yield without
+    yield from named
+
+
+_KINDS_IN_WORDS: Final[tuple[tuple[str, Kind], ...]] = (
+    (r"bitters\b", "bitters"),
+    (r"liqueur|cr[eè]me de|amaro|schnapps|cordial\b", "liqueur"),
+    (r"syrup|honey|nectar|orgeat", "syrup"),
+    (r"juice|pur[eé]e", "juice"),
+    (r"vermouth|aperiti", "aromatised"),
+    (r"sherry|port\b|madeira", "fortified"),
+    (r"champagne|prosecco|cava|sparkling wine", "sparkling"),
+    (r"wine\b", "wine"),
+    (r"\b(gin|rum|vodka|tequila|mezcal|whisk|brandy|bourbon|rye|cognac|spirit)", "spirit"),
+    (r"soda|tonic|water|beer", "water"),
+    (r"vinegar|shrub", "vinegar"),
+)
+
+
+def kind_in(words: str) -> Kind:
+    """The kind that words tell of something that nobody knows."""
+    return next((kind for pattern, kind in _KINDS_IN_WORDS if re.search(pattern, words.lower())), "other")

@@ -1,0 +1,248 @@
+"""A line of a recipe taken apart: where an amount ends and an ingredient begins, and what stands beside both."""
+
+from __future__ import annotations
+
+import itertools
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from typing import Final
+
+from oenomel.core.larder import stems
+from oenomel.core.spec import Said, beginnings, plain, read_said
+
+_BULLET: Final = re.compile(r"^\s*(?:[-*•·–—▪◦‣]+\s+|[•·▪◦‣]\s*|\[[ xX]?\]\s*|\d{1,2}[.)]\s+(?=[A-Za-z]))+")
+_MARKS: Final = re.compile(r"^[#>|\s]+|[|\s]+$|\*\*|__|`|(?<=\w)\*(?=\W|$)|(?<!\S)\*(?=\S)")
+_ON_TOP: Final = re.compile(
+    r",?\s*\b(?:dripped |dropped |dotted )?(?:on top(?: of the foam)?|on the (?:foam|top|surface)|over the foam)$", re.IGNORECASE
+)
+_BETWEEN: Final = re.compile(r"\s*;\s*|,\s+|\s+\+\s+|\s+/\s+|\s+•\s+|\s+·\s+|\s+\|\s+|\s+–\s+|\s+and\s+(?=[\d½¼¾⅓⅔])")
+_ASIDE: Final = re.compile(r"[(\[]([^()\[\]]*)[)\]]")
+_DOTS: Final = re.compile(r"\s*(?:\.{2,}|…|[:–—=]|\s-\s)\s*")
+_OPTIONAL: Final = re.compile(r"\boptional(ly)?\b|\bif (you )?(like|wish)\b", re.IGNORECASE)
+_LEADS: Final = re.compile(r"^(?:then |and |add |of |with |plus |about the )+", re.IGNORECASE)
+_SMALLEST_ML: Final = 8.0
+"""A bare number from here on can only be millilitres; a smaller one is as likely of ounces (house rule)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Piece:
+    """An amount of something, as far as the words tell.
+
+    ``words`` name the ingredient; ``said`` is its amount, None where the line tells none; ``told`` are the words of that amount.
+    ``asides`` stood in brackets. ``doubts`` say what was guessed.
+    """
+
+    text: str
+    words: str
+    said: Said | None
+    told: str = ""
+    asides: tuple[str, ...] = ()
+    optional: bool = False
+    doubts: tuple[str, ...] = ()
+
+
+def bare(line: str) -> str:
+    """A line without its bullet, number and marks of emphasis.
+
+    >>> bare("- **60 ml** gin")
+    '60 ml gin'
+    """
+    return " ".join(_MARKS.sub("", _BULLET.sub("", line)).replace(" | ", " ").split())
+
+
+def pieces_of(line: str) -> list[str]:
+    """The parts of a line that each tell an amount of something; one that tells none stays with the one before it.
+
+    >>> pieces_of("60 ml gin, 22,5 ml lemon juice, strained; 15 ml honey")
+    ['60 ml gin', '22,5 ml lemon juice, strained', '15 ml honey']
+    """
+    cuts = [0, *(found.end() for found in _BETWEEN.finditer(line) if found.start() > 0), len(line)]
+    parts = [line[start:end] for start, end in itertools.pairwise(cuts) if line[start:end].strip()]
+    joined: list[str] = []
+    for part in parts:
+        if joined and is_bare_amount(joined[-1].strip(" /|,;+")):
+            joined[-1] += part
+            continue
+        apart = tells_an_amount(part) and (not joined or tells_an_amount(joined[-1]))
+        if apart or not joined:
+            joined.append(part)
+        else:
+            joined[-1] += part
+    found = [_BETWEEN.sub(" ", each).strip() if _BETWEEN.fullmatch(each[-3:]) else each.strip(" ,;+/|·•–") for each in joined]
+    return [each for part in found for each in _run_together(part)]
+
+
+def _run_together(part: str) -> list[str]:
+    """Two amounts without anything between them, as in "2 oz gin 1 oz vermouth"."""
+    words = part.split()
+    for at in range(2, len(words) - 1):
+        behind = " ".join(words[at:])
+        first = next(iter(beginnings(plain(behind))), None)
+        before = _amount_first(" ".join(words[:at]))
+        # A second telling of the same amount is no second pour.
+        if (
+            before
+            and before[1]
+            and first
+            and first[0].unit is not None
+            and first[1]
+            and words[at][:1].isdigit()
+            and before[0].unit is not None
+        ):
+            return [" ".join(words[:at]), *_run_together(behind)]
+    return [part]
+
+
+def tells_an_amount(part: str) -> bool:
+    """Whether a part of a line tells how much of something."""
+    within = any(_is_measure(each) for each in _ASIDE.findall(part))
+    part = " ".join(_ASIDE.sub(" ", part).split())
+    if re.search(r"\b(to|for) (garnish|serve)\b|^garnish\b", part, re.IGNORECASE):
+        return False
+    if within and re.search(r"[^\W\d]", part):
+        return True
+    whole = read_said(part.strip(" ,.;"))
+    told = whole is not None and (bool(whole.of) or whole.unit is not None) and not _is_piece_alone(part)
+    return told or _of_fruit(part) is not None or _amount_first(part) is not None or _amount_last(part) is not None
+
+
+def is_bare_amount(part: str) -> bool:
+    """Whether a part is an amount and a unit, of nothing."""
+    said = read_said(part)
+    return said is not None and said.unit is not None and not said.of and part[:1].isdigit()
+
+
+def _is_measure(text: str) -> bool:
+    said = read_said(text)
+    return said is not None and said.unit is not None and said.kind in ("amount", "range")
+
+
+def _is_piece_alone(text: str) -> bool:
+    """A word like "twist" or "sprig": a thing, and no number of it."""
+    said = read_said(text)
+    return said is not None and said.unit in ("piece", "leaf") and len(text.split()) == 1
+
+
+def without_top(text: str) -> str | None:
+    """The words before "on top" or "on the foam", where a part ends so."""
+    found = _ON_TOP.search(text)
+    return text[: found.start()] if found and found.start() > 0 else None
+
+
+def piece_of(line: str, default_unit: str | None = None) -> Piece:
+    """What a part of a line tells: how much, of what, and what was guessed of it; ``default_unit`` is the recipe's, where it has one."""
+    text = " ".join(line.split())
+    asides = tuple(found.strip() for found in _ASIDE.findall(text))
+    outside = _LEADS.sub("", " ".join(_ASIDE.sub(" ", text).replace("*", "").split()))
+    optional = _OPTIONAL.search(text) is not None
+    outside = _OPTIONAL.sub("", outside).lstrip(" ,;").rstrip(" ,.;")
+    doubts: list[str] = []
+    said, words, told = _parted(outside)
+    if said is not None and not said.of and not stems(words):
+        words = ""
+    within = next(((read_said(each), each) for each in asides if read_said(each)), None)
+    if said is None and within:
+        (said, told), asides = within, tuple(each for each in asides if each != within[1])
+    elif said is not None:
+        words, doubts = _second_amount(said, words, asides)
+    if said is not None and said.unit is None and said.kind in ("amount", "range") and not said.of:
+        said, doubt = _in_a_unit(said, default_unit)
+        doubts += [doubt] if doubt else []
+    return Piece(text, words.strip(" ,.;:-–"), said, told, asides, optional, tuple(doubts))
+
+
+def _parted(text: str) -> tuple[Said | None, str, str]:
+    """The amount, the words for the ingredient, and the words for the amount."""
+    whole = read_said(text)
+    if whole is not None and whole.of:
+        return whole, whole.of, text
+    if whole is not None and whole.unit is not None and not _is_piece_alone(text):
+        return whole, "", text
+    for parted in (_of_fruit(text), _amount_first(text), _amount_last(text)):
+        if parted:
+            return parted
+    return None, text, ""
+
+
+def _of_fruit(text: str) -> tuple[Said, str, str] | None:
+    """A fruit or an egg whose words go on, as in "1 egg white, fresh" or "juice of half a lime, strained"."""
+    head, *rest = re.split(r",\s*", text, maxsplit=1)
+    said = read_said(head) if rest else None
+    if said is None or not said.of or re.match(r"(cut|sliced|wedge|wheel|for|to)\b", rest[0]):
+        return None
+    return said, said.of, head
+
+
+def _amount_first(text: str) -> tuple[Said, str, str] | None:
+    for said, rest in beginnings(text):
+        of = re.sub(r"^(of|x)\b\s*", "", rest)
+        if said.unit is None and not re.match(r"[a-z]", of):
+            continue
+        if of and not re.match(r"(to|or|and|/|-)\b", of):
+            return said, _cased(text, of), _head(text, rest)
+    return None
+
+
+def _amount_last(text: str) -> tuple[Said, str, str] | None:
+    words = _DOTS.sub(" ", text).split()
+    for at in range(1, len(words)):
+        told = " ".join(words[at:])
+        said = None if _is_piece_alone(told) else read_said(told)
+        if said is not None and (said.unit is not None or said.kind in ("line", "taste") or re.match(r"[\d½¼¾⅓⅔]", told)):
+            name = " ".join(words[:at])
+            return (said, name.strip(" ,:-–"), told) if re.search(r"[^\W\d]", name) else None
+    return None
+
+
+def _cased(text: str, rest: str) -> str:
+    """The last words of a text as they were written: what was read was in small letters."""
+    count = len(rest.split())
+    written = text.replace("-", " ").split() if len(plain(text).split()) != len(text.split()) else text.split()
+    tail = " ".join(written[-count:]) if count <= len(written) else rest
+    return tail if plain(tail) == rest else rest
+
+
+def _head(text: str, rest: str) -> str:
+    tail = _cased(text, rest)
+    return text[: len(text) - len(tail)].strip() if text.endswith(tail) else text
+
+
+def _second_amount(said: Said, words: str, asides: tuple[str, ...]) -> tuple[str, list[str]]:
+    """The words without a second telling of the amount ("60 ml / 2 oz gin"), and whether the two disagree."""
+    doubts = []
+    match = re.match(r"^[/|(]\s*(.+)$", words)
+    second = next(iter(beginnings(match[1])), None) if match else None
+    if second:
+        words = second[1]
+    for other in [*([second[0]] if second else []), *(each for text in asides if (each := read_said(text)) is not None)]:
+        if other.unit is not None and not _same(said, other):
+            doubts.append("The line tells two amounts; the first was taken.")
+    return words, doubts
+
+
+_ML_OF: Final = {"ml": 1.0, "cl": 10.0, "oz": 30.0, "tsp": 5.0, "barspoon": 5.0, "tbsp": 15.0, "dash": 0.8, "cup": 236.6}
+
+
+def _same(one: Said, other: Said) -> bool:
+    """Whether two amounts are one in two units, rounded."""
+    if one.unit not in _ML_OF or other.unit not in _ML_OF:
+        return True
+    a, b = one.amount * _ML_OF[one.unit], other.amount * _ML_OF[other.unit]
+    return abs(a - b) <= 0.12 * max(a, b)
+
+
+def _in_a_unit(said: Said, default_unit: str | None) -> tuple[Said, str]:
+    """An amount without a unit, in the recipe's, or in the one that its size tells."""
+    if default_unit:
+        return replace(said, unit=default_unit), ""
+    if said.amount >= _SMALLEST_ML:
+        return replace(said, unit="ml"), ""
+    return said, ""
+
+
+def split_sentences(text: str) -> Iterator[str]:
+    """The sentences of a line; a point in a figure or after a unit ends none."""
+    for part in re.split(r"(?<=[a-zé)\]”\"'!?])[.!?]+\s+(?=[A-Z“\"(])", text):
+        if part.strip(" ."):
+            yield part.strip()

@@ -1,0 +1,483 @@
+"""A recipe in words as a drink that can be poured: each line with what it was taken for, and nothing of it lost."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, field, replace
+from typing import Final
+
+from oenomel.core.families import families
+from oenomel.core.larder import Index, Ingredient, stems
+from oenomel.core.recipe.forms import Part, guess_of, slot_of, stage_of
+from oenomel.core.recipe.naming import Meant, kind_in, meant_by
+from oenomel.core.recipe.pieces import Piece, bare, piece_of, pieces_of, split_sentences, tells_an_amount, without_top
+from oenomel.core.recipe.records import Line, ReadLine, ReadPour, ReadRecipe, Section, Taken
+from oenomel.core.recipe.sentences import Made, garnish_of, glass_in, made_of
+from oenomel.core.spec import ML_PER_UNIT, UNITS, Said, Stage, Unit, beginnings, plain
+
+UNNAMED: Final = "Recipe without a name"
+LONGEST_NAME: Final = 80
+ASKED_AMOUNTS: Final = {"jigger": (45.0, "ml"), "shot": (30.0, "ml"), "spoon": (1.0, "barspoon")}
+"""What is taken of words that mean several measures; always told as a guess."""
+
+_HEADING: Final = re.compile(
+    r"^(?P<what>ingredients?|you(?:'ll| will) need|spec|the drink|for the drink|"
+    r"method|directions?|instructions?|preparation|how to(?: make(?: it)?)?|steps?|to make(?: it)?|procedure|build|mix|"
+    r"garnish(?:es)?|glass(?:ware)?|served? in|ice|rim|edge|name|title|drink|"
+    r"notes?|tips?|about|history|serves?|makes|yields?|source|credits?|difficulty|time|variations?|description|tags?|family|abv)"
+    r"\s*(?:[:–—-]+\s*(?P<rest>.*)|)$",
+    re.IGNORECASE,
+)
+_SECTIONS: Final[dict[str, Section]] = {
+    **dict.fromkeys(("ingredient", "ingredients", "you'll need", "you will need", "spec", "the drink", "for the drink"), "ingredients"),
+    **dict.fromkeys(("method", "direction", "directions", "instruction", "instructions", "preparation", "procedure"), "method"),
+    **dict.fromkeys(("how to", "how to make", "how to make it", "step", "steps", "to make", "to make it", "build", "mix"), "method"),
+    **dict.fromkeys(("garnish", "garnishes"), "garnish"),
+}  # fmt: skip
+_ALL_IN: Final = re.compile(
+    r"\b(?:all|amounts?|measures?|measurements?|quantities|everything)\b.{0,20}\bin (ml|millilit(?:re|er)s|cl|oz|ounces|parts?)\b"
+    r"|^\(?in (ml|cl|oz|parts)\)?$",
+    re.IGNORECASE,
+)
+_EQUAL: Final = re.compile(r"^equal parts?(?: of)?:?\s+(.+)$", re.IGNORECASE)
+_TOP: Final = re.compile(
+    r"^(?:then |and |to )?(?:top|fill|lengthen|finish|charge)(?:ped|ed)?(?: (?:it|up|off|the glass))*(?: with| w/| using)?\s+(?P<what>.+)$",
+    re.IGNORECASE,
+)
+_FLOAT: Final = re.compile(
+    r"^(?:and |then |carefully |gently )*(?:float(?: of)?|float on top)\s+(?P<what>.+)$"
+    r"|^(?P<before>.+?),?\s+(?:float(?:ed)?|to float|for float)$",
+    re.IGNORECASE,
+)
+_RINSE: Final = re.compile(
+    r"^(?:rinse|wash|coat)(?: (?:the|a|your|inside|of|chilled|glass|coupe|rocks))*(?: with| of)?\s+(?P<what>.+)$"
+    r"|^(?P<before>.+?),?\s+(?:rinse|(?:to|for) rins\w+(?: the glass)?)$",
+    re.IGNORECASE,
+)  # fmt: skip
+_LAST: Final[tuple[tuple[re.Pattern[str], Stage], ...]] = ((_FLOAT, "floated"), (_RINSE, "rinse"))
+_VERBS: Final = re.compile(
+    r"\b(?:add|shake|stir|strain|pour|serve|muddle|combine|build|blend|garnish|mix|rim|chill|place|express|discard|fill|top|float|rinse|press|dry|enjoy|put"
+    r"|use|make|squeeze|drop|wipe|light|flame|smoke|swizzle|roll|spritz|dust|grate|finish|double|fine|hard)\b",
+    re.IGNORECASE,
+)
+_TAIL: Final = re.compile(
+    r",?\s+(?:if (?:you )?(?:like|wish)|to finish|on top|and stir.*|over (?:the )?(?:top|ice).*|(?:and )?serve.*)$", re.IGNORECASE
+)
+_SAYS_NOTHING: Final = re.compile(
+    r"(?:and )?(?:enjoy|serve(?: immediately| at once| cold| chilled)?|cheers|done|that's it)[\s.!]*", re.IGNORECASE
+)
+_TOGETHER: Final = frozenset(
+    stems(
+        "all ingredients everything tin shaker add combine combined glass into together mixing mix except rest enjoy serve pour to your it"
+        " then put place"
+    )
+)
+_RIM_AMOUNT: Final = (1.0, "tsp")
+
+
+@dataclass
+class _Reading:
+    """What was read so far."""
+
+    index: Index
+    ingredient_of: Callable[[str], Ingredient]
+    default_unit: str | None
+    name: str = ""
+    made: Made = field(default_factory=Made)
+    pours: list[ReadPour] = field(default_factory=list)
+    lines: list[ReadLine] = field(default_factory=list)
+
+    def tell(self, text: str, taken: Taken, why: str = "", *, sure: bool = True) -> None:
+        self.lines.append(ReadLine(text, taken, sure=sure, why=why))
+
+
+def sections_of(text: str) -> list[Line]:
+    """The lines of a text; its headings tell the parts when they are read."""
+    return [Line(line) for line in text.splitlines() if line.strip()]
+
+
+def read_recipe(lines: Sequence[Line], index: Index, ingredient_of: Callable[[str], Ingredient], name: str = "") -> ReadRecipe:
+    """A recipe out of its lines; ``name`` where it is known apart from them, ``ingredient_of`` gives what a slug stands for."""
+    whole = "\n".join(line.text for line in lines)
+    found = _ALL_IN.search(whole)
+    told = (
+        re.sub(r"^(ounces|millilit\w+|parts?)$", lambda m: {"o": "oz", "m": "ml", "p": "part"}[m[0][0]], (found[1] or found[2]).lower())
+        if found
+        else None
+    )
+    reading = _Reading(index, ingredient_of, told or _bare_unit(lines), name)
+    section: Section = ""
+    for at, line in enumerate(lines):
+        section = _read_line(reading, line, line.section or section, is_first=at == 0, is_only=len(lines) == 1)
+    return _finished(reading)
+
+
+def _bare_unit(lines: Sequence[Line]) -> str | None:
+    """The unit of numbers without one, where they are all as small as ounces."""
+    bare_numbers = [
+        piece.said.amount
+        for line in lines
+        if line.section in ("", "ingredients") and tells_an_amount(bare(line.text))
+        for part in pieces_of(bare(line.text))
+        if (piece := piece_of(part)).said is not None and piece.said.unit is None and not piece.said.of
+    ]
+    return "oz" if len(bare_numbers) > 1 and any(n % 1 for n in bare_numbers) and max(bare_numbers) <= 4 else None
+
+
+def _read_line(reading: _Reading, line: Line, section: Section, *, is_first: bool, is_only: bool) -> Section:
+    """Reads a line; returns the part of the recipe that the next one belongs to."""
+    text = bare(line.text)
+    if not text:
+        return section
+    heading = _HEADING.match(text.strip(" :"))
+    rest = (heading["rest"] or "").strip() if heading else ""
+    what = heading["what"].lower() if heading else ""
+    if heading and (rest or text.rstrip().endswith(":") or what in _SECTIONS or _is_heading(line.text)):
+        return _read_heading(reading, text, what, rest, section)
+    if is_first and not reading.name and not line.section and not is_only and _is_name(text):
+        reading.name = text.strip(" .:")
+        reading.tell(text, "name")
+        return section
+    if (
+        is_only
+        and not reading.name
+        and (titled := re.match(r"^([^:\d]{3,60}):\s+(.+)$", text))
+        and tells_an_amount(titled[2].split(",")[0])
+    ):
+        reading.name = titled[1].strip()
+        reading.tell(titled[1], "name")
+        text = titled[2]
+    _read_part(reading, text, section)
+    return section
+
+
+def _is_heading(line: str) -> bool:
+    return line.lstrip().startswith("#") or re.fullmatch(r"\s*\*\*[^*]+\*\*:?\s*", line) is not None
+
+
+def _is_name(text: str) -> bool:
+    odd = re.search(r"[.!?]\s|[<>{}]|:\s|\s[-–—]\s", text)
+    return len(text) <= LONGEST_NAME and not odd and not tells_an_amount(text) and not _TOP.match(text)
+
+
+def _read_heading(reading: _Reading, text: str, what: str, rest: str, section: Section) -> Section:
+    if what in ("name", "title", "drink") and rest:
+        reading.name = reading.name or rest
+        reading.tell(text, "name")
+        return section
+    if what in ("glass", "glassware", "serve in", "served in"):
+        reading.made = replace(reading.made, glass=glass_in(rest) or rest or reading.made.glass)
+        reading.tell(text, "glass" if rest else "heading")
+        return section
+    if what == "ice" and rest:
+        words = plain(rest)
+        ice = "none" if re.search(r"\b(none|no|up)\b", words) else "crushed" if "crush" in words or "pebble" in words else None
+        large = re.search(r"\b(large|big|one|block|sphere|rock)\b", words)
+        reading.made = replace(reading.made, serve_ice=ice or ("large" if large else "cubes"))  # type: ignore[arg-type]
+        reading.tell(text, "ice")
+        return section
+    if what in ("rim", "edge") and rest:
+        reading.made = replace(reading.made, rims=(*reading.made.rims, (re.sub(r"^half\b[\s,]*", "", rest), "half" in rest.lower())))
+        reading.tell(text, "edge")
+        return section
+    if what in ("garnish", "garnishes") and rest:
+        garnish = garnish_of(f"garnish: {rest}")
+        reading.made = replace(reading.made, garnish=(*reading.made.garnish, *garnish))
+        reading.tell(text, "garnish")
+        return section
+    after = _SECTIONS.get(what)
+    if after is None:
+        reading.tell(text, "note")
+        return "note" if not rest else section
+    if rest:
+        _read_part(reading, rest, after)
+    else:
+        reading.tell(text, "heading")
+    return after
+
+
+def _read_part(reading: _Reading, text: str, section: Section) -> None:
+    """A line, or what stands behind its heading: pours first, then sentences."""
+    if section == "note":
+        reading.tell(text, "note")
+        return
+    if section == "garnish":
+        reading.made = replace(reading.made, garnish=(*reading.made.garnish, *(garnish_of(f"garnish: {text}"))))
+        reading.tell(text, "garnish")
+        return
+    if _ALL_IN.search(text) and len(text.split()) <= 8:
+        reading.tell(text, "made")
+        return
+    equal = _EQUAL.match(text)
+    if equal:
+        sentence, *further = split_sentences(equal[1])
+        for each in re.split(r",\s*(?:and\s+)?|\s+and\s+|\s+\+\s+", sentence.strip(" .")):
+            _read_pour(reading, replace(piece_of(f"1 part {each}"), text=each))
+        for each in further:
+            _read_sentence(reading, each, section)
+        return
+    for sentence in split_sentences(text):
+        if section != "method" and tells_an_amount(sentence) and not _starts_with_verb(sentence):
+            for part in pieces_of(sentence):
+                _read_item(reading, part)
+        else:
+            _read_sentence(reading, sentence, section)
+
+
+def _starts_with_verb(text: str) -> bool:
+    found = _VERBS.match(text)
+    # "Dry gin" and "double cream" begin with no verb.
+    return found is not None and found[0].lower() not in ("dry", "double", "fine", "hard", "top", "float", "rinse", "smoke", "light")
+
+
+def _read_item(reading: _Reading, part: str) -> None:
+    """One amount of something, or what stands between such."""
+    if garnish := garnish_of(part):
+        reading.made = replace(reading.made, garnish=(*reading.made.garnish, *garnish))
+        reading.tell(part, "garnish")
+    elif (on_top := without_top(part)) and tells_an_amount(on_top):
+        _read_pour(reading, replace(piece_of(on_top, reading.default_unit), text=part), stage="floated")
+    elif tells_an_amount(part) or _RINSE.match(part) or _TOP.match(part):
+        for pattern, stage in _LAST:
+            if found := pattern.match(part):
+                words = found["what"] or found["before"]
+                _read_pour(reading, replace(piece_of(words, reading.default_unit), text=part), stage=stage)
+                return
+        _read_pour(reading, piece_of(part, reading.default_unit))
+    else:
+        _read_sentence(reading, part, "")
+
+
+def _read_sentence(reading: _Reading, sentence: str, section: Section) -> None:
+    """A sentence of the making, something without an amount, or what nobody can place."""
+    text = sentence.strip(" .")
+    if section != "method" and not _starts_with_verb(text) and (garnish := garnish_of(text)):
+        reading.made = replace(reading.made, garnish=(*reading.made.garnish, *garnish))
+        reading.tell(sentence, "garnish")
+        return
+    poured = _poured_in_words(reading, text)
+    before = reading.made
+    reading.made = made_of(text, before)
+    if poured:
+        return
+    rims = len(reading.made.rims) > len(before.rims)
+    if reading.made.told:
+        garnished = reading.made.told == ("garnished",)
+        reading.tell(sentence, "edge" if rims else "garnish" if garnished else "made")
+        return
+    if _SAYS_NOTHING.fullmatch(text):
+        reading.tell(sentence, "made")
+        return
+    if section == "method" or _VERBS.search(text) or len(text.split()) > 6:
+        known = section == "method" and _VERBS.search(text) is not None and not re.search(r"\d", text)
+        reading.tell(sentence, "made" if known and _names_what_is_poured(reading, text) else "note")
+        return
+    _read_without_amount(reading, sentence, text, section)
+
+
+def _names_what_is_poured(reading: _Reading, text: str) -> bool:
+    """Whether a sentence only puts together what is poured anyway: "Add everything to a tin"."""
+    words = set(stems(text))
+    return bool(words & _TOGETHER) and words <= _TOGETHER | {word for pour in reading.pours for word in stems(pour.words)}
+
+
+def _poured_in_words(reading: _Reading, text: str) -> bool:
+    """What is topped, floated or rinsed with, where it isn't poured already; whether a pour came of it."""
+    lasts: tuple[tuple[re.Pattern[str], Stage], ...] = ((_TOP, "topped"), *_LAST)
+    for pattern, stage in lasts:
+        for clause in re.split(r"[;,]\s*(?:and |then )*|\b(?:and|then)\s+(?=top|fill|float|rinse|finish)", text):
+            found = pattern.match(clause.strip())
+            if not found:
+                continue
+            words = _TAIL.sub("", (found["what"] if found["what"] else found.groupdict().get("before")) or "")
+            piece = piece_of(words, reading.default_unit)
+            meant = meant_by(re.sub(r"^(?:a|an|the|some|more|cold|chilled)\s+", "", piece.words), piece.asides, reading.index)
+            if meant.slug is None or re.search(r"\b(ice|garnish)\b", words):
+                continue
+            at = next((i for i, pour in enumerate(reading.pours) if pour.ingredient and pour.ingredient.slug == meant.slug), None)
+            if at is not None:
+                if stage != "topped" or reading.pours[at].stage == "mixed":
+                    reading.pours[at] = replace(reading.pours[at], stage=stage)
+                continue
+            if stage == "rinse" and piece.said is None:
+                piece = replace(piece, said=Said(amount=1.5, unit="ml"), told="rinse")
+            if stage == "topped" and piece.said is None:
+                piece = replace(piece, said=Said("line"), told=clause.strip())
+            _read_pour(reading, replace(piece, text=text), meant, stage)
+            return True
+    return False
+
+
+def _read_without_amount(reading: _Reading, sentence: str, text: str, section: Section) -> None:
+    """A line that only names something: a garnish, an ingredient whose amount has to be asked, or nothing that is known."""
+    meant = meant_by(piece_of(text).words or text, (), reading.index)
+    if meant.slug is None or (not meant.sure and section != "ingredients"):
+        reading.tell(sentence, "note")
+        return
+    ingredient = reading.ingredient_of(meant.slug)
+    if set(ingredient.slots) <= {"garnish"} or (ingredient.kind == "plant" and "garnish" in ingredient.slots):
+        reading.made = replace(reading.made, garnish=(*reading.made.garnish, text))
+        reading.tell(sentence, "garnish")
+        return
+    why = f"How much {ingredient.name}? The line doesn’t tell."
+    reading.lines.append(ReadLine(sentence, "asked", None, False, meant.others, why, meant.slug))
+
+
+def _read_pour(reading: _Reading, piece: Piece, meant: Meant | None = None, stage: Stage | None = None) -> None:
+    """A piece as a pour; as garnish where it is only that; asked where its amount isn't told."""
+    meant = meant or meant_by(piece.words, piece.asides, reading.index)
+    if not piece.words.strip() or not stems(piece.words):
+        reading.tell(piece.text, "note", "An amount of what? The line doesn’t tell.", sure=False)
+        return
+    ingredient = reading.ingredient_of(meant.slug) if meant.slug else None
+    if ingredient and _is_garnish(ingredient, piece):
+        reading.made = replace(reading.made, garnish=(*reading.made.garnish, re.sub(r"^(?:1|an?|one)\s+", "", piece.text)))
+        reading.tell(piece.text, "garnish")
+        return
+    said = piece.said
+    if said is None or said.kind == "taste":
+        named = ingredient.name if ingredient else piece.words
+        why = f"How much {named}? {'To taste is no amount.' if said else 'The line doesn’t tell.'}"
+        reading.lines.append(ReadLine(piece.text, "asked", None, False, meant.others, why, meant.slug or ""))
+        return
+    amount, unit, doubts = _amount_of(said, ingredient)
+    ml = amount * ML_PER_UNIT.get(unit, 30.0)
+    slot = slot_of(ingredient, ml, any(pour.slot == "base" for pour in reading.pours)) if ingredient else "other"
+    if slot == "garnish" and ingredient and "accent" in ingredient.slots:
+        slot = "accent"
+    pour = ReadPour(
+        words=piece.words,
+        ingredient=ingredient,
+        amount=amount,
+        unit=unit,
+        slot=slot,
+        stage=stage or (stage_of(ingredient, slot) if ingredient else "mixed"),
+        said=piece.told or None if _worth_keeping(piece, said) else None,
+        ends=said.ends,
+        optional=piece.optional,
+        relative=None,
+        kind="other" if ingredient else kind_in(piece.words),
+    )
+    why = " ".join(each for each in (meant.why, *piece.doubts, *doubts) if each)
+    reading.pours.append(pour)
+    reading.lines.append(
+        ReadLine(piece.text, "pour", len(reading.pours) - 1, meant.sure and not piece.doubts and not doubts, meant.others, why)
+    )
+
+
+def _is_garnish(ingredient: Ingredient, piece: Piece) -> bool:
+    if set(ingredient.slots) <= {"garnish"}:
+        return True
+    counted = piece.said is None or piece.said.unit in (None, "piece")
+    muddled = "accent" in ingredient.slots and piece.said is not None
+    return ingredient.kind == "plant" and "garnish" in ingredient.slots and counted and not muddled
+
+
+def _worth_keeping(piece: Piece, said: Said) -> bool:
+    return (
+        said.by_eye
+        or bool(said.of)
+        or said.kind == "line"
+        or re.fullmatch(r"[\d\s./,¼½¾⅓⅔⅛⅜⅝⅞-]+(fl\.? ?)?[a-zA-Z]*\.?", piece.told) is None
+    )
+
+
+def _amount_of(said: Said, ingredient: Ingredient | None) -> tuple[float, Unit, list[str]]:
+    """An amount in a unit of a file, and what of it was guessed."""
+    if said.kind == "line":
+        usual = next(slot.usual_ml for slot in families()["fizz"].slots if slot.slot == "lengthener")
+        return usual, "ml", [f"As much as fits: {usual:g} ml is usual."]
+    if said.unit in ASKED_AMOUNTS:
+        each, unit = ASKED_AMOUNTS[said.unit]
+        return said.amount * each, _unit(unit), [f"A {said.unit} may be several measures; {each:g} {unit} was taken."]
+    if said.unit is None:
+        if ingredient is not None and (ingredient.kind in ("plant", "egg") or ingredient.piece_ml or ingredient.piece_g):
+            return said.amount, "piece", []
+        return said.amount, "oz" if said.amount <= 4 else "ml", ["No unit is told; it was guessed by the size of the number."]
+    return said.amount, _unit(said.unit), []
+
+
+def _unit(word: str) -> Unit:
+    return next(unit for unit in UNITS if unit == word)
+
+
+def _finished(reading: _Reading) -> ReadRecipe:
+    """The recipe, with what only the whole of it tells: edges, followed amounts, the technique, the family."""
+    for what, half in reading.made.rims:
+        _read_rim(reading, what, half)
+    _settle_lines_that_follow(reading)
+    made, reasons = reading.made, []
+    parts = [
+        Part(pour.ingredient, pour.amount * ML_PER_UNIT.get(pour.unit, 30.0 if pour.unit in ("oz", "part") else 0.0), pour.slot, pour.stage)
+        for pour in reading.pours
+        if pour.ingredient is not None
+    ]
+    if made.technique is None:
+        shaken = any(part.slot in ("sour", "texture") or part.ingredient.kind in ("egg", "dairy", "juice") for part in parts)
+        made = replace(made, technique="shake" if shaken else "stir")
+        how = "shaken, for there is juice in it" if shaken else "stirred, for nothing in it is cloudy"
+        reasons.append(f"No sentence tells how it is worked: {how}.")
+    guess = guess_of(parts, made.technique, made.serve_ice or "none")
+    part_ml = None
+    if any(pour.unit == "part" for pour in reading.pours):
+        most = max(pour.amount for pour in reading.pours if pour.unit == "part")
+        part_ml = 30.0 if most <= 2 else 60.0 / most
+        reasons.append(f"A part was taken as {part_ml:g} ml.")
+    notes = [line.text for line in reading.lines if line.taken in ("note", "asked")]
+    if made.strain == "double":
+        notes.append("Double strain.")
+    return ReadRecipe(
+        reading.name or UNNAMED, guess, tuple(reading.pours), made, tuple(reading.lines), tuple(notes), (guess.why, *reasons), part_ml
+    )
+
+
+def _read_rim(reading: _Reading, what: str, half: bool) -> None:
+    """The edge of the glass, as a pour that adds nothing to the liquid."""
+    meant = meant_by(what, (), reading.index)
+    ingredient = reading.ingredient_of(meant.slug) if meant.slug else None
+    if ingredient is None or "edge" not in ingredient.slots:
+        at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge"), None)
+        if at is not None:
+            reading.lines[at] = replace(
+                reading.lines[at], taken="note", sure=False, why=f"The edge with what? “{what}” coats none that is known."
+            )
+        return
+    if any(pour.stage == "rim" and pour.ingredient is ingredient for pour in reading.pours):
+        return
+    amount, unit = _RIM_AMOUNT
+    said = "half the edge" if half else None
+    reading.pours.append(ReadPour(what, ingredient, amount, _unit(unit), "edge", "rim", said))
+    at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge" and line.pour is None), None)
+    if at is not None:
+        reading.lines[at] = replace(reading.lines[at], pour=len(reading.pours) - 1)
+
+
+def _settle_lines_that_follow(reading: _Reading) -> None:
+    """Amounts told by another pour's, as in "lemon juice: half as much as the gin"."""
+    for at, line in enumerate(reading.lines):
+        if line.taken not in ("note", "asked"):
+            continue
+        match = re.match(r"^(?P<name>[^:–—,]+?)(?:[:–—,]|\s-)\s*(?P<told>.+)$", line.text) or re.match(
+            r"^(?P<told>.+? (?:much|of) )(?P<name>.+?) as (?P<as>.+)$", line.text
+        )
+        if not match:
+            continue
+        told = f"{match['told']} {match.groupdict().get('as') or ''}".strip()
+        for said, rest in beginnings(told, "times"):
+            wanted = set(stems(rest))
+            to = next((i for i, pour in enumerate(reading.pours) if wanted and wanted <= set(stems(f"{pour.words} {pour.slot}"))), None)
+            meant = meant_by(match["name"], (), reading.index)
+            if to is None or meant.slug is None:
+                continue
+            followed, ingredient = reading.pours[to], reading.ingredient_of(meant.slug)
+            amount = round(said.amount * followed.amount, 6)
+            slot = slot_of(ingredient, amount * ML_PER_UNIT.get(followed.unit, 30.0), has_base=True)
+            pour = ReadPour(
+                match["name"], ingredient, amount, followed.unit, slot, stage_of(ingredient, slot), told, relative=(to, said.amount)
+            )
+            reading.pours.append(pour)
+            reading.lines[at] = replace(
+                line, taken="pour", pour=len(reading.pours) - 1, sure=meant.sure, others=meant.others, why=meant.why, asks=""
+            )
+            break

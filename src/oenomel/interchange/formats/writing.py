@@ -1,0 +1,32 @@
+"""A drink in an open format."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Mapping
+from typing import Final, Literal, get_args
+
+from oenomel.interchange.formats.linked_data import linked_data_of
+from oenomel.interchange.formats.table import table_of
+from oenomel.interchange.formats.wording import markdown_of
+from oenomel.interchange.spec.file import SpecFile
+
+__all__ = ["ENDINGS", "FORMATS", "Format", "write_as"]
+
+Format = Literal["json", "csv", "markdown", "jsonld"]
+FORMATS: Final[tuple[Format, ...]] = get_args(Format)
+ENDINGS: Final[Mapping[Format, str]] = {"json": "json", "csv": "csv", "markdown": "md", "jsonld": "jsonld"}
+"""How the file's name ends."""
+
+
+def write_as(spec: SpecFile, wanted: Format, names: Mapping[str, str], notes: str = "") -> str:
+    """A drink as a text; ``names`` are those of the larder's slugs."""
+    match wanted:
+        case "json":
+            return json.dumps(spec.model_dump(mode="json", exclude_none=True), indent=2, ensure_ascii=False) + "\n"
+        case "csv":
+            return table_of(spec, names)
+        case "jsonld":
+            return json.dumps(linked_data_of(spec, names), indent=2, ensure_ascii=False) + "\n"
+        case "markdown":
+            return markdown_of(spec, names, notes)
