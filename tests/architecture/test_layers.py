@@ -13,7 +13,7 @@ import oenomel
 ROOT = Path(__file__).parents[2]
 SOURCE = Path(oenomel.__file__).parent
 LINTER = Path(sys.executable).parent / "lint-imports"
-ROOMS = ("larder", "spec", "ice", "balance", "families", "glass", "findings", "swaps", "making", "forecast", "notebook")
+ROOMS = ("larder", "spec", "ice", "balance", "families", "glass", "findings", "swaps", "making", "recipe", "forecast", "notebook")
 
 
 def modules(*folders: str) -> list[Path]:

@@ -135,8 +135,8 @@ def test_amounts_are_typed_as_they_are_said(page, full_house):
     ready(page, full_house)
     lemon = amount(page, "Lemon juice")
     lemon.fill("half a lime")
-    expect(page.get_by_role("region", name="In the tin")).to_contain_text("“half a lime”")
     lemon.press("Enter")
+    expect(page.get_by_role("region", name="In the tin")).to_contain_text("“half a lime”")
     expect(lemon).to_have_value("11.25")
 
     # "A jigger" is asked; a slip of unit is told at its pour at once, with what mends it.
@@ -223,6 +223,7 @@ def test_pours_are_moved_doubled_and_told_otherwise(page, full_house):
     # A range says where it should settle: as the parent has it, where nothing else was changed for it.
     expect(dialog).to_contain_text(re.compile(r"nearest to its parent at [\d.]+ ml"))
     dialog.get_by_label("to, ml").fill("12.5")
+    dialog.get_by_label("to, ml").press("Enter")
     expect(dialog).to_contain_text("nearest to its parent at 12.5 ml")
     dialog.get_by_role("button", name="Settle there").click()
     expect(amount(page, "Simple syrup 1:1")).to_have_value("12.5")
@@ -267,10 +268,12 @@ def test_the_drink_is_dragged_to_where_it_is_wished_and_the_trail_leads_back(pag
     sweet, strong = page.get_by_test_id("sugar-now"), page.get_by_test_id("abv-now")
     brought = sweet.inner_text()
     amount(page, "Simple syrup 1:1").fill("25")
+    amount(page, "Simple syrup 1:1").press("Enter")
     expect(sweet).not_to_have_text(brought)
     expect(points).to_have_count(2)
     syrupy = strong.inner_text()
     amount(page, "London dry gin").fill("60")
+    amount(page, "London dry gin").press("Enter")
     expect(strong).not_to_have_text(syrupy)
     expect(points).to_have_count(3)
     page.get_by_role("button", name=re.compile("^Step back 2 moves")).click()

@@ -29,6 +29,7 @@ def test_the_method_is_ticked_timed_and_tells_what_is_forgotten(page, full_house
     gin = next(index for index, each in enumerate(words) if "London dry gin" in each)
     steps.get_by_role("button", name=re.compile("poured otherwise: London dry gin")).click()
     steps.get_by_role("listitem").nth(gin).get_by_role("textbox").fill("45")
+    page.keyboard.press("Enter")
     expect(strength).not_to_have_text(before)
     expect(page.get_by_text(re.compile("Really poured: London dry gin 45 ml for 30 ml"))).to_be_visible()
     expect(amount(page, "London dry gin")).to_have_value("30")
@@ -57,7 +58,7 @@ def test_the_method_is_ticked_timed_and_tells_what_is_forgotten(page, full_house
 def test_schools_of_making_change_the_steps_and_bitters_their_place(page, full_house):
     ready(page, full_house)
     steps = page.get_by_role("list", name="Steps")
-    expect(steps.get_by_role("listitem").filter(has_text="into the tin").first).to_contain_text("Egg white")
+    expect(steps.get_by_role("listitem").filter(has_text="into the tin").first).to_contain_text("egg white")
     page.keyboard.press("m")
     dialog = page.get_by_role("dialog", name="How it is made")
     dialog.get_by_role("button", name="spirit first").click()

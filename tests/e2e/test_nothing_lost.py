@@ -319,6 +319,7 @@ def unkept(page, server, number):
     ready(page, f"{server.url}/bench/{number}")
     with page.expect_response(lambda answer: answer.request.method == "PUT"):
         page.locator("input[data-amount]").first.fill("51")
+        page.locator("input[data-amount]").first.press("Enter")
     saved(page)
 
 

@@ -17,7 +17,21 @@ from oenomel.api.errors import PROBLEMS, add_error_handlers
 from oenomel.api.reading.house import only_looks
 from oenomel.api.reading.parameters import only_known_parameters
 from oenomel.api.routers import demo as demo_router
-from oenomel.api.routers import drinks, families, forecast, ingredients, making, measuring, notebook, rules, shelf, swaps, tastings, tree
+from oenomel.api.routers import (
+    drinks,
+    families,
+    forecast,
+    ingredients,
+    making,
+    measuring,
+    notebook,
+    recipes,
+    rules,
+    shelf,
+    swaps,
+    tastings,
+    tree,
+)
 from oenomel.api.routers import sharing as sharing_router
 from oenomel.api.searching import Turns
 from oenomel.api.serving import LARGEST_BODY, FrontEnd, Guard
@@ -92,7 +106,22 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
 
     # Nobody's own book can be emptied: the way to put the demo back is there only while the demo is served.
     only_in_the_demo = (demo_router.router,) if demo else ()
-    rooms = (rules, forecast, making, swaps, ingredients, shelf, families, drinks, notebook, tastings, measuring, tree, sharing_router)
+    rooms = (
+        rules,
+        forecast,
+        making,
+        swaps,
+        recipes,
+        ingredients,
+        shelf,
+        families,
+        drinks,
+        notebook,
+        tastings,
+        measuring,
+        tree,
+        sharing_router,
+    )
     for router in (health, *(room.router for room in rooms), *only_in_the_demo):
         api.include_router(router, prefix="/api")
     return api

@@ -6,7 +6,7 @@ import json
 import sqlite3
 from dataclasses import dataclass
 
-__all__ = ["MOST_FOUND", "Wanted", "count", "find", "forget_all", "write_down"]
+__all__ = ["MOST_FOUND", "Wanted", "count", "find", "forget_all", "write_down", "write_down_all"]
 
 MOST_FOUND = 200
 
@@ -16,10 +16,16 @@ SHORTEST_INDEXED = 3
 FOUND = """
 FROM drink
 WHERE (:before IS NULL OR drink.id < :before)
-  AND (:match = '' OR drink.id IN (SELECT rowid FROM book_words WHERE book_words MATCH :match))
-  AND NOT EXISTS (
-    SELECT 1 FROM json_each(:short) AS word
-    WHERE NOT EXISTS (SELECT 1 FROM book_words WHERE book_words.rowid = drink.id AND instr(lower(book_words.words), word.value) > 0)
+  AND (
+    ((:match = '' OR drink.id IN (SELECT rowid FROM book_words WHERE book_words MATCH :match))
+    AND NOT EXISTS (
+      SELECT 1 FROM json_each(:short) AS word
+      WHERE NOT EXISTS (SELECT 1 FROM book_words WHERE book_words.rowid = drink.id AND instr(lower(book_words.words), word.value) > 0)
+    ))
+    OR drink.id IN (
+      SELECT trial.drink_id FROM trial_ingredient JOIN trial ON trial.id = trial_ingredient.trial_id
+      WHERE trial_ingredient.slug IN (SELECT value FROM json_each(:slugs))
+    )
   )
   AND (:family = '' OR drink.family = :family)
   AND (:taster = '' AND :score IS NULL OR EXISTS (
@@ -36,7 +42,7 @@ SELECT_FOUND = f"SELECT drink.id {FOUND} ORDER BY drink.id DESC LIMIT :most"
 SELECT_COUNT = f"SELECT count(*) {FOUND}"
 DELETE_WORDS = "DELETE FROM book_words WHERE rowid = :drink_id"
 DELETE_ALL = "DELETE FROM book_words"
-INSERT_WORDS = """
+INSERT_ALL_WORDS = """
 INSERT INTO book_words (rowid, words)
 SELECT drink.id, drink.name || ' ' || drink.family || ' ' || coalesce((
   SELECT group_concat(trial.name || ' ' || trial.reason || ' ' || coalesce((
@@ -46,15 +52,19 @@ SELECT drink.id, drink.name || ' ' || drink.family || ' ' || coalesce((
   ), '') || ' ' || coalesce((
     SELECT group_concat(tasting.taster || ' ' || tasting.words, ' ') FROM tasting WHERE tasting.trial_id = trial.id
   ), ''), ' ') FROM trial WHERE trial.drink_id = drink.id
-), '') FROM drink WHERE drink.id = :drink_id
+), '') FROM drink
 """
+INSERT_WORDS = f"{INSERT_ALL_WORDS} WHERE drink.id = :drink_id"
 
 
 @dataclass(frozen=True, slots=True)
 class Wanted:
-    """What a drink has to have: every word somewhere in it; a family, a taster, at least a score from him; all pours at hand."""
+    """What a drink has to have: every word somewhere in it, or one of the ingredients that the words mean (``slugs``); a family, a taster,
+    at least a score from him; all pours at hand.
+    """
 
     words: str = ""
+    slugs: tuple[str, ...] = ()
     family: str = ""
     taster: str = ""
     score: float | None = None
@@ -77,6 +87,7 @@ def _values(wanted: Wanted) -> dict[str, object]:
     match = " AND ".join('"' + word.replace('"', '""') + '"' for word in words if len(word) >= SHORTEST_INDEXED)
     return {
         "match": match,
+        "slugs": json.dumps(wanted.slugs),
         "short": json.dumps([word for word in words if len(word) < SHORTEST_INDEXED]),
         "family": wanted.family,
         "taster": wanted.taster,
@@ -89,6 +100,12 @@ def write_down(conn: sqlite3.Connection, drink_id: int) -> None:
     """Notes the words by which a drink can be found, after something of it has changed."""
     conn.execute(DELETE_WORDS, {"drink_id": drink_id})
     conn.execute(INSERT_WORDS, {"drink_id": drink_id})
+
+
+def write_down_all(conn: sqlite3.Connection) -> None:
+    """Notes the words of every drink anew, after what they pour is called otherwise."""
+    conn.execute(DELETE_ALL)
+    conn.execute(INSERT_ALL_WORDS)
 
 
 def forget_all(conn: sqlite3.Connection) -> None:

@@ -17,7 +17,7 @@ import platformdirs
 
 from oenomel.core.larder import catalogue
 from oenomel.errors import OnlyLooking, StoreError, StoreFault
-from oenomel.store import answered_writes, ingredients
+from oenomel.store import answered_writes, book_search, ingredients
 from oenomel.store.answered_writes import WriteKey
 
 __all__ = ["House", "connect", "default_path", "demo_path", "fault_of", "identity", "open_read_only", "prepare", "transaction"]
@@ -158,7 +158,8 @@ def prepare(path: Path) -> None:
             changed = _migrate(conn, path)
             try:
                 with transaction(conn):
-                    ingredients.replace_catalogue(conn, catalogue().values())
+                    if ingredients.replace_catalogue(conn, catalogue().values()):
+                        book_search.write_down_all(conn)
             except sqlite3.OperationalError as error:
                 # Where the disk is full the house can still read what it has.
                 if changed or error.sqlite_errorcode != sqlite3.SQLITE_FULL:

@@ -23,6 +23,7 @@ __all__ = [
     "keep_trial",
     "latest_trials",
     "put_draft",
+    "put_notes",
     "reference_ids",
     "references",
     "remove_all",
@@ -34,11 +35,12 @@ __all__ = [
     "trials",
 ]  # fmt: skip
 
-SELECT_DRINK = "SELECT id, name, family, origin, created_at FROM drink WHERE id = :id"
+SELECT_DRINK = "SELECT id, name, family, origin, created_at, notes FROM drink WHERE id = :id"
 SELECT_SOME = """
-SELECT id, name, family, origin, created_at FROM drink WHERE id IN (SELECT value FROM json_each(:drinks)) ORDER BY id DESC
+SELECT id, name, family, origin, created_at, notes FROM drink WHERE id IN (SELECT value FROM json_each(:drinks)) ORDER BY id DESC
 """
-INSERT_DRINK = "INSERT INTO drink (name, family, origin, created_at) VALUES (:name, :family, :origin, :created_at)"
+INSERT_DRINK = "INSERT INTO drink (name, family, origin, created_at, notes) VALUES (:name, :family, :origin, :created_at, :notes)"
+UPDATE_NOTES = "UPDATE drink SET notes = :notes WHERE id = :id"
 UPDATE_NAME = "UPDATE drink SET name = :name WHERE id = :id"
 DELETE_DRAFTS = "DELETE FROM draft"
 DELETE_TRIALS = "DELETE FROM trial"
@@ -98,13 +100,14 @@ DELETE_REFERENCE = "DELETE FROM house_reference WHERE trial_id = :trial_id"
 
 @dataclass(frozen=True, slots=True)
 class DrinkRecord:
-    """A drink of the book."""
+    """A drink of the book, with what is to be remembered of it."""
 
     id: int
     name: str
     family: str
     origin: str
     created_at: str
+    notes: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -147,9 +150,9 @@ def some(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[DrinkRecord
     return [DrinkRecord(**row) for row in conn.execute(SELECT_SOME, {"drinks": json.dumps(list(drink_ids))})]
 
 
-def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house") -> int:
+def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house", notes: str = "") -> int:
     """Adds a drink without trials and returns its id."""
-    cursor = conn.execute(INSERT_DRINK, {"name": name, "family": family, "origin": origin, "created_at": now()})
+    cursor = conn.execute(INSERT_DRINK, {"name": name, "family": family, "origin": origin, "created_at": now(), "notes": notes})
     return new_id(cursor)
 
 
@@ -158,6 +161,12 @@ def rename(conn: sqlite3.Connection, drink_id: int, name: str) -> None:
     if conn.execute(UPDATE_NAME, {"id": drink_id, "name": name}).rowcount == 0:
         raise RecordNotFound("drink", drink_id)
     book_search.write_down(conn, drink_id)
+
+
+def put_notes(conn: sqlite3.Connection, drink_id: int, notes: str) -> None:
+    """Writes down what is to be remembered of a drink; raises RecordNotFound."""
+    if conn.execute(UPDATE_NOTES, {"id": drink_id, "notes": notes}).rowcount == 0:
+        raise RecordNotFound("drink", drink_id)
 
 
 def remove_all(conn: sqlite3.Connection) -> None:

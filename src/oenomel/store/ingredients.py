@@ -206,14 +206,17 @@ def remove_of_the_house(conn: sqlite3.Connection) -> None:
     conn.execute(DELETE_OF_THE_HOUSE)
 
 
-def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -> None:
-    """Brings the catalogue's ingredients to what ships with this version.
+def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -> bool:
+    """Brings the catalogue's ingredients to what ships with this version; whether any of them was called otherwise before.
 
     What an earlier version shipped and this one doesn't stays, because kept trials may name it.
     """
+    called, renamed = {row["slug"]: row["name"] for row in conn.execute(SELECT_NAMES)}, False
     for ingredient in shipped:
+        renamed = renamed or called.get(ingredient.slug, ingredient.name) != ingredient.name
         put(conn, ingredient)
     conn.execute(APPLY_AMENDED)
+    return renamed
 
 
 def amend(conn: sqlite3.Connection, slug: str, aroma: Mapping[str, int], impression: str) -> None:

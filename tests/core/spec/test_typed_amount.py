@@ -158,6 +158,7 @@ def test_a_pour_can_follow_another_one(text, follows, times):
         ("20 ml or 2 oz", NotAnAmount),
         ("5 to 3 ml", NotAnAmount),
         ("1 to", NotAnAmount),
+        ("30 ml heavy", NotAnAmount),  # the beginning of heavy cream, and no heavy 30 ml
         ("a", NotAnAmount),
         ("about", NotAnAmount),
         ("twelve o'clock", NotAnAmount),

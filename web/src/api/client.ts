@@ -40,6 +40,11 @@ export type Span = Schemas['SpanReport'];
 export type Amount = Schemas['AmountReport'];
 export type NewPour = Schemas['NewPour'];
 export type Rules = Schemas['RulesReport'];
+export type ReadRecipe = Schemas['ReadReport'];
+export type ReadLine = Schemas['LineReport'];
+export type Mended = Schemas['MendedEntry'];
+export type FoundIngredient = Schemas['FoundIngredient'];
+export type OpenFormat = Schemas['WriteRequest']['wanted'];
 /** What is looked for in the book, besides words. */
 export type Sought = NonNullable<paths['/api/book']['get']['parameters']['query']>;
 export type StepsRequest = Schemas['StepsRequest'];

@@ -344,6 +344,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Recipe Text
+         * @description A recipe as a spec, with what each of its lines was taken for.
+         */
+        post: operations["read_recipe_text"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Write Recipe
+         * @description A drink in an open format.
+         */
+        post: operations["write_recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ingredients": {
         parameters: {
             query?: never;
@@ -591,6 +631,26 @@ export interface paths {
          * @description Gives a drink another name; its trials keep the one they were made under.
          */
         patch: operations["rename_drink"];
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Write Notes
+         * @description Writes down what is to be remembered of a drink and stands nowhere else.
+         */
+        put: operations["write_notes"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/drinks/{drink_id}/trials": {
@@ -1812,6 +1872,8 @@ export interface components {
             family: string;
             /** Origin */
             origin: string;
+            /** Notes */
+            notes: string;
             /** Trials */
             trials: components["schemas"]["TrialReport"][];
             draft: components["schemas"]["DraftReport"] | null;
@@ -2337,6 +2399,31 @@ export interface components {
             acid: number;
         };
         /**
+         * LineReport
+         * @description What a line was taken for.
+         *
+         *     ``pour`` is the place of the pour that it made, None where it made none. ``sure`` is false where something was guessed: ``why`` tells
+         *     what, ``others`` are the slugs that it could be as well, ``amounts`` what its amount could be. ``asks`` is the slug of an ingredient whose amount nobody told.
+         */
+        LineReport: {
+            /** Text */
+            text: string;
+            /** Taken */
+            taken: string;
+            /** Pour */
+            pour: number | null;
+            /** Sure */
+            sure: boolean;
+            /** Others */
+            others: string[];
+            /** Why */
+            why: string;
+            /** Asks */
+            asks: string;
+            /** Amounts */
+            amounts: string[];
+        };
+        /**
          * MadeEntry
          * @description Who made a trial and how: ``lots`` are words by slug; ``poured`` are the pours as they really went in, none where as written.
          */
@@ -2414,8 +2501,29 @@ export interface components {
             mend: number;
         };
         /**
+         * MendedEntry
+         * @description What somebody said of a line: which ingredient it means, how much of it, or that it is left out.
+         */
+        MendedEntry: {
+            /**
+             * Slug
+             * @default
+             */
+            slug: string;
+            /**
+             * Amount
+             * @default
+             */
+            amount: string;
+            /**
+             * Left Out
+             * @default false
+             */
+            left_out: boolean;
+        };
+        /**
          * MethodEntry
-         * @description How the tin is worked; no seconds stands for the reference time, 0 for no contact with ice.
+         * @description How the tin is worked; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts.
          */
         MethodEntry: {
             /**
@@ -2425,7 +2533,7 @@ export interface components {
              */
             technique: "shake" | "stir" | "build" | "blend" | "swizzle" | "roll" | "none";
             /** Seconds */
-            seconds?: number | null;
+            seconds?: (number | number[]) | null;
             /**
              * Dry Shake Seconds
              * @default 0
@@ -2484,6 +2592,11 @@ export interface components {
              * @default []
              */
             parents: number[];
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
         };
         /**
          * NewName
@@ -2492,6 +2605,14 @@ export interface components {
         NewName: {
             /** Name */
             name: string;
+        };
+        /**
+         * NewNotes
+         * @description What is to be remembered of a drink.
+         */
+        NewNotes: {
+            /** Notes */
+            notes: string;
         };
         /**
          * NewPour
@@ -2928,27 +3049,23 @@ export interface components {
             acid: number[];
         };
         /**
-         * ReadRequest
-         * @description What is read: a trial at a point of its making, by a make of the device; ``zero`` sets it to nothing first.
+         * ReadReport
+         * @description A recipe as it was read: the spec, each line, what could not be placed, and why it is of its family.
+         *
+         *     ``unknown`` are the pours whose ingredient isn't in the larder: they stand in the spec by their name alone, with nothing in them.
          */
-        ReadRequest: {
-            /** Trial Id */
-            trial_id: number;
-            /**
-             * Point
-             * @enum {string}
-             */
-            point: "tin" | "strained" | "served";
-            /**
-             * Make
-             * @default simulated
-             */
-            make: string;
-            /**
-             * Zero
-             * @default true
-             */
-            zero: boolean;
+        ReadReport: {
+            spec: components["schemas"]["SpecFile"];
+            /** Lines */
+            lines: components["schemas"]["LineReport"][];
+            /** Notes */
+            notes: string[];
+            /** Reasons */
+            reasons: string[];
+            /** Unknown */
+            unknown: number[];
+            /** Strain */
+            strain: string;
         };
         /**
          * ReadingEntry
@@ -3986,6 +4103,33 @@ export interface components {
             finish: string;
         };
         /**
+         * WriteRequest
+         * @description A drink to write, with what is to be remembered of it.
+         */
+        WriteRequest: {
+            spec: components["schemas"]["SpecFile"];
+            /**
+             * Wanted
+             * @enum {string}
+             */
+            wanted: "json" | "csv" | "markdown" | "jsonld";
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+        };
+        /**
+         * WrittenReport
+         * @description A drink in an open format, and what a file of it is called.
+         */
+        WrittenReport: {
+            /** Text */
+            text: string;
+            /** File Name */
+            file_name: string;
+        };
+        /**
          * DeviceReport
          * @description A kind of device: what it measures, and which makes can be chosen.
          */
@@ -3999,6 +4143,45 @@ export interface components {
             quantity: "volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c";
             /** Makes */
             makes: string[];
+        };
+        /**
+         * ReadRequest
+         * @description What is read: a trial at a point of its making, by a make of the device; ``zero`` sets it to nothing first.
+         */
+        oenomel__api__routers__measuring__ReadRequest: {
+            /** Trial Id */
+            trial_id: number;
+            /**
+             * Point
+             * @enum {string}
+             */
+            point: "tin" | "strained" | "served";
+            /**
+             * Make
+             * @default simulated
+             */
+            make: string;
+            /**
+             * Zero
+             * @default true
+             */
+            zero: boolean;
+        };
+        /**
+         * ReadRequest
+         * @description A recipe as it was pasted: text, a table, linked data, a saved page or a file of our own; with what was said of its lines, by their
+         *     text as it was told.
+         */
+        oenomel__api__routers__recipes__ReadRequest: {
+            /** Text */
+            text: string;
+            /**
+             * Mended
+             * @default {}
+             */
+            mended: {
+                [key: string]: components["schemas"]["MendedEntry"];
+            };
         };
         /**
          * DeviceReport
@@ -4868,6 +5051,94 @@ export interface operations {
             };
         };
     };
+    read_recipe_text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["oenomel__api__routers__recipes__ReadRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WriteRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_ingredients: {
         parameters: {
             query?: {
@@ -5470,6 +5741,72 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrinkDetail"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_notes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drink_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewNotes"];
             };
         };
         responses: {
@@ -6715,7 +7052,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ReadRequest"];
+                "application/json": components["schemas"]["oenomel__api__routers__measuring__ReadRequest"];
             };
         };
         responses: {

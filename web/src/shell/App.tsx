@@ -16,6 +16,7 @@ const queryClient = makeQueryClient();
 const notebook = () => import('../features/notebook');
 const shelf = () => import('../features/shelf');
 const tree = () => import('../features/tree');
+const paste = () => import('../features/paste');
 
 const router = createBrowserRouter([
   {
@@ -31,6 +32,7 @@ const router = createBrowserRouter([
       { path: '/taste/:drinkId', lazy: room(notebook, ({ TastePage }) => TastePage) },
       { path: '/specs/:drinkId', lazy: room(notebook, ({ SpecsPage }) => SpecsPage) },
       { path: '/palates', lazy: room(notebook, ({ PalatesPage }) => PalatesPage) },
+      { path: '/paste', lazy: room(paste, ({ PastePage }) => PastePage) },
       { path: '/tree', lazy: room(tree, ({ TreePage }) => TreePage) },
       { path: '*', element: <NotFound /> },
     ],

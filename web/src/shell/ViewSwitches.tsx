@@ -27,6 +27,7 @@ function useEverywhere(setOpen: (open: Open) => void) {
   const screen = (words: string, run: () => void): PaletteCommand => ({ group: 'Screen', words, run });
   useOffer('everywhere', () => [
     ...ROOMS.map(([words, to]) => ({ group: 'Go to' as const, words, run: () => void navigate(to) })),
+    { group: 'Go to' as const, words: 'Paste a recipe', run: () => void navigate('/paste') },
     screen(shown === 'ml' ? 'Volumes in ounces' : 'Volumes in millilitres', () =>
       changeSettings({ shown: shown === 'ml' ? 'oz' : 'ml' }),
     ),

@@ -14,6 +14,7 @@ from oenomel.api.reading.house import Connection, HouseConditions, homes_for, re
 from oenomel.api.room import room
 from oenomel.core.forecast import STANDARD, forecast_of
 from oenomel.core.ice import Conditions
+from oenomel.core.larder import Index, Tier
 from oenomel.core.spec import FamilyName
 from oenomel.interchange.models import Entry, Name, Plain, Report, RowId
 from oenomel.interchange.reports.forecast import forecast_report
@@ -21,13 +22,14 @@ from oenomel.interchange.requests.made import MadeEntry, as_poured, with_conditi
 from oenomel.interchange.spec.drink import with_plain_amounts
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.poured import settled
-from oenomel.store import book_search, drinks, lineage
+from oenomel.store import book_search, drinks, ingredients, lineage
 from oenomel.store.book_search import Wanted
 from oenomel.store.database import transaction
 from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
 
 router = room("book")
 
+Notes = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=10_000)]
 Reason = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=2000)]
 
 
@@ -74,6 +76,7 @@ class DrinkDetail(Report):
     name: str
     family: str
     origin: str
+    notes: str
     trials: list[TrialReport]
     draft: DraftReport | None
 
@@ -86,6 +89,13 @@ class NewDrink(Entry):
     trial_name: Name
     reason: Reason = ""
     parents: Annotated[list[RowId], Field(max_length=3)] = []
+    notes: Notes = ""
+
+
+class NewNotes(Entry):
+    """What is to be remembered of a drink."""
+
+    notes: Notes
 
 
 class NewName(Entry):
@@ -136,10 +146,10 @@ class BookQuery(Entry):
     score: Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)] | None = None
     at_hand: bool = False
 
-    @property
-    def wanted(self) -> Wanted:
-        """The same for the store."""
-        return Wanted(self.q, self.family or "", self.taster, self.score, self.at_hand)
+    def wanted(self, names: Index) -> Wanted:
+        """The same for the store; ``names`` tell which ingredients the words mean, by whatever word for them."""
+        meant = tuple(each.slug for each in names.find(self.q) if each.tier <= Tier.ANY_ORDER) if self.q.strip() else ()
+        return Wanted(self.q, meant, self.family or "", self.taster, self.score, self.at_hand)
 
 
 class PageQuery(BookQuery):
@@ -158,7 +168,7 @@ class BookCount(Report):
 @router.get("/drinks", responses={422: PROBLEMS["bad"][422]})
 def list_drinks(conn: Connection, asked: Annotated[PageQuery, Query()]) -> list[DrinkSummary]:
     """A page of the book, newest drink first; how many there are in all: `/book`."""
-    found = book_search.find(conn, asked.wanted, asked.limit, asked.before)
+    found = book_search.find(conn, asked.wanted(ingredients.names(conn)), asked.limit, asked.before)
     drafts, latest = drinks.drafts(conn, found), drinks.latest_trials(conn, found)
     return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.some(conn, found)]
 
@@ -166,14 +176,14 @@ def list_drinks(conn: Connection, asked: Annotated[PageQuery, Query()]) -> list[
 @router.get("/book", responses={422: PROBLEMS["bad"][422]})
 def count_drinks(conn: Connection, asked: Annotated[BookQuery, Query()]) -> BookCount:
     """How many drinks of the book have what is asked for."""
-    return BookCount(drinks=book_search.count(conn, asked.wanted))
+    return BookCount(drinks=book_search.count(conn, asked.wanted(ingredients.names(conn))))
 
 
 @router.post("/drinks", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_drink(body: NewDrink, conn: Connection) -> DrinkDetail:
     """Starts a drink from a spec, which is kept as its first trial."""
     with transaction(conn):
-        drink_id = drinks.add(conn, body.name, body.spec.family)
+        drink_id = drinks.add(conn, body.name, body.spec.family, notes=body.notes)
         spec = body.spec.model_copy(update={"name": body.name})
         trial_id = _keep(conn, drink_id, None, body.trial_name, body.reason, spec, MadeEntry(), STANDARD)
         lineage.add_parents(conn, trial_id, body.parents)
@@ -191,6 +201,14 @@ def rename_drink(drink_id: RowId, body: NewName, conn: Connection) -> DrinkDetai
     """Gives a drink another name; its trials keep the one they were made under."""
     with transaction(conn):
         drinks.rename(conn, drink_id, body.name)
+    return _detail(conn, drink_id)
+
+
+@router.put("/drinks/{drink_id}/notes", responses=PROBLEMS["write"])
+def write_notes(drink_id: RowId, body: NewNotes, conn: Connection) -> DrinkDetail:
+    """Writes down what is to be remembered of a drink and stands nowhere else."""
+    with transaction(conn):
+        drinks.put_notes(conn, drink_id, body.notes)
     return _detail(conn, drink_id)
 
 
@@ -293,6 +311,7 @@ def _detail(conn: sqlite3.Connection, drink_id: int) -> DrinkDetail:
         name=record.name,
         family=record.family,
         origin=record.origin,
+        notes=record.notes,
         trials=[_trial(trial, references) for trial in drinks.trials(conn, drink_id)],
         draft=_draft(draft) if draft else None,
     )

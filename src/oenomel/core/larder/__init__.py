@@ -1,7 +1,7 @@
 """What there is to pour: ingredients with their composition, its sources and spreads, aromas, and what a bottle's label tells."""
 
 from oenomel.core.larder.aroma import aromas_between, kinship, likeness
-from oenomel.core.larder.bottle import Label, abv_of_proof, bottle_from, sweetness_classes
+from oenomel.core.larder.bottle import Label, abv_of_proof, bottle_from, slug_for, sweetness_classes
 from oenomel.core.larder.composition import ACID_COLUMNS, ACIDS, COLUMN, PROPERTIES, SOLID_KINDS, SUGAR_COLUMNS, SUGARS, Composition, blend
 from oenomel.core.larder.ingredient import ALLERGENS, SLOTS, Ingredient, Kind, SlotName, SourcedValue
 from oenomel.core.larder.larder_files import Larder, aromas, catalogue, composition_from_values, read_ingredients
@@ -22,5 +22,5 @@ __all__ = [
     "Label", "Larder",
     "ShelfState", "Shelved", "SlotName", "SourcedValue", "Tier", "abv_of_proof", "aromas", "aromas_between", "blend", "bottle_from",
     "catalogue", "composition_from_values", "freezing_point_c", "heat_capacity_j_per_k", "kinship", "likeness", "read_ingredients",
-    "stems", "sweetness_classes", "water_g",
+    "slug_for", "stems", "sweetness_classes", "water_g",
 ]  # fmt: skip

@@ -41,7 +41,7 @@ _VARIANTS: Final[Mapping[str, str]] = {
 """One word for several spellings of it."""
 
 _TOO_PLAIN: Final = frozenset(
-    re.findall(r"\w+", "liqueur syrup juice spirit bitter wine cordial water soda cream vinegar leaf zest puree sugar salt tea")
+    re.findall(r"\w+", "liqueur syrup juice spirit wine cordial water soda cream vinegar leaf zest puree sugar salt tea")
 )
 """Words that tell a kind and no ingredient: of "hay liqueur" nothing is known."""
 
@@ -203,12 +203,13 @@ class Index:
 
     def within(self, text: str) -> list[Found]:
         """What the end of the words means by itself, the longest end first: in "somebody's rye whisky" the whisky is what counts."""
-        words = stems(text)
-        for start in range(1, len(words)):
-            known = words[start:]
+        written = [word for word in folded(text).split() if word not in _STOP]
+        for start in range(1, len(written)):
+            said = " ".join(written[start:])
+            known = stems(said)
             if len(known) == 1 and known[0] in _TOO_PLAIN:
                 break
-            fits = {owner: fit for owner, fit in self._fits(" ".join(known), known).items() if fit[0] <= Tier.HAS_WORDS}
+            fits = {owner: fit for owner, fit in self._fits(said, known).items() if fit[0] <= Tier.HAS_WORDS}
             if any(tier <= Tier.ANY_ORDER for tier, _ in fits.values()):
                 order = sorted(fits, key=lambda owner: self._by_rank(owner, fits[owner]))
                 return [replace(self._found(owner, *fits[owner]), tier=Tier.NEAR) for owner in order]

@@ -20,6 +20,7 @@ _BETWEEN: Final = re.compile(r"\s*;\s*|,\s+|\s+\+\s+|\s+/\s+|\s+•\s+|\s+·\s+|
 _ASIDE: Final = re.compile(r"[(\[]([^()\[\]]*)[)\]]")
 _DOTS: Final = re.compile(r"\s*(?:\.{2,}|…|[:–—=]|\s-\s)\s*")
 _OPTIONAL: Final = re.compile(r"\boptional(ly)?\b|\bif (you )?(like|wish)\b", re.IGNORECASE)
+_COUNTED_FRUIT: Final = re.compile(r"^(\d[\d./ ]*) (lime|lemon|orange|grapefruit)$", re.IGNORECASE)
 _LEADS: Final = re.compile(r"^(?:then |and |add |of |with |plus |about the )+", re.IGNORECASE)
 _SMALLEST_ML: Final = 8.0
 """A bare number from here on can only be millilitres; a smaller one is as likely of ounces (house rule)."""
@@ -83,7 +84,7 @@ def _run_together(part: str) -> list[str]:
         # A second telling of the same amount is no second pour.
         if (
             before
-            and before[1]
+            and stems(before[1])
             and first
             and first[0].unit is not None
             and first[1]
@@ -119,9 +120,9 @@ def _is_measure(text: str) -> bool:
 
 
 def _is_piece_alone(text: str) -> bool:
-    """A word like "twist" or "sprig": a thing, and no number of it."""
-    said = read_said(text)
-    return said is not None and said.unit in ("piece", "leaf") and len(text.split()) == 1
+    """A word like "twist", "sprig" or "measures": a thing, and no number of it."""
+    said = read_said(text) if len(text.split()) == 1 and text[:1].isalpha() else None
+    return said is not None and said.kind == "amount" and said.unit not in ("dash", "splash", "drop", "barspoon")
 
 
 def without_top(text: str) -> str | None:
@@ -141,15 +142,15 @@ def piece_of(line: str, default_unit: str | None = None) -> Piece:
     said, words, told = _parted(outside)
     if said is not None and not said.of and not stems(words):
         words = ""
+    counted = _COUNTED_FRUIT.match(outside)
+    if counted and default_unit:  # a column of numbers counts no fruit
+        said, words = read_said(counted[1]), counted[2]
     within = next(((read_said(each), each) for each in asides if read_said(each)), None)
     if said is None and within:
         (said, told), asides = within, tuple(each for each in asides if each != within[1])
     elif said is not None:
         words, doubts = _second_amount(said, words, asides)
-    if said is not None and said.unit is None and said.kind in ("amount", "range") and not said.of:
-        said, doubt = _in_a_unit(said, default_unit)
-        doubts += [doubt] if doubt else []
-    return Piece(text, words.strip(" ,.;:-–"), said, told, asides, optional, tuple(doubts))
+    return in_a_unit(Piece(text, words.strip(" ,.;:-–"), said, told, asides, optional, tuple(doubts)), default_unit)
 
 
 def _parted(text: str) -> tuple[Said | None, str, str]:
@@ -177,7 +178,7 @@ def _of_fruit(text: str) -> tuple[Said, str, str] | None:
 def _amount_first(text: str) -> tuple[Said, str, str] | None:
     for said, rest in beginnings(text):
         of = re.sub(r"^(of|x)\b\s*", "", rest)
-        if said.unit is None and not re.match(r"[a-z]", of):
+        if said.unit is None and not _is_counted(text, of):
             continue
         if of and not re.match(r"(to|or|and|/|-)\b", of):
             return said, _cased(text, of), _head(text, rest)
@@ -193,6 +194,14 @@ def _amount_last(text: str) -> tuple[Said, str, str] | None:
             name = " ".join(words[:at])
             return (said, name.strip(" ,:-–"), told) if re.search(r"[^\W\d]", name) else None
     return None
+
+
+def _is_counted(text: str, of: str) -> bool:
+    """Whether a number without a unit counts something: in figures, or in words before a name ("two strawberries")."""
+    if not re.match(r"[a-z]", of):
+        return False
+    in_words = re.match(r"(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b", text, re.IGNORECASE)
+    return text[:1].isdigit() or text[:1] in "¼½¾⅓⅔⅛⅜⅝⅞." or (in_words is not None and len(of.split()) <= 2)
 
 
 def _cased(text: str, rest: str) -> str:
@@ -232,13 +241,14 @@ def _same(one: Said, other: Said) -> bool:
     return abs(a - b) <= 0.12 * max(a, b)
 
 
-def _in_a_unit(said: Said, default_unit: str | None) -> tuple[Said, str]:
-    """An amount without a unit, in the recipe's, or in the one that its size tells."""
-    if default_unit:
-        return replace(said, unit=default_unit), ""
-    if said.amount >= _SMALLEST_ML:
-        return replace(said, unit="ml"), ""
-    return said, ""
+def in_a_unit(piece: Piece, default_unit: str | None) -> Piece:
+    """A piece whose bare number is in the recipe's unit, or in ml where its size tells that."""
+    said = piece.said
+    if said is None or said.unit is not None or said.kind not in ("amount", "range") or said.of:
+        return piece
+    if default_unit is None and said.amount < _SMALLEST_ML:
+        return piece
+    return replace(piece, said=replace(said, unit=default_unit or "ml"))
 
 
 def split_sentences(text: str) -> Iterator[str]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Final
 
@@ -11,15 +11,19 @@ from oenomel.core.families import families
 from oenomel.core.larder import Index, Ingredient, stems
 from oenomel.core.recipe.forms import Part, guess_of, slot_of, stage_of
 from oenomel.core.recipe.naming import Meant, kind_in, meant_by
-from oenomel.core.recipe.pieces import Piece, bare, piece_of, pieces_of, split_sentences, tells_an_amount, without_top
-from oenomel.core.recipe.records import Line, ReadLine, ReadPour, ReadRecipe, Section, Taken
+from oenomel.core.recipe.pieces import Piece, bare, in_a_unit, piece_of, pieces_of, split_sentences, tells_an_amount, without_top
+from oenomel.core.recipe.records import Line, Mended, ReadLine, ReadPour, ReadRecipe, Section, Taken
 from oenomel.core.recipe.sentences import Made, garnish_of, glass_in, made_of
-from oenomel.core.spec import ML_PER_UNIT, UNITS, Said, Stage, Unit, beginnings, plain
+from oenomel.core.spec import ML_PER_UNIT, UNITS, Said, Stage, Unit, beginnings, plain, read_said
 
 UNNAMED: Final = "Recipe without a name"
 LONGEST_NAME: Final = 80
-ASKED_AMOUNTS: Final = {"jigger": (45.0, "ml"), "shot": (30.0, "ml"), "spoon": (1.0, "barspoon")}
-"""What is taken of words that mean several measures; always told as a guess."""
+ASKED_AMOUNTS: Final = {
+    "jigger": ((45.0, "ml"), (30.0, "ml"), (60.0, "ml")),
+    "shot": ((30.0, "ml"), (45.0, "ml")),
+    "spoon": ((1.0, "barspoon"), (1.0, "tbsp")),
+}
+"""What words may be that mean several measures: the first is taken, and told as a guess."""
 
 _HEADING: Final = re.compile(
     r"^(?P<what>ingredients?|you(?:'ll| will) need|spec|the drink|for the drink|"
@@ -55,7 +59,10 @@ _RINSE: Final = re.compile(
     r"|^(?P<before>.+?),?\s+(?:rinse|(?:to|for) rins\w+(?: the glass)?)$",
     re.IGNORECASE,
 )  # fmt: skip
-_LAST: Final[tuple[tuple[re.Pattern[str], Stage], ...]] = ((_FLOAT, "floated"), (_RINSE, "rinse"))
+_EDGE: Final = re.compile(
+    r"^(?:(?P<what>)$|(?P<before>.+?),?\s+(?:for|on|around) (?:the|half the) (?:edge|rim)(?: of the glass)?$)", re.IGNORECASE
+)
+_LAST: Final[tuple[tuple[re.Pattern[str], Stage], ...]] = ((_FLOAT, "floated"), (_RINSE, "rinse"), (_EDGE, "rim"))
 _VERBS: Final = re.compile(
     r"\b(?:add|shake|stir|strain|pour|serve|muddle|combine|build|blend|garnish|mix|rim|chill|place|express|discard|fill|top|float|rinse|press|dry|enjoy|put"
     r"|use|make|squeeze|drop|wipe|light|flame|smoke|swizzle|roll|spritz|dust|grate|finish|double|fine|hard)\b",
@@ -67,12 +74,14 @@ _TAIL: Final = re.compile(
 _SAYS_NOTHING: Final = re.compile(
     r"(?:and )?(?:enjoy|serve(?: immediately| at once| cold| chilled)?|cheers|done|that's it)[\s.!]*", re.IGNORECASE
 )
+_NOTHING_MENDED: Final[Mapping[str, Mended]] = {}
 _TOGETHER: Final = frozenset(
     stems(
         "all ingredients everything tin shaker add combine combined glass into together mixing mix except rest enjoy serve pour to your it"
         " then put place"
     )
 )
+_MOST_OUNCES: Final = 4.0
 _RIM_AMOUNT: Final = (1.0, "tsp")
 
 
@@ -83,6 +92,7 @@ class _Reading:
     index: Index
     ingredient_of: Callable[[str], Ingredient]
     default_unit: str | None
+    mended: Mapping[str, Mended]
     name: str = ""
     made: Made = field(default_factory=Made)
     pours: list[ReadPour] = field(default_factory=list)
@@ -97,8 +107,17 @@ def sections_of(text: str) -> list[Line]:
     return [Line(line) for line in text.splitlines() if line.strip()]
 
 
-def read_recipe(lines: Sequence[Line], index: Index, ingredient_of: Callable[[str], Ingredient], name: str = "") -> ReadRecipe:
-    """A recipe out of its lines; ``name`` where it is known apart from them, ``ingredient_of`` gives what a slug stands for."""
+def read_recipe(
+    lines: Sequence[Line],
+    index: Index,
+    ingredient_of: Callable[[str], Ingredient],
+    name: str = "",
+    mended: Mapping[str, Mended] = _NOTHING_MENDED,
+) -> ReadRecipe:
+    """A recipe out of its lines; ``name`` where it is known apart from them, ``ingredient_of`` gives what a slug stands for.
+
+    ``mended`` are what somebody said of lines, by their text as it was told.
+    """
     whole = "\n".join(line.text for line in lines)
     found = _ALL_IN.search(whole)
     told = (
@@ -106,7 +125,7 @@ def read_recipe(lines: Sequence[Line], index: Index, ingredient_of: Callable[[st
         if found
         else None
     )
-    reading = _Reading(index, ingredient_of, told or _bare_unit(lines), name)
+    reading = _Reading(index, ingredient_of, told or _bare_unit(lines), mended, name)
     section: Section = ""
     for at, line in enumerate(lines):
         section = _read_line(reading, line, line.section or section, is_first=at == 0, is_only=len(lines) == 1)
@@ -158,7 +177,11 @@ def _is_heading(line: str) -> bool:
 
 def _is_name(text: str) -> bool:
     odd = re.search(r"[.!?]\s|[<>{}]|:\s|\s[-–—]\s", text)
-    return len(text) <= LONGEST_NAME and not odd and not tells_an_amount(text) and not _TOP.match(text)
+    counts = tells_an_amount(text) and text[:1] in "0123456789¼½¾⅓⅔."
+    measures = counts or (
+        tells_an_amount(text) and piece_of(text).said is not None and getattr(piece_of(text).said, "unit", None) is not None
+    )
+    return len(text) <= LONGEST_NAME and not odd and not measures and not _TOP.match(text)
 
 
 def _read_heading(reading: _Reading, text: str, what: str, rest: str, section: Section) -> Section:
@@ -212,8 +235,8 @@ def _read_part(reading: _Reading, text: str, section: Section) -> None:
     equal = _EQUAL.match(text)
     if equal:
         sentence, *further = split_sentences(equal[1])
-        for each in re.split(r",\s*(?:and\s+)?|\s+and\s+|\s+\+\s+", sentence.strip(" .")):
-            _read_pour(reading, replace(piece_of(f"1 part {each}"), text=each))
+        for at, each in enumerate(re.split(r",\s*(?:and\s+)?|\s+and\s+|\s+\+\s+", sentence.strip(" ."))):
+            _read_pour(reading, replace(piece_of(f"1 part {each}"), text=each if at else f"Equal parts {each}"))
         for each in further:
             _read_sentence(reading, each, section)
         return
@@ -311,6 +334,9 @@ def _poured_in_words(reading: _Reading, text: str) -> bool:
 
 def _read_without_amount(reading: _Reading, sentence: str, text: str, section: Section) -> None:
     """A line that only names something: a garnish, an ingredient whose amount has to be asked, or nothing that is known."""
+    if sentence in reading.mended:
+        _read_pour(reading, replace(piece_of(text), text=sentence))
+        return
     meant = meant_by(piece_of(text).words or text, (), reading.index)
     if meant.slug is None or (not meant.sure and section != "ingredients"):
         reading.tell(sentence, "note")
@@ -326,6 +352,17 @@ def _read_without_amount(reading: _Reading, sentence: str, text: str, section: S
 
 def _read_pour(reading: _Reading, piece: Piece, meant: Meant | None = None, stage: Stage | None = None) -> None:
     """A piece as a pour; as garnish where it is only that; asked where its amount isn't told."""
+    mended = reading.mended.get(piece.text, Mended())
+    if mended.left_out:
+        reading.tell(piece.text, "note", "Left out.")
+        return
+    if mended.slug:
+        meant = Meant(mended.slug, sure=True)
+    if mended.amount:
+        said = read_said(mended.amount)
+        odd = () if said else (f"“{mended.amount}” is not an amount.",)
+        piece = replace(piece, said=said or piece.said, told=mended.amount if said else piece.told, doubts=odd)
+        piece = in_a_unit(piece, reading.default_unit)
     meant = meant or meant_by(piece.words, piece.asides, reading.index)
     if not piece.words.strip() or not stems(piece.words):
         reading.tell(piece.text, "note", "An amount of what? The line doesn’t tell.", sure=False)
@@ -341,9 +378,11 @@ def _read_pour(reading: _Reading, piece: Piece, meant: Meant | None = None, stag
         why = f"How much {named}? {'To taste is no amount.' if said else 'The line doesn’t tell.'}"
         reading.lines.append(ReadLine(piece.text, "asked", None, False, meant.others, why, meant.slug or ""))
         return
-    amount, unit, doubts = _amount_of(said, ingredient)
+    amount, unit, doubts, amounts = _amount_of(said, ingredient)
     ml = amount * ML_PER_UNIT.get(unit, 30.0)
     slot = slot_of(ingredient, ml, any(pour.slot == "base" for pour in reading.pours)) if ingredient else "other"
+    if stage == "rim":
+        slot = "edge"
     if slot == "garnish" and ingredient and "accent" in ingredient.slots:
         slot = "accent"
     pour = ReadPour(
@@ -362,7 +401,9 @@ def _read_pour(reading: _Reading, piece: Piece, meant: Meant | None = None, stag
     why = " ".join(each for each in (meant.why, *piece.doubts, *doubts) if each)
     reading.pours.append(pour)
     reading.lines.append(
-        ReadLine(piece.text, "pour", len(reading.pours) - 1, meant.sure and not piece.doubts and not doubts, meant.others, why)
+        ReadLine(
+            piece.text, "pour", len(reading.pours) - 1, meant.sure and not piece.doubts and not doubts, meant.others, why, amounts=amounts
+        )
     )
 
 
@@ -383,19 +424,23 @@ def _worth_keeping(piece: Piece, said: Said) -> bool:
     )
 
 
-def _amount_of(said: Said, ingredient: Ingredient | None) -> tuple[float, Unit, list[str]]:
-    """An amount in a unit of a file, and what of it was guessed."""
+def _amount_of(said: Said, ingredient: Ingredient | None) -> tuple[float, Unit, list[str], tuple[str, ...]]:
+    """An amount in a unit of a file, what of it was guessed, and what it could be as well."""
     if said.kind == "line":
         usual = next(slot.usual_ml for slot in families()["fizz"].slots if slot.slot == "lengthener")
-        return usual, "ml", [f"As much as fits: {usual:g} ml is usual."]
+        return usual, "ml", [f"As much as fits: {usual:g} ml is usual."], ("30 ml", "60 ml", "90 ml")
     if said.unit in ASKED_AMOUNTS:
-        each, unit = ASKED_AMOUNTS[said.unit]
-        return said.amount * each, _unit(unit), [f"A {said.unit} may be several measures; {each:g} {unit} was taken."]
+        first, *others = ASKED_AMOUNTS[said.unit]
+        amount, unit = said.amount * first[0], first[1]
+        told = tuple(f"{said.amount * each:g} {other}" for each, other in others)
+        return amount, _unit(unit), [f"A {said.unit} may be several measures; {amount:g} {unit} was taken."], told
     if said.unit is None:
         if ingredient is not None and (ingredient.kind in ("plant", "egg") or ingredient.piece_ml or ingredient.piece_g):
-            return said.amount, "piece", []
-        return said.amount, "oz" if said.amount <= 4 else "ml", ["No unit is told; it was guessed by the size of the number."]
-    return said.amount, _unit(said.unit), []
+            return said.amount, "piece", [], ()
+        unit, other = ("oz", "ml") if said.amount <= _MOST_OUNCES else ("ml", "oz")
+        doubt = "No unit is told; it was guessed by the size of the number."
+        return said.amount, _unit(unit), [doubt], (f"{said.amount:g} {other}",)
+    return said.amount, _unit(said.unit), [], ()
 
 
 def _unit(word: str) -> Unit:

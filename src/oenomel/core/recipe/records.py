@@ -23,6 +23,15 @@ class Line:
 
 
 @dataclass(frozen=True, slots=True)
+class Mended:
+    """What somebody said of a line: which ingredient it means, how much of it, or that it is to be left out."""
+
+    slug: str = ""
+    amount: str = ""
+    left_out: bool = False
+
+
+@dataclass(frozen=True, slots=True)
 class ReadPour:
     """A pour as it was read.
 
@@ -47,7 +56,7 @@ class ReadPour:
 class ReadLine:
     """What a line was taken for, the place of its pour if it made one, and what it could be as well.
 
-    ``asks`` is the slug of an ingredient whose amount the line doesn't tell.
+    ``asks`` is the slug of an ingredient whose amount the line doesn't tell, ``amounts`` are what its amount could be as well.
     """
 
     text: str
@@ -57,6 +66,7 @@ class ReadLine:
     others: tuple[str, ...] = ()
     why: str = ""
     asks: str = ""
+    amounts: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

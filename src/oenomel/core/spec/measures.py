@@ -54,6 +54,7 @@ _THOUSANDS: Final = re.compile(r"[1-9]\d*,\d{3}(?!\d)")
 _HEDGES: Final = re.compile(
     rf"(?<![a-z])(?:{'|'.join(re.escape(each) for each in sorted((*_SIZES, *_ABOUT), key=len, reverse=True))})(?![a-z])"
 )
+_SIZE_LAST: Final = re.compile(rf"(?<![a-z])(?:{'|'.join(map(re.escape, _SIZES))})$")
 _BY_EYE_WORDS: Final = re.compile(
     r"(?<![a-z])(?:~|touch|little|bit|splash(?:es)?|handfuls?|hint|trace|"
     + "|".join(
@@ -159,6 +160,8 @@ def _read(text: str, start: Start) -> Said | None:
     words = plain(text)
     if re.match(r"[-−]\s*[\d.]", words):
         _refuse_negative(words, start)
+        return None
+    if _SIZE_LAST.search(words):  # "30 ml heavy" is the beginning of heavy cream
         return None
     by_eye = _BY_EYE_WORDS.search(words) is not None
     factor = math.prod(_SIZES.get(each, 1.0) for each in _HEDGES.findall(words))
@@ -270,7 +273,7 @@ class _Meaning(Transformer[Token, Any]):
         if low.amount > high.amount:
             raise _Unreadable
         middle = round((low.amount + high.amount) / 2, 3)
-        return Said("range", middle, low.unit, (low.amount, high.amount), by_fraction=low.by_fraction or high.by_fraction)
+        return Said("range", middle, low.unit, (low.amount, high.amount), by_fraction=low.by_fraction or high.by_fraction, of=high.of)
 
     # What has a name and no unit
     def fresh(self, *_: Token) -> None:

@@ -10,7 +10,7 @@ from typing import Any, Final
 from pydantic import ValidationError
 
 from oenomel.core.larder import Index, Ingredient
-from oenomel.core.recipe import ReadLine, ReadPour, ReadRecipe, read_recipe, sections_of
+from oenomel.core.recipe import Mended, ReadLine, ReadPour, ReadRecipe, read_recipe, sections_of
 from oenomel.core.spec import to_ml
 from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.formats.linked_data import is_page, own_spec, recipe_in, recipe_lines, scripts_of
@@ -28,6 +28,8 @@ MOST_POURS: Final = 60
 LONGEST_WORDS: Final = 200
 """Letters of a saved page and of a recipe, lines, pours, and letters of what a spec keeps in words."""
 
+_UNREADABLE_LETTERS: Final = 8
+_NOTHING_MENDED: Final[Mapping[str, Mended]] = {}
 _UNSHOWABLE: Final = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f\x7f]")
 
 
@@ -35,7 +37,8 @@ class LineReport(Report):
     """What a line was taken for.
 
     ``pour`` is the place of the pour that it made, None where it made none. ``sure`` is false where something was guessed: ``why`` tells
-    what, ``others`` are the slugs that it could be as well. ``asks`` is the slug of an ingredient whose amount nobody told.
+    what, ``others`` are the slugs that it could be as well, ``amounts`` what its amount could be. ``asks`` is the slug of an ingredient
+    whose amount nobody told.
     """
 
     text: str
@@ -45,6 +48,7 @@ class LineReport(Report):
     others: list[str]
     why: str
     asks: str
+    amounts: list[str]
 
 
 class ReadReport(Report):
@@ -61,14 +65,18 @@ class ReadReport(Report):
     strain: str
 
 
-def read_text(text: str, index: Index, ingredient_of: Callable[[str], Ingredient]) -> ReadReport:
-    """A recipe out of a text, a table, linked data (bare or in a saved page) or a file of our own.
+def read_text(
+    text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended] = _NOTHING_MENDED
+) -> ReadReport:
+    """A recipe out of a text, a table, linked data (bare or in a saved page) or a file of our own; ``mended`` are what was said of lines.
 
     Raises
     ------
     SpecError
         There is no recipe in it; the sentence says what to do.
     """
+    if "\x00" in text or text.count("\ufffd") > _UNREADABLE_LETTERS:
+        raise SpecError("", "this is a picture or another file that holds no text: copy the text of the recipe")
     text = _UNSHOWABLE.sub("", text.lstrip("\ufeff")).strip()
     if not text:
         raise SpecError("", "there is nothing to read: paste a recipe, a line for each pour")
@@ -78,34 +86,36 @@ def read_text(text: str, index: Index, ingredient_of: Callable[[str], Ingredient
         recipe = recipe_in(scripts_of(text))
         if recipe is None:
             raise SpecError("", "this page holds no recipe that can be read: copy its text and paste that")
-        return _of_linked_data(recipe, index, ingredient_of)
+        return _of_linked_data(recipe, index, ingredient_of, mended)
     if len(text) > LARGEST_RECIPE:
         raise SpecError("", f"this is {len(text):,} letters long; a recipe has at most {LARGEST_RECIPE:,}: paste only the recipe")
     if text[0] in "{[":
-        return _of_json(text, index, ingredient_of)
+        return _of_json(text, index, ingredient_of, mended)
     if (own := spec_in_markdown(text, lambda spec: _names(spec, ingredient_of))) is not None:
         return _of_own(own, ingredient_of)
     if is_table(text):
         if (told := spec_of_table(text)) is not None:
             return _of_own(parse_spec(json.dumps(told)), ingredient_of)
-        return _of_lines("\n".join(lines_of_table(text)), index, ingredient_of)
-    return _of_lines(without_spec(text), index, ingredient_of)
+        return _of_lines("\n".join(lines_of_table(text)), index, ingredient_of, mended)
+    return _of_lines(without_spec(text), index, ingredient_of, mended)
 
 
-def _of_json(text: str, index: Index, ingredient_of: Callable[[str], Ingredient]) -> ReadReport:
+def _of_json(text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended]) -> ReadReport:
     try:
         told = json.loads(text)
     except (ValueError, RecursionError):
-        return _of_lines(text, index, ingredient_of)
+        return _of_lines(text, index, ingredient_of, mended)
     if isinstance(told, Mapping) and "format" in told:
         return _of_own(parse_spec(text), ingredient_of)
     recipe = recipe_in(told)
     if recipe is None:
         raise SpecError("", "this JSON is neither a spec file nor a recipe of schema.org")
-    return _of_linked_data(recipe, index, ingredient_of)
+    return _of_linked_data(recipe, index, ingredient_of, mended)
 
 
-def _of_linked_data(recipe: Mapping[str, Any], index: Index, ingredient_of: Callable[[str], Ingredient]) -> ReadReport:
+def _of_linked_data(
+    recipe: Mapping[str, Any], index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended]
+) -> ReadReport:
     if (own := own_spec(recipe, lambda spec: _names(spec, ingredient_of))) is not None:
         return _of_own(own, ingredient_of)
     name, lines = recipe_lines(recipe)
@@ -113,20 +123,20 @@ def _of_linked_data(recipe: Mapping[str, Any], index: Index, ingredient_of: Call
         raise SpecError("", "this recipe tells no ingredients: copy its text and paste that")
     if len(lines) > MOST_LINES:
         raise SpecError("", f"this recipe has {len(lines)} lines; at most {MOST_LINES} can be read")
-    return _report(read_recipe(lines, index, ingredient_of, name[:LONGEST_WORDS]))
+    return _report(read_recipe(lines, index, ingredient_of, name[:LONGEST_WORDS], mended))
 
 
-def _of_lines(text: str, index: Index, ingredient_of: Callable[[str], Ingredient]) -> ReadReport:
+def _of_lines(text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended]) -> ReadReport:
     lines = sections_of(text)
     if len(lines) > MOST_LINES:
         raise SpecError("", f"this has {len(lines)} lines; a recipe has at most {MOST_LINES}")
-    return _report(read_recipe(lines, index, ingredient_of))
+    return _report(read_recipe(lines, index, ingredient_of, mended=mended))
 
 
 def _of_own(spec: SpecFile, ingredient_of: Callable[[str], Ingredient]) -> ReadReport:
     names = _names(spec, ingredient_of)
     lines = [
-        LineReport(text=pour_line(pour, names), taken="pour", pour=at, sure=True, others=[], why="", asks="")
+        LineReport(text=pour_line(pour, names), taken="pour", pour=at, sure=True, others=[], why="", asks="", amounts=[])
         for at, pour in enumerate(spec.pours)
     ]
     return ReadReport(spec=spec, lines=lines, notes=[], reasons=[], unknown=[], strain="")
@@ -180,9 +190,7 @@ def _report(read: ReadRecipe) -> ReadReport:
 
 
 def _line(line: ReadLine) -> LineReport:
-    return LineReport(
-        text=line.text, taken=line.taken, pour=line.pour, sure=line.sure, others=list(line.others), why=line.why, asks=line.asks
-    )
+    return LineReport.model_validate(line)
 
 
 def _pour(pour: ReadPour, part_ml: float | None) -> dict[str, Any]:

@@ -50,7 +50,8 @@ def instructions_of(spec: SpecFile) -> Iterator[str]:
     yield f"{_WORKED[method.technique]}{iced}{time}."
     if serve.glass or serve.ice != "none":
         # A glass that is told without ice is told so: else nobody knows.
-        yield f"Serve{_SERVED_ON[serve.ice]} in a {serve.glass or 'glass'}{', no ice in the glass' if serve.ice == 'none' else ''}."
+        article = "an" if serve.glass[:1].lower() in "aeiou" and serve.glass else "a"
+        yield f"Serve{_SERVED_ON[serve.ice]} in {article} {serve.glass or 'glass'}{', no ice in the glass' if serve.ice == 'none' else ''}."
     if serve.garnish:
         yield f"Garnish with {', '.join(serve.garnish)}."
 

@@ -142,11 +142,11 @@ Seconds = Annotated[float, Field(allow_inf_nan=False, ge=0, le=3600)]
 
 
 def _seconds_tag(value: Any) -> str:
-    return "range" if isinstance(value, list | tuple) else "time"
+    return "between" if isinstance(value, list | tuple) else "time"
 
 
 SecondsEntry = Annotated[
-    Annotated[Seconds, Tag("time")] | Annotated[Annotated[list[Seconds], Field(min_length=2, max_length=2)], Tag("range")],
+    Annotated[Seconds, Tag("time")] | Annotated[Annotated[list[Seconds], Field(min_length=2, max_length=2)], Tag("between")],
     Discriminator(_seconds_tag),
 ]
 
@@ -227,7 +227,7 @@ def parse_spec(text: str) -> SpecFile:
 
 
 # Names of the branches that Pydantic tried; they stand in no file.
-_TAGS: Final = ("slug", "inline", "time", "range", "body", "spec-target", "family-target", "typed-target")
+_TAGS: Final = ("slug", "inline", "time", "between", "body", "spec-target", "family-target", "typed-target")
 
 
 def spec_error(refusal: Any) -> SpecError:

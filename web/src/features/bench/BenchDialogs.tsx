@@ -1,9 +1,10 @@
+import { TakeAlong } from '../along';
 import { KeepTrial } from './keep';
 import { MethodDialog } from './making';
 import { PourDialog } from './pours';
 import type { Bench } from './useBench';
 
-/** What is open over the bench: keeping, the method, or all of a pour. */
+/** What is open over the bench: keeping, the method, taking it along, or all of a pour. */
 export function BenchDialogs({ bench }: { bench: Bench }) {
   const { dialog, setDialog, spec, larder, hand, panel, look, draft, ticks } = bench;
   const close = () => setDialog(null);
@@ -11,6 +12,7 @@ export function BenchDialogs({ bench }: { bench: Bench }) {
   if (dialog === 'method') {
     return <MethodDialog spec={spec} larder={larder} onChange={hand.change} onClose={close} />;
   }
+  if (dialog === 'along') return <TakeAlong spec={spec} notes={bench.drink.notes} onClose={close} />;
   if (dialog === 'keep') {
     return (
       <KeepTrial

@@ -1,4 +1,4 @@
-import { Redo2, Undo2 } from 'lucide-react';
+import { Download, Redo2, Undo2 } from 'lucide-react';
 import { memo } from 'react';
 
 import type { DrinkDetail, Trial } from '../../api/client';
@@ -42,6 +42,7 @@ const Top = memo(function Top({ drink, parent, autosave, canUndo, canRedo, onHol
         <>
           <IconButton icon={Undo2} label="Undo" hotkey={shownKey('undo')} disabled={!canUndo} onClick={undo} />
           <IconButton icon={Redo2} label="Redo" hotkey={shownKey('redo')} disabled={!canRedo} onClick={redo} />
+          <IconButton icon={Download} label="Take it along" onClick={() => hand?.along()} />
           <button
             type="button"
             className="btn btn-primary min-h-11 px-3.5 text-base"

@@ -26,8 +26,8 @@ export interface Hand {
   change: (of: (spec: Spec) => Spec, what: string) => void;
   undo: (times?: number) => void;
   redo: () => void;
-  /** An amount is being typed: kept in the browser until it is settled (null). */
-  typing: (typed: TypedAmount | null) => void;
+  /** An amount is being typed: kept in the browser until it is settled (null); finished, it only waits for its reading. */
+  typing: (typed: TypedAmount | null, isFinished?: boolean) => void;
   /** Shows the figures of what a typed amount would make of a pour, without taking it; null shows the drink as it lies. */
   preview: (preview: Preview | null) => void;
   /** Reads a typed amount beside the drink as it lies there. */
@@ -47,6 +47,7 @@ export interface Hand {
   serve: (serve: Partial<Spec['serve']>, what: string) => void;
   keep: () => void;
   method: () => void;
+  along: () => void;
 }
 
 /** Null where a kept trial is looked at: it can't be changed. */

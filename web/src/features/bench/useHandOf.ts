@@ -45,7 +45,7 @@ export function useHandOf(lying: Lying): { hand: Hand; refusal: Fault | null } {
         const { spec, parent } = now();
         return readAmount({ ...typed, spec }, parent, (read) => withPour(spec, typed.pour, changeOf(read)));
       },
-      typing: (typed) => autosave.typing(typed),
+      typing: (typed, isFinished) => autosave.typing(typed, isFinished),
       preview,
       choose: (pour) => move({ do: 'open', open: { swap: pour } }),
       more: (pour) => setDialog({ pour }),
@@ -73,6 +73,7 @@ export function useHandOf(lying: Lying): { hand: Hand; refusal: Fault | null } {
       serve: (serve, what) => moves.change((spec) => ({ ...spec, serve: { ...spec.serve, ...serve } }), what),
       keep: () => setDialog('keep'),
       method: () => setDialog('method'),
+      along: () => setDialog('along'),
     };
   }, [latest, moves, autosave, move, setDialog, preview, readAmount, mend, size, supposed]);
   return { hand, refusal: mendRefused ?? sizeRefused };

@@ -1,3 +1,4 @@
+import { ClipboardPaste } from 'lucide-react';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -8,10 +9,13 @@ import { familiesQuery, larderQuery } from '../../api/queries/house';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { namesIn, type NameOf } from '../../spec/names';
+import { Notice } from '../../ui/Notice';
 import { SearchLine } from '../../ui/SearchLine';
 import { useKept } from '../../ui/useKept';
 import { DemoNotice } from './DemoNotice';
 import { StartDrink } from './StartDrink';
+import { TakeDrinkAlong } from './TakeDrinkAlong';
+import { useDropped } from './useDropped';
 import { Seek } from './Seek';
 
 /** Every drink of the house, and where a new one starts. */
@@ -21,6 +25,7 @@ export function BookPage() {
   const q = words.trim();
   const sought = { ...besides, ...(q && { q }) };
   const seeking = Object.keys(sought).length > 0;
+  const dropped = useDropped();
   const pages = useInfiniteQuery(bookPages(sought));
   const count = useKept(useQuery(bookCount(sought)).data);
   const families = useQuery(familiesQuery());
@@ -32,8 +37,19 @@ export function BookPage() {
   const nameOf = namesIn(larder.data);
   const isEmpty = drinks.length === 0 && !seeking;
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4">
-      <TopBar />
+    <div
+      className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={dropped.drop}
+    >
+      <TopBar
+        actions={
+          <Link to="/paste" className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base">
+            <ClipboardPaste size={20} aria-hidden /> Paste a recipe
+          </Link>
+        }
+      />
+      {dropped.refusal && <Notice text={dropped.refusal} />}
       <main className="grid grow items-start gap-4 lg:grid-cols-[minmax(0,1fr)_420px]">
         <section aria-labelledby="book-heading" className="order-1 min-w-0">
           <DemoNotice />
@@ -82,7 +98,7 @@ function NothingThere({ q, seeking }: { q: string; seeking: boolean }) {
     return (
       <p className="panel max-w-prose p-6 text-lg">
         No drink is written down yet. Choose a family and a school of proportion: it comes to the bench as the parent,
-        and every change you make is told against it.
+        and every change you make is told against it. Or paste a recipe as you have it.
       </p>
     );
   }
@@ -134,12 +150,13 @@ function FamilyShelf({ family, drinks, nameOf }: ShelfProps) {
       </h2>
       <ul className="grid gap-3 sm:grid-cols-2">
         {drinks.map((drink) => (
-          <li key={drink.id}>
+          <li key={drink.id} className="relative">
+            <TakeDrinkAlong id={drink.id} name={drink.name} />
             <Link
               to={`/bench/${drink.id}`}
               className="panel flex h-full min-w-0 flex-col gap-1 p-4 wrap-anywhere transition-colors hover:bg-secondary focus-visible:bg-secondary"
             >
-              <span className="flex items-baseline justify-between gap-2">
+              <span className="flex items-baseline justify-between gap-2 pr-11">
                 <span className="font-display text-xl font-semibold">{drink.name}</span>
                 {drink.has_draft && (
                   <span className="rounded-full bg-accent px-2.5 py-0.5 text-sm text-accent-content">on the bench</span>

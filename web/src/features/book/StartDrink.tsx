@@ -36,6 +36,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
       trial_name: school.name,
       reason: 'Where it starts: the school as it stands.',
       parents: [],
+      notes: '',
     };
     start.mutate({ body }, { onSuccess: ({ id }) => void navigate(`/bench/${id}`) });
   };

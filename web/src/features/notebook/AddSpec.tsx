@@ -1,9 +1,10 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 
 import { api, type Spec } from '../../api/client';
-import { capital } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { Line } from '../../ui/Line';
+import { Refused } from '../../ui/Refused';
 
 interface Props {
   drinkId: number;
@@ -13,16 +14,13 @@ interface Props {
   refused: string | undefined;
 }
 
-/** Adds somebody's spec to the cloud: the one that lies on the bench, or a spec file. */
+/** Adds somebody's spec to the cloud: the one that lies on the bench, or a recipe as it was pasted. */
 export function AddSpec({ drinkId, lying, refused }: Props) {
   const { supposed } = useSettings();
   const [name, setName] = useState('');
-  const [file, setFile] = useState('');
-  const [unreadable, setUnreadable] = useState('');
   const add = api.useMutation('post', '/api/drinks/{drink_id}/spec-cloud', {
     onSuccess: () => {
       setName('');
-      setFile('');
     },
   });
   const gather = (spec: Spec) =>
@@ -30,14 +28,6 @@ export function AddSpec({ drinkId, lying, refused }: Props) {
       params: { path: { drink_id: drinkId }, query: supposed },
       body: { name: name.trim(), spec },
     });
-  const gatherFile = () => {
-    try {
-      setUnreadable('');
-      gather(JSON.parse(file) as Spec);
-    } catch {
-      setUnreadable('This is no spec file: paste the JSON text that another Oenomel wrote.');
-    }
-  };
   return (
     <section aria-label="Add a spec" className="panel flex flex-col gap-3 p-4">
       <h2 className="text-xl font-semibold">Add a spec</h2>
@@ -52,29 +42,10 @@ export function AddSpec({ drinkId, lying, refused }: Props) {
           Take it as it lies on the bench
         </button>
       )}
-      <label className="flex flex-col gap-1 text-base">
-        or paste a spec file
-        <textarea
-          className="textarea w-full font-figure text-sm"
-          rows={3}
-          value={file}
-          placeholder='{"format": "oenomel/spec", …}'
-          onChange={(event) => setFile(event.target.value)}
-        />
-      </label>
-      <button
-        type="button"
-        className="btn min-h-11 text-base"
-        disabled={!name.trim() || !file.trim() || add.isPending}
-        onClick={gatherFile}
-      >
-        Add the file
-      </button>
-      {(unreadable || add.error || refused) && (
-        <p role="alert" className="text-error">
-          {unreadable || capital(add.error?.detail ?? refused ?? '')}
-        </p>
-      )}
+      <Link className="btn min-h-11 text-base" to={`/paste?for=${drinkId}`}>
+        Paste a recipe
+      </Link>
+      <Refused fault={add.error ?? (refused ? { detail: refused } : null)} className="text-error" />
     </section>
   );
 }

@@ -12,7 +12,9 @@ import { Refused } from '../../ui/Refused';
 
 interface Props {
   larder: Ingredient[];
-  onAdded: (name: string) => void;
+  /** What is known of it already. */
+  told?: Partial<Pick<Label, 'name' | 'kind'>>;
+  onAdded: (name: string, slug: string) => void;
   onClose: () => void;
 }
 
@@ -62,8 +64,8 @@ const BLANK: Typed = {
 };
 
 /** A bottle from its label: its name, its kind, how strong; the rest where the label tells it. */
-export function AddBottle({ larder, onAdded, onClose }: Props) {
-  const [typed, setTyped] = useState(BLANK);
+export function AddBottle({ larder, told, onAdded, onClose }: Props) {
+  const [typed, setTyped] = useState<Typed>({ ...BLANK, ...told });
   const add = api.useMutation('post', '/api/bottles');
   const tell = (change: Partial<Typed>) => setTyped({ ...typed, ...change });
   const alike = larder.filter(({ kind }) => kind === typed.kind);
@@ -71,7 +73,9 @@ export function AddBottle({ larder, onAdded, onClose }: Props) {
     <Dialog
       heading="A bottle from its label"
       onClose={onClose}
-      onSubmit={() => add.mutate({ body: labelOf(typed) }, { onSuccess: (bottle) => onAdded(bottle.name) })}
+      onSubmit={() =>
+        add.mutate({ body: labelOf(typed) }, { onSuccess: (bottle) => onAdded(bottle.name, bottle.slug) })
+      }
       actions={
         <button type="submit" className="btn btn-accent btn-lg" disabled={!typed.name.trim() || add.isPending}>
           Put it on the shelf

@@ -8,7 +8,9 @@ import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { Refused } from '../../ui/Refused';
 import { SearchLine } from '../../ui/SearchLine';
+import { useKept } from '../../ui/useKept';
 import { useTitle } from '../../ui/useTitle';
+import { NothingCalled, useFound } from '../finding';
 import { AddBottle } from './AddBottle';
 import { ShelfRow, type Shelved } from './ShelfRow';
 
@@ -74,8 +76,11 @@ function Bottles({ larder, shelved }: BottlesProps) {
   const remove = api.useMutation('delete', '/api/bottles/{slug}');
   const [words, setWords] = useState('');
   const refused = shelve.error ?? remove.error;
-  const sought = words.trim().toLowerCase();
-  const found = larder.filter(({ name, kind }) => `${name} ${kind}`.toLowerCase().includes(sought));
+  const sought = useKept(useFound(words) ?? undefined);
+  const place = (slug: string) => sought?.of.get(slug)?.place ?? 0;
+  const found = words.trim()
+    ? larder.filter(({ slug }) => sought?.of.has(slug)).sort((a, b) => place(a.slug) - place(b.slug))
+    : larder;
   const groups = [
     { title: 'On the shelf', members: found.filter(({ slug }) => shelved.has(slug)) },
     { title: 'In the larder, not on the shelf', members: found.filter(({ slug }) => !shelved.has(slug)) },
@@ -86,11 +91,13 @@ function Bottles({ larder, shelved }: BottlesProps) {
       <SearchLine
         className="input-lg w-full max-w-md"
         label="Search my shelf"
-        placeholder="Search by name or kind"
+        placeholder="Any word for it"
         value={words}
         onWords={setWords}
       />
-      {found.length === 0 && <p>Nothing is called “{words.trim()}”. Add it from its label.</p>}
+      {found.length === 0 && sought?.isSettled && (
+        <NothingCalled words={words} where="in the larder" onWords={setWords} />
+      )}
       {groups.map(
         ({ title, members }) =>
           members.length > 0 && (
@@ -105,6 +112,7 @@ function Bottles({ larder, shelved }: BottlesProps) {
                     <ShelfRow
                       key={ingredient.slug}
                       ingredient={ingredient}
+                      by={words.trim() ? (sought?.of.get(ingredient.slug)?.by ?? '') : ''}
                       shelved={shelved.get(ingredient.slug)}
                       onRemove={() => remove.mutate({ params })}
                       onShelve={(state, price) => shelve.mutate({ params, body: { state, price_per_litre: price } })}

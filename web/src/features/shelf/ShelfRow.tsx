@@ -19,6 +19,8 @@ export interface Shelved {
 
 interface Props {
   ingredient: Ingredient;
+  /** The other name that it was found by, if it was. */
+  by: string;
   shelved: Shelved | undefined;
   onShelve: (state: ShelfState, price: number | null) => void;
   /** Out of the larder altogether: for a bottle that was added by mistake. */
@@ -26,13 +28,15 @@ interface Props {
 }
 
 /** An ingredient: how it stands, what a litre costs, and how it tastes alone. */
-export function ShelfRow({ ingredient, shelved, onShelve, onRemove }: Props) {
+export function ShelfRow({ ingredient, by, shelved, onShelve, onRemove }: Props) {
   const { name, kind } = ingredient;
   const [tasting, setTasting] = useState(false);
   return (
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 px-2 py-2">
       <span className="min-w-0 grow basis-60">
-        <span className="block text-lg leading-tight font-semibold">{name}</span>
+        <span className="block text-lg leading-tight font-semibold">
+          {name} {by && <span className="font-normal text-quiet">· {by}</span>}
+        </span>
         <span className="block text-base text-quiet">
           {[capital(kind), levelWords(ingredient)].filter(Boolean).join(', ')}
         </span>

@@ -1,1 +1,2 @@
+export { AddBottle } from './AddBottle';
 export { ShelfPage } from './ShelfPage';

@@ -2,13 +2,28 @@ import { Link } from 'react-router';
 
 import type { BoardSoFar } from '../../api/queries/swaps';
 import { Fold } from '../../ui/Fold';
+import { useKept } from '../../ui/useKept';
+import { NothingCalled, useFound } from '../finding';
+
+interface Props {
+  words: string;
+  /** Whether the board is what the words mean. */
+  isSettled: boolean;
+  atHand: boolean;
+  onWords: (words: string) => void;
+  onAny: () => void;
+}
 
 /** Why the board is empty, and what to do. */
-export function NothingFound({ words, atHand, onAny }: { words: string; atHand: boolean; onAny: () => void }) {
-  if (words.trim())
+export function NothingFound({ words, isSettled, atHand, onWords, onAny }: Props) {
+  if (words.trim()) {
+    if (!isSettled) return null;
     return (
-      <p className="px-4 py-3">Nothing on this board is called “{words.trim()}”. Look among what is left out, below.</p>
+      <NothingCalled words={words} where="on this board" onWords={onWords}>
+        <p className="mt-1.5 text-quiet">What is left out, and why, stands below.</p>
+      </NothingCalled>
     );
+  }
   return (
     <div className="px-4 py-3">
       <p>Nothing {atHand ? 'at hand' : 'in the larder'} can do this job. Below stands why each was left out.</p>
@@ -36,8 +51,8 @@ export function LeftOut({
   words: string;
   onTake: (slug: string) => void;
 }) {
-  const sought = words.trim().toLowerCase();
-  const found = board.left_out.filter(({ name }) => name.toLowerCase().includes(sought));
+  const sought = useKept(useFound(words) ?? undefined);
+  const found = board.left_out.filter(({ slug }) => !words.trim() || sought?.of.has(slug));
   if (found.length === 0) return null;
   return (
     <div className="border-t border-base-300 px-4 py-1">

@@ -2,6 +2,7 @@ import { ArrowLeft } from 'lucide-react';
 import { useId, useState, type ReactNode } from 'react';
 
 import type { PourEntry, Spec } from '../../api/client';
+import type { BoardSoFar } from '../../api/queries/swaps';
 import { changeSettings, useSettings, type BoardView } from '../../lib/settings';
 import { shownKey } from '../../shell/keys';
 import { Chips } from '../../ui/Chips';
@@ -58,8 +59,8 @@ export function SwapBoard(props: BoardProps) {
   const [kind, setKind] = useState('');
   const listId = useId();
   const free = others.filter((each) => each.free).map((each) => each.index);
-  const { board, rows, kinds } = useBoard({ spec, parent, pour, free, words, kind });
-  const walk = useWalk(props, rows);
+  const { board, rows, kinds, isSettled, by } = useBoard({ spec, parent, pour, free, words, kind });
+  const walk = useWalk(props, rows, isSettled);
   const { list, search, place, highlighted } = walk;
   const set = (change: Partial<BoardView>) => changeSettings({ board: { ...view, ...change } });
   return (
@@ -86,18 +87,15 @@ export function SwapBoard(props: BoardProps) {
         />
       </div>
       <Columns />
-      {board.error && <p className="px-4 py-2 text-error">{board.error.message}</p>}
-      {!board.data && !board.error && <p className="px-4 py-2 text-quiet">Searching the larder…</p>}
-      {board.data && !board.data.done && (
-        <progress
-          className="progress mx-3 w-auto"
-          aria-label={`Searched ${board.data.searched} of ${board.data.total}`}
-          value={board.data.searched}
-          max={board.data.total}
-        />
-      )}
+      <HowFar board={board.data} error={board.error} />
       {board.data && rows.length === 0 && (
-        <NothingFound words={words} atHand={view.atHand === 'only'} onAny={() => set({ atHand: 'any' })} />
+        <NothingFound
+          words={words}
+          isSettled={isSettled}
+          atHand={view.atHand === 'only'}
+          onWords={setWords}
+          onAny={() => set({ atHand: 'any' })}
+        />
       )}
       <div className="min-h-0 grow overflow-y-auto max-[1199px]:max-h-[60vh]">
         <div
@@ -115,6 +113,7 @@ export function SwapBoard(props: BoardProps) {
                 key={row.key}
                 id={`${listId}-${row.key}`}
                 row={row}
+                by={by(row.slug)}
                 present={present}
                 colour={board.data.present?.colour ?? '#ffffff'}
                 ounceMl={spec.ounce_ml}
@@ -128,5 +127,20 @@ export function SwapBoard(props: BoardProps) {
       </div>
       {highlighted && <TryOrTake trying={props.trying} onTry={walk.tryOn} onTake={walk.take} />}
     </div>
+  );
+}
+
+/** How far the search has come, or why it can't. */
+function HowFar({ board, error }: { board: BoardSoFar | undefined; error: Error | null }) {
+  if (error) return <p className="px-4 py-2 text-error">{error.message}</p>;
+  if (!board) return <p className="px-4 py-2 text-quiet">Searching the larder…</p>;
+  if (board.done) return null;
+  return (
+    <progress
+      className="progress mx-3 w-auto"
+      aria-label={`Searched ${board.searched} of ${board.total}`}
+      value={board.searched}
+      max={board.total}
+    />
   );
 }

@@ -8,6 +8,8 @@ import { moveWords, rowName, tastedWords } from './words';
 interface Props {
   id: string;
   row: SwapRow;
+  /** The other name that it was found by, if it was. */
+  by: string;
   /** Name of the pour that it stands in for. */
   present: string;
   /** The drink's colour now. */
@@ -20,7 +22,7 @@ interface Props {
 }
 
 /** One offer: what it does as poured, what brings it back, and what no axis shows. */
-export function SwapItem({ id, row, present, colour, ounceMl, highlighted, onPoint, onHover }: Props) {
+export function SwapItem({ id, row, by, present, colour, ounceMl, highlighted, onPoint, onHover }: Props) {
   const { shown } = useSettings();
   const { plain, mended, moves, notes } = row;
   const asPoured = tastedWords(plain.words);
@@ -39,6 +41,7 @@ export function SwapItem({ id, row, present, colour, ounceMl, highlighted, onPoi
         <div className="min-w-0 grow basis-0">
           <p className={`text-lg leading-tight font-semibold ${highlighted ? '' : 'truncate'}`}>
             {rowName(row, present)}
+            {by && <span className="font-normal text-quiet"> · {by}</span>}
             {row.shelf && <span className="text-base font-normal text-quiet"> · {row.shelf}</span>}
           </p>
           <p className={`text-base leading-snug text-quiet ${highlighted ? '' : 'truncate'}`}>

@@ -5,7 +5,9 @@ import type { Spec, SwapRow } from '../../api/client';
 import { rulesQuery } from '../../api/queries/house';
 import { joinedQuery, swapsQuery, type BoardSoFar } from '../../api/queries/swaps';
 import { useSettings, type BoardView } from '../../lib/settings';
+import { useKept } from '../../ui/useKept';
 import { useRested } from '../../ui/useRested';
+import { useFound, type Found } from '../finding';
 import { swapsRequest } from './request';
 
 interface Asked {
@@ -28,7 +30,9 @@ export function useBoard({ spec, parent, pour, free, words, kind }: Asked) {
   const { data: rules } = useQuery(rulesQuery());
   const request = swapsRequest(spec, parent, pour, [pour, ...free], aim, view, palate);
   const board = useQuery(swapsQuery(request, supposed));
-  const rows = useMemo(() => inOrder(board.data, view, words, kind), [board.data, view, words, kind]);
+  const found = useKept(useFound(words) ?? undefined);
+  const sought = words.trim() ? found : undefined;
+  const rows = useMemo(() => inOrder(board.data, view, sought, kind), [board.data, view, sought, kind]);
   const inView = useRested(
     useMemo(() => rows.slice(0, IN_VIEW).map(({ key }) => key), [rows]),
     REST_MS,
@@ -39,21 +43,26 @@ export function useBoard({ spec, parent, pour, free, words, kind }: Asked) {
   const better = new Map(joining ? joined.data?.rows.map((row) => [row.key, row]) : []);
   return {
     board,
+    /** Whether the rows are those that the words mean. */
+    isSettled: !words.trim() || found?.isSettled === true,
+    by: (slug: string) => sought?.of.get(slug)?.by ?? '',
     rows: rows.map((row) => better.get(row.key) ?? row),
     kinds: [...new Set(board.data?.rows.map((row) => row.kind))].sort(),
   };
 }
 
-/** Rows as the screen wants them: of one share, with these words in their name, in the order of one score. */
-function inOrder(board: BoardSoFar | undefined, view: BoardView, words: string, kind: string): SwapRow[] {
-  const sought = words.trim().toLowerCase();
+/** Rows as the screen wants them: of one share, in the order of one score; with words those that they mean, the likeliest first. */
+function inOrder(board: BoardSoFar | undefined, view: BoardView, sought: Found | undefined, kind: string): SwapRow[] {
+  const place = ({ slug }: SwapRow) => sought?.of.get(slug)?.place ?? 0;
   const rows = board?.rows ?? [];
   const shared = rows.some(({ share }) => share === view.share);
   return rows
     .filter(({ share }) => share === view.share || (share === 1 && !shared))
     .filter((row) => !kind || row.kind === kind)
-    .filter((row) => `${row.name} ${row.helper?.name ?? ''}`.toLowerCase().includes(sought))
-    .sort((a, b) => away(a, view) - away(b, view) || a.scores[view.ranking] - b.scores[view.ranking]);
+    .filter(({ slug }) => !sought || sought.of.has(slug))
+    .sort(
+      (a, b) => place(a) - place(b) || away(a, view) - away(b, view) || a.scores[view.ranking] - b.scores[view.ranking],
+    );
 }
 
 /** 1 where a row comes after what is at hand. */

@@ -2,12 +2,18 @@ import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 
 import type { SwapRow } from '../../api/client';
 import { pressed } from '../../shell/keys';
+import { useLatest } from '../../ui/useLatest';
 import type { BoardProps } from './SwapBoard';
 
 const poursOf = (row: SwapRow) => (row.mended ?? row.plain).pours;
 
 /** The hand on the board: it walks the rows, tries one on, takes it, and its ghost follows on the field. */
-export function useWalk({ others, trying, onLock, onGhost, onTry, onTake, onBack }: BoardProps, rows: SwapRow[]) {
+export function useWalk(
+  { others, trying, onLock, onGhost, onTry, onTake, onBack }: BoardProps,
+  rows: SwapRow[],
+  /** Whether the rows are those that the typed words mean. */
+  isSettled: boolean,
+) {
   const [pointed, setPointed] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const list = useRef<HTMLDivElement>(null);
@@ -34,6 +40,18 @@ export function useWalk({ others, trying, onLock, onGhost, onTry, onTake, onBack
     if (trying) onTry(poursOf(next), next.name);
   };
   const take = () => highlighted && onTake(poursOf(highlighted), highlighted.slug);
+  // Enter may come before the answer to the last letter: it means what these words find.
+  const isAwaited = useRef(false);
+  const takeLater = useLatest(take);
+  useEffect(() => {
+    if (!isAwaited.current || !isSettled) return;
+    isAwaited.current = false;
+    takeLater.current();
+  }, [isSettled, takeLater]);
+  const takeFound = () => {
+    if (isSettled) take();
+    else isAwaited.current = true;
+  };
   const tryOn = () => highlighted && onTry(trying ? null : poursOf(highlighted), highlighted.name);
   const press = (event: KeyboardEvent) => {
     const typing = event.target instanceof HTMLElement ? event.target.closest('input, select') : null;
@@ -44,7 +62,7 @@ export function useWalk({ others, trying, onLock, onGhost, onTry, onTake, onBack
     else if (event.key === 'ArrowUp' && !typing?.matches('select')) to(place - 1);
     else if (event.key === 'Home' && !typing) to(0);
     else if (event.key === 'End' && !typing) to(rows.length - 1);
-    else if (pressed(event, 'take') && ofTheList) take();
+    else if (pressed(event, 'take') && ofTheList) takeFound();
     else if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
     else if (pressed(event, 'tryOn')) tryOn();
     else if (pressed(event, 'search')) search.current?.focus();

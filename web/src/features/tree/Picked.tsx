@@ -74,6 +74,7 @@ async function begun(parents: TreeNode[]) {
     trial_name: crossed ? 'Crossed' : 'As its parent',
     reason: `From ${parents.map(calledOf).join(' and ')}.`,
     parents: parents.map(({ id }) => id),
+    notes: '',
   };
   return unwrap(await client.POST('/api/drinks', { body }));
 }

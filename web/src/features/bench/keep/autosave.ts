@@ -65,10 +65,15 @@ export class Autosave {
     this.later(PAUSE_MS);
   }
 
-  /** An amount is being typed that wasn't read yet; null once it was. It is kept where the reading takes a while. */
-  typing(typed: Typed | null): void {
+  /**
+   * An amount is being typed that isn't settled yet; null once it is. It is kept where that takes a while; once it is finished and only its
+   * reading is awaited, it is told as being saved.
+   */
+  typing(typed: Typed | null, isFinished = false): void {
     const wasKept = this.typed !== null;
     this.typed = typed;
+    if (isFinished && this.told.state === 'saved') this.tell('saving');
+    if (!typed && this.told.state === 'saving' && !this.unsaved) this.tell('saved');
     if (typed) this.keepLater(TYPED_AFTER_MS);
     else if (wasKept) this.keep();
   }

@@ -6,7 +6,7 @@ import { changeSettings, useSettings, type Way } from '../../../lib/settings';
 import { Chips } from '../../../ui/Chips';
 import { Dialog } from '../../../ui/Dialog';
 import { IceDialog } from './IceDialog';
-import { DONE, ICE_IN } from '../../../spec/methodWords';
+import { DONE, ICE_IN, secondsOf } from '../../../spec/methodWords';
 
 interface Props {
   spec: Spec;
@@ -55,7 +55,7 @@ function Worked({ method, onChange }: { method: Method; onChange: Props['onChang
   const set = (change: Partial<Method>) =>
     onChange((present) => ({ ...present, method: { ...present.method, ...change } }), 'method');
   const timed = method.technique === 'shake' || method.technique === 'stir' ? SECONDS[method.technique] : null;
-  const seconds = method.seconds ?? rules?.reference_seconds[method.technique] ?? 0;
+  const seconds = secondsOf(method) ?? rules?.reference_seconds[method.technique] ?? 0;
   return (
     <>
       <Chips

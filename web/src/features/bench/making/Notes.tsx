@@ -1,16 +1,23 @@
 import { memo } from 'react';
 
-import type { Comparison, Finding, Forecast } from '../../../api/client';
+import type { Comparison, DrinkDetail, Finding, Forecast } from '../../../api/client';
 import { capital, degrees, level } from '../../../lib/format';
 import { Mends } from '../pours';
+import { DrinkNotes } from './DrinkNotes';
+
+interface Props {
+  drink: DrinkDetail;
+  comparison: Comparison | undefined;
+}
 
 /** Cautions and hints that are no fault of the drink, what the numbers can't see, and the figures to taste against on the way. */
-export const Notes = memo(function Notes({ comparison }: { comparison: Comparison | undefined }) {
+export const Notes = memo(function Notes({ drink, comparison }: Props) {
   if (!comparison) return null;
   const { served } = comparison.present;
   const notes = hints(comparison);
   return (
     <div tabIndex={0} className="flex min-h-0 grow flex-col gap-3 overflow-y-auto p-3 text-base leading-snug">
+      <DrinkNotes key={drink.notes} drink={drink} />
       {comparison.unseen.length > 0 && (
         <section>
           <h3 className="font-semibold">The numbers can’t see</h3>

@@ -29,7 +29,7 @@ export function SideTabs({ drink, comparison, method, open, onOpen }: Props) {
           key: 'notes',
           title: 'Notes',
           count: comparison ? hints(comparison).length : 0,
-          content: <Notes comparison={comparison} />,
+          content: <Notes drink={drink} comparison={comparison} />,
         },
         { key: 'trials', title: 'Trials', count: drink.trials.length, content: <TrialList drink={drink} /> },
       ]}

@@ -38,7 +38,7 @@ export function AmountField({ label, pour, shown, said, onAmount }: Props) {
         <Stepper icon={Minus} label={`Less ${label}`} onStep={() => step(-1)} />
         <span className="flex flex-col items-center">
           <input
-            className="w-14 bg-transparent text-center font-figure text-xl outline-none"
+            className="field-sizing-content max-w-44 min-w-14 bg-transparent text-center font-figure text-xl outline-none"
             data-amount=""
             inputMode="text"
             autoComplete="off"

@@ -64,7 +64,10 @@ function Candidate({ id, ingredient, highlighted, onPoint, onTake }: CandidatePr
       onClick={onTake}
     >
       <span className="min-w-0 grow">
-        <span className="block text-lg leading-tight font-semibold">{ingredient.name}</span>
+        <span className="block text-lg leading-tight font-semibold">
+          {ingredient.name}
+          {ingredient.found_by && <span className="font-normal text-quiet"> · {ingredient.found_by}</span>}
+        </span>
         <span className="block text-sm leading-snug text-quiet">{ingredient.impression || ingredient.kind}</span>
       </span>
       <Levels ingredient={ingredient} />

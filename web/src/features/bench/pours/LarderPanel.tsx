@@ -6,6 +6,7 @@ import type { Family, Ingredient, Slot, Spec } from '../../../api/client';
 import { candidatesQuery } from '../../../api/queries/house';
 import { capital } from '../../../lib/format';
 import { shownKey } from '../../../shell/keys';
+import { NothingCalled } from '../../finding';
 import { IconButton } from '../../../ui/IconButton';
 import { SearchLine } from '../../../ui/SearchLine';
 import { Candidates } from './Candidates';
@@ -35,7 +36,9 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
   const asked = candidatesQuery(words.trim(), family, slot);
   const larder = useQuery(asked);
   const answered = larder.data !== undefined && !larder.isPlaceholderData;
-  const ranked = sorted(larder.data ?? [], slot);
+  // What was typed decides; without words what is made for the slot comes first.
+  const sought = words.trim() !== '';
+  const ranked = sought ? (larder.data ?? []) : sorted(larder.data ?? [], slot);
   const highlighted = ranked[Math.min(at, ranked.length - 1)];
 
   // The ghost follows the highlight; the field that shows it belongs to the bench.
@@ -46,7 +49,8 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
 
   /** Enter may come before the answer to the last letter: it means what these words find, at the place where the hand is. */
   const takeFound = async () => {
-    const found = sorted(await queryClient.query({ ...asked, staleTime: 'static' }), slot);
+    const answer = await queryClient.query({ ...asked, staleTime: 'static' });
+    const found = sought ? answer : sorted(answer, slot);
     const meant = found[Math.min(at, found.length - 1)];
     if (meant) onTake(meant);
   };
@@ -81,7 +85,7 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
         onWords={search}
         onKeyDown={press}
       />
-      {larder.data && ranked.length === 0 && <NothingCalled words={words.trim()} />}
+      {answered && ranked.length === 0 && <NothingCalled words={words} where="in the larder" onWords={search} />}
       <div
         id={listId}
         ref={list}
@@ -91,9 +95,9 @@ export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack
       >
         <Candidates
           listId={listId}
-          fitting={ranked.filter((each) => fits(each, slot))}
-          others={ranked.filter((each) => !fits(each, slot))}
-          title={`For the ${slot === 'other' ? 'ingredient' : slot} slot`}
+          fitting={sought ? ranked : ranked.filter((each) => fits(each, slot))}
+          others={sought ? [] : ranked.filter((each) => !fits(each, slot))}
+          title={sought ? 'Found' : `For the ${slot === 'other' ? 'ingredient' : slot} slot`}
           highlighted={highlighted}
           onPoint={(ingredient) => setAt(ranked.indexOf(ingredient))}
           onTake={onTake}
@@ -109,14 +113,6 @@ function Head({ onBack }: { onBack: () => void }) {
       <IconButton icon={ArrowLeft} label="Back to the pours" hotkey={shownKey('back')} onClick={onBack} />
       <h2 className="grow font-display text-lg leading-tight font-semibold">Add a pour</h2>
     </div>
-  );
-}
-
-function NothingCalled({ words }: { words: string }) {
-  return (
-    <p className="px-4 py-2">
-      Nothing in the larder is called “{words}”. Try one word of it, or its kind: “syrup”, “juice”.
-    </p>
   );
 }
 

@@ -17,6 +17,15 @@ interface Round {
   isFinished: boolean;
 }
 
+/** What stands in the field, why it is no amount, and what has to be asked of it. */
+interface Field {
+  typed: string | null;
+  refusal: string | null;
+  question: Amount | null;
+}
+
+const NOTHING: Field = { typed: null, refusal: null, question: null };
+
 /** What a text is read as: an amount, or the sentence why it is none. */
 async function readingOf(hand: Hand, asked: TypedAmount): Promise<Amount | string> {
   try {
@@ -34,41 +43,43 @@ async function readingOf(hand: Hand, asked: TypedAmount): Promise<Amount | strin
  */
 export function useTypedText(pour: number, shown: ShownAmount, onAmount: (change: Partial<PourEntry>) => void) {
   const hand = useHand();
-  const [typed, setTyped] = useState<string | null>(null);
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const [question, setQuestion] = useState<Amount | null>(null);
+  const [field, show] = useState(NOTHING);
   const round = useRef<Round | null>(null);
   const impatience = useRef(0);
 
   const settle = () => {
     window.clearTimeout(impatience.current);
     round.current = null;
-    setTyped(null);
-    setRefusal(null);
-    setQuestion(null);
+    show(NOTHING);
     hand?.preview(null);
     hand?.typing(null);
   };
-  const take = (change: Partial<PourEntry>) => (onAmount(change), settle());
+  const take = (change: Partial<PourEntry>) => {
+    onAmount(change);
+    settle();
+  };
+  /** The drink keeps its amount, the text its place: nothing of it waits to be saved. */
+  const hold = (why: Pick<Field, 'refusal'> | Pick<Field, 'question'>) => {
+    show((now) => ({ ...now, ...why }));
+    hand?.typing(null);
+  };
   /** What an answer comes to: shown on the way, taken or refused at the end. */
   const judge = (now: Round) => {
     const { answer, isFinished } = now;
     if (answer === null || round.current !== now) return;
     if (typeof answer === 'string') {
       hand?.preview(null);
-      if (isFinished) setRefusal(answer);
-      else impatience.current = window.setTimeout(() => setRefusal(answer), PATIENCE_MS);
+      if (isFinished) hold({ refusal: answer });
+      else impatience.current = window.setTimeout(() => hold({ refusal: answer }), PATIENCE_MS);
     } else if (answer.asks === 'which' || answer.asks === 'part') {
       hand?.preview(null);
-      setQuestion(answer);
+      hold({ question: answer });
     } else if (isFinished) take(changeOf(answer));
     else hand?.preview({ pour, change: changeOf(answer) });
   };
   const type = (text: string) => {
     window.clearTimeout(impatience.current);
-    setTyped(text);
-    setRefusal(null);
-    setQuestion(null);
+    show({ ...NOTHING, typed: text });
     if (!hand) return;
     const asked = { text, unit: shown.unit, pour };
     hand.typing(asked);
@@ -88,6 +99,7 @@ export function useTypedText(pour: number, shown: ShownAmount, onAmount: (change
     if (!now) return;
     window.clearTimeout(impatience.current);
     now.isFinished = true;
+    if (now.answer === null) hand?.typing({ text: now.text, unit: shown.unit, pour }, true);
     judge(now);
   };
   const leave = () => {
@@ -101,12 +113,9 @@ export function useTypedText(pour: number, shown: ShownAmount, onAmount: (change
   const [of, setOf] = useState(shown.text);
   if (of !== shown.text) {
     setOf(shown.text);
-    if (refusal !== null) {
-      setTyped(null);
-      setRefusal(null);
-    }
+    if (field.refusal !== null) show(NOTHING);
   }
   /** What is typed was read as, once it was; null where nothing is typed. */
   const reading = () => round.current?.read ?? null;
-  return { text: typed ?? shown.text, typed, question, refusal, type, finish, leave, settle, take, reading };
+  return { ...field, text: field.typed ?? shown.text, type, finish, leave, settle, take, reading };
 }

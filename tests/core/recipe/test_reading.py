@@ -1,0 +1,334 @@
+"""Recipes in twenty hands: every pour right or marked as doubtful, no line lost."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.search import Findable, Index
+from oenomel.core.recipe.reading import read_recipe, sections_of
+from oenomel.core.recipe.records import Mended
+
+INDEX = Index(Findable.of(each) for each in catalogue().values())
+
+# The text, and below "=": family, technique, glass, then a pour a line as it has to be read; a trailing ? where it has to be marked.
+HANDS = """
+Potting Shed Sour
+
+60 ml gin
+22.5 ml fresh lemon juice
+22.5 ml simple syrup
+1 egg white
+
+Dry shake for 10 seconds, then shake hard with ice for 10-12 seconds. Double strain into a chilled coupe. Garnish with a lemon twist.
+= sour shake coupe
+60 ml london-dry-gin base mixed
+22.5 ml lemon-juice sour mixed
+22.5 ml simple-syrup-1-1 sweet mixed
+30 ml egg-white texture mixed
+%%
+Bench Margin
+- 2 oz tequila blanco
+- 1 oz triple sec
+- 1 oz fresh lime juice
+- ¼ oz agave nectar (optional)
+- Salt rim
+Shake with ice and strain over fresh ice in a rocks glass. Garnish: lime wheel
+= daisy shake large rocks glass
+2 oz blanco-agave-spirit base mixed
+1 oz orange-liqueur-sweet liqueur mixed
+1 oz lime-juice sour mixed
+0.25 oz agave-syrup sweet mixed
+1 tsp salt edge rim
+%%
+60 ml bourbon, 30 ml lemon juice, 20 ml rich simple syrup (2:1), 2 dashes bitters. Shake 12 seconds, strain into a coupe.
+= sour shake coupe
+60 ml corn-whiskey base mixed
+30 ml lemon-juice sour mixed
+20 ml simple-syrup-2-1 sweet mixed
+2 dash aromatic-bitters accent mixed
+%%
+Garden Fizz
+Gin 4.5cl
+Lemon juice 3 cl
+Sugar syrup 2cl
+Soda water to top
+Build in a highball over cubed ice, stir gently.
+= fizz build tall glass
+4.5 cl london-dry-gin base mixed
+3 cl lemon-juice sour mixed
+2 cl simple-syrup-1-1 sweet mixed
+75 ml soda-water lengthener topped ?
+%%
+Orchard Daisy
+Ingredients:
+* 1½ oz Calvados
+* ¾ oz elderflower liqueur
+* 3/4 oz lemon
+* 1 barspoon grenadine
+Method:
+1. Add all ingredients to a shaker.
+2. Shake with ice for 15 seconds.
+3. Fine strain into a Nick & Nora.
+4. Express a lemon peel over the drink and discard.
+= daisy shake up glass
+1.5 oz calvados base mixed
+0.75 oz elderflower-liqueur liqueur mixed
+0.75 oz lemon-juice sour mixed
+1 barspoon grenadine sweet mixed
+%%
+2 parts mezcal
+1 part lime juice
+1 part honey syrup
+Shake, serve up.
+= sour shake -
+2 part smoked-agave-spirit base mixed
+1 part lime-juice sour mixed
+1 part honey-syrup sweet mixed
+%%
+Equal parts gin, maraschino, lime juice and green herbal liqueur. Shake and strain.
+= daisy shake -
+1 part london-dry-gin base mixed
+1 part cherry-stone-liqueur liqueur mixed
+1 part lime-juice sour mixed
+1 part herbal-liqueur liqueur mixed
+%%
+GLASSHOUSE SWIZZLE
+45 ml Jamaican rum / 15 ml falernum / 30 ml lime juice / 10 ml demerara syrup / 8 mint leaves / 2 dashes aromatic bitters on top
+Swizzle with crushed ice in a tall glass. Mint sprig.
+= daisy swizzle tall glass
+45 ml jamaican-rum base mixed
+15 ml spiced-lime-liqueur liqueur mixed
+30 ml lime-juice sour mixed
+10 ml demerara-syrup sweet mixed
+8 leaf mint accent mixed
+2 dash aromatic-bitters accent floated
+%%
+Herb Bed Highball
+60 gin
+25 lemon
+20 sugar syrup
+top with prosecco
+rinse the glass with absinthe
+= fizz shake -
+60 ml london-dry-gin base mixed
+25 ml lemon-juice sour mixed
+20 ml simple-syrup-1-1 sweet mixed
+75 ml prosecco lengthener topped ?
+1.5 ml anise-wormwood-spirit accent rinse
+%%
+White Border
+1 ounce and a half of white rum
+an ounce of lime juice
+three-quarters of an ounce of simple syrup
+a few drops of saline
+Shake. Strain. Enjoy!
+= sour shake -
+1.5 oz white-rum base mixed
+1 oz lime-juice sour mixed
+0.75 oz simple-syrup-1-1 sweet mixed
+3 drop saline seasoning mixed
+%%
+Red Float Sour
+2 oz rye
+1 oz lemon
+3/4 oz simple
+1/2 oz dry red wine, floated
+Shake all but the wine with ice, strain over a large cube in a rocks glass, float the wine.
+= sour shake large rocks glass
+2 oz rye-whiskey base mixed
+1 oz lemon-juice sour mixed
+0.75 oz simple-syrup-1-1 sweet mixed
+0.5 oz red-wine-dry lengthener floated
+%%
+Gin (60 ml), Lemon juice (30 ml), Honey syrup: 15 ml. Shake.
+= sour shake -
+60 ml london-dry-gin base mixed
+30 ml lemon-juice sour mixed
+15 ml honey-syrup sweet mixed
+%%
+Two Tellings
+60 ml / 2 oz gin
+1 oz (30 ml) lime juice
+22.5 ml (¾ oz) simple syrup
+= sour shake -
+60 ml london-dry-gin base mixed
+1 oz lime-juice sour mixed
+22.5 ml simple-syrup-1-1 sweet mixed
+%%
+Foam by Name: 50 ml pisco, 30 ml lime juice, 20 ml sugar syrup, white of an egg, 3 drops of bitters on the foam
+= sour shake -
+50 ml grape-spirit base mixed
+30 ml lime-juice sour mixed
+20 ml simple-syrup-1-1 sweet mixed
+30 ml egg-white texture mixed
+3 drop aromatic-bitters accent floated
+%%
+Dotted
+London dry gin ........ 50 ml
+Crème de violette ..... 7,5 ml
+Maraschino ............ 15 ml
+Lemon juice ........... 22,5 ml
+= daisy shake -
+50 ml london-dry-gin base mixed
+7.5 ml violet-liqueur accent mixed
+15 ml cherry-stone-liqueur liqueur mixed
+22.5 ml lemon-juice sour mixed
+%%
+Old Measures
+1 jigger gin
+1 lime
+1 tsp superfine sugar
+Rim: half salt
+= sour shake -
+45 ml london-dry-gin base mixed ?
+22.5 ml lime-juice sour mixed
+1 tsp caster-sugar sweet mixed
+1 tsp salt edge rim
+%%
+Amounts in cl
+4 Cognac
+2 triple sec
+2 Lemon
+Serve in a flute
+= daisy shake flute
+4 cl cognac base mixed
+2 cl orange-liqueur-sweet liqueur mixed
+2 cl lemon-juice sour mixed
+%%
+Slow Stir
+2 oz rye
+1 oz sweet vermouth
+2 dashes Angelica bitters
+Stir 30 seconds with ice, strain into a chilled coupe. Brandied cherry.
+= open stir coupe
+2 oz rye-whiskey base mixed
+1 oz sweet-vermouth liqueur mixed
+2 dash aromatic-bitters accent mixed ?
+%%
+Relative
+Gin: 2 oz
+Lemon juice: half as much as the gin
+Simple syrup - same as the lemon
+= sour shake -
+2 oz london-dry-gin base mixed
+1 oz lemon-juice sour mixed
+1 oz simple-syrup-1-1 sweet mixed
+%%
+Doubts
+2 oz Quillmere gin
+1 oz Hedge Witch cordial
+.75 oz lemon jiuce
+1½ oz rum or vodka
+= open shake -
+2 oz london-dry-gin base mixed ?
+1 oz inline:Hedge Witch cordial other mixed ?
+0.75 oz lemon-juice sour mixed ?
+1.5 oz white-rum base mixed ?
+"""
+CASES = [case.strip().split("\n= ") for case in HANDS.split("%%")]
+
+
+def read(text, **mended):
+    return read_recipe(sections_of(text), INDEX, catalogue().__getitem__, **mended)
+
+
+@pytest.mark.parametrize(("text", "told"), CASES, ids=[text.split("\n")[0][:24] for text, _ in CASES])
+def test_every_pour_is_right_or_marked_and_no_line_is_lost(text, told):
+    recipe = read(text)
+    (family, technique, *glass), *wanted = (line.split() for line in told.splitlines())
+    sure = {line.pour: line.sure for line in recipe.lines if line.pour is not None}
+    pours = [
+        f"{pour.amount:g} {pour.unit} {pour.ingredient.slug if pour.ingredient else f'inline:{pour.words}'} {pour.slot} {pour.stage}"
+        + ("" if sure[at] else " ?")
+        for at, pour in enumerate(recipe.pours)
+    ]
+    assert pours == [" ".join(words) for words in wanted]
+    assert (recipe.guess.family, recipe.made.technique, recipe.made.glass or "-") == (family, technique, " ".join(glass))
+    # Each word of the text stands in a line that was told, or is told as a note.
+    kept = " ".join(line.text for line in recipe.lines).lower()
+    lost = [
+        word for word in text.lower().replace("/", " ").split() if word.strip(".,:;-–*•()") not in kept and any(c.isalnum() for c in word)
+    ]
+    assert [word for word in lost if not word.rstrip(".").isdigit()] == []
+
+
+def test_the_making_is_taken_from_its_sentences():
+    made = read(CASES[0][0]).made
+    assert (made.seconds, made.dry_shake_seconds, made.strain, made.garnish) == ((10, 12), 10, "double", ("lemon twist",))
+    text = """Long One
+    45 ml gin
+    20 ml lemon juice
+    15 ml honey syrup
+    Whip. Shake with crushed ice for ten seconds and pour over crushed ice in a julep cup, no straw.
+    Half-rim the glass with sugar. Garnish with a mint sprig and a lime wheel."""
+    recipe = read(text)
+    assert (recipe.made.method_ice, recipe.made.serve_ice, recipe.made.glass) == ("crushed", "crushed", "julep cup")
+    assert recipe.made.garnish == ("mint sprig", "lime wheel")
+    (rim,) = [pour for pour in recipe.pours if pour.stage == "rim"]
+    assert (rim.ingredient.slug, rim.said) == ("caster-sugar", "half the edge")
+    assert recipe.notes == ("Whip.",) or "Whip" in " ".join(recipe.notes)
+
+
+def test_what_nobody_told_is_asked_and_never_guessed_as_nothing():
+    recipe = read("A Question\n60 ml gin\nlime juice\nsimple syrup to taste\n30 ml\nIt was first made on a Tuesday by the river gate.")
+    assert [pour.ingredient.slug for pour in recipe.pours] == ["london-dry-gin"]
+    asked = {line.asks: line for line in recipe.lines if line.taken == "asked"}
+    assert set(asked) == {"lime-juice", "simple-syrup-1-1"}
+    assert all(line.pour is None and not line.sure and line.why.startswith("How much") for line in asked.values())
+    assert "It was first made on a Tuesday by the river gate." in recipe.notes
+    assert any(line.text == "30 ml" and "of what" in line.why for line in recipe.lines)
+    # Said, it is poured.
+    mended = {"simple syrup to taste": Mended(amount="¾ oz"), "lime juice": Mended(left_out=True)}
+    told = read("A Question\n60 ml gin\nlime juice\nsimple syrup to taste", mended=mended)
+    assert [(pour.ingredient.slug, pour.amount, pour.unit) for pour in told.pours[1:]] == [("simple-syrup-1-1", 0.75, "oz")]
+    chosen = read(CASES[-1][0], mended={"1 oz Hedge Witch cordial": Mended(slug="elderflower-cordial")})
+    assert (chosen.pours[1].ingredient.slug, chosen.pours[1].slot, chosen.guess.family) == ("elderflower-cordial", "sweet", "sour")
+
+
+def test_a_range_keeps_both_its_ends_and_a_by_eye_word_stays():
+    recipe = read("By Eye\n6 or 7 mint leaves\n45-50 ml gin\nabout 20 ml lime juice\na splash of soda water")
+    assert [(pour.amount, pour.ends) for pour in recipe.pours[:2]] == [(6.5, (6, 7)), (47.5, (45, 50))]
+    assert [pour.said for pour in recipe.pours[2:]] == ["about 20 ml", "a splash"]
+
+
+@given(
+    st.lists(
+        st.sampled_from(
+            [
+                "60",
+                "ml",
+                "gin,",
+                "2",
+                "oz",
+                "¾",
+                "lime",
+                "juice",
+                "top",
+                "with",
+                "soda",
+                "garnish",
+                "shake",
+                "(",
+                ")",
+                ":",
+                "-",
+                "/",
+                "&",
+                "half",
+                "a",
+                "\n",
+                "<b>",
+                "12",
+                "s",
+            ]
+        ),
+        max_size=30,
+    )
+)
+def test_no_text_breaks_the_reader_and_every_line_is_told(words):
+    text = " ".join(words)
+    recipe = read(text)
+    told = "".join(line.text for line in recipe.lines)
+    for word in text.split():
+        assert word.strip(",:;-/&()<>*.") in told or not word.strip(",:;-/&()<>*.").isalpha()

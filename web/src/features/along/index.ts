@@ -1,0 +1,1 @@
+export { TakeAlong } from './TakeAlong';

@@ -1,0 +1,25 @@
+import { useQuery } from '@tanstack/react-query';
+import { Download } from 'lucide-react';
+import { useState } from 'react';
+
+import { drinkQuery } from '../../api/queries/drinks';
+import { IconButton } from '../../ui/IconButton';
+import { TakeAlong } from '../along';
+
+/** A drink of the book to take along, as it lies on the bench or as it was kept last. */
+export function TakeDrinkAlong({ id, name }: { id: number; name: string }) {
+  const [isOpen, setOpen] = useState(false);
+  const { data: drink } = useQuery({ ...drinkQuery(id), enabled: isOpen });
+  const spec = drink?.draft?.spec ?? drink?.trials.at(-1)?.spec;
+  return (
+    <>
+      <IconButton
+        icon={Download}
+        label={`Take ${name} along`}
+        className="absolute top-2.5 right-2.5 border-transparent"
+        onClick={() => setOpen(true)}
+      />
+      {isOpen && drink && spec && <TakeAlong spec={spec} notes={drink.notes} onClose={() => setOpen(false)} />}
+    </>
+  );
+}

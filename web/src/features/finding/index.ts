@@ -1,0 +1,2 @@
+export { NothingCalled } from './NothingCalled';
+export { useFound, type Found } from './useFound';

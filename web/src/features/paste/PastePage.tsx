@@ -1,0 +1,86 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useLocation, useSearchParams } from 'react-router';
+
+import { ProblemError, type Mended } from '../../api/client';
+import { larderQuery } from '../../api/queries/house';
+import { readQuery } from '../../api/queries/recipes';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { Refused } from '../../ui/Refused';
+import { useRested } from '../../ui/useRested';
+import { useTitle } from '../../ui/useTitle';
+import { FileDrop } from './FileDrop';
+import { keepPasted, pastedBefore } from './pasted';
+import { PutIt } from './PutIt';
+import { ReadLines } from './ReadLines';
+
+const REST_MS = 300;
+const EXAMPLE = `Potting Shed Sour
+60 ml London dry gin
+22.5 ml lemon juice
+¾ oz simple syrup
+Shake 12 seconds, strain into a coupe.
+Garnish with a lemon twist.`;
+
+/** A recipe as people write it, and beside it what each line was taken for. */
+export function PastePage() {
+  const [params] = useSearchParams();
+  const given = useLocation().state as { text?: string } | null;
+  const [text, setText] = useState(() => given?.text ?? pastedBefore());
+  const [mended, setMended] = useState<Record<string, Mended>>({});
+  const larder = useQuery(larderQuery());
+  const read = useQuery(readQuery(useRested(text, REST_MS), mended));
+  useTitle('Paste a recipe');
+  if (!larder.data) return <Waiting error={larder.error} />;
+  const write = (written: string) => {
+    setText(written);
+    keepPasted(written);
+  };
+  const mend = (line: string, change: Partial<Mended>) =>
+    setMended({ ...mended, [line]: { slug: '', amount: '', left_out: false, ...mended[line], ...change } });
+  const found = text.trim() && !read.error ? read.data : undefined;
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-3 p-3 sm:p-4">
+      <TopBar>
+        <h1 className="font-display text-2xl leading-tight font-semibold">Paste a recipe</h1>
+      </TopBar>
+      <main className="grid min-w-0 items-start gap-4 lg:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
+        <FileDrop className="panel flex flex-col gap-2 p-4 lg:sticky lg:top-4" onText={write}>
+          <label htmlFor="recipe" className="text-lg">
+            The recipe, as you have it: a line for each pour, or all in one
+          </label>
+          <textarea
+            id="recipe"
+            autoFocus
+            className="textarea min-h-[34vh] w-full text-lg leading-snug lg:min-h-[62vh]"
+            spellCheck={false}
+            placeholder={EXAMPLE}
+            value={text}
+            onChange={(event) => write(event.target.value)}
+          />
+          <p className="text-base text-quiet">
+            Or drop a file here: a text, a table, a saved page, a file of ours. Nothing leaves this machine.
+          </p>
+        </FileDrop>
+        <section aria-label="What was read" className="flex min-w-0 flex-col gap-3">
+          {read.error instanceof ProblemError && text.trim() && (
+            <Refused fault={read.error} className="panel p-4 text-lg text-error" />
+          )}
+          {!text.trim() && (
+            <p className="panel max-w-prose p-4 text-lg">
+              Here stands what each line was taken for as soon as there is one. What is doubtful is marked, with what
+              else it may mean; nothing is poured before you have seen it.
+            </p>
+          )}
+          {found && (
+            <>
+              <ReadLines read={found} larder={larder.data} onMend={mend} />
+              <PutIt key={found.spec.name} read={found} others={params.get('for')} onPut={() => keepPasted('')} />
+            </>
+          )}
+        </section>
+      </main>
+    </div>
+  );
+}

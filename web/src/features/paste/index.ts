@@ -1,0 +1,1 @@
+export { PastePage } from './PastePage';
