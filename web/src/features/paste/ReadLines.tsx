@@ -89,7 +89,7 @@ export function ReadLines({ read, larder, onMend }: Props) {
       )}
       {notes.length > 0 && (
         <section aria-label="Kept in its notes">
-          <h3 className="text-base font-semibold">Kept in the drink’s notes</h3>
+          <h2 className="text-base font-semibold">Kept in the drink’s notes</h2>
           <ul className="text-base">
             {notes.map((note, at) => (
               <li key={`${at} ${note}`} className="wrap-anywhere">
