@@ -27,8 +27,9 @@ from swaps import board_times, search_times, worst_time
 
 from oenomel.core.balance import half_widths80, poured
 from oenomel.core.forecast import STANDARD, forecast_of
-from oenomel.core.larder import catalogue
-from oenomel.core.spec import Drink, Pour
+from oenomel.core.larder import Findable, Index, catalogue
+from oenomel.core.spec import Drink, Pour, measures
+from oenomel.interchange.formats.reading import read_text
 from oenomel.store import database, ingredients
 
 CHANGES = 100
@@ -83,7 +84,7 @@ NOT_BUILT = ("20 original drinks",)
 
 def main() -> int:
     """Prints the table; the exit code tells whether every target was met."""
-    rows = [*_core(), *_swaps(), *_larder(), *_book(), *_many(), *_browser()]
+    rows = [*_core(), *_swaps(), *_larder(), *_reading(), *_book(), *_many(), *_browser()]
     print(f"{'target of model.md §13':<62} {'ms':>7} {'measured':>9}         {'ratio':>8}   to")
     for row in rows:
         print(row.line())
@@ -185,6 +186,32 @@ def _larder() -> list[Row]:
         Row("search in a larder of 10,000, ten words, near spellings too, median", 20, search, "counting its rows", bare),
         Row("the same, one of them with all that a list tells", 100, listed, "counting its rows", bare),
     ]
+
+
+RECIPE = """Long Border Ten
+1 ounce and a half of white rum
+an ounce of lime juice
+three-quarters of an ounce of simple syrup
+2 barspoons green herbal liqueur
+about 20 ml orgeat
+a few drops of saline
+2 dashes Creole bitters on top
+top with soda water
+Shake with ice for 12 seconds and strain into a tall glass over fresh ice. Garnish with a mint sprig and a lime wheel."""
+
+
+def _reading() -> list[Row]:
+    """A recipe of ten lines, none of them read before."""
+    index = Index(Findable.of(each) for each in catalogue().values())
+
+    def read() -> None:
+        for remembered in (measures._read, measures.plain):
+            remembered.cache_clear()
+        read_text(RECIPE, index, catalogue().__getitem__)
+
+    read()
+    named = _median_ms(lambda: index.find("green herbal liqueur"), 30)
+    return [Row("a recipe of ten lines read", 50, _median_ms(read, 15), "finding one of its ingredients", named)]
 
 
 def _book() -> list[Row]:

@@ -49,8 +49,8 @@ def _full_house(page: Page) -> None:
     page.goto(f"/bench/{made['id']}")
     for pour, amount in (("Lemon juice", "30"), ("Quince liqueur", "20"), ("London dry gin", "40")):
         page.get_by_label(f"Amount of {pour}", exact=True).fill(amount)
-        page.wait_for_timeout(700)
-    page.get_by_label("Amount of London dry gin", exact=True).press("Enter")
+        page.get_by_label(f"Amount of {pour}", exact=True).press("Enter")
+        page.wait_for_timeout(1300)
     for _ in range(6):
         page.get_by_role("list", name="Steps").get_by_role("checkbox", checked=False).first.check()
 
@@ -71,10 +71,19 @@ def _danger(page: Page) -> None:
     page.get_by_text("a closed tin bursts").wait_for()
 
 
-def _crushed(page: Page) -> None:
-    page.keyboard.press("s")
-    page.get_by_role("dialog").get_by_role("button", name="On crushed ice").click()
-    page.get_by_test_id("course-abv").wait_for()
+RECIPE = """Orchard Gate Daisy
+1½ oz bourbon
+¾ oz quince liqueur
+1 jigger lemon juice
+2 dashes Hedge Witch bitters
+Shake with ice for 10-12 seconds, double strain into a coupe.
+Garnish with a lemon twist.
+First poured at the harvest supper."""
+
+
+def _pasted(page: Page) -> None:
+    page.get_by_label("The recipe, as you have it").fill(RECIPE)
+    page.get_by_role("list", name="Pours").wait_for()
 
 
 def _blind_sheet(page: Page) -> None:
@@ -101,7 +110,7 @@ PICTURES: dict[str, Picture] = {
     "bench-full": ("/book", 1280, 800, "late", _full_house),
     "bring-it-there": ("/bench/3", 1280, 800, "lamplight", _bring_there),
     "finding-and-mend": ("/bench/1", 1280, 800, "lamplight", _danger),
-    "how-it-is-served": ("/bench/4", 1280, 800, "lamplight", _crushed),
+    "paste-a-recipe": ("/paste", 1280, 800, "lamplight", _pasted),
     "swaps-daisy": ("/bench/3", 1280, 800, "lamplight", _swaps("Sea-buckthorn liqueur", "ArrowDown")),
     "why-this-number": ("/bench/3", 1280, 800, "lamplight", _why),
     "trials-side-by-side": ("/trials/7?show=1&show=2&show=3", 1280, 800, "lamplight", None),

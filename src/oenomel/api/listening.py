@@ -5,6 +5,7 @@ from __future__ import annotations
 import errno
 import socket
 import sys
+import threading
 from http import HTTPStatus
 from pathlib import Path
 from typing import Final
@@ -15,6 +16,7 @@ from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
 from oenomel.api.app import create_app
 from oenomel.api.serving import LARGEST_HEADERS
 from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, address_of, is_loopback, own_addresses, pairing_address, qr_code
+from oenomel.core.spec import read_said
 from oenomel.errors import CannotListen, SpecError
 
 __all__ = ["check_invited", "serve"]
@@ -50,6 +52,8 @@ def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: f
     with _listening(host, port) as listener:
         _tell(data, host, port, sharing)
         sys.setswitchinterval(SWITCH_SECONDS)
+        # The grammar of measures takes a seventh of a second to be built; nobody's first key press is to wait for it.
+        threading.Thread(target=read_said, args=("1 oz",), daemon=True).start()
         config = uvicorn.Config(app, log_level="warning", server_header=False, proxy_headers=False, http=_Protocol)
         uvicorn.Server(config).run(sockets=[listener])
     return 0

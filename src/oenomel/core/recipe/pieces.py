@@ -78,19 +78,14 @@ def _run_together(part: str) -> list[str]:
     """Two amounts without anything between them, as in "2 oz gin 1 oz vermouth"."""
     words = part.split()
     for at in range(2, len(words) - 1):
+        if not words[at][:1].isdigit():
+            continue
         behind = " ".join(words[at:])
         first = next(iter(beginnings(plain(behind))), None)
         before = _amount_first(" ".join(words[:at]))
         # A second telling of the same amount is no second pour.
-        if (
-            before
-            and stems(before[1])
-            and first
-            and first[0].unit is not None
-            and first[1]
-            and words[at][:1].isdigit()
-            and before[0].unit is not None
-        ):
+        apart = before is not None and before[0].unit is not None and bool(stems(before[1]))
+        if apart and first is not None and first[0].unit is not None and first[1]:
             return [" ".join(words[:at]), *_run_together(behind)]
     return [part]
 

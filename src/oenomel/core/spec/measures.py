@@ -113,6 +113,7 @@ def is_by_eye(said: str) -> bool:
     return _BY_EYE_WORDS.search(plain(said)) is not None
 
 
+@lru_cache(maxsize=4096)
 def plain(text: str) -> str:
     """A text in small letters, its fractions as 1/2, its ranges with "to", its units apart from their numbers.
 
