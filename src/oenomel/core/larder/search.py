@@ -50,7 +50,7 @@ _WORDS_TRIED: Final = 3
 """A misspelt word has four letters at least; of the words that it may be, so many are tried."""
 
 _FAR: Final = (10_000, 0)
-_LEAST_LIKE: Final = 60.0
+_LEAST_LIKE: Final = 70.0
 """Of names that are spelt otherwise, less alike than this (of 100) is no neighbour (house rule)."""
 
 
@@ -211,7 +211,8 @@ class Index:
                 break
             fits = {owner: fit for owner, fit in self._fits(said, known).items() if fit[0] <= Tier.HAS_WORDS}
             if any(tier <= Tier.ANY_ORDER for tier, _ in fits.values()):
-                order = sorted(fits, key=lambda owner: self._by_rank(owner, fits[owner]))
+                # What is itself called so comes before what only has another name with the words.
+                order = sorted(fits, key=lambda owner: self._as_a_kind(owner, *fits[owner]))
                 return [replace(self._found(owner, *fits[owner]), tier=Tier.NEAR) for owner in order]
         return []
 
@@ -236,6 +237,10 @@ class Index:
 
     def _by_rank(self, owner: int, fit: tuple[Tier, int]) -> tuple[object, ...]:
         return fit[0], self._entries[owner].rank, self._entries[owner].name
+
+    def _as_a_kind(self, owner: int, tier: Tier, number: int) -> tuple[object, ...]:
+        exact, other = tier == Tier.EXACT, self._found(owner, tier, number).by != ""
+        return not exact, tier > Tier.ANY_ORDER, other, self._entries[owner].rank, self._entries[owner].name
 
     def _found(self, owner: int, tier: Tier, number: int) -> Found:
         entry, phrase = self._entries[owner], self._phrases[number]

@@ -10,6 +10,7 @@ from typing import Final
 from oenomel.core.families import families
 from oenomel.core.larder import Index, Ingredient, stems
 from oenomel.core.recipe.forms import Part, guess_of, slot_of, stage_of
+from oenomel.core.recipe.headings import heading_of, section_of, unit_of_all, unit_told
 from oenomel.core.recipe.naming import Meant, kind_in, meant_by
 from oenomel.core.recipe.pieces import Piece, bare, in_a_unit, piece_of, pieces_of, split_sentences, tells_an_amount, without_top
 from oenomel.core.recipe.records import Line, Mended, ReadLine, ReadPour, ReadRecipe, Section, Taken
@@ -25,25 +26,6 @@ ASKED_AMOUNTS: Final = {
 }
 """What words may be that mean several measures: the first is taken, and told as a guess."""
 
-_HEADING: Final = re.compile(
-    r"^(?P<what>ingredients?|you(?:'ll| will) need|spec|the drink|for the drink|"
-    r"method|directions?|instructions?|preparation|how to(?: make(?: it)?)?|steps?|to make(?: it)?|procedure|build|mix|"
-    r"garnish(?:es)?|glass(?:ware)?|served? in|ice|rim|edge|name|title|drink|"
-    r"notes?|tips?|about|history|serves?|makes|yields?|source|credits?|difficulty|time|variations?|description|tags?|family|abv)"
-    r"\s*(?:[:–—-]+\s*(?P<rest>.*)|)$",
-    re.IGNORECASE,
-)
-_SECTIONS: Final[dict[str, Section]] = {
-    **dict.fromkeys(("ingredient", "ingredients", "you'll need", "you will need", "spec", "the drink", "for the drink"), "ingredients"),
-    **dict.fromkeys(("method", "direction", "directions", "instruction", "instructions", "preparation", "procedure"), "method"),
-    **dict.fromkeys(("how to", "how to make", "how to make it", "step", "steps", "to make", "to make it", "build", "mix"), "method"),
-    **dict.fromkeys(("garnish", "garnishes"), "garnish"),
-}  # fmt: skip
-_ALL_IN: Final = re.compile(
-    r"\b(?:all|amounts?|measures?|measurements?|quantities|everything)\b.{0,20}\bin (ml|millilit(?:re|er)s|cl|oz|ounces|parts?)\b"
-    r"|^\(?in (ml|cl|oz|parts)\)?$",
-    re.IGNORECASE,
-)
 _EQUAL: Final = re.compile(r"^equal parts?(?: of)?:?\s+(.+)$", re.IGNORECASE)
 _TOP: Final = re.compile(
     r"^(?:then |and |to )?(?:top|fill|lengthen|finish|charge)(?:ped|ed)?(?: (?:it|up|off|the glass))*(?: with| w/| using)?\s+(?P<what>.+)$",
@@ -118,30 +100,11 @@ def read_recipe(
 
     ``mended`` are what somebody said of lines, by their text as it was told.
     """
-    whole = "\n".join(line.text for line in lines)
-    found = _ALL_IN.search(whole)
-    told = (
-        re.sub(r"^(ounces|millilit\w+|parts?)$", lambda m: {"o": "oz", "m": "ml", "p": "part"}[m[0][0]], (found[1] or found[2]).lower())
-        if found
-        else None
-    )
-    reading = _Reading(index, ingredient_of, told or _bare_unit(lines), mended, name)
+    reading = _Reading(index, ingredient_of, unit_of_all(lines), mended, name)
     section: Section = ""
     for at, line in enumerate(lines):
         section = _read_line(reading, line, line.section or section, is_first=at == 0, is_only=len(lines) == 1)
     return _finished(reading)
-
-
-def _bare_unit(lines: Sequence[Line]) -> str | None:
-    """The unit of numbers without one, where they are all as small as ounces."""
-    bare_numbers = [
-        piece.said.amount
-        for line in lines
-        if line.section in ("", "ingredients") and tells_an_amount(bare(line.text))
-        for part in pieces_of(bare(line.text))
-        if (piece := piece_of(part)).said is not None and piece.said.unit is None and not piece.said.of
-    ]
-    return "oz" if len(bare_numbers) > 1 and any(n % 1 for n in bare_numbers) and max(bare_numbers) <= 4 else None
 
 
 def _read_line(reading: _Reading, line: Line, section: Section, *, is_first: bool, is_only: bool) -> Section:
@@ -149,11 +112,9 @@ def _read_line(reading: _Reading, line: Line, section: Section, *, is_first: boo
     text = bare(line.text)
     if not text:
         return section
-    heading = _HEADING.match(text.strip(" :"))
-    rest = (heading["rest"] or "").strip() if heading else ""
-    what = heading["what"].lower() if heading else ""
-    if heading and (rest or text.rstrip().endswith(":") or what in _SECTIONS or _is_heading(line.text)):
-        return _read_heading(reading, text, what, rest, section)
+    heading = heading_of(text, line.text)
+    if heading:
+        return _read_heading(reading, text, *heading, section)
     if is_first and not reading.name and not line.section and not is_only and _is_name(text):
         reading.name = text.strip(" .:")
         reading.tell(text, "name")
@@ -169,10 +130,6 @@ def _read_line(reading: _Reading, line: Line, section: Section, *, is_first: boo
         text = titled[2]
     _read_part(reading, text, section)
     return section
-
-
-def _is_heading(line: str) -> bool:
-    return line.lstrip().startswith("#") or re.fullmatch(r"\s*\*\*[^*]+\*\*:?\s*", line) is not None
 
 
 def _is_name(text: str) -> bool:
@@ -209,7 +166,7 @@ def _read_heading(reading: _Reading, text: str, what: str, rest: str, section: S
         reading.made = replace(reading.made, garnish=(*reading.made.garnish, *garnish))
         reading.tell(text, "garnish")
         return section
-    after = _SECTIONS.get(what)
+    after = section_of(what)
     if after is None:
         reading.tell(text, "note")
         return "note" if not rest else section
@@ -229,7 +186,7 @@ def _read_part(reading: _Reading, text: str, section: Section) -> None:
         reading.made = replace(reading.made, garnish=(*reading.made.garnish, *(garnish_of(f"garnish: {text}"))))
         reading.tell(text, "garnish")
         return
-    if _ALL_IN.search(text) and len(text.split()) <= 8:
+    if unit_told(text) and len(text.split()) <= 8:
         reading.tell(text, "made")
         return
     equal = _EQUAL.match(text)
