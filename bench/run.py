@@ -5,6 +5,7 @@ Times depend on the machine, so each stands beside a reference measured in the s
 
 from __future__ import annotations
 
+import itertools
 import statistics
 import sys
 import tempfile
@@ -28,7 +29,7 @@ from swaps import board_times, search_times, worst_time
 from oenomel.core.balance import half_widths80, poured
 from oenomel.core.forecast import STANDARD, forecast_of
 from oenomel.core.larder import Findable, Index, catalogue
-from oenomel.core.spec import Drink, Pour, measures
+from oenomel.core.spec import Drink, Pour
 from oenomel.interchange.formats.reading import read_text
 from oenomel.store import database, ingredients
 
@@ -189,25 +190,24 @@ def _larder() -> list[Row]:
 
 
 RECIPE = """Long Border Ten
-1 ounce and a half of white rum
-an ounce of lime juice
-three-quarters of an ounce of simple syrup
-2 barspoons green herbal liqueur
-about 20 ml orgeat
-a few drops of saline
-2 dashes Creole bitters on top
-top with soda water
-Shake with ice for 12 seconds and strain into a tall glass over fresh ice. Garnish with a mint sprig and a lime wheel."""
+{n} ounces and a half of white rum
+{n} ounces of lime juice
+{n} and three-quarters of an ounce of simple syrup
+{n} barspoons green herbal liqueur
+about {n} ml orgeat
+{n} drops of saline
+{n} dashes Creole bitters on top
+top with {n} ml soda water
+Shake with ice for {n} seconds and strain into a tall glass over fresh ice. Garnish with a mint sprig and a lime wheel."""
 
 
 def _reading() -> list[Row]:
-    """A recipe of ten lines, none of them read before."""
+    """A recipe of ten lines, none of its amounts read before."""
     index = Index(Findable.of(each) for each in catalogue().values())
+    amounts = itertools.count(2)
 
     def read() -> None:
-        for remembered in (measures._read, measures.plain):
-            remembered.cache_clear()
-        read_text(RECIPE, index, catalogue().__getitem__)
+        read_text(RECIPE.format(n=next(amounts)), index, catalogue().__getitem__)
 
     read()
     named = _median_ms(lambda: index.find("green herbal liqueur"), 30)

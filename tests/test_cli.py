@@ -13,9 +13,11 @@ from oenomel.store import database
 EXAMPLE = Path(__file__).parent / "interchange" / "glasshouse-sour.json"
 
 
-def run(*arguments: str, home: Path) -> subprocess.CompletedProcess[str]:
+def run(*arguments: str, home: Path, said: str | None = None) -> subprocess.CompletedProcess[str]:
     environment = {"HOME": str(home), "XDG_DATA_HOME": str(home / "data"), "PATH": "/usr/bin:/bin"}
-    return subprocess.run([sys.executable, "-m", "oenomel", *arguments], capture_output=True, text=True, env=environment, timeout=60)
+    return subprocess.run(
+        [sys.executable, "-m", "oenomel", *arguments], capture_output=True, text=True, input=said, env=environment, timeout=60
+    )
 
 
 def test_predict_prints_the_figures_of_the_example_and_makes_no_data_file(tmp_path):
@@ -125,3 +127,32 @@ def test_rebalance_prints_pours_and_j_and_names_what_it_cannot_find(tmp_path):
         assert sentence in refused.stderr
     target.write_text('{"sugr": 8}')
     assert "sugr: unknown key" in run("rebalance", str(EXAMPLE), "--target", str(target), home=tmp_path).stderr
+
+
+def test_find_prints_what_the_trade_means_best_first(tmp_path):
+    done = run("find", "triple", "sec", home=tmp_path)
+    assert (done.returncode, done.stderr) == (0, "")
+    first, *_ = json.loads(done.stdout)
+    assert first["slug"] == "orange-liqueur-sweet"
+    assert first["name"]
+    assert json.loads(run("find", "zzzz", home=tmp_path).stdout) == []
+
+
+def test_a_recipe_is_read_from_a_file_or_a_pipe_and_written_to_be_read_again(tmp_path):
+    text = "Cold Frame\n60 ml gin\n22.5 ml lemon juice\n20 ml honey syrup\nShake 12 seconds, strain into a coupe."
+    done = run("read", "-", home=tmp_path, said=text)
+    assert (done.returncode, done.stderr) == (0, "")
+    read = json.loads(done.stdout)
+    (tmp_path / "spec.json").write_text(json.dumps(read["spec"]))
+    for wanted, suffix in (("csv", "csv"), ("markdown", "md")):
+        written = run("write", str(tmp_path / "spec.json"), "--as", wanted, home=tmp_path)
+        assert (written.returncode, written.stderr) == (0, ""), wanted
+        (tmp_path / f"again.{suffix}").write_text(written.stdout)
+        again = json.loads(run("read", str(tmp_path / f"again.{suffix}"), home=tmp_path).stdout)
+        assert again["spec"] == read["spec"], wanted
+    picture = tmp_path / "card.png"
+    picture.write_bytes(b"\x89PNG\r\n\x1a\n" + bytes(200))
+    refused = run("read", str(picture), home=tmp_path)
+    assert (refused.returncode, refused.stdout) == (2, "")
+    assert len(refused.stderr.splitlines()) == 1
+    assert "picture" in refused.stderr

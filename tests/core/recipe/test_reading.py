@@ -1,4 +1,4 @@
-"""Recipes in twenty hands: every pour right or marked as doubtful, no line lost."""
+"""Recipes in twenty-eight hands: every pour right or marked as doubtful, no line lost."""
 
 import pytest
 from hypothesis import given
@@ -225,8 +225,105 @@ Doubts
 1 oz inline:Hedge Witch cordial other mixed ?
 0.75 oz lemon-juice sour mixed ?
 1.5 oz white-rum base mixed ?
+%%
+The Herb Frame (serves 1)
+
+Ingredients
+• 50ml gin
+• 25ml lemon juice, freshly squeezed
+• 15 ml sugar syrup (2:1 ratio)
+• A few basil leaves
+
+Method
+Muddle the basil in the base of a shaker. Add remaining ingredients and dry shake for 15 seconds.
+Add ice and shake again. Fine strain into a chilled coupe glass.
+= sour shake coupe
+50 ml london-dry-gin base mixed
+25 ml lemon-juice sour mixed
+15 ml simple-syrup-2-1 sweet mixed
+3 leaf basil accent mixed
+%%
+Smoke by the Ounce
+1.5 oz. Mezcal
+.75 oz. Lime juice
+.5 oz. Agave syrup
+1 pinch sea salt
+Add everything, shake with ice, double-strain over fresh ice. Glass: rocks
+= sour shake large rocks glass
+1.5 oz smoked-agave-spirit base mixed
+0.75 oz lime-juice sour mixed
+0.5 oz agave-syrup sweet mixed
+0.3 g salt seasoning mixed
+%%
+3/4 oz each: gin, lemon juice, maraschino, green herbal liqueur
+= daisy shake -
+0.75 oz london-dry-gin base mixed
+0.75 oz lemon-juice sour mixed
+0.75 oz cherry-stone-liqueur liqueur mixed
+0.75 oz herbal-liqueur liqueur mixed
+%%
+Border Piped | 2oz dark rum | 1oz pineapple juice | .5oz lime juice | .5oz orgeat | mint sprig | crushed ice
+= sour shake -
+2 oz dark-rum base mixed
+1 oz pineapple-juice sour mixed
+0.5 oz lime-juice sour mixed
+0.5 oz almond-syrup sweet mixed
+%%
+gin 2oz, lemon .75oz, simple .75oz, shake, coupe, lemon twist
+= sour shake coupe
+2 oz london-dry-gin base mixed
+0.75 oz lemon-juice sour mixed
+0.75 oz simple-syrup-1-1 sweet mixed
+%%
+Well by the Gate
+2 ounces vodka
+4 ounces ginger beer
+½ ounce lime juice
+Combine vodka and lime juice in a copper mug filled with ice. Top with ginger beer. Salt the rim of it.
+= fizz build copper mug
+2 oz vodka base mixed
+4 oz ginger-beer lengthener topped
+0.5 oz lime-juice sour mixed
+1 tsp salt edge rim
+%%
+My Orchard Cooler Recipe
+Serves: 1
+
+For the syrup:
+200 g sugar
+200 ml water
+
+For the drink:
+60 ml vodka
+30 ml lime juice (about 1 lime)
+20 ml of the syrup
+Soda, to top up
+Put everything in a shaker with plenty of ice and shake for about 15 seconds. Strain into a highball filled with ice and top up with soda.
+= fizz shake tall glass
+60 ml vodka base mixed
+30 ml lime-juice sour mixed
+20 ml simple-syrup-1-1 sweet mixed
+75 ml soda-water lengthener topped ?
+%%
+Gin - 50
+Elderflower liqueur - 20
+Lemon - 20
+Apple juice, cloudy - 30
+2 ds orange bitters
+4 raspberries, muddled
+6 mint sprigs
+Shake & strain into collins, ice.
+= daisy shake tall glass
+50 ml london-dry-gin base mixed
+20 ml elderflower-liqueur liqueur mixed
+20 ml lemon-juice sour mixed
+30 ml apple-juice sour mixed
+2 dash orange-bitters accent mixed
+4 piece raspberries accent mixed
+6 piece mint accent mixed
 """
 CASES = [case.strip().split("\n= ") for case in HANDS.split("%%")]
+DOUBTS = next(text for text, _ in CASES if text.startswith("Doubts"))
 
 
 def read(text, **mended):
@@ -282,8 +379,21 @@ def test_what_nobody_told_is_asked_and_never_guessed_as_nothing():
     mended = {"simple syrup to taste": Mended(amount="¾ oz"), "lime juice": Mended(left_out=True)}
     told = read("A Question\n60 ml gin\nlime juice\nsimple syrup to taste", mended=mended)
     assert [(pour.ingredient.slug, pour.amount, pour.unit) for pour in told.pours[1:]] == [("simple-syrup-1-1", 0.75, "oz")]
-    chosen = read(CASES[-1][0], mended={"1 oz Hedge Witch cordial": Mended(slug="elderflower-cordial")})
+    chosen = read(DOUBTS, mended={"1 oz Hedge Witch cordial": Mended(slug="elderflower-cordial")})
     assert (chosen.pours[1].ingredient.slug, chosen.pours[1].slot, chosen.guess.family) == ("elderflower-cordial", "sweet", "sour")
+
+
+def test_what_goes_in_by_the_piece_is_counted_or_asked_and_what_is_poured_further_down_is_asked_no_more():
+    recipe = read("By the Piece\n50 ml gin\nhalf a lemon, cut in wedges\n3 slices orange\nsoda water\nTop with soda water.")
+    taken = {line.text: (line.taken, line.asks) for line in recipe.lines}
+    assert taken["half a lemon, cut in wedges"] == ("asked", "lemon-juice")
+    assert taken["3 slices orange"] == ("note", "")
+    assert taken["soda water"] == ("made", "")
+    assert [pour.ingredient.slug for pour in recipe.pours] == ["london-dry-gin", "soda-water"]
+    # What stands in the shaker is not what stands in the glass.
+    iced = read("X\n60 ml gin\n30 ml lime juice\nPour into a shaker filled with ice. Shake well. Strain into a cocktail glass.").made
+    assert (iced.serve_ice, iced.glass) == (None, "up glass")
+    assert read("X\n60 ml gin\n30 ml lime juice\nShake, double strain over crushed.").made.serve_ice == "crushed"
 
 
 def test_a_range_keeps_both_its_ends_and_a_by_eye_word_stays():

@@ -12,10 +12,12 @@ from oenomel.core.spec import FamilyName, Stage
 
 _ACCENT_ML: Final = 10.0
 _SHARP: Final = 2.0
+_SWEET: Final = 4.0
 _SHORT_LENGTHENER_ML: Final = 45.0
 _LIQUEUR_SHARE: Final = 0.4
-"""Of a spirit or a liqueur so little is an accent; a juice with so much acid (g/100 ml) is the sour part; a lengthener that is no more
-than this leaves a daisy a daisy; and from so large a share of the sugar on the liqueur is what sweetens it (house rules)."""
+"""Of a spirit or a liqueur so little is an accent; a juice with so much acid and a lengthener with so much sugar (g/100 ml) is the sour,
+the sweet part; a lengthener that is no more than this leaves a daisy a daisy; and from so large a share of the sugar on the liqueur is what
+sweetens it (house rules)."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,6 +45,8 @@ def slot_of(ingredient: Ingredient, ml: float | None, has_base: bool) -> SlotNam
     if not able:
         return "other"
     small = ml is not None and ml <= _ACCENT_ML
+    if able[0] == "edge" and "seasoning" in able:  # a pinch of it; an edge is told as one
+        return "seasoning"
     if ingredient.kind in ("spirit", "liqueur", "fortified", "aromatised") and small and "accent" in able and has_base:
         return "accent"
     if ingredient.kind in ("spirit", "zero-proof") and not small and "base" in able:
@@ -83,7 +87,8 @@ def _family(parts: Sequence[Part], technique: str | None) -> tuple[FamilyName, s
         return "open", "Open: it has no strong part."
     if "sour" not in has:
         return "open", "Open: it has no sour part."
-    if not has & {"sweet", "liqueur"}:
+    sweetened = any(part.slot == "lengthener" and part.ingredient.composition.sugar >= _SWEET for part in parts)
+    if not has & {"sweet", "liqueur"} and not sweetened:
         return "open", "Open: nothing in it sweetens."
     by_liqueur = whole > 0 and liqueur / whole >= _LIQUEUR_SHARE
     if top > _SHORT_LENGTHENER_ML or (top > 0 and not by_liqueur):

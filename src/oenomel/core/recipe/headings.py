@@ -13,12 +13,14 @@ _HEADING: Final = re.compile(
     r"^(?P<what>ingredients?|you(?:'ll| will) need|spec|the drink|for the drink|"
     r"method|directions?|instructions?|preparation|how to(?: make(?: it)?)?|steps?|to make(?: it)?|procedure|build|mix|"
     r"garnish(?:es)?|glass(?:ware)?|served? in|ice|rim|edge|name|title|drink|"
+    r"for (?:the|your) (?:cocktail|[\w '-]+)(?=:?$)|"
     r"notes?|tips?|about|history|serves?|makes|yields?|source|credits?|difficulty|time|variations?|description|tags?|family|abv)"
     r"\s*(?:[:–—-]+\s*(?P<rest>.*)|)$",
     re.IGNORECASE,
 )
 _SECTIONS: Final[dict[str, Section]] = {
-    **dict.fromkeys(("ingredient", "ingredients", "you'll need", "you will need", "spec", "the drink", "for the drink"), "ingredients"),
+    **dict.fromkeys(("ingredient", "ingredients", "you'll need", "you will need", "spec"), "ingredients"),
+    **dict.fromkeys(("the drink", "for the drink", "for the cocktail"), "ingredients"),
     **dict.fromkeys(("method", "direction", "directions", "instruction", "instructions", "preparation", "procedure"), "method"),
     **dict.fromkeys(("how to", "how to make", "how to make it", "step", "steps", "to make", "to make it", "build", "mix"), "method"),
     **dict.fromkeys(("garnish", "garnishes"), "garnish"),
@@ -40,6 +42,8 @@ def heading_of(text: str, written: str) -> tuple[str, str] | None:
     if found is None:
         return None
     what, rest = found["what"].lower(), (found["rest"] or "").strip()
+    if what.startswith("for the ") and what.endswith((" glass", " garnish")):
+        what = "garnish" if what.endswith("garnish") else "glass"
     marked = written.lstrip().startswith("#") or re.fullmatch(r"\s*\*\*[^*]+\*\*:?\s*", written) is not None
     return (what, rest) if rest or text.rstrip().endswith(":") or what in _SECTIONS or marked else None
 

@@ -29,7 +29,7 @@ _LOOSE: Final = frozenset(
         "bitter",
         "cherry",
     }
-    | {"vinegar", "cider", "orange liqueur", "agricole", "schnapps", "amari", "berries", "juice", "scotch whisky", "syrup"}
+    | {"vinegar", "cane syrup", "cider", "orange liqueur", "agricole", "schnapps", "amari", "berries", "juice", "scotch whisky", "syrup"}
 )
 """Words that several things behind every bar are called by: one of them is taken, and told to be a guess."""
 
@@ -64,9 +64,7 @@ def _meant(words: str, asides: tuple[str, ...], index: Index) -> Meant:
         if found and found[0].tier <= Tier.ANY_ORDER:
             others = tuple(each.slug for each in found[1:] if each.tier <= Tier.HAS_WORDS)[:OTHERS_TOLD]
             loose = " ".join(said.lower().split()) in _LOOSE
-            return Meant(
-                found[0].slug, not loose, others, f"“{said}” may be several things; {found[0].name} is the usual one." if loose else ""
-            )
+            return Meant(found[0].slug, not loose, others, _loosely(said, found[0].name) if loose else "")
     found = [each for each in index.find(words) if each.tier != Tier.SAID_OF_IT]
     if found:
         why = f"Nothing is called “{words}” letter by letter." if found[0].tier == Tier.NEAR else f"“{words}” is a part of its name."
@@ -79,10 +77,16 @@ def _meant(words: str, asides: tuple[str, ...], index: Index) -> Meant:
     return Meant(None, False, others, f"Nothing in the larder is called “{words}”: add it from its label, or choose another.")
 
 
+def _loosely(said: str, taken: str) -> str:
+    if stems(said) == stems(taken):
+        return f"“{said}” doesn’t tell which: the plain class was taken."
+    return f"“{said}” may be several things; {taken} is the usual one."
+
+
 def _tellings(words: str, asides: tuple[str, ...]) -> Iterator[str]:
     """The words with what may belong to them, then by themselves, then without what comes behind a comma."""
     proportions = [aside for aside in asides if _PROPORTION.search(aside)]
-    yield from (f"{words} {aside}" for aside in proportions)
+    yield from (f"{words} {found[0]}" for aside in proportions if (found := _PROPORTION.search(aside)))
     yield words
     named = [aside for aside in asides if aside not in proportions and stems(aside)]
     head, *tail = re.split(r",\s*", words, maxsplit=1)

@@ -17,6 +17,14 @@ _ON_TOP: Final = re.compile(
     r",?\s*\b(?:dripped |dropped |dotted )?(?:on top(?: of the foam)?|on the (?:foam|top|surface)|over the foam)$", re.IGNORECASE
 )
 _BETWEEN: Final = re.compile(r"\s*;\s*|,\s+|\s+\+\s+|\s+/\s+|\s+•\s+|\s+·\s+|\s+\|\s+|\s+–\s+|\s+and\s+(?=[\d½¼¾⅓⅔])")
+_TAIL: Final = re.compile(
+    r"(?:(?:very |freshly |finely |well )?"
+    r"(?:fresh|strained|chilled|cold|squeezed|juiced|peeled|sliced|cut|cubed|diced|hulled|crushed(?! ice)|muddled|heaped)\b"
+    r"|freshly\b|to taste|optional|float|floated|on top|on the foam|at room|divided|or\b|rinse\b"
+    r"|to (?:top|float|rinse|finish|garnish|serve)\b"
+    r"|for (?:garnish|the|rim|edge)\b|if\b|plus\b|about\b|preferably\b)",
+    re.IGNORECASE,
+)
 _ASIDE: Final = re.compile(r"[(\[]([^()\[\]]*)[)\]]")
 _DOTS: Final = re.compile(r"\s*(?:\.{2,}|…|[:–—=]|\s-\s)\s*")
 _OPTIONAL: Final = re.compile(r"\boptional(ly)?\b|\bif (you )?(like|wish)\b", re.IGNORECASE)
@@ -49,29 +57,33 @@ def bare(line: str) -> str:
     >>> bare("- **60 ml** gin")
     '60 ml gin'
     """
-    return " ".join(_MARKS.sub("", _BULLET.sub("", line)).replace(" | ", " ").split())
+    return " ".join(_MARKS.sub("", _BULLET.sub("", line)).split())
 
 
 def pieces_of(line: str) -> list[str]:
-    """The parts of a line that each tell an amount of something; one that tells none stays with the one before it.
+    """The parts of a line: each amount of something with what belongs to it, and what stands between such by itself.
 
-    >>> pieces_of("60 ml gin, 22,5 ml lemon juice, strained; 15 ml honey")
-    ['60 ml gin', '22,5 ml lemon juice, strained', '15 ml honey']
+    >>> pieces_of("60 ml gin, 22,5 ml lemon juice, strained; honey | 15 ml, lemon twist")
+    ['60 ml gin', '22,5 ml lemon juice, strained', 'honey | 15 ml', 'lemon twist']
     """
     cuts = [0, *(found.end() for found in _BETWEEN.finditer(line) if found.start() > 0), len(line)]
     parts = [line[start:end] for start, end in itertools.pairwise(cuts) if line[start:end].strip()]
     joined: list[str] = []
     for part in parts:
-        if joined and is_bare_amount(joined[-1].strip(" /|,;+")):
+        before, this = (each.strip(" /|,;+") for each in (joined[-1] if joined else "", part))
+        forward = is_bare_amount(before) and not is_bare_amount(this)
+        backward = is_bare_amount(this) and bool(before) and not tells_an_amount(before)
+        last = re.fullmatch(r"(?:to|for) (?:top|fill|finish|float|rinse)\w*(?: up| off)?", this, re.IGNORECASE) is not None
+        if forward or backward or (before and (last or (_TAIL.match(this) and not tells_an_amount(this)))):
             joined[-1] += part
-            continue
-        apart = tells_an_amount(part) and (not joined or tells_an_amount(joined[-1]))
-        if apart or not joined:
-            joined.append(part)
         else:
-            joined[-1] += part
-    found = [_BETWEEN.sub(" ", each).strip() if _BETWEEN.fullmatch(each[-3:]) else each.strip(" ,;+/|·•–") for each in joined]
-    return [each for part in found for each in _run_together(part)]
+            joined.append(part)
+    return [each for part in joined for each in _run_together(part.strip(" ,;+/|·•–"))]
+
+
+def has_pours(sentence: str) -> bool:
+    """Whether any part of a line tells how much of something."""
+    return tells_an_amount(sentence) or any(tells_an_amount(part) for part in _BETWEEN.split(sentence) if part.strip())
 
 
 def _run_together(part: str) -> list[str]:
@@ -111,7 +123,7 @@ def is_bare_amount(part: str) -> bool:
 
 def _is_measure(text: str) -> bool:
     said = read_said(text)
-    return said is not None and said.unit is not None and said.kind in ("amount", "range")
+    return said is not None and (said.kind in ("line", "taste") or (said.unit is not None and not said.of))
 
 
 def _is_piece_alone(text: str) -> bool:
@@ -130,7 +142,7 @@ def piece_of(line: str, default_unit: str | None = None) -> Piece:
     """What a part of a line tells: how much, of what, and what was guessed of it; ``default_unit`` is the recipe's, where it has one."""
     text = " ".join(line.split())
     asides = tuple(found.strip() for found in _ASIDE.findall(text))
-    outside = _LEADS.sub("", " ".join(_ASIDE.sub(" ", text).replace("*", "").split()))
+    outside = _LEADS.sub("", " ".join(_ASIDE.sub(" ", text).replace("*", "").replace("|", " ").split()))
     optional = _OPTIONAL.search(text) is not None
     outside = _OPTIONAL.sub("", outside).lstrip(" ,;").rstrip(" ,.;")
     doubts: list[str] = []
@@ -208,8 +220,12 @@ def _cased(text: str, rest: str) -> str:
 
 
 def _head(text: str, rest: str) -> str:
+    """The words before the rest."""
     tail = _cased(text, rest)
-    return text[: len(text) - len(tail)].strip() if text.endswith(tail) else text
+    if text.endswith(tail):
+        return text[: len(text) - len(tail)].strip()
+    words = plain(text).split()
+    return " ".join(words[: len(words) - len(rest.split())])
 
 
 def _second_amount(said: Said, words: str, asides: tuple[str, ...]) -> tuple[str, list[str]]:
@@ -220,7 +236,7 @@ def _second_amount(said: Said, words: str, asides: tuple[str, ...]) -> tuple[str
     if second:
         words = second[1]
     for other in [*([second[0]] if second else []), *(each for text in asides if (each := read_said(text)) is not None)]:
-        if other.unit is not None and not _same(said, other):
+        if other.unit is not None and not other.of and not _same(said, other):
             doubts.append("The line tells two amounts; the first was taken.")
     return words, doubts
 
@@ -246,8 +262,23 @@ def in_a_unit(piece: Piece, default_unit: str | None) -> Piece:
     return replace(piece, said=replace(said, unit=default_unit or "ml"))
 
 
+_SHORT_FORMS: Final = re.compile(r"(?:^|[\s\d(])(?:oz|ml|cl|dl|tsp|tbsp|bsp|fl|approx|ca|dr|st|no|mr|mrs|[a-z])$", re.IGNORECASE)
+_BEGINS_ANEW: Final = re.compile(
+    r"(?:add|blend|build|chill|combine|dry[- ]shake|fine|double strain|float|garnish|hard shake|muddle|pour|press|rim|rinse|roll|serve"
+    r"|shake|stir|strain|swizzle|then|top up|top with|whip)\b",
+    re.IGNORECASE,
+)
+
+
 def split_sentences(text: str) -> Iterator[str]:
-    """The sentences of a line; a point in a figure or after a unit ends none."""
-    for part in re.split(r"(?<=[a-zé)\]”\"'!?])[.!?]+\s+(?=[A-Z“\"(])", text):
-        if part.strip(" ."):
-            yield part.strip()
+    """The sentences of a line; a point in a figure ends none, nor one after a short form, but before a verb."""
+    start = 0
+    for found in re.finditer(r"[.!?]+\s+(?=[A-Z“\"(])", text):
+        short = text[found.start()] == "." and _SHORT_FORMS.search(text[start : found.start()])
+        if short and not _BEGINS_ANEW.match(text, found.end()):
+            continue
+        if text[start : found.start()].strip(" ."):
+            yield text[start : found.start()].strip()
+        start = found.end()
+    if text[start:].strip(" ."):
+        yield text[start:].strip()

@@ -4,29 +4,24 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import replace
 from typing import Final
 
-from oenomel.core.families import families
-from oenomel.core.larder import Index, Ingredient, stems
+from oenomel.core.larder import Index, Ingredient, Tier, stems
 from oenomel.core.recipe.forms import Part, guess_of, slot_of, stage_of
 from oenomel.core.recipe.headings import heading_of, section_of, unit_of_all, unit_told
-from oenomel.core.recipe.naming import Meant, kind_in, meant_by
-from oenomel.core.recipe.pieces import Piece, bare, in_a_unit, piece_of, pieces_of, split_sentences, tells_an_amount, without_top
-from oenomel.core.recipe.records import Line, Mended, ReadLine, ReadPour, ReadRecipe, Section, Taken
+from oenomel.core.recipe.naming import meant_by
+from oenomel.core.recipe.pieces import Piece, bare, has_pours, piece_of, pieces_of, split_sentences, tells_an_amount, without_top
+from oenomel.core.recipe.pouring import ONLY_ICE, Reading, as_unit, read_pour
+from oenomel.core.recipe.records import Line, Mended, ReadLine, ReadPour, ReadRecipe, Section
 from oenomel.core.recipe.sentences import Made, garnish_of, glass_in, made_of
-from oenomel.core.spec import ML_PER_UNIT, UNITS, Said, Stage, Unit, beginnings, plain, read_said
+from oenomel.core.spec import ML_PER_UNIT, Said, Stage, beginnings, plain, read_said
 
 UNNAMED: Final = "Recipe without a name"
 LONGEST_NAME: Final = 80
-ASKED_AMOUNTS: Final = {
-    "jigger": ((45.0, "ml"), (30.0, "ml"), (60.0, "ml")),
-    "shot": ((30.0, "ml"), (45.0, "ml")),
-    "spoon": ((1.0, "barspoon"), (1.0, "tbsp")),
-}
-"""What words may be that mean several measures: the first is taken, and told as a guess."""
-
-_EQUAL: Final = re.compile(r"^equal parts?(?: of)?:?\s+(.+)$", re.IGNORECASE)
+_EQUAL: Final = re.compile(
+    r"^(?:equal parts?(?: of)?|(?P<each>[\d½¼¾⅓⅔][^:,a-z]*[a-z]+\.?) each(?: of)?)\b:?\s+(?P<what>.+)$", re.IGNORECASE
+)
 _TOP: Final = re.compile(
     r"^(?:then |and |to )?(?:top|fill|lengthen|finish|charge)(?:ped|ed)?(?: (?:it|up|off|the glass))*(?: with| w/| using)?\s+(?P<what>.+)$",
     re.IGNORECASE,
@@ -43,6 +38,12 @@ _RINSE: Final = re.compile(
 )  # fmt: skip
 _EDGE: Final = re.compile(
     r"^(?:(?P<what>)$|(?P<before>.+?),?\s+(?:for|on|around) (?:the|half the) (?:edge|rim)(?: of the glass)?$)", re.IGNORECASE
+)
+_CUT_UP: Final = re.compile(
+    r"(?P<fruit>(?:half (?:of )?an?|one|two|an?|\d[\d/ ]*|[¼½¾])(?: an?)? (?:fresh |whole |small |large )?"
+    r"(?P<kind>lemon|lime|orange|grapefruit)s?)"
+    r",? (?:and )?(?:cut|sliced|quartered|chopped|muddled|in (?:quarters|wedges|pieces|slices|chunks))\b",
+    re.IGNORECASE,
 )
 _LAST: Final[tuple[tuple[re.Pattern[str], Stage], ...]] = ((_FLOAT, "floated"), (_RINSE, "rinse"), (_EDGE, "rim"))
 _VERBS: Final = re.compile(
@@ -63,25 +64,9 @@ _TOGETHER: Final = frozenset(
         " then put place"
     )
 )
-_MOST_OUNCES: Final = 4.0
+_CREDIT: Final = re.compile(r"(?:recipe )?(?:by|from|adapted|source|serves|https?:|www\.)\b", re.IGNORECASE)
+_SERVES: Final = re.compile(r"\s*\((?:serves|makes|yields?|for)\b[^)]*\)", re.IGNORECASE)
 _RIM_AMOUNT: Final = (1.0, "tsp")
-
-
-@dataclass
-class _Reading:
-    """What was read so far."""
-
-    index: Index
-    ingredient_of: Callable[[str], Ingredient]
-    default_unit: str | None
-    mended: Mapping[str, Mended]
-    name: str = ""
-    made: Made = field(default_factory=Made)
-    pours: list[ReadPour] = field(default_factory=list)
-    lines: list[ReadLine] = field(default_factory=list)
-
-    def tell(self, text: str, taken: Taken, why: str = "", *, sure: bool = True) -> None:
-        self.lines.append(ReadLine(text, taken, sure=sure, why=why))
 
 
 def sections_of(text: str) -> list[Line]:
@@ -100,14 +85,14 @@ def read_recipe(
 
     ``mended`` are what somebody said of lines, by their text as it was told.
     """
-    reading = _Reading(index, ingredient_of, unit_of_all(lines), mended, name)
+    reading = Reading(index, ingredient_of, unit_of_all(lines), mended, name)
     section: Section = ""
-    for at, line in enumerate(lines):
-        section = _read_line(reading, line, line.section or section, is_first=at == 0, is_only=len(lines) == 1)
+    for line in lines:
+        section = _read_line(reading, line, line.section or section, is_only=len(lines) == 1)
     return _finished(reading)
 
 
-def _read_line(reading: _Reading, line: Line, section: Section, *, is_first: bool, is_only: bool) -> Section:
+def _read_line(reading: Reading, line: Line, section: Section, *, is_only: bool) -> Section:
     """Reads a line; returns the part of the recipe that the next one belongs to."""
     text = bare(line.text)
     if not text:
@@ -115,14 +100,15 @@ def _read_line(reading: _Reading, line: Line, section: Section, *, is_first: boo
     heading = heading_of(text, line.text)
     if heading:
         return _read_heading(reading, text, *heading, section)
-    if is_first and not reading.name and not line.section and not is_only and _is_name(text):
-        reading.name = text.strip(" .:")
+    is_first = all(each.taken in ("note", "name") for each in reading.lines)
+    if is_first and not reading.name and not section and not is_only and _is_name(text):
+        reading.name = _SERVES.sub("", text.strip(" .:"))
         reading.tell(text, "name")
         return section
     if (
         is_only
         and not reading.name
-        and (titled := re.match(r"^([^:\d]{3,60}):\s+(.+)$", text))
+        and (titled := re.match(r"^([^:|\d]{3,60})(?::\s+|\s+\|\s+)(.+)$", text))
         and tells_an_amount(titled[2].split(",")[0])
     ):
         reading.name = titled[1].strip()
@@ -138,10 +124,10 @@ def _is_name(text: str) -> bool:
     measures = counts or (
         tells_an_amount(text) and piece_of(text).said is not None and getattr(piece_of(text).said, "unit", None) is not None
     )
-    return len(text) <= LONGEST_NAME and not odd and not measures and not _TOP.match(text)
+    return len(text) <= LONGEST_NAME and not odd and not _CREDIT.match(text) and not measures and not _TOP.match(text)
 
 
-def _read_heading(reading: _Reading, text: str, what: str, rest: str, section: Section) -> Section:
+def _read_heading(reading: Reading, text: str, what: str, rest: str, section: Section) -> Section:
     if what in ("name", "title", "drink") and rest:
         reading.name = reading.name or rest
         reading.tell(text, "name")
@@ -177,7 +163,7 @@ def _read_heading(reading: _Reading, text: str, what: str, rest: str, section: S
     return after
 
 
-def _read_part(reading: _Reading, text: str, section: Section) -> None:
+def _read_part(reading: Reading, text: str, section: Section) -> None:
     """A line, or what stands behind its heading: pours first, then sentences."""
     if section == "note":
         reading.tell(text, "note")
@@ -191,18 +177,32 @@ def _read_part(reading: _Reading, text: str, section: Section) -> None:
         return
     equal = _EQUAL.match(text)
     if equal:
-        sentence, *further = split_sentences(equal[1])
+        first, amount = text[: equal.start("what")].strip(), equal["each"] or "1 part"
+        sentence, *further = split_sentences(equal["what"])
         for at, each in enumerate(re.split(r",\s*(?:and\s+)?|\s+and\s+|\s+\+\s+", sentence.strip(" ."))):
-            _read_pour(reading, replace(piece_of(f"1 part {each}"), text=each if at else f"Equal parts {each}"))
+            read_pour(reading, replace(piece_of(f"{amount} {each}", reading.default_unit), text=each if at else f"{first} {each}"))
         for each in further:
             _read_sentence(reading, each, section)
         return
     for sentence in split_sentences(text):
-        if section != "method" and tells_an_amount(sentence) and not _starts_with_verb(sentence):
-            for part in pieces_of(sentence):
+        if section != "method" and has_pours(sentence) and not _starts_with_verb(sentence):
+            for part in _with_their_tails(reading, pieces_of(sentence)):
                 _read_item(reading, part)
         else:
             _read_sentence(reading, sentence, section)
+
+
+def _with_their_tails(reading: Reading, parts: Sequence[str]) -> list[str]:
+    """Parts of a line, put together where one only tells the ingredient closer: "orange liqueur, dry", "apple juice, cloudy 30 ml"."""
+    joined: list[str] = []
+    for part in parts:
+        if joined and tells_an_amount(part) != tells_an_amount(joined[-1]):
+            closer = reading.index.find(f"{piece_of(part).words} {piece_of(joined[-1]).words}")
+            if closer and closer[0].tier <= Tier.ANY_ORDER:
+                joined[-1] = f"{joined[-1]}, {part}"
+                continue
+        joined.append(part)
+    return joined
 
 
 def _starts_with_verb(text: str) -> bool:
@@ -211,38 +211,46 @@ def _starts_with_verb(text: str) -> bool:
     return found is not None and found[0].lower() not in ("dry", "double", "fine", "hard", "top", "float", "rinse", "smoke", "light")
 
 
-def _read_item(reading: _Reading, part: str) -> None:
+def _read_item(reading: Reading, part: str) -> None:
     """One amount of something, or what stands between such."""
+    if _pressed_fruit(reading, part):
+        return
     if garnish := garnish_of(part):
         reading.made = replace(reading.made, garnish=(*reading.made.garnish, *garnish))
         reading.tell(part, "garnish")
     elif (on_top := without_top(part)) and tells_an_amount(on_top):
-        _read_pour(reading, replace(piece_of(on_top, reading.default_unit), text=part), stage="floated")
+        read_pour(reading, replace(piece_of(on_top, reading.default_unit), text=part), stage="floated")
     elif tells_an_amount(part) or _RINSE.match(part) or _TOP.match(part):
         for pattern, stage in _LAST:
             if found := pattern.match(part):
                 words = found["what"] or found["before"]
-                _read_pour(reading, replace(piece_of(words, reading.default_unit), text=part), stage=stage)
+                read_pour(reading, replace(piece_of(words, reading.default_unit), text=part), stage=stage)
                 return
-        _read_pour(reading, piece_of(part, reading.default_unit))
+        read_pour(reading, piece_of(part, reading.default_unit))
     else:
         _read_sentence(reading, part, "")
 
 
-def _read_sentence(reading: _Reading, sentence: str, section: Section) -> None:
+def _read_sentence(reading: Reading, sentence: str, section: Section) -> None:
     """A sentence of the making, something without an amount, or what nobody can place."""
     text = sentence.strip(" .")
+    if ONLY_ICE.fullmatch(text):
+        reading.made = replace(reading.made, serve_ice="crushed" if re.match(r"crushed|pebble", text, re.IGNORECASE) else "cubes")
+        reading.tell(sentence, "ice")
+        return
+    if section != "method" and _pressed_fruit(reading, text):
+        return
     if section != "method" and not _starts_with_verb(text) and (garnish := garnish_of(text)):
         reading.made = replace(reading.made, garnish=(*reading.made.garnish, *garnish))
         reading.tell(sentence, "garnish")
         return
+    before, pours = reading.made, len(reading.pours)
     poured = _poured_in_words(reading, text)
-    before = reading.made
-    reading.made = made_of(text, before)
-    if poured:
+    reading.made = _garnished_by_the_way(reading, text, made_of(text, before))
+    if len(reading.pours) > pours:
         return
     rims = len(reading.made.rims) > len(before.rims)
-    if reading.made.told:
+    if reading.made.told or poured:
         garnished = reading.made.told == ("garnished",)
         reading.tell(sentence, "edge" if rims else "garnish" if garnished else "made")
         return
@@ -256,14 +264,45 @@ def _read_sentence(reading: _Reading, sentence: str, section: Section) -> None:
     _read_without_amount(reading, sentence, text, section)
 
 
-def _names_what_is_poured(reading: _Reading, text: str) -> bool:
+def _pressed_fruit(reading: Reading, text: str) -> bool:
+    """Whether a fruit goes in cut up, as in "half a lemon, cut in wedges": what juice it gives has to be asked."""
+    found = _CUT_UP.match(text)
+    squeezed = read_said(found["fruit"]) if found else None
+    if found is None or squeezed is None or re.search(r"\bgarnish", text, re.IGNORECASE):
+        return False
+    meant = meant_by(f"{found['kind']} juice", (), reading.index)
+    if text in reading.mended or meant.slug is None:
+        read_pour(reading, Piece(text, f"{found['kind']} juice", None), meant)
+        return True
+    most = f"{round(2 * squeezed.amount) / 2:g} ml"
+    why = f"How much juice does it give? Squeezed well, about {most}; muddled, less."
+    reading.lines.append(ReadLine(text, "asked", None, False, meant.others, why, meant.slug, (most,)))
+    return True
+
+
+def _garnished_by_the_way(reading: Reading, text: str, made: Made) -> Made:
+    """What is put on the glass without a word for it: "Build in a wine glass, orange slice"."""
+    for clause in re.split(r"[,;]\s*", text)[1:]:
+        words = stems(clause)
+        found = reading.index.find(clause) if 0 < len(words) <= 3 and not _VERBS.search(clause) else []
+        if (
+            found
+            and found[0].tier <= Tier.ANY_ORDER
+            and set(reading.ingredient_of(found[0].slug).slots) <= {"garnish"}
+            and clause not in made.garnish
+        ):
+            made = replace(made, garnish=(*made.garnish, clause.strip(" .")))
+    return made
+
+
+def _names_what_is_poured(reading: Reading, text: str) -> bool:
     """Whether a sentence only puts together what is poured anyway: "Add everything to a tin"."""
     words = set(stems(text))
     return bool(words & _TOGETHER) and words <= _TOGETHER | {word for pour in reading.pours for word in stems(pour.words)}
 
 
-def _poured_in_words(reading: _Reading, text: str) -> bool:
-    """What is topped, floated or rinsed with, where it isn't poured already; whether a pour came of it."""
+def _poured_in_words(reading: Reading, text: str) -> bool:
+    """What is topped, floated or rinsed with, poured where it isn't yet; whether the words told such a thing."""
     lasts: tuple[tuple[re.Pattern[str], Stage], ...] = ((_TOP, "topped"), *_LAST)
     for pattern, stage in lasts:
         for clause in re.split(r"[;,]\s*(?:and |then )*|\b(?:and|then)\s+(?=top|fill|float|rinse|finish)", text):
@@ -279,20 +318,20 @@ def _poured_in_words(reading: _Reading, text: str) -> bool:
             if at is not None:
                 if stage != "topped" or reading.pours[at].stage == "mixed":
                     reading.pours[at] = replace(reading.pours[at], stage=stage)
-                continue
+                return True
             if stage == "rinse" and piece.said is None:
                 piece = replace(piece, said=Said(amount=1.5, unit="ml"), told="rinse")
             if stage == "topped" and piece.said is None:
                 piece = replace(piece, said=Said("line"), told=clause.strip())
-            _read_pour(reading, replace(piece, text=text), meant, stage)
+            read_pour(reading, replace(piece, text=text), meant, stage)
             return True
     return False
 
 
-def _read_without_amount(reading: _Reading, sentence: str, text: str, section: Section) -> None:
+def _read_without_amount(reading: Reading, sentence: str, text: str, section: Section) -> None:
     """A line that only names something: a garnish, an ingredient whose amount has to be asked, or nothing that is known."""
     if sentence in reading.mended:
-        _read_pour(reading, replace(piece_of(text), text=sentence))
+        read_pour(reading, replace(piece_of(text), text=sentence))
         return
     meant = meant_by(piece_of(text).words or text, (), reading.index)
     if meant.slug is None or (not meant.sure and section != "ingredients"):
@@ -307,108 +346,12 @@ def _read_without_amount(reading: _Reading, sentence: str, text: str, section: S
     reading.lines.append(ReadLine(sentence, "asked", None, False, meant.others, why, meant.slug))
 
 
-def _read_pour(reading: _Reading, piece: Piece, meant: Meant | None = None, stage: Stage | None = None) -> None:
-    """A piece as a pour; as garnish where it is only that; asked where its amount isn't told."""
-    mended = reading.mended.get(piece.text, Mended())
-    if mended.left_out:
-        reading.tell(piece.text, "note", "Left out.")
-        return
-    if mended.slug:
-        meant = Meant(mended.slug, sure=True)
-    if mended.amount:
-        said = read_said(mended.amount)
-        odd = () if said else (f"“{mended.amount}” is not an amount.",)
-        piece = replace(piece, said=said or piece.said, told=mended.amount if said else piece.told, doubts=odd)
-        piece = in_a_unit(piece, reading.default_unit)
-    meant = meant or meant_by(piece.words, piece.asides, reading.index)
-    if not piece.words.strip() or not stems(piece.words):
-        reading.tell(piece.text, "note", "An amount of what? The line doesn’t tell.", sure=False)
-        return
-    ingredient = reading.ingredient_of(meant.slug) if meant.slug else None
-    if ingredient and _is_garnish(ingredient, piece):
-        reading.made = replace(reading.made, garnish=(*reading.made.garnish, re.sub(r"^(?:1|an?|one)\s+", "", piece.text)))
-        reading.tell(piece.text, "garnish")
-        return
-    said = piece.said
-    if said is None or said.kind == "taste":
-        named = ingredient.name if ingredient else piece.words
-        why = f"How much {named}? {'To taste is no amount.' if said else 'The line doesn’t tell.'}"
-        reading.lines.append(ReadLine(piece.text, "asked", None, False, meant.others, why, meant.slug or ""))
-        return
-    amount, unit, doubts, amounts = _amount_of(said, ingredient)
-    ml = amount * ML_PER_UNIT.get(unit, 30.0)
-    slot = slot_of(ingredient, ml, any(pour.slot == "base" for pour in reading.pours)) if ingredient else "other"
-    if stage == "rim":
-        slot = "edge"
-    if slot == "garnish" and ingredient and "accent" in ingredient.slots:
-        slot = "accent"
-    pour = ReadPour(
-        words=piece.words,
-        ingredient=ingredient,
-        amount=amount,
-        unit=unit,
-        slot=slot,
-        stage=stage or (stage_of(ingredient, slot) if ingredient else "mixed"),
-        said=piece.told or None if _worth_keeping(piece, said) else None,
-        ends=said.ends,
-        optional=piece.optional,
-        relative=None,
-        kind="other" if ingredient else kind_in(piece.words),
-    )
-    why = " ".join(each for each in (meant.why, *piece.doubts, *doubts) if each)
-    reading.pours.append(pour)
-    reading.lines.append(
-        ReadLine(
-            piece.text, "pour", len(reading.pours) - 1, meant.sure and not piece.doubts and not doubts, meant.others, why, amounts=amounts
-        )
-    )
-
-
-def _is_garnish(ingredient: Ingredient, piece: Piece) -> bool:
-    if set(ingredient.slots) <= {"garnish"}:
-        return True
-    counted = piece.said is None or piece.said.unit in (None, "piece")
-    muddled = "accent" in ingredient.slots and piece.said is not None
-    return ingredient.kind == "plant" and "garnish" in ingredient.slots and counted and not muddled
-
-
-def _worth_keeping(piece: Piece, said: Said) -> bool:
-    return (
-        said.by_eye
-        or bool(said.of)
-        or said.kind == "line"
-        or re.fullmatch(r"[\d\s./,¼½¾⅓⅔⅛⅜⅝⅞-]+(fl\.? ?)?[a-zA-Z]*\.?", piece.told) is None
-    )
-
-
-def _amount_of(said: Said, ingredient: Ingredient | None) -> tuple[float, Unit, list[str], tuple[str, ...]]:
-    """An amount in a unit of a file, what of it was guessed, and what it could be as well."""
-    if said.kind == "line":
-        usual = next(slot.usual_ml for slot in families()["fizz"].slots if slot.slot == "lengthener")
-        return usual, "ml", [f"As much as fits: {usual:g} ml is usual."], ("30 ml", "60 ml", "90 ml")
-    if said.unit in ASKED_AMOUNTS:
-        first, *others = ASKED_AMOUNTS[said.unit]
-        amount, unit = said.amount * first[0], first[1]
-        told = tuple(f"{said.amount * each:g} {other}" for each, other in others)
-        return amount, _unit(unit), [f"A {said.unit} may be several measures; {amount:g} {unit} was taken."], told
-    if said.unit is None:
-        if ingredient is not None and (ingredient.kind in ("plant", "egg") or ingredient.piece_ml or ingredient.piece_g):
-            return said.amount, "piece", [], ()
-        unit, other = ("oz", "ml") if said.amount <= _MOST_OUNCES else ("ml", "oz")
-        doubt = "No unit is told; it was guessed by the size of the number."
-        return said.amount, _unit(unit), [doubt], (f"{said.amount:g} {other}",)
-    return said.amount, _unit(said.unit), [], ()
-
-
-def _unit(word: str) -> Unit:
-    return next(unit for unit in UNITS if unit == word)
-
-
-def _finished(reading: _Reading) -> ReadRecipe:
+def _finished(reading: Reading) -> ReadRecipe:
     """The recipe, with what only the whole of it tells: edges, followed amounts, the technique, the family."""
     for what, half in reading.made.rims:
         _read_rim(reading, what, half)
     _settle_lines_that_follow(reading)
+    _settle_what_was_poured_after_all(reading)
     made, reasons = reading.made, []
     parts = [
         Part(pour.ingredient, pour.amount * ML_PER_UNIT.get(pour.unit, 30.0 if pour.unit in ("oz", "part") else 0.0), pour.slot, pour.stage)
@@ -434,7 +377,7 @@ def _finished(reading: _Reading) -> ReadRecipe:
     )
 
 
-def _read_rim(reading: _Reading, what: str, half: bool) -> None:
+def _read_rim(reading: Reading, what: str, half: bool) -> None:
     """The edge of the glass, as a pour that adds nothing to the liquid."""
     meant = meant_by(what, (), reading.index)
     ingredient = reading.ingredient_of(meant.slug) if meant.slug else None
@@ -449,13 +392,22 @@ def _read_rim(reading: _Reading, what: str, half: bool) -> None:
         return
     amount, unit = _RIM_AMOUNT
     said = "half the edge" if half else None
-    reading.pours.append(ReadPour(what, ingredient, amount, _unit(unit), "edge", "rim", said))
+    reading.pours.append(ReadPour(what, ingredient, amount, as_unit(unit), "edge", "rim", said))
     at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge" and line.pour is None), None)
     if at is not None:
         reading.lines[at] = replace(reading.lines[at], pour=len(reading.pours) - 1)
 
 
-def _settle_lines_that_follow(reading: _Reading) -> None:
+def _settle_what_was_poured_after_all(reading: Reading) -> None:
+    """A line without an amount asks for none where a sentence further down pours it: "soda water", then "top with soda water"."""
+    poured = {pour.ingredient.slug for pour in reading.pours if pour.ingredient and pour.stage != "mixed"}
+    reading.lines[:] = [
+        replace(line, taken="made", sure=True, others=(), why="", asks="") if line.taken == "asked" and line.asks in poured else line
+        for line in reading.lines
+    ]
+
+
+def _settle_lines_that_follow(reading: Reading) -> None:
     """Amounts told by another pour's, as in "lemon juice: half as much as the gin"."""
     for at, line in enumerate(reading.lines):
         if line.taken not in ("note", "asked"):

@@ -31,10 +31,15 @@ OTHER_GLASSES: Final = (
 _TECHNIQUES: Final[tuple[tuple[Technique, str], ...]] = (
     ("shake", r"\b(?:hard[- ]|wet[- ])?(?:shake[ns]?|shaking)\b"),
     ("blend", r"\bblend(?:ed|er)?\b"),
-    ("swizzle", r"\bswizzle[ds]?\b"),
+    ("swizzle", r"\bswizzle[ds]?\b|\bchurn(?:ed)?\b"),
     ("roll", r"\broll(?:ed)?\b|\bthrow(?:n)?\b"),
     ("stir", r"\bstir(?:red|ring)?\b"),
-    ("build", r"\bbuil[dt]\b|\bin(?:to)? (?:the|a|an) [\w -]*glass (?:with|full of|filled with|over) (?:[\w]+ )?ice\b"),
+    (
+        "build",
+        r"\bbuil[dt]\b"
+        r"|^(?!.*\b(?:strain|pour))(?:.*\b)?in(?:to)? (?:the|a|an|your) [\w -]*(?:glass|mug|cup|highball|collins|rocks|tumbler|goblet)"
+        r" (?:with|full of|filled with|over) (?:[\w]+ )?ice\b",
+    ),
 )
 _GENTLY: Final = re.compile(
     r"\bstir(?:red)? (?:gently|briefly|once|lightly|to (?:combine|mix|lift)|through|a little)|\b(?:gently|briefly) stir|give it a stir"
@@ -44,7 +49,8 @@ _REVERSE: Final = re.compile(r"\breverse dry[- ]?shak")
 _SECONDS: Final = re.compile(r"(?:(\w+)\s*(?:-|–|to|or)\s*)?(\w+)\s*(?:s|secs?|seconds?|\")(?![a-z])")
 _STRAIN: Final = re.compile(r"\b(double|fine)[- ]?strain\w*|\bstrain\w*")
 _RIM: Final = re.compile(
-    r"\b(?:(half)[- ](?:a )?)?(?:rim|edge|crust|frost|coat)(?:med|d|ed|ing)?(?: the)?"
+    r"\b(?P<dust>salt|sugar) (?:half )?(?:of )?the (?:rim|edge|glass)\b"
+    r"|\b(?:(half)[- ](?:a )?)?(?:rim|edge|crust|frost|coat)(?:med|d|ed|ing)?(?: the)?"
     r"(?: (?:glass|edge|rim|half|coupe|lip|of|a|an|your|rocks|chilled)\b)*(?: (?:with|in|:))? (?P<with>[a-zéñ -]+)"
     r"|(?:(?P<half>half)[- ])?(?P<what>salt|sugar|salted|sugared|chilli salt|chili salt|celery salt|smoked salt)(?:ed)?[- ](?:rim|edge)\b"
     r"|\b(?P<dip>dip) the (?:rim|edge)[a-z ]* (?:in|into) (?P<into>[a-z ]+)",
@@ -62,6 +68,16 @@ _GARNISH_AND: Final = re.compile(r",\s*(?:and )?|\s+and\s+(?:an? )?|\s+&\s+|\s*;
 _SERVE_ON: Final = re.compile(
     r"\b(?:over|on|onto|with|full of|filled with|fill(?:ed)?(?: the glass)?(?: up)? with|top(?:ped)? with|add)\b"
     r"[^.;]*?\b(?:ice|rocks|cubes?|rock)\b"
+)
+_TIN: Final = re.compile(r"\b(?:shaker|tins?|mixing glass|blender)\b")
+_OUT_OF_IT: Final = re.compile(r"\b(?:strain|serve|pour|over|on|into (?:a|an|the))\b")
+_CRUSHED_IN_THE_TIN: Final = re.compile(
+    r"(?:shake|shaken|swizzle|blend)(?:(?!strain|pour|over|serve)[^.;]){0,30}crushed"
+    r"|with crushed ice (?:and )?(?:shake|swizzle|blend)"
+)
+_ON_ICE: Final = re.compile(
+    r"\bice[- ]filled\b|\bover (?:[\w-]+ )?(?:[\w-]+ )?(?:ice|rocks|cubes?|rock)\b|\bon (?:the )?(?:rocks|ice)\b"
+    r"|\bover (?:a|one|crushed)\b|, (?:crushed |fresh )?ice$"
 )
 _LARGE: Final = re.compile(r"\b(?:large|big|one|single|clear|block)\b[^.;]{0,18}\b(?:cube|rock|ice|block|sphere|ball)\b")
 _UP: Final = re.compile(r"\bserve(?:d)? (?:straight )?up\b|\bstraight up\b|\bno ice\b|\bwithout ice in the glass\b")
@@ -106,7 +122,7 @@ def _each(text: str) -> tuple[str, ...]:
     parts = (
         re.sub(r"^(?:an?|the|with|one|1|optional:?)\s+", "", part.strip(" .:"), flags=re.IGNORECASE) for part in _GARNISH_AND.split(text)
     )
-    return tuple(part for part in parts if part and part.lower() not in ("none", "n/a", "-", "enjoy", "serve"))
+    return tuple(part for part in parts if part and not re.match(r"(?:none|n/a|-|enjoy|serve)\b|-$", part, re.IGNORECASE))
 
 
 def made_of(sentence: str, so_far: Made) -> Made:
@@ -138,11 +154,7 @@ def _technique(words: str, _: str, made: Made) -> Made:
     else:
         return made
     seconds = _seconds(bare, found.start())
-    ice: Ice | None = (
-        "crushed"
-        if re.search(r"(?:shake|shaken|swizzle|blend)[^.;]{0,30}crushed|with crushed ice (?:and )?(?:shake|swizzle|blend)", bare)
-        else None
-    )
+    ice: Ice | None = "crushed" if _CRUSHED_IN_THE_TIN.search(bare) else None
     if technique == "swizzle":
         ice = "crushed"
     return replace(made, seconds=seconds or made.seconds, method_ice=ice or made.method_ice)
@@ -208,12 +220,15 @@ def _on_ice(words: str, _: str, made: Made) -> Made:
     if _UP.search(words):
         return replace(made, serve_ice="none")
     # What is put in the tin is another matter than what is in the glass.
+    tin = _TIN.search(words)
+    if tin:
+        glass = _OUT_OF_IT.search(words, tin.end())
+        if not glass:
+            return made
+        words = words[glass.start() :]
     after = re.split(r"\b(?:strain|pour|serve|build|into (?:a|an|the)|top|fill|ice-filled|glass)", words, maxsplit=1)
     inside = words if len(after) == 1 else words[len(after[0]) :]
-    told = re.search(
-        r"\bice[- ]filled\b|\bover (?:[\w-]+ )?(?:[\w-]+ )?(?:ice|rocks|cubes?|rock)\b|\bon (?:the )?(?:rocks|ice)\b|\bover (?:a|one)\b",
-        words,
-    )
+    told = _ON_ICE.search(words)
     if not told and not (len(after) > 1 and _SERVE_ON.search(inside)):
         return made
     where = words[told.start() :] if told else inside
@@ -225,9 +240,9 @@ def _rimmed(words: str, _: str, made: Made) -> Made:
     found = _RIM.search(words)
     if not found:
         return made
-    what = (found["what"] or found["with"] or found["into"] or "").removesuffix("ed").strip()
+    what = (found["dust"] or found["what"] or found["with"] or found["into"] or "").removesuffix("ed").strip()
     what = re.split(r"\b(?:and|then|if|before|on)\b|,", what)[0].strip()
-    half = bool(found["half"] or found[1] or re.search(r"\bhalf\b", words))
+    half = bool(found["half"] or re.search(r"\bhalf\b", words))
     return replace(made, rims=(*made.rims, (what, half))) if what else made
 
 
