@@ -1,4 +1,4 @@
-"""Recipes in twenty-eight hands: every pour right or marked as doubtful, no line lost."""
+"""Recipes in thirty-one hands: every pour right or marked as doubtful, no line lost."""
 
 import pytest
 from hypothesis import given
@@ -321,6 +321,39 @@ Shake & strain into collins, ice.
 2 dash orange-bitters accent mixed
 4 piece raspberries accent mixed
 6 piece mint accent mixed
+%%
+# Bed by the Wall
+
+| Amount | Ingredient |
+|---|---|
+| 50 ml | gin |
+| 25 ml | lemon juice |
+| 12.5 ml | honey syrup |
+| 4 | basil leaves |
+
+Shake hard with cubed ice (12s). Fine-strain into two fizz glasses. Half rim of salt/pepper
+= sour shake small tall glass
+50 ml london-dry-gin base mixed
+25 ml lemon-juice sour mixed
+12.5 ml honey-syrup sweet mixed
+4 leaf basil accent mixed
+1 tsp salt edge rim
+%%
+Pea Frame -- 2oz gin, .75oz lime, .75oz pea syrup. Shake/strain/coupe. Dust w/ nutmeg.
+= open shake coupe
+2 oz london-dry-gin base mixed
+0.75 oz lime-juice sour mixed
+0.75 oz inline:pea syrup other mixed ?
+%%
+Serves 2
+Build in a wine glass over ice:
+80 ml bianco vermouth
+40 ml elderflower cordial
+top cava
+= open build wine glass
+80 ml white-sweet-vermouth liqueur mixed
+40 ml elderflower-cordial sweet mixed
+75 ml cava lengthener topped ?
 """
 CASES = [case.strip().split("\n= ") for case in HANDS.split("%%")]
 DOUBTS = next(text for text, _ in CASES if text.startswith("Doubts"))

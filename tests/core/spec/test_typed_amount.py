@@ -31,7 +31,9 @@ two thirds of a cup = 0.666667 cup+ | 1/2 of an ounce = 0.5 oz+ | ¼ cup = 0.25 
 2 Tsp. = 2 tsp | a teaspoon = 1 tsp+ | a teaspoonful = 1 tsp+ | 1 barspoon = 1 barspoon | barspoon = 1 barspoon+
 a bar spoon = 1 barspoon+ | 2 bsp = 2 barspoon | scant barspoon = 0.8 barspoon+~ | a scant ½ oz = 0.4 oz+~ | about 20 = 20 ml+~
 about 20 ml = 20 ml+~ | ~20 ml = 20 ml+~ | roughly an ounce = 1 oz+~ | 20 ml or so = 20 ml+~ | approx. 20 ml = 20 ml+~
-exactly 2 oz = 2 oz+ | just under an ounce = 0.9 oz+~ | a generous ounce = 1.2 oz+~ | level teaspoon = 1 tsp+
+exactly 2 oz = 2 oz+ | just under an ounce = 0.9 oz+~ | a bit less than an ounce = 0.9 oz+~
+slightly more than 20 ml = 22 ml+~ | barely an ounce = 0.9 oz+~ | 20ish ml = 20 ml+~ | 20-ish = 20 ml+~ | rounded teaspoon = 1.2 tsp+~
+a generous ounce = 1.2 oz+~ | level teaspoon = 1 tsp+
 1 heaped teaspoon = 1.5 tsp+~ | 2 dashes = 2 dash | two dashes = 2 dash+ | a dash = 1 dash+ | a couple of dashes = 2 dash+
 couple dashes = 2 dash+ | a few drops = 3 drop+ | 10 drops = 10 drop | half a dozen drops = 6 drop+ | a dozen leaves = 12 leaf+
 7 leaves = 7 leaf | 8 mint leaves = 8 leaf+ | a handful = 10 leaf+~ | a sprig = 1 piece+ | 2 slices = 2 piece | 3 pieces = 3 piece

@@ -25,7 +25,7 @@ _STOP: Final = frozenset(re.findall(r"\w+", "of the a an and with de du des d la
 _MODIFIERS: Final = frozenset(
     re.findall(
         r"\w+",
-        """fresh freshly squeezed pressed chilled cold homemade home made house organic good quality best your favourite favorite plain
+        """fresh freshly squeezed pressed chilled cold homemade home made house organic good quality best well your favourite favorite plain
         natural pure premium large small medium ripe raw strained juiced decent nice any batch barrel single strong clarified filtered
         ice dash drop splash pinch piece handful bottle peeled hulled sliced chopped cut muddled""",
     )

@@ -18,6 +18,8 @@ _HEADING: Final = re.compile(
     r"\s*(?:[:–—-]+\s*(?P<rest>.*)|)$",
     re.IGNORECASE,
 )
+_COLUMNS: Final = re.compile(r"(?:(?:amount|quantity|measure|unit|ml|oz|cl|ingredient|item)s?[\s,/]*){2,}", re.IGNORECASE)
+_FOR_SO_MANY: Final = re.compile(r"(?:serves|makes|yields?) (?:\d+|one|two|three|four)\b", re.IGNORECASE)
 _SECTIONS: Final[dict[str, Section]] = {
     **dict.fromkeys(("ingredient", "ingredients", "you'll need", "you will need", "spec"), "ingredients"),
     **dict.fromkeys(("the drink", "for the drink", "for the cocktail"), "ingredients"),
@@ -38,6 +40,10 @@ def heading_of(text: str, written: str) -> tuple[str, str] | None:
     >>> heading_of("Glass: coupe", "Glass: coupe")
     ('glass', 'coupe')
     """
+    if _COLUMNS.fullmatch(text):
+        return "ingredients", ""
+    if _FOR_SO_MANY.match(text):
+        return "serves", text
     found = _HEADING.match(text.strip(" :"))
     if found is None:
         return None

@@ -33,6 +33,7 @@ _LOOSE: Final = frozenset(
 )
 """Words that several things behind every bar are called by: one of them is taken, and told to be a guess."""
 
+_SHORT_WORD: Final = 3
 _PROPORTION: Final = re.compile(r"\d(?:[.,]\d)?\s*(?::|to)\s*\d|\d+\s*%")
 
 
@@ -65,7 +66,10 @@ def _meant(words: str, asides: tuple[str, ...], index: Index) -> Meant:
             others = tuple(each.slug for each in found[1:] if each.tier <= Tier.HAS_WORDS)[:OTHERS_TOLD]
             loose = " ".join(said.lower().split()) in _LOOSE
             return Meant(found[0].slug, not loose, others, _loosely(said, found[0].name) if loose else "")
-    found = [each for each in index.find(words) if each.tier != Tier.SAID_OF_IT]
+    # Three letters begin too much: "pea syrup" is no peach syrup.
+    beginnings = min((len(stem) for stem in stems(words)), default=0) > _SHORT_WORD
+    unfit = {Tier.SAID_OF_IT} if beginnings else {Tier.SAID_OF_IT, Tier.BEGINS, Tier.HAS_BEGINNINGS}
+    found = [each for each in index.find(words) if each.tier not in unfit]
     if found:
         why = f"Nothing is called “{words}” letter by letter." if found[0].tier == Tier.NEAR else f"“{words}” is a part of its name."
         return Meant(found[0].slug, False, tuple(each.slug for each in found[1 : OTHERS_TOLD + 1]), why)

@@ -57,6 +57,7 @@ def bare(line: str) -> str:
     >>> bare("- **60 ml** gin")
     '60 ml gin'
     """
+    line = line.replace("|", " ") if line.lstrip().startswith("|") else line  # a row of a table
     return " ".join(_MARKS.sub("", _BULLET.sub("", line)).split())
 
 

@@ -11,7 +11,17 @@ from oenomel.core.larder import Index, Ingredient, Tier, stems
 from oenomel.core.recipe.forms import Part, guess_of, slot_of, stage_of
 from oenomel.core.recipe.headings import heading_of, section_of, unit_of_all, unit_told
 from oenomel.core.recipe.naming import meant_by
-from oenomel.core.recipe.pieces import Piece, bare, has_pours, piece_of, pieces_of, split_sentences, tells_an_amount, without_top
+from oenomel.core.recipe.pieces import (
+    Piece,
+    bare,
+    has_pours,
+    is_bare_amount,
+    piece_of,
+    pieces_of,
+    split_sentences,
+    tells_an_amount,
+    without_top,
+)
 from oenomel.core.recipe.pouring import ONLY_ICE, Reading, as_unit, read_pour
 from oenomel.core.recipe.records import Line, Mended, ReadLine, ReadPour, ReadRecipe, Section
 from oenomel.core.recipe.sentences import Made, garnish_of, glass_in, made_of
@@ -54,6 +64,8 @@ _VERBS: Final = re.compile(
 _TAIL: Final = re.compile(
     r",?\s+(?:if (?:you )?(?:like|wish)|to finish|on top|and stir.*|over (?:the )?(?:top|ice).*|(?:and )?serve.*)$", re.IGNORECASE
 )
+_TITLED: Final = re.compile(r"^(?P<name>[^:|\d]{3,60}?)(?::\s+|\s+\|\s+|\s+(?:--?|–|—)\s+)(?P<list>.+)$")
+_CALLS_FOR: Final = re.compile(r"(?:for|per|each|ingredients?|spec|recipe|you need)\b", re.IGNORECASE)
 _SAYS_NOTHING: Final = re.compile(
     r"(?:and )?(?:enjoy|serve(?: immediately| at once| cold| chilled)?|cheers|done|that's it)[\s.!]*", re.IGNORECASE
 )
@@ -95,27 +107,29 @@ def read_recipe(
 def _read_line(reading: Reading, line: Line, section: Section, *, is_only: bool) -> Section:
     """Reads a line; returns the part of the recipe that the next one belongs to."""
     text = bare(line.text)
-    if not text:
+    if not any(letter.isalnum() for letter in text):
         return section
     heading = heading_of(text, line.text)
     if heading:
         return _read_heading(reading, text, *heading, section)
     is_first = all(each.taken in ("note", "name") for each in reading.lines)
     if is_first and not reading.name and not section and not is_only and _is_name(text):
-        reading.name = _SERVES.sub("", text.strip(" .:"))
+        reading.name = _SERVES.sub("", text.strip(' .:"“”'))
         reading.tell(text, "name")
         return section
-    if (
-        is_only
-        and not reading.name
-        and (titled := re.match(r"^([^:|\d]{3,60})(?::\s+|\s+\|\s+)(.+)$", text))
-        and tells_an_amount(titled[2].split(",")[0])
-    ):
-        reading.name = titled[1].strip()
-        reading.tell(titled[1], "name")
-        text = titled[2]
+    if is_only and not reading.name and (titled := _TITLED.match(text)) and _begins_a_list(titled["list"]):
+        if not _CALLS_FOR.match(titled["name"]):
+            reading.name = titled["name"].strip()
+        reading.tell(titled["name"], "name" if reading.name else "heading")
+        text = titled["list"]
     _read_part(reading, text, section)
     return section
+
+
+def _begins_a_list(text: str) -> bool:
+    """Whether the first part of a text is an amount of something, as behind the name of a recipe on one line."""
+    first = re.split(r",|\s\|\s", text)[0]
+    return tells_an_amount(first) and not is_bare_amount(first)
 
 
 def _is_name(text: str) -> bool:
@@ -124,7 +138,8 @@ def _is_name(text: str) -> bool:
     measures = counts or (
         tells_an_amount(text) and piece_of(text).said is not None and getattr(piece_of(text).said, "unit", None) is not None
     )
-    return len(text) <= LONGEST_NAME and not odd and not _CREDIT.match(text) and not measures and not _TOP.match(text)
+    asked_for = text.endswith(":") and (_VERBS.match(text) or _CALLS_FOR.match(text))
+    return len(text) <= LONGEST_NAME and not odd and not asked_for and not _CREDIT.match(text) and not measures and not _TOP.match(text)
 
 
 def _read_heading(reading: Reading, text: str, what: str, rest: str, section: Section) -> Section:
@@ -282,7 +297,8 @@ def _pressed_fruit(reading: Reading, text: str) -> bool:
 
 def _garnished_by_the_way(reading: Reading, text: str, made: Made) -> Made:
     """What is put on the glass without a word for it: "Build in a wine glass, orange slice"."""
-    for clause in re.split(r"[,;]\s*", text)[1:]:
+    for told in re.split(r"[,;]\s*", text)[1:]:
+        clause = re.sub(r"\s*(?:\b(?:expressed|discarded|and|then)\b|&)", "", told).strip()
         words = stems(clause)
         found = reading.index.find(clause) if 0 < len(words) <= 3 and not _VERBS.search(clause) else []
         if (
@@ -379,9 +395,10 @@ def _finished(reading: Reading) -> ReadRecipe:
 
 def _read_rim(reading: Reading, what: str, half: bool) -> None:
     """The edge of the glass, as a pour that adds nothing to the liquid."""
-    meant = meant_by(what, (), reading.index)
-    ingredient = reading.ingredient_of(meant.slug) if meant.slug else None
-    if ingredient is None or "edge" not in ingredient.slots:
+    slugs = (meant_by(each, (), reading.index).slug for each in re.split(r"\s*/\s*|\s+(?:or|and)\s+", what))
+    coats = (reading.ingredient_of(slug) for slug in slugs if slug)
+    ingredient = next((each for each in coats if "edge" in each.slots), None)
+    if ingredient is None:
         at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge"), None)
         if at is not None:
             reading.lines[at] = replace(

@@ -51,7 +51,7 @@ _STRAIN: Final = re.compile(r"\b(double|fine)[- ]?strain\w*|\bstrain\w*")
 _RIM: Final = re.compile(
     r"\b(?P<dust>salt|sugar) (?:half )?(?:of )?the (?:rim|edge|glass)\b"
     r"|\b(?:(half)[- ](?:a )?)?(?:rim|edge|crust|frost|coat)(?:med|d|ed|ing)?(?: the)?"
-    r"(?: (?:glass|edge|rim|half|coupe|lip|of|a|an|your|rocks|chilled)\b)*(?: (?:with|in|:))? (?P<with>[a-zéñ -]+)"
+    r"(?: (?:glass|edge|rim|half|coupe|lip|of|a|an|your|rocks|chilled)\b)*(?: (?:with|in|of|:))? (?P<with>[^\W\d_][^\d_.,;:()]*)"
     r"|(?:(?P<half>half)[- ])?(?P<what>salt|sugar|salted|sugared|chilli salt|chili salt|celery salt|smoked salt)(?:ed)?[- ](?:rim|edge)\b"
     r"|\b(?P<dip>dip) the (?:rim|edge)[a-z ]* (?:in|into) (?P<into>[a-z ]+)",
     re.IGNORECASE,
@@ -60,7 +60,9 @@ _GARNISH: Final = re.compile(
     r"^(?:to )?garnish(?:ed)?(?:\s*(?:with|w/|:|-|–|=))?\s*(?P<after>.+)$|^(?P<before>.+?),?\s*(?:to|for|as)(?: the)?(?: a)? garnish\b",
     re.IGNORECASE,
 )
-_GARNISH_INSIDE: Final = re.compile(r"\b(?:garnish(?:ed)?|finish|decorate)(?: it)? with (?P<what>[^.;]+)", re.IGNORECASE)
+_GARNISH_INSIDE: Final = re.compile(
+    r"\b(?:garnish(?:ed)?|finish|decorate|dust(?:ed)?|sprinkled?)(?: it)? (?:with|w/) ?(?P<what>[^.;]+)", re.IGNORECASE
+)
 _EXPRESS: Final = re.compile(
     r"\bexpress (?:the )?(?:oils? (?:of|from) )?(?:an? |the |some )?(?P<what>[\w -]+?(?:peel|zest|twist|coin|swath|oil))", re.IGNORECASE
 )
@@ -201,11 +203,11 @@ def glass_in(words: str) -> str:
     """
     words = plain(words)
     for pattern, glass in GLASSES.items():
-        if re.search(rf"\b(?:{pattern})\b", words) and not (
+        if re.search(rf"\b(?:{pattern})(?:es)?\b", words) and not (
             glass == "large rocks glass" and re.search(r"\bon the rocks\b", words) and "glass" not in words
         ):
             return glass
-    other = re.search(rf"\b({OTHER_GLASSES})\b", words)
+    other = re.search(rf"\b({OTHER_GLASSES})(?:e?s)?\b", words)
     return other[1] if other else ""
 
 

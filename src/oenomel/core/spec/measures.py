@@ -39,9 +39,11 @@ FEW: Final = 3.0
 """What words without a number come to (domain.md; the pinch, the handful and the few are common practice, from memory)."""
 
 _SIZES: Final[Mapping[str, float]] = {
-    "scant": 0.8, "short": 0.8, "just under": 0.9, "just shy of": 0.9, "a little under": 0.9, "a little less than": 0.9, "level": 1.0,
-    "exactly": 1.0, "precisely": 1.0, "flat": 1.0, "full": 1.0, "just over": 1.1, "a little over": 1.1, "a little more than": 1.1,
-    "generous": 1.2, "heavy": 1.2, "big": 1.2, "good": 1.2, "fat": 1.2, "heaped": 1.5, "heaping": 1.5,
+    "scant": 0.8, "short": 0.8, "skinny": 0.8, "barely": 0.9, "just shy of": 0.9, "shy of": 0.9,
+    **{f"{hardly} {under}": 0.9 for hardly in ("just", "a little", "a bit", "slightly", "a touch") for under in ("under", "less than")},
+    "level": 1.0, "exactly": 1.0, "precisely": 1.0, "flat": 1.0, "full": 1.0,
+    **{f"{hardly} {over}": 1.1 for hardly in ("just", "a little", "a bit", "slightly", "a touch") for over in ("over", "more than")},
+    "generous": 1.2, "hefty": 1.2, "heavy": 1.2, "big": 1.2, "good": 1.2, "fat": 1.2, "rounded": 1.2, "heaped": 1.5, "heaping": 1.5,
 }  # fmt: skip
 """Words that change a measure, as a share of it: scant by domain.md, the others house rules."""
 
@@ -128,6 +130,7 @@ def plain(text: str) -> str:
     text = re.sub(r"(\d),(\d)", r"\1.\2", text)
     text = re.sub(r"(\d)(?=[a-z])", r"\1 ", text)
     text = re.sub(r"(?<=[a-z])\.(?=\s|$)", "", text)
+    text = re.sub(r"(?<=\d )ish\b|(?<=\d)\s?-\s?ish\b", " or so", text)
     text = re.sub(r"^~\s*", "about ", text)
     return " ".join(text.split())
 
