@@ -2403,7 +2403,8 @@ export interface components {
          * @description What a line was taken for.
          *
          *     ``pour`` is the place of the pour that it made, None where it made none. ``sure`` is false where something was guessed: ``why`` tells
-         *     what, ``others`` are the slugs that it could be as well, ``amounts`` what its amount could be. ``asks`` is the slug of an ingredient whose amount nobody told.
+         *     what, ``others`` are the slugs that it could be as well, ``amounts`` what its amount could be. ``asks`` is the slug of an ingredient
+         *     whose amount nobody told.
          */
         LineReport: {
             /** Text */
