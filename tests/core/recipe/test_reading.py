@@ -423,6 +423,25 @@ def test_what_goes_in_by_the_piece_is_counted_or_asked_and_what_is_poured_furthe
     assert taken["3 slices orange"] == ("note", "")
     assert taken["soda water"] == ("made", "")
     assert [pour.ingredient.slug for pour in recipe.pours] == ["london-dry-gin", "soda-water"]
+    # What a note was meant for may be said, and the recipe of a syrup is none of the drink's.
+    text = "Mended\n50 ml gin\n3 slices orange\n30 ml\nHalf rim of moon dust\nFor the syrup:\n200 g sugar\n"
+    text += "Shake 10 seconds, strain into a coupe."
+    assert [(line.text, line.taken) for line in read(text).lines if not line.sure] == [
+        ("3 slices orange", "note"), ("30 ml", "note"), ("Half rim of moon dust", "note"),
+    ]  # fmt: skip
+    said = {
+        "3 slices orange": Mended(slug="orange-juice", amount="15 ml"),
+        "30 ml": Mended(slug="lemon-juice"),
+        "Half rim of moon dust": Mended(slug="caster-sugar"),
+    }
+    mended = read(text, mended=said)
+    assert [(pour.ingredient.slug, pour.amount) for pour in mended.pours[1:]] == [
+        ("orange-juice", 15),
+        ("lemon-juice", 30),
+        ("caster-sugar", 1),
+    ]
+    assert (mended.made.technique, mended.made.seconds, mended.made.glass) == ("shake", (10, 10), "coupe")
+    assert mended.notes == ("For the syrup:", "200 g sugar")
     # What stands in the shaker is not what stands in the glass.
     iced = read("X\n60 ml gin\n30 ml lime juice\nPour into a shaker filled with ice. Shake well. Strain into a cocktail glass.").made
     assert (iced.serve_ice, iced.glass) == (None, "up glass")

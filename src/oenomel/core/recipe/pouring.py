@@ -64,7 +64,7 @@ def read_pour(reading: Reading, piece: Piece, meant: Meant | None = None, stage:
         piece = replace(piece, said=said or piece.said, told=mended.amount if said else piece.told, doubts=odd)
         piece = in_a_unit(piece, reading.default_unit)
     meant = meant or _named(reading, piece)
-    if not piece.words.strip() or not stems(piece.words):
+    if not mended.slug and not stems(piece.words):
         reading.tell(piece.text, "note", "An amount of what? The line doesn’t tell.", sure=False)
         return
     ingredient = reading.ingredient_of(meant.slug) if meant.slug else None

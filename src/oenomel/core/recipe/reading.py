@@ -66,6 +66,11 @@ _TAIL: Final = re.compile(
 )
 _TITLED: Final = re.compile(r"^(?P<name>[^:|\d]{3,60}?)(?::\s+|\s+\|\s+|\s+(?:--?|–|—)\s+)(?P<list>.+)$")
 _CALLS_FOR: Final = re.compile(r"(?:for|per|each|ingredients?|spec|recipe|you need)\b", re.IGNORECASE)
+_OF_THE_DRINK: Final = re.compile(
+    r"(?:dry[- ]shake|shake|stir|build|muddle|strain|double[- ]strain|fine[- ]strain|swizzle|blend|garnish|top (?:up )?with|serve)\b",
+    re.IGNORECASE,
+)
+_FOR_MORE: Final = re.compile(r"\b(?:serves|makes|yields?)\b\D{0,3}([2-9]|[1-9]\d)\b(?!\s?(?:ml|oz|cl|l)\b)", re.IGNORECASE)
 _SAYS_NOTHING: Final = re.compile(
     r"(?:and )?(?:enjoy|serve(?: immediately| at once| cold| chilled)?|cheers|done|that's it)[\s.!]*", re.IGNORECASE
 )
@@ -170,7 +175,8 @@ def _read_heading(reading: Reading, text: str, what: str, rest: str, section: Se
     after = section_of(what)
     if after is None:
         reading.tell(text, "note")
-        return "note" if not rest else section
+        apart: Section = "apart" if what.startswith("for ") else "note"
+        return apart if not rest else section
     if rest:
         _read_part(reading, rest, after)
     else:
@@ -180,7 +186,9 @@ def _read_heading(reading: Reading, text: str, what: str, rest: str, section: Se
 
 def _read_part(reading: Reading, text: str, section: Section) -> None:
     """A line, or what stands behind its heading: pours first, then sentences."""
-    if section == "note":
+    if section == "apart" and _OF_THE_DRINK.match(text):
+        section = "method"
+    if section in ("note", "apart"):
         reading.tell(text, "note")
         return
     if section == "garnish":
@@ -385,6 +393,9 @@ def _finished(reading: Reading) -> ReadRecipe:
         most = max(pour.amount for pour in reading.pours if pour.unit == "part")
         part_ml = 30.0 if most <= 2 else 60.0 / most
         reasons.append(f"A part was taken as {part_ml:g} ml.")
+    serves = next((told[1] for line in reading.lines if (told := _FOR_MORE.search(line.text))), None)
+    if serves:
+        reasons.append(f"It serves {serves}: its amounts were left as they are, for all of them.")
     notes = [line.text for line in reading.lines if line.taken in ("note", "asked")]
     if made.strain == "double":
         notes.append("Double strain.")
@@ -398,19 +409,20 @@ def _read_rim(reading: Reading, what: str, half: bool) -> None:
     slugs = (meant_by(each, (), reading.index).slug for each in re.split(r"\s*/\s*|\s+(?:or|and)\s+", what))
     coats = (reading.ingredient_of(slug) for slug in slugs if slug)
     ingredient = next((each for each in coats if "edge" in each.slots), None)
-    if ingredient is None:
-        at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge"), None)
+    at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge" and line.pour is None), None)
+    mended = reading.mended.get(reading.lines[at].text, Mended()) if at is not None else Mended()
+    if mended.slug:
+        ingredient = reading.ingredient_of(mended.slug)
+    if ingredient is None or mended.left_out:
         if at is not None:
-            reading.lines[at] = replace(
-                reading.lines[at], taken="note", sure=False, why=f"The edge with what? “{what}” coats none that is known."
-            )
+            why = "Left out." if mended.left_out else f"The edge with what? “{what}” coats none that is known."
+            reading.lines[at] = replace(reading.lines[at], taken="note", sure=mended.left_out, why=why)
         return
     if any(pour.stage == "rim" and pour.ingredient is ingredient for pour in reading.pours):
         return
     amount, unit = _RIM_AMOUNT
     said = "half the edge" if half else None
     reading.pours.append(ReadPour(what, ingredient, amount, as_unit(unit), "edge", "rim", said))
-    at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge" and line.pour is None), None)
     if at is not None:
         reading.lines[at] = replace(reading.lines[at], pour=len(reading.pours) - 1)
 

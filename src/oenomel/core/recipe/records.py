@@ -11,7 +11,8 @@ from oenomel.core.recipe.sentences import Made
 from oenomel.core.spec import Stage, Unit
 
 Taken = Literal["pour", "asked", "garnish", "edge", "made", "glass", "ice", "name", "heading", "note"]
-Section = Literal["", "ingredients", "method", "garnish", "note"]
+Section = Literal["", "ingredients", "method", "garnish", "apart", "note"]
+"""Parts of a recipe; ``apart`` is the recipe of something that goes into the drink, such as its syrup."""
 
 
 @dataclass(frozen=True, slots=True)

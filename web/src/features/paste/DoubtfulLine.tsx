@@ -66,7 +66,9 @@ export function DoubtfulLine({ line, words, isUnknown, kind, larder, onMend }: P
             Add it from its label
           </button>
         )}
-        {!isUnknown && <HowMuch asked={line.taken === 'asked'} onAmount={(amount) => onMend({ amount })} />}
+        {!isUnknown && line.taken !== 'note' && (
+          <HowMuch asked={line.taken === 'asked'} onAmount={(amount) => onMend({ amount })} />
+        )}
         <button
           type="button"
           className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"

@@ -30,7 +30,9 @@ export function ReadLines({ read, larder, onMend }: Props) {
   const { data: rules } = useQuery(rulesQuery());
   const nameOf = namesIn(larder);
   const { spec, lines, notes } = read;
-  const placed = lines.filter(({ taken }) => taken === 'pour' || taken === 'asked' || taken === 'edge');
+  const placed = lines.filter(
+    ({ taken, sure }) => taken === 'pour' || taken === 'asked' || taken === 'edge' || (taken === 'note' && !sure),
+  );
   const others = lines.filter(({ taken }) => taken in TAKEN && taken !== 'edge');
   const garnish = spec.serve.garnish.join(', ');
   const words = (line: ReadLine) => {
