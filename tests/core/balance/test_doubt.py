@@ -55,7 +55,7 @@ class World:
             own = self.draw(("pour", pour.ingredient.slug, pour.unit, volume, pour.stage))
             if pour.unit in DASHES:
                 poured = volume * (1 + 0.25 * own)
-            elif pour.unit in BY_EYE or pour.stage == "rinse":
+            elif pour.unit in BY_EYE or pour.stage == "rinse" or pour.by_eye:
                 poured = volume * (1 + 0.20 * own)
             else:
                 whole = max(0.03 * volume, 0.5 if volume else 0)

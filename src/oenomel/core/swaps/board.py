@@ -46,6 +46,10 @@ Ranking = Literal["balance", "aroma", "both"]
 RANKINGS: Final[tuple[Ranking, ...]] = get_args(Ranking)
 FIRST_ROWS: Final = 20
 ROWS_AT_ONCE: Final = 250
+SEARCHED_AT_ONCE: Final = 1000
+WIDE_AT_ONCE: Final = 30
+"""Variants that are searched together, and where somebody set bounds, which may be wide: both stay below 200 MB."""
+
 CUT_ABOVE: Final = 600
 FURTHEST: Final = 4.0
 """With more candidates than this a J over 4 isn't searched for: "further than two steps" is enough."""
@@ -202,7 +206,8 @@ class _Seat:
             return candidates
         likely = np.empty(len(candidates))
         for start in range(0, len(candidates), ROWS_AT_ONCE):
-            for places, variants in self._alike([self._variant(candidate) for candidate in candidates[start : start + ROWS_AT_ONCE]]):
+            some = [self._variant(candidate) for candidate in candidates[start : start + ROWS_AT_ONCE]]
+            for places, variants in self._few_alike(some, ()):
                 numbered = [replace(variant, group=number) for number, variant in enumerate(variants)]
                 problems = problems_of(numbered, self.aim, self.conditions)
                 likely[[start + place for place in places]] = guess(problems).J
@@ -256,8 +261,12 @@ class _Seat:
     ) -> list[_Mended]:
         """What each variant becomes, at its place among the candidates; nothing where its J is over its cut."""
         found = [_Mended(None)] * len(candidates)
-        for which, alike in self._alike([variant for _, variant in placed]):
+        for which, alike in self._few_alike([variant for _, variant in placed], correctors):
             places = [placed[at][0] for at in which]
+            if correctors and self.budget.spent:
+                for place in places:
+                    found[place] = _Mended(None, proved=False)
+                continue
             competing = [replace(each, group=group) for group, variant in enumerate(alike) for each in with_correctors(variant, correctors)]
             drinks, minima = best_of(competing, self.aim, self.conditions, cuts[places], self.budget, answered=bool(correctors))
             for group, (place, made) in enumerate(zip(places, drinks, strict=True)):
@@ -268,6 +277,14 @@ class _Seat:
                 told = self._unblended(without_idle(variant, made), candidates[place])
                 found[place] = _Mended(told, moves_of(variant, made), (), cost, bool(minima.proved[group]))
         return found
+
+    def _few_alike(self, variants: Sequence[Variant], correctors: Sequence[Ingredient]) -> Iterator[tuple[list[int], list[Variant]]]:
+        """The same, no more at once than memory may hold with all that their correctors make of them."""
+        for places, alike in self._alike(variants):
+            most = WIDE_AT_ONCE if self.aim.bounds else SEARCHED_AT_ONCE
+            at_once = max(1, most // len(with_correctors(alike[0], correctors)))
+            for start in range(0, len(places), at_once):
+                yield places[start : start + at_once], alike[start : start + at_once]
 
     def _alike(self, variants: Sequence[Variant]) -> Iterator[tuple[list[int], list[Variant]]]:
         """Variants with as many free pours, and as many correctors that aren't in them yet, searched together."""
