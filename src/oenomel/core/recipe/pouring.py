@@ -46,6 +46,15 @@ class Reading:
     def tell(self, text: str, taken: Taken, why: str = "", *, sure: bool = True) -> None:
         self.lines.append(ReadLine(text, taken, sure=sure, why=why))
 
+    def garnish(self, text: str, *what: str) -> None:
+        """A line that garnishes with something."""
+        self.made = replace(self.made, garnish=(*self.made.garnish, *what))
+        self.tell(text, "garnish")
+
+    def ask(self, text: str, meant: Meant, why: str, amounts: tuple[str, ...] = ()) -> None:
+        """A line whose amount has to be asked."""
+        self.lines.append(ReadLine(text, "asked", None, False, meant.others, why, meant.slug or "", amounts))
+
 
 def read_pour(reading: Reading, piece: Piece, meant: Meant | None = None, stage: Stage | None = None) -> None:
     """A piece as a pour; as garnish where it is only that; asked where its amount isn't told."""
@@ -75,19 +84,18 @@ def read_pour(reading: Reading, piece: Piece, meant: Meant | None = None, stage:
                 piece.text, "note", "It gives a taste that isn’t counted: pour it as juice or syrup to have it forecast.", sure=False
             )
             return
-        reading.made = replace(reading.made, garnish=(*reading.made.garnish, re.sub(r"^(?:1|an?|one)\s+", "", piece.text)))
-        reading.tell(piece.text, "garnish")
+        reading.garnish(piece.text, re.sub(r"^(?:1|an?|one)\s+", "", piece.text))
         return
     said = piece.said
     if said is None or said.kind == "taste":
         named = ingredient.name if ingredient else piece.words
         why = f"How much {named}? {'To taste is no amount.' if said else 'The line doesn’t tell.'}"
-        reading.lines.append(ReadLine(piece.text, "asked", None, False, meant.others, why, meant.slug or ""))
+        reading.ask(piece.text, meant, why)
         return
     amount, unit, doubts, amounts = _amount_of(said, ingredient)
     if ingredient and unit in ("piece", "leaf") and not _comes_in_pieces(ingredient):
         why = f"How much {ingredient.name} is that? It isn’t poured by the piece."
-        reading.lines.append(ReadLine(piece.text, "asked", None, False, meant.others, why, meant.slug or ""))
+        reading.ask(piece.text, meant, why)
         return
     ml = amount * ML_PER_UNIT.get(unit, 30.0)
     slot = slot_of(ingredient, ml, any(pour.slot == "base" for pour in reading.pours)) if ingredient else "other"

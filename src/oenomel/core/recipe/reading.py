@@ -23,7 +23,7 @@ from oenomel.core.recipe.pieces import (
     without_top,
 )
 from oenomel.core.recipe.pouring import ONLY_ICE, Reading, as_unit, read_pour
-from oenomel.core.recipe.records import Line, Mended, ReadLine, ReadPour, ReadRecipe, Section
+from oenomel.core.recipe.records import Line, Mended, ReadPour, ReadRecipe, Section
 from oenomel.core.recipe.sentences import Made, garnish_of, glass_in, made_of
 from oenomel.core.spec import ML_PER_UNIT, Said, Stage, beginnings, plain, read_said
 
@@ -168,9 +168,7 @@ def _read_heading(reading: Reading, text: str, what: str, rest: str, section: Se
         reading.tell(text, "edge")
         return section
     if what in ("garnish", "garnishes") and rest:
-        garnish = garnish_of(f"garnish: {rest}")
-        reading.made = replace(reading.made, garnish=(*reading.made.garnish, *garnish))
-        reading.tell(text, "garnish")
+        reading.garnish(text, *garnish_of(f"garnish: {rest}"))
         return section
     after = section_of(what)
     if after is None:
@@ -192,8 +190,7 @@ def _read_part(reading: Reading, text: str, section: Section) -> None:
         reading.tell(text, "note")
         return
     if section == "garnish":
-        reading.made = replace(reading.made, garnish=(*reading.made.garnish, *(garnish_of(f"garnish: {text}"))))
-        reading.tell(text, "garnish")
+        reading.garnish(text, *garnish_of(f"garnish: {text}"))
         return
     if unit_told(text) and len(text.split()) <= 8:
         reading.tell(text, "made")
@@ -239,8 +236,7 @@ def _read_item(reading: Reading, part: str) -> None:
     if _pressed_fruit(reading, part):
         return
     if garnish := garnish_of(part):
-        reading.made = replace(reading.made, garnish=(*reading.made.garnish, *garnish))
-        reading.tell(part, "garnish")
+        reading.garnish(part, *garnish)
     elif (on_top := without_top(part)) and tells_an_amount(on_top):
         read_pour(reading, replace(piece_of(on_top, reading.default_unit), text=part), stage="floated")
     elif tells_an_amount(part) or _RINSE.match(part) or _TOP.match(part):
@@ -264,8 +260,7 @@ def _read_sentence(reading: Reading, sentence: str, section: Section) -> None:
     if section != "method" and _pressed_fruit(reading, text):
         return
     if section != "method" and not _starts_with_verb(text) and (garnish := garnish_of(text)):
-        reading.made = replace(reading.made, garnish=(*reading.made.garnish, *garnish))
-        reading.tell(sentence, "garnish")
+        reading.garnish(sentence, *garnish)
         return
     before, pours = reading.made, len(reading.pours)
     poured = _poured_in_words(reading, text)
@@ -299,7 +294,7 @@ def _pressed_fruit(reading: Reading, text: str) -> bool:
         return True
     most = f"{round(2 * squeezed.amount) / 2:g} ml"
     why = f"How much juice does it give? Squeezed well, about {most}; muddled, less."
-    reading.lines.append(ReadLine(text, "asked", None, False, meant.others, why, meant.slug, (most,)))
+    reading.ask(text, meant, why, (most,))
     return True
 
 
@@ -363,11 +358,10 @@ def _read_without_amount(reading: Reading, sentence: str, text: str, section: Se
         return
     ingredient = reading.ingredient_of(meant.slug)
     if set(ingredient.slots) <= {"garnish"} or (ingredient.kind == "plant" and "garnish" in ingredient.slots):
-        reading.made = replace(reading.made, garnish=(*reading.made.garnish, text))
-        reading.tell(sentence, "garnish")
+        reading.garnish(sentence, text)
         return
     why = f"How much {ingredient.name}? The line doesn’t tell."
-    reading.lines.append(ReadLine(sentence, "asked", None, False, meant.others, why, meant.slug))
+    reading.ask(sentence, meant, why)
 
 
 def _finished(reading: Reading) -> ReadRecipe:
