@@ -13,7 +13,7 @@ from oenomel.core.families import standard_homes
 from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
 from oenomel.core.larder import Findable, Index, Larder, catalogue
-from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, rebalance
+from oenomel.core.swaps import COARSEST_GRID_ML, CORRECTORS, FINEST_GRID_ML, Aim, rebalance, ways_of
 from oenomel.errors import OenomelError, OutOfRange, SpecError
 from oenomel.interchange.formats.reading import LARGEST_PAGE, read_text
 from oenomel.interchange.formats.writing import FORMATS, write_as
@@ -59,6 +59,7 @@ def _parser() -> argparse.ArgumentParser:
     balancing.add_argument("--target", type=Path, required=True, help='a spec, or figures like {"sugar": 8.0, "acid": 0.85}')
     balancing.add_argument("--free", help="pours that may move, by slug or name, with commas (default: base, sour, sweet, liqueur)")
     balancing.add_argument("--grid", type=float, default=2.5, help="smallest step of the jigger in ml (default: 2.5)")
+    balancing.add_argument("--without-character", action="store_true", help="let what the drink is known by move at no price of its own")
     balancing.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
     balancing.set_defaults(run=_rebalance)
 
@@ -103,10 +104,12 @@ def _rebalance(chosen: argparse.Namespace) -> int:
         raise OutOfRange("--grid", chosen.grid, FINEST_GRID_ML, COARSEST_GRID_ML)
     drink = drink_from_spec(spec, larder)
     described = drink_from_spec(wished, larder) if isinstance(wished, SpecFile) else None
-    target = target_from(wished, described, standard_homes(), equivalents=False, conditions=Conditions())
+    target = target_from(wished, drink, described, standard_homes(), equivalents=False, conditions=Conditions())
     free = None if chosen.free is None else pours_named(drink, [name.strip() for name in chosen.free.split(",") if name.strip()], "--free")
-    answer = rebalance(drink, Aim(target, grid_ml=chosen.grid), free)
-    print(rebalance_report(spec, drink, answer).model_dump_json(indent=2))
+    aim = Aim(target, grid_ml=chosen.grid, character=not chosen.without_character)
+    answer = rebalance(drink, aim, free)
+    ways = ways_of(drink, aim, answer, free, [larder[slug] for slug in CORRECTORS if slug in larder])
+    print(rebalance_report(spec, drink, answer, ways).model_dump_json(indent=2))
     return 0
 
 

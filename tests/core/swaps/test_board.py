@@ -185,10 +185,10 @@ def test_the_first_part_has_the_likeliest_rows_and_many_come_in_parts():
     shipped = catalogue()["orange-liqueur-dry"]
     many = {
         f"bottle-{n}": replace(shipped, slug=f"bottle-{n}", composition=Composition(abv=20 + n % 20, sugars={"sucrose": 5.0 + n % 37}))
-        for n in range(300)
+        for n in range(560)
     }
     told = parts(DAISY, 1, larder=many)
-    assert [(len(part.rows), part.searched, part.total) for part in told] == [(20, 20, 300), (250, 270, 300), (30, 300, 300)]
+    assert [(len(part.rows), part.searched, part.total) for part in told] == [(20, 20, 560), (500, 520, 560), (40, 560, 560)]
     first = max(row.score("balance") for row in told[0].rows)
     rest = sorted(row.score("balance") for part in told[1:] for row in part.rows)
     assert first <= rest[len(rest) // 2]

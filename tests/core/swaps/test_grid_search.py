@@ -20,6 +20,9 @@ POURED = (
     "white-rum", "overproof-rum", "lime-juice", "grapefruit-juice", "simple-syrup-1-1", "honey", "orange-liqueur-sweet", "sweet-vermouth",
     "egg-white", "still-water", "cinchona-aperitif-wine", "cider-vinegar", "cane-distillate-free",
 )  # fmt: skip
+CHARACTER = {
+    "liqueur": 1.2, "accent": 1.2, "texture": 0.8, "seasoning": 0.8, "base": 0.6, "other": 0.5, "sour": 0.3, "lengthener": 0.2,
+}  # fmt: skip
 STEP = {"sugar": math.log(1.17), "acid": math.log(1.22), "abv": math.log(1.15)}
 FLOOR = {"sugar": 0.3, "acid": 0.03, "abv": 0.5}
 
@@ -30,8 +33,10 @@ def random_drink(rng: np.random.Generator, pours: int) -> Drink:
     amounts[0] = rng.choice([15.0, 22.5, 30])
     stages = rng.choice(["mixed", "mixed", "mixed", "topped"], size=pours)
     method = Method(technique=str(rng.choice(["shake", "stir", "build"])), seconds=rng.choice([None, 6.0, 90.0]))
-    parts = zip(slugs, amounts, stages, strict=True)
-    return Drink("Random", "sour", tuple(Pour(catalogue()[s], float(ml), stage=str(stage)) for s, ml, stage in parts), method=method)
+    slots = rng.choice([*CHARACTER, "sweet", "sweet"], size=pours)
+    parts = zip(slugs, amounts, slots, stages, strict=True)
+    poured = tuple(Pour(catalogue()[s], float(ml), slot=str(slot), stage=str(stage)) for s, ml, slot, stage in parts)
+    return Drink("Random", "sour", poured, method=method)
 
 
 def random_aim(rng: np.random.Generator, drink: Drink, free: int) -> Aim:
@@ -43,7 +48,7 @@ def random_aim(rng: np.random.Generator, drink: Drink, free: int) -> Aim:
     )
     weights = Weights(*rng.choice([1.0, 1.0, 0.3, 4.0], size=4).tolist())
     most = {1: 120.0, 2: 90.0, 3: 60.0, 4: 40.0}[min(free, 4)]
-    return Aim(target, weights, bounds={i: (0.0, max(most, p.volume_ml)) for i, p in enumerate(drink.pours)})
+    return Aim(target, weights, character=bool(rng.integers(0, 4)), bounds={i: (0.0, max(most, p.volume_ml)) for i, p in enumerate(drink.pours)})
 
 
 def j_by_hand(drink: Drink, free: tuple[int, ...], volumes: NDArray[np.float64], aim: Aim, conditions: Conditions) -> NDArray[np.float64]:
@@ -61,6 +66,9 @@ def j_by_hand(drink: Drink, free: tuple[int, ...], volumes: NDArray[np.float64],
     for i in free:
         moved = np.abs(volumes[i] - drink.pours[i].volume_ml)
         cost = cost + 0.05 * (moved > 1e-9) + 0.01 * moved / 2.5
+        pour = drink.pours[i]
+        dear = (0.4 if pour.ingredient.aroma else 0.1) if pour.slot == "sweet" else CHARACTER[pour.slot]
+        cost = cost + (dear * moved / pour.volume_ml if aim.character and pour.volume_ml > 0 else 0.0)
     return np.where(ml > 0, cost, np.inf)
 
 

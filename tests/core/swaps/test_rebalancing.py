@@ -40,7 +40,8 @@ def test_every_move_says_what_it_did_and_together_they_did_it_all():
     assert {move.ingredient.slug for move in answer.moves} == {"lemon-juice", "simple-syrup-1-1"}
     assert {change.words for change in answer.changes} == {"more Lemon juice", "less Simple syrup 1:1"}
     parts = answer.costs
-    assert parts.total == pytest.approx(parts.sugar + parts.acid + parts.abv + parts.volume_ml + 0.05 * 2 + parts.moved)
+    off = parts.sugar + parts.acid + parts.abv + parts.volume_ml
+    assert parts.total == pytest.approx(off + 0.05 * 2 + parts.moved + parts.character)
     assert parts.moved == pytest.approx(sum(abs(m.after_ml - m.before_ml) for m in answer.moves) / 2.5 * 0.01)
 
 

@@ -12,8 +12,7 @@ from starlette.concurrency import run_in_threadpool
 from starlette.datastructures import State
 
 from oenomel.api.door import DEVICE
-from oenomel.core.balance import profile_of_drink
-from oenomel.core.families import Home, families, home_from, standard_homes
+from oenomel.core.families import Homes, families, homes_from, standard_homes
 from oenomel.core.ice import Conditions, DilutionSchool, HouseFactor, house_factor
 from oenomel.core.larder import Larder
 from oenomel.core.spec import Drink, Technique
@@ -106,12 +105,9 @@ HouseConditions = Annotated[Conditions, Depends(_house_conditions)]
 """What a forecast supposes, with what this house has measured of its own ice."""
 
 
-def homes_for(conn: sqlite3.Connection, *wanted: str) -> dict[str, Home]:
+def homes_for(conn: sqlite3.Connection, *wanted: str) -> Homes:
     """The homes of these families, with the house's own reference specs in them."""
     homes = dict(standard_homes())
     for family, texts in drinks.references(conn, wanted).items():
-        if family in homes:
-            specs = [parse_spec(text) for text in texts]
-            schools = [school.drink for school in families()[family].schools]
-            homes[family] = home_from([profile_of_drink(drink) for drink in (*schools, *resolve(conn, *specs))])
+        homes |= homes_from(families()[family], resolve(conn, *(parse_spec(text) for text in texts)))
     return homes

@@ -7,7 +7,8 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from oenomel.api.reading.house import homes_for, resolve
-from oenomel.core.families import Home
+from oenomel.core.balance import profile_of_made
+from oenomel.core.families import home_for
 from oenomel.core.ice import Conditions
 from oenomel.core.notebook import Palate, Sheet, Tasted, Verdict, learn, reference_of, tasted_from
 from oenomel.core.spec import Drink
@@ -68,11 +69,11 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
     trials = drinks.some_trials(conn, (sheet.trial_id for sheet in sheets))
     kept = {each.record.id: each for each in kept_trials(conn, [trial for trial in trials if trial.drink_id != but])}
     records = [sheet for sheet in sheets if sheet.trial_id in kept]
-    homes: Mapping[str, Home] = homes_for(conn, *{each.drink.family for each in kept.values()})
+    homes = homes_for(conn, *{each.drink.family for each in kept.values()})
     found = []
     for record in records:
         trial = kept[record.trial_id]
-        home = homes.get(trial.drink.family)
+        home = home_for(trial.drink, profile_of_made(trial.drink, trial.conditions), homes)
         if home is not None:
             sheet = Sheet(trial.drink, _verdict(record), record.trial_id, f"{record.taster} {record.tasted_at[:10]}")
             found.append((record, trial.record, tasted_from(sheet, reference_of([sheet], home, trial.conditions), trial.conditions)))

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from oenomel.api.reading.house import Connection, homes_for
 from oenomel.api.room import room
-from oenomel.core.families import Family, Form, Home, Slot, families, published_ranges
+from oenomel.core.families import Branch, Family, Form, Home, Slot, families, published_ranges
 from oenomel.interchange.models import Pair, Report
 from oenomel.interchange.spec.drink import spec_from_drink
 from oenomel.interchange.spec.file import SpecFile
@@ -22,10 +22,13 @@ class SchoolReport(Report):
 
 
 class HomeReport(Report):
-    """The home: outline as (sugar, acid) in g per 100 ml, all within one step of the schools; strength as % v/v, low and high."""
+    """A home: outline as (sugar, acid) in g per 100 ml, all within one step of the schools; strength as % v/v, low and high, None where
+    it has no axis of strength. ``branch`` tells whose home it is: "without alcohol", "long on juice", or empty for the rest.
+    """
 
+    branch: Branch
     outline: list[Pair]
-    strength: Pair
+    strength: Pair | None
     centre: dict[str, float]
     volume_ml: float
 
@@ -40,7 +43,7 @@ class RangeReport(Report):
 
 
 class FamilyReport(Report):
-    """A family; open forms have no home."""
+    """A family; open forms have no home, others may have one for each of their branches."""
 
     slug: str
     name: str
@@ -48,7 +51,7 @@ class FamilyReport(Report):
     slots: list[Slot]
     forms: list[Form]
     schools: list[SchoolReport]
-    home: HomeReport | None
+    homes: list[HomeReport]
     published: list[RangeReport]
 
 
@@ -56,10 +59,10 @@ class FamilyReport(Report):
 def list_families(conn: Connection) -> list[FamilyReport]:
     """The families with their forms, schools and homes; a home reaches to the house's own reference specs."""
     homes = homes_for(conn, *families())
-    return [_report(family, homes.get(family.slug)) for family in families().values()]
+    return [_report(family, [home for (slug, _), home in homes.items() if slug == family.slug]) for family in families().values()]
 
 
-def _report(family: Family, home: Home | None) -> FamilyReport:
+def _report(family: Family, homes: list[Home]) -> FamilyReport:
     schools = [SchoolReport(slug=s.slug, name=s.name, words=s.words, spec=spec_from_drink(s.drink)) for s in family.schools]
     published = [
         RangeReport(name=each.name, abv=list(each.abv), sugar=list(each.sugar), acid=list(each.acid))
@@ -73,15 +76,17 @@ def _report(family: Family, home: Home | None) -> FamilyReport:
         slots=list(family.slots),
         forms=list(family.forms),
         schools=schools,
-        home=_home(home) if home else None,
+        homes=[_home(home) for home in homes],
         published=published,
     )
 
 
 def _home(home: Home) -> HomeReport:
+    band = home.strength_band()
     return HomeReport(
+        branch=home.branch,
         outline=[list(corner) for corner in home.outline()],
-        strength=list(home.strength_band()),
+        strength=None if band is None else list(band),
         centre=home.centre(),
         volume_ml=home.volume_ml,
     )

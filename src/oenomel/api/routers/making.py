@@ -78,7 +78,7 @@ def size_to_glass(spec: SpecFile, conn: Connection, conditions: HouseConditions)
 def follow_ranges(body: SpansRequest, conn: Connection, conditions: HouseConditions) -> list[SpanReport]:
     """What each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent."""
     drink, parent = resolve(conn, body.spec, body.parent)
-    aim = Aim(target_from(body.parent, parent, {}, equivalents=False, conditions=conditions), grid_ml=body.grid)
+    aim = Aim(target_from(body.parent, drink, parent, {}, equivalents=False, conditions=conditions), grid_ml=body.grid)
     return [
         span_report(index, span_of(drink, index, entry.range[0], entry.range[1], aim, conditions))
         for index, entry in enumerate(body.spec.pours)

@@ -17,7 +17,7 @@ from oenomel.api.searching import Search
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, Kind, Larder, Shelved
 from oenomel.core.spec import Drink
-from oenomel.core.swaps import Aim, Board, Budget, Filters, Mode, Ranking, joined, rebalance, swap_board
+from oenomel.core.swaps import CORRECTORS, Aim, Board, Budget, Filters, Mode, Ranking, joined, rebalance, swap_board, ways_of
 from oenomel.errors import SpecError
 from oenomel.interchange.models import Entry, Plain
 from oenomel.interchange.reports.swaps import RebalanceReport, SwapsReport, rebalance_report, swaps_report
@@ -28,6 +28,9 @@ from oenomel.store import ingredients, shelf
 router = room("swaps")
 
 NDJSON = "application/x-ndjson"
+
+ANSWERS_SHARE = 0.7
+"""Of a screen's budget for the best answer; the rest is for the other ways."""
 
 
 class FilterEntry(Entry):
@@ -64,7 +67,9 @@ async def rebalance_drink(body: AimRequest, conn: Connection, conditions: HouseC
         drink, aim = _drink_and_aim(conn, body, body.target, conditions)
         free = None if body.free is None else pours_named(drink, body.free)
         joining = _correctors(conn, body.correctors)
-        return rebalance_report(body.spec, drink, rebalance(drink, aim, free, joining, conditions, search.budget))
+        answer = rebalance(drink, aim, free, joining, conditions, search.budget.share(ANSWERS_SHARE))
+        may_join = joining or [*ingredients.some(conn, CORRECTORS).values()]
+        return rebalance_report(body.spec, drink, answer, ways_of(drink, aim, answer, free, may_join, conditions, search.budget))
 
     return await search.step(rebalanced)
 
@@ -142,7 +147,7 @@ def _drink_and_aim(
     drink, *wished = resolve(conn, *specs)
     homes = homes_for(conn, target.family) if isinstance(target, FamilyTarget) else {}
     palate = palate_of(conn, target.palate) if isinstance(target, FamilyTarget) and target.palate is not None else None
-    return drink, aim_for(body, drink, target_from(target, wished[0] if wished else None, homes, equivalents, conditions, palate))
+    return drink, aim_for(body, drink, target_from(target, drink, wished[0] if wished else None, homes, equivalents, conditions, palate))
 
 
 def _correctors(conn: sqlite3.Connection, slugs: list[str]) -> list[Ingredient]:

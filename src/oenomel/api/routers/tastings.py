@@ -15,6 +15,7 @@ from oenomel.api.room import room
 from oenomel.api.routers.notebook import sheet_report
 from oenomel.api.searching import Search
 from oenomel.core.balance import profile_of_made
+from oenomel.core.families import home_for
 from oenomel.core.larder import aromas
 from oenomel.core.notebook import learn, may_join, palate_axes, proposals, verdict_words
 from oenomel.errors import SpecError
@@ -130,7 +131,8 @@ async def propose_next(
         palate = None if body.palate is None else palate_of(conn, body.palate, but=drink_id)
         larder = ingredients.larder(conn)
         at_hand = {slug for slug, each in shelf.all_shelved(conn).items() if each.is_at_hand}
-        home = homes_for(conn, present.drink.family).get(present.drink.family)
+        homes = homes_for(conn, present.drink.family)
+        home = home_for(present.drink, profile_of_made(present.drink, conditions), homes)
         joining = may_join(larder, at_hand)
         standing, found = proposals(sheets, present.drink, trial_id, joining, home, palate, conditions, body.grid, search.budget)
         figures = [profile_of_made(each.drink, conditions) for each in found]

@@ -45,10 +45,12 @@ _ALIKE: Final[tuple[Callable[[Pour, Pour], bool], ...]] = (
 class Change:
     """One change, in words, and what it did: by how much each figure changed in its unit, and each axis in noticeable steps.
 
-    Over all changes of a pair of drinks each of them adds up to the whole difference.
+    ``cause`` names it after a "by": "drier by the triple sec". Over all changes of a pair of drinks each of them adds up to the whole
+    difference.
     """
 
     words: str
+    cause: str
     by: Mapping[str, float]
     steps: Mapping[str, float]
 
@@ -64,41 +66,43 @@ class _Row:
 
 def changes_between(drink: Drink, parent: Drink, conditions: Conditions) -> tuple[Change, ...]:
     """The changes that made a drink out of its parent, each with its share of the difference; none where the two are the same."""
-    words, rows, method_change = _changes(drink, parent)
-    if not words:
+    told, rows, method_change = _changes(drink, parent)
+    if not told:
         return ()
     # One drink for each set of changes, bit by bit.
-    made = np.arange(2 ** len(words))
+    made = np.arange(2 ** len(told))
     figures = _figures_of_each(made, rows, parent, drink, method_change, conditions)
     axes = [FIGURES.index(name) for name in AXES]
     steps = np.array([steps_between(figures[row], figures[row, 0], axis) for row, axis in zip(axes, AXES.values(), strict=True)])
-    shares = _mean_over_orders(np.concatenate([figures, steps]), len(words))
+    shares = _mean_over_orders(np.concatenate([figures, steps]), len(told))
     return tuple(
         Change(
-            word,
+            words,
+            cause,
             dict(zip(FIGURES, column[: len(FIGURES)].tolist(), strict=True)),
             dict(zip(AXES, column[len(FIGURES) :].tolist(), strict=True)),
         )
-        for word, column in zip(words, shares.T, strict=True)
+        for (words, cause), column in zip(told, shares.T, strict=True)
     )
 
 
-def _changes(drink: Drink, parent: Drink) -> tuple[list[str], list[_Row], int | None]:
-    """Words of each change, the pours of both drinks side by side, and which change is the method's."""
-    words: list[str] = []
+def _changes(drink: Drink, parent: Drink) -> tuple[list[tuple[str, str]], list[_Row], int | None]:
+    """Words and cause of each change, the pours of both drinks side by side, and which change is the method's."""
+    told: list[tuple[str, str]] = []
     rows: list[_Row] = []
     for before, after in paired_pours(parent.pours, drink.pours):
-        told = change_words(before, after)
-        rows.append(_Row(before, after, min(len(words), MOST_CHANGES - 1) if told else None))
-        if told:
-            words.append(told)
+        words = change_words(before, after)
+        rows.append(_Row(before, after, min(len(told), MOST_CHANGES - 1) if words else None))
+        if words:
+            told.append((words, _cause(words, before, after)))
     method_change = None
     if drink.method != parent.method:
-        method_change = min(len(words), MOST_CHANGES - 1)
-        words.append(THE_METHOD)
-    if len(words) > MOST_CHANGES:
-        words[MOST_CHANGES - 1 :] = [f"{len(words) - MOST_CHANGES + 1} more changes together"]
-    return words, rows, method_change
+        method_change = min(len(told), MOST_CHANGES - 1)
+        told.append((THE_METHOD, THE_METHOD))
+    if len(told) > MOST_CHANGES:
+        together = f"{len(told) - MOST_CHANGES + 1} more changes together"
+        told[MOST_CHANGES - 1 :] = [(together, together)]
+    return told, rows, method_change
 
 
 def paired_pours(before: tuple[Pour, ...], after: tuple[Pour, ...]) -> list[tuple[Pour | None, Pour | None]]:
@@ -127,18 +131,28 @@ def change_words(before: Pour | None, after: Pour | None) -> str:
     if before is None or after is None:
         alone = after or before
         assert alone is not None
-        if alone.liquid_ml == 0:
+        if alone.liquid_ml == 0 and not alone.dissolves_later:
             return ""
-        return f"{alone.ingredient.name} {'added' if after else 'left out'}"
+        return f"{alone.ingredient.said} {'added' if after else 'left out'}"
     if before.ingredient.composition != after.ingredient.composition and before.ingredient.slug == after.ingredient.slug:
-        return f"another lot of {after.ingredient.name}"
+        return f"another lot of {after.ingredient.said}"
     if before.ingredient.slug != after.ingredient.slug:
-        return f"{after.ingredient.name} for {before.ingredient.name}" if before.liquid_ml or after.liquid_ml else ""
+        return f"{after.ingredient.said} for {before.ingredient.said}" if before.liquid_ml or after.liquid_ml else ""
     if before.stage != after.stage and (before.liquid_ml or after.liquid_ml):
-        return f"{after.ingredient.name} {_STAGE_WORDS.get(after.stage, 'at the edge')}"
+        return f"{after.ingredient.said} {_STAGE_WORDS.get(after.stage, 'at the edge')}"
     if before.liquid_ml == after.liquid_ml:
         return ""
-    return f"{'more' if after.liquid_ml > before.liquid_ml else 'less'} {after.ingredient.name}"
+    return f"{'more' if after.liquid_ml > before.liquid_ml else 'less'} {after.ingredient.said}"
+
+
+def _cause(words: str, before: Pour | None, after: Pour | None) -> str:
+    """The same change after a "by"."""
+    if after is None:
+        assert before is not None
+        return f"leaving the {before.ingredient.said} out"
+    if before is None or before.ingredient.slug != after.ingredient.slug:
+        return f"the {after.ingredient.said}"
+    return words if before.stage == after.stage else f"pouring the {words}"
 
 
 def _figures_of_each(

@@ -1,9 +1,21 @@
 """The families of drinks, their schools of proportion, and the home that these make."""
 
 from oenomel.core.families.family import Family, Form, NewPour, Slot, families, new_pour, published_ranges
-from oenomel.core.families.home import OUTSIDE_HOME_STEPS, Home, home_from, place_words, standard_homes, steps_of
+from oenomel.core.families.home import (
+    OUTSIDE_HOME_STEPS,
+    Branch,
+    Home,
+    Homes,
+    home_for,
+    homes_from,
+    is_long_on_juice,
+    lean_words,
+    place_words,
+    standard_homes,
+    steps_of,
+)
 
 __all__ = [
-    "OUTSIDE_HOME_STEPS", "Family", "Form", "Home", "NewPour", "Slot", "families", "home_from", "new_pour", "place_words",
-    "published_ranges", "standard_homes", "steps_of",
+    "OUTSIDE_HOME_STEPS", "Branch", "Family", "Form", "Home", "Homes", "NewPour", "Slot", "families", "home_for", "homes_from",
+    "is_long_on_juice", "lean_words", "new_pour", "place_words", "published_ranges", "standard_homes", "steps_of",
 ]  # fmt: skip

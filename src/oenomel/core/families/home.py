@@ -6,17 +6,30 @@ import itertools
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import cache, cached_property, lru_cache
-from typing import Final
+from typing import Final, Literal, get_args
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 from oenomel.core.balance import AXES, Profile, profile_of_drink
-from oenomel.core.families.family import families
-from oenomel.errors import RecordNotFound
+from oenomel.core.families.family import Family, families
+from oenomel.core.spec import Drink
+
+Branch = Literal["", "without alcohol", "long on juice"]
+BRANCHES: Final[tuple[Branch, ...]] = get_args(Branch)
+"""Forms of a family that have schools and a home of their own, told by what is in the drink; the rest of the family has no name."""
+
+WITHOUT_ALCOHOL_BELOW: Final = 0.5
+"""Served strength under which a drink counts as without alcohol, [% v/v]."""
+
+MUCH_JUICE: Final = 0.35
+"""Share of juice in the glass from which a fizz without bubbles is one that is long on juice (house rule)."""
 
 EDGE_OF_HOME_STEPS: Final = 1.0
 OUTSIDE_HOME_STEPS: Final = 1.5
+
+LEVEL_WITHIN_STEPS: Final = 1.0
+"""Sweetness and acidity this near to each other's distance from the middle are level (model.md §8)."""
 
 
 @dataclass(frozen=True)
@@ -27,10 +40,21 @@ class Home:
     ----------
     points : ndarray, shape (schools, 3), [steps]   logarithms of the served figures over ln(1+k), each axis in its own steps
     volume_ml : float                               mean served volume of the schools
+    branch : str                                    which of a family's branches it is; without alcohol it has no axis of strength
     """
 
     points: NDArray[np.float64]
     volume_ml: float
+    branch: Branch = ""
+
+    @property
+    def axes(self) -> tuple[str, ...]:
+        """Names of the axes that it has."""
+        return tuple(AXES)[: self._dimensions]
+
+    @property
+    def _dimensions(self) -> int:
+        return 2 if self.branch == "without alcohol" else 3
 
     def distance(self, profile: Profile) -> float:
         """Largest single-axis distance to the hull, [steps]; 0 inside.
@@ -39,11 +63,17 @@ class Home:
         whatever d is, and the distance is the largest excess over any of them.
         """
         normals, reach = self._facets
-        return max(0.0, float((normals @ steps_of(profile) - reach).max()))
+        return max(0.0, float((normals @ steps_of(profile)[: self._dimensions] - reach).max()))
+
+    def lean(self, profile: Profile) -> float:
+        """Sweet against tart: how much further a drink is from the middle in sweetness than in acidity, [steps]."""
+        off = steps_of(profile) - self.points.mean(axis=0)
+        return float(off[0] - off[1])
 
     def centre(self, off: ArrayLike | None = None) -> dict[str, float]:
-        """Mean of the schools in steps, or ``off``, shape (3,), [steps], from it, told in the figures' own units."""
-        return _levels(self.points.mean(axis=0) + (0.0 if off is None else np.asarray(off)))
+        """Mean of the schools in steps, or ``off``, shape (3,), [steps], from it, told in the figures' own units, on the axes it has."""
+        levels = _levels(self.points.mean(axis=0) + (0.0 if off is None else np.asarray(off)))
+        return {name: levels[name] for name in self.axes}
 
     def outline(self) -> list[tuple[float, float]]:
         """Corners of the home as seen on the field, sugar and acid in g per 100 ml: all that lies within one step of the hull.
@@ -55,24 +85,30 @@ class Home:
         levels = [_levels(np.array([*corner, 0.0])) for corner in corners]
         return [(level["sugar"], level["acid"]) for level in levels]
 
-    def strength_band(self) -> tuple[float, float]:
-        """Lowest and highest strength at home, one step around the hull, [% v/v]."""
+    def strength_band(self) -> tuple[float, float] | None:
+        """Lowest and highest strength at home, one step around the hull, [% v/v]; None where it has no axis of strength."""
+        if "abv" not in self.axes:
+            return None
         low, high = self.points[:, 2].min() - EDGE_OF_HOME_STEPS, self.points[:, 2].max() + EDGE_OF_HOME_STEPS
         return _levels(np.array([0, 0, low]))["abv"], _levels(np.array([0, 0, high]))["abv"]
 
     @cached_property
     def _facets(self) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
-        """Directions that a facet of the grown hull can have, shape (n, 3), and how far the hull reaches in each, shape (n,)."""
-        axes = np.eye(3)
-        edges = [b - a for a, b in itertools.combinations(self.points, 2)]
-        facets = [np.cross(b - a, c - a) for a, b, c in itertools.combinations(self.points, 3)]
-        swept = [np.cross(edge, axis) for edge in edges for axis in axes]
-        normals = np.array([*axes, *facets, *swept])
+        """Directions that a facet of the grown hull can have, shape (n, axes), and how far the hull reaches in each, shape (n,)."""
+        points = self.points[:, : self._dimensions]
+        axes = np.eye(self._dimensions)
+        edges = [b - a for a, b in itertools.combinations(points, 2)]
+        if self._dimensions == 2:
+            normals = np.array([*axes, *([-up, across] for across, up in edges)])
+        else:
+            facets = [np.cross(b - a, c - a) for a, b, c in itertools.combinations(points, 3)]
+            swept = [np.cross(edge, axis) for edge in edges for axis in axes]
+            normals = np.array([*axes, *facets, *swept])
         # In the norm dual to "largest single axis", a direction has length one when its parts add to one.
         length = np.abs(normals).sum(axis=1)
         normals = normals[length > 1e-9] / length[length > 1e-9, None]
         normals = np.concatenate([normals, -normals])
-        return normals, (normals @ self.points.T).max(axis=1)
+        return normals, (normals @ points.T).max(axis=1)
 
 
 def steps_of(profile: Profile) -> NDArray[np.float64]:
@@ -87,36 +123,62 @@ def place_words(distance: float) -> str:
     return "at the edge of home" if distance <= OUTSIDE_HOME_STEPS else "outside"
 
 
-@cache
-def home_of(slug: str) -> Home:
-    """The home of a family, computed from its schools through the model.
-
-    Raises
-    ------
-    RecordNotFound
-        There is no such family, or it has no home (open forms have none).
-    """
-    family = families().get(slug)
-    if family is None or not family.has_home:
-        raise RecordNotFound("home for the family", slug)
-    return home_from([profile_of_drink(school.drink) for school in family.schools])
+Homes = Mapping[tuple[str, Branch], Home]
+"""Homes by family and branch."""
 
 
-def home_from(profiles: Sequence[Profile]) -> Home:
+def branch_of(drink: Drink, served: Profile) -> Branch:
+    """Which branch of its family a drink belongs to, by what is in the glass."""
+    if served.abv < WITHOUT_ALCOHOL_BELOW:
+        return "without alcohol"
+    return "long on juice" if drink.family == "fizz" and is_long_on_juice(drink, served.volume_ml) else ""
+
+
+def is_long_on_juice(drink: Drink, served_ml: float) -> bool:
+    """Whether juice makes the length of a drink, and no bubbles."""
+    bubbles = any(pour.ingredient.is_sparkling and pour.liquid_ml > 0 for pour in drink.pours)
+    juice_ml = sum(pour.liquid_ml for pour in drink.pours if pour.ingredient.kind == "juice")
+    return not bubbles and juice_ml > MUCH_JUICE * served_ml
+
+
+def home_for(drink: Drink, served: Profile, homes: Homes) -> Home | None:
+    """The home that a drink is held against; None where its family has none."""
+    return homes.get((drink.family, branch_of(drink, served)))
+
+
+def homes_from(family: Family, references: Sequence[Drink] = ()) -> dict[tuple[str, Branch], Home]:
+    """The homes that a family's schools make, computed through the model, with a house's own reference specs in them."""
+    by_branch: dict[Branch, list[Profile]] = {}
+    for drink in (*(school.drink for school in family.schools), *references):
+        served = profile_of_drink(drink)
+        by_branch.setdefault(branch_of(drink, served), []).append(served)
+    return {(family.slug, branch): home_from(profiles, branch) for branch, profiles in by_branch.items()} if family.has_home else {}
+
+
+def home_from(profiles: Sequence[Profile], branch: Branch = "") -> Home:
     """The home that these drinks as served make together."""
-    return _home(tuple(tuple(steps_of(p).tolist()) for p in profiles), float(np.mean([p.volume_ml for p in profiles])))
+    return _home(tuple(tuple(steps_of(p).tolist()) for p in profiles), float(np.mean([p.volume_ml for p in profiles])), branch)
 
 
 @lru_cache(maxsize=32)
-def _home(points: tuple[tuple[float, ...], ...], volume_ml: float) -> Home:
+def _home(points: tuple[tuple[float, ...], ...], volume_ml: float, branch: Branch) -> Home:
     # A house with many references asks for the same home with every keystroke, and its facets take a while.
-    return Home(np.array(points), volume_ml)
+    return Home(np.array(points), volume_ml, branch)
 
 
 @cache
-def standard_homes() -> Mapping[str, Home]:
+def standard_homes() -> Homes:
     """The homes that the shipped schools make."""
-    return {slug: home_of(slug) for slug, family in families().items() if family.has_home}
+    return {key: home for family in families().values() for key, home in homes_from(family).items()}
+
+
+def lean_words(steps: float) -> str:
+    """Sweet against tart in words, by the steps of `Home.lean`.
+
+    >>> lean_words(0.4), lean_words(1.3), lean_words(-2.0)
+    ('level', 'leans sweet', 'leans tart')
+    """
+    return "level" if abs(steps) <= LEVEL_WITHIN_STEPS else "leans sweet" if steps > 0 else "leans tart"
 
 
 def _levels(at: ArrayLike) -> dict[str, float]:

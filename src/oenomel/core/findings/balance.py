@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from typing import Final
 
 from oenomel.core.balance import AXES, body_word
-from oenomel.core.families import OUTSIDE_HOME_STEPS, steps_of
+from oenomel.core.families import OUTSIDE_HOME_STEPS, is_long_on_juice, lean_words, steps_of
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
 from oenomel.core.glass import absorbance_of, hue_and_chroma, light_through
 
@@ -20,7 +20,16 @@ LEAST_LIQUEUR_SHARE: Final = 0.25
 """Share of its sugar that a daisy takes from a liqueur at the least (model.md §8)."""
 
 WATERY_TIMES_HOME: Final = 1.3
-"""Volume over the family's mean from which a thin drink counts as large and watery (house rule)."""
+WATERY_STEPS: Final = 1.5
+"""Volume over the family's mean from which a thin drink counts as large and watery, and by how many steps of strength below its middle a
+level one does (house rules)."""
+
+PROMISES_NO_COLOUR: Final = frozenset({"spirit", "bitters", "water", "zero-proof", "beer", "sugar", "honey"})
+"""Kinds whose brown or gold nobody expects to see in the glass again: whiskey, brandy, tea."""
+
+CLOYS_G_PER_100ML: Final = 12.0
+COLD_ENOUGH_C: Final = -5.0
+"""Served sweetness from which a drink has to be very cold, and what that is (house rules)."""
 
 VIVID: Final = 0.35
 HUE_LOST_DEGREES: Final = 60.0
@@ -51,7 +60,9 @@ def _missing(case: Case) -> Iterator[Finding]:
     poured = {pour.slot for _, pour in case.poured}
     # Acid, sugar and the sparkling part have findings of their own, which look at composition and not at the slot's name.
     for slot in case.family.slots:
-        if slot.required and slot.slot not in poured | {"sour", "sweet", "lengthener"}:
+        # A liqueur may be the strong part, and without alcohol there need be none.
+        needless = slot.slot == "base" and (case.home.branch == "without alcohol" or case.base is not None)
+        if slot.required and not needless and slot.slot not in poured | {"sour", "sweet", "lengthener"}:
             message = f"A {case.drink.family} wants something in the {slot.slot} slot; nothing is poured there."
             yield Finding(f"no-{slot.slot}", "warning", message, _add(case, slot.slot))
     if case.served.acid < LEAST_ACID:
@@ -63,7 +74,8 @@ def _missing(case: Case) -> Iterator[Finding]:
 
 
 def _fizz_lengthener(case: Case) -> Iterator[Finding]:
-    if case.drink.family == "fizz" and not any(pour.ingredient.is_sparkling for _, pour in case.poured):
+    still = not any(pour.ingredient.is_sparkling for _, pour in case.poured)
+    if case.drink.family == "fizz" and still and not is_long_on_juice(case.drink, case.served.volume_ml):
         yield Finding("no-lengthener", "warning", "A fizz wants something sparkling on top; nothing is poured.", _add(case, "lengthener"))
 
 
@@ -80,7 +92,7 @@ def _daisy_liqueur(case: Case) -> Iterator[Finding]:
 def _too_loud(case: Case) -> Iterator[Finding]:
     for index, pour in case.poured:
         most = pour.ingredient.label("loud_above_ml")
-        if most is not None and pour.liquid_ml > most * 1.01:
+        if most is not None and pour.liquid_ml > most * 1.01 and index != case.base:
             name = pour.ingredient.name
             message = f"{name} is loud: above {most:g} ml it tends to drown the rest."
             mend = Mend(f"Bring it down to {most:g} ml", (Edit("pour", {"amount": most, "unit": "ml"}, index),))
@@ -88,20 +100,29 @@ def _too_loud(case: Case) -> Iterator[Finding]:
 
 
 def _large_and_watery(case: Case) -> Iterator[Finding]:
-    if case.home is None or case.drink.family == "fizz":
+    if case.home is None or case.drink.family == "fizz" or case.served.volume_ml <= WATERY_TIMES_HOME * case.home.volume_ml:
         return
-    if case.served.volume_ml > WATERY_TIMES_HOME * case.home.volume_ml and body_word(case.served.body) == "thin":
-        juice = max(
-            ((i, p) for i, p in case.poured if p.ingredient.kind in ("juice", "water") and not p.ingredient.is_sparkling),
-            key=lambda each: each[1].liquid_ml,
-            default=None,
-        )
-        message = "Large and watery: the drink is thin for its size. Half of the juice and a zest for the aroma may say the same."
-        mends: tuple[Mend, ...] = ()
-        if juice is not None:
-            halved = Edit("amounts", {"times": 0.5}, juice[0])
-            mends = (Mend(f"Halve {juice[1].ingredient.name}", (halved,)),)
-        yield Finding("large-and-watery", "warning", message, mends)
+    off = steps_of(case.served) - case.home.points.mean(axis=0)
+    level = lean_words(case.home.lean(case.served)) == "level"
+    thin = body_word(case.served.body) == "thin"
+    # The tongue's balance may be right and the whole still be water: then it is the strength that tells.
+    if not thin and not (level and "abv" in case.home.axes and off[2] <= -WATERY_STEPS):
+        return
+    juice = max(
+        ((i, p) for i, p in case.poured if p.ingredient.kind in ("juice", "water") and not p.ingredient.is_sparkling),
+        key=lambda each: each[1].liquid_ml,
+        default=None,
+    )
+    what = "The balance is right, but it is" if level else "It is"
+    if juice is None:
+        yield Finding("large-and-watery", "warning", f"{what} large and watery: {case.served.volume_ml:.0f} ml, and thin for that.")
+        return
+    index, pour = juice
+    advice = f"half of the {pour.ingredient.said}" + (", and a zest for its aroma" if pour.ingredient.kind == "juice" else "")
+    message = f"{what} large and watery, {case.served.volume_ml:.0f} ml. Try {advice}."
+    grid = 2.5
+    halved = Edit("pour", {"amount": max(grid, round(pour.volume_ml / 2 / grid) * grid), "unit": "ml"}, index)
+    yield Finding("large-and-watery", "warning", message, (Mend(f"Halve the {pour.ingredient.said}", (halved,)),), index)
 
 
 def _colour_lost(case: Case) -> Iterator[Finding]:
@@ -113,6 +134,8 @@ def _colour_lost(case: Case) -> Iterator[Finding]:
     for index, pour in coloured:
         own_hue, own_chroma = hue_and_chroma(light_through(absorbance_of([pour], volume)))
         turned = abs((hue - own_hue + 180) % 360 - 180)
+        if pour.ingredient.kind in PROMISES_NO_COLOUR or index == case.base:
+            continue
         if own_chroma > VIVID and (turned > HUE_LOST_DEGREES or chroma < own_chroma / 3):
             message = f"The colour that {pour.ingredient.name} promises disappears among the other pours."
             yield Finding("colour-lost", "info", message, pour=index)
@@ -125,10 +148,28 @@ def _outside_home(case: Case) -> Iterator[Finding]:
     words = [
         axis.more if high > OUTSIDE_HOME_STEPS else axis.less
         for axis, low, high in zip(AXES.values(), *beyond, strict=True)
-        if high > OUTSIDE_HOME_STEPS or low < -OUTSIDE_HOME_STEPS
+        if axis.name in case.home.axes and (high > OUTSIDE_HOME_STEPS or low < -OUTSIDE_HOME_STEPS)
     ]
-    told = f"{' and '.join(words)} than any school of the {case.drink.family}" if words else "no school has these three together"
+    of = f"{case.drink.family}{f' {case.home.branch}' if case.home.branch else ''}"
+    told = f"{' and '.join(words)} than any school of the {of}" if words else f"no school of the {of} has these together"
     yield Finding("outside-home", "info", f"Far from the family: {told}.")
+
+
+def _sweet_wants_cold(case: Case) -> Iterator[Finding]:
+    if case.served.sugar >= CLOYS_G_PER_100ML and case.served_c > COLD_ENOUGH_C and case.drink.serve.ice == "none":
+        message = (
+            f"{case.served.sugar:.0f} g of sugar in 100 ml: what is sweet wants to be very cold. Freeze the glass, or serve it on ice."
+        )
+        yield Finding("sweet-wants-cold", "info", message, (Mend("Serve it on ice", (Edit("serve", {"ice": "cubes"}),)),))
+
+
+def _sugar_lump(case: Case) -> Iterator[Finding]:
+    grams = sum(p.volume_ml * p.ingredient.composition.sugar / 100 for p in case.drink.pours if p.dissolves_later)
+    if grams > 0:
+        last = case.served.sugar + 100 * grams / case.served.volume_ml
+        sips = f"{case.served.sugar:.1f} g in 100 ml at the first sip, toward {last:.1f} g at the last"
+        message = f"The sugar dissolves while it is drunk: {sips}. Press it with the bitters or the juice if it should be sweet at once."
+        yield Finding("sugar-dissolves-later", "info", message)
 
 
 CHECKS: Final = (
@@ -139,4 +180,6 @@ CHECKS: Final = (
     _large_and_watery,
     _colour_lost,
     _outside_home,
+    _sweet_wants_cold,
+    _sugar_lump,
 )

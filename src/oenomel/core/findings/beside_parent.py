@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from typing import Final
 
-from oenomel.core.balance import AXES, Profile, steps_between
+from oenomel.core.balance import AXES, Change, Profile, change_words, steps_between
 from oenomel.core.findings.finding import Edit, Finding, Mend
 from oenomel.core.spec import Drink, Pour
 
@@ -14,20 +14,24 @@ GRID_ML: Final = 2.5
 LIQUEUR_KINDS: Final = frozenset({"liqueur", "syrup", "honey", "fortified", "aromatised", "sparkling"})
 
 
-def findings_between(drink: Drink, parent: Drink, served: Profile, before: Profile) -> tuple[Finding, ...]:
-    """Findings that only show beside the parent."""
-    return (*_swap(drink, parent, served, before), *_method(drink, parent))
+def findings_between(drink: Drink, parent: Drink, served: Profile, before: Profile, changes: Sequence[Change]) -> tuple[Finding, ...]:
+    """Findings that only show beside the parent; ``changes`` tell which change made what."""
+    return (*_swap(drink, parent, served, before, changes), *_method(drink, parent))
 
 
-def _swap(drink: Drink, parent: Drink, served: Profile, before: Profile) -> Iterator[Finding]:
+def _swap(drink: Drink, parent: Drink, served: Profile, before: Profile, changes: Sequence[Change]) -> Iterator[Finding]:
+    """A swap that makes the drink sweeter or drier, where the whole is that too: what others mended or made needs no warning."""
     steps = float(steps_between(served.sugar, before.sugar, AXES["sugar"]))
     swapped = _swapped(drink, parent)
     if swapped is None or abs(steps) < SEEN_COMING_STEPS:
         return
     new, old = swapped
-    word = "sweeter" if steps > 0 else "drier"
+    own = sum(change.steps["sugar"] for change in changes if change.words == change_words(old, new))
+    if own * steps <= 0 or abs(own) < SEEN_COMING_STEPS:
+        return
+    word = AXES["sugar"].word(steps)
     message = (
-        f"{new.ingredient.name} makes it {word} than {old.ingredient.name} did: {new.ingredient.composition.sugar:.0f} g of sugar "
+        f"{new.ingredient.name} makes it {word} than {old.ingredient.said} did: {new.ingredient.composition.sugar:.0f} g of sugar "
         f"in 100 ml in place of {old.ingredient.composition.sugar:.0f} g."
     )
     yield Finding("swap-changes-sweetness", "warning", message, _syrup(drink, new, old))
@@ -61,7 +65,7 @@ def _syrup(drink: Drink, new: Pour, old: Pour) -> tuple[Mend, ...]:
             return ()
         sign = "more" if millilitres > 0 else "less"
         edit = Edit("pour", {"amount": amount, "unit": "ml"}, index)
-        return (Mend(f"{abs(amount - pour.volume_ml):g} ml {sign} of {pour.ingredient.name}", (edit,)),)
+        return (Mend(f"{abs(amount - pour.volume_ml):g} ml {sign} of {pour.ingredient.said}", (edit,)),)
     if millilitres <= 0:
         return ()
     added = {"ingredient": "simple-syrup-1-1", "amount": millilitres, "unit": "ml", "slot": "sweet", "stage": "mixed"}

@@ -13,6 +13,14 @@ from oenomel.core.findings.finding import Case, Edit, Finding, Mend
 
 MANY_STANDARD_DRINKS_US: Final = 2.0
 LEAST_ALCOHOL_G: Final = 0.5
+
+EASY_STANDARD_DRINKS_US: Final = 1.6
+SWEET_G_PER_100ML: Final = 9.0
+VERY_COLD_C: Final = -6.0
+SPARKLING_G_PER_L: Final = 1.5
+LONG_ML: Final = 220.0
+"""From so much alcohol on it is told what hides it: sugar, cold, bubbles, length (house rules)."""
+
 FLAMMABLE_ABV: Final = 55.0
 """Strength from which a spirit lights easily (house rule; a warm room lowers it)."""
 
@@ -68,14 +76,31 @@ def _alcohol(case: Case) -> Iterator[Finding]:
     if grams < LEAST_ALCOHOL_G:
         return
     if measures >= MANY_STANDARD_DRINKS_US:
-        message = f"This glass holds {measures:.1f} US standard drinks and may go down easily: tell the guest, or pour it smaller."
+        message = f"This glass holds {measures:.1f} US standard drinks: tell the guest, or pour it smaller."
         smaller = Mend("Make it smaller", (Edit("amounts", {"times": 0.95 * MANY_STANDARD_DRINKS_US / measures}),))
         yield Finding("strong-serve", "info", message, (smaller,))
+    easy = _easy(case)
+    if measures >= EASY_STANDARD_DRINKS_US and easy:
+        message = f"{measures:.1f} US standard drinks that go down easily, because it is {easy}: tell the guest."
+        yield Finding("goes-down-easily", "info", message)
     message = (
         f"{grams:.0f} g of alcohol. Not for minors, in pregnancy or before driving, and not on an empty stomach; "
         "a drink with little or none deserves the same care."
     )
     yield Finding("alcohol", "info", message, _without_alcohol(case))
+
+
+def _easy(case: Case) -> str:
+    """What hides the strength of a drink, in words; empty where nothing does."""
+    signs = (
+        (case.served.sugar >= SWEET_G_PER_100ML, "sweet"),
+        (case.served_c <= VERY_COLD_C, "very cold"),
+        (case.co2 >= SPARKLING_G_PER_L, "sparkling"),
+        (case.served.volume_ml >= LONG_ML, "long"),
+    )
+    told = [word for holds, word in signs if holds]
+    # Every shaken drink is cold, and many are sweet: one of the two alone hides nothing.
+    return _and(told) if len(told) > 1 or {"sparkling", "long"} & set(told) else ""
 
 
 def _without_alcohol(case: Case) -> tuple[Mend, ...]:

@@ -4,11 +4,15 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from typing import Final
 
 from oenomel.core.balance import PourShare, Profile
 from oenomel.core.families import Family, Home
 from oenomel.core.ice import Conditions
 from oenomel.core.spec import Drink, Pour
+
+LEAST_BASE_ML: Final = 20.0
+"""Of a liqueur or a wine that is the strong part of a drink at least so much is poured (house rule)."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,13 +49,15 @@ class Finding:
 
 @dataclass(frozen=True, slots=True)
 class Case:
-    """A drink with its forecast, as the checks see it; open forms have no home."""
+    """A drink with its forecast, as the checks see it; open forms have no home. ``co2`` in g/l and ``served_c`` in °C are of the glass."""
 
     drink: Drink
     tin: Profile
     served: Profile
     shares: tuple[PourShare, ...]
     conditions: Conditions
+    co2: float
+    served_c: float
     family: Family | None = None
     home: Home | None = None
     poured: tuple[tuple[int, Pour], ...] = field(init=False)
@@ -59,3 +65,11 @@ class Case:
     def __post_init__(self) -> None:
         # What reaches the liquid, with its place in the spec.
         object.__setattr__(self, "poured", tuple((i, p) for i, p in enumerate(self.drink.pours) if p.liquid_ml > 0))
+
+    @property
+    def base(self) -> int | None:
+        """The pour that is the drink's strong part: the largest of the base slot, or else the one that brings most alcohol."""
+        of_the_slot = [(pour.liquid_ml, -i) for i, pour in self.poured if pour.slot == "base"]
+        strong = of_the_slot or [(self.shares[i].alcohol_ml, -i) for i, p in self.poured if p.liquid_ml >= LEAST_BASE_ML]
+        amount, place = max(strong, default=(0.0, 0))
+        return -place if amount > 0 else None

@@ -18,6 +18,16 @@ SLIP_SHARE: Final = 1 / 6
 LEAST_PART_ML: Final = 2.5
 """The least that anybody pours of a part on purpose by the jigger."""
 
+FLOAT_ML: Final = 22.5
+"""What is usually floated on a drink, whatever slot it stands in."""
+
+BY_THE_SPOON: Final = frozenset({"accent", "seasoning"})
+OUNCES: Final = {7.5: "a quarter of an ounce", 15.0: "half an ounce", 22.5: "three quarters of an ounce", 30.0: "an ounce"}
+OUNCES_AGREE: Final = 0.02
+TWICE: Final = 2.0
+"""Slots that go by the barspoon or the dash: there twice the usual looks like a slip where the amount is just so many quarters of an
+ounce (model.md §8)."""
+
 USUAL_DASHES: Final = 12
 PARTS: Final = frozenset({"base", "sour", "sweet", "liqueur", "texture", "lengthener"})
 
@@ -36,7 +46,13 @@ def _slips(case: Case) -> Iterator[Finding]:
         **_USUAL_ML,
         **({slot.slot: slot.usual_ml for slot in case.family.slots if slot.usual_ml > 0} if case.family else {}),
     }
-    times = {i: pour.volume_ml / _usual_ml(pour, usual) for i, pour in case.poured if pour.slot in usual and pour.stage != "rinse"}
+    # A liqueur that is the strong part is measured as one.
+    strongest = max(range(len(case.shares)), key=lambda i: case.shares[i].alcohol_ml, default=None)
+    times = {
+        i: pour.volume_ml / (usual["base"] if i == strongest and pour.slot == "liqueur" else _usual_ml(pour, usual))
+        for i, pour in case.poured
+        if (pour.slot in usual or pour.stage == "floated") and pour.stage != "rinse"
+    }
     if not times:
         return
     # A spec for ten guests is large in every part, and one for a tiny cup small: what counts is to stand out.
@@ -44,6 +60,11 @@ def _slips(case: Case) -> Iterator[Finding]:
     for index, pour in case.poured:
         if index in times and _stands_out(pour, times[index], size):
             yield _slip(index, pour, _usual_ml(pour, usual) * size)
+        elif index in times and _for_a_barspoon(pour, times[index], size):
+            name, ounces = pour.ingredient.said, _ounces(pour)
+            message = f"{_capital(ounces)} of {name}, where a barspoon is usual: it looks like a slip between two measures."
+            mend = Mend("Make it a barspoon", (Edit("pour", {"amount": 1, "unit": "barspoon"}, index),))
+            yield Finding("slip-of-measure", "warning", message, (mend,), index)
 
 
 def _stands_out(pour: Pour, times: float, size: float) -> bool:
@@ -53,7 +74,24 @@ def _stands_out(pour: Pour, times: float, size: float) -> bool:
     return (little and pour.volume_ml < LEAST_PART_ML) or times >= SLIP_TIMES * max(size, 1.0)
 
 
+def _for_a_barspoon(pour: Pour, times: float, size: float) -> bool:
+    """Whether ounces were poured of what goes by the barspoon."""
+    by_spoon = pour.slot in BY_THE_SPOON and pour.stage == "mixed" and pour.ingredient.kind != "bitters"
+    return by_spoon and times >= TWICE * max(size, 1.0) * 0.98 and bool(_ounces(pour))
+
+
+def _ounces(pour: Pour) -> str:
+    """A pour that is just so many quarters of an ounce, in words, by either ounce; empty for any other."""
+    return next((words for ml, words in OUNCES.items() if abs(pour.volume_ml / ml - 1) < OUNCES_AGREE), "")
+
+
+def _capital(text: str) -> str:
+    return text[0].upper() + text[1:]
+
+
 def _usual_ml(pour: Pour, usual: dict[str, float]) -> float:
+    if pour.stage == "floated":
+        return FLOAT_ML
     # Bitters go by dashes whatever slot they stand in, and a family's usual dash or two is no limit for the likes of them.
     return _USUAL_ML["accent"] if pour.slot in ("accent", "seasoning") or pour.ingredient.kind == "bitters" else usual[pour.slot]
 
@@ -68,7 +106,7 @@ def _slip(index: int, pour: Pour, usual_ml: float) -> Finding:
     likely = min(measures, key=lambda unit: max(amount * _ML_PER_UNIT[unit] / usual_ml, usual_ml / (amount * _ML_PER_UNIT[unit])))
     near = amount * _ML_PER_UNIT[likely] / usual_ml
     meant = likely != unit and unit == pour.unit and 1 / SLIP_TIMES < near < SLIP_TIMES
-    name = pour.ingredient.name
+    name = pour.ingredient.said
     question = f" Was it meant in {likely}?" if meant else ""
     mends = (Mend(f"Make it {amount:.4g} {likely}", (Edit("pour", {"unit": likely}, index),)),) if meant else ()
     size = "much" if pour.volume_ml > usual_ml else "little"

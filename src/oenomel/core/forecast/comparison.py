@@ -4,28 +4,39 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from typing import Final
 
 from oenomel.core.balance import (
     AXES,
     CROSSTALK,
     UNCHANGED_STEPS,
+    Axis,
     Change,
     Difference,
+    Loudness,
     can_be_tasted,
     changes_between,
     degree,
     difference_of,
     in_words,
+    loudness_between,
     stands_for,
     steps_between,
     sureness,
     tasted,
 )
-from oenomel.core.families import Home
+from oenomel.core.families import Homes
 from oenomel.core.findings import Finding, findings_between
-from oenomel.core.forecast.forecast import STANDARD, Forecast, forecast_of
+from oenomel.core.forecast.forecast import STANDARD, Forecast, Place, forecast_of
 from oenomel.core.ice import Conditions
 from oenomel.core.spec import Drink
+
+FIZZY: Final = 1.5
+FLAT: Final = 0.8
+FEWER_BUBBLES: Final = 1.5
+"""Carbon dioxide of the glass by mixing, [g/l], from which a drink sparkles and under which it is still, and the factor from which a
+drink has more bubbles than another (house rules).
+"""
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,8 +44,9 @@ class AxisDifference:
     """How one axis differs from the parent.
 
     ``value`` and ``parent`` in the axis's unit, ``direction`` "more", "less" or "same", ``headline`` and ``sentence`` in the trade's
-    words; ``sureness`` how sure its direction is in a word, ``certainty`` the same with the direction; ``tasted`` whether a tongue could
-    tell it. ``difference`` tells it in numbers; ``steps`` is for drawing and ranking, and too rough to be printed.
+    words; ``made_by`` which changes made it, where that isn't plain; ``sureness`` how sure its direction is in a word, ``certainty`` the
+    same with the direction; ``tasted`` whether a tongue could tell it. ``difference`` tells it in numbers; ``steps`` is for drawing and
+    ranking, and too rough to be printed.
     """
 
     axis: str
@@ -44,6 +56,7 @@ class AxisDifference:
     direction: str
     headline: str
     sentence: str
+    made_by: str
     sureness: str
     certainty: str
     tasted: bool
@@ -61,15 +74,18 @@ class Headline:
 
 @dataclass(frozen=True, slots=True)
 class Comparison:
-    """A drink beside its parent: both forecasts, the three axes, which change did what, what only shows beside the parent, what the
-    numbers can't see, the whole in one breath; for each pour the place of the parent's that it stands for, and what a trial of it is
-    called when nobody names it.
+    """A drink beside its parent: both forecasts, the three axes, which change did what, how loud what both hold is, what only shows beside
+    the parent, what the numbers can't see, the whole in one breath; for each pour the place of the parent's that it stands for, and what
+    a trial of it is called when nobody names it. ``lean`` tells sweet against tart where that is another reading than the parent's.
     """
 
     present: Forecast
     parent: Forecast
     axes: tuple[AxisDifference, ...]
     changes: tuple[Change, ...]
+    loudness: tuple[Loudness, ...]
+    lean: str
+    bubbles: str
     findings: tuple[Finding, ...]
     unseen: tuple[str, ...]
     headline: Headline
@@ -87,7 +103,7 @@ class Comparison:
         return self.present.dilution.water_ml - self.parent.dilution.water_ml
 
 
-def compare(drink: Drink, parent: Drink, conditions: Conditions = STANDARD, homes: Mapping[str, Home] | None = None) -> Comparison:
+def compare(drink: Drink, parent: Drink, conditions: Conditions = STANDARD, homes: Homes | None = None) -> Comparison:
     """A drink beside its parent, axis by axis as served; what the two share doesn't make their difference unsure.
 
     Raises
@@ -97,14 +113,31 @@ def compare(drink: Drink, parent: Drink, conditions: Conditions = STANDARD, home
     present, before = forecast_of(drink, conditions, homes), forecast_of(parent, conditions, homes)
     steps = {name: float(steps_between(getattr(present.served, name), getattr(before.served, name), axis)) for name, axis in AXES.items()}
     apart = difference_of(present.doubt, before.doubt)
-    differences = tuple(_difference(name, getattr(present.served, name), getattr(before.served, name), steps, apart[name]) for name in AXES)
     changes, unseen = changes_between(drink, parent, conditions), _unseen(drink, parent)
-    beside = findings_between(drink, parent, present.served, before.served)
-    headline, pairs = _headline(differences, changes, unseen), stands_for(drink.pours, parent.pours)
-    return Comparison(present, before, differences, changes, beside, unseen, headline, pairs, _suggested_name(drink, parent, pairs))
+    differences = tuple(
+        _difference(name, getattr(present.served, name), getattr(before.served, name), steps, apart[name], changes) for name in AXES
+    )
+    beside = findings_between(drink, parent, present.served, before.served, changes)
+    pairs = stands_for(drink.pours, parent.pours)
+    return Comparison(
+        present,
+        before,
+        differences,
+        changes,
+        loudness_between(drink, parent, present.served.volume_ml, before.served.volume_ml),
+        _lean(present.place, before.place),
+        _bubbles(present.co2, before.co2),
+        beside,
+        unseen,
+        _headline(differences, changes, unseen),
+        pairs,
+        _suggested_name(drink, parent, pairs),
+    )
 
 
-def _difference(name: str, value: float, parent: float, steps: Mapping[str, float], apart: Difference) -> AxisDifference:
+def _difference(
+    name: str, value: float, parent: float, steps: Mapping[str, float], apart: Difference, changes: Sequence[Change]
+) -> AxisDifference:
     axis, n = AXES[name], steps[name]
     masking = _masking(name, steps)
     if abs(n) < UNCHANGED_STEPS:
@@ -115,7 +148,47 @@ def _difference(name: str, value: float, parent: float, steps: Mapping[str, floa
         sure = sureness(apart.sign_probability) if can_be_tasted(n) else ""
         certainty = _certainty(axis.word(n), sure) if can_be_tasted(n) else ""
     whole = (sentence + masking).strip()
-    return AxisDifference(name, value, parent, n, direction, _capital(headline), whole, sure, certainty, can_be_tasted(n), apart)
+    made_by = made_by_words(axis, n, changes)
+    return AxisDifference(name, value, parent, n, direction, _capital(headline), whole, made_by, sure, certainty, can_be_tasted(n), apart)
+
+
+def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
+    """Which changes made a difference on an axis, in a sentence; empty where one change did it all, or none can be tasted."""
+    told = sorted((change for change in changes if can_be_tasted(change.steps[axis.name])), key=lambda each: -abs(each.steps[axis.name]))
+    if len(changes) < 2 or not told:
+        return ""
+    words = []
+    for up in (True, False):
+        causes = [change.cause for change in told if (change.steps[axis.name] > 0) is up]
+        if causes:
+            words.append(f"{axis.more if up else axis.less} by {_listed(causes)}")
+    # What decided comes first.
+    if steps < 0:
+        words.reverse()
+    cancel = ": they cancel" if len(words) == 2 and not can_be_tasted(steps) else ""
+    return f"{_capital(', '.join(words))}{cancel}."
+
+
+def _lean(place: Place | None, parent: Place | None) -> str:
+    """Sweet against tart, where that is another reading than the parent's."""
+    if place is None or parent is None or place.lean == parent.lean:
+        return ""
+    was = "stood level" if parent.lean == "level" else f"leant {parent.lean.removeprefix('leans ')}"
+    now = "Stands level" if place.lean == "level" else _capital(place.lean)
+    return f"{now}, where the parent {was}."
+
+
+def _bubbles(co2: float, parent: float) -> str:
+    """Bubbles that came or went, in a sentence."""
+    if parent >= FIZZY and co2 < FLAT:
+        return "The bubbles are gone: it is a still drink."
+    if co2 >= FIZZY and parent < FLAT:
+        return "It sparkles now."
+    if parent >= FIZZY and co2 < parent / FEWER_BUBBLES:
+        return "Fewer bubbles than the parent has."
+    if co2 >= FIZZY and parent >= FLAT and co2 > parent * FEWER_BUBBLES:
+        return "More bubbles than the parent has."
+    return ""
 
 
 def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen: Sequence[str]) -> Headline:
@@ -138,9 +211,9 @@ def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) ->
     both = [(parent.pours[before], pour) for before, pour in zip(pairs, drink.pours, strict=True) if before is not None]
     for before, pour in both:
         if before.ingredient.name != pour.ingredient.name:
-            return f"{pour.ingredient.name} for {before.ingredient.name.lower()}"
+            return f"{pour.ingredient.name} for {before.ingredient.said}"
     for before, pour in both:
-        name = pour.ingredient.name.lower()
+        name = pour.ingredient.said
         if before.unit != pour.unit:
             return f"Another measure of {name}"
         if before.volume_ml != pour.volume_ml:
@@ -167,6 +240,10 @@ def _unseen(drink: Drink, parent: Drink) -> tuple[str, ...]:
     before = {pour.ingredient.slug for pour in parent.pours}
     came = {pour.ingredient.slug: pour.ingredient for pour in drink.pours if pour.ingredient.slug not in before}
     return tuple(f"{i.name}: {i.impression}." if i.impression else f"{i.name}: taste it alone first." for i in came.values())
+
+
+def _listed(words: Sequence[str]) -> str:
+    return " and ".join([", ".join(words[:-1]), words[-1]] if len(words) > 1 else words)
 
 
 def _capital(text: str) -> str:

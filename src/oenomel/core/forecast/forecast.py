@@ -23,9 +23,19 @@ from oenomel.core.balance import (
     served_drink,
     temperatures,
 )
-from oenomel.core.families import OUTSIDE_HOME_STEPS, Home, families, place_words, standard_homes
+from oenomel.core.families import (
+    OUTSIDE_HOME_STEPS,
+    Branch,
+    Home,
+    Homes,
+    families,
+    home_for,
+    lean_words,
+    place_words,
+    standard_homes,
+)
 from oenomel.core.findings import Case, Finding, findings
-from oenomel.core.glass import Appearance, Course, appearance_of, course_of
+from oenomel.core.glass import Appearance, Course, appearance_of, course_of, ice_for
 from oenomel.core.ice import Conditions, dilution_model
 from oenomel.core.spec import Drink
 from oenomel.errors import NothingToDrink
@@ -48,10 +58,15 @@ class Dilution:
 
 @dataclass(frozen=True, slots=True)
 class Place:
-    """Where a drink stands: its distance from its family's home in steps, and the words for it."""
+    """Where a drink stands: its distance from its family's home in steps, the words for it, and which of the family's homes it is held
+    against; sweet against tart, in steps from the middle and in words: "level", "leans tart".
+    """
 
     distance_steps: float
     words: str
+    branch: Branch
+    lean_steps: float
+    lean: str
 
 
 @dataclass(frozen=True)
@@ -101,7 +116,9 @@ class Forecast:
     def findings(self) -> tuple[Finding, ...]:
         """What goes wrong and what can hurt someone, errors first."""
         family = families().get(self.drink.family)
-        return findings(Case(self.drink, self.undiluted, self.served, self.pours, self.conditions, family, self.home))
+        return findings(
+            Case(self.drink, self.undiluted, self.served, self.pours, self.conditions, self.co2, self.temperatures.glass, family, self.home)
+        )
 
     @cached_property
     def appearance(self) -> Appearance | None:
@@ -114,7 +131,13 @@ class Forecast:
         if self.home is None:
             return None
         distance = self.home.distance(self.served)
-        return Place(distance, place_words(distance))
+        lean = self.home.lean(self.served)
+        return Place(distance, place_words(distance), self.home.branch, lean, lean_words(lean))
+
+    @property
+    def co2(self) -> float:
+        """Carbon dioxide of the drink as served, by mixing, [g/l]; what escapes while it is poured isn't counted."""
+        return math.fsum(pour.liquid_ml * pour.ingredient.composition.co2 for pour in self.drink.pours) / self.served.volume_ml
 
     @property
     def cost(self) -> float | None:
@@ -125,7 +148,8 @@ class Forecast:
     @cached_property
     def course(self) -> Course:
         """Twenty minutes in its glass."""
-        course = course_of(self.drink, self.path, self.temperatures.glass, self.conditions)
+        ice = ice_for(self.drink.serve.glass, self.drink.serve.ice, self.served.volume_ml)
+        course = course_of(self.drink, self.path, self.temperatures.glass, ice, self.conditions)
         return replace(course, leaves_home=self._leaves_home(course))
 
     def _leaves_home(self, course: Course) -> int | None:
@@ -137,7 +161,7 @@ class Forecast:
         return None
 
 
-def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: Mapping[str, Home] | None = None) -> Forecast:
+def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: Homes | None = None) -> Forecast:
     """The forecast of one drink; ``homes`` are the families' own where a house has added to them.
 
     Raises
@@ -151,11 +175,12 @@ def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: Mapping[
     if path.glass.volume_ml == 0:
         raise NothingToDrink
     tin_ml, water = float(path.tin.volume_ml), float(path.water_ml)
+    served = profile_of(path.glass)
     own = conditions.factors.get(drink.method.technique)
     return Forecast(
         drink,
         conditions,
-        (standard_homes() if homes is None else homes).get(drink.family),
+        home_for(drink, served, standard_homes() if homes is None else homes),
         path,
         dilution=Dilution(
             water / tin_ml if tin_ml else 0.0,
@@ -163,7 +188,7 @@ def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: Mapping[
             dilution_model(drink.method, conditions),
             own.measurements if own and water else 0,
         ),
-        served=profile_of(path.glass),
+        served=served,
         doubt=doubt_of(drink, alone),
         pours=pour_shares(table),
     )

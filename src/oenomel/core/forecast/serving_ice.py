@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Final
 
-from oenomel.core.families import OUTSIDE_HOME_STEPS, Home
+from oenomel.core.families import OUTSIDE_HOME_STEPS, Homes
 from oenomel.core.forecast.forecast import Forecast, forecast_of
 from oenomel.core.glass import Appearance
 from oenomel.core.ice import Conditions
@@ -39,7 +38,7 @@ class ServedOnIce:
     words: str
 
 
-def on_each_ice(drink: Drink, conditions: Conditions, homes: Mapping[str, Home]) -> tuple[ServedOnIce, ...]:
+def on_each_ice(drink: Drink, conditions: Conditions, homes: Homes) -> tuple[ServedOnIce, ...]:
     """The drink on each ice of a serve, in its own glass; how it was worked stays the same.
 
     Raises

@@ -2,10 +2,10 @@
 
 from oenomel.core.glass.appearance import Appearance, Layer, appearance_of, to_the_line_ml
 from oenomel.core.glass.colour import absorbance_of, hue_and_chroma, light_through, swatch
-from oenomel.core.glass.glassware import HALF_EMPTY, LINE, fill, glasses, size_to
+from oenomel.core.glass.glassware import HALF_EMPTY, LINE, fill, glasses, ice_for, others_for, size_to
 from oenomel.core.glass.twenty_minutes import LEAST_FLOAT_ML, Course, course_of
 
 __all__ = [
     "HALF_EMPTY", "LEAST_FLOAT_ML", "LINE", "Appearance", "Course", "Layer", "absorbance_of", "appearance_of", "course_of", "fill",
-    "glasses", "hue_and_chroma", "light_through", "size_to", "swatch", "to_the_line_ml",
+    "glasses", "hue_and_chroma", "ice_for", "light_through", "others_for", "size_to", "swatch", "to_the_line_ml",
 ]  # fmt: skip

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from oenomel.core.glass.colour import swatch
-from oenomel.core.glass.glassware import HALF_EMPTY, LINE, Glass, glasses
+from oenomel.core.glass.glassware import HALF_EMPTY, LINE, Glass, glasses, ice_for
 from oenomel.core.glass.twenty_minutes import LEAST_FLOAT_ML, ice_in_glass
 from oenomel.core.spec import Drink, Pour
 from oenomel.errors import DomainError
@@ -62,7 +62,7 @@ def appearance_of(drink: Drink, volume_ml: float) -> Appearance | None:
     glass = glasses().get(drink.serve.glass)
     if glass is None:
         return None
-    lifted = ice_in_glass(drink.serve.ice).grams
+    lifted = ice_for(glass.name, drink.serve.ice, volume_ml).grams
     floated = [pour for pour in drink.pours if pour.stage == "floated" and pour.liquid_ml > 0]
     on_top = sum(pour.liquid_ml for pour in floated)
     parts: list[tuple[str, float, Sequence[Pour]]]

@@ -6,18 +6,24 @@ import bisect
 import itertools
 import math
 import tomllib
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 from importlib import resources
-from typing import Final
+from typing import Final, Literal
 
-from oenomel.core.glass.twenty_minutes import ice_in_glass
+from oenomel.core.glass.twenty_minutes import ServingIce, ice_in_glass
 
 LINE: Final = 0.80
 FILLS_WELL: Final = 0.78
-HALF_EMPTY: Final = 0.40
+HALF_EMPTY: Final = 1 / 3
 """Of a glass to the brim: its wash line, up to which it is poured; what a drink is sized to, a little below it; and below what it looks
 half empty (house rules)."""
+
+
+_LEAST_ICE_G: Final = {"none": 0.0, "cubes": 60.0, "large": 60.0, "crushed": 90.0}
+"""Ice that goes in at the least where a glass has little room, [g]: three small cubes, a smaller block (house rule)."""
+
+Group = Literal["up", "rocks", "tall", "wine", "flute"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,9 +34,11 @@ class Glass:
     ----------
     bowl : tuple of (height, radius)    from the bottom to the brim; straight between, so that it is a pile of frustums
     stem_cm, foot_cm : float            what stands below the bowl, and the radius of its foot
+    group : str                         what it is for: who has none of one takes another of its group
     """
 
     name: str
+    group: Group
     brim_ml: float
     bowl: tuple[tuple[float, float], ...]
     stem_cm: float
@@ -79,7 +87,30 @@ def fill(glass: str, ice: str, volume_ml: float) -> float | None:
     0.5
     """
     chosen = glasses().get(glass)
-    return None if chosen is None else (volume_ml + ice_in_glass(ice).grams) / chosen.brim_ml
+    return None if chosen is None else (volume_ml + ice_for(glass, ice, volume_ml).grams) / chosen.brim_ml
+
+
+def ice_for(glass: str, ice: str, volume_ml: float) -> ServingIce:
+    """The ice that goes in a glass with a drink of so many ml: as much as is usual, or as fills it to the line, but never next to none."""
+    usual, chosen = ice_in_glass(ice), glasses().get(glass)
+    if chosen is None or not usual.grams:
+        return usual
+    grams = min(usual.grams, max(_LEAST_ICE_G[ice], chosen.line_ml - volume_ml))
+    return replace(usual, grams=grams, takes_w_per_k=usual.takes_w_per_k * (grams / usual.grams) ** (2 / 3))
+
+
+def others_for(glass: str, ice: str, volume_ml: float, *, sparkling: bool) -> str | None:
+    """Another glass that a drink fills well, of the same group if there is one; a flute only for what sparkles. None where none does."""
+    chosen = glasses().get(glass)
+    fit = [
+        each
+        for each in glasses().values()
+        if each.name != glass
+        and volume_ml + ice_in_glass(ice).grams <= each.line_ml
+        and volume_ml + ice_in_glass(ice).grams >= HALF_EMPTY * each.brim_ml
+        and (each.group != "flute" or (sparkling and ice == "none"))
+    ]
+    return min(fit, key=lambda each: (chosen is None or each.group != chosen.group, each.brim_ml)).name if fit else None
 
 
 def size_to(glass: str, ice: str, volume_ml: float) -> float | None:
@@ -91,10 +122,10 @@ def size_to(glass: str, ice: str, volume_ml: float) -> float | None:
     return times if times > 0.2 else None
 
 
-def _glass(name: str, brim_ml: float, bowl: list[list[float]], stem_cm: float, foot_cm: float) -> Glass:
+def _glass(name: str, brim_ml: float, bowl: list[list[float]], stem_cm: float, foot_cm: float, group: Group) -> Glass:
     drawn = tuple((float(height), float(radius)) for height, radius in bowl)
     scale = math.cbrt(brim_ml / _volumes(drawn)[-1])
-    return Glass(name, float(brim_ml), tuple((h * scale, r * scale) for h, r in drawn), float(stem_cm), foot_cm * scale)
+    return Glass(name, group, float(brim_ml), tuple((h * scale, r * scale) for h, r in drawn), float(stem_cm), foot_cm * scale)
 
 
 @cache

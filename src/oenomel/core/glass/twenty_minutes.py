@@ -15,7 +15,7 @@ from numpy.typing import NDArray
 from oenomel.core.balance import AXES, Liquid, Served, mix, steps_between
 from oenomel.core.ice import FUSION_J_PER_G, WATER_J_PER_G_K, Conditions
 from oenomel.core.larder import ACID_COLUMNS, SUGAR_COLUMNS, WATER_G_PER_ML
-from oenomel.core.spec import Drink, Pour
+from oenomel.core.spec import Drink
 
 Floats = NDArray[np.float64]
 
@@ -91,18 +91,21 @@ def ice_in_glass(ice: str) -> ServingIce:
     return _SERVING_ICE[ice]
 
 
-def course_of(drink: Drink, served: Served, served_c: float, conditions: Conditions) -> Course:
-    """Twenty minutes of a drink in the ice of its serve, from its temperature as served; alcohol, sugar and acid stay what they were."""
-    melted, temperature = _melting(served.glass, served_c, ice_in_glass(drink.serve.ice), conditions)
+def course_of(drink: Drink, served: Served, served_c: float, ice: ServingIce, conditions: Conditions) -> Course:
+    """Twenty minutes of a drink in the ice of its serve, from its temperature as served; alcohol, sugar and acid stay what they were, but
+    for what a lump of sugar brings.
+    """
+    melted, temperature = _melting(served.glass, served_c, ice, conditions)
     glass = served.glass
     volume = float(glass.volume_ml) + melted / WATER_G_PER_ML
     minutes = np.arange(MINUTES + 1)
-    cube_g = math.fsum(p.liquid_ml * p.ingredient.composition.sugar / 100 for p in drink.pours if _dissolves_slowly(p, drink))
+    cube_g = math.fsum(p.volume_ml * p.ingredient.composition.sugar / 100 for p in drink.pours if p.dissolves_later)
     undissolved = cube_g * np.exp(-minutes / CUBE_DISSOLVES_MINUTES)
     alcohol, sugar, acid = _axes(glass)
-    top, below = _layers(drink, glass, volume, undissolved)
+    dissolved = cube_g - undissolved
+    top, below = _layers(drink, glass, volume, dissolved)
     return Course(
-        volume, temperature, 100 * alcohol / volume, 100 * (sugar - undissolved) / volume, 100 * acid / volume, undissolved, top, below
+        volume, temperature, 100 * alcohol / volume, 100 * (sugar + dissolved) / volume, 100 * acid / volume, undissolved, top, below
     )
 
 
@@ -143,7 +146,7 @@ def _melting(glass: Liquid, served_c: float, ice: ServingIce, conditions: Condit
     return np.array(water), np.array(temperatures)
 
 
-def _layers(drink: Drink, glass: Liquid, volume: Floats, undissolved: Floats) -> tuple[Layers | None, Layers | None]:
+def _layers(drink: Drink, glass: Liquid, volume: Floats, dissolved: Floats) -> tuple[Layers | None, Layers | None]:
     """The float and what lies below it: each nears the mixture, and together they hold what the drink holds."""
     floated = [pour for pour in drink.pours if pour.stage == "floated" and pour.liquid_ml > 0]
     on_top = mix([pour.liquid_ml for pour in floated], [pour.ingredient.composition.vector for pour in floated]) if floated else None
@@ -153,8 +156,8 @@ def _layers(drink: Drink, glass: Liquid, volume: Floats, undissolved: Floats) ->
     apart = np.exp(-np.arange(MINUTES + 1) / FLOAT_MIXES_MINUTES)
     top, below = [], []
     alcohol, sugar, acid = _axes(glass)
-    dissolved = np.stack(np.broadcast_arrays(alcohol, sugar - undissolved, acid))
-    for of_float, of_all in zip(_axes(on_top), dissolved, strict=True):
+    whole = np.stack(np.broadcast_arrays(alcohol, sugar + dissolved, acid))
+    for of_float, of_all in zip(_axes(on_top), whole, strict=True):
         mixed = 100 * of_all / volume
         above = mixed + (100 * of_float / top_ml - mixed) * apart
         top.append(above)
@@ -166,9 +169,3 @@ def _axes(liquid: Liquid) -> tuple[float, float, float]:
     """Alcohol in ml, sugar and acid in g."""
     contents = liquid.contents
     return float(contents[0]), float(contents[SUGAR_COLUMNS].sum()), float(contents[ACID_COLUMNS].sum())
-
-
-def _dissolves_slowly(pour: Pour, drink: Drink) -> bool:
-    """Whether a lump of sugar is left to itself: in the glass, or in a drink that is only built."""
-    lump = pour.ingredient.kind == "sugar" and pour.unit == "piece"
-    return lump and (pour.stage == "glass" or (pour.meets_ice and drink.method.technique in ("build", "none")))

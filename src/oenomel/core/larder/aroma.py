@@ -4,13 +4,15 @@ from __future__ import annotations
 
 import math
 import tomllib
-from collections.abc import Iterable, Mapping
-from functools import cache
+from collections.abc import Iterable
+from functools import cache, lru_cache
 from importlib import resources
 from typing import Final
 
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.larder.larder_files import aromas
+
+Smell = tuple[tuple[str, int], ...]
 
 SAME_GROUP: Final = 0.6
 UNTOLD: Final = 0.4
@@ -28,8 +30,7 @@ def likeness(one: Ingredient, other: Ingredient) -> float:
     """
     if not one.aroma or not other.aroma:
         return 1.0 if not one.aroma and not other.aroma else 0.0
-    shared = sum(weight * other.aroma.get(tag, 0) for tag, weight in one.aroma.items())
-    return shared / math.sqrt(_square(one.aroma) * _square(other.aroma))
+    return _cosine(tuple(one.aroma.items()), tuple(other.aroma.items()))
 
 
 def kinship(one: Ingredient, rest: Iterable[Ingredient]) -> float | None:
@@ -40,7 +41,8 @@ def kinship(one: Ingredient, rest: Iterable[Ingredient]) -> float | None:
     others = [other for other in rest if other.aroma and other.slug != one.slug]
     if not one.aroma or not others:
         return None
-    links = [_link(one.aroma, other.aroma) - max(0.0, likeness(one, other) - REDUNDANT_ABOVE) for other in others]
+    own = tuple(one.aroma.items())
+    links = [_link(own, tuple(other.aroma.items())) - max(0.0, likeness(one, other) - REDUNDANT_ABOVE) for other in others]
     return max(0.0, sum(links) / len(links))
 
 
@@ -58,15 +60,19 @@ def group_kinship() -> dict[frozenset[str], float]:
     return {frozenset((one, other)): float(value) for one, row in tables.items() for other, value in row.items()}
 
 
-def _link(one: Mapping[str, int], other: Mapping[str, int]) -> float:
+@lru_cache(maxsize=20_000)
+def _link(one: Smell, other: Smell) -> float:
     groups, table = aromas(), group_kinship()
     total = 0.0
-    for tag, weight in one.items():
-        for beside, its in other.items():
+    for tag, weight in one:
+        for beside, its in other:
             pair = frozenset((groups[tag].group, groups[beside].group))
             total += weight * its * (SAME_GROUP if len(pair) == 1 else table.get(pair, UNTOLD))
-    return total / (sum(one.values()) * sum(other.values()))
+    return total / (sum(weight for _, weight in one) * sum(weight for _, weight in other))
 
 
-def _square(weights: Mapping[str, int]) -> float:
-    return float(sum(weight * weight for weight in weights.values()))
+@lru_cache(maxsize=20_000)
+def _cosine(one: Smell, other: Smell) -> float:
+    beside = dict(other)
+    shared = sum(weight * beside.get(tag, 0) for tag, weight in one)
+    return shared / math.sqrt(sum(weight * weight for _, weight in one) * sum(weight * weight for _, weight in other))

@@ -27,6 +27,13 @@ RAREST_RANK: Final = 4
 USUAL_RANK: Final = 2
 """How usual an ingredient is: 1 behind every bar, 2 behind most (what nobody ranked), 3 behind some, 4 seldom seen."""
 
+_PROPER: Final = frozenset({
+    "Batavia", "Canadian", "Champagne", "Cuban", "English", "French", "Greek", "Irish", "Islay", "Italian", "Jamaican", "Japanese",
+    "London", "Marsala", "Mexican", "Pedro", "Peruvian", "Pineau", "Plymouth", "Scotch", "Scottish", "Seville", "Spanish", "Swedish",
+    "Tennessee", "Turkish", "Welsh", "Worcestershire",
+})  # fmt: skip
+"""First words of names that keep their capital inside a sentence."""
+
 LABELS: Final = {
     "bitterness": (0.0, 5.0),
     "cloudiness": (0.0, 1.0),
@@ -92,6 +99,13 @@ class Ingredient:
     values: Mapping[str, SourcedValue] = field(default_factory=dict)
 
     @property
+    def said(self) -> str:
+        """Its name inside a sentence: "lemon juice", but "London dry gin" and what is called after somebody."""
+        first, *rest = self.name.split() or [""]
+        proper = first in _PROPER or first[1:] != first[1:].lower() or any(word[0].isupper() for word in rest)
+        return self.name if proper else self.name[:1].lower() + self.name[1:]
+
+    @property
     def varies(self) -> bool:
         """Whether it differs from day to day or from bottle to bottle."""
         return self.kind in VARYING_KINDS
@@ -108,5 +122,4 @@ class Ingredient:
     @property
     def absorbance(self) -> tuple[float, float, float]:
         """Absorbance per cm at red, green and blue; clear where nothing is told."""
-        red, green, blue = (self.label(f"absorbance_{light}") or 0.0 for light in ("red", "green", "blue"))
-        return red, green, blue
+        return self.label("absorbance_red") or 0.0, self.label("absorbance_green") or 0.0, self.label("absorbance_blue") or 0.0

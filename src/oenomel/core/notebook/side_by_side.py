@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from typing import Final
 
 from oenomel.core.balance import AXES, THE_METHOD, can_be_tasted, change_words, paired_pours, sureness, tasted
-from oenomel.core.families import Home
+from oenomel.core.families import Homes
 from oenomel.core.forecast import AxisDifference, Comparison, compare
 from oenomel.core.ice import Conditions
 from oenomel.core.spec import Drink, Pour
@@ -44,13 +44,14 @@ class TrialsRow:
 @dataclass(frozen=True, slots=True)
 class Circumstance:
     """Something that differs besides the pours: what, as it was in each trial, a sentence on what it does, and whether that could be
-    behind a verdict.
+    behind a verdict; ``axis`` is the one that it could explain by the numbers, empty for none.
     """
 
     what: str
     values: tuple[str, ...]
     words: str
     could_explain: bool
+    axis: str = ""
 
 
 @dataclass(frozen=True)
@@ -63,7 +64,7 @@ class SideBySide:
     sentence: str
 
 
-def compare_trials(made: Sequence[Made], conditions: Conditions, homes: Mapping[str, Home] | None = None) -> SideBySide:
+def compare_trials(made: Sequence[Made], conditions: Conditions, homes: Homes | None = None) -> SideBySide:
     """Two to four trials, differences first; each is held against the first, what both share left out of the doubt.
 
     Raises
@@ -131,19 +132,21 @@ def _circumstances(made: Sequence[Made], comparisons: Sequence[Comparison]) -> l
         holders = [each for each in made if any(pour.ingredient.slug == slug for pour in each.drink.pours)]
         lots = [each.lots.get(slug) or "lot not told" for each in holders]
         if len(holders) > 1 and len(set(lots)) > 1:
-            name = next(p.ingredient.name for p in holders[0].drink.pours if p.ingredient.slug == slug)
+            name = next(p.ingredient.said for p in holders[0].drink.pours if p.ingredient.slug == slug)
             axis = _decides(slug, holders[0].drink)
-            why = f"Another lot of {name} could explain what is {axis}: measure it." if axis else ""
+            felt = axis in {name for each in comparisons for name in tasted({a.axis: a.steps for a in each.axes})}
+            which = f"{AXES[axis].more} or {AXES[axis].less}" if axis else ""
+            why = f"Another lot of {name} could explain what is {which}: measure it." if felt else ""
             values = [each.lots.get(slug) or "lot not told" if each in holders else "not in it" for each in made]
-            found.append(Circumstance(f"lot of {name}", tuple(values), why, bool(axis)))
+            found.append(Circumstance(f"lot of {name}", tuple(values), why, felt, axis if felt else ""))
     return found
 
 
-def _explains(what: str, comparisons: Sequence[Comparison]) -> tuple[str, bool]:
-    """What a circumstance does, in a sentence, and whether it could be behind a verdict."""
+def _explains(what: str, comparisons: Sequence[Comparison]) -> tuple[str, bool, str]:
+    """What a circumstance does, in a sentence, whether it could be behind a verdict, and on which axis by the numbers."""
     if what in ("technique", "seconds", "ice in the tin"):
         felt = [
-            AXES[name].word(change.steps[name])
+            (name, AXES[name].word(change.steps[name]))
             for each in comparisons
             for change in each.changes
             if change.words == THE_METHOD
@@ -151,25 +154,25 @@ def _explains(what: str, comparisons: Sequence[Comparison]) -> tuple[str, bool]:
             if can_be_tasted(change.steps[name])
         ]
         if felt:
-            return f"The water that it makes could alone explain “{felt[0]}”.", True
-        return "It changes the water a little; too little to be tasted by the numbers.", False
-    return {
+            return f"The water that it makes could alone explain “{felt[0][1]}”.", True, felt[0][0]
+        return "It changes the water a little; too little to be tasted by the numbers.", False, ""
+    words, could = {
         "strainer": ("A finer strainer takes foam, pulp and ice splinters away: it could explain “thin” or a smoother drink.", True),
         "dry shake": ("It makes the foam, and foam mutes smell and bitterness.", False),
         "ice in the glass": ("Ice in the glass goes on melting: it could explain a weaker last sip.", True),
         "glass": ("Another glass gives another nose and another size of sip.", False),
         "maker": ("Another hand shakes otherwise: weigh before and after the ice.", False),
     }[what]
+    return words, could, ""
 
 
 def _decides(slug: str, drink: Drink) -> str:
-    """What an ingredient brings most of, in words; empty where it brings little of anything."""
+    """The axis that an ingredient decides most; empty where it brings little of anything."""
     total = [sum(p.liquid_ml * p.ingredient.composition.axes[i] for p in drink.pours) for i in range(3)]
     own = [sum(p.liquid_ml * p.ingredient.composition.axes[i] for p in drink.pours if p.ingredient.slug == slug) for i in range(3)]
     shares = [part / whole if whole else 0.0 for part, whole in zip(own, total, strict=True)]
-    words = ("stronger or weaker", "sweeter or drier", "sharper or softer")
     best = max(range(3), key=lambda i: shares[i])
-    return words[best] if shares[best] >= 0.3 else ""
+    return ("abv", "sugar", "acid")[best] if shares[best] >= 0.3 else ""
 
 
 def _seconds(drink: Drink) -> str:
@@ -192,7 +195,8 @@ def _summed_up(made: Sequence[Made], comparisons: Sequence[Comparison], circumst
             words = "; ".join(f"{how} {' and '.join(each)}" for how, each in sure.items())
             rest = f"; {' and '.join(AXES[axis.axis].noun for axis in unsure)} can't be told apart" if unsure else ""
             told.append(f"{each.name} is {words}{rest}")
-    besides = [each.what for each in circumstances if each.could_explain]
+    # Only what moves an axis that differs can be behind the difference.
+    besides = [each.what for each in circumstances if each.axis]
     listed = " and ".join([", ".join(besides[:-1]), besides[-1]] if len(besides) > 1 else besides)
     tail = f" {listed[0].upper()}{listed[1:]} differed too, and could explain it." if besides else ""
     return f"{'. '.join(f'{each[0].upper()}{each[1:]}' for each in told)}.{tail}"

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Final, Literal, get_args
 
 from oenomel.core.larder import Ingredient, SlotName
@@ -24,7 +24,7 @@ RINSE_STAYS_ML: Final = 1.5
 @dataclass(frozen=True, slots=True)
 class Pour:
     """One pour: ``volume_ml`` is the amount resolved to the liquid it brings, before any of it is thrown away; ``by_eye`` tells that nobody
-    measured it.
+    measured it, ``dissolves_later`` that it is a lump of sugar which isn't in the drink yet when it is served (a `Drink` tells which).
     """
 
     ingredient: Ingredient
@@ -33,13 +33,18 @@ class Pour:
     slot: SlotName = "other"
     stage: Stage = "mixed"
     by_eye: bool = False
+    dissolves_later: bool = False
 
     @property
     def liquid_ml(self) -> float:
-        """What ends up in the drink, [ml]: a rim and a garnish add nothing, of a rinse 1.5 ml stays."""
-        if self.stage in ("rim", "garnish"):
+        """What is in the drink as it is served, [ml]: a rim and a garnish add nothing, of a rinse 1.5 ml stays."""
+        if self.stage in ("rim", "garnish") or self.dissolves_later:
             return 0.0
         return min(self.volume_ml, RINSE_STAYS_ML) if self.stage == "rinse" else self.volume_ml
+
+    def at(self, volume_ml: float) -> Pour:
+        """The same pour with another amount; a board asks for thousands, and a constructor takes a tenth of `dataclasses.replace`."""
+        return Pour(self.ingredient, volume_ml, self.unit, self.slot, self.stage, self.by_eye, self.dissolves_later)
 
     @property
     def meets_ice(self) -> bool:
@@ -76,3 +81,19 @@ class Drink:
     form: str = ""
     method: Method = field(default_factory=Method)
     serve: Serve = field(default_factory=Serve)
+
+    def __post_init__(self) -> None:
+        # A lump is left to itself in the glass, and in a drink that is only built.
+        alone = self.method.technique in ("build", "none")
+        if any(pour.unit == "piece" and pour.ingredient.kind == "sugar" for pour in self.pours):
+            pours = (
+                replace(p, dissolves_later=p.stage == "glass" or (p.stage == "mixed" and alone))
+                if p.unit == "piece" and p.ingredient.kind == "sugar"
+                else p
+                for p in self.pours
+            )
+            object.__setattr__(self, "pours", tuple(pours))
+
+    def with_pours(self, pours: tuple[Pour, ...]) -> Drink:
+        """The same drink with other pours."""
+        return Drink(self.name, self.family, pours, self.form, self.method, self.serve)

@@ -81,6 +81,7 @@ class Aim:
     grid_ml : float                      smallest step of the jigger; dashes, pieces and grams have their own
     by_sucrose_equivalents : bool        whether sweetness counts by kind of sugar instead of by weight; the target's sugar too
     bounds : mapping of pour to (low, high), [ml]   where other than the usual ones
+    character : bool                     whether moving what the drink is known by has its price
     """
 
     target: Target
@@ -88,6 +89,7 @@ class Aim:
     grid_ml: float = GRID_ML
     by_sucrose_equivalents: bool = False
     bounds: Mapping[int, tuple[float, float]] = field(default_factory=dict)
+    character: bool = True
 
     def __post_init__(self) -> None:
         if not FINEST_GRID_ML <= self.grid_ml <= COARSEST_GRID_ML:

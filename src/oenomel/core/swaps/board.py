@@ -24,16 +24,14 @@ from oenomel.core.swaps.rebalancing import (
     LEAST_TO_JOIN,
     MOST_FREE,
     Move,
-    Variant,
     best_of,
     costs_of,
     moves_of,
-    problems_of,
     that_can_move,
     usually_free,
     with_correctors,
-    without_idle,
 )
+from oenomel.core.swaps.variants import Variant, problems_of, without_idle
 from oenomel.errors import OutOfRange
 
 Floats = NDArray[np.float64]
@@ -45,7 +43,7 @@ MODES: Final[tuple[Mode, ...]] = get_args(Mode)
 Ranking = Literal["balance", "aroma", "both"]
 RANKINGS: Final[tuple[Ranking, ...]] = get_args(Ranking)
 FIRST_ROWS: Final = 20
-ROWS_AT_ONCE: Final = 250
+ROWS_AT_ONCE: Final = 500
 SEARCHED_AT_ONCE: Final = 1000
 WIDE_AT_ONCE: Final = 30
 """Variants that are searched together, and where somebody set bounds, which may be wide: both stay below 200 MB."""
@@ -53,9 +51,6 @@ WIDE_AT_ONCE: Final = 30
 CUT_ABOVE: Final = 600
 FURTHEST: Final = 4.0
 """With more candidates than this a J over 4 isn't searched for: "further than two steps" is enough."""
-
-LEAST_SHARE: Final = 0.5
-"""Of what comes in at least this share of the measure is poured, where no other bound is given."""
 
 HOPELESS_ML: Final = 1000.0
 
@@ -208,7 +203,7 @@ class _Seat:
         for start in range(0, len(candidates), ROWS_AT_ONCE):
             some = [self._variant(candidate) for candidate in candidates[start : start + ROWS_AT_ONCE]]
             for places, variants in self._few_alike(some, ()):
-                numbered = [replace(variant, group=number) for number, variant in enumerate(variants)]
+                numbered = [variant.in_group(number) for number, variant in enumerate(variants)]
                 problems = problems_of(numbered, self.aim, self.conditions)
                 likely[[start + place for place in places]] = guess(problems).J
         return [candidates[i] for i in np.argsort(likely, kind="stable")]
@@ -267,7 +262,7 @@ class _Seat:
                 for place in places:
                     found[place] = _Mended(None, proved=False)
                 continue
-            competing = [replace(each, group=group) for group, variant in enumerate(alike) for each in with_correctors(variant, correctors)]
+            competing = [each.in_group(group) for group, variant in enumerate(alike) for each in with_correctors(variant, correctors)]
             drinks, minima = best_of(competing, self.aim, self.conditions, cuts[places], self.budget, answered=bool(correctors))
             for group, (place, made) in enumerate(zip(places, drinks, strict=True)):
                 if made is None:
@@ -309,7 +304,7 @@ class _Seat:
                 how = f"it would take {wanted:.0f} ml" if wanted < HOPELESS_ML else "it has next to none"
                 notes = (f"It can't hold the {AXES[brings].noun} alone: {how}.",)
             volume = round(min(wanted, most) / grid) * grid
-            drink = _with_pour(drink, self.index, replace(drink.pours[self.index], volume_ml=volume))
+            drink = _with_pour(drink, self.index, drink.pours[self.index].at(volume))
         variant = replace(variant, free=(self.index,))
         made = self._unblended(drink, candidate)
         return _Mended(made, moves_of(variant, drink), notes, costs_of(variant, drink, self.aim, self.conditions).total)
@@ -333,19 +328,16 @@ class _Seat:
         grid = self._grid(candidate)
         if ingredient.composition.solid and self.can_move:
             volume = round(volume / grid) * grid
-        drink = _with_pour(self.drink, self.index, replace(pour, ingredient=ingredient, volume_ml=volume, unit=unit))
+        drink = _with_pour(self.drink, self.index, Pour(ingredient, volume, unit, pour.slot, pour.stage, pour.by_eye))
         free, grids = self.free, {self.index: grid}
         if candidate.helper is not None:
             brings, _, slot = HELPERS[pour.slot]
             missing = volume * (getattr(pour.ingredient.composition, brings) - getattr(ingredient.composition, brings))
             step = grid_of(candidate.helper, "ml", self.aim.grid_ml)
             beside = max(step, round(missing / getattr(candidate.helper.composition, brings) / step) * step)
-            drink = replace(drink, pours=(*drink.pours, Pour(candidate.helper, beside, slot=slot)))
+            drink = drink.with_pours((*drink.pours, Pour(candidate.helper, beside, slot=slot)))
             free = (*free, len(drink.pours) - 1) if free else ()
-        # What comes in has a job to do: balance alone might pour it away.
-        _, most = usual_bounds(drink.pours[self.index], grid)
-        bounds = {self.index: (LEAST_SHARE * volume, most)}
-        return Variant(drink, free[:MOST_FREE], grids=grids, bounds=bounds)
+        return Variant(drink, free[:MOST_FREE], grids=grids)
 
     def _grid(self, candidate: Candidate) -> float:
         """Step of the pour; a blend is poured in steps of which each part can be poured."""
@@ -361,7 +353,7 @@ class _Seat:
         whole = drink.pours[self.index]
         old = replace(whole, ingredient=self.pour.ingredient, volume_ml=round(whole.volume_ml * (1 - candidate.share), 9))
         new = replace(whole, ingredient=candidate.ingredient, volume_ml=round(whole.volume_ml * candidate.share, 9))
-        return replace(drink, pours=(*drink.pours[: self.index], old, new, *drink.pours[self.index + 1 :]))
+        return drink.with_pours((*drink.pours[: self.index], old, new, *drink.pours[self.index + 1 :]))
 
     def _standings(self, drinks: Sequence[Drink], costs: Sequence[float | None]) -> list[Standing]:
         """Where drinks stand; J of those for which none is given has no price of changes in it."""
@@ -383,7 +375,7 @@ class _Seat:
 
 
 def _with_pour(drink: Drink, index: int, pour: Pour) -> Drink:
-    return replace(drink, pours=(*drink.pours[:index], pour, *drink.pours[index + 1 :]))
+    return drink.with_pours((*drink.pours[:index], pour, *drink.pours[index + 1 :]))
 
 
 def _blend(old: Ingredient, new: Ingredient, share: float) -> Ingredient:

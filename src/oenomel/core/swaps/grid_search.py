@@ -92,7 +92,8 @@ class Problems:
     values : ndarray, shape (pours, problems, ladder), [ml]   rising; shorter ladders repeat their last value
     counts : ndarray, shape (pours, problems)                 how many of them count
     now : ndarray, shape (pours, problems)                    index of what is poured now
-    price : ndarray, shape (pours, problems, ladder)          what each value adds to J by being a change
+    change_price : ndarray, shape (pours, problems)           what J pays for a pour that changes at all
+    ml_price : ndarray, shape (pours, problems)               and for each ml that it moves
     gives : ndarray, shape (8, pours, problems)               what a ml of a pour adds to each of `SUMS`
     fixed : ndarray, shape (8, problems)                      those sums without the free pours
     group : ndarray, shape (problems,)                        problems of one group compete: only the best of them is sought
@@ -101,7 +102,8 @@ class Problems:
     values: Floats
     counts: Ints
     now: Ints
-    price: Floats
+    change_price: Floats
+    ml_price: Floats
     gives: Floats
     fixed: Floats
     group: Ints
@@ -185,11 +187,13 @@ class _Search:
         # What each rung of each ladder adds to each sum and to the price, so that a drink is a few look-ups.
         rungs = self.gives[:, :, :, None] * problems.values
         rungs[:, 0] += self.fixed[:, :, None]
-        self.rungs = np.concatenate([rungs, problems.price[None]]).reshape(sums + 1, -1)
+        self.now_value = np.take_along_axis(problems.values, problems.now[:, :, None], 2)[:, :, 0]
+        moved = np.abs(problems.values - self.now_value[:, :, None])
+        self.price = np.where(moved > 0, problems.change_price[:, :, None] + problems.ml_price[:, :, None] * moved, 0.0)
+        self.rungs = np.concatenate([rungs, self.price[None]]).reshape(sums + 1, -1)
         # All ladders end to end, each a shelf above the one before: one search finds the rung of every bound.
         self.shelf = (problems.values + SHELF_ML * np.arange(self.pours * self.number).reshape(self.pours, -1, 1)).ravel()
         self.pour = np.arange(self.pours)[:, None]
-        self.now_value = np.take_along_axis(problems.values, problems.now[:, :, None], 2)[:, :, 0]
         # No tin is weaker or stronger than all that goes into it.
         ml, alcohol = (np.concatenate([self.gives[row], self.fixed[row : row + 1]]) for row in (4, 5))
         self.weakest = np.divide(alcohol, ml, out=np.ones_like(ml), where=ml > 0).min(axis=0)
@@ -326,23 +330,33 @@ class _Search:
 
     def _shrink(self, owner: Ints, low: Ints, high: Ints) -> tuple[Ints, Ints, Ints, Floats, Ints]:
         """Boxes that may still hold something better, shrunk; by how many steps each pour moves the drink within them; which they were."""
-        box = _Box(self, owner, low, high)
+        price_low, price_high = (self.price[self.pour, owner, at] for at in (low, high))
+        now, now_value = self.of.now[:, owner], self.now_value[:, owner]
+        stays = (low <= now) & (now <= high)
+        cheapest = np.where(stays, 0.0, np.minimum(price_low, price_high))
+        box = _Box(self, owner, low, high, cheapest.sum(axis=0))
         slopes, constants = box.planes()
         smallest = np.minimum(slopes * box.least, slopes * box.most)
         # The last plane is J's own bound, and a change has its price there.
-        price_low, price_high = (self.of.price[self.pour, owner, at] for at in (low, high))
-        now, now_value = self.of.now[:, owner], self.now_value[:, owner]
-        stays = (low <= now) & (now <= high)
-        smallest[-1] = np.minimum(slopes[-1] * box.least + price_low, slopes[-1] * box.most + price_high)
-        smallest[-1] = np.where(stays, np.minimum(smallest[-1], slopes[-1] * now_value), smallest[-1])
+        by_j = slopes[-1]
+        smallest[-1] = np.minimum(by_j * box.least + price_low, by_j * box.most + price_high)
+        smallest[-1] = np.where(stays, np.minimum(smallest[-1], by_j * now_value), smallest[-1])
         total = smallest.sum(axis=1) + constants
         alive = (total <= SLACK * (1 + np.abs(constants))).all(axis=0)
         room = smallest - total[:, None]
-        room[-1] -= np.where(stays, 0.0, np.minimum(price_low, price_high))
         rises, falls = slopes > 1e-12, slopes < -1e-12
         bound = room / np.where(rises | falls, slopes, 1.0)
-        shortest = np.where(falls, bound, -np.inf).max(axis=0)
-        tallest = np.where(rises, bound, np.inf).min(axis=0)
+        shortest = np.where(falls, bound, -np.inf)[:-1].max(axis=0)
+        tallest = np.where(rises, bound, np.inf)[:-1].min(axis=0)
+        # Away from what is poured now each ml has its price: J's plane rises faster there.
+        per_ml, left = self.of.ml_price[:, owner], room[-1] - self.of.change_price[:, owner]
+        below, above = high < now, low > now
+        to_tallest, to_shortest = by_j + np.where(below, -per_ml, per_ml), by_j + np.where(above, per_ml, -per_ml)
+        tall = (left + (to_tallest - by_j) * now_value) / np.where(to_tallest > 1e-12, to_tallest, 1.0)
+        short = (left + (to_shortest - by_j) * now_value) / np.where(to_shortest < -1e-12, to_shortest, 1.0)
+        tall = np.where(to_tallest > 1e-12, np.where(stays, np.maximum(tall, now_value), tall), np.inf)
+        short = np.where(to_shortest < -1e-12, np.where(stays, np.minimum(short, now_value), short), -np.inf)
+        shortest, tallest = np.maximum(shortest, short), np.minimum(tallest, tall)
         low, high = self._rungs_within(owner, low, high, shortest, tallest)
         kept = np.flatnonzero(alive & (low <= high).all(axis=0))
         return owner[kept], low[:, kept], high[:, kept], box.effect[:, kept], kept
@@ -359,14 +373,15 @@ class _Search:
 class _Box:
     """Bounds of many boxes at once; every array has them as its last axis."""
 
-    def __init__(self, search: _Search, owner: Ints, low: Ints, high: Ints) -> None:
+    def __init__(self, search: _Search, owner: Ints, low: Ints, high: Ints, cheapest: Floats) -> None:
         of = search.of
         self.search, self.goal, self.owner = search, of.goal, owner
         self.gives, self.fixed = search.gives.take(owner, axis=2), search.fixed.take(owner, axis=1)
         self.least, self.most = of.values[search.pour, owner, low], of.values[search.pour, owner, high]
         self.middle = (self.least + self.most) / 2
         self.best = np.minimum(search.best[of.group[owner]], FAR)
-        self.reach = np.sqrt(self.best)
+        # What its changes cost at the least no axis can be off besides.
+        self.reach = np.sqrt(np.maximum(self.best - cheapest, 0.0))
         self.low, self.high = (self.fixed + (self.gives * v).sum(axis=1) for v in (self.least, self.most))
         self.mid = (self.low + self.high) / 2
         water_over, water_under = self._water_by_corners() if search.by_tin else self._water_by_curve()

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import itertools
-from collections.abc import Collection, Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from collections.abc import Collection, Sequence
+from dataclasses import dataclass, replace
 from typing import Final
 
 import numpy as np
@@ -13,10 +13,22 @@ from numpy.typing import NDArray
 from oenomel.core.balance import AXES, FIGURES, TASTED_STEPS, Change, can_be_tasted, changes_between, in_words
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient
-from oenomel.core.spec import MORE_ML, Drink, Pour, grid_of, ladder, usual_bounds
-from oenomel.core.swaps.aim import Aim, figures_of, off_target, sugar_counted, weight_in_j
+from oenomel.core.spec import Drink, Pour, grid_of
+from oenomel.core.swaps.aim import Aim, figures_of, off_target, weight_in_j
 from oenomel.core.swaps.budget import Budget
-from oenomel.core.swaps.grid_search import SUMS, Minima, Problems, minimise
+from oenomel.core.swaps.grid_search import Minima, minimise
+from oenomel.core.swaps.variants import (
+    CHANGE_COSTS,
+    JOIN_COSTS,
+    STEP_COSTS,
+    Variant,
+    character_per_ml,
+    grid_in,
+    laid_out,
+    poured_so,
+    rungs_of_each,
+    without_idle,
+)
 from oenomel.errors import DomainError, NothingFree, NothingToDrink
 
 Floats = NDArray[np.float64]
@@ -33,52 +45,23 @@ CORRECTORS: Final = ("simple-syrup-1-1", "simple-syrup-2-1", "lemon-juice", "cit
 
 JOIN_AT_MOST: Final = 2
 
-CHANGE_COSTS: Final = 0.05
-STEP_COSTS: Final = 0.01
-JOIN_COSTS: Final = 0.25
-"""Prices in J: of each pour that changes, each step of the grid, each corrector that joins (model.md §7)."""
-
 LEAST_TO_JOIN: Final = JOIN_COSTS + CHANGE_COSTS
 """A J up to this is too small for a corrector to pay for itself."""
 
 MOST_RUNGS: Final = 400_000
 """Amounts that are weighed at once, over all pours of all variants: about 40 MB."""
 
-LONGEST_LADDER: Final = 4000
-"""Amounts among which one pour may choose."""
-
-MOST_TIMES_A_POUR: Final = 100
-"""A bound further up than this is no bound of a drink; where nothing is poured yet, 100 ml is."""
-
 WHOLE_SEARCH: Final = 0.6
 """Share of a budget for all free pours at once; the rest is for any four of them, should it not be enough."""
 
 NOT_PROVED: Final = "There are too many ways to weigh them all: this is the best that was found, and a better one may be left."
 
-TIE_BY_CHANGE: Final = 1e-10
-TIE_BY_ML: Final = 1e-12
-"""So little decides between drinks of the same J: fewer changes, then less volume moved."""
-
-
-@dataclass(frozen=True, slots=True)
-class Variant:
-    """A drink whose J is sought: which pours are free, which of them would join it, and its group.
-
-    Variants of one group compete; ``grids`` are steps of pours that have one of their own, such as a blend of two, and ``bounds`` [ml]
-    hold where the aim has none.
-    """
-
-    drink: Drink
-    free: tuple[int, ...]
-    joins: frozenset[int] = frozenset()
-    group: int = 0
-    grids: Mapping[int, float] = field(default_factory=dict)
-    bounds: Mapping[int, tuple[float, float]] = field(default_factory=dict)
-
 
 @dataclass(frozen=True, slots=True)
 class Costs:
-    """The parts of J: what each axis and the volume are off, how many pours changed, how far, and correctors that joined."""
+    """The parts of J: what each axis and the volume are off, how many pours changed, how far, correctors that joined, and the character
+    that was moved.
+    """
 
     sugar: float
     acid: float
@@ -87,11 +70,12 @@ class Costs:
     changed: float
     moved: float
     joined: float
+    character: float
 
     @property
     def total(self) -> float:
         """J."""
-        return self.sugar + self.acid + self.abv + self.volume_ml + self.changed + self.moved + self.joined
+        return self.sugar + self.acid + self.abv + self.volume_ml + self.changed + self.moved + self.joined + self.character
 
 
 @dataclass(frozen=True, slots=True)
@@ -178,20 +162,29 @@ def rebalance(
     if not variants[0].free:
         raise NothingFree
     variant, volumes, minima = _searched(variants, aim, conditions, budget)
-    made = _poured_so(variant, volumes)
-    moves = moves_of(variant, made)
-    left = residuals_of(made, aim, conditions)
-    clean = without_idle(variant, made)
-    proved = bool(minima.proved[0])
+    answer = rebalanced_as(variant, poured_so(variant, volumes), aim, conditions, bool(minima.proved[0]), minima.evaluated)
     notes = (
-        *(() if proved else (NOT_PROVED,)),
+        *(() if answer.proved else (NOT_PROVED,)),
         *_coarse(drink, chosen, aim),
-        *_out_of_reach(drink, aim, chosen, left, correctors, conditions, budget),
+        *_out_of_reach(drink, aim, chosen, answer.left, correctors, conditions, budget),
     )
+    return replace(answer, notes=notes)
+
+
+def rebalanced_as(variant: Variant, made: Drink, aim: Aim, conditions: Conditions, proved: bool, evaluated: int) -> Rebalanced:
+    """What was made of a variant, as an answer without notes."""
+    clean = without_idle(variant, made)
+    before = variant.drink.with_pours(tuple(pour for i, pour in enumerate(variant.drink.pours) if i not in variant.joins))
     return Rebalanced(
-        clean, costs_of(variant, made, aim, conditions), moves, changes_between(clean, drink, conditions), left, notes,
-        proved, minima.evaluated,
-    )  # fmt: skip
+        clean,
+        costs_of(variant, made, aim, conditions),
+        moves_of(variant, made),
+        changes_between(clean, before, conditions),
+        residuals_of(made, aim, conditions),
+        (),
+        proved,
+        evaluated,
+    )
 
 
 def usually_free(drink: Drink) -> tuple[int, ...]:
@@ -199,25 +192,24 @@ def usually_free(drink: Drink) -> tuple[int, ...]:
     return that_can_move(drink, [i for i, pour in enumerate(drink.pours) if pour.slot in FREE_SLOTS])[:MOST_FREE]
 
 
-def with_correctors(variant: Variant, correctors: Sequence[Ingredient]) -> list[Variant]:
-    """The variant with each pair of correctors at hand, of which none, one or both may join; those that it holds already are no help."""
+def with_correctors(variant: Variant, correctors: Sequence[Ingredient], at_most: int = JOIN_AT_MOST) -> list[Variant]:
+    """The variant with each pair of correctors at hand, of which none, one or both may join, or no more than one of them; those that it
+    holds already are no help.
+    """
     if len(correctors) > MOST_CORRECTORS:
         raise DomainError(f"{len(correctors)} correctors are too many; name at most {MOST_CORRECTORS}")
+    if not correctors:
+        return [variant]
     held = {pour.ingredient.slug for pour in variant.drink.pours}
     fresh = [each for each in correctors if each.slug not in held]
     variants = []
-    for pair in itertools.combinations(fresh, min(JOIN_AT_MOST, len(fresh))) if fresh else [()]:
+    for pair in itertools.combinations(fresh, min(at_most, len(fresh))) if fresh else [()]:
         start = len(variant.drink.pours)
         joining = tuple(Pour(each, 0.0, slot=next(iter(each.slots), "other")) for each in pair)
         added = tuple(range(start, start + len(pair)))
         drink = replace(variant.drink, pours=(*variant.drink.pours, *joining))
         variants.append(replace(variant, drink=drink, free=(*variant.free, *added), joins=frozenset(added)))
     return variants
-
-
-def without_idle(variant: Variant, made: Drink) -> Drink:
-    """What was made of a variant, without the correctors that didn't join."""
-    return replace(made, pours=tuple(p for i, p in enumerate(made.pours) if i not in variant.joins or p.volume_ml > 0))
 
 
 def best_of(
@@ -236,7 +228,7 @@ def best_of(
     """
     minima = _minima(variants, aim, conditions, cut, budget or Budget(), answered)
     drinks = [
-        None if problem < 0 else _poured_so(variants[problem], minima.volumes[:, group])
+        None if problem < 0 else poured_so(variants[problem], minima.volumes[:, group])
         for group, problem in enumerate(minima.problem.tolist())
     ]
     return drinks, minima
@@ -246,15 +238,16 @@ def costs_of(variant: Variant, made: Drink, aim: Aim, conditions: Conditions) ->
     """J of a drink made out of a variant, part by part."""
     off = off_target(figures_of([made], aim.by_sucrose_equivalents, conditions), aim)
     squares = {name: float(steps[0] ** 2) * weight_in_j(name, aim) for name, steps in off.items()}
-    moved = changed = joined = 0.0
+    moved = changed = joined = character = 0.0
     for index in variant.free:
         before, after = variant.drink.pours[index].liquid_ml, made.pours[index].liquid_ml
         if abs(after - before) > 1e-9:
             changed += CHANGE_COSTS
-            moved += STEP_COSTS * abs(after - before) / _grid(variant, index, aim)
+            moved += STEP_COSTS * abs(after - before) / grid_in(variant, index, aim)
             joined += JOIN_COSTS if index in variant.joins else 0.0
+            character += character_per_ml(variant, index, aim) * abs(after - before)
     sugar, acid, abv, volume_ml = (squares.get(name, 0.0) for name in (*AXES, "volume_ml"))
-    return Costs(sugar, acid, abv, volume_ml, changed, moved, joined)
+    return Costs(sugar, acid, abv, volume_ml, changed, moved, joined, character)
 
 
 def residuals_of(drink: Drink, aim: Aim, conditions: Conditions) -> tuple[Residual, ...]:
@@ -297,7 +290,8 @@ def _minima(
     best = np.full(groups, cut) if np.isscalar(cut) else np.array(cut, dtype=np.float64)
     costs, problem = np.full(groups, np.inf), np.full(groups, -1)
     volumes, proved, evaluated = np.zeros((len(variants[0].free), groups)), np.ones(groups, dtype=np.bool_), 0
-    longest = max(len(rungs) for variant in variants for rungs, _ in _rungs_of(variant, aim)) if variants[0].free else 1
+    rungs = rungs_of_each(variants, aim)
+    longest = max(len(rung.values) for ladders in rungs for rung in ladders) if variants[0].free else 1
     at_once = max(1, MOST_RUNGS // (longest * max(1, len(variants[0].free))))
     for start in range(0, len(variants), at_once):
         batch = variants[start : start + at_once]
@@ -305,8 +299,9 @@ def _minima(
         if budget.spent and (answered or np.isfinite(costs[inside]).all()):
             proved[inside] = False
             continue
-        numbered = [replace(variant, group=inside.index(variant.group)) for variant in batch]
-        found = minimise(problems_of(numbered, aim, conditions), best[inside], budget)
+        places = {group: place for place, group in enumerate(inside)}
+        numbered = [variant.in_group(places[variant.group]) for variant in batch]
+        found = minimise(laid_out(numbered, rungs[start : start + at_once], aim, conditions), best[inside], budget)
         evaluated += found.evaluated
         for place, group in enumerate(inside):
             proved[group] &= found.proved[place]
@@ -327,90 +322,11 @@ def _any_four(variants: Sequence[Variant]) -> list[Variant]:
     return list(fours.values())
 
 
-def problems_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -> Problems:
-    """Variants with as many free pours each, for the search."""
-    pours, number = len(variants[0].free), len(variants)
-    gives, fixed = np.zeros((len(SUMS), pours, number)), np.zeros((len(SUMS), number))
-    ladders: list[list[tuple[Floats, int]]] = []
-    grids = np.ones((pours, number))
-    joins = np.zeros((pours, number))
-    for k, variant in enumerate(variants):
-        for row, index in enumerate(variant.free):
-            grids[row, k] = _grid(variant, index, aim)
-            gives[:, row, k] = _gives(variant.drink.pours[index], aim.by_sucrose_equivalents)
-            joins[row, k] = index in variant.joins
-        ladders.append(_rungs_of(variant, aim))
-        for index, pour in enumerate(variant.drink.pours):
-            if index not in variant.free and pour.liquid_ml:
-                fixed[:, k] += pour.liquid_ml * np.array(_gives(pour, aim.by_sucrose_equivalents))
-    longest = max(len(values) for rungs in ladders for values, _ in rungs) if pours else 1
-    values = np.empty((pours, number, longest))
-    counts, now = np.ones((pours, number), dtype=np.int64), np.zeros((pours, number), dtype=np.int64)
-    for k, rungs in enumerate(ladders):
-        for row, (rung, at) in enumerate(rungs):
-            values[row, k, : len(rung)], values[row, k, len(rung) :] = rung, rung[-1]
-            counts[row, k], now[row, k] = len(rung), at
-    moved = np.abs(values - np.take_along_axis(values, now[:, :, None], 2))
-    price = CHANGE_COSTS + TIE_BY_CHANGE + JOIN_COSTS * joins[:, :, None] + (STEP_COSTS / grids[:, :, None] + TIE_BY_ML) * moved
-    group = np.array([variant.group for variant in variants])
-    return Problems(
-        values, counts, now, np.where(moved > 0, price, 0.0), gives, fixed, group, aim.goal, variants[0].drink.method, conditions
-    )
-
-
-def _rungs_of(variant: Variant, aim: Aim) -> list[tuple[Floats, int]]:
-    """The ladder of each free pour of a variant, counted before it is laid out.
-
-    Raises
-    ------
-    DomainError
-        A bound is out of all proportion, or the grid too fine for it.
-    """
-    rungs = []
-    for index in variant.free:
-        pour, grid = variant.drink.pours[index], _grid(variant, index, aim)
-        usual = (0.0, MORE_ML) if index in variant.joins else variant.bounds.get(index) or usual_bounds(pour, grid)
-        low, high = aim.bounds.get(index, usual)
-        if index in aim.bounds and high > MOST_TIMES_A_POUR * max(pour.liquid_ml, 1.0):
-            raise DomainError(
-                f"up to {high:g} ml of {pour.ingredient.name} is more than a hundred times what is poured; take narrower bounds"
-            )
-        if (high - low) / grid > LONGEST_LADDER:
-            raise DomainError(
-                f"{high - low:g} ml of {pour.ingredient.name} in steps of {grid:g} ml are more than {LONGEST_LADDER} amounts; "
-                "take a coarser grid, or narrower bounds"
-            )
-        rungs.append(ladder(pour.liquid_ml, grid, low, high))
-    return rungs
-
-
-def _gives(pour: Pour, by_sucrose_equivalents: bool) -> tuple[float, ...]:
-    """What a ml of it adds to each of `SUMS`."""
-    abv, sugar, acid = pour.ingredient.composition.axes
-    tin = 1.0 if pour.meets_ice else 0.0
-    counted = sugar_counted(pour.ingredient, by_sucrose_equivalents)
-    return 1.0, counted, acid, abv, tin, tin * abv / 100, tin * sugar / 100, tin * acid / 100
-
-
-def _grid(variant: Variant, index: int, aim: Aim) -> float:
-    if index in variant.grids:
-        return variant.grids[index]
-    pour = variant.drink.pours[index]
-    return grid_of(pour.ingredient, pour.unit, aim.grid_ml)
-
-
 def that_can_move(drink: Drink, among: Collection[int] | None = None) -> tuple[int, ...]:
-    """Pours that have an amount to choose, unlike the edge, the garnish and a rinse."""
+    """Pours that have an amount to choose, unlike the edge, the garnish, a rinse and a lump of sugar that is left to dissolve."""
     chosen = range(len(drink.pours)) if among is None else set(among)
-    return tuple(sorted(i for i in chosen if drink.pours[i].stage in ("mixed", "glass", "topped", "floated")))
-
-
-def _poured_so(variant: Variant, volumes: Floats) -> Drink:
-    """The variant's drink with its free pours at these volumes."""
-    pours = list(variant.drink.pours)
-    for index, volume in zip(variant.free, volumes.tolist(), strict=True):
-        pours[index] = replace(pours[index], volume_ml=round(volume, 9))
-    return replace(variant.drink, pours=tuple(pours))
+    movable = ("mixed", "glass", "topped", "floated")
+    return tuple(sorted(i for i in chosen if drink.pours[i].stage in movable and not drink.pours[i].dissolves_later))
 
 
 def moves_of(variant: Variant, made: Drink) -> tuple[Move, ...]:

@@ -44,6 +44,12 @@ class ProfileReport(Report):
     temperature_c: float
 
 
+class ServedReport(ProfileReport):
+    """The drink as served; its carbon dioxide in g per litre, by mixing."""
+
+    co2: float
+
+
 class Intervals(Report):
     """Central 80 % intervals, low and high, as served."""
 
@@ -108,7 +114,7 @@ class ForecastReport(Report):
     dilution: Dilution
     strained: ProfileReport
     before_topping: ProfileReport
-    served: ProfileReport
+    served: ServedReport
     interval80: Intervals
     doubt: DoubtReport
     pours: list[PourReport]
@@ -127,7 +133,7 @@ class DifferenceReport(Report):
 
 
 class AxisReport(Report):
-    """One axis beside the parent's; ``steps`` is for drawing, too rough to print."""
+    """One axis beside the parent's; ``steps`` is for drawing, too rough to print; ``made_by`` which changes made it."""
 
     axis: str
     value: float
@@ -136,10 +142,23 @@ class AxisReport(Report):
     direction: str
     headline: str
     sentence: str
+    made_by: str
     sureness: str
     certainty: str
     tasted: bool
     difference: DifferenceReport
+
+
+class LoudnessReport(Report):
+    """How loud an ingredient is beside before: its shares of the glass, 0 to 1, and in words; ``told`` where a nose could tell it."""
+
+    slug: str
+    name: str
+    before: float
+    after: float
+    words: str
+    told: bool
+    sentence: str
 
 
 class ParentReport(Report):
@@ -161,6 +180,9 @@ class ComparisonReport(Report):
     water_by_ml: float
     axes: list[AxisReport]
     changes: list[Change]
+    loudness: list[LoudnessReport]
+    lean: str
+    bubbles: str
     findings: list[FindingReport]
     unseen: list[str]
     headline: Headline
@@ -214,7 +236,7 @@ def forecast_report(forecast: Forecast) -> ForecastReport:
         dilution=forecast.dilution,
         strained=_profile(forecast.strained, cold.strained),
         before_topping=_profile(forecast.before_topping, cold.before_topping),
-        served=_profile(forecast.served, cold.glass),
+        served=ServedReport(**_profile(forecast.served, cold.glass).model_dump(), co2=forecast.co2),
         interval80=Intervals.model_validate(forecast.interval80),
         doubt=DoubtReport.model_validate(forecast.doubt.drivers),
         pours=_pours(forecast),

@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from typing import Annotated, Literal
+from collections.abc import Mapping, Sequence
+from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
 from oenomel.core.balance import Change, tasted
 from oenomel.core.larder import Shelved
 from oenomel.core.spec import Drink
-from oenomel.core.swaps import RANKINGS, Board, Costs, LeftOut, Move, Ranking, Rebalanced, Standing, SwapRow
+from oenomel.core.swaps import RANKINGS, Board, Costs, LeftOut, Move, Ranking, Rebalanced, Standing, SwapRow, Way
 from oenomel.interchange.models import LevelsReport, Named, Plain, Report
 from oenomel.interchange.spec.file import PourEntry, SpecFile
 from oenomel.interchange.spec.poured import in_millilitres, with_pours_of
@@ -39,9 +39,9 @@ class ResidualReport(Report):
     felt: bool
 
 
-class RebalanceReport(Report):
-    """The rebalanced drink: its pours in ml, J and its parts; the same drink as a spec in its own units; the moves, what each did, what
-    is left, and what else has to be said. ``proved``: no pourable amounts have a smaller J.
+class AnswerReport(Report):
+    """A rebalanced drink: its pours in ml, J and its parts; the same drink as a spec in its own units; the moves, what each did, and what
+    is left.
     """
 
     pours: list[PourEntry]
@@ -52,6 +52,21 @@ class RebalanceReport(Report):
     changes: list[Change]
     left: list[ResidualReport]
     reached: bool
+
+
+class WayReport(AnswerReport):
+    """One way to the target: what sets it apart from the others, and what it costs of what the drink is known by."""
+
+    title: str
+    cost: str
+
+
+class RebalanceReport(AnswerReport):
+    """The answer of least J, the ways to choose between, of which it is the first, and what else has to be said. ``proved``: no pourable
+    amounts have a smaller J.
+    """
+
+    ways: list[WayReport]
     notes: list[str]
     proved: bool
     evaluated: int
@@ -129,22 +144,29 @@ class SwapsReport(Report):
     present: StandingReport | None
 
 
-def rebalance_report(spec: SpecFile, drink: Drink, answer: Rebalanced) -> RebalanceReport:
-    """The answer for a spec and the drink it describes."""
-    told = with_pours_of(spec, drink, answer.drink)
+def rebalance_report(spec: SpecFile, drink: Drink, answer: Rebalanced, ways: Sequence[Way]) -> RebalanceReport:
+    """The answer for a spec and the drink it describes, and the ways to choose between."""
     return RebalanceReport(
-        pours=in_millilitres(told, answer.drink),
-        J=answer.costs.total,
-        parts=answer.costs,
-        spec=told,
-        moves=[_move(move) for move in answer.moves],
-        changes=list(answer.changes),
-        left=[ResidualReport.model_validate(left) for left in answer.left],
-        reached=answer.reached,
+        **_answer(spec, drink, answer),
+        ways=[WayReport(**_answer(spec, drink, way.answer), title=way.title, cost=way.cost) for way in ways],
         notes=list(answer.notes),
         proved=answer.proved,
         evaluated=answer.evaluated,
     )
+
+
+def _answer(spec: SpecFile, drink: Drink, answer: Rebalanced) -> dict[str, Any]:
+    told = with_pours_of(spec, drink, answer.drink)
+    return {
+        "pours": in_millilitres(told, answer.drink),
+        "J": answer.costs.total,
+        "parts": answer.costs,
+        "spec": told,
+        "moves": [_move(move) for move in answer.moves],
+        "changes": list(answer.changes),
+        "left": [ResidualReport.model_validate(left) for left in answer.left],
+        "reached": answer.reached,
+    }
 
 
 def swaps_report(spec: SpecFile, drink: Drink, part: Board, shelf: Mapping[str, Shelved], ranking: Ranking) -> SwapsReport:

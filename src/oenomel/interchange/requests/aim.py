@@ -4,12 +4,13 @@ from __future__ import annotations
 
 import json
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 from typing import Annotated, Any, Literal
 
 from pydantic import Discriminator, Field, Tag, TypeAdapter, ValidationError
 
-from oenomel.core.balance import FIGURES
-from oenomel.core.families import Home
+from oenomel.core.balance import FIGURES, profile_of_made
+from oenomel.core.families import Homes, home_for
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient
 from oenomel.core.notebook import Palate
@@ -71,7 +72,8 @@ class AimRequest(Entry):
 
     ``free`` names the pours that may move, by slug, by the name of an inline ingredient, or by their place in the spec; without it
     those of base, sour, sweet and liqueur may. ``grid`` in ml. ``bounds`` by the same names. ``correctors`` are slugs of which up to two
-    may join. ``sweetness`` counts grams of sugar, or sucrose equivalents.
+    may join. ``sweetness`` counts grams of sugar, or sucrose equivalents. ``character``: whether moving what the drink is known by has
+    its price.
     """
 
     spec: SpecFile
@@ -82,6 +84,7 @@ class AimRequest(Entry):
     bounds: Annotated[dict[Slug, Bounds], Field(max_length=60)] = {}
     correctors: Annotated[list[Slug], Field(max_length=12)] = []
     sweetness: Literal["grams", "sucrose equivalents"] = "grams"
+    character: bool = True
 
 
 def parse_target(text: str) -> SpecFile | FamilyTarget | TypedTarget:
@@ -102,13 +105,15 @@ def parse_target(text: str) -> SpecFile | FamilyTarget | TypedTarget:
 
 def target_from(
     entry: SpecFile | FamilyTarget | TypedTarget,
-    drink: Drink | None,
-    homes: Mapping[str, Home],
+    drink: Drink,
+    described: Drink | None,
+    homes: Homes,
     equivalents: bool,
     conditions: Conditions,
     palate: Palate | None = None,
 ) -> Target:
-    """The core's target; ``drink`` is the one that a spec among the targets describes, ``palate`` the one that a family's names.
+    """The core's target for a drink; ``described`` is the one that a spec among the targets describes, ``palate`` the one that a
+    family's names.
 
     Raises
     ------
@@ -121,20 +126,21 @@ def target_from(
     if isinstance(entry, TypedTarget):
         return Target(**entry.model_dump())
     if isinstance(entry, FamilyTarget):
-        if entry.family not in homes:
+        # What is without alcohol is brought to where such drinks of the family stand.
+        home = home_for(replace(drink, family=entry.family), profile_of_made(drink, conditions), homes)
+        if home is None:
             raise RecordNotFound("home for the family", entry.family)
         if entry.palate is not None and palate is None:
             raise SpecError("palate", "palates are kept in a data file; a target on its own can't name one")
-        home = homes[entry.family]
         return Target(**home.centre(palate.mean if palate else None), volume_ml=home.volume_ml)
-    assert drink is not None
-    return Target(**dict(zip(FIGURES, figures_of([drink], equivalents, conditions)[:, 0].tolist(), strict=True)))
+    assert described is not None
+    return Target(**dict(zip(FIGURES, figures_of([described], equivalents, conditions)[:, 0].tolist(), strict=True)))
 
 
 def aim_for(request: AimRequest, drink: Drink, target: Target) -> Aim:
     """The core's aim; raises SpecError where a bound names no pour."""
     bounds = {index: (low, high) for name, (low, high) in request.bounds.items() for index in pours_named(drink, [name], f"bounds.{name}")}
-    return Aim(target, Weights(**request.weights.model_dump()), request.grid, request.sweetness != "grams", bounds)
+    return Aim(target, Weights(**request.weights.model_dump()), request.grid, request.sweetness != "grams", bounds, request.character)
 
 
 def pours_named(drink: Drink, names: Sequence[str | int], path: str = "free") -> list[int]:

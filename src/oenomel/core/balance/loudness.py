@@ -1,0 +1,90 @@
+"""How much of one thing there is in a drink: what tongues judge beside the three axes (model.md §7)."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.core.larder import Ingredient
+from oenomel.core.spec import Drink
+
+SMELL_STEP: Final = 0.25
+"""A step of smell, as the logarithm of a share; an assumption (model.md §7)."""
+
+_PARTS: Final = (
+    (1 / 10, "a tenth"), (1 / 8, "an eighth"), (1 / 6, "a sixth"), (1 / 5, "a fifth"), (1 / 4, "a quarter"), (1 / 3, "a third"),
+    (2 / 5, "two fifths"), (1 / 2, "half"), (3 / 5, "three fifths"), (2 / 3, "two thirds"), (3 / 4, "three quarters"),
+    (5 / 6, "five sixths"), (9 / 10, "nine tenths"),
+)  # fmt: skip
+_TIMES: Final = ((2.0, "twice"), (2.5, "two and a half times"), (3.0, "three times"), (4.0, "four times"), (5.0, "five times"))
+
+
+@dataclass(frozen=True, slots=True)
+class Loudness:
+    """One aromatic ingredient's share of the glass in a drink and in its parent, 0 to 1 each, and the difference in steps of smell and in
+    words: "a third quieter".
+    """
+
+    slug: str
+    name: str
+    before: float
+    after: float
+    steps: float
+    words: str
+
+    @property
+    def told(self) -> bool:
+        """Whether a nose could tell it."""
+        return abs(self.steps) >= 1
+
+    @property
+    def sentence(self) -> str:
+        """With its name, inside a sentence."""
+        return f"{self.name} {self.words}"
+
+
+def share_of_glass(drink: Drink, slug: str, served_ml: float) -> float:
+    """How much of a glass is one ingredient, 0 to 1."""
+    return math.fsum(pour.liquid_ml for pour in drink.pours if pour.ingredient.slug == slug) / served_ml if served_ml > 0 else 0.0
+
+
+def loudness_between(drink: Drink, parent: Drink, served_ml: float, parent_ml: float) -> tuple[Loudness, ...]:
+    """Every ingredient with an aroma that both hold, what changed most first; ``served_ml`` and ``parent_ml`` are the drinks as served."""
+    held = {pour.ingredient.slug for pour in parent.pours if pour.liquid_ml > 0}
+    smelt = {p.ingredient.slug: p.ingredient for p in drink.pours if p.ingredient.aroma and p.liquid_ml > 0 and p.ingredient.slug in held}
+    found = [
+        _loudness(each, share_of_glass(parent, slug, parent_ml), share_of_glass(drink, slug, served_ml)) for slug, each in smelt.items()
+    ]
+    return tuple(sorted(found, key=lambda each: -abs(each.steps)))
+
+
+def _loudness(ingredient: Ingredient, before: float, after: float) -> Loudness:
+    ratio = after / before
+    return Loudness(ingredient.slug, ingredient.said, before, after, math.log(ratio) / SMELL_STEP, louder_words(ratio))
+
+
+def louder_words(ratio: float) -> str:
+    """How loud something is beside before, by the ratio of its shares.
+
+    >>> louder_words(0.66), louder_words(2.1), louder_words(1.02)
+    ('a third quieter', 'twice as loud', 'as loud')
+    """
+    if abs(ratio - 1) < 0.05:
+        return "as loud"
+    if ratio < 1:
+        return "half as loud" if abs(ratio - 0.5) < 0.05 else f"{part_words(1 - ratio)} quieter"
+    if ratio < 1.8:
+        return "half as loud again" if abs(ratio - 1.5) < 0.06 else f"{part_words(ratio - 1)} louder"
+    return f"{min(_TIMES, key=lambda each: abs(each[0] - ratio))[1]} as loud" if ratio < 6 else "many times as loud"
+
+
+def part_words(part: float) -> str:
+    """A part of something in words, to the nearest that the trade would say.
+
+    >>> part_words(0.17), part_words(0.49), part_words(0.99)
+    ('a sixth', 'half', 'nearly all')
+    """
+    if part > 0.95:
+        return "nearly all"
+    return min(_PARTS, key=lambda each: abs(each[0] - part))[1]

@@ -1,0 +1,34 @@
+"""What a drink is known by is dear to move, and what only balances it is cheap: the price of character in J (model.md §7)."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Final
+
+from oenomel.core.larder import SlotName
+from oenomel.core.spec import Pour
+
+PRICES: Final[Mapping[SlotName, float]] = {
+    "liqueur": 1.2, "accent": 1.2, "texture": 0.8, "seasoning": 0.8, "base": 0.6, "other": 0.5, "sour": 0.3, "lengthener": 0.2,
+    "sweet": 0.1,
+}  # fmt: skip
+"""By slot: what J pays for moving a pour by as much as it is now."""
+
+AROMATIC_SWEET: Final = 0.4
+"""The price of a sweetener that has an aroma of its own."""
+
+DEAR: Final = 0.6
+"""From this price on a pour is what a drink is known by."""
+
+
+def price_of(pour: Pour) -> float:
+    """What J pays for moving a pour by as much as it is now."""
+    if pour.slot == "sweet" and pour.ingredient.aroma:
+        return AROMATIC_SWEET
+    return PRICES.get(pour.slot, PRICES["other"])
+
+
+def price_per_ml(pour: Pour) -> float:
+    """The same for each millilitre moved; 0 where nothing is poured yet, so that there is nothing to be known by."""
+    now = pour.liquid_ml
+    return price_of(pour) / now if now > 0 else 0.0

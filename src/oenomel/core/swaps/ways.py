@@ -1,0 +1,134 @@
+"""The ways in which a drink can be brought to where it should be: people choose between ways, one answer reads as an order
+(model.md §7).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Sequence
+from dataclasses import dataclass, replace
+from typing import Final
+
+from oenomel.core.balance import part_words
+from oenomel.core.ice import Conditions
+from oenomel.core.larder import Ingredient
+from oenomel.core.spec import Drink
+from oenomel.core.swaps.aim import Aim
+from oenomel.core.swaps.budget import Budget
+from oenomel.core.swaps.character import DEAR, price_of
+from oenomel.core.swaps.rebalancing import Move, Rebalanced, best_of, rebalanced_as, that_can_move, usually_free, with_correctors
+from oenomel.core.swaps.variants import Variant
+
+NO_WORSE_BY: Final = 1.0
+"""A way is told whose J is less than this over the least (model.md §7)."""
+
+LEAST_PART: Final = 1 / 12
+"""A smaller part of a pour is no loss of character that anybody would name."""
+
+
+@dataclass(frozen=True)
+class Way:
+    """One way: its answer, what sets it apart in a line, and what it costs of what the drink is known by."""
+
+    answer: Rebalanced
+    title: str
+    cost: str
+
+
+def ways_of(
+    drink: Drink,
+    aim: Aim,
+    first: Rebalanced,
+    free: Collection[int] | None = None,
+    correctors: Sequence[Ingredient] = (),
+    conditions: Conditions | None = None,
+    budget: Budget | None = None,
+) -> tuple[Way, ...]:
+    """Up to three ways, the least J first; those that come nearly as near and move other pours.
+
+    Parameters
+    ----------
+    first : Rebalanced                    the answer of least J, as `rebalance` found it
+    free : collection of int, optional    pours that may move, as `rebalance` takes them
+    correctors : sequence of Ingredient   of which one may join the way that leaves the dearest pour alone
+    """
+    conditions, budget = conditions or Conditions(), budget or Budget()
+    chosen = usually_free(drink) if free is None else that_can_move(drink, free)
+    found = [first]
+    if first.moves:
+        start = Variant(drink, chosen)
+        cut = first.costs.total + NO_WORSE_BY
+        alone = [replace(start, free=(index,)) for index in chosen]
+        dearest = _dearest(drink, first.moves)
+        others = tuple(index for index in chosen if index != dearest)
+        kept = with_correctors(replace(start, free=others), correctors, at_most=1)
+        for variants in (alone, kept):
+            answer = _least(variants, aim, conditions, cut, budget)
+            if answer is not None and all(_who(answer) != _who(other) for other in found):
+                found.append(answer)
+    return tuple(Way(each, _title(drink, each, found), _cost(drink, each)) for each in found)
+
+
+def _least(variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: float, budget: Budget) -> Rebalanced | None:
+    """The best of these that moves anything, if its J is under the cut."""
+    if not variants or not variants[0].free:
+        return None
+    (made,), minima = best_of(variants, aim, conditions, cut, budget, answered=True)
+    if made is None:
+        return None
+    answer = rebalanced_as(variants[int(minima.problem[0])], made, aim, conditions, bool(minima.proved[0]), minima.evaluated)
+    return answer if answer.moves and answer.costs.total < cut else None
+
+
+def _who(answer: Rebalanced) -> frozenset[object]:
+    """Which pours an answer moves."""
+    return frozenset(move.ingredient.slug if move.joined else move.pour for move in answer.moves)
+
+
+def _dearest(drink: Drink, moves: Sequence[Move]) -> int | None:
+    """The moved pour that cost most of the drink's character."""
+    own = [move for move in moves if not move.joined]
+    if not own:
+        return None
+    return max(own, key=lambda move: price_of(drink.pours[move.pour]) * _part(move)).pour
+
+
+def _part(move: Move) -> float:
+    """How much of a pour a move takes or adds, as a part of it."""
+    return abs(move.after_ml - move.before_ml) / move.before_ml if move.before_ml > 0 else 1.0
+
+
+def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
+    """What sets a way apart from the others."""
+    if not way.moves:
+        return "Nothing need move"
+    joined = [move.ingredient.said for move in way.moves if move.joined]
+    # What others move and this one leaves alone, the dearest first.
+    moved = {move.pour for other in ways for move in other.moves if not move.joined}
+    left = sorted(moved - {move.pour for move in way.moves if not move.joined}, key=lambda index: -price_of(drink.pours[index]))
+    words = []
+    if len(way.moves) == 1:
+        words.append(f"Moves the {drink.pours[way.moves[0].pour].ingredient.said} only" if not joined else f"{_listed(joined)} joins")
+    else:
+        if left:
+            words.append(f"keeps the {drink.pours[left[0]].ingredient.said}")
+        if joined:
+            words.append(f"takes {_listed(joined)} in")
+        if way is ways[0]:
+            words.insert(0, "comes nearest")
+    told = ", ".join(words) or f"moves {len(way.moves)} pours"
+    return told[0].upper() + told[1:]
+
+
+def _cost(drink: Drink, way: Rebalanced) -> str:
+    """What a way costs of what the drink is known by, in words."""
+    told = [
+        f"{part_words(_part(move)) if _part(move) < 0.95 or move.after_ml < move.before_ml else 'as much again'} "
+        f"{'less' if move.after_ml < move.before_ml else 'more'} {move.ingredient.said}"
+        for move in way.moves
+        if not move.joined and price_of(drink.pours[move.pour]) >= DEAR and _part(move) >= LEAST_PART
+    ]
+    return f"Costs in character: {_listed(told)}." if told else "What the drink is known by stays."
+
+
+def _listed(words: Sequence[str]) -> str:
+    return " and ".join([", ".join(words[:-1]), words[-1]] if len(words) > 1 else words)
