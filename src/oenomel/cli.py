@@ -13,7 +13,7 @@ from oenomel.core.families import standard_homes
 from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
 from oenomel.core.larder import Findable, Index, Larder, catalogue
-from oenomel.core.swaps import COARSEST_GRID_ML, CORRECTORS, FINEST_GRID_ML, Aim, rebalance, ways_of
+from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, correctors_for, rebalance, ways_of
 from oenomel.errors import OenomelError, OutOfRange, SpecError
 from oenomel.interchange.formats.reading import LARGEST_PAGE, read_text
 from oenomel.interchange.formats.writing import FORMATS, write_as
@@ -108,7 +108,7 @@ def _rebalance(chosen: argparse.Namespace) -> int:
     free = None if chosen.free is None else pours_named(drink, [name.strip() for name in chosen.free.split(",") if name.strip()], "--free")
     aim = Aim(target, grid_ml=chosen.grid, character=not chosen.without_character)
     answer = rebalance(drink, aim, free)
-    ways = ways_of(drink, aim, answer, free, [larder[slug] for slug in CORRECTORS if slug in larder])
+    ways = ways_of(drink, aim, answer, free, correctors_for(drink, larder))
     print(rebalance_report(spec, drink, answer, ways).model_dump_json(indent=2))
     return 0
 

@@ -48,7 +48,8 @@ def test_predict_answers_every_key_of_the_format(client):
         "measurements": 0,
     }
     assert forecast["served"].keys() >= {
-        "volume_ml", "abv", "sugar", "acid", "sugar_acid_ratio", "alcohol_g", "energy_kcal", "titratable_acid", "standard_drinks"
+        "volume_ml", "abv", "sugar", "acid", "sugar_acid_ratio", "alcohol_g", "energy_kcal", "titratable_acid", "standard_drinks",
+        "co2",
     }  # fmt: skip
     assert forecast["interval80"].keys() >= {"abv", "sugar", "acid"}
     assert all(len(interval) == 2 for interval in forecast["interval80"].values() if interval)
@@ -146,8 +147,10 @@ def test_families_bring_schools_that_can_be_poured_and_homes(client):
     for family in client.get("/api/families").json():
         assert len(family["schools"]) >= 4
         assert all(client.post("/api/predict", json=school["spec"]).status_code == HTTPStatus.OK for school in family["schools"])
-        assert (family["home"] is None) is (family["slug"] == "open")
-        assert family["home"] is None or len(family["home"]["outline"]) > 3
+        branches = {"open": [], "fizz": ["", "without alcohol", "long on juice"]}.get(family["slug"], ["", "without alcohol"])
+        assert [home["branch"] for home in family["homes"]] == branches
+        assert all(len(home["outline"]) > 3 for home in family["homes"])
+        assert all((home["strength"] is None) is (home["branch"] == "without alcohol") for home in family["homes"])
         assert family["published"]
         assert len(family["forms"]) >= 4
 

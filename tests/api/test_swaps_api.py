@@ -40,7 +40,7 @@ def test_rebalance_answers_pours_in_ml_and_j_with_its_parts(client):
     # The same drink in the user's own words is a spec again, and forecasts what the target asks for.
     served = client.post("/api/predict", json=made["spec"]).json()["served"]
     for part in made["left"]:
-        assert served[part["axis"]] == pytest.approx(part["value"], abs=1e-6)
+        assert served[part["axis"]] == pytest.approx(part["value"], abs=1e-4)
     assert made["spec"]["pours"][4] == {
         **SPEC["pours"][4],
         "stage": "mixed",

@@ -3,8 +3,9 @@
 from dataclasses import replace
 
 import pytest
+from support.drinks import drink
 
-from oenomel.core.families.home import home_of
+from oenomel.core.families.home import standard_homes
 from oenomel.core.ice.conditions import Conditions
 from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.spec.drink import Drink, Pour
@@ -106,14 +107,18 @@ def test_a_target_is_a_spec_figures_or_a_family():
     assert isinstance(parse_target(SPEC.model_dump_json()), SpecFile)
     assert parse_target('{"sugar": 8, "abv": 15}') == TypedTarget(sugar=8, abv=15)
     assert parse_target('{"family": "daisy"}') == FamilyTarget(family="daisy")
-    homes = {"daisy": home_of("daisy")}
-    home = target_from(FamilyTarget(family="daisy"), None, homes, equivalents=False, conditions=Conditions())
-    assert home == Target(**homes["daisy"].centre(), volume_ml=homes["daisy"].volume_ml)
-    served = target_from(SPEC, BEFORE, {}, equivalents=False, conditions=Conditions())
-    by_kind = target_from(SPEC, BEFORE, {}, equivalents=True, conditions=Conditions())
+    homes = standard_homes()
+    home = target_from(FamilyTarget(family="daisy"), BEFORE, None, homes, equivalents=False, conditions=Conditions())
+    assert home == Target(**homes["daisy", ""].centre(), volume_ml=homes["daisy", ""].volume_ml)
+    without = drink(("juniper-water", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1", 15))
+    free = target_from(FamilyTarget(family="sour"), without, None, homes, equivalents=False, conditions=Conditions())
+    assert free.abv is None
+    assert free.sugar == pytest.approx(homes["sour", "without alcohol"].centre()["sugar"])
+    served = target_from(SPEC, BEFORE, BEFORE, {}, equivalents=False, conditions=Conditions())
+    by_kind = target_from(SPEC, BEFORE, BEFORE, {}, equivalents=True, conditions=Conditions())
     assert (served.acid, served.abv, served.volume_ml) == (by_kind.acid, by_kind.abv, by_kind.volume_ml)
     with pytest.raises(RecordNotFound, match="there is no home for the family open"):
-        target_from(FamilyTarget(family="open"), None, homes, equivalents=False, conditions=Conditions())
+        target_from(FamilyTarget(family="open"), BEFORE, None, homes, equivalents=False, conditions=Conditions())
 
 
 BAD_TARGETS = (

@@ -40,7 +40,7 @@ def test_swapping_citrus_and_spirit_makes_the_next_drink_of_the_family_with_the_
     gin_lemon = drink(("london-dry-gin", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
     beside = compare(gin_lemon, rum_lime)
     assert all(abs(axis.steps) < 0.5 for axis in beside.axes)
-    assert {change.words for change in beside.changes} == {"London dry gin for White rum", "Lemon juice for Lime juice"}
+    assert {change.words for change in beside.changes} == {"London dry gin for white rum", "lemon juice for lime juice"}
     assert len(beside.unseen) == 2, "and still it is another drink"
 
 

@@ -5,7 +5,7 @@ import pytest
 from support.drinks import drink
 
 from oenomel.core.balance.served import profile_of_made
-from oenomel.core.families.home import home_of, steps_of
+from oenomel.core.families.home import standard_homes, steps_of
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.ice.conditions import Conditions
 from oenomel.core.larder.larder_files import catalogue
@@ -22,7 +22,7 @@ FIZZ = drink(("london-dry-gin", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1",
 
 
 def answers(of, **said):
-    _, found = proposals([Sheet(of, Verdict(**said), 1, "today")], of, 1, LARDER, home_of(of.family))
+    _, found = proposals([Sheet(of, Verdict(**said), 1, "today")], of, 1, LARDER, standard_homes()[of.family, ""])
     return found
 
 
@@ -76,7 +76,7 @@ def test_the_pour_that_drowns_the_rest_is_cut_and_its_sugar_is_made_good():
     # Common practice: less of the liqueur, a little syrup back.
     quieter = next(each for each in answers(DAISY, sugar=0, acid=0, abv=0, loud="orange-liqueur-sweet") if each.key == "quieter")
     assert volume(quieter.drink, "orange-liqueur-sweet") <= 15
-    assert "a third less" in " ".join(quieter.reasons)
+    assert "a third quieter" in " ".join(quieter.reasons)
 
 
 def test_a_thin_drink_is_never_answered_with_more_water():
@@ -106,7 +106,7 @@ def test_published_sours_that_disagree_lie_around_a_middle_one_can_start_from():
     ]
     cloud = spec_cloud_of(specs, USUAL)
     assert [pour.volume_ml for pour in cloud.middle.pours] == [60, 30, 22.5]
-    assert home_of("sour").distance(cloud.middle_served) <= 1
+    assert standard_homes()["sour", ""].distance(cloud.middle_served) <= 1
 
 
 def test_a_drier_orange_liqueur_between_trials_is_told_as_drier_by_its_name():
@@ -114,4 +114,4 @@ def test_a_drier_orange_liqueur_between_trials_is_told_as_drier_by_its_name():
     riff = drink(("london-dry-gin", 45), ("orange-liqueur-dry", 22.5), ("lemon-juice", 22.5), family="daisy")
     table = compare_trials([Made("trial 1", DAISY), Made("trial 2", riff)], USUAL)
     assert "drier" in table.sentence
-    assert "Dry curaçao for Triple sec" in [change.words for change in compare(riff, DAISY).changes]
+    assert "dry curaçao for triple sec" in [change.words for change in compare(riff, DAISY).changes]

@@ -179,9 +179,9 @@ def test_changes_are_named_and_each_has_its_share():
     parent = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5), ("mint", 0))
     riff = drink(("white-rum", 60), ("lime-juice", 30), ("honey-syrup", 22.5), ("still-water", 10, "topped"), method=Method(seconds=20))
     changes = {change.words: change for change in changes_between(riff, parent, STANDARD)}
-    assert changes.keys() == {"more Lime juice", "Honey syrup 1:1 for Simple syrup 1:1", "Water added", "the method"}
-    assert changes["more Lime juice"].by["acid"] > 0 > changes["Water added"].by["acid"]
-    assert changes["Honey syrup 1:1 for Simple syrup 1:1"].by["volume_ml"] == pytest.approx(0, abs=1e-9)
+    assert changes.keys() == {"more lime juice", "honey syrup 1:1 for simple syrup 1:1", "water added", "the method"}
+    assert changes["more lime juice"].by["acid"] > 0 > changes["water added"].by["acid"]
+    assert changes["honey syrup 1:1 for simple syrup 1:1"].by["volume_ml"] == pytest.approx(0, abs=1e-9)
     assert changes_between(parent, parent, STANDARD) == ()
     # One change alone is the whole difference, by hand: 10 ml of water on top of 159.5 ml.
     watered = replace(parent, pours=(*parent.pours, riff.pours[3]))
@@ -192,7 +192,7 @@ def test_changes_are_named_and_each_has_its_share():
         ingredient=replace(parent.pours[1].ingredient, composition=replace(parent.pours[1].ingredient.composition, acids={"citric": 5})),
     )
     assert [c.words for c in changes_between(replace(parent, pours=(parent.pours[0], lot, *parent.pours[2:])), parent, STANDARD)] == [
-        "another lot of Lime juice"
+        "another lot of lime juice"
     ]
 
 

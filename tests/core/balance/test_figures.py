@@ -163,20 +163,22 @@ def test_cost_is_told_only_where_every_price_is():
 
 
 def test_colours_add_by_volume_and_light_falls_by_tens():
-    # Beer–Lambert by hand: half of an absorbance of 0.4 per cm over 5 cm lets a tenth of the light through.
+    # Beer–Lambert by hand: half of an absorbance of 0.4 per cm over the 3 cm that light goes through a drink lets a quarter of it through.
     red = replace(catalogue()["grenadine"], values={"absorbance_green": replace(catalogue()["lime-juice"].values["citric"], value=0.4)})
     mixed = absorbance_of([Pour(red, 50), Pour(exact("water"), 50)], 100)
     assert mixed.tolist() == pytest.approx([0, 0.2, 0])
-    assert light_through(mixed).tolist() == pytest.approx([1, 0.1, 1])
+    assert light_through(mixed).tolist() == pytest.approx([1, 10**-0.6, 1])
     hue, chroma = hue_and_chroma(light_through(mixed))
-    assert (hue, chroma) == (pytest.approx(300), pytest.approx(0.9))
+    assert (hue, chroma) == (pytest.approx(300), pytest.approx(1 - 10**-0.6))
 
 
 @pytest.mark.parametrize(
     ("glass", "ice", "volume", "full"),
     [
         ("coupe", "none", 110, 0.5),
-        ("tall glass", "cubes", 280, 1.0),
+        ("tall glass", "cubes", 200, 0.8),
+        ("tall glass", "cubes", 280, 0.85),
+        ("large rocks glass", "cubes", 150, (150 + 120) / 380),
         ("tiny cup", "none", 90, 1.5),
         ("grandmother's cup", "none", 90, None),
     ],

@@ -7,19 +7,19 @@ from support.drinks import drink
 
 from oenomel.core.balance.perception import degree
 from oenomel.core.families.family import families
-from oenomel.core.families.home import home_of, place_words, steps_of
+from oenomel.core.families.home import BRANCHES, lean_words, place_words, standard_homes, steps_of
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.errors import NothingToDrink, RecordNotFound
+from oenomel.errors import NothingToDrink
 
 RUM, LIME, SYRUP = ("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5)
 
 
 def distance_by_linear_programme(points: np.ndarray, x: np.ndarray) -> float:
     """Least largest-axis distance from a point to a hull, by scipy."""
-    n = len(points)
-    above = np.hstack([points.T, -np.ones((3, 1))])
-    below = np.hstack([-points.T, -np.ones((3, 1))])
+    n, axes = points.shape
+    above = np.hstack([points.T, -np.ones((axes, 1))])
+    below = np.hstack([-points.T, -np.ones((axes, 1))])
     found = linprog(
         [0] * n + [1],
         A_ub=np.vstack([above, below]),
@@ -31,9 +31,11 @@ def distance_by_linear_programme(points: np.ndarray, x: np.ndarray) -> float:
     return float(found.fun)
 
 
-@pytest.mark.parametrize("family", ["sour", "daisy", "fizz"])
-def test_distance_from_home_is_that_of_a_linear_programme(family):
-    home = home_of(family)
+@pytest.mark.parametrize("key", standard_homes(), ids=lambda key: " ".join(key).strip())
+def test_distance_from_home_is_that_of_a_linear_programme(key):
+    home = standard_homes()[key]
+    family, axes = key[0], len(home.axes)
+    assert axes == (2 if key[1] == "without alcohol" else 3)
     middle = home.points.mean(axis=0)
     rng = np.random.default_rng(3)
     base = families()[family].schools[0].drink
@@ -42,7 +44,7 @@ def test_distance_from_home_is_that_of_a_linear_programme(family):
         x = middle + rng.normal(0, 4, 3)
         levels = dict(zip(("sugar", "acid", "abv"), np.exp(x * np.log([1.17, 1.22, 1.15])), strict=True))
         moved = type(profile)(**{name: levels.get(name, getattr(profile, name)) for name in profile.__slots__})
-        assert home.distance(moved) == pytest.approx(distance_by_linear_programme(home.points, steps_of(moved)), abs=1e-6)
+        assert home.distance(moved) == pytest.approx(distance_by_linear_programme(home.points[:, :axes], steps_of(moved)[:axes]), abs=1e-6)
 
 
 @pytest.mark.parametrize("school", [s for f in families().values() if f.has_home for s in f.schools], ids=lambda s: s.slug)
@@ -51,7 +53,8 @@ def test_every_school_is_at_home_without_a_warning_and_on_the_field(school):
     assert forecast.place.words == "at home"
     assert forecast.place.distance_steps == pytest.approx(0, abs=1e-9)
     assert [f for f in forecast.findings if f.severity != "info"] == []
-    outline = np.log(home_of(school.drink.family).outline())
+    assert forecast.place.branch == (school.drink.form if school.drink.form in BRANCHES else "")
+    outline = np.log(forecast.home.outline())
     point = np.log([forecast.served.sugar, forecast.served.acid])
     edges = np.roll(outline, -1, axis=0) - outline
     sides = edges[:, 0] * (point[1] - outline[:, 1]) - edges[:, 1] * (point[0] - outline[:, 0])
@@ -60,8 +63,30 @@ def test_every_school_is_at_home_without_a_warning_and_on_the_field(school):
 
 def test_open_forms_have_no_home():
     assert forecast_of(drink(RUM, family="open")).place is None
-    with pytest.raises(RecordNotFound, match="open"):
-        home_of("open")
+    assert not any(family == "open" for family, _ in standard_homes())
+
+
+def test_sweet_against_tart_is_level_within_a_step_of_the_middle():
+    # House reading (model.md §8): how much further from the middle in sweetness than in acidity.
+    assert [lean_words(n) for n in (-1.01, -1.0, 1.0, 1.01)] == ["leans tart", "level", "level", "leans sweet"]
+    tart, sweet = (forecast_of(drink(RUM, ("lime-juice", 22.5), ("simple-syrup-1-1", ml))).place for ml in (10, 40))
+    assert (tart.lean, sweet.lean) == ("leans tart", "leans sweet")
+    twice = forecast_of(drink(RUM, LIME, ("simple-syrup-1-1", 22.5 * 1.17**2))).place
+    assert twice.lean_steps > forecast_of(drink(RUM, LIME, SYRUP)).place.lean_steps + 1
+
+
+def test_what_is_in_the_glass_tells_which_branch_of_its_family_a_drink_belongs_to():
+    # Common practice: a fizz without bubbles is long on juice where juice makes its length; without alcohol nothing is strong.
+    def branch(*pours, family="fizz"):
+        return forecast_of(drink(*pours, family=family)).place.branch
+
+    assert branch(RUM, ("orange-juice", 120)) == "long on juice"
+    assert branch(RUM, ("orange-juice", 120), ("soda-water", 60, "topped")) == ""
+    assert branch(RUM, LIME, SYRUP, ("still-water", 60)) == ""
+    assert branch(("vodka", 45), ("orange-juice", 120), family="sour") == ""
+    assert branch(("juniper-water", 45), LIME, SYRUP, family="sour") == "without alcohol"
+    told = [f.code for f in forecast_of(drink(("orange-juice", 90), LIME, ("grenadine", 15), family="fizz")).findings]
+    assert not {"no-base", "no-lengthener"} & set(told)
 
 
 def test_place_words_change_at_one_and_at_one_and_a_half_steps():

@@ -24,6 +24,10 @@ RUM, LIME, SYRUP = ("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1",
 SOUR = drink(RUM, LIME, SYRUP)
 DAISY = drink(("white-rum", 45), ("orange-liqueur-sweet", 30), ("lime-juice", 22.5), family="daisy")
 FIZZ = drink(RUM, LIME, SYRUP, ("soda-water", 75, "topped"), family="fizz")
+STIRRED = drink(("rye-whiskey", 60), ("sweet-vermouth", 30), family="open", method=Method("stir"))
+SWEET = drink(RUM, LIME, ("simple-syrup-1-1", 45))
+CUBE = drink(("rye-whiskey", 60), ("aromatic-bitters", 1.6), family="open", method=Method("build"))
+CUBE = replace(CUBE, pours=(*CUBE.pours, Pour(catalogue()["sugar-cube"], 2.48, "piece", "sweet")))
 
 
 def in_glass(made: Drink, glass: str, ice: str = "none", garnish: tuple[str, ...] = ()) -> Drink:
@@ -54,7 +58,7 @@ FIRES = {
     "undissolved-sugar": (drink(RUM, LIME, ("caster-sugar", 5)), SOUR),
     "beyond-dissolving": (with_part("Syrup, 2.2 to 1", sugars={"sucrose": 92}), with_part("Honey", sugars={"fructose": 60, "glucose": 50})),
     "glass-too-small": (in_glass(SOUR, "tiny cup"), in_glass(SOUR, "coupe")),
-    "glass-half-empty": (in_glass(SOUR, "wine glass"), in_glass(SOUR, "coupe")),
+    "glass-half-empty": (in_glass(STIRRED, "wine glass"), in_glass(STIRRED, "up glass")),
     "foams-over": (in_glass(FIZZ, "small tall glass"), in_glass(FIZZ, "tall glass")),
     "egg-without-garnish": (
         drink(RUM, LIME, SYRUP, ("egg-white", 30)),
@@ -63,7 +67,7 @@ FIRES = {
     "dry-edge": (drink(RUM, LIME, SYRUP, ("caster-sugar", 5, "rim")), SOUR),
     "dilution-extrapolated": (drink(("dry-vermouth", 15), LIME, SYRUP), SOUR),
     "dilution-estimated": (by(SOUR, Method("swizzle")), SOUR),
-    "no-base": (drink(LIME, SYRUP), SOUR),
+    "no-base": (drink(("dry-vermouth", 15), LIME, SYRUP), drink(LIME, SYRUP)),
     "no-liqueur": (drink(RUM, LIME, SYRUP, family="daisy"), DAISY),
     "no-acid": (drink(RUM, SYRUP), SOUR),
     "no-sugar": (drink(RUM, LIME), SOUR),
@@ -74,6 +78,15 @@ FIRES = {
     "colour-lost": (
         drink(RUM, LIME, ("violet-liqueur", 15), ("pomegranate-juice", 30)),
         drink(RUM, LIME, ("violet-liqueur", 15), ("orange-liqueur-sweet", 10)),
+    ),
+    "sweet-wants-cold": (
+        drink(RUM, LIME, ("simple-syrup-1-1", 45)),
+        in_glass(drink(RUM, LIME, ("simple-syrup-1-1", 45)), "coupe", "cubes"),
+    ),
+    "sugar-dissolves-later": (by(CUBE, Method("build")), by(CUBE, Method("stir"))),
+    "goes-down-easily": (
+        drink(("white-rum", 60), LIME, SYRUP, ("sparkling-brut", 60, "topped"), family="fizz"),
+        drink(("white-rum", 72), LIME, SYRUP),
     ),
     "outside-home": (drink(RUM, LIME, ("simple-syrup-1-1", 90)), SOUR),
     "slip-of-measure": (measured(SOUR, 1, 22.5, "barspoon", 5), measured(SOUR, 1, 4, "barspoon", 5)),
@@ -170,7 +183,7 @@ def test_slip_between_measures_asks_for_the_unit_that_was_meant(index, amount, u
 def test_slip_of_what_goes_by_the_piece_is_told_in_millilitres_and_asks_for_no_unit():
     eggs = replace(SOUR, pours=(*SOUR.pours, Pour(catalogue()["egg-white"], 150, "piece", "texture")))
     (slip,) = [f for f in forecast_of(eggs).findings if f.code == "slip-of-measure"]
-    assert slip.message.startswith("150 ml of Egg white is much")
+    assert slip.message.startswith("150 ml of egg white is much")
     assert slip.mends == ()
 
 
@@ -197,10 +210,10 @@ def test_swapped_liqueur_that_changes_sweetness_is_told_with_the_syrup_that_hold
     assert (found.code, found.severity) == ("swap-changes-sweetness", "warning")
     assert "drier" in found.message
     # Common practice: a dry orange liqueur for a sweet one wants 2.5 to 5 ml of syrup back.
-    assert found.mends[0].words == "2.5 ml more of Simple syrup 1:1"
+    assert found.mends[0].words == "2.5 ml more of simple syrup 1:1"
     sweeter = compare(parent, drier).findings[0]
     assert "sweeter" in sweeter.message
-    assert sweeter.mends[0].words == "2.5 ml less of Simple syrup 1:1"
+    assert sweeter.mends[0].words == "2.5 ml less of simple syrup 1:1"
     assert compare(parent, parent).findings == ()
     like = replace(
         drier,
@@ -252,7 +265,7 @@ def test_too_small_a_glass_is_told_with_what_it_holds_and_a_roomier_one():
 
 def test_a_little_by_the_centilitre_is_a_slip_without_a_likelier_unit():
     found = told(measured(SOUR, 0, 0.2, "cl", 10), "slip-of-measure")
-    assert found.message == "0.2 cl of White rum is little for its part: it looks like a slip between two measures."
+    assert found.message == "0.2 cl of white rum is little for its part: it looks like a slip between two measures."
     assert found.mends == ()
 
 

@@ -22,24 +22,24 @@ def told(riff: Drink, parent: Drink = PARENT):
         (PARENT, "", "As the parent", ""),
         (
             drink(GIN, LEMON, ("simple-syrup-1-1", 23)),
-            "More Simple syrup 1:1",
+            "More simple syrup 1:1",
             "As sweet, as sharp and as strong, to the tongue",
             "Hard to tell apart, even side by side.",
         ),
-        (drink(GIN, LEMON, ("simple-syrup-1-1", 27)), "More Simple syrup 1:1", "A touch sweeter", "A guest might taste it, side by side."),
+        (drink(GIN, LEMON, ("simple-syrup-1-1", 27)), "More simple syrup 1:1", "A touch sweeter", "A guest might taste it, side by side."),
         (
             drink(GIN, LEMON, ("simple-syrup-1-1", 30)),
-            "More Simple syrup 1:1",
+            "More simple syrup 1:1",
             "Sweeter",
             "A guest would likely taste it side by side; not from memory.",
         ),
         (
             drink(GIN, ("lemon-juice", 37.5), SYRUP),
-            "More Lemon juice",
+            "More lemon juice",
             "Clearly sharper, a touch weaker, a touch drier",
             "A guest would clearly taste it.",
         ),
-        (drink(GIN, ("lemon-juice", 90), SYRUP), "More Lemon juice", None, "It is another drink."),
+        (drink(GIN, ("lemon-juice", 90), SYRUP), "More lemon juice", None, "It is another drink."),
     ],
 )
 def test_one_change_is_told_by_its_degree(riff, change, effect, noticed):
@@ -51,7 +51,7 @@ def test_one_change_is_told_by_its_degree(riff, change, effect, noticed):
 
 def test_the_loudest_axis_comes_first_and_many_changes_are_counted():
     two = told(drink(GIN, ("lemon-juice", 30), ("simple-syrup-1-1", 40)))
-    assert two.change == "More Lemon juice and more Simple syrup 1:1"
+    assert two.change == "More lemon juice and more simple syrup 1:1"
     assert two.effect.startswith("Clearly sweeter")
     many = told(drink(("london-dry-gin", 90), ("lemon-juice", 30), ("simple-syrup-1-1", 30), ("orange-bitters", 1.6)))
     assert many.change.endswith("and 3 more changes")

@@ -36,11 +36,12 @@ def test_every_bowl_holds_its_brim_and_any_part_of_it_by_numerical_integration(g
     ("glass", "ice", "state", "words"),
     [
         ("tiny cup", "none", "overflows", "100 ml too much: it runs over"),
-        ("small rocks glass", "cubes", "overflows", "20 ml too much: it runs over"),
+        ("small rocks glass", "cubes", "over the line", "12 ml over the line"),
+        ("small tall glass", "cubes", "right", "to the line"),
         ("flute", "none", "right", "to the line"),
         ("coupe", "none", "right", "16 ml short of the line"),
         ("large rocks glass", "large", "right", "64 ml short of the line"),
-        ("wine glass", "none", "low", "176 ml short of the line"),
+        ("wine glass", "none", "right", "176 ml short of the line"),
     ],
 )
 def test_how_full_a_published_sour_makes_each_glass_is_told(glass, ice, state, words):

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from support.drinks import drink
 
 from oenomel.core.families.family import families
+from oenomel.core.families.home import BRANCHES
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.ice.conditions import Conditions, HouseFactor, house_factor
 from oenomel.core.ice.dilution import water_and_slopes, water_from_ice
@@ -20,7 +21,7 @@ from oenomel.errors import OutOfRange
 
 HEAT = Conditions(dilution="heat balance")
 RUM, LIME, SYRUP = ("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5)
-SHAKEN_SCHOOLS = [s for f in families().values() for s in f.schools if s.drink.method.technique == "shake"]
+SHAKEN_SCHOOLS = [s for f in families().values() for s in f.schools if s.drink.method.technique == "shake" and s.drink.form not in BRANCHES]
 
 tins = st.builds(
     lambda volume, abv, sugar, acid: Tin(*(np.array(x) for x in (volume, volume * abv, volume * sugar / 100, volume * acid / 100))),

@@ -110,7 +110,11 @@ def test_schools_pour_the_proportions_of_their_names():
         "sour-2-1-1": (2, 1, 1), "sour-8-3-3": (8, 3, 3), "sour-8-2-1": (8, 2, 1), "sour-4-2-1": (4, 2, 1), "sour-foam": (8, 3, 3),
         "daisy-3-2-1": (3, 2, 1), "daisy-2-1-1": (2, 1, 1), "daisy-with-syrup": (1.5, 0.75, 1), "daisy-equal": (1, 1, 0.5),
         "fizz-soda": (2, 1, 0.75), "fizz-sparkling": (2, 1, 0.75), "fizz-short": (1.5, 0.75, 0.75), "fizz-8-3-3": (8, 3, 3),
-        "fizz-4-2-1": (4, 2, 1),
+        "fizz-4-2-1": (4, 2, 1), "sour-free-2-1-1": (2, 1, 1), "sour-free-tea": (8, 3, 3), "sour-free-tart": (2, 1, 0.75),
+        "sour-free-foam": (8, 3, 3), "daisy-free-syrup": (2, 1, 1), "daisy-free-orange": (3, 2, 1),
+        "daisy-free-splash": (1.5, 0.75, 0.75), "fizz-free-grapefruit": (1, 2, 0.5), "fizz-free-2-1-1": (2, 1, 1),
+        "fizz-free-lemon": (1, 1, 4), "fizz-juice-orange": (3, 8), "fizz-juice-pineapple": (3, 6, 1),
+        "fizz-juice-grapefruit": (1, 2, 1 / 6), "fizz-juice-cranberry": (3, 6, 1),
     }  # fmt: skip
     schools = {school.slug: school for family in families().values() for school in family.schools if family.has_home}
     assert schools.keys() == proportions.keys()

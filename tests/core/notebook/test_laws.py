@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 from support.drinks import drink, eight_three_three
 
 from oenomel.core.balance.served import profile_of_made
-from oenomel.core.families.home import home_of, steps_of
+from oenomel.core.families.home import standard_homes, steps_of
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.ice.conditions import Conditions, HouseFactor
 from oenomel.core.larder.larder_files import catalogue
@@ -107,7 +107,7 @@ def test_the_order_of_the_sheets_teaches_nothing(rows):
 @settings(max_examples=25, deadline=None)
 @given(sours, said, said, said)
 def test_every_answer_can_be_poured_and_says_what_it_heard(made, sugar, acid, abv):
-    _, found = proposals([Sheet(made, Verdict(sugar, acid, abv), 1)], made, 1, LARDER, home_of("sour"))
+    _, found = proposals([Sheet(made, Verdict(sugar, acid, abv), 1)], made, 1, LARDER, standard_homes()["sour", ""])
     for each in found:
         assert each.reasons[0] == f"Said of it: {verdict_words(Verdict(sugar, acid, abv)) or 'nothing of the axes'}."
         assert 0 <= each.chance <= 1

@@ -49,7 +49,7 @@ def test_careless_trials_name_what_else_could_explain_the_verdict():
     told = {each.what: each for each in table.circumstances}
     assert told["seconds"].values == ("the usual time", "3 s")
     assert "water that it makes could alone explain" in told["seconds"].words
-    assert "sharper or softer" in told["lot of Lemon juice"].words
+    assert "sharper or softer" in told["lot of lemon juice"].words
     assert "strainer" in told
     assert table.sentence.endswith("differed too, and could explain it.")
 
@@ -77,7 +77,7 @@ def test_each_change_of_four_trials_adds_up_to_its_difference():
 
 def test_a_branch_tells_the_change_and_what_it_does():
     told = branch(SHARPER, SOUR, USUAL)
-    assert told.change == "More Lemon juice"
+    assert told.change == "More lemon juice"
     assert "sharper" in told.effect.lower()
     assert branch(SOUR, SOUR, USUAL).change == "Made again"
 
@@ -184,8 +184,14 @@ def test_a_middle_leaves_out_what_few_of_them_pour_and_keeps_two_of_a_slot_apart
 @pytest.mark.parametrize(("lime_ml", "explains"), [(12.85, False), (12.87, True)])
 def test_a_lot_explains_what_it_brings_three_tenths_of(lime_ml, explains):
     # House rule: both juices hold 6 g of acid, so that lime brings 30 % of it at 12.857 ml beside 30 ml of lemon.
-    made = drink(("london-dry-gin", 60), ("lemon-juice", 30), ("lime-juice", lime_ml), ("simple-syrup-1-1", 15))
-    table = beside(Made("trial 1", made, lots={"lime-juice": "old"}), Made("trial 2", made, lots={"lime-juice": "new"}))
-    (lot,) = table.circumstances
+    def sour(lemon_ml):
+        return drink(("london-dry-gin", 60), ("lemon-juice", lemon_ml), ("lime-juice", lime_ml), ("simple-syrup-1-1", 15))
+
+    lots = {"lots": {"lime-juice": "old"}}, {"lots": {"lime-juice": "new"}}
+    (lot,) = beside(Made("trial 1", sour(30), **lots[0]), Made("trial 2", sour(20), **lots[1])).circumstances
     assert (lot.words != "") is explains
     assert lot.could_explain is explains
+    # Where nothing is sharper or softer there is nothing to explain.
+    same = beside(Made("trial 1", sour(30), **lots[0]), Made("trial 2", sour(30), **lots[1]))
+    assert not same.circumstances[0].could_explain
+    assert "could explain" not in same.sentence

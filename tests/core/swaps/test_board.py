@@ -392,7 +392,7 @@ def test_kinship_counts_half_of_likeness_and_none_told_half_of_that():
     assert nose(0.5, None) == nose(0.5, 0.5)
     assert nose(1, 1) == 0
     assert row.mended is not None
-    assert row.score("both") == pytest.approx(row.mended.cost + row.score("aroma"), abs=2e-9)
+    assert row.score("both") == pytest.approx(row.mended.cost + row.score("aroma") + row.reach, abs=2e-9)
 
 
 def test_two_groups_of_which_nothing_is_told_stand_side_by_side_as_the_table_says():

@@ -48,7 +48,8 @@ def random_aim(rng: np.random.Generator, drink: Drink, free: int) -> Aim:
     )
     weights = Weights(*rng.choice([1.0, 1.0, 0.3, 4.0], size=4).tolist())
     most = {1: 120.0, 2: 90.0, 3: 60.0, 4: 40.0}[min(free, 4)]
-    return Aim(target, weights, character=bool(rng.integers(0, 4)), bounds={i: (0.0, max(most, p.volume_ml)) for i, p in enumerate(drink.pours)})
+    bounds = {i: (0.0, max(most, pour.volume_ml)) for i, pour in enumerate(drink.pours)}
+    return Aim(target, weights, character=bool(rng.integers(0, 4)), bounds=bounds)
 
 
 def j_by_hand(drink: Drink, free: tuple[int, ...], volumes: NDArray[np.float64], aim: Aim, conditions: Conditions) -> NDArray[np.float64]:

@@ -38,7 +38,7 @@ def test_every_move_says_what_it_did_and_together_they_did_it_all():
     for figure in ("sugar", "acid", "abv", "volume_ml"):
         assert sum(c.by[figure] for c in answer.changes) == pytest.approx(getattr(after, figure) - getattr(before, figure), abs=1e-9)
     assert {move.ingredient.slug for move in answer.moves} == {"lemon-juice", "simple-syrup-1-1"}
-    assert {change.words for change in answer.changes} == {"more Lemon juice", "less Simple syrup 1:1"}
+    assert {change.words for change in answer.changes} == {"more lemon juice", "less simple syrup 1:1"}
     parts = answer.costs
     off = parts.sugar + parts.acid + parts.abv + parts.volume_ml
     assert parts.total == pytest.approx(off + 0.05 * 2 + parts.moved + parts.character)
@@ -132,7 +132,7 @@ def test_a_target_out_of_reach_says_how_near_it_gets_and_which_pour_to_free():
     near, help_ = answer.notes
     assert near.startswith("This is as near as these pours get: still ")
     assert "sweeter" in near
-    assert help_ == "Freeing Simple syrup 1:1 brings it there."
+    assert help_ == "Freeing the simple syrup 1:1 brings it there."
     lonely = rebalance(drink(("white-rum", 60), ("lime-juice", 20)), Aim(Target(sugar=9, acid=0.85, abv=15, volume_ml=150)))
     assert lonely.notes[-1].endswith("No other pour of this drink helps. Let a corrector join, such as syrup, citrus, spirit or water.")
 
@@ -150,7 +150,7 @@ def test_targets_of_no_acid_and_no_alcohol_are_reached_by_leaving_them_out():
 def test_a_grid_coarser_than_a_pour_is_told():
     start = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 5))
     answer = rebalance(start, Aim(target_of(eight_three_three()), grid_ml=7.5))
-    assert answer.notes[0] == "5 ml of Simple syrup 1:1 is less than one step of 7.5 ml: it stays, goes or grows to 7.5 ml."
+    assert answer.notes[0] == "5 ml of simple syrup 1:1 is less than one step of 7.5 ml: it stays, goes or grows to 7.5 ml."
     assert amounts(answer.drink)[2] == 22.5
 
 

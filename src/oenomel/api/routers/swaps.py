@@ -17,7 +17,20 @@ from oenomel.api.searching import Search
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, Kind, Larder, Shelved
 from oenomel.core.spec import Drink
-from oenomel.core.swaps import CORRECTORS, Aim, Board, Budget, Filters, Mode, Ranking, joined, rebalance, swap_board, ways_of
+from oenomel.core.swaps import (
+    CORRECTORS,
+    Aim,
+    Board,
+    Budget,
+    Filters,
+    Mode,
+    Ranking,
+    correctors_for,
+    joined,
+    rebalance,
+    swap_board,
+    ways_of,
+)
 from oenomel.errors import SpecError
 from oenomel.interchange.models import Entry, Plain
 from oenomel.interchange.reports.swaps import RebalanceReport, SwapsReport, rebalance_report, swaps_report
@@ -68,7 +81,7 @@ async def rebalance_drink(body: AimRequest, conn: Connection, conditions: HouseC
         free = None if body.free is None else pours_named(drink, body.free)
         joining = _correctors(conn, body.correctors)
         answer = rebalance(drink, aim, free, joining, conditions, search.budget.share(ANSWERS_SHARE))
-        may_join = joining or [*ingredients.some(conn, CORRECTORS).values()]
+        may_join = joining or correctors_for(drink, ingredients.some(conn, CORRECTORS))
         return rebalance_report(body.spec, drink, answer, ways_of(drink, aim, answer, free, may_join, conditions, search.budget))
 
     return await search.step(rebalanced)

@@ -28,10 +28,9 @@ PROMISES_NO_COLOUR: Final = frozenset({"spirit", "bitters", "water", "zero-proof
 """Kinds whose brown or gold nobody expects to see in the glass again: whiskey, brandy, tea."""
 
 CLOYS_G_PER_100ML: Final = 12.0
-COLD_ENOUGH_C: Final = -5.0
-"""Served sweetness from which a drink has to be very cold, and what that is (house rules)."""
+"""Served sweetness from which a drink has to be very cold (house rule)."""
 
-VIVID: Final = 0.35
+VIVID: Final = 0.25
 HUE_LOST_DEGREES: Final = 60.0
 """Chroma from which an ingredient promises a colour, and how far the drink's hue may turn from it (house rules)."""
 
@@ -156,7 +155,7 @@ def _outside_home(case: Case) -> Iterator[Finding]:
 
 
 def _sweet_wants_cold(case: Case) -> Iterator[Finding]:
-    if case.served.sugar >= CLOYS_G_PER_100ML and case.served_c > COLD_ENOUGH_C and case.drink.serve.ice == "none":
+    if case.served.sugar >= CLOYS_G_PER_100ML and case.drink.serve.ice == "none":
         message = (
             f"{case.served.sugar:.0f} g of sugar in 100 ml: what is sweet wants to be very cold. Freeze the glass, or serve it on ice."
         )

@@ -10,6 +10,7 @@ from importlib import resources
 from typing import Final
 
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
+from oenomel.core.larder import listed
 
 MANY_STANDARD_DRINKS_US: Final = 2.0
 LEAST_ALCOHOL_G: Final = 0.5
@@ -100,7 +101,7 @@ def _easy(case: Case) -> str:
     )
     told = [word for holds, word in signs if holds]
     # Every shaken drink is cold, and many are sweet: one of the two alone hides nothing.
-    return _and(told) if len(told) > 1 or {"sparkling", "long"} & set(told) else ""
+    return listed(told) if len(told) > 1 or {"sparkling", "long"} & set(told) else ""
 
 
 def _without_alcohol(case: Case) -> tuple[Mend, ...]:
@@ -125,9 +126,10 @@ def _flammable(case: Case) -> Iterator[Finding]:
 
 
 def _keeps(case: Case) -> Iterator[Finding]:
-    fresh = [p.ingredient.name for _, p in case.poured if p.ingredient.kind == "juice" and (p.ingredient.label("keeps_days") or 99) <= 2]
+    fresh = [p.ingredient.said for _, p in case.poured if p.ingredient.kind == "juice" and (p.ingredient.label("keeps_days") or 99) <= 2]
     if fresh:
-        yield Finding("press-today", "info", f"Press {_and(fresh)} today: yesterday's juice tastes flat and sours differently.")
+        juices = listed(list(dict.fromkeys(fresh)))
+        yield Finding("press-today", "info", f"Press {juices} today: yesterday's juice tastes flat and sours differently.")
     made = {p.ingredient.name: p.ingredient.label("keeps_days") for _, p in case.poured if "home-made" in p.ingredient.cautions}
     if made:
         days = ", ".join(f"{name} about {keeps:.0f} days" for name, keeps in made.items() if keeps)
@@ -138,11 +140,6 @@ def _keeps(case: Case) -> Iterator[Finding]:
 def _ice(case: Case) -> Iterator[Finding]:
     if case.drink.serve.ice != "none" or case.drink.method.ice != "none":
         yield Finding("ice-is-food", "info", "Ice is food: a scoop and not hands, never a glass, and clean water.")
-
-
-def _and(names: list[str]) -> str:
-    unique = list(dict.fromkeys(name[0].lower() + name[1:] for name in names))
-    return unique[0] if len(unique) == 1 else f"{', '.join(unique[:-1])} and {unique[-1]}"
 
 
 CHECKS: Final = (_from_the_list, _allergens, _alcohol, _flammable, _keeps, _ice)

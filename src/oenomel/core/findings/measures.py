@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from typing import Final
 
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
+from oenomel.core.larder import capital
 from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour
 
 SLIP_TIMES: Final = 3.0
@@ -62,7 +63,7 @@ def _slips(case: Case) -> Iterator[Finding]:
             yield _slip(index, pour, _usual_ml(pour, usual) * size)
         elif index in times and _for_a_barspoon(pour, times[index], size):
             name, ounces = pour.ingredient.said, _ounces(pour)
-            message = f"{_capital(ounces)} of {name}, where a barspoon is usual: it looks like a slip between two measures."
+            message = f"{capital(ounces)} of {name}, where a barspoon is usual: it looks like a slip between two measures."
             mend = Mend("Make it a barspoon", (Edit("pour", {"amount": 1, "unit": "barspoon"}, index),))
             yield Finding("slip-of-measure", "warning", message, (mend,), index)
 
@@ -83,10 +84,6 @@ def _for_a_barspoon(pour: Pour, times: float, size: float) -> bool:
 def _ounces(pour: Pour) -> str:
     """A pour that is just so many quarters of an ounce, in words, by either ounce; empty for any other."""
     return next((words for ml, words in OUNCES.items() if abs(pour.volume_ml / ml - 1) < OUNCES_AGREE), "")
-
-
-def _capital(text: str) -> str:
-    return text[0].upper() + text[1:]
 
 
 def _usual_ml(pour: Pour, usual: dict[str, float]) -> float:

@@ -29,6 +29,7 @@ from oenomel.core.families import Homes
 from oenomel.core.findings import Finding, findings_between
 from oenomel.core.forecast.forecast import STANDARD, Forecast, Place, forecast_of
 from oenomel.core.ice import Conditions
+from oenomel.core.larder import capital, listed
 from oenomel.core.spec import Drink
 
 FIZZY: Final = 1.5
@@ -149,7 +150,7 @@ def _difference(
         certainty = _certainty(axis.word(n), sure) if can_be_tasted(n) else ""
     whole = (sentence + masking).strip()
     made_by = made_by_words(axis, n, changes)
-    return AxisDifference(name, value, parent, n, direction, _capital(headline), whole, made_by, sure, certainty, can_be_tasted(n), apart)
+    return AxisDifference(name, value, parent, n, direction, capital(headline), whole, made_by, sure, certainty, can_be_tasted(n), apart)
 
 
 def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
@@ -161,12 +162,12 @@ def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
     for up in (True, False):
         causes = [change.cause for change in told if (change.steps[axis.name] > 0) is up]
         if causes:
-            words.append(f"{axis.more if up else axis.less} by {_listed(causes)}")
+            words.append(f"{axis.more if up else axis.less} by {listed(causes)}")
     # What decided comes first.
     if steps < 0:
         words.reverse()
     cancel = ": they cancel" if len(words) == 2 and not can_be_tasted(steps) else ""
-    return f"{_capital(', '.join(words))}{cancel}."
+    return f"{capital(', '.join(words))}{cancel}."
 
 
 def _lean(place: Place | None, parent: Place | None) -> str:
@@ -174,7 +175,7 @@ def _lean(place: Place | None, parent: Place | None) -> str:
     if place is None or parent is None or place.lean == parent.lean:
         return ""
     was = "stood level" if parent.lean == "level" else f"leant {parent.lean.removeprefix('leans ')}"
-    now = "Stands level" if place.lean == "level" else _capital(place.lean)
+    now = "Stands level" if place.lean == "level" else capital(place.lean)
     return f"{now}, where the parent {was}."
 
 
@@ -200,10 +201,10 @@ def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen:
     felt = [by_name[name] for name in tasted({name: axis.steps for name, axis in by_name.items()})]
     if felt:
         effect = ", ".join(axis.headline[0].lower() + axis.headline[1:] for axis in felt)
-        return Headline(_capital(what), _capital(effect), degree(felt[0].steps).sentence)
+        return Headline(capital(what), capital(effect), degree(felt[0].steps).sentence)
     # A swap that moves no axis is never told as no change.
     noticed = "What the numbers can’t see may be tasted all the same." if unseen else degree(0.0).sentence
-    return Headline(_capital(what), "As sweet, as sharp and as strong, to the tongue", noticed)
+    return Headline(capital(what), "As sweet, as sharp and as strong, to the tongue", noticed)
 
 
 def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) -> str:
@@ -240,11 +241,3 @@ def _unseen(drink: Drink, parent: Drink) -> tuple[str, ...]:
     before = {pour.ingredient.slug for pour in parent.pours}
     came = {pour.ingredient.slug: pour.ingredient for pour in drink.pours if pour.ingredient.slug not in before}
     return tuple(f"{i.name}: {i.impression}." if i.impression else f"{i.name}: taste it alone first." for i in came.values())
-
-
-def _listed(words: Sequence[str]) -> str:
-    return " and ".join([", ".join(words[:-1]), words[-1]] if len(words) > 1 else words)
-
-
-def _capital(text: str) -> str:
-    return text[0].upper() + text[1:]

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
-from oenomel.core.glass.colour import swatch
+from oenomel.core.glass.colour import FOAMING, OF_THE_WIDTH, air_in, swatch
 from oenomel.core.glass.glassware import HALF_EMPTY, LINE, Glass, glasses, ice_for
 from oenomel.core.glass.twenty_minutes import LEAST_FLOAT_ML, ice_in_glass
 from oenomel.core.spec import Drink, Pour
@@ -16,7 +16,6 @@ FOAM_ML_PER_ML: Final = {"firm": 1.0, "light": 0.3, "": 0.0}
 DRY_SHAKEN: Final = 1.6
 """Foam that a ml of what foams gives when it is shaken, [ml], and how much more after a dry shake (estimates by eye)."""
 
-FOAMING: Final = frozenset({"shake", "blend"})
 FOAM_COLOUR: Final = "#f6efe0"
 NEAR_LINE_ML: Final = 3.0
 """How near the line counts as on it: nobody sees less (house rule)."""
@@ -72,23 +71,24 @@ def appearance_of(drink: Drink, volume_ml: float) -> Appearance | None:
     else:
         parts = [("drink", volume_ml, drink.pours)]
     foam_ml = _foam_ml(drink)
-    liquid, reached = _stacked(glass, lifted, parts)
+    liquid, reached = _stacked(glass, lifted, parts, air_in(drink))
     foam = Layer("foam", liquid[-1].to_cm, glass.height_cm(reached + foam_ml), foam_ml, FOAM_COLOUR) if foam_ml else None
     drops = tuple(p.ingredient.name for p in floated) if 0 < on_top < LEAST_FLOAT_ML else ()
     state, words = _told(glass, reached, foam_ml)
     return Appearance(glass, drink.serve.ice, lifted, glass.height_cm(LINE * glass.brim_ml), tuple(liquid), foam, drops, state, words)
 
 
-def _stacked(glass: Glass, lifted_ml: float, parts: Sequence[tuple[str, float, Sequence[Pour]]]) -> tuple[list[Layer], float]:
-    """Layers from below, and the ml that they and the ice reach up to."""
+def _stacked(glass: Glass, lifted_ml: float, parts: Sequence[tuple[str, float, Sequence[Pour]]], air: float) -> tuple[list[Layer], float]:
+    """Layers from below, and the ml that they and the ice reach up to; ``air`` is shaken through the first of them."""
     whole = sum(volume for _, volume, _ in parts)
-    layers, reached = [], 0.0
+    layers: list[Layer] = []
+    reached = 0.0
     for name, volume, pours in parts:
         # Ice floats in all of it: each layer is lifted by its share.
         room = volume + lifted_ml * volume / whole if whole else 0.0
         bottom, top = glass.height_cm(reached), glass.height_cm(reached + room)
-        width = 2 * glass.radius_cm((bottom + top) / 2)
-        layers.append(Layer(name, bottom, top, volume, swatch(pours, volume, width)))
+        path = OF_THE_WIDTH * 2 * glass.radius_cm((bottom + top) / 2)
+        layers.append(Layer(name, bottom, top, volume, swatch(pours, volume, path, 0.0 if layers else air)))
         reached += room
     return layers, reached
 

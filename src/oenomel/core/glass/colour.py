@@ -9,13 +9,38 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.spec import Pour
+from oenomel.core.spec import Drink, Pour
 
-PATH_CM: Final = 5.0
-"""How far light goes through a drink: the width of a common glass."""
+PATH_CM: Final = 3.0
+OF_THE_WIDTH: Final = 0.5
+"""How far light goes through a drink in a common glass, and as a share of a glass's width: what is seen comes through its edges as well
+as through its middle, and the bright parts decide (by eye)."""
 
 CLOUD_LIGHTENS: Final = 0.3
-"""How far what is wholly cloudy goes toward white (by eye)."""
+SCATTERS_PER_CM: Final = 0.6
+FAT_SCATTERS: Final = 0.5
+"""How far what is wholly cloudy goes toward white, and how much of its way light loses a cm, in it and for each g of fat in 100 ml (by
+eye)."""
+
+FOAMING: Final = frozenset({"shake", "blend"})
+AIR_OF: Final = {"firm": 0.6, "light": 0.15, "": 0.0}
+"""Cloudiness of a drink that is shaken with what foams: the bubbles are all through it at first (by eye)."""
+
+BLACK_BELOW: Final = 0.10
+COLOURLESS_BELOW: Final = 0.05
+GREY_BELOW: Final = 0.14
+WHITE_ABOVE: Final = 0.65
+PALE_ABOVE: Final = 0.80
+PINK_ABOVE: Final = 0.545
+BROWN_BELOW: Final = 0.42
+AMBER_BELOW: Final = 0.25
+BEIGE_BELOW: Final = 0.40
+DEEP_BELOW: Final = 0.28
+_HUES: Final = (
+    (16.0, "red"), (33.0, "orange"), (48.0, "gold"), (70.0, "yellow"), (165.0, "green"), (250.0, "blue"), (300.0, "violet"),
+    (345.0, "pink"), (361.0, "red"),
+)  # fmt: skip
+"""Where one name of a colour ends and the next begins: lightness 0 to 1, chroma 0 to 1, hue in degrees (by eye)."""
 
 
 def absorbance_of(pours: Sequence[Pour], volume_ml: float) -> NDArray[np.float64]:
@@ -38,17 +63,56 @@ def hue_and_chroma(light: NDArray[np.float64]) -> tuple[float, float]:
     return 360 * hue, max(light.tolist()) - min(light.tolist())
 
 
-def swatch(pours: Sequence[Pour], volume_ml: float, path_cm: float = PATH_CM) -> str:
-    """What a drink of so many ml looks like through so many cm, as a colour of a screen "#rrggbb"; cloudiness lightens it toward milk."""
+def swatch(pours: Sequence[Pour], volume_ml: float, path_cm: float = PATH_CM, air: float = 0.0) -> str:
+    """What a drink of so many ml looks like through so many cm, as a colour of a screen "#rrggbb"; ``air`` is the cloudiness of
+    foam that is shaken through it.
+
+    What is cloudy sends light back before it has gone all the way through, so that less of it is swallowed, and lightens toward milk.
+    """
     if volume_ml <= 0:
         return "#ffffff"
     # In plain numbers: a board asks for a thousand of these, and three of them are too few for numpy.
-    dense, cloudy = [0.0, 0.0, 0.0], 0.0
+    dense, cloudy, fat = [0.0, 0.0, 0.0], air, 0.0
     for pour in pours:
         share = pour.liquid_ml / volume_ml
         if share > 0:
             dense = [sum_ + share * own for sum_, own in zip(dense, pour.ingredient.absorbance, strict=True)]
             cloudy += share * (pour.ingredient.label("cloudiness") or 0.0)
-    milk = min(1.0, cloudy) * CLOUD_LIGHTENS
-    channels = [10.0 ** (-absorbance * path_cm) for absorbance in dense]
+            fat += share * pour.ingredient.composition.fat
+    cloudy = min(1.0, cloudy)
+    path = path_cm / (1 + (SCATTERS_PER_CM * cloudy + FAT_SCATTERS * fat) * path_cm)
+    milk = cloudy * CLOUD_LIGHTENS
+    channels = [10.0 ** (-absorbance * path) for absorbance in dense]
     return "#" + "".join(f"{round(255 * (channel + (1 - channel) * milk)):02x}" for channel in channels)
+
+
+def air_in(drink: Drink) -> float:
+    """Cloudiness of the foam that is shaken through a drink, 0 to 1."""
+    if drink.method.technique not in FOAMING:
+        return 0.0
+    return max((AIR_OF[pour.ingredient.foam] for pour in drink.pours if pour.meets_ice and pour.liquid_ml > 0), default=0.0)
+
+
+def colour_words(colour: str) -> str:
+    """A colour "#rrggbb" in the words of somebody who looks at a glass: "light pink", "amber", "deep red".
+
+    >>> colour_words("#f4b8c0"), colour_words("#fafaf5"), colour_words("#b01c20")
+    ('light pink', 'pale', 'red')
+    """
+    red, green, blue = (int(colour[at : at + 2], 16) / 255 for at in (1, 3, 5))
+    hue, light, _ = colorsys.rgb_to_hls(red, green, blue)
+    chroma = max(red, green, blue) - min(red, green, blue)
+    if light < BLACK_BELOW:
+        return "black"
+    name = next(name for most, name in _HUES if 360 * hue < most)
+    if name == "red" and light > PINK_ABOVE:
+        name = "pink"
+    if chroma < GREY_BELOW:
+        hint = f"pale {name}" if name in ("pink", "blue", "violet") and chroma > COLOURLESS_BELOW else "pale"
+        return hint if light > WHITE_ABOVE else "grey"
+    if name in ("orange", "gold", "yellow") and light < BROWN_BELOW:
+        return "brown" if light < AMBER_BELOW else "amber"
+    if name == "orange" and chroma < BEIGE_BELOW:
+        return "beige"
+    shade = "light " if light > PALE_ABOVE else "deep " if light < DEEP_BELOW else ""
+    return f"{shade}{name}"

@@ -10,44 +10,35 @@ from typing import Final, Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.balance import AXES, Change, changes_between, in_words, profile_of_made, tasted
+from oenomel.core.balance import AXES, Change, changes_between, in_words, loudness_between, profile_of_made, share_of_glass, tasted
 from oenomel.core.families import Home, steps_of
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, kinship, likeness
+from oenomel.core.larder import Ingredient, SlotName, capital, kinship, likeness, listed
+from oenomel.core.notebook.answering import VOLUME_COUNTS, Answered, answer, moving, target_at
 from oenomel.core.notebook.palate import TRIAL_SD, WITHIN_STEPS, Palate, Tasted, learn, unknown_palate
 from oenomel.core.notebook.tasting import Verdict, verdict_words
 from oenomel.core.spec import GRID_ML, ML_PER_UNIT, Drink, Pour, grid_of
 from oenomel.core.swaps import (
-    CORRECTORS,
     MOST_FREE,
     Aim,
     Budget,
     Residual,
-    Target,
-    Weights,
-    rebalance,
+    correctors_for,
     residuals_of,
-    that_can_move,
-    usually_free,
 )
-from oenomel.errors import DomainError, NothingFree
+from oenomel.errors import DomainError
 
 Floats = NDArray[np.float64]
 
-Answered = tuple[Drink, tuple[Residual, ...], tuple[str, ...]]
-"""A pourable drink, what is left between it and what was wished, and what else has to be said."""
+GUM: Final = "gum-syrup"
+GUM_ML: Final = 5.0
+"""What a thin drink is given for its body, and how much of it: a barspoon."""
 
-BODY_CORRECTORS: Final = ("gum-syrup",)
-"""What joins besides where a drink is thin."""
+LEAST_A_UNIT: Final = {"sugar": 1.0, "acid": 0.08, "abv": 1.2}
+"""What a unit of complaint asks for at the least, g in 100 ml and % v/v: a step of next to nothing is nothing (model.md §10)."""
 
 DRINK_SD: Final = 0.5
 """How far one drink's own ideal lies from what its taster likes in general, [steps]. An assumption: a long drink is no strong one."""
-
-JOIN_FROM_STEPS: Final = 0.7
-"""Correctors are offered where an axis would stay further off than this."""
-
-VOLUME_COUNTS: Final = 0.4
-"""Weight of the drink's size where a complaint is answered: the tongue asked for a taste, not for a volume."""
 
 CLOSE_ENOUGH: Final = 0.8
 TRIALS_BEFORE_GIVING_IN: Final = 3
@@ -55,12 +46,18 @@ NOTHING_BETTER: Final = 0.05
 """A drink is close enough when it is this likely to lie within a step on every axis, or when after three trials nothing that can be
 poured is likelier by more than the last."""
 
+AS_LARGE: Final = 4.0
+"""Weight of the drink's size where it is to stay as large as before."""
+
 QUIETER: Final = 2 / 3
-"""A pour that is too loud is cut to this at most."""
+"""Of its share of the glass, what a pour that is too loud is brought to."""
 
 ACCENT_DASHES: Final = 2
 MOST_PROPOSALS: Final = 3
-SAME_J: Final = 1e-6
+HALF_DONE: Final = 0.5
+"""Of what is asked for, as the square of steps, what one change has to leave undone at the most."""
+
+SIZE_TOLD_ML: Final = 1.0
 
 
 @dataclass(frozen=True)
@@ -138,44 +135,6 @@ def ideal_of(sheets: Sequence[Sheet], reference: Floats, palate: Palate | None, 
     if palate is not None:
         prior = Palate(palate.mean, palate.covariance + DRINK_SD**2 * np.eye(3))
     return learn(tasted, prior)
-
-
-def answer(
-    drink: Drink,
-    wished: Floats,
-    larder: Mapping[str, Ingredient],
-    conditions: Conditions,
-    grid_ml: float = GRID_ML,
-    *,
-    body: bool = False,
-    free: Sequence[int] | None = None,
-    budget: Budget | None = None,
-) -> Answered:
-    """The pourable drink nearest to ``wished``, shape (3,), [steps]: its own pours first, and correctors where these leave an axis off.
-
-    Raises
-    ------
-    NothingFree
-        No pour can move, and none can join.
-    """  # fmt: skip
-    volume = profile_of_made(drink, conditions).volume_ml
-    aim = Aim(_target(wished, volume), Weights(volume_ml=VOLUME_COUNTS), grid_ml)
-    moving = _moving(drink) if free is None else tuple(free)
-    try:
-        own = rebalance(drink, aim, moving, conditions=conditions, budget=budget)
-    except NothingFree:
-        own = None
-    reached = own is not None and all(abs(left.steps) <= JOIN_FROM_STEPS for left in own.left if left.axis in AXES)
-    names = (*(BODY_CORRECTORS if body else ()), *CORRECTORS)
-    joining = [larder[slug] for slug in names if slug in larder]
-    if free is None and not (reached and not body):
-        helped = rebalance(drink, aim, moving, joining, conditions, budget)
-        # Where none of them joins the two are the same drink, but only the second knows that they were asked.
-        if own is None or helped.costs.total <= own.costs.total + SAME_J:
-            own = helped
-    if own is None:
-        raise NothingFree
-    return own.drink, own.left, own.notes
 
 
 def standing_of(
@@ -278,30 +237,51 @@ class _Question:
             row, wished = list(AXES).index(axis), self.wished.copy()
             wished[row] = max(wished[row], self.here[row] - (self.verdict.body or 0))
             if axis == "abv":
-                words = "stronger", "Answer it, with more strength", "Thin: more strength, and with it less water."
+                why = "Thin: more strength, and with it less water."
+                found.append(self._proposal("stronger", "Answer it, with more strength", self._answer(self.present, wished), why))
             else:
-                words = "sweeter", "Answer it, with more sweetness and body", "Thin: sugar, and gum with it, give the drink body."
-            key, title, why = words
-            found.append(self._proposal(key, title, self._answer(self.present, wished, body=axis == "sugar"), why))
+                found.append(self._with_gum(wished))
         return found
 
+    def _with_gum(self, wished: Floats) -> Proposal:
+        """Sugar, and a barspoon of gum where there is some and none is in the drink yet."""
+        pours = self.present.pours
+        if GUM not in self.larder or any(pour.ingredient.slug == GUM for pour in pours):
+            answered, why = self._answer(self.present, wished), "Thin: sugar gives the drink body."
+        else:
+            gummed = self.present.with_pours((*pours, Pour(self.larder[GUM], GUM_ML, slot="sweet")))
+            answered = self._answer(gummed, wished, free=[*moving(self.present)[: MOST_FREE - 1], len(pours)])
+            gum = any(pour.ingredient.slug == GUM and pour.volume_ml > 0 for pour in answered[0].pours)
+            why = f"Thin: sugar{', and gum with it, give' if gum else ' gives'} the drink body."
+        return self._proposal("sweeter", "Answer it, with more sweetness and body", answered, why)
+
     def quieter(self) -> list[Proposal]:
-        """One thing too loud: a third less of it, and the others fill the gap."""
+        """One thing too loud: two thirds of its share, the drink as large as before."""
         places = [i for i, p in enumerate(self.present.pours) if p.ingredient.slug == self.verdict.loud and p.liquid_ml > 0]
         if not self.verdict.loud or not places:
             return []
-        index = places[0]
-        pour = self.present.pours[index]
+        pour = self.present.pours[places[0]]
         grid = grid_of(pour.ingredient, pour.unit, self.grid_ml)
-        most = math.floor(pour.volume_ml * QUIETER / grid + 1e-9) * grid
-        pours = tuple(replace(p, volume_ml=most) if i == index else p for i, p in enumerate(self.present.pours))
-        cut = replace(self.present, pours=pours)
-        free = [i for i in _moving(cut) if i != index]
-        answered = self._answer(cut, self.wished, free=free) if free else (cut, (), ())
-        name = pour.ingredient.name
-        return [
-            self._proposal("quieter", f"{name} quieter", answered, f"{name} drowns the rest: a third less, and the others fill the gap.")
-        ]
+        below = math.floor(pour.volume_ml * QUIETER / grid + 1e-9) * grid
+        volume = profile_of_made(self.present, self.conditions).volume_ml
+        share = QUIETER * share_of_glass(self.present, self.verdict.loud, volume)
+        # What fills the gap has its water from the ice, so that the next step of the jigger may come nearer to the share.
+        tried = [self._cut_to(places[0], ml, volume) for ml in (below, below + grid) if 0 <= ml < pour.volume_ml]
+        answered, _ = min(tried, key=lambda each: abs(each[1] - share))
+        name = pour.ingredient.said
+        changes = changes_between(answered[0], self.present, self.conditions)
+        more = [each.words.removeprefix("more ").removesuffix(" added") for each in changes if _adds(each)]
+        fills = f" {capital(listed(more))} {'fill' if len(more) > 1 else 'fills'} the gap." if more else ""
+        return [self._proposal("quieter", f"{pour.ingredient.name} quieter", answered, f"{capital(name)} drowns the rest.{fills}")]
+
+    def _cut_to(self, index: int, volume_ml: float, served_ml: float) -> tuple[Answered, float]:
+        """The drink with one pour cut and the rest brought back around it, and the share that it has then."""
+        pours = self.present.pours
+        cut = self.present.with_pours((*pours[:index], pours[index].at(volume_ml), *pours[index + 1 :]))
+        free = [i for i in moving(cut) if i != index]
+        answered = self._answer(cut, self.wished, free=free, volume_ml=served_ml, volume_counts=AS_LARGE)
+        made = answered[0]
+        return answered, share_of_glass(made, pours[index].ingredient.slug, profile_of_made(made, self.conditions).volume_ml)
 
     def accent(self) -> list[Proposal]:
         """Something lacking: bitters whose aroma is kin to what is there, and isn't there yet."""
@@ -318,56 +298,87 @@ class _Question:
         first, *others = sorted(offers, key=promise, reverse=True)[:3]
         pour = Pour(first, ACCENT_DASHES * ML_PER_UNIT["dash"], unit="dash", slot="accent")
         with_it = replace(self.present, pours=(*self.present.pours, pour))
-        aim = Aim(_target(self.wished, profile_of_made(self.present, self.conditions).volume_ml))
+        aim = Aim(target_at(self.wished, profile_of_made(self.present, self.conditions).volume_ml))
         instead = f" {' or '.join(each.name for each in others)} would do as well." if others else ""
         why = f"Something is lacking: its aroma is kin to what is there, and isn't there yet.{instead}"
         left = residuals_of(with_it, aim, self.conditions)
         return [self._proposal("accent", f"Two dashes of {first.name}", (with_it, left, ()), why)]
 
     def one_change(self) -> list[Proposal]:
-        """One pour alone: the tongue then knows what made the difference."""
-        alone = {index: self._answer(self.present, self.wished, free=[index]) for index in usually_free(self.present)}
-        if not alone:
+        """One pour alone, its own or else one that joins, where that does half of it at least."""
+        pours = self.present.pours
+        joining = [self.present.with_pours((*pours, Pour(e, 0.0, slot=_slot(e)))) for e in correctors_for(self.present, self.larder)]
+        own, others = [(self.present, index) for index in moving(self.present)], [(drink, len(pours)) for drink in joining]
+        volume = profile_of_made(self.present, self.conditions).volume_ml
+        start = _off(residuals_of(self.present, Aim(target_at(self.wished, volume)), self.conditions))
+        for tried in (own, others):
+            alone = [(self._answer(drink, self.wished, free=[index], joining=False), drink.pours[index]) for drink, index in tried]
+            helpful = [each for each in alone if _off(each[0][1]) <= HALF_DONE * start]
+            if helpful:
+                break
+        else:
             return []
-        index = min(alone, key=lambda each: sum(left.steps**2 for left in alone[each][1] if left.axis in AXES))
-        name = self.present.pours[index].ingredient.name
+        answered, pour = min(helpful, key=lambda each: _off(each[0][1]))
         why = "One pour alone: the tongue then knows what made the difference."
-        return [self._proposal("one change", f"Only {name}", alone[index], why)]
+        return [self._proposal("one change", f"Only {pour.ingredient.said}", answered, why)]
 
-    def _answer(self, drink: Drink, wished: Floats, *, body: bool = False, free: Sequence[int] | None = None) -> Answered:
+    def _answer(
+        self,
+        drink: Drink,
+        wished: Floats,
+        *,
+        free: Sequence[int] | None = None,
+        joining: bool = True,
+        volume_ml: float | None = None,
+        volume_counts: float = VOLUME_COUNTS,
+    ) -> Answered:
         # The first answer may take half of it, what follows half of the rest.
         budget = self.budget.share(0.5)
-        return answer(drink, wished, self.larder, self.conditions, self.grid_ml, body=body, free=free, budget=budget)
+        return answer(
+            drink,
+            wished,
+            self.larder,
+            self.conditions,
+            self.grid_ml,
+            volume_ml=volume_ml,
+            volume_counts=volume_counts,
+            free=free,
+            joining=joining,
+            budget=budget,
+        )
 
     def _proposal(self, key: str, title: str, answered: Answered, why: str) -> Proposal:
         drink, left, notes = answered
         changes = changes_between(drink, self.present, self.conditions)
         heard = f"Said of it: {verdict_words(self.verdict) or 'nothing of the axes'}."
-        reasons = tuple(reason for reason in (heard, why, *_told(changes)) if reason)
-        chance = self.ideal.chance_within(steps_of(profile_of_made(drink, self.conditions)) - self.reference)
+        served, before = (profile_of_made(each, self.conditions) for each in (drink, self.present))
+        loud = [each.sentence for each in loudness_between(drink, self.present, served.volume_ml, before.volume_ml) if each.told]
+        nose = f"To the nose: {listed(loud)}." if loud else ""
+        reasons = tuple(reason for reason in (heard, why, *_told(changes), nose) if reason)
+        chance = self.ideal.chance_within(steps_of(served) - self.reference)
         return Proposal(key, title, drink, reasons, changes, left, notes, chance)
 
 
-def _moving(drink: Drink) -> tuple[int, ...]:
-    """Pours that an answer may move: those that usually may, and a lengthener, which is what makes a long drink weak."""
-    long = [i for i, pour in enumerate(drink.pours) if pour.slot == "lengthener" and pour.liquid_ml > 0]
-    return tuple(sorted({*usually_free(drink), *that_can_move(drink, long)}))[:MOST_FREE]
-
-
-def _target(wished: Floats, volume_ml: float) -> Target:
-    levels = [max(axis.floor, float(axis.level_at(n))) for n, axis in zip(wished, AXES.values(), strict=True)]
-    sugar, acid, abv = levels
-    return Target(min(sugar, 150.0), min(acid, 150.0), min(abv, 95.0), volume_ml)
-
-
 def _wished(verdict: Verdict, here: Floats, ideal: Floats, *, first: bool) -> Floats:
-    """Where the next trial should stand: by the first sheet one step for each unit of complaint, then where all sheets together point.
+    """Where the next trial should stand: by the first sheet one step for each unit of complaint, and no less than `LEAST_A_UNIT`, then
+    where all sheets together point.
 
-    An axis of which nothing was ever said stays.
+    An axis of which nothing was ever said stays, and so does the strength of what has none.
     """
-    heard = np.array([said is not None for said in verdict.axes])
-    asked = here - np.array([said or 0 for said in verdict.axes], dtype=np.float64)
-    return np.where(heard, asked if first else ideal, here)
+    said = {name: value for name, value in zip(AXES, verdict.axes, strict=True) if value is not None}
+    if here[-1] <= AXES["abv"].at(AXES["abv"].floor):
+        said.pop("abv", None)
+    wished = here.copy()
+    for row, (name, axis) in enumerate(AXES.items()):
+        if name not in said:
+            continue
+        if not first:
+            wished[row] = ideal[row]
+        elif said[name]:
+            now, asked = float(axis.level_at(here[row])), -said[name]
+            by_steps = abs(float(axis.level_at(here[row] + asked)) - now)
+            wished[row] = axis.at(now + math.copysign(max(by_steps, abs(asked) * LEAST_A_UNIT[name]), asked))
+    return wished
 
 
 def _together(verdicts: Sequence[Verdict]) -> Verdict:
@@ -392,12 +403,26 @@ def _again(proposal: Proposal, before: Sequence[Proposal]) -> bool:
     return any(poured(proposal) == poured(other) for other in before)
 
 
+def _slot(ingredient: Ingredient) -> SlotName:
+    return next(iter(ingredient.slots), "other")
+
+
+def _off(left: Sequence[Residual]) -> float:
+    """How far the axes are off together, as the square of steps."""
+    return sum(each.steps**2 for each in left if each.axis in AXES)
+
+
+def _adds(change: Change) -> bool:
+    return change.words.startswith("more ") or change.words.endswith(" added")
+
+
 def _told(changes: Sequence[Change]) -> list[str]:
     """What each change does, in a sentence: the axes that it moves by half a step or more."""
+    grown = sum(change.by["volume_ml"] for change in changes)
     told = []
     for change in changes:
         words = [in_words(change.steps[name], AXES[name]) for name in tasted(change.steps)]
-        told.append(
-            f"{change.words[0].upper()}{change.words[1:]}: {', '.join(words) if words else 'keeps the size, hardly moves an axis'}."
-        )
+        # What goes the other way than the rest together keeps the drink as large as it was.
+        for_size = abs(grown - change.by["volume_ml"]) > abs(grown) + SIZE_TOLD_ML
+        told.append(f"{capital(change.words)}: {listed(words) or ('keeps the size' if for_size else 'hardly to be told alone')}.")
     return told

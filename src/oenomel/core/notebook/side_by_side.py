@@ -10,6 +10,7 @@ from oenomel.core.balance import AXES, THE_METHOD, can_be_tasted, change_words, 
 from oenomel.core.families import Homes
 from oenomel.core.forecast import AxisDifference, Comparison, compare
 from oenomel.core.ice import Conditions
+from oenomel.core.larder import capital, listed
 from oenomel.core.spec import Drink, Pour
 from oenomel.errors import DomainError
 
@@ -197,9 +198,8 @@ def _summed_up(made: Sequence[Made], comparisons: Sequence[Comparison], circumst
             told.append(f"{each.name} is {words}{rest}")
     # Only what moves an axis that differs can be behind the difference.
     besides = [each.what for each in circumstances if each.axis]
-    listed = " and ".join([", ".join(besides[:-1]), besides[-1]] if len(besides) > 1 else besides)
-    tail = f" {listed[0].upper()}{listed[1:]} differed too, and could explain it." if besides else ""
-    return f"{'. '.join(f'{each[0].upper()}{each[1:]}' for each in told)}.{tail}"
+    tail = f" {capital(listed(besides))} differed too, and could explain it." if besides else ""
+    return f"{'. '.join(map(capital, told))}.{tail}"
 
 
 def _sure(axis: AxisDifference) -> str:

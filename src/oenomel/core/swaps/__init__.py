@@ -13,6 +13,7 @@ from oenomel.core.swaps.rebalancing import (
     Move,
     Rebalanced,
     Residual,
+    correctors_for,
     rebalance,
     residuals_of,
     that_can_move,
@@ -24,6 +25,6 @@ from oenomel.core.swaps.ways import Way, ways_of
 __all__ = [
     "COARSEST_GRID_ML", "CORRECTORS", "FINEST_GRID_ML", "MOST_FREE", "RANKINGS", "Aim", "Board", "Budget", "Costs", "Filters",
     "LeftOut", "Mode", "Move", "Problems", "Ranking", "Rebalanced", "Residual", "Span", "Standing", "Stop", "SwapRow", "Target",
-    "Variant", "Way", "Weights", "cost_of", "figures_of", "joined", "minimise", "problems_of", "rebalance", "residuals_of", "span_of",
-    "swap_board", "that_can_move", "usually_free", "ways_of",
+    "Variant", "Way", "Weights", "correctors_for", "cost_of", "figures_of", "joined", "minimise", "problems_of", "rebalance",
+    "residuals_of", "span_of", "swap_board", "that_can_move", "usually_free", "ways_of",
 ]  # fmt: skip

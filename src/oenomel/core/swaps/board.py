@@ -11,8 +11,8 @@ from typing import Final, Literal, NamedTuple, get_args
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.balance import AXES, FIGURES, can_be_tasted, in_words
-from oenomel.core.glass import swatch
+from oenomel.core.balance import AXES, FIGURES, Loudness, can_be_tasted, in_words, loudness_between
+from oenomel.core.glass import air_in, swatch
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, aromas_between, blend, kinship, likeness
 from oenomel.core.spec import Drink, Pour, grid_of, usual_bounds
@@ -52,6 +52,15 @@ CUT_ABOVE: Final = 600
 FURTHEST: Final = 4.0
 """With more candidates than this a J over 4 isn't searched for: "further than two steps" is enough."""
 
+NO_BUBBLES_COST: Final = 1.0
+"""What J pays for a still candidate in a sparkling pour's place (model.md §7)."""
+
+RARE_COSTS: Final = 0.25
+UNLIKE_COSTS: Final = 0.4
+"""What the ranking by balance and aroma together adds for each step that an ingredient is less usual behind a bar, and for another kind of
+thing, as J (house rules): of two that do the job as well, the one that is there.
+"""
+
 HOPELESS_ML: Final = 1000.0
 
 
@@ -74,8 +83,10 @@ class SwapRow:
     """One candidate on the board.
 
     ``plain`` is as much of it as of what it replaces, ``mended`` what the mode makes of it, None where J is over the cut. ``moves`` are
-    what the mode asks for besides the swap. ``unseen`` is what no axis shows, ``notes`` what the mode can't do. ``likeness`` to what it
-    replaces and ``kinship`` with the rest are 0 to 1. ``proved`` says that no pourable amounts have a smaller J.
+    what the mode asks for besides the swap. ``unseen`` is what no axis shows, ``notes`` what the mode can't do, ``loudness`` what a nose
+    could tell of the drink's other parts. ``likeness`` to what it replaces and ``kinship`` with the rest are 0 to 1. ``proved`` says that
+    no pourable amounts have a smaller J; ``loses_bubbles`` that it is still where bubbles are part of the job. ``reach`` is how far a
+    bartender would have to reach for it: beer for soda, a bottle that few bars have.
     """
 
     candidate: Candidate
@@ -84,15 +95,18 @@ class SwapRow:
     moves: tuple[Move, ...]
     unseen: tuple[str, ...]
     notes: tuple[str, ...]
+    loudness: tuple[Loudness, ...]
     likeness: float
     kinship: float | None
     proved: bool
+    loses_bubbles: bool
+    reach: float
 
     def score(self, ranking: str) -> float:
         """By what it is ranked, the smaller the better, to 1e-9: ties stay in the order of names."""
         balance = FURTHEST + 1 if self.mended is None else self.mended.cost
         nose = (1 - self.likeness) + (1 - (0.5 if self.kinship is None else self.kinship)) / 2
-        return round({"balance": balance, "aroma": nose, "both": balance + nose}[ranking], 9)
+        return round({"balance": balance, "aroma": nose, "both": balance + nose + self.reach}[ranking], 9)
 
 
 @dataclass(frozen=True)
@@ -190,6 +204,7 @@ class _Seat:
         chosen = sorted([*([index] if self.can_move else []), *others[: MOST_FREE - 1]])
         self.free = tuple(chosen) if mode == "rebalance" else ()
         self.mode = "pour" if mode == "rebalance" and not self.free else mode
+        self.volume_ml = float(figures_of([drink], aim.by_sucrose_equivalents, self.conditions)[0, 0])
 
     def present(self) -> Standing:
         """Where the drink stands without a swap."""
@@ -213,38 +228,52 @@ class _Seat:
         if not candidates:
             return ()
         variants = [self._variant(candidate) for candidate in candidates]
+        still = [candidate.loses_bubbles(self.pour) for candidate in candidates]
+        flat = [NO_BUBBLES_COST * each for each in still]
         plain = self._standings([self._unblended(v.drink, o) for v, o in zip(variants, candidates, strict=True)], [None] * len(candidates))
+        plain = [replace(each, cost=each.cost + price) if price else each for each, price in zip(plain, flat, strict=True)]
         mended = (
-            self._rebalanced(candidates, variants, cut)
+            self._rebalanced(candidates, variants, np.maximum(cut - np.array(flat), 0.0))
             if self.mode == "rebalance"
             else [self._held(o, v) for o, v in zip(candidates, variants, strict=True)]
         )
-        found = [(each.drink, each.cost) for each in mended if each.drink is not None]
+        found = [(each.drink, each.cost + price) for each, price in zip(mended, flat, strict=True) if each.drink is not None]
         standings = iter(self._standings([drink for drink, _ in found], [cost for _, cost in found]))
         rest = [pour.ingredient for i, pour in enumerate(self.drink.pours) if i != self.index]
-        return tuple(
-            SwapRow(
-                candidate,
-                before,
-                None if after.drink is None else next(standings),
-                after.moves,
-                _unseen(self.pour.ingredient, candidate.ingredient),
-                after.notes,
-                likeness(self.pour.ingredient, candidate.ingredient),
-                kinship(candidate.ingredient, rest),
-                after.proved,
+        rows = []
+        for candidate, before, after, loses in zip(candidates, plain, mended, still, strict=True):
+            standing = None if after.drink is None else next(standings)
+            rows.append(
+                SwapRow(
+                    candidate,
+                    before,
+                    standing,
+                    after.moves,
+                    _unseen(self.pour.ingredient, candidate.ingredient),
+                    after.notes,
+                    self._loudness(standing or before),
+                    likeness(self.pour.ingredient, candidate.ingredient),
+                    kinship(candidate.ingredient, rest),
+                    after.proved,
+                    loses,
+                    _reach(self.pour.ingredient, candidate.ingredient),
+                )
             )
-            for candidate, before, after in zip(candidates, plain, mended, strict=True)
+        return tuple(rows)
+
+    def _loudness(self, standing: Standing) -> tuple[Loudness, ...]:
+        """What a nose could tell of the other parts."""
+        return tuple(
+            each for each in loudness_between(standing.drink, self.drink, standing.figures["volume_ml"], self.volume_ml) if each.told
         )
 
-    def _rebalanced(self, candidates: Sequence[Candidate], variants: Sequence[Variant], cut: float) -> list[_Mended]:
-        found = self._searched(candidates, list(enumerate(variants)), np.full(len(candidates), cut), ())
+    def _rebalanced(self, candidates: Sequence[Candidate], variants: Sequence[Variant], cuts: Floats) -> list[_Mended]:
+        found = self._searched(candidates, list(enumerate(variants)), cuts, ())
         if self.correctors:
             # Nobody joins where less than his own price is left to mend.
             lacking = [place for place, each in enumerate(found) if each.cost > LEAST_TO_JOIN]
-            tried = self._searched(
-                candidates, [(p, variants[p]) for p in lacking], np.array([min(m.cost, cut) for m in found]), self.correctors
-            )
+            least = [min(each.cost, cut) for each, cut in zip(found, cuts.tolist(), strict=True)]
+            tried = self._searched(candidates, [(p, variants[p]) for p in lacking], np.array(least), self.correctors)
             found = [
                 before._replace(proved=before.proved and after.proved) if after.drink is None else after
                 for before, after in zip(found, tried, strict=True)
@@ -367,7 +396,7 @@ class _Seat:
         for column, (drink, levels, cost) in enumerate(zip(drinks, figures.T.tolist(), costs, strict=True)):
             here = {name: axis[column] for name, axis in zip(AXES, steps, strict=True)}
             words = tuple(in_words(n, AXES[name]) for name, n in here.items() if can_be_tasted(n))
-            colour = swatch(drink.pours, levels[0])
+            colour = swatch(drink.pours, levels[0], air=air_in(drink))
             standings.append(
                 Standing(drink, dict(zip(FIGURES, levels, strict=True)), here, words, colour, plain[column] if cost is None else cost)
             )
@@ -385,6 +414,12 @@ def _blend(old: Ingredient, new: Ingredient, share: float) -> Ingredient:
     )
 
 
+def _reach(before: Ingredient, after: Ingredient) -> float:
+    # What a house made or bought itself is there.
+    rare = after.rank - 1 if after.origin == "catalogue" else 0
+    return RARE_COSTS * rare + UNLIKE_COSTS * (after.kind != before.kind)
+
+
 def _unseen(before: Ingredient, after: Ingredient) -> tuple[str, ...]:
     """What no axis shows: the trade's impression, what the nose gains and loses, bitterness, foam."""
     said = []
@@ -397,6 +432,8 @@ def _unseen(before: Ingredient, after: Ingredient) -> tuple[str, ...]:
     bitter = (after.label("bitterness") or 0.0) - (before.label("bitterness") or 0.0)
     if abs(bitter) >= 1:
         said.append("more bitter" if bitter > 0 else "less bitter")
+    if before.is_sparkling != after.is_sparkling:
+        said.append("it is still: the drink loses its bubbles" if before.is_sparkling else "brings bubbles")
     if before.foam != after.foam:
         said.append("no foam" if not after.foam else "foams")
     return tuple(said) or ("taste it alone first: the numbers don't tell it from the other",)

@@ -50,6 +50,10 @@ class Candidate:
     share: float = 1.0
     helper: Ingredient | None = None
 
+    def loses_bubbles(self, pour: Pour) -> bool:
+        """Whether it is still where bubbles are part of the job."""
+        return pour.ingredient.is_sparkling and not self.ingredient.is_sparkling
+
     @property
     def key(self) -> str:
         """Names it in a board."""
@@ -97,6 +101,8 @@ def _unfit(ingredient: Ingredient, pour: Pour) -> str:
     """Why it can't do the job of this pour; empty where it can."""
     if ingredient.is_sparkling and pour.stage == "mixed":
         return "It is sparkling, and never goes in a closed shaker."
+    if "hot" in ingredient.cautions and "hot" not in pour.ingredient.cautions:
+        return "It is hot, and this is a cold drink."
     slot = pour.slot if pour.slot != "other" else ""
     known = any(name in ingredient.values for name in PROPERTIES) or any(ingredient.composition.vector)
     if slot in ingredient.slots or (not slot and ingredient.kind == pour.ingredient.kind):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import itertools
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
@@ -187,6 +187,24 @@ def rebalanced_as(variant: Variant, made: Drink, aim: Aim, conditions: Condition
     )
 
 
+def correctors_for(drink: Drink, larder: Mapping[str, Ingredient]) -> list[Ingredient]:
+    """Which correctors a bartender would reach for with this drink: one of a sort, in the form that its own pours don't give already.
+
+    Beside citrus an acid, where there is none lemon; beside syrup a richer one; no water where bubbles make the length.
+    """
+    poured = [pour for pour in drink.pours if pour.liquid_ml > 0]
+    sours, sweetens = (any(pour.slot == slot for pour in poured) for slot in ("sour", "sweet"))
+    sparkles = any(pour.ingredient.is_sparkling for pour in poured)
+    slugs = (
+        "simple-syrup-2-1" if sweetens else "simple-syrup-1-1",
+        "citric-acid-solution" if sours else "lemon-juice",
+        "vodka",
+        *(() if sparkles else ("still-water",)),
+    )
+    held = {pour.ingredient.slug for pour in drink.pours}
+    return [larder[slug] for slug in slugs if slug in larder and slug not in held]
+
+
 def usually_free(drink: Drink) -> tuple[int, ...]:
     """Pours that may move where nothing else is said; the last ones of very many stay."""
     return that_can_move(drink, [i for i, pour in enumerate(drink.pours) if pour.slot in FREE_SLOTS])[:MOST_FREE]
@@ -343,7 +361,7 @@ def _coarse(drink: Drink, free: Collection[int], aim: Aim) -> tuple[str, ...]:
     """Free pours that are smaller than a step of their grid."""
     small = [(drink.pours[i], grid_of(drink.pours[i].ingredient, drink.pours[i].unit, aim.grid_ml)) for i in free]
     return tuple(
-        f"{pour.liquid_ml:g} ml of {pour.ingredient.name} is less than one step of {grid:g} ml: it stays, goes or grows to {grid:g} ml."
+        f"{pour.liquid_ml:g} ml of {pour.ingredient.said} is less than one step of {grid:g} ml: it stays, goes or grows to {grid:g} ml."
         for pour, grid in small
         if 0 < pour.liquid_ml < grid
     )
@@ -372,8 +390,8 @@ def _out_of_reach(
         ]
         best = int(np.argmin(worst))
         if worst[best] < max(abs(each.steps) for each in felt) - TASTED_STEPS / 2:
-            name = drink.pours[locked[best]].ingredient.name
+            name = drink.pours[locked[best]].ingredient.said
             how = "brings it there" if worst[best] < TASTED_STEPS else "brings it nearer"
-            return (near, f"Freeing {name} {how}.")
+            return (near, f"Freeing the {name} {how}.")
     help_ = "" if correctors else " Let a corrector join, such as syrup, citrus, spirit or water."
     return (f"{near} No other pour of this drink helps.{help_}",)

@@ -10,7 +10,7 @@ from typing import Final
 
 from oenomel.core.balance import part_words
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient
+from oenomel.core.larder import Ingredient, listed
 from oenomel.core.spec import Drink
 from oenomel.core.swaps.aim import Aim
 from oenomel.core.swaps.budget import Budget
@@ -49,7 +49,7 @@ def ways_of(
     ----------
     first : Rebalanced                    the answer of least J, as `rebalance` found it
     free : collection of int, optional    pours that may move, as `rebalance` takes them
-    correctors : sequence of Ingredient   of which one may join the way that leaves the dearest pour alone
+    correctors : sequence of Ingredient   of which one may join the way that leaves the dearest pour alone (`correctors_for`)
     """
     conditions, budget = conditions or Conditions(), budget or Budget()
     chosen = usually_free(drink) if free is None else that_can_move(drink, free)
@@ -107,12 +107,12 @@ def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
     left = sorted(moved - {move.pour for move in way.moves if not move.joined}, key=lambda index: -price_of(drink.pours[index]))
     words = []
     if len(way.moves) == 1:
-        words.append(f"Moves the {drink.pours[way.moves[0].pour].ingredient.said} only" if not joined else f"{_listed(joined)} joins")
+        words.append(f"Moves the {drink.pours[way.moves[0].pour].ingredient.said} only" if not joined else f"{listed(joined)} joins")
     else:
         if left:
             words.append(f"keeps the {drink.pours[left[0]].ingredient.said}")
         if joined:
-            words.append(f"takes {_listed(joined)} in")
+            words.append(f"takes {listed(joined)} in")
         if way is ways[0]:
             words.insert(0, "comes nearest")
     told = ", ".join(words) or f"moves {len(way.moves)} pours"
@@ -127,8 +127,4 @@ def _cost(drink: Drink, way: Rebalanced) -> str:
         for move in way.moves
         if not move.joined and price_of(drink.pours[move.pour]) >= DEAR and _part(move) >= LEAST_PART
     ]
-    return f"Costs in character: {_listed(told)}." if told else "What the drink is known by stays."
-
-
-def _listed(words: Sequence[str]) -> str:
-    return " and ".join([", ".join(words[:-1]), words[-1]] if len(words) > 1 else words)
+    return f"Costs in character: {listed(told)}." if told else "What the drink is known by stays."

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import fields
-from typing import Annotated, Final
+from typing import Annotated, Any, Final
 
 from pydantic import BeforeValidator
 
@@ -236,7 +236,7 @@ def forecast_report(forecast: Forecast) -> ForecastReport:
         dilution=forecast.dilution,
         strained=_profile(forecast.strained, cold.strained),
         before_topping=_profile(forecast.before_topping, cold.before_topping),
-        served=ServedReport(**_profile(forecast.served, cold.glass).model_dump(), co2=forecast.co2),
+        served=ServedReport(**_figures(forecast.served, cold.glass), co2=forecast.co2),
         interval80=Intervals.model_validate(forecast.interval80),
         doubt=DoubtReport.model_validate(forecast.doubt.drivers),
         pours=_pours(forecast),
@@ -253,8 +253,12 @@ def appearance_report(appearance: Appearance | None) -> AppearanceReport | None:
 
 
 def _profile(profile: Profile, temperature_c: float) -> ProfileReport:
+    return ProfileReport(**_figures(profile, temperature_c))
+
+
+def _figures(profile: Profile, temperature_c: float) -> dict[str, Any]:
     figures = {name: getattr(profile, name) for name in _FIGURES}
-    return ProfileReport(**figures, standard_drinks=profile.standard_drinks, body_word=profile.body_word, temperature_c=temperature_c)
+    return figures | {"standard_drinks": profile.standard_drinks, "body_word": profile.body_word, "temperature_c": temperature_c}
 
 
 def _pours(forecast: Forecast) -> list[PourReport]:

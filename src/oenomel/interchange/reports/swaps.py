@@ -116,9 +116,11 @@ class SwapRowReport(Report):
     moves: list[MoveReport]
     unseen: list[str]
     notes: list[str]
+    loudness: list[str]
     likeness: float
     kinship: float | None
     proved: bool
+    loses_bubbles: bool
     scores: ScoresReport
 
 
@@ -171,7 +173,7 @@ def _answer(spec: SpecFile, drink: Drink, answer: Rebalanced) -> dict[str, Any]:
 
 def swaps_report(spec: SpecFile, drink: Drink, part: Board, shelf: Mapping[str, Shelved], ranking: Ranking) -> SwapsReport:
     """Part of a board for a spec; ``shelf`` tells how an ingredient stands there."""
-    rows = sorted(part.rows, key=lambda row: row.score(ranking))
+    rows = sorted(part.rows, key=lambda row: (row.loses_bubbles, row.score(ranking)))
     return SwapsReport(
         rows=[_row(spec, drink, row, shelf) for row in rows],
         left_out=[_left_out(each) for each in part.left_out],
@@ -198,9 +200,11 @@ def _row(spec: SpecFile, drink: Drink, row: SwapRow, shelf: Mapping[str, Shelved
         moves=[_move(move) for move in row.moves],
         unseen=list(row.unseen),
         notes=list(row.notes),
+        loudness=[each.sentence for each in row.loudness],
         likeness=row.likeness,
         kinship=row.kinship,
         proved=row.proved,
+        loses_bubbles=row.loses_bubbles,
         scores=ScoresReport(**{ranking: row.score(ranking) for ranking in RANKINGS}),
     )
 
