@@ -7,7 +7,7 @@ from support.tasters import Taster, forecast_error
 
 from oenomel.core.balance.served import profile_of_made
 from oenomel.core.families.family import families
-from oenomel.core.families.home import standard_homes, steps_of
+from oenomel.core.families.home import BRANCHES, standard_homes, steps_of
 from oenomel.core.ice.conditions import Conditions
 from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.notebook.next_trial import Sheet, answer, ideal_of, proposals, standing_of
@@ -136,7 +136,7 @@ def developed(random, sheets_a_trial):
     family = random.choice(["sour", "daisy", "fizz"])
     home = standard_homes()[family, ""]
     reference = home.points.mean(axis=0)
-    schools = families()[family].schools
+    schools = [school for school in families()[family].schools if school.drink.form not in BRANCHES]
     present = schools[random.integers(len(schools))].drink
     while True:
         ideal = reference + random.normal(0, 1.5, 3)

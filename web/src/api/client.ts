@@ -31,6 +31,7 @@ export type Standing = Schemas['StandingReport'];
 export type SwapsRequest = Schemas['SwapsRequest'];
 export type RebalanceRequest = Schemas['AimRequest'];
 export type Rebalanced = Schemas['RebalanceReport'];
+export type Way = Schemas['WayReport'];
 export type Move = Schemas['MoveReport'];
 export type Step = Schemas['StepReport'];
 export type Glass = Schemas['GlassReport'];

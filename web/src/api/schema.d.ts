@@ -1238,7 +1238,8 @@ export interface components {
          *
          *     ``free`` names the pours that may move, by slug, by the name of an inline ingredient, or by their place in the spec; without it
          *     those of base, sour, sweet and liqueur may. ``grid`` in ml. ``bounds`` by the same names. ``correctors`` are slugs of which up to two
-         *     may join. ``sweetness`` counts grams of sugar, or sucrose equivalents.
+         *     may join. ``sweetness`` counts grams of sugar, or sucrose equivalents. ``character``: whether moving what the drink is known by has
+         *     its price.
          */
         AimRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -1278,6 +1279,11 @@ export interface components {
              * @enum {string}
              */
             sweetness: "grams" | "sucrose equivalents";
+            /**
+             * Character
+             * @default true
+             */
+            character: boolean;
         };
         /**
          * AmountReport
@@ -1387,7 +1393,7 @@ export interface components {
         };
         /**
          * AxisReport
-         * @description One axis beside the parent's; ``steps`` is for drawing, too rough to print.
+         * @description One axis beside the parent's; ``steps`` is for drawing, too rough to print; ``made_by`` which changes made it.
          */
         AxisReport: {
             /** Axis */
@@ -1404,6 +1410,8 @@ export interface components {
             headline: string;
             /** Sentence */
             sentence: string;
+            /** Made By */
+            made_by: string;
             /** Sureness */
             sureness: string;
             /** Certainty */
@@ -1539,11 +1547,14 @@ export interface components {
          * Change
          * @description One change, in words, and what it did: by how much each figure changed in its unit, and each axis in noticeable steps.
          *
-         *     Over all changes of a pair of drinks each of them adds up to the whole difference.
+         *     ``cause`` names it after a "by": "drier by the triple sec". Over all changes of a pair of drinks each of them adds up to the whole
+         *     difference.
          */
         Change: {
             /** Words */
             words: string;
+            /** Cause */
+            cause: string;
             /** By */
             by: {
                 [key: string]: number;
@@ -1564,7 +1575,7 @@ export interface components {
         /**
          * Circumstance
          * @description Something that differs besides the pours: what, as it was in each trial, a sentence on what it does, and whether that could be
-         *     behind a verdict.
+         *     behind a verdict; ``axis`` is the one that it could explain by the numbers, empty for none.
          */
         Circumstance: {
             /** What */
@@ -1575,6 +1586,11 @@ export interface components {
             words: string;
             /** Could Explain */
             could_explain: boolean;
+            /**
+             * Axis
+             * @default
+             */
+            axis: string;
         };
         /**
          * CloudSpecEntry
@@ -1623,6 +1639,12 @@ export interface components {
             axes: components["schemas"]["AxisReport"][];
             /** Changes */
             changes: components["schemas"]["Change"][];
+            /** Loudness */
+            loudness: components["schemas"]["LoudnessReport"][];
+            /** Lean */
+            lean: string;
+            /** Bubbles */
+            bubbles: string;
             /** Findings */
             findings: components["schemas"]["FindingReport"][];
             /** Unseen */
@@ -1651,6 +1673,12 @@ export interface components {
             axes: components["schemas"]["AxisReport"][];
             /** Changes */
             changes: components["schemas"]["Change"][];
+            /** Loudness */
+            loudness: components["schemas"]["LoudnessReport"][];
+            /** Lean */
+            lean: string;
+            /** Bubbles */
+            bubbles: string;
             /** Findings */
             findings: components["schemas"]["FindingReport"][];
             /** Unseen */
@@ -1719,7 +1747,8 @@ export interface components {
         };
         /**
          * Costs
-         * @description The parts of J: what each axis and the volume are off, how many pours changed, how far, and correctors that joined.
+         * @description The parts of J: what each axis and the volume are off, how many pours changed, how far, correctors that joined, and the character
+         *     that was moved.
          */
         Costs: {
             /** Sugar */
@@ -1736,6 +1765,8 @@ export interface components {
             moved: number;
             /** Joined */
             joined: number;
+            /** Character */
+            character: number;
         };
         /**
          * CourseReport
@@ -1958,7 +1989,7 @@ export interface components {
         };
         /**
          * FamilyReport
-         * @description A family; open forms have no home.
+         * @description A family; open forms have no home, others may have one for each of their branches.
          */
         FamilyReport: {
             /** Slug */
@@ -1973,7 +2004,8 @@ export interface components {
             forms: components["schemas"]["Form"][];
             /** Schools */
             schools: components["schemas"]["SchoolReport"][];
-            home: components["schemas"]["HomeReport"] | null;
+            /** Homes */
+            homes: components["schemas"]["HomeReport"][];
             /** Published */
             published: components["schemas"]["RangeReport"][];
         };
@@ -2078,7 +2110,7 @@ export interface components {
             dilution: components["schemas"]["Dilution"];
             strained: components["schemas"]["ProfileReport"];
             before_topping: components["schemas"]["ProfileReport"];
-            served: components["schemas"]["ProfileReport"];
+            served: components["schemas"]["ServedReport"];
             interval80: components["schemas"]["Intervals"];
             doubt: components["schemas"]["DoubtReport"];
             /** Pours */
@@ -2172,13 +2204,19 @@ export interface components {
         };
         /**
          * HomeReport
-         * @description The home: outline as (sugar, acid) in g per 100 ml, all within one step of the schools; strength as % v/v, low and high.
+         * @description A home: outline as (sugar, acid) in g per 100 ml, all within one step of the schools; strength as % v/v, low and high, None where
+         *     it has no axis of strength. ``branch`` tells whose home it is: "without alcohol", "long on juice", or empty for the rest.
          */
         HomeReport: {
+            /**
+             * Branch
+             * @enum {string}
+             */
+            branch: "" | "without alcohol" | "long on juice";
             /** Outline */
             outline: number[][];
             /** Strength */
-            strength: number[];
+            strength: number[] | null;
             /** Centre */
             centre: {
                 [key: string]: number;
@@ -2425,6 +2463,26 @@ export interface components {
             amounts: string[];
         };
         /**
+         * LoudnessReport
+         * @description How loud an ingredient is beside before: its shares of the glass, 0 to 1, and in words; ``told`` where a nose could tell it.
+         */
+        LoudnessReport: {
+            /** Slug */
+            slug: string;
+            /** Name */
+            name: string;
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+            /** Words */
+            words: string;
+            /** Told */
+            told: boolean;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * MadeEntry
          * @description Who made a trial and how: ``lots`` are words by slug; ``poured`` are the pours as they really went in, none where as written.
          */
@@ -2549,13 +2607,15 @@ export interface components {
         };
         /**
          * MoveReport
-         * @description One pour's change in ml; ``joined`` where it came in as a corrector.
+         * @description One pour's change in ml; ``joined`` where it came in as a corrector, ``said`` its name inside a sentence.
          */
         MoveReport: {
             /** Ingredient */
             ingredient: string;
             /** Name */
             name: string;
+            /** Said */
+            said: string;
             /** Before Ml */
             before_ml: number;
             /** After Ml */
@@ -2837,6 +2897,7 @@ export interface components {
         ParentReport: {
             served: components["schemas"]["LevelsReport"];
             interval80: components["schemas"]["Intervals"];
+            place: components["schemas"]["Place"] | null;
         };
         /**
          * PartEntry
@@ -2879,13 +2940,23 @@ export interface components {
         };
         /**
          * Place
-         * @description Where a drink stands: its distance from its family's home in steps, and the words for it.
+         * @description Where a drink stands: its distance from its family's home in steps, the words for it, and which of the family's homes it is held
+         *     against; sweet against tart, in steps from the middle and in words: "level", "leans tart".
          */
         Place: {
             /** Distance Steps */
             distance_steps: number;
             /** Words */
             words: string;
+            /**
+             * Branch
+             * @enum {string}
+             */
+            branch: "" | "without alcohol" | "long on juice";
+            /** Lean Steps */
+            lean_steps: number;
+            /** Lean */
+            lean: string;
         };
         /**
          * PourCell
@@ -3093,8 +3164,8 @@ export interface components {
         };
         /**
          * RebalanceReport
-         * @description The rebalanced drink: its pours in ml, J and its parts; the same drink as a spec in its own units; the moves, what each did, what
-         *     is left, and what else has to be said. ``proved``: no pourable amounts have a smaller J.
+         * @description The answer of least J, the ways to choose between, of which it is the first, and what else has to be said. ``proved``: no pourable
+         *     amounts have a smaller J.
          */
         RebalanceReport: {
             /** Pours */
@@ -3111,6 +3182,8 @@ export interface components {
             left: components["schemas"]["ResidualReport"][];
             /** Reached */
             reached: boolean;
+            /** Ways */
+            ways: components["schemas"]["WayReport"][];
             /** Notes */
             notes: string[];
             /** Proved */
@@ -3255,6 +3328,39 @@ export interface components {
             leaves_home: number | null;
             /** Words */
             words: string;
+        };
+        /**
+         * ServedReport
+         * @description The drink as served; its carbon dioxide in g per litre, by mixing.
+         */
+        ServedReport: {
+            /** Volume Ml */
+            volume_ml: number;
+            /** Abv */
+            abv: number;
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+            /** Sugar Acid Ratio */
+            sugar_acid_ratio: number | null;
+            /** Alcohol G */
+            alcohol_g: number;
+            /** Energy Kcal */
+            energy_kcal: number;
+            /** Titratable Acid */
+            titratable_acid: number;
+            /** Sucrose Equivalents */
+            sucrose_equivalents: number;
+            standard_drinks: components["schemas"]["StandardDrinks"];
+            /** Body */
+            body: number;
+            /** Body Word */
+            body_word: string;
+            /** Temperature C */
+            temperature_c: number;
+            /** Co2 */
+            co2: number;
         };
         /**
          * SharingReport
@@ -3763,12 +3869,16 @@ export interface components {
             unseen: string[];
             /** Notes */
             notes: string[];
+            /** Loudness */
+            loudness: string[];
             /** Likeness */
             likeness: number;
             /** Kinship */
             kinship: number | null;
             /** Proved */
             proved: boolean;
+            /** Loses Bubbles */
+            loses_bubbles: boolean;
             scores: components["schemas"]["ScoresReport"];
         };
         /**
@@ -3832,6 +3942,11 @@ export interface components {
              * @enum {string}
              */
             sweetness: "grams" | "sucrose equivalents";
+            /**
+             * Character
+             * @default true
+             */
+            character: boolean;
             /** Pour Index */
             pour_index: number;
             /**
@@ -3996,6 +4111,30 @@ export interface components {
             picture: string;
             /** May Write */
             may_write: boolean;
+        };
+        /**
+         * WayReport
+         * @description One way to the target: what sets it apart from the others, and what it costs of what the drink is known by.
+         */
+        WayReport: {
+            /** Pours */
+            pours: components["schemas"]["PourEntry"][];
+            /** J */
+            J: number;
+            parts: components["schemas"]["Costs"];
+            spec: components["schemas"]["SpecFile"];
+            /** Moves */
+            moves: components["schemas"]["MoveReport"][];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Left */
+            left: components["schemas"]["ResidualReport"][];
+            /** Reached */
+            reached: boolean;
+            /** Title */
+            title: string;
+            /** Cost */
+            cost: string;
         };
         /**
          * WeightsEntry
@@ -4439,7 +4578,7 @@ export interface operations {
             header?: never;
             path: {
                 point: "tin" | "strained" | "before_topping" | "served";
-                figure: "volume_ml" | "water_ml" | "abv" | "sugar" | "acid" | "titratable_acid" | "sucrose_equivalents" | "body" | "alcohol_g" | "energy_kcal" | "standard_drinks_us" | "standard_drinks_uk" | "standard_drinks_au" | "sugar_acid_ratio" | "temperature_c" | "water_ratio";
+                figure: "volume_ml" | "water_ml" | "abv" | "sugar" | "acid" | "titratable_acid" | "sucrose_equivalents" | "body" | "alcohol_g" | "energy_kcal" | "standard_drinks_us" | "standard_drinks_uk" | "standard_drinks_au" | "sugar_acid_ratio" | "temperature_c" | "water_ratio" | "co2";
             };
             cookie?: never;
         };

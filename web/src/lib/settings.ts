@@ -16,6 +16,8 @@ export interface Aim {
   /** Whether syrup, citrus, spirit, water or an acid may join. */
   joining: boolean;
   sweetness: 'grams' | 'sucrose equivalents';
+  /** Whether what the drink is known by is dear to move. */
+  character: boolean;
 }
 
 /** How the board of swaps is looked at. */
@@ -69,6 +71,7 @@ const AIM: Aim = {
   weights: { sugar: 1, acid: 1, abv: 1 },
   joining: false,
   sweetness: 'grams',
+  character: true,
 };
 const BOARD: BoardView = {
   mode: 'rebalance',

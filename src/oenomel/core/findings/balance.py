@@ -9,6 +9,7 @@ from oenomel.core.balance import AXES, body_word
 from oenomel.core.families import OUTSIDE_HOME_STEPS, is_long_on_juice, lean_words, steps_of
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
 from oenomel.core.glass import absorbance_of, hue_and_chroma, light_through
+from oenomel.core.larder import aromas
 
 LEAST_ACID: Final = 0.1
 """Served acidity below which nothing in the drink is sour, [g/100 ml]."""
@@ -117,7 +118,8 @@ def _large_and_watery(case: Case) -> Iterator[Finding]:
         yield Finding("large-and-watery", "warning", f"{what} large and watery: {case.served.volume_ml:.0f} ml, and thin for that.")
         return
     index, pour = juice
-    advice = f"half of the {pour.ingredient.said}" + (", and a zest for its aroma" if pour.ingredient.kind == "juice" else "")
+    citrus = any(aromas()[tag].group == "citrus" for tag in pour.ingredient.aroma)
+    advice = f"half of the {pour.ingredient.said}" + (", and a zest for the aroma" if citrus else "")
     message = f"{what} large and watery, {case.served.volume_ml:.0f} ml. Try {advice}."
     grid = 2.5
     halved = Edit("pour", {"amount": max(grid, round(pour.volume_ml / 2 / grid) * grid), "unit": "ml"}, index)

@@ -119,7 +119,7 @@ _LINEAR: Final = {
 }
 ExplainedFigure = Literal[
     "volume_ml", "water_ml", "abv", "sugar", "acid", "titratable_acid", "sucrose_equivalents", "body", "alcohol_g", "energy_kcal",
-    "standard_drinks_us", "standard_drinks_uk", "standard_drinks_au", "sugar_acid_ratio", "temperature_c", "water_ratio",
+    "standard_drinks_us", "standard_drinks_uk", "standard_drinks_au", "sugar_acid_ratio", "temperature_c", "water_ratio", "co2",
 ]  # fmt: skip
 
 
@@ -163,6 +163,8 @@ def explain(drink: Drink, figure: str, conditions: Conditions, point: str = "ser
             return _ratio(case)
         case "temperature_c":
             return _temperature(case)
+        case "co2" if case.liquid.volume_ml > 0:
+            return _carbon_dioxide(case)
         case _ if figure in _LINEAR and case.liquid.volume_ml > 0:
             return _linear(case, figure)
         case _:
@@ -244,6 +246,27 @@ def _pour(pour: Pour, told: _Linear, scale: float, divisor: str) -> Why:
         told.unit,
         equation=f"{pour.liquid_ml:.4g} ml",
         parts=tuple(parts),
+    )
+
+
+def _carbon_dioxide(case: _Case) -> Why:
+    """By mixing: what escapes while it is poured isn't counted."""
+    volume_ml = float(case.liquid.volume_ml)
+    parts = []
+    for pour in case.pours:
+        held = pour.ingredient.composition.co2
+        if held > 0:
+            value = pour.ingredient.values.get("co2", _TOLD)
+            equation = f"{pour.liquid_ml:.4g} ml × {held:.4g} g/l ÷ {volume_ml:.1f} ml"
+            parts.append(Why(pour.ingredient.name, pour.liquid_ml * held / volume_ml, "g/l", equation, value.source, reasoning=value.why))
+    return Why(
+        f"Carbon dioxide {_POINT_WORDS[case.point]}",
+        float(sum(part.value for part in parts)),
+        "g/l",
+        equation="sum over the pours of volume × content ÷ volume; what escapes is not counted",
+        source=_BALANCE,
+        parts=tuple(parts),
+        uses=(_volume(case),),
     )
 
 

@@ -149,16 +149,17 @@ def standing_of(
     if trials >= TRIALS_BEFORE_GIVING_IN and best <= chance + NOTHING_BETTER:
         if np.abs(off).max() <= WITHIN_STEPS:
             return TrialStanding(chance, "close enough", f"After {trials} trials, nothing that can be poured is likely to be nearer.")
-        index = int(np.abs(off).argmax())
-        axis = list(AXES.values())[index]
-        asked = axis.word(-off[index])
-        return TrialStanding(
-            chance,
-            "as near as can be poured",
-            f"It should be {asked} than these pours get it. Another ingredient could: see the swaps.",
-        )
+        return _out_of_reach(chance, -off)
     told = "one sheet" if len(sheets) == 1 else f"{len(sheets)} sheets"
     return TrialStanding(chance, "not yet", f"As far as {told} can tell. A sheet is noisy: one more trial says more than this one again.")
+
+
+def _out_of_reach(chance: float, asked: Floats) -> TrialStanding:
+    """What is said where no pour of the drink and no corrector gets it where it should be; ``asked``, shape (3,), [steps]."""
+    index = int(np.abs(asked).argmax())
+    word = list(AXES.values())[index].word(asked[index])
+    sentence = f"It should be {word} than these pours get it. Another ingredient could: see the swaps."
+    return TrialStanding(chance, "as near as can be poured", sentence)
 
 
 def proposals(
@@ -202,7 +203,10 @@ def proposals(
         found += asked.one_change()
     changed = [each for n, each in enumerate(found) if each.changes and not _again(each, found[:n])]
     best = max((each.chance for each in changed if each.key not in ("accent", "quieter")), default=0.0)
-    return standing_of(sheets, ideal, reference, present, best, conditions), changed[:MOST_PROPOSALS]
+    standing = standing_of(sheets, ideal, reference, present, best, conditions)
+    if not changed and any(verdict.axes) and standing.state == "not yet":
+        standing = _out_of_reach(standing.chance, wished - here)
+    return standing, changed[:MOST_PROPOSALS]
 
 
 @dataclass(frozen=True)

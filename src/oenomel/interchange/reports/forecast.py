@@ -166,6 +166,7 @@ class ParentReport(Report):
 
     served: LevelsReport
     interval80: Intervals
+    place: Place | None
 
 
 class ComparisonReport(Report):

@@ -19,10 +19,11 @@ __all__ = ["RebalanceReport", "SwapsReport", "rebalance_report", "swaps_report"]
 
 
 class MoveReport(Report):
-    """One pour's change in ml; ``joined`` where it came in as a corrector."""
+    """One pour's change in ml; ``joined`` where it came in as a corrector, ``said`` its name inside a sentence."""
 
     ingredient: str
     name: str
+    said: str
     before_ml: float
     after_ml: float
     joined: bool
@@ -225,6 +226,7 @@ def _move(move: Move) -> MoveReport:
     return MoveReport(
         ingredient=move.ingredient.slug,
         name=move.ingredient.name,
+        said=move.ingredient.said,
         before_ml=move.before_ml,
         after_ml=move.after_ml,
         joined=move.joined,

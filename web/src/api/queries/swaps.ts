@@ -38,14 +38,14 @@ export const joinedQuery = (body: SwapsRequest, query: Supposed, enabled: boolea
   api.queryOptions('post', '/api/swaps', { params: { query }, body }, { enabled, ...KEPT });
 
 /** What brings the present drink back to its target. */
-export function useRebalance(body: RebalanceRequest) {
+export function useRebalance(body: RebalanceRequest, enabled = true) {
   const { supposed: query } = useSettings();
   return useQuery(
     api.queryOptions(
       'post',
       '/api/rebalance',
       { params: { query }, body },
-      { placeholderData: keepPreviousData, ...KEPT },
+      { placeholderData: keepPreviousData, enabled, ...KEPT },
     ),
   );
 }

@@ -35,7 +35,7 @@ export function KeptTrial({ drink, trial, family, larder }: Props) {
         <Top
           drink={drink}
           trial={trial}
-          hasHome={Boolean(family?.home)}
+          hasHome={Boolean(family?.homes.length)}
           bench={laying.bench}
           onRiff={() => laying.lay({ spec: trial.spec, parent: trial.id })}
         />

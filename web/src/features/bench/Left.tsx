@@ -75,7 +75,7 @@ function Bringing({ bench, family, to }: Props & { to: 'back' | { sugar: number;
       spec={spec}
       parent={parent.spec}
       parentName={`trial ${parent.number}`}
-      hasHome={Boolean(family?.home)}
+      hasHome={Boolean(family?.homes.length)}
       wished={wished}
       pours={bench.lockable}
       trying={panel.trying !== null}
@@ -98,7 +98,7 @@ function Swapping({ bench, family, pour }: Props & { pour: number }) {
       parent={parent.spec}
       pour={pour}
       present={names[pour] ?? ''}
-      hasHome={Boolean(family?.home)}
+      hasHome={Boolean(family?.homes.length)}
       others={bench.lockable.filter(({ index }) => index !== pour)}
       trying={panel.trying !== null}
       actions={

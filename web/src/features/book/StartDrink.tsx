@@ -27,7 +27,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
   const start = api.useMutation('post', '/api/drinks', { onSuccess: useTellDrink() });
   const navigate = useNavigate();
   if (!family || !school) return null;
-  const fallback = family.home ? `New ${family.slug}` : 'New drink';
+  const fallback = family.homes.length > 0 ? `New ${family.slug}` : 'New drink';
   const submit = () => {
     const called = name.trim() || fallback;
     const body = {

@@ -64,6 +64,11 @@ export function AimSettings({ hasHome, chosen = false }: Props) {
         on={aim.sweetness !== 'grams'}
         onChange={(on) => set({ sweetness: on ? 'sucrose equivalents' : 'grams' })}
       />
+      <Check
+        words="Keep what the drink is known by: liqueur and accents before base, base before citrus and syrup"
+        on={aim.character}
+        onChange={(character) => set({ character })}
+      />
       <WhatCounts aim={aim} set={set} />
     </div>
   );

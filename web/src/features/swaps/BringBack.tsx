@@ -17,6 +17,8 @@ import type { Ghost } from './SwapBoard';
 import { TryOrTake } from './TryOrTake';
 import { useRebalance } from '../../api/queries/swaps';
 import { Found } from './Found';
+import { useWays } from './useWays';
+import { Ways } from './Ways';
 
 interface Props {
   spec: Spec;
@@ -45,32 +47,38 @@ export function BringBack(props: Props) {
   const free = pours.filter((each) => each.free).map((each) => each.index);
   const answer = useRebalance(rebalanceRequest(spec, parent, free, aim, palate, rules?.correctors ?? [], wished));
   const found = answer.error ? undefined : answer.data;
+  const { ways, way, chosen, choose } = useWays(found);
   const goal =
     aim.target === 'home' && hasHome ? homeWords(palate) : aim.target === 'typed' ? 'your figures' : parentName;
 
   useEffect(() => {
-    const landing = found && Object.fromEntries(found.left.map(({ axis, value }) => [axis, value]));
+    const landing = way && Object.fromEntries(way.left.map(({ axis, value }) => [axis, value]));
     onGhost(
       landing && !trying && AXES.every((axis) => landing[axis] !== undefined)
         ? { name: 'these amounts', path: [landing as Ghost['path'][number]] }
         : null,
     );
-  }, [found, trying, onGhost]);
+  }, [way, trying, onGhost]);
   useEffect(() => panel.current?.focus({ preventScroll: true }), []);
 
-  const take = () => found && found.moves.length > 0 && onTake(found.spec.pours);
-  const tryOn = () => found && onTry(trying ? null : found.spec.pours, 'these amounts');
+  const take = () => way && way.moves.length > 0 && onTake(way.spec.pours);
+  const tryOn = () => way && onTry(trying ? null : way.spec.pours, 'these amounts');
+  const walk = (to: number) => {
+    const next = ways[choose(to)];
+    if (next && trying) onTry(next.spec.pours, 'these amounts');
+  };
   return (
     <div
       ref={panel}
       tabIndex={-1}
-      className="flex min-h-0 grow flex-col outline-none"
+      className="@container flex min-h-0 grow flex-col outline-none"
       onKeyDown={(event) => {
         const within = event.target instanceof HTMLElement && event.target.closest('input, select, button, summary');
         if (pressed(event, 'back')) {
           if (trying) onTry(null, '');
           else onBack();
         } else if (pressed(event, 'take') && !within) take();
+        else if (step(event.key) && ways.length > 1 && !isTyped(event.target)) walk(chosen + step(event.key));
         else if (event.ctrlKey || event.metaKey || event.altKey || (within && within.matches('input, select'))) return;
         else if (pressed(event, 'tryOn')) tryOn();
         else if (pours[Number(event.key) - 1]) onLock(pours[Number(event.key) - 1]?.index ?? 0);
@@ -96,11 +104,21 @@ export function BringBack(props: Props) {
         </div>
         <Refused fault={answer.error} className="py-2 text-lg" />
         {!answer.error && !found && <p className="py-2 text-quiet">Searching what can be poured…</p>}
-        {found && <Found found={found} ounceMl={spec.ounce_ml} />}
+        {ways.length > 1 && <Ways ways={ways} chosen={chosen} ounceMl={spec.ounce_ml} onChoose={walk} />}
+        {found && way && <Found found={way} notes={found.notes} alone={ways.length < 2} ounceMl={spec.ounce_ml} />}
       </div>
-      <TryOrTake trying={trying} disabled={!found || found.moves.length === 0} onTry={tryOn} onTake={take} />
+      <TryOrTake trying={trying} disabled={!way || way.moves.length === 0} onTry={tryOn} onTake={take} />
     </div>
   );
+}
+
+/** By how many ways an arrow walks. */
+function step(key: string): number {
+  return { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[key] ?? 0;
+}
+
+function isTyped(target: EventTarget): boolean {
+  return target instanceof HTMLElement && target.matches('input, select, summary');
 }
 
 /** Where a home is aimed at: its middle, or where a taster would have it. */

@@ -1,4 +1,4 @@
-import type { Rebalanced } from '../../api/client';
+import type { Way } from '../../api/client';
 import { sentence } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
@@ -6,12 +6,21 @@ import { moveWords } from './words';
 
 const AXES = ['sugar', 'acid', 'abv'] as const;
 
+interface Props {
+  found: Way;
+  /** What else has to be said. */
+  notes: string[];
+  /** There is no other way, so that its moves stand here. */
+  alone: boolean;
+  ounceMl: number;
+}
+
 /** The amounts that bring it there: the moves, what each did, what is left. */
-export function Found({ found, ounceMl }: { found: Rebalanced; ounceMl: number }) {
+export function Found({ found, notes, alone, ounceMl }: Props) {
   const { shown } = useSettings();
   return (
     <>
-      <section aria-label="What to pour" className="border-t border-base-300 py-2">
+      <section aria-label="What to pour" className={alone ? 'border-t border-base-300 py-2' : 'sr-only'}>
         {found.moves.length === 0 ? (
           <p className="text-lg">
             {found.reached ? 'It is there already: nothing has to move.' : 'No pourable change brings it nearer.'}
@@ -48,7 +57,7 @@ export function Found({ found, ounceMl }: { found: Rebalanced; ounceMl: number }
             <p className="text-lg">{standsSo(found.left.map(({ words }) => words))}</p>
           </>
         )}
-        {found.notes.map((note) => (
+        {notes.map((note) => (
           <p key={note} className="mt-1">
             {note}
           </p>

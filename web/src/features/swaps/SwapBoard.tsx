@@ -15,6 +15,7 @@ import { SwapItem } from './SwapItem';
 import { TryOrTake } from './TryOrTake';
 import { useBoard } from './useBoard';
 import { useWalk } from './useWalk';
+import { WayChips } from './WayChips';
 
 /** Where a candidate leads on the field: as poured, and once it is brought back. */
 export interface Ghost {
@@ -59,8 +60,8 @@ export function SwapBoard(props: BoardProps) {
   const [kind, setKind] = useState('');
   const listId = useId();
   const free = others.filter((each) => each.free).map((each) => each.index);
-  const { board, rows, kinds, isSettled, by } = useBoard({ spec, parent, pour, free, words, kind });
-  const walk = useWalk(props, rows, isSettled);
+  const { board, rows, kinds, isSettled, by, requestFor } = useBoard({ spec, parent, pour, free, words, kind });
+  const walk = useWalk(props, rows, isSettled, requestFor);
   const { list, search, place, highlighted } = walk;
   const set = (change: Partial<BoardView>) => changeSettings({ board: { ...view, ...change } });
   return (
@@ -125,6 +126,9 @@ export function SwapBoard(props: BoardProps) {
         </div>
         {board.data && <LeftOut board={board.data} words={words} onTake={onTakeAnyway} />}
       </div>
+      {view.mode === 'rebalance' && (
+        <WayChips ways={walk.ways} chosen={walk.wayInHand} ounceMl={spec.ounce_ml} onChoose={walk.walk} />
+      )}
       {highlighted && <TryOrTake trying={props.trying} onTry={walk.tryOn} onTake={walk.take} />}
     </div>
   );

@@ -1,5 +1,5 @@
 import type { SwapRow } from '../../api/client';
-import { capital } from '../../lib/format';
+import { capital, sentence } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { ColourChip } from './ColourChip';
 import { SignedMarks } from './SignedMarks';
@@ -64,6 +64,9 @@ export function SwapItem({ id, row, by, present, colour, ounceMl, highlighted, o
             {mended && moves.length > 0 && mended.words.length > 0 && <>; then still {mended.words.join(', ')}</>}
             {!mended && row.proved && <>; further than two steps, whatever moves</>}
           </>
+        )}
+        {highlighted && row.loudness.length > 0 && (
+          <span className="block">{sentence(`to the nose ${row.loudness.join(', ')}`)}</span>
         )}
         {notes.map((note) => (
           <span key={note} className="block">

@@ -20,6 +20,7 @@ export function rebalanceRequest(
     bounds: {},
     correctors: aim.joining ? correctors : [],
     sweetness: aim.sweetness,
+    character: aim.character,
   };
 }
 

@@ -8,7 +8,7 @@ import { useSettings, type BoardView } from '../../lib/settings';
 import { useKept } from '../../ui/useKept';
 import { useRested } from '../../ui/useRested';
 import { useFound, type Found } from '../finding';
-import { swapsRequest } from './request';
+import { rebalanceRequest, swapsRequest } from './request';
 
 interface Asked {
   spec: Spec;
@@ -47,6 +47,16 @@ export function useBoard({ spec, parent, pour, free, words, kind }: Asked) {
     isSettled: !words.trim() || found?.isSettled === true,
     by: (slug: string) => sought?.of.get(slug)?.by ?? '',
     rows: rows.map((row) => better.get(row.key) ?? row),
+    /** What brings the drink back with the pours of a row. */
+    requestFor: (row: SwapRow) =>
+      rebalanceRequest(
+        { ...spec, pours: row.plain.pours },
+        parent,
+        [pour, ...free],
+        aim,
+        palate,
+        rules?.correctors ?? NONE,
+      ),
     kinds: [...new Set(board.data?.rows.map((row) => row.kind))].sort(),
   };
 }
@@ -61,7 +71,11 @@ function inOrder(board: BoardSoFar | undefined, view: BoardView, sought: Found |
     .filter((row) => !kind || row.kind === kind)
     .filter(({ slug }) => !sought || sought.of.has(slug))
     .sort(
-      (a, b) => place(a) - place(b) || away(a, view) - away(b, view) || a.scores[view.ranking] - b.scores[view.ranking],
+      (a, b) =>
+        place(a) - place(b) ||
+        Number(a.loses_bubbles) - Number(b.loses_bubbles) ||
+        away(a, view) - away(b, view) ||
+        a.scores[view.ranking] - b.scores[view.ranking],
     );
 }
 

@@ -1,9 +1,18 @@
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 
-import type { SwapRow } from '../../api/client';
+import type { Rebalanced, RebalanceRequest, SwapRow, Way } from '../../api/client';
+import { useRebalance } from '../../api/queries/swaps';
+import type { AxisName } from '../../lib/format';
 import { pressed } from '../../shell/keys';
 import { useLatest } from '../../ui/useLatest';
+import { useRested } from '../../ui/useRested';
 import type { BoardProps } from './SwapBoard';
+import { useWays } from './useWays';
+
+/** So long a row is in the hand before its ways are asked for. */
+const REST_MS = 250;
+/** Stands for a question that isn't asked. */
+const NOTHING = { spec: {}, target: {} } as RebalanceRequest;
 
 const poursOf = (row: SwapRow) => (row.mended ?? row.plain).pours;
 
@@ -13,6 +22,8 @@ export function useWalk(
   rows: SwapRow[],
   /** Whether the rows are those that the typed words mean. */
   isSettled: boolean,
+  /** What the drink with a row's pours is brought back by. */
+  requestFor: (row: SwapRow) => RebalanceRequest,
 ) {
   const [pointed, setPointed] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -21,12 +32,17 @@ export function useWalk(
   const found = rows.findIndex(({ key }) => key === chosen);
   const place = Math.max(0, found);
   const highlighted = rows[place];
+  const inHand = useRested(highlighted, REST_MS);
+  const hasWays = inHand !== undefined && inHand.share === 1 && !inHand.helper && inHand.mended !== null;
+  const answer = useAnswer(hasWays ? inHand : undefined, requestFor);
+  const { ways, way, chosen: wayInHand, choose } = useWays(inHand === highlighted ? answer : undefined);
   const looked = rows.find(({ key }) => key === pointed) ?? highlighted;
   // The ghost follows the highlight, or the mouse over another row; the field that shows it belongs to the bench.
   useEffect(() => {
     const { name = '', plain, mended } = looked ?? {};
-    onGhost(plain && !trying ? { name, path: [plain.figures, ...(mended ? [mended.figures] : [])] } : null);
-  }, [looked, trying, onGhost]);
+    const landing = looked === highlighted && wayInHand > 0 && way ? landingOf(way) : mended?.figures;
+    onGhost(plain && !trying ? { name, path: [plain.figures, ...(landing ? [landing] : [])] } : null);
+  }, [looked, highlighted, way, wayInHand, trying, onGhost]);
   useEffect(() => {
     list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
   }, [place]);
@@ -39,7 +55,12 @@ export function useWalk(
     setChosen(next.key);
     if (trying) onTry(poursOf(next), next.name);
   };
-  const take = () => highlighted && onTake(poursOf(highlighted), highlighted.slug);
+  const chosenPours = (row: SwapRow) => (wayInHand > 0 && way ? way.spec.pours : poursOf(row));
+  const take = () => highlighted && onTake(chosenPours(highlighted), highlighted.slug);
+  const walk = (index: number) => {
+    const next = ways[choose(index)];
+    if (next && trying && highlighted) onTry(next.spec.pours, highlighted.name);
+  };
   // Enter may come before the answer to the last letter: it means what these words find.
   const isAwaited = useRef(false);
   const takeLater = useLatest(take);
@@ -52,7 +73,7 @@ export function useWalk(
     if (isSettled) take();
     else isAwaited.current = true;
   };
-  const tryOn = () => highlighted && onTry(trying ? null : poursOf(highlighted), highlighted.name);
+  const tryOn = () => highlighted && onTry(trying ? null : chosenPours(highlighted), highlighted.name);
   const press = (event: KeyboardEvent) => {
     const typing = event.target instanceof HTMLElement ? event.target.closest('input, select') : null;
     const ofTheList = event.target === list.current || event.target === search.current;
@@ -60,6 +81,8 @@ export function useWalk(
     if (pressed(event, 'back')) (trying ? () => onTry(null, '') : onBack)();
     else if (event.key === 'ArrowDown' && !typing?.matches('select')) to(place + 1);
     else if (event.key === 'ArrowUp' && !typing?.matches('select')) to(place - 1);
+    else if ((event.key === 'ArrowRight' || event.key === 'ArrowLeft') && ways.length > 1 && !typing)
+      walk(wayInHand + (event.key === 'ArrowRight' ? 1 : -1));
     else if (event.key === 'Home' && !typing) to(0);
     else if (event.key === 'End' && !typing) to(rows.length - 1);
     else if (pressed(event, 'take') && ofTheList) takeFound();
@@ -71,5 +94,17 @@ export function useWalk(
     event.preventDefault();
     event.stopPropagation();
   };
-  return { list, search, place, highlighted, to, point: setPointed, take, tryOn, press };
+  return { list, search, place, highlighted, to, point: setPointed, take, tryOn, press, ways, wayInHand, walk };
+}
+
+/** What brings back the drink with a row's pours; nothing while no row is in the hand. */
+function useAnswer(row: SwapRow | undefined, requestFor: (row: SwapRow) => RebalanceRequest): Rebalanced | undefined {
+  const { data, isPlaceholderData } = useRebalance(row ? requestFor(row) : NOTHING, row !== undefined);
+  return row && !isPlaceholderData ? data : undefined;
+}
+
+function landingOf({ left }: Way): Record<AxisName, number> | undefined {
+  const at = Object.fromEntries(left.map(({ axis, value }) => [axis, value])) as Partial<Record<AxisName, number>>;
+  const { sugar, acid, abv } = at;
+  return sugar === undefined || acid === undefined || abv === undefined ? undefined : { sugar, acid, abv };
 }

@@ -1,4 +1,4 @@
-import type { Move, SwapRow } from '../../api/client';
+import type { Move, SwapRow, Way } from '../../api/client';
 import { shownAmount, type Shown } from '../../lib/format';
 
 /** What a row is called: the ingredient, with what it is poured beside. */
@@ -9,11 +9,17 @@ export function rowName(row: SwapRow, present: string): string {
   return row.name;
 }
 
-/** "+ 5 ml Quince syrup": one pour's change. */
+/** "+ 5 ml quince syrup": one pour's change. */
 export function moveWords(move: Move, shown: Shown, ounceMl: number): string {
   const change = move.after_ml - move.before_ml;
   const amount = shownAmount(Math.abs(change), 'ml', shown, ounceMl);
-  return `${change > 0 ? '+' : '−'} ${amount.text} ${amount.word} ${move.name}`;
+  return `${change > 0 ? '+' : '−'} ${amount.text} ${amount.word} ${move.said}`;
+}
+
+/** What is left after a way: "Then a touch weaker", or that nothing is. */
+export function leftWords(left: Way['left']): string {
+  const felt = left.filter(({ felt, axis }) => felt && axis !== 'volume_ml').map(({ words }) => words);
+  return felt.length ? `Then ${felt.join(', ')}.` : 'Then nothing is left that a guest could tell.';
 }
 
 /** Words of what can be tasted, or that nothing can. */

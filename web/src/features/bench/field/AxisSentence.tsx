@@ -54,7 +54,7 @@ export function AxisSentence({ axis, report, forecast, parentName, landing, onWh
       {parentName ? (
         <>
           <p className="mt-0.5 text-base leading-tight font-semibold sm:text-lg">{report.headline}</p>
-          <p className="hidden text-[15px] leading-tight min-[760px]:block">{report.sentence}</p>
+          <p className="hidden text-[15px] leading-tight min-[760px]:block">{report.made_by || report.sentence}</p>
         </>
       ) : (
         <p className="mt-1 text-base">The first of its line: nothing to hold it against.</p>

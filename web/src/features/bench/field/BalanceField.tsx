@@ -10,6 +10,7 @@ import { FieldHands } from './FieldHands';
 import { frameOf, MARGIN, type Levels, type OnField } from './fieldFrame';
 import { FieldPlane } from './FieldPlane';
 import { FiguresTable } from './FiguresTable';
+import { homeOf } from '../../../spec/homes';
 import { StrengthRule } from './StrengthRule';
 
 type Served = Forecast['served'];
@@ -40,6 +41,7 @@ export const BalanceField = memo(function BalanceField(props: Props) {
   const on: OnField | null = drawn && {
     ...drawn,
     family,
+    home: homeOf(family, comparison?.present.place),
     ghost,
     published,
     trail: trail.map(({ served }) => served),
@@ -73,7 +75,7 @@ export const BalanceField = memo(function BalanceField(props: Props) {
               <g transform={`translate(${size.width - RULE_WIDTH}, 0)`}>
                 <StrengthRule
                   comparison={on.comparison}
-                  home={family?.home?.strength}
+                  home={on.home?.strength ?? undefined}
                   ghost={ghost?.path.at(-1)?.abv}
                   width={RULE_WIDTH}
                   height={size.height}

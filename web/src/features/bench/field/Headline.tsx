@@ -1,15 +1,16 @@
 import type { Comparison } from '../../../api/client';
+import { sentence } from '../../../lib/format';
 
 interface HeadlineProps {
-  headline: Comparison['headline'];
-  /** What composition can't see of what came in. */
-  unseen: string[];
+  comparison: Comparison;
   nothingMoved: boolean;
   parentName: string;
 }
 
-/** The riff in one breath: what was changed, what it does, whether a guest would notice. */
-export function Headline({ headline, unseen, nothingMoved, parentName }: HeadlineProps) {
+/** The riff in one breath: what was changed, what it does, whether a guest would notice, and what the nose and the eye do. */
+export function Headline({ comparison, nothingMoved, parentName }: HeadlineProps) {
+  const { headline, unseen } = comparison;
+  const besides = [...besidesTheAxes(comparison), ...unseen];
   return (
     <div
       aria-label="The riff in one breath"
@@ -28,13 +29,23 @@ export function Headline({ headline, unseen, nothingMoved, parentName }: Headlin
           </p>
           <p className="font-display text-xl leading-tight font-semibold">{headline.effect}.</p>
           <p className="text-base leading-tight">{headline.noticed}</p>
-          {unseen[0] && (
-            <p className="truncate text-base leading-tight text-quiet" title={unseen.join(' ')}>
-              {unseen[0]}
+          {besides.length > 0 && (
+            <p className="line-clamp-2 text-base leading-tight text-quiet" title={besides.join(' ')}>
+              {besides.join(' ')}
             </p>
           )}
         </>
       )}
     </div>
   );
+}
+
+/** What no axis shows: what a nose could tell, bubbles, sweet against tart. */
+export function besidesTheAxes({
+  loudness,
+  bubbles,
+  lean,
+}: Pick<Comparison, 'loudness' | 'bubbles' | 'lean'>): string[] {
+  const loud = loudness.filter(({ told }) => told).map((each) => each.sentence);
+  return [bubbles, loud.length > 0 ? sentence(`to the nose ${loud.join(', ')}`) : '', lean].filter(Boolean);
 }

@@ -58,7 +58,7 @@ export function HomeAndRays({ on, frame: { x, y, outline } }: Props) {
 }
 
 /** What the rays, the home and the published ranges are called. */
-export function RayWords({ on: { family, published }, frame: { x, y, width, outline } }: Props) {
+export function RayWords({ on: { family, home, published }, frame: { x, y, width, outline } }: Props) {
   const [, high = 1] = y.domain();
   return (
     <>
@@ -77,14 +77,15 @@ export function RayWords({ on: { family, published }, frame: { x, y, width, outl
           </text>
         );
       })}
-      {family?.home && (
+      {family && home && (
         <text
-          x={x(family.home.centre.sugar ?? 1)}
+          x={x(home.centre.sugar ?? 1)}
           y={y(Math.min(...outline.map(([, acid = 1]) => acid))) - 8}
           textAnchor="middle"
           className="fill-quiet text-[15px] italic"
         >
           home of the {family.slug}
+          {home.branch && `, ${home.branch}`}
         </text>
       )}
       {published.map(({ name, sugar: [left = 1], acid: [bottom = 1] }) => (

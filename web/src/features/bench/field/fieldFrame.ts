@@ -11,6 +11,8 @@ export const MARGIN = { top: 12, right: 12, bottom: 46, left: 56 };
 export interface OnField {
   comparison: Comparison;
   family: Family | undefined;
+  /** The home that the drink is held against. */
+  home: Family['homes'][number] | undefined;
   published: Family['published'];
   /** Where a candidate leads: as poured, and where that isn't the end, once it is brought back. */
   ghost: { name: string; path: Levels[] } | null;
@@ -27,7 +29,7 @@ export type Frame = ReturnType<typeof frameOf>;
 /** Scales in noticeable steps that frame all that matters, and where a drink lies in them. */
 export function frameOf(on: OnField, width: number, height: number) {
   const { present, parent } = on.comparison;
-  const outline = on.family?.home?.outline ?? [];
+  const outline = on.home?.outline ?? [];
   const floor = { sugar: on.axes.sugar?.floor ?? 0, acid: on.axes.acid?.floor ?? 0 };
   const told = (level: number, axis: 'sugar' | 'acid') => Math.max(level, floor[axis]);
   const [sugarLow = 0, sugarHigh = 0] = present.interval80.sugar.map((level) => told(level, 'sugar'));

@@ -20,6 +20,8 @@ interface Props {
 }
 
 const COUNTRIES = { us: 'US', uk: 'UK', au: 'Australian' };
+/** Carbon dioxide below this is no bubble, g/l. */
+const LEAST_CO2 = 0.05;
 const DRAWN = { width: 158, height: 226, pxPerCm: 11 };
 /** Where the drink stands in its family, and how that is said. */
 const PLACES: Record<string, string> = {
@@ -117,7 +119,11 @@ function Figures({ spec, present }: { spec: Spec; present: Comparison['present']
     { value: `${degrees(served.temperature_c)} °C`, words: 'first sip, about' },
     { value: served.standard_drinks[country].toFixed(1), words: `${COUNTRIES[country]} standard drinks` },
     { value: volume(dilution.water_ml, shown, spec.ounce_ml), words: 'water from ice' },
-    { value: ratio == null ? '—' : `${plain(ratio, 1)} : 1`, words: 'sugar : acid' },
+    {
+      value: ratio == null ? '—' : `${plain(ratio, 1)} : 1`,
+      words: `sugar : acid${place ? `, ${place.lean}` : ''}`,
+    },
+    ...(served.co2 > LEAST_CO2 ? [{ value: `${plain(served.co2, 1)} g/l`, words: 'carbon dioxide' }] : []),
   ];
   return (
     <dl className="flex min-w-0 grow flex-col gap-2 self-center">

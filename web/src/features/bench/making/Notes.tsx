@@ -63,7 +63,7 @@ export function hints(comparison: Comparison): Finding[] {
 
 /** The same figures at each point where the drink can be tasted while it is made. */
 function OnTheWay({ forecast }: { forecast: Forecast }) {
-  const points: [string, Forecast['served']][] = [
+  const points: [string, Forecast['strained']][] = [
     ['In the tin', forecast.undiluted],
     ['After the ice', forecast.strained],
     ['In the glass', forecast.before_topping],

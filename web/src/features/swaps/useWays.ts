@@ -1,0 +1,19 @@
+import { useState } from 'react';
+
+import type { Rebalanced, Way } from '../../api/client';
+
+const NONE: Way[] = [];
+
+/** The ways of an answer and the one in the hand: the first, until another is chosen of this answer. */
+export function useWays(found: Rebalanced | undefined) {
+  const [hand, setHand] = useState<{ of: Rebalanced; index: number } | null>(null);
+  const ways = found?.ways ?? NONE;
+  const chosen = hand && hand.of === found ? hand.index : 0;
+  /** Takes another in hand, as far as there are any; tells which it is. */
+  const choose = (index: number): number => {
+    const to = Math.max(0, Math.min(index, ways.length - 1));
+    if (found) setHand({ of: found, index: to });
+    return to;
+  };
+  return { ways, way: ways[chosen], chosen, choose };
+}
