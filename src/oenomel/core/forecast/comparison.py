@@ -163,10 +163,12 @@ def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
         causes = [change.cause for change in told if (change.steps[axis.name] > 0) is up]
         if causes:
             words.append(f"{axis.more if up else axis.less} by {listed(causes)}")
+    if len(words) == 1 and not can_be_tasted(steps):
+        return ""
     # What decided comes first.
     if steps < 0:
         words.reverse()
-    cancel = ": they cancel" if len(words) == 2 and not can_be_tasted(steps) else ""
+    cancel = "" if can_be_tasted(steps) else ": they cancel"
     return f"{capital(', '.join(words))}{cancel}."
 
 

@@ -10,7 +10,7 @@ from typing import Final
 
 from oenomel.core.balance import part_words
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, listed
+from oenomel.core.larder import Ingredient, capital, listed
 from oenomel.core.spec import Drink
 from oenomel.core.swaps.aim import Aim
 from oenomel.core.swaps.budget import Budget
@@ -98,33 +98,39 @@ def _part(move: Move) -> float:
 
 
 def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
-    """What sets a way apart from the others."""
+    """What sets a way apart from the others: nearest, one pour only, or what it keeps, takes in and leaves out."""
     if not way.moves:
         return "Nothing need move"
     joined = [move.ingredient.said for move in way.moves if move.joined]
-    # What others move and this one leaves alone, the dearest first.
-    moved = {move.pour for other in ways for move in other.moves if not move.joined}
-    left = sorted(moved - {move.pour for move in way.moves if not move.joined}, key=lambda index: -price_of(drink.pours[index]))
-    words = []
     if len(way.moves) == 1:
-        words.append(f"Moves the {drink.pours[way.moves[0].pour].ingredient.said} only" if not joined else f"{listed(joined)} joins")
-    else:
-        if left:
-            words.append(f"keeps the {drink.pours[left[0]].ingredient.said}")
-        if joined:
-            words.append(f"takes {listed(joined)} in")
-        if way is ways[0]:
-            words.insert(0, "comes nearest")
-    told = ", ".join(words) or f"moves {len(way.moves)} pours"
-    return told[0].upper() + told[1:]
+        return capital(f"{joined[0]} joins") if joined else f"Moves the {way.moves[0].ingredient.said} only"
+    # What others move and this one leaves alone, if the drink is known by it.
+    own = {move.pour for move in way.moves if not move.joined}
+    kept = [i for i in {m.pour for other in ways for m in other.moves if not m.joined} - own if price_of(drink.pours[i]) >= DEAR]
+    out = [move.ingredient.said for move in way.moves if move.after_ml == 0]
+    words = (
+        *(["comes nearest"] if way is ways[0] else []),
+        *([f"keeps the {listed([drink.pours[i].ingredient.said for i in sorted(kept)])}"] if kept else []),
+        *([f"takes {listed(joined)} in"] if joined else []),
+        *([f"leaves {listed(out)} out"] if out else []),
+    )
+    return capital(", ".join(words) or f"moves {len(way.moves)} pours")
 
 
 def _cost(drink: Drink, way: Rebalanced) -> str:
     """What a way costs of what the drink is known by, in words."""
     told = [
-        f"{part_words(_part(move)) if _part(move) < 0.95 or move.after_ml < move.before_ml else 'as much again'} "
-        f"{'less' if move.after_ml < move.before_ml else 'more'} {move.ingredient.said}"
+        _moved(move)
         for move in way.moves
-        if not move.joined and price_of(drink.pours[move.pour]) >= DEAR and _part(move) >= LEAST_PART
+        if not move.joined and (move.after_ml == 0 or (price_of(drink.pours[move.pour]) >= DEAR and _part(move) >= LEAST_PART))
     ]
     return f"Costs in character: {listed(told)}." if told else "What the drink is known by stays."
+
+
+def _moved(move: Move) -> str:
+    """How much less or more of a pour, in parts of it."""
+    if move.after_ml == 0:
+        return f"the {move.ingredient.said} goes"
+    more = move.after_ml > move.before_ml
+    part = "twice" if more and _part(move) > 0.95 else f"{part_words(_part(move))} {'more' if more else 'less'}"
+    return f"{part} as much {move.ingredient.said}" if part == "twice" else f"{part} {move.ingredient.said}"

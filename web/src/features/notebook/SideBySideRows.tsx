@@ -8,9 +8,9 @@ import { AxisMark } from '../../ui/AxisMark';
 import { useCellWords, type Cell } from './cellWords';
 import { AXES, AXIS_NAMES } from './words';
 
-const CELL = 'border-t border-base-300 px-3 py-1.5 align-top';
+export const CELL = 'border-t border-base-300 px-3 py-1.5 align-top';
 
-function Head({ children }: { children: ReactNode }) {
+export function Head({ children }: { children: ReactNode }) {
   return (
     <th
       scope="row"

@@ -2,6 +2,7 @@ import type { Fault, NotebookTrial, SideBySide } from '../../api/client';
 import { capital } from '../../lib/format';
 import type { NameOf } from '../../spec/names';
 import { Fold } from '../../ui/Fold';
+import { LeanRow, LoudnessRows } from './BesidesAxesRows';
 import { useCellWords } from './cellWords';
 import { AxisRow, MeasuredRow, PourRow, SaidRow, ServedRow } from './SideBySideRows';
 import { AXES } from './words';
@@ -59,6 +60,8 @@ export function SideBySideTable({ trials, table, error, nameOf }: Props) {
                   trials={trials}
                 />
               ))}
+            <LeanRow trials={trials} table={table} />
+            <LoudnessRows trials={trials} table={table} />
             <ServedRow trials={trials} />
             <MeasuredRow trials={trials} />
             <SaidRow trials={trials} nameOf={nameOf} />

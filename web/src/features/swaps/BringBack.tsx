@@ -71,7 +71,7 @@ export function BringBack(props: Props) {
     <div
       ref={panel}
       tabIndex={-1}
-      className="@container flex min-h-0 grow flex-col outline-none"
+      className="flex min-h-0 grow flex-col outline-none"
       onKeyDown={(event) => {
         const within = event.target instanceof HTMLElement && event.target.closest('input, select, button, summary');
         if (pressed(event, 'back')) {
@@ -96,16 +96,17 @@ export function BringBack(props: Props) {
         </h2>
       </div>
       <div className="min-h-0 grow overflow-y-auto px-3">
-        <LockStrip pours={pours} onToggle={onLock} />
-        <div className="py-2">
-          <Fold title="How">
-            <AimSettings hasHome={hasHome} chosen={wished !== undefined} />
-          </Fold>
-        </div>
         <Refused fault={answer.error} className="py-2 text-lg" />
         {!answer.error && !found && <p className="py-2 text-quiet">Searching what can be poured…</p>}
         {ways.length > 1 && <Ways ways={ways} chosen={chosen} ounceMl={spec.ounce_ml} onChoose={walk} />}
         {found && way && <Found found={way} notes={found.notes} alone={ways.length < 2} ounceMl={spec.ounce_ml} />}
+        <div className="flex flex-col gap-2 border-t border-base-300 py-2">
+          <h3 className="text-base font-semibold">What may move</h3>
+          <LockStrip pours={pours} onToggle={onLock} />
+          <Fold title="How">
+            <AimSettings hasHome={hasHome} chosen={wished !== undefined} />
+          </Fold>
+        </div>
       </div>
       <TryOrTake trying={trying} disabled={!way || way.moves.length === 0} onTry={tryOn} onTake={take} />
     </div>

@@ -45,7 +45,8 @@ export function useWalk(
   }, [looked, highlighted, way, wayInHand, trying, onGhost]);
   useEffect(() => {
     list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
-  }, [place]);
+    // The ways of the row in the hand take room at the foot.
+  }, [place, ways.length]);
   // The board takes the keys as soon as it is open.
   useEffect(() => list.current?.focus({ preventScroll: true }), []);
 

@@ -121,7 +121,7 @@ function Figures({ spec, present }: { spec: Spec; present: Comparison['present']
     { value: volume(dilution.water_ml, shown, spec.ounce_ml), words: 'water from ice' },
     {
       value: ratio == null ? '—' : `${plain(ratio, 1)} : 1`,
-      words: `sugar : acid${place ? `, ${place.lean}` : ''}`,
+      words: `${place ? `${place.lean}, ` : ''}sugar : acid`,
     },
     ...(served.co2 > LEAST_CO2 ? [{ value: `${plain(served.co2, 1)} g/l`, words: 'carbon dioxide' }] : []),
   ];
