@@ -115,6 +115,11 @@ def test_rebalance_prints_pours_and_j_and_names_what_it_cannot_find(tmp_path):
     answer = json.loads(done.stdout)
     assert [pour["amount"] for pour in answer["pours"]] == [60, 22.5, 20]
     assert answer["J"] == pytest.approx(sum(answer["parts"].values()))
+    # 2.5 of 22.5 ml of plain syrup, at a tenth of its measure (model.md §7).
+    assert answer["parts"]["character"] == pytest.approx(0.1 * 2.5 / 22.5)
+    assert answer["ways"][0]["pours"] == answer["pours"]
+    bare = run("rebalance", str(EXAMPLE), "--target", str(target), "--without-character", home=tmp_path)
+    assert json.loads(bare.stdout)["parts"]["character"] == 0
     chosen = run("rebalance", str(EXAMPLE), "--target", str(EXAMPLE), "--free", "white-rum", home=tmp_path)
     assert json.loads(chosen.stdout)["J"] == pytest.approx(0, abs=1e-9)
     for options, sentence in (

@@ -177,3 +177,39 @@ def test_a_bottle_added_by_mistake_goes_again_unless_a_drink_pours_it(client):
     assert client.get(f"/api/ingredients/{other}").status_code == HTTPStatus.NOT_FOUND
     assert other not in {each["slug"] for each in client.get("/api/shelf").json()}
     assert client.delete("/api/bottles/white-rum").json()["detail"] == "there is no bottle of the house white-rum"
+
+
+def test_a_rebalance_tells_the_ways_to_choose_between_the_first_of_which_is_its_answer(client):
+    daisy = {
+        **SPEC,
+        "pours": [
+            {"ingredient": "london-dry-gin", "amount": 45, "unit": "ml", "slot": "base"},
+            {"ingredient": "orange-liqueur-sweet", "amount": 30, "unit": "ml", "slot": "liqueur"},
+            {"ingredient": "lemon-juice", "amount": 22.5, "unit": "ml", "slot": "sour"},
+            {"ingredient": "simple-syrup-1-1", "amount": 10, "unit": "ml", "slot": "sweet"},
+        ],
+    }
+    sharper = {**daisy, "pours": [daisy["pours"][0], {**daisy["pours"][1], "ingredient": "sloe-liqueur"}, *daisy["pours"][2:]]}
+    made = client.post("/api/rebalance", json={"spec": sharper, "target": daisy}).json()
+    first, *others = made["ways"]
+    assert others
+    assert len(others) <= 2
+    assert (first["pours"], first["J"], first["moves"]) == (made["pours"], made["J"], made["moves"])
+    assert all(first["J"] - 1 < way["J"] <= first["J"] + 1 for way in others)
+    moved = [frozenset(move["ingredient"] for move in way["moves"]) for way in made["ways"]]
+    assert len(set(moved)) == len(moved)
+    assert all(way["title"] and way["cost"].endswith(".") and way["left"] for way in made["ways"])
+    assert made["parts"]["character"] > 0
+    bare = client.post("/api/rebalance", json={"spec": sharper, "target": daisy, "character": False}).json()
+    assert bare["parts"]["character"] == 0
+    assert bare["J"] <= made["J"]
+
+
+def test_a_board_tells_lost_bubbles_and_what_gets_louder(client):
+    soda = {"ingredient": "soda-water", "amount": 75, "unit": "ml", "slot": "lengthener", "stage": "topped"}
+    fizz = {**SPEC, "family": "fizz", "pours": [*SPEC["pours"][:3], soda]}
+    rows = client.post("/api/swaps", json={"spec": fizz, "pour_index": 3}).json()["rows"]
+    still = [row["loses_bubbles"] for row in rows]
+    assert still == sorted(still)
+    assert {True, False} == set(still)
+    assert all(isinstance(words, str) for row in rows for words in row["loudness"])

@@ -5,6 +5,7 @@ import pytest
 from support.drinks import drink, eight_three_three
 from support.tasters import Taster, forecast_error
 
+from oenomel.core.balance.loudness import share_of_glass
 from oenomel.core.balance.served import profile_of_made
 from oenomel.core.families.family import families
 from oenomel.core.families.home import BRANCHES, standard_homes, steps_of
@@ -205,3 +206,69 @@ def test_how_much_a_trial_minds_growing_or_shrinking(steps, pours):
     wished = steps_of(profile_of_made(sour, USUAL)) + np.array(steps, dtype=float)
     found, _, _ = answer(sour, wished, LARDER, USUAL)
     assert [pour.volume_ml for pour in found.pours] == pours
+
+
+def test_near_nothing_a_complaint_wants_grams():
+    # model.md §10: "clearly not sweet enough" of a drink with hardly any sugar is two grams in 100 ml, not two steps of next to nothing.
+    anise = drink(("anise-wormwood-spirit", 45), ("lemon-juice", 15), ("still-water", 60), family="open")
+    assert profile_of_made(anise, USUAL).sugar < 0.5
+    _, (best, *others) = proposals([Sheet(anise, Verdict(sugar=-2), 1)], anise, 1, LARDER)
+    assert profile_of_made(best.drink, USUAL).sugar - profile_of_made(anise, USUAL).sugar == pytest.approx(2, abs=0.5)
+    # A corrector is offered, and one of a sort: nobody pours two syrups.
+    assert [pour.ingredient.slug for pour in best.drink.pours if pour.slot == "sweet"] == ["simple-syrup-1-1"]
+    assert all("lemon juice" not in each.title for each in others)
+    sour = eight_three_three()
+    _, (sweeter, *_) = proposals([Sheet(sour, Verdict(sugar=-1), 1)], sour, 1, LARDER)
+    assert moved(sweeter.drink, sour)[0] == pytest.approx(1, abs=0.5)
+
+
+def test_nobody_asks_strength_of_what_has_none():
+    free = drink(("juniper-water", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1", 15))
+    home = standard_homes()["sour", "without alcohol"]
+    _, found = proposals([Sheet(free, Verdict(sugar=-1, abv=-2), 1)], free, 1, LARDER, home)
+    assert all(profile_of_made(each.drink, USUAL).abv < 0.5 for each in found)
+    assert moved(found[0].drink, free)[0] > 0.5
+
+
+def test_one_thing_too_loud_has_two_thirds_of_its_share_and_the_drink_stays_as_large():
+    # model.md §7: share, not amount; the other axes and the volume are held.
+    for of, loud in ((DAISY, "orange-liqueur-dry"), (FIZZ, "lemon-juice")):
+        before = profile_of_made(of, USUAL).volume_ml
+        found = next(each for each in asked(Verdict(sugar=0, acid=0, abv=0, loud=loud), of)[1] if each.key == "quieter")
+        after = profile_of_made(found.drink, USUAL).volume_ml
+        ratio = share_of_glass(found.drink, loud, after) / share_of_glass(of, loud, before)
+        assert ratio == pytest.approx(2 / 3, abs=0.08)
+        assert after == pytest.approx(before, rel=0.05)
+        assert "to the nose" in " ".join(found.reasons).lower()
+    quince = next(each for each in asked(Verdict(loud="orange-liqueur-dry"), DAISY)[1] if each.key == "quieter")
+    raised = [pour.ingredient.said for pour in quince.drink.pours if pour.volume_ml > _now(DAISY, pour.ingredient.slug)]
+    assert all(name in " ".join(quince.reasons) for name in raised)
+    # Nobody else is there to fill a gap: then nothing is said of it.
+    alone = drink(("dry-vermouth", 90), family="open")
+    _, found = proposals([Sheet(alone, Verdict(loud="dry-vermouth"), 1)], alone, 1, {})
+    assert all("gap" not in " ".join(each.reasons) for each in found)
+
+
+def _now(of, slug):
+    return sum(pour.volume_ml for pour in of.pours if pour.ingredient.slug == slug)
+
+
+def test_a_text_that_says_gum_pours_gum_and_no_answer_raises_what_is_loud():
+    for of in (eight_three_three(), DAISY, FIZZ):
+        for each in asked(Verdict(sugar=-1, acid=0, body=-2), of)[1]:
+            gum = any(pour.ingredient.slug == "gum-syrup" and pour.volume_ml > 0 for pour in each.drink.pours)
+            assert ("gum" in " ".join(each.reasons)) is gum
+    # The catalogue calls it loud above 10 ml.
+    loud = drink(("london-dry-gin", 60), ("lemon-juice", 22.5), ("cherry-stone-liqueur", 7.5), ("violet-liqueur", 5))
+    made, _, _ = answer(loud, steps_of(profile_of_made(loud, USUAL)) + np.array([6.0, 0, 0]), LARDER, USUAL)
+    assert _now(made, "cherry-stone-liqueur") <= 10
+    assert _now(made, "violet-liqueur") <= 7.5
+
+
+def test_one_change_is_told_only_where_it_does_half_of_what_is_asked_for():
+    # Too dry and too soft at once is no matter of one pour.
+    _, found = asked(Verdict(sugar=-2, acid=-2, abv=2), eight_three_three())
+    for each in found:
+        if each.key == "one change":
+            left = sum(part.steps**2 for part in each.left if part.axis != "volume_ml")
+            assert left <= 0.5 * (2**2 + 2**2 + 2**2)

@@ -1,6 +1,7 @@
 """The board: who is offered, who is left out and why, and what each offer says."""
 
 import itertools
+import math
 from collections.abc import Iterator
 from dataclasses import replace
 
@@ -22,6 +23,7 @@ from oenomel.core.swaps.candidates import Filters
 from oenomel.core.swaps.rebalancing import rebalance
 from oenomel.errors import DomainError, OutOfRange
 
+FIZZ = drink(("london-dry-gin", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 22.5), ("soda-water", 75, "topped"), family="fizz")
 DAISY = drink(("london-dry-gin", 45), ("orange-liqueur-sweet", 22.5), ("lemon-juice", 22.5), ("simple-syrup-1-1", 5), family="daisy")
 
 
@@ -406,3 +408,39 @@ def test_two_groups_of_which_nothing_is_told_stand_side_by_side_as_the_table_say
     assert kinship(smelling("a", tags[one]), [smelling("b", tags[other])]) == pytest.approx(0.4)
     # Of one tag the likeness is whole, and what is over 0.6 of it is taken off as more of the same.
     assert kinship(smelling("a", tags[one]), [smelling("b", tags[one])]) == pytest.approx(0.6 - 0.4)
+
+
+def test_bubbles_are_part_of_the_job_of_a_sparkling_pour():
+    # model.md §7: a still candidate pays 1 in J, comes after those that sparkle, and says what is lost; domain.md: never hot water.
+    found = rows(FIZZ, 3)
+    assert {row.loses_bubbles for row in found.values()} == {True, False}
+    tea, tonic = found["green-tea-cold"], found["tonic-water"]
+    assert "it is still: the drink loses its bubbles" in tea.unseen
+    assert not any("bubbles" in words for words in tonic.unseen)
+    larger = math.log(tea.plain.figures["volume_ml"] / aim_at(FIZZ).target.volume_ml) / math.log(1.1)
+    assert tea.plain.cost == pytest.approx(sum(n**2 for n in tea.plain.steps.values()) + larger**2 / 4 + 1, abs=1e-9)
+    left_out = {each.ingredient.slug: each.reason for each in parts(FIZZ, 3)[0].left_out}
+    assert left_out["hot-water"] == "It is hot, and this is a cold drink."
+    still = drink(("london-dry-gin", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 22.5), ("still-water", 75, "topped"), family="fizz")
+    assert "brings bubbles" in rows(still, 3)["soda-water"].unseen
+
+
+def test_what_a_bartender_has_at_hand_comes_before_what_he_would_have_to_reach_for():
+    # domain.md: no soda: ginger beer, tonic, sparkling wine. House rule: another kind of thing and a rare bottle cost in the ranking.
+    found = rows(FIZZ, 3)
+    order = sorted(found.values(), key=lambda row: (row.loses_bubbles, row.score("both")))
+    places = {row.candidate.key: place for place, row in enumerate(order)}
+    assert max(places[slug] for slug in ("tonic-water", "ginger-beer", "ginger-ale")) < places["stout"]
+    assert places["tonic-water"] < places["cola-sugar-free"] < places["still-water"]
+    beer, tonic = found["pale-lager"], found["tonic-water"]
+    assert (beer.reach, tonic.reach) == (0.4, 0.0)
+    own = replace(catalogue()["tonic-water"], slug="own", origin="house", rank=4)
+    assert rows(FIZZ, 3, larder={"own": own})["own"].reach == 0
+
+
+def test_a_row_tells_what_it_makes_louder_and_quieter():
+    honeyed = drink(("white-rum", 60), ("lemon-juice", 30), ("honey-syrup", 22.5), ("soda-water", 75, "topped"), family="fizz")
+    # Cola brings its own sugar, so that the honey goes; only what a nose could tell is told.
+    told = rows(honeyed, 3)["cola"].loudness
+    assert any(each.slug == "honey-syrup" and "quieter" in each.words for each in told)
+    assert all(each.told for each in told)

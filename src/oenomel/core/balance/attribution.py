@@ -20,6 +20,9 @@ Floats = NDArray[np.float64]
 THE_METHOD: Final = "the method"
 """The words of a change of technique, seconds or ice, which are one change."""
 
+HOLDS: Final = {"abv": 5.0, "sugar": 3.0, "acid": 0.3}
+"""From what on an ingredient holds something of an axis, % v/v and g in 100 ml (house rule)."""
+
 MOST_CHANGES: Final = 10
 """Changes told one by one; with more, the last are told together. Every order of ten is a thousand drinks."""
 
@@ -45,12 +48,13 @@ _ALIKE: Final[tuple[Callable[[Pour, Pour], bool], ...]] = (
 class Change:
     """One change, in words, and what it did: by how much each figure changed in its unit, and each axis in noticeable steps.
 
-    ``cause`` names it after a "by": "drier by the triple sec". Over all changes of a pair of drinks each of them adds up to the whole
-    difference.
+    ``cause`` names it after a "by": "drier by the triple sec"; ``brings`` are the axes of which its pour holds something itself, so that
+    it does more than make the drink larger or smaller. Over all changes of a pair of drinks each of them adds up to the whole difference.
     """
 
     words: str
     cause: str
+    brings: tuple[str, ...]
     by: Mapping[str, float]
     steps: Mapping[str, float]
 
@@ -79,29 +83,30 @@ def changes_between(drink: Drink, parent: Drink, conditions: Conditions) -> tupl
         Change(
             words,
             cause,
+            brings,
             dict(zip(FIGURES, column[: len(FIGURES)].tolist(), strict=True)),
             dict(zip(AXES, column[len(FIGURES) :].tolist(), strict=True)),
         )
-        for (words, cause), column in zip(told, shares.T, strict=True)
+        for (words, cause, brings), column in zip(told, shares.T, strict=True)
     )
 
 
-def _changes(drink: Drink, parent: Drink) -> tuple[list[tuple[str, str]], list[_Row], int | None]:
-    """Words and cause of each change, the pours of both drinks side by side, and which change is the method's."""
-    told: list[tuple[str, str]] = []
+def _changes(drink: Drink, parent: Drink) -> tuple[list[tuple[str, str, tuple[str, ...]]], list[_Row], int | None]:
+    """Words, cause and axes of each change, the pours of both drinks side by side, and which change is the method's."""
+    told: list[tuple[str, str, tuple[str, ...]]] = []
     rows: list[_Row] = []
     for before, after in paired_pours(parent.pours, drink.pours):
         words = change_words(before, after)
         rows.append(_Row(before, after, min(len(told), MOST_CHANGES - 1) if words else None))
         if words:
-            told.append((words, _cause(words, before, after)))
+            told.append((words, _cause(words, before, after), _brings(before, after)))
     method_change = None
     if drink.method != parent.method:
         method_change = min(len(told), MOST_CHANGES - 1)
-        told.append((THE_METHOD, THE_METHOD))
+        told.append((THE_METHOD, THE_METHOD, ("abv", "sugar", "acid")))
     if len(told) > MOST_CHANGES:
         together = f"{len(told) - MOST_CHANGES + 1} more changes together"
-        told[MOST_CHANGES - 1 :] = [(together, together)]
+        told[MOST_CHANGES - 1 :] = [(together, together, ("abv", "sugar", "acid"))]
     return told, rows, method_change
 
 
@@ -143,6 +148,12 @@ def change_words(before: Pour | None, after: Pour | None) -> str:
     if before.liquid_ml == after.liquid_ml:
         return ""
     return f"{'more' if after.liquid_ml > before.liquid_ml else 'less'} {after.ingredient.said}"
+
+
+def _brings(before: Pour | None, after: Pour | None) -> tuple[str, ...]:
+    """Axes of which a changed pour holds something, before or after."""
+    contents = [pour.ingredient.composition.axes for pour in (before, after) if pour is not None and pour.liquid_ml > 0]
+    return tuple(name for row, (name, least) in enumerate(HOLDS.items()) if any(content[row] >= least for content in contents))
 
 
 def _cause(words: str, before: Pour | None, after: Pour | None) -> str:

@@ -12,6 +12,8 @@ from oenomel.core.spec import Drink
 SMELL_STEP: Final = 0.25
 """A step of smell, as the logarithm of a share; an assumption (model.md §7)."""
 
+GONE_BELOW: Final = 0.05
+
 _PARTS: Final = (
     (1 / 10, "a tenth"), (1 / 8, "an eighth"), (1 / 6, "a sixth"), (1 / 5, "a fifth"), (1 / 4, "a quarter"), (1 / 3, "a third"),
     (2 / 5, "two fifths"), (1 / 2, "half"), (3 / 5, "three fifths"), (2 / 3, "two thirds"), (3 / 4, "three quarters"),
@@ -72,6 +74,8 @@ def louder_words(ratio: float) -> str:
     """
     if abs(ratio - 1) < 0.05:
         return "as loud"
+    if ratio < GONE_BELOW:
+        return "all but gone"
     if ratio < 1:
         return "half as loud" if abs(ratio - 0.5) < 0.05 else f"{part_words(1 - ratio)} quieter"
     if ratio < 1.8:

@@ -31,10 +31,18 @@ def _swap(drink: Drink, parent: Drink, served: Profile, before: Profile, changes
         return
     word = AXES["sugar"].word(steps)
     message = (
-        f"{new.ingredient.name} makes it {word} than {old.ingredient.said} did: {new.ingredient.composition.sugar:.0f} g of sugar "
-        f"in 100 ml in place of {old.ingredient.composition.sugar:.0f} g."
+        f"{new.ingredient.name} makes it {word} than {old.ingredient.said} did: {_sugar_of(new, old)} of sugar "
+        f"in place of {_sugar_of(old, new)}."
     )
     yield Finding("swap-changes-sweetness", "warning", message, _syrup(drink, new, old))
+
+
+def _sugar_of(pour: Pour, other: Pour) -> str:
+    """How much sugar a pour brings: in 100 ml where both are poured alike, else in the pour."""
+    sugar = pour.ingredient.composition.sugar
+    if abs(pour.liquid_ml - other.liquid_ml) < 1:
+        return f"{sugar:.0f} g in 100 ml"
+    return f"{sugar * pour.liquid_ml / 100:.1f} g"
 
 
 def _swapped(drink: Drink, parent: Drink) -> tuple[Pour, Pour] | None:

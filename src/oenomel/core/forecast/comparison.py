@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Final
@@ -9,6 +10,7 @@ from typing import Final
 from oenomel.core.balance import (
     AXES,
     CROSSTALK,
+    THE_METHOD,
     UNCHANGED_STEPS,
     Axis,
     Change,
@@ -155,7 +157,11 @@ def _difference(
 
 def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
     """Which changes made a difference on an axis, in a sentence; empty where one change did it all, or none can be tasted."""
-    told = sorted((change for change in changes if can_be_tasted(change.steps[axis.name])), key=lambda each: -abs(each.steps[axis.name]))
+    felt = sorted((change for change in changes if can_be_tasted(change.steps[axis.name])), key=lambda each: -abs(each.steps[axis.name]))
+    # Who brings it is blamed before who only makes the drink larger or smaller, unless those did more of it.
+    bringing = [change for change in felt if axis.name in change.brings]
+    whole, brought = (math.fsum(max(0.0, c.steps[axis.name] * steps) for c in each) for each in (felt, bringing))
+    told = bringing if 2 * brought >= whole > 0 or not can_be_tasted(steps) else felt
     if len(changes) < 2 or not told:
         return ""
     words = []
@@ -197,7 +203,7 @@ def _bubbles(co2: float, parent: float) -> str:
 def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen: Sequence[str]) -> Headline:
     if not changes:
         return Headline("", "As the parent", "")
-    words = [change.words for change in changes]
+    words = ["made another way" if change.words == THE_METHOD else change.words for change in changes]
     what = " and ".join(words) if len(words) < 3 else f"{words[0]} and {len(words) - 1} more changes"
     by_name = {axis.axis: axis for axis in axes}
     felt = [by_name[name] for name in tasted({name: axis.steps for name, axis in by_name.items()})]
@@ -221,7 +227,11 @@ def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) ->
             return f"Another measure of {name}"
         if before.volume_ml != pour.volume_ml:
             return f"{'More' if pour.volume_ml > before.volume_ml else 'Less'} {name}"
-    return "As it stands"
+    came = next((pour for before, pour in zip(pairs, drink.pours, strict=True) if before is None), None)
+    went = next((pour for place, pour in enumerate(parent.pours) if place not in pairs), None)
+    if came or went:
+        return f"With {came.ingredient.said}" if came else f"Without {went.ingredient.said}" if went else ""
+    return "Made another way" if drink.method != parent.method else "As it stands"
 
 
 def _certainty(word: str, sure: str) -> str:

@@ -26,7 +26,7 @@ from oenomel.core.swaps import (
     correctors_for,
     residuals_of,
 )
-from oenomel.errors import DomainError
+from oenomel.errors import DomainError, NothingFree
 
 Floats = NDArray[np.float64]
 
@@ -283,7 +283,10 @@ class _Question:
         pours = self.present.pours
         cut = self.present.with_pours((*pours[:index], pours[index].at(volume_ml), *pours[index + 1 :]))
         free = [i for i in moving(cut) if i != index]
-        answered = self._answer(cut, self.wished, free=free, volume_ml=served_ml, volume_counts=AS_LARGE)
+        try:
+            answered = self._answer(cut, self.wished, free=free, volume_ml=served_ml, volume_counts=AS_LARGE)
+        except NothingFree:
+            answered = cut, (), ()
         made = answered[0]
         return answered, share_of_glass(made, pours[index].ingredient.slug, profile_of_made(made, self.conditions).volume_ml)
 
