@@ -180,7 +180,7 @@ def test_each_figure_answers_why_down_to_the_source(page, server, axis, figure):
     expect(pours.first).to_contain_text("÷")
     expect(pours.first).to_contain_text(re.compile("±|Regulation|invented", re.IGNORECASE))
     expect(dialog.get_by_role("region", name="How sure")).to_contain_text("Four times out of five it lies between")
-    expect(dialog.get_by_role("region", name="Which change did what")).to_contain_text("Sea-buckthorn liqueur for Quince liqueur")
+    expect(dialog.get_by_role("region", name="Which change did what")).to_contain_text("sea-buckthorn liqueur for quince liqueur")
     page.keyboard.press("Escape")
     expect(page.get_by_role("dialog")).to_have_count(0)
 

@@ -82,7 +82,7 @@ def test_two_trials_a_blind_tasting_the_proposal_the_third_trial_and_the_tree(pa
     # The tree: three trials, one line, and each branch says what changed.
     page.get_by_role("link", name="Tree").click()
     third = page.get_by_role("button", name=re.compile("Gate Lodge Sour, trial 3"))
-    expect(third).to_have_accessible_name(re.compile("less Lemon juice|Less Lemon juice"))
+    expect(third).to_have_accessible_name(re.compile("less lemon juice|Less lemon juice"))
     expect(page.get_by_role("button", name=re.compile("Gate Lodge Sour, trial 2.*tasted"))).to_be_visible()
     third.click()
     page.get_by_role("region", name="Chosen").get_by_role("link", name="Open").click()

@@ -65,7 +65,7 @@ export function SwapBoard(props: BoardProps) {
   const { list, search, place, highlighted } = walk;
   const set = (change: Partial<BoardView>) => changeSettings({ board: { ...view, ...change } });
   return (
-    <div className="@container flex min-h-0 grow flex-col" onKeyDown={walk.press}>
+    <div className="@container flex min-h-0 grow flex-col overflow-y-auto" onKeyDown={walk.press}>
       <div className="flex flex-wrap items-center gap-2 p-3 pb-2">
         <IconButton icon={ArrowLeft} label="Back to the pours" hotkey={shownKey('back')} onClick={onBack} />
         <h2 className="min-w-0 grow font-display text-lg leading-tight font-semibold">Instead of {present}</h2>
@@ -98,7 +98,7 @@ export function SwapBoard(props: BoardProps) {
           onAny={() => set({ atHand: 'any' })}
         />
       )}
-      <div className="min-h-0 grow overflow-y-auto max-[1199px]:max-h-[60vh]">
+      <div className="min-h-44 grow overflow-y-auto max-[1199px]:max-h-[60vh]">
         <div
           ref={list}
           id={listId}
