@@ -6,6 +6,7 @@ from __future__ import annotations
 
 from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import cached_property
 from typing import Final, Literal, NamedTuple, get_args
 
 import numpy as np
@@ -66,41 +67,75 @@ HOPELESS_ML: Final = 1000.0
 
 @dataclass(frozen=True)
 class Standing:
-    """Where a drink stands: its figures as served, how far it is from the target in steps by axis (for drawing), what of that can be
-    tasted in words, its colour, and J.
+    """Where a drink stands: its figures as served, how far it is from the target in steps by axis (for drawing), and J.
+
+    What can be tasted of that in words, and its colour, are worked out when they are asked for: few of many rows are looked at.
     """
 
     drink: Drink
     figures: Mapping[str, float]
     steps: Mapping[str, float]
-    words: tuple[str, ...]
-    colour: str
     cost: float
+
+    @cached_property
+    def words(self) -> tuple[str, ...]:
+        """What can be tasted of its distance from the target."""
+        return tuple(in_words(n, AXES[name]) for name, n in self.steps.items() if can_be_tasted(n))
+
+    @cached_property
+    def colour(self) -> str:
+        """What it looks like, as "#rrggbb"."""
+        return swatch(self.drink.pours, self.figures["volume_ml"], air=air_in(self.drink))
 
 
 @dataclass(frozen=True)
 class SwapRow:
     """One candidate on the board.
 
-    ``plain`` is as much of it as of what it replaces, ``mended`` what the mode makes of it, None where J is over the cut. ``moves`` are
-    what the mode asks for besides the swap. ``unseen`` is what no axis shows, ``notes`` what the mode can't do, ``loudness`` what a nose
-    could tell of the drink's other parts. ``likeness`` to what it replaces and ``kinship`` with the rest are 0 to 1. ``proved`` says that
-    no pourable amounts have a smaller J; ``loses_bubbles`` that it is still where bubbles are part of the job. ``reach`` is how far a
-    bartender would have to reach for it: beer for soda, a bottle that few bars have.
+    Parameters
+    ----------
+    replaced : Ingredient            what it takes the place of
+    present : Standing               the drink as it is
+    plain : Standing                 with as much of the candidate as of what it replaces
+    mended : Standing or None        what the mode makes of it; None where J is over the cut
+    moves : tuple of Move            what the mode asks for besides the swap
+    notes : tuple of str             what the mode can't do
+    likeness, kinship : float        to what it replaces, and with the rest, 0 to 1; no kinship where nothing is told
+    proved : bool                    whether no pourable amounts have a smaller J
+    loses_bubbles : bool             whether it is still where bubbles are part of the job
     """
 
     candidate: Candidate
+    replaced: Ingredient
+    present: Standing
     plain: Standing
     mended: Standing | None
     moves: tuple[Move, ...]
-    unseen: tuple[str, ...]
     notes: tuple[str, ...]
-    loudness: tuple[Loudness, ...]
     likeness: float
     kinship: float | None
     proved: bool
     loses_bubbles: bool
-    reach: float
+
+    @cached_property
+    def unseen(self) -> tuple[str, ...]:
+        """What no axis shows."""
+        return _unseen(self.replaced, self.candidate.ingredient)
+
+    @cached_property
+    def loudness(self) -> tuple[Loudness, ...]:
+        """What a nose could tell of the drink's other parts."""
+        after = self.mended or self.plain
+        volumes = after.figures["volume_ml"], self.present.figures["volume_ml"]
+        return tuple(each for each in loudness_between(after.drink, self.present.drink, *volumes) if each.told)
+
+    @property
+    def reach(self) -> float:
+        """How far a bartender would have to reach for it: beer for soda, a bottle that few bars have."""
+        ingredient = self.candidate.ingredient
+        # What a house made or bought itself is there.
+        rare = ingredient.rank - 1 if ingredient.origin == "catalogue" else 0
+        return RARE_COSTS * rare + UNLIKE_COSTS * (ingredient.kind != self.replaced.kind)
 
     def score(self, ranking: str) -> float:
         """By what it is ranked, the smaller the better, to 1e-9: ties stay in the order of names."""
@@ -163,7 +198,7 @@ def swap_board(
     candidates = seat.likeliest_first(candidates)
     cut = FURTHEST if len(candidates) > CUT_ABOVE else np.inf
     done = min(FIRST_ROWS, len(candidates))
-    yield Board(seat.rows(candidates[:done], cut), done, len(candidates), tuple(left_out), seat.present())
+    yield Board(seat.rows(candidates[:done], cut), done, len(candidates), tuple(left_out), seat.present)
     while done < len(candidates):
         some = candidates[done : done + ROWS_AT_ONCE]
         done += len(some)
@@ -204,8 +239,8 @@ class _Seat:
         chosen = sorted([*([index] if self.can_move else []), *others[: MOST_FREE - 1]])
         self.free = tuple(chosen) if mode == "rebalance" else ()
         self.mode = "pour" if mode == "rebalance" and not self.free else mode
-        self.volume_ml = float(figures_of([drink], aim.by_sucrose_equivalents, self.conditions)[0, 0])
 
+    @cached_property
     def present(self) -> Standing:
         """Where the drink stands without a swap."""
         return self._standings([self.drink], [None])[0]
@@ -216,11 +251,15 @@ class _Seat:
             return candidates
         likely = np.empty(len(candidates))
         for start in range(0, len(candidates), ROWS_AT_ONCE):
-            some = [self._variant(candidate) for candidate in candidates[start : start + ROWS_AT_ONCE]]
-            for places, variants in self._few_alike(some, ()):
+            some = candidates[start : start + ROWS_AT_ONCE]
+            for places, variants in self._few_alike([self._variant(candidate) for candidate in some], ()):
                 numbered = [variant.in_group(number) for number, variant in enumerate(variants)]
-                problems = problems_of(numbered, self.aim, self.conditions)
-                likely[[start + place for place in places]] = guess(problems).J
+                found = guess(problems_of(numbered, self.aim, self.conditions))
+                likely[[start + place for place in places]] = found.J
+                # The proof begins where the guess ended.
+                for place, variant, rungs in zip(places, variants, found.rungs.T.tolist(), strict=True):
+                    self.variants[some[place].key] = replace(variant, start=tuple(rungs))
+        likely += [NO_BUBBLES_COST * candidate.loses_bubbles(self.pour) for candidate in candidates]
         return [candidates[i] for i in np.argsort(likely, kind="stable")]
 
     def rows(self, candidates: Sequence[Candidate], cut: float) -> tuple[SwapRow, ...]:
@@ -240,32 +279,25 @@ class _Seat:
         found = [(each.drink, each.cost + price) for each, price in zip(mended, flat, strict=True) if each.drink is not None]
         standings = iter(self._standings([drink for drink, _ in found], [cost for _, cost in found]))
         rest = [pour.ingredient for i, pour in enumerate(self.drink.pours) if i != self.index]
-        rows = []
+        rows, present = [], self.present
         for candidate, before, after, loses in zip(candidates, plain, mended, still, strict=True):
             standing = None if after.drink is None else next(standings)
             rows.append(
                 SwapRow(
                     candidate,
+                    self.pour.ingredient,
+                    present,
                     before,
                     standing,
                     after.moves,
-                    _unseen(self.pour.ingredient, candidate.ingredient),
                     after.notes,
-                    self._loudness(standing or before),
                     likeness(self.pour.ingredient, candidate.ingredient),
                     kinship(candidate.ingredient, rest),
                     after.proved,
                     loses,
-                    _reach(self.pour.ingredient, candidate.ingredient),
                 )
             )
         return tuple(rows)
-
-    def _loudness(self, standing: Standing) -> tuple[Loudness, ...]:
-        """What a nose could tell of the other parts."""
-        return tuple(
-            each for each in loudness_between(standing.drink, self.drink, standing.figures["volume_ml"], self.volume_ml) if each.told
-        )
 
     def _rebalanced(self, candidates: Sequence[Candidate], variants: Sequence[Variant], cuts: Floats) -> list[_Mended]:
         found = self._searched(candidates, list(enumerate(variants)), cuts, ())
@@ -395,11 +427,7 @@ class _Seat:
         standings = []
         for column, (drink, levels, cost) in enumerate(zip(drinks, figures.T.tolist(), costs, strict=True)):
             here = {name: axis[column] for name, axis in zip(AXES, steps, strict=True)}
-            words = tuple(in_words(n, AXES[name]) for name, n in here.items() if can_be_tasted(n))
-            colour = swatch(drink.pours, levels[0], air=air_in(drink))
-            standings.append(
-                Standing(drink, dict(zip(FIGURES, levels, strict=True)), here, words, colour, plain[column] if cost is None else cost)
-            )
+            standings.append(Standing(drink, dict(zip(FIGURES, levels, strict=True)), here, plain[column] if cost is None else cost))
         return standings
 
 
@@ -412,12 +440,6 @@ def _blend(old: Ingredient, new: Ingredient, share: float) -> Ingredient:
     return replace(
         new, slug=f"{old.slug}+{new.slug}", name=f"{old.name} and {new.name}", composition=blend(old.composition, new.composition, share)
     )
-
-
-def _reach(before: Ingredient, after: Ingredient) -> float:
-    # What a house made or bought itself is there.
-    rare = after.rank - 1 if after.origin == "catalogue" else 0
-    return RARE_COSTS * rare + UNLIKE_COSTS * (after.kind != before.kind)
 
 
 def _unseen(before: Ingredient, after: Ingredient) -> tuple[str, ...]:

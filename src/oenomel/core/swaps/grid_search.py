@@ -97,6 +97,7 @@ class Problems:
     gives : ndarray, shape (8, pours, problems)               what a ml of a pour adds to each of `SUMS`
     fixed : ndarray, shape (8, problems)                      those sums without the free pours
     group : ndarray, shape (problems,)                        problems of one group compete: only the best of them is sought
+    start : ndarray, shape (pours, problems), optional        rungs that an earlier search without proof came to
     """
 
     values: Floats
@@ -110,17 +111,20 @@ class Problems:
     goal: Goal
     method: Method
     conditions: Conditions
+    start: Ints | None = None
 
 
 @dataclass(frozen=True)
 class Minima:
-    """The best of each group: J, the problem it belongs to, volumes of shape (pours, groups), whether it is proved, and drinks evaluated.
+    """The best of each group: J, the problem it belongs to, rungs and volumes of shape (pours, groups), whether it is proved, and drinks
+    evaluated.
 
     J is infinite where nothing at or under the cut was found.
     """
 
     J: Floats
     problem: Ints
+    rungs: Ints
     volumes: Floats
     proved: NDArray[np.bool_]
     evaluated: int
@@ -241,8 +245,11 @@ class _Search:
     # A good first drink
 
     def start(self) -> None:
-        """Offers what is poured now, and what lies around the continuous minimum; then walks downhill on the grid."""
+        """Offers what is poured now, and what lies around the continuous minimum, then walks downhill on the grid; or what was found so."""
         everyone = np.arange(self.number)
+        if self.of.start is not None:
+            self.offer(everyone, self.of.start, self.of.start)
+            return
         self.offer(everyone, self.of.now, self.of.now)
         low, high = self._around(self._continuous())
         self.offer(everyone, low, high)
@@ -261,7 +268,7 @@ class _Search:
         least, most = of.values[:, :, 0], of.values[:, :, -1]
         v = self.now_value
         root = np.sqrt([goal.volume_weight, *goal.weights]) / np.array([goal.volume_step, *goal.step])
-        for _ in range(6):
+        for _ in range(4):
             sums = self.fixed + (self.gives * v).sum(axis=1)
             water, by_tin = water_and_slopes(_tin(sums), of.method, of.conditions)
             ml = np.maximum(sums[0] + water, 1e-3)
@@ -312,7 +319,7 @@ class _Search:
         """The best of each group."""
         hit = self.best_problem >= 0
         volumes = self.of.values[self.pour, np.maximum(self.best_problem, 0), self.best_index]
-        return Minima(np.where(hit, self.best, np.inf), self.best_problem, volumes, self.proved, self.evaluated)
+        return Minima(np.where(hit, self.best, np.inf), self.best_problem, self.best_index, volumes, self.proved, self.evaluated)
 
     def _parts(self, owner: Ints, low: Ints, high: Ints, effect: Floats) -> tuple[Ints, Ints, Ints]:
         """Each box cut in half across the pour that moves the drink most within it; across the next one too where boxes are few."""

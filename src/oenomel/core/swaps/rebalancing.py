@@ -226,7 +226,7 @@ def with_correctors(variant: Variant, correctors: Sequence[Ingredient], at_most:
         joining = tuple(Pour(each, 0.0, slot=next(iter(each.slots), "other")) for each in pair)
         added = tuple(range(start, start + len(pair)))
         drink = replace(variant.drink, pours=(*variant.drink.pours, *joining))
-        variants.append(replace(variant, drink=drink, free=(*variant.free, *added), joins=frozenset(added)))
+        variants.append(replace(variant, drink=drink, free=(*variant.free, *added), joins=frozenset(added), start=()))
     return variants
 
 
@@ -307,9 +307,10 @@ def _minima(
     groups = 1 + max(variant.group for variant in variants)
     best = np.full(groups, cut) if np.isscalar(cut) else np.array(cut, dtype=np.float64)
     costs, problem = np.full(groups, np.inf), np.full(groups, -1)
-    volumes, proved, evaluated = np.zeros((len(variants[0].free), groups)), np.ones(groups, dtype=np.bool_), 0
-    rungs = rungs_of_each(variants, aim)
-    longest = max(len(rung.values) for ladders in rungs for rung in ladders) if variants[0].free else 1
+    volumes, rungs = np.zeros((len(variants[0].free), groups)), np.zeros((len(variants[0].free), groups), dtype=np.int64)
+    proved, evaluated = np.ones(groups, dtype=np.bool_), 0
+    laddered = rungs_of_each(variants, aim)
+    longest = max(len(rung.values) for ladders in laddered for rung in ladders) if variants[0].free else 1
     at_once = max(1, MOST_RUNGS // (longest * max(1, len(variants[0].free))))
     for start in range(0, len(variants), at_once):
         batch = variants[start : start + at_once]
@@ -319,15 +320,16 @@ def _minima(
             continue
         places = {group: place for place, group in enumerate(inside)}
         numbered = [variant.in_group(places[variant.group]) for variant in batch]
-        found = minimise(laid_out(numbered, rungs[start : start + at_once], aim, conditions), best[inside], budget)
+        found = minimise(laid_out(numbered, laddered[start : start + at_once], aim, conditions), best[inside], budget)
         evaluated += found.evaluated
         for place, group in enumerate(inside):
             proved[group] &= found.proved[place]
             if found.problem[place] >= 0 and found.J[place] < costs[group]:
                 costs[group] = found.J[place]
                 best[group] = min(best[group], costs[group])
-                problem[group], volumes[:, group] = start + found.problem[place], found.volumes[:, place]
-    return Minima(costs, problem, volumes, proved, evaluated)
+                problem[group] = start + found.problem[place]
+                rungs[:, group], volumes[:, group] = found.rungs[:, place], found.volumes[:, place]
+    return Minima(costs, problem, rungs, volumes, proved, evaluated)
 
 
 def _any_four(variants: Sequence[Variant]) -> list[Variant]:
@@ -336,7 +338,7 @@ def _any_four(variants: Sequence[Variant]) -> list[Variant]:
     for variant in variants:
         for four in itertools.combinations(variant.free, min(4, len(variant.free))):
             who = frozenset(variant.drink.pours[i].ingredient.slug if i in variant.joins else i for i in four)
-            fours.setdefault(who, replace(variant, free=four))
+            fours.setdefault(who, replace(variant, free=four, start=()))
     return list(fours.values())
 
 

@@ -38,7 +38,8 @@ TIE_BY_ML: Final = 1e-12
 class Variant:
     """A drink whose J is sought: which pours are free, which of them would join it, and its group.
 
-    Variants of one group compete; ``grids`` are steps of pours that have one of their own, such as a blend of two.
+    Variants of one group compete; ``grids`` are steps of pours that have one of their own, such as a blend of two. ``start`` are the rungs
+    that a search without proof came to, if there was one.
     """
 
     drink: Drink
@@ -46,10 +47,11 @@ class Variant:
     joins: frozenset[int] = frozenset()
     group: int = 0
     grids: Mapping[int, float] = field(default_factory=dict)
+    start: tuple[int, ...] = ()
 
     def in_group(self, group: int) -> Variant:
         """The same among others."""
-        return Variant(self.drink, self.free, self.joins, group, self.grids)
+        return Variant(self.drink, self.free, self.joins, group, self.grids, self.start)
 
 
 def without_idle(variant: Variant, made: Drink) -> Drink:
@@ -102,8 +104,9 @@ def laid_out(variants: Sequence[Variant], rungs: Sequence[Sequence[Rungs]], aim:
     change_price = CHANGE_COSTS + TIE_BY_CHANGE + JOIN_COSTS * joins
     ml_price = STEP_COSTS / grids + dear + TIE_BY_ML
     group = np.array([variant.group for variant in variants])
+    start = np.array([variant.start for variant in variants]).T if pours and all(variant.start for variant in variants) else None
     return Problems(
-        values, counts, now, change_price, ml_price, gives, fixed, group, aim.goal, variants[0].drink.method, conditions
+        values, counts, now, change_price, ml_price, gives, fixed, group, aim.goal, variants[0].drink.method, conditions, start
     )  # fmt: skip
 
 
