@@ -3,6 +3,7 @@ domain.md, "What they would do".
 """
 
 import json
+from dataclasses import replace
 from importlib import resources
 
 import pytest
@@ -167,3 +168,66 @@ def test_the_ways_are_different_near_and_told_with_what_they_leave():
     assert [way.title for way in alone] == ["Moves the simple syrup 1:1 only"]
     nothing = ways_of(pair[0], aim_at(pair[0]), rebalance(pair[0], aim_at(pair[0])))
     assert [way.title for way in nothing] == ["Nothing need move"]
+
+
+WAYS = {
+    # What is in the drink, where it should stand, what each way is called and what it costs.
+    "its own pours can't, water can": (
+        "60 white-rum, 20 lime-juice, 5 caster-sugar", Target(7.5, 0.85, 14.7, 165),
+        ["With its own pours", "Moves the caster sugar only", "Keeps the white rum, takes water in"],
+        ["Costs in character: a sixth more white rum.", "What the drink is known by stays.", "What the drink is known by stays."],
+    ),
+    "a plain syrup that goes is not missed": (
+        "60 london-dry-gin, 22.5 lemon-juice, 22.5 simple-syrup-1-1, 30 egg-white", Target(7.5, 0.85, 14.7, 165),
+        [
+            "With its own pours",
+            "Moves the lemon juice only",
+            "Keeps the London dry gin, takes rich syrup 2:1 in, leaves simple syrup 1:1 out",
+        ],
+        ["Costs in character: a tenth less London dry gin.", "What the drink is known by stays.", "What the drink is known by stays."],
+    ),
+    "half as much again": (
+        "50 grape-brandy, 20 orange-liqueur-sweet, 20 lemon-juice", Target(5.4, 0.84, 19.0, 154),
+        ["With its own pours", "Moves the triple sec only", "Keeps the triple sec, takes simple syrup 1:1 in"],
+        [
+            "Costs in character: a sixth less brandy and two fifths more triple sec.",
+            "Costs in character: half as much triple sec again.",
+            "What the drink is known by stays.",
+        ],
+    ),
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("case", WAYS)
+def test_a_way_is_called_by_what_sets_it_apart_and_says_what_it_costs(case: str):
+    text, target, titles, costs = WAYS[case]
+    made = poured(text)
+    aim = Aim(target)
+    ways = ways_of(made, aim, rebalance(made, aim), correctors=correctors_for(made, LARDER))
+    assert [way.title for way in ways] == titles
+    assert [way.cost for way in ways] == costs
+
+
+def test_one_corrector_of_a_sort_is_offered_and_no_spirit_beside_a_spirit():
+    # CP: beside citrus an acid, beside syrup a richer one, nothing still where bubbles make the length, vodka beside vermouth only.
+    offered = {text: [each.slug for each in correctors_for(poured(text), LARDER)] for text in (
+        "60 london-dry-gin, 22.5 lemon-juice, 22.5 simple-syrup-1-1",
+        "60 dry-vermouth",
+        "45 juniper-water, 20 simple-syrup-1-1",
+        "45 vodka, 22.5 lime-juice, 90 soda-water topped",
+    )}  # fmt: skip
+    assert list(offered.values()) == [
+        ["simple-syrup-2-1", "citric-acid-solution", "still-water"],
+        ["simple-syrup-1-1", "lemon-juice", "vodka", "still-water"],
+        ["simple-syrup-2-1", "lemon-juice", "still-water"],
+        ["simple-syrup-1-1", "citric-acid-solution"],
+    ]
+
+
+def test_what_moves_is_told_in_what_it_is_measured_by():
+    made = poured("60 cane-spirit, 30 lime-juice, 12.4 caster-sugar, 1.6 aromatic-bitters")
+    made = made.with_pours(tuple(replace(p, unit="dash") if p.ingredient.kind == "bitters" else p for p in made.pours))
+    moves = {m.ingredient.slug: m for m in rebalance(made, Aim(Target(5, 0.6, 17, 150)), free=range(4)).moves}
+    assert moves["caster-sugar"].unit == "g"
+    assert moves["caster-sugar"].amount == pytest.approx(round(moves["caster-sugar"].amount))
+    assert moves["lime-juice"].unit == "ml"

@@ -65,5 +65,5 @@ def test_a_swap_that_moves_no_axis_is_never_told_as_no_change():
 
 
 def test_another_method_is_a_change_and_another_glass_is_none():
-    assert told(replace(PARENT, method=Method(seconds=3))).change == "The method"
+    assert told(replace(PARENT, method=Method(seconds=3))).change == "Made another way"
     assert told(replace(PARENT, serve=Serve("tiny cup"))).effect == "As the parent"

@@ -1547,14 +1547,16 @@ export interface components {
          * Change
          * @description One change, in words, and what it did: by how much each figure changed in its unit, and each axis in noticeable steps.
          *
-         *     ``cause`` names it after a "by": "drier by the triple sec". Over all changes of a pair of drinks each of them adds up to the whole
-         *     difference.
+         *     ``cause`` names it after a "by": "drier by the triple sec"; ``brings`` are the axes of which its pour holds something itself, so that
+         *     it does more than make the drink larger or smaller. Over all changes of a pair of drinks each of them adds up to the whole difference.
          */
         Change: {
             /** Words */
             words: string;
             /** Cause */
             cause: string;
+            /** Brings */
+            brings: string[];
             /** By */
             by: {
                 [key: string]: number;
@@ -2607,7 +2609,8 @@ export interface components {
         };
         /**
          * MoveReport
-         * @description One pour's change in ml; ``joined`` where it came in as a corrector, ``said`` its name inside a sentence.
+         * @description One pour's change in ml, and as ``amount`` in the ``unit`` that it is measured by; ``joined`` where it came in as a corrector,
+         *     ``said`` its name inside a sentence.
          */
         MoveReport: {
             /** Ingredient */
@@ -2622,6 +2625,13 @@ export interface components {
             after_ml: number;
             /** Joined */
             joined: boolean;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
+            /** Amount */
+            amount: number;
         };
         /**
          * Named

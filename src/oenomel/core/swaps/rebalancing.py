@@ -12,8 +12,8 @@ from numpy.typing import NDArray
 
 from oenomel.core.balance import AXES, FIGURES, TASTED_STEPS, Change, can_be_tasted, changes_between, in_words
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient
-from oenomel.core.spec import Drink, Pour, grid_of
+from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient, listed
+from oenomel.core.spec import ML_PER_UNIT, Drink, Pour, Unit, grid_of
 from oenomel.core.swaps.aim import Aim, figures_of, off_target, weight_in_j
 from oenomel.core.swaps.budget import Budget
 from oenomel.core.swaps.grid_search import Minima, minimise
@@ -42,6 +42,10 @@ MOST_FREE: Final = 7
 MOST_CORRECTORS: Final = 12
 CORRECTORS: Final = ("simple-syrup-1-1", "simple-syrup-2-1", "lemon-juice", "citric-acid-solution", "vodka", "still-water")
 """What may join a drink where that is allowed: sweet, sour, strong and water, in a plain and a concentrated form where there are two."""
+
+SPIRIT_ABV: Final = 36.0
+WEAK_ABV: Final = 2.0
+"""Strength of what counts as a spirit, and up to which a drink is one without alcohol, [% v/v] (house rules)."""
 
 JOIN_AT_MOST: Final = 2
 
@@ -80,13 +84,21 @@ class Costs:
 
 @dataclass(frozen=True, slots=True)
 class Move:
-    """One pour's change, [ml]; ``joined`` where it wasn't in the drink before. What it did: `Change`."""
+    """One pour's change, [ml]; ``joined`` where it wasn't in the drink before, ``unit`` what it is measured by. What it did: `Change`."""
 
     pour: int
     ingredient: Ingredient
     before_ml: float
     after_ml: float
     joined: bool
+    unit: Unit
+
+    @property
+    def amount(self) -> float:
+        """How much it is moved, in its unit."""
+        piece = self.ingredient.piece_ml or 1.0
+        one = {"g": SOLIDS_ML_PER_G, "piece": piece, "leaf": piece}.get(self.unit) or ML_PER_UNIT[self.unit]
+        return abs(self.after_ml - self.before_ml) / one
 
 
 @dataclass(frozen=True, slots=True)
@@ -190,15 +202,17 @@ def rebalanced_as(variant: Variant, made: Drink, aim: Aim, conditions: Condition
 def correctors_for(drink: Drink, larder: Mapping[str, Ingredient]) -> list[Ingredient]:
     """Which correctors a bartender would reach for with this drink: one of a sort, in the form that its own pours don't give already.
 
-    Beside citrus an acid, where there is none lemon; beside syrup a richer one; no water where bubbles make the length.
+    Beside citrus an acid, where there is none lemon; beside syrup a richer one; a spirit where there is something strong but none of its
+    strength; no water where bubbles make the length.
     """
     poured = [pour for pour in drink.pours if pour.liquid_ml > 0]
+    strongest = max((pour.ingredient.composition.abv for pour in poured), default=0.0)
     sours, sweetens = (any(pour.slot == slot for pour in poured) for slot in ("sour", "sweet"))
     sparkles = any(pour.ingredient.is_sparkling for pour in poured)
     slugs = (
         "simple-syrup-2-1" if sweetens else "simple-syrup-1-1",
         "citric-acid-solution" if sours else "lemon-juice",
-        "vodka",
+        *(("vodka",) if WEAK_ABV < strongest < SPIRIT_ABV else ()),
         *(() if sparkles else ("still-water",)),
     )
     held = {pour.ingredient.slug for pour in drink.pours}
@@ -353,10 +367,17 @@ def moves_of(variant: Variant, made: Drink) -> tuple[Move, ...]:
     """Pours whose amount differs between a variant and what was made of it."""
     pairs = zip(variant.drink.pours, made.pours, strict=True)
     return tuple(
-        Move(i, after.ingredient, before.liquid_ml, after.liquid_ml, i in variant.joins)
+        Move(i, after.ingredient, before.liquid_ml, after.liquid_ml, i in variant.joins, _measured_by(after))
         for i, (before, after) in enumerate(pairs)
         if abs(after.liquid_ml - before.liquid_ml) > 1e-9
     )
+
+
+def _measured_by(pour: Pour) -> Unit:
+    """What a pour is moved by: whole dashes, grams of what is dry, pieces; else millilitres, which follow the screen's unit."""
+    if pour.ingredient.composition.solid:
+        return "g"
+    return pour.unit if pour.unit in ("dash", "drop") or (pour.unit in ("piece", "leaf") and pour.ingredient.piece_ml) else "ml"
 
 
 def _coarse(drink: Drink, free: Collection[int], aim: Aim) -> tuple[str, ...]:
@@ -382,7 +403,7 @@ def _out_of_reach(
     felt = [each for each in left if each.felt and each.axis != "volume_ml"]
     if not felt:
         return ()
-    near = "This is as near as these pours get: still " + " and ".join(each.words for each in felt) + "."
+    near = f"This is as near as these pours get: still {listed([each.words for each in felt])}."
     locked = [i for i in that_can_move(drink) if i not in free and drink.pours[i].liquid_ml > 0]
     if locked and len(free) < MOST_FREE:
         variants = [Variant(drink, (*free, i), group=number) for number, i in enumerate(locked)]

@@ -22,7 +22,14 @@ NO_WORSE_BY: Final = 1.0
 """A way is told whose J is less than this over the least (model.md §7)."""
 
 LEAST_PART: Final = 1 / 12
-"""A smaller part of a pour is no loss of character that anybody would name."""
+TWICE_FROM: Final = 0.95
+"""A smaller part of a pour is no loss of character that anybody would name; from the other on it is told as twice as much."""
+
+MISSED: Final = 0.3
+"""From this price of character on a pour is missed where all of it goes: a plain syrup isn't."""
+
+AS_NEAR: Final = 0.1
+"""So much of J is no difference between two ways that come near."""
 
 
 @dataclass(frozen=True)
@@ -108,8 +115,9 @@ def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
     own = {move.pour for move in way.moves if not move.joined}
     kept = [i for i in {m.pour for other in ways for m in other.moves if not m.joined} - own if price_of(drink.pours[i]) >= DEAR]
     out = [move.ingredient.said for move in way.moves if move.after_ml == 0]
+    nearest = _off(way) <= min(map(_off, ways)) + AS_NEAR
     words = (
-        *(["comes nearest"] if way is ways[0] else []),
+        *(["comes nearest" if nearest else "with its own pours"] if way is ways[0] else []),
         *([f"keeps the {listed([drink.pours[i].ingredient.said for i in sorted(kept)])}"] if kept else []),
         *([f"takes {listed(joined)} in"] if joined else []),
         *([f"leaves {listed(out)} out"] if out else []),
@@ -117,20 +125,28 @@ def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
     return capital(", ".join(words) or f"moves {len(way.moves)} pours")
 
 
+def _off(way: Rebalanced) -> float:
+    """How far a way stays off the target, as J counts it."""
+    return way.costs.sugar + way.costs.acid + way.costs.abv + way.costs.volume_ml
+
+
 def _cost(drink: Drink, way: Rebalanced) -> str:
     """What a way costs of what the drink is known by, in words."""
     told = [
         _moved(move)
         for move in way.moves
-        if not move.joined and (move.after_ml == 0 or (price_of(drink.pours[move.pour]) >= DEAR and _part(move) >= LEAST_PART))
+        if not move.joined and _part(move) >= LEAST_PART and price_of(drink.pours[move.pour]) >= (DEAR if move.after_ml else MISSED)
     ]
     return f"Costs in character: {listed(told)}." if told else "What the drink is known by stays."
 
 
 def _moved(move: Move) -> str:
     """How much less or more of a pour, in parts of it."""
+    name, part = move.ingredient.said, _part(move)
     if move.after_ml == 0:
-        return f"the {move.ingredient.said} goes"
-    more = move.after_ml > move.before_ml
-    part = "twice" if more and _part(move) > 0.95 else f"{part_words(_part(move))} {'more' if more else 'less'}"
-    return f"{part} as much {move.ingredient.said}" if part == "twice" else f"{part} {move.ingredient.said}"
+        return f"the {name} goes"
+    if move.after_ml < move.before_ml:
+        return f"{part_words(part)} less {name}"
+    if part > TWICE_FROM:
+        return f"twice as much {name}"
+    return f"half as much {name} again" if part_words(part) == "half" else f"{part_words(part)} more {name}"

@@ -9,7 +9,7 @@ from pydantic import Field
 
 from oenomel.core.balance import Change, tasted
 from oenomel.core.larder import Shelved
-from oenomel.core.spec import Drink
+from oenomel.core.spec import Drink, Unit
 from oenomel.core.swaps import RANKINGS, Board, Costs, LeftOut, Move, Ranking, Rebalanced, Standing, SwapRow, Way
 from oenomel.interchange.models import LevelsReport, Named, Plain, Report
 from oenomel.interchange.spec.file import PourEntry, SpecFile
@@ -19,7 +19,9 @@ __all__ = ["RebalanceReport", "SwapsReport", "rebalance_report", "swaps_report"]
 
 
 class MoveReport(Report):
-    """One pour's change in ml; ``joined`` where it came in as a corrector, ``said`` its name inside a sentence."""
+    """One pour's change in ml, and as ``amount`` in the ``unit`` that it is measured by; ``joined`` where it came in as a corrector,
+    ``said`` its name inside a sentence.
+    """
 
     ingredient: str
     name: str
@@ -27,6 +29,8 @@ class MoveReport(Report):
     before_ml: float
     after_ml: float
     joined: bool
+    unit: Unit
+    amount: float
 
 
 class ResidualReport(Report):
@@ -230,6 +234,8 @@ def _move(move: Move) -> MoveReport:
         before_ml=move.before_ml,
         after_ml=move.after_ml,
         joined=move.joined,
+        unit=move.unit,
+        amount=move.amount,
     )
 
 

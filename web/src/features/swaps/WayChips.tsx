@@ -1,16 +1,9 @@
-import type { Way } from '../../api/client';
 import { useSettings } from '../../lib/settings';
+import type { WaysProps } from './Ways';
 import { leftWords, moveWords } from './words';
 
-interface Props {
-  ways: Way[];
-  chosen: number;
-  ounceMl: number;
-  onChoose: (index: number) => void;
-}
-
 /** The ways of the row in the hand, in two lines: which there are, and what the chosen one pours, leaves and costs. */
-export function WayChips({ ways, chosen, ounceMl, onChoose }: Props) {
+export function WayChips({ ways, chosen, ounceMl, onChoose }: WaysProps) {
   const { shown } = useSettings();
   const way = ways[chosen];
   if (ways.length < 2 || !way) return null;

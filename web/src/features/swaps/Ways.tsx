@@ -2,7 +2,7 @@ import type { Way } from '../../api/client';
 import { useSettings } from '../../lib/settings';
 import { leftWords, moveWords } from './words';
 
-interface Props {
+export interface WaysProps {
   ways: Way[];
   /** Which of them is in the hand. */
   chosen: number;
@@ -11,7 +11,7 @@ interface Props {
 }
 
 /** Two or three ways to choose between, each a line of pours with what it leaves and what it costs of what the drink is known by. */
-export function Ways({ ways, chosen, ounceMl, onChoose }: Props) {
+export function Ways({ ways, chosen, ounceMl, onChoose }: WaysProps) {
   const { shown } = useSettings();
   return (
     <div role="radiogroup" aria-label="Ways to bring it there" className="flex flex-col gap-2 pb-2">

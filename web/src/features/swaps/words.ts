@@ -12,7 +12,7 @@ export function rowName(row: SwapRow, present: string): string {
 /** "+ 5 ml quince syrup": one pour's change. */
 export function moveWords(move: Move, shown: Shown, ounceMl: number): string {
   const change = move.after_ml - move.before_ml;
-  const amount = shownAmount(Math.abs(change), 'ml', shown, ounceMl);
+  const amount = shownAmount(move.amount, move.unit, shown, ounceMl);
   return `${change > 0 ? '+' : '−'} ${amount.text} ${amount.word} ${move.said}`;
 }
 

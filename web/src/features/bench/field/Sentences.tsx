@@ -4,7 +4,7 @@ import type { Comparison, Spec } from '../../../api/client';
 import type { AxisName } from '../../../lib/format';
 import type { Figure } from '../../../api/queries/forecast';
 import { AxisSentence } from './AxisSentence';
-import { Headline } from './Headline';
+import { besidesTheAxes, Headline } from './Headline';
 import { WhyDialog } from './WhyDialog';
 
 interface Props {
@@ -37,6 +37,7 @@ export const Sentences = memo(function Sentences({ spec, comparison, parentName,
           />
         ))}
       </div>
+      {parentName && <OnAPhone comparison={comparison} />}
       {explaining && (
         <WhyDialog
           figure={explaining}
@@ -49,3 +50,12 @@ export const Sentences = memo(function Sentences({ spec, comparison, parentName,
     </>
   );
 });
+
+/** What no axis shows, where there is no room for the headline. */
+function OnAPhone({ comparison }: { comparison: Comparison }) {
+  const said = besidesTheAxes(comparison);
+  if (said.length === 0) return null;
+  return (
+    <p className="border-t border-base-300 px-3 py-1.5 text-base leading-tight min-[760px]:hidden">{said.join(' ')}</p>
+  );
+}
