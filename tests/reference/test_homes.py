@@ -2,61 +2,12 @@
 
 import pytest
 from support.drinks import drink
+from support.standards import STANDARDS
 
 from oenomel.core.families.home import OUTSIDE_HOME_STEPS
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.spec.drink import Drink, Method
 
-# Published specs of the three families that are open standards of the trade, from memory, as ml and class of ingredient. They are
-# told by their parts; nothing in the product was made from them. What is last in a row goes on top where it says so.
-STANDARDS = [
-    ("sour", False, "60 white-rum, 25 lime-juice, 15 simple-syrup-1-1"),
-    ("sour", False, "60 white-rum, 20 lime-juice, 5 caster-sugar"),
-    ("sour", False, "60 white-rum, 30 lime-juice, 22.5 simple-syrup-1-1"),
-    ("sour", False, "60 london-dry-gin, 22.5 lime-juice, 22.5 simple-syrup-1-1"),
-    ("sour", False, "60 london-dry-gin, 22.5 lemon-juice, 22.5 honey-syrup"),
-    ("sour", True, "60 london-dry-gin, 22.5 lemon-juice, 22.5 simple-syrup-1-1, 30 egg-white"),
-    ("sour", False, "60 corn-whiskey, 22.5 lemon-juice, 22.5 simple-syrup-1-1"),
-    ("sour", True, "45 corn-whiskey, 25 lemon-juice, 20 simple-syrup-1-1, 20 egg-white"),
-    ("sour", True, "60 grape-spirit, 30 lime-juice, 20 simple-syrup-1-1, 30 egg-white"),
-    ("sour", False, "60 rye-whiskey, 30 lemon-juice, 22.5 simple-syrup-1-1, 15 red-wine-dry floated"),
-    ("sour", True, "45 almond-liqueur, 22.5 corn-whiskey, 30 lemon-juice, 5 simple-syrup-2-1, 15 egg-white"),
-    ("sour", False, "60 blended-malt-whisky, 22.5 lemon-juice, 11 honey-syrup, 11 ginger-syrup"),
-    ("sour", True, "45 london-dry-gin, 15 lemon-juice, 15 raspberry-syrup, 15 egg-white"),
-    ("sour", False, "60 apple-brandy, 22.5 lemon-juice, 15 grenadine"),
-    ("sour", False, "60 cane-spirit, 30 lime-juice, 8 caster-sugar"),
-    ("sour", False, "60 white-rum, 22.5 lime-juice, 15 grapefruit-juice, 7.5 cherry-stone-liqueur"),
-    ("sour", False, "60 london-dry-gin, 22.5 lime-juice, 22.5 simple-syrup-1-1"),
-    ("sour", False, "60 blanco-agave-spirit, 30 lime-juice, 15 agave-syrup"),
-    ("daisy", False, "50 blanco-agave-spirit, 20 orange-liqueur-sweet, 15 lime-juice"),
-    ("daisy", False, "60 blanco-agave-spirit, 30 orange-liqueur-sweet, 30 lime-juice"),
-    ("daisy", False, "50 grape-brandy, 20 orange-liqueur-sweet, 20 lemon-juice"),
-    ("daisy", False, "45 grape-brandy, 22.5 orange-liqueur-sweet, 22.5 lemon-juice"),
-    ("daisy", False, "40 london-dry-gin, 30 orange-liqueur-sweet, 20 lemon-juice"),
-    ("daisy", False, "60 london-dry-gin, 22.5 orange-liqueur-sweet, 22.5 lemon-juice, 7.5 simple-syrup-1-1"),
-    ("daisy", False, "40 vodka, 15 orange-liqueur-sweet, 15 lime-juice, 30 cranberry-juice"),
-    ("daisy", False, "45 vodka, 22.5 orange-liqueur-sweet, 22.5 lime-juice"),
-    ("daisy", False, "45 london-dry-gin, 15 cherry-stone-liqueur, 15 lemon-juice, 5 violet-liqueur"),
-    ("daisy", False, "22.5 london-dry-gin, 22.5 herbal-liqueur, 22.5 cherry-stone-liqueur, 22.5 lime-juice"),
-    ("daisy", False, "60 aged-rum, 15 orange-liqueur-dry, 22.5 lime-juice, 15 almond-syrup"),
-    ("daisy", False, "22.5 corn-whiskey, 22.5 red-bitter-aperitif, 22.5 bitter-herbal-liqueur, 22.5 lemon-juice"),
-    ("daisy", False, "22.5 london-dry-gin, 22.5 orange-liqueur-sweet, 22.5 white-sweet-vermouth, 22.5 lemon-juice"),
-    ("daisy", False, "45 london-dry-gin, 30 elderflower-liqueur, 22.5 lemon-juice"),
-    ("fizz", False, "45 london-dry-gin, 30 lemon-juice, 10 simple-syrup-1-1, 80 soda-water topped"),
-    ("fizz", False, "45 london-dry-gin, 30 lemon-juice, 15 simple-syrup-1-1, 60 soda-water topped"),
-    ("fizz", False, "30 london-dry-gin, 15 lemon-juice, 15 simple-syrup-1-1, 60 sparkling-brut topped"),
-    ("fizz", False, "60 london-dry-gin, 30 lemon-juice, 30 simple-syrup-1-1, 60 soda-water topped"),
-    (
-        "fizz",
-        True,
-        "45 london-dry-gin, 15 lime-juice, 15 lemon-juice, 30 simple-syrup-1-1, 60 heavy-cream, 30 egg-white, 30 soda-water topped",
-    ),
-    ("fizz", False, "45 white-rum, 20 lime-juice, 15 simple-syrup-1-1, 60 soda-water topped"),
-    ("fizz", False, "45 aged-rum, 22.5 lime-juice, 22.5 honey-syrup, 60 sparkling-brut topped"),
-    ("fizz", False, "45 sloe-liqueur, 22.5 lemon-juice, 15 simple-syrup-1-1, 90 soda-water topped"),
-    ("fizz", False, "45 vodka, 10 lime-juice, 120 ginger-beer topped"),
-    ("fizz", False, "60 blanco-agave-spirit, 15 lime-juice, 60 grapefruit-juice, 15 simple-syrup-1-1, 60 soda-water topped"),
-]
 # Those that lie outside, and why; docs/model.md names them too. A home computed from schools can't hold what no school pours.
 OUTSIDE = {
     "60 white-rum, 22.5 lime-juice, 15 grapefruit-juice, 7.5 cherry-stone-liqueur": "hardly any sugar: sold as a dry drink",

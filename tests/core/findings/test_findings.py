@@ -7,6 +7,7 @@ from importlib import resources
 
 import pytest
 from support.drinks import drink
+from support.standards import STANDARDS
 
 from oenomel.core.families.family import families
 from oenomel.core.findings.cautions import cautions
@@ -185,6 +186,70 @@ def test_slip_of_what_goes_by_the_piece_is_told_in_millilitres_and_asks_for_no_u
     (slip,) = [f for f in forecast_of(eggs).findings if f.code == "slip-of-measure"]
     assert slip.message.startswith("150 ml of egg white is much")
     assert slip.mends == ()
+
+
+@pytest.mark.parametrize(
+    ("slug", "slot", "millilitres", "words"),
+    [
+        ("cherry-stone-liqueur", "accent", 15, "Half an ounce of maraschino, where a barspoon is usual"),
+        ("cherry-stone-liqueur", "accent", 14.79, "Half an ounce of maraschino, where a barspoon is usual"),
+        ("aromatic-bitters", "accent", 15, "Half an ounce of aromatic bitters, where a dash or two are usual"),
+        ("cherry-stone-liqueur", "accent", 7.5, ""),
+        ("cherry-stone-liqueur", "accent", 12.5, ""),
+        ("cherry-stone-liqueur", "liqueur", 15, ""),
+    ],
+)
+def test_ounces_where_a_barspoon_is_usual_are_a_slip_at_twice_the_usual(slug, slot, millilitres, words):
+    made = replace(SOUR, pours=(*SOUR.pours, Pour(catalogue()[slug], millilitres, slot=slot)))
+    slips = [f for f in forecast_of(made).findings if f.code == "slip-of-measure"]
+    assert [slip.message.split(":")[0] for slip in slips] == ([words] if words else [])
+
+
+# What was false before: each is no fault that a bartender would see, with the code that it used to be told by.
+NO_FAULT = {
+    "a float of the app's own form": (
+        in_glass(drink(RUM, LIME, SYRUP, ("dark-rum", 22.5, "floated")), "large rocks glass", "crushed"), "slip-of-measure",
+    ),
+    "a stirred drink of 90 ml in a glass of 260": (
+        in_glass(drink(("rye-whiskey", 45), ("sweet-vermouth", 22.5), family="open", method=Method("stir")), "small rocks glass"),
+        "glass-half-empty",
+    ),
+    "an anise spirit that is the base": (
+        replace(SOUR, pours=(Pour(catalogue()["anise-wormwood-spirit"], 45, slot="base"), *SOUR.pours[1:])), "one-too-loud",
+    ),
+    "whiskey's colour under a red syrup": (drink(("corn-whiskey", 60), LIME, ("grenadine", 15)), "colour-lost"),
+    "141 ml and its ice in a glass of 260": (
+        in_glass(drink(("white-rum", 52.5), ("lime-juice", 20), ("simple-syrup-1-1", 20)), "small rocks glass", "cubes"), "glass-too-small",
+    ),
+    "amaretto for a base": (drink(("almond-liqueur", 45), ("lemon-juice", 30), ("simple-syrup-1-1", 5)), "slip-of-measure"),
+    "sloe gin for a base": (
+        drink(("sloe-liqueur", 45), ("lemon-juice", 22.5), SYRUP, ("soda-water", 90, "topped"), family="fizz"), "no-base",
+    ),
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("what", NO_FAULT)
+def test_what_no_bartender_would_see_is_no_finding(what):
+    made, code = NO_FAULT[what]
+    assert code not in {finding.code for finding in forecast_of(made).findings}
+
+
+@pytest.mark.parametrize(("family", "pours"), [(family, text) for family, _, text in STANDARDS], ids=[text[:60] for *_, text in STANDARDS])
+def test_no_open_standard_of_the_trade_is_warned_of(family, pours):
+    parts = [part.split() for part in pours.split(", ")]
+    made = drink(*((slug, float(ml), *stage) for ml, slug, *stage in parts), family=family)
+    warned = {f.code for f in forecast_of(made).findings if f.severity != "info"}
+    # Orgeat is as much of its sweetness as the liqueur: a daisy by name, and told as one (model.md §8).
+    assert warned == ({"little-liqueur"} if "almond-syrup" in pours else set())
+
+
+def test_a_lump_of_sugar_is_not_in_the_drink_yet_and_the_curve_begins_where_the_headline_stands():
+    built, stirred = forecast_of(by(CUBE, Method("build"))), forecast_of(by(CUBE, Method("stir")))
+    assert built.served.sugar < 0.1 < stirred.served.sugar
+    assert built.course.sugar[0] == pytest.approx(built.served.sugar, abs=1e-9)
+    assert built.course.sugar[-1] > 2
+    (found,) = [f for f in built.findings if f.code == "sugar-dissolves-later"]
+    assert "at the first sip" in found.message
 
 
 @pytest.mark.parametrize("times", [0.25, 1, 3, 10, 40])

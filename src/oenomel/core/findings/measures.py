@@ -24,6 +24,8 @@ FLOAT_ML: Final = 22.5
 
 BY_THE_SPOON: Final = frozenset({"accent", "seasoning"})
 OUNCES: Final = {7.5: "a quarter of an ounce", 15.0: "half an ounce", 22.5: "three quarters of an ounce", 30.0: "an ounce"}
+BY_BARSPOON: Final = ("a barspoon is", "Make it a barspoon", {"amount": 1, "unit": "barspoon"})
+BY_DASHES: Final = ("a dash or two are", "Make it two dashes", {"amount": 2, "unit": "dash"})
 OUNCES_AGREE: Final = 0.02
 TWICE: Final = 2.0
 """Slots that go by the barspoon or the dash: there twice the usual looks like a slip where the amount is just so many quarters of an
@@ -63,8 +65,9 @@ def _slips(case: Case) -> Iterator[Finding]:
             yield _slip(index, pour, _usual_ml(pour, usual) * size)
         elif index in times and _for_a_barspoon(pour, times[index], size):
             name, ounces = pour.ingredient.said, _ounces(pour)
-            message = f"{capital(ounces)} of {name}, where a barspoon is usual: it looks like a slip between two measures."
-            mend = Mend("Make it a barspoon", (Edit("pour", {"amount": 1, "unit": "barspoon"}, index),))
+            usually, words, change = BY_DASHES if pour.ingredient.kind == "bitters" else BY_BARSPOON
+            message = f"{capital(ounces)} of {name}, where {usually} usual: it looks like a slip between two measures."
+            mend = Mend(words, (Edit("pour", change, index),))
             yield Finding("slip-of-measure", "warning", message, (mend,), index)
 
 
@@ -76,8 +79,8 @@ def _stands_out(pour: Pour, times: float, size: float) -> bool:
 
 
 def _for_a_barspoon(pour: Pour, times: float, size: float) -> bool:
-    """Whether ounces were poured of what goes by the barspoon."""
-    by_spoon = pour.slot in BY_THE_SPOON and pour.stage == "mixed" and pour.ingredient.kind != "bitters"
+    """Whether ounces were poured of what goes by the barspoon or the dash."""
+    by_spoon = pour.stage == "mixed" and (pour.slot in BY_THE_SPOON or pour.ingredient.kind == "bitters")
     return by_spoon and times >= TWICE * max(size, 1.0) * 0.98 and bool(_ounces(pour))
 
 
