@@ -272,3 +272,57 @@ def test_one_change_is_told_only_where_it_does_half_of_what_is_asked_for():
         if each.key == "one change":
             left = sum(part.steps**2 for part in each.left if part.axis != "volume_ml")
             assert left <= 0.5 * (2**2 + 2**2 + 2**2)
+
+
+REASONS = {
+    "too sweet": (
+        eight_three_three(), Verdict(sugar=1, acid=0, abv=0), "answer",
+        ["Said of it: a touch too sweet.", "Less simple syrup 1:1: a touch drier."],
+    ),
+    "too sharp, a touch thin, by strength": (
+        DAISY, Verdict(sugar=0, acid=2, abv=0, body=-1), "stronger",
+        [
+            "Said of it: clearly too sharp, a touch thin.", "Thin: more strength, and with it less water.",
+            "More London dry gin: keeps the size.", "Less lemon juice: softer.", "To the nose: lemon juice a third quieter.",
+        ],
+    ),
+    "and by sweetness and body": (
+        DAISY, Verdict(sugar=0, acid=2, abv=0, body=-1), "sweeter",
+        [
+            "Said of it: clearly too sharp, a touch thin.", "Thin: sugar, and gum with it, give the drink body.",
+            "More London dry gin: keeps the size.", "Less lemon juice: softer.", "Gum syrup added: sweeter.",
+            "To the nose: lemon juice a third quieter.",
+        ],
+    ),
+    "one thing too loud": (
+        DAISY, Verdict(sugar=0, acid=0, abv=0, loud="orange-liqueur-dry"), "quieter",
+        [
+            "Said of it: one thing too loud.", "Dry curaçao drowns the rest. London dry gin and simple syrup 1:1 fill the gap.",
+            "More London dry gin: a touch drier.", "Less dry curaçao: makes room.", "More simple syrup 1:1: sweeter.",
+            "To the nose: dry curaçao a third quieter.",
+        ],
+    ),
+    "something lacking": (
+        DAISY, Verdict(sugar=0, acid=0, abv=0, lacking=True), "accent",
+        [
+            "Said of it: something lacking.",
+            "Something is lacking: its aroma is kin to what is there, and isn't there yet. "
+            "Cucumber bitters or aromatic bitters would do as well.",
+            "Rhubarb bitters added: for the nose.",
+        ],
+    ),
+    "watery": (
+        FIZZ, Verdict(sugar=0, acid=0, abv=-1, body=-1), "stronger",
+        [
+            "Said of it: a touch too weak, a touch thin.", "Thin: more strength, and with it less water.",
+            "More London dry gin: keeps the size.", "Less soda water: makes room.",
+        ],
+    ),
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("situation", REASONS)
+def test_a_proposal_says_in_whole_sentences_what_it_does_and_why(situation):
+    of, verdict, key, reasons = REASONS[situation]
+    found = next(each for each in asked(verdict, of)[1] if each.key == key)
+    assert list(found.reasons) == reasons

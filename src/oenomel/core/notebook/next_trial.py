@@ -58,6 +58,8 @@ HALF_DONE: Final = 0.5
 """Of what is asked for, as the square of steps, what one change has to leave undone at the most."""
 
 SIZE_TOLD_ML: Final = 1.0
+DROPS_ML: Final = 3.0
+"""A change of the drink's size that is worth a word, and up to which a pour is an accent."""
 
 
 @dataclass(frozen=True)
@@ -306,10 +308,10 @@ class _Question:
         pour = Pour(first, ACCENT_DASHES * ML_PER_UNIT["dash"], unit="dash", slot="accent")
         with_it = replace(self.present, pours=(*self.present.pours, pour))
         aim = Aim(target_at(self.wished, profile_of_made(self.present, self.conditions).volume_ml))
-        instead = f" {' or '.join(each.name for each in others)} would do as well." if others else ""
+        instead = f" {capital(' or '.join(each.said for each in others))} would do as well." if others else ""
         why = f"Something is lacking: its aroma is kin to what is there, and isn't there yet.{instead}"
         left = residuals_of(with_it, aim, self.conditions)
-        return [self._proposal("accent", f"Two dashes of {first.name}", (with_it, left, ()), why)]
+        return [self._proposal("accent", f"Two dashes of {first.said}", (with_it, left, ()), why)]
 
     def one_change(self) -> list[Proposal]:
         """One pour alone, its own or else one that joins, where that does half of it at least."""
@@ -429,7 +431,15 @@ def _told(changes: Sequence[Change]) -> list[str]:
     told = []
     for change in changes:
         words = [in_words(change.steps[name], AXES[name]) for name in tasted(change.steps)]
-        # What goes the other way than the rest together keeps the drink as large as it was.
-        for_size = abs(grown - change.by["volume_ml"]) > abs(grown) + SIZE_TOLD_ML
-        told.append(f"{capital(change.words)}: {listed(words) or ('keeps the size' if for_size else 'hardly to be told alone')}.")
+        told.append(f"{capital(change.words)}: {listed(words) or _besides(change.by['volume_ml'], grown)}.")
     return told
+
+
+def _besides(own_ml: float, grown_ml: float) -> str:
+    """What a change is for that moves no axis far enough to be tasted; ``grown_ml`` is what all of them together add."""
+    if abs(own_ml) < DROPS_ML:
+        return "for the nose"
+    # What goes the other way than the rest together keeps the drink as large as it was.
+    if abs(grown_ml - own_ml) > abs(grown_ml) + SIZE_TOLD_ML:
+        return "keeps the size" if own_ml > 0 else "makes room"
+    return "hardly to be told alone"
