@@ -333,3 +333,10 @@ def test_a_new_pour_comes_at_its_usual_measure_for_the_family(client):
     assert syrup["new_pour"] == {"slot": "sweet", "stage": "mixed", "amount": 22.5, "unit": "ml"}
     bitters = client.get("/api/ingredients", params={"q": "aromatic bitters", "family": "sour", "new_as": "accent"}).json()[0]
     assert (bitters["new_pour"]["amount"], bitters["new_pour"]["unit"]) == (2, "dash")
+
+
+def test_schools_say_which_home_of_their_family_they_make(client):
+    fizz = next(family for family in client.get("/api/families").json() if family["slug"] == "fizz")
+    branches = [school["branch"] for school in fizz["schools"]]
+    assert set(branches) == {home["branch"] for home in fizz["homes"]}
+    assert branches == sorted(branches, key=["", "without alcohol", "long on juice"].index)

@@ -3279,7 +3279,7 @@ export interface components {
         };
         /**
          * SchoolReport
-         * @description A school of proportion, as a spec that can be poured.
+         * @description A school of proportion, as a spec that can be poured; ``branch`` tells which of the family's homes it makes.
          */
         SchoolReport: {
             /** Slug */
@@ -3288,6 +3288,11 @@ export interface components {
             name: string;
             /** Words */
             words: string;
+            /**
+             * Branch
+             * @enum {string}
+             */
+            branch: "" | "without alcohol" | "long on juice";
             spec: components["schemas"]["SpecFile"];
         };
         /**

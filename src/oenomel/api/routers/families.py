@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from oenomel.api.reading.house import Connection, homes_for
 from oenomel.api.room import room
-from oenomel.core.families import Branch, Family, Form, Home, Slot, families, published_ranges
+from oenomel.core.families import Branch, Family, Form, Home, Slot, branch_of_school, families, published_ranges
 from oenomel.interchange.models import Pair, Report
 from oenomel.interchange.spec.drink import spec_from_drink
 from oenomel.interchange.spec.file import SpecFile
@@ -13,11 +13,12 @@ router = room("families")
 
 
 class SchoolReport(Report):
-    """A school of proportion, as a spec that can be poured."""
+    """A school of proportion, as a spec that can be poured; ``branch`` tells which of the family's homes it makes."""
 
     slug: str
     name: str
     words: str
+    branch: Branch
     spec: SpecFile
 
 
@@ -63,7 +64,10 @@ def list_families(conn: Connection) -> list[FamilyReport]:
 
 
 def _report(family: Family, homes: list[Home]) -> FamilyReport:
-    schools = [SchoolReport(slug=s.slug, name=s.name, words=s.words, spec=spec_from_drink(s.drink)) for s in family.schools]
+    schools = [
+        SchoolReport(slug=s.slug, name=s.name, words=s.words, branch=branch_of_school(s), spec=spec_from_drink(s.drink))
+        for s in family.schools
+    ]
     published = [
         RangeReport(name=each.name, abv=list(each.abv), sugar=list(each.sugar), acid=list(each.acid))
         for each in published_ranges()

@@ -6,6 +6,7 @@ from oenomel.core.families.home import (
     Branch,
     Home,
     Homes,
+    branch_of_school,
     home_for,
     homes_from,
     is_long_on_juice,
@@ -16,6 +17,6 @@ from oenomel.core.families.home import (
 )
 
 __all__ = [
-    "OUTSIDE_HOME_STEPS", "Branch", "Family", "Form", "Home", "Homes", "NewPour", "Slot", "families", "home_for", "homes_from",
-    "is_long_on_juice", "lean_words", "new_pour", "place_words", "published_ranges", "standard_homes", "steps_of",
+    "OUTSIDE_HOME_STEPS", "Branch", "Family", "Form", "Home", "Homes", "NewPour", "Slot", "branch_of_school", "families", "home_for",
+    "homes_from", "is_long_on_juice", "lean_words", "new_pour", "place_words", "published_ranges", "standard_homes", "steps_of",
 ]  # fmt: skip

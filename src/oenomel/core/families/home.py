@@ -12,7 +12,7 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 from oenomel.core.balance import AXES, Profile, profile_of_drink
-from oenomel.core.families.family import Family, families
+from oenomel.core.families.family import Family, School, families
 from oenomel.core.spec import Drink
 
 Branch = Literal["", "without alcohol", "long on juice"]
@@ -139,6 +139,11 @@ def is_long_on_juice(drink: Drink, served_ml: float) -> bool:
     bubbles = any(pour.ingredient.is_sparkling and pour.liquid_ml > 0 for pour in drink.pours)
     juice_ml = sum(pour.liquid_ml for pour in drink.pours if pour.ingredient.kind == "juice")
     return not bubbles and juice_ml > MUCH_JUICE * served_ml
+
+
+def branch_of_school(school: School) -> Branch:
+    """Which branch of its family a school makes."""
+    return branch_of(school.drink, profile_of_drink(school.drink))
 
 
 def home_for(drink: Drink, served: Profile, homes: Homes) -> Home | None:

@@ -5,6 +5,7 @@ import { api, type Family, type School } from '../../api/client';
 import { useTellDrink } from '../../api/queries/drinks';
 import { useSettings } from '../../lib/settings';
 import type { NameOf } from '../../spec/names';
+import { capital } from '../../lib/format';
 import { amountWords } from '../../spec/pourWords';
 import { Line } from '../../ui/Line';
 import { Refused } from '../../ui/Refused';
@@ -43,7 +44,7 @@ export function StartDrink({ families, first, nameOf }: Props) {
 
   return (
     <form
-      className="panel order-2 flex flex-col gap-4 p-4 lg:sticky lg:top-4"
+      className="panel order-2 flex flex-col gap-4 p-4 lg:sticky lg:top-4 lg:max-h-[calc(100dvh-6rem)] lg:overflow-y-auto"
       aria-labelledby="start-heading"
       onSubmit={(event) => {
         event.preventDefault();
@@ -68,25 +69,36 @@ export function StartDrink({ families, first, nameOf }: Props) {
       </div>
       <fieldset>
         <legend className="mb-2 text-quiet">School of proportion: {family.words}</legend>
-        <div className="flex flex-col gap-2">
-          {family.schools.map((each) => (
-            <SchoolChoice
-              key={each.slug}
-              school={each}
-              chosen={each.slug === school.slug}
-              onChoose={() => setSchool(each.slug)}
-              nameOf={nameOf}
-            />
-          ))}
-        </div>
+        {branches(family.schools).map(([branch, schools]) => (
+          <div key={branch} className="flex flex-col gap-2">
+            {branch && <p className="mt-3 text-base font-semibold">{capital(branch)}</p>}
+            {schools.map((each) => (
+              <SchoolChoice
+                key={each.slug}
+                school={each}
+                chosen={each.slug === school.slug}
+                onChoose={() => setSchool(each.slug)}
+                nameOf={nameOf}
+              />
+            ))}
+          </div>
+        ))}
       </fieldset>
-      <Line label="Name" value={name} hint={fallback} onWrite={setName} />
-      <Refused fault={start.error} />
-      <button type="submit" className="btn btn-primary btn-lg" disabled={start.isPending}>
-        Put it on the bench
-      </button>
+      <div className="flex flex-col gap-3 border-base-300 bg-base-100 lg:sticky lg:-bottom-4 lg:-mx-4 lg:-mb-4 lg:border-t lg:p-4">
+        <Line label="Name" value={name} hint={fallback} onWrite={setName} />
+        <Refused fault={start.error} />
+        <button type="submit" className="btn btn-primary btn-lg" disabled={start.isPending}>
+          Put it on the bench
+        </button>
+      </div>
     </form>
   );
+}
+
+/** Schools under the branch of the family that they make, in the order in which they come. */
+function branches(schools: School[]): [string, School[]][] {
+  const kinds = [...new Set(schools.map(({ branch }) => branch))];
+  return kinds.map((kind) => [kind, schools.filter(({ branch }) => branch === kind)]);
 }
 
 interface ChoiceProps {
