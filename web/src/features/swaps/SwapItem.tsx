@@ -66,7 +66,7 @@ export function SwapItem({ id, row, by, present, colour, ounceMl, highlighted, o
           </>
         )}
         {highlighted && row.loudness.length > 0 && (
-          <span className="block">{sentence(`to the nose ${row.loudness.join(', ')}`)}</span>
+          <span className="block">{sentence(`to the nose: ${row.loudness.join(', ')}`)}</span>
         )}
         {notes.map((note) => (
           <span key={note} className="block">

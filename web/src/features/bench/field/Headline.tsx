@@ -47,5 +47,5 @@ export function besidesTheAxes({
   lean,
 }: Pick<Comparison, 'loudness' | 'bubbles' | 'lean'>): string[] {
   const loud = loudness.filter(({ told }) => told).map((each) => each.sentence);
-  return [bubbles, loud.length > 0 ? sentence(`to the nose ${loud.join(', ')}`) : '', lean].filter(Boolean);
+  return [bubbles, loud.length > 0 ? sentence(`to the nose: ${loud.join(', ')}`) : '', lean].filter(Boolean);
 }
