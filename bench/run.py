@@ -77,7 +77,7 @@ class Row:
         """The row as printed."""
         met = "met" if self.measured_ms <= self.target_ms else "MISSED"
         ratio = self.measured_ms / self.reference_ms
-        return f"{self.what:<62} {self.target_ms:>7.1f} {self.measured_ms:>9.2f}  {met:<6} {ratio:>8.1f} × {self.reference}"
+        return f"{self.what:<62} {self.target_ms:>7.1f} {self.measured_ms:>9.2f}  {met:<6} {ratio:>8.2f} × {self.reference}"
 
 
 NOT_BUILT = ("20 original drinks",)
