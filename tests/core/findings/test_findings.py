@@ -250,6 +250,8 @@ def test_a_lump_of_sugar_is_not_in_the_drink_yet_and_the_curve_begins_where_the_
     assert built.course.sugar[-1] > 2
     (found,) = [f for f in built.findings if f.code == "sugar-dissolves-later"]
     assert "at the first sip" in found.message
+    pressed = by(replace(drink(RUM, LIME), pours=(*drink(RUM, LIME).pours, CUBE.pours[-1])), Method("build"))
+    assert "no-sugar" not in {f.code for f in forecast_of(pressed).findings}
 
 
 @pytest.mark.parametrize("times", [0.25, 1, 3, 10, 40])

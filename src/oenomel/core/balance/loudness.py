@@ -13,6 +13,7 @@ SMELL_STEP: Final = 0.25
 """A step of smell, as the logarithm of a share; an assumption (model.md §7)."""
 
 GONE_BELOW: Final = 0.05
+"""Of its share before, what is as good as nothing."""
 
 _PARTS: Final = (
     (1 / 10, "a tenth"), (1 / 8, "an eighth"), (1 / 6, "a sixth"), (1 / 5, "a fifth"), (1 / 4, "a quarter"), (1 / 3, "a third"),

@@ -68,7 +68,7 @@ def _missing(case: Case) -> Iterator[Finding]:
     if case.served.acid < LEAST_ACID:
         message = f"Nothing here is sour: a {case.drink.family} wants citrus or another acid."
         yield Finding("no-acid", "warning", message, _add(case, "sour"))
-    if case.served.sugar < LEAST_SUGAR:
+    if case.served.sugar < LEAST_SUGAR and not any(pour.dissolves_later for pour in case.drink.pours):
         message = f"Nothing here is sweet: a {case.drink.family} wants syrup, honey or a liqueur."
         yield Finding("no-sugar", "warning", message, _add(case, "sweet"))
 

@@ -86,10 +86,10 @@ def answer(
     return own.drink, own.left, own.notes if joining and not reached else ()
 
 
-def _never_louder(drink: Drink, moving: Sequence[int], grid_ml: float) -> dict[int, tuple[float, float]]:
+def _never_louder(drink: Drink, chosen: Sequence[int], grid_ml: float) -> dict[int, tuple[float, float]]:
     """Bounds, [ml], of pours that the catalogue calls loud above some ml: no answer raises them past that. A base is what it is."""
     bounds = {}
-    for index in moving:
+    for index in chosen:
         pour = drink.pours[index]
         loud = pour.ingredient.label("loud_above_ml")
         low, high = usual_bounds(pour, grid_of(pour.ingredient, pour.unit, grid_ml))

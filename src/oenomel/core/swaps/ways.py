@@ -107,7 +107,7 @@ def _part(move: Move) -> float:
 def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
     """What sets a way apart from the others: nearest, one pour only, or what it keeps, takes in and leaves out."""
     if not way.moves:
-        return "Nothing need move"
+        return "Nothing need move" if way.reached else "Nothing brings it nearer"
     joined = [move.ingredient.said for move in way.moves if move.joined]
     if len(way.moves) == 1:
         return capital(f"{joined[0]} joins") if joined else f"Moves the {way.moves[0].ingredient.said} only"
