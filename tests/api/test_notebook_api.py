@@ -218,3 +218,9 @@ def test_the_book_is_sought_by_more_than_words(client, url):
     client.put("/api/shelf/lemon-juice", json={"state": "at hand"})
     client.put("/api/shelf/simple-syrup-1-1", json={"state": "low"})
     assert len(client.get("/api/drinks?at_hand=true").json()) == 1
+
+
+def test_nobody_is_asked_how_strong_a_drink_without_alcohol_is(client, url):
+    free = {**SPEC, "pours": [{**SPEC["pours"][0], "ingredient": "juniper-water"}, *SPEC["pours"][1:]]}
+    assert keep(client, url, free).status_code == HTTPStatus.CREATED
+    assert [trial["has_strength"] for trial in client.get(f"{url}/notebook").json()["trials"]] == [True, False]

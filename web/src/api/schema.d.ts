@@ -2817,7 +2817,8 @@ export interface components {
         };
         /**
          * NotebookTrial
-         * @description A trial with all that is known of it; ``origins`` tell for each pour which of the parents it came from.
+         * @description A trial with all that is known of it; ``origins`` tell for each pour which of the parents it came from, ``has_strength`` whether a
+         *     taster is asked how strong it is.
          */
         NotebookTrial: {
             /** Id */
@@ -2842,6 +2843,8 @@ export interface components {
             /** Origins */
             origins: (number | null)[];
             figures: components["schemas"]["LevelsReport"];
+            /** Has Strength */
+            has_strength: boolean;
             low: components["schemas"]["LevelsReport"];
             high: components["schemas"]["LevelsReport"];
             /** Sheets */

@@ -178,6 +178,7 @@ def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[
                 parents=[_parent(parent, names) for parent in born_of],
                 origins=list(origins(each.drink, [parent.drink for parent in born_of])),
                 figures=figures,
+                has_strength=forecast.has_strength,
                 low=low,
                 high=high,
                 sheets=[sheet_report(sheet) for sheet in sheets if sheet.trial_id == trial_id],

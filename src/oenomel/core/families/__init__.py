@@ -10,6 +10,7 @@ from oenomel.core.families.home import (
     home_for,
     homes_from,
     is_long_on_juice,
+    is_without_alcohol,
     lean_words,
     place_words,
     standard_homes,
@@ -18,5 +19,6 @@ from oenomel.core.families.home import (
 
 __all__ = [
     "OUTSIDE_HOME_STEPS", "Branch", "Family", "Form", "Home", "Homes", "NewPour", "Slot", "branch_of_school", "families", "home_for",
-    "homes_from", "is_long_on_juice", "lean_words", "new_pour", "place_words", "published_ranges", "standard_homes", "steps_of",
+    "homes_from", "is_long_on_juice", "is_without_alcohol", "lean_words", "new_pour", "place_words", "published_ranges",
+    "standard_homes", "steps_of",
 ]  # fmt: skip

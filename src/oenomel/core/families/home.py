@@ -129,9 +129,14 @@ Homes = Mapping[tuple[str, Branch], Home]
 
 def branch_of(drink: Drink, served: Profile) -> Branch:
     """Which branch of its family a drink belongs to, by what is in the glass."""
-    if served.abv < WITHOUT_ALCOHOL_BELOW:
+    if is_without_alcohol(served):
         return "without alcohol"
     return "long on juice" if drink.family == "fizz" and is_long_on_juice(drink, served.volume_ml) else ""
+
+
+def is_without_alcohol(served: Profile) -> bool:
+    """Whether a drink as served counts as one without alcohol: nobody asks strength of it."""
+    return served.abv < WITHOUT_ALCOHOL_BELOW
 
 
 def is_long_on_juice(drink: Drink, served_ml: float) -> bool:

@@ -30,6 +30,7 @@ from oenomel.core.families import (
     Homes,
     families,
     home_for,
+    is_without_alcohol,
     lean_words,
     place_words,
     standard_homes,
@@ -133,6 +134,11 @@ class Forecast:
         distance = self.home.distance(self.served)
         lean = self.home.lean(self.served)
         return Place(distance, place_words(distance), self.home.branch, lean, lean_words(lean))
+
+    @property
+    def has_strength(self) -> bool:
+        """Whether anybody would ask how strong it is."""
+        return not is_without_alcohol(self.served)
 
     @property
     def co2(self) -> float:

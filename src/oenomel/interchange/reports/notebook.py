@@ -81,7 +81,9 @@ class WaterReport(Report):
 
 
 class NotebookTrial(Report):
-    """A trial with all that is known of it; ``origins`` tell for each pour which of the parents it came from."""
+    """A trial with all that is known of it; ``origins`` tell for each pour which of the parents it came from, ``has_strength`` whether a
+    taster is asked how strong it is.
+    """
 
     id: int
     number: int
@@ -94,6 +96,7 @@ class NotebookTrial(Report):
     parents: list[ParentRef]
     origins: list[int | None]
     figures: LevelsReport
+    has_strength: bool
     low: LevelsReport
     high: LevelsReport
     sheets: list[SheetReport]

@@ -49,6 +49,7 @@ export function GlassAtHand({ flight, glass, under, trials, trial, nameOf, keepi
           key={under.at}
           sheet={glass.sheet}
           pours={loudable(flight.blind ? all : [trial], nameOf)}
+          hasStrength={(flight.blind ? all : [trial]).some(({ has_strength }) => has_strength)}
           hasEdge={trial.spec.pours.some(({ stage }) => stage === 'rim')}
           onSay={under.say}
         />

@@ -11,6 +11,8 @@ interface Props {
   sheet: SheetEntry;
   /** Pours by slug, of which one may be too loud. Empty while the drink is blind and they would tell it. */
   pours: { slug: string; name: string }[];
+  /** Whether anybody would ask how strong it is. */
+  hasStrength: boolean;
   /** Whether the drink has an edge. */
   hasEdge: boolean;
   onSay: (change: Partial<SheetEntry>) => void;
@@ -23,7 +25,7 @@ const FIRST_SIP = [
 ] as const;
 
 /** The sheet, in the order in which a drink is tasted: look, nose, first sip, middle, finish. */
-export function TastingSheet({ sheet, pours, hasEdge, onSay }: Props) {
+export function TastingSheet({ sheet, pours, hasStrength, hasEdge, onSay }: Props) {
   const { words } = sheet;
   const write = (part: Part, text: string) => onSay({ words: { ...words, [part]: text } });
   return (
@@ -32,7 +34,7 @@ export function TastingSheet({ sheet, pours, hasEdge, onSay }: Props) {
       <Words part="nose" name="Nose" hint="what it smells of" value={words.nose} suggest onWrite={write} />
       <section aria-label="First sip" className="flex flex-col gap-3 border-t border-base-300 pt-3">
         <h3 className="text-xl font-semibold">First sip</h3>
-        {FIRST_SIP.map(([axis, little, much]) => (
+        {FIRST_SIP.filter(([axis]) => hasStrength || axis !== 'abv').map(([axis, little, much]) => (
           <TasteScale
             key={axis}
             name={AXIS_NAMES[axis]}
