@@ -52,6 +52,12 @@ export const KEYS = {
   asBefore: { key: 'Escape', shown: 'Esc', where: 'On a pour', does: 'back to the last good amount' },
   tryOn: { key: 't', where: 'In the swaps, and bringing it back', does: 'try it on' },
   take: { key: 'Enter', shown: 'Enter', where: 'In the swaps, and bringing it back', does: 'take it' },
+  ways: {
+    key: 'ArrowRight',
+    shown: '←  →',
+    where: 'In the swaps, and bringing it back',
+    does: 'another way to bring it there',
+  },
   locks: {
     key: '1',
     shown: '1 … 9',
