@@ -46,8 +46,9 @@ def test_each_phrase_leaves_its_whole_meaning_or_the_old_amount_and_never_a_thir
     field = amount(page, SYRUP)
     expect(field).to_have_value("22.5")
     drink = int(page.url.rsplit("/", 1)[1])
-    # Slower hands type a third each, to save minutes; all of them where OENOMEL_EVERY_PHRASE is set.
-    phrases = PHRASES if delay == 20 or os.environ.get("OENOMEL_EVERY_PHRASE") else PHRASES[delay // 60 :: 3]
+    # A quick hand types every second, slower ones a fifth each, to save minutes; all of them where OENOMEL_EVERY_PHRASE is set. What
+    # words mean is tried for all of them in tests/core, so what is left to show here is that the field waits for no hand.
+    phrases = PHRASES if os.environ.get("OENOMEL_EVERY_PHRASE") else PHRASES[delay // 60 :: 2 if delay == 20 else 5]
     assert len(PHRASES) >= 60
     wrong = {}
     for text, told in phrases:
@@ -77,10 +78,6 @@ def test_each_phrase_leaves_its_whole_meaning_or_the_old_amount_and_never_a_thir
         field.fill("22.5 ml")
         field.press("Enter")
         expect(field).to_have_value("22.5")
-        for _ in range(60):
-            if kept(server, drink) == OLD:
-                break
-            page.wait_for_timeout(50)
     assert wrong == {}
 
 

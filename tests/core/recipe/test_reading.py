@@ -1,7 +1,7 @@
 """Recipes in thirty-one hands: every pour right or marked as doubtful, no line lost."""
 
 import pytest
-from hypothesis import given
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from oenomel.core.larder.larder_files import catalogue
@@ -306,7 +306,7 @@ Put everything in a shaker with plenty of ice and shake for about 15 seconds. St
 75 ml soda-water lengthener topped ?
 %%
 Gin - 50
-Elderflower liqueur - 20
+Elderflower liqueur -20
 Lemon - 20
 Apple juice, cloudy - 30
 2 ds orange bitters
@@ -454,6 +454,8 @@ def test_a_range_keeps_both_its_ends_and_a_by_eye_word_stays():
     assert [pour.said for pour in recipe.pours[2:]] == ["about 20 ml", "a splash"]
 
 
+@example(["60", ":", "-", "60"])
+@example(["gin", "(", "-60", "ml", ")"])
 @given(
     st.lists(
         st.sampled_from(

@@ -196,7 +196,7 @@ def _amount_first(text: str) -> tuple[Said, str, str] | None:
 def _amount_last(text: str) -> tuple[Said, str, str] | None:
     words = _DOTS.sub(" ", text).split()
     for at in range(1, len(words)):
-        told = " ".join(words[at:])
+        told = " ".join(words[at:]).lstrip("-–—−")  # "lemon juice -20 ml" parts the two and takes nothing away
         said = None if _is_piece_alone(told) else read_said(told)
         if said is not None and (said.unit is not None or said.kind in ("line", "taste") or re.match(r"[\d½¼¾⅓⅔]", told)):
             name = " ".join(words[:at])

@@ -14,9 +14,6 @@ from typing import Any, Final, Literal
 from lark import Lark, Token, Transformer, v_args
 from lark.exceptions import LarkError, VisitError
 
-from oenomel.core.spec.units import MAX_POUR_ML
-from oenomel.errors import OutOfRange
-
 LONGEST_SAID: Final = 60
 """More letters than this are no amount."""
 
@@ -136,13 +133,7 @@ def plain(text: str) -> str:
 
 
 def read_said(text: str, start: Start = "said") -> Said | None:
-    """What a whole text says, or None where it isn't a measure.
-
-    Raises
-    ------
-    OutOfRange
-        Less than nothing.
-    """
+    """What a whole text says, or None where it isn't a measure; less than nothing is none."""
     if len(text) > LONGEST_SAID:
         return None
     return _read(text, start)
@@ -163,7 +154,6 @@ def _read(text: str, start: Start) -> Said | None:
         return None
     words = plain(text)
     if re.match(r"[-−]\s*[\d.]", words):
-        _refuse_negative(words, start)
         return None
     if _SIZE_LAST.search(words):  # "30 ml heavy" is the beginning of heavy cream
         return None
@@ -186,12 +176,6 @@ def _read(text: str, start: Start) -> Said | None:
 def _times(said: Said, factor: float, by_eye: bool) -> Said:
     ends = (round(said.ends[0] * factor, 6), round(said.ends[1] * factor, 6)) if said.ends else None
     return replace(said, amount=round(said.amount * factor, 9), ends=ends, by_eye=by_eye or said.by_eye)
-
-
-def _refuse_negative(words: str, start: Start) -> None:
-    said = read_said(words.lstrip("-− "), start)
-    if said is not None:
-        raise OutOfRange("the amount", -said.amount, 0, MAX_POUR_ML)
 
 
 class _Unreadable(ValueError):

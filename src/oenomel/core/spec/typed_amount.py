@@ -9,8 +9,8 @@ from typing import Final, Literal
 
 from oenomel.core.larder import Ingredient, stems
 from oenomel.core.spec.measures import Said, beginnings, read_said
-from oenomel.core.spec.units import BAR_OUNCE_ML, UNITS, Measure, Unit
-from oenomel.errors import NotAnAmount, OtherIngredient, UnknownUnit
+from oenomel.core.spec.units import BAR_OUNCE_ML, MAX_POUR_ML, UNITS, Measure, Unit
+from oenomel.errors import NotAnAmount, OtherIngredient, OutOfRange, UnknownUnit
 
 ASKED_ML: Final = {"jigger": (30.0, 45.0, 60.0), "shot": (30.0, 45.0)}
 """Words that may be several measures, [ml]: they are asked (domain.md; the shot is common practice, from memory)."""
@@ -76,10 +76,17 @@ def parse_typed(
     words = " ".join(text.split())
     said = read_said(words) or _of_the_pour(words, pours, own)
     if said is None:
+        _refuse_negative(words)
         if follows := _follows(words, pours, own):
             return TypedAmount(said=words, follows=follows[0], times=follows[1])
         raise _refusal(words)
     return _typed(said, words, default_unit, part_ml, ounce_ml)
+
+
+def _refuse_negative(words: str) -> None:
+    said = read_said(words.lstrip("-− "))
+    if said is not None and words[0] in "-−":
+        raise OutOfRange("the amount", -said.amount, 0, MAX_POUR_ML)
 
 
 def _typed(said: Said, words: str, default_unit: Unit, part_ml: float | None, ounce_ml: float) -> TypedAmount:
