@@ -168,6 +168,7 @@ def test_a_pour_can_follow_another_one(text, follows, times):
         ("1" * 61, NotAnAmount),
         ("2 oz of gin", OtherIngredient),  # this pour is the syrup
         ("-5", OutOfRange),
+        ("-5 ml of syrup", OutOfRange),
         ("", NotAnAmount),
     ],
 )

@@ -10,6 +10,7 @@ from oenomel.core.families import OUTSIDE_HOME_STEPS, is_long_on_juice, lean_wor
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
 from oenomel.core.glass import absorbance_of, hue_and_chroma, light_through
 from oenomel.core.larder import aromas
+from oenomel.core.spec import GRID_ML
 
 LEAST_ACID: Final = 0.1
 """Served acidity below which nothing in the drink is sour, [g/100 ml]."""
@@ -74,8 +75,7 @@ def _missing(case: Case) -> Iterator[Finding]:
 
 
 def _fizz_lengthener(case: Case) -> Iterator[Finding]:
-    still = not any(pour.ingredient.is_sparkling for _, pour in case.poured)
-    if case.drink.family == "fizz" and still and not is_long_on_juice(case.drink, case.served.volume_ml):
+    if case.drink.family == "fizz" and not case.sparkles and not is_long_on_juice(case.drink, case.served.volume_ml):
         yield Finding("no-lengthener", "warning", "A fizz wants something sparkling on top; nothing is poured.", _add(case, "lengthener"))
 
 
@@ -121,8 +121,7 @@ def _large_and_watery(case: Case) -> Iterator[Finding]:
     citrus = any(aromas()[tag].group == "citrus" for tag in pour.ingredient.aroma)
     advice = f"half of the {pour.ingredient.said}" + (", and a zest for the aroma" if citrus else "")
     message = f"{what} large and watery, {case.served.volume_ml:.0f} ml. Try {advice}."
-    grid = 2.5
-    halved = Edit("pour", {"amount": max(grid, round(pour.volume_ml / 2 / grid) * grid), "unit": "ml"}, index)
+    halved = Edit("pour", {"amount": max(GRID_ML, round(pour.volume_ml / 2 / GRID_ML) * GRID_ML), "unit": "ml"}, index)
     yield Finding("large-and-watery", "warning", message, (Mend(f"Halve the {pour.ingredient.said}", (halved,)),), index)
 
 

@@ -67,6 +67,11 @@ class Case:
         object.__setattr__(self, "poured", tuple((i, p) for i, p in enumerate(self.drink.pours) if p.liquid_ml > 0))
 
     @property
+    def sparkles(self) -> bool:
+        """Whether anything that is poured has bubbles."""
+        return any(pour.ingredient.is_sparkling for _, pour in self.poured)
+
+    @property
     def base(self) -> int | None:
         """The pour that is the drink's strong part: the largest of the base slot, or else the one that brings most alcohol."""
         of_the_slot = [(pour.liquid_ml, -i) for i, pour in self.poured if pour.slot == "base"]

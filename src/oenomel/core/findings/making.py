@@ -8,6 +8,7 @@ from typing import Final
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
 from oenomel.core.glass import HALF_EMPTY, LINE, fill, glasses, others_for, size_to
 from oenomel.core.ice import dilution_model, is_extrapolated
+from oenomel.core.larder import with_article
 
 CLOSED: Final = frozenset({"shake"})
 WORKED: Final = frozenset({"shake", "stir", "blend", "swizzle", "roll"})
@@ -99,28 +100,22 @@ def _glass(case: Case) -> Iterator[Finding]:
     if full is None:
         return
     brim_ml = glasses()[serve.glass].brim_ml
-    sparkling = any(pour.ingredient.is_sparkling for _, pour in case.poured)
-    other = others_for(serve.glass, serve.ice, volume, sparkling=sparkling)
-    other_glass = (Mend(f"Take {_a(other)}", (Edit("serve", {"glass": other}),)),) if other else ()
+    other = others_for(serve.glass, serve.ice, volume, sparkling=case.sparkles)
+    other_glass = (Mend(f"Take {with_article(other)}", (Edit("serve", {"glass": other}),)),) if other else ()
     times = size_to(serve.glass, serve.ice, volume)
     sized = (Mend("Size the drink to the glass", (Edit("amounts", {"times": times}),)),) if times else ()
-    foaming = any(pour.ingredient.is_sparkling for _, pour in case.poured) and any(
-        pour.ingredient.foam == "firm" or pour.ingredient.composition.sugar > 5 for _, pour in case.poured
-    )
+    foaming = case.sparkles and any(pour.ingredient.foam == "firm" or pour.ingredient.composition.sugar > 5 for _, pour in case.poured)
     if full > OVERFULL:
         with_ice = "" if serve.ice == "none" else " and the ice"
-        message = f"{volume:.0f} ml{with_ice} don't fit in {_a(serve.glass)}: it holds {brim_ml:.0f} ml to the brim."
+        message = f"{volume:.0f} ml{with_ice} don't fit in {with_article(serve.glass)}: it holds {brim_ml:.0f} ml to the brim."
         yield Finding("glass-too-small", "warning", message, (*other_glass, *sized))
     elif full > LINE and foaming:
         message = "Sugar and bubbles foam up, and there is little room: pour a part first, tilt the glass, then top up."
         yield Finding("foams-over", "info", message, other_glass)
     elif full < HALF_EMPTY:
-        yield Finding("glass-half-empty", "info", f"The drink fills {100 * full:.0f} % of {_a(serve.glass)}.", (*other_glass, *sized))
-
-
-def _a(glass: str) -> str:
-    """With its article: "an up glass", but "a flute"."""
-    return f"{'an' if glass[0] in 'aeiou' else 'a'} {glass}"
+        yield Finding(
+            "glass-half-empty", "info", f"The drink fills {100 * full:.0f} % of {with_article(serve.glass)}.", (*other_glass, *sized)
+        )
 
 
 def _forgotten(case: Case) -> Iterator[Finding]:

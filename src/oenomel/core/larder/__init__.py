@@ -6,7 +6,7 @@ from oenomel.core.larder.composition import ACID_COLUMNS, ACIDS, COLUMN, PROPERT
 from oenomel.core.larder.ingredient import ALLERGENS, SLOTS, Ingredient, Kind, SlotName, SourcedValue
 from oenomel.core.larder.larder_files import Larder, aromas, catalogue, composition_from_values, read_ingredients
 from oenomel.core.larder.search import Findable, Found, Index, Tier, stems
-from oenomel.core.larder.sentences import capital, listed
+from oenomel.core.larder.sentences import capital, listed, with_article
 from oenomel.core.larder.shelf import SHELF_STATES, ShelfState, Shelved
 from oenomel.core.larder.solutions import (
     ETHANOL_G_PER_ML,
@@ -22,5 +22,5 @@ __all__ = [
     "SOLID_KINDS", "SUGARS", "SUGAR_COLUMNS", "WATER_G_PER_ML", "Composition", "Findable", "Found", "Index", "Ingredient", "Kind",
     "Label", "Larder", "ShelfState", "Shelved", "SlotName", "SourcedValue", "Tier", "abv_of_proof", "aromas", "aromas_between",
     "blend", "bottle_from", "capital", "catalogue", "composition_from_values", "freezing_point_c", "heat_capacity_j_per_k",
-    "kinship", "likeness", "listed", "read_ingredients", "slug_for", "stems", "sweetness_classes", "water_g",
+    "kinship", "likeness", "listed", "read_ingredients", "slug_for", "stems", "sweetness_classes", "water_g", "with_article",
 ]  # fmt: skip

@@ -14,6 +14,15 @@ def listed(words: Sequence[str]) -> str:
     return " and ".join([", ".join(words[:-1]), words[-1]] if len(words) > 1 else words)
 
 
+def with_article(noun: str) -> str:
+    """One of it.
+
+    >>> with_article("up glass"), with_article("flute")
+    ('an up glass', 'a flute')
+    """
+    return f"{'an' if noun[:1].lower() in tuple('aeiou') else 'a'} {noun}"
+
+
 def capital(text: str) -> str:
     """With a capital, as at the head of a sentence; nothing stays nothing."""
     return text[:1].upper() + text[1:]

@@ -74,19 +74,15 @@ def parse_typed(
     Measure(amount=0.8, unit='barspoon')
     """
     words = " ".join(text.split())
-    said = read_said(words) or _of_the_pour(words, pours, own)
+    unsigned = re.sub(r"^[-−]+\s*(?=[\d.])", "", words)
+    said = read_said(unsigned) or _of_the_pour(unsigned, pours, own)
+    if said is not None and unsigned != words:
+        raise OutOfRange("the amount", -said.amount, 0, MAX_POUR_ML)
     if said is None:
-        _refuse_negative(words)
         if follows := _follows(words, pours, own):
             return TypedAmount(said=words, follows=follows[0], times=follows[1])
         raise _refusal(words)
     return _typed(said, words, default_unit, part_ml, ounce_ml)
-
-
-def _refuse_negative(words: str) -> None:
-    said = read_said(words.lstrip("-− "))
-    if said is not None and words[0] in "-−":
-        raise OutOfRange("the amount", -said.amount, 0, MAX_POUR_ML)
 
 
 def _typed(said: Said, words: str, default_unit: Unit, part_ml: float | None, ounce_ml: float) -> TypedAmount:

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from oenomel.core.balance import AXES, TASTED_STEPS, steps_between
-from oenomel.core.larder import PROPERTIES, Ingredient, SlotName
+from oenomel.core.larder import PROPERTIES, Ingredient, SlotName, with_article
 from oenomel.core.spec import Drink, Pour
 
 SPLITS: Final = (1.0, 0.5, 0.25)
@@ -117,7 +117,7 @@ def _unfit(ingredient: Ingredient, pour: Pour) -> str:
 
 def _article(slot: str) -> str:
     words = {"sweet": "the sweet part", "sour": "the sour part", "texture": "texture", "seasoning": "seasoning", "garnish": "garnish"}
-    return words.get(slot, f"an {slot}" if slot[0] in "aeiou" else f"a {slot}")
+    return words.get(slot, with_article(slot))
 
 
 def _unwanted(ingredient: Ingredient, filters: Filters) -> str:

@@ -7,6 +7,7 @@ import re
 from collections.abc import Callable, Iterator, Mapping
 from typing import Final
 
+from oenomel.core.larder import with_article
 from oenomel.core.spec import parse_amount
 from oenomel.interchange.spec.file import PourEntry, SpecFile, parse_spec
 
@@ -50,8 +51,8 @@ def instructions_of(spec: SpecFile) -> Iterator[str]:
     yield f"{_WORKED[method.technique]}{iced}{time}."
     if serve.glass or serve.ice != "none":
         # A glass that is told without ice is told so: else nobody knows.
-        article = "an" if serve.glass[:1].lower() in "aeiou" and serve.glass else "a"
-        yield f"Serve{_SERVED_ON[serve.ice]} in {article} {serve.glass or 'glass'}{', no ice in the glass' if serve.ice == 'none' else ''}."
+        no_ice = ", no ice in the glass" if serve.ice == "none" else ""
+        yield f"Serve{_SERVED_ON[serve.ice]} in {with_article(serve.glass or 'glass')}{no_ice}."
     if serve.garnish:
         yield f"Garnish with {', '.join(serve.garnish)}."
 

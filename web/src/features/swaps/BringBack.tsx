@@ -17,7 +17,7 @@ import type { Ghost } from './SwapBoard';
 import { TryOrTake } from './TryOrTake';
 import { useRebalance } from '../../api/queries/swaps';
 import { Found } from './Found';
-import { useWays } from './useWays';
+import { landingOf, useWays } from './useWays';
 import { Ways } from './Ways';
 
 interface Props {
@@ -36,8 +36,6 @@ interface Props {
   onBack: () => void;
 }
 
-const AXES = ['sugar', 'acid', 'abv'] as const;
-
 /** What brings the present drink back: the moves, what each did, what is left. */
 export function BringBack(props: Props) {
   const { spec, parent, parentName, hasHome, wished, pours, trying, onLock, onGhost, onTry, onTake, onBack } = props;
@@ -52,12 +50,8 @@ export function BringBack(props: Props) {
     aim.target === 'home' && hasHome ? homeWords(palate) : aim.target === 'typed' ? 'your figures' : parentName;
 
   useEffect(() => {
-    const landing = way && Object.fromEntries(way.left.map(({ axis, value }) => [axis, value]));
-    onGhost(
-      landing && !trying && AXES.every((axis) => landing[axis] !== undefined)
-        ? { name: 'these amounts', path: [landing as Ghost['path'][number]] }
-        : null,
-    );
+    const landing = way && landingOf(way);
+    onGhost(landing && !trying ? { name: 'these amounts', path: [landing] } : null);
   }, [way, trying, onGhost]);
   useEffect(() => panel.current?.focus({ preventScroll: true }), []);
 

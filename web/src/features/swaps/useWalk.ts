@@ -1,13 +1,12 @@
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 
-import type { Rebalanced, RebalanceRequest, SwapRow, Way } from '../../api/client';
+import type { Rebalanced, RebalanceRequest, SwapRow } from '../../api/client';
 import { useRebalance } from '../../api/queries/swaps';
-import type { AxisName } from '../../lib/format';
 import { pressed } from '../../shell/keys';
 import { useLatest } from '../../ui/useLatest';
 import { useRested } from '../../ui/useRested';
 import type { BoardProps } from './SwapBoard';
-import { useWays } from './useWays';
+import { landingOf, useWays } from './useWays';
 
 /** So long a row is in the hand before its ways are asked for. */
 const REST_MS = 250;
@@ -102,10 +101,4 @@ export function useWalk(
 function useAnswer(row: SwapRow | undefined, requestFor: (row: SwapRow) => RebalanceRequest): Rebalanced | undefined {
   const { data, isPlaceholderData } = useRebalance(row ? requestFor(row) : NOTHING, row !== undefined);
   return row && !isPlaceholderData ? data : undefined;
-}
-
-function landingOf({ left }: Way): Record<AxisName, number> | undefined {
-  const at = Object.fromEntries(left.map(({ axis, value }) => [axis, value])) as Partial<Record<AxisName, number>>;
-  const { sugar, acid, abv } = at;
-  return sugar === undefined || acid === undefined || abv === undefined ? undefined : { sugar, acid, abv };
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 
 import type { Rebalanced, Way } from '../../api/client';
+import type { AxisName } from '../../lib/format';
 
 const NONE: Way[] = [];
 
@@ -16,4 +17,11 @@ export function useWays(found: Rebalanced | undefined) {
     return to;
   };
   return { ways, way: ways[chosen], chosen, choose };
+}
+
+/** Where a way lands on the field; nowhere while one of the axes isn't aimed at. */
+export function landingOf({ left }: Way): Record<AxisName, number> | undefined {
+  const at = Object.fromEntries(left.map(({ axis, value }) => [axis, value])) as Partial<Record<AxisName, number>>;
+  const { sugar, acid, abv } = at;
+  return sugar === undefined || acid === undefined || abv === undefined ? undefined : { sugar, acid, abv };
 }
