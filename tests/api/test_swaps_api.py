@@ -48,6 +48,7 @@ def test_rebalance_answers_pours_in_ml_and_j_with_its_parts(client):
         "relative": None,
         "optional": False,
         "range": None,
+        "lot": None,
     }
     assert made["spec"]["pours"][0]["unit"] == "oz"
 

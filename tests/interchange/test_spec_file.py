@@ -11,7 +11,8 @@ from oenomel.core.families.family import families
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.ingredient import KINDS, SLOTS
 from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.spec.drink import FAMILIES, ICES, STAGES, TECHNIQUES
+from oenomel.core.spec.drink import FAMILIES, STAGES
+from oenomel.core.spec.method import ICES, TECHNIQUES
 from oenomel.core.spec.units import UNITS
 from oenomel.errors import SpecError
 from oenomel.interchange.spec import file as spec_file

@@ -6,7 +6,8 @@ from support.standards import STANDARDS
 
 from oenomel.core.families.home import OUTSIDE_HOME_STEPS
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.core.spec.drink import Drink, Method
+from oenomel.core.spec.drink import Drink
+from oenomel.core.spec.method import Method
 
 # Those that lie outside, and why; docs/model.md names them too. A home computed from schools can't hold what no school pours.
 OUTSIDE = {

@@ -24,7 +24,8 @@ from oenomel.core.larder.composition import Composition, estimated_density
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.larder.solutions import freezing_point_c, heat_capacity_j_per_k, water_g
-from oenomel.core.spec.drink import Drink, Method, Pour
+from oenomel.core.spec.drink import Drink, Pour
+from oenomel.core.spec.method import Method
 from oenomel.errors import ImpossibleComposition, OutOfRange
 
 

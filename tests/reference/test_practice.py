@@ -10,7 +10,7 @@ from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.ice.conditions import Conditions
 from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.spec.drink import Method
+from oenomel.core.spec.method import Method
 
 
 def sugar_steps(one, other) -> float:

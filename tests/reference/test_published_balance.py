@@ -12,7 +12,8 @@ from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.ice.dilution import REFERENCE_SECONDS, shaken_water_ratio, stirred_water_ratio, water_ratio
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
-from oenomel.core.spec.drink import Drink, Method, Pour
+from oenomel.core.spec.drink import Drink, Pour
+from oenomel.core.spec.method import Method
 
 
 def test_published_8_3_3_sour_starts_and_lands_where_the_table_prints_it():

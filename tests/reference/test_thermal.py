@@ -8,6 +8,7 @@ from support.coolprop import of_mixture
 from oenomel.core.ice.conditions import Conditions
 from oenomel.core.ice.heat_balance import FUSION_J_PER_G, ICE_J_PER_G_K, TIN_J_PER_G_K, WATER_J_PER_G_K, Tin, melt
 from oenomel.core.larder.solutions import ETHANOL_G_PER_ML, aqueous_ethanol_density, freezing_point_c, heat_capacity_j_per_k, water_g
+from oenomel.core.spec.method import Method
 
 # The oracle takes seconds to load: not for `make quick`.
 pytestmark = pytest.mark.slow
@@ -85,7 +86,7 @@ def test_heat_balance_of_a_spirit_and_water_is_that_of_the_library_s_own_tables(
         there = (capacity + metal) * (start - end) - wet * WATER_J_PER_G_K * end - 0.3 * (ice - wet - melted) * ICE_J_PER_G_K * end
         low, high = (low, melted) if taken > there else (melted, high)
     tin = Tin(*(np.array(x) for x in (volume, volume * abv / 100, 0.0, 0.0)))
-    found = melt(tin, Conditions().ice_in_the_tin("cubes"), Conditions())
+    found = melt(tin, Conditions().ice_in_the_tin(Method()), Conditions())
     assert float(found.temperature_c) == pytest.approx(end, abs=0.15)
     assert float(found.melted_g) == pytest.approx(low, rel=0.0085)
 

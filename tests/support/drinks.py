@@ -3,7 +3,8 @@
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.spec.drink import Drink, Method, Pour
+from oenomel.core.spec.drink import Drink, Pour
+from oenomel.core.spec.method import Method
 
 TABLE_LIME = Ingredient(
     "table-lime", "Lime of the published table", "juice", Composition(sugars={"other": 1.6}, acids={"citric": 4.0, "malic": 2.0})

@@ -20,7 +20,8 @@ from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import STANDARD, forecast_of
 from oenomel.core.ice.conditions import Conditions
 from oenomel.core.larder.larder_files import Larder, catalogue, read_ingredients
-from oenomel.core.spec.drink import Drink, Method, Pour
+from oenomel.core.spec.drink import Drink, Pour
+from oenomel.core.spec.method import Method
 from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import parse_spec
 

@@ -20,7 +20,8 @@ from oenomel.core.ice.conditions import Conditions
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.spec.drink import Drink, Method, Pour
+from oenomel.core.spec.drink import Drink, Pour
+from oenomel.core.spec.method import Method
 
 NO_ICE = Method(ice="none")
 

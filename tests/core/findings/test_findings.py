@@ -16,7 +16,8 @@ from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.larder.larder_files import Larder, catalogue, read_ingredients
-from oenomel.core.spec.drink import Drink, Method, Pour, Serve
+from oenomel.core.spec.drink import Drink, Pour
+from oenomel.core.spec.method import Garnish, Method, Serve
 from oenomel.interchange.spec.drink import drink_from_spec, spec_from_drink
 from oenomel.interchange.spec.file import parse_spec
 from oenomel.interchange.spec.mend import with_mend
@@ -32,7 +33,7 @@ CUBE = replace(CUBE, pours=(*CUBE.pours, Pour(catalogue()["sugar-cube"], 2.48, "
 
 
 def in_glass(made: Drink, glass: str, ice: str = "none", garnish: tuple[str, ...] = ()) -> Drink:
-    return replace(made, serve=Serve(glass, ice, garnish))
+    return replace(made, serve=Serve(glass, ice, tuple(Garnish(each) for each in garnish)))
 
 
 def by(made: Drink, method: Method) -> Drink:

@@ -11,7 +11,8 @@ from oenomel.core.forecast.comparison import Comparison, compare
 from oenomel.core.forecast.forecast import STANDARD
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.spec.drink import Drink, Method
+from oenomel.core.spec.drink import Drink
+from oenomel.core.spec.method import Method
 
 GIN, LEMON, SYRUP = ("london-dry-gin", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5)
 TEQUILA, LIME = ("blanco-agave-spirit", 45), ("lime-juice", 22.5)

@@ -14,7 +14,7 @@ from oenomel.core.forecast.forecast import STANDARD, forecast_of
 from oenomel.core.forecast.serving_ice import on_each_ice
 from oenomel.core.glass.appearance import appearance_of, to_the_line_ml
 from oenomel.core.glass.glassware import FILLS_WELL, fill, glasses, size_to
-from oenomel.core.spec.drink import Method, Serve
+from oenomel.core.spec.method import Method, Serve
 from oenomel.errors import DomainError
 
 FIZZ = (("white-rum", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5), ("egg-white", 30))

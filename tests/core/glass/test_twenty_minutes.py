@@ -13,7 +13,8 @@ from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.glass.twenty_minutes import MINUTES, ice_in_glass
 from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.larder.solutions import WATER_G_PER_ML
-from oenomel.core.spec.drink import Drink, Method, Pour, Serve
+from oenomel.core.spec.drink import Drink, Pour
+from oenomel.core.spec.method import Method, Serve
 
 SOUR = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
 ICES = ["none", "large", "cubes", "crushed"]

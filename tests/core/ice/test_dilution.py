@@ -17,7 +17,7 @@ from oenomel.core.ice.dilution import (
     stirred_water_ratio,
     water_ratio,
 )
-from oenomel.core.spec.drink import TECHNIQUES, Method
+from oenomel.core.spec.method import TECHNIQUES, Method
 from oenomel.errors import OutOfRange
 
 USUAL = Conditions()

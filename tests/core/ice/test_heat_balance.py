@@ -16,7 +16,8 @@ from oenomel.core.ice.dilution import water_and_slopes, water_from_ice
 from oenomel.core.ice.heat_balance import FUSION_J_PER_G, ICE_J_PER_G_K, MOST_THAT_FREEZES, TIN_J_PER_G_K, WATER_J_PER_G_K, Tin, melt
 from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.larder.solutions import WATER_G_PER_ML
-from oenomel.core.spec.drink import Drink, Method, Pour
+from oenomel.core.spec.drink import Drink, Pour
+from oenomel.core.spec.method import Method
 from oenomel.errors import OutOfRange
 
 HEAT = Conditions(dilution="heat balance")
@@ -35,7 +36,7 @@ conditions = st.builds(
 
 @given(tins, conditions, st.sampled_from(["cubes", "large", "crushed"]))
 def test_heat_and_mass_are_conserved_and_the_drink_never_ends_below_freezing(tin, supposed, kind):
-    ice = supposed.ice_in_the_tin(kind)
+    ice = supposed.ice_in_the_tin(Method(ice=kind))
     end = melt(tin, ice, supposed)
     melted, surface, after = float(end.melted_g), float(end.surface_g), float(end.temperature_c)
     solid = ice.grams - surface

@@ -1,4 +1,7 @@
-"""The steps of a drink, written from it. What is done, and in which order, is common practice of the trade (domain.md)."""
+"""The steps of a drink: what holds for all of them, and what its own lines change. What each says is read in methods.txt.
+
+What is done, and in which order, is common practice of the trade (domain.md, steps 8 to 12 and the schools).
+"""
 
 from dataclasses import replace
 
@@ -8,173 +11,152 @@ from hypothesis import strategies as st
 from support.drinks import drink
 
 from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.making.steps import ORDERS, SPARKLING, Way, making_steps
-from oenomel.core.spec.drink import ICES, STAGES, TECHNIQUES, Drink, Method, Pour, Serve
+from oenomel.core.making.step import ORDERS, SPARKLING, Way
+from oenomel.core.making.steps import making_steps
+from oenomel.core.making.told import Measures, amount_words
+from oenomel.core.spec.drink import STAGES, Drink, Pour
+from oenomel.core.spec.method import ICES, TECHNIQUES, Edge, Garnish, Method, OwnStep, Serve
 
 UP = Serve("coupe")
+STANDARD = Way()
 SOUR = (("white-rum", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
+FIZZ = (*SOUR, ("sparkling-brut", 60, "topped"))
 
 
 def served(made: Drink, serve: Serve = UP) -> Drink:
     return replace(made, serve=serve)
 
 
-def mint_crush() -> Drink:
+def words(made: Drink, way: Way = STANDARD) -> list[str]:
+    return [step.words for step in making_steps(made, way)]
+
+
+def poured(made: Drink, way: Way) -> list[str]:
+    return [step.key for step in making_steps(made, way) if step.kind == "pour"]
+
+
+def test_the_order_of_the_pours_is_a_matter_of_school():
+    # domain.md, schools: cheap and risky first, spirit last; spirit first; the house's own.
+    made = served(drink(*SOUR, ("egg-white", 30)))
+    keys = {"egg": "pour: egg-white", "juice": "pour: lemon-juice", "syrup": "pour: simple-syrup-1-1", "rum": "pour: white-rum"}
+    for order, expected in (
+        ("cheap and risky first", "egg juice syrup rum"),
+        ("spirit first", "rum syrup juice egg"),
+        ("as written", "rum juice syrup egg"),
+    ):
+        assert poured(made, Way(order)) == [keys[each] for each in expected.split()]
+
+
+@pytest.mark.parametrize("of_this_drink", ["", "top", "first", "both"])
+def test_the_sparkling_part_goes_where_the_drink_says_and_else_where_the_house_does(of_this_drink):
+    made = served(drink(*FIZZ, family="fizz", method=Method(sparkling=of_this_drink)))
+    steps = making_steps(made, Way(sparkling="half and half"))
+    shares = {step.key.partition(":")[0]: step.share for step in steps if step.pour == 3}
+    assert shares == {"top": {"top": 1.0}, "first": {"first": 1.0}}.get(of_this_drink, {"first": 0.5, "top": 0.5})
+
+
+def test_each_step_names_its_pour_its_amount_its_seconds_and_the_sign_that_it_is_done():
+    method = Method(seconds=9, dry_shake_seconds=10, seconds_between=(8, 10))
+    steps = {step.key: step for step in making_steps(served(drink(*SOUR, ("egg-white", 30), method=method)))}
+    juice = steps["pour: lemon-juice"]
+    assert (juice.pour, juice.amount, juice.words) == (1, "22.5 ml", "Pour 22.5 ml of lemon juice into the tin.")
+    assert (steps["shake"].seconds, steps["shake"].words) == (9, "Shake for 8 to 10 seconds.")
+    assert steps["shake"].sign == "Until the tin frosts and is hard to hold."
+    assert (steps["dry shake"].seconds, steps["dry shake"].moment) == (10, "shake")
+    own = replace(method, sign="the seal creaks")
+    assert next(step.sign for step in making_steps(served(drink(*SOUR, method=own))) if step.key == "shake") == "Until the seal creaks."
+
+
+def test_amounts_are_told_in_ounces_where_they_are_measured_so():
     larder = catalogue()
-    pours = (Pour(larder["corn-whiskey"], 60, slot="base"), Pour(larder["simple-syrup-1-1"], 10, slot="sweet"))
-    mint = Pour(larder["mint"], 0, unit="leaf", slot="accent")
-    method, serve = Method("swizzle", ice="crushed"), Serve("large rocks glass", "crushed", ("mint sprig",))
-    return Drink("Crush", "open", (*pours, mint), method=method, serve=serve)
-
-
-CONFIGURATIONS = {
-    "sour up": (
-        served(drink(*SOUR)),
-        Way(),
-        """Chill the coupe | Press the lemon | Lemon juice into the tin | Simple syrup 1:1 into the tin | White rum into the tin
-        | Ice into the tin: cubes | Shake | Double strain into the coupe""",
-    ),
-    "spirit first, with a zest that is cut before the fruit is juiced": (
-        served(drink(*SOUR), Serve("coupe", garnish=("lemon zest",))),
-        Way(order="spirit first"),
-        """Chill the coupe | Cut the lemon zest | Press the lemon | White rum into the tin | Simple syrup 1:1 into the tin
-        | Lemon juice into the tin | Ice into the tin: cubes | Shake | Double strain into the coupe | Garnish: lemon zest""",
-    ),
-    "foam: egg apart first, shaken dry, bitters on the foam": (
-        served(drink(*SOUR, ("egg-white", 30), ("aromatic-bitters", 1.6, "floated"), method=Method(dry_shake_seconds=10))),
-        Way(),
-        """Chill the coupe | Press the lemon | Separate the egg into a cup of its own | Egg white into the tin
-        | Lemon juice into the tin | Simple syrup 1:1 into the tin | White rum into the tin | Shake without ice | Ice into the tin: cubes
-        | Shake | Double strain into the coupe | Drip the Aromatic bitters on the foam""",
-    ),
-    "daisy with a sugared edge": (
-        served(
-            drink(("white-rum", 45), ("orange-liqueur-sweet", 30), ("lime-juice", 15), ("caster-sugar", 3, "rim"), family="daisy"),
-            Serve("coupe", garnish=("verbena leaf, an echo of the syrup",)),
-        ),
-        Way(),
-        """Chill the coupe | Sugar the edge of the coupe | Press the lime | Lime juice into the tin
-        | Triple sec into the tin | White rum into the tin | Ice into the tin: cubes | Shake | Double strain into the coupe
-        | Garnish: verbena leaf""",
-    ),
-    "fizz, topped at the end": (
-        served(drink(*SOUR, ("soda-water", 75, "topped"), family="fizz"), Serve("tall glass", "cubes")),
-        Way(),
-        """Press the lemon | Lemon juice into the tin | Simple syrup 1:1 into the tin | White rum into the tin | Ice into the tin: cubes
-        | Shake | Fresh cubes into the tall glass | Strain into the tall glass | Soda water on top""",
-    ),
-    "fizz, half of the sparkling part first": (
-        served(drink(*SOUR, ("sparkling-brut", 60, "topped"), family="fizz"), Serve("wine glass")),
-        Way(sparkling="half and half"),
-        """Chill the wine glass | Press the lemon | Lemon juice into the tin | Simple syrup 1:1 into the tin | White rum into the tin
-        | Ice into the tin: cubes | Shake | Half of the Brut sparkling wine into the wine glass | Double strain into the wine glass
-        | The rest of the Brut sparkling wine on top""",
-    ),
-    "sparkling part that the spec shakes all the same": (
-        served(drink(*SOUR, ("soda-water", 60), family="fizz"), Serve("tall glass")),
-        Way(sparkling="in the glass first"),
-        """Chill the tall glass | Press the lemon | Lemon juice into the tin | Simple syrup 1:1 into the tin | White rum into the tin
-        | Ice into the tin: cubes | Shake | Soda water into the tall glass | Double strain into the tall glass""",
-    ),
-    "stirred, in a rinsed glass": (
-        served(
-            drink(("rye-whiskey", 60), ("sweet-vermouth", 30), ("anise-wormwood-spirit", 5, "rinse"), family="open", method=Method("stir"))
-        ),
-        Way(order="as written"),
-        """Chill the coupe | Rinse the coupe with Absinthe | Rye whiskey into the mixing glass
-        | Sweet vermouth into the mixing glass | Ice into the mixing glass: cubes | Stir | Strain into the coupe""",
-    ),
-    "crushed, with leaves and a float": (
-        replace(mint_crush(), pours=(*mint_crush().pours, Pour(catalogue()["aged-rum"], 10, slot="base", stage="floated"))),
-        Way(),
-        """Mint, pressed lightly in the large rocks glass | Simple syrup 1:1 into the large rocks glass
-        | Bourbon into the large rocks glass | Crushed ice into the large rocks glass, heaped | Swizzle
-        | Float the Aged rum over the back of a spoon | Garnish: mint sprig""",
-    ),
-    "built on a large cube, lengthened": (
-        served(
-            drink(("orange-bitter-aperitif", 45), ("soda-water", 30, "topped"), family="open", method=Method("build")),
-            Serve("small rocks glass", "large"),
-        ),
-        Way(),
-        """Orange aperitivo into the small rocks glass | One large cube into the small rocks glass
-        | Lift once or twice with a spoon | Soda water on top""",
-    ),
-}
-
-
-@pytest.mark.parametrize(("made", "way", "expected"), CONFIGURATIONS.values(), ids=CONFIGURATIONS)
-def test_steps_of_ten_configurations(made, way, expected):
-    assert [step.words for step in making_steps(made, way)] == [" ".join(each.split()) for each in expected.split("|")]
-
-
-def test_each_step_names_its_pour_its_seconds_and_the_sign_that_it_is_done():
-    made, _, _ = CONFIGURATIONS["foam: egg apart first, shaken dry, bitters on the foam"]
-    steps = {step.words: step for step in making_steps(replace(made, method=Method(seconds=9, dry_shake_seconds=10)))}
-    assert steps["Lemon juice into the tin"].pour == 1
-    assert (steps["Shake"].seconds, steps["Shake without ice"].seconds) == (9, 10)
-    assert "frosts" in steps["Shake"].sign
-    assert "hold the seal" in steps["Shake without ice"].sign
-    assert "yolk" in steps["Separate the egg into a cup of its own"].sign
-    daisy, way, _ = CONFIGURATIONS["daisy with a sugared edge"]
-    assert making_steps(daisy, way)[-1].sign == "an echo of the syrup"
+    ounces = Measures("oz", 30)
+    for ml, told in ((22.5, "¾ oz"), (45, "1½ oz"), (60, "2 oz"), (20, "0.67 oz"), (0, "")):
+        assert amount_words(Pour(larder["lemon-juice"], ml), ounces) == told
+    assert amount_words(Pour(larder["orange-bitters"], 1.6, "dash"), ounces) == "2 dashes"
+    assert amount_words(Pour(larder["lemon-juice"], 22.5, "oz", amount=0.75)) == "22.5 ml"
+    in_ounces = words(served(drink(*SOUR)), Way(shown="oz"))
+    assert "Pour ¾ oz of lemon juice into the tin." in in_ounces
 
 
 slugs = st.sampled_from(
-    ["white-rum", "lemon-juice", "simple-syrup-1-1", "egg-white", "soda-water", "sparkling-brut", "mint", "caster-sugar"]
+    ["white-rum", "lemon-juice", "simple-syrup-1-1", "egg-white", "soda-water", "sparkling-brut", "raspberries", "mint", "caster-sugar"]
 )
 stages = st.sampled_from([stage for stage in STAGES if stage not in ("rim", "garnish")])
+poured_units = st.sampled_from(["ml", "piece", "dash"])
 
 
 @given(
-    st.lists(st.tuples(slugs, st.sampled_from([5.0, 30.0]), stages), min_size=1, max_size=8, unique_by=lambda each: each[0]),
+    st.lists(st.tuples(slugs, st.sampled_from([5.0, 30.0]), stages, poured_units), min_size=1, max_size=8, unique_by=lambda each: each[0]),
     st.sampled_from(TECHNIQUES),
     st.sampled_from(ICES),
     st.sampled_from([Way(order, sparkling) for order in ORDERS for sparkling in SPARKLING]),
+    st.sampled_from(["first", "last"]),
 )
-def test_every_pour_is_made_once_whole_and_nothing_sparkling_goes_in_a_vessel_that_is_worked(pours, technique, ice, way):
-    made = served(drink(*pours, method=Method(technique, dry_shake_seconds=5)), Serve("tall glass", ice))
-    steps = making_steps(made, way)
+def test_every_pour_is_made_once_whole_and_nothing_sparkling_goes_in_a_vessel_that_is_worked(pours, technique, ice, way, dry_shake):
+    made = drink(*(each[:3] for each in pours), method=Method(technique, dry_shake_seconds=5, dry_shake=dry_shake))
+    units = tuple(replace(pour, unit=each[3]) for pour, each in zip(made.pours, pours, strict=True))
+    steps = making_steps(served(made.with_pours(units), Serve("tall glass", ice)), way)
     for index, pour in enumerate(made.pours):
-        shares = [step.share for step in steps if step.pour == index and not step.words.startswith("Separate")]
-        assert sum(shares) == 1, pour
+        mine = [step for step in steps if step.pour == index and not step.key.startswith("egg:")]
+        assert sum(step.share for step in mine) == 1, pour
         if pour.ingredient.is_sparkling and technique not in ("build", "none"):
-            assert not any(step.kind == "pour" for step in steps if step.pour == index)
+            assert not any(step.kind == "pour" for step in mine)
     assert len({step.key for step in steps}) == len(steps)
 
 
-@pytest.mark.parametrize(
-    ("method", "last_work"),
-    [
-        (Method("roll"), "Roll from tin to tin, five times"),
-        (Method("blend"), "Blend"),
-        (Method("shake", seconds=0), "Mix without ice"),
-        (Method("stir", ice="none"), "Mix without ice"),
-        (Method("shake", ice="crushed"), "Shake"),
-    ],
-)
-def test_each_technique_has_its_way(method, last_work):
-    steps = making_steps(served(drink(*SOUR, method=method)))
-    work = [step.words for step in steps if step.kind == "work"]
-    assert work[-1] == last_work
-    assert any(words.startswith("Ice into") for words in work) == (last_work != "Mix without ice" and method.technique != "none")
-
-
-@pytest.mark.parametrize(
-    ("edge", "words"),
-    [
-        ("caster-sugar", "Sugar the edge of the coupe"),
-        ("saline", "Salt the edge of the coupe"),
-        ("mint", "Coat the edge of the coupe with Mint"),
-    ],
-)
-def test_an_edge_wants_a_dry_glass(edge, words):
-    chill, coat, *_ = making_steps(served(drink(*SOUR, (edge, 1, "rim"))))
-    assert (chill.sign, coat.words) == ("dry, or the edge won't hold", words)
-    assert "dry" in coat.sign
-
-
-def test_a_tick_outlasts_a_change_elsewhere():
+def test_a_tick_outlasts_a_change_elsewhere_and_of_the_amount():
     before = making_steps(served(drink(*SOUR)))
-    after = making_steps(served(drink(("white-rum", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 15), ("egg-white", 30))))
+    after = making_steps(served(drink(("white-rum", 50), ("lemon-juice", 30), ("simple-syrup-1-1", 15), ("egg-white", 30))))
     assert {step.key for step in before} <= {step.key for step in after}
+
+
+def test_zest_and_edge_come_before_the_fruit_is_juiced_and_the_edge_before_any_ice():
+    # Common practice (domain.md, step 8): afterwards there is nothing left to cut, and a wet glass melts the edge.
+    made = drink(*SOUR, ("caster-sugar", 1, "rim"))
+    serve = Serve("large rocks glass", "cubes", (Garnish("lemon zest"), Garnish("lime wheel")), edge=Edge(half=True))
+    told = words(served(made, serve))
+    assert told.index("Cut the lemon zest before the lemon is juiced.") < told.index("Press the lemon.")
+    assert "Cut the lime wheel." in told
+    wet = told.index("Wet half the edge of the large rocks glass with a cut lemon before the lemon is juiced.")
+    assert wet < told.index("Press the lemon.") < told.index("Fill the large rocks glass with fresh cubes.")
+    assert told[wet + 1] == "Dip it in caster sugar and tap off the excess."
+
+
+@pytest.mark.parametrize(
+    ("garnish", "said"),
+    [
+        (Garnish("lime wheel"), "Set the lime wheel on the edge."),
+        (Garnish("Lemon zest", "expressed and thrown away"), "Express the lemon zest over the drink and throw it away."),
+        (Garnish("two orange peels", "expressed, then discarded"), "Express the two orange peels over the drink and throw them away."),
+        (Garnish("nutmeg", "grated"), "Grate nutmeg over the drink."),
+        (Garnish("a thin slice of quince", "in the drink"), "Drop the thin slice of quince in the drink."),
+        (Garnish("mint sprig"), "Slap the mint sprig between your hands and lay it on the drink."),
+        (Garnish("three olives", "on a pick"), "Garnish with three olives on a pick."),
+        (Garnish("edible flower", "frozen in the ice"), "Garnish with an edible flower, frozen in the ice."),
+    ],
+)
+def test_a_garnish_is_put_there_as_it_is_said(garnish, said):
+    step = making_steps(served(drink(*SOUR), Serve("coupe", garnish=(replace(garnish, why="echoes the syrup", instead="none"),))))[-1]
+    assert (step.words, step.sign) == (said, "Echoes the syrup. None at hand: none.")
+
+
+def test_lines_of_its_own_stand_before_their_moment_and_in_place_of_what_they_are_told_instead_of():
+    lines = (
+        OwnStep("Peel into the tin", "shake"),
+        OwnStep("Wipe the foot.", "top"),
+        OwnStep("Strain slowly", instead_of="strain"),
+        OwnStep("", instead_of="chill"),
+        OwnStep("Bring it at once", "serve"),
+    )
+    made = served(drink(*SOUR, method=Method(steps=lines)), Serve("coupe", garnish=(Garnish("lime wheel"),)))
+    told = words(made)
+    assert told[told.index("Peel into the tin.") + 1] == "Fill the tin with ice cubes."
+    assert not any(each.startswith("Chill") for each in told)
+    # There is nothing on top: the line stands before what comes next.
+    assert told[-4:] == ["Strain slowly.", "Wipe the foot.", "Set the lime wheel on the edge.", "Bring it at once."]
+    keys = [step.key for step in making_steps(made)]
+    moved = replace(made, method=replace(made.method, order=("pour: white-rum", "pour: lemon-juice", "gone")))
+    at = [keys.index(each) for each in ("pour: lemon-juice", "pour: white-rum")]
+    after = [step.key for step in making_steps(moved)]
+    assert [after[each] for each in at] == ["pour: white-rum", "pour: lemon-juice"]
+    assert sorted(after) == sorted(keys)

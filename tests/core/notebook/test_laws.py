@@ -18,7 +18,7 @@ from oenomel.core.notebook.readings import Reading, beside_forecast, check, fore
 from oenomel.core.notebook.side_by_side import Made, compare_trials
 from oenomel.core.notebook.spec_cloud import middle_of, spec_cloud_of
 from oenomel.core.notebook.tasting import Verdict, verdict_words
-from oenomel.core.spec.drink import Method
+from oenomel.core.spec.method import Method
 
 LARDER = catalogue()
 BASES = ("london-dry-gin", "white-rum", "rye-whiskey", "blanco-agave-spirit")

@@ -10,7 +10,7 @@ from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.ice.conditions import Conditions, HouseFactor, house_factor
 from oenomel.core.ice.dilution import water_ratio
 from oenomel.core.notebook.readings import Reading, beside_forecast, check, forecast_reading, own_water, water_found, without_house_factor
-from oenomel.core.spec.drink import Method
+from oenomel.core.spec.method import Method
 from oenomel.errors import ImpossibleMeasurement, NoReading
 from oenomel.instruments.hidden_truth import samples_of, true_factor
 from oenomel.instruments.scale import SimulatedScale

@@ -11,7 +11,7 @@ from oenomel.core.notebook.brief import Brief, hold_against
 from oenomel.core.notebook.lineage import branch, cross, origins
 from oenomel.core.notebook.side_by_side import Made, compare_trials
 from oenomel.core.notebook.spec_cloud import middle_of, spec_cloud_of
-from oenomel.core.spec.drink import Method
+from oenomel.core.spec.method import Method
 from oenomel.errors import DomainError
 
 USUAL = Conditions()

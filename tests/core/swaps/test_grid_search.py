@@ -12,7 +12,8 @@ from oenomel.core.ice.conditions import Conditions
 from oenomel.core.ice.dilution import water_from_ice
 from oenomel.core.ice.heat_balance import Tin
 from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.spec.drink import Drink, Method, Pour
+from oenomel.core.spec.drink import Drink, Pour
+from oenomel.core.spec.method import Method
 from oenomel.core.swaps.aim import Aim, Target, Weights
 from oenomel.core.swaps.rebalancing import Variant, best_of, costs_of, with_correctors
 

@@ -1960,6 +1960,22 @@ export interface components {
             drivers: components["schemas"]["Driver"][];
         };
         /**
+         * EdgeEntry
+         * @description How what is on the edge gets there: round half of it, and wetted with what.
+         */
+        EdgeEntry: {
+            /**
+             * Half
+             * @default false
+             */
+            half: boolean;
+            /**
+             * Wetted With
+             * @default
+             */
+            wetted_with: string;
+        };
+        /**
          * FactorEntry
          * @description The house's factor on the water of a technique on the day a trial was kept.
          */
@@ -2159,6 +2175,29 @@ export interface components {
             found: components["schemas"]["FoundIngredient"][];
             /** Nearest */
             nearest: components["schemas"]["FoundIngredient"][];
+        };
+        /**
+         * GarnishEntry
+         * @description A garnish: what, why, how it is put there, and what to take where there is none.
+         */
+        GarnishEntry: {
+            /** What */
+            what: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /**
+             * How
+             * @default
+             */
+            how: string;
+            /**
+             * Instead
+             * @default
+             */
+            instead: string;
         };
         /**
          * GlassReport
@@ -2585,6 +2624,8 @@ export interface components {
         /**
          * MethodEntry
          * @description How the tin is worked; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts.
+         *
+         *     Where pieces of ice are counted the heat balance gives the water. ``dry_shake`` "last" comes after the ice.
          */
         MethodEntry: {
             /**
@@ -2601,11 +2642,48 @@ export interface components {
              */
             dry_shake_seconds: number;
             /**
+             * Dry Shake
+             * @default first
+             * @enum {string}
+             */
+            dry_shake: "first" | "last";
+            /**
              * Ice
              * @default cubes
              * @enum {string}
              */
             ice: "none" | "cubes" | "large" | "crushed";
+            /** Ice Pieces */
+            ice_pieces?: number | null;
+            /** Ice Piece G */
+            ice_piece_g?: number | null;
+            /**
+             * Strain
+             * @default
+             * @enum {string}
+             */
+            strain: "" | "single" | "double" | "none";
+            /**
+             * Sparkling
+             * @default
+             * @enum {string}
+             */
+            sparkling: "" | "top" | "first" | "both";
+            /**
+             * Sign
+             * @default
+             */
+            sign: string;
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["StepEntry"][];
+            /**
+             * Order
+             * @default []
+             */
+            order: string[];
         };
         /**
          * MoveReport
@@ -3024,6 +3102,8 @@ export interface components {
             optional: boolean;
             /** Range */
             range?: number[] | null;
+            /** Lot */
+            lot?: string | null;
         };
         /**
          * PourReport
@@ -3312,7 +3392,7 @@ export interface components {
         };
         /**
          * ServeEntry
-         * @description What it is served in.
+         * @description What it is served in; ``chilled`` is left out where the trade decides; ``note`` is for the guest.
          */
         ServeEntry: {
             /**
@@ -3330,7 +3410,15 @@ export interface components {
              * Garnish
              * @default []
              */
-            garnish: string[];
+            garnish: (string | components["schemas"]["GarnishEntry"])[];
+            /** Chilled */
+            chilled?: boolean | null;
+            edge?: components["schemas"]["EdgeEntry"] | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * ServeReport
@@ -3660,7 +3748,13 @@ export interface components {
              * @default {
              *       "technique": "shake",
              *       "dry_shake_seconds": 0,
-             *       "ice": "cubes"
+             *       "dry_shake": "first",
+             *       "ice": "cubes",
+             *       "strain": "",
+             *       "sparkling": "",
+             *       "sign": "",
+             *       "steps": [],
+             *       "order": []
              *     }
              */
             method: components["schemas"]["MethodEntry"];
@@ -3668,7 +3762,8 @@ export interface components {
              * @default {
              *       "glass": "",
              *       "ice": "none",
-             *       "garnish": []
+             *       "garnish": [],
+             *       "note": ""
              *     }
              */
             serve: components["schemas"]["ServeEntry"];
@@ -3724,14 +3819,39 @@ export interface components {
             J: number;
         };
         /**
+         * StepEntry
+         * @description A line of the drink's own: where it stands, or which generated step it is told instead of, by its key; without text that one goes.
+         */
+        StepEntry: {
+            /** Text */
+            text: string;
+            /**
+             * Before
+             * @default serve
+             * @enum {string}
+             */
+            before: "shake" | "strain" | "top" | "garnish" | "serve";
+            /**
+             * Instead Of
+             * @default
+             */
+            instead_of: string;
+        };
+        /**
          * StepReport
-         * @description One thing to do: the pour it is about, by its place, and the share of it; seconds to work it; a sign that it is done.
+         * @description One thing to do, as a sentence, and the sign that it is done.
+         *
+         *     The pour that it is about, by its place, the share of it, and its amount as it stands in the words; seconds to work it; the moment of
+         *     the making that begins with it.
          */
         StepReport: {
             /** Key */
             key: string;
-            /** Kind */
-            kind: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "prepare" | "pour" | "work" | "serve" | "top" | "taste" | "garnish" | "own";
             /** Words */
             words: string;
             /** Sign */
@@ -3740,8 +3860,12 @@ export interface components {
             pour: number | null;
             /** Share */
             share: number;
+            /** Amount */
+            amount: string;
             /** Seconds */
             seconds: number | null;
+            /** Moment */
+            moment: ("shake" | "strain" | "top" | "garnish" | "serve") | null;
         };
         /**
          * StepsReport
@@ -3757,7 +3881,7 @@ export interface components {
         };
         /**
          * StepsRequest
-         * @description A spec, and the house's schools of making.
+         * @description A spec, the house's schools of making, and whether amounts are told in ml or in ounces.
          */
         StepsRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -3773,6 +3897,12 @@ export interface components {
              * @enum {string}
              */
             sparkling: "on top" | "in the glass first" | "half and half";
+            /**
+             * Shown
+             * @default ml
+             * @enum {string}
+             */
+            shown: "ml" | "oz";
         };
         /**
          * StopReport

@@ -8,7 +8,7 @@ from oenomel.api.room import room
 from oenomel.core.findings import Edit, Mend
 from oenomel.core.forecast import forecast_of, on_each_ice
 from oenomel.core.glass import glasses, size_to
-from oenomel.core.making import Order, Sparkling, Way, making_steps
+from oenomel.core.making import Order, Shown, Sparkling, Way, making_steps
 from oenomel.core.swaps import Aim, span_of
 from oenomel.errors import CannotSize
 from oenomel.interchange.models import Entry
@@ -28,11 +28,12 @@ router = room("making")
 
 
 class StepsRequest(Entry):
-    """A spec, and the house's schools of making."""
+    """A spec, the house's schools of making, and whether amounts are told in ml or in ounces."""
 
     spec: SpecFile
     order: Order = "cheap and risky first"
     sparkling: Sparkling = "on top"
+    shown: Shown = "ml"
 
 
 class SpansRequest(Entry):
@@ -53,7 +54,8 @@ def list_glasses() -> list[GlassReport]:
 def list_steps(body: StepsRequest, conn: Connection) -> list[StepReport]:
     """How a spec is made, step by step."""
     (drink,) = resolve(conn, body.spec)
-    return [StepReport.model_validate(step) for step in making_steps(drink, Way(body.order, body.sparkling))]
+    way = Way(body.order, body.sparkling, body.shown, body.spec.ounce_ml)
+    return [StepReport.model_validate(step) for step in making_steps(drink, way)]
 
 
 @router.post("/serves", responses=PROBLEMS["bad"])

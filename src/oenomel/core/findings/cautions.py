@@ -55,7 +55,9 @@ _MENDS: Final = {
 
 def _from_the_list(case: Case) -> Iterator[Finding]:
     carried = {caution: i for i, pour in reversed(tuple(enumerate(case.drink.pours))) for caution in pour.ingredient.cautions}
-    texts = " ".join([*(pour.ingredient.name for pour in case.drink.pours), *case.drink.serve.garnish]).lower()
+    texts = " ".join(
+        [*(pour.ingredient.name for pour in case.drink.pours), *(garnish.what for garnish in case.drink.serve.garnish)]
+    ).lower()
     for each in cautions():
         if each.caution in carried or any(word in texts for word in each.words):
             index = carried.get(each.caution)

@@ -322,10 +322,11 @@ def _water(case: _Case) -> Why:
     elif model == "estimate":
         equation, source = f"{volume:.1f} ml × {CONSTANT_RATIOS[method.technique]}", _GUESS
     else:
-        ice = conditions.ice_in_the_tin(method.ice)
+        ice = conditions.ice_in_the_tin(method)
+        counted = "" if method.ice_pieces is None else f"{method.ice_pieces} pieces of {method.piece_g:g} g, "
         equation = (
             f"melt·(333.6 + 2.05·(T − {conditions.ice_c:g})) = heat of drink and tin from {conditions.start_c:g} °C to "
-            f"T = {temperatures(served, method, conditions).strained:.1f} °C; {ice.grams:g} g of ice, "
+            f"T = {temperatures(served, method, conditions).strained:.1f} °C; {counted}{ice.grams:g} g of ice, "
             f"{100 * ice.surface_water:.0f} % of it wet"
         )
         source = _HEAT

@@ -9,7 +9,7 @@ from typing import Final, Literal, get_args
 
 import numpy as np
 
-from oenomel.core.spec import Technique
+from oenomel.core.spec import Method, Technique
 from oenomel.errors import OutOfRange
 
 DilutionSchool = Literal["curve", "heat balance"]
@@ -120,11 +120,12 @@ class Conditions:
             if value is not None and not low <= value <= high:
                 raise OutOfRange(name, value, low, high)
 
-    def ice_in_the_tin(self, kind: str) -> IceKind:
-        """Grams, surface water and how much of it follows, for a kind of ice."""
-        usual = ice_kind(kind)
+    def ice_in_the_tin(self, method: Method) -> IceKind:
+        """Grams, surface water and how much of it follows: of a kind of ice, as the drink counts it or as there is today."""
+        usual, counted = ice_kind(method.ice), method.counted_ice_g
+        today = usual.grams if self.ice_g is None else self.ice_g
         return IceKind(
-            usual.grams if self.ice_g is None else self.ice_g,
+            today if counted is None else counted,
             usual.surface_water if self.surface_water is None else self.surface_water,
             usual.follows,
         )

@@ -109,7 +109,7 @@ def water_from_ice(tin: Tin, method: Method, conditions: Conditions) -> Floats:
     A house that has measured its technique has its factor on it.
     """
     if dilution_model(method, conditions) == "heat balance":
-        return melt(tin, conditions.ice_in_the_tin(method.ice), conditions, _reached(method)).water_ml * _factor(method, conditions)
+        return melt(tin, conditions.ice_in_the_tin(method), conditions, _reached(method)).water_ml * _factor(method, conditions)
     return tin.volume_ml * _ratio(tin.abv_fraction, method) * _factor(method, conditions)
 
 
@@ -133,7 +133,7 @@ def tin_temperature_c(tin: Tin, water_ml: Floats, method: Method, conditions: Co
     """
     if dilution_model(method, conditions) == "none":
         return np.full_like(tin.volume_ml, conditions.start_c)
-    ice = conditions.ice_in_the_tin(method.ice)
+    ice = conditions.ice_in_the_tin(method)
     surface = np.minimum(ice.surface_water * ice.grams, water_ml * WATER_G_PER_ML)
     melted = water_ml * WATER_G_PER_ML - surface
     rest = np.maximum((1 - ice.surface_water) * ice.grams - melted, 0.0)
@@ -147,7 +147,10 @@ def dilution_model(method: Method, conditions: Conditions) -> str:
     """Which school the water comes from: "curve", "heat balance", "estimate", or "none" where no ice is met."""
     if method.ice == "none" or method.technique == "none" or method.seconds == 0:
         return "none"
-    return "estimate" if method.technique in CONSTANT_RATIOS else conditions.dilution
+    if method.technique in CONSTANT_RATIOS:
+        return "estimate"
+    # The curves know a full tin only.
+    return "heat balance" if method.ice_pieces is not None else conditions.dilution
 
 
 def dilution_relative_sd(abv_fraction: ArrayLike, method: Method, conditions: Conditions) -> Floats:

@@ -152,7 +152,7 @@ def check(reading: Reading, forecast: Forecast, others: Sequence[Reading] = ()) 
     kind = QUANTITIES[reading.quantity]
     if not kind.low <= reading.value <= kind.high:
         raise ImpossibleMeasurement(f"{reading.value:g} {kind.unit} can't be: a {kind.name} lies between {kind.low:g} and {kind.high:g}")
-    ice_ml = forecast.conditions.ice_in_the_tin(forecast.drink.method.ice).grams if forecast.drink.method.ice != "none" else 0.0
+    ice_ml = forecast.conditions.ice_in_the_tin(forecast.drink.method).grams if forecast.drink.method.ice != "none" else 0.0
     there = forecast_reading(reading.quantity, reading.point, forecast)
     before = forecast_reading(reading.quantity, "tin", forecast)
     if reading.quantity in ("volume_ml", "weight_g"):

@@ -1,4 +1,4 @@
-"""A drink as it is poured: ingredients in slots and stages, the method, and the glass."""
+"""A drink as it is poured: ingredients in slots and stages, worked by a method and served."""
 
 from __future__ import annotations
 
@@ -6,16 +6,13 @@ from dataclasses import dataclass, field, replace
 from typing import Final, Literal, get_args
 
 from oenomel.core.larder import Ingredient, SlotName
+from oenomel.core.spec.method import Method, Serve
 from oenomel.core.spec.units import Unit
 
 FamilyName = Literal["sour", "daisy", "fizz", "open"]
 FAMILIES: Final[tuple[FamilyName, ...]] = get_args(FamilyName)
 Stage = Literal["mixed", "glass", "topped", "floated", "rinse", "rim", "garnish"]
 STAGES: Final[tuple[Stage, ...]] = get_args(Stage)
-Technique = Literal["shake", "stir", "build", "blend", "swizzle", "roll", "none"]
-TECHNIQUES: Final[tuple[Technique, ...]] = get_args(Technique)
-Ice = Literal["none", "cubes", "large", "crushed"]
-ICES: Final[tuple[Ice, ...]] = get_args(Ice)
 
 RINSE_STAYS_ML: Final = 1.5
 """What stays of a rinse of the glass, [ml]. Common practice: 1 to 2 ml."""
@@ -25,6 +22,7 @@ RINSE_STAYS_ML: Final = 1.5
 class Pour:
     """One pour: ``volume_ml`` is the amount resolved to the liquid it brings, before any of it is thrown away; ``by_eye`` tells that nobody
     measured it, ``dissolves_later`` that it is a lump of sugar which isn't in the drink yet when it is served (a `Drink` tells which).
+    ``amount`` is what was written, in its unit; None where the pour was made otherwise.
     """
 
     ingredient: Ingredient
@@ -34,6 +32,7 @@ class Pour:
     stage: Stage = "mixed"
     by_eye: bool = False
     dissolves_later: bool = False
+    amount: float | None = field(default=None, compare=False)
 
     @property
     def liquid_ml(self) -> float:
@@ -50,25 +49,6 @@ class Pour:
     def meets_ice(self) -> bool:
         """Whether it is in the tin or mixing glass when the ice is."""
         return self.stage == "mixed"
-
-
-@dataclass(frozen=True, slots=True)
-class Method:
-    """How the tin is worked. ``seconds`` None stands for the reference time of the technique; 0 is no contact with ice."""
-
-    technique: Technique = "shake"
-    seconds: float | None = None
-    dry_shake_seconds: float = 0.0
-    ice: Ice = "cubes"
-
-
-@dataclass(frozen=True, slots=True)
-class Serve:
-    """What it is served in."""
-
-    glass: str = ""
-    ice: Ice = "none"
-    garnish: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -14,7 +14,7 @@ from oenomel.core.recipe import Mended, ReadLine, ReadPour, ReadRecipe, read_rec
 from oenomel.core.spec import to_ml
 from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.formats.linked_data import is_page, own_spec, recipe_in, recipe_lines, scripts_of
-from oenomel.interchange.formats.table import is_table, lines_of_table, spec_of_table
+from oenomel.interchange.formats.table import is_table, lines_of_table, specs_of_table
 from oenomel.interchange.formats.wording import pour_line, spec_in_markdown, without_spec
 from oenomel.interchange.models import Report
 from oenomel.interchange.spec.file import SpecFile, parse_spec, spec_error
@@ -94,8 +94,10 @@ def read_text(
     if (own := spec_in_markdown(text, lambda spec: _names(spec, ingredient_of))) is not None:
         return _of_own(own, ingredient_of)
     if is_table(text):
-        if (told := spec_of_table(text)) is not None:
-            return _of_own(parse_spec(json.dumps(told)), ingredient_of)
+        if told := specs_of_table(text):
+            if len(told) > 1:
+                raise SpecError("", f"this table holds {len(told)} drinks: take them into the book, or paste one of them")
+            return _of_own(parse_spec(json.dumps(told[0])), ingredient_of)
         return _of_lines("\n".join(lines_of_table(text)), index, ingredient_of, mended)
     return _of_lines(without_spec(text), index, ingredient_of, mended)
 

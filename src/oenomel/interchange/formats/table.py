@@ -5,45 +5,59 @@ from __future__ import annotations
 import csv
 import io
 import json
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from typing import Any, Final
 
 from oenomel.errors import SpecError
 from oenomel.interchange.spec.file import SpecFile
 
-__all__ = ["is_table", "lines_of_table", "rows_of", "spec_of_table", "table_of"]
+__all__ = ["is_table", "lines_of_table", "rows_of", "specs_of_table", "table_of"]
 
-COLUMNS: Final = (
-    "name", "family", "form", "ounce_ml", "part_ml", "ingredient", "ingredient_name", "kind", "composition", "piece_ml", "piece_g",
-    "amount", "unit", "slot", "stage", "said", "relative_to", "relative_times", "optional", "range_from_ml", "range_to_ml",
-    "technique", "seconds", "dry_shake_seconds", "method_ice", "glass", "serve_ice", "garnish",
+_OF_A_POUR: Final = (
+    "ingredient", "ingredient_name", "kind", "composition", "piece_ml", "piece_g", "amount", "unit", "slot", "stage", "said",
+    "relative_to", "relative_times", "optional", "range_from_ml", "range_to_ml", "lot",
 )  # fmt: skip
-"""Of our own tables; the drink's own keys stand in the first line."""
+_OF_THE_DRINK: Final = ("name", "family", "form", "ounce_ml", "part_ml")
+_OF_THE_METHOD: Final = {
+    "technique": "technique", "seconds": "seconds", "dry_shake_seconds": "dry_shake_seconds", "dry_shake": "dry_shake",
+    "method_ice": "ice", "ice_pieces": "ice_pieces", "ice_piece_g": "ice_piece_g", "strain": "strain", "sparkling": "sparkling",
+    "sign": "sign", "steps": "steps", "order": "order",
+}  # fmt: skip
+_OF_THE_SERVE: Final = {
+    "glass": "glass", "serve_ice": "ice", "garnish": "garnish", "chilled": "chilled", "edge": "edge", "note": "note",
+}  # fmt: skip
+"""Columns, and the keys of the spec file that they hold."""
 
-_FIRST_ONLY: Final = (
-    "name", "family", "form", "ounce_ml", "part_ml", "technique", "seconds", "dry_shake_seconds", "method_ice", "glass", "serve_ice",
-    "garnish",
-)  # fmt: skip
+COLUMNS: Final = (*_OF_THE_DRINK, *_OF_A_POUR, *_OF_THE_METHOD, *_OF_THE_SERVE)
+"""Of our own tables; the drink's own keys stand in its first line."""
+
+_NUMBERS: Final = ("ounce_ml", "part_ml", "seconds", "dry_shake_seconds", "ice_pieces", "ice_piece_g")
+_AS_JSON: Final = ("steps", "order", "edge")
 _INGREDIENT: Final = ("ingredient", "ingredients", "what", "item", "name", "spirit", "bottle")
 _AMOUNT: Final = ("amount", "quantity", "qty", "measure", "volume", "how much")
 _UNIT: Final = ("unit", "units", "measure unit", "uom")
 _SPREADSHEET_SIGNS: Final = ("=", "+", "-", "@", "\t")
 
 
-def table_of(spec: SpecFile, names: Mapping[str, str]) -> str:
-    """A drink as CSV; ``names`` are those of the larder's slugs, for whoever reads it without Oenomel."""
+def table_of(specs: Sequence[SpecFile], names: Mapping[str, str]) -> str:
+    """Drinks as CSV, each from the line with its name on; ``names`` are those of the slugs, for whoever reads it without Oenomel."""
     out = io.StringIO()
     writer = csv.DictWriter(out, COLUMNS, lineterminator="\n")
     writer.writeheader()
+    for each in specs:
+        writer.writerows(_rows(each, names))
+    return out.getvalue()
+
+
+def _rows(spec: SpecFile, names: Mapping[str, str]) -> Iterator[dict[str, Any]]:
     told = spec.model_dump(mode="json")
-    method, serve = told["method"], told["serve"]
     for at, pour in enumerate(told["pours"]):
         made = pour["ingredient"]
         inline = made if isinstance(made, dict) else {}
         relative, wide = pour["relative"] or {}, pour["range"] or ["", ""]
         row = {
             **{key: inline.get(key) for key in ("kind", "piece_ml", "piece_g")},
-            **{key: pour[key] for key in ("amount", "unit", "slot", "stage", "said")},
+            **{key: pour[key] for key in ("amount", "unit", "slot", "stage", "said", "lot")},
             "ingredient": "" if inline else made,
             "ingredient_name": inline.get("name") or names.get(made, ""),
             "composition": json.dumps(inline["composition"], separators=(",", ":")) if inline else "",
@@ -54,16 +68,24 @@ def table_of(spec: SpecFile, names: Mapping[str, str]) -> str:
             "range_to_ml": wide[1],
         }
         if at == 0:
-            row |= {key: told[key] for key in ("name", "family", "form", "ounce_ml", "part_ml")}
-            row |= {"technique": method["technique"], "seconds": _spread(method["seconds"]), "method_ice": method["ice"]}
-            row |= {"dry_shake_seconds": method["dry_shake_seconds"], "glass": serve["glass"], "serve_ice": serve["ice"]}
-            row["garnish"] = "; ".join(each.replace(";", ",") for each in serve["garnish"])
-        writer.writerow({key: _safe(value) for key, value in row.items()})
-    return out.getvalue()
+            row |= {key: told[key] for key in _OF_THE_DRINK}
+            row |= {column: _cell(column, told["method"][key]) for column, key in _OF_THE_METHOD.items()}
+            row |= {column: _cell(column, told["serve"][key]) for column, key in _OF_THE_SERVE.items()}
+        yield {key: _safe(value) for key, value in row.items()}
 
 
-def _spread(seconds: float | Sequence[float] | None) -> str | float | None:
-    return f"{seconds[0]:g}-{seconds[1]:g}" if isinstance(seconds, Sequence) else seconds
+def _cell(column: str, value: Any) -> Any:
+    match column:
+        case "seconds" if isinstance(value, list):
+            return f"{value[0]:g}-{value[1]:g}"
+        case "chilled":
+            return {True: "yes", False: "no"}.get(value, "")
+        case "garnish" if all(isinstance(each, str) and ";" not in each for each in value):
+            return "; ".join(value)
+        case "garnish" | "steps" | "order" | "edge":
+            return json.dumps(value, separators=(",", ":"), ensure_ascii=False) if value else ""
+        case _:
+            return value
 
 
 def _safe(value: Any) -> Any:
@@ -88,8 +110,8 @@ def is_table(text: str) -> bool:
     return bool(heads.intersection(_INGREDIENT)) and bool(heads.intersection(_AMOUNT))
 
 
-def spec_of_table(text: str) -> dict[str, Any] | None:
-    """The spec that one of our own tables tells, as it stands in a file; None where it is somebody else's.
+def specs_of_table(text: str) -> list[dict[str, Any]] | None:
+    """The specs that one of our own tables tells, as they stand in files; None where it is somebody else's.
 
     Raises
     ------
@@ -99,25 +121,37 @@ def spec_of_table(text: str) -> dict[str, Any] | None:
     rows = rows_of(text)
     if not rows or not {"ingredient", "amount", "unit", "slot", "stage", "family"} <= rows[0].keys():
         return None
-    first = {key: rows[0].get(key, "").removeprefix("'") for key in _FIRST_ONLY}
-    seconds: Any = None
-    if first["seconds"]:
-        ends = first["seconds"].split("-")
-        seconds = [_number(end, "line 2, seconds") for end in ends] if len(ends) > 1 else _number(first["seconds"], "line 2, seconds")
-    spec: dict[str, Any] = {
-        "format": "oenomel/spec",
-        "version": 1,
-        "name": first["name"],
-        "family": first["family"],
-        "form": first["form"],
-        "pours": [_pour(row, f"line {at}") for at, row in enumerate(rows, start=2)],
-        "method": {"technique": first["technique"] or "shake", "seconds": seconds, "ice": first["method_ice"] or "cubes"},
-        "serve": {"glass": first["glass"], "ice": first["serve_ice"] or "none"},
-    }
-    spec["method"]["dry_shake_seconds"] = _number(first["dry_shake_seconds"] or "0", "line 2, dry_shake_seconds")
-    spec["serve"]["garnish"] = [each.strip() for each in first["garnish"].split(";") if each.strip()]
-    spec |= {key: _number(first[key], f"line 2, {key}") for key in ("ounce_ml", "part_ml") if first[key]}
+    starts = [at for at, row in enumerate(rows) if at == 0 or row.get("name")]
+    return [_spec(rows[at:end], at + 2) for at, end in zip(starts, [*starts[1:], len(rows)], strict=True)]
+
+
+def _spec(rows: Sequence[Mapping[str, str]], line: int) -> dict[str, Any]:
+    cells = {key: value.removeprefix("'") for key, value in rows[0].items()}
+    spec: dict[str, Any] = {"format": "oenomel/spec", "version": 1}
+    spec |= {key: _read(key, cells.get(key, ""), line) for key in _OF_THE_DRINK if key in ("name", "family", "form") or cells.get(key)}
+    spec["pours"] = [_pour(row, f"line {at}") for at, row in enumerate(rows, start=line)]
+    spec["method"] = {key: _read(column, cells[column], line) for column, key in _OF_THE_METHOD.items() if cells.get(column)}
+    spec["serve"] = {key: _read(column, cells[column], line) for column, key in _OF_THE_SERVE.items() if cells.get(column)}
     return spec
+
+
+def _read(column: str, cell: str, line: int) -> Any:
+    """What a cell of the drink's own holds, as it stands in a spec."""
+    place = f"line {line}, {column}"
+    if column == "seconds" and "-" in cell:
+        return [_number(end, place) for end in cell.split("-")]
+    if column == "ice_pieces":
+        return int(_number(cell, place))
+    if column in _NUMBERS:
+        return _number(cell, place)
+    if column == "chilled":
+        return cell.lower() in ("yes", "true", "1")
+    if column in _AS_JSON or (column == "garnish" and cell.startswith("[")):
+        try:
+            return json.loads(cell)
+        except ValueError as error:
+            raise SpecError(place, "is no JSON") from error
+    return [each.strip() for each in cell.split(";") if each.strip()] if column == "garnish" else cell
 
 
 def _pour(row: Mapping[str, str], place: str) -> dict[str, Any]:
@@ -132,8 +166,7 @@ def _pour(row: Mapping[str, str], place: str) -> dict[str, Any]:
             raise SpecError(f"{place}, composition", "is no JSON") from error
         pour["ingredient"] = {"name": cells.get("ingredient_name", ""), "kind": cells.get("kind") or "other", "composition": composition}
         pour["ingredient"] |= {key: _number(cells[key], f"{place}, {key}") for key in ("piece_ml", "piece_g") if cells.get(key)}
-    if cells.get("said"):
-        pour["said"] = cells["said"]
+    pour |= {key: cells[key] for key in ("said", "lot") if cells.get(key)}
     if cells.get("relative_to"):
         to, times = (_number(cells.get(key) or "", f"{place}, {key}") for key in ("relative_to", "relative_times"))
         pour["relative"] = {"to": int(to), "times": times}

@@ -9,7 +9,7 @@ from typing import Final
 
 from oenomel.core.larder import with_article
 from oenomel.core.spec import parse_amount
-from oenomel.interchange.spec.file import PourEntry, SpecFile, parse_spec
+from oenomel.interchange.spec.file import GarnishEntry, PourEntry, SpecFile, parse_spec
 
 __all__ = ["instructions_of", "markdown_of", "pour_line", "spec_in_markdown", "without_spec"]
 
@@ -43,18 +43,34 @@ def pour_line(pour: PourEntry, names: Mapping[str, str]) -> str:
 def instructions_of(spec: SpecFile) -> Iterator[str]:
     """How it is made and served, a sentence each."""
     method, serve = spec.method, spec.serve
-    if method.dry_shake_seconds and method.technique == "shake":
-        yield f"Dry shake for {method.dry_shake_seconds:g} seconds."
+    dry = f"Dry shake for {method.dry_shake_seconds:g} seconds." if method.dry_shake_seconds and method.technique == "shake" else ""
+    if dry and method.dry_shake == "first":
+        yield dry
     seconds = method.seconds
     time = "" if seconds is None else f" for {f'{seconds[0]:g} to {seconds[1]:g}' if isinstance(seconds, list) else f'{seconds:g}'} seconds"
     iced = "" if method.technique in ("none", "build") else f" {_ICE[method.ice]}"
-    yield f"{_WORKED[method.technique]}{iced}{time}."
+    pieces = "" if method.ice_pieces is None else f", {method.ice_pieces} {'cube' if method.ice_pieces == 1 else 'cubes'} of it"
+    sign = f", until {re.sub(r'^until ', '', method.sign.strip().rstrip('.'), flags=re.IGNORECASE)}" if method.sign.strip() else ""
+    yield f"{_WORKED[method.technique]}{iced}{pieces}{time}{sign}."
+    if dry and method.dry_shake == "last":
+        yield f"Strain the ice out. {dry}"
     if serve.glass or serve.ice != "none":
         # A glass that is told without ice is told so: else nobody knows.
         no_ice = ", no ice in the glass" if serve.ice == "none" else ""
         yield f"Serve{_SERVED_ON[serve.ice]} in {with_article(serve.glass or 'glass')}{no_ice}."
     if serve.garnish:
-        yield f"Garnish with {', '.join(serve.garnish)}."
+        yield f"Garnish with {', '.join(_garnish_words(each) for each in serve.garnish)}."
+    for step in method.steps:
+        if step.text.strip():
+            yield step.text.strip() if step.text.strip().endswith((".", "!", "?")) else f"{step.text.strip()}."
+
+
+def _garnish_words(garnish: str | GarnishEntry) -> str:
+    """A garnish as a recipe writes it; how and why stand in brackets, so that they aren't taken for another one."""
+    if isinstance(garnish, str):
+        return garnish
+    told = "; ".join(each for each in (garnish.how, garnish.why, f"or {garnish.instead}" if garnish.instead else "") if each)
+    return f"{garnish.what} ({told})" if told else garnish.what
 
 
 def markdown_of(spec: SpecFile, names: Mapping[str, str], notes: str = "") -> str:

@@ -25,7 +25,7 @@ def write_as(spec: SpecFile, wanted: Format, names: Mapping[str, str], notes: st
         case "json":
             return json.dumps(spec.model_dump(mode="json", exclude_none=True), indent=2, ensure_ascii=False) + "\n"
         case "csv":
-            return table_of(spec, names)
+            return table_of([spec], names)
         case "jsonld":
             return json.dumps(linked_data_of(spec, names), indent=2, ensure_ascii=False) + "\n"
         case "markdown":

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 from oenomel.core.forecast import ServedOnIce, Sip
+from oenomel.core.making import StepKind
+from oenomel.core.spec import Moment
 from oenomel.core.swaps import Span, Stop
 from oenomel.interchange.models import Pair, Report
 from oenomel.interchange.reports.forecast import AppearanceReport, appearance_report
@@ -11,15 +13,21 @@ __all__ = ["GlassReport", "ServeReport", "SpanReport", "StepReport", "serve_repo
 
 
 class StepReport(Report):
-    """One thing to do: the pour it is about, by its place, and the share of it; seconds to work it; a sign that it is done."""
+    """One thing to do, as a sentence, and the sign that it is done.
+
+    The pour that it is about, by its place, the share of it, and its amount as it stands in the words; seconds to work it; the moment of
+    the making that begins with it.
+    """
 
     key: str
-    kind: str
+    kind: StepKind
     words: str
     sign: str
     pour: int | None
     share: float
+    amount: str
     seconds: float | None
+    moment: Moment | None
 
 
 class GlassReport(Report):

@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
 from typing import Any, Final
 
 from oenomel.core.larder import ACIDS, SOLID_KINDS, SOLIDS_ML_PER_G, SUGARS, Composition, Ingredient, Larder
-from oenomel.core.spec import Drink, Method, Pour, Serve, is_by_eye, parse_amount, pourable, to_ml
+from oenomel.core.spec import Drink, Pour, is_by_eye, parse_amount, pourable, to_ml
 from oenomel.errors import DomainError, SpecError
-from oenomel.interchange.spec.file import CompositionEntry, InlineIngredient, PourEntry, SpecFile, SpreadEntry
+from oenomel.interchange.spec.file import CompositionEntry, InlineIngredient, MethodEntry, PourEntry, ServeEntry, SpecFile, SpreadEntry
 
 FOLLOWS_WITHIN: Final = 0.005
 
@@ -29,9 +28,9 @@ def drink_from_spec(spec: SpecFile, larder: Larder) -> Drink:
         name=spec.name,
         family=spec.family,
         form=spec.form,
-        pours=tuple(replace(pour, volume_ml=_followed_ml(index, spec, pours)) for index, pour in enumerate(pours)),
-        method=Method(spec.method.technique, spec.method.middle_seconds, spec.method.dry_shake_seconds, spec.method.ice),
-        serve=Serve(spec.serve.glass, spec.serve.ice, tuple(spec.serve.garnish)),
+        pours=tuple(_followed(index, spec, pours) for index in range(len(pours))),
+        method=spec.method.worked(),
+        serve=spec.serve.served(),
     )
 
 
@@ -49,13 +48,8 @@ def spec_from_drink(drink: Drink) -> SpecFile:
             )
             for p in drink.pours
         ],
-        method={
-            "technique": drink.method.technique,
-            "seconds": drink.method.seconds,
-            "dry_shake_seconds": drink.method.dry_shake_seconds,
-            "ice": drink.method.ice,
-        },
-        serve={"glass": drink.serve.glass, "ice": drink.serve.ice, "garnish": list(drink.serve.garnish)},
+        method=MethodEntry.of(drink.method),
+        serve=ServeEntry.of(drink.serve),
     )
 
 
@@ -63,16 +57,17 @@ def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder) -> Pour:
     place = f"pours[{index}]"
     ingredient = _ingredient(f"{place}.ingredient", entry, larder)
     try:
-        volume_ml = to_ml(parse_amount(entry.amount), entry.unit, ingredient, spec.ounce_ml, spec.part_ml)
+        amount = parse_amount(entry.amount)
+        volume_ml = to_ml(amount, entry.unit, ingredient, spec.ounce_ml, spec.part_ml)
     except DomainError as error:
         where = "unit" if entry.unit == "part" and spec.part_ml is None else "amount"
         raise SpecError(f"{place}.{where}", str(error)) from error
     by_eye = entry.said is not None and is_by_eye(entry.said)
-    return Pour(ingredient=ingredient, volume_ml=volume_ml, unit=entry.unit, slot=entry.slot, stage=entry.stage, by_eye=by_eye)
+    return Pour(ingredient, volume_ml, entry.unit, entry.slot, entry.stage, by_eye, amount=amount)
 
 
-def _followed_ml(index: int, spec: SpecFile, pours: Sequence[Pour]) -> float:
-    """The amount of a pour, [ml], where it follows another one; a chain is followed to its end."""
+def _followed(index: int, spec: SpecFile, pours: Sequence[Pour]) -> Pour:
+    """A pour as it stands, or where it follows another one with that one's amount; a chain is followed to its end."""
     times, at, seen = 1.0, index, [index]
     while (relative := spec.pours[at].relative) is not None:
         if relative.to in seen:
@@ -84,7 +79,7 @@ def _followed_ml(index: int, spec: SpecFile, pours: Sequence[Pour]) -> float:
     except DomainError as error:
         raise SpecError(f"pours[{index}].relative", str(error)) from error
     # The amount stands resolved in the file; what was written is kept where rounding is all that parts the two.
-    return pours[index].volume_ml if follows(pours[index].volume_ml, followed) else followed
+    return pours[index] if follows(pours[index].volume_ml, followed) else pours[index].at(followed)
 
 
 def follows(volume_ml: float, followed_ml: float) -> bool:

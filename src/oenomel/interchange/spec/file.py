@@ -4,17 +4,46 @@ from __future__ import annotations
 
 import json
 from collections.abc import Sequence
+from dataclasses import asdict
 from typing import Annotated, Any, Final, Literal
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Discriminator, Field, Tag, ValidationError, model_validator
 from pydantic_core import PydanticCustomError
 
 from oenomel.core.larder import Kind, SlotName
-from oenomel.core.spec import FamilyName, Ice, Stage, Technique, Unit, parse_amount
+from oenomel.core.spec import (
+    PIECE_G,
+    DryShake,
+    Edge,
+    FamilyName,
+    Garnish,
+    Ice,
+    Method,
+    Moment,
+    OwnStep,
+    Serve,
+    SparklingPlace,
+    Stage,
+    Strain,
+    Technique,
+    Unit,
+    garnish_from_words,
+    parse_amount,
+)
 from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.models import Plain
 
-__all__ = ["InlineIngredient", "PourEntry", "SpecFile", "check_relatives", "parse_spec", "spec_error", "spec_schema"]
+__all__ = [
+    "GarnishEntry",
+    "InlineIngredient",
+    "PourEntry",
+    "SpecFile",
+    "check_relatives",
+    "garnish_of",
+    "parse_spec",
+    "spec_error",
+    "spec_schema",
+]
 
 VERSION: Final = 1
 
@@ -130,6 +159,7 @@ class PourEntry(_Entry):
     relative: RelativeEntry | None = None
     optional: bool = False
     range: Annotated[list[Fraction], Field(min_length=2, max_length=2)] | None = None
+    lot: Text | None = None
 
     @model_validator(mode="after")
     def _range_in_order(self) -> PourEntry:
@@ -151,18 +181,48 @@ SecondsEntry = Annotated[
 ]
 
 
+class StepEntry(_Entry):
+    """A line of the drink's own: where it stands, or which generated step it is told instead of, by its key; without text that one goes."""
+
+    text: Annotated[Plain, Field(max_length=400)]
+    before: Moment = "serve"
+    instead_of: Text = ""
+
+    @model_validator(mode="after")
+    def _says_something(self) -> StepEntry:
+        if not self.text.strip() and not self.instead_of:
+            raise PydanticCustomError("empty", "a step of its own wants words")
+        return self
+
+
+PieceGrams = Annotated[float, Field(allow_inf_nan=False, ge=1, le=2000)]
+
+
 class MethodEntry(_Entry):
-    """How the tin is worked; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts."""
+    """How the tin is worked; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts.
+
+    Where pieces of ice are counted the heat balance gives the water. ``dry_shake`` "last" comes after the ice.
+    """
 
     technique: Technique = "shake"
     seconds: SecondsEntry | None = None
     dry_shake_seconds: Seconds = 0
+    dry_shake: DryShake = "first"
     ice: Ice = "cubes"
+    ice_pieces: Annotated[int, Field(ge=1, le=100)] | None = None
+    ice_piece_g: PieceGrams | None = None
+    strain: Strain = ""
+    sparkling: SparklingPlace = ""
+    sign: Text = ""
+    steps: Annotated[list[StepEntry], Field(max_length=40)] = []
+    order: Annotated[list[Text], Field(max_length=100)] = []
 
     @model_validator(mode="after")
-    def _seconds_in_order(self) -> MethodEntry:
+    def _can_be_done(self) -> MethodEntry:
         if isinstance(self.seconds, list) and self.seconds[0] > self.seconds[1]:
             raise PydanticCustomError("range", "the seconds go from the fewest to the most")
+        if self.ice_pieces is not None and self.ice not in PIECE_G:
+            raise PydanticCustomError("pieces", "ice_pieces counts cubes, small or large; here there are none")
         return self
 
     @property
@@ -170,13 +230,76 @@ class MethodEntry(_Entry):
         """The seconds that count."""
         return sum(self.seconds) / 2 if isinstance(self.seconds, list) else self.seconds
 
+    def worked(self) -> Method:
+        """The same for the core."""
+        between = (self.seconds[0], self.seconds[1]) if isinstance(self.seconds, list) else None
+        same = ("technique", "dry_shake_seconds", "dry_shake", "ice", "ice_pieces", "ice_piece_g", "strain", "sparkling", "sign")
+        return Method(
+            seconds=self.middle_seconds,
+            seconds_between=between,
+            steps=tuple(OwnStep(each.text, each.before, each.instead_of) for each in self.steps),
+            order=tuple(self.order),
+            **{name: getattr(self, name) for name in same},
+        )
+
+    @classmethod
+    def of(cls, method: Method) -> MethodEntry:
+        """A method of the core as it stands in a file."""
+        told = asdict(method)
+        between = told.pop("seconds_between")
+        return cls.model_validate(told | {"seconds": between or method.seconds, "steps": list(told["steps"]), "order": list(method.order)})
+
+
+class GarnishEntry(_Entry):
+    """A garnish: what, why, how it is put there, and what to take where there is none."""
+
+    what: Annotated[Plain, Field(min_length=1, max_length=200)]
+    why: Text = ""
+    how: Text = ""
+    instead: Text = ""
+
+
+def _garnish_tag(value: Any) -> str:
+    return "words" if isinstance(value, str) else "garnish-entry"
+
+
+GarnishWords = Annotated[Annotated[Text, Tag("words")] | Annotated[GarnishEntry, Tag("garnish-entry")], Discriminator(_garnish_tag)]
+
+
+class EdgeEntry(_Entry):
+    """How what is on the edge gets there: round half of it, and wetted with what."""
+
+    half: bool = False
+    wetted_with: Text = ""
+
 
 class ServeEntry(_Entry):
-    """What it is served in."""
+    """What it is served in; ``chilled`` is left out where the trade decides; ``note`` is for the guest."""
 
     glass: Text = ""
     ice: Ice = "none"
-    garnish: Annotated[list[Text], Field(max_length=20)] = []
+    garnish: Annotated[list[GarnishWords], Field(max_length=20)] = []
+    chilled: bool | None = None
+    edge: EdgeEntry | None = None
+    note: Annotated[Plain, Field(max_length=1000)] = ""
+
+    def served(self) -> Serve:
+        """The same for the core."""
+        edge = Edge() if self.edge is None else Edge(self.edge.half, self.edge.wetted_with)
+        return Serve(self.glass, self.ice, tuple(garnish_of(each) for each in self.garnish), self.chilled, edge, self.note)
+
+    @classmethod
+    def of(cls, serve: Serve) -> ServeEntry:
+        """What a drink of the core is served in, as it stands in a file."""
+        told = asdict(serve)
+        return cls.model_validate(told | {"garnish": list(told["garnish"]), "edge": told["edge"] if serve.edge != Edge() else None})
+
+
+def garnish_of(entry: str | GarnishEntry) -> Garnish:
+    """A garnish of a file for the core."""
+    if isinstance(entry, str):
+        return garnish_from_words(entry)
+    return Garnish(entry.what, entry.how, entry.why, entry.instead)
 
 
 class SpecFile(_Entry):
@@ -227,7 +350,7 @@ def parse_spec(text: str) -> SpecFile:
 
 
 # Names of the branches that Pydantic tried; they stand in no file.
-_TAGS: Final = ("slug", "inline", "time", "between", "body", "spec-target", "family-target", "typed-target")
+_TAGS: Final = ("slug", "inline", "time", "between", "words", "garnish-entry", "body", "spec-target", "family-target", "typed-target")
 
 
 def spec_error(refusal: Any) -> SpecError:

@@ -1,0 +1,115 @@
+"""Pours as the trade says them: "22.5 ml of lemon juice", "2 dashes of orange bitters", "9 mint leaves"."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import Final, Literal
+
+from oenomel.core.larder import SOLIDS_ML_PER_G, with_article
+from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour
+
+Shown = Literal["ml", "oz"]
+
+_FOLLOWS_THE_SWITCH: Final = ("ml", "cl", "oz", "part")
+_PLURALS: Final = {"dash": "dashes", "splash": "splashes", "drop": "drops", "barspoon": "barspoons", "cup": "cups", "piece": "pieces"}
+_EIGHTHS: Final = {Fraction(n, 8): sign for n, sign in enumerate("⅛¼⅜½⅝¾⅞", start=1)}
+_ONE: Final = {"barspoon": "a barspoon", "dash": "a dash", "splash": "a splash", "drop": "a drop", "cup": "a cup"}
+_HALF: Final = {"barspoon": "half a barspoon", "cup": "half a cup", "dash": "half a dash"}
+
+
+@dataclass(frozen=True, slots=True)
+class Measures:
+    """How amounts are told: in ml or in ounces, and how large one is, [ml]."""
+
+    shown: Shown = "ml"
+    ounce_ml: float = BAR_OUNCE_ML
+
+
+def amount_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) -> str:
+    """How much of a pour: ml or ounces, or its own unit where that is spoken of; of pieces and leaves how many; empty for none.
+
+    >>> from oenomel.core.larder import catalogue
+    >>> amount_words(Pour(catalogue()["lemon-juice"], 22.5), Measures("oz"))
+    '¾ oz'
+    """
+    ml, unit = pour.volume_ml * share, pour.unit
+    if pour.ingredient.composition.solid and unit not in ("piece", "leaf"):
+        return f"{_number(ml / SOLIDS_ML_PER_G)} g" if ml else ""
+    if unit in _FOLLOWS_THE_SWITCH or (own := _in_its_unit(pour, share)) is None:
+        return _volume(ml, measures)
+    if unit in ("piece", "leaf"):
+        return _number(own)
+    if own in (0.5, 1.0) and unit in (names := _HALF if own == 0.5 else _ONE):
+        return names[unit]
+    return f"{_number(own)} {_PLURALS.get(unit, unit) if own != 1 else unit}"
+
+
+def pour_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) -> str:
+    """A pour inside a sentence: how much of what."""
+    amount = amount_words(pour, measures, share)
+    if pour.unit in ("piece", "leaf") and amount:
+        return counted_words(pour, _in_its_unit(pour, share) or 0.0)
+    return f"{amount} of {pour.ingredient.said}" if amount else pour.ingredient.said
+
+
+def counted_words(pour: Pour, count: float) -> str:
+    """So many leaves or pieces of it: "9 mint leaves", "a sugar cube", "half a lime wedge"."""
+    noun = singular(pour.ingredient.said)
+    if pour.unit == "leaf" and "leaf" not in noun:
+        noun = f"{noun} leaf"
+    if count == 1:
+        return with_article(noun)
+    return f"half {with_article(noun)}" if count == 0.5 else f"{_number(count)} {plural(noun)}"
+
+
+def plural(noun: str) -> str:
+    """Several of it.
+
+    >>> plural("mint leaf"), plural("raspberry"), plural("lime wedge")
+    ('mint leaves', 'raspberries', 'lime wedges')
+    """
+    if noun.endswith("leaf"):
+        return f"{noun[:-1]}ves"
+    if re.search(r"[^aeiou]y$", noun):
+        return f"{noun[:-1]}ies"
+    return noun if noun.endswith("s") else f"{noun}{'es' if re.search(r'(?:x|ch|sh)$', noun) else 's'}"
+
+
+def singular(noun: str) -> str:
+    """One of it, of a name that stands for several.
+
+    >>> singular("raspberries"), singular("coffee beans"), singular("lemongrass")
+    ('raspberry', 'coffee bean', 'lemongrass')
+    """
+    if noun.endswith("leaves"):
+        return f"{noun[:-3]}f"
+    if noun.endswith("ies"):
+        return f"{noun[:-3]}y"
+    return noun[:-1] if noun.endswith("s") and not noun.endswith(("ss", "us")) else noun
+
+
+def _in_its_unit(pour: Pour, share: float) -> float | None:
+    """An amount in the unit it was written in; None where it can't be told in it."""
+    if pour.amount is not None:
+        return pour.amount * share
+    per_unit = {"piece": pour.ingredient.piece_ml, "leaf": pour.ingredient.piece_ml}.get(pour.unit, ML_PER_UNIT.get(pour.unit))
+    return pour.volume_ml * share / per_unit if per_unit else None
+
+
+def _volume(ml: float, measures: Measures) -> str:
+    if ml == 0:
+        return ""
+    if measures.shown == "ml":
+        return f"{_number(ml)} ml"
+    ounces = ml / measures.ounce_ml
+    eighths = Fraction(round(ounces * 8), 8)
+    if eighths == 0 or abs(float(eighths) - ounces) > 0.006:
+        return f"{_number(ounces, 2)} oz"
+    whole = int(eighths)
+    return f"{whole or ''}{_EIGHTHS.get(eighths - whole, '')} oz"
+
+
+def _number(value: float, decimals: int = 1) -> str:
+    return f"{round(value, decimals if value >= 1 else 2):g}"

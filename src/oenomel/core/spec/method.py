@@ -1,0 +1,119 @@
+"""How a drink is worked and served: the method with its own lines, the glass, its edge and its garnish."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Final, Literal, get_args
+
+Technique = Literal["shake", "stir", "build", "blend", "swizzle", "roll", "none"]
+TECHNIQUES: Final[tuple[Technique, ...]] = get_args(Technique)
+Ice = Literal["none", "cubes", "large", "crushed"]
+ICES: Final[tuple[Ice, ...]] = get_args(Ice)
+DryShake = Literal["first", "last"]
+Strain = Literal["", "single", "double", "none"]
+SparklingPlace = Literal["", "top", "first", "both"]
+Moment = Literal["shake", "strain", "top", "garnish", "serve"]
+MOMENTS: Final[tuple[Moment, ...]] = get_args(Moment)
+
+PIECE_G: Final[Mapping[Ice, float]] = {"cubes": 30.0, "large": 45.0}
+"""What one piece of ice for the tin weighs where nobody says, [g]: a cube of 32 mm; a large one as in model.md §3."""
+
+
+@dataclass(frozen=True, slots=True)
+class OwnStep:
+    """A line of the drink's own: before which moment of the making it stands, or which generated step it is told instead of, by its key."""
+
+    text: str
+    before: Moment = "serve"
+    instead_of: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Method:
+    """How the tin is worked.
+
+    ``seconds`` None stands for the reference time of the technique, 0 is no contact with ice; of a range ``seconds_between`` they are
+    the middle. ``ice_pieces`` of ``ice_piece_g`` are counted into the tin: the heat balance then gives the water, whatever the school.
+    ``dry_shake`` "last" is the reverse one, after the ice. ``strain`` and ``sparkling`` are empty where the drink and the house decide;
+    ``sign`` tells in the drink's own words when it is ready. ``order`` are keys of steps in the order in which this drink wants them.
+    """
+
+    technique: Technique = "shake"
+    seconds: float | None = None
+    dry_shake_seconds: float = 0.0
+    ice: Ice = "cubes"
+    seconds_between: tuple[float, float] | None = None
+    dry_shake: DryShake = "first"
+    ice_pieces: int | None = None
+    ice_piece_g: float | None = None
+    strain: Strain = ""
+    sparkling: SparklingPlace = ""
+    sign: str = ""
+    steps: tuple[OwnStep, ...] = ()
+    order: tuple[str, ...] = ()
+
+    @property
+    def piece_g(self) -> float:
+        """What a piece of its ice weighs, [g]."""
+        return PIECE_G.get(self.ice, 0.0) if self.ice_piece_g is None else self.ice_piece_g
+
+    @property
+    def counted_ice_g(self) -> float | None:
+        """Ice in the tin where its pieces are counted, [g]."""
+        return None if self.ice_pieces is None else self.ice_pieces * self.piece_g
+
+
+@dataclass(frozen=True, slots=True)
+class Garnish:
+    """A garnish: what, how it is put there ("on the edge", "expressed and thrown away"), why, and what to take where there is none."""
+
+    what: str
+    how: str = ""
+    why: str = ""
+    instead: str = ""
+
+
+_HOW: Final = re.compile(
+    r"\b(?:express\w*|thrown away|discard\w*|grated|dusted|sprinkled|on (?:the (?:edge|rim|side|glass)|a pick|top|the (?:foam|ice))"
+    r"|(?:dropped )?in(?:to)? the (?:drink|glass)|floated|clapped|slapped|squeezed)\b",
+    re.IGNORECASE,
+)
+
+
+def garnish_from_words(words: str) -> Garnish:
+    """A garnish out of a line of words: what follows a comma is how it is put there where it sounds like that, else why.
+
+    >>> garnish_from_words("bay leaf, for the nose").why, garnish_from_words("lemon peel, expressed").how
+    ('for the nose', 'expressed')
+    """
+    what = ""
+    how: list[str] = []
+    why: list[str] = []
+    for part in (each.strip() for each in words.split(",")):
+        if not what:
+            what = part
+        else:
+            (how if _HOW.search(part) else why).append(part)
+    return Garnish(what or words.strip(), ", ".join(how), ", ".join(why))
+
+
+@dataclass(frozen=True, slots=True)
+class Edge:
+    """How what is on the edge gets there: round half of it, and wetted with what; empty for a cut fruit of the drink's own."""
+
+    half: bool = False
+    wetted_with: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Serve:
+    """What it is served in. ``chilled`` None leaves it to the trade: a cold drink in a cold glass. ``note`` is for the guest."""
+
+    glass: str = ""
+    ice: Ice = "none"
+    garnish: tuple[Garnish, ...] = ()
+    chilled: bool | None = None
+    edge: Edge = Edge()
+    note: str = ""
