@@ -16,7 +16,7 @@ from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import parse_spec
 from oenomel.store import database, drinks, ingredients, lineage, measurements, shelf, tastings
 
-BOOK = json.loads((resources.files("oenomel.demo") / "drinks.json").read_text(encoding="utf-8"))
+BOOK = json.loads((resources.files("oenomel.demo") / "house.json").read_text(encoding="utf-8"))["drinks"]
 
 
 @pytest.fixture(scope="module")

@@ -6,9 +6,13 @@ import argparse
 import json
 import sys
 from contextlib import closing
+from datetime import datetime
 from pathlib import Path
 
 from oenomel import __version__
+from oenomel.carrying.compare import CHOICES, look_at
+from oenomel.carrying.folder import export_house, read_files
+from oenomel.carrying.take_in import take_in
 from oenomel.core.families import standard_homes
 from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
@@ -17,12 +21,13 @@ from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, correctors
 from oenomel.errors import OenomelError, OutOfRange, SpecError
 from oenomel.interchange.formats.reading import LARGEST_PAGE, read_text
 from oenomel.interchange.formats.writing import FORMATS, write_as
+from oenomel.interchange.house.reading import house_of
 from oenomel.interchange.reports.forecast import forecast_report
 from oenomel.interchange.reports.swaps import rebalance_report
 from oenomel.interchange.requests.aim import parse_target, pours_named, target_from
 from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import SpecFile, parse_spec
-from oenomel.store import database, ingredients
+from oenomel.store import copies, database, ingredients
 
 __all__ = ["main"]
 
@@ -79,6 +84,8 @@ def _parser() -> argparse.ArgumentParser:
     writing.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
     writing.set_defaults(run=_write)
 
+    _add_carrying(commands)
+
     serving = commands.add_parser("serve", help="serve the app")
     serving.add_argument("--demo", action="store_true", help="show the demo, in a data file of its own")
     serving.add_argument("--reset", action="store_true", help="put the demo back to how it was at first")
@@ -89,6 +96,73 @@ def _parser() -> argparse.ArgumentParser:
     serving.add_argument("--data", type=Path, help="data file (default: by the platform's convention)")
     serving.set_defaults(run=_serve)
     return parser
+
+
+def _add_carrying(commands: argparse._SubParsersAction[argparse.ArgumentParser]) -> None:
+    """The commands that copy a data file, and carry a house out and in."""
+    copying = commands.add_parser("backup", help="copy a data file, in use or not, to a file of its own")
+    copying.add_argument("file", type=Path, help="the copy to write")
+    copying.set_defaults(run=_backup)
+
+    restoring = commands.add_parser("restore", help="put a copy in the place of the data file; the old one is kept beside it")
+    restoring.add_argument("file", type=Path, help="the copy to put there")
+    restoring.set_defaults(run=_restore)
+
+    exporting = commands.add_parser("export", help="write everything that a house has as open files")
+    exporting.add_argument("folder", type=Path, help="the folder to write")
+    exporting.set_defaults(run=_export)
+
+    importing = commands.add_parser(
+        "import", help="take files into the house, all of them or none, and say what was new, the same, or differs"
+    )
+    importing.add_argument("files", type=Path, nargs="+", help="house files, specs, tables, Markdown, recipes; or folders of them")
+    importing.add_argument(
+        "--differs", choices=CHOICES, default="leave", help="what becomes of what differs (default: leave it; no trial is ever changed)"
+    )
+    importing.add_argument("--look", action="store_true", help="only say what is new, the same, or differs")
+    importing.set_defaults(run=_import)
+    for each in (copying, restoring, exporting, importing):
+        each.add_argument("--data", type=Path, help="data file (default: the user's)")
+
+
+def _backup(chosen: argparse.Namespace) -> int:
+    data = chosen.data or database.default_path()
+    copies.back_up(data, chosen.file)
+    print(f"{data} is copied to {chosen.file}.")
+    return 0
+
+
+def _restore(chosen: argparse.Namespace) -> int:
+    data = chosen.data or database.default_path()
+    kept = copies.restore(data, chosen.file)
+    print(f"{chosen.file} is in the place of {data}." + (f" The old file is kept as {kept}." if kept else ""))
+    return 0
+
+
+def _export(chosen: argparse.Namespace) -> int:
+    with closing(database.open_read_only(chosen.data or database.default_path())) as conn:
+        many = export_house(conn, chosen.folder)
+    print(f"{many} {'drink' if many == 1 else 'drinks'} written to {chosen.folder}, and everything to {chosen.folder / 'house.json'}.")
+    return 0
+
+
+def _import(chosen: argparse.Namespace) -> int:
+    files, data = read_files(chosen.files), chosen.data or database.default_path()
+    database.prepare(data)
+    with closing(database.connect(data)) as conn:
+        house = house_of(files, ingredients.names(conn), ingredients.larder(conn).__getitem__)
+        if chosen.look:
+            items = look_at(conn, house)
+        else:
+            with database.transaction(conn):
+                items = take_in(conn, house, {}, chosen.differs)
+    for item in items:
+        print(f"{item.state:8}{item.kind:8}{item.name}: {item.words}")
+        for side in item.sides:
+            print(f"{'':16}{side.what}: here {side.here}; comes {side.comes}")
+    counted = [f"{sum(item.state == state for item in items)} {state}" for state in ("new", "same", "differs")]
+    print(f"{', '.join(counted)}.{' Nothing was written.' if chosen.look else ''}")
+    return 0
 
 
 def _predict(chosen: argparse.Namespace) -> int:
@@ -179,7 +253,19 @@ def _serve(chosen: argparse.Namespace) -> int:
         raise SpecError("--reset", "only the demo can be reset; add --demo")
     else:
         data = chosen.data or database.default_path()
+    _keep_a_copy(data)
     return listening.serve(data, chosen.host, chosen.port, demo=chosen.demo, share=chosen.share, names=frozenset(chosen.name))
+
+
+def _keep_a_copy(data: Path) -> None:
+    """The first start of a day keeps a copy; where it can't, the house opens all the same and says so."""
+    try:
+        kept = copies.keep_of_today(data, datetime.now().astimezone().date())
+    except OenomelError as error:
+        print(f"No copy was made today: {error}", file=sys.stderr)
+    else:
+        if kept is not None:
+            print(f"A copy of today is kept as {kept}.", flush=True)
 
 
 def _port(text: str) -> int:

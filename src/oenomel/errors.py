@@ -300,6 +300,28 @@ _STORE_FAULTS: Final = {
 }
 
 
+class CopyFault(StoreError):
+    """Why a data file can't be copied or put back, with what to do about it; ``fault`` names the kind."""
+
+    code = "copy"
+
+    def __init__(self, fault: str, path: Path, told: str = "") -> None:
+        super().__init__(fault, path, told)
+        self.fault, self.path, self.told = fault, path, told
+
+    def __str__(self) -> str:
+        return {**_STORE_FAULTS, **_COPY_FAULTS}[self.fault].format(path=self.path, parent=self.path.parent, told=self.told)
+
+
+_COPY_FAULTS: Final = {
+    "itself": "{path} is the data file itself; choose another name for the copy",
+    "no folder": "there is no folder {parent}: make it first, or choose another place for the copy",
+    "is folder": "{path} is a folder; name a file in it",
+    "taken": "{path} lies there already and is no copy of a data file: choose another name, or move it away",
+    "no copy": "{path} is no whole copy of a data file of Oenomel: nothing was changed. Choose another copy",
+}
+
+
 class AnsweredBefore(OenomelError):
     """A write with this key was made already; it is answered as then and not made again."""
 

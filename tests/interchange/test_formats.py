@@ -21,7 +21,7 @@ HERE = Path(__file__).parent
 SPECS = {
     **{
         f"{drink['name']}, {at}": trial["spec"]
-        for drink in json.loads((DEMO / "drinks.json").read_text(encoding="utf-8"))
+        for drink in json.loads((DEMO / "house.json").read_text(encoding="utf-8"))["drinks"]
         for at, trial in enumerate(drink["trials"])
     },
     "glasshouse": json.loads((HERE / "glasshouse-sour.json").read_text(encoding="utf-8")),

@@ -107,7 +107,7 @@ def test_more_spirit_wants_a_little_more_sweet():
 
 def test_the_opening_demo_pours_less_lemon_and_keeps_the_new_liqueur():
     # CP: sea buckthorn is sharper than quince, so less lemon; the house's own trial in the demo did the same.
-    drinks = json.loads((resources.files("oenomel.demo") / "drinks.json").read_text(encoding="utf-8"))
+    drinks = json.loads((resources.files("oenomel.demo") / "house.json").read_text(encoding="utf-8"))["drinks"]
     assert any("sea-buckthorn-liqueur" in json.dumps(drink) for drink in drinks)
     parent = poured("45 london-dry-gin, 30 quince-liqueur, 22.5 lemon-juice, 5 simple-syrup-1-1", "daisy")
     riff = poured("45 london-dry-gin, 30 sea-buckthorn-liqueur, 22.5 lemon-juice, 5 simple-syrup-1-1", "daisy")

@@ -7,17 +7,11 @@ import sqlite3
 from contextlib import closing
 from importlib import resources
 from pathlib import Path
-from typing import Any
 
-from oenomel.core.forecast import Forecast, forecast_of
-from oenomel.core.larder import Larder, Shelved, read_ingredients
-from oenomel.core.notebook import Reading, water_found
-from oenomel.interchange.reports.forecast import forecast_report
-from oenomel.interchange.spec.drink import drink_from_spec
-from oenomel.interchange.spec.file import parse_spec
-from oenomel.store import book_search, briefs, database, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings
-from oenomel.store.measurements import MeasurementRecord
-from oenomel.store.tastings import TastingRecord
+from oenomel.carrying.take_in import take_in
+from oenomel.core.larder import Shelved, read_ingredients
+from oenomel.interchange.house.reading import NamedText, house_of
+from oenomel.store import book_search, database, drinks, ingredients, shelf, tastings
 
 __all__ = ["prepare", "restore"]
 
@@ -52,45 +46,8 @@ def _fill(conn: sqlite3.Connection) -> None:
         ingredients.put(conn, ingredient)
     for slug, state, price in json.loads(_text("shelf.json")):
         shelf.put(conn, Shelved(slug, state, price))
-    larder = ingredients.larder(conn)
-    book: dict[str, list[int]] = {}
-    for entry in json.loads(_text("drinks.json")):
-        book[entry["name"]] = _add_drink(conn, entry, larder, book)
-
-
-def _add_drink(conn: sqlite3.Connection, entry: dict[str, Any], larder: Larder, book: dict[str, list[int]]) -> list[int]:
-    """Adds a drink with its notebook; ``book`` holds the trials of those before it, from which it may descend."""
-    drink_id = drinks.add(conn, entry["name"], entry["trials"][0]["spec"]["family"], origin="demo")
-    kept: list[int] = []
-    for trial in entry["trials"]:
-        text = json.dumps(trial["spec"], ensure_ascii=False)
-        forecast = forecast_of(drink_from_spec(parse_spec(text), larder))
-        parent = kept[trial.get("parent", 1) - 1] if kept else None
-        as_json, made = forecast_report(forecast).model_dump_json(), json.dumps(trial.get("made", {}), ensure_ascii=False)
-        kept.append(drinks.keep_trial(conn, drink_id, parent, trial["name"], trial["reason"], text, as_json, made))
-        lineage.add_parents(conn, kept[-1], [book[name][number - 1] for name, number in trial.get("parents", [])])
-        _note(conn, drink_id, kept[-1], trial, forecast)
-    if "brief" in entry:
-        briefs.put(conn, drink_id, json.dumps(entry["brief"], ensure_ascii=False))
-    for each in entry.get("gathered", []):
-        spec_clouds.add(conn, drink_id, each["name"], json.dumps(each["spec"], ensure_ascii=False))
-    if "draft" in entry:
-        drinks.put_draft(conn, drink_id, kept[entry["draft"]["parent"] - 1], json.dumps(entry["draft"]["spec"], ensure_ascii=False), 0)
-    return kept
-
-
-def _note(conn: sqlite3.Connection, drink_id: int, trial_id: int, trial: dict[str, Any], forecast: Forecast) -> None:
-    """What was said and measured of a trial."""
-    for sheet in trial.get("sheets", []):
-        words = json.dumps(sheet["words"], ensure_ascii=False)
-        tastings.add(conn, TastingRecord(trial_id, **{**sheet, "words": words}))
-    for reading in trial.get("readings", []):
-        measurements.add(conn, MeasurementRecord(trial_id, **reading))
-    found = water_found([Reading(r["quantity"], r["point"], r["value"]) for r in trial.get("readings", [])], forecast)
-    if found is not None:
-        measurements.put_water(conn, trial_id, forecast.drink.method.technique, found.ratio, found.how)
-    if trial.get("mark"):
-        lineage.mark(conn, drink_id, trial_id, trial["mark"])
+    text = NamedText("the demo", _text("house.json"))
+    take_in(conn, house_of([text], ingredients.names(conn), ingredients.larder(conn).__getitem__), {})
 
 
 def _text(name: str) -> str:

@@ -19,13 +19,16 @@ from oenomel.core.larder import catalogue
 from oenomel.errors import OnlyLooking, StoreError, StoreFault
 from oenomel.store import answered_writes, book_search, ingredients
 from oenomel.store.answered_writes import WriteKey
+from oenomel.store.snapshot import OWNER_ONLY, snapshot
 
-__all__ = ["House", "connect", "default_path", "demo_path", "fault_of", "identity", "open_read_only", "prepare", "transaction"]
+__all__ = [
+    "House", "bring_up_to_date", "check_ours", "connect", "copies_folder", "default_path", "demo_path", "fault_of", "identity",
+    "open_read_only", "open_to_copy", "prepare", "transaction",
+]  # fmt: skip
 
 APPLICATION_ID: Final = 1329942095
 """By this a data file of Oenomel is known; see the migration that writes it."""
 
-OWNER_ONLY: Final = 0o600
 WAIT_SECONDS: Final = 3.0
 """So long a lock of another program is waited for, before it is told."""
 
@@ -126,7 +129,7 @@ def open_read_only(path: Path) -> sqlite3.Connection:
     StoreError
         The file is missing, isn't a data file, or was made by a newer Oenomel.
     """
-    _check_ours(path)
+    check_ours(path)
     conn = sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)
     conn.row_factory = sqlite3.Row
     if {row["name"] for row in conn.execute(SELECT_APPLIED)} == {entry.name for entry in _shipped()}:
@@ -139,8 +142,22 @@ def open_read_only(path: Path) -> sqlite3.Connection:
     return copy
 
 
+def open_to_copy(path: Path) -> sqlite3.Connection:
+    """A connection to copy a data file by, of whatever version; raises StoreError where it is none."""
+    check_ours(path)
+    return sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)
+
+
+def bring_up_to_date(path: Path) -> None:
+    """Migrates a file that nobody else has open; raises StoreError where a newer Oenomel made it."""
+    with closing(connect(path)) as conn:
+        _migrate(conn, path)
+
+
 def prepare(path: Path) -> None:
     """Makes or migrates the data file, for its owner alone, and fills in the catalogue that ships with this version.
+
+    Before it is migrated a copy of it is kept in the folder of its copies.
 
     Raises
     ------
@@ -150,11 +167,12 @@ def prepare(path: Path) -> None:
     try:
         path.parent.mkdir(parents=True, exist_ok=True)
         os.close(os.open(path, os.O_RDWR | os.O_CREAT, OWNER_ONLY))
-        _check_ours(path, may_be_new=True)
+        check_ours(path, may_be_new=True)
         with suppress(PermissionError):  # somebody else's file that we may write stays as open as he made it
             path.chmod(OWNER_ONLY)
         with closing(connect(path)) as conn:
             conn.execute("PRAGMA journal_mode = WAL")
+            _keep_before_migrating(conn, path)
             changed = _migrate(conn, path)
             try:
                 with transaction(conn):
@@ -223,7 +241,7 @@ def _has_room(path: Path) -> bool:
         return True
 
 
-def _check_ours(path: Path, *, may_be_new: bool = False) -> None:
+def check_ours(path: Path, *, may_be_new: bool = False) -> None:
     """Looks at a file without touching it; raises StoreError where it is somebody else's."""
     try:
         with closing(sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)) as conn:
@@ -235,6 +253,22 @@ def _check_ours(path: Path, *, may_be_new: bool = False) -> None:
     ours = mark == APPLICATION_ID or (mark == 0 and {"migration", "ingredient"} <= names)
     if not ours and not (may_be_new and mark == 0 and names <= {"migration"}):
         raise StoreFault("foreign", path)
+
+
+def _keep_before_migrating(conn: sqlite3.Connection, path: Path) -> None:
+    """A copy as it was, where a file with something in it has migrations before it."""
+    tables = {row["name"] for row in conn.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
+    applied = {row["name"] for row in conn.execute(SELECT_APPLIED)} if "migration" in tables else set()
+    waiting = [entry.name for entry in _shipped() if entry.name not in applied]
+    if applied and waiting:
+        folder = copies_folder(path)
+        folder.mkdir(mode=0o700, exist_ok=True)
+        snapshot(conn, folder / f"before-{waiting[0].removesuffix('.sql')}.db")
+
+
+def copies_folder(path: Path) -> Path:
+    """The folder beside a data file in which its copies are kept."""
+    return path.with_name(f"{path.stem}-copies")
 
 
 def _shipped() -> list[Traversable]:

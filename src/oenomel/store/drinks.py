@@ -22,6 +22,7 @@ __all__ = [
     "get_trial",
     "keep_trial",
     "latest_trials",
+    "names",
     "put_draft",
     "put_notes",
     "reference_ids",
@@ -36,6 +37,7 @@ __all__ = [
 ]  # fmt: skip
 
 SELECT_DRINK = "SELECT id, name, family, origin, created_at, notes FROM drink WHERE id = :id"
+SELECT_NAMES = "SELECT id, name FROM drink ORDER BY id"
 SELECT_SOME = """
 SELECT id, name, family, origin, created_at, notes FROM drink WHERE id IN (SELECT value FROM json_each(:drinks)) ORDER BY id DESC
 """
@@ -150,10 +152,15 @@ def some(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[DrinkRecord
     return [DrinkRecord(**row) for row in conn.execute(SELECT_SOME, {"drinks": json.dumps(list(drink_ids))})]
 
 
-def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house", notes: str = "") -> int:
-    """Adds a drink without trials and returns its id."""
-    cursor = conn.execute(INSERT_DRINK, {"name": name, "family": family, "origin": origin, "created_at": now(), "notes": notes})
-    return new_id(cursor)
+def names(conn: sqlite3.Connection) -> list[tuple[int, str]]:
+    """Every drink of the book by id and name, the oldest first."""
+    return [(row["id"], row["name"]) for row in conn.execute(SELECT_NAMES)]
+
+
+def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house", notes: str = "", created_at: str = "") -> int:
+    """Adds a drink without trials and returns its id; a time is kept where it is told."""
+    values = {"name": name, "family": family, "origin": origin, "created_at": created_at or now(), "notes": notes}
+    return new_id(conn.execute(INSERT_DRINK, values))
 
 
 def rename(conn: sqlite3.Connection, drink_id: int, name: str) -> None:
@@ -210,9 +217,20 @@ def get_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> TrialRe
 
 
 def keep_trial(
-    conn: sqlite3.Connection, drink_id: int, parent_trial_id: int | None, name: str, reason: str, spec: str, forecast: str, made: str = "{}"
+    conn: sqlite3.Connection,
+    drink_id: int,
+    parent_trial_id: int | None,
+    name: str,
+    reason: str,
+    spec: str,
+    forecast: str,
+    made: str = "{}",
+    kept_at: str = "",
 ) -> int:
-    """Keeps a trial as made and returns its id; its number is the next of the drink. Raises RecordNotFound for a strange parent."""
+    """Keeps a trial as made and returns its id; its number is the next of the drink. A time is kept where it is told.
+
+    Raises RecordNotFound for a strange parent.
+    """
     get(conn, drink_id)
     if parent_trial_id is not None:
         get_trial(conn, drink_id, parent_trial_id)
@@ -225,7 +243,7 @@ def keep_trial(
             "reason": reason,
             "spec": spec,
             "forecast": forecast,
-            "kept_at": now(),
+            "kept_at": kept_at or now(),
             "made": made,
         },
     )
@@ -265,8 +283,8 @@ def drafts(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[int, Draf
     return {row["drink_id"]: DraftRecord(**row) for row in conn.execute(SELECT_DRAFTS, {"drinks": json.dumps(list(drink_ids))})}
 
 
-def put_draft(conn: sqlite3.Connection, drink_id: int, parent_trial_id: int, spec: str, revision: int) -> int:
-    """Saves the draft over the given revision (0: there was none) and returns the new one.
+def put_draft(conn: sqlite3.Connection, drink_id: int, parent_trial_id: int, spec: str, revision: int, saved_at: str = "") -> int:
+    """Saves the draft over the given revision (0: there was none) and returns the new one. A time is kept where it is told.
 
     Raises
     ------
@@ -276,7 +294,8 @@ def put_draft(conn: sqlite3.Connection, drink_id: int, parent_trial_id: int, spe
         Another window saved since that revision; nothing is written.
     """
     get_trial(conn, drink_id, parent_trial_id)
-    values = {"drink_id": drink_id, "parent_trial_id": parent_trial_id, "spec": spec, "revision": revision, "saved_at": now()}
+    values = {"drink_id": drink_id, "parent_trial_id": parent_trial_id, "spec": spec, "revision": revision}
+    values["saved_at"] = saved_at or now()
     present = get_draft(conn, drink_id)
     if present is None and revision == 0:
         conn.execute(INSERT_DRAFT, values)

@@ -14,6 +14,7 @@ from oenomel.errors import RecordConflict, RecordNotFound
 __all__ = [
     "add",
     "amend",
+    "amendments",
     "at_hand",
     "get",
     "larder",
@@ -78,6 +79,7 @@ APPLY_AMENDED = """
 UPDATE ingredient SET aroma = amended_ingredient.aroma, impression = amended_ingredient.impression
 FROM amended_ingredient WHERE amended_ingredient.slug = ingredient.slug
 """
+SELECT_AMENDED = "SELECT slug, aroma, impression FROM amended_ingredient ORDER BY slug"
 DELETE_AMENDED = "DELETE FROM amended_ingredient"
 DELETE_VALUES = "DELETE FROM ingredient_value WHERE slug = :slug"
 INSERT_VALUE = """
@@ -224,6 +226,11 @@ def amend(conn: sqlite3.Connection, slug: str, aroma: Mapping[str, int], impress
     get(conn, slug)
     conn.execute(UPSERT_AMENDED, {"slug": slug, "aroma": json.dumps(dict(aroma)), "impression": impression})
     conn.execute(APPLY_AMENDED)
+
+
+def amendments(conn: sqlite3.Connection) -> list[tuple[str, dict[str, int], str]]:
+    """What tasting changed: slug, aroma and impression."""
+    return [(row["slug"], json.loads(row["aroma"]), row["impression"]) for row in conn.execute(SELECT_AMENDED)]
 
 
 def remove_amendments(conn: sqlite3.Connection) -> None:

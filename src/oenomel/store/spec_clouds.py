@@ -32,10 +32,10 @@ def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[CloudSpecRecord]:
     return [CloudSpecRecord(**row) for row in conn.execute(SELECT, {"drink_id": drink_id})]
 
 
-def add(conn: sqlite3.Connection, drink_id: int, name: str, spec: str) -> int:
-    """Adds a spec and returns its id; raises RecordNotFound."""
+def add(conn: sqlite3.Connection, drink_id: int, name: str, spec: str, added_at: str = "") -> int:
+    """Adds a spec and returns its id; a time is kept where it is told. Raises RecordNotFound."""
     drinks.get(conn, drink_id)
-    return new_id(conn.execute(INSERT, {"drink_id": drink_id, "name": name, "spec": spec, "added_at": now()}))
+    return new_id(conn.execute(INSERT, {"drink_id": drink_id, "name": name, "spec": spec, "added_at": added_at or now()}))
 
 
 def remove(conn: sqlite3.Connection, drink_id: int, spec_id: int) -> None:

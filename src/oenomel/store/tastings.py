@@ -14,12 +14,14 @@ __all__ = [
     "TastingRecord",
     "add",
     "add_part",
+    "all_parts",
     "for_palate",
     "of_drink",
     "of_part",
     "remove",
     "remove_all",
     "reset_palate",
+    "resets",
     "tasters",
 ]  # fmt: skip
 
@@ -44,6 +46,8 @@ UPSERT_RESET = """
 INSERT INTO palate_reset (taster, since) VALUES (:taster, :since) ON CONFLICT (taster) DO UPDATE SET since = excluded.since
 """
 SELECT_PARTS = "SELECT id, slug, taster, tasted_at, words, amended FROM part_tasting WHERE slug = :slug ORDER BY id"
+SELECT_ALL_PARTS = "SELECT id, slug, taster, tasted_at, words, amended FROM part_tasting ORDER BY id"
+SELECT_RESETS = "SELECT taster, since FROM palate_reset ORDER BY taster"
 INSERT_PART = """
 INSERT INTO part_tasting (slug, taster, tasted_at, words, amended) VALUES (:slug, :taster, :tasted_at, :words, :amended)
 """
@@ -120,9 +124,14 @@ def tasters(conn: sqlite3.Connection) -> list[tuple[str, int, str]]:
     return [(row["taster"], row["sheets"], row["last"]) for row in conn.execute(SELECT_TASTERS)]
 
 
-def reset_palate(conn: sqlite3.Connection, taster: str) -> None:
-    """From now on a palate is learnt anew; its sheets stay with their trials."""
-    conn.execute(UPSERT_RESET, {"taster": taster, "since": now()})
+def reset_palate(conn: sqlite3.Connection, taster: str, since: str = "") -> None:
+    """From now on, or from a time that is told, a palate is learnt anew; its sheets stay with their trials."""
+    conn.execute(UPSERT_RESET, {"taster": taster, "since": since or now()})
+
+
+def resets(conn: sqlite3.Connection) -> list[tuple[str, str]]:
+    """Whose palate is learnt anew, and since when."""
+    return [(row["taster"], row["since"]) for row in conn.execute(SELECT_RESETS)]
 
 
 def add_part(conn: sqlite3.Connection, part: PartTastingRecord) -> int:
@@ -133,13 +142,22 @@ def add_part(conn: sqlite3.Connection, part: PartTastingRecord) -> int:
 
 def of_part(conn: sqlite3.Connection, slug: str) -> list[PartTastingRecord]:
     """What an ingredient tasted of alone, oldest first."""
-    return [PartTastingRecord(**{**row, "amended": bool(row["amended"])}) for row in conn.execute(SELECT_PARTS, {"slug": slug})]
+    return [_part_from_row(row) for row in conn.execute(SELECT_PARTS, {"slug": slug})]
+
+
+def all_parts(conn: sqlite3.Connection) -> list[PartTastingRecord]:
+    """What every ingredient tasted of alone, oldest first."""
+    return [_part_from_row(row) for row in conn.execute(SELECT_ALL_PARTS)]
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
     """Forgets what parts tasted of, and from when palates were learnt; sheets go with their trials."""
     for statement in (DELETE_PARTS, DELETE_RESETS):
         conn.execute(statement)
+
+
+def _part_from_row(row: sqlite3.Row) -> PartTastingRecord:
+    return PartTastingRecord(**{**row, "amended": bool(row["amended"])})
 
 
 def _from_row(row: sqlite3.Row) -> TastingRecord:

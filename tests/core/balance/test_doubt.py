@@ -27,7 +27,7 @@ from oenomel.interchange.spec.file import parse_spec
 
 DEMO_TEXT = (resources.files("oenomel.demo") / "ingredients.toml").read_text(encoding="utf-8")
 LARDER = Larder({**catalogue(), **read_ingredients(DEMO_TEXT, origin="demo")})
-BOOK = json.loads((resources.files("oenomel.demo") / "drinks.json").read_text(encoding="utf-8"))
+BOOK = json.loads((resources.files("oenomel.demo") / "house.json").read_text(encoding="utf-8"))["drinks"]
 DEMO = [
     (f"{entry['name']}: {trial['name']}", drink_from_spec(parse_spec(json.dumps(trial["spec"])), LARDER))
     for entry in BOOK

@@ -157,7 +157,7 @@ def test_each_mend_of_a_finding_mends_it(code):
 
 DEMO_TEXT = (resources.files("oenomel.demo") / "ingredients.toml").read_text(encoding="utf-8")
 LARDER = Larder({**catalogue(), **read_ingredients(DEMO_TEXT, origin="demo")})
-BOOK = json.loads((resources.files("oenomel.demo") / "drinks.json").read_text(encoding="utf-8"))
+BOOK = json.loads((resources.files("oenomel.demo") / "house.json").read_text(encoding="utf-8"))["drinks"]
 SCHOOLS = [(s.slug, s.drink) for f in families().values() for s in f.schools]
 TRIALS = [
     (f"{entry['name']} {number}", drink_from_spec(parse_spec(json.dumps(trial["spec"])), LARDER))

@@ -8,11 +8,12 @@ from oenomel.api.room import room
 from oenomel.core.findings import Edit, Mend
 from oenomel.core.forecast import forecast_of, on_each_ice
 from oenomel.core.glass import glasses, size_to
-from oenomel.core.making import Order, Shown, Sparkling, Way, making_steps
+from oenomel.core.making import Order, Shown, Sparkling, Way, making_steps, suggested_garnishes
 from oenomel.core.swaps import Aim, span_of
 from oenomel.errors import CannotSize
 from oenomel.interchange.models import Entry
 from oenomel.interchange.reports.making import (
+    GarnishSuggestion,
     GlassReport,
     ServeReport,
     SpanReport,
@@ -23,6 +24,7 @@ from oenomel.interchange.reports.making import (
 from oenomel.interchange.requests.aim import Grid, target_from
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.mend import with_mend
+from oenomel.store import ingredients
 
 router = room("making")
 
@@ -56,6 +58,14 @@ def list_steps(body: StepsRequest, conn: Connection) -> list[StepReport]:
     (drink,) = resolve(conn, body.spec)
     way = Way(body.order, body.sparkling, body.shown, body.spec.ounce_ml)
     return [StepReport.model_validate(step) for step in making_steps(drink, way)]
+
+
+@router.post("/garnishes", responses=PROBLEMS["bad"])
+def suggest_garnishes(spec: SpecFile, conn: Connection) -> list[GarnishSuggestion]:
+    """Garnishes that would suit a spec, the best first, each with its reason."""
+    (drink,) = resolve(conn, spec)
+    suggested = suggested_garnishes(drink, ingredients.larder(conn).values(), ingredients.at_hand(conn))
+    return [GarnishSuggestion.model_validate(each) for each in suggested]
 
 
 @router.post("/serves", responses=PROBLEMS["bad"])

@@ -6,7 +6,8 @@ from oenomel.api.room import room
 from oenomel.core.balance import AXES, TASTED_STEPS, Axis
 from oenomel.core.ice import REFERENCE_SECONDS
 from oenomel.core.larder import ALLERGENS, SLOTS, SlotName
-from oenomel.core.spec import Technique
+from oenomel.core.making import HOWS
+from oenomel.core.spec import PIECE_G, Ice, Technique
 from oenomel.core.swaps import CORRECTORS
 from oenomel.interchange.models import Report
 
@@ -15,7 +16,7 @@ router = room("rules")
 
 class RulesReport(Report):
     """The ruler of each axis and from how many steps on a difference can be tasted, seconds of the techniques that go by the clock,
-    who may join a drink, allergens, and the slots.
+    who may join a drink, allergens, the slots, how a garnish is put there, and what a piece of ice weighs, [g].
     """
 
     axes: dict[str, Axis]
@@ -24,6 +25,8 @@ class RulesReport(Report):
     correctors: list[str]
     allergens: list[str]
     slots: list[SlotName]
+    garnish_hows: list[str]
+    ice_piece_g: dict[Ice, float]
 
 
 @router.get("/rules")
@@ -36,4 +39,6 @@ def get_rules() -> RulesReport:
         correctors=list(CORRECTORS),
         allergens=list(ALLERGENS),
         slots=list(SLOTS),
+        garnish_hows=list(HOWS),
+        ice_piece_g=dict(PIECE_G),
     )

@@ -123,7 +123,8 @@ def _forgotten(case: Case) -> Iterator[Finding]:
         garnished = case.drink.serve.garnish or any(p.stage == "garnish" or p.ingredient.kind == "bitters" for p in case.drink.pours)
         if not garnished:
             message = "Egg has a smell of its own: a zest or a few drops of bitters on the foam, always."
-            zest = Edit("serve", {"garnish": ["lemon zest"]})
+            over_egg = {"what": "lemon zest", "how": "expressed and thrown away", "why": "for the nose, over the egg"}
+            zest = Edit("serve", {"garnish": [over_egg]})
             yield Finding("egg-without-garnish", "info", message, (Mend("Add a lemon zest", (zest,)),))
     if any(pour.stage == "rim" for pour in case.drink.pours):
         yield Finding("dry-edge", "info", "Salt or sugar the edge of a dry glass, and tap off the excess; a wet glass melts it.")

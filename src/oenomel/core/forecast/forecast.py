@@ -36,7 +36,7 @@ from oenomel.core.families import (
     standard_homes,
 )
 from oenomel.core.findings import Case, Finding, findings
-from oenomel.core.glass import Appearance, Course, appearance_of, course_of, ice_for
+from oenomel.core.glass import Appearance, Course, EdgeSip, appearance_of, course_of, edge_sip, ice_for
 from oenomel.core.ice import Conditions, dilution_model
 from oenomel.core.spec import Drink
 from oenomel.errors import NothingToDrink
@@ -125,6 +125,11 @@ class Forecast:
     def appearance(self) -> Appearance | None:
         """How it looks in its glass; None where that isn't of the list."""
         return appearance_of(self.drink, self.served.volume_ml)
+
+    @property
+    def edge(self) -> EdgeSip | None:
+        """What its edge adds to a sip; None where it has none."""
+        return edge_sip(self.drink, self.served.sugar)
 
     @property
     def place(self) -> Place | None:

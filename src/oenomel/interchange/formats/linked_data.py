@@ -13,7 +13,7 @@ from oenomel.core.recipe import Line
 from oenomel.interchange.formats.wording import instructions_of, pour_line
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 
-__all__ = ["is_page", "linked_data_of", "own_spec", "recipe_in", "recipe_lines", "scripts_of"]
+__all__ = ["CONTEXT", "is_page", "linked_data_of", "own_spec", "recipe_in", "recipe_lines", "recipes_in", "scripts_of"]
 
 CONTEXT: Final = "https://schema.org"
 OWN: Final = "oenomel/spec"
@@ -85,6 +85,12 @@ def recipe_in(told: Any, depth: int = 0) -> Mapping[str, Any] | None:
     else:
         parts = told if isinstance(told, list) else ()
     return next((found for part in parts if isinstance(part, Mapping | list) and (found := recipe_in(part, depth + 1)) is not None), None)
+
+
+def recipes_in(told: Any) -> list[Mapping[str, Any]]:
+    """All recipes of linked data that holds several beside each other: a list, or a graph."""
+    parts = told.get("@graph", [told]) if isinstance(told, Mapping) else told if isinstance(told, list) else []
+    return [found for part in parts if isinstance(part, Mapping | list) and (found := recipe_in(part)) is not None]
 
 
 def recipe_lines(recipe: Mapping[str, Any]) -> tuple[str, list[Line]]:

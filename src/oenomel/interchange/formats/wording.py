@@ -11,7 +11,9 @@ from oenomel.core.larder import with_article
 from oenomel.core.spec import parse_amount
 from oenomel.interchange.spec.file import GarnishEntry, PourEntry, SpecFile, parse_spec
 
-__all__ = ["instructions_of", "markdown_of", "pour_line", "spec_in_markdown", "without_spec"]
+__all__ = [
+    "drinks_of_markdown", "instructions_of", "markdown_of", "notes_in_markdown", "pour_line", "spec_in_markdown", "without_spec",
+]  # fmt: skip
 
 _COMMENT: Final = "<!-- oenomel/spec "
 
@@ -89,6 +91,18 @@ def spec_in_markdown(text: str, names: Callable[[SpecFile], Mapping[str, str]]) 
     spec = parse_spec(found[1])
     before = re.split(r"^## Notes$", text[: found.start()], maxsplit=1, flags=re.MULTILINE)[0]
     return spec if _bare_lines(before) == _bare_lines("\n".join(_markdown_lines(spec, names(spec)))) else None
+
+
+def drinks_of_markdown(text: str) -> list[str]:
+    """The texts of drinks that stand below each other in one, each with the comment that holds its spec."""
+    ends = [found.end() for found in re.finditer(rf"^{re.escape(_COMMENT)}.*-->\s*?$", text, re.MULTILINE)]
+    return [text[start:end].strip() for start, end in zip([0, *ends], ends, strict=False)]
+
+
+def notes_in_markdown(text: str) -> str:
+    """What is to be remembered of a drink, out of its text."""
+    found = re.search(r"^## Notes$(.*?)(?=^<!--|\Z)", text, re.MULTILINE | re.DOTALL)
+    return found[1].strip() if found else ""
 
 
 def without_spec(text: str) -> str:

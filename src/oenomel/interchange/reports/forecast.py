@@ -11,7 +11,7 @@ from pydantic import BeforeValidator
 from oenomel.core.balance import Change, Driver, Drivers, PourShare, Profile
 from oenomel.core.findings import Mend
 from oenomel.core.forecast import Dilution, Forecast, Headline, Place
-from oenomel.core.glass import Appearance, Layer
+from oenomel.core.glass import Appearance, EdgeSip, Layer
 from oenomel.core.swaps import that_can_move, usually_free
 from oenomel.interchange.models import Ends, Floats, LevelsReport, Report
 
@@ -121,6 +121,7 @@ class ForecastReport(Report):
     findings: list[FindingReport]
     place: Place | None
     sight: AppearanceReport | None
+    edge: EdgeSip | None
     cost: float | None
 
 
@@ -244,6 +245,7 @@ def forecast_report(forecast: Forecast) -> ForecastReport:
         findings=[FindingReport.model_validate(finding) for finding in forecast.findings],
         place=forecast.place,
         sight=appearance_report(forecast.appearance),
+        edge=forecast.edge,
         cost=forecast.cost,
     )
 

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from oenomel.core.forecast import ServedOnIce, Sip
 from oenomel.core.making import StepKind
-from oenomel.core.spec import Moment
+from oenomel.core.spec import Garnish, Moment
 from oenomel.core.swaps import Span, Stop
 from oenomel.interchange.models import Pair, Report
 from oenomel.interchange.reports.forecast import AppearanceReport, appearance_report
 
-__all__ = ["GlassReport", "ServeReport", "SpanReport", "StepReport", "serve_report", "span_report"]
+__all__ = ["GarnishSuggestion", "GlassReport", "ServeReport", "SpanReport", "StepReport", "serve_report", "span_report"]
 
 
 class StepReport(Report):
@@ -28,6 +28,13 @@ class StepReport(Report):
     amount: str
     seconds: float | None
     moment: Moment | None
+
+
+class GarnishSuggestion(Report):
+    """A garnish as it stands in a spec, with its reason, and whether it is at hand."""
+
+    garnish: Garnish
+    at_hand: bool
 
 
 class GlassReport(Report):

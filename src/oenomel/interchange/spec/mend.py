@@ -6,7 +6,7 @@ from typing import Any, Final
 
 from oenomel.core.findings import Edit, Mend
 from oenomel.core.spec import parse_amount
-from oenomel.interchange.spec.file import PourEntry, SpecFile
+from oenomel.interchange.spec.file import PourEntry, ServeEntry, SpecFile
 
 __all__ = ["with_mend"]
 
@@ -36,7 +36,7 @@ def _with_edit(spec: SpecFile, edit: Edit) -> SpecFile:
         case "method":
             return spec.model_copy(update={"method": spec.method.model_copy(update=changes)})
         case _:
-            return spec.model_copy(update={"serve": spec.serve.model_copy(update=changes)})
+            return spec.model_copy(update={"serve": ServeEntry.model_validate(spec.serve.model_dump() | changes)})
 
 
 def _with_pours(spec: SpecFile, pours: list[PourEntry]) -> SpecFile:

@@ -1,0 +1,214 @@
+"""What is carried in, held against what a house has: what is new, what is the same, and what differs, side by side."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from typing import Any, Literal
+
+from oenomel.carrying.gather import gather_drinks
+from oenomel.carrying.names import ids_of_book
+from oenomel.interchange.house.file import DrinkEntry, HouseFile, IngredientEntry, SheetOfTrial, TrialEntry
+from oenomel.interchange.spec.drink import with_plain_amounts
+from oenomel.interchange.spec.file import SpecFile
+from oenomel.store import ingredients, shelf
+
+__all__ = ["CHOICES", "Choice", "Item", "Side", "look_at", "same_reading", "same_sheet", "same_trial"]
+
+State = Literal["new", "same", "differs"]
+Choice = Literal["leave", "add", "beside", "take"]
+CHOICES: tuple[Choice, ...] = ("leave", "add", "beside", "take")
+
+
+@dataclass(frozen=True, slots=True)
+class Side:
+    """One thing that differs: what the house has, and what comes."""
+
+    what: str
+    here: str
+    comes: str
+
+
+@dataclass(frozen=True, slots=True)
+class Item:
+    """A drink, a bottle or the like that is carried in.
+
+    ``choices`` are what can be done with one that differs: leave it out, add its trials to those that are here, put it beside as a drink
+    of its own, or take it in place of what is here (never a trial).
+    """
+
+    key: str
+    kind: str
+    name: str
+    state: State
+    words: str
+    choices: tuple[Choice, ...] = ()
+    sides: tuple[Side, ...] = field(default=())
+
+
+def look_at(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
+    """Each thing of a house file beside what is there; nothing is written."""
+    items = [_bottle(conn, each) for each in house.ingredients]
+    items += _shelf(conn, house)
+    items += _amended(conn, house)
+    book = ids_of_book(conn)
+    items += [_drink(conn, each, book) for each in house.drinks]
+    return items
+
+
+def same_trial(one: TrialEntry, other: TrialEntry) -> bool:
+    """Whether two are one trial: the same spec, and where both are told the same time, name and reason."""
+    if plain_spec(one.spec) != plain_spec(other.spec):
+        return False
+    timed = bool(one.kept_at and other.kept_at)
+    return not timed or (one.name, one.reason, one.kept_at) == (other.name, other.reason, other.kept_at)
+
+
+def plain_spec(spec: SpecFile) -> dict[str, Any]:
+    """A spec to compare by: amounts as numbers, and every default told."""
+    return with_plain_amounts(spec).model_dump(mode="json")
+
+
+def same_sheet(one: SheetOfTrial, other: SheetOfTrial) -> bool:
+    """Whether two sheets are one."""
+    return one.model_dump() == other.model_dump()
+
+
+def same_reading(one: Any, other: Any) -> bool:
+    """Whether two readings are one."""
+    return bool(one.model_dump() == other.model_dump())
+
+
+def _bottle(conn: sqlite3.Connection, entry: IngredientEntry) -> Item:
+    here = ingredients.some(conn, [entry.slug]).get(entry.slug)
+    key = f"bottle {entry.slug}"
+    if here is None:
+        return Item(key, "bottle", entry.name, "new", "A bottle that the larder doesn't have yet.")
+    if here.origin == "catalogue":
+        words = "The larder has one of this name that ships with the product; it stays."
+        return Item(key, "bottle", entry.name, "differs", words, ("leave",))
+    lies = IngredientEntry.of(here)
+    sides = _bottle_sides(lies, entry)
+    if not sides:
+        return Item(key, "bottle", entry.name, "same", "As it is here.")
+    words = "It is told otherwise here. Trials keep their forecast; drinks on the bench are worked out with what you choose."
+    return Item(key, "bottle", entry.name, "differs", words, ("leave", "take"), sides)
+
+
+def _bottle_sides(here: IngredientEntry, comes: IngredientEntry) -> tuple[Side, ...]:
+    sides = []
+    one, other = here.model_dump(), comes.model_dump()
+    values = {each["name"]: each for each in one.pop("values")}, {each["name"]: each for each in other.pop("values")}
+    for name in sorted(values[0].keys() | values[1].keys()):
+        mine, its = values[0].get(name), values[1].get(name)
+        if mine != its:
+            sides.append(Side(name.replace("_", " "), *(f"{each['value']:g}" if each else "not told" for each in (mine, its))))
+    sides += [Side(name, _told(one[name]), _told(other[name])) for name in one if one[name] != other[name] and name != "origin"]
+    return tuple(sides)
+
+
+def _told(value: Any) -> str:
+    if isinstance(value, dict):
+        return ", ".join(f"{key} {each}" for key, each in value.items()) or "nothing"
+    return ", ".join(map(str, value)) or "nothing" if isinstance(value, list) else str(value if value not in (None, "") else "nothing")
+
+
+def _shelf(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
+    if not house.shelf:
+        return []
+    here = shelf.all_shelved(conn)
+    sides = [
+        Side(each.slug, _shelved(here[each.slug].state, here[each.slug].price_per_litre), _shelved(each.state, each.price_per_litre))
+        for each in house.shelf
+        if each.slug in here and (here[each.slug].state, here[each.slug].price_per_litre) != (each.state, each.price_per_litre)
+    ]
+    new = [each for each in house.shelf if each.slug not in here]
+    if sides:
+        words = f"{_counted(len(sides), 'bottle')} stand otherwise on the shelf" + (f", {len(new)} more come." if new else ".")
+        return [Item("shelf", "shelf", "The shelf", "differs", words, ("leave", "take"), tuple(sides))]
+    if new:
+        return [Item("shelf", "shelf", "The shelf", "new", f"{_counted(len(new), 'bottle')} for the shelf.")]
+    return [Item("shelf", "shelf", "The shelf", "same", "As it is here.")]
+
+
+def _shelved(state: str, price: float | None) -> str:
+    return state if price is None else f"{state}, {price:g} a litre"
+
+
+def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
+    """What tasting changed, and what bottles tasted of alone."""
+    if not (house.amended or house.parts or house.palates):
+        return []
+    here = {slug: (aroma, said) for slug, aroma, said in ingredients.amendments(conn)}
+    sides = [
+        Side(each.slug, here[each.slug][1] or _told(here[each.slug][0]), each.impression or _told(each.aroma))
+        for each in house.amended
+        if each.slug in here and here[each.slug] != (each.aroma, each.impression)
+    ]
+    new = [each for each in house.amended if each.slug not in here]
+    if sides:
+        return [Item("words", "words", "What bottles smell of", "differs", "Described otherwise here.", ("leave", "take"), tuple(sides))]
+    words = "New words for what bottles smell of." if new else "As it is here, and what is new is added."
+    return [Item("words", "words", "What bottles smell of", "new" if new else "same", words)]
+
+
+def _drink(conn: sqlite3.Connection, entry: DrinkEntry, book: dict[str, int]) -> Item:
+    key = f"drink {entry.id}"
+    if entry.id not in book:
+        return Item(key, "drink", entry.name, "new", f"{_counted(len(entry.trials), 'trial')}, not in the book yet.")
+    (here,) = gather_drinks(conn, [book[entry.id]]).drinks
+    more = [trial for trial in entry.trials if not any(same_trial(trial, each) for each in here.trials)]
+    sides = list(_drink_sides(here, entry, more))
+    notes = sum(_missing_notes(trial, here.trials) for trial in entry.trials)
+    if not more and not sides and not notes:
+        return Item(key, "drink", entry.name, "same", "As it is in the book.")
+    told = [
+        _counted(len(more), "trial") + " that the book doesn't have" if more else "",
+        _counted(notes, "note") + " more" if notes else "",
+    ]
+    words = f"{' and '.join(each for each in told if each) or 'Something stands otherwise here'}."
+    choices: tuple[Choice, ...] = ("leave", "add", "beside") if more or notes else ("leave", "beside")
+    return Item(key, "drink", entry.name, "differs", words[:1].upper() + words[1:], choices, tuple(sides))
+
+
+def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]) -> list[Side]:
+    sides = []
+    if more:
+        mine, its = here.trials[-1], more[-1]
+        sides.append(Side("trial", f"{len(here.trials)}: {mine.name}", its.name))
+        one, other = _pours(mine.spec), _pours(its.spec)
+        sides += [Side(what, one.get(what, "—"), other.get(what, "—")) for what in {**one, **other} if one.get(what) != other.get(what)]
+        for part in ("method", "serve"):
+            a, b = (getattr(each.spec, part).model_dump(mode="json") for each in (mine, its))
+            sides += [Side(f"{part}, {name}".replace("_", " "), _told(a[name]), _told(b[name])) for name in a if a[name] != b[name]]
+    if comes.notes and comes.notes != here.notes:
+        sides.append(Side("to remember", here.notes or "nothing", comes.notes))
+    if comes.draft and here.draft and plain_spec(comes.draft.spec) != plain_spec(here.draft.spec):
+        sides.append(Side("on the bench", "what lies here stays", "what lay there"))
+    if comes.brief and here.brief and comes.brief.model_dump() != here.brief.model_dump():
+        sides.append(Side("brief", "what is here stays", "another"))
+    return sides
+
+
+def _pours(spec: SpecFile) -> dict[str, str]:
+    """Amounts by ingredient and stage."""
+    told: dict[str, str] = {}
+    for pour in with_plain_amounts(spec).pours:
+        name = pour.ingredient if isinstance(pour.ingredient, str) else pour.ingredient.name
+        told[name if pour.stage == "mixed" else f"{name}, {pour.stage}"] = f"{pour.amount:g} {pour.unit}"
+    return told
+
+
+def _missing_notes(trial: TrialEntry, here: Sequence[TrialEntry]) -> int:
+    """Sheets and readings of a trial that its counterpart here doesn't have."""
+    mine = next((each for each in here if same_trial(trial, each)), None)
+    if mine is None:
+        return 0
+    sheets = [each for each in trial.sheets if not any(same_sheet(each, other) for other in mine.sheets)]
+    readings = [each for each in trial.readings if not any(same_reading(each, other) for other in mine.readings)]
+    return len(sheets) + len(readings)
+
+
+def _counted(many: int, noun: str) -> str:
+    return f"{many} {noun}{'' if many == 1 else 's'}"

@@ -1,0 +1,63 @@
+"""What a salted or sugared edge does to a sip: it seasons what passes the lip, and not the liquid. All of it is an estimate."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Final, Literal
+
+from oenomel.core.balance import AXES, in_words, steps_between
+from oenomel.core.glass.glassware import glasses
+from oenomel.core.spec import Drink, Pour
+
+STAYS_G_PER_CM: Final = 0.1
+"""Of fine salt or sugar on a wetted edge once the excess is tapped off, [g/cm]: a little under 3 g round a coupe (house estimate)."""
+
+LIP_CM: Final = 4.0
+"""Of the edge under the lips in one sip, [cm] (house estimate)."""
+
+SIP_ML: Final = 15.0
+"""One sip, [ml] (common practice: a tablespoon)."""
+
+USUAL_RADIUS_CM: Final = 4.0
+
+
+@dataclass(frozen=True, slots=True)
+class EdgeSip:
+    """A sip over the edge: grams that come along, of what, and in a sentence how it tastes beside one over the bare edge."""
+
+    pour: int
+    grams: float
+    brings: Literal["sugar", "salt", ""]
+    sugar_with: float
+    words: str
+
+
+def edge_sip(drink: Drink, sugar: float) -> EdgeSip | None:
+    """What the edge of a drink of so much sugar, [g/100 ml], adds to a sip; None where there is none."""
+    for index, pour in enumerate(drink.pours):
+        if pour.stage == "rim":
+            return _sip(drink, index, pour, sugar)
+    return None
+
+
+def _sip(drink: Drink, index: int, pour: Pour, sugar: float) -> EdgeSip:
+    edge, glass = drink.serve.edge, glasses().get(drink.serve.glass)
+    radius = USUAL_RADIUS_CM if glass is None else glass.radius_cm(math.inf)
+    around = 2 * math.pi * radius * (0.5 if edge.half else 1.0)
+    told_sugar, told_salt = (pour.volume_ml * part / 100 for part in (pour.ingredient.composition.sugar, pour.ingredient.composition.salt))
+    told = told_sugar + told_salt
+    stays = STAYS_G_PER_CM * around if not told else min(told, STAYS_G_PER_CM * around)
+    grams = stays / around * min(LIP_CM, around)
+    which = "half of the edge" if edge.half else "the edge"
+    sweet = pour.ingredient.kind == "sugar" or told_sugar > told_salt
+    if sweet:
+        with_it = sugar + 100 * grams / SIP_ML
+        how = in_words(float(steps_between(with_it, sugar, AXES["sugar"])), AXES["sugar"])
+        bare = "over the other half it is as foreseen" if edge.half else "the drink itself stays as foreseen"
+        words = f"A sip over {which} takes about {grams:.1f} g of sugar along and is {how}; {bare}."
+        return EdgeSip(index, grams, "sugar", with_it, words)
+    if told_salt or "salt" in pour.ingredient.said.lower():
+        words = f"A sip over {which} takes about {grams:.1f} g of salt along: softer in bitter and sharp, and not in the figures."
+        return EdgeSip(index, grams, "salt", sugar, words)
+    return EdgeSip(index, grams, "", sugar, f"A sip over {which} takes some {pour.ingredient.said} along; that isn't in the figures.")

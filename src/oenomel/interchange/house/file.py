@@ -1,0 +1,236 @@
+"""The house file, version 1: what a house has, or some drinks of it, with their notebook. What ships with the product is not in it.
+
+Times are in UTC, ISO 8601; where none is told, it is the time of the reading. A trial without a forecast is forecast anew.
+"""
+
+from __future__ import annotations
+
+import json
+from typing import Annotated, Any, Final, Literal
+
+from pydantic import Field, ValidationError
+
+from oenomel.core.larder import Foam, Ingredient, Kind, ShelfState, SlotName, SourcedValue, composition_from_values
+from oenomel.core.notebook import QuantityName, ReadingPoint
+from oenomel.interchange.models import Entry, Name, Plain
+from oenomel.interchange.requests.made import MadeEntry
+from oenomel.interchange.requests.notebook import BriefEntry, WordsEntry
+from oenomel.interchange.spec.file import SpecFile, spec_error
+
+__all__ = [
+    "CloudEntry", "DraftOfDrink", "DrinkEntry", "HouseFile", "IngredientEntry", "ParentEntry", "PartEntry", "ReadingEntry", "SheetOfTrial",
+    "TrialEntry", "house_text", "parse_house",
+]  # fmt: skip
+
+Time = Annotated[str, Field(max_length=40, pattern=r"^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(\+00:00|Z))?$")]
+Verdict = Annotated[int, Field(ge=-3, le=3)] | None
+Text = Annotated[Plain, Field(max_length=2000)]
+Slug = Annotated[Plain, Field(min_length=1, max_length=200)]
+Json = dict[str, Any]
+
+
+class SheetOfTrial(Entry):
+    """A tasting sheet of a trial: −3 far too little, 0 right, 3 far too much."""
+
+    taster: Annotated[Plain, Field(min_length=1, max_length=100)]
+    sugar: Verdict = None
+    acid: Verdict = None
+    abv: Verdict = None
+    body: Verdict = None
+    loud: Annotated[Plain, Field(max_length=100)] = ""
+    lacking: bool = False
+    score: Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)] | None = None
+    edge: Literal["", "with", "without"] = ""
+    blind: bool = False
+    words: WordsEntry = WordsEntry()
+    tasted_at: Time = ""
+
+
+class ReadingEntry(Entry):
+    """What was measured of a trial, where in its making, and with which device."""
+
+    quantity: QuantityName
+    point: ReadingPoint
+    value: Annotated[float, Field(allow_inf_nan=False)]
+    device: Annotated[Plain, Field(max_length=200)] = ""
+    taken_at: Time = ""
+
+
+class ParentEntry(Entry):
+    """A trial of another drink, or of the same: the drink by its id in the file, the trial by its number."""
+
+    drink: Annotated[Plain, Field(min_length=1, max_length=220)]
+    trial: Annotated[int, Field(ge=1)]
+
+
+class WaterEntry(Entry):
+    """What the readings of a trial say of its water: the ratio to what was foreseen, and how it was found."""
+
+    ratio: Annotated[float, Field(ge=0.2, le=3)]
+    how: Text
+
+
+class TrialEntry(Entry):
+    """A trial as kept; ``parent`` is the number of the one within its drink that it was held against."""
+
+    name: Name
+    reason: Annotated[Plain, Field(max_length=2000)] = ""
+    spec: SpecFile
+    forecast: Json | None = None
+    kept_at: Time = ""
+    made: MadeEntry = MadeEntry()
+    parent: Annotated[int, Field(ge=1)] | None = None
+    parents: Annotated[list[ParentEntry], Field(max_length=3)] = []
+    mark: Literal["", "finished", "shelved", "hidden"] = ""
+    reference: bool = False
+    sheets: list[SheetOfTrial] = []
+    readings: list[ReadingEntry] = []
+    water: WaterEntry | None = None
+
+
+class DraftOfDrink(Entry):
+    """What lies on the bench, and the number of the trial that it is held against."""
+
+    parent: Annotated[int, Field(ge=1)]
+    spec: SpecFile
+    saved_at: Time = ""
+
+
+class CloudEntry(Entry):
+    """A spec of the drink from a book or a colleague."""
+
+    name: Name
+    spec: SpecFile
+    added_at: Time = ""
+
+
+class DrinkEntry(Entry):
+    """A drink with its notebook; ``id`` is what the file calls it."""
+
+    id: Annotated[Plain, Field(max_length=220)] = ""
+    name: Name
+    origin: Literal["house", "demo"] = "house"
+    created_at: Time = ""
+    notes: Annotated[Plain, Field(max_length=10_000)] = ""
+    trials: Annotated[list[TrialEntry], Field(min_length=1, max_length=2000)]
+    draft: DraftOfDrink | None = None
+    brief: BriefEntry | None = None
+    gathered: list[CloudEntry] = []
+
+
+class ValueEntry(Entry):
+    """A value of an ingredient with where it comes from: see `core.larder.SourcedValue`."""
+
+    name: Annotated[Plain, Field(min_length=1, max_length=60)]
+    value: Annotated[float, Field(ge=0, allow_inf_nan=False)]
+    relative_sd: Annotated[float, Field(ge=0, le=2, allow_inf_nan=False)]
+    source: Annotated[Plain, Field(min_length=1, max_length=2000)]
+    source_kind: Annotated[Plain, Field(max_length=60)]
+    why: Text = ""
+
+
+class IngredientEntry(Entry):
+    """An ingredient of the house's own: see `core.larder.Ingredient`."""
+
+    slug: Annotated[Plain, Field(min_length=1, max_length=100)]
+    name: Name
+    kind: Kind
+    slots: list[SlotName] = []
+    impression: Text = ""
+    allergens: list[Slug] = []
+    cautions: list[Slug] = []
+    piece_ml: Annotated[float, Field(ge=0, allow_inf_nan=False)] | None = None
+    piece_g: Annotated[float, Field(ge=0, allow_inf_nan=False)] | None = None
+    aroma: dict[Annotated[Plain, Field(max_length=60)], Annotated[int, Field(ge=1, le=3)]] = {}
+    foam: Foam = ""
+    origin: Literal["house", "demo"] = "house"
+    also: list[Slug] = []
+    rank: Annotated[int, Field(ge=1, le=4)] = 2
+    values: list[ValueEntry] = []
+
+    @classmethod
+    def of(cls, ingredient: Ingredient) -> IngredientEntry:
+        """An ingredient as it stands in the file; the price that its shelf tells stands with the shelf."""
+        same = ("slug", "name", "kind", "impression", "piece_ml", "piece_g", "foam", "origin", "rank")
+        lists = {name: list(getattr(ingredient, name)) for name in ("slots", "allergens", "cautions", "also")}
+        told = [value for value in ingredient.values.values() if value.source != OF_THE_SHELF]
+        values = [ValueEntry.model_validate({name: getattr(each, name) for name in ValueEntry.model_fields}) for each in told]
+        values.sort(key=lambda each: each.name)
+        return cls(
+            **{name: getattr(ingredient, name) for name in same}, **lists, aroma=dict(sorted(ingredient.aroma.items())), values=values
+        )
+
+    def ingredient(self) -> Ingredient:
+        """The same for the core.
+
+        Raises
+        ------
+        ImpossibleComposition
+        """
+        values = {each.name: SourcedValue(**each.model_dump()) for each in self.values}
+        told: dict[str, Any] = {name: getattr(self, name) for name in IngredientEntry.model_fields if name != "values"}
+        told |= {name: tuple(told[name]) for name in ("slots", "allergens", "cautions", "also")}
+        return Ingredient(**told, values=values, composition=composition_from_values(values, self.kind))
+
+
+class ShelfEntry(Entry):
+    """How an ingredient stands on the shelf, and what the house pays a litre."""
+
+    slug: Slug
+    state: ShelfState
+    price_per_litre: Annotated[float, Field(ge=0, le=10_000, allow_inf_nan=False)] | None = None
+
+
+class AmendedEntry(Entry):
+    """What tasting changed of an ingredient that ships."""
+
+    slug: Slug
+    aroma: dict[Annotated[Plain, Field(max_length=60)], Annotated[int, Field(ge=1, le=3)]]
+    impression: Text
+
+
+class PartEntry(Entry):
+    """A bottle or a juice tasted alone."""
+
+    slug: Slug
+    taster: Annotated[Plain, Field(min_length=1, max_length=100)]
+    words: WordsEntry
+    amended: bool = False
+    tasted_at: Time = ""
+
+
+class PalateEntry(Entry):
+    """From when on a taster's palate is learnt anew."""
+
+    taster: Annotated[Plain, Field(max_length=100)]
+    since: Time
+
+
+class HouseFile(Entry):
+    """A house, or some of it."""
+
+    format: Literal["oenomel/house"] = "oenomel/house"
+    version: Literal[1] = 1
+    ingredients: list[IngredientEntry] = []
+    amended: list[AmendedEntry] = []
+    shelf: list[ShelfEntry] = []
+    parts: list[PartEntry] = []
+    palates: list[PalateEntry] = []
+    drinks: list[DrinkEntry] = []
+
+
+OF_THE_SHELF: Final = "my shelf"
+"""The source of a price that stands on the shelf."""
+
+
+def parse_house(told: Any) -> HouseFile:
+    """A house file out of its JSON; raises SpecError naming the first place that is wrong."""
+    try:
+        return HouseFile.model_validate(told)
+    except ValidationError as error:
+        raise spec_error(error.errors()[0]) from error
+
+
+def house_text(house: HouseFile) -> str:
+    """A house as the text of its file: keys in their order, what was never told left out."""
+    return json.dumps(house.model_dump(mode="json", exclude_unset=True), indent=1, ensure_ascii=False) + "\n"

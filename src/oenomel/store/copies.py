@@ -1,0 +1,190 @@
+"""Copies of the data file: where one is told, one a day beside it, and how one is put back."""
+
+from __future__ import annotations
+
+import os
+import shutil
+import sqlite3
+from contextlib import closing, suppress
+from dataclasses import dataclass
+from datetime import UTC, date, datetime
+from pathlib import Path
+from typing import Final
+
+from oenomel.errors import CopyFault, StoreError, StoreFault
+from oenomel.store import database
+from oenomel.store.database import copies_folder
+from oenomel.store.snapshot import snapshot, sync_folder
+
+__all__ = ["CopyRecord", "back_up", "copies_of", "keep_of_today", "make_now", "restore"]
+
+DAYS_KEPT: Final = 7
+"""So many of the daily copies are kept, and of each month the last; of those made by hand so many too (house rule)."""
+
+_DAY, _BY_HAND = "day", "by-hand"
+
+
+@dataclass(frozen=True, slots=True)
+class CopyRecord:
+    """A copy beside the data file: its file, and when it was made, ISO 8601 in UTC."""
+
+    path: Path
+    made_at: str
+
+
+def copies_of(data: Path) -> list[CopyRecord]:
+    """The copies of a data file, the newest first."""
+    found = [(each.stat().st_mtime, each) for each in copies_folder(data).glob("*.db")]
+    return [CopyRecord(path, datetime.fromtimestamp(made, UTC).isoformat(timespec="seconds")) for made, path in sorted(found, reverse=True)]
+
+
+def back_up(data: Path, target: Path) -> None:
+    """Copies a data file, in use or not, to a file of its own; an older copy that lies there is replaced once the new one is whole.
+
+    Raises
+    ------
+    StoreError
+        The data file can't be read; there is no such folder; the disk is full; something else lies there.
+    """
+    _check_target(data, target)
+    with closing(database.open_to_copy(data)) as conn:
+        try:
+            snapshot(conn, target)
+        except (sqlite3.Error, OSError) as error:
+            raise _fault(error, target) from error
+
+
+def restore(data: Path, copy: Path) -> Path | None:
+    """Puts a copy in the place of a data file, and returns where the old one is kept; None where there was none.
+
+    Whoever has the file open sees the restored one: it is written into it as one transaction.
+
+    Raises
+    ------
+    StoreError
+        The copy is none, is damaged or made by a newer Oenomel; the disk is full. Nothing is changed.
+    """
+    if copy.exists() and data.exists() and copy.samefile(data):
+        raise CopyFault("itself", copy)
+    ready = data.with_name(f".{data.name}.{os.getpid()}.ready")
+    try:
+        _make_ready(copy, ready)
+        kept = _keep_old(data) if data.exists() else None
+        _put_in_place(ready, data)
+    except (sqlite3.Error, OSError) as error:
+        raise _fault(error, data) from error
+    finally:
+        with suppress(OSError):
+            ready.unlink(missing_ok=True)
+    return kept
+
+
+def keep_of_today(data: Path, today: date) -> Path | None:
+    """The first of a day keeps a copy of it and lets go of old ones; None where there is one already, or nothing to copy yet.
+
+    Raises
+    ------
+    StoreError
+    """
+    target = copies_folder(data) / f"{_DAY}-{today.isoformat()}.db"
+    if target.exists() or not data.exists() or data.stat().st_size == 0:
+        return None
+    return _kept(data, target)
+
+
+def make_now(data: Path) -> Path:
+    """A copy beside the data file, made by hand; raises StoreError."""
+    return _kept(data, _unused(copies_folder(data), _BY_HAND))
+
+
+def _kept(data: Path, target: Path) -> Path:
+    _make_folder(target.parent)
+    back_up(data, target)
+    _let_go(target.parent)
+    return target
+
+
+def _let_go(folder: Path) -> None:
+    """Keeps the last seven of the daily copies and the last of each month, and the last seven that were made by hand."""
+    days = sorted(folder.glob(f"{_DAY}-*.db"), reverse=True)
+    months = {each.name[: len(f"{_DAY}-2026-11")]: each for each in reversed(days)}
+    gone = [each for each in days[DAYS_KEPT:] if each not in months.values()]
+    gone += sorted(folder.glob(f"{_BY_HAND}-*.db"), reverse=True)[DAYS_KEPT:]
+    for each in gone:
+        each.unlink(missing_ok=True)
+
+
+def _make_ready(copy: Path, ready: Path) -> None:
+    """A copy brought up to date beside the data file, so that what is put in its place is whole and of this version."""
+    try:
+        with closing(database.open_to_copy(copy)) as conn:
+            snapshot(conn, ready)
+    except StoreFault as fault:
+        raise CopyFault("no copy" if fault.fault in ("foreign", "damaged", "folder", "gone") else fault.fault, copy, fault.told) from fault
+    except sqlite3.DatabaseError as error:
+        raise CopyFault("no copy", copy) from error
+    try:
+        database.bring_up_to_date(ready)
+    except StoreError as error:
+        raise StoreError(str(error).replace(str(ready), str(copy))) from error
+
+
+def _keep_old(data: Path) -> Path:
+    kept = _unused(copies_folder(data), "replaced")
+    _make_folder(kept.parent)
+    try:
+        back_up(data, kept)
+    except StoreError:
+        # What is damaged is kept as it lies, with what SQLite keeps beside it.
+        for ending in ("", "-wal"):
+            if (beside := Path(f"{data}{ending}")).exists():
+                shutil.copyfile(beside, f"{kept}{ending}")
+        sync_folder(kept.parent)
+    return kept
+
+
+def _put_in_place(ready: Path, data: Path) -> None:
+    try:
+        database.check_ours(data)
+        with closing(sqlite3.connect(ready)) as whole, closing(database.connect(data)) as lying:
+            whole.backup(lying)
+    except (StoreError, sqlite3.DatabaseError) as error:
+        fault = error if isinstance(error, StoreFault) else database.fault_of(error, data) if isinstance(error, sqlite3.Error) else None
+        if fault is None or fault.fault not in ("foreign", "damaged", "gone", "unusable"):
+            raise
+        # There is nothing sound to write into: the file itself is exchanged, and what belonged to the old one goes first.
+        for ending in ("-wal", "-shm"):
+            Path(f"{data}{ending}").unlink(missing_ok=True)
+        ready.replace(data)
+        sync_folder(data.parent)
+
+
+def _check_target(data: Path, target: Path) -> None:
+    if target.exists() and data.exists() and target.samefile(data):
+        raise CopyFault("itself", target)
+    if not target.parent.is_dir():
+        raise CopyFault("no folder", target)
+    if target.is_dir():
+        raise CopyFault("is folder", target)
+    if target.exists() and target.stat().st_size:
+        try:
+            database.check_ours(target)
+        except StoreError as error:
+            raise CopyFault("taken", target) from error
+
+
+def _make_folder(folder: Path) -> None:
+    try:
+        folder.mkdir(mode=0o700, exist_ok=True)
+    except OSError as error:
+        raise _fault(error, folder) from error
+
+
+def _unused(folder: Path, kind: str) -> Path:
+    stamp = datetime.now(UTC).strftime("%Y-%m-%dT%H%M%S")
+    names = (f"{kind}-{stamp}{f'-{n}' if n else ''}.db" for n in range(1000))
+    return next(folder / name for name in names if not (folder / name).exists())
+
+
+def _fault(error: sqlite3.Error | OSError, path: Path) -> StoreError:
+    return error if isinstance(error, StoreError) else database.fault_of(error, path)

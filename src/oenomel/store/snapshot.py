@@ -1,0 +1,51 @@
+"""A whole copy of an open data file, made by SQLite's own backup: consistent though the file is in use, and there whole or not at all."""
+
+from __future__ import annotations
+
+import os
+import sqlite3
+from contextlib import closing, suppress
+from pathlib import Path
+from typing import Final
+
+__all__ = ["OWNER_ONLY", "snapshot", "sync_folder"]
+
+OWNER_ONLY: Final = 0o600
+
+
+def snapshot(conn: sqlite3.Connection, target: Path) -> None:
+    """Writes a copy of what a connection sees to a file of its own, which takes its place only once it is whole and on the disk.
+
+    Raises
+    ------
+    sqlite3.Error, OSError
+        Nothing is left behind but what lay there before.
+    """
+    part = target.with_name(f".{target.name}.{os.getpid()}.part")
+    try:
+        os.close(os.open(part, os.O_RDWR | os.O_CREAT | os.O_TRUNC, OWNER_ONLY))
+        with closing(sqlite3.connect(part, isolation_level=None)) as copy:
+            conn.backup(copy)
+            # One file that needs nothing beside it.
+            copy.execute("PRAGMA journal_mode = DELETE")
+            (sound,) = copy.execute("PRAGMA quick_check(1)").fetchone()
+            if sound != "ok":
+                raise sqlite3.DatabaseError(f"the copy isn't whole: {sound}")
+        with part.open("rb") as written:
+            os.fsync(written.fileno())
+        part.replace(target)
+        sync_folder(target.parent)
+    except BaseException:
+        with suppress(OSError):
+            part.unlink(missing_ok=True)
+        raise
+
+
+def sync_folder(folder: Path) -> None:
+    """Puts on the disk which files a folder holds, where the platform can."""
+    with suppress(OSError):
+        opened = os.open(folder, os.O_RDONLY)
+        try:
+            os.fsync(opened)
+        finally:
+            os.close(opened)
