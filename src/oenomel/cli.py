@@ -19,6 +19,8 @@ from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
 from oenomel.core.larder import Findable, Index, Larder, catalogue
 from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, correctors_for, rebalance, ways_of
 from oenomel.errors import OenomelError, OutOfRange, SpecError
+from oenomel.interchange.card.content import day_words
+from oenomel.interchange.card.writing import card_file
 from oenomel.interchange.formats.reading import LARGEST_PAGE, read_text
 from oenomel.interchange.formats.writing import FORMATS, write_as
 from oenomel.interchange.house.reading import house_of
@@ -80,7 +82,7 @@ def _parser() -> argparse.ArgumentParser:
 
     writing = commands.add_parser("write", help="print a spec file in an open format")
     writing.add_argument("spec", type=Path, help="a spec file (JSON)")
-    writing.add_argument("--as", dest="wanted", choices=FORMATS, required=True, help="the format")
+    writing.add_argument("--as", dest="wanted", choices=(*FORMATS, "html"), required=True, help="the format")
     writing.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
     writing.set_defaults(run=_write)
 
@@ -206,8 +208,12 @@ def _write(chosen: argparse.Namespace) -> int:
     larder = _larder(chosen.data)
     spec = parse_spec(_text(chosen.spec))
     # Whoever reads the file needs to know what is in it: an unknown slug is refused here.
-    drink_from_spec(spec, larder)
-    print(write_as(spec, chosen.wanted, {slug: each.name for slug, each in larder.items()}), end="")
+    forecast = forecast_of(drink_from_spec(spec, larder))
+    names = {slug: each.name for slug, each in larder.items()}
+    if chosen.wanted == "html":
+        print(card_file(spec, forecast, day_words(datetime.now().astimezone().date())), end="")
+    else:
+        print(write_as(spec, chosen.wanted, names), end="")
     return 0
 
 

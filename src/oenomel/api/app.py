@@ -16,8 +16,9 @@ from oenomel.api.door import Door
 from oenomel.api.errors import PROBLEMS, add_error_handlers
 from oenomel.api.reading.house import only_looks
 from oenomel.api.reading.parameters import only_known_parameters
-from oenomel.api.routers import demo as demo_router
 from oenomel.api.routers import (
+    cards,
+    carrying,
     drinks,
     families,
     forecast,
@@ -32,10 +33,12 @@ from oenomel.api.routers import (
     tastings,
     tree,
 )
+from oenomel.api.routers import demo as demo_router
 from oenomel.api.routers import sharing as sharing_router
 from oenomel.api.searching import Turns
-from oenomel.api.serving import LARGEST_BODY, FrontEnd, Guard
+from oenomel.api.serving import FrontEnd, Guard
 from oenomel.api.sharing import Sharing
+from oenomel.api.sizes import LARGEST_BODY
 from oenomel.instruments.bench_set import BenchSet
 from oenomel.interchange.models import Report
 from oenomel.store import database
@@ -120,6 +123,8 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         tastings,
         measuring,
         tree,
+        cards,
+        carrying,
         sharing_router,
     )
     for router in (health, *(room.router for room in rooms), *only_in_the_demo):

@@ -11,12 +11,13 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from starlette.exceptions import HTTPException
 
+from oenomel.api.sizes import too_large
 from oenomel.errors import DomainError, NoReading, OenomelError, OnlyLooking, RecordConflict, RecordNotFound, SpecError, StoreError
 from oenomel.interchange.models import Report
 from oenomel.interchange.spec.file import spec_error
 from oenomel.store.database import fault_of
 
-__all__ = ["PROBLEMS", "TOO_LARGE", "Problem", "add_error_handlers", "problem"]
+__all__ = ["PROBLEMS", "Problem", "add_error_handlers", "problem"]
 
 _STATUS: Final[tuple[tuple[type[OenomelError], HTTPStatus], ...]] = (
     (DomainError, HTTPStatus.UNPROCESSABLE_ENTITY),
@@ -26,9 +27,6 @@ _STATUS: Final[tuple[tuple[type[OenomelError], HTTPStatus], ...]] = (
     (NoReading, HTTPStatus.SERVICE_UNAVAILABLE),
     (StoreError, HTTPStatus.SERVICE_UNAVAILABLE),
 )
-
-
-TOO_LARGE: Final = "the body is too large: 2 MB are taken"
 
 
 class Problem(Report):
@@ -87,10 +85,10 @@ def _of_the_file(request: Request, error: Exception) -> JSONResponse:
     return _ours(request, fault_of(error, request.app.state.data))
 
 
-def _http(_: Request, error: Exception) -> JSONResponse:
+def _http(request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, HTTPException)
-    too_large = error.status_code == HTTPStatus.REQUEST_ENTITY_TOO_LARGE
-    told = (TOO_LARGE, "too-large") if too_large else (str(error.detail), "http")
+    is_too_large = error.status_code == HTTPStatus.REQUEST_ENTITY_TOO_LARGE
+    told = (too_large(request.url.path), "too-large") if is_too_large else (str(error.detail), "http")
     response = problem(HTTPStatus(error.status_code), *told)
     response.headers.update(error.headers or {})
     return response

@@ -14,8 +14,8 @@ import uvicorn
 from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
 
 from oenomel.api.app import create_app
-from oenomel.api.serving import LARGEST_HEADERS
 from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, address_of, is_loopback, own_addresses, pairing_address, qr_code
+from oenomel.api.sizes import LARGEST_HEADERS
 from oenomel.core.spec import read_said
 from oenomel.errors import CannotListen, SpecError
 

@@ -13,7 +13,8 @@ from starlette.responses import PlainTextResponse
 from starlette.staticfiles import StaticFiles
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from oenomel.api.errors import TOO_LARGE, problem
+from oenomel.api.errors import problem
+from oenomel.api.sizes import LARGEST_HEADERS, largest_body, too_large
 
 __all__ = ["FrontEnd", "Guard"]
 
@@ -27,9 +28,6 @@ _HEADERS: Final = {
     "cross-origin-opener-policy": "same-origin",
     "cross-origin-resource-policy": "same-origin",
 }
-LARGEST_HEADERS: Final = 64 * 1024
-LARGEST_BODY: Final = 2_000_000
-
 _SAFE_METHODS: Final = frozenset({"GET", "HEAD", "OPTIONS"})
 
 
@@ -75,8 +73,8 @@ class Guard:
             over = f"the headers are over {LARGEST_HEADERS // 1024} KB"
             return problem(HTTPStatus.REQUEST_HEADER_FIELDS_TOO_LARGE, over, "too-large")
         told = headers.get("content-length", "")
-        if told.isdecimal() and int(told) > LARGEST_BODY:
-            return problem(HTTPStatus.REQUEST_ENTITY_TOO_LARGE, TOO_LARGE, "too-large")
+        if told.isdecimal() and int(told) > largest_body(scope["path"]):
+            return problem(HTTPStatus.REQUEST_ENTITY_TOO_LARGE, too_large(scope["path"]), "too-large")
         return None
 
     def _is_own(self, host: str, scope: Scope) -> bool:

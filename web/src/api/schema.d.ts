@@ -224,6 +224,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/garnishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Suggest Garnishes
+         * @description Garnishes that would suit a spec, the best first, each with its reason.
+         */
+        post: operations["suggest_garnishes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/serves": {
         parameters: {
             query?: never;
@@ -375,7 +395,7 @@ export interface paths {
         put?: never;
         /**
          * Write Recipe
-         * @description A drink in an open format.
+         * @description A drink in an open format, or as its card in one file.
          */
         post: operations["write_recipe"];
         delete?: never;
@@ -1127,6 +1147,146 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Write Card
+         * @description The card of a drink, or of two of its trials with their differences marked.
+         */
+        post: operations["write_card"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/list-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Write List
+         * @description A whole list on one sheet.
+         */
+        post: operations["write_list"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/import/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Files
+         * @description What is new in files, what is the same, and what differs; nothing is written.
+         */
+        post: operations["look_at_files"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Files
+         * @description Takes files in, all of them or none. No trial is ever changed.
+         */
+        post: operations["import_files"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Export Drinks
+         * @description Some drinks, or the whole house, as a file to carry along.
+         */
+        post: operations["export_drinks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/data-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Data File
+         * @description Where the house lives, and when it was copied last.
+         */
+        get: operations["get_data_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Copy
+         * @description Makes a copy of the data file beside it, now.
+         */
+        post: operations["make_copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sharing": {
         parameters: {
             query?: never;
@@ -1544,6 +1704,68 @@ export interface components {
             why: string;
         };
         /**
+         * CardReport
+         * @description A card as a fragment of HTML whose text is all escaped, and what the sheet is called.
+         */
+        CardReport: {
+            /** Html */
+            html: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * CardRequest
+         * @description A drink of the book on a card: the trial of that number, or what lies on the bench, or else the newest; ``beside`` another trial.
+         */
+        CardRequest: {
+            /**
+             * Order
+             * @default cheap and risky first
+             * @enum {string}
+             */
+            order: "cheap and risky first" | "spirit first" | "as written";
+            /**
+             * Sparkling
+             * @default on top
+             * @enum {string}
+             */
+            sparkling: "on top" | "in the glass first" | "half and half";
+            /**
+             * Shown
+             * @default ml
+             * @enum {string}
+             */
+            shown: "ml" | "oz";
+            /**
+             * Country
+             * @default us
+             * @enum {string}
+             */
+            country: "us" | "uk" | "au";
+            /** Drink */
+            drink: number;
+            /** Trial */
+            trial?: number | null;
+            /** Beside */
+            beside?: number | null;
+            /**
+             * Layout
+             * @default card
+             * @enum {string}
+             */
+            layout: "card" | "station";
+        };
+        /**
+         * CarriedFile
+         * @description A file that is carried in: what it is called, and its text.
+         */
+        CarriedFile: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * Change
          * @description One change, in words, and what it did: by how much each figure changed in its unit, and each axis in noticeable steps.
          *
@@ -1816,6 +2038,24 @@ export interface components {
             parents: number[];
         };
         /**
+         * DataFileReport
+         * @description Where the house lives: its data file, how large it is, which version wrote it, and its copies. No path is told to a guest.
+         */
+        DataFileReport: {
+            /** Path */
+            path: string;
+            /** Size Bytes */
+            size_bytes: number;
+            /** Version */
+            version: string;
+            /** Copies Folder */
+            copies_folder: string;
+            /** Copies */
+            copies: number;
+            /** Last Copy At */
+            last_copy_at: string | null;
+        };
+        /**
          * DeviceReading
          * @description What a device shows.
          */
@@ -1974,6 +2214,48 @@ export interface components {
              * @default
              */
             wetted_with: string;
+        };
+        /**
+         * EdgeSip
+         * @description A sip over the edge: grams that come along, of what, and in a sentence how it tastes beside one over the bare edge.
+         */
+        EdgeSip: {
+            /** Pour */
+            pour: number;
+            /** Grams */
+            grams: number;
+            /**
+             * Brings
+             * @enum {string}
+             */
+            brings: "sugar" | "salt" | "";
+            /** Sugar With */
+            sugar_with: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * ExportReport
+         * @description A file to carry along: its text, and what it is called.
+         */
+        ExportReport: {
+            /** Text */
+            text: string;
+            /** File Name */
+            file_name: string;
+        };
+        /**
+         * ExportRequest
+         * @description Drinks to carry out, all where none is told: with their notebook ("house"), or each newest trial in an open format.
+         */
+        ExportRequest: {
+            /**
+             * Drinks
+             * @default []
+             */
+            drinks: number[];
+            /** Wanted */
+            wanted: "house" | ("json" | "csv" | "markdown" | "jsonld");
         };
         /**
          * FactorEntry
@@ -2137,6 +2419,7 @@ export interface components {
             findings: components["schemas"]["FindingReport"][];
             place: components["schemas"]["Place"] | null;
             sight: components["schemas"]["AppearanceReport"] | null;
+            edge: components["schemas"]["EdgeSip"] | null;
             /** Cost */
             cost: number | null;
         };
@@ -2177,6 +2460,29 @@ export interface components {
             nearest: components["schemas"]["FoundIngredient"][];
         };
         /**
+         * Garnish
+         * @description A garnish: what, how it is put there ("on the edge", "expressed and thrown away"), why, and what to take where there is none.
+         */
+        Garnish: {
+            /** What */
+            what: string;
+            /**
+             * How
+             * @default
+             */
+            how: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /**
+             * Instead
+             * @default
+             */
+            instead: string;
+        };
+        /**
          * GarnishEntry
          * @description A garnish: what, why, how it is put there, and what to take where there is none.
          */
@@ -2198,6 +2504,15 @@ export interface components {
              * @default
              */
             instead: string;
+        };
+        /**
+         * GarnishSuggestion
+         * @description A garnish as it stands in a spec, with its reason, and whether it is at hand.
+         */
+        GarnishSuggestion: {
+            garnish: components["schemas"]["Garnish"];
+            /** At Hand */
+            at_hand: boolean;
         };
         /**
          * GlassReport
@@ -2264,6 +2579,29 @@ export interface components {
             };
             /** Volume Ml */
             volume_ml: number;
+        };
+        /**
+         * ImportReport
+         * @description Each thing of the files: whether it was new, the same, or differs, side by side.
+         */
+        ImportReport: {
+            /** Items */
+            items: components["schemas"]["Item"][];
+        };
+        /**
+         * ImportRequest
+         * @description Files to take in, and by an item's key what becomes of one that differs; the rest of those is left as it is here.
+         */
+        ImportRequest: {
+            /** Files */
+            files: components["schemas"]["CarriedFile"][];
+            /**
+             * Choices
+             * @default {}
+             */
+            choices: {
+                [key: string]: "leave" | "add" | "beside" | "take";
+            };
         };
         /**
          * IngredientDetail
@@ -2395,6 +2733,38 @@ export interface components {
             sugar_acid_ratio?: number[] | null;
         };
         /**
+         * Item
+         * @description A drink, a bottle or the like that is carried in.
+         *
+         *     ``choices`` are what can be done with one that differs: leave it out, add its trials to those that are here, put it beside as a drink
+         *     of its own, or take it in place of what is here (never a trial).
+         */
+        Item: {
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "new" | "same" | "differs";
+            /** Words */
+            words: string;
+            /**
+             * Choices
+             * @default []
+             */
+            choices: ("leave" | "add" | "beside" | "take")[];
+            /**
+             * Sides
+             * @default []
+             */
+            sides: components["schemas"]["Side"][];
+        };
+        /**
          * LabelEntry
          * @description What stands on a bottle: strength as % or as US proof, sugar and acid in g per 100 ml, or a class of sweetness; what it is like.
          */
@@ -2502,6 +2872,49 @@ export interface components {
             asks: string;
             /** Amounts */
             amounts: string[];
+        };
+        /**
+         * ListRequest
+         * @description Drinks of the book on one sheet; without any, the finished ones, or all where none is.
+         */
+        ListRequest: {
+            /**
+             * Order
+             * @default cheap and risky first
+             * @enum {string}
+             */
+            order: "cheap and risky first" | "spirit first" | "as written";
+            /**
+             * Sparkling
+             * @default on top
+             * @enum {string}
+             */
+            sparkling: "on top" | "in the glass first" | "half and half";
+            /**
+             * Shown
+             * @default ml
+             * @enum {string}
+             */
+            shown: "ml" | "oz";
+            /**
+             * Country
+             * @default us
+             * @enum {string}
+             */
+            country: "us" | "uk" | "au";
+            /**
+             * Drinks
+             * @default []
+             */
+            drinks: number[];
+        };
+        /**
+         * LookRequest
+         * @description Files to hold against what the house has.
+         */
+        LookRequest: {
+            /** Files */
+            files: components["schemas"]["CarriedFile"][];
         };
         /**
          * LoudnessReport
@@ -3340,7 +3753,7 @@ export interface components {
         /**
          * RulesReport
          * @description The ruler of each axis and from how many steps on a difference can be tasted, seconds of the techniques that go by the clock,
-         *     who may join a drink, allergens, and the slots.
+         *     who may join a drink, allergens, the slots, how a garnish is put there, and what a piece of ice weighs, [g].
          */
         RulesReport: {
             /** Axes */
@@ -3359,6 +3772,12 @@ export interface components {
             allergens: string[];
             /** Slots */
             slots: ("base" | "sour" | "sweet" | "liqueur" | "accent" | "texture" | "lengthener" | "seasoning" | "edge" | "garnish" | "other")[];
+            /** Garnish Hows */
+            garnish_hows: string[];
+            /** Ice Piece G */
+            ice_piece_g: {
+                [key: string]: number;
+            };
         };
         /**
          * SchoolReport
@@ -3614,6 +4033,18 @@ export interface components {
             state: "at hand" | "low" | "out";
             /** Price Per Litre */
             price_per_litre: number | null;
+        };
+        /**
+         * Side
+         * @description One thing that differs: what the house has, and what comes.
+         */
+        Side: {
+            /** What */
+            what: string;
+            /** Here */
+            here: string;
+            /** Comes */
+            comes: string;
         };
         /**
          * SideBySideReport
@@ -4396,11 +4827,8 @@ export interface components {
          */
         WriteRequest: {
             spec: components["schemas"]["SpecFile"];
-            /**
-             * Wanted
-             * @enum {string}
-             */
-            wanted: "json" | "csv" | "markdown" | "jsonld";
+            /** Wanted */
+            wanted: ("json" | "csv" | "markdown" | "jsonld") | "html";
             /**
              * Notes
              * @default
@@ -4997,6 +5425,50 @@ export interface operations {
             };
         };
     };
+    suggest_garnishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpecFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GarnishSuggestion"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     compare_serves: {
         parameters: {
             query?: {
@@ -5385,7 +5857,15 @@ export interface operations {
     };
     write_recipe: {
         parameters: {
-            query?: never;
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -7521,6 +8001,412 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_card: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_list: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_at_files: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_files: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_drinks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExportRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExportReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_data_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DataFileReport"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DataFileReport"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

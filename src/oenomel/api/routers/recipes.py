@@ -2,15 +2,19 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from datetime import datetime
+from typing import Annotated, Literal
 
 from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection
+from oenomel.api.reading.house import Connection, HouseConditions, resolve
 from oenomel.api.room import room
+from oenomel.core.forecast import forecast_of
 from oenomel.core.larder import Ingredient, Larder, slug_for
 from oenomel.core.recipe import Mended
+from oenomel.interchange.card.content import day_words
+from oenomel.interchange.card.writing import card_file
 from oenomel.interchange.formats.reading import LARGEST_PAGE, ReadReport, read_text
 from oenomel.interchange.formats.writing import ENDINGS, Format, write_as
 from oenomel.interchange.models import Entry, Plain, Report
@@ -42,7 +46,7 @@ class WriteRequest(Entry):
     """A drink to write, with what is to be remembered of it."""
 
     spec: SpecFile
-    wanted: Format
+    wanted: Format | Literal["html"]
     notes: Annotated[Plain, Field(max_length=10_000)] = ""
 
 
@@ -61,9 +65,13 @@ def read_recipe_text(body: ReadRequest, conn: Connection) -> ReadReport:
 
 
 @router.post("/write", responses=PROBLEMS["bad"])
-def write_recipe(body: WriteRequest, conn: Connection) -> WrittenReport:
-    """A drink in an open format."""
+def write_recipe(body: WriteRequest, conn: Connection, conditions: HouseConditions) -> WrittenReport:
+    """A drink in an open format, or as its card in one file."""
+    (drink,) = resolve(conn, body.spec)
     names = {slug: each.name for slug, each in ingredients.some(conn, slugs_of(body.spec)).items()}
+    if body.wanted == "html":
+        text = card_file(body.spec, forecast_of(drink, conditions), day_words(datetime.now().astimezone().date()), body.notes)
+        return WrittenReport(text=text, file_name=f"{slug_for(body.spec.name)}.html")
     text = write_as(body.spec, body.wanted, names, body.notes)
     return WrittenReport(text=text, file_name=f"{slug_for(body.spec.name)}.{ENDINGS[body.wanted]}")
 

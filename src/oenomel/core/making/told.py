@@ -54,14 +54,20 @@ def pour_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) 
     return f"{amount} of {pour.ingredient.said}" if amount else pour.ingredient.said
 
 
-def counted_words(pour: Pour, count: float) -> str:
-    """So many leaves or pieces of it: "9 mint leaves", "a sugar cube", "half a lime wedge"."""
+def counted_noun(pour: Pour, count: float) -> str:
+    """What is counted: "mint leaves", "sugar cube"."""
     noun = singular(pour.ingredient.said)
     if pour.unit == "leaf" and "leaf" not in noun:
         noun = f"{noun} leaf"
+    return noun if count <= 1 else plural(noun)
+
+
+def counted_words(pour: Pour, count: float) -> str:
+    """So many leaves or pieces of it: "9 mint leaves", "a sugar cube", "half a lime wedge"."""
+    noun = counted_noun(pour, count)
     if count == 1:
         return with_article(noun)
-    return f"half {with_article(noun)}" if count == 0.5 else f"{_number(count)} {plural(noun)}"
+    return f"half {with_article(noun)}" if count == 0.5 else f"{_number(count)} {noun}"
 
 
 def plural(noun: str) -> str:
