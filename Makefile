@@ -5,7 +5,7 @@ PYTHON ?= python3
 PORT ?= 8000
 BIN := .venv/bin
 STATIC := src/oenomel/api/static/index.html
-WEB := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts
+WEB := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts src/oenomel/interchange/card/templates/card.css
 SUDO := $(shell [ "$$(id -u)" = 0 ] || echo sudo)
 
 # Compiled modules are kept, also where a shell says otherwise: a test then starts in a third of the time.

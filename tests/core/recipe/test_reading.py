@@ -396,7 +396,7 @@ def test_the_making_is_taken_from_its_sentences():
     assert (recipe.made.method_ice, recipe.made.serve_ice, recipe.made.glass) == ("crushed", "crushed", "julep cup")
     assert recipe.made.garnish == ("mint sprig", "lime wheel")
     (rim,) = [pour for pour in recipe.pours if pour.stage == "rim"]
-    assert (rim.ingredient.slug, rim.said) == ("caster-sugar", "half the edge")
+    assert (rim.ingredient.slug, rim.said) == ("caster-sugar", None)
     assert recipe.notes == ("Whip.",) or "Whip" in " ".join(recipe.notes)
 
 

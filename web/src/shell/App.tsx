@@ -17,6 +17,8 @@ const notebook = () => import('../features/notebook');
 const shelf = () => import('../features/shelf');
 const tree = () => import('../features/tree');
 const paste = () => import('../features/paste');
+const card = () => import('../features/card');
+const carry = () => import('../features/carry');
 
 const router = createBrowserRouter([
   {
@@ -33,6 +35,9 @@ const router = createBrowserRouter([
       { path: '/specs/:drinkId', lazy: room(notebook, ({ SpecsPage }) => SpecsPage) },
       { path: '/palates', lazy: room(notebook, ({ PalatesPage }) => PalatesPage) },
       { path: '/paste', lazy: room(paste, ({ PastePage }) => PastePage) },
+      { path: '/card/:drinkId', lazy: room(card, ({ CardPage }) => CardPage) },
+      { path: '/list', lazy: room(card, ({ ListPage }) => ListPage) },
+      { path: '/import', lazy: room(carry, ({ ImportPage }) => ImportPage) },
       { path: '/tree', lazy: room(tree, ({ TreePage }) => TreePage) },
       { path: '*', element: <NotFound /> },
     ],

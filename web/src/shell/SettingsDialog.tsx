@@ -5,6 +5,7 @@ import { devicesQuery } from '../api/queries/house';
 import { changeSettings, useSettings, type Country, type Settings } from '../lib/settings';
 import { Chips } from '../ui/Chips';
 import { Dialog } from '../ui/Dialog';
+import { DataFile } from './DataFile';
 import { Sharing } from './Sharing';
 
 const OUNCES: [number, string][] = [
@@ -74,6 +75,7 @@ export function SettingsDialog({ onClose }: { onClose: () => void }) {
         </Link>
         .
       </p>
+      <DataFile />
       <Sharing />
     </Dialog>
   );

@@ -37,6 +37,8 @@ export const KEYS = {
   size: { key: 'g', where: 'On the bench', does: 'size it to the glass' },
   serve: { key: 's', where: 'On the bench', does: 'up, on cubes, on a large one, on crushed ice' },
   method: { key: 'm', where: 'On the bench', does: 'how it is made' },
+  steps: { key: 'e', where: 'On the bench', does: 'its steps: told otherwise, moved, your own' },
+  garnish: { key: 'n', where: 'On the bench', does: 'garnish it' },
   keep: { key: 'k', where: 'On the bench', does: 'keep as trial' },
   done: { key: 'd', where: 'On the bench', does: 'the next step is done' },
   step: {

@@ -17,6 +17,7 @@ export const ICE_IN: Record<Method['ice'], string> = {
   large: 'with a large cube',
   crushed: 'with crushed ice',
 };
+const PIECES: Partial<Record<Method['ice'], string>> = { cubes: 'cubes', large: 'large cubes' };
 /** The ice that it is served on. */
 export const SERVED: Record<Spec['serve']['ice'], string> = {
   none: 'up',
@@ -31,18 +32,13 @@ export const SCHOOL_OF_WATER: Record<string, string> = {
   estimate: 'estimate',
 };
 
-/** The seconds that count: of a range its middle. */
-export function secondsOf({ seconds }: Method): number | null {
-  if (!Array.isArray(seconds)) return seconds ?? null;
-  const [fewest = 0, most = fewest] = seconds;
-  return (fewest + most) / 2;
-}
-
 /** "Shaken 12 s with cubes, 10 s dry"; `reference` are the seconds of techniques that go by the clock. */
 export function methodWords(method: Method, reference: Rules['reference_seconds'] | undefined): string {
   const usual = reference?.[method.technique];
   const seconds = Array.isArray(method.seconds) ? method.seconds.join('–') : method.seconds;
   const time = usual !== undefined ? ` ${seconds ?? usual} s` : '';
   const dry = method.dry_shake_seconds > 0 ? `, ${method.dry_shake_seconds} s dry` : '';
-  return `${DONE[method.technique]}${time} ${ICE_IN[method.ice]}${dry}`;
+  const ice =
+    method.ice_pieces == null ? ICE_IN[method.ice] : `with ${method.ice_pieces} ${PIECES[method.ice] ?? 'pieces'}`;
+  return `${DONE[method.technique]}${time} ${ice}${dry}`;
 }

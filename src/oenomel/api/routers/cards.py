@@ -72,7 +72,7 @@ def write_card(body: CardRequest, conn: Connection, conditions: HouseConditions)
     if body.beside is None:
         return CardReport(html=cards_html([card], body.layout), title=card.name)
     other = _card(conn, body, body.beside, conditions)
-    return CardReport(html=cards_html([beside(other, card), beside(card, other)], "card"), title=card.name)
+    return CardReport(html=cards_html([beside(card, other), beside(other, card)], "card"), title=card.name)
 
 
 @router.post("/list-sheet", responses=PROBLEMS["write"])

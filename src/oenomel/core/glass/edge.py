@@ -49,15 +49,14 @@ def _sip(drink: Drink, index: int, pour: Pour, sugar: float) -> EdgeSip:
     told = told_sugar + told_salt
     stays = STAYS_G_PER_CM * around if not told else min(told, STAYS_G_PER_CM * around)
     grams = stays / around * min(LIP_CM, around)
-    which = "half of the edge" if edge.half else "the edge"
+    over = "Over the half edge" if edge.half else "With the edge"
     sweet = pour.ingredient.kind == "sugar" or told_sugar > told_salt
     if sweet:
         with_it = sugar + 100 * grams / SIP_ML
         how = in_words(float(steps_between(with_it, sugar, AXES["sugar"])), AXES["sugar"])
-        bare = "over the other half it is as foreseen" if edge.half else "the drink itself stays as foreseen"
-        words = f"A sip over {which} takes about {grams:.1f} g of sugar along and is {how}; {bare}."
+        words = f"{over} a sip takes about {grams:.1f} g of sugar along: {how}."
         return EdgeSip(index, grams, "sugar", with_it, words)
     if told_salt or "salt" in pour.ingredient.said.lower():
-        words = f"A sip over {which} takes about {grams:.1f} g of salt along: softer in bitter and sharp, and not in the figures."
+        words = f"{over} a sip takes about {grams:.1f} g of salt along: less bitter, less sharp."
         return EdgeSip(index, grams, "salt", sugar, words)
-    return EdgeSip(index, grams, "", sugar, f"A sip over {which} takes some {pour.ingredient.said} along; that isn't in the figures.")
+    return EdgeSip(index, grams, "", sugar, f"{over} a sip takes some {pour.ingredient.said} along.")

@@ -366,8 +366,8 @@ def _read_without_amount(reading: Reading, sentence: str, text: str, section: Se
 
 def _finished(reading: Reading) -> ReadRecipe:
     """The recipe, with what only the whole of it tells: edges, followed amounts, the technique, the family."""
-    for what, half in reading.made.rims:
-        _read_rim(reading, what, half)
+    for what, _ in reading.made.rims:
+        _read_rim(reading, what)
     _settle_lines_that_follow(reading)
     _settle_what_was_poured_after_all(reading)
     made, reasons = reading.made, []
@@ -398,7 +398,7 @@ def _finished(reading: Reading) -> ReadRecipe:
     )
 
 
-def _read_rim(reading: Reading, what: str, half: bool) -> None:
+def _read_rim(reading: Reading, what: str) -> None:
     """The edge of the glass, as a pour that adds nothing to the liquid."""
     slugs = (meant_by(each, (), reading.index).slug for each in re.split(r"\s*/\s*|\s+(?:or|and)\s+", what))
     coats = (reading.ingredient_of(slug) for slug in slugs if slug)
@@ -415,8 +415,7 @@ def _read_rim(reading: Reading, what: str, half: bool) -> None:
     if any(pour.stage == "rim" and pour.ingredient is ingredient for pour in reading.pours):
         return
     amount, unit = _RIM_AMOUNT
-    said = "half the edge" if half else None
-    reading.pours.append(ReadPour(what, ingredient, amount, as_unit(unit), "edge", "rim", said))
+    reading.pours.append(ReadPour(what, ingredient, amount, as_unit(unit), "edge", "rim"))
     if at is not None:
         reading.lines[at] = replace(reading.lines[at], pour=len(reading.pours) - 1)
 

@@ -15,6 +15,9 @@ from oenomel.interchange.card.content import COUNTRIES, Country
 __all__ = ["ListSheet", "list_sheet"]
 
 _SERVED: Final = {"none": "up", "cubes": "on cubes", "large": "on a large cube", "crushed": "on crushed ice"}
+OF_THE_DAY: Final = 3.0
+"""What keeps no longer than this, [days], is pressed for the evening (house rule)."""
+
 _PREPARED: Final = frozenset({"syrup", "honey"})
 
 
@@ -54,7 +57,7 @@ def list_sheet(forecasts: Sequence[Forecast], way: Way, country: Country, dated:
     return ListSheet(
         rows=tuple(_row(forecast, way, country) for forecast in forecasts),
         allergens=_shared(forecasts, lambda forecast: (each for pour in forecast.drink.pours for each in pour.ingredient.allergens)),
-        juices=_shared(forecasts, lambda forecast: _named(forecast, lambda each: each.kind == "juice")),
+        juices=_shared(forecasts, lambda forecast: _named(forecast, _is_pressed)),
         preparations=_shared(forecasts, lambda forecast: _named(forecast, _is_prepared)),
         garnishes=_shared(forecasts, _garnishes),
         dated=dated,
@@ -82,6 +85,11 @@ def _pour(pour: Pour, way: Way) -> str:
 
 def _named(forecast: Forecast, wanted: Callable[[Ingredient], bool]) -> Iterable[str]:
     return (pour.ingredient.said for pour in forecast.drink.pours if wanted(pour.ingredient))
+
+
+def _is_pressed(ingredient: Ingredient) -> bool:
+    """Juice of the day: what keeps longer comes out of a bottle."""
+    return ingredient.kind == "juice" and (ingredient.label("keeps_days") or 0.0) <= OF_THE_DAY
 
 
 def _is_prepared(ingredient: Ingredient) -> bool:

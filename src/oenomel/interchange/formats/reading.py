@@ -166,7 +166,7 @@ def _report(read: ReadRecipe) -> ReadReport:
     if made.seconds is not None:
         low, high = made.seconds
         seconds = low if low == high else [low, high]
-    spec = {
+    spec: dict[str, Any] = {
         "format": "oenomel/spec",
         "version": 1,
         "name": read.name[:LONGEST_WORDS],
@@ -182,6 +182,8 @@ def _report(read: ReadRecipe) -> ReadReport:
         },
         "serve": {"glass": made.glass, "ice": made.serve_ice or "none", "garnish": [each[:LONGEST_WORDS] for each in made.garnish[:20]]},
     }
+    if any(half for _, half in made.rims):
+        spec["serve"]["edge"] = {"half": True}
     try:
         checked = SpecFile.model_validate(spec)
     except ValidationError as error:

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-quer
 import { useCallback, useMemo, useState } from 'react';
 
 import { api, client, unwrap, type Amount, type Spec, type Supposed, type Unit } from '../client';
-import { useSettings, type Way } from '../../lib/settings';
+import { useSettings, type Settings, type Way } from '../../lib/settings';
 import { useRested } from '../../ui/useRested';
 
 const KEPT = { staleTime: 60_000, gcTime: 60_000 };
@@ -72,16 +72,20 @@ export const whyQuery = (spec: Spec, figure: Figure, query: Supposed) =>
 export const servesQuery = (spec: Spec, query: Supposed) =>
   api.queryOptions('post', '/api/serves', { params: { query }, body: spec }, KEPT);
 
-const stepsQuery = (spec: Spec, way: Way) =>
-  api.queryOptions('post', '/api/steps', { body: { spec, ...way } }, FOLLOWS);
+const stepsQuery = (spec: Spec, way: Way, shown: Settings['shown']) =>
+  api.queryOptions('post', '/api/steps', { body: { spec, ...way, shown } }, FOLLOWS);
 
 /** How the drink is made, by the house's schools, and the spec that is made so: it follows a hand a moment later. */
 export function useSteps(spec: Spec) {
-  const { way } = useSettings();
+  const { way, shown } = useSettings();
   const rested = useRested(spec, RESTED_MS);
-  const { spec: of, data } = useLastKnown(rested, useQuery(stepsQuery(rested, way)));
+  const { spec: of, data } = useLastKnown(rested, useQuery(stepsQuery(rested, way, shown)));
   return useMemo(() => ({ spec: of, steps: data ?? NONE }), [of, data]);
 }
+
+/** Garnishes that would suit the drink, each with its reason. */
+export const garnishesQuery = (spec: Spec) =>
+  api.queryOptions('post', '/api/garnishes', { body: { ...spec, serve: { ...spec.serve, garnish: [] } } }, KEPT);
 
 /** The last answer that was to its own question and no placeholder, with the spec that was asked of. */
 function useLastKnown<T>(spec: Spec, { data, isPlaceholderData }: { data: T | undefined; isPlaceholderData: boolean }) {

@@ -30,4 +30,5 @@ export const tastersQuery = () => api.queryOptions('get', '/api/tasters');
 export const palateQuery = (taster: string) =>
   api.queryOptions('get', '/api/palate', { params: { query: { taster } } });
 export const calibrationQuery = () => api.queryOptions('get', '/api/calibration');
+export const dataFileQuery = () => api.queryOptions('get', '/api/data-file');
 export const sharingQuery = () => api.queryOptions('get', '/api/sharing');

@@ -1,1 +1,2 @@
 export { TakeAlong } from './TakeAlong';
+export { TakeHouseAlong } from './TakeHouseAlong';

@@ -1,6 +1,6 @@
 import { TakeAlong } from '../along';
 import { KeepTrial } from './keep';
-import { MethodDialog } from './making';
+import { GarnishDialog, MethodDialog, StepsDialog } from './making';
 import { PourDialog } from './pours';
 import type { Bench } from './useBench';
 
@@ -12,7 +12,11 @@ export function BenchDialogs({ bench }: { bench: Bench }) {
   if (dialog === 'method') {
     return <MethodDialog spec={spec} larder={larder} onChange={hand.change} onClose={close} />;
   }
-  if (dialog === 'along') return <TakeAlong spec={spec} notes={bench.drink.notes} onClose={close} />;
+  if (dialog === 'garnish') return <GarnishDialog spec={spec} onChange={hand.change} onClose={close} />;
+  if (dialog === 'steps') {
+    return <StepsDialog spec={spec} steps={look.made.steps} onChange={hand.change} onClose={close} />;
+  }
+  if (dialog === 'along') return <TakeAlong drink={bench.drink} spec={spec} onClose={close} />;
   if (dialog === 'keep') {
     return (
       <KeepTrial

@@ -47,6 +47,9 @@ export interface Hand {
   serve: (serve: Partial<Spec['serve']>, what: string) => void;
   keep: () => void;
   method: () => void;
+  /** Opens the steps, to be told otherwise or moved. */
+  steps: () => void;
+  garnish: () => void;
   along: () => void;
 }
 

@@ -15,7 +15,7 @@ import { useHandOf } from './useHandOf';
 import { useLook } from './useLook';
 
 /** What is open over the bench. */
-export type OpenDialog = 'keep' | 'method' | 'along' | { pour: number } | null;
+export type OpenDialog = 'keep' | 'method' | 'steps' | 'garnish' | 'along' | { pour: number } | null;
 
 /** All that lies on the bench: the draft and what it is held against, what is open and tried on, the figures, and the hand. */
 export function useBench(drink: DrinkDetail, larder: Ingredient[], recovered: Recovered | null) {

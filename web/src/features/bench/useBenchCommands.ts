@@ -31,6 +31,8 @@ export function useBenchCommands(bench: Bench): void {
     bring: () => hand.bring('back'),
     size: hand.size,
     method: hand.method,
+    garnish: hand.garnish,
+    steps: hand.steps,
     keep: hand.keep,
     done: () => {
       const next = look.made.steps.find(({ key }) => !ticks.making.ticked.includes(key));
@@ -41,6 +43,7 @@ export function useBenchCommands(bench: Bench): void {
   useOffer('bench', () => [
     ...drinkCommands(bench),
     does('This drink', 'Trials side by side, and what to try next', () => void navigate(`/trials/${drink.id}`)),
+    does('This drink', 'Its card, to print or to carry along', () => void navigate(`/card/${drink.id}`)),
     does('This drink', 'Take it along: copy it, save it as a file', hand.along),
     does('This drink', 'Taste it', () => void navigate(`/taste/${drink.id}`)),
     ...pourCommands(bench),
@@ -68,6 +71,8 @@ function drinkCommands({ hand, draft }: Bench): PaletteCommand[] {
     does('This drink', 'Keep as trial', hand.keep, 'keep'),
     does('This drink', 'Size it to the glass', hand.size, 'size'),
     does('This drink', 'How it is made: technique, seconds, ice', hand.method, 'method'),
+    does('This drink', 'Its steps: told otherwise, moved, your own', hand.steps, 'steps'),
+    does('This drink', 'Garnish it', hand.garnish, 'garnish'),
     ...(draft.canUndo ? undo : []),
     ...(draft.canRedo ? [does('This drink', 'Redo', hand.redo, 'redo')] : []),
   ];

@@ -73,6 +73,8 @@ export function useHandOf(lying: Lying): { hand: Hand; refusal: Fault | null } {
       serve: (serve, what) => moves.change((spec) => ({ ...spec, serve: { ...spec.serve, ...serve } }), what),
       keep: () => setDialog('keep'),
       method: () => setDialog('method'),
+      steps: () => setDialog('steps'),
+      garnish: () => setDialog('garnish'),
       along: () => setDialog('along'),
     };
   }, [latest, moves, autosave, move, setDialog, preview, readAmount, mend, size, supposed]);

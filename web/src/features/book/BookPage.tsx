@@ -1,4 +1,4 @@
-import { ClipboardPaste } from 'lucide-react';
+import { ClipboardPaste, Download, FolderInput } from 'lucide-react';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -11,7 +11,9 @@ import { Waiting } from '../../shell/Waiting';
 import { namesIn, type NameOf } from '../../spec/names';
 import { Notice } from '../../ui/Notice';
 import { SearchLine } from '../../ui/SearchLine';
+import { IconButton } from '../../ui/IconButton';
 import { useKept } from '../../ui/useKept';
+import { TakeHouseAlong } from '../along';
 import { DemoNotice } from './DemoNotice';
 import { StartDrink } from './StartDrink';
 import { TakeDrinkAlong } from './TakeDrinkAlong';
@@ -42,13 +44,7 @@ export function BookPage() {
       onDragOver={(event) => event.preventDefault()}
       onDrop={dropped.drop}
     >
-      <TopBar
-        actions={
-          <Link to="/paste" className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base">
-            <ClipboardPaste size={20} aria-hidden /> Paste a recipe
-          </Link>
-        }
-      />
+      <TopBar actions={<BookActions isEmpty={isEmpty} found={seeking ? drinks.map(({ id }) => id) : []} />} />
       {dropped.refusal && <Notice text={dropped.refusal} />}
       <main className="grid grow items-start gap-4 lg:grid-cols-[minmax(0,1fr)_420px]">
         <section aria-labelledby="book-heading" className="order-1 min-w-0">
@@ -90,6 +86,29 @@ export function BookPage() {
         <StartDrink families={families.data} first={isEmpty} nameOf={nameOf} />
       </main>
     </div>
+  );
+}
+
+interface ActionsProps {
+  isEmpty: boolean;
+  /** The drinks that were sought and found; none where the whole book is looked at. */
+  found: number[];
+}
+
+/** Ways into the book and out of it. */
+function BookActions({ isEmpty, found }: ActionsProps) {
+  const [taking, setTaking] = useState(false);
+  return (
+    <>
+      <Link to="/paste" className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base">
+        <ClipboardPaste size={20} aria-hidden /> Paste a recipe
+      </Link>
+      <Link to="/import" className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base">
+        <FolderInput size={20} aria-hidden /> Take files in
+      </Link>
+      {!isEmpty && <IconButton icon={Download} label="Take the house along" onClick={() => setTaking(true)} />}
+      {taking && <TakeHouseAlong drinks={found} onClose={() => setTaking(false)} />}
+    </>
   );
 }
 

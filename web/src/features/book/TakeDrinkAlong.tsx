@@ -19,7 +19,7 @@ export function TakeDrinkAlong({ id, name }: { id: number; name: string }) {
         className="absolute top-2.5 right-2.5 border-transparent"
         onClick={() => setOpen(true)}
       />
-      {isOpen && drink && spec && <TakeAlong spec={spec} notes={drink.notes} onClose={() => setOpen(false)} />}
+      {isOpen && drink && spec && <TakeAlong drink={drink} spec={spec} onClose={() => setOpen(false)} />}
     </>
   );
 }

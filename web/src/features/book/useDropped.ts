@@ -1,14 +1,23 @@
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 
+import { isOurs, textsOf } from '../../lib/carried';
 import { readDropped } from '../../lib/dropped';
 
-/** A file or a text that is dropped anywhere on the book is read as a recipe. */
+/** What is dropped anywhere on the book: files of ours are taken in, a recipe is read. */
 export function useDropped() {
   const navigate = useNavigate();
   const [refusal, setRefusal] = useState('');
+  const carry = async (files: File[]) => {
+    const { carried, refusal: why } = await textsOf(files);
+    setRefusal(why);
+    if (!why) void navigate('/import', { state: { files: carried } });
+  };
   const read = async (dropped: DataTransfer) => {
+    const files = [...dropped.files];
+    if (files.length > 1) return carry(files);
     const { text, refusal: why } = await readDropped(dropped);
+    if (text !== null && files.length === 1 && isOurs(text)) return carry(files);
     setRefusal(why);
     if (text !== null) void navigate('/paste', { state: { text } });
   };

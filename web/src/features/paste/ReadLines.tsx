@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Ingredient, Mended, ReadLine, ReadRecipe } from '../../api/client';
 import { rulesQuery } from '../../api/queries/house';
 import { useSettings } from '../../lib/settings';
+import { garnishWords } from '../../spec/garnishWords';
 import { methodWords, SERVED } from '../../spec/methodWords';
 import { namesIn } from '../../spec/names';
 import { pourWords } from '../../spec/pourWords';
@@ -34,7 +35,7 @@ export function ReadLines({ read, larder, onMend }: Props) {
     ({ taken, sure }) => taken === 'pour' || taken === 'asked' || taken === 'edge' || (taken === 'note' && !sure),
   );
   const others = lines.filter(({ taken }) => taken in TAKEN && taken !== 'edge');
-  const garnish = spec.serve.garnish.join(', ');
+  const garnish = spec.serve.garnish.map(garnishWords).join(', ');
   const words = (line: ReadLine) => {
     const pour = line.pour === null ? undefined : spec.pours[line.pour];
     return pour && pourWords(pour, shown, spec.ounce_ml, nameOf);

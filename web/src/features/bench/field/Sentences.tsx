@@ -37,6 +37,9 @@ export const Sentences = memo(function Sentences({ spec, comparison, parentName,
           />
         ))}
       </div>
+      {comparison.present.edge && (
+        <p className="border-t border-base-300 px-3 py-1 text-base leading-snug">{comparison.present.edge.words}</p>
+      )}
       {parentName && <OnAPhone comparison={comparison} />}
       {explaining && (
         <WhyDialog

@@ -5,6 +5,7 @@ import type { Supposed } from '../../../api/client';
 import { changeSettings, useSettings } from '../../../lib/settings';
 import { Chips } from '../../../ui/Chips';
 import { Dialog } from '../../../ui/Dialog';
+import { Field, Figure } from '../../../ui/Field';
 
 const SCHOOLS: { dilution: NonNullable<Supposed['dilution']>; name: string; words: string }[] = [
   {
@@ -24,10 +25,12 @@ const ICE_C: [number, string][] = [
   [-18, 'from the freezer'],
 ];
 const START_C: [number, string][] = [
-  [22, 'at room warmth'],
   [4, 'from the fridge'],
   [-15, 'from the freezer'],
 ];
+const USUAL_ROOM_C = 22;
+/** A hot day, in the room and in the bottles. */
+const HOT_C = 32;
 const ICE_G: [number | null, string][] = [
   [null, 'a full tin'],
   [150, 'half a tin'],
@@ -84,18 +87,38 @@ function TodaysIce({ onClose }: { onClose: () => void }) {
           </label>
         ))}
       </fieldset>
+      <Chips
+        legend="Tonight"
+        options={[
+          ['usual', 'as usual'],
+          ['hot', 'a hot day'],
+        ]}
+        value={(supposed.room_c ?? USUAL_ROOM_C) >= HOT_C ? 'hot' : 'usual'}
+        onChoose={(day: string) =>
+          set(day === 'hot' ? { room_c: HOT_C, start_c: HOT_C } : { room_c: USUAL_ROOM_C, start_c: USUAL_ROOM_C })
+        }
+      />
+      <Field quiet label="The room, °C">
+        <Figure
+          className="input min-h-11 w-24 font-figure text-lg"
+          value={supposed.room_c ?? USUAL_ROOM_C}
+          most={50}
+          unit="°C"
+          onFigure={(room_c) => set({ room_c: room_c ?? USUAL_ROOM_C })}
+        />
+      </Field>
       <Chips legend="The ice is" options={ICE_C} value={supposed.ice_c ?? 0} onChoose={(ice_c) => set({ ice_c })} />
       <Chips legend="There is" options={ICE_G} value={supposed.ice_g ?? null} onChoose={(ice_g) => set({ ice_g })} />
       <Chips
         legend="What goes in is"
-        options={START_C}
-        value={supposed.start_c ?? 22}
+        options={[[supposed.room_c ?? USUAL_ROOM_C, 'at room warmth'], ...START_C]}
+        value={supposed.start_c ?? USUAL_ROOM_C}
         onChoose={(start_c) => set({ start_c })}
       />
       {school === 'curve' && (
         <p className="text-quiet">
-          The curve knows only strength, technique and time: today’s ice and bottles change its temperature, not its
-          water.
+          The curve knows only strength, technique and time: today’s ice, bottles and room change its temperature and
+          how fast it gives way in the glass, not the water of the shake.
         </p>
       )}
     </Dialog>

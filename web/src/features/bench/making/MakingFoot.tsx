@@ -39,7 +39,7 @@ export function MakingFoot({ name, spec, steps, nameOf, ticks, asked, onAsk, onW
       <Otherwise spec={spec} nameOf={nameOf} ticks={ticks} onWriteSo={onWriteSo} />
       {asked === 'forgotten' && (
         <div role="alert" className="text-base leading-snug">
-          <strong className="font-semibold">Not ticked:</strong> {open.map(({ words }) => words).join('; ')}.
+          <strong className="font-semibold">Not ticked:</strong> {open.map(({ words }) => words).join(' ')}
           <span className="mt-1 flex gap-2">
             <button type="button" className="btn btn-primary min-h-11 grow text-base" onClick={() => onAsk('')}>
               Go back

@@ -93,7 +93,7 @@ function HowItIsWorked({ spec, forecast }: { spec: Spec; forecast: Forecast | un
   const { shown } = useSettings();
   const { data: rules } = useQuery(rulesQuery());
   const worked = methodWords(spec.method, rules?.reference_seconds);
-  const water = forecast && waterWords(forecast, (ml) => volume(ml, shown, spec.ounce_ml));
+  const water = forecast && waterWords(forecast, spec.method, (ml) => volume(ml, shown, spec.ounce_ml));
   return (
     <div className="shrink-0 px-3 pt-1">
       {hand ? (
@@ -108,16 +108,29 @@ function HowItIsWorked({ spec, forecast }: { spec: Spec; forecast: Forecast | un
       ) : (
         <p className="font-semibold">{worked}</p>
       )}
-      <p className="py-1 text-sm text-quiet">{water}</p>
+      <div className="flex items-center gap-2">
+        <p className="min-w-0 grow py-1 text-sm text-quiet">{water}</p>
+        {hand && (
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm min-h-11 px-2 text-sm font-normal underline decoration-dotted"
+            title={`Tell a step otherwise, move it, add your own (${shownKey('steps')})`}
+            onClick={hand.steps}
+          >
+            Change steps
+          </button>
+        )}
+      </div>
     </div>
   );
 }
 
 /** How much water the ice gives, by which school, and whether the house's own measurements set it right. */
-function waterWords({ dilution }: Forecast, told: (ml: number) => string): string {
+function waterWords({ dilution }: Forecast, method: Spec['method'], told: (ml: number) => string): string {
   const { model, measurements, water_ml } = dilution;
   if (model === 'none') return 'No water from ice.';
   const school = SCHOOL_OF_WATER[model] ?? 'estimate';
   const counted = measurements === 1 ? 'a measurement' : `${measurements} measurements`;
+  if (method.ice_pieces != null) return `${method.ice_pieces} pieces of ice give ${told(water_ml)}, by heat balance.`;
   return `The ice gives ${told(water_ml)}, by ${school}${measurements === 0 ? '' : ` and ${counted} of your own`}.`;
 }

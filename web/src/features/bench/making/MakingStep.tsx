@@ -44,8 +44,7 @@ export function MakingStep({ step, done, next, pour, onTick, onReally }: Props) 
       shown,
       written.ounceMl,
     );
-  const told = amount && `${step.share < 1 ? 'of ' : ''}${amount.text} ${amount.word}`;
-  const counts = step.kind !== 'prepare' || pour?.entry.stage === 'rinse';
+  const measured = step.kind !== 'prepare' || pour?.entry.stage === 'rinse';
   return (
     <li ref={row} className={`rounded-xl ${next ? 'bg-secondary' : ''}`}>
       <div className="flex items-center gap-1 pr-1">
@@ -62,14 +61,13 @@ export function MakingStep({ step, done, next, pour, onTick, onReally }: Props) 
           )}
           <span className={`min-w-0 leading-tight ${done ? 'text-quiet line-through decoration-1' : ''}`}>
             <span className={next ? 'text-lg font-semibold' : 'text-base'}>
-              {counts && told && <strong className="font-figure font-semibold whitespace-nowrap">{told} </strong>}
-              {step.words}
+              <Words step={step} />
             </span>
             {step.sign && (next || !onTick) && <span className="block text-sm text-quiet">{step.sign}</span>}
           </span>
         </label>
         {onTick && step.seconds !== null && next && <StepTimer seconds={step.seconds} sign={step.sign} />}
-        {onReally && done && written && counts && step.share === 1 && (
+        {onReally && done && written && measured && step.share === 1 && (
           <button
             type="button"
             className="btn btn-ghost btn-sm min-h-11 px-2 text-sm font-normal underline decoration-dotted"
@@ -94,5 +92,18 @@ export function MakingStep({ step, done, next, pour, onTick, onReally }: Props) 
         </div>
       )}
     </li>
+  );
+}
+
+/** The sentence of a step, its amount to be read at a glance. */
+function Words({ step: { words, amount } }: { step: Step }) {
+  const at = amount ? words.indexOf(amount) : -1;
+  if (at < 0) return words;
+  return (
+    <>
+      {words.slice(0, at)}
+      <strong className="font-figure font-semibold whitespace-nowrap">{amount}</strong>
+      {words.slice(at + amount.length)}
+    </>
   );
 }

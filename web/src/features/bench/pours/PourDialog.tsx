@@ -11,6 +11,7 @@ import { Check } from '../../../ui/Check';
 import { Dialog } from '../../../ui/Dialog';
 import { Field } from '../../../ui/Field';
 import { Pick } from '../../../ui/Pick';
+import { EdgeParts } from './EdgeParts';
 import { Follows } from './Follows';
 import { RangeEnds } from './RangeEnds';
 
@@ -85,6 +86,12 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
           onChange={(optional) => set({ optional }, 'optional')}
         />
       </div>
+      {pour.stage === 'rim' && (
+        <EdgeParts
+          edge={spec.serve.edge}
+          onEdge={(edge) => onChange((present) => ({ ...present, serve: { ...present.serve, edge } }), 'edge')}
+        />
+      )}
       {span && (
         <p className="flex flex-wrap items-center gap-2">
           <span className="grow">Between these it comes nearest to its parent at {plain(span.best.pour_ml)} ml.</span>

@@ -4,9 +4,10 @@ import { memo, useMemo, type ReactNode } from 'react';
 
 import type { Comparison, Finding, Ingredient, Spec } from '../../../api/client';
 import { rulesQuery } from '../../../api/queries/house';
-import { volume } from '../../../lib/format';
+import { capital, volume } from '../../../lib/format';
 import { useSettings } from '../../../lib/settings';
 import { shownKey } from '../../../shell/keys';
+import { garnishOf, garnishWords } from '../../../spec/garnishWords';
 import { methodWords } from '../../../spec/methodWords';
 import type { NameOf } from '../../../spec/names';
 import { STAGE_GROUPS } from '../../../spec/stages';
@@ -52,6 +53,7 @@ export function PourList({ below, foot, ...pours }: Props) {
         className={`min-h-0 grow overflow-y-auto px-1.5 pt-2 ${spec.pours.length >= CROWDED ? 'pours-crowded' : ''}`}
       >
         <Groups {...pours} findings={findings} />
+        <GarnishLine spec={spec} />
         {below}
       </div>
       {foot}
@@ -100,6 +102,38 @@ const Groups = memo(function Groups(props: GroupsProps) {
     );
   });
 });
+
+/** The garnish, which pours nothing, and the way to it. */
+function GarnishLine({ spec }: { spec: Spec }) {
+  const hand = useHand();
+  const { garnish } = spec.serve;
+  if (!hand && garnish.length === 0) return null;
+  const words = garnish.length === 0 ? 'none yet' : garnish.map(garnishWords).join('; ');
+  const why = garnish.map((each) => garnishOf(each).why).filter(Boolean);
+  const lines = (
+    <>
+      <span className="text-lg leading-tight font-semibold">{capital(words)}</span>
+      {why.length > 0 && <span className="text-sm leading-snug text-quiet">{capital(why.join('; '))}</span>}
+    </>
+  );
+  return (
+    <section aria-label="Garnish" className="pour-group">
+      <h2 className="px-2 font-display text-base leading-6 font-semibold">Garnish</h2>
+      {hand ? (
+        <button
+          type="button"
+          className="flex min-h-11 w-full flex-col rounded-xl px-2 py-1 text-left hover:underline"
+          title={`Garnish it (${shownKey('garnish')})`}
+          onClick={hand.garnish}
+        >
+          {lines}
+        </button>
+      ) : (
+        <p className="flex flex-col px-2 py-1">{lines}</p>
+      )}
+    </section>
+  );
+}
 
 /** What is wrong beside the parent, and in itself. */
 function findingsOf(comparison: Comparison | undefined): Finding[] {

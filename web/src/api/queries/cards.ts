@@ -1,0 +1,11 @@
+import { keepPreviousData } from '@tanstack/react-query';
+
+import { api, type CardRequest, type ListRequest, type Supposed } from '../client';
+
+/** A drink on a card, as a fragment of HTML whose text is all escaped. */
+export const cardQuery = (body: CardRequest, query: Supposed) =>
+  api.queryOptions('post', '/api/cards', { params: { query }, body }, { placeholderData: keepPreviousData });
+
+/** A whole list on one sheet. */
+export const listQuery = (body: ListRequest, query: Supposed) =>
+  api.queryOptions('post', '/api/list-sheet', { params: { query }, body });

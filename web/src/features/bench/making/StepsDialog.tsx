@@ -1,0 +1,171 @@
+import { ArrowDown, ArrowUp, Plus, RotateCcw, Trash2 } from 'lucide-react';
+import { useState, type KeyboardEvent } from 'react';
+
+import type { OwnStep, Spec, Step } from '../../../api/client';
+import { Dialog } from '../../../ui/Dialog';
+import { IconButton } from '../../../ui/IconButton';
+import { Line } from '../../../ui/Line';
+import { Pick } from '../../../ui/Pick';
+
+interface Props {
+  spec: Spec;
+  steps: Step[];
+  onChange: (of: (spec: Spec) => Spec, what: string) => void;
+  onClose: () => void;
+}
+
+type Moment = OwnStep['before'];
+
+const MOMENTS: [Moment, string][] = [
+  ['shake', 'before it is shaken or stirred'],
+  ['strain', 'before it is strained'],
+  ['top', 'before anything goes on top'],
+  ['garnish', 'before the garnish'],
+  ['serve', 'at the very end'],
+];
+
+/** The steps of this drink: told otherwise, in another order, with lines of its own. */
+export function StepsDialog({ spec, steps, onChange, onClose }: Props) {
+  const { method } = spec;
+  const write = (part: Partial<Spec['method']>, what: string) =>
+    onChange((present) => ({ ...present, method: { ...present.method, ...part } }), what);
+  const move = (from: number, by: 1 | -1) => {
+    const keys = steps.map(({ key }) => key);
+    const [one, other] = [keys[from], keys[from + by]];
+    if (one === undefined || other === undefined) return;
+    keys[from] = other;
+    keys[from + by] = one;
+    write({ order: keys }, `move ${one}`);
+  };
+  const changed = method.steps.length > 0 || method.order.length > 0;
+  return (
+    <Dialog
+      heading="The steps of this drink"
+      wide
+      onClose={onClose}
+      actions={
+        changed && (
+          <button
+            type="button"
+            className="btn btn-ghost btn-lg gap-1.5 border-base-300 text-base font-normal"
+            onClick={() => write({ steps: [], order: [] }, 'steps as they follow')}
+          >
+            <RotateCcw size={18} aria-hidden /> As they follow from the drink
+          </button>
+        )
+      }
+    >
+      <p className="-mt-2 text-quiet">
+        They are written from the drink itself. Tell one otherwise, move it, take it out, or add your own; for this
+        drink only. In a line, Alt with ↑ or ↓ moves it.
+      </p>
+      <ol className="flex flex-col gap-1.5" aria-label="Steps to change">
+        {steps.map((step, at) => (
+          <OneStep
+            key={step.key}
+            step={step}
+            number={at + 1}
+            last={at === steps.length - 1}
+            onMove={(by) => move(at, by)}
+            onTell={(words) => write({ steps: toldOtherwise(method.steps, step, words) }, `step ${step.key}`)}
+          />
+        ))}
+      </ol>
+      <AddStep onAdd={(step) => write({ steps: [...method.steps, step] }, 'own step')} />
+    </Dialog>
+  );
+}
+
+/** A line of the drink’s own, and when it is done. */
+function AddStep({ onAdd }: { onAdd: (step: OwnStep) => void }) {
+  const [text, setText] = useState('');
+  const [before, setBefore] = useState<Moment>('shake');
+  const add = () => {
+    if (text.trim()) onAdd({ text: text.trim(), before, instead_of: '' });
+    setText('');
+  };
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2 border-t border-base-300 pt-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add();
+      }}
+    >
+      <Line
+        className="min-w-60 grow"
+        label="A step of your own"
+        hint="Wipe the foot of the glass"
+        most={400}
+        value={text}
+        onWrite={setText}
+      />
+      <Pick
+        label="When"
+        className="min-h-12 w-auto text-base"
+        value={before}
+        options={MOMENTS}
+        onPick={(moment) => setBefore(moment)}
+      />
+      <button type="submit" className="btn btn-primary min-h-12 gap-1.5" disabled={!text.trim()}>
+        <Plus size={18} aria-hidden /> Add it
+      </button>
+    </form>
+  );
+}
+
+/** The drink's own lines with a step told in other words; in none at all it is taken out. */
+function toldOtherwise(lines: OwnStep[], { key, kind }: Step, text: string): OwnStep[] {
+  if (kind === 'own') {
+    const mine = key.replace(/^own: /, '').replace(/ \d+$/, '');
+    const at = lines.findIndex((line) => !line.instead_of && (line.text === mine || `own: ${line.text}` === key));
+    return lines.flatMap((line, index) => (index !== at ? [line] : text.trim() ? [{ ...line, text }] : []));
+  }
+  const others = lines.filter(({ instead_of }) => instead_of !== key);
+  return [...others, { text, before: 'serve', instead_of: key }];
+}
+
+interface OneProps {
+  step: Step;
+  number: number;
+  last: boolean;
+  onMove: (by: 1 | -1) => void;
+  onTell: (words: string) => void;
+}
+
+function OneStep({ step, number, last, onMove, onTell }: OneProps) {
+  const [text, setText] = useState<string | null>(null);
+  const finish = () => {
+    if (text !== null && text.trim() && text.trim() !== step.words) onTell(text.trim());
+    setText(null);
+  };
+  const press = (event: KeyboardEvent) => {
+    const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+    if (event.altKey && by !== 0) {
+      event.preventDefault();
+      onMove(by);
+    }
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      finish();
+    }
+  };
+  return (
+    <li className="flex items-center gap-1.5">
+      <span className="w-7 shrink-0 text-right font-figure text-quiet">{number}</span>
+      <textarea
+        className="textarea field-sizing-content min-h-11 min-w-0 grow resize-none py-2 text-base leading-snug"
+        rows={1}
+        aria-label={`Step ${number}`}
+        maxLength={400}
+        value={text ?? step.words}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={finish}
+        onKeyDown={press}
+      />
+      <IconButton icon={ArrowUp} label={`Step ${number} earlier`} disabled={number === 1} onClick={() => onMove(-1)} />
+      <IconButton icon={ArrowDown} label={`Step ${number} later`} disabled={last} onClick={() => onMove(1)} />
+      <IconButton icon={Trash2} label={`Leave step ${number} out`} onClick={() => onTell('')} />
+    </li>
+  );
+}

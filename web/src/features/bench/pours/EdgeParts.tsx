@@ -1,0 +1,37 @@
+import type { Spec } from '../../../api/client';
+import { Chips } from '../../../ui/Chips';
+import { Suggested } from '../../../ui/Suggested';
+
+type Edge = NonNullable<Spec['serve']['edge']>;
+
+interface Props {
+  edge: Edge | null | undefined;
+  onEdge: (edge: Edge) => void;
+}
+
+const FRUIT = ['lime', 'lemon', 'orange', 'grapefruit', 'honey', 'water'];
+
+/** How what is on the edge gets there: round all of it or half, and wetted with what. */
+export function EdgeParts({ edge, onEdge }: Props) {
+  const { half, wetted_with } = edge ?? { half: false, wetted_with: '' };
+  return (
+    <div className="grid items-start gap-3 sm:grid-cols-2">
+      <Chips
+        legend="Round"
+        options={[
+          ['whole', 'the whole edge'],
+          ['half', 'half of it'],
+        ]}
+        value={half ? 'half' : 'whole'}
+        onChoose={(chosen: string) => onEdge({ half: chosen === 'half', wetted_with })}
+      />
+      <Suggested
+        label="Wetted with"
+        value={wetted_with}
+        hint="the fruit of the drink"
+        usual={FRUIT}
+        onWrite={(text) => onEdge({ half, wetted_with: text })}
+      />
+    </div>
+  );
+}

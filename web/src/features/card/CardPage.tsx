@@ -1,0 +1,95 @@
+import { useQuery } from '@tanstack/react-query';
+import { Printer } from 'lucide-react';
+import { Link, useParams, useSearchParams } from 'react-router';
+
+import type { CardRequest, DrinkDetail } from '../../api/client';
+import { cardQuery } from '../../api/queries/cards';
+import { drinkQuery } from '../../api/queries/drinks';
+import { useSettings } from '../../lib/settings';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { Chips } from '../../ui/Chips';
+import { Pick } from '../../ui/Pick';
+import { useTitle } from '../../ui/useTitle';
+import { Paper } from './Paper';
+
+type Layout = CardRequest['layout'];
+
+/** A drink on its card, as it is printed: for whoever makes it tomorrow, or at the station. */
+export function CardPage() {
+  const id = Number(useParams().drinkId);
+  const [params, setParams] = useSearchParams();
+  const { supposed, way, shown, country } = useSettings();
+  const drink = useQuery(drinkQuery(id));
+  const trial = numberOf(params.get('trial'));
+  const beside = numberOf(params.get('beside'));
+  const layout: Layout = params.get('layout') === 'station' ? 'station' : 'card';
+  const card = useQuery(cardQuery({ drink: id, trial, beside, layout, ...way, shown, country }, supposed));
+  useTitle(drink.data ? `${drink.data.name}, card` : 'Card');
+  if (!drink.data || !card.data) return <Waiting error={drink.error ?? card.error} />;
+  const set = (name: string, value: string) =>
+    setParams(
+      (before) => {
+        const next = new URLSearchParams(before);
+        if (value) next.set(name, value);
+        else next.delete(name);
+        return next;
+      },
+      { replace: true },
+    );
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4 print:block print:max-w-none print:p-0">
+      <div className="print:hidden">
+        <TopBar
+          actions={
+            <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => window.print()}>
+              <Printer size={20} aria-hidden /> Print
+            </button>
+          }
+        >
+          <h1 className="font-display text-2xl leading-tight font-semibold">
+            <Link to={`/bench/${id}`} className="hover:underline">
+              {drink.data.name}
+            </Link>
+            , its card
+          </h1>
+        </TopBar>
+      </div>
+      <main className="flex flex-col gap-4 print:contents">
+        <div className="flex flex-wrap items-center gap-3 print:hidden">
+          <Chips
+            inLine
+            legend="Layout"
+            options={[
+              ['card', 'the whole card'],
+              ['station', 'for the station'],
+            ]}
+            value={beside === null ? layout : 'card'}
+            onChoose={(chosen: string) => {
+              set('layout', chosen === 'station' ? chosen : '');
+            }}
+          />
+          <Pick
+            label="Which trial"
+            value={trial ?? 0}
+            options={[[0, drink.data.draft ? 'as it lies on the bench' : 'the newest trial'], ...trialsOf(drink.data)]}
+            onPick={(chosen) => set('trial', chosen ? String(chosen) : '')}
+          />
+          <Pick
+            label="Beside another trial"
+            value={beside ?? 0}
+            options={[[0, 'alone'], ...trialsOf(drink.data).map(([n, words]) => [n, `beside ${words}`] as const)]}
+            onPick={(chosen) => set('beside', chosen ? String(chosen) : '')}
+          />
+        </div>
+        <Paper html={card.data.html} />
+      </main>
+    </div>
+  );
+}
+
+const numberOf = (told: string | null) => (told && /^\d+$/.test(told) && Number(told) > 0 ? Number(told) : null);
+
+function trialsOf(drink: DrinkDetail): [number, string][] {
+  return drink.trials.map(({ number, name }) => [number, `trial ${number}: ${name}`]);
+}

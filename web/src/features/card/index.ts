@@ -1,0 +1,2 @@
+export { CardPage } from './CardPage';
+export { ListPage } from './ListPage';

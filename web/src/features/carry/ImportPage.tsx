@@ -1,0 +1,148 @@
+import { useQuery } from '@tanstack/react-query';
+import { FolderInput } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useLocation } from 'react-router';
+
+import { api, type Carried, type CarryChoice, type Fault } from '../../api/client';
+import { TopBar } from '../../shell/TopBar';
+import { Refused } from '../../ui/Refused';
+import { useTitle } from '../../ui/useTitle';
+import { textsOf, type CarriedFile } from '../../lib/carried';
+import { CarriedItem } from './CarriedItem';
+
+/** Files taken into the house: first what is new, the same, or differs; then all of it or nothing. */
+export function ImportPage() {
+  const given = useLocation().state as { files?: CarriedFile[] } | null;
+  const [files, setFiles] = useState<CarriedFile[]>(given?.files ?? []);
+  const [choices, setChoices] = useState<Record<string, CarryChoice>>({});
+  const [refusal, setRefusal] = useState('');
+  const looked = useQuery({
+    ...api.queryOptions('post', '/api/import/look', { body: { files } }),
+    enabled: files.length > 0,
+    gcTime: 0,
+  });
+  const take = api.useMutation('post', '/api/import');
+  useTitle('Take files in');
+  const carry = async (chosen: Iterable<File>) => {
+    const { carried, refusal: why } = await textsOf(chosen);
+    setRefusal(why);
+    if (why) return;
+    setFiles(carried);
+    setChoices({});
+    take.reset();
+  };
+  const items = looked.data?.items ?? [];
+  return (
+    <div
+      className="mx-auto flex min-h-dvh max-w-[1000px] flex-col gap-4 p-3 sm:p-4"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        void carry(event.dataTransfer.files);
+      }}
+    >
+      <TopBar>
+        <h1 className="font-display text-2xl leading-tight font-semibold">Take files in</h1>
+      </TopBar>
+      <main className="flex flex-col gap-4">
+        <div className="panel flex flex-wrap items-center gap-3 p-4">
+          <p className="min-w-60 grow text-lg">
+            Drop files here, or choose them: a house file, spec files, tables, Markdown, web recipes. Nothing is written
+            before you have seen it; no trial is ever changed.
+          </p>
+          <label className="btn btn-secondary min-h-12 gap-2 text-lg">
+            <FolderInput size={20} aria-hidden /> Choose files
+            <input
+              type="file"
+              multiple
+              className="sr-only"
+              onChange={(event) => void carry(event.target.files ?? [])}
+            />
+          </label>
+        </div>
+        {refusal && (
+          <p role="alert" className="text-lg text-error">
+            {refusal}
+          </p>
+        )}
+        {files.length > 0 && <Refused fault={looked.error} className="panel p-4 text-lg text-error" />}
+        {files.length > 0 && looked.isFetching && <p aria-busy="true">Looking at {files.length} files…</p>}
+        {take.data ? (
+          <Taken items={take.data.items} choices={choices} />
+        ) : (
+          items.length > 0 && (
+            <Looked
+              items={items}
+              choices={choices}
+              onChoose={(key, choice) => setChoices({ ...choices, [key]: choice })}
+              fault={take.error}
+              busy={take.isPending}
+              onTake={() => take.mutate({ body: { files, choices } })}
+            />
+          )
+        )}
+      </main>
+    </div>
+  );
+}
+
+interface LookedProps {
+  items: Carried[];
+  choices: Record<string, CarryChoice>;
+  onChoose: (key: string, choice: CarryChoice) => void;
+  fault: Fault | null;
+  busy: boolean;
+  onTake: () => void;
+}
+
+/** What the files hold, and the press that takes it in. */
+function Looked({ items, choices, onChoose, fault, busy, onTake }: LookedProps) {
+  const idle = nothingToDo(items, choices);
+  return (
+    <>
+      <p role="status" className="text-lg">
+        {counted(items)}
+      </p>
+      <ul className="flex flex-col gap-2">
+        {sorted(items).map((item) => (
+          <CarriedItem
+            key={item.key}
+            item={item}
+            choice={choices[item.key] ?? 'leave'}
+            onChoose={(choice) => onChoose(item.key, choice)}
+          />
+        ))}
+      </ul>
+      <Refused fault={fault} className="text-lg text-error" />
+      <button type="button" className="btn btn-primary btn-lg self-start" disabled={busy || idle} onClick={onTake}>
+        {idle ? 'Nothing to take in' : 'Take it in'}
+      </button>
+    </>
+  );
+}
+
+const ORDER = { differs: 0, new: 1, same: 2 };
+const sorted = (items: Carried[]) => [...items].sort((one, other) => ORDER[one.state] - ORDER[other.state]);
+
+function counted(items: Carried[]): string {
+  const many = (state: Carried['state']) => items.filter((item) => item.state === state).length;
+  return `${many('new')} new, ${many('same')} the same, ${many('differs')} that differ.`;
+}
+
+const nothingToDo = (items: Carried[], choices: Record<string, CarryChoice>) =>
+  items.every(({ state, key }) => state === 'same' || (state === 'differs' && (choices[key] ?? 'leave') === 'leave'));
+
+/** What was done with what came. */
+function Taken({ items, choices }: { items: Carried[]; choices: Record<string, CarryChoice> }) {
+  const left = items.filter(({ state, key }) => state === 'differs' && (choices[key] ?? 'leave') === 'leave').length;
+  return (
+    <div role="status" className="panel flex flex-col gap-3 p-4 text-lg">
+      <p>
+        Taken in. {counted(items)} {left > 0 ? `${left} left as they are here.` : ''}
+      </p>
+      <Link to="/book" className="btn btn-primary btn-lg self-start">
+        To the book
+      </Link>
+    </div>
+  );
+}

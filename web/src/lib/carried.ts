@@ -1,0 +1,27 @@
+/** A file that is carried in. */
+export interface CarriedFile {
+  name: string;
+  text: string;
+}
+
+const LARGEST_BYTES = 25_000_000;
+
+/** The texts of files, or a sentence for the first that holds none. */
+export async function textsOf(files: Iterable<File>): Promise<{ carried: CarriedFile[]; refusal: string }> {
+  const carried: CarriedFile[] = [];
+  let size = 0;
+  for (const file of files) {
+    size += file.size;
+    if (file.type.startsWith('image/') || file.type === 'application/pdf')
+      return { carried: [], refusal: `${file.name} holds no text: it is no file of drinks.` };
+    if (size > LARGEST_BYTES)
+      return { carried: [], refusal: 'That is more than a page can carry in: use “oenomel import” on the machine.' };
+    carried.push({ name: file.name, text: await file.text() });
+  }
+  return { carried, refusal: '' };
+}
+
+/** Whether a text is a file of ours with drinks in it, and no recipe to be read line by line. */
+export function isOurs(text: string): boolean {
+  return /"format"\s*:\s*"oenomel\//.test(text.slice(0, 2000)) || text.includes('<!-- oenomel/spec ');
+}

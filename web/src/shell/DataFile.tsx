@@ -1,0 +1,60 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { api } from '../api/client';
+import { dataFileQuery } from '../api/queries/house';
+import { plain } from '../lib/format';
+import { Refused } from '../ui/Refused';
+
+/** Where the house lives, when it was copied last, and a press that copies it now. */
+export function DataFile() {
+  const { data: file } = useQuery(dataFileQuery());
+  const [told, setTold] = useState('');
+  const copy = api.useMutation('post', '/api/copies');
+  if (!file) return null;
+  const when = file.last_copy_at
+    ? new Date(file.last_copy_at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+    : 'never yet';
+  const toClipboard = async (path: string) => {
+    await navigator.clipboard.writeText(path);
+    setTold('Copied: paste it into your file manager.');
+  };
+  return (
+    <section aria-labelledby="data-heading" className="border-t border-base-300 pt-3">
+      <h3 id="data-heading" className="text-lg font-semibold">
+        Where it lives
+      </h3>
+      <p className="wrap-anywhere">
+        {file.path || 'On the machine that serves it'}, {plain(file.size_bytes / 1_000_000, 1)} MB, Oenomel{' '}
+        {file.version}
+      </p>
+      <p className="text-quiet">
+        Last copied: {when}
+        {file.copies > 0 && `, ${file.copies} ${file.copies === 1 ? 'copy' : 'copies'} kept`}. The first start of a day
+        keeps one: the last seven days, and one a month.
+      </p>
+      <div className="mt-2 flex flex-wrap items-center gap-2">
+        <button
+          type="button"
+          className="btn min-h-11 text-base"
+          disabled={copy.isPending}
+          onClick={() => copy.mutate({}, { onSuccess: () => setTold('A copy was made.') })}
+        >
+          Make a copy now
+        </button>
+        {file.copies_folder && (
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+            onClick={() => void toClipboard(file.copies_folder)}
+          >
+            Copy the folder’s path
+          </button>
+        )}
+        <span role="status">{told}</span>
+      </div>
+      {file.copies_folder && <p className="mt-1 text-quiet wrap-anywhere">{file.copies_folder}</p>}
+      <Refused fault={copy.error} className="text-error" />
+    </section>
+  );
+}

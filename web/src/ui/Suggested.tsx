@@ -1,0 +1,34 @@
+import { useId } from 'react';
+
+interface Props {
+  label: string;
+  value: string;
+  hint?: string;
+  most?: number;
+  /** Usual answers, to choose from or not. */
+  usual: readonly string[];
+  onWrite: (value: string) => void;
+}
+
+/** A line to write in any words, with the usual ones to choose from. */
+export function Suggested({ label, value, hint, most = 200, usual, onWrite }: Props) {
+  const id = useId();
+  return (
+    <label className="flex flex-col gap-1">
+      {label}
+      <input
+        className="input input-lg w-full"
+        list={id}
+        maxLength={most}
+        value={value}
+        placeholder={hint}
+        onChange={(event) => onWrite(event.target.value)}
+      />
+      <datalist id={id}>
+        {usual.map((each) => (
+          <option key={each} value={each} />
+        ))}
+      </datalist>
+    </label>
+  );
+}
