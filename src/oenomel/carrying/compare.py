@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 from typing import Any, Literal
 
 from oenomel.carrying.gather import gather_drinks
-from oenomel.carrying.names import ids_of_book
+from oenomel.carrying.names import counterparts
 from oenomel.interchange.house.file import DrinkEntry, HouseFile, IngredientEntry, SheetOfTrial, TrialEntry
 from oenomel.interchange.spec.drink import with_plain_amounts
 from oenomel.interchange.spec.file import SpecFile
@@ -52,7 +52,7 @@ def look_at(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     items = [_bottle(conn, each) for each in house.ingredients]
     items += _shelf(conn, house)
     items += _amended(conn, house)
-    book = ids_of_book(conn)
+    book = counterparts(conn, house.drinks)
     items += [_drink(conn, each, book) for each in house.drinks]
     return items
 

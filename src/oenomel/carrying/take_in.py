@@ -10,7 +10,7 @@ from typing import Any
 
 from oenomel.carrying.compare import Choice, Item, look_at, same_reading, same_sheet, same_trial
 from oenomel.carrying.gather import gather_drinks
-from oenomel.carrying.names import ids_of_book
+from oenomel.carrying.names import counterparts, ids_of_book
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.larder import Larder, Shelved
 from oenomel.core.notebook import Reading, water_found
@@ -42,7 +42,7 @@ def take_in(conn: sqlite3.Connection, house: HouseFile, choices: Mapping[str, Ch
     items = look_at(conn, house)
     chosen = {item.key: _choice(item, choices, otherwise) for item in items}
     _bottles(conn, house, {item.key: item for item in items}, chosen)
-    intake = _Intake(conn, ingredients.larder(conn))
+    intake = _Intake(conn, ingredients.larder(conn), counterparts(conn, house.drinks))
     for entry in house.drinks:
         intake.drink(entry, chosen[f"drink {entry.id}"])
     intake.parents()
@@ -87,20 +87,21 @@ def _bottles(conn: sqlite3.Connection, house: HouseFile, items: Mapping[str, Ite
 
 @dataclass
 class _Intake:
-    """Drinks on their way in: which trial each of the file's became, for those that descend from it."""
+    """Drinks on their way in: which drink of the book each is, and which trial each of theirs became, for those that descend from it."""
 
     conn: sqlite3.Connection
     larder: Larder
-    book: dict[str, int] = field(init=False)
+    here: Mapping[str, int]
     trials: dict[tuple[str, int], int] = field(default_factory=dict)
     descends: list[tuple[int, TrialEntry, str]] = field(default_factory=list)
+    book: dict[str, int] = field(init=False)
 
     def __post_init__(self) -> None:
         self.book = ids_of_book(self.conn)
 
     def drink(self, entry: DrinkEntry, choice: Choice) -> None:
         """Adds a drink, what is missing of it, or nothing but knows its trials."""
-        here = self.book.get(entry.id)
+        here = self.here.get(entry.id)
         if here is None or choice == "beside":
             beside = entry.name if here is None else self._free_name(entry.name)
             self._add(entry, beside)
@@ -131,7 +132,8 @@ class _Intake:
     def _trial(self, drink: str, number: int) -> int | None:
         if (drink, number) in self.trials:
             return self.trials[drink, number]
-        kept = drinks.trials(self.conn, self.book[drink]) if drink in self.book else []
+        place = self.here.get(drink, self.book.get(drink))
+        kept = [] if place is None else drinks.trials(self.conn, place)
         return next((trial.id for trial in kept if trial.number == number), None)
 
     def _free_name(self, name: str) -> str:

@@ -14,7 +14,7 @@ from typing import Final
 from oenomel.errors import CopyFault, StoreError, StoreFault
 from oenomel.store import database
 from oenomel.store.database import copies_folder
-from oenomel.store.snapshot import snapshot, sync_folder
+from oenomel.store.snapshot import copy_pages, snapshot, sync_folder
 
 __all__ = ["CopyRecord", "back_up", "copies_of", "keep_of_today", "make_now", "restore"]
 
@@ -116,6 +116,8 @@ def _let_go(folder: Path) -> None:
 
 def _make_ready(copy: Path, ready: Path) -> None:
     """A copy brought up to date beside the data file, so that what is put in its place is whole and of this version."""
+    if not copy.is_file():
+        raise CopyFault("no copy", copy)
     try:
         with closing(database.open_to_copy(copy)) as conn:
             snapshot(conn, ready)
@@ -147,7 +149,9 @@ def _put_in_place(ready: Path, data: Path) -> None:
     try:
         database.check_ours(data)
         with closing(sqlite3.connect(ready)) as whole, closing(database.connect(data)) as lying:
-            whole.backup(lying)
+            # Cut off, a write ahead is simply not there; a rollback would have to be finished by whoever opens it next.
+            lying.execute("PRAGMA journal_mode = WAL")
+            copy_pages(whole, lying)
     except (StoreError, sqlite3.DatabaseError) as error:
         fault = error if isinstance(error, StoreFault) else database.fault_of(error, data) if isinstance(error, sqlite3.Error) else None
         if fault is None or fault.fault not in ("foreign", "damaged", "gone", "unusable"):
@@ -181,9 +185,8 @@ def _make_folder(folder: Path) -> None:
 
 
 def _unused(folder: Path, kind: str) -> Path:
-    stamp = datetime.now(UTC).strftime("%Y-%m-%dT%H%M%S")
-    names = (f"{kind}-{stamp}{f'-{n}' if n else ''}.db" for n in range(1000))
-    return next(folder / name for name in names if not (folder / name).exists())
+    # To the microsecond: their names are in the order in which they were made.
+    return folder / f"{kind}-{datetime.now(UTC):%Y-%m-%dT%H%M%S-%f}.db"
 
 
 def _fault(error: sqlite3.Error | OSError, path: Path) -> StoreError:

@@ -19,7 +19,7 @@ from oenomel.core.larder import catalogue
 from oenomel.errors import OnlyLooking, StoreError, StoreFault
 from oenomel.store import answered_writes, book_search, ingredients
 from oenomel.store.answered_writes import WriteKey
-from oenomel.store.snapshot import OWNER_ONLY, snapshot
+from oenomel.store.snapshot import OWNER_ONLY, WAIT_SECONDS, snapshot
 
 __all__ = [
     "House", "bring_up_to_date", "check_ours", "connect", "copies_folder", "default_path", "demo_path", "fault_of", "identity",
@@ -28,9 +28,6 @@ __all__ = [
 
 APPLICATION_ID: Final = 1329942095
 """By this a data file of Oenomel is known; see the migration that writes it."""
-
-WAIT_SECONDS: Final = 3.0
-"""So long a lock of another program is waited for, before it is told."""
 
 ROOM_BYTES: Final = 65_536
 
@@ -45,6 +42,7 @@ _SQLITE_FAULTS: Final = {
     sqlite3.SQLITE_AUTH: "not writable",
     sqlite3.SQLITE_IOERR: "disk",
 }
+_CUT_OFF: Final = (sqlite3.SQLITE_READONLY_ROLLBACK, sqlite3.SQLITE_READONLY_RECOVERY, sqlite3.SQLITE_READONLY_CANTINIT)
 _OS_FAULTS: Final = {
     errno.ENOSPC: "full",
     errno.EDQUOT: "full",
@@ -242,11 +240,17 @@ def _has_room(path: Path) -> bool:
 
 
 def check_ours(path: Path, *, may_be_new: bool = False) -> None:
-    """Looks at a file without touching it; raises StoreError where it is somebody else's."""
+    """Looks at a file without touching it; raises StoreError where it is somebody else's.
+
+    Only where a write was cut off is it touched: SQLite then has to put it back to how it was before anything can be read.
+    """
     try:
-        with closing(sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)) as conn:
-            (mark,) = conn.execute("PRAGMA application_id").fetchone()
-            names = {name for (name,) in conn.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
+        try:
+            mark, names = _mark_and_tables(path, "ro")
+        except sqlite3.OperationalError as error:
+            if error.sqlite_errorcode not in _CUT_OFF:
+                raise
+            mark, names = _mark_and_tables(path, "rw")
     except sqlite3.Error as error:
         raise fault_of(error, path) from error
     # Files from before there was a mark are known by their ledger.
@@ -269,6 +273,12 @@ def _keep_before_migrating(conn: sqlite3.Connection, path: Path) -> None:
 def copies_folder(path: Path) -> Path:
     """The folder beside a data file in which its copies are kept."""
     return path.with_name(f"{path.stem}-copies")
+
+
+def _mark_and_tables(path: Path, mode: str) -> tuple[int, set[str]]:
+    with closing(sqlite3.connect(_uri(path, mode), uri=True, timeout=WAIT_SECONDS)) as conn:
+        (mark,) = conn.execute("PRAGMA application_id").fetchone()
+        return mark, {name for (name,) in conn.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
 
 
 def _shipped() -> list[Traversable]:

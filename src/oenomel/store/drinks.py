@@ -34,10 +34,12 @@ __all__ = [
     "some_trials",
     "trial",
     "trials",
+    "with_first_trial",
 ]  # fmt: skip
 
 SELECT_DRINK = "SELECT id, name, family, origin, created_at, notes FROM drink WHERE id = :id"
 SELECT_NAMES = "SELECT id, name FROM drink ORDER BY id"
+SELECT_WITH_TRIAL = "SELECT min(drink_id) AS drink_id FROM trial WHERE name = :name AND kept_at = :kept_at AND number = 1"
 SELECT_SOME = """
 SELECT id, name, family, origin, created_at, notes FROM drink WHERE id IN (SELECT value FROM json_each(:drinks)) ORDER BY id DESC
 """
@@ -155,6 +157,12 @@ def some(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[DrinkRecord
 def names(conn: sqlite3.Connection) -> list[tuple[int, str]]:
     """Every drink of the book by id and name, the oldest first."""
     return [(row["id"], row["name"]) for row in conn.execute(SELECT_NAMES)]
+
+
+def with_first_trial(conn: sqlite3.Connection, name: str, kept_at: str) -> int | None:
+    """The drink that began with a trial of this name at this time; None where there is none."""
+    row = conn.execute(SELECT_WITH_TRIAL, {"name": name, "kept_at": kept_at}).fetchone()
+    return int(row["drink_id"]) if row["drink_id"] is not None else None
 
 
 def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house", notes: str = "", created_at: str = "") -> int:

@@ -4,13 +4,16 @@ from __future__ import annotations
 
 import os
 import sqlite3
+import time
 from contextlib import closing, suppress
 from pathlib import Path
 from typing import Final
 
-__all__ = ["OWNER_ONLY", "snapshot", "sync_folder"]
+__all__ = ["OWNER_ONLY", "WAIT_SECONDS", "copy_pages", "snapshot", "sync_folder"]
 
 OWNER_ONLY: Final = 0o600
+WAIT_SECONDS: Final = 3.0
+"""So long a lock of another program is waited for, before it is told."""
 
 
 def snapshot(conn: sqlite3.Connection, target: Path) -> None:
@@ -25,7 +28,7 @@ def snapshot(conn: sqlite3.Connection, target: Path) -> None:
     try:
         os.close(os.open(part, os.O_RDWR | os.O_CREAT | os.O_TRUNC, OWNER_ONLY))
         with closing(sqlite3.connect(part, isolation_level=None)) as copy:
-            conn.backup(copy)
+            copy_pages(conn, copy)
             # One file that needs nothing beside it.
             copy.execute("PRAGMA journal_mode = DELETE")
             (sound,) = copy.execute("PRAGMA quick_check(1)").fetchone()
@@ -39,6 +42,25 @@ def snapshot(conn: sqlite3.Connection, target: Path) -> None:
         with suppress(OSError):
             part.unlink(missing_ok=True)
         raise
+
+
+def copy_pages(conn: sqlite3.Connection, target: sqlite3.Connection) -> None:
+    """Copies all that a connection sees into another, as one transaction of that one.
+
+    Raises
+    ------
+    sqlite3.OperationalError
+        Another program held one of the two for longer than a lock is waited for; SQLite's own backup would wait for ever.
+    """
+    deadline = time.monotonic() + WAIT_SECONDS
+
+    def give_up(status: int, _remaining: int, _total: int) -> None:
+        if status in (sqlite3.SQLITE_BUSY, sqlite3.SQLITE_LOCKED) and time.monotonic() > deadline:
+            error = sqlite3.OperationalError("database is locked")
+            error.sqlite_errorcode = status
+            raise error
+
+    conn.backup(target, progress=give_up, sleep=0.05)
 
 
 def sync_folder(folder: Path) -> None:

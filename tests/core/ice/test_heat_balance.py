@@ -168,3 +168,18 @@ def test_toppings_and_what_waits_in_the_glass_warm_the_drink_by_their_heat():
     assert forecast_of(still).temperatures.glass == pytest.approx(13.5, abs=1e-9)
     chilled = forecast_of(drink(RUM, LIME, SYRUP, ("soda-water", 75, "topped"), family="fizz")).temperatures
     assert chilled.strained == chilled.before_topping < chilled.glass < 5
+
+
+def test_counted_pieces_give_the_water_by_heat_balance_whatever_the_school():
+    # Three cubes: the curve knows a full tin only (model.md §3; domain.md, step 10: "an egg drink gets three cubes").
+    made = drink(RUM, LIME, SYRUP)
+    counted = replace(made, method=Method(ice_pieces=3, ice_piece_g=30))
+    few, as_told = forecast_of(counted), forecast_of(made, Conditions(dilution="heat balance", ice_g=90))
+    assert few.dilution.model == "heat balance"
+    assert few.dilution.water_ml == pytest.approx(as_told.dilution.water_ml, rel=1e-12)
+    assert few.dilution.water_ml < 0.9 * forecast_of(made).dilution.water_ml
+    # A drink's own count stands before what there is today; a piece that nobody weighed is a usual one.
+    assert forecast_of(counted, Conditions(ice_g=300)).dilution == few.dilution
+    assert forecast_of(replace(made, method=Method(ice_pieces=3))).dilution == few.dilution
+    water = [forecast_of(replace(made, method=Method(ice_pieces=n))).dilution.water_ml for n in (1, 2, 3, 4, 6, 10)]
+    assert water == sorted(water)

@@ -33,8 +33,8 @@ _PLAIN: Final = re.compile(r"(?:Pour|Add) .+? (?:in)?to the ([^,]+)\.")
 _AT_A_GLANCE: Final = frozenset({"work", "serve", "top", "garnish", "own"})
 """Steps that a hand at the station needs, which knows the rest."""
 
-_LONG, _LONGER = 900, 1300
-"""Letters on a card from which it is set smaller, so that it stays on one small page."""
+_SIZES: Final = ((2300, "utmost"), (1700, "longest"), (1300, "longer"), (900, "long"))
+"""Letters on a card from which it is set smaller, so that it stays on one small page (tried by printing)."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,7 +75,7 @@ class CardGarnish:
 
 @dataclass(frozen=True, slots=True)
 class Card:
-    """A drink on a card; ``size`` is "", "long" or "longer": how much stands on it."""
+    """A drink on a card; ``size`` is how much stands on it: "", "long", "longer", "longest" or "utmost"."""
 
     name: str
     kind: str
@@ -225,5 +225,5 @@ def _drawn(forecast: Forecast) -> str:
 def _sized(card: Card) -> Card:
     letters = sum(len(step.words) + len(step.sign) for step in card.steps) + 45 * len(card.pours) + sum(map(len, card.cautions))
     letters += len(card.remember) + len(card.note) + len(card.edge) + sum(len(line.words) for line in card.descent)
-    size = "longer" if letters > _LONGER else "long" if letters > _LONG else ""
+    size = next((name for least, name in _SIZES if letters > least), "")
     return replace(card, size=size)

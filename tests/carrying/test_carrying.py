@@ -1,0 +1,256 @@
+"""A house carried out and into another data file: nothing lost, nothing doubled, no trial changed, all of it or none."""
+
+import json
+import random
+import shutil
+from contextlib import closing
+
+import pytest
+from support.killed import killed, run
+
+from oenomel import cli
+from oenomel.carrying.folder import export_house
+from oenomel.demo import scenario
+from oenomel.interchange.formats.writing import FORMATS
+from oenomel.store import database, drinks, ingredients, tastings
+
+
+@pytest.fixture(scope="module")
+def demo(tmp_path_factory):
+    path = tmp_path_factory.mktemp("demo") / "demo.db"
+    scenario.prepare(path)
+    return path
+
+
+@pytest.fixture(scope="module")
+def exported(demo, tmp_path_factory):
+    folder = tmp_path_factory.mktemp("exported") / "house"
+    with closing(database.open_read_only(demo)) as conn:
+        assert export_house(conn, folder) == 10
+    return folder
+
+
+@pytest.fixture(scope="module")
+def empty(tmp_path_factory):
+    path = tmp_path_factory.mktemp("empty") / "bar.db"
+    database.prepare(path)
+    return path
+
+
+@pytest.fixture
+def bar(tmp_path, empty):
+    shutil.copyfile(empty, tmp_path / "bar.db")
+    return tmp_path / "bar.db"
+
+
+@pytest.fixture
+def house(tmp_path, demo):
+    shutil.copyfile(demo, tmp_path / "house.db")
+    return tmp_path / "house.db"
+
+
+def oenomel(capsys, *arguments):
+    code = cli.main([str(each) for each in arguments])
+    told = capsys.readouterr()
+    return code, told.out, told.err
+
+
+def files_of(folder):
+    return {str(each.relative_to(folder)): each.read_bytes() for each in sorted(folder.rglob("*")) if each.is_file()}
+
+
+def contents(path):
+    with closing(database.open_read_only(path)) as conn:
+        tables = [row["name"] for row in conn.execute("SELECT name FROM sqlite_master WHERE type = 'table' AND sql LIKE '%STRICT%'")]
+        # Tokens and devices belong to a file, and revisions count the saves of a window.
+        kept = [each for each in tables if each not in ("larder_state", "device_key", "migration", "answered_write", "draft")]
+        return {each: [tuple(row) for row in conn.execute(f"SELECT * FROM {each}")] for each in kept}
+
+
+def test_exported_imported_and_exported_again_it_is_the_same_to_the_byte(exported, bar, tmp_path, capsys):
+    code, out, _ = oenomel(capsys, "import", exported / "house.json", "--data", bar)
+    assert code == 0
+    assert "10 drink" not in out
+    assert out.endswith("19 new, 0 same, 0 differs.\n")
+    assert oenomel(capsys, "export", tmp_path / "again", "--data", bar)[0] == 0
+    assert files_of(tmp_path / "again") == files_of(exported)
+
+
+def test_nothing_of_the_house_is_lost_in_its_file(demo, exported, bar, capsys):
+    oenomel(capsys, "import", exported / "house.json", "--data", bar)
+    before, after = contents(demo), contents(bar)
+    assert before.keys() == after.keys()
+    for table, rows in before.items():
+        assert len(after[table]) == len(rows), table
+    for table in ("tasting", "measurement", "water_measure", "trial_parent", "trial_mark", "shelf", "ingredient_value"):
+        assert sorted(map(repr, after[table])) == sorted(map(repr, before[table])), table
+
+
+def test_the_same_file_twice_doubles_nothing(exported, bar, capsys):
+    oenomel(capsys, "import", exported, "--data", bar)
+    before = contents(bar)
+    code, out, _ = oenomel(capsys, "import", exported, "--data", bar)
+    assert (code, out.splitlines()[-1]) == (0, "0 new, 19 same, 0 differs.")
+    assert contents(bar) == before
+
+
+@pytest.mark.parametrize("wanted", FORMATS)
+def test_every_drink_of_the_demo_is_the_same_in_every_open_format(exported, house, tmp_path, capsys, wanted):
+    ending = {"json": "json", "csv": "csv", "markdown": "md", "jsonld": "jsonld"}[wanted]
+    shutil.copytree(exported / "drinks", tmp_path / "some", ignore=lambda _, names: [n for n in names if not n.endswith(f".{ending}")])
+    code, out, error = oenomel(capsys, "import", tmp_path / "some", "--data", house)
+    assert (code, error) == (0, "")
+    assert out.splitlines()[-1] == "0 new, 10 same, 0 differs."
+
+
+def test_one_table_and_one_text_hold_many_drinks(exported, house, tmp_path, capsys):
+    joined = tmp_path / "all.md"
+    joined.write_text("\n".join(each.read_text() for each in sorted((exported / "drinks").glob("*.md"))))
+    graph = tmp_path / "all.jsonld"
+    graph.write_text(json.dumps({"@graph": [json.loads(each.read_text()) for each in sorted((exported / "drinks").glob("*.jsonld"))]}))
+    for file in (exported / "drinks.csv", joined, graph):
+        assert oenomel(capsys, "import", file, "--data", house)[1].endswith("0 new, 10 same, 0 differs.\n")
+
+
+def changed(exported, tmp_path, change):
+    told = json.loads((exported / "house.json").read_text())
+    change(told)
+    path = tmp_path / "changed.json"
+    path.write_text(json.dumps(told))
+    return path
+
+
+def less_lemon(told):
+    drink = next(each for each in told["drinks"] if each["id"] == "hedge-gate-sour")
+    drink["trials"].append({"name": "Less lemon", "spec": {**drink["trials"][0]["spec"], "form": "short"}, "parent": 2})
+    drink["trials"][0]["sheets"].append({"taster": "Ines", "sugar": 1, "tasted_at": "2026-11-01T10:00:00+00:00"})
+
+
+def test_what_differs_is_told_and_left_unless_chosen_and_no_trial_is_ever_changed(exported, house, tmp_path, capsys):
+    file = changed(exported, tmp_path, less_lemon)
+    before = contents(house)
+    code, out, _ = oenomel(capsys, "import", file, "--data", house)
+    assert code == 0
+    assert "differs drink   Hedge Gate Sour: 1 trial that the book doesn't have and 1 note more." in out
+    assert contents(house) == before
+    assert "Nothing was written." in oenomel(capsys, "import", file, "--look", "--differs", "add", "--data", house)[1]
+    assert contents(house) == before
+    oenomel(capsys, "import", file, "--differs", "add", "--data", house)
+    with closing(database.open_read_only(house)) as conn:
+        trials = drinks.trials(conn, 1)
+        assert [trial.name for trial in trials][-1] == "Less lemon"
+        assert trials[-1].parent_trial_id == trials[1].id
+        assert [sheet.taster for sheet in tastings.of_drink(conn, 1)].count("Ines") == 1
+    after = contents(house)
+    assert set(map(repr, before["trial"])) < set(map(repr, after["trial"]))
+    assert oenomel(capsys, "import", file, "--differs", "add", "--data", house)[1].endswith("19 same, 0 differs.\n")
+
+
+def test_beside_it_becomes_a_drink_of_its_own_and_a_bottle_is_taken_only_when_told_to(exported, house, tmp_path, capsys):
+    def both(told):
+        less_lemon(told)
+        told["ingredients"][0]["name"] = "Bay syrup, stronger"
+
+    file = changed(exported, tmp_path, both)
+    slug = json.loads(file.read_text())["ingredients"][0]["slug"]
+    oenomel(capsys, "import", file, "--differs", "beside", "--data", house)
+    with closing(database.open_read_only(house)) as conn:
+        assert "Hedge Gate Sour (2)" in [name for _, name in drinks.names(conn)]
+        assert ingredients.get(conn, slug).name == "Bay syrup"
+    oenomel(capsys, "import", file, "--differs", "take", "--data", house)
+    with closing(database.open_read_only(house)) as conn:
+        assert ingredients.get(conn, slug).name == "Bay syrup, stronger"
+
+
+def unknown_bottle(told):
+    told["drinks"][-1]["trials"][-1]["spec"]["pours"][0]["ingredient"] = "unobtainium"
+
+
+def strange_parent(told):
+    told["drinks"][-1]["trials"][-1]["parent"] = 9
+
+
+def impossible(told):
+    told["ingredients"][0]["values"].append({"name": "abv", "value": 400, "relative_sd": 0, "source": "s", "source_kind": "label"})
+
+
+def empty_forecast(told):
+    told["drinks"][-1]["trials"][-1]["forecast"] = {"served": 3}
+
+
+def unknown_key(told):
+    told["drinks"][3]["colour"] = "blue"
+
+
+def newer(told):
+    told["version"] = 2
+
+
+@pytest.mark.parametrize(
+    ("change", "sentence"),
+    [
+        (unknown_bottle, "Potting Bench, trial 3: pours[0].ingredient: “unobtainium” is not in the larder"),
+        (strange_parent, "there is no trial 9"),
+        (impossible, "Bay syrup"),
+        (empty_forecast, "is no forecast"),
+        (unknown_key, "drinks[3].colour: unknown key"),
+        (newer, "version 2; this Oenomel reads version 1"),
+    ],
+)
+def test_a_fault_anywhere_takes_nothing_in(exported, bar, tmp_path, capsys, change, sentence):
+    before = contents(bar)
+    code, out, error = oenomel(capsys, "import", changed(exported, tmp_path, change), "--data", bar)
+    assert (code, out) == (2, "")
+    assert sentence in error.replace('"', "“", 1).replace('"', "”", 1)
+    assert error.count("\n") == 1
+    assert contents(bar) == before
+
+
+def test_files_that_hold_no_drink_are_refused_by_name(exported, bar, tmp_path, capsys):
+    (tmp_path / "cut.json").write_bytes((exported / "house.json").read_bytes()[:9000])
+    (tmp_path / "letter.txt").write_text("Dear all,\nthe bar is closed.")
+    (tmp_path / "doubtful.txt").write_text("60 ml gin\n30 ml unheard-of nectar\nShake.")
+    (tmp_path / "picture.json").write_bytes(b"\x89PNG\r\n\x1a\n")
+    for name, sentence in (
+        ("cut.json", "cut off"),
+        ("letter.txt", "letter.txt"),
+        ("doubtful.txt", "isn't understood for sure"),
+        ("picture.json", "is not UTF-8"),
+        ("gone.json", "can't be read"),
+    ):
+        code, _, error = oenomel(capsys, "import", exported / "house.json", tmp_path / name, "--data", bar)
+        assert code == 2
+        assert sentence in error
+    assert contents(bar)["drink"] == []
+
+
+def test_an_export_replaces_only_an_earlier_one(demo, tmp_path, capsys):
+    (tmp_path / "full").mkdir()
+    (tmp_path / "full" / "letter.txt").write_text("Dear all")
+    assert "is no earlier export" in oenomel(capsys, "export", tmp_path / "full", "--data", demo)[2]
+    assert "there is no folder" in oenomel(capsys, "export", tmp_path / "no" / "where", "--data", demo)[2]
+    for _ in range(2):
+        assert oenomel(capsys, "export", tmp_path / "out", "--data", demo)[0] == 0
+    assert not [each for each in tmp_path.iterdir() if each.name.startswith(".")]
+
+
+@pytest.mark.slow
+def test_killed_while_a_house_is_taken_in_there_is_all_of_it_or_nothing(exported, empty, tmp_path):
+    bar, chance, ends = tmp_path / "bar.db", random.Random(7), 0
+
+    def act() -> None:
+        cli.main(["import", str(exported / "house.json"), "--data", str(bar)])
+
+    shutil.copyfile(empty, bar)
+    longest = run(act)
+    everything, seen = (10, len(contents(bar)["tasting"])), set()
+    for _ in range(50):
+        for ending in ("", "-wal", "-shm"):
+            (tmp_path / f"bar.db{ending}").unlink(missing_ok=True)
+        shutil.copyfile(empty, bar)
+        ends += killed(act, longest, chance)
+        with closing(database.connect(bar)) as conn:
+            assert conn.execute("PRAGMA integrity_check").fetchone()[0] == "ok"
+            seen.add((len(drinks.names(conn)), conn.execute("SELECT count(*) FROM tasting").fetchone()[0]))
+    assert seen <= {(0, 0), everything}
+    assert ends > 25
