@@ -238,7 +238,7 @@ def test_fonts_ship_with_the_app_and_the_empty_book_teaches(page, server):
     page.route("**/api/drinks?*", lambda route: route.fulfill(body=json.dumps([]), content_type="application/json"))
     page.goto(server.url)
     expect(page).to_have_url(re.compile("/book$"))
-    expect(page.get_by_text("No drink is written down yet.")).to_be_visible()
+    expect(page.get_by_role("heading", name="A first drink, in three presses")).to_be_visible()
     page.goto(f"{server.url}/bench/999")
     expect(page.get_by_role("alert")).to_contain_text("There is no drink 999.")
     page.goto(f"{server.url}/nowhere/at/all")

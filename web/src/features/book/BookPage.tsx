@@ -18,6 +18,7 @@ import { DemoNotice } from './DemoNotice';
 import { StartDrink } from './StartDrink';
 import { TakeDrinkAlong } from './TakeDrinkAlong';
 import { useDropped } from './useDropped';
+import { FirstSteps } from './FirstSteps';
 import { Seek } from './Seek';
 
 /** Every drink of the house, and where a new one starts. */
@@ -113,14 +114,7 @@ function BookActions({ isEmpty, found }: ActionsProps) {
 }
 
 function NothingThere({ q, seeking }: { q: string; seeking: boolean }) {
-  if (!seeking) {
-    return (
-      <p className="panel max-w-prose p-6 text-lg">
-        No drink is written down yet. Choose a family and a school of proportion: it comes to the bench as the parent,
-        and every change you make is told against it. Or paste a recipe as you have it.
-      </p>
-    );
-  }
+  if (!seeking) return <FirstSteps />;
   return (
     <p role="status" className="panel max-w-prose p-6 text-lg wrap-anywhere">
       {q

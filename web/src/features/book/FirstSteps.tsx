@@ -1,0 +1,73 @@
+import { ClipboardPaste, FolderInput, type LucideIcon } from 'lucide-react';
+import { Link } from 'react-router';
+
+const PRESSES = [
+  ['Choose a family', 'Strong, sour and sweet is a sour; with a liqueur a daisy; with bubbles a fizz.'],
+  ['Choose a proportion', 'How people pour it: the figures beside it are its amounts.'],
+  ['Put it on the bench', 'There you swap a bottle and see at once what gets sweeter, sharper or stronger.'],
+];
+
+/** What an empty book teaches: a drink in three presses, or one that is written down already. */
+export function FirstSteps() {
+  return (
+    <div className="flex flex-col gap-4">
+      <section className="panel p-5" aria-labelledby="first-heading">
+        <h2 id="first-heading" className="font-display text-2xl font-semibold">
+          A first drink, in three presses
+        </h2>
+        <ol className="mt-3 flex flex-col gap-3">
+          {PRESSES.map(([what, words], at) => (
+            <li key={what} className="flex gap-4">
+              <span
+                aria-hidden
+                className="flex size-11 shrink-0 items-center justify-center rounded-full bg-secondary font-figure text-xl font-semibold"
+              >
+                {at + 1}
+              </span>
+              <span>
+                <strong className="block text-lg font-semibold">{what}</strong>
+                <span className="text-lg text-quiet">{words}</span>
+              </span>
+            </li>
+          ))}
+        </ol>
+      </section>
+      <div className="grid gap-4 sm:grid-cols-2">
+        <Other
+          to="/paste"
+          icon={ClipboardPaste}
+          title="Paste a recipe"
+          words="As you have it: each line is read, and what is doubtful is asked."
+        />
+        <Other
+          to="/import"
+          icon={FolderInput}
+          title="Take files in"
+          words="From another machine, another bar, or a table: you see first what comes."
+        />
+      </div>
+      <p className="text-quiet">
+        Everything stays on this machine. Where it lies, and when it was copied last, is told in the settings.
+      </p>
+    </div>
+  );
+}
+
+interface OtherProps {
+  to: string;
+  icon: LucideIcon;
+  title: string;
+  words: string;
+}
+
+function Other({ to, icon: Icon, title, words }: OtherProps) {
+  return (
+    <Link to={to} className="panel flex gap-4 p-5 hover:bg-secondary focus-visible:bg-secondary">
+      <Icon size={28} aria-hidden className="mt-1 shrink-0" />
+      <span>
+        <strong className="block text-lg font-semibold">{title}</strong>
+        <span className="text-quiet">{words}</span>
+      </span>
+    </Link>
+  );
+}
