@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 import re
 import sys
 import tempfile
@@ -15,8 +14,6 @@ from playwright.sync_api import Browser, Page, sync_playwright
 from support.app_server import CHROMIUM, AppServer
 
 from oenomel.api.sharing import own_addresses
-
-TESTS = Path(__file__).parents[1] / "tests"
 
 
 def _swaps(pour: str, *steps: str) -> Callable[[Page], None]:
@@ -32,43 +29,9 @@ def _swaps(pour: str, *steps: str) -> Callable[[Page], None]:
     return prepare
 
 
-def _bring_there(page: Page) -> None:
-    box = page.get_by_role("button", name=re.compile("^The drink: drag it")).bounding_box()
-    assert box is not None
-    page.mouse.move(box["x"] + 20, box["y"] + 20)
-    page.mouse.down()
-    page.mouse.move(box["x"] - 60, box["y"] + 80, steps=4)
-    page.mouse.up()
-    page.get_by_role("group", name="Bring it there").wait_for()
-
-
-def _full_house(page: Page) -> None:
-    """Eight pours, an edge, a float and a top-up; a few moves, and the method begun."""
-    spec = json.loads((TESTS / "support" / "full_house.json").read_text(encoding="utf-8"))
-    made = page.request.post("/api/drinks", data={"name": spec["name"], "spec": spec, "trial_name": "As first poured"}).json()
-    page.goto(f"/bench/{made['id']}")
-    for pour, amount in (("Lemon juice", "30"), ("Quince liqueur", "20"), ("London dry gin", "40")):
-        page.get_by_label(f"Amount of {pour}", exact=True).fill(amount)
-        page.get_by_label(f"Amount of {pour}", exact=True).press("Enter")
-        page.wait_for_timeout(1300)
-    for _ in range(6):
-        page.get_by_role("list", name="Steps").get_by_role("checkbox", checked=False).first.check()
-
-
 def _why(page: Page) -> None:
     page.get_by_role("button", name="Why this acidity").click()
     page.get_by_role("dialog").get_by_text("Lemon juice").first.click()
-
-
-def _danger(page: Page) -> None:
-    page.get_by_label("Pours").get_by_role("button", name="Add a pour").click()
-    page.get_by_role("combobox", name="Search the larder").fill("soda water")
-    page.get_by_role("option", name=re.compile("^Soda water")).click()
-    page.get_by_role("region", name="On top").wait_for()
-    page.get_by_role("button", name="More about Soda water").click()
-    page.get_by_label("Goes in").select_option("mixed")
-    page.keyboard.press("Escape")
-    page.get_by_text("a closed tin bursts").wait_for()
 
 
 RECIPE = """Orchard Gate Daisy
@@ -107,10 +70,10 @@ PICTURES: dict[str, Picture] = {
     "bench-dim": ("/bench/3", 1280, 800, "late", None),
     "bench-820-light": ("/bench/3", 820, 1180, "lamplight", None),
     "bench-390-light": ("/bench/3", 390, 844, "lamplight", None),
-    "bench-full": ("/book", 1280, 800, "late", _full_house),
-    "bring-it-there": ("/bench/3", 1280, 800, "lamplight", _bring_there),
-    "finding-and-mend": ("/bench/1", 1280, 800, "lamplight", _danger),
     "paste-a-recipe": ("/paste", 1280, 800, "lamplight", _pasted),
+    "card": ("/card/3", 1280, 800, "lamplight", None),
+    "card-station-390": ("/card/6?layout=station", 390, 844, "late", None),
+    "list": ("/list", 1280, 800, "lamplight", None),
     "swaps-daisy": ("/bench/3", 1280, 800, "lamplight", _swaps("Sea-buckthorn liqueur", "ArrowDown")),
     "why-this-number": ("/bench/3", 1280, 800, "lamplight", _why),
     "trials-side-by-side": ("/trials/7?show=1&show=2&show=3", 1280, 800, "lamplight", None),
