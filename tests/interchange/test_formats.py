@@ -5,6 +5,7 @@ from importlib import resources
 from pathlib import Path
 
 import pytest
+from support.forty_specs import specs as forty_specs
 
 from oenomel.core.larder.larder_files import Larder, catalogue, read_ingredients
 from oenomel.core.larder.search import Findable, Index
@@ -32,12 +33,32 @@ ODD = {
     "name": '=cmd|"odd", <b>name</b>',
     "part_ml": 22.5,
     "pours": [
-        {**SPECS["glasshouse"]["pours"][0], "said": '-about; two "fingers"', "optional": True},
+        {**SPECS["glasshouse"]["pours"][0], "said": '-about; two "fingers"', "optional": True, "lot": "=opened; Monday"},
         {**SPECS["glasshouse"]["pours"][1], "range": [7.5, 22.5]},
         {**SPECS["glasshouse"]["pours"][2], "relative": {"to": 0, "times": 0.3333333333}, "amount": 1, "unit": "part"},
     ],
-    "method": {"technique": "stir", "seconds": [20, 25], "dry_shake_seconds": 0, "ice": "large"},
-    "serve": {"glass": "up glass", "ice": "none", "garnish": ["lemon zest, expressed", "bay | leaf"]},
+    "method": {
+        "technique": "stir",
+        "seconds": [20, 25],
+        "dry_shake_seconds": 0,
+        "dry_shake": "last",
+        "ice": "large",
+        "ice_pieces": 3,
+        "ice_piece_g": 42.5,
+        "strain": "none",
+        "sparkling": "both",
+        "sign": "silky; cold",
+        "order": ["pour: white-rum", "chill"],
+        "steps": [{"text": 'Wipe, "dry"; slowly', "before": "top"}, {"text": "", "instead_of": "chill"}],
+    },
+    "serve": {
+        "glass": "up glass",
+        "ice": "none",
+        "chilled": False,
+        "edge": {"half": True, "wetted_with": "honey; water"},
+        "note": "-Cold.\nAt once.",
+        "garnish": ["lemon zest, expressed", "bay | leaf", {"what": "olive; pitted", "why": "why", "how": "on a pick", "instead": "caper"}],
+    },
 }
 
 
@@ -53,6 +74,12 @@ def test_what_was_written_reads_back_the_same(name, wanted):
     assert report.spec.model_dump() == spec.model_dump()
     assert [line.pour for line in report.lines] == list(range(len(spec.pours)))
     assert all(line.sure for line in report.lines)
+
+
+@pytest.mark.parametrize("wanted", FORMATS)
+def test_forty_drinks_of_all_kinds_lose_nothing_in_any_format(wanted):
+    for spec in forty_specs({slug: each.kind for slug, each in LARDER.items()}):
+        assert read(write_as(spec, wanted, NAMES)).spec.model_dump() == spec.model_dump(), spec.name
 
 
 @pytest.mark.parametrize("wanted", ["markdown", "jsonld"])

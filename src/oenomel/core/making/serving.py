@@ -16,6 +16,9 @@ from oenomel.core.making.mixing import is_pressed, lifted
 from oenomel.core.making.step import Making, Step
 from oenomel.core.spec import Garnish
 
+NOTE: Final = "tell: note"
+"""Key of the step that tells the guest what the drink wants him to know."""
+
 FOAMS_UP_G: Final = 4.0
 """Sugar in a drink from which bubbles foam up, [g] (house rule)."""
 
@@ -82,7 +85,7 @@ def finished(making: Making) -> Iterator[Step]:
         words = f"Tell the guest: stir the {pour.ingredient.said} in, or drink through it."
         yield Step(f"tell: {pour.ingredient.slug}", "serve", words, moment="serve")
     if drink.serve.note.strip():
-        yield Step("tell: note", "serve", f"Tell the guest: {_ended(drink.serve.note.strip())}", moment="serve")
+        yield Step(NOTE, "serve", f"Tell the guest: {_ended(drink.serve.note.strip())}", moment="serve")
 
 
 def garnished(garnish: Garnish, making: Making, pour: int | None = None) -> Step:

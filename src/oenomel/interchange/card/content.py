@@ -10,7 +10,7 @@ from typing import Final, Literal
 
 from oenomel.core.forecast import Forecast
 from oenomel.core.larder import capital, listed
-from oenomel.core.making import Step, Way, amount_words, counted_noun, making_steps
+from oenomel.core.making import NOTE, Step, Way, amount_words, counted_noun, making_steps
 from oenomel.core.spec import Drink
 from oenomel.interchange.card.glass_drawing import GlassDrawing, glass_drawing
 
@@ -197,6 +197,8 @@ def _steps(steps: Sequence[Step]) -> list[CardStep]:
     """The method without what the list of pours tells already: pours that are only poured are one step."""
     told: list[CardStep] = []
     for step in steps:
+        if step.key == NOTE:  # it stands below
+            continue
         plain = _PLAIN.fullmatch(step.words) if step.kind == "pour" and not step.sign else None
         words = f"Pour into the {plain[1]} in the order of the list." if plain else step.words
         if not plain or not told or told[-1].words != words:
