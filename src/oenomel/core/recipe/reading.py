@@ -391,8 +391,6 @@ def _finished(reading: Reading) -> ReadRecipe:
     if serves:
         reasons.append(f"It serves {serves}: its amounts were left as they are, for all of them.")
     notes = [line.text for line in reading.lines if line.taken in ("note", "asked")]
-    if made.strain == "double":
-        notes.append("Double strain.")
     return ReadRecipe(
         reading.name or UNNAMED, guess, tuple(reading.pours), made, tuple(reading.lines), tuple(notes), (guess.why, *reasons), part_ml
     )

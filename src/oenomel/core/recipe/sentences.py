@@ -46,6 +46,7 @@ _GENTLY: Final = re.compile(
 )
 _DRY: Final = re.compile(r"\bdry[- ]?shak\w*|\bshak\w*[^.]{0,40}?\bwithout(?: the)? ice\b|\bwithout ice\b")
 _REVERSE: Final = re.compile(r"\breverse dry[- ]?shak")
+_COUNTED_ICE: Final = re.compile(r"(?<=with )(\w+)\s+((?:large|big) )?(?:ice[- ])?cubes\b(?! of (?:\w+ )?(?:pineapple|melon|mango|sugar))")
 _SECONDS: Final = re.compile(r"(?:(\w+)\s*(?:-|–|to|or)\s*)?(\w+)\s*(?:s|secs?|seconds?|\")(?![a-z])")
 _STRAIN: Final = re.compile(r"\b(double|fine)[- ]?strain\w*|\bstrain\w*")
 _RIM: Final = re.compile(
@@ -97,6 +98,8 @@ class Made:
     seconds: tuple[float, float] | None = None
     dry_shake_seconds: float | None = None
     dry_shake_told: bool = False
+    dry_shake_last: bool = False
+    ice_pieces: int | None = None
     method_ice: Ice | None = None
     strain: str = ""
     glass: str = ""
@@ -159,6 +162,11 @@ def _technique(words: str, _: str, made: Made) -> Made:
     ice: Ice | None = "crushed" if _CRUSHED_IN_THE_TIN.search(bare) else None
     if technique == "swizzle":
         ice = "crushed"
+    counted = _COUNTED_ICE.search(bare)
+    pieces = _number(counted[1]) if counted and ice is None else None
+    if counted and pieces is not None and pieces >= 1 and pieces.is_integer():
+        ice = "large" if counted[2] else "cubes"
+        made = replace(made, ice_pieces=int(pieces))
     return replace(made, seconds=seconds or made.seconds, method_ice=ice or made.method_ice)
 
 
@@ -169,18 +177,18 @@ def _dry(words: str, _: str, made: Made) -> Made:
     clause = re.split(r"[.;,]| then | and ", words[found.start() :])[0]
     seconds = _seconds(clause, 0)
     technique = made.technique or "shake"
-    return replace(made, technique=technique, dry_shake_told=True, dry_shake_seconds=seconds[0] if seconds else DRY_SHAKE_USUAL)
+    dry = seconds[0] if seconds else DRY_SHAKE_USUAL
+    return replace(made, technique=technique, dry_shake_told=True, dry_shake_seconds=dry, dry_shake_last=_REVERSE.search(words) is not None)
 
 
 def _seconds(words: str, start: int) -> tuple[float, float] | None:
     """Seconds that stand behind a place, as a range; both ends the same where one number is told."""
-    found = _SECONDS.search(words, start)
-    if not found:
-        return None
-    low, high = _number(found[1]), _number(found[2])
-    if high is None:
-        return None
-    return (low if low is not None and low <= high else high, high)
+    # "Cubes" end like "12 s".
+    for found in _SECONDS.finditer(words, start):
+        low, high = _number(found[1]), _number(found[2])
+        if high is not None:
+            return (low if low is not None and low <= high else high, high)
+    return None
 
 
 def _number(word: str | None) -> float | None:
@@ -251,5 +259,6 @@ def _rimmed(words: str, _: str, made: Made) -> Made:
 def _garnished(_: str, sentence: str, made: Made) -> Made:
     found = _GARNISH_INSIDE.search(sentence)
     expressed = _EXPRESS.search(sentence)
-    each = _each(found["what"]) if found else (f"{expressed['what']}, expressed",) if expressed else garnish_of(sentence)
+    away = " and thrown away" if expressed and re.search(r"\b(?:discard|throw)", sentence[expressed.end() :], re.IGNORECASE) else ""
+    each = _each(found["what"]) if found else (f"{expressed['what']}, expressed{away}",) if expressed else garnish_of(sentence)
     return replace(made, garnish=(*made.garnish, *(one for one in each if one not in made.garnish))) if each else made
