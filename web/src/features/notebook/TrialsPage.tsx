@@ -89,6 +89,8 @@ function useView(all: NotebookTrial[]) {
 
 function Top({ drinkId, notebook, chosen }: { drinkId: number; notebook: Notebook; chosen: NotebookTrial[] }) {
   const { name, family, trials, gathered } = notebook;
+  const [first, second] = chosen;
+  const sheet = `trial=${first?.number}${second ? `&beside=${second.number}` : ''}`;
   const flight = chosen.map(({ number }) => `trial=${number}`).join('&');
   return (
     <TopBar
@@ -100,6 +102,11 @@ function Top({ drinkId, notebook, chosen }: { drinkId: number; notebook: Noteboo
           <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/specs/${drinkId}`}>
             Others’ specs {gathered > 0 && gathered}
           </Link>
+          {chosen.length > 0 && chosen.length < 3 && (
+            <Link className="btn btn-ghost min-h-11 border-base-300 text-base" to={`/card/${drinkId}?${sheet}`}>
+              On paper
+            </Link>
+          )}
           <Link className="btn btn-primary min-h-11 text-base" to={`/taste/${drinkId}?${flight}`}>
             Taste {chosen.length === 1 ? 'it' : 'them'}
           </Link>

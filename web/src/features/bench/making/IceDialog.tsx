@@ -90,7 +90,7 @@ function TodaysIce({ onClose }: { onClose: () => void }) {
       <Chips
         legend="Tonight"
         options={[
-          ['usual', 'as usual'],
+          ['usual', 'a usual day'],
           ['hot', 'a hot day'],
         ]}
         value={(supposed.room_c ?? USUAL_ROOM_C) >= HOT_C ? 'hot' : 'usual'}

@@ -107,6 +107,8 @@ const Groups = memo(function Groups(props: GroupsProps) {
 function GarnishLine({ spec }: { spec: Spec }) {
   const hand = useHand();
   const { garnish } = spec.serve;
+  // A garnish may be written among the pours too: then this stands below it.
+  const amongPours = spec.pours.some(({ stage }) => stage === 'garnish');
   if (!hand && garnish.length === 0) return null;
   const words = garnish.length === 0 ? 'none yet' : garnish.map(garnishWords).join('; ');
   const why = garnish.map((each) => garnishOf(each).why).filter(Boolean);
@@ -117,8 +119,8 @@ function GarnishLine({ spec }: { spec: Spec }) {
     </>
   );
   return (
-    <section aria-label="Garnish" className="pour-group">
-      <h2 className="px-2 font-display text-base leading-6 font-semibold">Garnish</h2>
+    <section aria-label={amongPours ? 'What else is put on it' : 'Garnish'} className="pour-group">
+      {!amongPours && <h2 className="px-2 font-display text-base leading-6 font-semibold">Garnish</h2>}
       {hand ? (
         <button
           type="button"
