@@ -9,6 +9,8 @@ import pytest
 from hypothesis import settings
 
 import oenomel
+from oenomel.demo import scenario
+from oenomel.store import database
 
 # Tests share a few modules (drinks, a server), which are no package of the product.
 sys.path.insert(0, str(Path(__file__).parent))
@@ -26,6 +28,22 @@ SHARED = {"learnt", "kitchens"}
 for module in pkgutil.walk_packages(oenomel.__path__, "oenomel."):
     if not module.name.endswith("__main__"):
         importlib.import_module(module.name)
+
+
+@pytest.fixture(scope="session")
+def empty_file(tmp_path_factory):
+    """A data file as a new house has it, made once: to be copied."""
+    path = tmp_path_factory.mktemp("empty") / "bar.db"
+    database.prepare(path)
+    return path
+
+
+@pytest.fixture(scope="session")
+def demo_file(tmp_path_factory):
+    """A data file with the demo in it, made once: to be copied."""
+    path = tmp_path_factory.mktemp("demo") / "demo.db"
+    scenario.prepare(path)
+    return path
 
 
 def pytest_collection_modifyitems(items):

@@ -8,14 +8,6 @@ import pytest
 from starlette.testclient import TestClient
 
 from oenomel.api.app import create_app
-from oenomel.demo import scenario
-
-
-@pytest.fixture(scope="module")
-def demo_file(tmp_path_factory):
-    path = tmp_path_factory.mktemp("demo") / "demo.db"
-    scenario.prepare(path)
-    return path
 
 
 @pytest.fixture

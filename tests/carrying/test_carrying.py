@@ -10,42 +10,27 @@ from support.killed import killed, run
 
 from oenomel import cli
 from oenomel.carrying.folder import export_house
-from oenomel.demo import scenario
 from oenomel.interchange.formats.writing import FORMATS
 from oenomel.store import database, drinks, ingredients, tastings
 
 
 @pytest.fixture(scope="module")
-def demo(tmp_path_factory):
-    path = tmp_path_factory.mktemp("demo") / "demo.db"
-    scenario.prepare(path)
-    return path
-
-
-@pytest.fixture(scope="module")
-def exported(demo, tmp_path_factory):
+def exported(demo_file, tmp_path_factory):
     folder = tmp_path_factory.mktemp("exported") / "house"
-    with closing(database.open_read_only(demo)) as conn:
+    with closing(database.open_read_only(demo_file)) as conn:
         assert export_house(conn, folder) == 10
     return folder
 
 
-@pytest.fixture(scope="module")
-def empty(tmp_path_factory):
-    path = tmp_path_factory.mktemp("empty") / "bar.db"
-    database.prepare(path)
-    return path
-
-
 @pytest.fixture
-def bar(tmp_path, empty):
-    shutil.copyfile(empty, tmp_path / "bar.db")
+def bar(tmp_path, empty_file):
+    shutil.copyfile(empty_file, tmp_path / "bar.db")
     return tmp_path / "bar.db"
 
 
 @pytest.fixture
-def house(tmp_path, demo):
-    shutil.copyfile(demo, tmp_path / "house.db")
+def house(tmp_path, demo_file):
+    shutil.copyfile(demo_file, tmp_path / "house.db")
     return tmp_path / "house.db"
 
 
@@ -76,9 +61,9 @@ def test_exported_imported_and_exported_again_it_is_the_same_to_the_byte(exporte
     assert files_of(tmp_path / "again") == files_of(exported)
 
 
-def test_nothing_of_the_house_is_lost_in_its_file(demo, exported, bar, capsys):
+def test_nothing_of_the_house_is_lost_in_its_file(demo_file, exported, bar, capsys):
     oenomel(capsys, "import", exported / "house.json", "--data", bar)
-    before, after = contents(demo), contents(bar)
+    before, after = contents(demo_file), contents(bar)
     assert before.keys() == after.keys()
     for table, rows in before.items():
         assert len(after[table]) == len(rows), table
@@ -224,30 +209,30 @@ def test_files_that_hold_no_drink_are_refused_by_name(exported, bar, tmp_path, c
     assert contents(bar)["drink"] == []
 
 
-def test_an_export_replaces_only_an_earlier_one(demo, tmp_path, capsys):
+def test_an_export_replaces_only_an_earlier_one(demo_file, tmp_path, capsys):
     (tmp_path / "full").mkdir()
     (tmp_path / "full" / "letter.txt").write_text("Dear all")
-    assert "is no earlier export" in oenomel(capsys, "export", tmp_path / "full", "--data", demo)[2]
-    assert "there is no folder" in oenomel(capsys, "export", tmp_path / "no" / "where", "--data", demo)[2]
+    assert "is no earlier export" in oenomel(capsys, "export", tmp_path / "full", "--data", demo_file)[2]
+    assert "there is no folder" in oenomel(capsys, "export", tmp_path / "no" / "where", "--data", demo_file)[2]
     for _ in range(2):
-        assert oenomel(capsys, "export", tmp_path / "out", "--data", demo)[0] == 0
+        assert oenomel(capsys, "export", tmp_path / "out", "--data", demo_file)[0] == 0
     assert not [each for each in tmp_path.iterdir() if each.name.startswith(".")]
 
 
 @pytest.mark.slow
-def test_killed_while_a_house_is_taken_in_there_is_all_of_it_or_nothing(exported, empty, tmp_path):
+def test_killed_while_a_house_is_taken_in_there_is_all_of_it_or_nothing(exported, empty_file, tmp_path):
     bar, chance, ends = tmp_path / "bar.db", random.Random(7), 0
 
     def act() -> None:
         cli.main(["import", str(exported / "house.json"), "--data", str(bar)])
 
-    shutil.copyfile(empty, bar)
+    shutil.copyfile(empty_file, bar)
     longest = run(act)
     everything, seen = (10, len(contents(bar)["tasting"])), set()
     for _ in range(50):
         for ending in ("", "-wal", "-shm"):
             (tmp_path / f"bar.db{ending}").unlink(missing_ok=True)
-        shutil.copyfile(empty, bar)
+        shutil.copyfile(empty_file, bar)
         ends += killed(act, longest, chance)
         with closing(database.connect(bar)) as conn:
             assert conn.execute("PRAGMA integrity_check").fetchone()[0] == "ok"

@@ -16,16 +16,9 @@ from oenomel.errors import CopyFault, StoreError, StoreFault
 from oenomel.store import copies, database, drinks, snapshot
 
 
-@pytest.fixture(scope="module")
-def prepared(tmp_path_factory):
-    path = tmp_path_factory.mktemp("prepared") / "bar.db"
-    database.prepare(path)
-    return path
-
-
 @pytest.fixture
-def bar(tmp_path, prepared):
-    shutil.copyfile(prepared, tmp_path / "bar.db")
+def bar(tmp_path, empty_file):
+    shutil.copyfile(empty_file, tmp_path / "bar.db")
     return tmp_path / "bar.db"
 
 

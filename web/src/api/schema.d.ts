@@ -3903,11 +3903,9 @@ export interface components {
         };
         /**
          * SheetEntry
-         * @description A tasting sheet: −3 far too little, 0 right, 3 far too much, nothing where nothing was said; ``loud`` a slug of the drink.
+         * @description A tasting sheet of a trial.
          */
         SheetEntry: {
-            /** Trial Id */
-            trial_id: number;
             /** Taster */
             taster: string;
             /** Sugar */
@@ -3951,14 +3949,14 @@ export interface components {
              *     }
              */
             words: components["schemas"]["WordsEntry"];
+            /** Trial Id */
+            trial_id: number;
         };
         /**
          * SheetReport
          * @description A sheet as kept, and its verdict in words.
          */
         SheetReport: {
-            /** Trial Id */
-            trial_id: number;
             /** Taster */
             taster: string;
             /** Sugar */
@@ -4002,6 +4000,8 @@ export interface components {
              *     }
              */
             words: components["schemas"]["WordsEntry"];
+            /** Trial Id */
+            trial_id: number;
             /** Id */
             id: number;
             /** Tasted At */

@@ -14,7 +14,7 @@ from oenomel.core.larder import Foam, Ingredient, Kind, ShelfState, SlotName, So
 from oenomel.core.notebook import QuantityName, ReadingPoint
 from oenomel.interchange.models import Entry, Name, Plain
 from oenomel.interchange.requests.made import MadeEntry
-from oenomel.interchange.requests.notebook import BriefEntry, WordsEntry
+from oenomel.interchange.requests.notebook import BriefEntry, SaidEntry, WordsEntry
 from oenomel.interchange.spec.file import SpecFile, spec_error
 
 __all__ = [
@@ -23,26 +23,14 @@ __all__ = [
 ]  # fmt: skip
 
 Time = Annotated[str, Field(max_length=40, pattern=r"^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(\+00:00|Z))?$")]
-Verdict = Annotated[int, Field(ge=-3, le=3)] | None
 Text = Annotated[Plain, Field(max_length=2000)]
 Slug = Annotated[Plain, Field(min_length=1, max_length=200)]
 Json = dict[str, Any]
 
 
-class SheetOfTrial(Entry):
-    """A tasting sheet of a trial: −3 far too little, 0 right, 3 far too much."""
+class SheetOfTrial(SaidEntry):
+    """A tasting sheet of a trial, and when it was written."""
 
-    taster: Annotated[Plain, Field(min_length=1, max_length=100)]
-    sugar: Verdict = None
-    acid: Verdict = None
-    abv: Verdict = None
-    body: Verdict = None
-    loud: Annotated[Plain, Field(max_length=100)] = ""
-    lacking: bool = False
-    score: Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)] | None = None
-    edge: Literal["", "with", "without"] = ""
-    blind: bool = False
-    words: WordsEntry = WordsEntry()
     tasted_at: Time = ""
 
 

@@ -9,7 +9,7 @@ from pydantic import Field, StringConstraints, model_validator
 from oenomel.core.notebook import Verdict
 from oenomel.interchange.models import Plain, Report, RowId
 
-__all__ = ["BriefEntry", "SheetEntry", "Taster", "WordsEntry", "verdict_of"]
+__all__ = ["BriefEntry", "SaidEntry", "SheetEntry", "Taster", "WordsEntry", "verdict_of"]
 
 Verdicts = Annotated[int, Field(ge=-3, le=3)] | None
 Text = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=500)]
@@ -27,10 +27,9 @@ class WordsEntry(Report):
     finish: Text = ""
 
 
-class SheetEntry(Report):
-    """A tasting sheet: −3 far too little, 0 right, 3 far too much, nothing where nothing was said; ``loud`` a slug of the drink."""
+class SaidEntry(Report):
+    """What a taster said: −3 far too little, 0 right, 3 far too much, nothing where nothing was said; ``loud`` a slug of the drink."""
 
-    trial_id: RowId
     taster: Taster
     sugar: Verdicts = None
     acid: Verdicts = None
@@ -42,6 +41,12 @@ class SheetEntry(Report):
     edge: Literal["", "with", "without"] = ""
     blind: bool = False
     words: WordsEntry = WordsEntry()
+
+
+class SheetEntry(SaidEntry):
+    """A tasting sheet of a trial."""
+
+    trial_id: RowId
 
     @model_validator(mode="after")
     def _says_something(self) -> SheetEntry:
