@@ -88,6 +88,7 @@ def test_serving_says_what_is_wrong_in_one_sentence_before_it_says_that_it_is_op
             (("--host", "192.0.2.77", "--share"), "this machine has no such address"),
             (("--data", str(tmp_path / "letter.txt")), "is not a data file of Oenomel, and was left as it is"),
             (("--data", str(tmp_path)), "is a folder"),
+            (("--data", str(tmp_path / "not" / "mounted.db")), "there is no folder"),
         ):
             done = run("serve", *arguments, home=tmp_path)
             assert (done.returncode, done.stdout) == (2, ""), arguments

@@ -259,19 +259,7 @@ def _serve(chosen: argparse.Namespace) -> int:
         raise SpecError("--reset", "only the demo can be reset; add --demo")
     else:
         data = chosen.data or database.default_path()
-    _keep_a_copy(data)
     return listening.serve(data, chosen.host, chosen.port, demo=chosen.demo, share=chosen.share, names=frozenset(chosen.name))
-
-
-def _keep_a_copy(data: Path) -> None:
-    """The first start of a day keeps a copy; where it can't, the house opens all the same and says so."""
-    try:
-        kept = copies.keep_of_today(data, datetime.now().astimezone().date())
-    except OenomelError as error:
-        print(f"No copy was made today: {error}", file=sys.stderr)
-    else:
-        if kept is not None:
-            print(f"A copy of today is kept as {kept}.", flush=True)
 
 
 def _port(text: str) -> int:

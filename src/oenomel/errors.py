@@ -284,7 +284,7 @@ class StoreFault(StoreError):
         self.fault, self.path, self.told = fault, path, told
 
     def __str__(self) -> str:
-        return _STORE_FAULTS[self.fault].format(path=self.path, told=self.told)
+        return _STORE_FAULTS[self.fault].format(path=self.path, parent=self.path.parent, told=self.told)
 
 
 _STORE_FAULTS: Final = {
@@ -294,6 +294,7 @@ _STORE_FAULTS: Final = {
     "foreign": "{path} is not a data file of Oenomel, and was left as it is. Choose another name for --data",
     "gone": "{path} is gone. Put it back, or start Oenomel again to begin with an empty book",
     "not writable": "{path} can't be written: nothing was changed. Give yourself the right to, or choose another place for --data",
+    "no folder": "there is no folder {parent}: make it first, or choose another place for the file",
     "folder": "{path} is a folder, or lies in something that is none. Choose a file for --data",
     "disk": "the disk with {path} can't be read or written ({told}). Look whether it is still there; keep a copy of the file",
     "unusable": "{path} can't be used as a data file: {told}",
@@ -315,7 +316,6 @@ class CopyFault(StoreError):
 
 _COPY_FAULTS: Final = {
     "itself": "{path} is the data file itself; choose another name for the copy",
-    "no folder": "there is no folder {parent}: make it first, or choose another place for the copy",
     "is folder": "{path} is a folder; name a file in it",
     "taken": "{path} lies there already and is no copy of a data file: choose another name, or move it away",
     "no copy": "{path} is no whole copy of a data file of Oenomel: nothing was changed. Choose another copy",

@@ -32,8 +32,9 @@ def trial_id(conn):
         return drinks.keep_trial(conn, 1, None, "First", "to start", "{}", "{}")
 
 
-def test_data_file_is_made_in_a_new_folder_and_prepared_twice_without_harm(tmp_path):
+def test_data_file_is_made_in_a_new_folder_of_its_own_place_and_prepared_twice_without_harm(tmp_path, monkeypatch):
     path = tmp_path / "new" / "folder" / "bar.db"
+    monkeypatch.setattr(database, "default_path", lambda: path)
     database.prepare(path)
     database.prepare(path)
     with closing(database.connect(path)) as conn:

@@ -6,6 +6,7 @@ import errno
 import socket
 import sys
 import threading
+from datetime import datetime
 from http import HTTPStatus
 from pathlib import Path
 from typing import Final
@@ -17,7 +18,8 @@ from oenomel.api.app import create_app
 from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, address_of, is_loopback, own_addresses, pairing_address, qr_code
 from oenomel.api.sizes import LARGEST_HEADERS
 from oenomel.core.spec import read_said
-from oenomel.errors import CannotListen, SpecError
+from oenomel.errors import CannotListen, OenomelError, SpecError
+from oenomel.store import copies
 
 __all__ = ["check_invited", "serve"]
 
@@ -50,6 +52,7 @@ def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: f
     own_name = frozenset({host.casefold(), f"[{host}]"}) if is_loopback(host) else frozenset[str]()
     app = create_app(data, demo, sharing, own_name)
     with _listening(host, port) as listener:
+        _keep_a_copy(data)
         _tell(data, host, port, sharing)
         sys.setswitchinterval(SWITCH_SECONDS)
         # The grammar of measures takes a seventh of a second to be built; nobody's first key press is to wait for it.
@@ -75,6 +78,17 @@ def _listening(host: str, port: int) -> socket.socket:
     except OSError as error:
         why = "there is no such address" if isinstance(error, socket.gaierror) else _WHY.get(error.errno or 0, error.strerror)
         raise CannotListen(host, port, str(why)) from error
+
+
+def _keep_a_copy(data: Path) -> None:
+    """The first start of a day keeps a copy; where it can't, the house opens all the same and says so."""
+    try:
+        kept = copies.keep_of_today(data, datetime.now().astimezone().date())
+    except OenomelError as error:
+        print(f"No copy was made today: {error}", file=sys.stderr)
+    else:
+        if kept is not None:
+            print(f"A copy of today is kept as {kept}.", flush=True)
 
 
 def _tell(data: Path, host: str, port: int, sharing: Sharing | None) -> None:

@@ -163,7 +163,11 @@ def prepare(path: Path) -> None:
         The file is something else, was made by a newer Oenomel, or can't be used.
     """
     try:
-        path.parent.mkdir(parents=True, exist_ok=True)
+        if path in (default_path(), demo_path()):
+            path.parent.mkdir(parents=True, exist_ok=True)
+        elif not path.parent.exists():
+            # A disk that isn't there, or a slip of the pen: an empty book in a new folder would be taken for a loss.
+            raise StoreFault("no folder", path)
         os.close(os.open(path, os.O_RDWR | os.O_CREAT, OWNER_ONLY))
         check_ours(path, may_be_new=True)
         with suppress(PermissionError):  # somebody else's file that we may write stays as open as he made it

@@ -4,6 +4,16 @@ export interface CarriedFile {
   text: string;
 }
 
+let waiting: CarriedFile[] = [];
+
+/** Hands files on to the page that takes them in: they are too large for the address’s own memory. */
+export function handOn(files: CarriedFile[]): void {
+  waiting = files;
+}
+
+/** The files that were handed on. */
+export const handedOn = () => waiting;
+
 const LARGEST_BYTES = 25_000_000;
 
 /** The texts of files, or a sentence for the first that holds none. */

@@ -1,7 +1,7 @@
 import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 
-import { isOurs, textsOf } from '../../lib/carried';
+import { handOn, isOurs, textsOf } from '../../lib/carried';
 import { readDropped } from '../../lib/dropped';
 
 /** What is dropped anywhere on the book: files of ours are taken in, a recipe is read. */
@@ -11,7 +11,9 @@ export function useDropped() {
   const carry = async (files: File[]) => {
     const { carried, refusal: why } = await textsOf(files);
     setRefusal(why);
-    if (!why) void navigate('/import', { state: { files: carried } });
+    if (why) return;
+    handOn(carried);
+    void navigate('/import');
   };
   const read = async (dropped: DataTransfer) => {
     const files = [...dropped.files];

@@ -1,19 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
 import { FolderInput } from 'lucide-react';
-import { useState } from 'react';
-import { Link, useLocation } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
 
 import { api, type Carried, type CarryChoice, type Fault } from '../../api/client';
 import { TopBar } from '../../shell/TopBar';
 import { Refused } from '../../ui/Refused';
 import { useTitle } from '../../ui/useTitle';
-import { textsOf, type CarriedFile } from '../../lib/carried';
+import { handedOn, handOn, textsOf } from '../../lib/carried';
 import { CarriedItem } from './CarriedItem';
 
 /** Files taken into the house: first what is new, the same, or differs; then all of it or nothing. */
 export function ImportPage() {
-  const given = useLocation().state as { files?: CarriedFile[] } | null;
-  const [files, setFiles] = useState<CarriedFile[]>(given?.files ?? []);
+  const [files, setFiles] = useState(handedOn);
+  useEffect(() => () => handOn([]), []);
   const [choices, setChoices] = useState<Record<string, CarryChoice>>({});
   const [refusal, setRefusal] = useState('');
   const looked = useQuery({
