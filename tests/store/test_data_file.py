@@ -117,7 +117,7 @@ def test_a_lock_is_waited_for_and_then_told(tmp_path, monkeypatch):
 
 
 def test_a_folder_that_is_not_there_is_told_and_not_made(tmp_path):
-    with pytest.raises(StoreFault, match="there is no folder .*: make it first") as refused:
+    with pytest.raises(StoreFault, match=r"there is no folder .*: make it first") as refused:
         database.prepare(tmp_path / "not" / "mounted" / "bar.db")
     assert refused.value.fault == "no folder"
     assert list(tmp_path.iterdir()) == []
