@@ -25,8 +25,10 @@ const MOMENTS: [Moment, string][] = [
 ];
 
 /** The steps of this drink: told otherwise, in another order, with lines of its own. */
-export function StepsDialog({ spec, steps, onChange, onClose }: Props) {
+export function StepsDialog({ spec, steps: known, onChange, onClose }: Props) {
   const { method } = spec;
+  // A hand that moves a step again doesn't wait for the server to tell it in its new place.
+  const steps = inOrder(known, method.order);
   const write = (part: Partial<Spec['method']>, what: string) =>
     onChange((present) => ({ ...present, method: { ...present.method, ...part } }), what);
   const move = (from: number, by: 1 | -1) => {
@@ -74,6 +76,13 @@ export function StepsDialog({ spec, steps, onChange, onClose }: Props) {
       <AddStep onAdd={(step) => write({ steps: [...method.steps, step] }, 'own step')} />
     </Dialog>
   );
+}
+
+/** The steps that the drink orders exchange their places among themselves. */
+function inOrder(steps: Step[], order: string[]): Step[] {
+  const wished = order.flatMap((key) => steps.filter((step) => step.key === key));
+  let next = 0;
+  return steps.map((step) => (wished.includes(step) ? (wished[next++] ?? step) : step));
 }
 
 /** A line of the drink’s own, and when it is done. */
