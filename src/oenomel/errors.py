@@ -290,7 +290,7 @@ class StoreFault(StoreError):
 _STORE_FAULTS: Final = {
     "full": "the disk with {path} is full: nothing was changed. Make room on it; what is written can still be read",
     "in use": "{path} is in use by another program: nothing was changed. Close that program, or try again in a moment",
-    "damaged": "{path} is damaged. Stop Oenomel, keep a copy of the file, and put a backup in its place",
+    "damaged": "{path} is damaged. Stop Oenomel, and put a copy in its place with oenomel restore; the damaged file is kept",
     "foreign": "{path} is not a data file of Oenomel, and was left as it is. Choose another name for --data",
     "gone": "{path} is gone. Put it back, or start Oenomel again to begin with an empty book",
     "not writable": "{path} can't be written: nothing was changed. Give yourself the right to, or choose another place for --data",

@@ -147,6 +147,22 @@ def test_beside_it_becomes_a_drink_of_its_own_and_a_bottle_is_taken_only_when_to
         assert ingredients.get(conn, slug).name == "Bay syrup, stronger"
 
 
+def bare(told):
+    for drink in told["drinks"]:
+        for part in ("draft", "brief", "gathered"):
+            drink.pop(part, None)
+
+
+def test_what_lies_on_the_bench_a_brief_and_others_specs_come_where_there_is_none(exported, bar, tmp_path, capsys):
+    oenomel(capsys, "import", changed(exported, tmp_path, bare), "--data", bar)
+    _, out, _ = oenomel(capsys, "import", exported / "house.json", "--data", bar)
+    assert "differs drink   Walled Garden Daisy: What lies on the bench and a brief." in out
+    assert "Medlar Walk Sour: " in out
+    assert "of others" in out
+    oenomel(capsys, "import", exported / "house.json", "--differs", "add", "--data", bar)
+    assert oenomel(capsys, "import", exported / "house.json", "--data", bar)[1].endswith("0 new, 19 same, 0 differs.\n")
+
+
 def unknown_bottle(told):
     told["drinks"][-1]["trials"][-1]["spec"]["pours"][0]["ingredient"] = "unobtainium"
 

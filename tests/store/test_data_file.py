@@ -98,7 +98,7 @@ def test_a_damaged_file_is_told_as_damaged(tmp_path):
     with pytest.raises(StoreFault) as refused:
         database.prepare(path)
     assert refused.value.fault == "damaged"
-    assert "put a backup in its place" in str(refused.value)
+    assert "put a copy in its place with oenomel restore" in str(refused.value)
 
 
 def test_a_lock_is_waited_for_and_then_told(tmp_path, monkeypatch):

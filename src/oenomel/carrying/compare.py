@@ -9,12 +9,13 @@ from typing import Any, Literal
 
 from oenomel.carrying.gather import gather_drinks
 from oenomel.carrying.names import counterparts
-from oenomel.interchange.house.file import DrinkEntry, HouseFile, IngredientEntry, SheetOfTrial, TrialEntry
+from oenomel.core.larder import capital, listed
+from oenomel.interchange.house.file import CloudEntry, DrinkEntry, HouseFile, IngredientEntry, ReadingEntry, SheetOfTrial, TrialEntry
 from oenomel.interchange.spec.drink import with_plain_amounts
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.store import ingredients, shelf
 
-__all__ = ["CHOICES", "Choice", "Item", "Side", "look_at", "same_reading", "same_sheet", "same_trial"]
+__all__ = ["CHOICES", "Choice", "Item", "Side", "look_at", "same_cloud", "same_reading", "same_sheet", "same_trial"]
 
 State = Literal["new", "same", "differs"]
 Choice = Literal["leave", "add", "beside", "take"]
@@ -75,9 +76,14 @@ def same_sheet(one: SheetOfTrial, other: SheetOfTrial) -> bool:
     return one.model_dump() == other.model_dump()
 
 
-def same_reading(one: Any, other: Any) -> bool:
+def same_cloud(one: CloudEntry, other: CloudEntry) -> bool:
+    """Whether two are one spec of somebody else's."""
+    return one.name == other.name and plain_spec(one.spec) == plain_spec(other.spec)
+
+
+def same_reading(one: ReadingEntry, other: ReadingEntry) -> bool:
     """Whether two readings are one."""
-    return bool(one.model_dump() == other.model_dump())
+    return one.model_dump() == other.model_dump()
 
 
 def _bottle(conn: sqlite3.Connection, entry: IngredientEntry) -> Item:
@@ -159,17 +165,28 @@ def _drink(conn: sqlite3.Connection, entry: DrinkEntry, book: dict[str, int]) ->
         return Item(key, "drink", entry.name, "new", f"{_counted(len(entry.trials), 'trial')}, not in the book yet.")
     (here,) = gather_drinks(conn, [book[entry.id]]).drinks
     more = [trial for trial in entry.trials if not any(same_trial(trial, each) for each in here.trials)]
-    sides = list(_drink_sides(here, entry, more))
-    notes = sum(_missing_notes(trial, here.trials) for trial in entry.trials)
-    if not more and not sides and not notes:
+    missing = _missing(here, entry)
+    sides = _drink_sides(here, entry, more)
+    if not (more or missing or sides):
         return Item(key, "drink", entry.name, "same", "As it is in the book.")
-    told = [
-        _counted(len(more), "trial") + " that the book doesn't have" if more else "",
-        _counted(notes, "note") + " more" if notes else "",
-    ]
-    words = f"{' and '.join(each for each in told if each) or 'Something stands otherwise here'}."
-    choices: tuple[Choice, ...] = ("leave", "add", "beside") if more or notes else ("leave", "beside")
-    return Item(key, "drink", entry.name, "differs", words[:1].upper() + words[1:], choices, tuple(sides))
+    told = [*([f"{_counted(len(more), 'trial')} that the book doesn't have"] if more else []), *missing]
+    words = f"{capital(listed(told) or 'something stands otherwise here')}."
+    choices: tuple[Choice, ...] = ("leave", "add", "beside") if more or missing else ("leave", "beside")
+    return Item(key, "drink", entry.name, "differs", words, choices, tuple(sides))
+
+
+def _missing(here: DrinkEntry, comes: DrinkEntry) -> list[str]:
+    """What comes with a drink besides its trials and isn't here, in words."""
+    notes = sum(_missing_notes(trial, here.trials) for trial in comes.trials)
+    clouds = [each for each in comes.gathered if not any(same_cloud(each, other) for other in here.gathered)]
+    found = {
+        f"{_counted(notes, 'note')} more": notes > 0,
+        f"{_counted(len(clouds), 'spec')} of others": bool(clouds),
+        "what lies on the bench": comes.draft is not None and here.draft is None,
+        "a brief": comes.brief is not None and here.brief is None,
+        "what is to be remembered": bool(comes.notes) and not here.notes,
+    }
+    return [words for words, is_missing in found.items() if is_missing]
 
 
 def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]) -> list[Side]:
@@ -182,8 +199,8 @@ def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]
         for part in ("method", "serve"):
             a, b = (getattr(each.spec, part).model_dump(mode="json") for each in (mine, its))
             sides += [Side(f"{part}, {name}".replace("_", " "), _told(a[name]), _told(b[name])) for name in a if a[name] != b[name]]
-    if comes.notes and comes.notes != here.notes:
-        sides.append(Side("to remember", here.notes or "nothing", comes.notes))
+    if comes.notes and here.notes and comes.notes != here.notes:
+        sides.append(Side("to remember", here.notes, comes.notes))
     if comes.draft and here.draft and plain_spec(comes.draft.spec) != plain_spec(here.draft.spec):
         sides.append(Side("on the bench", "what lies here stays", "what lay there"))
     if comes.brief and here.brief and comes.brief.model_dump() != here.brief.model_dump():

@@ -8,7 +8,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any
 
-from oenomel.carrying.compare import Choice, Item, look_at, same_reading, same_sheet, same_trial
+from oenomel.carrying.compare import Choice, Item, look_at, same_cloud, same_reading, same_sheet, same_trial
 from oenomel.carrying.gather import gather_drinks
 from oenomel.carrying.names import counterparts, ids_of_book
 from oenomel.core.forecast import Forecast, forecast_of
@@ -200,7 +200,7 @@ class _Intake:
         """Draft, brief and other people's specs, where the house has none of its own."""
         for cloud in entry.gathered:
             _check(cloud.spec, self.larder, f"{entry.name}, {cloud.name}")
-            if lies is None or not any((each.name, each.spec) == (cloud.name, cloud.spec) for each in lies.gathered):
+            if lies is None or not any(same_cloud(cloud, each) for each in lies.gathered):
                 spec_clouds.add(self.conn, drink_id, cloud.name, cloud.spec.model_dump_json(exclude_unset=True), cloud.added_at)
         if entry.brief is not None and (lies is None or lies.brief is None):
             briefs.put(self.conn, drink_id, entry.brief.model_dump_json(exclude_unset=True))
