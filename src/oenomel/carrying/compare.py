@@ -5,21 +5,21 @@ from __future__ import annotations
 import sqlite3
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from typing import Any, Literal
+from typing import Any, Final, Literal, get_args
 
 from oenomel.carrying.gather import gather_drinks
 from oenomel.carrying.names import counterparts
 from oenomel.core.larder import capital, listed
 from oenomel.interchange.house.file import CloudEntry, DrinkEntry, HouseFile, IngredientEntry, ReadingEntry, SheetOfTrial, TrialEntry
-from oenomel.interchange.spec.drink import with_plain_amounts
+from oenomel.interchange.spec.drink import same_spec, with_plain_amounts
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.store import ingredients, shelf
 
-__all__ = ["CHOICES", "Choice", "Item", "Side", "look_at", "same_cloud", "same_reading", "same_sheet", "same_trial"]
+__all__ = ["CHOICES", "Choice", "Item", "Side", "look_at", "same_cloud", "same_note", "same_trial"]
 
 State = Literal["new", "same", "differs"]
 Choice = Literal["leave", "add", "beside", "take"]
-CHOICES: tuple[Choice, ...] = ("leave", "add", "beside", "take")
+CHOICES: Final[tuple[Choice, ...]] = get_args(Choice)
 
 
 @dataclass(frozen=True, slots=True)
@@ -60,30 +60,20 @@ def look_at(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 
 def same_trial(one: TrialEntry, other: TrialEntry) -> bool:
     """Whether two are one trial: the same spec, and where both are told the same time, name and reason."""
-    if plain_spec(one.spec) != plain_spec(other.spec):
+    if not same_spec(one.spec, other.spec):
         return False
     timed = bool(one.kept_at and other.kept_at)
     return not timed or (one.name, one.reason, one.kept_at) == (other.name, other.reason, other.kept_at)
 
 
-def plain_spec(spec: SpecFile) -> dict[str, Any]:
-    """A spec to compare by: amounts as numbers, and every default told."""
-    return with_plain_amounts(spec).model_dump(mode="json")
-
-
-def same_sheet(one: SheetOfTrial, other: SheetOfTrial) -> bool:
-    """Whether two sheets are one."""
+def same_note(one: SheetOfTrial | ReadingEntry, other: SheetOfTrial | ReadingEntry) -> bool:
+    """Whether two sheets or two readings are one."""
     return one.model_dump() == other.model_dump()
 
 
 def same_cloud(one: CloudEntry, other: CloudEntry) -> bool:
     """Whether two are one spec of somebody else's."""
-    return one.name == other.name and plain_spec(one.spec) == plain_spec(other.spec)
-
-
-def same_reading(one: ReadingEntry, other: ReadingEntry) -> bool:
-    """Whether two readings are one."""
-    return one.model_dump() == other.model_dump()
+    return one.name == other.name and same_spec(one.spec, other.spec)
 
 
 def _bottle(conn: sqlite3.Connection, entry: IngredientEntry) -> Item:
@@ -201,7 +191,7 @@ def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]
             sides += [Side(f"{part}, {name}".replace("_", " "), _told(a[name]), _told(b[name])) for name in a if a[name] != b[name]]
     if comes.notes and here.notes and comes.notes != here.notes:
         sides.append(Side("to remember", here.notes, comes.notes))
-    if comes.draft and here.draft and plain_spec(comes.draft.spec) != plain_spec(here.draft.spec):
+    if comes.draft and here.draft and not same_spec(comes.draft.spec, here.draft.spec):
         sides.append(Side("on the bench", "what lies here stays", "what lay there"))
     if comes.brief and here.brief and comes.brief.model_dump() != here.brief.model_dump():
         sides.append(Side("brief", "what is here stays", "another"))
@@ -222,8 +212,8 @@ def _missing_notes(trial: TrialEntry, here: Sequence[TrialEntry]) -> int:
     mine = next((each for each in here if same_trial(trial, each)), None)
     if mine is None:
         return 0
-    sheets = [each for each in trial.sheets if not any(same_sheet(each, other) for other in mine.sheets)]
-    readings = [each for each in trial.readings if not any(same_reading(each, other) for other in mine.readings)]
+    sheets = [each for each in trial.sheets if not any(same_note(each, other) for other in mine.sheets)]
+    readings = [each for each in trial.readings if not any(same_note(each, other) for other in mine.readings)]
     return len(sheets) + len(readings)
 
 

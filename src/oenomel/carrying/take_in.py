@@ -8,7 +8,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any
 
-from oenomel.carrying.compare import Choice, Item, look_at, same_cloud, same_reading, same_sheet, same_trial
+from oenomel.carrying.compare import Choice, Item, look_at, same_cloud, same_note, same_trial
 from oenomel.carrying.gather import gather_drinks
 from oenomel.carrying.names import counterparts, ids_of_book
 from oenomel.core.forecast import Forecast, forecast_of
@@ -180,10 +180,10 @@ class _Intake:
     def _note(self, trial_id: int, trial: TrialEntry, lies: TrialEntry | None, forecast: Forecast | None = None) -> None:
         """What was said and measured of a trial, as far as it isn't there yet."""
         for sheet in trial.sheets:
-            if lies is None or not any(same_sheet(sheet, each) for each in lies.sheets):
+            if lies is None or not any(same_note(sheet, each) for each in lies.sheets):
                 words = sheet.words.model_dump_json(exclude_unset=True)
                 tastings.add(self.conn, TastingRecord(trial_id, **{**sheet.model_dump(), "words": words}))
-        new = [each for each in trial.readings if lies is None or not any(same_reading(each, other) for other in lies.readings)]
+        new = [each for each in trial.readings if lies is None or not any(same_note(each, other) for other in lies.readings)]
         for reading in new:
             measurements.add(self.conn, MeasurementRecord(trial_id, **reading.model_dump()))
         if not new:

@@ -14,7 +14,7 @@ from oenomel.interchange.formats.reading import read_text
 from oenomel.interchange.formats.table import specs_of_table
 from oenomel.interchange.formats.wording import drinks_of_markdown, notes_in_markdown, spec_in_markdown
 from oenomel.interchange.house.file import DrinkEntry, HouseFile, TrialEntry, parse_house
-from oenomel.interchange.spec.drink import slugs_of, with_plain_amounts
+from oenomel.interchange.spec.drink import same_spec, slugs_of
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 
 __all__ = ["LARGEST_FILE", "NamedText", "house_of"]
@@ -135,7 +135,7 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
         if known is None:
             drinks[drink.id] = drink
             continue
-        new = [trial for trial in drink.trials if not any(_same_spec(trial.spec, other.spec) for other in known.trials)]
+        new = [trial for trial in drink.trials if not any(same_spec(trial.spec, other.spec) for other in known.trials)]
         bare = [trial.model_copy(update={"parent": None, "parents": []}) for trial in new]
         drinks[drink.id] = known.model_copy(update={"trials": [*known.trials, *bare]})
     lists: dict[str, dict[str, Any]] = {"ingredients": {}, "amended": {}, "shelf": {}, "palates": {}}
@@ -145,10 +145,6 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
                 found.setdefault(each.taster if name == "palates" else each.slug, each)
     parts = [each for house in held for each in house.parts]
     return HouseFile(drinks=list(drinks.values()), parts=parts, **{name: list(found.values()) for name, found in lists.items()})
-
-
-def _same_spec(one: SpecFile, other: SpecFile) -> bool:
-    return with_plain_amounts(one).model_dump(mode="json") == with_plain_amounts(other).model_dump(mode="json")
 
 
 def _names(spec: SpecFile, name_of: Callable[[str], str]) -> dict[str, str]:

@@ -12,7 +12,7 @@ from oenomel.interchange.spec.file import CompositionEntry, InlineIngredient, Me
 
 FOLLOWS_WITHIN: Final = 0.005
 
-__all__ = ["drink_from_spec", "follows", "slugs_of", "spec_from_drink", "with_plain_amounts", "written"]
+__all__ = ["drink_from_spec", "follows", "same_spec", "slugs_of", "spec_from_drink", "with_plain_amounts", "written"]
 
 
 def drink_from_spec(spec: SpecFile, larder: Larder) -> Drink:
@@ -164,3 +164,8 @@ def with_plain_amounts(spec: SpecFile) -> SpecFile:
     """The same spec with every amount as a number; "3/4" and 0.75 are the same amount."""
     pours = [pour.model_copy(update={"amount": parse_amount(pour.amount)}) for pour in spec.pours]
     return spec.model_copy(update={"pours": pours})
+
+
+def same_spec(one: SpecFile, other: SpecFile) -> bool:
+    """Whether two specs are one: amounts as numbers, and every default told."""
+    return with_plain_amounts(one).model_dump() == with_plain_amounts(other).model_dump()
