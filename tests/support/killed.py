@@ -7,8 +7,6 @@ import time
 from collections.abc import Callable
 from contextlib import suppress
 
-SETTLED_S = 10.0
-
 
 def run(doing: Callable[[], object]) -> float:
     """Runs it in a process of its own and returns how long it took, [s]; it must end well."""
@@ -19,7 +17,7 @@ def run(doing: Callable[[], object]) -> float:
 
 
 def killed(doing: Callable[[], object], longest_s: float, chance: random.Random) -> bool:
-    """Runs it in a process of its own and kills it at a random moment; whether it was killed before it ended."""
+    """Runs it in a process of its own and kills it at a random moment of the time it takes; whether it was killed before it ended."""
     child = _child(doing)
     time.sleep(chance.uniform(0, longest_s))
     with suppress(ProcessLookupError):
