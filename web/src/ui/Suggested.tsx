@@ -6,12 +6,13 @@ interface Props {
   hint?: string;
   most?: number;
   /** Usual answers, to choose from or not. */
-  usual: readonly string[];
+  usual: readonly string[] | undefined;
+  autoFocus?: boolean;
   onWrite: (value: string) => void;
 }
 
 /** A line to write in any words, with the usual ones to choose from. */
-export function Suggested({ label, value, hint, most = 200, usual, onWrite }: Props) {
+export function Suggested({ label, value, hint, most = 200, usual, autoFocus = false, onWrite }: Props) {
   const id = useId();
   return (
     <label className="flex flex-col gap-1">
@@ -22,10 +23,11 @@ export function Suggested({ label, value, hint, most = 200, usual, onWrite }: Pr
         maxLength={most}
         value={value}
         placeholder={hint}
+        autoFocus={autoFocus}
         onChange={(event) => onWrite(event.target.value)}
       />
       <datalist id={id}>
-        {usual.map((each) => (
+        {usual?.map((each) => (
           <option key={each} value={each} />
         ))}
       </datalist>

@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 
 import type { Garnish, Spec } from '../../../api/client';
 import { garnishesQuery } from '../../../api/queries/forecast';
-import { rulesQuery } from '../../../api/queries/house';
+import { larderQuery, rulesQuery } from '../../../api/queries/house';
 import { capital } from '../../../lib/format';
 import { garnishOf } from '../../../spec/garnishWords';
 import { Dialog } from '../../../ui/Dialog';
@@ -103,16 +103,22 @@ interface OneProps {
 
 function One({ garnish: { what, why, how, instead }, number, onChange, onRemove }: OneProps) {
   const { data: rules } = useQuery(rulesQuery());
+  const { data: larder } = useQuery(larderQuery());
+  const known = useMemo(
+    () => larder?.filter(({ slots }) => slots.includes('garnish')).map(({ name }) => name),
+    [larder],
+  );
   const [named, setNamed] = useState(what);
   const isNew = !what;
   return (
     <fieldset className="rounded-xl border border-base-300 p-3">
       <legend className="sr-only">Garnish {number}</legend>
       <div className="grid gap-3 sm:grid-cols-2">
-        <Line
+        <Suggested
           label="What"
           value={named}
           hint="thin slice of quince"
+          usual={known}
           autoFocus={isNew}
           onWrite={(text) => {
             setNamed(text);

@@ -24,7 +24,7 @@ interface Props {
   onBack: () => void;
 }
 
-const MORE_SLOTS: Slot[] = ['accent', 'texture', 'lengthener', 'seasoning', 'garnish'];
+const MORE_SLOTS: Slot[] = ['accent', 'texture', 'lengthener', 'seasoning', 'edge', 'garnish'];
 
 /** The larder, for a new pour: search, look at where each would land, take one. */
 export function LarderPanel({ slot, family, slots, onTry, onTake, onSlot, onBack }: Props) {

@@ -53,7 +53,7 @@ export function PourList({ below, foot, ...pours }: Props) {
         className={`min-h-0 grow overflow-y-auto px-1.5 pt-2 ${spec.pours.length >= CROWDED ? 'pours-crowded' : ''}`}
       >
         <Groups {...pours} findings={findings} />
-        <GarnishLine spec={spec} />
+        <GarnishLine garnish={spec.serve.garnish} amongPours={amongPours(spec)} />
         {below}
       </div>
       {foot}
@@ -103,12 +103,18 @@ const Groups = memo(function Groups(props: GroupsProps) {
   });
 });
 
+/** Whether a garnish is written among the pours too. */
+const amongPours = ({ pours }: Spec) => pours.some(({ stage }) => stage === 'garnish');
+
+interface GarnishProps {
+  garnish: Spec['serve']['garnish'];
+  /** One is written among the pours: then this stands below it. */
+  amongPours: boolean;
+}
+
 /** The garnish, which pours nothing, and the way to it. */
-function GarnishLine({ spec }: { spec: Spec }) {
+const GarnishLine = memo(function GarnishLine({ garnish, amongPours }: GarnishProps) {
   const hand = useHand();
-  const { garnish } = spec.serve;
-  // A garnish may be written among the pours too: then this stands below it.
-  const amongPours = spec.pours.some(({ stage }) => stage === 'garnish');
   if (!hand && garnish.length === 0) return null;
   const words = garnish.length === 0 ? 'none yet' : garnish.map(garnishWords).join('; ');
   const why = garnish.map((each) => garnishOf(each).why).filter(Boolean);
@@ -135,7 +141,7 @@ function GarnishLine({ spec }: { spec: Spec }) {
       )}
     </section>
   );
-}
+});
 
 /** What is wrong beside the parent, and in itself. */
 function findingsOf(comparison: Comparison | undefined): Finding[] {
