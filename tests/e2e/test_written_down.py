@@ -170,3 +170,33 @@ def test_settings_tell_where_the_house_lives_and_copy_it(page, server):
     expect(dialog).to_contain_text("A copy was made.")
     expect(dialog).to_contain_text("2 copies kept")
     assert len(list(server.data.with_name("demo-copies").iterdir())) == 2
+
+
+def test_a_minute_without_the_server_loses_no_garnish_and_no_step(page, server):
+    bench(page, server, 1)
+    page.keyboard.press("n")
+    dialog = page.get_by_role("dialog", name="Garnish")
+    expect(dialog.get_by_role("region", name="What would suit it")).to_be_visible()
+    server.kill()
+    dialog.get_by_label("Why").fill("its resin is kin to the gin")
+    dialog.get_by_role("button", name="In your own words").click()
+    dialog.get_by_role("group", name="Garnish 2").get_by_label("What").fill("hedge flower")
+    dialog.get_by_role("button", name="Close").click()
+    page.keyboard.press("m")
+    method = page.get_by_role("dialog", name="How it is made")
+    method.get_by_label("It is ready when").fill("the tin sings")
+    method.get_by_role("button", name="Close").click()
+    expect(page.get_by_text("not saved yet, trying")).to_be_visible()
+    # It goes on for longer than any one try: what is written stays in the browser, and is told.
+    page.wait_for_timeout(4_000)
+    expect(page.get_by_role("status").filter(has_text="no answer, trying")).to_be_visible()
+    expect(page.get_by_role("region", name="Garnish")).to_contain_text("hedge flower")
+    server.start()
+    expect(page.get_by_text("· draft saved")).to_be_visible()
+    expect(page.get_by_role("list", name="Steps")).to_contain_text("Garnish with a hedge flower.")
+    draft = page.request.get(f"{server.url}/api/drinks/1").json()["draft"]["spec"]
+    assert [(each["what"], each["why"]) for each in draft["serve"]["garnish"]] == [
+        ("bay leaf", "its resin is kin to the gin"),
+        ("hedge flower", ""),
+    ]
+    assert draft["method"]["sign"] == "the tin sings"

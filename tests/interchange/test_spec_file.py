@@ -16,7 +16,7 @@ from oenomel.core.spec.method import ICES, TECHNIQUES
 from oenomel.core.spec.units import UNITS
 from oenomel.errors import SpecError
 from oenomel.interchange.spec import file as spec_file
-from oenomel.interchange.spec.drink import drink_from_spec, spec_from_drink, with_plain_amounts
+from oenomel.interchange.spec.drink import drink_from_spec, plain_spec, spec_from_drink
 from oenomel.interchange.spec.file import parse_spec, spec_schema
 
 EXAMPLE = {
@@ -172,7 +172,7 @@ def test_spec_is_read_back_without_loss_of_what_it_carries():
     again = parse_spec(spec.model_dump_json(exclude_unset=True))
     assert again == spec
     assert json.loads(again.model_dump_json(exclude_unset=True)) == rich
-    assert [pour.amount for pour in with_plain_amounts(spec).pours] == [60, 0.75, 22.5]
+    assert [pour.amount for pour in plain_spec(spec).pours] == [60, 0.75, 22.5]
 
 
 def test_ounce_of_the_file_and_parts_are_used():

@@ -11,7 +11,7 @@ from oenomel.carrying.gather import gather_drinks
 from oenomel.carrying.names import counterparts
 from oenomel.core.larder import capital, listed
 from oenomel.interchange.house.file import CloudEntry, DrinkEntry, HouseFile, IngredientEntry, ReadingEntry, SheetOfTrial, TrialEntry
-from oenomel.interchange.spec.drink import same_spec, with_plain_amounts
+from oenomel.interchange.spec.drink import plain_spec, same_spec
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.store import ingredients, shelf
 
@@ -201,7 +201,7 @@ def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]
 def _pours(spec: SpecFile) -> dict[str, str]:
     """Amounts by ingredient and stage."""
     told: dict[str, str] = {}
-    for pour in with_plain_amounts(spec).pours:
+    for pour in plain_spec(spec).pours:
         name = pour.ingredient if isinstance(pour.ingredient, str) else pour.ingredient.name
         told[name if pour.stage == "mixed" else f"{name}, {pour.stage}"] = f"{pour.amount:g} {pour.unit}"
     return told

@@ -14,7 +14,7 @@ from oenomel.core.notebook import Palate, Sheet, Tasted, Verdict, learn, referen
 from oenomel.core.spec import Drink
 from oenomel.errors import SpecError
 from oenomel.interchange.requests.made import MadeEntry, as_poured, conditions_of
-from oenomel.interchange.spec.drink import with_plain_amounts
+from oenomel.interchange.spec.drink import plain_spec
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import drinks, tastings
 from oenomel.store.drinks import TrialRecord
@@ -46,7 +46,7 @@ def kept_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> lis
         drinks_made = resolve(conn, *specs)
     except SpecError:
         # In files of earlier versions a bottle may be gone that was really poured: what was written still holds.
-        specs = [with_plain_amounts(parse_spec(record.spec)) for record in records]
+        specs = [plain_spec(parse_spec(record.spec)) for record in records]
         drinks_made = resolve(conn, *specs)
     return [KeptTrial(*each) for each in zip(records, specs, drinks_made, made, strict=True)]
 

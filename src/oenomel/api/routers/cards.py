@@ -21,7 +21,7 @@ from oenomel.interchange.card.content import Card, Country, beside, card_of, day
 from oenomel.interchange.card.list_sheet import list_sheet
 from oenomel.interchange.card.writing import Layout, cards_html, list_html
 from oenomel.interchange.models import Entry, Report, RowId
-from oenomel.interchange.spec.drink import with_plain_amounts
+from oenomel.interchange.spec.drink import plain_spec
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import book_search, drinks, lineage
 from oenomel.store.book_search import Wanted
@@ -81,7 +81,7 @@ def write_list(body: ListRequest, conn: Connection, conditions: HouseConditions)
     chosen = drinks.latest_trials(conn, body.drinks or _finished(conn))
     if missing := [each for each in body.drinks if each not in chosen]:
         raise RecordNotFound("drink", missing[0])
-    specs = [with_plain_amounts(parse_spec(chosen[each].spec)) for each in sorted(chosen)]
+    specs = [plain_spec(parse_spec(chosen[each].spec)) for each in sorted(chosen)]
     named = [spec.model_copy(update={"name": drinks.get(conn, each).name}) for spec, each in zip(specs, sorted(chosen), strict=True)]
     forecasts = [_forecast(conn, spec, conditions) for spec in named]
     sheet = list_sheet(forecasts, body.way(named[0].ounce_ml if named else 30), body.country, _today())
@@ -96,7 +96,7 @@ def _card(conn: sqlite3.Connection, body: CardRequest, number: int | None, condi
     draft = drinks.get_draft(conn, body.drink) if trial is None else None
     if trial is None and draft is None:
         trial = kept[-1]
-    spec = with_plain_amounts(parse_spec(trial.spec if trial is not None else draft.spec))  # type: ignore[union-attr]  # one of the two
+    spec = plain_spec(parse_spec(trial.spec if trial is not None else draft.spec))  # type: ignore[union-attr]  # one of the two
     forecast = _forecast(conn, spec.model_copy(update={"name": record.name}), conditions)
     parent = trial.parent_trial_id if trial is not None else draft.parent_trial_id  # type: ignore[union-attr]
     return card_of(

@@ -19,7 +19,7 @@ from oenomel.core.spec import FamilyName
 from oenomel.interchange.models import Entry, Name, Plain, Report, RowId
 from oenomel.interchange.reports.forecast import forecast_report
 from oenomel.interchange.requests.made import MadeEntry, as_poured, with_conditions
-from oenomel.interchange.spec.drink import with_plain_amounts
+from oenomel.interchange.spec.drink import plain_spec
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.poured import settled
 from oenomel.store import book_search, drinks, ingredients, lineage
@@ -267,7 +267,7 @@ def _text(spec: SpecFile) -> str:
 
 
 def _spec(text: str) -> SpecFile:
-    return with_plain_amounts(SpecFile.model_validate_json(text))
+    return plain_spec(SpecFile.model_validate_json(text))
 
 
 def _draft(record: DraftRecord) -> DraftReport:

@@ -35,7 +35,7 @@ from oenomel.interchange.reports.notebook import (
 )
 from oenomel.interchange.requests.made import made_of
 from oenomel.interchange.requests.notebook import BriefEntry, WordsEntry
-from oenomel.interchange.spec.drink import with_plain_amounts
+from oenomel.interchange.spec.drink import plain_spec
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import briefs, drinks, lineage, measurements, spec_clouds, tastings
 from oenomel.store.database import transaction
@@ -106,7 +106,7 @@ def get_spec_cloud(drink_id: RowId, conn: Connection, conditions: HouseCondition
     shown, broken = [], []
     for record in spec_clouds.of_drink(conn, drink_id):
         try:
-            spec = with_plain_amounts(parse_spec(record.spec))
+            spec = plain_spec(parse_spec(record.spec))
             (drink,) = resolve(conn, spec)
             told = record.id, record.name, spec
             alone = spec_cloud_report(spec_cloud_of([drink], conditions), [drink], [told])

@@ -15,7 +15,7 @@ from oenomel.core.notebook import branch, cross
 from oenomel.core.spec import FamilyName
 from oenomel.interchange.models import Entry, RowId
 from oenomel.interchange.reports.notebook import BranchReport, NodeReport, TreeReport
-from oenomel.interchange.spec.drink import with_plain_amounts
+from oenomel.interchange.spec.drink import plain_spec
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.interchange.spec.poured import with_pours_of
 from oenomel.store import drinks, lineage
@@ -35,7 +35,7 @@ def get_tree(conn: Connection, family: FamilyName | None = None) -> TreeReport:
     """The trials in view, the newest where there are very many, and the change on each branch."""
     records = lineage.tree(conn, family or "")
     shown = {record.id for record in records}
-    found = resolve(conn, *[with_plain_amounts(parse_spec(record.spec)) for record in records])
+    found = resolve(conn, *[plain_spec(parse_spec(record.spec)) for record in records])
     made = {record.id: drink for record, drink in zip(records, found, strict=True)}
     branches = []
     for record in records:

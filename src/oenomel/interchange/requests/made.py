@@ -11,7 +11,7 @@ from oenomel.core.ice import Conditions, DilutionSchool, HouseFactor
 from oenomel.core.notebook import Made
 from oenomel.core.spec import Drink, Technique
 from oenomel.interchange.models import Entry, Plain
-from oenomel.interchange.spec.drink import with_plain_amounts
+from oenomel.interchange.spec.drink import plain_spec
 from oenomel.interchange.spec.file import PourEntry, SpecFile, check_relatives
 
 __all__ = ["MadeEntry", "as_poured", "conditions_of", "made_of", "with_conditions"]
@@ -71,9 +71,9 @@ def conditions_of(made: MadeEntry) -> Conditions:
 def as_poured(spec: SpecFile, made: MadeEntry) -> SpecFile:
     """The spec with what really went in; raises SpecError where that is none."""
     if made.poured is None:
-        return with_plain_amounts(spec)
+        return plain_spec(spec)
     check_relatives(made.poured, "made.poured")
-    return with_plain_amounts(spec.model_copy(update={"pours": made.poured}))
+    return plain_spec(spec.model_copy(update={"pours": made.poured}))
 
 
 def made_of(name: str, drink: Drink, made: MadeEntry) -> Made:

@@ -8,11 +8,20 @@ from typing import Any, Final
 from oenomel.core.larder import ACIDS, SOLID_KINDS, SOLIDS_ML_PER_G, SUGARS, Composition, Ingredient, Larder
 from oenomel.core.spec import Drink, Pour, is_by_eye, parse_amount, pourable, to_ml
 from oenomel.errors import DomainError, SpecError
-from oenomel.interchange.spec.file import CompositionEntry, InlineIngredient, MethodEntry, PourEntry, ServeEntry, SpecFile, SpreadEntry
+from oenomel.interchange.spec.file import (
+    CompositionEntry,
+    GarnishEntry,
+    InlineIngredient,
+    MethodEntry,
+    PourEntry,
+    ServeEntry,
+    SpecFile,
+    SpreadEntry,
+)
 
 FOLLOWS_WITHIN: Final = 0.005
 
-__all__ = ["drink_from_spec", "follows", "same_spec", "slugs_of", "spec_from_drink", "with_plain_amounts", "written"]
+__all__ = ["drink_from_spec", "follows", "plain_spec", "same_spec", "slugs_of", "spec_from_drink", "written"]
 
 
 def drink_from_spec(spec: SpecFile, larder: Larder) -> Drink:
@@ -160,12 +169,13 @@ def slugs_of(*specs: SpecFile) -> set[str]:
     return {pour.ingredient for spec in specs for pour in spec.pours if isinstance(pour.ingredient, str)}
 
 
-def with_plain_amounts(spec: SpecFile) -> SpecFile:
-    """The same spec with every amount as a number; "3/4" and 0.75 are the same amount."""
+def plain_spec(spec: SpecFile) -> SpecFile:
+    """The same spec plainly told: amounts as numbers ("3/4" and 0.75 are the same), a garnish that tells more than what by its parts."""
     pours = [pour.model_copy(update={"amount": parse_amount(pour.amount)}) for pour in spec.pours]
-    return spec.model_copy(update={"pours": pours})
+    serve = spec.serve.model_copy(update={"garnish": [GarnishEntry.by_parts(each) for each in spec.serve.garnish]})
+    return spec.model_copy(update={"pours": pours, "serve": serve})
 
 
 def same_spec(one: SpecFile, other: SpecFile) -> bool:
     """Whether two specs are one: amounts as numbers, and every default told."""
-    return with_plain_amounts(one).model_dump() == with_plain_amounts(other).model_dump()
+    return plain_spec(one).model_dump() == plain_spec(other).model_dump()

@@ -258,6 +258,12 @@ class GarnishEntry(_Entry):
     how: Text = ""
     instead: Text = ""
 
+    @staticmethod
+    def by_parts(entry: str | GarnishEntry) -> str | GarnishEntry:
+        """A garnish by its parts where its words tell more than what it is: "bay leaf, for the nose"."""
+        told = garnish_from_words(entry) if isinstance(entry, str) else None
+        return GarnishEntry(what=told.what, how=told.how, why=told.why) if told and (told.how or told.why) else entry
+
 
 def _garnish_tag(value: Any) -> str:
     return "words" if isinstance(value, str) else "garnish-entry"
