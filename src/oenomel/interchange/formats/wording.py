@@ -51,9 +51,11 @@ def instructions_of(spec: SpecFile) -> Iterator[str]:
     seconds = method.seconds
     time = "" if seconds is None else f" for {f'{seconds[0]:g} to {seconds[1]:g}' if isinstance(seconds, list) else f'{seconds:g}'} seconds"
     iced = "" if method.technique in ("none", "build") else f" {_ICE[method.ice]}"
-    pieces = "" if method.ice_pieces is None else f", {method.ice_pieces} {'cube' if method.ice_pieces == 1 else 'cubes'} of it"
+    if method.ice_pieces is not None:
+        size = "large " if method.ice == "large" else ""
+        iced = f" with {method.ice_pieces} {size}{'cube' if method.ice_pieces == 1 else 'cubes'} of ice"
     sign = f", until {re.sub(r'^until ', '', method.sign.strip().rstrip('.'), flags=re.IGNORECASE)}" if method.sign.strip() else ""
-    yield f"{_WORKED[method.technique]}{iced}{pieces}{time}{sign}."
+    yield f"{_WORKED[method.technique]}{iced}{time}{sign}."
     if dry and method.dry_shake == "last":
         yield f"Strain the ice out. {dry}"
     if serve.glass or serve.ice != "none":
