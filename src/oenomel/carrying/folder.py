@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 import shutil
 import sqlite3
 from collections.abc import Iterable
@@ -41,13 +40,16 @@ def export_house(conn: sqlite3.Connection, folder: Path) -> int:
         Something else lies there, or it can't be written. What lay there stays.
     """
     _check(folder)
-    part = folder.with_name(f".{folder.name}.{os.getpid()}.part")
+    part, old = (folder.with_name(f".{folder.name}.{ending}") for ending in ("part", "old"))
     try:
+        # What an export that was cut off left: half of a new one, or the earlier one that it had put aside.
         shutil.rmtree(part, ignore_errors=True)
+        if old.exists() and not folder.exists():
+            old.rename(folder)
+        shutil.rmtree(old, ignore_errors=True)
         (part / "drinks").mkdir(parents=True)
         drinks = _write(conn, part)
         if folder.exists():
-            old = folder.with_name(f".{folder.name}.{os.getpid()}.old")
             folder.rename(old)
             part.rename(folder)
             shutil.rmtree(old, ignore_errors=True)

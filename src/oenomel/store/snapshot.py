@@ -12,6 +12,7 @@ from typing import Final
 __all__ = ["OWNER_ONLY", "WAIT_SECONDS", "copy_pages", "snapshot", "sync_folder"]
 
 OWNER_ONLY: Final = 0o600
+LEFT_SECONDS: Final = 3600.0
 WAIT_SECONDS: Final = 3.0
 """So long a lock of another program is waited for, before it is told."""
 
@@ -25,6 +26,11 @@ def snapshot(conn: sqlite3.Connection, target: Path) -> None:
         Nothing is left behind but what lay there before.
     """
     part = target.with_name(f".{target.name}.{os.getpid()}.part")
+    for left in target.parent.glob(f".{target.name}.*.part"):
+        # What a copy that was cut off left; one that is being made is younger.
+        with suppress(OSError):
+            if time.time() - left.stat().st_mtime > LEFT_SECONDS:
+                left.unlink()
     try:
         os.close(os.open(part, os.O_RDWR | os.O_CREAT | os.O_TRUNC, OWNER_ONLY))
         with closing(sqlite3.connect(part, isolation_level=None)) as copy:
