@@ -39,6 +39,7 @@ def export_house(conn: sqlite3.Connection, folder: Path) -> int:
     SpecError
         Something else lies there, or it can't be written. What lay there stays.
     """
+    folder = folder.resolve()
     _check(folder)
     part, old = (folder.with_name(f".{folder.name}.{ending}") for ending in ("part", "old"))
     try:

@@ -19,7 +19,7 @@ from oenomel.core.spec import FamilyName
 from oenomel.interchange.models import Entry, Name, Plain, Report, RowId
 from oenomel.interchange.reports.forecast import forecast_report
 from oenomel.interchange.requests.made import MadeEntry, as_poured, with_conditions
-from oenomel.interchange.spec.drink import plain_spec
+from oenomel.interchange.spec.drink import plain_spec, same_spec
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.poured import settled
 from oenomel.store import book_search, drinks, ingredients, lineage
@@ -288,7 +288,7 @@ def _trial(record: TrialRecord, references: set[int]) -> TrialReport:
 
 
 def _summary(record: DrinkRecord, latest: TrialRecord, draft: DraftRecord | None) -> DrinkSummary:
-    pours = _spec(latest.spec).pours
+    spec = _spec(latest.spec)
     return DrinkSummary(
         id=record.id,
         name=record.name,
@@ -297,8 +297,8 @@ def _summary(record: DrinkRecord, latest: TrialRecord, draft: DraftRecord | None
         trials=latest.number,
         latest_trial=latest.name,
         latest_reason=latest.reason,
-        has_draft=draft is not None and _spec(draft.spec).pours != pours,
-        ingredients=[p.ingredient if isinstance(p.ingredient, str) else p.ingredient.name for p in pours],
+        has_draft=draft is not None and not same_spec(_spec(draft.spec), spec),
+        ingredients=[p.ingredient if isinstance(p.ingredient, str) else p.ingredient.name for p in spec.pours],
     )
 
 
