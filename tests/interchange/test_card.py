@@ -10,7 +10,7 @@ from support.forty_specs import specs
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.making.step import Way
-from oenomel.core.spec.method import Edge, Garnish, Method, Serve
+from oenomel.core.spec.method import Edge, Garnish, Method, OwnStep, Serve
 from oenomel.interchange.card.content import beside, card_of
 from oenomel.interchange.card.list_sheet import list_sheet
 from oenomel.interchange.card.writing import card_file, cards_html, list_html
@@ -42,6 +42,13 @@ def test_pours_stand_in_both_measures_in_the_order_in_which_they_go_in():
     spirit_first = card(made, Way("spirit first"))
     assert spirit_first.pours[0].name == "white rum"
     assert [step.words for step in card(made).steps].count("Pour into the tin in the order of the list.") == 1
+
+
+def test_what_a_step_is_told_instead_stays_on_the_card_though_it_sounds_like_a_pour():
+    lines = (OwnStep("Pour the juice through a sieve into the tin", instead_of="pour: lemon-juice"),)
+    steps = [step.words for step in card(replace(drink(*SOUR, method=Method(steps=lines)), serve=SERVE)).steps]
+    at = steps.index("Pour the juice through a sieve into the tin.")
+    assert steps[at + 1] == "Pour into the tin in the order of the list."
 
 
 def test_a_card_tells_who_must_be_told_of_what_and_what_the_guest_should_know():

@@ -24,6 +24,7 @@ USUAL_SWIZZLE_SECONDS: Final = 15.0
 # Cheap and risky first: what can spoil the drink or costs least goes in before what is dear.
 _CHEAP_FIRST: Final = ("texture", "seasoning", "accent", "sour", "lengthener", "sweet", "other", "liqueur", "base")
 _SPIRIT_FIRST: Final = ("base", "liqueur", "sweet", "sour", "lengthener", "other", "accent", "seasoning", "texture")
+_SMALL_MEASURES: Final = ("dash", "drop", "splash", "barspoon", "tsp", "tbsp")
 _STARTS_A_SIGN: Final = re.compile(r"(?:until|till|when|as soon as|once)\b", re.IGNORECASE)
 _NUMBERS: Final = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve")
 
@@ -95,25 +96,31 @@ def _in_order(making: Making) -> list[tuple[int, Pour]]:
 
 def _poured(making: Making, index: int, pour: Pour, has_juice: bool) -> Step:
     key, what, amount, vessel = f"pour: {pour.ingredient.slug}", making.of(pour), making.amount(pour), making.vessel
-    words, sign = f"{'Pour' if amount else 'Put'} {what} into the {vessel}.", ""
-    if pour.ingredient.kind == "plant" and PEEL.search(pour.ingredient.said):
-        sign = "Its oil goes in too."
-    elif _is_leaf(pour):
-        words = f"Press {what} lightly in the {vessel}, without the stems."
-        sign = "Pressed, not torn: bruised leaves turn bitter."
-    elif is_pressed(pour):
-        words, sign = f"Muddle {what} in the {vessel}.", "Until the juice is out."
-    elif "raw egg" in pour.ingredient.cautions:
+    handled = _handled(making, pour, has_juice)
+    if handled is not None:
+        words, sign = handled
+        return Step(key, "pour", words, sign, index, amount=amount)
+    words = f"Add {what} to the {vessel}." if pour.unit in _SMALL_MEASURES else f"{'Pour' if amount else 'Put'} {what} into the {vessel}."
+    return Step(key, "pour", words, pour=index, amount=amount, listed=f"Pour into the {vessel} in the order of the list.")
+
+
+def _handled(making: Making, pour: Pour, has_juice: bool) -> tuple[str, str] | None:
+    """What is done with a pour that isn't only poured, and how far or why; None for one that is."""
+    what, vessel, said = making.of(pour), making.vessel, pour.ingredient.said
+    if pour.ingredient.kind == "plant" and PEEL.search(said):
+        return f"Put {what} into the {vessel}.", "Its oil goes in too."
+    if _is_leaf(pour):
+        return f"Press {what} lightly in the {vessel}, without the stems.", "Pressed, not torn: bruised leaves turn bitter."
+    if is_pressed(pour):
+        return f"Muddle {what} in the {vessel}.", "Until the juice is out."
+    if "raw egg" in pour.ingredient.cautions:
         several = pour.unit == "piece" and (pour.amount or 1) > 1
-        words = f"Tip {what if several else f'the {pour.ingredient.said}'} from {'their cups' if several else 'its cup'} into the {vessel}."
-    elif pour.ingredient.composition.solid:
-        words = _sugar_stirred(making, what, pour, has_juice)
-        sign = "Until nothing grates, and before the spirit."
-    elif pour.ingredient.kind in ("honey", "syrup") and pour.ingredient.composition.sugar >= THICK_G_PER_100ML:
-        sign = "Stirred in: thick syrup sits on the ice undissolved."
-    elif pour.unit in ("dash", "drop", "splash", "barspoon", "tsp", "tbsp"):
-        words = f"Add {what} to the {vessel}."
-    return Step(key, "pour", words, sign, index, amount=amount)
+        return f"Tip {what if several else f'the {said}'} from {'their cups' if several else 'its cup'} into the {vessel}.", ""
+    if pour.ingredient.composition.solid:
+        return _sugar_stirred(making, what, pour, has_juice), "Until nothing grates, and before the spirit."
+    if pour.ingredient.kind in ("honey", "syrup") and pour.ingredient.composition.sugar >= THICK_G_PER_100ML:
+        return f"Pour {what} into the {vessel}.", "Stirred in: thick syrup sits on the ice undissolved."
+    return None
 
 
 def _sugar_stirred(making: Making, what: str, pour: Pour, has_juice: bool) -> str:

@@ -51,7 +51,7 @@ def _with_own_lines(steps: list[Step], lines: Sequence[OwnStep]) -> list[Step]:
 
 def _told(step: Step, text: str) -> Step:
     words = _sentence(text) if text.strip() else ""
-    return replace(step, words=words, sign="", amount=step.amount if step.amount and step.amount in words else "")
+    return replace(step, words=words, sign="", listed="", amount=step.amount if step.amount and step.amount in words else "")
 
 
 def _place(steps: Sequence[Step], before: str) -> int:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from datetime import date
@@ -14,7 +13,7 @@ from oenomel.core.making import NOTE, Step, Way, amount_words, counted_noun, mak
 from oenomel.core.spec import Drink
 from oenomel.interchange.card.glass_drawing import GlassDrawing, glass_drawing
 
-__all__ = ["Card", "CardGarnish", "CardLine", "CardPour", "CardStep", "Country", "beside", "card_of", "day_words"]
+__all__ = ["Card", "CardGarnish", "CardPour", "CardStep", "Country", "beside", "card_of", "day_words"]
 
 Country = Literal["us", "uk", "au"]
 COUNTRIES: Final[dict[Country, str]] = {"us": "US", "uk": "UK", "au": "Australian"}
@@ -27,21 +26,11 @@ _TELL: Final = frozenset({
 
 _SERVED: Final = {"none": "served up", "cubes": "on fresh cubes", "large": "on one large cube", "crushed": "on crushed ice"}
 _PLACES: Final = {"glass": "glass first", "topped": "on top", "floated": "floated", "rinse": "rinse", "rim": "edge", "garnish": "garnish"}
-_PLAIN: Final = re.compile(r"(?:Pour|Add) .+? (?:in)?to the ([^,]+)\.")
-"""A step that tells no more than the list of pours does."""
-
 _AT_A_GLANCE: Final = frozenset({"work", "serve", "top", "garnish", "own"})
 """Steps that a hand at the station needs, which knows the rest."""
 
 _SIZES: Final = ((2300, "utmost"), (1700, "longest"), (1300, "longer"), (900, "long"))
 """Letters on a card from which it is set smaller, so that it stays on one small page (tried by printing)."""
-
-
-@dataclass(frozen=True, slots=True)
-class CardLine:
-    """A line of descent: what it came from and what was changed."""
-
-    words: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -79,7 +68,7 @@ class Card:
 
     name: str
     kind: str
-    descent: tuple[CardLine, ...]
+    descent: tuple[str, ...]
     pours: tuple[CardPour, ...]
     steps: tuple[CardStep, ...]
     short: tuple[str, ...]
@@ -124,14 +113,14 @@ def card_of(
     told = [finding for finding in forecast.findings if finding.code in _TELL]
     contains = next((finding.message for finding in told if finding.code == "allergens"), "")
     measures = served.standard_drinks[country]
-    volumes = forecast.interval80
+    sugar, acid = forecast.interval80["sugar"], forecast.interval80["acid"]
     card = Card(
         name=drink.name,
         kind=", ".join(each for each in (capital(drink.family) if drink.family != "open" else "", drink.form) if each),
-        descent=tuple(CardLine(each) for each in descent),
+        descent=tuple(descent),
         pours=tuple(_pours(drink, steps, way, said)),
         steps=tuple(_steps(steps)),
-        short=tuple(step.words for step in steps if step.kind in _AT_A_GLANCE or step.key.startswith(("wet:", "edge:", "rinse:"))),
+        short=tuple(step.words for step in steps if step.kind in _AT_A_GLANCE or _of_the_glass(drink, step)),
         glass=drink.serve.glass or "glass of your own",
         served=_SERVED[drink.serve.ice],
         drawing=None if forecast.appearance is None else glass_drawing(forecast.appearance, _edge_of(drink)),
@@ -140,11 +129,11 @@ def card_of(
         volume=f"{served.volume_ml:.0f} ml, {served.volume_ml / way.ounce_ml:.1f} oz",
         strength=f"{served.abv:.1f} % ABV",
         measures=f"{measures:.1f} {COUNTRIES[country]} standard drinks, {served.alcohol_g:.0f} g of alcohol"
-        if served.alcohol_g >= 0.5
+        if forecast.has_strength
         else "without alcohol",
         balance=(
-            f"{served.sugar:.1f} g of sugar ({volumes['sugar'].low:.1f} to {volumes['sugar'].high:.1f}) and {served.acid:.2f} g of acid "
-            f"({volumes['acid'].low:.2f} to {volumes['acid'].high:.2f}) in 100 ml"
+            f"{served.sugar:.1f} g of sugar ({sugar.low:.1f} to {sugar.high:.1f}) and {served.acid:.2f} g of acid "
+            f"({acid.low:.2f} to {acid.high:.2f}) in 100 ml"
         ),
         edge="" if forecast.edge is None else forecast.edge.words,
         contains=contains,
@@ -179,7 +168,8 @@ def beside(card: Card, other: Card) -> Card:
 
 def _pours(drink: Drink, steps: Sequence[Step], way: Way, said: Sequence[str | None]) -> list[CardPour]:
     """The pours in the order in which they go in; what the edge and the rinse take stands first, as it is done first."""
-    order = list(dict.fromkeys(step.pour for step in steps if step.pour is not None and not step.key.startswith("egg:")))
+    poured = (step.pour for step in steps if step.kind != "prepare" or _of_the_glass(drink, step))
+    order = list(dict.fromkeys(index for index in poured if index is not None))
     order += [index for index in range(len(drink.pours)) if index not in order]
     rows = []
     for index in order:
@@ -199,11 +189,15 @@ def _steps(steps: Sequence[Step]) -> list[CardStep]:
     for step in steps:
         if step.key == NOTE:  # it stands below
             continue
-        plain = _PLAIN.fullmatch(step.words) if step.kind == "pour" and not step.sign else None
-        words = f"Pour into the {plain[1]} in the order of the list." if plain else step.words
-        if not plain or not told or told[-1].words != words:
+        words = step.listed or step.words
+        if not step.listed or not told or told[-1].words != words:
             told.append(CardStep(words, step.sign))
     return told
+
+
+def _of_the_glass(drink: Drink, step: Step) -> bool:
+    """Whether a step prepares the glass with something that is poured or coated: its edge, its rinse."""
+    return step.pour is not None and drink.pours[step.pour].stage in ("rim", "rinse")
 
 
 def _garnish(what: str, how: str, why: str, instead: str) -> CardGarnish:
@@ -226,6 +220,6 @@ def _drawn(forecast: Forecast) -> str:
 
 def _sized(card: Card) -> Card:
     letters = sum(len(step.words) + len(step.sign) for step in card.steps) + 45 * len(card.pours) + sum(map(len, card.cautions))
-    letters += len(card.remember) + len(card.note) + len(card.edge) + sum(len(line.words) for line in card.descent)
+    letters += len(card.remember) + len(card.note) + len(card.edge) + sum(map(len, card.descent))
     size = next((name for least, name in _SIZES if letters > least), "")
     return replace(card, size=size)

@@ -66,7 +66,7 @@ def list_sheet(forecasts: Sequence[Forecast], way: Way, country: Country, dated:
 
 def _row(forecast: Forecast, way: Way, country: Country) -> ListRow:
     drink, served = forecast.drink, forecast.served
-    measures = f", {served.standard_drinks[country]:.1f} {COUNTRIES[country]} standard drinks" if served.alcohol_g >= 0.5 else ""
+    measures = f", {served.standard_drinks[country]:.1f} {COUNTRIES[country]} standard drinks" if forecast.has_strength else ""
     return ListRow(
         name=drink.name,
         pours=" · ".join(_pour(pour, way) for pour in drink.pours),
