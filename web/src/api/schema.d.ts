@@ -4273,7 +4273,7 @@ export interface components {
          * @description One thing to do, as a sentence, and the sign that it is done.
          *
          *     The pour that it is about, by its place, the share of it, and its amount as it stands in the words; seconds to work it; the moment of
-         *     the making that begins with it.
+         *     the making that begins with it; of a line of the drink's own its place among them.
          */
         StepReport: {
             /** Key */
@@ -4297,6 +4297,8 @@ export interface components {
             seconds: number | null;
             /** Moment */
             moment: ("shake" | "strain" | "top" | "garnish" | "serve") | null;
+            /** Own */
+            own: number | null;
         };
         /**
          * StepsReport

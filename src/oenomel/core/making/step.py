@@ -44,7 +44,7 @@ class Step:
     ``pour`` is the place of the pour that it is about, of which it takes ``share``, and ``amount`` how much that is as it stands in
     ``words``; ``seconds`` how long it is worked; ``sign`` how one sees that it is done, or why, as a sentence too. ``moment`` is the one
     that begins with it. ``listed`` stands for it where the pours are listed anyhow: the same for all that are only poured, else empty.
-    ``key`` stays the same while the drink is changed elsewhere.
+    ``own`` is the place among the drink's own lines of one that is. ``key`` stays the same while the drink is changed elsewhere.
     """
 
     key: str
@@ -57,6 +57,7 @@ class Step:
     seconds: float | None = None
     moment: Moment | None = None
     listed: str = ""
+    own: int | None = None
 
 
 @dataclass(frozen=True, slots=True)

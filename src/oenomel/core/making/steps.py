@@ -43,9 +43,9 @@ def _with_own_lines(steps: list[Step], lines: Sequence[OwnStep]) -> list[Step]:
     told_instead = {line.instead_of: line.text for line in lines if line.instead_of}
     made = [_told(step, told_instead[step.key]) if step.key in told_instead else step for step in steps]
     made = [step for step in made if step.words]
-    for line in (each for each in lines if not each.instead_of):
-        own = Step(f"own: {line.text.strip()}", "own", _sentence(line.text))
-        made.insert(_place(made, line.before), own)
+    for at, line in enumerate(lines):
+        if not line.instead_of:
+            made.insert(_place(made, line.before), Step(f"own: {line.text.strip()}", "own", _sentence(line.text), own=at))
     return _with_keys_of_their_own(made)
 
 

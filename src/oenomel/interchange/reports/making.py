@@ -16,7 +16,7 @@ class StepReport(Report):
     """One thing to do, as a sentence, and the sign that it is done.
 
     The pour that it is about, by its place, the share of it, and its amount as it stands in the words; seconds to work it; the moment of
-    the making that begins with it.
+    the making that begins with it; of a line of the drink's own its place among them.
     """
 
     key: str
@@ -28,6 +28,7 @@ class StepReport(Report):
     amount: str
     seconds: float | None
     moment: Moment | None
+    own: int | None
 
 
 class GarnishSuggestion(Report):

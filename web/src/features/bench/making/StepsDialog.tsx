@@ -124,11 +124,9 @@ function AddStep({ onAdd }: { onAdd: (step: OwnStep) => void }) {
 }
 
 /** The drink's own lines with a step told in other words; in none at all it is taken out. */
-function toldOtherwise(lines: OwnStep[], { key, kind }: Step, text: string): OwnStep[] {
-  if (kind === 'own') {
-    const mine = key.replace(/^own: /, '').replace(/ \d+$/, '');
-    const at = lines.findIndex((line) => !line.instead_of && (line.text === mine || `own: ${line.text}` === key));
-    return lines.flatMap((line, index) => (index !== at ? [line] : text.trim() ? [{ ...line, text }] : []));
+function toldOtherwise(lines: OwnStep[], { key, own }: Step, text: string): OwnStep[] {
+  if (own !== null) {
+    return lines.flatMap((line, at) => (at !== own ? [line] : text.trim() ? [{ ...line, text }] : []));
   }
   const others = lines.filter(({ instead_of }) => instead_of !== key);
   return [...others, { text, before: 'serve', instead_of: key }];
