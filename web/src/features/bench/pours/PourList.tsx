@@ -120,24 +120,24 @@ const GarnishLine = memo(function GarnishLine({ garnish, amongPours }: GarnishPr
   const why = garnish.map((each) => garnishOf(each).why).filter(Boolean);
   const lines = (
     <>
-      <span className="text-lg leading-tight font-semibold">{capital(words)}</span>
-      {why.length > 0 && <span className="text-sm leading-snug text-quiet">{capital(why.join('; '))}</span>}
+      {!amongPours && <span className="mr-2 font-display text-base font-semibold">Garnish</span>}
+      <span className="text-base">{garnish.length === 0 ? words : capital(words)}</span>
+      {why.length > 0 && <span className="block text-sm leading-snug text-quiet">{capital(why.join('; '))}</span>}
     </>
   );
   return (
     <section aria-label={amongPours ? 'What else is put on it' : 'Garnish'} className="pour-group">
-      {!amongPours && <h2 className="px-2 font-display text-base leading-6 font-semibold">Garnish</h2>}
       {hand ? (
         <button
           type="button"
-          className="flex min-h-11 w-full flex-col rounded-xl px-2 py-1 text-left hover:underline"
+          className="block min-h-11 w-full rounded-xl px-2 py-1 text-left leading-tight hover:underline"
           title={`Garnish it (${shownKey('garnish')})`}
           onClick={hand.garnish}
         >
           {lines}
         </button>
       ) : (
-        <p className="flex flex-col px-2 py-1">{lines}</p>
+        <p className="px-2 py-1 leading-tight">{lines}</p>
       )}
     </section>
   );
