@@ -289,6 +289,8 @@ def test_anything_is_done_from_the_palette(page, server):
 
     def do(words: str) -> None:
         page.keyboard.press("Control+k")
+        # The hand goes on typing.
+        expect(page.get_by_role("combobox", name="Do anything")).to_be_focused()
         page.get_by_role("combobox", name="Do anything").fill(words)
         expect(page.get_by_role("option").first).to_be_visible()
         page.keyboard.press("Enter")

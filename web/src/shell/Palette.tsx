@@ -23,6 +23,8 @@ export function Palette({ onClose }: Props) {
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     dialog.current?.showModal();
+    // What opens as a dialog focuses the first thing in it that can be; the hand goes on typing.
+    dialog.current?.querySelector('input')?.focus();
   }, []);
   const groups = GROUPS.filter((group) => commands.some((each) => each.group === group));
   return (
