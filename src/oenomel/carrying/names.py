@@ -6,17 +6,17 @@ import sqlite3
 from collections.abc import Sequence
 
 from oenomel.core.larder import slug_for
-from oenomel.interchange.house.file import DrinkEntry
+from oenomel.interchange.house.file import DrinkEntry, unused_id
 from oenomel.store import drinks
 
-__all__ = ["counterparts", "ids_of_book", "unused_id"]
+__all__ = ["counterparts", "ids_of_book"]
 
 
 def ids_of_book(conn: sqlite3.Connection) -> dict[str, int]:
     """The drinks of a book by what they are called in a file, the oldest first."""
     ids: dict[str, int] = {}
     for drink_id, name in drinks.names(conn):
-        ids[unused_id(name, ids)] = drink_id
+        ids[unused_id(slug_for(name), ids)] = drink_id
     return ids
 
 
@@ -32,9 +32,3 @@ def counterparts(conn: sqlite3.Connection, entries: Sequence[DrinkEntry]) -> dic
         if here is not None:
             found[entry.id] = here
     return found
-
-
-def unused_id(name: str, taken: dict[str, int]) -> str:
-    """What a drink of this name is called where these are taken."""
-    plain = slug_for(name)
-    return next(each for each in (plain if n == 1 else f"{plain}-{n}" for n in range(1, len(taken) + 2)) if each not in taken)

@@ -51,7 +51,7 @@ def back_up(data: Path, target: Path) -> None:
         try:
             snapshot(conn, target)
         except (sqlite3.Error, OSError) as error:
-            raise _fault(error, target) from error
+            raise database.fault_of(error, target) from error
 
 
 def restore(data: Path, copy: Path) -> Path | None:
@@ -72,7 +72,7 @@ def restore(data: Path, copy: Path) -> Path | None:
         kept = _keep_old(data) if data.exists() else None
         _put_in_place(ready, data)
     except (sqlite3.Error, OSError) as error:
-        raise _fault(error, data) from error
+        raise database.fault_of(error, data) from error
     finally:
         with suppress(OSError):
             ready.unlink(missing_ok=True)
@@ -181,13 +181,9 @@ def _make_folder(folder: Path) -> None:
     try:
         folder.mkdir(mode=0o700, exist_ok=True)
     except OSError as error:
-        raise _fault(error, folder) from error
+        raise database.fault_of(error, folder) from error
 
 
 def _unused(folder: Path, kind: str) -> Path:
     # To the microsecond: their names are in the order in which they were made.
     return folder / f"{kind}-{datetime.now(UTC):%Y-%m-%dT%H%M%S-%f}.db"
-
-
-def _fault(error: sqlite3.Error | OSError, path: Path) -> StoreError:
-    return error if isinstance(error, StoreError) else database.fault_of(error, path)

@@ -6,6 +6,8 @@ Times are in UTC, ISO 8601; where none is told, it is the time of the reading. A
 from __future__ import annotations
 
 import json
+from collections.abc import Container
+from itertools import count
 from typing import Annotated, Any, Final, Literal
 
 from pydantic import Field, ValidationError
@@ -19,7 +21,7 @@ from oenomel.interchange.spec.file import SpecFile, spec_error
 
 __all__ = [
     "CloudEntry", "DraftOfDrink", "DrinkEntry", "HouseFile", "IngredientEntry", "ParentEntry", "PartEntry", "ReadingEntry", "SheetOfTrial",
-    "TrialEntry", "house_text", "parse_house",
+    "TrialEntry", "house_text", "parse_house", "unused_id",
 ]  # fmt: skip
 
 Time = Annotated[str, Field(max_length=40, pattern=r"^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(\+00:00|Z))?$")]
@@ -222,3 +224,8 @@ def parse_house(told: Any) -> HouseFile:
 def house_text(house: HouseFile) -> str:
     """A house as the text of its file: keys in their order, what was never told left out."""
     return json.dumps(house.model_dump(mode="json", exclude_unset=True), indent=1, ensure_ascii=False) + "\n"
+
+
+def unused_id(base: str, taken: Container[str]) -> str:
+    """What a drink is called in a file where these ids are taken: by this one, or with a number behind it."""
+    return next(each for each in (base if n == 1 else f"{base}-{n}" for n in count(1)) if each not in taken)

@@ -13,7 +13,7 @@ from oenomel.interchange.formats.linked_data import own_spec, recipes_in
 from oenomel.interchange.formats.reading import read_text
 from oenomel.interchange.formats.table import specs_of_table
 from oenomel.interchange.formats.wording import drinks_of_markdown, notes_in_markdown, spec_in_markdown
-from oenomel.interchange.house.file import DrinkEntry, HouseFile, TrialEntry, parse_house
+from oenomel.interchange.house.file import DrinkEntry, HouseFile, TrialEntry, parse_house, unused_id
 from oenomel.interchange.spec.drink import same_spec, slugs_of
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 
@@ -119,8 +119,7 @@ def _with_ids(house: HouseFile) -> HouseFile:
     seen: set[str] = set()
     drinks = []
     for drink in house.drinks:
-        base = drink.id or slug_for(drink.name)
-        name = next(each for each in (base if n == 1 else f"{base}-{n}" for n in range(1, len(seen) + 2)) if each not in seen)
+        name = unused_id(drink.id or slug_for(drink.name), seen)
         seen.add(name)
         drinks.append(drink.model_copy(update={"id": name}))
     return house.model_copy(update={"drinks": drinks})

@@ -1,17 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
-import { Printer } from 'lucide-react';
 import { Link, useParams, useSearchParams } from 'react-router';
 
 import type { CardRequest, DrinkDetail } from '../../api/client';
 import { cardQuery } from '../../api/queries/cards';
 import { drinkQuery } from '../../api/queries/drinks';
 import { useSettings } from '../../lib/settings';
-import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { Chips } from '../../ui/Chips';
 import { Pick } from '../../ui/Pick';
 import { useTitle } from '../../ui/useTitle';
-import { Paper } from './Paper';
+import { SheetPage } from './SheetPage';
 
 type Layout = CardRequest['layout'];
 
@@ -38,53 +36,44 @@ export function CardPage() {
       { replace: true },
     );
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4 print:block print:max-w-none print:p-0">
-      <div className="print:hidden">
-        <TopBar
-          actions={
-            <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => window.print()}>
-              <Printer size={20} aria-hidden /> Print
-            </button>
-          }
-        >
-          <h1 className="font-display text-2xl leading-tight font-semibold">
-            <Link to={`/bench/${id}`} className="hover:underline">
-              {drink.data.name}
-            </Link>
-            , its card
-          </h1>
-        </TopBar>
+    <SheetPage
+      html={card.data.html}
+      title={
+        <>
+          <Link to={`/bench/${id}`} className="hover:underline">
+            {drink.data.name}
+          </Link>
+          , its card
+        </>
+      }
+    >
+      <div className="flex flex-wrap items-center gap-3 print:hidden">
+        <Chips
+          inLine
+          legend="Layout"
+          options={[
+            ['card', 'the whole card'],
+            ['station', 'for the station'],
+          ]}
+          value={beside === null ? layout : 'card'}
+          onChoose={(chosen: string) => {
+            set('layout', chosen === 'station' ? chosen : '');
+          }}
+        />
+        <Pick
+          label="Which trial"
+          value={trial ?? 0}
+          options={[[0, drink.data.draft ? 'as it lies on the bench' : 'the newest trial'], ...trialsOf(drink.data)]}
+          onPick={(chosen) => set('trial', chosen ? String(chosen) : '')}
+        />
+        <Pick
+          label="Beside another trial"
+          value={beside ?? 0}
+          options={[[0, 'alone'], ...trialsOf(drink.data).map(([n, words]) => [n, `beside ${words}`] as const)]}
+          onPick={(chosen) => set('beside', chosen ? String(chosen) : '')}
+        />
       </div>
-      <main className="flex flex-col gap-4 print:contents">
-        <div className="flex flex-wrap items-center gap-3 print:hidden">
-          <Chips
-            inLine
-            legend="Layout"
-            options={[
-              ['card', 'the whole card'],
-              ['station', 'for the station'],
-            ]}
-            value={beside === null ? layout : 'card'}
-            onChoose={(chosen: string) => {
-              set('layout', chosen === 'station' ? chosen : '');
-            }}
-          />
-          <Pick
-            label="Which trial"
-            value={trial ?? 0}
-            options={[[0, drink.data.draft ? 'as it lies on the bench' : 'the newest trial'], ...trialsOf(drink.data)]}
-            onPick={(chosen) => set('trial', chosen ? String(chosen) : '')}
-          />
-          <Pick
-            label="Beside another trial"
-            value={beside ?? 0}
-            options={[[0, 'alone'], ...trialsOf(drink.data).map(([n, words]) => [n, `beside ${words}`] as const)]}
-            onPick={(chosen) => set('beside', chosen ? String(chosen) : '')}
-          />
-        </div>
-        <Paper html={card.data.html} />
-      </main>
-    </div>
+    </SheetPage>
   );
 }
 
