@@ -10,13 +10,15 @@ from datetime import datetime
 from pathlib import Path
 
 from oenomel import __version__
-from oenomel.carrying.compare import CHOICES, look_at
+from oenomel.carrying.compare import look_at
 from oenomel.carrying.folder import export_house, read_files
+from oenomel.carrying.items import CHOICES
 from oenomel.carrying.take_in import take_in
 from oenomel.core.families import standard_homes
 from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
-from oenomel.core.larder import Findable, Index, Larder, catalogue
+from oenomel.core.larder import Findable, Index, Larder, catalogue, known_by
+from oenomel.core.stillroom import prepared
 from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, correctors_for, rebalance, ways_of
 from oenomel.errors import OenomelError, OutOfRange, SpecError
 from oenomel.interchange.card.content import day_words
@@ -24,6 +26,7 @@ from oenomel.interchange.card.writing import card_file
 from oenomel.interchange.formats.reading import LARGEST_PAGE, read_text
 from oenomel.interchange.formats.writing import FORMATS, write_as
 from oenomel.interchange.house.reading import house_of
+from oenomel.interchange.preparation import parse_preparation, preparation_of, preparation_report
 from oenomel.interchange.reports.forecast import forecast_report
 from oenomel.interchange.reports.swaps import rebalance_report
 from oenomel.interchange.requests.aim import parse_target, pours_named, target_from
@@ -85,6 +88,11 @@ def _parser() -> argparse.ArgumentParser:
     writing.add_argument("--as", dest="wanted", choices=(*FORMATS, "html"), required=True, help="the format")
     writing.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
     writing.set_defaults(run=_write)
+
+    preparing = commands.add_parser("prepare", help="print what a preparation comes to, as JSON")
+    preparing.add_argument("file", type=Path, help="a preparation file (JSON); - for standard input")
+    preparing.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    preparing.set_defaults(run=_prepare)
 
     _add_carrying(commands)
 
@@ -193,6 +201,14 @@ def _find(chosen: argparse.Namespace) -> int:
     names = Index(Findable.of(each) for each in _larder(chosen.data).values())
     found = [{"slug": each.slug, "name": each.name} for each in names.find(" ".join(chosen.words))]
     print(json.dumps(found, indent=2, ensure_ascii=False))
+    return 0
+
+
+def _prepare(chosen: argparse.Namespace) -> int:
+    larder = _larder(chosen.data)
+    index = Index(Findable.of(each) for each in larder.values())
+    preparation = preparation_of(parse_preparation(_text(chosen.file, what="preparation file")), known_by(index, larder))
+    print(preparation_report(prepared(preparation)).model_dump_json(indent=2))
     return 0
 
 

@@ -129,7 +129,7 @@ def test_a_reading_that_can_not_be_is_refused_with_the_sentence(client, url):
 
 def test_devices_are_listed_and_read_a_lot_that_the_forecast_does_not_know(client, url):
     kinds = {each["device"]: each["quantity"] for each in client.get("/api/devices").json()}
-    assert set(kinds) == {"scale", "refractometer", "titrator", "thermometer", "hydrometer"}
+    assert set(kinds) == {"scale", "refractometer", "titrator", "thermometer", "hydrometer", "pH meter", "burette"}
     values = []
     for _ in range(20):
         answer = client.post("/api/devices/titrator/read", json={"trial_id": 1, "point": "tin"})

@@ -171,7 +171,7 @@ def test_a_bottle_added_by_mistake_goes_again_unless_a_drink_pours_it(client):
     drink = client.post("/api/drinks", json={"name": "Poured", "spec": spec, "trial_name": "First"}).json()
     refused = client.delete(f"/api/bottles/{slug}")
     assert refused.status_code == HTTPStatus.CONFLICT
-    assert refused.json()["detail"] == "Poured pours it: a bottle that a drink needs stays in the larder"
+    assert refused.json()["detail"] == "Poured pours it: a bottle that a drink needs stays in the larder; retire it instead"
     assert drink["id"]
     other = client.post("/api/bottles", json={"name": "Misread", "kind": "spirit", "abv": 40}).json()["slug"]
     assert client.delete(f"/api/bottles/{other}").status_code == HTTPStatus.NO_CONTENT

@@ -13,7 +13,9 @@ import oenomel
 ROOT = Path(__file__).parents[2]
 SOURCE = Path(oenomel.__file__).parent
 LINTER = Path(sys.executable).parent / "lint-imports"
-ROOMS = ("larder", "spec", "ice", "balance", "families", "glass", "findings", "swaps", "making", "recipe", "forecast", "notebook")
+ROOMS = (
+    "larder", "spec", "ice", "balance", "families", "glass", "findings", "swaps", "making", "recipe", "stillroom", "forecast", "notebook", "today",
+)  # fmt: skip
 
 
 def modules(*folders: str) -> list[Path]:

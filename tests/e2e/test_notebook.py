@@ -80,6 +80,7 @@ def test_two_trials_a_blind_tasting_the_proposal_the_third_trial_and_the_tree(pa
     keep(page, "What the sheets asked for.")
 
     # The tree: three trials, one line, and each branch says what changed.
+    page.get_by_role("button", name="Rooms").click()
     page.get_by_role("link", name="Tree").click()
     third = page.get_by_role("button", name=re.compile("Gate Lodge Sour, trial 3"))
     expect(third).to_have_accessible_name(re.compile("less lemon juice|Less lemon juice"))
@@ -228,6 +229,7 @@ def test_from_the_tree_two_are_crossed_and_one_is_riffed_from(page, server):
     page.get_by_role("button", name=re.compile("^Forcing Shed Daisy, trial 2")).click()
     page.get_by_role("button", name="Cross them").click()
     expect(page.get_by_role("heading", level=1)).to_contain_text("Hedge Gate Sour × Forcing Shed Daisy")
+    page.get_by_role("button", name="Rooms").click()
     page.get_by_role("link", name="Tree").click()
     child = page.get_by_role("button", name=re.compile("^Hedge Gate Sour × Forcing Shed Daisy, trial 1"))
     child.click()

@@ -74,6 +74,7 @@ def test_a_room_whose_script_cannot_come_opens_by_itself_and_the_drink_is_there_
     ready(page, f"{server.url}/bench/1")
     server.kill()
     four_presses(page)
+    page.get_by_role("button", name="Rooms").click()
     page.get_by_role("link", name="Shelf").click()
     expect(page.get_by_text("this page opens by itself")).to_be_visible()
     expect(page.get_by_text(re.compile("is saved"))).to_have_count(0)
@@ -143,6 +144,7 @@ def test_what_another_window_overtook_is_offered_and_taken_over_by_nothing(page,
     page.get_by_role("button", name=f"More {HONEY}").click()
     expect(page.get_by_text("changed in another window")).to_be_visible()
     # Away and back, closed and opened: it is still here, and the other's still there.
+    page.get_by_role("button", name="Rooms").click()
     page.get_by_role("link", name="Shelf").click()
     expect(page.get_by_role("heading", name="My shelf")).to_be_visible()
     page.close()
@@ -296,6 +298,7 @@ def test_a_script_that_got_lost_once_is_fetched_again(page, server):
             route.continue_()
 
     page.route("**/assets/tree-*.js", lose)
+    page.get_by_role("button", name="Rooms").click()
     page.get_by_role("link", name="Tree").click()
     expect(page.get_by_role("heading", name="Family tree")).to_be_visible()
     assert len(lost) == 2

@@ -7,9 +7,9 @@ import pytest
 from support.drinks import drink, eight_three_three
 
 from oenomel.core.balance.perception import AXES, steps_between
-from oenomel.core.balance.profile import EQUIVALENT_WEIGHTS
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.ice.dilution import REFERENCE_SECONDS, shaken_water_ratio, stirred_water_ratio, water_ratio
+from oenomel.core.larder import EQUIVALENT_WEIGHTS
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.spec.drink import Drink, Pour

@@ -4,48 +4,19 @@ from __future__ import annotations
 
 import sqlite3
 from collections.abc import Sequence
-from dataclasses import dataclass, field
-from typing import Any, Final, Literal, get_args
+from typing import Any
 
 from oenomel.carrying.gather import gather_drinks
+from oenomel.carrying.items import Choice, Item, Side, counted
 from oenomel.carrying.names import counterparts
+from oenomel.carrying.stock import look_at_stock
 from oenomel.core.larder import capital, listed
 from oenomel.interchange.house.file import CloudEntry, DrinkEntry, HouseFile, IngredientEntry, ReadingEntry, SheetOfTrial, TrialEntry
 from oenomel.interchange.spec.drink import plain_spec, same_spec
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.store import ingredients, shelf
 
-__all__ = ["CHOICES", "Choice", "Item", "Side", "look_at", "same_cloud", "same_note", "same_trial"]
-
-State = Literal["new", "same", "differs"]
-Choice = Literal["leave", "add", "beside", "take"]
-CHOICES: Final[tuple[Choice, ...]] = get_args(Choice)
-
-
-@dataclass(frozen=True, slots=True)
-class Side:
-    """One thing that differs: what the house has, and what comes."""
-
-    what: str
-    here: str
-    comes: str
-
-
-@dataclass(frozen=True, slots=True)
-class Item:
-    """A drink, a bottle or the like that is carried in.
-
-    ``choices`` are what can be done with one that differs: leave it out, add its trials to those that are here, put it beside as a drink
-    of its own, or take it in place of what is here (never a trial).
-    """
-
-    key: str
-    kind: str
-    name: str
-    state: State
-    words: str
-    choices: tuple[Choice, ...] = ()
-    sides: tuple[Side, ...] = field(default=())
+__all__ = ["look_at", "same_cloud", "same_note", "same_trial"]
 
 
 def look_at(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
@@ -53,6 +24,7 @@ def look_at(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     items = [_bottle(conn, each) for each in house.ingredients]
     items += _shelf(conn, house)
     items += _amended(conn, house)
+    items += look_at_stock(conn, house)
     book = counterparts(conn, house.drinks)
     items += [_drink(conn, each, book) for each in house.drinks]
     return items
@@ -121,10 +93,10 @@ def _shelf(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     ]
     new = [each for each in house.shelf if each.slug not in here]
     if sides:
-        words = f"{_counted(len(sides), 'bottle')} stand otherwise on the shelf" + (f", {len(new)} more come." if new else ".")
+        words = f"{counted(len(sides), 'bottle')} stand otherwise on the shelf" + (f", {len(new)} more come." if new else ".")
         return [Item("shelf", "shelf", "The shelf", "differs", words, ("leave", "take"), tuple(sides))]
     if new:
-        return [Item("shelf", "shelf", "The shelf", "new", f"{_counted(len(new), 'bottle')} for the shelf.")]
+        return [Item("shelf", "shelf", "The shelf", "new", f"{counted(len(new), 'bottle')} for the shelf.")]
     return [Item("shelf", "shelf", "The shelf", "same", "As it is here.")]
 
 
@@ -152,14 +124,14 @@ def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 def _drink(conn: sqlite3.Connection, entry: DrinkEntry, book: dict[str, int]) -> Item:
     key = f"drink {entry.id}"
     if entry.id not in book:
-        return Item(key, "drink", entry.name, "new", f"{_counted(len(entry.trials), 'trial')}, not in the book yet.")
+        return Item(key, "drink", entry.name, "new", f"{counted(len(entry.trials), 'trial')}, not in the book yet.")
     (here,) = gather_drinks(conn, [book[entry.id]]).drinks
     more = [trial for trial in entry.trials if not any(same_trial(trial, each) for each in here.trials)]
     missing = _missing(here, entry)
     sides = _drink_sides(here, entry, more)
     if not (more or missing or sides):
         return Item(key, "drink", entry.name, "same", "As it is in the book.")
-    told = [*([f"{_counted(len(more), 'trial')} that the book doesn't have"] if more else []), *missing]
+    told = [*([f"{counted(len(more), 'trial')} that the book doesn't have"] if more else []), *missing]
     words = f"{capital(listed(told) or 'something stands otherwise here')}."
     choices: tuple[Choice, ...] = ("leave", "add", "beside") if more or missing else ("leave", "beside")
     return Item(key, "drink", entry.name, "differs", words, choices, tuple(sides))
@@ -170,11 +142,12 @@ def _missing(here: DrinkEntry, comes: DrinkEntry) -> list[str]:
     notes = sum(_missing_notes(trial, here.trials) for trial in comes.trials)
     clouds = [each for each in comes.gathered if not any(same_cloud(each, other) for other in here.gathered)]
     found = {
-        f"{_counted(notes, 'note')} more": notes > 0,
-        f"{_counted(len(clouds), 'spec')} of others": bool(clouds),
+        f"{counted(notes, 'note')} more": notes > 0,
+        f"{counted(len(clouds), 'spec')} of others": bool(clouds),
         "what lies on the bench": comes.draft is not None and here.draft is None,
         "a brief": comes.brief is not None and here.brief is None,
         "what is to be remembered": bool(comes.notes) and not here.notes,
+        "its price and serves": comes.listed is not None and here.listed is None,
     }
     return [words for words, is_missing in found.items() if is_missing]
 
@@ -215,7 +188,3 @@ def _missing_notes(trial: TrialEntry, here: Sequence[TrialEntry]) -> int:
     sheets = [each for each in trial.sheets if not any(same_note(each, other) for other in mine.sheets)]
     readings = [each for each in trial.readings if not any(same_note(each, other) for other in mine.readings)]
     return len(sheets) + len(readings)
-
-
-def _counted(many: int, noun: str) -> str:
-    return f"{many} {noun}{'' if many == 1 else 's'}"

@@ -12,10 +12,11 @@ from typing import Final
 from oenomel.carrying.gather import gather_house, latest_specs
 from oenomel.carrying.names import ids_of_book
 from oenomel.errors import SpecError
+from oenomel.interchange.formats.larder_table import write_larder_table
 from oenomel.interchange.formats.writing import ENDINGS, Format, write_all_as, write_as
 from oenomel.interchange.house.file import house_text
 from oenomel.interchange.house.reading import LARGEST_FILE, NamedText
-from oenomel.store import ingredients
+from oenomel.store import ingredients, shelf, tonight
 from oenomel.store.snapshot import sync_folder
 
 __all__ = ["export_house", "read_files"]
@@ -25,9 +26,11 @@ READ_ME: Final = """# A house of Oenomel
 
 - `house.json`: everything, with notebooks, own bottles and the shelf. `oenomel import house.json` takes it into another data file.
 - `drinks/`: each drink as a spec file, as Markdown, as a table and as a recipe of schema.org. `drinks.csv`: all of them in one table.
+- `larder.csv`: every ingredient with what is in it, how it stands and what it costs; the larder's page takes it in.
 """
 
 _EACH: Final[tuple[Format, ...]] = ("json", "markdown", "csv", "jsonld")
+_NO_DRINKS: Final = frozenset({"README.md", "larder.csv"})
 _ENDINGS: Final = frozenset({".json", ".jsonld", ".csv", ".md", ".txt", ".html"})
 
 
@@ -70,6 +73,10 @@ def _write(conn: sqlite3.Connection, part: Path) -> int:
     (part / HOUSE).write_text(house_text(gather_house(conn)), encoding="utf-8")
     (part / "README.md").write_text(READ_ME, encoding="utf-8")
     (part / "drinks.csv").write_text(write_all_as([(spec, notes) for _, spec, notes in specs], "csv", names), encoding="utf-8")
+    (part / "larder.csv").write_text(
+        write_larder_table(ingredients.larder(conn).values(), shelf.all_shelved(conn), tonight.pars(conn), ingredients.retired(conn)),
+        encoding="utf-8",
+    )
     for drink, spec, notes in specs:
         for wanted in _EACH:
             (part / "drinks" / f"{drink}.{ENDINGS[wanted]}").write_text(write_as(spec, wanted, names, notes), encoding="utf-8")
@@ -88,7 +95,7 @@ def read_files(paths: Iterable[Path]) -> list[NamedText]:
     texts = []
     for path in paths:
         found = (
-            sorted(each for each in path.rglob("*") if each.suffix in _ENDINGS and each.name != "README.md") if path.is_dir() else [path]
+            sorted(each for each in path.rglob("*") if each.suffix in _ENDINGS and each.name not in _NO_DRINKS) if path.is_dir() else [path]
         )
         texts += [NamedText(str(each), _text(each)) for each in found]
     if not texts:

@@ -8,10 +8,11 @@ from collections.abc import Iterable, Sequence
 from typing import Any
 
 from oenomel.carrying.names import ids_of_book
+from oenomel.carrying.stock import gather_stock
 from oenomel.interchange.house.file import DrinkEntry, HouseFile, IngredientEntry
 from oenomel.interchange.spec.drink import slugs_of
 from oenomel.interchange.spec.file import SpecFile
-from oenomel.store import briefs, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings
+from oenomel.store import briefs, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings, tonight
 from oenomel.store.drinks import TrialRecord
 
 __all__ = ["gather_drinks", "gather_house", "latest_specs"]
@@ -40,6 +41,7 @@ def gather_house(conn: sqlite3.Connection) -> HouseFile:
                 }
                 for each in tastings.all_parts(conn)
             ],
+            **gather_stock(conn),
             "palates": [{"taster": taster, "since": since} for taster, since in tastings.resets(conn)],
             "drinks": _entries(conn, list(ids_of_book(conn).values())),
         }
@@ -86,6 +88,9 @@ def _drink(conn: sqlite3.Connection, drink_id: int, ids: dict[int, str]) -> dict
     brief = json.loads(briefs.get(conn, drink_id))
     if brief:
         entry["brief"] = brief
+    listed = tonight.listed(conn).get(drink_id)
+    if listed is not None:
+        entry["listed"] = {name: value for name, value in (("price", listed.price), ("serves", listed.serves)) if value is not None}
     gathered = spec_clouds.of_drink(conn, drink_id)
     if gathered:
         entry["gathered"] = [{"name": each.name, "spec": json.loads(each.spec), "added_at": each.added_at} for each in gathered]

@@ -8,9 +8,11 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any
 
-from oenomel.carrying.compare import Choice, Item, look_at, same_cloud, same_note, same_trial
+from oenomel.carrying.compare import look_at, same_cloud, same_note, same_trial
 from oenomel.carrying.gather import gather_drinks
+from oenomel.carrying.items import Choice, Item
 from oenomel.carrying.names import counterparts, ids_of_book
+from oenomel.carrying.stock import take_stock
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.larder import Larder, Shelved
 from oenomel.core.notebook import Reading, water_found
@@ -22,9 +24,10 @@ from oenomel.interchange.requests.made import as_poured, conditions_of
 from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.poured import settled
-from oenomel.store import briefs, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings
+from oenomel.store import briefs, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings, tonight
 from oenomel.store.measurements import MeasurementRecord
 from oenomel.store.tastings import PartTastingRecord, TastingRecord
+from oenomel.store.tonight import OnTheList
 
 __all__ = ["take_in"]
 
@@ -42,6 +45,7 @@ def take_in(conn: sqlite3.Connection, house: HouseFile, choices: Mapping[str, Ch
     items = look_at(conn, house)
     chosen = {item.key: _choice(item, choices, otherwise) for item in items}
     _bottles(conn, house, {item.key: item for item in items}, chosen)
+    take_stock(conn, house, {item.key: item for item in items}, chosen)
     intake = _Intake(conn, ingredients.larder(conn), counterparts(conn, house.drinks))
     for entry in house.drinks:
         intake.drink(entry, chosen[f"drink {entry.id}"])
@@ -212,6 +216,8 @@ class _Intake:
             _check(entry.draft.spec, self.larder, place)
             text = entry.draft.spec.model_dump_json(exclude_unset=True)
             drinks.put_draft(self.conn, drink_id, parent, text, 0, entry.draft.saved_at)
+        if entry.listed is not None and (lies is None or lies.listed is None):
+            tonight.put_on_the_list(self.conn, OnTheList(drink_id, entry.listed.price, entry.listed.serves))
         if lies is not None and entry.notes and not lies.notes:
             drinks.put_notes(self.conn, drink_id, entry.notes)
 

@@ -6,8 +6,10 @@ from collections.abc import Callable, Mapping
 from typing import Final, NamedTuple
 
 from oenomel.errors import RecordNotFound
+from oenomel.instruments.burette import Burette, SimulatedBurette
 from oenomel.instruments.device import Device
 from oenomel.instruments.hydrometer import Hydrometer, SimulatedHydrometer
+from oenomel.instruments.ph_meter import PhMeter, SimulatedPhMeter
 from oenomel.instruments.refractometer import Refractometer, SimulatedRefractometer
 from oenomel.instruments.scale import Scale, SimulatedScale
 from oenomel.instruments.thermometer import SimulatedThermometer, Thermometer
@@ -28,6 +30,8 @@ SCALES: Final[Mapping[str, Callable[[], Scale]]] = {"simulated": SimulatedScale}
 REFRACTOMETERS: Final[Mapping[str, Callable[[], Refractometer]]] = {"simulated": SimulatedRefractometer}
 TITRATORS: Final[Mapping[str, Callable[[], Titrator]]] = {"simulated": SimulatedTitrator}
 THERMOMETERS: Final[Mapping[str, Callable[[], Thermometer]]] = {"simulated": SimulatedThermometer}
+PH_METERS: Final[Mapping[str, Callable[[], PhMeter]]] = {"simulated": SimulatedPhMeter}
+BURETTES: Final[Mapping[str, Callable[[], Burette]]] = {"simulated": SimulatedBurette}
 HYDROMETERS: Final[Mapping[str, Callable[[], Hydrometer]]] = {"simulated": SimulatedHydrometer}
 
 DEVICES: Final = {
@@ -36,6 +40,8 @@ DEVICES: Final = {
     "titrator": Kind("acid", TITRATORS),
     "thermometer": Kind("temperature_c", THERMOMETERS),
     "hydrometer": Kind("abv", HYDROMETERS),
+    "pH meter": Kind("ph", PH_METERS),
+    "burette": Kind("lye_ml", BURETTES),
 }
 """Every kind, by name."""
 

@@ -7,6 +7,7 @@ from typing import Protocol
 
 import numpy as np
 
+from oenomel.core.larder import SAMPLE_ML, lye_ml_for
 from oenomel.errors import NoReading
 
 __all__ = ["Device", "Errors", "Sample", "StandIn"]
@@ -16,7 +17,8 @@ __all__ = ["Device", "Errors", "Sample", "StandIn"]
 class Sample:
     """What a device is held in or under: the true figures of a liquid, which no forecast knows.
 
-    Volume in ml, weight in g, °Bx as a refractometer sees it (alcohol and all), acid as citric in g per 100 ml, % ABV, °C.
+    Volume in ml, weight in g, °Bx as a refractometer sees it (alcohol and all), acid as citric in g per 100 ml, % ABV, °C, pH,
+    density in g/ml.
     """
 
     volume_ml: float
@@ -25,6 +27,13 @@ class Sample:
     acid: float
     abv: float
     temperature_c: float
+    ph: float = 7.0
+    density: float = 1.0
+
+    @property
+    def lye_ml(self) -> float:
+        """Lye of 0.1 M that ten millilitres of it take, [ml]: what a burette shows."""
+        return lye_ml_for(self.acid, SAMPLE_ML)
 
 
 class Device(Protocol):

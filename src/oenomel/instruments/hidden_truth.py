@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import zlib
 from dataclasses import replace
 
@@ -9,14 +10,19 @@ import numpy as np
 
 from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import Conditions, HouseFactor
-from oenomel.core.larder import Composition, Ingredient
+from oenomel.core.larder import BRIX_PER_ABV, Composition, Ingredient
 from oenomel.core.notebook import forecast_reading
 from oenomel.core.spec import Drink
 from oenomel.instruments.device import Sample
 
-__all__ = ["samples_of", "true_factor"]
+__all__ = ["sample_of_lot", "samples_of", "true_factor"]
 
 LEAST_FACTOR, MOST_FACTOR = 0.8, 1.25
+BUFFERED_PH = 3.2
+PH_PER_TENFOLD_ACID = 0.9
+JUICE_OTHER_SOLIDS = 0.8
+"""A guess at what a pH meter shows of a juice: 2.5 of lime, 3.3 of orange; and what is dissolved in one besides sugar and acid, in g."""
+
 MAKING_SD = 0.08
 """How far one making's water lies from the next in a kitchen that doesn't count seconds or cubes; with a careful scale about the scatter
 that model.md §3 believes before anything was measured."""
@@ -44,14 +50,31 @@ def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions
     return {point: at(point) for point in ("tin", "strained", "served")}
 
 
+def sample_of_lot(supposed: Ingredient, name: str, house: int = 1) -> Sample:
+    """The true liquid of a lot, the same each time it is asked for; 100 ml of it."""
+    true = _true_lot(supposed, house, f"{supposed.slug}, {name}").composition
+    grams = 100 * true.density_g_per_ml
+    solids = true.sugar + true.acid + (JUICE_OTHER_SOLIDS if supposed.kind == "juice" else 0.0)
+    return Sample(
+        volume_ml=100.0,
+        weight_g=grams,
+        brix=100 * solids / grams + BRIX_PER_ABV * true.abv,
+        acid=true.acid_as_citric,
+        abv=true.abv,
+        temperature_c=20.0,
+        ph=BUFFERED_PH - PH_PER_TENFOLD_ACID * math.log10(max(true.acid_as_citric, 0.01)),
+        density=true.density_g_per_ml,
+    )
+
+
 def true_factor(house: int, technique: str) -> float:
     """How much water a technique really takes in a house, as a factor on the curve; what its measurements should find."""
     return float(_random(house, technique).uniform(LEAST_FACTOR, MOST_FACTOR))
 
 
-def _true_lot(ingredient: Ingredient, house: int) -> Ingredient:
+def _true_lot(ingredient: Ingredient, house: int, name: str = "") -> Ingredient:
     """Today's lot: each of strength, sugar and acid off by its spread."""
-    composition, random = ingredient.composition, _random(house, ingredient.slug)
+    composition, random = ingredient.composition, _random(house, name or ingredient.slug)
     abv, sugar, acid = (float(np.clip(1 + sd * random.standard_normal(), 0.7, 1.3)) for sd in composition.axes_relative_sd)
     lot = Composition(
         abv=min(composition.abv * abv, 96.0),

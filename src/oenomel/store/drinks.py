@@ -17,6 +17,7 @@ __all__ = [
     "TrialRecord",
     "add",
     "drafts",
+    "finished",
     "get",
     "get_draft",
     "get_trial",
@@ -57,6 +58,13 @@ SELECT_LATEST_TRIALS = """
 SELECT id, drink_id, number, parent_trial_id, name, reason, spec, forecast, kept_at, made
 FROM trial WHERE drink_id IN (SELECT value FROM json_each(:drinks))
   AND number = (SELECT max(number) FROM trial AS other WHERE other.drink_id = trial.drink_id)
+"""
+SELECT_FINISHED = """
+SELECT id, drink_id, number, parent_trial_id, name, reason, spec, forecast, kept_at, made
+FROM trial WHERE id IN (
+  SELECT max(trial.id) FROM trial JOIN trial_mark ON trial_mark.trial_id = trial.id
+  WHERE trial_mark.mark = 'finished' GROUP BY trial.drink_id
+) ORDER BY drink_id
 """
 SELECT_TRIAL = """
 SELECT id, drink_id, number, parent_trial_id, name, reason, spec, forecast, kept_at, made
@@ -189,6 +197,11 @@ def remove_all(conn: sqlite3.Connection) -> None:
     for statement in (DELETE_DRAFTS, DELETE_TRIALS, DELETE_DRINKS):
         conn.execute(statement)
     book_search.forget_all(conn)
+
+
+def finished(conn: sqlite3.Connection) -> list[TrialRecord]:
+    """Of each drink that has one its newest trial that is marked finished: what is on the list."""
+    return [TrialRecord(**row) for row in conn.execute(SELECT_FINISHED)]
 
 
 def some_trials(conn: sqlite3.Connection, trial_ids: Iterable[int]) -> list[TrialRecord]:

@@ -16,16 +16,24 @@ __all__ = [
     "amend",
     "amendments",
     "at_hand",
+    "forget_changes",
     "get",
+    "house_values",
     "larder",
     "names",
+    "offered",
+    "poured_in",
     "put",
     "remove",
     "remove_amendments",
     "remove_of_the_house",
     "replace_catalogue",
+    "retire",
+    "retired",
     "search",
+    "set_right",
     "some",
+    "state",
 ]
 
 SELECT_TOKEN = "SELECT token FROM larder_state"
@@ -33,24 +41,53 @@ SELECT_ALL = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin, also, rank
 FROM ingredient ORDER BY name
 """
-SELECT_NAMES = "SELECT slug, name, also, rank, slots, kind, impression, aroma FROM ingredient ORDER BY name"
+SELECT_NAMES = """
+SELECT slug, name, also, rank, slots, kind, impression, aroma FROM ingredient
+WHERE slug NOT IN (SELECT slug FROM retired_ingredient) ORDER BY name
+"""
+SELECT_CALLED = "SELECT slug, name FROM ingredient"
+SELECT_RETIRED = "SELECT slug FROM retired_ingredient ORDER BY slug"
+INSERT_RETIRED = "INSERT OR IGNORE INTO retired_ingredient (slug) VALUES (:slug)"
+DELETE_RETIRED = "DELETE FROM retired_ingredient WHERE slug = :slug"
+SELECT_HOUSE_VALUES = "SELECT slug, name, value, relative_sd, source, source_kind, why FROM house_value ORDER BY slug, name"
+UPSERT_HOUSE_VALUE = """
+INSERT INTO house_value (slug, name, value, relative_sd, source, source_kind, why)
+VALUES (:slug, :name, :value, :relative_sd, :source, :source_kind, :why)
+ON CONFLICT (slug, name) DO UPDATE SET value = excluded.value, relative_sd = excluded.relative_sd, source = excluded.source,
+  source_kind = excluded.source_kind, why = excluded.why
+"""
+DELETE_HOUSE_VALUE = "DELETE FROM house_value WHERE slug = :slug AND name = :name"
+DELETE_HOUSE_VALUES = "DELETE FROM house_value"
+DELETE_ALL_RETIRED = "DELETE FROM retired_ingredient"
+SELECT_MADE = """
+SELECT 1 FROM lot WHERE slug = :slug UNION ALL SELECT 1 FROM preparation WHERE slug = :slug LIMIT 1
+"""
+SELECT_POURED_IN = """
+SELECT DISTINCT drink.id, drink.name FROM trial_ingredient JOIN trial ON trial.id = trial_ingredient.trial_id
+JOIN drink ON drink.id = trial.drink_id WHERE trial_ingredient.slug = :slug ORDER BY drink.name
+"""
 SELECT_AT_HAND = "SELECT slug FROM shelf WHERE state <> 'out'"
 SELECT_SOME = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin, also, rank
 FROM ingredient WHERE slug IN (SELECT value FROM json_each(:slugs))
 """
-# The price that the house pays stands on its shelf, and beats any other.
+# The price that the house pays stands on its shelf, and what it has set right beats any other value: the later rows win.
 SELECT_SOME_VALUES = """
 SELECT slug, name, value, relative_sd, source, source_kind, why
 FROM ingredient_value WHERE slug IN (SELECT value FROM json_each(:slugs))
 UNION ALL
 SELECT slug, 'price_per_litre', price_per_litre, 0.0, 'my shelf', 'label', ''
 FROM shelf WHERE price_per_litre IS NOT NULL AND slug IN (SELECT value FROM json_each(:slugs))
+UNION ALL
+SELECT slug, name, value, relative_sd, source, source_kind, why
+FROM house_value WHERE slug IN (SELECT value FROM json_each(:slugs))
 """
 SELECT_VALUES = """
 SELECT slug, name, value, relative_sd, source, source_kind, why FROM ingredient_value
 UNION ALL
 SELECT slug, 'price_per_litre', price_per_litre, 0.0, 'my shelf', 'label', '' FROM shelf WHERE price_per_litre IS NOT NULL
+UNION ALL
+SELECT slug, name, value, relative_sd, source, source_kind, why FROM house_value
 """
 UPSERT = """
 INSERT INTO ingredient (slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin, also, rank)
@@ -95,6 +132,7 @@ class _Held:
         self.token = token
         self.by_slug: dict[str, Ingredient | None] = {}
         self.whole: Larder | None = None
+        self.offered: Larder | None = None
         self.index: Index | None = None
 
 
@@ -105,11 +143,16 @@ def _held_for(conn: sqlite3.Connection) -> _Held:
     # Building an ingredient takes longer than all sums of a forecast, and it changes seldom. Whoever reads another state of a larder
     # starts anew; requests in other threads keep the one they have.
     global _held
-    token = conn.execute(SELECT_TOKEN).fetchone()["token"]
+    token = state(conn)
     held = _held
     if held.token != token:
         _held = held = _Held(token)
     return held
+
+
+def state(conn: sqlite3.Connection) -> str:
+    """A token that is another one whenever the larder is."""
+    return str(conn.execute(SELECT_TOKEN).fetchone()["token"])
 
 
 def larder(conn: sqlite3.Connection) -> Larder:
@@ -118,6 +161,15 @@ def larder(conn: sqlite3.Connection) -> Larder:
     if held.whole is None:
         held.whole = _larder(conn.execute(SELECT_ALL), conn.execute(SELECT_VALUES))
     return held.whole
+
+
+def offered(conn: sqlite3.Connection) -> Larder:
+    """Every ingredient that is offered where one is chosen: all but the retired."""
+    held = _held_for(conn)
+    if held.offered is None:
+        gone = retired(conn)
+        held.offered = Larder((slug, each) for slug, each in larder(conn).items() if slug not in gone)
+    return held.offered
 
 
 def some(conn: sqlite3.Connection, slugs: Iterable[str]) -> Larder:
@@ -147,7 +199,7 @@ def search(
     Only those of a kind and of a slot, where they are told; ``new_as`` is the slot that one is chosen for.
     """
     found = names(conn).find(text, at_hand(conn), new_as)
-    known = larder(conn) if not text.strip() else some(conn, [each.slug for each in found])
+    known = offered(conn) if not text.strip() else some(conn, [each.slug for each in found])
     return [
         (known[each.slug], each.by)
         for each in found
@@ -199,7 +251,9 @@ def remove(conn: sqlite3.Connection, slug: str) -> None:
         raise RecordNotFound("bottle of the house", slug)
     poured = conn.execute(SELECT_POURED, {"slug": slug}).fetchone()
     if poured is not None:
-        raise RecordConflict(f"{poured['name']} pours it: a bottle that a drink needs stays in the larder")
+        raise RecordConflict(f"{poured['name']} pours it: a bottle that a drink needs stays in the larder; retire it instead")
+    if conn.execute(SELECT_MADE, {"slug": slug}).fetchone() is not None:
+        raise RecordConflict("there are lots or a recipe of it: retire it instead")
     conn.execute(DELETE, {"slug": slug})
 
 
@@ -213,7 +267,7 @@ def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -
 
     What an earlier version shipped and this one doesn't stays, because kept trials may name it.
     """
-    called, renamed = {row["slug"]: row["name"] for row in conn.execute(SELECT_NAMES)}, False
+    called, renamed = {row["slug"]: row["name"] for row in conn.execute(SELECT_CALLED)}, False
     for ingredient in shipped:
         renamed = renamed or called.get(ingredient.slug, ingredient.name) != ingredient.name
         put(conn, ingredient)
@@ -236,6 +290,54 @@ def amendments(conn: sqlite3.Connection) -> list[tuple[str, dict[str, int], str]
 def remove_amendments(conn: sqlite3.Connection) -> None:
     """Forgets what tasting changed; the catalogue's own words come back with the next start."""
     conn.execute(DELETE_AMENDED)
+
+
+def retired(conn: sqlite3.Connection) -> frozenset[str]:
+    """Slugs of what is no longer offered."""
+    return frozenset(row["slug"] for row in conn.execute(SELECT_RETIRED))
+
+
+def retire(conn: sqlite3.Connection, slug: str, gone: bool) -> None:
+    """Takes an ingredient out of what is offered, or back in; trials keep it. Raises RecordNotFound."""
+    get(conn, slug)
+    conn.execute(INSERT_RETIRED if gone else DELETE_RETIRED, {"slug": slug})
+
+
+def house_values(conn: sqlite3.Connection) -> dict[str, dict[str, SourcedValue]]:
+    """What the house has set right of the larder's values, by slug and name."""
+    found: dict[str, dict[str, SourcedValue]] = {}
+    for row in conn.execute(SELECT_HOUSE_VALUES):
+        fields = dict(row)
+        slug = fields.pop("slug")
+        found.setdefault(slug, {})[fields["name"]] = SourcedValue(**fields)
+    return found
+
+
+def set_right(conn: sqlite3.Connection, slug: str, values: Iterable[SourcedValue], back: Iterable[str] = ()) -> Ingredient:
+    """Puts values of the house over an ingredient's own, and gives others ``back`` to what they were; the ingredient as it then is.
+
+    Raises
+    ------
+    RecordNotFound
+    ImpossibleComposition, OutOfRange
+        The values can't hold together. What was written is the caller's to roll back.
+    """
+    get(conn, slug)
+    for name in back:
+        conn.execute(DELETE_HOUSE_VALUE, {"slug": slug, "name": name})
+    conn.executemany(UPSERT_HOUSE_VALUE, [{"slug": slug, **asdict(value)} for value in values])
+    return get(conn, slug)
+
+
+def forget_changes(conn: sqlite3.Connection) -> None:
+    """Gives every value back to what it was, and offers again what was retired."""
+    conn.execute(DELETE_HOUSE_VALUES)
+    conn.execute(DELETE_ALL_RETIRED)
+
+
+def poured_in(conn: sqlite3.Connection, slug: str) -> list[tuple[int, str]]:
+    """Drinks of which a trial pours it: id and name."""
+    return [(row["id"], row["name"]) for row in conn.execute(SELECT_POURED_IN, {"slug": slug})]
 
 
 def _larder(rows: Iterable[sqlite3.Row], value_rows: Iterable[sqlite3.Row]) -> Larder:

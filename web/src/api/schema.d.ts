@@ -465,6 +465,114 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/larder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Larder
+         * @description Every ingredient at a glance, by name.
+         */
+        get: operations["list_larder"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Write Table
+         * @description The larder as a table (CSV).
+         */
+        get: operations["write_table"];
+        put?: never;
+        /**
+         * Read Table
+         * @description Takes a table in, all of it or nothing, and tells what that changed.
+         */
+        post: operations["read_table"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Larder Detail
+         * @description One ingredient with all that is known of it.
+         */
+        get: operations["get_larder_detail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /**
+         * Set Values Right
+         * @description Puts what the house knows better over an ingredient's own values.
+         */
+        patch: operations["set_values_right"];
+        trace?: never;
+    };
+    "/api/larder/{slug}/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put House Values
+         * @description Puts exactly these values over an ingredient's own: so a change is undone.
+         */
+        put: operations["put_house_values"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/{slug}/retired": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Retire Ingredient
+         * @description Takes an ingredient out of what is offered, or back in; trials keep it.
+         */
+        put: operations["retire_ingredient"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -558,6 +666,434 @@ export interface paths {
          */
         get: operations["list_sweetness_classes"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Lots
+         * @description Lots that are open, newest first; with ``every`` those that are used up too.
+         */
+        get: operations["list_lots"];
+        put?: never;
+        /**
+         * Add Lot
+         * @description Notes a lot with its readings, and answers what they make of it; refused whole where one of them can't be.
+         */
+        post: operations["add_lot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots/{lot_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Lot
+         * @description One lot, how it is titrated, and what its readings make surer.
+         */
+        get: operations["get_lot"];
+        put?: never;
+        post?: never;
+        /**
+         * Remove Lot
+         * @description Takes away a lot that was noted by mistake; refused where a trial was made of it.
+         */
+        delete: operations["remove_lot"];
+        options?: never;
+        head?: never;
+        /**
+         * Change Lot
+         * @description Notes what is left of a lot, that it is used up, another name or time.
+         */
+        patch: operations["change_lot"];
+        trace?: never;
+    };
+    "/api/lots/{lot_id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Lot Reading
+         * @description Keeps a reading of a lot; refused with the reason where it can't be.
+         */
+        post: operations["add_lot_reading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots/{lot_id}/readings/{reading_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Remove Lot Reading
+         * @description Takes a reading back.
+         */
+        delete: operations["remove_lot_reading"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/titration": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Work Out Titration
+         * @description What a titration says of the acid.
+         */
+        post: operations["work_out_titration"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots/{lot_id}/read/{device}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Lot
+         * @description Reads a lot with a device, without keeping it; a burette's lye is worked out. The simulated ones see a hidden true lot.
+         */
+        post: operations["read_lot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/preparations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Preparations
+         * @description What the house knows how to make.
+         */
+        get: operations["list_preparations"];
+        put?: never;
+        /**
+         * Add Preparation
+         * @description Writes a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to.
+         */
+        post: operations["add_preparation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/preparations/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Preparation
+         * @description One of them.
+         */
+        get: operations["get_preparation"];
+        /**
+         * Change Preparation
+         * @description Writes a preparation down otherwise; lots that were made of it stay what they are.
+         */
+        put: operations["change_preparation"];
+        post?: never;
+        /**
+         * Remove Preparation
+         * @description Forgets how something is made; what was made, and the ingredient, stay.
+         */
+        delete: operations["remove_preparation"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prepare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Prepare
+         * @description What a preparation comes to.
+         */
+        post: operations["prepare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prepare/scaled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Scale Preparation
+         * @description The same preparation for what is on hand of one of its lines.
+         */
+        post: operations["scale_preparation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/preparations/{slug}/makings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Preparation
+         * @description Makes a lot of what was just made: its composition by its grams; and tells what follows for the drinks of the list.
+         */
+        post: operations["make_preparation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingredients/{slug}/follows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Follows
+         * @description What today's lot of an ingredient, alone, does to the drinks of the list.
+         */
+        get: operations["list_follows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/adjust/brix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Adjust To Brix
+         * @description Sugar or water that brings a liquid to a °Bx.
+         */
+        post: operations["adjust_to_brix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/adjust/acid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Adjust To Acid
+         * @description Grams of each acid that bring a juice to another one's acid.
+         */
+        post: operations["adjust_to_acid"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find For The Pot
+         * @description What can go into a pot, by any word for it: dry and fresh goods first, then the larder.
+         */
+        get: operations["find_for_the_pot"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/goods/{slug}/price": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Good Price
+         * @description Notes what a kilogram of a dry good costs.
+         */
+        put: operations["put_good_price"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Today
+         * @description The list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy.
+         */
+        get: operations["get_today"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/tonight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put On The List
+         * @description Notes what a drink is sold for, and how many of it are expected tonight.
+         */
+        put: operations["put_on_the_list"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingredients/{slug}/par": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Par
+         * @description Notes how much of an ingredient should stand there; nothing where that is nobody's care.
+         */
+        put: operations["put_par"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/currency": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Currency
+         * @description How prices are written; empty where nobody told.
+         */
+        get: operations["get_currency"];
+        /**
+         * Put Currency
+         * @description Notes how prices are written.
+         */
+        put: operations["put_currency"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1352,45 +1888,24 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
-         * AcidEntry
-         * @description Acids by kind, g per 100 ml.
+         * AdditionReport
+         * @description Something to weigh in.
          */
-        AcidEntry: {
-            /**
-             * Citric
-             * @default 0
-             */
-            citric: number;
-            /**
-             * Malic
-             * @default 0
-             */
-            malic: number;
-            /**
-             * Tartaric
-             * @default 0
-             */
-            tartaric: number;
-            /**
-             * Lactic
-             * @default 0
-             */
-            lactic: number;
-            /**
-             * Acetic
-             * @default 0
-             */
-            acetic: number;
-            /**
-             * Phosphoric
-             * @default 0
-             */
-            phosphoric: number;
-            /**
-             * Succinic
-             * @default 0
-             */
-            succinic: number;
+        AdditionReport: {
+            /** What */
+            what: string;
+            /** Grams */
+            grams: number;
+        };
+        /**
+         * AdjustmentReport
+         * @description What to weigh in, and the same as it is said.
+         */
+        AdjustmentReport: {
+            /** Additions */
+            additions: components["schemas"]["AdditionReport"][];
+            /** Words */
+            words: string;
         };
         /**
          * AimRequest
@@ -1581,6 +2096,47 @@ export interface components {
             difference: components["schemas"]["DifferenceReport"];
         };
         /**
+         * AxisToday
+         * @description A figure as written and as it is today, with its 80 % interval today; ``steps`` is for drawing.
+         */
+        AxisToday: {
+            /** Axis */
+            axis: string;
+            /** Written */
+            written: number;
+            /** Today */
+            today: number;
+            /** Interval */
+            interval: number[];
+            /** Steps */
+            steps: number;
+            /** Felt */
+            felt: boolean;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Beside
+         * @description What was supposed of a figure (``abv``, ``sugar`` or ``acid``), what was measured of it, and what is held of both, each with its
+         *     standard deviation, in the figure's unit; None where nothing was measured.
+         */
+        Beside: {
+            /** Figure */
+            figure: string;
+            /** Supposed */
+            supposed: number;
+            /** Supposed Sd */
+            supposed_sd: number;
+            /** Measured */
+            measured: number | null;
+            /** Measured Sd */
+            measured_sd: number | null;
+            /** Held */
+            held: number;
+            /** Held Sd */
+            held_sd: number;
+        };
+        /**
          * BesideReport
          * @description A reading beside its forecast; none where nothing is forecast.
          */
@@ -1690,6 +2246,18 @@ export interface components {
             sweetness: "" | "dry" | "in the middle" | "sweet";
             /** Most Cost */
             most_cost?: number | null;
+        };
+        /**
+         * BrixEntry
+         * @description A liquid to bring to a °Bx: its weight, and what the refractometer shows of it now.
+         */
+        BrixEntry: {
+            /** Weight G */
+            weight_g: number;
+            /** Brix */
+            brix: number;
+            /** Wanted Brix */
+            wanted_brix: number;
         };
         /**
          * BrokenSpecReport
@@ -1944,7 +2512,7 @@ export interface components {
              *       "succinic": 0
              *     }
              */
-            acids: components["schemas"]["AcidEntry"];
+            acids: components["schemas"]["oenomel__interchange__spec__file__AcidEntry"];
             /**
              * Salt
              * @default 0
@@ -1968,6 +2536,20 @@ export interface components {
              */
             co2: number;
             spread?: components["schemas"]["SpreadEntry"] | null;
+        };
+        /**
+         * CostReport
+         * @description What something costs in the house's own currency; ``words`` names what has no price.
+         */
+        CostReport: {
+            /** Total */
+            total: number;
+            /** Per Litre */
+            per_litre: number | null;
+            /** Missing */
+            missing: string[];
+            /** Words */
+            words: string;
         };
         /**
          * Costs
@@ -2038,6 +2620,14 @@ export interface components {
             parents: number[];
         };
         /**
+         * CurrencyEntry
+         * @description How prices are written: €, £, $.
+         */
+        CurrencyEntry: {
+            /** Sign */
+            sign: string;
+        };
+        /**
          * DataFileReport
          * @description Where the house lives: its data file, how large it is, which version wrote it, and its copies. No path is told to a guest.
          */
@@ -2060,11 +2650,8 @@ export interface components {
          * @description What a device shows.
          */
         DeviceReading: {
-            /**
-             * Quantity
-             * @enum {string}
-             */
-            quantity: "volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c";
+            /** Quantity */
+            quantity: ("volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c") | "lye_ml";
             /** Value */
             value: number;
         };
@@ -2097,6 +2684,24 @@ export interface components {
              * @default 0
              */
             measurements: number;
+        };
+        /**
+         * DoubtOfDrink
+         * @description How sure an axis of a finished drink is with the lot as read, beside what it would be if nothing had been: half of 80 %.
+         */
+        DoubtOfDrink: {
+            /** Drink Id */
+            drink_id: number;
+            /** Drink */
+            drink: string;
+            /** Axis */
+            axis: string;
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+            /** Words */
+            words: string;
         };
         /**
          * DoubtReport
@@ -2174,6 +2779,47 @@ export interface components {
             has_draft: boolean;
             /** Ingredients */
             ingredients: string[];
+        };
+        /**
+         * DrinkToday
+         * @description A finished drink today: fine, or what to pour instead; ``spec`` is the corrected one, made of today's lots.
+         */
+        DrinkToday: {
+            /** Drink Id */
+            drink_id: number;
+            /** Trial */
+            trial: number;
+            /** Name */
+            name: string;
+            /** Family */
+            family: string;
+            /** Fine */
+            fine: boolean;
+            /** Words */
+            words: string;
+            /** Left */
+            left: string;
+            /** Axes */
+            axes: components["schemas"]["AxisToday"][];
+            /** Moves */
+            moves: components["schemas"]["MoveToday"][];
+            /** Pours */
+            pours: components["schemas"]["PourToday"][];
+            spec: components["schemas"]["SpecFile"];
+            written: components["schemas"]["LevelsReport"];
+            today: components["schemas"]["LevelsReport"];
+            /** Serves */
+            serves: number | null;
+            /** Price */
+            price: number | null;
+            /** Cost */
+            cost: number;
+            /** Cost Missing */
+            cost_missing: string[];
+            /** Pour Cost */
+            pour_cost: string;
+            /** Lots */
+            lots: string[];
         };
         /**
          * Driver
@@ -2356,6 +3002,18 @@ export interface components {
             kinds: ("spirit" | "liqueur" | "fortified" | "aromatised" | "wine" | "sparkling" | "beer" | "cider" | "juice" | "vinegar" | "syrup" | "honey" | "sugar" | "egg" | "dairy" | "plant" | "bitters" | "seasoning" | "water" | "zero-proof" | "other")[];
         };
         /**
+         * FinalEntry
+         * @description What it came to: a weight or a volume, and what the refractometer shows.
+         */
+        FinalEntry: {
+            /** Weight G */
+            weight_g?: number | null;
+            /** Volume Ml */
+            volume_ml?: number | null;
+            /** Brix */
+            brix?: number | null;
+        };
+        /**
          * FindingReport
          * @description A finding: info, warning or error; the pour it is about, and the words of each mend that can be applied.
          */
@@ -2400,6 +3058,24 @@ export interface components {
             sugar: number[];
             /** Acid */
             acid: number[];
+        };
+        /**
+         * FollowReport
+         * @description What a lot does to a drink where it stands in the place of what the larder tells.
+         */
+        FollowReport: {
+            /** Drink Id */
+            drink_id: number;
+            /** Drink */
+            drink: string;
+            /** Trial */
+            trial: number;
+            /** Fine */
+            fine: boolean;
+            /** Words */
+            words: string;
+            /** Instead */
+            instead: string[];
         };
         /**
          * ForecastReport
@@ -2458,6 +3134,20 @@ export interface components {
             found: components["schemas"]["FoundIngredient"][];
             /** Nearest */
             nearest: components["schemas"]["FoundIngredient"][];
+        };
+        /**
+         * FruitReport
+         * @description Fruit to buy or press for tonight: pieces, and how that was worked out.
+         */
+        FruitReport: {
+            /** Name */
+            name: string;
+            /** Pieces */
+            pieces: number;
+            /** Decided By */
+            decided_by: string;
+            /** Why */
+            why: string;
         };
         /**
          * Garnish
@@ -2533,6 +3223,14 @@ export interface components {
             foot_cm: number;
         };
         /**
+         * GoodPriceEntry
+         * @description What a kilogram of a dry good costs; None where that isn't known.
+         */
+        GoodPriceEntry: {
+            /** Price Per Kg */
+            price_per_kg?: number | null;
+        };
+        /**
          * Headline
          * @description A riff in one breath: what was changed, what that does to the drink, and whether a guest would notice.
          */
@@ -2579,6 +3277,35 @@ export interface components {
             };
             /** Volume Ml */
             volume_ml: number;
+        };
+        /**
+         * HouseValueEntry
+         * @description A value of the house with where it comes from.
+         */
+        HouseValueEntry: {
+            /** Name */
+            name: string;
+            /** Value */
+            value: number;
+            /** Relative Sd */
+            relative_sd: number;
+            /** Source */
+            source: string;
+            /** Source Kind */
+            source_kind: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * HouseValues
+         * @description All that the house sets over an ingredient's own values; none gives every value back.
+         */
+        HouseValues: {
+            /** Values */
+            values: components["schemas"]["HouseValueEntry"][];
         };
         /**
          * ImportReport
@@ -2765,6 +3492,38 @@ export interface components {
             sides: components["schemas"]["Side"][];
         };
         /**
+         * KitchenFound
+         * @description Something that can go in, by any word for it.
+         */
+        KitchenFound: {
+            /** What */
+            what: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+        };
+        /**
+         * KitchenStepEntry
+         * @description Something that is done; ``discard`` names lines that are thrown away at it, ``evaporated_g`` is water that went off, weighed.
+         */
+        KitchenStepEntry: {
+            /**
+             * Do
+             * @enum {string}
+             */
+            do: "simmer" | "boil" | "steep" | "strain" | "cool" | "dissolve" | "skim";
+            /** Minutes */
+            minutes?: number | null;
+            /**
+             * Discard
+             * @default []
+             */
+            discard: string[];
+            /** Evaporated G */
+            evaporated_g?: number | null;
+        };
+        /**
          * LabelEntry
          * @description What stands on a bottle: strength as % or as US proof, sugar and acid in g per 100 ml, or a class of sweetness; what it is like.
          */
@@ -2802,6 +3561,54 @@ export interface components {
             state: "at hand" | "low" | "out";
             /** Price Per Litre */
             price_per_litre?: number | null;
+        };
+        /**
+         * LarderDetail
+         * @description An ingredient with all that is known of it: each value with its source, what the house has set over it, where it is used.
+         */
+        LarderDetail: {
+            ingredient: components["schemas"]["IngredientDetail"];
+            line: components["schemas"]["LarderLine"];
+            /** House Values */
+            house_values: components["schemas"]["ValueReport"][];
+            /** Used In */
+            used_in: components["schemas"]["UsedIn"][];
+        };
+        /**
+         * LarderLine
+         * @description An ingredient at a glance: what it holds, what is only guessed of it, whether the house made or changed it.
+         */
+        LarderLine: {
+            /** Slug */
+            slug: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Origin */
+            origin: string;
+            /** Abv */
+            abv: number;
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+            /** Gaps */
+            gaps: string[];
+            /** Changed */
+            changed: string[];
+            /** Retired */
+            retired: boolean;
+            /** State */
+            state: string;
+            /** Price Per Litre */
+            price_per_litre: number | null;
+            /** Keeps Days */
+            keeps_days: number | null;
+            /** Par Ml */
+            par_ml: number | null;
+            /** Lots */
+            lots: number;
         };
         /**
          * Layer
@@ -2846,6 +3653,23 @@ export interface components {
             sugar: number;
             /** Acid */
             acid: number;
+        };
+        /**
+         * LineEntry
+         * @description Something that goes in: a slug of the larder, words, or an ingredient described here.
+         */
+        LineEntry: {
+            /** What */
+            what: string | components["schemas"]["InlineIngredient"];
+            /** Amount */
+            amount: number | string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "g" | "kg" | "ml" | "cl" | "l" | "cup" | "oz" | "tbsp" | "tsp" | "piece";
+            /** G Per Cup */
+            g_per_cup?: number | null;
         };
         /**
          * LineReport
@@ -2917,6 +3741,181 @@ export interface components {
             files: components["schemas"]["CarriedFile"][];
         };
         /**
+         * LotChange
+         * @description What becomes of a lot: what is left of it, whether it is used up, its name, when it was made; left out, it stays as it is.
+         */
+        LotChange: {
+            /** Name */
+            name?: string | null;
+            /** Made At */
+            made_at?: string | null;
+            /** Left Ml */
+            left_ml?: number | null;
+            /** Volume Ml */
+            volume_ml?: number | null;
+            /** Used Up */
+            used_up?: boolean | null;
+        };
+        /**
+         * LotDetail
+         * @description A lot with how it is titrated, and what its readings make surer.
+         */
+        LotDetail: {
+            /** Id */
+            id: number;
+            ingredient: components["schemas"]["Named"];
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Made At */
+            made_at: string;
+            /** Used Up At */
+            used_up_at: string | null;
+            /** Hours */
+            hours: number;
+            /** Age */
+            age: string;
+            /** Past Its Day */
+            past_its_day: boolean;
+            /** Use By */
+            use_by: string | null;
+            /** Volume Ml */
+            volume_ml: number | null;
+            /** Left Ml */
+            left_ml: number | null;
+            /** Pieces */
+            pieces: number | null;
+            /** Cooked */
+            cooked: boolean;
+            /** In Use */
+            in_use: boolean;
+            composition: components["schemas"]["CompositionEntry"];
+            /** Brix */
+            brix: number;
+            /** Figures */
+            figures: components["schemas"]["Beside"][];
+            /** Readings */
+            readings: components["schemas"]["ReadingReport"][];
+            /** Notes */
+            notes: string[];
+            /** Titration */
+            titration: string[];
+            /** Surer */
+            surer: components["schemas"]["DoubtOfDrink"][];
+            /** Worth */
+            worth: string[];
+            /** Made By */
+            made_by: string;
+        };
+        /**
+         * LotEntry
+         * @description A lot to note: of which ingredient, when it was pressed, opened or cooked; nameless it is called by its day and hour.
+         */
+        LotEntry: {
+            /** Ingredient */
+            ingredient: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Made At
+             * @default
+             */
+            made_at: string;
+            /**
+             * Readings
+             * @default []
+             */
+            readings: components["schemas"]["LotReadingEntry"][];
+            /** Volume Ml */
+            volume_ml?: number | null;
+            /** Pieces */
+            pieces?: number | null;
+        };
+        /**
+         * LotReadRequest
+         * @description Which device reads a lot; ``zero`` sets it to nothing first.
+         */
+        LotReadRequest: {
+            /**
+             * Make
+             * @default simulated
+             */
+            make: string;
+            /**
+             * Zero
+             * @default true
+             */
+            zero: boolean;
+        };
+        /**
+         * LotReadingEntry
+         * @description A reading, in the unit of its kind (acid as citric in g/100 ml, °Bx, % ABV, pH, g/ml), and how far the device may be off.
+         */
+        LotReadingEntry: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "acid" | "brix" | "abv" | "ph" | "density";
+            /** Value */
+            value: number;
+            /** Sd */
+            sd?: number | null;
+            /**
+             * Device
+             * @default
+             */
+            device: string;
+        };
+        /**
+         * LotReport
+         * @description A lot: whose, when made, how old, how much is left; its composition per 100 ml with spreads; each figure as supposed and measured.
+         */
+        LotReport: {
+            /** Id */
+            id: number;
+            ingredient: components["schemas"]["Named"];
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Made At */
+            made_at: string;
+            /** Used Up At */
+            used_up_at: string | null;
+            /** Hours */
+            hours: number;
+            /** Age */
+            age: string;
+            /** Past Its Day */
+            past_its_day: boolean;
+            /** Use By */
+            use_by: string | null;
+            /** Volume Ml */
+            volume_ml: number | null;
+            /** Left Ml */
+            left_ml: number | null;
+            /** Pieces */
+            pieces: number | null;
+            /** Cooked */
+            cooked: boolean;
+            /** In Use */
+            in_use: boolean;
+            composition: components["schemas"]["CompositionEntry"];
+            /** Brix */
+            brix: number;
+            /** Figures */
+            figures: components["schemas"]["Beside"][];
+            /** Readings */
+            readings: components["schemas"]["ReadingReport"][];
+            /** Notes */
+            notes: string[];
+        };
+        /**
          * LoudnessReport
          * @description How loud an ingredient is beside before: its shares of the glass, 0 to 1, and in words; ``told`` where a nose could tell it.
          */
@@ -2935,6 +3934,17 @@ export interface components {
             told: boolean;
             /** Sentence */
             sentence: string;
+        };
+        /**
+         * LowReport
+         * @description What runs low on the shelf.
+         */
+        LowReport: {
+            ingredient: components["schemas"]["Named"];
+            /** State */
+            state: string;
+            /** Drinks */
+            drinks: number;
         };
         /**
          * MadeEntry
@@ -2970,6 +3980,37 @@ export interface components {
              *     }
              */
             supposed: components["schemas"]["SupposedEntry"];
+        };
+        /**
+         * MadeReport
+         * @description What was just made: its lot, and what follows.
+         */
+        MadeReport: {
+            /** Lot Id */
+            lot_id: number;
+            /** Name */
+            name: string;
+            /** Headline */
+            headline: string;
+            /** Follows */
+            follows: components["schemas"]["FollowReport"][];
+        };
+        /**
+         * MakingEntry
+         * @description A making: the preparation as it was really made, with what it came to; nameless its lot is called by its day and hour.
+         */
+        MakingEntry: {
+            file: components["schemas"]["PreparationFile"];
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Made At
+             * @default
+             */
+            made_at: string;
         };
         /**
          * MarkEntry
@@ -3123,6 +4164,19 @@ export interface components {
             unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
             /** Amount */
             amount: number;
+        };
+        /**
+         * MoveToday
+         * @description A pour to take otherwise: its place in the spec, before and after in ml.
+         */
+        MoveToday: {
+            /** Pour */
+            pour: number;
+            ingredient: components["schemas"]["Named"];
+            /** Before Ml */
+            before_ml: number;
+            /** After Ml */
+            after_ml: number;
         };
         /**
          * Named
@@ -3347,6 +4401,16 @@ export interface components {
             held: components["schemas"]["BriefCheck"][];
         };
         /**
+         * OnTheListEntry
+         * @description What a drink is sold for, and how many are expected tonight; None where nobody tells.
+         */
+        OnTheListEntry: {
+            /** Price */
+            price?: number | null;
+            /** Serves */
+            serves?: number | null;
+        };
+        /**
          * PalateAxis
          * @description One axis of a palate: steps from the middle of a home (for drawing), its 80 % interval, and the words for it.
          */
@@ -3377,6 +4441,14 @@ export interface components {
             axes: components["schemas"]["PalateAxis"][];
             /** Why */
             why: string[];
+        };
+        /**
+         * ParEntry
+         * @description How much of an ingredient should stand there at least, in ml.
+         */
+        ParEntry: {
+            /** Par Ml */
+            par_ml?: number | null;
         };
         /**
          * ParentRef
@@ -3542,6 +4614,117 @@ export interface components {
             free: boolean | null;
         };
         /**
+         * PourToday
+         * @description A pour as it goes in tonight, with today's correction: whether that is another than written, and of which lot.
+         */
+        PourToday: {
+            ingredient: components["schemas"]["Named"];
+            /** Ml */
+            ml: number;
+            /** Changed */
+            changed: boolean;
+            /** Lot */
+            lot: string;
+        };
+        /**
+         * PreparationAnswer
+         * @description What a preparation comes to, and what it costs.
+         */
+        PreparationAnswer: {
+            composition: components["schemas"]["CompositionEntry"];
+            /** Totals */
+            totals: components["schemas"]["TotalReport"][];
+            /** Brix */
+            brix: number;
+            /** Brix Sd */
+            brix_sd: number;
+            /** Density */
+            density: number;
+            /** Yield Ml */
+            yield_ml: number;
+            /** Yield G */
+            yield_g: number;
+            /** Yield Sd */
+            yield_sd: number;
+            /** Keeps Days */
+            keeps_days: number;
+            /** Allergens */
+            allergens: string[];
+            /** Cautions */
+            cautions: string[];
+            /** Why */
+            why: string[];
+            /** By Cup */
+            by_cup: string;
+            cost: components["schemas"]["CostReport"];
+        };
+        /**
+         * PreparationFile
+         * @description A preparation as written down: format oenomel/preparation, version 1.
+         */
+        PreparationFile: {
+            /**
+             * Format
+             * @constant
+             */
+            format: "oenomel/preparation";
+            /**
+             * Version
+             * @constant
+             */
+            version: 1;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "syrup" | "fruit syrup" | "cordial" | "infusion" | "saline" | "gum syrup" | "adjusted juice" | "thinned honey" | "acid solution";
+            /** Lines */
+            lines: components["schemas"]["LineEntry"][];
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["KitchenStepEntry"][];
+            /** @default {} */
+            final: components["schemas"]["FinalEntry"];
+        };
+        /**
+         * PreparationSummary
+         * @description A preparation that the house knows: what it makes, its recipe, what is left of it, how many finished drinks pour it.
+         */
+        PreparationSummary: {
+            makes: components["schemas"]["Named"];
+            /** Kind */
+            kind: string;
+            file: components["schemas"]["PreparationFile"];
+            report: components["schemas"]["PreparationAnswer"] | null;
+            /** Fault */
+            fault: string;
+            /** Left Ml */
+            left_ml: number | null;
+            /** Par Ml */
+            par_ml: number | null;
+            /** Lots */
+            lots: number;
+            /** Drinks */
+            drinks: number;
+        };
+        /**
+         * PrepareReport
+         * @description What falls short of its par or of tonight: so much to prepare (by the stillroom) or to open.
+         */
+        PrepareReport: {
+            ingredient: components["schemas"]["Named"];
+            /** Ml */
+            ml: number;
+            /** Prepared */
+            prepared: boolean;
+            /** Words */
+            words: string;
+        };
+        /**
          * Problem
          * @description A problem document; ``path`` is the place in the request, empty where there is none.
          */
@@ -3669,6 +4852,27 @@ export interface components {
             device: string;
         };
         /**
+         * ReadingReport
+         * @description One reading of a lot, in the unit of its kind; ``device`` says what it was read with.
+         */
+        ReadingReport: {
+            /** Id */
+            id: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "acid" | "brix" | "abv" | "ph" | "density";
+            /** Value */
+            value: number;
+            /** Sd */
+            sd: number | null;
+            /** Device */
+            device: string;
+            /** Taken At */
+            taken_at: string;
+        };
+        /**
          * RebalanceReport
          * @description The answer of least J, the ways to choose between, of which it is the first, and what else has to be said. ``proved``: no pourable
          *     amounts have a smaller J.
@@ -3737,6 +4941,14 @@ export interface components {
             felt: boolean;
         };
         /**
+         * RetiredEntry
+         * @description Whether an ingredient is no longer offered.
+         */
+        RetiredEntry: {
+            /** Retired */
+            retired: boolean;
+        };
+        /**
          * RowReport
          * @description One pour across the trials; what its change brings to each axis that can be tasted, in steps for drawing.
          */
@@ -3778,6 +4990,17 @@ export interface components {
             ice_piece_g: {
                 [key: string]: number;
             };
+        };
+        /**
+         * ScaleEntry
+         * @description A preparation for so much of one of its lines: what is on hand.
+         */
+        ScaleEntry: {
+            file: components["schemas"]["PreparationFile"];
+            /** Line */
+            line: number;
+            /** Amount */
+            amount: number;
         };
         /**
          * SchoolReport
@@ -3886,6 +5109,27 @@ export interface components {
             temperature_c: number;
             /** Co2 */
             co2: number;
+        };
+        /**
+         * SetRightEntry
+         * @description What the house knows better, and from where: strength in %, all sugar and all acid in g per 100 ml, density, days that it keeps.
+         */
+        SetRightEntry: {
+            /** Abv */
+            abv?: number | null;
+            /** Sugar */
+            sugar?: number | null;
+            /** Acid */
+            acid?: number | null;
+            /** Density */
+            density?: number | null;
+            /** Keeps Days */
+            keeps_days?: number | null;
+            /**
+             * Source
+             * @default set right by the house
+             */
+            source: string;
         };
         /**
          * SharingReport
@@ -4207,7 +5451,7 @@ export interface components {
             /** Abv */
             abv?: number | null;
             sugars?: components["schemas"]["SugarEntry"] | null;
-            acids?: components["schemas"]["AcidEntry"] | null;
+            acids?: components["schemas"]["oenomel__interchange__spec__file__AcidEntry"] | null;
             /** Salt */
             salt?: number | null;
             /** Protein */
@@ -4558,6 +5802,28 @@ export interface components {
             limit?: number | null;
         };
         /**
+         * TableEntry
+         * @description A larder as a table.
+         */
+        TableEntry: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * TableReport
+         * @description What a table changed: a line each, and the sums of it.
+         */
+        TableReport: {
+            /** Added */
+            added: string[];
+            /** Changed */
+            changed: string[];
+            /** Same */
+            same: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * TasterReport
          * @description Who has tasted: how many sheets, and when last.
          */
@@ -4568,6 +5834,74 @@ export interface components {
             sheets: number;
             /** Last */
             last: string;
+        };
+        /**
+         * TitratedReport
+         * @description What a titration says: acid as citric in g per 100 ml, how far it may be off, and in words.
+         */
+        TitratedReport: {
+            /** Acid */
+            acid: number;
+            /** Sd */
+            sd: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * TitrationEntry
+         * @description What a titration took: the sample and the lye, in ml, and how strong the lye is.
+         */
+        TitrationEntry: {
+            /**
+             * Sample Ml
+             * @default 10
+             */
+            sample_ml: number;
+            /** Lye Ml */
+            lye_ml: number;
+            /**
+             * Lye Mol Per L
+             * @default 0.1
+             */
+            lye_mol_per_l: number;
+        };
+        /**
+         * TodayReport
+         * @description Today. ``headline`` tells the evening in a sentence, ``same_for`` the correction that most drinks share.
+         */
+        TodayReport: {
+            /** Headline */
+            headline: string;
+            /** Shared */
+            shared: string[];
+            /** Whole Book */
+            whole_book: boolean;
+            /** Drinks */
+            drinks: components["schemas"]["DrinkToday"][];
+            /** Worth */
+            worth: components["schemas"]["WorthReport"][];
+            /** Low */
+            low: components["schemas"]["LowReport"][];
+            /** Prepare */
+            prepare: components["schemas"]["PrepareReport"][];
+            /** Fruit */
+            fruit: components["schemas"]["FruitReport"][];
+            /** Currency */
+            currency: string;
+        };
+        /**
+         * TotalReport
+         * @description Something that the finished liquid holds in 100 ml: how much, half of its 80 % interval, and its kinds where there are several.
+         */
+        TotalReport: {
+            /** Name */
+            name: string;
+            /** Value */
+            value: number;
+            /** Half Width */
+            half_width: number;
+            /** Kinds */
+            kinds: string;
         };
         /**
          * TreeReport
@@ -4650,6 +5984,16 @@ export interface components {
             abv?: number | null;
             /** Volume Ml */
             volume_ml?: number | null;
+        };
+        /**
+         * UsedIn
+         * @description A drink of which a trial pours it.
+         */
+        UsedIn: {
+            /** Drink Id */
+            drink_id: number;
+            /** Drink */
+            drink: string;
         };
         /**
          * ValueReport
@@ -4824,6 +6168,22 @@ export interface components {
             finish: string;
         };
         /**
+         * WorthReport
+         * @description One measurement that would help: of which ingredient, which axis, how many drinks, in words.
+         */
+        WorthReport: {
+            /** Slug */
+            slug: string;
+            /** Axis */
+            axis: string;
+            /** Drinks */
+            drinks: number;
+            /** Share */
+            share: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * WriteRequest
          * @description A drink to write, with what is to be remembered of it.
          */
@@ -4854,11 +6214,8 @@ export interface components {
         oenomel__api__routers__measuring__DeviceReport: {
             /** Device */
             device: string;
-            /**
-             * Quantity
-             * @enum {string}
-             */
-            quantity: "volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c";
+            /** Quantity */
+            quantity: ("volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c") | "lye_ml";
             /** Makes */
             makes: string[];
         };
@@ -4916,6 +6273,62 @@ export interface components {
             paired_at: string;
             /** Here */
             here: boolean;
+        };
+        /**
+         * AcidEntry
+         * @description A juice to bring to another one's acid, by their slugs; today's lot of the juice counts where there is one.
+         */
+        oenomel__api__routers__stillroom__AcidEntry: {
+            /** Juice */
+            juice: string;
+            /** Like */
+            like: string;
+            /**
+             * Volume Ml
+             * @default 1000
+             */
+            volume_ml: number;
+        };
+        /**
+         * AcidEntry
+         * @description Acids by kind, g per 100 ml.
+         */
+        oenomel__interchange__spec__file__AcidEntry: {
+            /**
+             * Citric
+             * @default 0
+             */
+            citric: number;
+            /**
+             * Malic
+             * @default 0
+             */
+            malic: number;
+            /**
+             * Tartaric
+             * @default 0
+             */
+            tartaric: number;
+            /**
+             * Lactic
+             * @default 0
+             */
+            lactic: number;
+            /**
+             * Acetic
+             * @default 0
+             */
+            acetic: number;
+            /**
+             * Phosphoric
+             * @default 0
+             */
+            phosphoric: number;
+            /**
+             * Succinic
+             * @default 0
+             */
+            succinic: number;
         };
     };
     responses: never;
@@ -6039,6 +7452,371 @@ export interface operations {
             };
         };
     };
+    list_larder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderLine"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                    "text/csv": string;
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_larder_detail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_values_right: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetRightEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderDetail"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_house_values: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseValues"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderDetail"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    retire_ingredient: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RetiredEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderDetail"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_shelf: {
         parameters: {
             query?: never;
@@ -6275,6 +8053,1488 @@ export interface operations {
                     "application/json": {
                         [key: string]: string[];
                     };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_lots: {
+        parameters: {
+            query?: {
+                every?: boolean;
+                ingredient?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotReport"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_lot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LotEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_lot: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path: {
+                lot_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotDetail"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_lot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_lot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LotChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_lot_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LotReadingEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_lot_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot_id: number;
+                reading_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    work_out_titration: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TitrationEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TitratedReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_lot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot_id: number;
+                device: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LotReadRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotReadingEntry"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_preparations: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreparationSummary"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_preparation: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreparationFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreparationSummary"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_preparation: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreparationSummary"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_preparation: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreparationFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreparationSummary"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_preparation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    prepare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreparationFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreparationAnswer"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    scale_preparation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScaleEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreparationFile"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_preparation: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakingEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_follows: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FollowReport"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    adjust_to_brix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BrixEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AdjustmentReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    adjust_to_acid: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["oenomel__api__routers__stillroom__AcidEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AdjustmentReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_for_the_pot: {
+        parameters: {
+            query: {
+                q: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenFound"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_good_price: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoodPriceEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_today: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+                grid?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TodayReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_on_the_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drink_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnTheListEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_par: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ParEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_currency: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurrencyEntry"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_currency: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CurrencyEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -96,6 +96,11 @@ export function stepped(amount: number, unit: Unit, direction: 1 | -1, times = 1
   return Math.max(0, Number((rung * step).toFixed(4)));
 }
 
+/** A price as it is written: two decimals, after the house's own sign. */
+export function money(value: number, sign = ''): string {
+  return `${sign}${value.toFixed(2)}`;
+}
+
 /** A day as people write it. */
 export function day(iso: string): string {
   return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });

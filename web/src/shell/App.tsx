@@ -18,6 +18,10 @@ const shelf = () => import('../features/shelf');
 const tree = () => import('../features/tree');
 const paste = () => import('../features/paste');
 const card = () => import('../features/card');
+const today = () => import('../features/today');
+const lots = () => import('../features/lots');
+const stillroom = () => import('../features/stillroom');
+const larder = () => import('../features/larder');
 const carry = () => import('../features/carry');
 
 const router = createBrowserRouter([
@@ -27,6 +31,14 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <FrontDoor /> },
       { path: '/book', element: <BookPage /> },
+      { path: '/today', lazy: room(today, ({ TodayPage }) => TodayPage) },
+      { path: '/lots', lazy: room(lots, ({ LotsPage }) => LotsPage) },
+      { path: '/lots/:lotId', lazy: room(lots, ({ LotPage }) => LotPage) },
+      { path: '/lots/:lotId/label', lazy: room(lots, ({ LabelPage }) => LabelPage) },
+      { path: '/stillroom', lazy: room(stillroom, ({ StillroomPage }) => StillroomPage) },
+      { path: '/stillroom/:slug', lazy: room(stillroom, ({ PreparationPage }) => PreparationPage) },
+      { path: '/larder', lazy: room(larder, ({ LarderPage }) => LarderPage) },
+      { path: '/larder/:slug', lazy: room(larder, ({ LarderPage }) => LarderPage) },
       { path: '/shelf', lazy: room(shelf, ({ ShelfPage }) => ShelfPage) },
       { path: '/bench/:drinkId', element: <BenchPage /> },
       { path: '/bench/:drinkId/trials/:trialNumber', element: <BenchPage /> },

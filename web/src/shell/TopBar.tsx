@@ -1,8 +1,9 @@
-import { BookOpen, GitFork, Wine } from 'lucide-react';
+import { BookOpen, Sunrise } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 
 import { Reached } from './Reached';
+import { RoomsMenu } from './RoomsMenu';
 import { ViewSwitches } from './ViewSwitches';
 
 interface Props {
@@ -12,13 +13,13 @@ interface Props {
   actions?: ReactNode;
 }
 
-const ROOMS = [
+/** A press away from anywhere; the other rooms stand behind one button. */
+const NEAREST = [
+  { to: '/today', name: 'Today', icon: Sunrise },
   { to: '/book', name: 'Book', icon: BookOpen },
-  { to: '/tree', name: 'Tree', icon: GitFork },
-  { to: '/shelf', name: 'Shelf', icon: Wine },
 ];
 
-/** The mark, the ways to the book, the tree and the shelf, and the page's own line. */
+/** The mark, the ways to Today, the book and the other rooms, and the page's own line. */
 export function TopBar({ children, actions }: Props) {
   const { pathname } = useLocation();
   return (
@@ -26,7 +27,7 @@ export function TopBar({ children, actions }: Props) {
       <Link to="/" aria-label="Oenomel: to the bench" className="shrink-0 rounded-xl">
         <img src="/mark.svg" alt="" width={40} height={40} />
       </Link>
-      {ROOMS.map(({ to, name, icon: Icon }) => (
+      {NEAREST.map(({ to, name, icon: Icon }) => (
         <Link
           key={to}
           to={to}
@@ -36,6 +37,7 @@ export function TopBar({ children, actions }: Props) {
           <Icon size={20} aria-hidden /> <span className="max-[500px]:sr-only">{name}</span>
         </Link>
       ))}
+      <RoomsMenu />
       <div className={`ml-auto flex items-center gap-2 lg:order-3 ${actions ? 'lg:ml-0' : ''}`}>
         <Reached words={!children} />
         <ViewSwitches />

@@ -8,17 +8,11 @@ import { useOffer, type PaletteCommand } from './commands';
 import { shownKey } from './keys';
 import { KeysDialog } from './KeysDialog';
 import { Palette } from './Palette';
+import { ROOMS } from './rooms';
 import { SettingsDialog } from './SettingsDialog';
 import { useHotkeys } from './useHotkeys';
 
 type Open = 'palette' | 'settings' | 'keys' | null;
-
-const ROOMS = [
-  ['The book of drinks', '/book'],
-  ['The shelf', '/shelf'],
-  ['The family tree', '/tree'],
-  ['Palates: who likes what', '/palates'],
-] as const;
 
 /** What can be done on every page. */
 function useEverywhere(setOpen: (open: Open) => void) {
@@ -26,7 +20,13 @@ function useEverywhere(setOpen: (open: Open) => void) {
   const navigate = useNavigate();
   const screen = (words: string, run: () => void): PaletteCommand => ({ group: 'Screen', words, run });
   useOffer('everywhere', () => [
-    ...ROOMS.map(([words, to]) => ({ group: 'Go to' as const, words, run: () => void navigate(to) })),
+    { group: 'Go to' as const, words: 'Today', run: () => void navigate('/today') },
+    { group: 'Go to' as const, words: 'The book of drinks', run: () => void navigate('/book') },
+    ...ROOMS.map(([to, name, words]) => ({
+      group: 'Go to' as const,
+      words: `${name}: ${words}`,
+      run: () => void navigate(to),
+    })),
     { group: 'Go to' as const, words: 'Paste a recipe', run: () => void navigate('/paste') },
     screen(shown === 'ml' ? 'Volumes in ounces' : 'Volumes in millilitres', () =>
       changeSettings({ shown: shown === 'ml' ? 'oz' : 'ml' }),

@@ -4,7 +4,17 @@ import { queryHash } from '../api/queryHash';
 import { reach } from '../api/reach';
 
 /** What is asked by a press and writes nothing. */
-const ASKS = new Set<unknown>(['/api/mend', '/api/size', '/api/devices/{device}/read', '/api/cross']);
+const ASKS = new Set<unknown>([
+  '/api/mend',
+  '/api/size',
+  '/api/devices/{device}/read',
+  '/api/cross',
+  '/api/lots/{lot_id}/read/{device}',
+  '/api/titration',
+  '/api/prepare/scaled',
+  '/api/adjust/brix',
+  '/api/adjust/acid',
+]);
 
 // Answers are drawn in the task in which they come: a hand waits for them.
 notifyManager.setScheduler(queueMicrotask);

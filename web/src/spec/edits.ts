@@ -64,3 +64,16 @@ export function withNewPour(spec: Spec, { slug, new_pour }: Pick<Ingredient, 'sl
 export function withIngredient(spec: Spec, pour: number, slug: string): PourEntry[] {
   return spec.pours.map((each, index) => (index === pour ? { ...each, ingredient: slug, said: null } : each));
 }
+
+/** Every pour of the larder of today’s lot; where there is none, it is what it usually is. */
+export function withTodaysLots(spec: Spec): Spec {
+  return {
+    ...spec,
+    pours: spec.pours.map((pour) => (typeof pour.ingredient === 'string' ? { ...pour, lot: 'today' } : pour)),
+  };
+}
+
+/** Every pour as it usually is, of no lot. */
+export function withoutLots(spec: Spec): Spec {
+  return { ...spec, pours: spec.pours.map((pour) => ({ ...pour, lot: null })) };
+}

@@ -12,17 +12,18 @@ from starlette.concurrency import run_in_threadpool
 from starlette.datastructures import State
 
 from oenomel.api.door import DEVICE
+from oenomel.api.reading.lots import lots_as_poured
 from oenomel.core.families import Homes, families, homes_from, standard_homes
 from oenomel.core.ice import Conditions, DilutionSchool, HouseFactor, house_factor
 from oenomel.core.larder import Larder
 from oenomel.core.spec import Drink, Technique
 from oenomel.interchange.models import Entry
-from oenomel.interchange.spec.drink import drink_from_spec, slugs_of
+from oenomel.interchange.spec.drink import drink_from_spec, lots_named, slugs_of
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import database, drinks, ingredients, measurements
 from oenomel.store.database import House
 
-__all__ = ["Connection", "HouseConditions", "homes_for", "only_looks", "resolve"]
+__all__ = ["Connection", "HouseConditions", "SupposedQuery", "conditions_for", "homes_for", "only_looks", "resolve"]
 
 
 def only_looks(request: Request) -> bool:
@@ -74,7 +75,9 @@ def resolve(conn: sqlite3.Connection, *specs: SpecFile) -> list[Drink]:
     if wanted - larder.keys():
         # The refusal names the likeliest neighbour, so it needs to see them all.
         larder = ingredients.larder(conn)
-    return [drink_from_spec(spec, larder) for spec in specs]
+    named = lots_named(*specs)
+    lots = lots_as_poured(conn, named) if named else {}
+    return [drink_from_spec(spec, larder, lots) for spec in specs]
 
 
 class SupposedQuery(Entry):
@@ -93,10 +96,15 @@ class SupposedQuery(Entry):
 
     def conditions(self, factors: Mapping[Technique, HouseFactor]) -> Conditions:
         """The same for the core, with the house's own factors."""
-        return Conditions(**self.model_dump(exclude={"own"}), factors=factors)
+        return Conditions(**self.model_dump(include=set(SupposedQuery.model_fields) - {"own"}), factors=factors)
 
 
 async def _house_conditions(conn: Connection, supposed: Annotated[SupposedQuery, Query()]) -> Conditions:
+    return conditions_for(conn, supposed)
+
+
+def conditions_for(conn: sqlite3.Connection, supposed: SupposedQuery) -> Conditions:
+    """What is supposed, with what this house has measured of its own ice."""
     measured = measurements.ratios(conn) if supposed.own else {}
     return supposed.conditions({technique: house_factor(ratios) for technique, ratios in measured.items()})
 

@@ -14,8 +14,9 @@ from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, only_looks
 from oenomel.api.room import room
 from oenomel.api.sizes import LARGEST_HOUSE
-from oenomel.carrying.compare import Choice, Item, look_at
+from oenomel.carrying.compare import look_at
 from oenomel.carrying.gather import gather_drinks, gather_house, latest_specs
+from oenomel.carrying.items import Choice, Item
 from oenomel.carrying.names import ids_of_book
 from oenomel.carrying.take_in import take_in
 from oenomel.errors import OnlyLooking

@@ -11,6 +11,7 @@ from pydantic import Field, StringConstraints
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
+from oenomel.api.reading.lots import with_lots_named
 from oenomel.api.room import room
 from oenomel.core.forecast import STANDARD, forecast_of
 from oenomel.core.ice import Conditions
@@ -256,6 +257,7 @@ def _keep(
     made: MadeEntry,
     conditions: Conditions,
 ) -> int:
+    spec, made = with_lots_named(conn, spec, made)
     written, poured = resolve(conn, spec, as_poured(spec, made))
     forecast = forecast_report(forecast_of(poured, conditions, homes_for(conn, poured.family))).model_dump_json()
     as_made = with_conditions(made, conditions).model_dump_json(exclude_defaults=True)

@@ -64,7 +64,7 @@ def list_steps(body: StepsRequest, conn: Connection) -> list[StepReport]:
 def suggest_garnishes(spec: SpecFile, conn: Connection) -> list[GarnishSuggestion]:
     """Garnishes that would suit a spec, the best first, each with its reason."""
     (drink,) = resolve(conn, spec)
-    suggested = suggested_garnishes(drink, ingredients.larder(conn).values(), ingredients.at_hand(conn))
+    suggested = suggested_garnishes(drink, ingredients.offered(conn).values(), ingredients.at_hand(conn))
     return [GarnishSuggestion.model_validate(each) for each in suggested]
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import sqlite3
 from http import HTTPStatus
-from typing import Annotated
+from typing import Annotated, Literal
 
 from fastapi import Request
 from pydantic import Field
@@ -36,11 +36,15 @@ class ReadingEntry(Entry):
     device: Annotated[Plain, Field(max_length=60)] = ""
 
 
+ShownByDevice = QuantityName | Literal["lye_ml"]
+"""What a device shows; a burette's lye is worked out to acid."""
+
+
 class DeviceReport(Report):
     """A kind of device: what it measures, and which makes can be chosen."""
 
     device: str
-    quantity: QuantityName
+    quantity: ShownByDevice
     makes: list[str]
 
 
@@ -56,7 +60,7 @@ class ReadRequest(Entry):
 class DeviceReading(Report):
     """What a device shows."""
 
-    quantity: QuantityName
+    quantity: ShownByDevice
     value: float
 
 

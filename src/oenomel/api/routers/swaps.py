@@ -135,7 +135,7 @@ def _board(
     drink, aim = _drink_and_aim(conn, body, body.target or body.spec, conditions)
     if body.pour_index >= len(drink.pours):
         raise SpecError("pour_index", f"there is no pour {body.pour_index}; the spec has {len(drink.pours)}, counted from 0")
-    larder: Larder = ingredients.larder(conn)
+    larder: Larder = ingredients.offered(conn)
     shelved = shelf.all_shelved(conn)
     wanted = body.filters
     filters = Filters(
@@ -167,5 +167,5 @@ def _correctors(conn: sqlite3.Connection, slugs: list[str]) -> list[Ingredient]:
     found = ingredients.some(conn, slugs)
     if len(found) < len(set(slugs)):
         # The refusal names the likeliest neighbour, so it needs to see them all.
-        found = ingredients.larder(conn)
+        found = ingredients.offered(conn)
     return [found[slug] for slug in slugs]

@@ -199,7 +199,7 @@ def _unknowns(drink: Drink) -> list[Unknown]:
     return [
         ("jigger",),
         *numbered,
-        *(("content", pour.ingredient.slug, axis) for pour in drink.pours for axis in ("abv", "sugar", "acid")),
+        *(("content", pour.ingredient.slug, pour.ingredient.lot, axis) for pour in drink.pours for axis in ("abv", "sugar", "acid")),
         ("ice", drink.method.technique),
         ("this ice", drink.method, in_tin),
     ]

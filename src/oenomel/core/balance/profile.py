@@ -11,12 +11,7 @@ import numpy as np
 
 from oenomel.core.balance.mixing import Liquid
 from oenomel.core.balance.pour_table import PourTable
-from oenomel.core.larder import ACID_COLUMNS, ACIDS, COLUMN, ETHANOL_G_PER_ML, SUGAR_COLUMNS, SUGARS
-
-EQUIVALENT_WEIGHTS: Final = {
-    "citric": 64.04, "malic": 67.05, "tartaric": 75.04, "lactic": 90.08, "acetic": 60.05, "phosphoric": 49.00, "succinic": 59.04,
-}  # fmt: skip
-"""Grams an acid gives per mole of what titrates it: molar mass by number of acid groups (for phosphoric the first two)."""
+from oenomel.core.larder import ACID_COLUMNS, ACIDS, COLUMN, EQUIVALENT_WEIGHTS, ETHANOL_G_PER_ML, SUGAR_COLUMNS, SUGARS
 
 KCAL_PER_G: Final = {"alcohol": 7.0, "carbohydrate": 4.0, "acid": 3.0, "protein": 4.0, "fat": 9.0, "fibre": 2.0}
 """Source: Regulation (EU) 1169/2011, Annex XIV."""

@@ -2,13 +2,47 @@
 
 from oenomel.core.larder.aroma import aromas_between, kinship, likeness
 from oenomel.core.larder.bottle import Label, abv_of_proof, bottle_from, slug_for, sweetness_classes
-from oenomel.core.larder.composition import ACID_COLUMNS, ACIDS, COLUMN, PROPERTIES, SOLID_KINDS, SUGAR_COLUMNS, SUGARS, Composition, blend
-from oenomel.core.larder.ingredient import ALLERGENS, SLOTS, Foam, Ingredient, Kind, SlotName, SourcedValue
+from oenomel.core.larder.completeness import gaps_of, set_right
+from oenomel.core.larder.composition import (
+    ACID_COLUMNS,
+    ACIDS,
+    COLUMN,
+    EQUIVALENT_WEIGHTS,
+    PROPERTIES,
+    SOLID_KINDS,
+    SUGAR_COLUMNS,
+    SUGARS,
+    Composition,
+    blend,
+    density_of,
+)
+from oenomel.core.larder.fruit import (
+    FRUIT,
+    FruitNeed,
+    FruitToBuy,
+    Pressing,
+    fruit_of,
+    fruit_to_buy,
+    garnish_of_fruit,
+    piece_yield,
+)
+from oenomel.core.larder.ingredient import ALLERGENS, KINDS, LABELS, SLOTS, Foam, Ingredient, Kind, SlotName, SourcedValue
 from oenomel.core.larder.larder_files import Larder, aromas, catalogue, composition_from_values, read_ingredients
-from oenomel.core.larder.search import Findable, Found, Index, Tier, stems
+from oenomel.core.larder.lots import (
+    READABLE,
+    Beside,
+    Lot,
+    LotReading,
+    ReadingName,
+    hours_words,
+    is_past_its_day,
+    lot_of,
+)
+from oenomel.core.larder.search import Findable, Found, Index, Tier, known_by, stems
 from oenomel.core.larder.sentences import capital, listed, with_article
 from oenomel.core.larder.shelf import SHELF_STATES, ShelfState, Shelved
 from oenomel.core.larder.solutions import (
+    BRIX_PER_ABV,
     ETHANOL_G_PER_ML,
     SOLIDS_ML_PER_G,
     WATER_G_PER_ML,
@@ -16,11 +50,15 @@ from oenomel.core.larder.solutions import (
     heat_capacity_j_per_k,
     water_g,
 )
+from oenomel.core.larder.titration import SAMPLE_ML, lye_ml_for, titrated_acid, titration_recipe
 
 __all__ = [
-    "ACIDS", "ACID_COLUMNS", "ALLERGENS", "COLUMN", "ETHANOL_G_PER_ML", "PROPERTIES", "SHELF_STATES", "SLOTS", "SOLIDS_ML_PER_G",
-    "SOLID_KINDS", "SUGARS", "SUGAR_COLUMNS", "WATER_G_PER_ML", "Composition", "Findable", "Foam", "Found", "Index", "Ingredient", "Kind",
-    "Label", "Larder", "ShelfState", "Shelved", "SlotName", "SourcedValue", "Tier", "abv_of_proof", "aromas", "aromas_between",
-    "blend", "bottle_from", "capital", "catalogue", "composition_from_values", "freezing_point_c", "heat_capacity_j_per_k",
-    "kinship", "likeness", "listed", "read_ingredients", "slug_for", "stems", "sweetness_classes", "water_g", "with_article",
+    "ACIDS", "ACID_COLUMNS", "ALLERGENS", "BRIX_PER_ABV", "COLUMN", "EQUIVALENT_WEIGHTS", "ETHANOL_G_PER_ML", "FRUIT", "KINDS", "LABELS",
+    "PROPERTIES", "READABLE", "SAMPLE_ML", "SHELF_STATES", "SLOTS", "SOLIDS_ML_PER_G", "SOLID_KINDS", "SUGARS", "SUGAR_COLUMNS",
+    "WATER_G_PER_ML", "Beside", "Composition", "Findable", "Foam", "Found", "FruitNeed", "FruitToBuy", "Index", "Ingredient", "Kind",
+    "Label", "Larder", "Lot", "LotReading", "Pressing", "ReadingName", "ShelfState", "Shelved", "SlotName", "SourcedValue", "Tier",
+    "abv_of_proof", "aromas", "aromas_between", "blend", "bottle_from", "capital", "catalogue", "composition_from_values", "density_of",
+    "freezing_point_c", "fruit_of", "fruit_to_buy", "gaps_of", "garnish_of_fruit", "heat_capacity_j_per_k", "hours_words",
+    "is_past_its_day", "kinship", "known_by", "likeness", "listed", "lot_of", "lye_ml_for", "piece_yield", "read_ingredients",
+    "set_right", "slug_for", "stems", "sweetness_classes", "titrated_acid", "titration_recipe", "water_g", "with_article",
 ]  # fmt: skip

@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Final
 
-from oenomel.core.larder.solutions import SOLIDS_ML_PER_G, aqueous_ethanol_density, dissolved_ml_per_g
+from oenomel.core.larder.solutions import SOLIDS_ML_PER_G, aqueous_ethanol_density, dissolved_ml_per_g, salt_ml_per_g
 from oenomel.errors import ImpossibleComposition, OutOfRange
 
 SUGARS: Final = ("sucrose", "glucose", "fructose", "lactose", "other")
@@ -24,11 +24,13 @@ ACID_COLUMNS: Final = slice(COLUMN[ACIDS[0]], COLUMN[ACIDS[-1]] + 1)
 SOLID_KINDS: Final = frozenset({"sugar"})
 """Kinds that are dry: their composition is per 100 ml of what they take up once dissolved."""
 
+EQUIVALENT_WEIGHTS: Final = {
+    "citric": 64.04, "malic": 67.05, "tartaric": 75.04, "lactic": 90.08, "acetic": 60.05, "phosphoric": 49.00, "succinic": 59.04,
+}  # fmt: skip
+"""Grams an acid gives per mole of what titrates it: molar mass by number of acid groups (for phosphoric the first two)."""
+
 FAT_G_PER_ML: Final = 0.93
 """Density of milk fat at 20 °C (handbook value, from memory)."""
-
-SALT_ML_PER_G: Final = 0.34
-"""Room of a gram of dissolved salt: 20 g in 100 ml weigh 113 g (CRC Handbook, sodium chloride solutions, from memory)."""
 
 LIQUID_SOLIDS_LIMIT: Final = 100 / 70 * 100
 """Most sugar and acid that 100 ml of a liquid can hold, in g: 100 g in 70 ml (house rule, just above saturated honey)."""
@@ -117,10 +119,20 @@ class Composition:
         """Total acid by weight, [g/100 ml]."""
         return math.fsum(self.acids.values())
 
+    @cached_property
+    def acid_as_citric(self) -> float:
+        """Titratable acid as citric, by equivalents, [g/100 ml]: what a titration shows."""
+        return math.fsum(grams * EQUIVALENT_WEIGHTS["citric"] / EQUIVALENT_WEIGHTS[kind] for kind, grams in self.acids.items())
+
     @property
     def density_g_per_ml(self) -> float:
         """Density, given or estimated, [g/ml]."""
         return self.density if self.density is not None else estimated_density(self)
+
+    @property
+    def brix(self) -> float:
+        """Sugar by weight, [%]: what stands on the label of a syrup."""
+        return self.sugar / self.density_g_per_ml
 
     def relative_sd(self, name: str) -> float:
         """Relative standard deviation of ``abv``, of total ``sugars`` or of total ``acids``; 0 where none is told.
@@ -199,12 +211,17 @@ def estimated_density(composition: Composition) -> float:
     0.948
     """
     dissolved = composition.sugar + composition.acid + composition.protein + composition.gum
-    other_ml = composition.fat / FAT_G_PER_ML + composition.salt * SALT_ML_PER_G
-    water_phase_ml = 100 - composition.abv - other_ml
+    return density_of(composition.abv, dissolved, composition.salt, composition.fat)
+
+
+def density_of(abv: float, dissolved: float, salt: float = 0.0, fat: float = 0.0) -> float:
+    """Density of what holds so much alcohol, [% v/v], and dissolved matter, salt and fat, [g/100 ml]; in g/ml."""
+    other_ml = fat / FAT_G_PER_ML + salt * salt_ml_per_g(salt)
+    water_phase_ml = 100 - abv - other_ml
     room_ml = dissolved * dissolved_ml_per_g(100 * dissolved / water_phase_ml) if water_phase_ml > 0 else 0.0
     spirit_ml = max(0.0, 100 - other_ml - room_ml)
-    abv = min(100.0, 100 * composition.abv / spirit_ml) if spirit_ml > 0 else 0.0
-    return (spirit_ml * float(aqueous_ethanol_density(abv)) + dissolved + composition.salt + composition.fat) / 100
+    strength = min(100.0, 100 * abv / spirit_ml) if spirit_ml > 0 else 0.0
+    return (spirit_ml * float(aqueous_ethanol_density(strength)) + dissolved + salt + fat) / 100
 
 
 def _within(name: str, value: float, low: float, high: float) -> None:

@@ -6,7 +6,7 @@ import re
 import unicodedata
 from bisect import bisect_left
 from collections import Counter, defaultdict
-from collections.abc import Collection, Iterable, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from enum import IntEnum
 from functools import lru_cache
@@ -104,6 +104,18 @@ class _Phrase:
     written: str
     folded: str
     words: tuple[str, ...]
+
+
+def known_by(index: Index, larder: Mapping[str, Ingredient]) -> Callable[[str], Ingredient | None]:
+    """What finds an ingredient by its slug or by words that mean it for sure; None where they mean none."""
+
+    def known(words: str) -> Ingredient | None:
+        if words in larder:
+            return larder[words]
+        found = index.find(words)
+        return larder[found[0].slug] if found and found[0].tier <= Tier.ANY_ORDER else None
+
+    return known
 
 
 def folded(text: str) -> str:

@@ -9,7 +9,7 @@ from typing import Final, Literal, NamedTuple
 from oenomel.core.balance import Z80, Liquid
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.ice import house_factor
-from oenomel.core.larder import ETHANOL_G_PER_ML, WATER_G_PER_ML, water_g
+from oenomel.core.larder import BRIX_PER_ABV, ETHANOL_G_PER_ML, WATER_G_PER_ML, water_g
 from oenomel.core.spec import Drink
 from oenomel.errors import ImpossibleMeasurement
 
@@ -38,10 +38,6 @@ QUANTITIES: Final[Mapping[QuantityName, Quantity]] = {
 
 ReadingPoint = Literal["tin", "strained", "served"]
 READING_POINTS: Final[Mapping[ReadingPoint, str]] = {"tin": "before the ice", "strained": "after the ice", "served": "as served"}
-
-BRIX_PER_ABV: Final = 0.36
-"""What a refractometer shows for each % of alcohol, in °Bx: it reads alcohol as if it were sugar. From memory of the refractive indices
-of alcohol and water (about 4.4 °Bx at 10 % by weight); good enough to say that a reading misleads, not to correct it."""
 
 MISLED_FROM_ABV: Final = 1.0
 SAME_WATER_FROM_ABV: Final = 5.0

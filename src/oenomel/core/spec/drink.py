@@ -45,6 +45,10 @@ class Pour:
         """The same pour with another amount; a board asks for thousands, and a constructor takes a tenth of `dataclasses.replace`."""
         return Pour(self.ingredient, volume_ml, self.unit, self.slot, self.stage, self.by_eye, self.dissolves_later)
 
+    def of(self, ingredient: Ingredient) -> Pour:
+        """As much of another ingredient, or of another lot of the same."""
+        return replace(self, ingredient=ingredient)
+
     @property
     def meets_ice(self) -> bool:
         """Whether it is in the tin or mixing glass when the ice is."""

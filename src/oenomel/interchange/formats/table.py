@@ -71,7 +71,7 @@ def _rows(spec: SpecFile, names: Mapping[str, str]) -> Iterator[dict[str, Any]]:
             row |= {key: told[key] for key in _OF_THE_DRINK}
             row |= {column: _cell(column, told["method"][key]) for column, key in _OF_THE_METHOD.items()}
             row |= {column: _cell(column, told["serve"][key]) for column, key in _OF_THE_SERVE.items()}
-        yield {key: _safe(value) for key, value in row.items()}
+        yield {key: safe_cell(value) for key, value in row.items()}
 
 
 def _cell(column: str, value: Any) -> Any:
@@ -88,7 +88,7 @@ def _cell(column: str, value: Any) -> Any:
             return value
 
 
-def _safe(value: Any) -> Any:
+def safe_cell(value: Any) -> Any:
     """A text that no spreadsheet takes for a formula."""
     return f"'{value}" if isinstance(value, str) and value.startswith(_SPREADSHEET_SIGNS) else value
 

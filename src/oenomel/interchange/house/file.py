@@ -12,16 +12,18 @@ from typing import Annotated, Any, Final, Literal
 
 from pydantic import Field, ValidationError
 
-from oenomel.core.larder import Foam, Ingredient, Kind, ShelfState, SlotName, SourcedValue, composition_from_values
+from oenomel.core.larder import Foam, Ingredient, Kind, ReadingName, ShelfState, SlotName, SourcedValue, composition_from_values
 from oenomel.core.notebook import QuantityName, ReadingPoint
 from oenomel.interchange.models import Entry, Name, Plain
+from oenomel.interchange.preparation import PreparationFile
 from oenomel.interchange.requests.made import MadeEntry
 from oenomel.interchange.requests.notebook import BriefEntry, SaidEntry, WordsEntry
 from oenomel.interchange.spec.file import SpecFile, spec_error
 
 __all__ = [
-    "CloudEntry", "DraftOfDrink", "DrinkEntry", "HouseFile", "IngredientEntry", "ParentEntry", "PartEntry", "ReadingEntry", "SheetOfTrial",
-    "TrialEntry", "house_text", "parse_house", "unused_id",
+    "ChangedEntry", "CloudEntry", "DraftOfDrink", "DrinkEntry", "HouseFile", "IngredientEntry", "LotOfHouse", "ParentEntry", "PartEntry",
+    "PreparationOfHouse", "ReadingEntry", "SheetOfTrial", "StockOfHouse", "TrialEntry", "ValueEntry", "house_text", "parse_house",
+    "unused_id",
 ]  # fmt: skip
 
 Time = Annotated[str, Field(max_length=40, pattern=r"^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(\+00:00|Z))?$")]
@@ -94,6 +96,13 @@ class CloudEntry(Entry):
     added_at: Time = ""
 
 
+class ListedEntry(Entry):
+    """What a drink is sold for, and how many are expected of an evening."""
+
+    price: Annotated[float, Field(gt=0, le=100_000)] | None = None
+    serves: Annotated[int, Field(ge=0, le=10_000)] | None = None
+
+
 class DrinkEntry(Entry):
     """A drink with its notebook; ``id`` is what the file calls it."""
 
@@ -105,6 +114,7 @@ class DrinkEntry(Entry):
     trials: Annotated[list[TrialEntry], Field(min_length=1, max_length=2000)]
     draft: DraftOfDrink | None = None
     brief: BriefEntry | None = None
+    listed: ListedEntry | None = None
     gathered: list[CloudEntry] = []
 
 
@@ -196,6 +206,69 @@ class PalateEntry(Entry):
     since: Time
 
 
+class ChangedEntry(Entry):
+    """Values that the house sets over an ingredient's own."""
+
+    slug: Slug
+    values: Annotated[list[ValueEntry], Field(min_length=1, max_length=40)]
+
+
+class LotReadingOfHouse(Entry):
+    """One reading of a lot, in the unit of its kind."""
+
+    what: ReadingName
+    value: Annotated[float, Field(allow_inf_nan=False)]
+    sd: Annotated[float, Field(gt=0, allow_inf_nan=False)] | None = None
+    device: Annotated[Plain, Field(max_length=200)] = ""
+    taken_at: Time = ""
+
+
+class LotOfHouse(Entry):
+    """A lot: of what, when made, what is left; ``preparation`` as made, ``contents`` what that came to (worked out where not told)."""
+
+    slug: Slug
+    name: Name
+    made_at: Time
+    used_up_at: Time = ""
+    volume_ml: Annotated[float, Field(gt=0, le=1_000_000)] | None = None
+    left_ml: Annotated[float, Field(ge=0, le=1_000_000)] | None = None
+    pieces: Annotated[int, Field(ge=1, le=5000)] | None = None
+    preparation: PreparationFile | None = None
+    contents: list[ValueEntry] = []
+    readings: list[LotReadingOfHouse] = []
+    origin: Literal["house", "demo"] = "house"
+
+
+class PreparationOfHouse(Entry):
+    """What makes an ingredient."""
+
+    makes: Slug
+    file: PreparationFile
+    origin: Literal["house", "demo"] = "house"
+
+
+class ParOfHouse(Entry):
+    """How much of an ingredient should stand there."""
+
+    slug: Slug
+    par_ml: Annotated[float, Field(gt=0, le=1_000_000)]
+
+
+class GoodPriceOfHouse(Entry):
+    """What a kilogram of a dry good costs."""
+
+    slug: Slug
+    price_per_kg: Annotated[float, Field(gt=0, le=100_000)]
+
+
+class StockOfHouse(Entry):
+    """How prices are written, what should stand there, what dry goods cost."""
+
+    currency: Annotated[Plain, Field(max_length=8)] = ""
+    pars: list[ParOfHouse] = []
+    good_prices: list[GoodPriceOfHouse] = []
+
+
 class HouseFile(Entry):
     """A house, or some of it."""
 
@@ -206,6 +279,11 @@ class HouseFile(Entry):
     shelf: list[ShelfEntry] = []
     parts: list[PartEntry] = []
     palates: list[PalateEntry] = []
+    changed: list[ChangedEntry] = []
+    retired: list[Slug] = []
+    preparations: list[PreparationOfHouse] = []
+    lots: list[LotOfHouse] = []
+    stock: StockOfHouse | None = None
     drinks: list[DrinkEntry] = []
 
 

@@ -7,13 +7,14 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, Final
 
-from oenomel.core.larder import Index, Ingredient, slug_for
+from oenomel.core.larder import Index, Ingredient, Tier, slug_for
 from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.formats.linked_data import own_spec, recipes_in
 from oenomel.interchange.formats.reading import read_text
 from oenomel.interchange.formats.table import specs_of_table
 from oenomel.interchange.formats.wording import drinks_of_markdown, notes_in_markdown, spec_in_markdown
-from oenomel.interchange.house.file import DrinkEntry, HouseFile, TrialEntry, parse_house, unused_id
+from oenomel.interchange.house.file import DrinkEntry, HouseFile, LotOfHouse, PreparationOfHouse, TrialEntry, parse_house, unused_id
+from oenomel.interchange.preparation import parse_preparation
 from oenomel.interchange.spec.drink import same_spec, slugs_of
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 
@@ -69,6 +70,11 @@ def _house_in(file: NamedText, index: Index, ingredient_of: Callable[[str], Ingr
         told = _json(text)
         if isinstance(told, Mapping) and told.get("format") == "oenomel/house":
             return _with_ids(parse_house(told))
+        if isinstance(told, Mapping) and told.get("format") == "oenomel/preparation":
+            made = parse_preparation(text)
+            found = index.find(made.name)
+            makes = found[0].slug if found and found[0].tier <= Tier.SAME_WORDS else slug_for(made.name)
+            return HouseFile(preparations=[PreparationOfHouse(makes=makes, file=made)])
         if isinstance(told, Mapping) and "format" in told:
             return _of_specs([(parse_spec(text), "")], file.name)
         if isinstance(told, list) and told and all(isinstance(each, Mapping) and "format" in each for each in told):
@@ -137,13 +143,31 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
         new = [trial for trial in drink.trials if not any(same_spec(trial.spec, other.spec) for other in known.trials)]
         bare = [trial.model_copy(update={"parent": None, "parents": []}) for trial in new]
         drinks[drink.id] = known.model_copy(update={"trials": [*known.trials, *bare]})
-    lists: dict[str, dict[str, Any]] = {"ingredients": {}, "amended": {}, "shelf": {}, "palates": {}}
+    lists: dict[str, dict[str, Any]] = {
+        "ingredients": {},
+        "amended": {},
+        "shelf": {},
+        "palates": {},
+        "changed": {},
+        "preparations": {},
+        "lots": {},
+    }
     for house in held:
         for name, found in lists.items():
             for each in getattr(house, name):
-                found.setdefault(each.taster if name == "palates" else each.slug, each)
+                found.setdefault(_key(each), each)
     parts = [each for house in held for each in house.parts]
-    return HouseFile(drinks=list(drinks.values()), parts=parts, **{name: list(found.values()) for name, found in lists.items()})
+    retired = sorted({slug for house in held for slug in house.retired})
+    stock = next((house.stock for house in held if house.stock is not None), None)
+    told = {name: list(found.values()) for name, found in lists.items()}
+    return HouseFile(drinks=list(drinks.values()), parts=parts, retired=retired, stock=stock, **told)
+
+
+def _key(entry: Any) -> str:
+    """What an entry of a list is known by."""
+    if isinstance(entry, LotOfHouse):
+        return f"{entry.slug} {entry.name}"
+    return str(getattr(entry, "taster", None) or getattr(entry, "makes", None) or entry.slug)
 
 
 def _names(spec: SpecFile, name_of: Callable[[str], str]) -> dict[str, str]:

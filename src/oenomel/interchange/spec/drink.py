@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
+from types import MappingProxyType
 from typing import Any, Final
 
 from oenomel.core.larder import ACIDS, SOLID_KINDS, SOLIDS_ML_PER_G, SUGARS, Composition, Ingredient, Larder
@@ -21,18 +22,40 @@ from oenomel.interchange.spec.file import (
 
 FOLLOWS_WITHIN: Final = 0.005
 
-__all__ = ["drink_from_spec", "follows", "plain_spec", "same_spec", "slugs_of", "spec_from_drink", "written"]
+__all__ = [
+    "TODAYS",
+    "Lots",
+    "composition_entry",
+    "drink_from_spec",
+    "follows",
+    "inline_ingredient",
+    "lots_named",
+    "plain_spec",
+    "same_spec",
+    "slugs_of",
+    "spec_from_drink",
+    "written",
+]
 
 
-def drink_from_spec(spec: SpecFile, larder: Larder) -> Drink:
+Lots = Mapping[tuple[str, str], Ingredient]
+"""Ingredients as they are in a lot, by slug and the word by which a pour names it."""
+
+TODAYS: Final = "today"
+"""The word for the lot that is poured from today: the newest that isn't used up."""
+
+
+def drink_from_spec(spec: SpecFile, larder: Larder, lots: Lots = MappingProxyType({})) -> Drink:
     """The drink that a spec describes, its amounts resolved to ml.
+
+    ``lots`` are those that its pours name; the words of a lot that nobody knows stay words, and the ingredient is what it usually is.
 
     Raises
     ------
     SpecError
         An ingredient is not in the larder, a composition can't be, or an amount can't be resolved; the path names the place.
     """
-    pours = [_pour(index, entry, spec, larder) for index, entry in enumerate(spec.pours)]
+    pours = [_pour(index, entry, spec, larder, lots) for index, entry in enumerate(spec.pours)]
     return Drink(
         name=spec.name,
         family=spec.family,
@@ -62,9 +85,11 @@ def spec_from_drink(drink: Drink) -> SpecFile:
     )
 
 
-def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder) -> Pour:
+def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder, lots: Lots) -> Pour:
     place = f"pours[{index}]"
     ingredient = _ingredient(f"{place}.ingredient", entry, larder)
+    if entry.lot is not None:
+        ingredient = lots.get((ingredient.slug, entry.lot), ingredient)
     try:
         amount = parse_amount(entry.amount)
         volume_ml = to_ml(amount, entry.unit, ingredient, spec.ounce_ml, spec.part_ml)
@@ -100,13 +125,14 @@ def _ingredient(place: str, entry: PourEntry, larder: Larder) -> Ingredient:
     try:
         if isinstance(entry.ingredient, str):
             return larder[entry.ingredient]
-        return _inline(entry.ingredient)
+        return inline_ingredient(entry.ingredient)
     except DomainError as error:
         where = place if isinstance(entry.ingredient, str) else f"{place}.composition"
         raise SpecError(where, str(error)) from error
 
 
-def _inline(entry: InlineIngredient) -> Ingredient:
+def inline_ingredient(entry: InlineIngredient) -> Ingredient:
+    """An ingredient that a file describes, for the core; raises what `Composition` raises."""
     return Ingredient(
         slug=f"inline:{entry.name}",
         name=entry.name,
@@ -122,22 +148,29 @@ def written(ingredient: Ingredient) -> str | InlineIngredient:
     """How a spec names an ingredient: by its slug in the larder; one that a file describes goes along as it is."""
     if ingredient.origin != "inline":
         return ingredient.slug
-    made = ingredient.composition
-    spread: dict[str, Any] = {name: made.spread[name] for name in SpreadEntry.model_fields if name in made.spread}
+    return InlineIngredient(
+        name=ingredient.name,
+        kind=ingredient.kind,
+        composition=composition_entry(ingredient.composition),
+        piece_ml=ingredient.piece_ml,
+        piece_g=ingredient.piece_g,
+    )
+
+
+def composition_entry(made: Composition) -> CompositionEntry:
+    """A composition of the core as it stands in a file."""
+    spread: dict[str, Any] = {name: made.spread[name] for name in SpreadEntry.model_fields if isinstance(made.spread.get(name), float)}
     for group, kinds in (("sugars", SUGARS), ("acids", ACIDS)):
+        of_all = made.spread.get(group)
         of_kinds = {kind: made.spread[kind] for kind in kinds if kind in made.spread}
+        if of_all is not None:
+            of_kinds = {kind: of_all for kind, grams in getattr(made, group).items() if grams}
+        spread.pop(group, None)
         if of_kinds:
             spread[group] = of_kinds
-    amounts = {name: getattr(made, name) for name in ("abv", "sugars", "acids", "salt", "protein", "fat", "density", "co2")}
-    return InlineIngredient.model_validate(
-        {
-            "name": ingredient.name,
-            "kind": ingredient.kind,
-            "composition": {**amounts, "sugars": dict(made.sugars), "acids": dict(made.acids), **({"spread": spread} if spread else {})},
-            "piece_ml": ingredient.piece_ml,
-            "piece_g": ingredient.piece_g,
-        }
-    )
+    amounts = {name: getattr(made, name) for name in ("abv", "salt", "protein", "fat", "density", "co2")}
+    kinds_of = {"sugars": dict(made.sugars), "acids": dict(made.acids)}
+    return CompositionEntry.model_validate({**amounts, **kinds_of, **({"spread": spread} if spread else {})})
 
 
 def _composition(entry: CompositionEntry, solid: bool) -> Composition:
@@ -162,6 +195,11 @@ def _spread(entry: SpreadEntry | None) -> dict[str, float]:
         return {}
     given: dict[str, Any] = entry.model_dump(exclude_none=True)
     return {**given.pop("sugars", {}), **given.pop("acids", {}), **given}
+
+
+def lots_named(*specs: SpecFile) -> set[tuple[str, str]]:
+    """Lots that specs name: slug, and the word for the lot."""
+    return {(pour.ingredient, pour.lot) for spec in specs for pour in spec.pours if isinstance(pour.ingredient, str) and pour.lot}
 
 
 def slugs_of(*specs: SpecFile) -> set[str]:

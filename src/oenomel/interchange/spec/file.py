@@ -393,6 +393,8 @@ def _sentence(refusal: Any) -> str:
             return "wants a finite number"
         case "greater_than_equal":
             return f"wants {context['ge']:g} or more, not {value!r:.20}"
+        case "greater_than":
+            return f"wants more than {context['gt']:g}, not {value!r:.20}"
         case "less_than_equal":
             return f"wants {context['le']:g} or less, not {value!r:.20}"
         case "model_type" | "dict_type":

@@ -32,3 +32,8 @@ export const palateQuery = (taster: string) =>
 export const calibrationQuery = () => api.queryOptions('get', '/api/calibration');
 export const dataFileQuery = () => api.queryOptions('get', '/api/data-file');
 export const sharingQuery = () => api.queryOptions('get', '/api/sharing');
+
+/** Every ingredient at a glance: what it holds, what is guessed, what the house changed. */
+export const larderLinesQuery = () => api.queryOptions('get', '/api/larder');
+export const larderDetailQuery = (slug: string) =>
+  api.queryOptions('get', '/api/larder/{slug}', { params: { path: { slug } } });

@@ -8,6 +8,7 @@ import { capital } from '../../lib/format';
 import { useOffer, type PaletteCommand } from '../../shell/commands';
 import type { KeyName } from '../../shell/keys';
 import { useHotkeys } from '../../shell/useHotkeys';
+import { withoutLots, withTodaysLots } from '../../spec/edits';
 import { SERVED } from '../../spec/methodWords';
 import type { Bench } from './useBench';
 
@@ -67,6 +68,8 @@ function drinkCommands({ hand, draft }: Bench): PaletteCommand[] {
   ];
   return [
     does('This drink', 'Bring it back', () => hand.bring('back'), 'bring'),
+    does('This drink', 'Pour of today’s lots', () => hand.change(withTodaysLots, 'today’s lots')),
+    does('This drink', 'Pour of what is usual, of no lot', () => hand.change(withoutLots, 'no lots')),
     does('This drink', 'Add a pour', () => hand.add(), 'add'),
     does('This drink', 'Keep as trial', hand.keep, 'keep'),
     does('This drink', 'Size it to the glass', hand.size, 'size'),

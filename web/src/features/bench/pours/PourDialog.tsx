@@ -13,6 +13,7 @@ import { Field } from '../../../ui/Field';
 import { Pick } from '../../../ui/Pick';
 import { EdgeParts } from './EdgeParts';
 import { Follows } from './Follows';
+import { OfLot } from './OfLot';
 import { RangeEnds } from './RangeEnds';
 
 interface Props {
@@ -79,6 +80,9 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
         <Field quiet label="To be settled between, ml">
           <RangeEnds range={pour.range} now={volumeMl ?? 0} onRange={(range) => set({ range }, 'range')} />
         </Field>
+        {typeof pour.ingredient === 'string' && (
+          <OfLot slug={pour.ingredient} lot={pour.lot} onLot={(lot) => set({ lot }, 'lot')} />
+        )}
         <Check
           words="Optional: one key (O) shows the drink without it"
           className="gap-3 self-end"

@@ -48,7 +48,8 @@ export const PourRow = memo(function PourRow(props: Props) {
   const amount = shownAmount(resolved ?? Number(pour.amount), resolved === null ? pour.unit : 'ml', shown, ounceMl);
   const change = changeWords(pour, before, nameOf, shown, ounceMl);
   const notes = [
-    resolved === null ? (change ?? compositionWords(ingredient)) : null,
+    resolved === null ? (change ?? (pour.lot ? null : compositionWords(ingredient))) : null,
+    pour.lot && (pour.lot === 'today' ? 'of today’s lot' : `of the lot “${pour.lot}”`),
     followsWords(pour, followed, nameOf),
     rangeWords(pour, shown, ounceMl),
     pour.said && `“${pour.said}”`,

@@ -1,0 +1,244 @@
+"""Today: the list made of today's lots, and what the evening takes."""
+
+from __future__ import annotations
+
+import sqlite3
+from typing import Annotated
+
+from fastapi import Query
+from pydantic import Field
+
+from oenomel.api.errors import PROBLEMS
+from oenomel.api.reading.house import Connection, SupposedQuery, conditions_for
+from oenomel.api.reading.lots import hours_since
+from oenomel.api.reading.today import ListedDrink, TodaysList, todays_list
+from oenomel.api.room import room
+from oenomel.core.balance import AXES, can_be_tasted, in_words
+from oenomel.core.larder import FRUIT, Pressing, is_past_its_day
+from oenomel.core.spec import Drink
+from oenomel.core.today import (
+    Standing,
+    cost_of_drink,
+    fruit_tonight,
+    made_of,
+    pour_cost_words,
+    poured_tonight,
+    shared_moves,
+    to_prepare,
+    todays_headline,
+)
+from oenomel.interchange.models import Entry, LevelsReport, Named, Plain, RowId
+from oenomel.interchange.reports.today import (
+    AxisToday,
+    DrinkToday,
+    FruitReport,
+    LowReport,
+    MoveToday,
+    PourToday,
+    PrepareReport,
+    TodayReport,
+    WorthReport,
+)
+from oenomel.interchange.requests.aim import Grid
+from oenomel.interchange.spec.drink import TODAYS
+from oenomel.interchange.spec.file import SpecFile
+from oenomel.interchange.spec.poured import with_pours_of
+from oenomel.store import ingredients, lots, preparations, shelf, tonight
+from oenomel.store.database import transaction
+from oenomel.store.tonight import OnTheList
+
+router = room("today")
+
+USUAL_SERVES = 10
+"""Serves of a drink that nobody told a number of, for what to buy and prepare (house rule; the screen says so)."""
+
+
+class OnTheListEntry(Entry):
+    """What a drink is sold for, and how many are expected tonight; None where nobody tells."""
+
+    price: Annotated[float, Field(allow_inf_nan=False, le=100_000)] | None = None
+    serves: Annotated[int, Field(ge=0, le=10_000)] | None = None
+
+
+class ParEntry(Entry):
+    """How much of an ingredient should stand there at least, in ml."""
+
+    par_ml: Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)] | None = None
+
+
+class CurrencyEntry(Entry):
+    """How prices are written: €, £, $."""
+
+    sign: Annotated[Plain, Field(max_length=8)]
+
+
+class TodayQuery(SupposedQuery):
+    """What is supposed of the ice, and the smallest step of the jigger in ml."""
+
+    grid: Grid = 2.5
+
+
+@router.get("/today", responses=PROBLEMS["bad"])
+def get_today(conn: Connection, asked: Annotated[TodayQuery, Query()]) -> TodayReport:
+    """The list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy."""
+    today = todays_list(conn, conditions_for(conn, asked), asked.grid)
+    told = tonight.listed(conn)
+    evening = [(each.today.present.drink, _serves(told, each.drink_id)) for each in today.drinks]
+    return TodayReport(
+        headline=todays_headline([each.today for each in today.drinks]),
+        shared=shared_moves([each.today for each in today.drinks]),
+        whole_book=today.whole_book,
+        drinks=[_drink(each, today, told.get(each.drink_id)) for each in today.drinks],
+        worth=[WorthReport.model_validate(each) for each in today.worth[:3]],
+        low=_low(conn, today),
+        prepare=_prepare(conn, evening),
+        fruit=_fruit(conn, evening),
+        currency=tonight.currency(conn),
+    )
+
+
+@router.put("/drinks/{drink_id}/tonight", status_code=204, responses=PROBLEMS["write"])
+def put_on_the_list(drink_id: RowId, body: OnTheListEntry, conn: Connection) -> None:
+    """Notes what a drink is sold for, and how many of it are expected tonight."""
+    with transaction(conn):
+        tonight.put_on_the_list(conn, OnTheList(drink_id, body.price, body.serves))
+
+
+@router.put("/ingredients/{slug}/par", status_code=204, responses=PROBLEMS["write"])
+def put_par(slug: str, body: ParEntry, conn: Connection) -> None:
+    """Notes how much of an ingredient should stand there; nothing where that is nobody's care."""
+    with transaction(conn):
+        tonight.put_par(conn, slug, body.par_ml)
+
+
+@router.put("/currency", status_code=204, responses=PROBLEMS["write"])
+def put_currency(body: CurrencyEntry, conn: Connection) -> None:
+    """Notes how prices are written."""
+    with transaction(conn):
+        tonight.put_currency(conn, body.sign.strip())
+
+
+@router.get("/currency")
+def get_currency(conn: Connection) -> CurrencyEntry:
+    """How prices are written; empty where nobody told."""
+    return CurrencyEntry(sign=tonight.currency(conn))
+
+
+def _serves(told: dict[int, OnTheList], drink_id: int) -> int:
+    entry = told.get(drink_id)
+    return USUAL_SERVES if entry is None or entry.serves is None else entry.serves
+
+
+def _drink(each: ListedDrink, today: TodaysList, told: OnTheList | None) -> DrinkToday:
+    of = each.today
+    poured = of.present.drink if of.instead is None else of.instead.drink
+    cost = cost_of_drink(poured)
+    spec = _of_todays(with_pours_of(each.spec, made_of(each.written, {}), poured), today)
+    moved = {move.pour for move in of.moves}
+    price = told.price if told else None
+    return DrinkToday(
+        drink_id=each.drink_id,
+        trial=each.trial_number,
+        name=each.name,
+        family=each.written.family,
+        fine=of.is_fine,
+        words=of.words,
+        left=of.left,
+        axes=[
+            AxisToday(
+                axis=name,
+                written=getattr(of.written.served, name),
+                today=getattr(of.present.served, name),
+                interval=[of.present.interval80[name].low, of.present.interval80[name].high],
+                steps=of.steps[name],
+                felt=can_be_tasted(of.steps[name]),
+                words=in_words(of.steps[name], axis),
+            )
+            for name, axis in AXES.items()
+        ],
+        moves=[
+            MoveToday(pour=move.pour, ingredient=Named.of(move.ingredient), before_ml=move.before_ml, after_ml=move.after_ml)
+            for move in of.moves
+        ],
+        pours=[
+            PourToday(
+                ingredient=Named.of(pour.ingredient),
+                ml=pour.volume_ml,
+                changed=place in moved,
+                lot=today.lots[pour.ingredient.slug][0].name if pour.ingredient.slug in today.lots else "",
+            )
+            for place, pour in enumerate(poured.pours)
+        ],
+        spec=spec,
+        written=LevelsReport.model_validate(of.written.served),
+        today=LevelsReport.model_validate(of.present.served),
+        serves=told.serves if told else None,
+        price=price,
+        cost=cost.total,
+        cost_missing=list(cost.missing),
+        pour_cost=pour_cost_words(cost, price),
+        lots=[today.lots[slug][0].name for slug in dict.fromkeys(p.ingredient.slug for p in poured.pours) if slug in today.lots],
+    )
+
+
+def _of_todays(spec: SpecFile, today: TodaysList) -> SpecFile:
+    """The spec with each pour that has one taken of today's lot."""
+    pours = [
+        pour.model_copy(update={"lot": TODAYS}) if isinstance(pour.ingredient, str) and pour.ingredient in today.lots else pour
+        for pour in spec.pours
+    ]
+    return spec.model_copy(update={"pours": pours})
+
+
+def _low(conn: sqlite3.Connection, today: TodaysList) -> list[LowReport]:
+    counted: dict[str, int] = {}
+    for each in today.drinks:
+        for slug in {pour.ingredient.slug for pour in each.written.pours}:
+            counted[slug] = counted.get(slug, 0) + 1
+    low = {slug: each.state for slug, each in shelf.all_shelved(conn).items() if each.state != "at hand" and slug in counted}
+    known = ingredients.some(conn, low)
+    found = [LowReport(ingredient=Named.of(known[slug]), state=state, drinks=counted[slug]) for slug, state in low.items()]
+    return sorted(found, key=lambda each: (each.state != "out", -each.drinks, each.ingredient.name))
+
+
+def _prepare(conn: sqlite3.Connection, evening: list[tuple[Drink, int]]) -> list[PrepareReport]:
+    pars, needs = tonight.pars(conn), poured_tonight(evening)
+    made = {each.slug for each in preparations.all_preparations(conn)}
+    on_hand = _on_hand(conn)
+    wanted = {slug for slug in {*pars, *made, *on_hand} if slug in needs or slug in pars}
+    known = ingredients.some(conn, wanted)
+    standing = [Standing(each, on_hand.get(slug), pars.get(slug), slug in made) for slug, each in known.items()]
+    return [
+        PrepareReport(ingredient=Named.of(each.ingredient), ml=each.ml, prepared=each.is_prepared, words=each.words)
+        for each in to_prepare(standing, needs)
+    ]
+
+
+def _on_hand(conn: sqlite3.Connection) -> dict[str, float]:
+    """What is left in lots that are fit to pour, [ml], by slug; a lot whose amount nobody noted counts for nothing known."""
+    found: dict[str, float] = {}
+    open_lots = lots.open_lots(conn)
+    known = ingredients.some(conn, {each.slug for each in open_lots})
+    for each in open_lots:
+        if each.left_ml is not None and not is_past_its_day(known[each.slug], hours_since(each.made_at)):
+            found[each.slug] = found.get(each.slug, 0.0) + each.left_ml
+    return found
+
+
+def _fruit(conn: sqlite3.Connection, evening: list[tuple[Drink, int]]) -> list[FruitReport]:
+    crates: dict[str, list[Pressing]] = {}
+    by_juice = {fruit.juice: name for name, fruit in FRUIT.items()}
+    for lot in lots.open_lots(conn):
+        if lot.slug in by_juice and lot.pieces and lot.volume_ml and hours_since(lot.made_at) <= CRATE_LASTS_H:
+            crates.setdefault(by_juice[lot.slug], []).append(Pressing(lot.pieces, lot.volume_ml))
+    found = fruit_tonight(evening, crates, _on_hand(conn))
+    return [
+        FruitReport(
+            name=each.fruit.name if each.pieces == 1 else each.fruit.many, pieces=each.pieces, decided_by=each.decided_by, why=each.why
+        )
+        for each in found
+    ]
+
+
+CRATE_LASTS_H = 72.0
+"""How long what was pressed tells of the crate that stands there (house rule: a crate is gone in three days)."""

@@ -1,0 +1,183 @@
+"""Fruit: how much juice a piece gives, learnt by the crate, how many to buy, and what one fruit serves besides its juice (model.md §12)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.errors import ImpossibleMeasurement, OutOfRange
+
+PIECE_SD: Final = 0.25
+CRATE_SD: Final = 0.15
+"""How far one fruit lies from the next of its crate, and a crate from the next, as shares of a piece (model.md §12)."""
+
+SURE: Final = 0.80
+Z_SURE: Final = 0.8416212335729143
+"""What is bought suffices in four evenings of five: the one-sided quantile of a normal distribution."""
+
+MOST_PER_PIECE: Final = 3.0
+"""A fruit that gives more than so many times the usual is a slip of the pen."""
+
+
+@dataclass(frozen=True, slots=True)
+class Fruit:
+    """A fruit that is pressed: what it is called, one and many, the juice's slug, the usual ml a piece, and what one piece serves:
+    wheels, wedges and zests.
+    """
+
+    name: str
+    many: str
+    juice: str
+    piece_ml: float
+    wheels: int
+    wedges: int
+    zests: int
+
+
+FRUIT: Final[Mapping[str, Fruit]] = {
+    # ml a piece: model.md §12, common practice; wheels, wedges and zests a piece: common practice.
+    "lime": Fruit("lime", "limes", "lime-juice", 22.5, 6, 6, 3),
+    "lemon": Fruit("lemon", "lemons", "lemon-juice", 45.0, 8, 8, 6),
+    "orange": Fruit("orange", "oranges", "orange-juice", 75.0, 8, 10, 8),
+    "grapefruit": Fruit("grapefruit", "grapefruit", "grapefruit-juice", 150.0, 8, 12, 12),
+}
+
+_BY_JUICE: Final = {fruit.juice: fruit for fruit in FRUIT.values()}
+
+
+@dataclass(frozen=True, slots=True)
+class Pressing:
+    """So many pieces of one crate, and the juice that they gave, [ml]."""
+
+    pieces: int
+    volume_ml: float
+
+
+@dataclass(frozen=True, slots=True)
+class PieceYield:
+    """Juice a piece, [ml]: what is held of this crate's mean and how sure that is, from how many pressed pieces."""
+
+    mean_ml: float
+    sd_ml: float
+    pieces: int
+
+
+@dataclass(frozen=True, slots=True)
+class FruitNeed:
+    """What drinks take of a fruit: juice in ml, and pieces of garnish cut from it."""
+
+    juice_ml: float = 0.0
+    wheels: int = 0
+    wedges: int = 0
+    zests: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class FruitToBuy:
+    """How many of a fruit are wanted, what decides it (``juice`` or ``garnish``), and the sum told as it is worked out."""
+
+    fruit: Fruit
+    pieces: int
+    decided_by: str
+    why: str
+
+
+def fruit_of(juice_slug: str) -> Fruit | None:
+    """The fruit that a juice is pressed from, where it is one that is bought by the piece."""
+    return _BY_JUICE.get(juice_slug)
+
+
+def piece_yield(fruit: Fruit, crate: Sequence[Pressing]) -> PieceYield:
+    """What a piece of this crate gives, after what was pressed of it.
+
+    Raises
+    ------
+    OutOfRange, ImpossibleMeasurement
+        Nothing was pressed, or the fruit would have given more than fruit does.
+
+    >>> found = piece_yield(FRUIT["lime"], [Pressing(8, 144)])
+    >>> round(found.mean_ml, 1), round(found.sd_ml, 2)
+    (19.2, 1.71)
+    """
+    pieces, volume = 0, 0.0
+    for pressing in crate:
+        if not 1 <= pressing.pieces <= 5000:
+            raise OutOfRange(f"the number of {fruit.many}", pressing.pieces, 1, 5000)
+        if not 0 < pressing.volume_ml <= MOST_PER_PIECE * fruit.piece_ml * pressing.pieces:
+            raise ImpossibleMeasurement(
+                f"{pressing.volume_ml:g} ml out of {_counted(pressing.pieces, fruit)} would be "
+                f"{pressing.volume_ml / pressing.pieces:.0f} ml a piece; about {fruit.piece_ml:g} is usual: count or measure again"
+            )
+        pieces, volume = pieces + pressing.pieces, volume + pressing.volume_ml
+    prior_variance = (CRATE_SD * fruit.piece_ml) ** 2
+    if pieces == 0:
+        return PieceYield(fruit.piece_ml, math.sqrt(prior_variance), 0)
+    measured_variance = (PIECE_SD * fruit.piece_ml) ** 2 / pieces
+    weight = prior_variance / (prior_variance + measured_variance)
+    mean = fruit.piece_ml + weight * (volume / pieces - fruit.piece_ml)
+    return PieceYield(mean, math.sqrt(prior_variance * (1 - weight)), pieces)
+
+
+def pieces_for(fruit: Fruit, juice_ml: float, known: PieceYield) -> int:
+    """The fewest pieces that give so much juice in four crates of five like this one.
+
+    >>> pieces_for(FRUIT["lime"], 180, piece_yield(FRUIT["lime"], []))
+    10
+    """
+    if juice_ml <= 0:
+        return 0
+    pieces = max(1, math.floor(juice_ml / known.mean_ml))
+    while pieces * known.mean_ml - Z_SURE * _sd_of(pieces, fruit, known) < juice_ml:
+        pieces += 1
+        if pieces > 100_000:
+            raise OutOfRange("the juice in ml", juice_ml, 0, 100_000 * fruit.piece_ml)
+    return pieces
+
+
+def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy:
+    """Pieces for all that drinks take of a fruit: one piece gives its zest, then its juice; one that was cut for wheels or wedges gives
+    none, so juice is counted on what is left whole.
+    """
+    zested = math.ceil(need.zests / fruit.zests)
+    cut = math.ceil(need.wheels / fruit.wheels) + math.ceil(need.wedges / fruit.wedges)
+    pressed = pieces_for(fruit, need.juice_ml, known)
+    # The skin of what is pressed is taken off first; only zest beyond that needs fruit of its own.
+    pieces = cut + max(pressed, zested)
+    told = []
+    if need.juice_ml > 0:
+        told.append(f"{_counted(pressed, fruit)} for {need.juice_ml:.0f} ml of juice ({known.mean_ml:.0f} ml a piece)")
+    if need.zests:
+        told.append(f"{need.zests} zests, {'off the same fruit before it is pressed' if zested <= pressed else f'which take {zested}'}")
+    if cut:
+        told.append(f"{cut} to be cut for {need.wheels + need.wedges} wheels or wedges")
+    return FruitToBuy(fruit, pieces, "juice" if pressed >= zested else "garnish", "; ".join(told))
+
+
+def garnish_of_fruit(words: str) -> tuple[Fruit, FruitNeed] | None:
+    """What a garnish takes of which fruit; None where it is no piece of one that is bought.
+
+    >>> garnish_of_fruit("lime wheel")[1].wheels
+    1
+    """
+    said = words.lower()
+    for fruit in sorted(FRUIT.values(), key=lambda each: -len(each.name)):
+        if fruit.name not in said:
+            continue
+        if any(word in said for word in ("zest", "peel", "twist", "swath", "coin")):
+            return fruit, FruitNeed(zests=1)
+        if any(word in said for word in ("wheel", "slice", "round")):
+            return fruit, FruitNeed(wheels=1)
+        if any(word in said for word in ("wedge", "half", "quarter")):
+            return fruit, FruitNeed(wedges=1)
+    return None
+
+
+def _sd_of(pieces: int, fruit: Fruit, known: PieceYield) -> float:
+    """How far the juice of so many may be off: the crate's mean, and each fruit on its own."""
+    return math.hypot(pieces * known.sd_ml, math.sqrt(pieces) * PIECE_SD * fruit.piece_ml)
+
+
+def _counted(pieces: int, fruit: Fruit) -> str:
+    return f"{pieces} {fruit.name if pieces == 1 else fruit.many}"

@@ -1,0 +1,106 @@
+"""Acid by titration, told as a recipe of the kitchen and worked out."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.core.larder.composition import EQUIVALENT_WEIGHTS
+from oenomel.errors import ImpossibleMeasurement, OutOfRange
+
+SAMPLE_ML: Final = 10.0
+LYE_MOL_PER_L: Final = 0.1
+"""What the recipe takes: so much juice, and lye of this strength (common practice of kitchens and wine cellars)."""
+
+BURETTE_ML: Final = 100.0
+LEAST_SAMPLE_ML: Final = 2.0
+"""A sample that would take more lye than two fillings of a kitchen burette is taken smaller, and none smaller than a spoonful."""
+
+DROP_ML: Final = 0.05
+SAMPLE_SD: Final = 0.01
+LEAST_SD: Final = 0.01
+"""A burette stops within a drop; a sample of ten millilitres is taken to a hundredth; indicator and lye add a hundredth (estimates)."""
+
+TOO_LITTLE_G: Final = 0.05
+"""Less acid than this in 100 ml isn't worth a titration: no drink tastes it (a tenth of a step in a sour)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Titrated:
+    """What a titration says: acid as citric in g per 100 ml with its standard deviation, and what has to be said of it."""
+
+    acid: float
+    sd: float
+    words: str
+
+
+def titrated_acid(sample_ml: float, lye_ml: float, lye_mol_per_l: float = LYE_MOL_PER_L) -> Titrated:
+    """Acid as citric, [g/100 ml], from the lye that a sample took until the indicator turned.
+
+    Parameters
+    ----------
+    sample_ml : float, [ml]          1 to 100
+    lye_ml : float, [ml]             0 to 500
+    lye_mol_per_l : float, [mol/l]   0.01 to 2
+
+    Raises
+    ------
+    OutOfRange, ImpossibleMeasurement
+
+    Notes
+    -----
+    A mole of sodium hydroxide takes an equivalent of acid: 64.04 g of citric acid.
+
+    >>> round(titrated_acid(10, 93.7).acid, 2)
+    6.0
+    """
+    bounds = (
+        ("the sample in ml", sample_ml, 1, 100),
+        ("the lye in ml", lye_ml, 0, 500),
+        ("the lye in mol/l", lye_mol_per_l, 0.01, 2),
+    )
+    for name, value, low, high in bounds:
+        if not low <= value <= high:
+            raise OutOfRange(name, value, low, high)
+    acid = lye_ml * lye_mol_per_l / 1000 * EQUIVALENT_WEIGHTS["citric"] / sample_ml * 100
+    if acid > 60:
+        raise ImpossibleMeasurement(
+            f"{lye_ml:g} ml of lye in {sample_ml:g} ml would be {acid:.0f} g of acid in 100 ml: read the burette again"
+        )
+    by_drop = DROP_ML / lye_ml if lye_ml > 0 else 0.0
+    sd = max(acid * (SAMPLE_SD**2 + LEAST_SD**2 + by_drop**2) ** 0.5, DROP_ML * acid / lye_ml if lye_ml else 0.01)
+    if acid < TOO_LITTLE_G:
+        words = f"{acid:.2f} g in 100 ml: too little to matter in a drink."
+    elif by_drop > 0.05:
+        words = f"Only {lye_ml:g} ml of lye: a drop more or less is {100 * by_drop:.0f} % of it. Take more of the sample, or weaker lye."
+    else:
+        words = f"{acid:.2f} g in 100 ml, as citric."
+    return Titrated(acid, sd, words)
+
+
+def lye_ml_for(acid: float, sample_ml: float, lye_mol_per_l: float = LYE_MOL_PER_L) -> float:
+    """Lye that a sample takes which holds so much acid as citric, [ml]; the inverse of `titrated_acid`.
+
+    >>> round(lye_ml_for(6.0, 10), 1)
+    93.7
+    """
+    return acid * sample_ml / 100 / EQUIVALENT_WEIGHTS["citric"] / lye_mol_per_l * 1000
+
+
+def titration_recipe(expected_acid: float, sample_ml: float = SAMPLE_ML, lye_mol_per_l: float = LYE_MOL_PER_L) -> tuple[str, ...]:
+    """The steps, with the lye to have ready for what is expected, [g/100 ml].
+
+    A juice that would take more than a burette of fifty is taken in a smaller sample.
+    """
+    sample = sample_ml
+    while lye_ml_for(expected_acid, sample, lye_mol_per_l) > BURETTE_ML and sample > LEAST_SAMPLE_ML:
+        sample /= 2
+    about = lye_ml_for(expected_acid, sample, lye_mol_per_l)
+    per_ml = lye_mol_per_l / 1000 * EQUIVALENT_WEIGHTS["citric"] / sample * 100
+    return (
+        f"Strain it, and take {sample:g} ml with a pipette or by weight into a glass; add about 50 ml of water and three drops of "
+        "phenolphthalein.",
+        f"Fill the burette with {lye_mol_per_l:g} M sodium hydroxide (lye: goggles and gloves) and set it to nothing.",
+        f"Let it in by drops, swirling, until the pink stays for half a minute: about {about:.0f} ml are to be expected.",
+        f"Each millilitre is {per_ml:.3f} g of acid, as citric, in 100 ml. Type what the burette shows; pour the sample away.",
+    )

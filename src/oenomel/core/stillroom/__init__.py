@@ -1,0 +1,23 @@
+"""What a house cooks, infuses, thins and mixes: grams in, an ingredient out, with how sure it is and how long it keeps."""
+
+from oenomel.core.stillroom.adjusting import to_acid, to_brix
+from oenomel.core.stillroom.by_cup import by_cup_words
+from oenomel.core.stillroom.goods import Good, all_goods, goods_found
+from oenomel.core.stillroom.outcome import Outcome, prepared
+from oenomel.core.stillroom.preparation import (
+    Do,
+    FinalMeasure,
+    KitchenStep,
+    KitchenUnit,
+    Line,
+    Preparation,
+    PreparationKind,
+    checked_line,
+    line_of,
+    scaled,
+)
+
+__all__ = [
+    "Do", "FinalMeasure", "Good", "KitchenStep", "KitchenUnit", "Line", "Outcome", "Preparation", "PreparationKind", "all_goods",
+    "by_cup_words", "checked_line", "goods_found", "line_of", "prepared", "scaled", "to_acid", "to_brix",
+]  # fmt: skip

@@ -1,0 +1,84 @@
+"""What a drink costs to pour, and what a preparation costs to make; what has no price is named."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from oenomel.core.larder import Ingredient, listed
+from oenomel.core.spec import Drink
+from oenomel.core.stillroom import Good, Outcome
+
+FREE_KINDS = frozenset({"water"})
+"""What comes from the tap costs nothing worth telling; soda has a price like any bottle."""
+
+
+@dataclass(frozen=True, slots=True)
+class PartCost:
+    """What one part costs; None where nobody told its price."""
+
+    name: str
+    cost: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class Cost:
+    """What something costs in the house's own currency, as far as prices are told, part by part; ``missing`` has none."""
+
+    total: float
+    parts: tuple[PartCost, ...]
+    missing: tuple[str, ...]
+
+    @property
+    def words(self) -> str:
+        """What is missing from the sum, in a sentence; empty where nothing is."""
+        return f"Without {listed(self.missing)}: no price is told." if self.missing else ""
+
+
+def cost_of_drink(drink: Drink) -> Cost:
+    """What a drink's pours cost, by the price of a litre of each."""
+    parts = []
+    for pour in drink.pours:
+        if pour.volume_ml <= 0 or pour.stage == "garnish":
+            continue
+        price = pour.ingredient.label("price_per_litre")
+        free = pour.ingredient.kind in FREE_KINDS and not pour.ingredient.is_sparkling
+        parts.append(
+            PartCost(pour.ingredient.name, 0.0 if free and price is None else None if price is None else price * pour.volume_ml / 1000)
+        )
+    return _summed(parts)
+
+
+def cost_of_preparation(outcome: Outcome, price_per_kg: Mapping[str, float]) -> Cost:
+    """What goes into a preparation, by the price of a kilogram of goods (by slug) and of a litre of what is poured."""
+    parts = []
+    for line in outcome.preparation.lines:
+        if isinstance(line.what, Good):
+            price = 0.0 if line.what.role == "water" else price_per_kg.get(line.what.slug)
+            parts.append(PartCost(line.what.name, None if price is None else price * line.grams / 1000))
+        else:
+            parts.append(PartCost(line.what.name, _by_the_litre(line.what, line.grams)))
+    return _summed(parts)
+
+
+def pour_cost_words(cost: Cost, price: float | None) -> str:
+    """The pours as a share of what the drink is sold for; empty where no price is told.
+
+    >>> pour_cost_words(Cost(2.2, (), ()), 11.0)
+    '20 % of its price'
+    """
+    if not price:
+        return ""
+    return f"{'at least ' if cost.missing else ''}{100 * cost.total / price:.0f} % of its price"
+
+
+def _by_the_litre(ingredient: Ingredient, grams: float) -> float | None:
+    price = ingredient.label("price_per_litre")
+    if price is None:
+        return 0.0 if ingredient.kind in FREE_KINDS and not ingredient.is_sparkling else None
+    return price * grams / ingredient.composition.density_g_per_ml / 1000
+
+
+def _summed(parts: list[PartCost]) -> Cost:
+    missing = tuple(dict.fromkeys(part.name for part in parts if part.cost is None))
+    return Cost(sum(part.cost or 0.0 for part in parts), tuple(parts), missing)

@@ -1,0 +1,19 @@
+import { keepPreviousData } from '@tanstack/react-query';
+
+import { api, type Preparation, type Supposed } from '../client';
+
+const KEPT = { staleTime: 60_000, gcTime: 60_000, placeholderData: keepPreviousData };
+
+export const preparationsQuery = (query: Supposed) =>
+  api.queryOptions('get', '/api/preparations', { params: { query } });
+
+/** What a preparation comes to: it follows a hand. */
+export const preparedQuery = (body: Preparation) => api.queryOptions('post', '/api/prepare', { body }, KEPT);
+
+/** What can go into a pot, by any word for it. */
+export const kitchenQuery = (q: string) =>
+  api.queryOptions('get', '/api/kitchen', { params: { query: { q } } }, { ...KEPT, enabled: q.trim() !== '' });
+
+/** What today's lot of an ingredient, alone, does to the drinks of the list. */
+export const followsQuery = (slug: string, query: Supposed) =>
+  api.queryOptions('get', '/api/ingredients/{slug}/follows', { params: { path: { slug }, query } });

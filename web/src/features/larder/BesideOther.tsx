@@ -1,0 +1,74 @@
+import { useState } from 'react';
+
+import type { LarderDetail, LarderLine } from '../../api/client';
+import { level, plain, type AxisName } from '../../lib/format';
+import { AxisMark } from '../../ui/AxisMark';
+import { Pick } from '../../ui/Pick';
+
+const AXES: AxisName[] = ['sugar', 'acid', 'abv'];
+const NOUNS: Record<AxisName, string> = { sugar: 'Sugar, g', acid: 'Acid, g', abv: 'Strength, %' };
+
+/** Two ingredients side by side, of one kind first. */
+export function BesideOther({ detail, lines }: { detail: LarderDetail; lines: LarderLine[] }) {
+  const { line } = detail;
+  const others = lines
+    .filter(({ slug }) => slug !== line.slug)
+    .sort((a, b) => Number(b.kind === line.kind) - Number(a.kind === line.kind));
+  const [slug, setSlug] = useState(others[0]?.slug ?? '');
+  const other = lines.find((each) => each.slug === slug);
+  return (
+    <div className="flex flex-col gap-2 pt-1">
+      <Pick
+        label="Beside which"
+        className="select-lg w-full"
+        value={slug}
+        options={others.map((each) => [each.slug, each.name])}
+        onPick={setSlug}
+      />
+      {other && (
+        <table className="w-full">
+          <thead>
+            <tr className="text-base text-quiet">
+              <th className="text-left font-normal">In 100 ml</th>
+              <th className="text-right font-normal">{line.name}</th>
+              <th className="text-right font-normal">{other.name}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {AXES.map((axis) => (
+              <tr key={axis} className="border-t border-base-300">
+                <th scope="row" className="py-1 text-left font-normal">
+                  <span className="inline-flex items-center gap-1.5">
+                    <AxisMark axis={axis} /> {NOUNS[axis]}
+                  </span>
+                </th>
+                <td className="py-1 text-right font-semibold">{level(line[axis], axis)}</td>
+                <td className="py-1 text-right font-semibold">{level(other[axis], axis)}</td>
+              </tr>
+            ))}
+            <tr className="border-t border-base-300">
+              <th scope="row" className="py-1 text-left font-normal">
+                A litre costs
+              </th>
+              {[line, other].map(({ slug: of, price_per_litre }) => (
+                <td key={of} className="py-1 text-right">
+                  {price_per_litre === null ? '—' : plain(price_per_litre)}
+                </td>
+              ))}
+            </tr>
+            <tr className="border-t border-base-300">
+              <th scope="row" className="py-1 text-left font-normal">
+                Keeps, days
+              </th>
+              {[line, other].map(({ slug: of, keeps_days }) => (
+                <td key={of} className="py-1 text-right">
+                  {keeps_days === null ? '—' : plain(keeps_days, 0)}
+                </td>
+              ))}
+            </tr>
+          </tbody>
+        </table>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,198 @@
+import { useQuery } from '@tanstack/react-query';
+import { Download, Upload } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+
+import { api, type LarderLine } from '../../api/client';
+import { larderLinesQuery } from '../../api/queries/house';
+import { capital } from '../../lib/format';
+import { levelWords } from '../../spec/levelWords';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { Notice } from '../../ui/Notice';
+import { Pick } from '../../ui/Pick';
+import { Refused } from '../../ui/Refused';
+import { SearchLine } from '../../ui/SearchLine';
+import { useKept } from '../../ui/useKept';
+import { useTitle } from '../../ui/useTitle';
+import { NothingCalled, useFound } from '../finding';
+import { IngredientPanel } from './IngredientPanel';
+
+type Which = 'ours' | 'all' | 'house' | 'changed' | 'gaps' | 'lots' | 'retired';
+
+const WHICH: [Which, string][] = [
+  ['ours', 'what we have'],
+  ['all', 'everything'],
+  ['house', 'the house’s own'],
+  ['changed', 'set right by the house'],
+  ['gaps', 'with something guessed'],
+  ['lots', 'with open lots'],
+  ['retired', 'retired'],
+];
+const AT_ONCE = 60;
+
+/** Every ingredient with what is known of it and what is only guessed; one of them opened beside the list. */
+export function LarderPage() {
+  const { slug } = useParams();
+  const { data, error } = useQuery(larderLinesQuery());
+  const lines = useKept(data);
+  const [words, setWords] = useState('');
+  const [chosen, setWhich] = useState<Which | null>(null);
+  const [shown, setShown] = useState(AT_ONCE);
+  const sought = useKept(useFound(words) ?? undefined);
+  useTitle('Larder');
+  if (!lines) return <Waiting error={error} />;
+  // Words are sought in everything; without any, what the house has is what it is about.
+  const which = chosen ?? (words.trim() || !lines.some((line) => fits(line, 'ours')) ? 'all' : 'ours');
+  const place = (line: LarderLine) => sought?.of.get(line.slug)?.place ?? 0;
+  const fitting = lines.filter((line) => fits(line, which));
+  const found = words.trim()
+    ? fitting.filter((line) => sought?.of.has(line.slug)).sort((a, b) => place(a) - place(b))
+    : fitting;
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4">
+      <TopBar actions={<TableActions />} />
+      <main className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+        <section aria-label="Ingredients" className={`flex min-w-0 flex-col gap-3 ${slug ? 'max-lg:hidden' : ''}`}>
+          <h1 className="font-display text-3xl font-semibold">
+            Larder <span className="font-sans text-lg font-normal text-quiet">{found.length}</span>
+          </h1>
+          <div className="flex flex-wrap gap-2">
+            <SearchLine
+              className="input-lg min-w-52 grow"
+              label="Search the larder"
+              placeholder="Any word for it"
+              value={words}
+              onWords={setWords}
+            />
+            <Pick label="Which" className="select-lg w-56" value={which} options={WHICH} onPick={setWhich} />
+          </div>
+          {found.length === 0 &&
+            (words.trim() && sought?.isSettled ? (
+              <NothingCalled words={words} where="in the larder" onWords={setWords} />
+            ) : (
+              <p className="panel p-4 text-lg">None of them.</p>
+            ))}
+          {found.length > 0 && (
+            <ul className="panel divide-y divide-base-300 p-1.5">
+              {found.slice(0, shown).map((line) => (
+                <Row key={line.slug} line={line} isOpen={line.slug === slug} />
+              ))}
+            </ul>
+          )}
+          {found.length > shown && (
+            <button type="button" className="btn min-h-11 self-start text-base" onClick={() => setShown(shown + 200)}>
+              Show more of them
+            </button>
+          )}
+        </section>
+        {slug ? (
+          <IngredientPanel key={slug} slug={slug} lines={lines} />
+        ) : (
+          <p className="panel p-5 text-lg text-quiet max-lg:hidden">
+            Open one: what is in it and how sure that is, where it is poured, its lots; set right what you know better.
+          </p>
+        )}
+      </main>
+    </div>
+  );
+}
+
+function fits(line: LarderLine, which: Which): boolean {
+  switch (which) {
+    case 'ours':
+      return (
+        !line.retired && (line.origin !== 'catalogue' || line.lots > 0 || line.state !== '' || line.changed.length > 0)
+      );
+    case 'all':
+      return !line.retired;
+    case 'house':
+      return line.origin !== 'catalogue';
+    case 'changed':
+      return line.changed.length > 0;
+    case 'gaps':
+      return line.gaps.some((gap) => gap !== 'no price');
+    case 'lots':
+      return line.lots > 0;
+    case 'retired':
+      return line.retired;
+  }
+}
+
+function Row({ line, isOpen }: { line: LarderLine; isOpen: boolean }) {
+  const navigate = useNavigate();
+  const marks = [
+    line.origin !== 'catalogue' && 'own',
+    line.changed.length > 0 && 'set right',
+    line.retired && 'retired',
+    line.lots > 0 && `${line.lots} ${line.lots === 1 ? 'lot' : 'lots'}`,
+    line.state,
+  ].filter(Boolean);
+  const gaps = line.gaps.filter((gap) => gap !== 'no price' && gap !== 'no aroma told');
+  return (
+    <li>
+      <button
+        type="button"
+        aria-current={isOpen ? 'true' : undefined}
+        className={`flex w-full cursor-pointer flex-wrap items-baseline gap-x-2 rounded-xl px-2 py-1.5 text-left ${isOpen ? 'bg-secondary' : 'hover:bg-secondary'}`}
+        onClick={() => void navigate(`/larder/${line.slug}`)}
+      >
+        <span className="text-lg font-semibold">{line.name}</span>
+        {marks.map((mark) => (
+          <span key={String(mark)} className="rounded-full border border-base-300 px-2 text-sm">
+            {mark}
+          </span>
+        ))}
+        <span className="basis-full text-base text-quiet">
+          {[capital(line.kind), levelWords(line)].filter(Boolean).join(', ')}
+          {gaps.length > 0 && <span className="text-warning"> · {gaps.join(', ')}</span>}
+        </span>
+      </button>
+    </li>
+  );
+}
+
+/** The larder as a table, out and in. */
+function TableActions() {
+  const input = useRef<HTMLInputElement>(null);
+  const take = api.useMutation('post', '/api/larder/table');
+  return (
+    <>
+      <a
+        className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base"
+        href="/api/larder/table"
+        download="larder.csv"
+      >
+        <Download size={20} aria-hidden /> As a table
+      </a>
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 gap-2 border-base-300 text-base"
+        onClick={() => input.current?.click()}
+      >
+        <Upload size={20} aria-hidden /> Take a table in
+      </button>
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,text/csv"
+        className="hidden"
+        aria-label="A larder as a table"
+        onChange={({ target }) => {
+          const file = target.files?.[0];
+          target.value = '';
+          if (file) void file.text().then((text) => take.mutate({ body: { text } }));
+        }}
+      />
+      {take.data && (
+        <div className="basis-full">
+          <Notice
+            quiet
+            text={`The table is taken in: ${[take.data.words, ...take.data.changed.slice(0, 5)].join(' ')}`}
+          />
+        </div>
+      )}
+      <Refused fault={take.error} className="basis-full text-lg text-error" />
+    </>
+  );
+}

@@ -1,0 +1,94 @@
+import { useState } from 'react';
+
+import { api, type LarderDetail } from '../../api/client';
+import { Field, Figure } from '../../ui/Field';
+import { Fold } from '../../ui/Fold';
+import { Line } from '../../ui/Line';
+import { Refused } from '../../ui/Refused';
+import { UndoButton } from './IngredientPanel';
+
+type Told = Partial<Record<'abv' | 'sugar' | 'acid' | 'density' | 'keeps_days', number | null>>;
+type HouseValues = LarderDetail['house_values'];
+
+const FIGURES: [keyof Told, string, number][] = [
+  ['abv', 'Strength, % vol', 100],
+  ['sugar', 'All sugar, g in 100 ml', 150],
+  ['acid', 'All acid, g in 100 ml', 60],
+  ['density', 'Density, g/ml', 2.2],
+  ['keeps_days', 'Keeps, days', 10000],
+];
+
+/** What the house knows better: laid over the values, and taken back step by step. */
+export function SetRight({ detail }: { detail: LarderDetail }) {
+  const { slug } = detail.line;
+  const params = { path: { slug } };
+  const [told, setTold] = useState<Told>({});
+  const [source, setSource] = useState('');
+  const [before, setBefore] = useState<HouseValues[]>([]);
+  const put = api.useMutation('patch', '/api/larder/{slug}');
+  const back = api.useMutation('put', '/api/larder/{slug}/values');
+  const given = Object.entries(told).filter(([, value]) => value !== null);
+  const restore = (values: HouseValues) => back.mutate({ params, body: { values } });
+  return (
+    <div className="flex flex-col gap-2">
+      <Fold title="Set right what you know better" count={detail.house_values.length}>
+        <form
+          className="grid gap-2 pt-1 sm:grid-cols-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            put.mutate(
+              { params, body: { ...Object.fromEntries(given), source: source.trim() || 'set right by the house' } },
+              {
+                onSuccess: () => {
+                  setBefore([...before, detail.house_values]);
+                  setTold({});
+                },
+              },
+            );
+          }}
+        >
+          {FIGURES.map(([name, words, most]) => (
+            <Field key={name} quiet label={words}>
+              <Figure
+                value={told[name] ?? null}
+                most={most}
+                onFigure={(value) => setTold({ ...told, [name]: value })}
+              />
+            </Field>
+          ))}
+          <Line label="From where" hint="its label, a reading" value={source} onWrite={setSource} />
+          <div className="flex flex-wrap items-center gap-2 sm:col-span-3">
+            <button
+              type="submit"
+              className="btn btn-primary min-h-11 text-base"
+              disabled={given.length === 0 || put.isPending}
+            >
+              Set right
+            </button>
+            {detail.house_values.length > 0 && (
+              <button
+                type="button"
+                className="btn min-h-11 text-base font-normal"
+                onClick={() => {
+                  setBefore([...before, detail.house_values]);
+                  restore([]);
+                }}
+              >
+                Give all back to what they were
+              </button>
+            )}
+            {before.length > 0 && (
+              <UndoButton
+                onUndo={() => {
+                  restore(before.at(-1) ?? []);
+                  setBefore(before.slice(0, -1));
+                }}
+              />
+            )}
+          </div>
+          <Refused fault={put.error ?? back.error} className="text-error sm:col-span-3" />
+        </form>
+      </Fold>
+    </div>
+  );
+}

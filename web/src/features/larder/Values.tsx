@@ -1,0 +1,52 @@
+import type { LarderDetail } from '../../api/client';
+import { plain } from '../../lib/format';
+
+const UNITS: Record<string, string> = {
+  abv: '% vol',
+  density: 'g/ml',
+  co2: 'g/l',
+  keeps_days: 'days',
+  price_per_litre: 'a litre',
+  loud_above_ml: 'ml',
+};
+/** What is in it first, how it is kept and bought last. */
+const LAST = ['density', 'co2', 'bitterness', 'loud_above_ml', 'keeps_days', 'price_per_litre'];
+const HIDDEN = new Set(['absorbance_red', 'absorbance_green', 'absorbance_blue', 'cloudiness']);
+
+/** Each value with its spread and where it comes from. */
+export function Values({ detail }: { detail: LarderDetail }) {
+  const set = new Set(detail.house_values.map(({ name }) => name));
+  const told = detail.ingredient.values
+    .filter(({ name }) => !HIDDEN.has(name))
+    .sort((a, b) => LAST.indexOf(a.name) - LAST.indexOf(b.name));
+  return (
+    <table className="w-full text-base">
+      <thead className="sr-only">
+        <tr>
+          <th>What</th>
+          <th>How much</th>
+          <th>From where</th>
+        </tr>
+      </thead>
+      <tbody>
+        {told.map(({ name, value, relative_sd, source, why }) => (
+          <tr key={name} className="border-t border-base-300 align-top">
+            <th scope="row" className="py-1 pr-2 text-left font-normal">
+              {name.replaceAll('_', ' ')}
+              {set.has(name) && <span className="ml-1.5 rounded-full bg-secondary px-2 text-sm">set right</span>}
+            </th>
+            <td className="py-1 pr-3 text-right whitespace-nowrap">
+              <span className="text-lg font-semibold">{plain(value, name === 'density' ? 3 : 2)}</span>{' '}
+              {UNITS[name] ?? (name === 'bitterness' ? 'of 5' : 'g')}
+              {relative_sd > 0 && <span className="text-quiet"> ± {plain(relative_sd * 100, 0)} %</span>}
+            </td>
+            <td className="py-1 text-quiet">
+              {source}
+              {why && `: ${why}`}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,57 @@
+import type { LotDetail } from '../../api/client';
+import { axisUnit, level, type AxisName } from '../../lib/format';
+import { AxisMark } from '../../ui/AxisMark';
+
+const NOUNS: Record<AxisName, string> = { sugar: 'Sugar', acid: 'Acid', abv: 'Strength' };
+/** Half of a central 80 % interval, in standard deviations. */
+const Z80 = 1.2816;
+
+/** What was supposed and what was measured, side by side, and what is held of both. */
+export function Figures({ lot }: { lot: LotDetail }) {
+  const told = lot.figures.filter(({ supposed, measured }) => supposed > 0.02 || (measured ?? 0) > 0.02);
+  if (told.length === 0) return <p className="panel p-4 text-lg">It holds no sugar, acid or alcohol worth telling.</p>;
+  return (
+    <section aria-label="What is in it" className="panel p-4">
+      <table className="w-full text-lg">
+        <thead>
+          <tr className="text-left text-base text-quiet">
+            <th className="pb-1 font-normal">In 100 ml</th>
+            <th className="pb-1 text-right font-normal">{lot.cooked ? 'by its recipe' : 'as usual'}</th>
+            <th className="pb-1 text-right font-normal">measured</th>
+            <th className="pb-1 text-right font-normal">held</th>
+          </tr>
+        </thead>
+        <tbody>
+          {told.map((each) => {
+            const axis = each.figure as AxisName;
+            const give = (sd: number | null) => (sd ? ` ± ${level(Z80 * sd, axis)}` : '');
+            return (
+              <tr key={axis} className="border-t border-base-300">
+                <th scope="row" className="py-2 pr-2 text-left font-normal">
+                  <span className="inline-flex items-center gap-2">
+                    <AxisMark axis={axis} /> {NOUNS[axis]}
+                    <span className="text-base text-quiet">{axisUnit(axis).replace('/100 ml', '')}</span>
+                  </span>
+                </th>
+                <td className="py-2 text-right whitespace-nowrap text-quiet">
+                  {level(each.supposed, axis)}
+                  {give(each.supposed_sd)}
+                </td>
+                <td className="py-2 pl-3 text-right whitespace-nowrap">
+                  {each.measured === null ? '—' : `${level(each.measured, axis)}${give(each.measured_sd)}`}
+                </td>
+                <td className="py-2 pl-3 text-right text-2xl font-semibold whitespace-nowrap">
+                  {level(each.held, axis)}
+                  <span className="text-base font-normal text-quiet">{give(each.held_sd)}</span>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="pt-2 text-base text-quiet">
+        What is held weighs both by how sure they are. “±”: four times in five it lies within.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,69 @@
+import { useQuery } from '@tanstack/react-query';
+import { Printer } from 'lucide-react';
+import { Link, useParams } from 'react-router';
+
+import { larderDetailQuery } from '../../api/queries/house';
+import { lotQuery } from '../../api/queries/today';
+import { day, grams, plain } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { useTitle } from '../../ui/useTitle';
+
+/** Kinds whose sweetness is told by the refractometer. */
+const SWEET = new Set(['syrup', 'honey', 'juice']);
+
+/** What is stuck on the bottle: name, made, use by, what it contains, how sweet and strong. */
+export function LabelPage() {
+  const id = Number(useParams().lotId);
+  const { supposed } = useSettings();
+  const lot = useQuery(lotQuery(id, supposed));
+  const slug = lot.data?.ingredient.slug ?? '';
+  const detail = useQuery({ ...larderDetailQuery(slug), enabled: slug !== '' });
+  useTitle('Label');
+  if (!lot.data || !detail.data) return <Waiting error={lot.error ?? detail.error} />;
+  const { ingredient, name, made_at, use_by, kind, brix, figures: held, volume_ml } = lot.data;
+  const { allergens, cautions } = detail.data.ingredient;
+  const of = (figure: string) => held.find((each) => each.figure === figure)?.held ?? 0;
+  const figures = [
+    SWEET.has(kind) && `${plain(brix, 0)} °Bx`,
+    of('sugar') >= 0.5 && `${grams(of('sugar'))} g sugar in 100 ml`,
+    of('abv') > 0.5 && `${plain(of('abv'), 1)} % vol`,
+    volume_ml !== null && `${plain(volume_ml, 0)} ml`,
+  ].filter(Boolean);
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1100px] flex-col gap-4 p-3 sm:p-4 print:block print:p-0">
+      <div className="print:hidden">
+        <TopBar
+          actions={
+            <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => window.print()}>
+              <Printer size={20} aria-hidden /> Print
+            </button>
+          }
+        >
+          <h1 className="font-display text-2xl leading-tight font-semibold">
+            <Link to={`/lots/${id}`} className="hover:underline">
+              {ingredient.name}
+            </Link>
+            , its label
+          </h1>
+        </TopBar>
+      </div>
+      <main>
+        <article
+          aria-label="Label"
+          className="lot-label mx-auto flex w-[9cm] flex-col gap-1 rounded-2xl border-2 border-[#23252e] bg-[#fffdf7] p-[5mm] text-[#23252e]"
+        >
+          <p className="font-display text-[22pt] leading-none font-semibold">{ingredient.name}</p>
+          <p className="text-[12pt]">{name}</p>
+          <p className="pt-1 text-[12pt]">Made {day(made_at)}</p>
+          {use_by && <p className="text-[15pt] font-semibold">Use by {day(use_by)}, cold</p>}
+          <p className="text-[11pt]">{figures.join(' · ')}</p>
+          <p className="text-[11pt]">{allergens.length ? `Contains ${allergens.join(', ')}` : 'No allergen named'}</p>
+          {cautions.length > 0 && <p className="text-[9pt]">{cautions.join(', ')}</p>}
+          <p className="text-[9pt]">A nose overrides the date. Labels of what went in decide.</p>
+        </article>
+      </main>
+    </div>
+  );
+}

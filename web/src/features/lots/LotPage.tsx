@@ -1,0 +1,108 @@
+import { useQuery } from '@tanstack/react-query';
+import { Printer, TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+
+import { api, type LotDetail } from '../../api/client';
+import { lotQuery } from '../../api/queries/today';
+import { plain } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { Figure } from '../../ui/Field';
+import { Refused } from '../../ui/Refused';
+import { useKept } from '../../ui/useKept';
+import { useTitle } from '../../ui/useTitle';
+import { Figures } from './Figures';
+import { Readings } from './Readings';
+import { Surer } from './Surer';
+
+/** A lot: what was supposed and what was measured of it side by side, its readings, and what they make surer. */
+export function LotPage() {
+  const id = Number(useParams().lotId);
+  const { supposed } = useSettings();
+  const asked = useQuery(lotQuery(id, supposed));
+  const lot = useKept(asked.data);
+  useTitle(lot ? `${lot.ingredient.name}, ${lot.name}` : 'Lot');
+  if (!lot || lot.id !== id) return <Waiting error={asked.error} />;
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
+      <TopBar
+        actions={
+          <Link to={`/lots/${id}/label`} className="btn min-h-11 gap-2 text-base">
+            <Printer size={20} aria-hidden /> Label
+          </Link>
+        }
+      />
+      <main className="flex flex-col gap-4">
+        <header>
+          <h1 className="font-display text-3xl font-semibold">
+            {lot.ingredient.name} <span className="font-sans text-xl font-normal">{lot.name}</span>
+          </h1>
+          <p className="text-lg text-quiet">
+            {lot.cooked ? 'Cooked' : lot.pieces ? `Pressed of ${lot.pieces}` : 'Noted'} {lot.age}
+            {lot.used_up_at ? ', used up' : lot.in_use ? ', poured from today' : ', stands behind a newer one'}
+            {lot.made_by && ` · known by ${lot.made_by}`}
+          </p>
+        </header>
+        {lot.notes.map((note) => (
+          <p key={note} role="alert" className="panel flex gap-2 border-warning p-3 text-lg">
+            <TriangleAlert size={22} aria-hidden className="mt-0.5 shrink-0 text-warning" /> {note}
+          </p>
+        ))}
+        <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,5fr)_minmax(0,4fr)]">
+          <div className="flex flex-col gap-4">
+            <Figures lot={lot} />
+            <Surer lot={lot} />
+            <Standing lot={lot} />
+          </div>
+          <Readings lot={lot} />
+        </div>
+      </main>
+    </div>
+  );
+}
+
+/** What is left of it, and its end. */
+function Standing({ lot }: { lot: LotDetail }) {
+  const navigate = useNavigate();
+  const params = { path: { lot_id: lot.id } };
+  const change = api.useMutation('patch', '/api/lots/{lot_id}');
+  const remove = api.useMutation('delete', '/api/lots/{lot_id}');
+  const [sure, setSure] = useState(false);
+  return (
+    <section aria-label="What is left" className="panel flex flex-col gap-3 p-4">
+      <div className="flex flex-wrap items-end gap-3 text-lg">
+        <label className="flex flex-col gap-1">
+          Left, ml
+          <Figure
+            className="input input-lg w-32 font-figure"
+            value={lot.left_ml === null ? null : Number(plain(lot.left_ml, 0))}
+            most={1000000}
+            unit="ml"
+            onFigure={(left) => change.mutate({ params, body: { left_ml: left } })}
+          />
+        </label>
+        {lot.volume_ml !== null && <span className="pb-3 text-quiet">of {plain(lot.volume_ml, 0)} ml</span>}
+        <button
+          type="button"
+          className="btn btn-lg text-base font-normal"
+          onClick={() => change.mutate({ params, body: { used_up: !lot.used_up_at } })}
+        >
+          {lot.used_up_at ? 'It is still there' : 'Used up'}
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-lg text-base font-normal"
+          onBlur={() => setSure(false)}
+          onClick={() =>
+            sure ? remove.mutate({ params }, { onSuccess: () => void navigate('/today') }) : setSure(true)
+          }
+        >
+          {sure ? 'Press again: it and its readings go' : 'Noted by mistake'}
+        </button>
+      </div>
+      <Refused fault={change.error ?? remove.error} className="text-lg text-error" />
+    </section>
+  );
+}

@@ -1,0 +1,76 @@
+import { useQuery } from '@tanstack/react-query';
+import { Plus } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+
+import type { Lot } from '../../api/client';
+import { lotsQuery } from '../../api/queries/today';
+import { plain } from '../../lib/format';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { Check } from '../../ui/Check';
+import { useTitle } from '../../ui/useTitle';
+import { NoteLot } from './NoteLot';
+
+/** Every lot that is open, and those that are used up where they are asked for. */
+export function LotsPage() {
+  const [every, setEvery] = useState(false);
+  const [noting, setNoting] = useState(false);
+  const { data, error } = useQuery(lotsQuery(every));
+  useTitle('Lots');
+  if (!data) return <Waiting error={error} />;
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1100px] flex-col gap-4 p-3 sm:p-4">
+      <TopBar
+        actions={
+          <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setNoting(true)}>
+            <Plus size={20} aria-hidden /> Note a lot
+          </button>
+        }
+      />
+      <main className="flex flex-col gap-3">
+        <div className="flex flex-wrap items-center gap-4">
+          <h1 className="grow font-display text-3xl font-semibold">Lots</h1>
+          <Check words="Those used up too" on={every} onChange={setEvery} />
+        </div>
+        {data.length === 0 ? (
+          <p className="panel max-w-prose p-4 text-lg">
+            A lot is today’s squeeze, this bottle, this batch. Note one, and drinks are worked out with what is really
+            in it.
+          </p>
+        ) : (
+          <ul className="panel divide-y divide-base-300 p-2">
+            {data.map((lot) => (
+              <LotRow key={lot.id} lot={lot} />
+            ))}
+          </ul>
+        )}
+      </main>
+      {noting && <NoteLot onClose={() => setNoting(false)} />}
+    </div>
+  );
+}
+
+function LotRow({ lot }: { lot: Lot }) {
+  const told = [
+    lot.age,
+    lot.left_ml !== null && `${plain(lot.left_ml, 0)} ml left`,
+    lot.readings.length > 0 && `${lot.readings.length} ${lot.readings.length === 1 ? 'reading' : 'readings'}`,
+    lot.used_up_at ? 'used up' : lot.in_use ? 'in use' : 'stands behind a newer one',
+  ];
+  return (
+    <li>
+      <Link
+        to={`/lots/${lot.id}`}
+        className="flex flex-wrap items-baseline gap-x-3 rounded-xl px-2 py-2 hover:bg-secondary focus-visible:bg-secondary"
+      >
+        <span className="min-w-0 grow text-lg font-semibold wrap-anywhere">
+          {lot.ingredient.name} <span className="font-normal">{lot.name}</span>
+        </span>
+        <span className={lot.past_its_day && !lot.used_up_at ? 'text-warning' : 'text-quiet'}>
+          {told.filter(Boolean).join(', ')}
+        </span>
+      </Link>
+    </li>
+  );
+}

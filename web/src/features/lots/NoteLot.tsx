@@ -1,0 +1,126 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import { api } from '../../api/client';
+import { larderQuery } from '../../api/queries/house';
+import { Dialog } from '../../ui/Dialog';
+import { Field, Figure } from '../../ui/Field';
+import { Line } from '../../ui/Line';
+import { Refused } from '../../ui/Refused';
+import { SearchLine } from '../../ui/SearchLine';
+import { useKept } from '../../ui/useKept';
+import { useFound } from '../finding';
+
+interface Props {
+  /** Of what, where that is known already. */
+  slug?: string;
+  onClose: () => void;
+}
+
+const OFTEN = ['lime-juice', 'lemon-juice', 'orange-juice', 'grapefruit-juice'];
+const PRESSED = new Set(OFTEN);
+
+/** Notes a lot: of what, a name where it needs one, how much, and of how many fruits. */
+export function NoteLot({ slug: known = '', onClose }: Props) {
+  const navigate = useNavigate();
+  const larder = useQuery(larderQuery()).data ?? [];
+  const [slug, setSlug] = useState(known);
+  const [name, setName] = useState('');
+  const [ml, setMl] = useState<number | null>(null);
+  const [pieces, setPieces] = useState<number | null>(null);
+  const add = api.useMutation('post', '/api/lots');
+  const of = larder.find((each) => each.slug === slug);
+  return (
+    <Dialog
+      heading={of ? `A lot of ${of.name.toLowerCase()}` : 'A lot of what?'}
+      closeWords="Leave it"
+      onClose={onClose}
+      onSubmit={() =>
+        of &&
+        add.mutate(
+          { body: { ingredient: slug, name: name.trim(), made_at: '', readings: [], volume_ml: ml, pieces } },
+          { onSuccess: ({ id }) => void navigate(`/lots/${id}`) },
+        )
+      }
+      actions={
+        <button type="submit" className="btn btn-accent btn-lg" disabled={!of || add.isPending}>
+          Note it
+        </button>
+      }
+    >
+      {of ? (
+        <div className="grid gap-3 text-lg sm:grid-cols-2">
+          <Line
+            className="sm:col-span-2"
+            label="What you call it"
+            hint="by its day and hour, if you leave it"
+            value={name}
+            onWrite={setName}
+            autoFocus
+          />
+          {PRESSED.has(slug) && (
+            <Field label="Pressed of so many fruits">
+              <Figure value={pieces} least={1} most={5000} onFigure={(told) => setPieces(told && Math.round(told))} />
+            </Field>
+          )}
+          <Field label="How much there is, ml">
+            <Figure value={ml} least={1} most={1000000} unit="ml" onFigure={setMl} />
+          </Field>
+          <p className="text-base text-quiet sm:col-span-2">
+            Fruits and millilitres together teach how much a fruit of this crate gives. Readings come next.
+          </p>
+          <Refused fault={add.error} className="text-error sm:col-span-2" />
+        </div>
+      ) : (
+        <ChooseIngredient often={OFTEN} onChoose={setSlug} />
+      )}
+    </Dialog>
+  );
+}
+
+interface ChooseProps {
+  /** What is chosen most, a press away. */
+  often: string[];
+  onChoose: (slug: string) => void;
+}
+
+/** One ingredient of the larder, by any word for it. */
+function ChooseIngredient({ often, onChoose }: ChooseProps) {
+  const larder = useQuery(larderQuery()).data ?? [];
+  const [words, setWords] = useState('');
+  const sought = useKept(useFound(words) ?? undefined);
+  const place = (slug: string) => sought?.of.get(slug)?.place ?? 0;
+  const offered = words.trim()
+    ? larder.filter(({ slug }) => sought?.of.has(slug)).sort((a, b) => place(a.slug) - place(b.slug))
+    : larder.filter(({ slug }) => often.includes(slug));
+  return (
+    <>
+      <SearchLine
+        className="input-lg w-full"
+        label="Search the larder"
+        placeholder="Any word for it"
+        value={words}
+        onWords={setWords}
+      />
+      <ul className="flex flex-col gap-1">
+        {offered.slice(0, 7).map(({ slug, name, kind }) => (
+          <li key={slug}>
+            <button
+              type="button"
+              className="btn min-h-12 w-full justify-between text-lg font-normal"
+              onClick={() => onChoose(slug)}
+            >
+              {name} <span className="text-base text-quiet">{kind}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {words.trim() && sought?.isSettled && offered.length === 0 && (
+        <p className="text-lg">
+          Nothing in the larder is called so. Add it on the shelf from its label, or in the stillroom.
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,155 @@
+import { useQuery } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+
+import { api, type LotDetail, type LotReadingEntry } from '../../api/client';
+import { devicesQuery } from '../../api/queries/house';
+import { plain } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import { Chips } from '../../ui/Chips';
+import { Figure } from '../../ui/Field';
+import { Fold } from '../../ui/Fold';
+import { IconButton } from '../../ui/IconButton';
+import { Refused } from '../../ui/Refused';
+import { Titration } from './Titration';
+
+type What = LotReadingEntry['what'];
+
+const WHAT: readonly [What, string, string][] = [
+  ['acid', 'titrated acid', 'g/100 ml'],
+  ['brix', 'refractometer', '°Bx'],
+  ['abv', 'strength', '% ABV'],
+  ['density', 'density', 'g/ml'],
+  ['ph', 'pH', ''],
+];
+/** Which device shows it. */
+const DEVICE: Record<What, string | null> = {
+  acid: 'burette',
+  brix: 'refractometer',
+  abv: 'hydrometer',
+  density: null,
+  ph: 'pH meter',
+};
+const ADVICE: Partial<Record<What, string>> = {
+  acid: 'As citric, in g of 100 ml. The recipe for it stands below.',
+  brix: 'All that is dissolved: sugar, acid and the rest. Titrate the acid too, and it tells the sugar.',
+  density: 'Weigh a measured volume: grams divided by millilitres.',
+  ph: 'Tells whether a juice is fresh, not how sharp it tastes: it moves no figure.',
+};
+
+/** The readings of a lot: typed, titrated, or shown by a device with one press. */
+export function Readings({ lot }: { lot: LotDetail }) {
+  const [what, setWhat] = useState<What>(lot.figures[2]?.supposed ? 'acid' : 'brix');
+  const [value, setValue] = useState<number | null>(null);
+  const params = { path: { lot_id: lot.id } };
+  const keep = api.useMutation('post', '/api/lots/{lot_id}/readings');
+  const take = (body: LotReadingEntry) => keep.mutate({ params, body }, { onSuccess: () => setValue(null) });
+  const device = useDevice(lot.id, what, take);
+  const [, , unit] = WHAT.find(([each]) => each === what) ?? ['', '', ''];
+  return (
+    <section aria-label="Readings" className="panel flex flex-col gap-3 p-4">
+      <h2 className="font-display text-xl font-semibold">Readings</h2>
+      <Taken lot={lot} />
+      <form
+        aria-label="Take a reading"
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (value !== null) take({ what, value, sd: null, device: '' });
+        }}
+      >
+        <Chips
+          legend="Read what"
+          options={WHAT.map(([each, words]) => [each, words])}
+          value={what}
+          onChoose={(each: What) => {
+            setWhat(each);
+            setValue(null);
+            keep.reset();
+          }}
+        />
+        {ADVICE[what] && <p className="text-base text-quiet">{ADVICE[what]}</p>}
+        <div className="flex flex-wrap items-end gap-2">
+          <label className="flex flex-col gap-1 text-base">
+            Reading{unit && `, ${unit}`}
+            <Figure
+              className="input input-lg w-32 font-figure"
+              least={-100}
+              unit={unit.split('/')[0]?.trim() ?? ''}
+              value={value}
+              onFigure={setValue}
+            />
+          </label>
+          <button type="submit" className="btn btn-primary btn-lg text-base" disabled={keep.isPending}>
+            Keep it
+          </button>
+          {device && (
+            <button type="button" className="btn btn-lg text-base" disabled={device.isReading} onClick={device.read}>
+              {device.isReading ? 'Reading…' : `Read the ${device.name}`}
+            </button>
+          )}
+        </div>
+        <Refused fault={keep.error ?? device?.error} className="text-lg text-error" />
+      </form>
+      {what === 'acid' && (
+        <Fold title="How to titrate it">
+          <Titration
+            steps={lot.titration}
+            onAcid={(acid, sd, words) => take({ what: 'acid', value: acid, sd, device: words })}
+          />
+        </Fold>
+      )}
+    </section>
+  );
+}
+
+/** What was read of it, each to be taken back. */
+function Taken({ lot }: { lot: LotDetail }) {
+  const remove = api.useMutation('delete', '/api/lots/{lot_id}/readings/{reading_id}');
+  if (lot.readings.length === 0) {
+    return <p className="text-lg text-quiet">Nothing was measured of it yet: drinks suppose what is usual.</p>;
+  }
+  return (
+    <ul className="divide-y divide-base-300 text-lg">
+      {lot.readings.map(({ id, what, value, device }) => {
+        const [, words, unit] = WHAT.find(([each]) => each === what) ?? [what, what, ''];
+        return (
+          <li key={id} className="flex items-center gap-2">
+            <span className="min-w-0 grow py-1">
+              <span className="font-semibold">
+                {plain(value, what === 'density' ? 3 : 2)} {unit}
+              </span>{' '}
+              {words}
+              {device && <span className="block text-base text-quiet">{device}</span>}
+            </span>
+            <IconButton
+              icon={X}
+              label={`Take back the reading of ${plain(value)}`}
+              onClick={() => remove.mutate({ params: { path: { lot_id: lot.id, reading_id: id } } })}
+            />
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** The device that shows what is to be read, where the house has one: one press reads and keeps. */
+function useDevice(lotId: number, what: What, onShown: (entry: LotReadingEntry) => void) {
+  const { devices } = useSettings();
+  const known = useQuery(devicesQuery());
+  const read = api.useMutation('post', '/api/lots/{lot_id}/read/{device}');
+  const kind = known.data?.find((each) => each.device === DEVICE[what]);
+  const make = kind && (devices[kind.device] ?? kind.makes[0]);
+  if (!kind || !make || make === 'by hand') return null;
+  return {
+    name: kind.device,
+    isReading: read.isPending,
+    error: read.error,
+    read: () =>
+      read.mutate(
+        { params: { path: { lot_id: lotId, device: kind.device } }, body: { make, zero: true } },
+        { onSuccess: onShown },
+      ),
+  };
+}

@@ -1,0 +1,151 @@
+import { useQuery } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+
+import { api, type Preparation, type PreparationLine } from '../../api/client';
+import { kitchenQuery } from '../../api/queries/stillroom';
+import { capital, plain } from '../../lib/format';
+import { Figure } from '../../ui/Field';
+import { IconButton } from '../../ui/IconButton';
+import { Pick } from '../../ui/Pick';
+import { Refused } from '../../ui/Refused';
+
+interface Props {
+  preparation: Preparation;
+  onChange: (part: Partial<Preparation>) => void;
+}
+
+type Unit = PreparationLine['unit'];
+
+const UNITS: [Unit, string][] = [
+  ['g', 'g'],
+  ['kg', 'kg'],
+  ['ml', 'ml'],
+  ['l', 'l'],
+  ['cup', 'cups'],
+  ['oz', 'oz'],
+  ['tbsp', 'tbsp'],
+  ['tsp', 'tsp'],
+  ['piece', 'pieces'],
+];
+
+/** What goes in, a line each; another is found by any word for it. */
+export function Lines({ preparation, onChange }: Props) {
+  const { lines } = preparation;
+  const put = (index: number, part: Partial<PreparationLine>) =>
+    onChange({ lines: lines.map((line, at) => (at === index ? { ...line, ...part } : line)) });
+  return (
+    <>
+      <ul aria-label="Lines" className="flex flex-col gap-2">
+        {lines.map((line, index) => {
+          const name = nameOf(line);
+          return (
+            <li key={`${index} ${name}`} className="flex flex-wrap items-center gap-2">
+              <span className="min-w-0 grow basis-full text-lg sm:basis-32 font-semibold wrap-anywhere">{name}</span>
+              <Figure
+                aria-label={`How much ${name}`}
+                className="input input-lg w-24 font-figure"
+                value={Number(line.amount)}
+                most={100000}
+                onFigure={(amount) => amount !== null && put(index, { amount })}
+              />
+              <Pick
+                label={`${name} is measured in`}
+                className="select-lg w-24"
+                value={line.unit}
+                options={UNITS}
+                onPick={(unit) => put(index, { unit })}
+              />
+              <IconButton
+                icon={X}
+                label={`Leave out ${name}`}
+                onClick={() => onChange({ lines: lines.filter((_, at) => at !== index) })}
+              />
+            </li>
+          );
+        })}
+      </ul>
+      <AddLine unit={lines.at(-1)?.unit ?? 'g'} onAdd={(line) => onChange({ lines: [...lines, line] })} />
+      {lines.length > 0 && <ScaleTo preparation={preparation} onChange={onChange} />}
+    </>
+  );
+}
+
+export function nameOf(line: PreparationLine): string {
+  return typeof line.what === 'string' ? capital(line.what.replaceAll('-', ' ')) : line.what.name;
+}
+
+/** Another line: what it is by any word, as measured as the last one. */
+function AddLine({ unit, onAdd }: { unit: Unit; onAdd: (line: PreparationLine) => void }) {
+  const [words, setWords] = useState('');
+  const found = useQuery(kitchenQuery(words.trim())).data ?? [];
+  const offered = words.trim() ? found.slice(0, 5) : [];
+  const add = (what: string) => {
+    onAdd({ what, amount: unit === 'cup' ? 1 : unit === 'g' ? 100 : 1, unit, g_per_cup: null });
+    setWords('');
+  };
+  return (
+    <div className="flex flex-col gap-1">
+      <input
+        className="input input-lg w-full"
+        aria-label="Add what goes in"
+        placeholder="Add: raspberries, sugar, honey, gin, citric acid …"
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+        onKeyDown={(event) => {
+          const [first] = offered;
+          if (event.key !== 'Enter' || !first) return;
+          event.preventDefault();
+          add(first.what);
+        }}
+      />
+      {offered.length > 0 && (
+        <ul aria-label="It could be" className="flex flex-wrap gap-1.5">
+          {offered.map(({ what, name, note }) => (
+            <li key={`${what} ${note}`}>
+              <button type="button" className="btn min-h-11 text-base font-normal" onClick={() => add(what)}>
+                {name} <span className="text-quiet">{note}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** The whole for what is on hand of one line. */
+function ScaleTo({ preparation, onChange }: Props) {
+  const [line, setLine] = useState(0);
+  const scale = api.useMutation('post', '/api/prepare/scaled');
+  const at = Math.min(line, preparation.lines.length - 1);
+  const chosen = preparation.lines[at];
+  if (!chosen) return null;
+  return (
+    <div className="flex flex-wrap items-center gap-2 border-t border-base-300 pt-3 text-base">
+      For what is on hand: I have
+      <Figure
+        aria-label="So much is on hand"
+        className="input min-h-11 w-24 font-figure"
+        value={null}
+        placeholder={plain(Number(chosen.amount))}
+        most={100000}
+        onFigure={(amount) =>
+          amount !== null &&
+          scale.mutate(
+            { body: { file: preparation, line: at, amount } },
+            { onSuccess: ({ lines, steps, final }) => onChange({ lines, steps, final }) },
+          )
+        }
+      />
+      {UNITS.find(([unit]) => unit === chosen.unit)?.[1]} of
+      <Pick
+        label="Of which line"
+        value={at}
+        options={preparation.lines.map((each, index) => [index, nameOf(each)])}
+        onPick={setLine}
+      />
+      <Refused fault={scale.error} className="basis-full text-error" />
+    </div>
+  );
+}

@@ -1,0 +1,106 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+
+import { api, type Making, type Preparation } from '../../api/client';
+import { Field, Figure } from '../../ui/Field';
+import { Line } from '../../ui/Line';
+import { Refused } from '../../ui/Refused';
+
+interface Props {
+  slug: string;
+  preparation: Preparation;
+  onChange: (part: Partial<Preparation>) => void;
+}
+
+/** What it came to as it was weighed, and the making as a lot; then what follows for the drinks of the list. */
+export function MakeIt({ slug, preparation, onChange }: Props) {
+  const [name, setName] = useState('');
+  const [made, setMade] = useState<Making | null>(null);
+  const make = api.useMutation('post', '/api/preparations/{slug}/makings');
+  const { weight_g, volume_ml, brix } = preparation.final;
+  const tell = (part: Partial<Preparation['final']>) => onChange({ final: { ...preparation.final, ...part } });
+  return (
+    <section aria-label="Made" className="panel flex flex-col gap-3 p-4 text-lg">
+      <h2 className="font-display text-xl font-semibold">Made it?</h2>
+      <p className="text-base text-quiet">What was weighed or read in the end overrides what was supposed.</p>
+      <div className="grid grid-cols-3 gap-2">
+        <Field quiet label="Weighs, g">
+          <Figure
+            value={weight_g}
+            least={1}
+            most={1000000}
+            unit="g"
+            onFigure={(told) => tell({ weight_g: told, volume_ml: null })}
+          />
+        </Field>
+        <Field quiet label="or fills, ml">
+          <Figure
+            value={volume_ml}
+            least={1}
+            most={1000000}
+            unit="ml"
+            onFigure={(told) => tell({ volume_ml: told, weight_g: null })}
+          />
+        </Field>
+        <Field quiet label="shows, °Bx">
+          <Figure value={brix} least={0.1} most={90} onFigure={(told) => tell({ brix: told })} />
+        </Field>
+      </div>
+      <Line
+        label="What you call this making"
+        hint="by its day and hour, if you leave it"
+        value={name}
+        onWrite={setName}
+      />
+      <button
+        type="button"
+        className="btn btn-accent btn-lg self-start"
+        disabled={make.isPending}
+        onClick={() =>
+          make.mutate(
+            { params: { path: { slug }, query: {} }, body: { file: preparation, name: name.trim(), made_at: '' } },
+            {
+              onSuccess: (report) => {
+                setMade(report);
+                setName('');
+              },
+            },
+          )
+        }
+      >
+        Make a lot of it
+      </button>
+      <Refused fault={make.error} className="text-error" />
+      {made && <WhatFollows made={made} />}
+    </section>
+  );
+}
+
+/** What a making does to the drinks that pour it, with the way to bring each back. */
+function WhatFollows({ made }: { made: Making }) {
+  return (
+    <div role="status" className="flex flex-col gap-2 border-t border-base-300 pt-3">
+      <p className="font-semibold">{made.headline}</p>
+      <ul className="flex flex-col gap-1">
+        {made.follows.map(({ drink_id, drink, fine, words, instead }) => (
+          <li key={drink_id} className="flex flex-wrap items-baseline gap-x-3">
+            <span className="font-semibold">{drink}</span>
+            <span className={fine ? 'text-success' : 'text-warning'}>{words}</span>
+            {instead.length > 0 && <span>{instead.join(', ')}</span>}
+          </li>
+        ))}
+      </ul>
+      <div className="flex flex-wrap gap-2">
+        <Link to={`/lots/${made.lot_id}`} className="btn min-h-11 text-base">
+          The lot
+        </Link>
+        <Link to={`/lots/${made.lot_id}/label`} className="btn min-h-11 text-base">
+          Its label
+        </Link>
+        <Link to="/today" className="btn min-h-11 text-base">
+          Bring them back in Today
+        </Link>
+      </div>
+    </div>
+  );
+}

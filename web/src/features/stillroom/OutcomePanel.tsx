@@ -1,0 +1,89 @@
+import type { Fault, PreparationAnswer } from '../../api/client';
+import { useQuery } from '@tanstack/react-query';
+import { currencyQuery } from '../../api/queries/today';
+import { money, plain } from '../../lib/format';
+import { AxisMark } from '../../ui/AxisMark';
+import { Fold } from '../../ui/Fold';
+import { Refused } from '../../ui/Refused';
+import { useKept } from '../../ui/useKept';
+
+interface Props {
+  answer: PreparationAnswer | undefined;
+  fault: Fault | null;
+}
+
+/** What it comes to: sweetness and acid with how sure, yield, how it keeps, what it costs, what to mind, and why. */
+export function OutcomePanel({ answer, fault }: Props) {
+  const last = useKept(answer);
+  const { data: currency } = useQuery(currencyQuery());
+  if (fault) return <Refused fault={fault} className="panel p-4 text-lg text-error" />;
+  if (!last) {
+    return (
+      <p className="panel p-4 text-lg text-quiet">
+        Give it a name and say what goes in: what it comes to stands here, in grams.
+      </p>
+    );
+  }
+  const { totals, cost } = last;
+  return (
+    <section aria-label="What it comes to" className="panel flex flex-col gap-3 p-4 text-lg">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        {last.brix >= 0.5 && (
+          <span className="text-3xl font-semibold">
+            {plain(last.brix, 1)} °Bx{' '}
+            <span className="text-base font-normal text-quiet">± {plain(1.28 * last.brix_sd, 1)}</span>
+          </span>
+        )}
+        <span className="text-2xl font-semibold">{plain(last.yield_ml, 0)} ml</span>
+        <span className="text-quiet">
+          {plain(last.yield_g, 0)} g, {last.density.toFixed(3)} g/ml
+        </span>
+      </div>
+      <dl className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
+        {totals.map(({ name, value, half_width, kinds }) => (
+          <div key={name} className="flex flex-wrap items-baseline gap-x-2">
+            <dt className="flex items-center gap-1.5 text-base text-quiet">
+              {name in MARKS && <AxisMark axis={MARKS[name as keyof typeof MARKS]} />} {name}
+            </dt>
+            <dd className="font-semibold">
+              {plain(value, value < 10 ? 2 : 1)} {name === 'alcohol' ? '% vol' : 'g in 100 ml'}
+              {half_width > 0 && (
+                <span className="text-base font-normal text-quiet"> ± {plain(half_width, value < 10 ? 2 : 1)}</span>
+              )}
+            </dd>
+            {kinds && <dd className="basis-full text-base text-quiet">{kinds}</dd>}
+          </div>
+        ))}
+      </dl>
+      {last.by_cup && <p className="rounded-xl bg-secondary px-3 py-2">{last.by_cup}</p>}
+      <p>
+        Keeps about {last.keeps_days} {last.keeps_days === 1 ? 'day' : 'days'}, cold.
+        {cost.total > 0 && (
+          <>
+            {' '}
+            Costs {cost.missing.length > 0 && 'at least '}
+            {money(cost.total, currency?.sign)}
+            {cost.per_litre !== null && `, ${money(cost.per_litre, currency?.sign)} a litre`}.
+          </>
+        )}{' '}
+        {cost.words && <span className="text-base text-quiet">{cost.words}</span>}
+      </p>
+      {last.cautions.length > 0 && (
+        <ul className="flex list-disc flex-col gap-0.5 pl-5 text-base">
+          {last.cautions.map((each) => (
+            <li key={each}>{each}</li>
+          ))}
+        </ul>
+      )}
+      <Fold title="Why these numbers">
+        <ul className="flex flex-col gap-1 text-base">
+          {last.why.map((each) => (
+            <li key={each}>{each}</li>
+          ))}
+        </ul>
+      </Fold>
+    </section>
+  );
+}
+
+const MARKS = { sugar: 'sugar', acid: 'acid', alcohol: 'abv' } as const;

@@ -1,0 +1,181 @@
+import { ArrowDown, ArrowUp, X } from 'lucide-react';
+import { useState } from 'react';
+
+import type { Preparation, PreparationStep } from '../../api/client';
+import { capital } from '../../lib/format';
+import { store, stored } from '../../lib/stored';
+import { CountDown } from '../../ui/CountDown';
+import { Figure } from '../../ui/Field';
+import { IconButton } from '../../ui/IconButton';
+import { nameOf } from './Lines';
+
+interface Props {
+  slug: string;
+  preparation: Preparation;
+  onChange: (part: Partial<Preparation>) => void;
+}
+
+const DOINGS: PreparationStep['do'][] = ['dissolve', 'simmer', 'boil', 'skim', 'steep', 'strain', 'cool'];
+const TIMED = new Set<PreparationStep['do']>(['simmer', 'boil', 'steep', 'cool']);
+
+/** What is done, a step each, to tick off at the stove; a timed one counts. */
+export function Steps({ slug, preparation, onChange }: Props) {
+  const { steps, lines } = preparation;
+  const [ticked, tick] = useKitchenTicks(slug);
+  const put = (index: number, part: Partial<PreparationStep>) =>
+    onChange({ steps: steps.map((step, at) => (at === index ? { ...step, ...part } : step)) });
+  const move = (from: number, to: number) => {
+    const next = [...steps];
+    next.splice(to, 0, ...next.splice(from, 1));
+    onChange({ steps: next });
+  };
+  return (
+    <section aria-label="What is done" className="panel flex flex-col gap-3 p-4">
+      <h2 className="font-display text-xl font-semibold">What is done</h2>
+      <ol className="flex flex-col gap-2">
+        {steps.map((step, index) => {
+          const key = `${index} ${step.do}`;
+          return (
+            <KitchenStep
+              key={key}
+              step={step}
+              lines={lines}
+              done={ticked.includes(key)}
+              onDone={(done) => tick(key, done)}
+              onPut={(part) => put(index, part)}
+              onMove={(by) => move(index, index + by)}
+              isFirst={index === 0}
+              isLast={index === steps.length - 1}
+              onDrop={() => onChange({ steps: steps.filter((_, at) => at !== index) })}
+            />
+          );
+        })}
+      </ol>
+      <div role="group" aria-label="Add a step" className="flex flex-wrap gap-1.5">
+        {DOINGS.map((each) => (
+          <button
+            key={each}
+            type="button"
+            className="btn min-h-11 text-base font-normal"
+            onClick={() =>
+              onChange({ steps: [...steps, { do: each, minutes: null, discard: [], evaporated_g: null }] })
+            }
+          >
+            + {each}
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+interface StepProps {
+  step: PreparationStep;
+  lines: Preparation['lines'];
+  done: boolean;
+  onDone: (done: boolean) => void;
+  onPut: (part: Partial<PreparationStep>) => void;
+  /** By how many places. */
+  onMove: (by: 1 | -1) => void;
+  isFirst: boolean;
+  isLast: boolean;
+  onDrop: () => void;
+}
+
+/** One step: ticked off, timed, moved. */
+function KitchenStep({ step, lines, done, onDone, onPut, onMove, isFirst, isLast, onDrop }: StepProps) {
+  const names = lines.map(nameOf);
+  return (
+    <li className="flex flex-wrap items-center gap-2 text-lg">
+      <label className="flex min-h-11 grow cursor-pointer items-center gap-3">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-lg"
+          checked={done}
+          onChange={(event) => onDone(event.target.checked)}
+        />
+        <span className={done ? 'text-quiet line-through' : ''}>{SENTENCES[step.do]}</span>
+      </label>
+      {TIMED.has(step.do) && (
+        <>
+          <Figure
+            aria-label={`Minutes to ${step.do}`}
+            className="input min-h-11 w-16 px-2 font-figure"
+            placeholder="min"
+            value={step.minutes}
+            most={1440}
+            onFigure={(minutes) => onPut({ minutes })}
+          />
+          {step.minutes ? <CountDown minutes={step.minutes} what={step.do} /> : null}
+        </>
+      )}
+      <IconButton icon={ArrowUp} label={`${capital(step.do)} earlier`} disabled={isFirst} onClick={() => onMove(-1)} />
+      <IconButton icon={ArrowDown} label={`${capital(step.do)} later`} disabled={isLast} onClick={() => onMove(1)} />
+      <IconButton icon={X} label={`No ${step.do}`} onClick={onDrop} />
+      {step.do === 'strain' && names.length > 0 && (
+        <Thrown names={names} thrown={step.discard} onThrow={(discard) => onPut({ discard })} lines={lines} />
+      )}
+    </li>
+  );
+}
+
+const SENTENCES: Record<PreparationStep['do'], string> = {
+  dissolve: 'Stir until all is dissolved',
+  simmer: 'Simmer gently',
+  boil: 'Boil',
+  skim: 'Skim the foam off',
+  steep: 'Let it steep, covered',
+  strain: 'Strain',
+  cool: 'Cool it, before it meets egg or ice',
+};
+
+interface ThrownProps {
+  names: string[];
+  lines: Preparation['lines'];
+  thrown: string[];
+  onThrow: (discard: string[]) => void;
+}
+
+/** What is strained out; where nothing is chosen, all fruit, greens and spices. */
+function Thrown({ names, lines, thrown, onThrow }: ThrownProps) {
+  const called = lines.map(({ what }) => (typeof what === 'string' ? what : what.name));
+  return (
+    <div
+      role="group"
+      aria-label="What is strained out"
+      className="flex basis-full flex-wrap items-center gap-1.5 pl-9 text-base"
+    >
+      <span className="text-quiet">{thrown.length ? 'strains out' : 'strains out all fruit and greens, or'}</span>
+      {names.map((name, index) => {
+        const word = called[index] ?? name;
+        const on = thrown.includes(word);
+        return (
+          <button
+            key={word}
+            type="button"
+            aria-pressed={on}
+            className={`btn min-h-11 px-3 font-normal ${on ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
+            onClick={() => onThrow(on ? thrown.filter((each) => each !== word) : [...thrown, word])}
+          >
+            {name}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+/** Ticks of a making; they outlast the window. */
+function useKitchenTicks(slug: string) {
+  const place = `oenomel.kitchen.${slug}`;
+  const [ticked, setTicked] = useState<string[]>(() => stored(place, isTicks) ?? []);
+  const tick = (key: string, done: boolean) => {
+    const next = done ? [...ticked, key] : ticked.filter((each) => each !== key);
+    setTicked(next);
+    store(place, next.length ? next : null);
+  };
+  return [ticked, tick] as const;
+}
+
+const isTicks = (kept: unknown): kept is string[] =>
+  Array.isArray(kept) && kept.every((each) => typeof each === 'string');

@@ -1,0 +1,78 @@
+import { useQuery } from '@tanstack/react-query';
+import { Plus } from 'lucide-react';
+import { Link } from 'react-router';
+
+import type { PreparationSummary } from '../../api/client';
+import { preparationsQuery } from '../../api/queries/stillroom';
+import { capital, plain } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { useTitle } from '../../ui/useTitle';
+import { AdjustPanel } from './AdjustPanel';
+
+/** What the house cooks, infuses, thins and mixes: each with what it comes to and what is left of it. */
+export function StillroomPage() {
+  const { supposed } = useSettings();
+  const { data, error } = useQuery(preparationsQuery(supposed));
+  useTitle('Stillroom');
+  if (!data) return <Waiting error={error} />;
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
+      <TopBar
+        actions={
+          <Link to="/stillroom/new" className="btn btn-primary min-h-11 gap-2 text-base">
+            <Plus size={20} aria-hidden /> Write one down
+          </Link>
+        }
+      />
+      <main className="flex flex-col gap-4">
+        <h1 className="font-display text-3xl font-semibold">Stillroom</h1>
+        {data.length === 0 ? (
+          <p className="panel max-w-prose p-5 text-lg">
+            Syrups, fruit syrups, cordials, infusions, saline, adjusted juice. Write down what goes in, by weight or by
+            the cup, and what is done with it: how sweet and sharp it comes out is worked out in grams, and each making
+            becomes a lot that drinks can be poured of.
+          </p>
+        ) : (
+          <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+            {data.map((each) => (
+              <PreparationCard key={each.makes.slug} preparation={each} />
+            ))}
+          </ul>
+        )}
+        <AdjustPanel />
+      </main>
+    </div>
+  );
+}
+
+function PreparationCard({ preparation }: { preparation: PreparationSummary }) {
+  const { makes, kind, report, fault, left_ml, par_ml, drinks } = preparation;
+  const short = left_ml !== null && par_ml !== null && left_ml < par_ml;
+  return (
+    <li>
+      <Link
+        to={`/stillroom/${makes.slug}`}
+        className="panel flex h-full flex-col gap-1 p-4 text-lg hover:bg-secondary focus-visible:bg-secondary"
+      >
+        <span className="font-display text-xl font-semibold">{makes.name}</span>
+        <span className="text-base text-quiet">
+          {capital(kind)}, in {drinks} {drinks === 1 ? 'drink' : 'drinks'} of the list
+        </span>
+        {report ? (
+          <span>
+            <span className="text-2xl font-semibold">{plain(report.brix, 0)} °Bx</span>{' '}
+            <span className="text-base text-quiet">keeps about {report.keeps_days} days</span>
+          </span>
+        ) : (
+          <span className="text-error">{capital(fault)}.</span>
+        )}
+        <span className={`mt-auto ${short ? 'text-warning' : 'text-quiet'}`}>
+          {left_ml === null ? 'None noted' : `${plain(left_ml, 0)} ml left`}
+          {par_ml !== null && ` of ${plain(par_ml, 0)} that should stand there`}
+        </span>
+      </Link>
+    </li>
+  );
+}

@@ -1,0 +1,2 @@
+export { PreparationPage } from './PreparationPage';
+export { StillroomPage } from './StillroomPage';

@@ -1,0 +1,37 @@
+import { useCallback, useEffect, useState } from 'react';
+
+import type { Preparation } from '../../api/client';
+import { hasKeys, store, stored } from '../../lib/stored';
+
+interface History {
+  past: Preparation[];
+  now: Preparation;
+}
+
+const MOST_STEPS = 100;
+
+/** A preparation in hand: undone step by step, and kept in this browser until it is written down. */
+export function usePreparation(slug: string, written: Preparation) {
+  const place = `oenomel.preparation.${slug}`;
+  const [{ past, now }, setHistory] = useState<History>(() => ({ past: [], now: stored(place, isOne) ?? written }));
+  const isChanged = JSON.stringify(now) !== JSON.stringify(written);
+  useEffect(() => {
+    store(place, isChanged ? now : null);
+  }, [place, now, isChanged]);
+  const change = useCallback((part: Partial<Preparation>) => {
+    setHistory((before) => ({
+      past: [...before.past.slice(-MOST_STEPS), before.now],
+      now: { ...before.now, ...part },
+    }));
+  }, []);
+  const undo = useCallback(() => {
+    setHistory((before) => {
+      const last = before.past.at(-1);
+      return last ? { past: before.past.slice(0, -1), now: last } : before;
+    });
+  }, []);
+  return { now, change, undo, canUndo: past.length > 0, isChanged };
+}
+
+const isOne = (kept: unknown): kept is Preparation =>
+  hasKeys(kept, { format: 'string', name: 'string', lines: 'object', steps: 'object' });

@@ -1,0 +1,135 @@
+import { Check, CircleAlert } from 'lucide-react';
+
+import type { DrinkToday } from '../../api/client';
+import { level, money, shownAmount, type AxisName } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import { AxisMark } from '../../ui/AxisMark';
+import { LayingNotice, useLaying } from '../laying';
+import { trialIdOf } from './trialId';
+
+interface Props {
+  drink: DrinkToday;
+  /** How prices are written. */
+  currency: string;
+}
+
+/** A drink of the list today: fine, or what to pour instead, to be read at arm's length. */
+export function DrinkCard({ drink, currency }: Props) {
+  const { name, fine, words, left, moves, axes, drink_id } = drink;
+  return (
+    <li
+      className={`panel flex min-w-0 flex-col gap-2 p-4 print:break-inside-avoid print:p-2 ${fine ? '' : 'border-2 border-accent'}`}
+    >
+      <h2 className="flex flex-wrap items-baseline justify-between gap-x-3 font-display text-xl font-semibold">
+        <span className="min-w-0 wrap-anywhere">{name}</span>
+        <span
+          className={`flex items-center gap-1 font-sans text-base font-normal ${fine ? 'text-success' : 'text-warning'}`}
+        >
+          {fine ? <Check size={18} aria-hidden /> : <CircleAlert size={18} aria-hidden />} {words}
+        </span>
+      </h2>
+      {moves.length > 0 && (
+        <ul className="flex flex-col gap-1">
+          {moves.map((move) => (
+            <Instead key={move.pour} name={move.ingredient.name} before={move.before_ml} after={move.after_ml} />
+          ))}
+        </ul>
+      )}
+      {left && <p className="text-base">{left}</p>}
+      {fine && <Pours drink={drink} />}
+      <dl className="mt-auto flex flex-wrap gap-x-4 gap-y-1 text-base text-quiet">
+        {axes.map(({ axis, today, written, felt }) => (
+          <div key={axis} className="flex items-center gap-1.5">
+            <dt>
+              <AxisMark axis={axis as AxisName} />
+              <span className="sr-only">{AXIS_NAMES[axis as AxisName]}</span>
+            </dt>
+            <dd className={felt ? 'font-semibold text-base-content' : ''}>
+              {level(today, axis as AxisName)}
+              {axis === 'abv' ? ' %' : ' g'}
+              {felt && <span className="font-normal text-quiet"> was {level(written, axis as AxisName)}</span>}
+            </dd>
+          </div>
+        ))}
+        <Cost drink={drink} currency={currency} />
+      </dl>
+      <div className="print:hidden">
+        <Lay id={drink_id} drink={drink} />
+      </div>
+    </li>
+  );
+}
+
+const AXIS_NAMES: Record<AxisName, string> = {
+  sugar: 'sugar in 100 ml',
+  acid: 'acid in 100 ml',
+  abv: 'strength',
+};
+
+function Instead({ name, before, after }: { name: string; before: number; after: number }) {
+  const { shown, ounceMl } = useSettings();
+  const now = shownAmount(after, 'ml', shown, ounceMl);
+  const was = shownAmount(before, 'ml', shown, ounceMl);
+  return (
+    <li className="flex flex-wrap items-baseline gap-x-2 text-2xl leading-tight font-semibold">
+      <span className="min-w-0 grow basis-32">{name}</span>
+      <span className="font-figure whitespace-nowrap">
+        {now.text} {now.word}
+      </span>
+      <span className="basis-20 text-right text-base font-normal whitespace-nowrap text-quiet">
+        not {was.text} {was.word}
+      </span>
+    </li>
+  );
+}
+
+/** What goes in, in a line: a fine drink is poured as it is written. */
+function Pours({ drink }: { drink: DrinkToday }) {
+  const { shown, ounceMl } = useSettings();
+  return (
+    <p className="text-base text-quiet">
+      {drink.spec.pours
+        .map(({ amount, unit }, place) => {
+          const { text, word } = shownAmount(Number(amount), unit, shown, ounceMl);
+          return `${text} ${word} ${drink.pours[place]?.ingredient.name ?? ''}`;
+        })
+        .join(' · ')}
+    </p>
+  );
+}
+
+function Cost({ drink, currency }: Props) {
+  if (drink.cost <= 0) return null;
+  const missing = drink.cost_missing.length > 0;
+  return (
+    <div
+      className="flex items-center gap-1.5 print:hidden"
+      title={missing ? `Without ${drink.cost_missing.join(', ')}: no price is told` : 'What its pours cost'}
+    >
+      <dt className="sr-only">Pours cost</dt>
+      <dd>
+        {missing && '≥ '}
+        {money(drink.cost, currency)}
+        {drink.pour_cost && `, ${drink.pour_cost}`}
+      </dd>
+    </div>
+  );
+}
+
+/** Lays the drink on the bench as it goes tonight, of today's lots, held against the trial that was finished. */
+function Lay({ id, drink }: { id: number; drink: DrinkToday }) {
+  const laying = useLaying(id);
+  return (
+    <>
+      <LayingNotice laying={laying} />
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+        disabled={laying.isPending}
+        onClick={() => void trialIdOf(id, drink.trial).then((parent) => laying.lay({ spec: drink.spec, parent }))}
+      >
+        {drink.fine ? 'On the bench, of today’s lots' : 'Take it to the bench'}
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,77 @@
+import { Plus, TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+
+import type { Lot } from '../../api/client';
+import { level, plain, type AxisName } from '../../lib/format';
+import { AxisMark } from '../../ui/AxisMark';
+import { NoteLot } from '../lots';
+
+/** Today's lots in one strip: what was pressed, opened and cooked, what was measured of it, and the way to note another. */
+export function LotStrip({ lots }: { lots: Lot[] }) {
+  const [noting, setNoting] = useState(false);
+  const inUse = lots.filter((lot) => lot.in_use);
+  return (
+    <section aria-label="Today’s lots" className="panel p-3 print:hidden">
+      <div className="flex flex-wrap items-center gap-3 pb-2">
+        <h2 className="grow font-display text-xl font-semibold">
+          Lots in use <span className="font-sans text-base font-normal text-quiet">{inUse.length}</span>
+        </h2>
+        <Link to="/lots" className="btn btn-ghost min-h-11 border-base-300 text-base font-normal">
+          All lots
+        </Link>
+        <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setNoting(true)}>
+          <Plus size={20} aria-hidden /> Press, open or note one
+        </button>
+      </div>
+      {inUse.length === 0 ? (
+        <p className="max-w-prose text-lg text-quiet">
+          Nothing is noted yet. Note the lime that was pressed this morning, or the bottle that was opened: drinks are
+          then worked out with it, and a reading of it makes them surer.
+        </p>
+      ) : (
+        <ul className="flex gap-2 overflow-x-auto pb-1">
+          {inUse.map((lot) => (
+            <li key={lot.id} className="shrink-0">
+              <LotChip lot={lot} />
+            </li>
+          ))}
+        </ul>
+      )}
+      {noting && <NoteLot onClose={() => setNoting(false)} />}
+    </section>
+  );
+}
+
+/** A lot in a few words: whose, how old, and what was measured beside what is usual. */
+function LotChip({ lot }: { lot: Lot }) {
+  const measured = lot.figures.filter((each) => each.measured !== null);
+  const warns = lot.past_its_day || lot.notes.length > 0;
+  return (
+    <Link
+      to={`/lots/${lot.id}`}
+      className="flex h-full w-44 flex-col rounded-xl border border-base-300 px-3 py-2 hover:bg-secondary focus-visible:bg-secondary"
+    >
+      <span className="flex items-start justify-between gap-1 text-lg leading-tight font-semibold">
+        {lot.ingredient.name}
+        {warns && <TriangleAlert size={18} aria-label="look at it" className="mt-0.5 shrink-0 text-warning" />}
+      </span>
+      <span className="text-base leading-snug text-quiet">
+        {lot.name}, {lot.age}
+      </span>
+      <span className="mt-auto flex flex-wrap gap-x-3 pt-1 text-base">
+        {measured.map((each) => {
+          const axis = each.figure as AxisName;
+          return (
+            <span key={axis} className="flex items-center gap-1 whitespace-nowrap">
+              <AxisMark axis={axis} /> {level(each.held, axis)}
+              <span className="text-quiet">for {level(each.supposed, axis)}</span>
+            </span>
+          );
+        })}
+        {measured.length === 0 && <span className="text-quiet">{lot.cooked ? 'by its recipe' : 'not measured'}</span>}
+        {lot.left_ml !== null && <span className="text-quiet">{plain(lot.left_ml, 0)} ml left</span>}
+      </span>
+    </Link>
+  );
+}

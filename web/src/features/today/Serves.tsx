@@ -1,0 +1,74 @@
+import { api, type Today } from '../../api/client';
+import { Figure } from '../../ui/Field';
+import { Fold } from '../../ui/Fold';
+import { Refused } from '../../ui/Refused';
+
+/** How many of each drink are expected, and what it is sold for: the lists beside follow. */
+export function Serves({ today }: { today: Today }) {
+  const told = api.useMutation('put', '/api/drinks/{drink_id}/tonight');
+  const currency = api.useMutation('put', '/api/currency');
+  return (
+    <section aria-label="Expected tonight" className="panel p-4 print:hidden">
+      <Fold
+        title="Expected tonight, and prices"
+        count={today.drinks.reduce((all, { serves }) => all + (serves ?? 0), 0)}
+      >
+        <table className="w-full">
+          <thead>
+            <tr className="text-left text-base text-quiet">
+              <th className="font-normal">Drink</th>
+              <th className="w-20 font-normal">Serves</th>
+              <th className="w-24 font-normal">Price</th>
+            </tr>
+          </thead>
+          <tbody>
+            {today.drinks.map(({ drink_id, name, serves, price }) => {
+              const put = (change: { serves?: number | null; price?: number | null }) =>
+                told.mutate({ params: { path: { drink_id } }, body: { serves, price, ...change } });
+              return (
+                <tr key={drink_id}>
+                  <th scope="row" className="py-1 pr-2 text-left text-base leading-tight font-normal">
+                    {name}
+                  </th>
+                  <td className="pr-1">
+                    <Figure
+                      aria-label={`Serves of ${name} expected`}
+                      className="input min-h-11 w-full px-2 font-figure"
+                      most={10000}
+                      placeholder="10"
+                      value={serves}
+                      onFigure={(number) => put({ serves: number === null ? null : Math.round(number) })}
+                    />
+                  </td>
+                  <td>
+                    <Figure
+                      aria-label={`Price of ${name}`}
+                      className="input min-h-11 w-full px-2 font-figure"
+                      most={100000}
+                      value={price}
+                      onFigure={(number) => put({ price: number })}
+                    />
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+        <label className="flex items-center gap-2 pt-2 text-base">
+          Prices are in
+          <input
+            key={today.currency}
+            className="input min-h-11 w-20"
+            maxLength={8}
+            defaultValue={today.currency}
+            onBlur={({ target }) =>
+              target.value.trim() !== today.currency && currency.mutate({ body: { sign: target.value } })
+            }
+          />
+        </label>
+        <p className="pt-1 text-base text-quiet">Where nobody tells, ten are counted.</p>
+        <Refused fault={told.error ?? currency.error} className="text-error" />
+      </Fold>
+    </section>
+  );
+}

@@ -1,0 +1,84 @@
+import { useQuery } from '@tanstack/react-query';
+import { Printer } from 'lucide-react';
+
+import type { Today } from '../../api/client';
+import { lotsQuery, todayQuery } from '../../api/queries/today';
+import { useSettings } from '../../lib/settings';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { useKept } from '../../ui/useKept';
+import { useTitle } from '../../ui/useTitle';
+import { DrinkCard } from './DrinkCard';
+import { LotStrip } from './LotStrip';
+import { TonightLists } from './TonightLists';
+
+/** The room that a bar opens first: today's lots, each drink of the list with what to pour instead, what the evening takes. */
+export function TodayPage() {
+  const { supposed, aim } = useSettings();
+  const asked = useQuery(todayQuery(aim.grid, supposed));
+  const lots = useKept(useQuery(lotsQuery()).data);
+  // What was there last stays in sight while a new reading is worked out.
+  const today = useKept(asked.data);
+  useTitle('Today');
+  if (!today || !lots) return <Waiting error={asked.error} />;
+  const date = new Date().toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4 print:block print:p-0">
+      <div className="print:hidden">
+        <TopBar
+          actions={
+            <button type="button" className="btn min-h-11 gap-2 text-base" onClick={() => window.print()}>
+              <Printer size={20} aria-hidden /> Print the sheet
+            </button>
+          }
+        />
+      </div>
+      <main className="flex flex-col gap-4 print:gap-2">
+        <header>
+          <h1 className="font-display text-3xl font-semibold print:text-2xl">
+            Today <span className="font-sans text-xl font-normal text-quiet">{date}</span>
+          </h1>
+          <p role="status" className="text-xl">
+            {today.headline} {today.shared.map((each) => `${each}.`).join(' ')}
+          </p>
+        </header>
+        <LotStrip lots={lots} />
+        <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_360px] print:block">
+          <List today={today} />
+          <TonightLists today={today} />
+        </div>
+      </main>
+    </div>
+  );
+}
+
+function List({ today }: { today: Today }) {
+  if (today.drinks.length === 0) {
+    return (
+      <section className="panel p-5 text-lg">
+        <h2 className="font-display text-xl font-semibold">Nothing is on the list yet</h2>
+        <p className="max-w-prose">
+          A drink comes onto it when one of its trials is marked finished, under its Trials. From then on this room
+          tells each morning whether today’s juice and syrups leave it as it was written, and what to pour where they
+          don’t.
+        </p>
+      </section>
+    );
+  }
+  // What wants a hand comes first.
+  const drinks = [...today.drinks].sort((a, b) => Number(a.fine) - Number(b.fine));
+  return (
+    <section aria-label="The list" className="min-w-0">
+      {today.whole_book && (
+        <p className="mb-2 text-quiet">
+          No drink is marked finished: the newest trial of each is shown. Mark the finished ones under their Trials.
+        </p>
+      )}
+      <ul className="grid gap-3 md:grid-cols-2 print:grid-cols-2 print:gap-2">
+        {drinks.map((drink) => (
+          <DrinkCard key={drink.drink_id} drink={drink} currency={today.currency} />
+        ))}
+      </ul>
+    </section>
+  );
+}

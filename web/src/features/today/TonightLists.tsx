@@ -1,0 +1,78 @@
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+
+import type { Today } from '../../api/client';
+import { useSettings } from '../../lib/settings';
+import { volume } from '../../lib/format';
+import { Serves } from './Serves';
+
+/** What the evening takes: what to measure, prepare and buy, what runs low, and how many are expected. */
+export function TonightLists({ today }: { today: Today }) {
+  const { shown, ounceMl } = useSettings();
+  const { worth, prepare, low, fruit } = today;
+  return (
+    <div className="flex flex-col gap-3 print:mt-2 print:grid print:grid-cols-3 print:gap-2">
+      {worth.length > 0 && (
+        <Part title="What to measure" className="print:hidden">
+          <li>{worth[0]?.words}</li>
+          {worth.slice(1).map(({ words }) => (
+            <li key={words} className="text-base text-quiet">
+              {words}
+            </li>
+          ))}
+        </Part>
+      )}
+      {prepare.length > 0 && (
+        <Part title="Prepare and open">
+          {prepare.map(({ ingredient, ml, prepared, words }) => (
+            <li key={ingredient.slug} className="flex flex-wrap items-baseline gap-x-2">
+              {prepared ? (
+                <Link className="grow font-semibold underline" to={`/stillroom/${ingredient.slug}`}>
+                  {ingredient.name}
+                </Link>
+              ) : (
+                <span className="grow font-semibold">{ingredient.name}</span>
+              )}
+              <span className="font-figure whitespace-nowrap">{volume(ml, shown, ounceMl)}</span>
+              <span className="basis-full text-base text-quiet">{words}</span>
+            </li>
+          ))}
+        </Part>
+      )}
+      {fruit.length > 0 && (
+        <Part title="Fruit for tonight">
+          {fruit.map(({ name, pieces, why }) => (
+            <li key={name} className="flex flex-wrap items-baseline gap-x-2">
+              <span className="grow font-semibold">
+                {pieces} {name}
+              </span>
+              <span className="basis-full text-base text-quiet">{why}; enough in four evenings of five</span>
+            </li>
+          ))}
+        </Part>
+      )}
+      {low.length > 0 && (
+        <Part title="Runs low">
+          {low.map(({ ingredient, state, drinks }) => (
+            <li key={ingredient.slug} className="flex flex-wrap gap-x-2">
+              <span className="grow font-semibold">{ingredient.name}</span>
+              <span className={state === 'out' ? 'text-error' : 'text-quiet'}>
+                {state}, in {drinks} {drinks === 1 ? 'drink' : 'drinks'}
+              </span>
+            </li>
+          ))}
+        </Part>
+      )}
+      {today.drinks.length > 0 && <Serves today={today} />}
+    </div>
+  );
+}
+
+function Part({ title, className = '', children }: { title: string; className?: string; children: ReactNode }) {
+  return (
+    <section aria-label={title} className={`panel p-4 print:p-2 ${className}`}>
+      <h2 className="pb-1 font-display text-xl font-semibold">{title}</h2>
+      <ul className="flex flex-col gap-2 text-lg leading-snug">{children}</ul>
+    </section>
+  );
+}

@@ -1,0 +1,1 @@
+export { TodayPage } from './TodayPage';

@@ -1,0 +1,9 @@
+/** Every room behind the nearest ones: where it is, its name, and what is found there. */
+export const ROOMS = [
+  ['/larder', 'Larder', 'ingredients, what is in them'],
+  ['/lots', 'Lots', 'squeezes, bottles, batches'],
+  ['/stillroom', 'Stillroom', 'syrups and what else is made'],
+  ['/shelf', 'Shelf', 'at hand, low, out'],
+  ['/tree', 'Tree', 'who descends from whom'],
+  ['/palates', 'Palates', 'who likes what'],
+] as const;
