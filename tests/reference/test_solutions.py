@@ -1,10 +1,9 @@
 """Sucrose and alcohol in water, against tables and a thermodynamic library."""
 
-import subprocess
-
 import pint
 import pytest
 from support.coolprop import of_mixture
+from support.sucrose import true_density
 
 from oenomel.core.balance.mixing import mix
 from oenomel.core.larder.composition import Composition, estimated_density
@@ -14,16 +13,6 @@ from oenomel.core.spec.units import BAR_OUNCE_ML, ML_PER_UNIT
 
 # The oracle takes seconds to load: not for `make quick`.
 pytestmark = pytest.mark.slow
-
-
-AIR_G_PER_ML = 0.00120
-BRASS_G_PER_ML = 8.4
-
-
-def true_density(brix: float) -> float:
-    """Density of a sucrose solution at 20 °C from Debian's `units` (NIST Circular 440, Table 114), weighed in air there."""
-    out = subprocess.run(["units", "-t", f"brix({brix})", "g/ml"], capture_output=True, text=True, check=True).stdout
-    return float(out) * (1 - AIR_G_PER_ML / BRASS_G_PER_ML) + AIR_G_PER_ML
 
 
 @pytest.mark.parametrize(("slug", "brix"), [("simple-syrup-1-1", 50), ("simple-syrup-3-2", 60), ("simple-syrup-2-1", 66.6667)])

@@ -4,24 +4,27 @@ from __future__ import annotations
 
 import sqlite3
 from collections import OrderedDict
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
+from functools import partial
 from threading import Lock
-from typing import Final
+from typing import Final, TypeVar, cast
 
 from oenomel.api.reading.house import resolve
 from oenomel.api.reading.lots import supposed, todays_lots
 from oenomel.core.balance import AXES
+from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, Lot
+from oenomel.core.larder import Lot
 from oenomel.core.spec import Drink
-from oenomel.core.today import TodaysDrink, WorthMeasuring, todays_drink, worth_measuring
+from oenomel.core.today import TodaysDrink, WorthMeasuring, made_of, todays_drink, worth_measuring
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import drinks, ingredients
 from oenomel.store.lots import LotRecord
 
 __all__ = ["ListedDrink", "TodaysList", "surer_words", "todays_list"]
 
-MOST_KEPT: Final = 500
+MOST_KEPT: Final = 1500
 _UNITS: Final = {"sugar": "g", "acid": "g", "abv": "%"}
 
 
@@ -47,7 +50,8 @@ class TodaysList:
     whole_book: bool
 
 
-_kept: OrderedDict[tuple[object, ...], TodaysDrink] = OrderedDict()
+Kept = TypeVar("Kept")
+_kept: OrderedDict[tuple[object, ...], object] = OrderedDict()
 _lock = Lock()
 
 
@@ -57,25 +61,26 @@ def todays_list(conn: sqlite3.Connection, conditions: Conditions, grid_ml: float
     whole_book = not trials
     if whole_book:
         trials = list(drinks.latest_trials(conn, [drink_id for drink_id, _ in drinks.names(conn)]).values())
-    # A drink of the list is held against what was written, whichever lots its trial was made of.
-    specs = [_without_lots(parse_spec(each.spec)) for each in trials]
-    written = resolve(conn, *specs)
+    names = dict(drinks.names(conn))
     token = ingredients.state(conn)
+    specs, written = [], []
+    for trial in trials:
+        spec, drink = _once((trial.spec, token), partial(_written, conn, trial.spec))
+        specs.append(spec)
+        written.append(drink)
     found = todays_lots(conn, {pour.ingredient.slug for drink in written for pour in drink.pours})
     listed = []
     for trial, spec, drink in zip(trials, specs, written, strict=True):
         own = {slug: each for slug, each in found.items() if any(pour.ingredient.slug == slug for pour in drink.pours)}
         read = {slug: lot.ingredient for slug, (_, lot) in own.items()}
-        signature = tuple(
-            sorted((slug, record.id, record.contents, lot.ingredient.composition.row.tobytes()) for slug, (record, lot) in own.items())
-        )
-        key = (trial.spec, token, signature, repr(conditions), grid_ml)
-        today = _recall(key)
-        if today is None:
-            unread = {slug: _unread(drink, record) for slug, (record, _) in own.items()}
-            today = todays_drink(drink, read, unread, conditions, grid_ml)
-            _remember(key, today)
-        listed.append(ListedDrink(trial.drink_id, trial.number, spec.name, spec, drink, today))
+        # What stays while a reading changes is worked out once: the drink as written, and of these lots unread.
+        place = (trial.spec, token, repr(conditions))
+        cooked = tuple(sorted((slug, record.id, record.contents) for slug, (record, _) in own.items()))
+        held = tuple(sorted((slug, lot.ingredient.composition.row.tobytes()) for slug, (_, lot) in own.items()))
+        before = _once(place, partial(forecast_of, drink, conditions))
+        unread = _once((*place, cooked), partial(_unread, drink, own, conditions))
+        today = _once((*place, cooked, held, grid_ml), partial(todays_drink, before, unread, read, grid_ml))
+        listed.append(ListedDrink(trial.drink_id, trial.number, names[trial.drink_id], spec, drink, today))
     measured = [
         (slug, axis)
         for slug, (_, lot) in found.items()
@@ -99,25 +104,32 @@ def surer_words(axis: str, before: float, after: float) -> str:
     return "" if was == now_is else f"with this reading the {AXES[axis].noun} is ± {now_is} {unit} instead of ± {was} {unit}"
 
 
+def _written(conn: sqlite3.Connection, text: str) -> tuple[SpecFile, Drink]:
+    """A drink as it was written down, whichever lots its trial was made of."""
+    spec = _without_lots(parse_spec(text))
+    (drink,) = resolve(conn, spec)
+    return spec, drink
+
+
 def _without_lots(spec: SpecFile) -> SpecFile:
     return spec.model_copy(update={"pours": [pour.model_copy(update={"lot": None}) for pour in spec.pours]})
 
 
-def _unread(drink: Drink, record: LotRecord) -> Ingredient:
-    base = next(pour.ingredient for pour in drink.pours if pour.ingredient.slug == record.slug)
-    return supposed(base, record)
+def _unread(drink: Drink, own: Mapping[str, tuple[LotRecord, Lot]], conditions: Conditions) -> Forecast:
+    """The drink of these lots as if nothing of them had been read."""
+    bases = {pour.ingredient.slug: pour.ingredient for pour in drink.pours}
+    return forecast_of(made_of(drink, {slug: supposed(bases[slug], record) for slug, (record, _) in own.items()}), conditions)
 
 
-def _recall(key: tuple[object, ...]) -> TodaysDrink | None:
+def _once(key: tuple[object, ...], make: Callable[[], Kept]) -> Kept:
+    """What was made for a key before, or is made now; the longest unused go."""
     with _lock:
-        found = _kept.get(key)
-        if found is not None:
+        if key in _kept:
             _kept.move_to_end(key)
-        return found
-
-
-def _remember(key: tuple[object, ...], today: TodaysDrink) -> None:
+            return cast("Kept", _kept[key])
+    made = make()
     with _lock:
-        _kept[key] = today
+        _kept[key] = made
         while len(_kept) > MOST_KEPT:
             _kept.popitem(last=False)
+    return made

@@ -299,7 +299,7 @@ def _follows(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> lis
     for each in today.drinks:
         if all(pour.ingredient.slug != slug for pour in each.written.pours):
             continue
-        alone = todays_drink(each.written, {slug: lot}, {slug: lot}, conditions)
+        alone = todays_drink(each.today.written, each.today.written, {slug: lot})
         instead = [f"{move.ingredient.name}: {move.after_ml:g} instead of {move.before_ml:g} ml" for move in alone.moves]
         words = "fine as it is" if alone.is_fine else effect_words(alone.steps)
         found.append(

@@ -7,7 +7,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Final, Literal, NamedTuple, get_args
 
-from oenomel.core.larder.composition import ACIDS, SUGARS, Composition, estimated_density
+from oenomel.core.larder.composition import ACIDS, SUGARS, Composition, density_of, estimated_density
 from oenomel.core.larder.ingredient import Ingredient, SourcedValue
 from oenomel.core.larder.solutions import BRIX_PER_ABV, brix_of_density, sucrose_density
 from oenomel.errors import ImpossibleMeasurement
@@ -56,8 +56,13 @@ DENSITY_AGREES_WITHIN: Final = 0.008
 """How far a dry spirit's density may lie from what its strength says, [g/ml]: about 6 % ABV at the strength of a spirit (house rule)."""
 
 LEAST_G: Final = 0.05
-FAR_OFF_SDS: Final = 4.0
-"""A figure stays above this; a reading that lies so many standard deviations from what was supposed is to be read again."""
+FAR_OFF_SDS: Final = 3.0
+IMPOSSIBLE_SDS: Final = 4.0
+"""A figure stays above the first; a reading that lies so many standard deviations from what was supposed is to be read again, and one
+that leaves less than nothing by so many is refused."""
+
+WEIGHS_LESS_A_PERCENT: Final = 0.0013
+"""How much less a millilitre weighs for each % of alcohol, [g], about the strength of a liqueur (OIML R 22, from memory)."""
 
 HALF_DAY_H: Final = 12.0
 """Citrus juice is the day's: from so many hours on its age is a finding."""
@@ -268,7 +273,7 @@ def _sugar(ingredient: Ingredient, read: Mapping[ReadingName, _Found], abv: _Fou
     rest_sd = JUICE_OTHER_SOLIDS_SD if juice else 0.2 * rest
     sugar = dissolved - acid.value - rest
     sd = math.sqrt(1 / sum(weights) + acid.sd**2 + rest_sd**2)
-    if sugar < -FAR_OFF_SDS * sd:
+    if sugar < -IMPOSSIBLE_SDS * sd:
         raise ImpossibleMeasurement(
             f"only {dissolved:.1f} g would be dissolved in 100 ml of {ingredient.said}, less than its acid alone ({acid.value:.1f} g): "
             "titrate it, or read it again"
@@ -290,7 +295,7 @@ def _by_refractometer(read: _Found | None, abv: _Found, notes: list[str]) -> _Fo
         )
     brix = read.value - pulled
     sd = math.hypot(read.sd, ALCOHOL_MISLEADS_BY * pulled)
-    if brix < -FAR_OFF_SDS * sd:
+    if brix < -IMPOSSIBLE_SDS * sd:
         raise ImpossibleMeasurement(f"{read.value:g} °Bx can't be: {abv.value:g} % of alcohol alone reads as about {pulled:.0f}")
     dissolved = max(brix, 0.0)
     density = sucrose_density(dissolved)
@@ -305,16 +310,26 @@ def _by_density(read: _Found | None, abv: _Found, supposed: Composition) -> _Fou
         brix = brix_of_density(read.value)
         slope = (brix_of_density(read.value + 0.001) * (read.value + 0.001) - brix * read.value) / 0.001
         return _Found(brix * read.value, abs(slope) * read.sd)
-    alone = estimated_density(Composition(abv=abv.value))
-    # A gram of sugar in 100 ml adds so much to the weight of a millilitre: it weighs 1 g and takes the room of 0.62 ml.
-    per_gram = (1 - 0.62 * alone) / 100
-    dissolved = (read.value - alone) / per_gram
-    sd = math.hypot(read.sd / per_gram, 0.0013 * abv.sd / per_gram)
-    if dissolved < -FAR_OFF_SDS * sd:
+    alone = density_of(abv.value, 0.0)
+    dissolved = _dissolved_weighing(read.value, abv.value)
+    per_gram = (density_of(abv.value, 30.0) - alone) / 30.0
+    if read.value < alone:
+        dissolved = (read.value - alone) / per_gram
+    sd = math.hypot(read.sd / per_gram, WEIGHS_LESS_A_PERCENT * abv.sd / per_gram)
+    if dissolved < -IMPOSSIBLE_SDS * sd:
         raise ImpossibleMeasurement(
             f"{abv.value:g} % ABV and {read.value:.3f} g/ml disagree: alcohol and water alone weigh {alone:.3f}, and sugar only adds to it"
         )
     return _Found(max(dissolved, 0.0), sd)
+
+
+def _dissolved_weighing(density: float, abv: float) -> float:
+    """Grams of sugar in 100 ml at which something of a strength weighs so much, by halving; nothing where it is lighter."""
+    low, high = 0.0, 120.0
+    for _ in range(40):
+        middle = (low + high) / 2
+        low, high = (middle, high) if density_of(abv, middle) < density else (low, middle)
+    return (low + high) / 2
 
 
 def _held(supposed: Composition, figures: Sequence[Beside], read: Mapping[ReadingName, _Found]) -> Composition:

@@ -49,8 +49,6 @@ def to_brix(weight_g: float, sugar_g: float, brix: float) -> Adjustment:
     if share > has:
         grams = (share * weight_g - sugar_g) / (1 - share)
         return Adjustment((Addition("sugar", grams),), f"Bring it to {brix:g} °Bx: {_grams(grams)} of sugar.")
-    if sugar_g == 0:
-        raise DomainError("there is no sugar in it to thin")
     grams = sugar_g / share - weight_g
     return Adjustment((Addition("water", grams),), f"Bring it to {brix:g} °Bx: {_grams(grams)} of water.")
 

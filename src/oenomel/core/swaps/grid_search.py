@@ -60,6 +60,10 @@ BOXES_AT_ONCE: Final = 4096
 """Boxes bounded together: a search that grows holds a stack of the others, not the arithmetic of all."""
 
 
+SO_FEW: Final = 1500
+"""So many drinks are weighed faster than a search for the best of them begins: two pours on an ordinary grid."""
+
+
 @dataclass(frozen=True)
 class Goal:
     """What J holds a drink against.
@@ -160,8 +164,9 @@ def minimise(problems: Problems, cut: float | Floats = np.inf, budget: Budget | 
     A search that takes more than its budget ends with the best found, which is then not ``proved``.
     """
     search = _Search(problems, cut, budget or Budget())
-    search.start()
-    search.prove()
+    if not search.weigh_all():
+        search.start()
+        search.prove()
     return search.found()
 
 
@@ -241,6 +246,13 @@ class _Search:
             before, rung = trail[pour]
             self.best_index[pour, group] = rung[point] % self.ladder
             point = before[point]
+
+    def weigh_all(self) -> bool:
+        """Offers every drink there is where they are so few that no search is worth its while; whether it did."""
+        if self.of.start is not None or int(self.of.counts.prod(axis=0).sum()) > SO_FEW:
+            return False
+        self.offer(np.arange(self.number), np.zeros_like(self.of.counts), self.of.counts - 1)
+        return True
 
     # A good first drink
 

@@ -9,7 +9,6 @@ from functools import cached_property
 
 from oenomel.core.balance import AXES, can_be_tasted, degree, in_words, steps_between, tasted
 from oenomel.core.forecast import Forecast, forecast_of
-from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, listed
 from oenomel.core.spec import Drink
 from oenomel.core.swaps import Aim, Move, Rebalanced, Target, rebalance, that_can_move
@@ -70,29 +69,22 @@ class TodaysDrink:
         return (was.high - was.low) / 2, (now.high - now.low) / 2
 
 
-def todays_drink(
-    written: Drink,
-    lots: Mapping[str, Ingredient],
-    unread: Mapping[str, Ingredient],
-    conditions: Conditions,
-    grid_ml: float = 2.5,
-) -> TodaysDrink:
+def todays_drink(written: Forecast, supposed: Forecast, lots: Mapping[str, Ingredient], grid_ml: float = 2.5) -> TodaysDrink:
     """A drink with each pour of today's lot of it, where there is one, and the pourable correction where a tongue could tell.
 
     Parameters
     ----------
-    written : Drink                     with everything as it usually is
-    lots, unread : mapping of slug      today's lots, as read and as if nothing had been
+    written, supposed : Forecast    with everything as it usually is, and of the lots as if nothing of them had been read
+    lots : mapping of slug          today's lots, as read
 
     Raises
     ------
     NothingToDrink
     """
-    before = forecast_of(written, conditions)
-    present = forecast_of(made_of(written, lots), conditions)
-    steps = {name: float(steps_between(getattr(present.served, name), getattr(before.served, name), axis)) for name, axis in AXES.items()}
-    instead = _instead(present, before, conditions, grid_ml) if any(can_be_tasted(each) for each in steps.values()) else None
-    return TodaysDrink(before, present, forecast_of(made_of(written, unread), conditions), steps, instead)
+    present = forecast_of(made_of(written.drink, lots), written.conditions)
+    steps = {name: float(steps_between(getattr(present.served, name), getattr(written.served, name), axis)) for name, axis in AXES.items()}
+    instead = _instead(present, written, grid_ml) if any(can_be_tasted(each) for each in steps.values()) else None
+    return TodaysDrink(written, present, supposed, steps, instead)
 
 
 def made_of(drink: Drink, lots: Mapping[str, Ingredient]) -> Drink:
@@ -107,14 +99,14 @@ def effect_words(steps: Mapping[str, float]) -> str:
     return degree(steps[worst]).headline.format(word=AXES[worst].word(steps[worst]), same=AXES[worst].same)
 
 
-def _instead(present: Forecast, before: Forecast, conditions: Conditions, grid_ml: float) -> Rebalanced | None:
+def _instead(present: Forecast, before: Forecast, grid_ml: float) -> Rebalanced | None:
     drink = present.drink
     free = that_can_move(drink, [i for i, pour in enumerate(drink.pours) if pour.slot in MOVED_SLOTS])
     if not free:
         return None
     served = before.served
     aim = Aim(Target(served.sugar, served.acid, served.abv, served.volume_ml), grid_ml=grid_ml)
-    return rebalance(drink, aim, free, conditions=conditions)
+    return rebalance(drink, aim, free, conditions=present.conditions)
 
 
 def todays_headline(drinks: Sequence[TodaysDrink]) -> str:

@@ -1,0 +1,316 @@
+"""Lots, Today, the stillroom and the larder over HTTP: what is noted is worked with, what can't be is refused and nothing lost."""
+
+import time
+from datetime import UTC, datetime, timedelta
+from http import HTTPStatus
+
+import pytest
+from starlette.testclient import TestClient
+
+from oenomel.api.app import create_app
+
+SYRUP = {
+    "format": "oenomel/preparation",
+    "version": 1,
+    "name": "Raspberry syrup",
+    "kind": "fruit syrup",
+    "lines": [
+        {"what": "raspberries", "amount": 2, "unit": "cup"},
+        {"what": "sugar", "amount": "1", "unit": "cup"},
+        {"what": "water", "amount": 1, "unit": "cup"},
+    ],
+    "steps": [{"do": "simmer", "minutes": 5}, {"do": "strain", "discard": ["raspberries"]}],
+}
+
+
+def sour(name="Noon Sour", lime=22.5, sweet="simple-syrup-1-1", lot=None):
+    pours = [("london-dry-gin", 60, "base"), ("lime-juice", lime, "sour"), (sweet, 22.5, "sweet")]
+    told = [{"ingredient": slug, "amount": ml, "unit": "ml", "slot": slot, **({"lot": lot} if lot else {})} for slug, ml, slot in pours]
+    return {"format": "oenomel/spec", "version": 1, "name": name, "family": "sour", "pours": told, "serve": {"glass": "coupe"}}
+
+
+def listed(client, spec):
+    made = client.post("/api/drinks", json={"name": spec["name"], "spec": spec, "trial_name": "First"}).json()
+    trial = made["trials"][-1]["id"]
+    assert client.put(f"/api/drinks/{made['id']}/trials/{trial}/mark", json={"mark": "finished"}).status_code < 300
+    return made["id"]
+
+
+def lot(client, slug="lime-juice", **told):
+    answer = client.post("/api/lots", json={"ingredient": slug, **told})
+    assert answer.status_code == HTTPStatus.CREATED, answer.text
+    return answer.json()
+
+
+def test_a_lot_is_noted_with_its_readings_and_answers_what_they_make_of_it(client):
+    made = lot(
+        client, name="green crate", made_at="2026-11-27T09:00:00", readings=[{"what": "acid", "value": 4.4}], pieces=8, volume_ml=140
+    )
+    acid = made["composition"]["acids"]
+    assert acid["citric"] + acid["malic"] == pytest.approx(4.5, abs=0.05)
+    assert made["composition"]["spread"]["acids"]["citric"] < 0.021
+    assert (made["in_use"], made["left_ml"], made["readings"][0]["value"]) == (True, 140, 4.4)
+    assert client.get("/api/lots").json()[0]["id"] == made["id"]
+
+
+@pytest.mark.parametrize(
+    ("told", "status", "sentence"),
+    [
+        ({"readings": [{"what": "acid", "value": 18}]}, 422, "it is °Bx"),
+        ({"readings": [{"what": "brix", "value": 95}]}, 422, "95 °Bx can't be read"),
+        ({"readings": [{"what": "sugar", "value": 5}]}, 422, "is not one of"),
+        ({"ingredient": "moon-dust"}, 422, '"moon-dust" is not in the larder'),
+        ({"made_at": "yesterday"}, 422, '"yesterday" is no time'),
+        ({"made_at": (datetime.now(UTC) + timedelta(days=1)).isoformat()}, 422, "still to come"),
+        ({"name": "today"}, 422, "give it a name of its own"),
+        ({"name": "taken"}, 409, 'there is a lot "taken" of it already'),
+        ({"pieces": 8, "volume_ml": 2000}, 422, "count or measure again"),
+        ({"volume_ml": 0}, 422, "wants more than 0"),
+    ],
+)
+def test_a_lot_that_can_not_be_is_refused_whole(client, told, status, sentence):
+    lot(client, name="taken")
+    answer = client.post("/api/lots", json={"ingredient": "lime-juice", **told})
+    assert answer.status_code == status
+    assert sentence in answer.json()["detail"]
+    assert len(client.get("/api/lots?every=true").json()) == 1
+
+
+def test_a_pour_takes_today_s_lot_or_one_by_its_name_and_words_that_name_none_stay_words(client):
+    plain = client.post("/api/predict", json=sour()).json()["served"]["acid"]
+    lot(client, name="old", made_at="2026-11-20T09:00:00", readings=[{"what": "acid", "value": 7.5}])
+    lot(client, name="new", readings=[{"what": "acid", "value": 4.5}])
+
+    def acid(word):
+        return client.post("/api/predict", json=sour(lot=word)).json()["served"]["acid"]
+
+    assert acid("new") == acid("today") < plain < acid("old")
+    assert acid("pressed at noon") == plain
+
+
+def test_a_trial_keeps_the_lot_that_it_was_made_of_and_the_lot_can_not_go(client):
+    noted = lot(client, name="green crate")
+    drink = client.post("/api/drinks", json={"name": "Noon", "spec": sour("Noon"), "trial_name": "First"}).json()
+    body = {"name": "Of today", "parent_trial_id": drink["trials"][0]["id"], "spec": sour("Noon", lot="today"), "revision": 0}
+    kept = client.post(f"/api/drinks/{drink['id']}/trials", json=body).json()["trials"][-1]
+    named = {pour["ingredient"]: pour["lot"] for pour in kept["spec"]["pours"]}
+    assert named == {"london-dry-gin": None, "lime-juice": "green crate", "simple-syrup-1-1": None}
+    notebook = client.get(f"/api/drinks/{drink['id']}/notebook").json()
+    assert notebook["trials"][-1]["made"]["lots"] == {"lime-juice": "green crate"}
+    refused = client.delete(f"/api/lots/{noted['id']}")
+    assert refused.status_code == HTTPStatus.CONFLICT
+    assert refused.json()["detail"] == "trial 2 of Noon was made of green crate: mark it as used up instead"
+    renamed = client.patch(f"/api/lots/{noted['id']}", json={"name": "another"})
+    assert renamed.status_code == HTTPStatus.CONFLICT
+    used = client.patch(f"/api/lots/{noted['id']}", json={"used_up": True}).json()
+    assert used["used_up_at"] is not None
+    assert client.get("/api/lots").json() == []
+
+
+def test_readings_are_typed_titrated_read_and_taken_back(client):
+    noted = lot(client)
+    url = f"/api/lots/{noted['id']}"
+    worked = client.post("/api/titration", json={"lye_ml": 70.0}).json()
+    assert worked["words"] == "4.48 g in 100 ml, as citric."
+    once = client.post(f"{url}/readings", json={"what": "acid", "value": worked["acid"], "sd": worked["sd"]}).json()
+    assert once["figures"][2]["held"] < 4.7
+    shown = []
+    for device in ("burette", "refractometer", "pH meter"):
+        for _ in range(5):
+            answer = client.post(f"{url}/read/{device}", json={})
+            if answer.status_code == HTTPStatus.OK:
+                shown.append(answer.json())
+                break
+    assert [each["what"] for each in shown] == ["acid", "brix", "ph"]
+    assert len(client.get(url).json()["readings"]) == 1  # reading keeps nothing by itself
+    assert client.post(f"{url}/read/scale", json={}).json()["detail"] == "a scale tells nothing of what is in a lot"
+    back = client.delete(f"{url}/readings/{once['readings'][0]['id']}").json()
+    assert back["figures"][2]["measured"] is None
+    assert client.delete(f"{url}/readings/999").status_code == HTTPStatus.NOT_FOUND
+    assert "10 ml" in client.get(url).json()["titration"][0]
+
+
+def test_today_tells_what_to_pour_instead_and_how_much_surer_a_reading_made_it(client):
+    listed(client, sour())
+    listed(client, sour("Second Sour"))
+    fine = client.get("/api/today").json()
+    assert fine["headline"] == "All 2 drinks are fine as they are written."
+    assert fine["worth"][0]["words"].startswith("Titrate the lime juice")
+    noted = lot(client, readings=[{"what": "acid", "value": 4.4}])
+    today = client.get("/api/today").json()
+    assert today["headline"] == "2 of 2 want another pour tonight."
+    (first, _) = today["drinks"]
+    lime = next(move for move in first["moves"] if move["ingredient"]["slug"] == "lime-juice")
+    assert (lime["before_ml"], lime["after_ml"]) == (22.5, 30.0)
+    assert "Lime juice: 30 instead of 22.5 ml in 2 drinks" in today["shared"]
+    assert [pour["lot"] for pour in first["spec"]["pours"]] == [None, "today", None]
+    # The corrected spec is itself what today makes of the written one.
+    served = client.post("/api/predict", json=first["spec"]).json()["served"]
+    assert served["acid"] == pytest.approx(first["axes"][1]["written"], rel=0.1)
+    surer = client.get(f"/api/lots/{noted['id']}").json()["surer"]
+    assert "the acidity is ± " in surer[0]["words"]
+    assert surer[0]["after"] < 0.5 * surer[0]["before"]
+    client.patch(f"/api/lots/{noted['id']}", json={"used_up": True})
+    assert client.get("/api/today").json()["headline"] == fine["headline"]
+
+
+def test_serves_pars_prices_and_the_currency_are_told_once_and_followed(client):
+    drink = listed(client, sour())
+    client.put("/api/currency", json={"sign": "€"})
+    client.put(f"/api/drinks/{drink}/tonight", json={"price": 12.0, "serves": 40})
+    client.put("/api/ingredients/simple-syrup-1-1/par", json={"par_ml": 500})
+    client.put("/api/shelf/london-dry-gin", json={"state": "low", "price_per_litre": 24})
+    today = client.get("/api/today").json()
+    assert today["currency"] == "€"
+    assert today["low"][0]["ingredient"]["slug"] == "london-dry-gin"
+    assert today["prepare"][0]["words"] == "none is left; tonight takes 900 ml"
+    limes = today["fruit"][0]
+    assert limes["pieces"] > 40
+    assert today["drinks"][0]["cost_missing"] == ["Lime juice", "Simple syrup 1:1"]
+    assert today["drinks"][0]["pour_cost"] == "at least 12 % of its price"
+    refused = client.put(f"/api/drinks/{drink}/tonight", json={"price": 0})
+    assert refused.json()["detail"] == "a price of nothing is no price: leave it out where it isn't known"
+    assert client.get("/api/today").json()["drinks"][0]["price"] == 12.0
+
+
+def test_a_preparation_is_written_down_made_into_a_lot_and_drinks_are_brought_back(client):
+    listed(client, sour("Bramble Hedge", sweet="raspberry-syrup"))
+    written = client.post("/api/preparations", json=SYRUP).json()
+    assert (written["makes"]["slug"], written["drinks"]) == ("raspberry-syrup", 1)
+    assert written["report"]["keeps_days"] == 14
+    assert written["report"]["cost"]["missing"] == ["Raspberries", "Granulated sugar"]
+    weighed = {**SYRUP, "final": {"weight_g": 560}}
+    made = client.post("/api/preparations/raspberry-syrup/makings", json={"file": weighed, "name": "By the cup"}).json()
+    assert "instead of 58" in made["headline"]
+    assert "drier" in made["headline"]
+    (follows,) = made["follows"]
+    assert (follows["drink"], follows["fine"]) == ("Bramble Hedge", False)
+    assert follows["instead"]
+    cooked = client.get(f"/api/lots/{made['lot_id']}").json()
+    assert (cooked["cooked"], cooked["name"]) == (True, "By the cup")
+    assert cooked["figures"][1]["supposed"] == pytest.approx(cooked["brix"] * cooked["composition"]["density"], rel=0.01)
+    # What was cooked stays what it was, whatever becomes of the recipe.
+    client.put("/api/preparations/raspberry-syrup", json={**SYRUP, "lines": SYRUP["lines"][1:], "steps": []})
+    assert client.get(f"/api/lots/{made['lot_id']}").json()["figures"] == cooked["figures"]
+    assert client.delete("/api/preparations/raspberry-syrup").status_code == HTTPStatus.NO_CONTENT
+    assert client.get("/api/preparations/raspberry-syrup").status_code == HTTPStatus.NOT_FOUND
+
+
+def test_a_preparation_of_something_new_adds_it_to_the_larder_with_its_recipe_as_source(client):
+    new = {**SYRUP, "name": "Gate-house cordial", "kind": "cordial"}
+    made = client.post("/api/preparations", json=new).json()["makes"]
+    values = {each["name"]: each for each in client.get(f"/api/ingredients/{made['slug']}").json()["values"]}
+    assert values["sucrose"]["source"] == "its recipe"
+    assert client.post("/api/preparations", json=new).status_code == HTTPStatus.CONFLICT
+    refused = client.delete(f"/api/bottles/{made['slug']}")
+    assert refused.json()["detail"] == "there are lots or a recipe of it: retire it instead"
+
+
+@pytest.mark.parametrize(
+    ("change", "sentence"),
+    [
+        ({"lines": [{"what": "moonberries", "amount": 1, "unit": "cup"}]}, 'lines[0].what: nobody knows what "moonberries" is'),
+        ({"lines": [{"what": "raspberry-syrup", "amount": 1, "unit": "cup"}]}, "that is a circle"),
+        ({"final": {"weight_g": 900}}, "is above what there can be"),
+        ({"final": {"brix": 95}}, "final.brix: 95 °Bx can't be"),
+        ({"final": {"weight_g": 300, "volume_ml": 300}}, "not both"),
+        ({"steps": [{"do": "simmer", "evaporated_g": -20}]}, "evaporation below zero can't be"),
+        ({"steps": [{"do": "strain", "discard": ["plums"]}]}, 'steps[0].discard[0]: "plums" never went in'),
+        ({"steps": [{"do": "flambé"}]}, "steps[0].do"),
+        ({"version": 2}, "this file is version 2"),
+    ],
+)
+def test_a_preparation_that_can_not_be_is_refused_by_its_place(client, change, sentence):
+    answer = client.post("/api/prepare", json={**SYRUP, **change})
+    assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+    assert sentence in answer.json()["detail"]
+
+
+def test_a_circle_through_another_preparation_is_refused(client):
+    first = {**SYRUP, "name": "Rose syrup", "lines": [{"what": "raspberry-syrup", "amount": 1, "unit": "cup"}], "steps": []}
+    assert client.post("/api/preparations", json=first).status_code == HTTPStatus.CREATED
+    second = {**SYRUP, "lines": [{"what": "rose-syrup", "amount": 1, "unit": "cup"}], "steps": []}
+    refused = client.post("/api/preparations", json=second)
+    assert "is itself made of Raspberry syrup: that is a circle" in refused.json()["detail"]
+
+
+def test_a_preparation_is_scaled_to_what_is_on_hand_and_liquids_adjusted(client):
+    larger = client.post("/api/prepare/scaled", json={"file": SYRUP, "line": 0, "amount": 5}).json()
+    assert [line["amount"] for line in larger["lines"]] == [5, 2.5, 2.5]
+    assert client.post("/api/prepare/scaled", json={"file": SYRUP, "line": 9, "amount": 5}).status_code == 422
+    thicker = client.post("/api/adjust/brix", json={"weight_g": 437, "brix": 45.77, "wanted_brix": 50}).json()
+    assert thicker["words"] == "Bring it to 50 °Bx: 37 g of sugar."
+    sharper = client.post("/api/adjust/acid", json={"juice": "orange-juice", "like": "lime-juice"}).json()
+    assert sharper["words"] == "Bring it to the acid of lime juice: 32 g of citric and 20 g of malic acid."
+    assert client.get("/api/kitchen?q=raspberries").json()[0]["what"] == "raspberries"
+
+
+def test_the_larder_tells_what_is_guessed_is_set_right_and_put_back(client):
+    line = next(each for each in client.get("/api/larder").json() if each["slug"] == "orange-liqueur-sweet")
+    assert "no price" in line["gaps"]
+    url = "/api/larder/orange-liqueur-sweet"
+    before = client.get(url).json()
+    changed = client.patch(url, json={"sugar": 18.0, "source": "its new label"}).json()
+    assert changed["line"]["sugar"] == pytest.approx(18.0)
+    assert changed["line"]["changed"]
+    back = client.put(f"{url}/values", json={"values": before["house_values"]}).json()
+    assert back == before
+    assert client.patch(url, json={}).json()["detail"] == "nothing is told: give at least one figure"
+    assert client.patch("/api/larder/lime-juice", json={"sugar": 45}).status_code == 422
+    assert client.get("/api/larder/lime-juice").json()["line"]["sugar"] == pytest.approx(1.6)
+
+
+def test_what_is_retired_is_offered_nowhere_and_trials_keep_it(client):
+    drink = listed(client, sour())
+    client.put("/api/larder/lime-juice/retired", json={"retired": True})
+    assert all(each["slug"] != "lime-juice" for each in client.get("/api/ingredients?q=lime juice").json())
+    assert all(each["slug"] != "lime-juice" for each in client.get("/api/ingredients").json())
+    swaps = client.post("/api/swaps", json={"spec": sour(sweet="simple-syrup-1-1"), "pour_index": 1}).json()
+    assert all(row["slug"] != "lime-juice" for row in swaps["rows"])
+    assert client.get(f"/api/drinks/{drink}").json()["trials"][0]["spec"]["pours"][1]["ingredient"] == "lime-juice"
+    assert client.post("/api/predict", json=sour()).status_code == HTTPStatus.OK
+    client.put("/api/larder/lime-juice/retired", json={"retired": False})
+    assert client.get("/api/ingredients?q=lime juice").json()[0]["slug"] == "lime-juice"
+
+
+def test_the_larder_goes_out_and_comes_in_as_a_table_all_of_it_or_nothing(client):
+    table = client.get("/api/larder/table").text
+    assert client.post("/api/larder/table", json={"text": table}).json()["words"].endswith(" the same.")
+    text = "slug;name;kind;sugar;price_per_litre;state\nlime-juice;Lime juice;juice;2,1;11;low\n;Hedge cordial;syrup;62;;at hand\n"
+    told = client.post("/api/larder/table", json={"text": text}).json()
+    assert told["words"] == "1 added and 1 changed."
+    assert client.get("/api/larder/lime-juice").json()["line"]["sugar"] == pytest.approx(2.1)
+    for wrong, sentence in (
+        (text.replace("2,1", "much"), 'line 2, sugar: "much" is no number'),
+        (text.replace("cordial;syrup", "cordial;potion"), 'line 3, kind: "potion" is not one of'),
+        (text.replace(";11;low", ";0;low"), "line 2: a price of nothing is no price"),
+        (text.replace("price_per_litre", "cost"), '"cost" is no column of the larder'),
+        (text.replace("62", "300"), "line 3"),
+    ):
+        refused = client.post("/api/larder/table", json={"text": wrong.replace("2,1", "3,3").replace("Hedge", "Gate")})
+        assert refused.status_code == 422, wrong
+        assert sentence.replace("2,1", "3,3") in refused.json()["detail"]
+    assert client.get("/api/larder/lime-juice").json()["line"]["sugar"] == pytest.approx(2.1)
+    assert client.get("/api/find?q=Gate cordial").json()["found"] == []
+
+
+@pytest.mark.slow
+def test_today_with_forty_drinks_and_thirty_lots_answers_in_time_and_a_changed_reading_sooner(tmp_path, demo_file):
+    import shutil
+
+    # Wide, because a busy machine takes its time; what is reached on a quiet one `make bench` prints.
+    shutil.copyfile(demo_file, tmp_path / "demo.db")
+    with TestClient(create_app(tmp_path / "demo.db"), base_url="http://127.0.0.1") as client:
+        for number in range(32):
+            listed(client, sour(f"Sour {number}", 20 + number % 5 * 2.5, ("simple-syrup-1-1", "bay-syrup", "quince-syrup")[number % 3]))
+        client.get("/api/today")
+        for number in range(18):
+            lot(client, "lime-juice", name=f"crate {number}", readings=[{"what": "acid", "value": 5 + number / 20}])
+        started = time.perf_counter()
+        today = client.get("/api/today").json()
+        took = time.perf_counter() - started
+        assert len(today["drinks"]) == 40
+        assert took < 1.5, f"{took * 1000:.0f} ms"
+        started = time.perf_counter()
+        client.get("/api/today")
+        assert time.perf_counter() - started < 0.3

@@ -1,0 +1,100 @@
+"""What a preparation is told to be: how it keeps, what can hurt, whether cups or weight are meant, and why."""
+
+import pytest
+from support.kitchen import preparation
+
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.stillroom.adjusting import to_brix
+from oenomel.core.stillroom.by_cup import by_cup_words
+from oenomel.core.stillroom.outcome import prepared
+from oenomel.core.stillroom.preparation import KitchenStep
+from oenomel.errors import DomainError, OutOfRange
+
+SIMMERED = (KitchenStep("simmer", 10), KitchenStep("strain"))
+
+
+@pytest.mark.parametrize(
+    ("kind", "lines", "days"),
+    # model.md §12, common practice: 1:1 three weeks, 2:1 two months, fruit two weeks; juice is the day's.
+    [
+        ("syrup", (("sugar", 100, "g"), ("water", 100, "g")), 21),
+        ("syrup", (("sugar", 1, "cup"), ("water", 1, "cup")), 21),
+        ("syrup", (("sugar", 200, "g"), ("water", 100, "g")), 60),
+        ("fruit syrup", (("raspberries", 2, "cup"), ("sugar", 1, "cup"), ("water", 1, "cup")), 14),
+        ("adjusted juice", (("orange juice", 1, "l"), ("citric acid", 32, "g"), ("malic acid", 20, "g")), 1),
+        ("saline", (("salt", 20, "g"), ("water", 80, "g")), 180),
+        ("acid solution", (("citric acid", 6, "g"), ("water", 94, "g")), 60),
+        ("infusion", (("london dry gin", 700, "ml"), ("bay leaves", 5, "g")), 180),
+        ("infusion", (("whole milk", 500, "ml"), ("coffee", 30, "g")), 3),
+    ],
+)
+def test_how_long_it_keeps_is_what_the_trade_says(kind, lines, days):
+    assert prepared(preparation(kind, *lines, steps=("strain",))).keeps_days == days
+
+
+@pytest.mark.parametrize(
+    ("lines", "steps", "words"),
+    [
+        ((("sugar", 100, "g"), ("water", 100, "g")), SIMMERED, "Hot sugar burns deep"),
+        ((("sugar", 100, "g"), ("water", 100, "g")), SIMMERED, "before it meets egg, cream or ice"),
+        ((("rhubarb", 300, "g"), ("sugar", 100, "g")), SIMMERED, "leaves are poisonous"),
+        ((("elderberries", 300, "g"), ("sugar", 100, "g")), SIMMERED, "raw or unripe they are poisonous"),
+        ((("cherries", 300, "g"), ("sugar", 100, "g")), SIMMERED, "kernels of stone fruit are poisonous"),
+        ((("citric acid", 6, "g"), ("water", 94, "g")), (), "Food-grade acid only"),
+        ((("almonds", 200, "g"), ("water", 400, "g"), ("sugar", 400, "g")), SIMMERED, "Contains tree nuts"),
+        ((("grapefruit juice", 200, "ml"), ("sugar", 200, "g")), (), "Grapefruit acts on many medicines"),
+        ((("vodka", 500, "ml"), ("chilli", 20, "g")), (KitchenStep("simmer", 5),), "fumes that catch fire"),
+        ((("sugar", 100, "g"), ("water", 100, "g")), (), "a nose overrides that"),
+    ],
+)
+def test_what_can_hurt_someone_is_said(lines, steps, words):
+    assert any(words in each for each in prepared(preparation("cordial", *lines, steps=steps)).cautions)
+
+
+def test_two_to_one_is_asked_and_the_difference_told():
+    told = by_cup_words(preparation("syrup", ("sugar", 2, "cup"), ("water", 1, "cup")))
+    assert told == "These numbers by the cup make 62.8 °Bx, by weight 66.7: it is written by the cup."
+    assert by_cup_words(preparation("syrup", ("sugar", 2, "cup"), ("water", 237, "g"))) == ""
+    assert by_cup_words(preparation("syrup", ("sugar", 200, "g"))) == ""
+
+
+def test_it_enters_the_larder_with_its_recipe_as_source_and_what_the_class_is_like():
+    like = catalogue()["raspberry-syrup"]
+    made = prepared(preparation("fruit syrup", ("raspberries", 300, "g"), ("sugar", 300, "g"), steps=SIMMERED)).ingredient(like=like)
+    assert made.values["sucrose"].source == "its recipe"
+    assert made.aroma == like.aroma
+    assert "home-made" in made.cautions
+    assert made.composition.axes_relative_sd[1] > 0
+    alone = prepared(preparation("infusion", ("london dry gin", 700, "ml"), ("sugar", 200, "g"), name="Sweet gin")).ingredient()
+    assert (alone.slug, alone.kind) == ("sweet-gin", "liqueur")
+
+
+def test_why_tells_each_line_and_what_became_of_it():
+    why = " ".join(
+        prepared(preparation("fruit syrup", ("raspberries", 2, "cup"), ("sugar", 1, "cup"), ("water", 1, "cup"), steps=SIMMERED)).why
+    )
+    for words in ("2 cups of raspberries = 246 g", "1 cup of granulated sugar = 200 g", "strained out", "gone off", "are left"):
+        assert words in why
+
+
+@pytest.mark.parametrize(
+    ("weight", "sugar", "brix", "words"),
+    [
+        (437, 200, 50, "Bring it to 50 °Bx: 37 g of sugar."),
+        (500, 300, 50, "Bring it to 50 °Bx: 100 g of water."),
+        (400, 200, 50, "It has 50 °Bx already."),
+    ],
+)
+def test_a_syrup_is_brought_to_a_brix_by_sugar_or_by_water(weight, sugar, brix, words):
+    told = to_brix(weight, sugar, brix)
+    assert told.words == words
+    for each in told.additions:
+        more = each.grams if each.what == "sugar" else 0
+        assert 100 * (sugar + more) / (weight + each.grams) == pytest.approx(brix)
+
+
+def test_what_can_not_be_adjusted_is_refused():
+    with pytest.raises(OutOfRange):
+        to_brix(400, 200, 95)
+    with pytest.raises(DomainError, match="nothing to adjust"):
+        to_brix(400, 500, 50)

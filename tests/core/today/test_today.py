@@ -1,0 +1,150 @@
+"""The list of today's lots: fine, or what to pour instead; what to measure, to prepare, to buy; what it costs."""
+
+from dataclasses import replace
+
+import pytest
+from support.drinks import drink
+from support.forty_specs import specs
+from support.kitchen import preparation
+
+from oenomel.core.balance.perception import AXES
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.larder.fruit import Pressing
+from oenomel.core.larder.ingredient import SourcedValue
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.lots import LotReading, lot_of
+from oenomel.core.spec.method import Garnish, Serve
+from oenomel.core.stillroom.outcome import prepared
+from oenomel.core.today.costs import cost_of_drink, cost_of_preparation, pour_cost_words
+from oenomel.core.today.drinks import effect_words, made_of, shared_moves, todays_drink, todays_headline
+from oenomel.core.today.measuring import worth_measuring
+from oenomel.core.today.stock import Standing, fruit_tonight, poured_tonight, to_prepare
+from oenomel.interchange.spec.drink import drink_from_spec
+
+LARDER = catalogue()
+SOUR = drink(("london-dry-gin", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
+
+
+def lot(slug, *readings):
+    return {slug: lot_of(LARDER[slug], [LotReading(*each) for each in readings], "today’s").ingredient}
+
+
+def today(written, *lots):
+    as_read = {slug: each for mapping in lots for slug, each in mapping.items()}
+    return todays_drink(forecast_of(written), forecast_of(made_of(written, {slug: LARDER[slug] for slug in as_read})), as_read)
+
+
+def test_with_nothing_measured_every_drink_is_exactly_as_it_was_written():
+    found = today(SOUR)
+    assert found.is_fine
+    assert set(found.steps.values()) == {0.0}
+    assert (found.moves, found.left, found.words) == ((), "", "fine as it is")
+
+
+def test_a_weak_lime_wants_more_of_it_and_nothing_that_the_drink_is_known_by_moves():
+    found = today(SOUR, lot("lime-juice", ("acid", 4.4)))
+    assert not found.is_fine
+    assert {move.ingredient.slug for move in found.moves} <= {"lime-juice", "simple-syrup-1-1"}
+    (lime,) = [move for move in found.moves if move.ingredient.slug == "lime-juice"]
+    assert lime.after_ml > 22.5
+    assert lime.after_ml % 2.5 == 0
+    # After it, nobody could tell the acidity from what was written.
+    mended = forecast_of(found.instead.drink).served
+    assert abs(AXES["acid"].at(mended.acid) - AXES["acid"].at(found.written.served.acid)) < 0.5
+
+
+def test_a_sharper_lime_wants_less_of_it():
+    (move,) = [each for each in today(SOUR, lot("lime-juice", ("acid", 8.0))).moves if each.ingredient.slug == "lime-juice"]
+    assert move.after_ml < 22.5
+
+
+def test_a_reading_makes_the_acidity_surer_and_says_how_much():
+    before, after = today(SOUR, lot("lime-juice", ("acid", 5.9))).half_widths("acid")
+    assert after < 0.5 * before
+
+
+def test_what_no_sour_and_no_sweet_can_mend_is_said():
+    spirits = drink(("london-dry-gin", 60), ("sweet-vermouth", 30), family="open")
+    weak = lot("london-dry-gin", ("abv", 25.0, 0.1))
+    found = today(spirits, weak)
+    assert not found.is_fine
+    assert found.moves == ()
+    assert "tell the guest" in found.left
+
+
+@pytest.mark.parametrize("acid", [4.6, 7.4])
+def test_over_forty_specs_the_correction_never_makes_it_worse_and_every_sentence_is_whole(acid):
+    juices = {**lot("lime-juice", ("acid", acid)), **lot("lemon-juice", ("acid", acid))}
+    for spec in specs({slug: each.kind for slug, each in LARDER.items()}):
+        made = drink_from_spec(spec, LARDER)
+        found = today(made, juices)
+        assert found.words
+        if found.instead is not None:
+            assert {found.present.drink.pours[move.pour].slot for move in found.moves} <= {"sour", "sweet"}
+            off = sum(steps**2 for steps in found.steps.values())
+            mended = forecast_of(found.instead.drink).served
+            left = sum(
+                float(AXES[axis].at(getattr(mended, axis)) - AXES[axis].at(getattr(found.written.served, axis))) ** 2 for axis in AXES
+            )
+            assert left <= off + 1e-9, made.name
+        assert not found.left or found.left.endswith(".")
+
+
+def test_the_headline_counts_and_what_drinks_share_is_told_once():
+    weak = lot("lime-juice", ("acid", 4.4))
+    two = [today(SOUR, weak), today(SOUR, weak)]
+    assert todays_headline([]) == "Nothing is on the list yet."
+    assert todays_headline([today(SOUR)]) == "It is fine as it is written."
+    assert todays_headline([today(SOUR), today(SOUR)]) == "All 2 drinks are fine as they are written."
+    assert todays_headline([*two, today(SOUR)]) == "2 of 3 want another pour tonight; the rest is fine."
+    assert todays_headline([two[0], today(SOUR), today(SOUR)]) == "1 of 3 wants another pour tonight; the rest are fine."
+    (shared,) = [each for each in shared_moves(two) if each.startswith("Lime juice")]
+    assert shared.endswith("instead of 22.5 ml in 2 drinks")
+    assert "softer" in effect_words(two[0].steps)
+
+
+def test_with_nothing_measured_it_says_which_one_reading_helps_most():
+    lemon = drink(("london-dry-gin", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
+    forecasts = [forecast_of(each) for each in (SOUR, SOUR, lemon)]
+    pours = {pour.ingredient.slug: pour.ingredient for each in (SOUR, lemon) for pour in each.pours}
+    first, *_ = worth_measuring(forecasts, pours.values(), [])
+    assert (first.slug, first.axis, first.drinks) == ("lime-juice", "acid", 2)
+    assert first.words.startswith("Titrate the lime juice: it decides ")
+    then, *_ = worth_measuring(forecasts, pours.values(), [("lime-juice", "acid")])
+    assert then.slug == "lemon-juice"
+
+
+def test_what_falls_short_of_its_par_or_of_tonight_is_told_with_the_reason():
+    needs = poured_tonight([(SOUR, 20)])
+    assert needs["simple-syrup-1-1"] == pytest.approx(450)
+    syrup = LARDER["simple-syrup-1-1"]
+    (short,) = to_prepare([Standing(syrup, 200, 300, is_prepared=True)], needs)
+    assert (short.ml, short.words) == (250, "200 ml are left; tonight takes 450 ml")
+    (below,) = to_prepare([Standing(syrup, None, 300, is_prepared=True)], {})
+    assert below.words == "none is left; 300 ml should stand there"
+    assert to_prepare([Standing(syrup, 900, 300, is_prepared=True), Standing(LARDER["lime-juice"], 0, 500, is_prepared=False)], needs) == []
+
+
+def test_fruit_for_the_evening_counts_each_piece_once_and_takes_off_what_is_pressed():
+    garnished = replace(SOUR, serve=Serve("coupe", "none", (Garnish("lime wheel"),)))
+    (limes,) = fruit_tonight([(garnished, 20)], {}, {})
+    (fewer,) = fruit_tonight([(garnished, 20)], {"lime": [Pressing(8, 144)]}, {"lime-juice": 300})
+    assert limes.pieces > fewer.pieces
+    assert "to be cut for 20 wheels or wedges" in limes.why
+
+
+def priced(ingredient, price):
+    told = SourcedValue("price_per_litre", price, 0.0, "my shelf", "label")
+    return replace(ingredient, values={**ingredient.values, "price_per_litre": told})
+
+
+def test_what_a_drink_costs_and_what_has_no_price_is_named():
+    made = made_of(SOUR, {"london-dry-gin": priced(LARDER["london-dry-gin"], 24.0), "lime-juice": priced(LARDER["lime-juice"], 10.0)})
+    cost = cost_of_drink(made)
+    assert cost.total == pytest.approx(60 * 0.024 + 22.5 * 0.010)
+    assert cost.missing == ("Simple syrup 1:1",)
+    assert pour_cost_words(cost, 10.0) == "at least 17 % of its price"
+    assert pour_cost_words(cost, None) == ""
+    syrup = prepared(preparation("syrup", ("sugar", 1, "kg"), ("water", 1, "l")))
+    assert cost_of_preparation(syrup, {"granulated-sugar": 1.4}).total == pytest.approx(1.4)
+    assert cost_of_preparation(syrup, {}).words == "Without Granulated sugar: no price is told."
