@@ -135,6 +135,35 @@ def test_rebalance_prints_pours_and_j_and_names_what_it_cannot_find(tmp_path):
     assert "sugr: unknown key" in run("rebalance", str(EXAMPLE), "--target", str(target), home=tmp_path).stderr
 
 
+SYRUP = {
+    "format": "oenomel/preparation",
+    "version": 1,
+    "name": "Two to one",
+    "kind": "syrup",
+    "lines": [{"what": "sugar", "amount": 2, "unit": "cup"}, {"what": "water", "amount": 1, "unit": "cup"}],
+}
+
+
+def test_prepare_prints_what_a_preparation_comes_to_and_refuses_by_the_place(tmp_path):
+    done = run("prepare", "-", home=tmp_path, said=json.dumps(SYRUP))
+    assert (done.returncode, done.stderr) == (0, "")
+    told = json.loads(done.stdout)
+    assert told["brix"] == pytest.approx(62.8, abs=0.05)  # model.md §12: by the cup
+    assert told["composition"]["sugars"]["sucrose"] == pytest.approx(told["brix"] * told["density"], rel=1e-6)
+    assert set(told["composition"]["spread"]["sugars"]) >= {"sucrose"}
+    assert (told["keeps_days"], round(told["yield_g"])) == (60, 637)
+    assert told["cautions"]
+    assert told["why"]
+    inline = {"name": "Pressed quince", "composition": {"sugars": {"fructose": 9}, "acids": {"malic": 1.1}, "density": 1.04}}
+    mine = {**SYRUP, "lines": [{"what": inline, "amount": 500, "unit": "g"}, *SYRUP["lines"][:1]]}
+    assert json.loads(run("prepare", "-", home=tmp_path, said=json.dumps(mine)).stdout)["composition"]["acids"]["malic"] > 0.5
+    wrong = {**SYRUP, "lines": [{"what": "moonberries", "amount": 1, "unit": "cup"}]}
+    refused = run("prepare", "-", home=tmp_path, said=json.dumps(wrong))
+    assert refused.returncode == 2
+    assert refused.stderr.startswith('oenomel: lines[0].what: nobody knows what "moonberries" is')
+    assert run("prepare", "-", home=tmp_path, said="{").returncode == 2
+
+
 def test_find_prints_what_the_trade_means_best_first(tmp_path):
     done = run("find", "triple", "sec", home=tmp_path)
     assert (done.returncode, done.stderr) == (0, "")

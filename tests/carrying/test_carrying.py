@@ -10,8 +10,9 @@ from support.killed import killed, run
 
 from oenomel import cli
 from oenomel.carrying.folder import export_house
+from oenomel.core.larder import set_right
 from oenomel.interchange.formats.writing import FORMATS
-from oenomel.store import database, drinks, ingredients, tastings
+from oenomel.store import database, drinks, ingredients, preparations, tastings, tonight
 
 
 @pytest.fixture(scope="module")
@@ -67,7 +68,11 @@ def test_nothing_of_the_house_is_lost_in_its_file(demo_file, exported, bar, caps
     assert before.keys() == after.keys()
     for table, rows in before.items():
         assert len(after[table]) == len(rows), table
-    for table in ("tasting", "measurement", "water_measure", "trial_parent", "trial_mark", "shelf", "ingredient_value"):
+    notebook = ("tasting", "measurement", "water_measure", "trial_parent", "trial_mark", "shelf", "ingredient_value")
+    # A preparation is known by what it makes; its number is the file's own.
+    stock = ("lot", "lot_reading", "par", "good_price", "on_the_list", "house_setting")
+    assert sorted(row[1:] for row in after["preparation"]) == sorted(row[1:] for row in before["preparation"])
+    for table in (*notebook, *stock):
         assert sorted(map(repr, after[table])) == sorted(map(repr, before[table])), table
 
 
@@ -205,6 +210,48 @@ def test_a_fault_anywhere_takes_nothing_in(exported, bar, tmp_path, capsys, chan
     assert sentence in error.replace('"', "“", 1).replace('"', "”", 1)
     assert error.count("\n") == 1
     assert contents(bar) == before
+
+
+def test_what_was_set_right_retired_and_noted_goes_along_and_what_differs_is_told(house, bar, tmp_path, capsys):
+    with closing(database.connect(house)) as conn, database.transaction(conn):
+        lime = ingredients.get(conn, "lime-juice")
+        ingredients.set_right(conn, "lime-juice", set_right(lime, {"acid": 5.2}, "a market of ours").values())
+        ingredients.retire(conn, "verjus", gone=True)
+        tonight.put_par(conn, "lime-juice", 400)
+    assert oenomel(capsys, "export", tmp_path / "there", "--data", house)[0] == 0
+    assert oenomel(capsys, "import", tmp_path / "there" / "house.json", "--data", bar)[0] == 0
+    with closing(database.connect(bar)) as conn:
+        assert ingredients.get(conn, "lime-juice").composition.acid == pytest.approx(5.2)
+        assert ingredients.retired(conn) == {"verjus"}
+        assert tonight.pars(conn)["lime-juice"] == 400
+        with database.transaction(conn):
+            ingredients.set_right(conn, "lime-juice", set_right(lime, {"acid": 6.6}, "another market").values())
+            tonight.put_currency(conn, "£")
+            preparations.remove(conn, "bay-syrup")
+    code, out, _ = oenomel(capsys, "import", tmp_path / "there" / "house.json", "--data", bar)
+    assert code == 0
+    assert "differs larder  What was set right of the larder: 1 ingredient set right otherwise here." in out
+    assert "currency: here £; comes €" in out
+    assert "new     recipe  Bay syrup" in out
+    with closing(database.connect(bar)) as conn:
+        assert ingredients.get(conn, "lime-juice").composition.acid == pytest.approx(6.6)
+    assert oenomel(capsys, "import", tmp_path / "there" / "house.json", "--data", bar, "--differs", "take")[0] == 0
+    with closing(database.connect(bar)) as conn:
+        assert ingredients.get(conn, "lime-juice").composition.acid == pytest.approx(5.2)
+        assert tonight.currency(conn) == "€"
+
+
+def test_a_preparation_file_is_taken_in_and_adds_what_it_makes(bar, tmp_path, capsys):
+    file = {"format": "oenomel/preparation", "version": 1, "name": "Gate syrup", "kind": "syrup"}
+    (tmp_path / "gate.json").write_text(
+        json.dumps({**file, "lines": [{"what": each, "amount": 2, "unit": "cup"} for each in ("sugar", "water")]})
+    )
+    code, out, _ = oenomel(capsys, "import", tmp_path / "gate.json", "--data", bar)
+    assert (code, out.splitlines()[0][:32]) == (0, "new     recipe  Gate syrup: A pr")
+    with closing(database.connect(bar)) as conn:
+        assert preparations.get(conn, "gate-syrup").slug == "gate-syrup"
+        assert ingredients.get(conn, "gate-syrup").composition.sugar == pytest.approx(55, abs=1)
+    assert "same    recipe" in oenomel(capsys, "import", tmp_path / "gate.json", "--data", bar)[1]
 
 
 def test_files_that_hold_no_drink_are_refused_by_name(exported, bar, tmp_path, capsys):

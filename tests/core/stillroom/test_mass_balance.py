@@ -105,6 +105,11 @@ def test_what_nobody_knows_or_can_weigh_is_refused_by_its_place():
         preparation("syrup", ("sugar", 0, "g"))
 
 
+def test_sugar_alone_is_no_syrup():
+    with pytest.raises(DomainError, match="write down the water or the juice"):
+        prepared(preparation("syrup", ("sugar", 2, "cup")))
+
+
 def test_the_cook_s_own_weight_of_a_cup_beats_the_table_s():
     assert cook(preparation("syrup", ("sugar", 1, "cup", 220), ("water", 1, "cup"))).put_in[0].sum() == pytest.approx(220)
 

@@ -986,7 +986,7 @@ export interface paths {
         };
         /**
          * Find For The Pot
-         * @description What can go into a pot, by any word for it: dry and fresh goods first, then the larder.
+         * @description What can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder.
          */
         get: operations["find_for_the_pot"];
         put?: never;
@@ -3493,7 +3493,7 @@ export interface components {
         };
         /**
          * KitchenFound
-         * @description Something that can go in, by any word for it.
+         * @description Something that can go in, by any word for it; ``sure`` where the words mean it and no other.
          */
         KitchenFound: {
             /** What */
@@ -3502,6 +3502,8 @@ export interface components {
             name: string;
             /** Note */
             note: string;
+            /** Sure */
+            sure: boolean;
         };
         /**
          * KitchenStepEntry

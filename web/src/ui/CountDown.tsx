@@ -18,18 +18,19 @@ export function CountDown({ minutes, what }: Props) {
   }, [ends]);
   const left = ends === null ? minutes * 60 : Math.max(0, Math.ceil((ends - now) / 1000));
   const over = ends !== null && left === 0;
+  const clock = `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`;
   return (
     <>
       <button
         type="button"
         className={`btn min-h-11 min-w-24 gap-1 px-2 font-figure text-lg ${over ? 'btn-primary' : 'btn-ghost border-base-content'}`}
-        aria-label={ends === null ? `Start the timer, ${minutes} minutes` : 'Stop the timer'}
+        aria-label={`${clock}, ${ends === null ? 'start' : 'stop'} the timer`}
         onClick={() => {
           setNow(Date.now());
           setEnds(ends === null ? Date.now() + minutes * 60_000 : null);
         }}
       >
-        <Timer size={18} aria-hidden /> {Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}
+        <Timer size={18} aria-hidden /> {clock}
       </button>
       <span role="status" className="sr-only">
         {over ? `${minutes} minutes of ${what} are over.` : ''}

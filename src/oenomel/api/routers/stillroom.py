@@ -14,13 +14,13 @@ from pydantic import Field
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions
 from oenomel.api.reading.lots import todays_lots
-from oenomel.api.reading.today import todays_list
+from oenomel.api.reading.today import ListedDrink, todays_list
 from oenomel.api.room import room
 from oenomel.api.routers.lots import LotName, Time, checked_time, day_name
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, Tier, capital, known_by, slug_for
+from oenomel.core.larder import Ingredient, Tier, known_by, slug_for
 from oenomel.core.stillroom import Good, Outcome, Preparation, all_goods, goods_found, prepared, scaled, to_acid, to_brix
-from oenomel.core.today import cost_of_preparation, effect_words, todays_drink
+from oenomel.core.today import TodaysDrink, cost_of_preparation, effect_words, making_headline, todays_drink
 from oenomel.errors import OenomelError, OutOfRange, RecordConflict, SpecError
 from oenomel.interchange.models import Entry, Named, Plain
 from oenomel.interchange.preparation import PreparationFile, preparation_of, preparation_report
@@ -177,15 +177,16 @@ def make_preparation(slug: str, body: MakingEntry, conn: Connection, conditions:
             slug, name, made_at, None, outcome.yield_ml, outcome.yield_ml, None, body.file.model_dump_json(exclude_unset=True), contents
         )
         lot_id = lots.add(conn, record)
-    follows = _follows(conn, slug, conditions)
-    return MadeReport(lot_id=lot_id, name=name, headline=_headline(base, outcome, follows), follows=follows)
+    alone = _alone(conn, slug, conditions)
+    headline = making_headline(base.composition, outcome.composition, [(listed.name, each) for listed, each in alone])
+    return MadeReport(lot_id=lot_id, name=name, headline=headline, follows=[_follow(*each) for each in alone])
 
 
 @router.get("/ingredients/{slug}/follows", responses=PROBLEMS["missing"])
 def list_follows(slug: str, conn: Connection, conditions: HouseConditions) -> list[FollowReport]:
     """What today's lot of an ingredient, alone, does to the drinks of the list."""
     ingredients.get(conn, slug)
-    return _follows(conn, slug, conditions)
+    return [_follow(*each) for each in _alone(conn, slug, conditions)]
 
 
 @router.post("/adjust/brix", responses=PROBLEMS["bad"])
@@ -207,11 +208,17 @@ def adjust_to_acid(body: AcidEntry, conn: Connection) -> AdjustmentReport:
 
 @router.get("/kitchen", responses=PROBLEMS["bad"])
 def find_for_the_pot(conn: Connection, q: Annotated[Plain, Query(max_length=100)]) -> list[KitchenFound]:
-    """What can go into a pot, by any word for it: dry and fresh goods first, then the larder."""
-    found = [KitchenFound(what=each.slug, name=each.name, note=_note(each)) for each in goods_found(q)]
+    """What can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder."""
+    found = [
+        (tier, 0, KitchenFound(what=each.slug, name=each.name, note=_note(each), sure=tier <= Tier.ANY_ORDER))
+        for each, tier in goods_found(q)
+    ]
     index = ingredients.names(conn)
-    found += [KitchenFound(what=each.slug, name=each.name, note="from the larder") for each in index.find(q, ingredients.at_hand(conn))]
-    return found[:8]
+    found += [
+        (each.tier, 1, KitchenFound(what=each.slug, name=each.name, note="from the larder", sure=each.tier <= Tier.ANY_ORDER))
+        for each in index.find(q, ingredients.at_hand(conn))
+    ]
+    return [each for *_, each in sorted(found, key=lambda each: each[:2])[:8]]
 
 
 @router.put("/goods/{slug}/price", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
@@ -290,48 +297,25 @@ def _poured(conn: sqlite3.Connection, conditions: Conditions) -> dict[str, int]:
     return counted
 
 
-def _follows(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> list[FollowReport]:
+def _alone(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> list[tuple[ListedDrink, TodaysDrink]]:
+    """Each drink of the list that pours an ingredient, with today's lot of it and everything else as usual."""
     today = todays_list(conn, conditions)
     if slug not in today.lots:
         return []
-    lot = today.lots[slug][1].ingredient
-    found = []
-    for each in today.drinks:
-        if all(pour.ingredient.slug != slug for pour in each.written.pours):
-            continue
-        alone = todays_drink(each.today.written, each.today.written, {slug: lot})
-        instead = [f"{move.ingredient.name}: {move.after_ml:g} instead of {move.before_ml:g} ml" for move in alone.moves]
-        words = "fine as it is" if alone.is_fine else effect_words(alone.steps)
-        found.append(
-            FollowReport(drink_id=each.drink_id, drink=each.name, trial=each.trial_number, fine=alone.is_fine, words=words, instead=instead)
-        )
-    return found
+    lot = {slug: today.lots[slug][1].ingredient}
+    pouring = [each for each in today.drinks if any(pour.ingredient.slug == slug for pour in each.written.pours)]
+    return [(each, todays_drink(each.today.written, each.today.written, lot)) for each in pouring]
 
 
-def _headline(base: Ingredient, outcome: Outcome, follows: list[FollowReport]) -> str:
-    """What this making is beside what the larder tells, and how many drinks feel it."""
-    made, usual = outcome.composition, base.composition
-    figure, unit, was, now_is = max(
-        (
-            ("sugar", "g of sugar in 100 ml", usual.sugar, made.sugar),
-            ("acid", "g of acid in 100 ml", usual.acid, made.acid),
-            ("abv", "% ABV", usual.abv, made.abv),
-        ),
-        key=lambda each: abs(each[3] - each[2]) / max(each[2], each[3], 0.3),
+def _follow(listed: ListedDrink, alone: TodaysDrink) -> FollowReport:
+    return FollowReport(
+        drink_id=listed.drink_id,
+        drink=listed.name,
+        trial=listed.trial_number,
+        fine=alone.is_fine,
+        words="fine as it is" if alone.is_fine else effect_words(alone.steps),
+        instead=[f"{move.ingredient.name}: {move.after_ml:g} instead of {move.before_ml:g} ml" for move in alone.moves],
     )
-    digits = 1 if figure == "acid" else 0
-    beside = f"{now_is:.{digits}f} {unit} instead of {was:.{digits}f}"
-    felt = [each for each in follows if not each.fine]
-    if not follows:
-        return f"{capital(beside)}. No drink of the list pours it yet."
-    if not felt:
-        return (
-            f"{capital(beside)}: nobody could tell it in the {len(follows)} drinks that pour it."
-            if len(follows) > 1
-            else f"{capital(beside)}: nobody could tell it in {follows[0].drink}."
-        )
-    counted = f"{len(felt)} drinks" if len(felt) > 1 else felt[0].drink
-    return f"{capital(beside)}: {felt[0].words} in {counted}. Bring {'them' if len(felt) > 1 else 'it'} back below."
 
 
 def _note(good: Good) -> str:

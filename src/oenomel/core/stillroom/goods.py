@@ -78,9 +78,9 @@ def good_called(words: str) -> Good | None:
     return all_goods()[found[0].slug] if found and found[0].tier <= Tier.ANY_ORDER else None
 
 
-def goods_found(words: str) -> list[Good]:
-    """Goods that words may mean, best first."""
-    return [all_goods()[each.slug] for each in _index().find(words)]
+def goods_found(words: str) -> list[tuple[Good, Tier]]:
+    """Goods that words may mean, best first, each with how well they fit."""
+    return [(all_goods()[each.slug], each.tier) for each in _index().find(words)]
 
 
 def goods_near(words: str) -> list[str]:

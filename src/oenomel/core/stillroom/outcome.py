@@ -10,7 +10,19 @@ import numpy as np
 from numpy.typing import NDArray
 
 from oenomel.core.balance import Z80
-from oenomel.core.larder import ACIDS, ETHANOL_G_PER_ML, SUGARS, Composition, Ingredient, Kind, SlotName, SourcedValue, listed, slug_for
+from oenomel.core.larder import (
+    ACIDS,
+    ETHANOL_G_PER_ML,
+    LIQUID_SOLIDS_LIMIT,
+    SUGARS,
+    Composition,
+    Ingredient,
+    Kind,
+    SlotName,
+    SourcedValue,
+    listed,
+    slug_for,
+)
 from oenomel.core.stillroom.goods import FRUIT_ACID_SD, FRUIT_SUGAR_SD, Good
 from oenomel.core.stillroom.keeping import cautions_of, keeps_days
 from oenomel.core.stillroom.mass_balance import (
@@ -27,6 +39,7 @@ from oenomel.core.stillroom.mass_balance import (
     volume_ml_of,
 )
 from oenomel.core.stillroom.preparation import Line, Preparation, PreparationKind, amount_words
+from oenomel.errors import ImpossibleComposition
 
 Floats = NDArray[np.float64]
 
@@ -155,6 +168,10 @@ def prepared(preparation: Preparation) -> Outcome:
     """
     pot = cook(preparation)
     figures = _figures(pot.liquid)
+    if figures[1] + figures[2] > LIQUID_SOLIDS_LIMIT:
+        raise ImpossibleComposition(
+            f"{figures[1] + figures[2]:.0f} g of sugar and acid in 100 ml are no liquid (honey has 118): write down the water or the juice"
+        )
     moves = np.array([_figures(cook(preparation, unsure).liquid) - figures for unsure in _one_by_one(preparation, pot)])
     sds = np.sqrt((moves**2).sum(axis=0)) if len(moves) else np.zeros(len(figures))
     composition = _composition(pot.liquid, figures, sds)

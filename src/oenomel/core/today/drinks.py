@@ -9,9 +9,11 @@ from functools import cached_property
 
 from oenomel.core.balance import AXES, can_be_tasted, degree, in_words, steps_between, tasted
 from oenomel.core.forecast import Forecast, forecast_of
-from oenomel.core.larder import Ingredient, listed
+from oenomel.core.larder import Composition, Ingredient, listed
 from oenomel.core.spec import Drink
 from oenomel.core.swaps import Aim, Move, Rebalanced, Target, rebalance, that_can_move
+
+_UNITS = {"sugar": "g of sugar in 100 ml", "acid": "g of acid in 100 ml", "abv": "% ABV"}
 
 MOVED_SLOTS = ("sour", "sweet")
 """What today's correction may move: what balances a drink, never what it is known by."""
@@ -97,6 +99,29 @@ def effect_words(steps: Mapping[str, float]) -> str:
     """What a lot does to drinks, by its largest effect, in words: "clearly drier"."""
     worst = max(steps, key=lambda name: abs(steps[name]))
     return degree(steps[worst]).headline.format(word=AXES[worst].word(steps[worst]), same=AXES[worst].same)
+
+
+def making_headline(usual: Composition, made: Composition, drinks: Sequence[tuple[str, TodaysDrink]]) -> str:
+    """What a making is beside what the larder tells, and how many drinks of the list feel it.
+
+    Parameters
+    ----------
+    drinks : sequence of (name, drink)    that pour it, with everything else as usual
+    """
+    figures = {"sugar": (usual.sugar, made.sugar), "acid": (usual.acid, made.acid), "abv": (usual.abv, made.abv)}
+    # What drinks feel of it; where none pours it, what differs most.
+    felt_most = {name: sum(abs(each.steps[name]) for _, each in drinks) for name in AXES}
+    apart = {name: abs(now - was) / max(was, now, 0.3) for name, (was, now) in figures.items()}
+    axis = max(AXES, key=lambda name: (felt_most[name], apart[name]))
+    was, now = figures[axis]
+    beside = f"{now:.{1 if axis == 'acid' else 0}f} {_UNITS[axis]} instead of {was:.{1 if axis == 'acid' else 0}f}"
+    felt = [(name, each) for name, each in drinks if not each.is_fine]
+    if not drinks:
+        return f"{beside}. No drink of the list pours it yet."
+    if not felt:
+        return f"{beside}: nobody could tell it in {drinks[0][0] if len(drinks) == 1 else f'the {len(drinks)} drinks that pour it'}."
+    where, them = (felt[0][0], "it") if len(felt) == 1 else (f"{len(felt)} drinks", "them")
+    return f"{beside}: {effect_words(felt[0][1].steps)} in {where}. Bring {them} back below."
 
 
 def _instead(present: Forecast, before: Forecast, grid_ml: float) -> Rebalanced | None:

@@ -81,8 +81,9 @@ class AdjustmentReport(Report):
 
 
 class KitchenFound(Report):
-    """Something that can go in, by any word for it."""
+    """Something that can go in, by any word for it; ``sure`` where the words mean it and no other."""
 
     what: str
     name: str
     note: str
+    sure: bool

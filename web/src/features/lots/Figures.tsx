@@ -24,7 +24,10 @@ export function Figures({ lot }: { lot: LotDetail }) {
         <tbody>
           {told.map((each) => {
             const axis = each.figure as AxisName;
-            const give = (sd: number | null) => (sd ? ` ± ${level(Z80 * sd, axis)}` : '');
+            const give = (sd: number | null) =>
+              sd ? (
+                <span className="text-base font-normal text-quiet max-sm:block"> ± {level(Z80 * sd, axis)}</span>
+              ) : null;
             return (
               <tr key={axis} className="border-t border-base-300">
                 <th scope="row" className="py-2 pr-2 text-left font-normal">
@@ -38,11 +41,12 @@ export function Figures({ lot }: { lot: LotDetail }) {
                   {give(each.supposed_sd)}
                 </td>
                 <td className="py-2 pl-3 text-right whitespace-nowrap">
-                  {each.measured === null ? '—' : `${level(each.measured, axis)}${give(each.measured_sd)}`}
+                  {each.measured === null ? '—' : level(each.measured, axis)}
+                  {each.measured !== null && give(each.measured_sd)}
                 </td>
                 <td className="py-2 pl-3 text-right text-2xl font-semibold whitespace-nowrap">
                   {level(each.held, axis)}
-                  <span className="text-base font-normal text-quiet">{give(each.held_sd)}</span>
+                  {give(each.held_sd)}
                 </td>
               </tr>
             );

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 
-import { api, type Preparation, type PreparationLine } from '../../api/client';
+import { api, client, unwrap, type Preparation, type PreparationLine } from '../../api/client';
 import { kitchenQuery } from '../../api/queries/stillroom';
 import { capital, plain } from '../../lib/format';
 import { Figure } from '../../ui/Field';
@@ -75,14 +75,27 @@ export function nameOf(line: PreparationLine): string {
   return typeof line.what === 'string' ? capital(line.what.replaceAll('-', ' ')) : line.what.name;
 }
 
-/** Another line: what it is by any word, as measured as the last one. */
+/** Another line: what it is by any word, as measured as the last one. Enter takes what the words mean, never what was found before them. */
 function AddLine({ unit, onAdd }: { unit: Unit; onAdd: (line: PreparationLine) => void }) {
   const [words, setWords] = useState('');
-  const found = useQuery(kitchenQuery(words.trim())).data ?? [];
-  const offered = words.trim() ? found.slice(0, 5) : [];
+  const [unknown, setUnknown] = useState('');
+  const asked = useQuery(kitchenQuery(words.trim()));
+  const offered = words.trim() && !asked.isPlaceholderData ? (asked.data ?? []).slice(0, 5) : [];
   const add = (what: string) => {
-    onAdd({ what, amount: unit === 'cup' ? 1 : unit === 'g' ? 100 : 1, unit, g_per_cup: null });
+    onAdd({ what, amount: unit === 'g' ? 100 : 1, unit, g_per_cup: null });
     setWords('');
+    setUnknown('');
+  };
+  const addMeant = async () => {
+    const q = words.trim();
+    const [meant] = unwrap(await client.GET('/api/kitchen', { params: { query: { q } } }));
+    if (meant?.sure) add(meant.what);
+    else
+      setUnknown(
+        meant
+          ? `“${q}” could be several things: choose below.`
+          : `Nothing that goes into a pot is called “${q}”. Try another word, or add it to the larder from its label.`,
+      );
   };
   return (
     <div className="flex flex-col gap-1">
@@ -91,14 +104,21 @@ function AddLine({ unit, onAdd }: { unit: Unit; onAdd: (line: PreparationLine) =
         aria-label="Add what goes in"
         placeholder="Add: raspberries, sugar, honey, gin, citric acid …"
         value={words}
-        onChange={(event) => setWords(event.target.value)}
+        onChange={(event) => {
+          setWords(event.target.value);
+          setUnknown('');
+        }}
         onKeyDown={(event) => {
-          const [first] = offered;
-          if (event.key !== 'Enter' || !first) return;
+          if (event.key !== 'Enter' || !words.trim()) return;
           event.preventDefault();
-          add(first.what);
+          void addMeant();
         }}
       />
+      {unknown && (
+        <p role="alert" className="text-base text-error">
+          {unknown}
+        </p>
+      )}
       {offered.length > 0 && (
         <ul aria-label="It could be" className="flex flex-wrap gap-1.5">
           {offered.map(({ what, name, note }) => (
