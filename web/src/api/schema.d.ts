@@ -2546,6 +2546,8 @@ export interface components {
             total: number;
             /** Per Litre */
             per_litre: number | null;
+            /** Parts */
+            parts: components["schemas"]["oenomel__interchange__reports__stillroom__PartReport"][];
             /** Missing */
             missing: string[];
             /** Words */
@@ -4502,21 +4504,6 @@ export interface components {
             impression?: string | null;
         };
         /**
-         * PartReport
-         * @description What a part tasted of alone.
-         */
-        PartReport: {
-            /** Id */
-            id: number;
-            /** Taster */
-            taster: string;
-            /** Tasted At */
-            tasted_at: string;
-            words: components["schemas"]["WordsEntry"];
-            /** Amended */
-            amended: boolean;
-        };
-        /**
          * Place
          * @description Where a drink stands: its distance from its family's home in steps, the words for it, and which of the family's homes it is held
          *     against; sweet against tart, in steps from the middle and in words: "level", "leans tart".
@@ -6290,6 +6277,40 @@ export interface components {
              * @default 1000
              */
             volume_ml: number;
+        };
+        /**
+         * PartReport
+         * @description What a part tasted of alone.
+         */
+        oenomel__api__routers__tastings__PartReport: {
+            /** Id */
+            id: number;
+            /** Taster */
+            taster: string;
+            /** Tasted At */
+            tasted_at: string;
+            words: components["schemas"]["WordsEntry"];
+            /** Amended */
+            amended: boolean;
+        };
+        /**
+         * PartReport
+         * @description What one part of something costs, by its price of a litre or a kilogram.
+         */
+        oenomel__interchange__reports__stillroom__PartReport: {
+            /** Name */
+            name: string;
+            /** Cost */
+            cost: number | null;
+            /** Slug */
+            slug: string;
+            /**
+             * Per
+             * @enum {string}
+             */
+            per: "litre" | "kg";
+            /** Price */
+            price: number | null;
         };
         /**
          * AcidEntry
@@ -10842,7 +10863,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PartReport"][];
+                    "application/json": components["schemas"]["oenomel__api__routers__tastings__PartReport"][];
                 };
             };
             /** @description Not Found */
@@ -10888,7 +10909,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PartReport"][];
+                    "application/json": components["schemas"]["oenomel__api__routers__tastings__PartReport"][];
                 };
             };
             /** @description Bad Request */

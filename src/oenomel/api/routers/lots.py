@@ -26,6 +26,7 @@ from oenomel.core.larder import (
     fruit_of,
     hours_words,
     is_past_its_day,
+    lasts_h,
     piece_yield,
     titrated_acid,
     titration_recipe,
@@ -237,7 +238,7 @@ def _report(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: 
 
 def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: bool) -> dict[str, object]:
     hours = hours_since(record.made_at)
-    keeps = lot.ingredient.label("keeps_days")
+    lasts = lasts_h(lot.ingredient)
     made = datetime.fromisoformat(record.made_at)
     same = ("id", "name", "made_at", "used_up_at", "volume_ml", "left_ml", "pieces")
     notes = list(lot.notes)
@@ -250,7 +251,7 @@ def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: 
         "hours": hours,
         "age": hours_words(hours),
         "past_its_day": is_past_its_day(lot.ingredient, hours),
-        "use_by": (made + timedelta(days=keeps)).isoformat(timespec="seconds") if keeps else None,
+        "use_by": (made + timedelta(hours=lasts)).isoformat(timespec="seconds") if lasts else None,
         "cooked": bool(record.preparation),
         "in_use": in_use,
         "composition": composition_entry(lot.ingredient.composition),

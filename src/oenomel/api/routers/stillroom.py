@@ -18,8 +18,8 @@ from oenomel.api.reading.today import ListedDrink, todays_list
 from oenomel.api.room import room
 from oenomel.api.routers.lots import LotName, Time, checked_time, day_name
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, Tier, known_by, slug_for
-from oenomel.core.stillroom import Good, Outcome, Preparation, all_goods, goods_found, prepared, scaled, to_acid, to_brix
+from oenomel.core.larder import Ingredient, SourcedValue, Tier, known_by, slug_for
+from oenomel.core.stillroom import OWN_RECIPE, Good, Outcome, Preparation, all_goods, goods_found, prepared, scaled, to_acid, to_brix
 from oenomel.core.today import TodaysDrink, cost_of_preparation, effect_words, making_headline, todays_drink
 from oenomel.errors import OenomelError, OutOfRange, RecordConflict, SpecError
 from oenomel.interchange.models import Entry, Named, Plain
@@ -31,6 +31,7 @@ from oenomel.interchange.reports.stillroom import (
     FollowReport,
     KitchenFound,
     MadeReport,
+    PartReport,
     PreparationAnswer,
     PreparationSummary,
 )
@@ -172,7 +173,11 @@ def make_preparation(slug: str, body: MakingEntry, conn: Connection, conditions:
         outcome = prepared(_preparation(conn, body.file, slug))
         made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
         name = body.name or lots.unused_name(conn, slug, day_name(made_at))
-        contents = json.dumps([asdict(each) for each in outcome.ingredient(slug, base.name).values.values()])
+        values = [*outcome.ingredient(slug, base.name).values.values()]
+        per_litre = _answer(conn, outcome).cost.per_litre
+        if per_litre:
+            values.append(SourcedValue("price_per_litre", per_litre, 0.0, OWN_RECIPE, "house-made", "what went in"))
+        contents = json.dumps([asdict(each) for each in values])
         record = LotRecord(
             slug, name, made_at, None, outcome.yield_ml, outcome.yield_ml, None, body.file.model_dump_json(exclude_unset=True), contents
         )
@@ -261,7 +266,8 @@ def _called(conn: sqlite3.Connection, name: str) -> str:
 def _answer(conn: sqlite3.Connection, outcome: Outcome) -> PreparationAnswer:
     cost = cost_of_preparation(outcome, tonight.good_prices(conn))
     per_litre = 1000 * cost.total / outcome.yield_ml if outcome.yield_ml > 0 and not cost.missing else None
-    told = CostReport(total=cost.total, per_litre=per_litre, missing=list(cost.missing), words=cost.words)
+    parts = [PartReport.model_validate(each) for each in cost.parts]
+    told = CostReport(total=cost.total, per_litre=per_litre, parts=parts, missing=list(cost.missing), words=cost.words)
     return PreparationAnswer(**preparation_report(outcome).model_dump(), cost=told)
 
 

@@ -37,6 +37,7 @@ from oenomel.core.larder.lots import (
     ReadingName,
     hours_words,
     is_past_its_day,
+    lasts_h,
     lot_of,
 )
 from oenomel.core.larder.search import Findable, Found, Index, Tier, known_by, stems
@@ -60,7 +61,7 @@ __all__ = [
     "Ingredient", "Kind", "Label", "Larder", "Lot", "LotReading", "Pressing", "ReadingName", "ShelfState", "Shelved", "SlotName",
     "SourcedValue", "Tier", "abv_of_proof", "aromas", "aromas_between", "blend", "bottle_from", "capital", "catalogue",
     "composition_from_values", "density_of", "freezing_point_c", "fruit_of", "fruit_to_buy", "gaps_of", "garnish_of_fruit",
-    "heat_capacity_j_per_k", "hours_words", "is_past_its_day", "kinship", "known_by", "likeness", "listed", "lot_of", "lye_ml_for",
-    "piece_yield", "read_ingredients", "set_right", "slug_for", "stems", "sweetness_classes", "titrated_acid", "titration_recipe",
-    "water_g", "with_article",
+    "heat_capacity_j_per_k", "hours_words", "is_past_its_day", "kinship", "known_by", "lasts_h", "likeness", "listed", "lot_of",
+    "lye_ml_for", "piece_yield", "read_ingredients", "set_right", "slug_for", "stems", "sweetness_classes", "titrated_acid",
+    "titration_recipe", "water_g", "with_article",
 ]  # fmt: skip

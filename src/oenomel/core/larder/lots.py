@@ -167,10 +167,16 @@ def hours_words(hours: float) -> str:
 
 def is_past_its_day(ingredient: Ingredient, hours: float) -> bool:
     """Whether a lot is older than such a thing should be: a juice of the day after twelve hours, anything else after the days it keeps."""
+    lasts = lasts_h(ingredient)
+    return lasts is not None and hours > lasts
+
+
+def lasts_h(ingredient: Ingredient) -> float | None:
+    """Hours that a lot is fit to pour: a juice of the day twelve, anything else the days it keeps; None where nobody tells."""
     keeps = ingredient.label("keeps_days")
     if keeps is None:
-        return False
-    return hours > (HALF_DAY_H if ingredient.kind == "juice" and keeps <= 2 else 24 * keeps)
+        return None
+    return HALF_DAY_H if ingredient.kind == "juice" and keeps <= 2 else 24 * keeps
 
 
 def _check(reading: LotReading, ingredient: Ingredient) -> None:

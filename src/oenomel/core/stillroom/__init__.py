@@ -3,7 +3,7 @@
 from oenomel.core.stillroom.adjusting import to_acid, to_brix
 from oenomel.core.stillroom.by_cup import by_cup_words
 from oenomel.core.stillroom.goods import Good, all_goods, goods_found
-from oenomel.core.stillroom.outcome import Outcome, prepared
+from oenomel.core.stillroom.outcome import OWN_RECIPE, Outcome, prepared
 from oenomel.core.stillroom.preparation import (
     Do,
     FinalMeasure,
@@ -18,6 +18,6 @@ from oenomel.core.stillroom.preparation import (
 )
 
 __all__ = [
-    "Do", "FinalMeasure", "Good", "KitchenStep", "KitchenUnit", "Line", "Outcome", "Preparation", "PreparationKind", "all_goods",
-    "by_cup_words", "checked_line", "goods_found", "line_of", "prepared", "scaled", "to_acid", "to_brix",
+    "OWN_RECIPE", "Do", "FinalMeasure", "Good", "KitchenStep", "KitchenUnit", "Line", "Outcome", "Preparation", "PreparationKind",
+    "all_goods", "by_cup_words", "checked_line", "goods_found", "line_of", "prepared", "scaled", "to_acid", "to_brix",
 ]  # fmt: skip

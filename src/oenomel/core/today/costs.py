@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Literal
 
 from oenomel.core.larder import Ingredient, listed
 from oenomel.core.spec import Drink
@@ -15,10 +16,13 @@ FREE_KINDS = frozenset({"water"})
 
 @dataclass(frozen=True, slots=True)
 class PartCost:
-    """What one part costs; None where nobody told its price."""
+    """What one part costs, by its price of a litre or a kilogram (``per``); None where nobody told that."""
 
     name: str
     cost: float | None
+    slug: str
+    per: Literal["litre", "kg"]
+    price: float | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,16 +41,8 @@ class Cost:
 
 def cost_of_drink(drink: Drink) -> Cost:
     """What a drink's pours cost, by the price of a litre of each."""
-    parts = []
-    for pour in drink.pours:
-        if pour.volume_ml <= 0 or pour.stage == "garnish":
-            continue
-        price = pour.ingredient.label("price_per_litre")
-        free = pour.ingredient.kind in FREE_KINDS and not pour.ingredient.is_sparkling
-        parts.append(
-            PartCost(pour.ingredient.name, 0.0 if free and price is None else None if price is None else price * pour.volume_ml / 1000)
-        )
-    return _summed(parts)
+    poured = [pour for pour in drink.pours if pour.volume_ml > 0 and pour.stage != "garnish"]
+    return _summed([_by_the_litre(pour.ingredient, pour.volume_ml) for pour in poured])
 
 
 def cost_of_preparation(outcome: Outcome, price_per_kg: Mapping[str, float]) -> Cost:
@@ -55,9 +51,9 @@ def cost_of_preparation(outcome: Outcome, price_per_kg: Mapping[str, float]) -> 
     for line in outcome.preparation.lines:
         if isinstance(line.what, Good):
             price = 0.0 if line.what.role == "water" else price_per_kg.get(line.what.slug)
-            parts.append(PartCost(line.what.name, None if price is None else price * line.grams / 1000))
+            parts.append(PartCost(line.what.name, _times(price, line.grams), line.what.slug, "kg", price))
         else:
-            parts.append(PartCost(line.what.name, _by_the_litre(line.what, line.grams)))
+            parts.append(_by_the_litre(line.what, line.grams / line.what.composition.density_g_per_ml))
     return _summed(parts)
 
 
@@ -72,11 +68,16 @@ def pour_cost_words(cost: Cost, price: float | None) -> str:
     return f"{'at least ' if cost.missing else ''}{100 * cost.total / price:.0f} % of its price"
 
 
-def _by_the_litre(ingredient: Ingredient, grams: float) -> float | None:
+def _by_the_litre(ingredient: Ingredient, ml: float) -> PartCost:
     price = ingredient.label("price_per_litre")
-    if price is None:
-        return 0.0 if ingredient.kind in FREE_KINDS and not ingredient.is_sparkling else None
-    return price * grams / ingredient.composition.density_g_per_ml / 1000
+    if price is None and ingredient.kind in FREE_KINDS and not ingredient.is_sparkling:
+        price = 0.0
+    return PartCost(ingredient.name, _times(price, ml), ingredient.slug, "litre", price)
+
+
+def _times(price: float | None, amount: float) -> float | None:
+    """What so many grams or millilitres cost by the price of a thousand."""
+    return None if price is None else price * amount / 1000
 
 
 def _summed(parts: list[PartCost]) -> Cost:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from oenomel.interchange.models import Named, Report
 from oenomel.interchange.preparation import PreparationFile, PreparationReport
 
@@ -17,11 +19,22 @@ __all__ = [
 ]
 
 
+class PartReport(Report):
+    """What one part of something costs, by its price of a litre or a kilogram."""
+
+    name: str
+    cost: float | None
+    slug: str
+    per: Literal["litre", "kg"]
+    price: float | None
+
+
 class CostReport(Report):
     """What something costs in the house's own currency; ``words`` names what has no price."""
 
     total: float
     per_litre: float | None
+    parts: list[PartReport]
     missing: list[str]
     words: str
 

@@ -10,8 +10,15 @@ import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { useTitle } from '../../ui/useTitle';
 
+/** The day by which it is used; with its hour where that is the same day or the next. */
+function untilWords(made: string, until: string): string {
+  const hours = (Date.parse(until) - Date.parse(made)) / 3_600_000;
+  const hour = new Date(until).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  return hours <= 48 ? `${day(until)}, ${hour}` : day(until);
+}
+
 /** Kinds whose sweetness is told by the refractometer. */
-const SWEET = new Set(['syrup', 'honey', 'juice']);
+const SWEET = new Set(['syrup', 'honey']);
 
 /** What is stuck on the bottle: name, made, use by, what it contains, how sweet and strong. */
 export function LabelPage() {
@@ -57,7 +64,7 @@ export function LabelPage() {
           <p className="font-display text-[22pt] leading-none font-semibold">{ingredient.name}</p>
           <p className="text-[12pt]">{name}</p>
           <p className="pt-1 text-[12pt]">Made {day(made_at)}</p>
-          {use_by && <p className="text-[15pt] font-semibold">Use by {day(use_by)}, cold</p>}
+          {use_by && <p className="text-[15pt] font-semibold">Use by {untilWords(made_at, use_by)}, cold</p>}
           <p className="text-[11pt]">{figures.join(' · ')}</p>
           <p className="text-[11pt]">{allergens.length ? `Contains ${allergens.join(', ')}` : 'No allergen named'}</p>
           {cautions.length > 0 && <p className="text-[9pt]">{cautions.join(', ')}</p>}

@@ -40,7 +40,7 @@ export function LotPage() {
             {lot.ingredient.name} <span className="font-sans text-xl font-normal">{lot.name}</span>
           </h1>
           <p className="text-lg text-quiet">
-            {lot.cooked ? 'Cooked' : lot.pieces ? `Pressed of ${lot.pieces}` : 'Noted'} {lot.age}
+            {lot.cooked ? 'Cooked' : lot.pieces ? `Pressed of ${lot.pieces} fruits,` : 'Noted'} {lot.age}
             {lot.used_up_at ? ', used up' : lot.in_use ? ', poured from today' : ', stands behind a newer one'}
             {lot.made_by && ` · known by ${lot.made_by}`}
           </p>

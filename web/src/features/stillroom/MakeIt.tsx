@@ -98,7 +98,7 @@ function WhatFollows({ made }: { made: Making }) {
           Its label
         </Link>
         <Link to="/today" className="btn min-h-11 text-base">
-          Bring them back in Today
+          {made.follows.every(({ fine }) => fine) ? 'Today' : 'Bring them back in Today'}
         </Link>
       </div>
     </div>

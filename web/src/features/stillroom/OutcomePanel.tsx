@@ -1,8 +1,11 @@
-import type { Fault, PreparationAnswer } from '../../api/client';
 import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+
+import { api, type Fault, type PreparationAnswer } from '../../api/client';
 import { currencyQuery } from '../../api/queries/today';
 import { money, plain } from '../../lib/format';
 import { AxisMark } from '../../ui/AxisMark';
+import { Figure } from '../../ui/Field';
 import { Fold } from '../../ui/Fold';
 import { Refused } from '../../ui/Refused';
 import { useKept } from '../../ui/useKept';
@@ -75,6 +78,7 @@ export function OutcomePanel({ answer, fault }: Props) {
           ))}
         </ul>
       )}
+      <Costs parts={cost.parts} sign={currency?.sign ?? ''} />
       <Fold title="Why these numbers">
         <ul className="flex flex-col gap-1 text-base">
           {last.why.map((each) => (
@@ -83,6 +87,40 @@ export function OutcomePanel({ answer, fault }: Props) {
         </ul>
       </Fold>
     </section>
+  );
+}
+
+/** What each part costs; the price of what is weighed is told here, that of a bottle on its own page. */
+function Costs({ parts, sign }: { parts: PreparationAnswer['cost']['parts']; sign: string }) {
+  const put = api.useMutation('put', '/api/goods/{slug}/price');
+  return (
+    <Fold title="What goes in costs">
+      <ul className="flex flex-col gap-1 text-base">
+        {parts.map(({ name, slug, per, price, cost }) => (
+          <li key={`${slug} ${name}`} className="flex flex-wrap items-center gap-2">
+            <span className="grow">{name}</span>
+            {per === 'kg' ? (
+              <label className="flex items-center gap-2 text-quiet">
+                a kilogram
+                <Figure
+                  aria-label={`A kilogram of ${name} costs`}
+                  className="input min-h-11 w-24 font-figure text-base-content"
+                  most={100000}
+                  value={price}
+                  onFigure={(told) => put.mutate({ params: { path: { slug } }, body: { price_per_kg: told } })}
+                />
+              </label>
+            ) : (
+              <Link className="underline" to={`/larder/${slug}`}>
+                {price === null ? 'no price of a litre yet' : `${money(price, sign)} a litre`}
+              </Link>
+            )}
+            <span className="w-16 text-right font-semibold">{cost === null ? '—' : money(cost, sign)}</span>
+          </li>
+        ))}
+      </ul>
+      <Refused fault={put.error} className="text-error" />
+    </Fold>
   );
 }
 

@@ -126,7 +126,7 @@ const SENTENCES: Record<PreparationStep['do'], string> = {
   skim: 'Skim the foam off',
   steep: 'Let it steep, covered',
   strain: 'Strain',
-  cool: 'Cool it, before it meets egg or ice',
+  cool: 'Cool, before egg or ice',
 };
 
 interface ThrownProps {

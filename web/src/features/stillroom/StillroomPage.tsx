@@ -58,7 +58,7 @@ function PreparationCard({ preparation }: { preparation: PreparationSummary }) {
       >
         <span className="font-display text-xl font-semibold">{makes.name}</span>
         <span className="text-base text-quiet">
-          {capital(kind)}, in {drinks} {drinks === 1 ? 'drink' : 'drinks'} of the list
+          {capital(kind)}, in {drinks || 'no'} {drinks < 2 ? 'drink' : 'drinks'} of the list
         </span>
         {report ? (
           <span>
