@@ -65,7 +65,7 @@ def test_a_lot_is_noted_with_its_readings_and_answers_what_they_make_of_it(clien
         ({"name": "today"}, 422, "give it a name of its own"),
         ({"name": "taken"}, 409, 'there is a lot "taken" of it already'),
         ({"pieces": 8, "volume_ml": 2000}, 422, "count or measure again"),
-        ({"volume_ml": 0}, 422, "wants more than 0"),
+        ({"volume_ml": 0}, 422, "wants 0.1 or more"),
     ],
 )
 def test_a_lot_that_can_not_be_is_refused_whole(client, told, status, sentence):
@@ -152,6 +152,61 @@ def test_today_tells_what_to_pour_instead_and_how_much_surer_a_reading_made_it(c
     assert surer[0]["after"] < 0.5 * surer[0]["before"]
     client.patch(f"/api/lots/{noted['id']}", json={"used_up": True})
     assert client.get("/api/today").json()["headline"] == fine["headline"]
+
+
+def test_today_follows_a_new_name_a_new_trial_and_the_ice(client):
+    drink = listed(client, sour())
+    client.patch(f"/api/drinks/{drink}", json={"name": "Renamed Sour"})
+    first = client.get("/api/today").json()["drinks"][0]
+    assert first["name"] == "Renamed Sour"
+    shaken_cold = client.get("/api/today?dilution=heat balance&ice_c=-18&ice_g=120").json()["drinks"][0]
+    assert shaken_cold["today"]["abv"] > first["today"]["abv"]
+    assert shaken_cold["fine"]
+    kept = client.get(f"/api/drinks/{drink}").json()
+    body = {"name": "Less lime", "parent_trial_id": kept["trials"][0]["id"], "spec": sour(lime=15), "revision": 0}
+    newer = client.post(f"/api/drinks/{drink}/trials", json=body).json()["trials"][-1]
+    assert client.get("/api/today").json()["drinks"][0]["trial"] == 1  # it isn't finished
+    client.put(f"/api/drinks/{drink}/trials/{newer['id']}/mark", json={"mark": "finished"})
+    assert client.get("/api/today").json()["drinks"][0]["trial"] == 2
+    coarse = client.get("/api/today?grid=7.5").json()
+    assert coarse["headline"] == "It is fine as it is written."
+    assert client.get("/api/today?grid=0.1").status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+
+
+def test_where_nothing_is_finished_the_newest_trial_of_each_is_shown_and_said(client):
+    assert client.get("/api/today").json()["headline"] == "Nothing is on the list yet."
+    client.post("/api/drinks", json={"name": "Open", "spec": sour("Open"), "trial_name": "First"})
+    today = client.get("/api/today").json()
+    assert (today["whole_book"], [each["name"] for each in today["drinks"]]) == (True, ["Open"])
+
+
+def test_a_lot_past_its_day_is_told_at_the_bench_and_of_the_lot(client):
+    made_at = (datetime.now(UTC) - timedelta(hours=20)).isoformat()
+    old = lot(client, name="yesterday", made_at=made_at)
+    assert old["past_its_day"]
+    assert old["notes"][0].startswith("Lime juice pressed 20 hours ago: juice is the day's")
+    findings = client.post("/api/predict", json=sour(lot="yesterday")).json()["findings"]
+    assert next(each for each in findings if each["code"] == "old-lot")["severity"] == "warning"
+    assert all(each["code"] != "old-lot" for each in client.post("/api/predict", json=sour()).json()["findings"])
+
+
+def test_a_bottle_stays_while_there_are_lots_of_it(client):
+    label = {"name": "Gate-house liqueur", "kind": "liqueur", "abv": 22}
+    bottle = client.post("/api/bottles", json=label).json()["slug"]
+    noted = lot(client, bottle, readings=[{"what": "abv", "value": 21.5}])
+    assert client.delete(f"/api/bottles/{bottle}").json()["detail"] == "there are lots or a recipe of it: retire it instead"
+    client.delete(f"/api/lots/{noted['id']}")
+    assert client.delete(f"/api/bottles/{bottle}").status_code == HTTPStatus.NO_CONTENT
+
+
+def test_readings_that_no_longer_fit_a_changed_larder_are_left_out_and_said(client):
+    noted = lot(client, "vodka", readings=[{"what": "density", "value": 0.948}])
+    client.patch("/api/larder/vodka", json={"abv": 0, "sugar": 0, "source": "a slip"})
+    answer = client.get(f"/api/lots/{noted['id']}")
+    assert answer.status_code == HTTPStatus.OK
+    assert answer.json()["notes"][0].startswith("Its readings no longer fit what the larder tells, and are left out: 0.948 g/ml is lighter")
+    assert client.get("/api/today").status_code == HTTPStatus.OK
+    assert client.patch(f"/api/lots/{noted['id']}", json={"used_up": True}).status_code == HTTPStatus.OK
 
 
 def test_serves_pars_prices_and_the_currency_are_told_once_and_followed(client):

@@ -185,3 +185,99 @@ def test_a_pour_is_taken_of_a_lot_at_the_bench_by_hand_and_by_the_palette(page, 
     expect(pours).not_to_contain_text("of the lot")
     page.keyboard.press("Control+z")
     expect(pours).to_contain_text("of the lot “green crate”")
+
+
+def test_the_bench_leads_to_the_lot_that_its_doubt_asks_for(page, server):
+    page.goto(f"{server.url}/bench/3")
+    acidity = page.get_by_role("article", name="Acidity")
+    acidity.get_by_role("link", name="Lemon juice").click()
+    expect(page.get_by_role("heading", name="Lemon juice first squeeze")).to_be_visible()
+    page.get_by_role("button", name="Used up").click()
+    expect(page.get_by_text("used up", exact=False).first).to_be_visible()
+    page.goto(f"{server.url}/bench/3")
+    acidity.get_by_role("link", name="Lemon juice").click()
+    # None is there any more: the way leads to noting one.
+    dialog = page.get_by_role("dialog", name="A lot of lemon juice")
+    expect(dialog).to_be_visible()
+    dialog.get_by_role("button", name="Leave it").click()
+    expect(dialog).to_be_hidden()
+
+
+def test_what_is_in_hand_in_the_stillroom_outlasts_a_server_that_is_killed(page, server):
+    page.goto(f"{server.url}/stillroom/bay-syrup")
+    rows = page.get_by_role("list", name="Lines").get_by_role("listitem")
+    expect(rows).to_have_count(3)
+    rows.first.get_by_role("textbox").fill("450")
+    rows.first.get_by_role("textbox").press("Enter")
+    expect(page.get_by_role("button", name="Write it down")).to_be_enabled()
+    server.kill()
+    server.start()
+    page.goto(f"{server.url}/stillroom/bay-syrup")
+    expect(rows.first.get_by_role("textbox")).to_have_value("450")
+    page.get_by_role("button", name="Write it down").click()
+    expect(page.get_by_role("button", name="Written down")).to_be_disabled()
+
+
+def test_a_syrup_is_scaled_brought_to_a_brix_and_its_price_told(page, server):
+    page.goto(f"{server.url}/stillroom/bay-syrup")
+    rows = page.get_by_role("list", name="Lines").get_by_role("listitem")
+    page.get_by_label("So much is on hand").fill("800")
+    page.keyboard.press("Enter")
+    expect(rows.nth(1).get_by_role("textbox")).to_have_value("800")
+    outcome = page.get_by_role("region", name="What it comes to")
+    outcome.get_by_label("Bring it to so many °Bx").fill("60")
+    page.keyboard.press("Enter")
+    expect(outcome).to_contain_text(re.compile(r"Bring it to 60 °Bx: \d+ g of sugar"))
+    expect(outcome).to_contain_text("Without Bay leaves: no price is told.")
+    outcome.get_by_text("What goes in costs").click()
+    outcome.get_by_label("A kilogram of Bay leaves costs").fill("40")
+    page.keyboard.press("Enter")
+    expect(outcome).not_to_contain_text("no price is told")
+    expect(outcome).to_contain_text("a litre")
+
+
+def test_the_evening_s_serves_and_prices_are_told_and_the_fruit_follows(page, server):
+    page.goto(f"{server.url}/today")
+    fruit = page.get_by_role("region", name="Fruit for tonight")
+    expect(fruit).to_contain_text("limes")
+    before = fruit.inner_text()
+    page.get_by_text("Expected tonight, and prices").click()
+    serves = page.get_by_label("Serves of Forcing Shed Daisy expected")
+    serves.fill("60")
+    serves.press("Enter")
+    expect(fruit).not_to_have_text(before)
+    price = page.get_by_label("Price of Forcing Shed Daisy")
+    price.fill("0")
+    price.press("Enter")
+    expect(page.get_by_role("alert").filter(has_text="a price of nothing is no price".capitalize())).to_be_visible()
+    expect(card(page, "Forcing Shed Daisy")).to_contain_text("of its price")
+
+
+def test_the_larder_is_taken_in_as_a_table_or_refused_by_its_line(page, server, tmp_path):
+    page.goto(f"{server.url}/larder")
+    table = tmp_path / "larder.csv"
+    table.write_text("name,kind,sugar\nHedge cordial,syrup,much\n")
+    page.get_by_label("A larder as a table").set_input_files(table)
+    expect(page.get_by_role("alert")).to_contain_text('Line 2, sugar: "much" is no number')
+    table.write_text("name,kind,sugar\nHedge cordial,syrup,62\n")
+    page.get_by_label("A larder as a table").set_input_files(table)
+    expect(page.get_by_role("status")).to_contain_text("1 added")
+    expect(page.get_by_role("region", name="Ingredients")).to_contain_text("Hedge cordial")
+
+
+def test_rooms_stand_behind_one_button_by_keyboard_and_on_a_phone(page, server, violations):
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.goto(f"{server.url}/today")
+    rooms = page.get_by_role("button", name="Rooms")
+    rooms.focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("link", name="Stillroom")).to_be_visible()
+    assert violations() == []
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("link", name="Stillroom")).to_be_hidden()
+    expect(rooms).to_be_focused()
+    page.keyboard.press("Enter")
+    page.keyboard.press("Tab")
+    page.keyboard.press("Enter")
+    expect(page).to_have_url(f"{server.url}/larder")

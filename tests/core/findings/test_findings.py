@@ -50,6 +50,11 @@ def with_part(name: str, stage: str = "mixed", ml: float = 20, **values: object)
     return replace(SOUR, pours=(*SOUR.pours, Pour(part, ml, slot="sweet", stage=stage)))
 
 
+def of_lot(slug: str, hours: float) -> Drink:
+    old = replace(catalogue()[slug], lot="a lot", lot_hours=hours)
+    return SOUR.with_pours(tuple(pour.of(old) if pour.ingredient.slug == slug else pour for pour in SOUR.pours))
+
+
 # For each code: a drink that it fires on, and one much like it on which it keeps quiet.
 FIRES = {
     "sparkling-in-the-tin": (drink(RUM, LIME, SYRUP, ("soda-water", 60)), FIZZ),
@@ -99,6 +104,7 @@ FIRES = {
     "strong-serve": (drink(("white-rum", 100), LIME, SYRUP), SOUR),
     "flammable": (drink(("overproof-rum", 10, "floated"), LIME, SYRUP), SOUR),
     "press-today": (SOUR, drink(RUM, ("citric-acid-solution", 22.5), SYRUP)),
+    "old-lot": (of_lot("lime-juice", 14), of_lot("lime-juice", 5)),
     "use-by": (drink(RUM, LIME, ("ginger-syrup", 20)), SOUR),
     "ice-is-food": (SOUR, by(SOUR, Method(ice="none"))),
     "grapefruit": (drink(RUM, ("grapefruit-juice", 60), SYRUP), SOUR),

@@ -140,6 +140,7 @@ def test_ph_moves_nothing():
         ("vodka", [("density", 1.02)], "without sugar it would hold no alcohol"),
         ("orange-liqueur-sweet", [("abv", 40.0), ("density", 0.90)], "40 % ABV and 0.900 g/ml disagree"),
         ("vodka", [("abv", 99.0)], "no spirit is stronger"),
+        ("lime-juice", [("density", 0.95)], "lighter than water, and it holds no alcohol"),
         ("lime-juice", [("ph", 14.0)], "pH goes from 1 to 9"),
         ("lime-juice", [("acid", -1.0)], "goes from 0 to 60"),
         ("lime-juice", [("acid", 5.0, 50.0)], "tells nothing"),

@@ -3,6 +3,8 @@
 from dataclasses import replace
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 from support.drinks import drink
 from support.forty_specs import specs
 from support.kitchen import preparation
@@ -51,6 +53,25 @@ def test_a_weak_lime_wants_more_of_it_and_nothing_that_the_drink_is_known_by_mov
     # After it, nobody could tell the acidity from what was written.
     mended = forecast_of(found.instead.drink).served
     assert abs(AXES["acid"].at(mended.acid) - AXES["acid"].at(found.written.served.acid)) < 0.5
+
+
+@given(st.floats(0.97, 1.03))
+def test_a_reading_near_what_was_supposed_leaves_every_drink_as_it_was_written(factor):
+    usual = LARDER["lime-juice"].composition.acid_as_citric
+    assert today(SOUR, lot("lime-juice", ("acid", factor * usual))).is_fine
+
+
+@given(st.floats(3.5, 9.0), st.sampled_from([2.5, 5.0, 7.5]))
+def test_whatever_the_lime_the_correction_is_pourable_and_brings_nearer(acid, grid):
+    read = lot("lime-juice", ("acid", acid))
+    written = forecast_of(SOUR)
+    found = todays_drink(written, written, read, grid)
+    for move in found.moves:
+        assert move.after_ml % grid == pytest.approx(0)
+    if found.instead is not None:
+        mended = forecast_of(found.instead.drink).served
+        before, after = (abs(AXES["acid"].at(each.acid) - AXES["acid"].at(written.served.acid)) for each in (found.present.served, mended))
+        assert after <= before + 1e-9
 
 
 def test_a_sharper_lime_wants_less_of_it():

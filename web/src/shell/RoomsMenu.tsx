@@ -34,13 +34,12 @@ export function RoomsMenu() {
         <LayoutGrid size={20} aria-hidden /> <span className="max-[500px]:sr-only">Rooms</span>
       </button>
       {open && (
-        <ul className="panel absolute top-full left-0 z-30 mt-1 w-84 p-1.5 shadow-lg max-[500px]:-left-24">
+        <ul className="panel absolute top-full left-0 z-30 mt-1 w-84 p-1.5 shadow-lg max-[500px]:fixed max-[500px]:inset-x-3 max-[500px]:top-16 max-[500px]:w-auto">
           {ROOMS.map(([to, name, words]) => (
             <li key={to}>
               <Link
                 to={to}
                 aria-current={pathname === to ? 'page' : undefined}
-                aria-label={name}
                 className="flex min-h-12 items-baseline gap-2 rounded-xl px-3 py-2.5 text-lg hover:bg-secondary focus-visible:bg-secondary"
                 onClick={() => setOpen(false)}
               >

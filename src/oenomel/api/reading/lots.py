@@ -34,7 +34,8 @@ def supposed(base: Ingredient, lot: LotRecord) -> Ingredient:
 
 def as_it_is(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
     """A lot with its readings taken in; raises ImpossibleMeasurement."""
-    return lot_of(supposed(base, lot), [LotReading(each.what, each.value, each.sd) for each in readings], lot.name)
+    found = lot_of(supposed(base, lot), [LotReading(each.what, each.value, each.sd) for each in readings], lot.name)
+    return replace(found, ingredient=replace(found.ingredient, lot_hours=hours_since(lot.made_at)))
 
 
 def as_kept(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:

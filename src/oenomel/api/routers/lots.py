@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
+from collections.abc import Callable, Sequence
 from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 from http import HTTPStatus
@@ -20,6 +21,7 @@ from oenomel.core.balance import AXES
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import (
     READABLE,
+    Ingredient,
     Lot,
     Pressing,
     ReadingName,
@@ -27,6 +29,7 @@ from oenomel.core.larder import (
     hours_words,
     is_past_its_day,
     lasts_h,
+    old_lot_words,
     piece_yield,
     titrated_acid,
     titration_recipe,
@@ -34,7 +37,7 @@ from oenomel.core.larder import (
 from oenomel.errors import DomainError, SpecError
 from oenomel.instruments.bench_set import DEVICES, BenchSet
 from oenomel.instruments.hidden_truth import sample_of_lot
-from oenomel.interchange.models import Entry, Named, Plain, RowId
+from oenomel.interchange.models import Entry, Name, Named, Plain, RowId
 from oenomel.interchange.reports.lots import DoubtOfDrink, LotDetail, LotReport, ReadingReport, TitratedReport
 from oenomel.interchange.spec.drink import TODAYS, composition_entry
 from oenomel.store import ingredients, lots
@@ -46,7 +49,7 @@ router = room("lots")
 
 LotName = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=200)]
 Time = Annotated[str, Field(max_length=40)]
-Volume = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
+Volume = Annotated[float, Field(ge=0.1, le=1_000_000, allow_inf_nan=False)]
 NOT_YET: timedelta = timedelta(minutes=10)
 """How far a clock may be ahead of ours before what it stamps isn't made yet."""
 
@@ -74,7 +77,7 @@ class LotEntry(Entry):
 class LotChange(Entry):
     """What becomes of a lot: what is left of it, whether it is used up, its name, when it was made; left out, it stays as it is."""
 
-    name: LotName | None = None
+    name: Name | None = None
     made_at: Time | None = None
     left_ml: Annotated[float, Field(ge=0, le=1_000_000, allow_inf_nan=False)] | None = None
     volume_ml: Volume | None = None
@@ -130,7 +133,7 @@ def add_lot(body: LotEntry, conn: Connection) -> LotReport:
         lot_id = lots.add(conn, record)
         for each in body.readings:
             lots.add_reading(conn, ReadingRecord(lot_id, each.what, each.value, each.sd, each.device))
-        return _told(conn, lot_id)
+        return _told(conn, lot_id, as_it_is)
 
 
 @router.get("/lots/{lot_id}", responses=PROBLEMS["missing"])
@@ -165,7 +168,7 @@ def add_lot_reading(lot_id: RowId, body: LotReadingEntry, conn: Connection) -> L
     """Keeps a reading of a lot; refused with the reason where it can't be."""
     with transaction(conn):
         lots.add_reading(conn, ReadingRecord(lot_id, body.what, body.value, body.sd, body.device))
-        return _told(conn, lot_id)
+        return _told(conn, lot_id, as_it_is)
 
 
 @router.delete("/lots/{lot_id}/readings/{reading_id}", responses=PROBLEMS["write"])
@@ -202,6 +205,10 @@ def read_lot(lot_id: RowId, device: str, body: LotReadRequest, conn: Connection,
     return LotReadingEntry.model_validate({"what": quantity, "value": shown, "device": told})
 
 
+ReadIn = Callable[[Ingredient, LotRecord, Sequence[ReadingRecord]], Lot]
+"""How readings are taken in: strictly while one is written, leniently where they are only looked at."""
+
+
 def day_name(made_at: str) -> str:
     """What a nameless lot is called: its day and hour, as the clock on the wall shows them."""
     local = datetime.fromisoformat(made_at).astimezone()
@@ -220,14 +227,14 @@ def checked_time(told: str, path: str) -> str:
     return min(time, datetime.now(UTC)).isoformat(timespec="seconds")
 
 
-def _told(conn: sqlite3.Connection, lot_id: int) -> LotReport:
-    return _report(*_as_it_is(conn, lot_id))
+def _told(conn: sqlite3.Connection, lot_id: int, read_in: ReadIn = as_kept) -> LotReport:
+    return _report(*_as_it_is(conn, lot_id, read_in))
 
 
-def _as_it_is(conn: sqlite3.Connection, lot_id: int) -> tuple[LotRecord, Lot, list[ReadingRecord], bool]:
+def _as_it_is(conn: sqlite3.Connection, lot_id: int, read_in: ReadIn = as_kept) -> tuple[LotRecord, Lot, list[ReadingRecord], bool]:
     record = lots.get(conn, lot_id)
     readings = lots.readings_of(conn, [lot_id]).get(lot_id, [])
-    found = as_it_is(ingredients.get(conn, record.slug), record, readings)
+    found = read_in(ingredients.get(conn, record.slug), record, readings)
     newest = lots.newest(conn, [record.slug]).get(record.slug)
     return record, found, readings, newest is not None and newest.id == lot_id
 
@@ -243,7 +250,7 @@ def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: 
     same = ("id", "name", "made_at", "used_up_at", "volume_ml", "left_ml", "pieces")
     notes = list(lot.notes)
     if record.used_up_at is None and is_past_its_day(lot.ingredient, hours):
-        notes.insert(0, _too_old(lot, hours))
+        notes.insert(0, old_lot_words(lot.ingredient, hours))
     return {
         **{name: getattr(record, name) for name in same},
         "ingredient": Named(slug=lot.ingredient.slug, name=lot.ingredient.name),
@@ -260,13 +267,6 @@ def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: 
         "readings": [ReadingReport.model_validate(each) for each in readings],
         "notes": notes,
     }
-
-
-def _too_old(lot: Lot, hours: float) -> str:
-    if lot.ingredient.kind == "juice":
-        return f"Pressed {hours_words(hours)}: citrus is the day's, and yesterday's tastes flat. Press again, or taste it first."
-    keeps = lot.ingredient.label("keeps_days")
-    return f"Made {hours_words(hours)}, and it keeps about {keeps:.0f} days: smell and taste it before it is poured."
 
 
 def _detail(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> LotDetail:

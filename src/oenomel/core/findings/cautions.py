@@ -10,7 +10,7 @@ from importlib import resources
 from typing import Final
 
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
-from oenomel.core.larder import listed
+from oenomel.core.larder import is_past_its_day, listed, old_lot_words
 
 MANY_STANDARD_DRINKS_US: Final = 2.0
 LEAST_ALCOHOL_G: Final = 0.5
@@ -139,9 +139,16 @@ def _keeps(case: Case) -> Iterator[Finding]:
         yield Finding("use-by", "info", message)
 
 
+def _old_lot(case: Case) -> Iterator[Finding]:
+    for index, pour in case.poured:
+        hours = pour.ingredient.lot_hours
+        if hours is not None and is_past_its_day(pour.ingredient, hours):
+            yield Finding("old-lot", "warning", old_lot_words(pour.ingredient, hours), pour=index)
+
+
 def _ice(case: Case) -> Iterator[Finding]:
     if case.drink.serve.ice != "none" or case.drink.method.ice != "none":
         yield Finding("ice-is-food", "info", "Ice is food: a scoop and not hands, never a glass, and clean water.")
 
 
-CHECKS: Final = (_from_the_list, _allergens, _alcohol, _flammable, _keeps, _ice)
+CHECKS: Final = (_from_the_list, _allergens, _alcohol, _flammable, _keeps, _old_lot, _ice)

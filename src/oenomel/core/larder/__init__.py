@@ -39,6 +39,7 @@ from oenomel.core.larder.lots import (
     is_past_its_day,
     lasts_h,
     lot_of,
+    old_lot_words,
 )
 from oenomel.core.larder.search import Findable, Found, Index, Tier, known_by, stems
 from oenomel.core.larder.sentences import capital, listed, with_article
@@ -62,6 +63,6 @@ __all__ = [
     "SourcedValue", "Tier", "abv_of_proof", "aromas", "aromas_between", "blend", "bottle_from", "capital", "catalogue",
     "composition_from_values", "density_of", "freezing_point_c", "fruit_of", "fruit_to_buy", "gaps_of", "garnish_of_fruit",
     "heat_capacity_j_per_k", "hours_words", "is_past_its_day", "kinship", "known_by", "lasts_h", "likeness", "listed", "lot_of",
-    "lye_ml_for", "piece_yield", "read_ingredients", "set_right", "slug_for", "stems", "sweetness_classes", "titrated_acid",
-    "titration_recipe", "water_g", "with_article",
+    "lye_ml_for", "old_lot_words", "piece_yield", "read_ingredients", "set_right", "slug_for", "stems", "sweetness_classes",
+    "titrated_acid", "titration_recipe", "water_g", "with_article",
 ]  # fmt: skip

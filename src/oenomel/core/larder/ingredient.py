@@ -78,8 +78,8 @@ class Ingredient:
     (behind every bar) to 4 (seldom seen).
     ``impression`` is what composition can't see: how the trade describes it, never a figure.
     ``piece_ml`` and ``piece_g`` say what one piece or leaf adds. ``aroma`` holds weights 1 to 3 by tag, ``foam`` is "", "light"
-    or "firm". ``lot`` names today's bottle, squeeze or batch, where it is one. What is no part of the composition but has a source
-    stands in ``values`` besides: see `LABELS`.
+    or "firm". ``lot`` names today's bottle, squeeze or batch, where it is one, and ``lot_hours`` tells how old that is. What is no part
+    of the composition but has a source stands in ``values`` besides: see `LABELS`.
     """
 
     slug: str
@@ -99,6 +99,7 @@ class Ingredient:
     rank: int = USUAL_RANK
     values: Mapping[str, SourcedValue] = field(default_factory=dict)
     lot: str = ""
+    lot_hours: float | None = None
 
     @property
     def said(self) -> str:

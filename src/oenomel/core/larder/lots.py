@@ -9,7 +9,7 @@ from typing import Final, Literal, NamedTuple, get_args
 
 from oenomel.core.larder.composition import ACIDS, SUGARS, Composition, density_of, estimated_density
 from oenomel.core.larder.ingredient import Ingredient, SourcedValue
-from oenomel.core.larder.solutions import BRIX_PER_ABV, brix_of_density, sucrose_density
+from oenomel.core.larder.solutions import BRIX_PER_ABV, WATER_G_PER_ML, brix_of_density, sucrose_density
 from oenomel.errors import ImpossibleMeasurement
 
 ReadingName = Literal["acid", "brix", "abv", "ph", "density"]
@@ -54,6 +54,9 @@ DRY_G: Final = 0.5
 
 DENSITY_AGREES_WITHIN: Final = 0.008
 """How far a dry spirit's density may lie from what its strength says, [g/ml]: about 6 % ABV at the strength of a spirit (house rule)."""
+
+LEAST_SLOPE: Final = 250.0
+"""Grams of sugar in 100 ml by which a g/ml more is explained, at the least (sucrose table)."""
 
 LEAST_G: Final = 0.05
 FAR_OFF_SDS: Final = 3.0
@@ -169,6 +172,15 @@ def is_past_its_day(ingredient: Ingredient, hours: float) -> bool:
     """Whether a lot is older than such a thing should be: a juice of the day after twelve hours, anything else after the days it keeps."""
     lasts = lasts_h(ingredient)
     return lasts is not None and hours > lasts
+
+
+def old_lot_words(ingredient: Ingredient, hours: float) -> str:
+    """What has to be said of a lot that is older than such a thing should be."""
+    if ingredient.kind == "juice":
+        pressed = f"{ingredient.name} pressed {hours_words(hours)}"
+        return f"{pressed}: juice is the day's, and yesterday's tastes flat. Press again, or taste it first."
+    keeps = ingredient.label("keeps_days")
+    return f"{ingredient.name} made {hours_words(hours)}, and it keeps about {keeps:.0f} days: smell and taste it before it is poured."
 
 
 def lasts_h(ingredient: Ingredient) -> float | None:
@@ -313,9 +325,12 @@ def _by_density(read: _Found | None, abv: _Found, supposed: Composition) -> _Fou
     if read is None or (supposed.abv >= MISLEADS_FROM_ABV and supposed.sugar < DRY_G):
         return None
     if abv.value < MISLEADS_FROM_ABV:
+        if read.value < WATER_G_PER_ML - DENSITY_AGREES_WITHIN:
+            raise ImpossibleMeasurement(f"{read.value:.3f} g/ml is lighter than water, and it holds no alcohol: read the density again")
         brix = brix_of_density(read.value)
         slope = (brix_of_density(read.value + 0.001) * (read.value + 0.001) - brix * read.value) / 0.001
-        return _Found(brix * read.value, abs(slope) * read.sd)
+        # As light as water the table is level; a gram in 100 ml weighs four thousandths there too.
+        return _Found(brix * read.value, max(abs(slope), LEAST_SLOPE) * read.sd)
     alone = density_of(abv.value, 0.0)
     dissolved = _dissolved_weighing(read.value, abv.value)
     per_gram = (density_of(abv.value, 30.0) - alone) / 30.0

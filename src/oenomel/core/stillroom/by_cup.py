@@ -14,7 +14,9 @@ TOLD_FROM_BRIX = 0.5
 def by_cup_words(preparation: Preparation) -> str:
     """What "two to one" is by the cup and by weight, where it is written in one of them and that makes a difference; else nothing."""
     units = {line.unit for line in preparation.lines if line.unit != "piece"}
-    if len(preparation.lines) < 2 or units not in ({"cup"}, {"g"}):
+    plain = len(preparation.lines) == 2 and preparation.kind in ("syrup", "thinned honey")
+    # Who weighs fruit means weight; "two to one" in grams may have been meant by the cup.
+    if len(preparation.lines) < 2 or not (units == {"cup"} or (units == {"g"} and plain)):
         return ""
     written = [tuple(replace(line, unit=unit) for line in preparation.lines) for unit in ("g", "cup")]
     try:

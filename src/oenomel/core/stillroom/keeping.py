@@ -73,7 +73,8 @@ def cautions_of(preparation: Preparation, composition: Composition, keeps: int) 
         yield "It burns: keep it from flames."
     carried = {caution for line in preparation.lines for caution in line.what.cautions}
     yield from (words for caution, words in _BY_CAUTION.items() if caution in carried)
-    if "wild plant" not in carried and any(isinstance(line.what, Good) and line.what.role == "plant" for line in preparation.lines):
+    greens = any(isinstance(line.what, Good) and line.what.role == "plant" and not line.what.allergens for line in preparation.lines)
+    if greens and "wild plant" not in carried:
         yield "Only plants sold as food; a strong infusion holds more of a plant than any dish does."
     allergens = sorted({each for line in preparation.lines for each in line.what.allergens})
     if allergens:

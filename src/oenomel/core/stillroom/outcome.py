@@ -306,12 +306,13 @@ def _kinds(kinds: Mapping[str, float]) -> str:
 
 def _line_words(line: Line, matter: Floats) -> str:
     weight = "" if line.unit == "g" else f" = {line.grams:.0f} g"
-    return f"{amount_words(line)} of {line.name.lower()}{weight}{_whence(line)}: {listed(_brings(matter)) or 'no sugar, no acid'}."
+    return f"{amount_words(line)} of {line.said}{weight}{_whence(line)}: {listed(_brings(matter)) or 'no sugar, no acid'}."
 
 
 def _whence(line: Line) -> str:
     """Where a weight or a content comes from, where somebody could ask."""
-    if isinstance(line.what, Good) and line.what.why and (line.what.is_strained_out or line.unit not in ("g", "kg")):
+    by_the_cup = line.unit in ("cup", "tbsp", "tsp") and line.g_per_cup is None
+    if isinstance(line.what, Good) and line.what.why and (line.what.is_strained_out or by_the_cup):
         return f" ({line.what.why})"
     return ""
 

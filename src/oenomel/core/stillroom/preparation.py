@@ -6,7 +6,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from typing import Final, Literal, get_args
 
-from oenomel.core.larder import Ingredient
+from oenomel.core.larder import WATER_G_PER_ML, Ingredient
 from oenomel.core.stillroom.goods import Good, good_called, goods_near
 from oenomel.errors import DomainError, OutOfRange, SpecError
 
@@ -53,6 +53,11 @@ class Line:
         return self.what.name
 
     @property
+    def said(self) -> str:
+        """The same inside a sentence."""
+        return self.what.name.lower() if isinstance(self.what, Good) else self.what.said
+
+    @property
     def is_dry(self) -> bool:
         """Whether it is weighed rather than poured."""
         return self.what.role != "water" if isinstance(self.what, Good) else self.what.composition.solid
@@ -82,8 +87,10 @@ class Line:
             return self.g_per_cup / CUP_ML
         if isinstance(self.what, Ingredient):
             return self.what.composition.density_g_per_ml
+        if self.what.role == "water" and self.unit != "cup":
+            return WATER_G_PER_ML
         if self.what.g_per_cup is None:
-            raise DomainError(f"nobody knows what a cup of {self.name.lower()} weighs: weigh it in g, or tell g_per_cup")
+            raise DomainError(f"nobody knows what a cup of {self.said} weighs: weigh it in g, or tell g_per_cup")
         return self.what.g_per_cup / CUP_ML
 
     def _piece_g(self) -> float:
@@ -92,7 +99,7 @@ class Line:
         else:
             weight = self.what.piece_g or (self.what.piece_ml * self.what.composition.density_g_per_ml if self.what.piece_ml else None)
         if weight is None:
-            raise DomainError(f"nobody knows what a piece of {self.name.lower()} weighs: weigh it in g")
+            raise DomainError(f"nobody knows what a piece of {self.said} weighs: weigh it in g")
         return weight
 
 

@@ -37,9 +37,7 @@ SUMS: Final = ("ml", "sugar", "acid", "alcohol", "tin ml", "tin alcohol", "tin s
 FEW_POINTS: Final = 64
 """A box with no more points than this is evaluated rather than split."""
 
-POINTS_AT_ONCE: Final = 40_000
-"""Points evaluated together: they fit a processor's cache."""
-
+POINTS_AT_ONCE: Final = 40_000  # they fit a processor's cache
 FEW_BOXES: Final = 64
 MOST_POINTS_OF_A_BOX: Final = 1000
 """With few boxes about, the steps of the search cost more than its arithmetic: boxes may then be larger, and are cut in four."""
@@ -47,18 +45,12 @@ MOST_POINTS_OF_A_BOX: Final = 1000
 MARGIN: Final = 0.5
 """Kept on each side of the heat balance's planes, as a share of how far the water bends between them."""
 
-FAR: Final = 1e4
-"""J further than this is as good as none."""
+FAR: Final = 1e4  # a J further than this is as good as none
 
-SLACK: Final = 1e-11
-"""A bound has to be exceeded by this to drop a box: no rounding error drops the minimum."""
+SLACK: Final = 1e-11  # by which a bound has to be exceeded to drop a box: no rounding error drops the minimum
+SHELF_ML: Final = 100_000.0  # more than any pour
 
-SHELF_ML: Final = 100_000.0
-"""More than any pour."""
-
-BOXES_AT_ONCE: Final = 4096
-"""Boxes bounded together: a search that grows holds a stack of the others, not the arithmetic of all."""
-
+BOXES_AT_ONCE: Final = 4096  # bounded together: a search that grows holds a stack of the others, not the arithmetic of all
 
 SO_FEW: Final = 1500
 """So many drinks are weighed faster than a search for the best of them begins: two pours on an ordinary grid."""

@@ -17,3 +17,12 @@ export const kitchenQuery = (q: string) =>
 /** What today's lot of an ingredient, alone, does to the drinks of the list. */
 export const followsQuery = (slug: string, query: Supposed) =>
   api.queryOptions('get', '/api/ingredients/{slug}/follows', { params: { path: { slug }, query } });
+
+/** Sugar or water that brings a liquid to a °Bx; asked for once one is wanted. */
+export const adjustBrixQuery = (weight_g: number, brix: number, wanted: number | null) =>
+  api.queryOptions(
+    'post',
+    '/api/adjust/brix',
+    { body: { weight_g, brix, wanted_brix: wanted ?? 0 } },
+    { ...KEPT, enabled: wanted !== null },
+  );

@@ -14,6 +14,7 @@ import { Pick } from '../../ui/Pick';
 import { Refused } from '../../ui/Refused';
 import { useKept } from '../../ui/useKept';
 import { NoteLot } from '../lots';
+import { TastePart } from '../shelf';
 import { BesideOther } from './BesideOther';
 import { SetRight } from './SetRight';
 import { Values } from './Values';
@@ -28,6 +29,7 @@ export function IngredientPanel({ slug, lines }: Props) {
   const asked = useQuery(larderDetailQuery(slug));
   const detail = useKept(asked.data);
   const [noting, setNoting] = useState(false);
+  const [tasting, setTasting] = useState(false);
   if (!detail) return <Waiting error={asked.error} />;
   const { ingredient, line, used_in } = detail;
   return (
@@ -39,6 +41,13 @@ export function IngredientPanel({ slug, lines }: Props) {
         <div className="flex flex-wrap items-start gap-2">
           <h2 className="grow font-display text-2xl font-semibold">{ingredient.name}</h2>
           <Retire detail={detail} />
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+            onClick={() => setTasting(true)}
+          >
+            Taste it
+          </button>
           <button type="button" className="btn min-h-11 text-base" onClick={() => setNoting(true)}>
             Note a lot
           </button>
@@ -83,6 +92,7 @@ export function IngredientPanel({ slug, lines }: Props) {
           <BesideOther detail={detail} lines={lines} />
         </Fold>
       </div>
+      {tasting && <TastePart ingredient={ingredient} onClose={() => setTasting(false)} />}
       {noting && <NoteLot slug={slug} onClose={() => setNoting(false)} />}
     </section>
   );

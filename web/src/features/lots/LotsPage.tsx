@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, Navigate, useSearchParams } from 'react-router';
 
 import type { Lot } from '../../api/client';
+import { larderQuery } from '../../api/queries/house';
 import { lotsQuery } from '../../api/queries/today';
 import { plain } from '../../lib/format';
 import { TopBar } from '../../shell/TopBar';
@@ -18,7 +19,14 @@ export function LotsPage() {
   const [noting, setNoting] = useState(false);
   const { data, error } = useQuery(lotsQuery(every));
   useTitle('Lots');
+  const [params, setParams] = useSearchParams();
+  const larder = useQuery(larderQuery()).data;
+  const wanted = params.get('note');
   if (!data) return <Waiting error={error} />;
+  // Who comes to measure something finds today’s lot of it, or notes one.
+  const poured = data.find(({ ingredient, in_use }) => in_use && ingredient.name === wanted);
+  if (poured) return <Navigate replace to={`/lots/${poured.id}`} />;
+  const slug = larder?.find(({ name }) => name === wanted)?.slug;
   return (
     <div className="mx-auto flex min-h-dvh max-w-[1100px] flex-col gap-4 p-3 sm:p-4">
       <TopBar
@@ -47,6 +55,7 @@ export function LotsPage() {
         )}
       </main>
       {noting && <NoteLot onClose={() => setNoting(false)} />}
+      {slug && <NoteLot slug={slug} onClose={() => setParams({}, { replace: true })} />}
     </div>
   );
 }

@@ -1,2 +1,3 @@
 export { AddBottle } from './AddBottle';
 export { ShelfPage } from './ShelfPage';
+export { TastePart } from './TastePart';

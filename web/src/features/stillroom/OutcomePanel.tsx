@@ -1,7 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 
 import { api, type Fault, type PreparationAnswer } from '../../api/client';
+import { adjustBrixQuery } from '../../api/queries/stillroom';
 import { currencyQuery } from '../../api/queries/today';
 import { money, plain } from '../../lib/format';
 import { AxisMark } from '../../ui/AxisMark';
@@ -78,6 +80,7 @@ export function OutcomePanel({ answer, fault }: Props) {
           ))}
         </ul>
       )}
+      {last.brix >= 0.5 && <BringTo weight={last.yield_g} brix={last.brix} />}
       <Costs parts={cost.parts} sign={currency?.sign ?? ''} />
       <Fold title="Why these numbers">
         <ul className="flex flex-col gap-1 text-base">
@@ -87,6 +90,33 @@ export function OutcomePanel({ answer, fault }: Props) {
         </ul>
       </Fold>
     </section>
+  );
+}
+
+/** "Bring it to 50 °Bx: 63 g of sugar." */
+function BringTo({ weight, brix }: { weight: number; brix: number }) {
+  const [wanted, setWanted] = useState<number | null>(null);
+  const told = useQuery(adjustBrixQuery(weight, brix, wanted));
+  return (
+    <div className="flex flex-wrap items-center gap-2 text-base">
+      <label className="flex items-center gap-2">
+        Bring it to
+        <Figure
+          aria-label="Bring it to so many °Bx"
+          className="input min-h-11 w-20 font-figure"
+          least={1}
+          most={80}
+          placeholder="°Bx"
+          value={wanted}
+          onFigure={setWanted}
+        />
+        °Bx
+      </label>
+      <span role="status" className="font-semibold">
+        {wanted !== null && told.data?.words}
+      </span>
+      <Refused fault={told.error} className="text-error" />
+    </div>
   );
 }
 

@@ -47,7 +47,7 @@ export function DrinkCard({ drink, currency }: Props) {
             <dd className={felt ? 'font-semibold text-base-content' : ''}>
               {level(today, axis as AxisName)}
               {axis === 'abv' ? ' %' : ' g'}
-              {felt && <span className="font-normal text-quiet"> was {level(written, axis as AxisName)}</span>}
+              <span className="font-normal text-quiet"> spec {level(written, axis as AxisName)}</span>
             </dd>
           </div>
         ))}

@@ -1,3 +1,5 @@
+import { Link } from 'react-router';
+
 import type { AxisReport, Forecast } from '../../../api/client';
 import { axisUnit, level, type AxisName } from '../../../lib/format';
 import { AxisMark } from '../../../ui/AxisMark';
@@ -66,7 +68,18 @@ export function AxisSentence({ axis, report, forecast, parentName, landing, onWh
         </p>
         {driver && (
           <p>
-            {driver.subject} explains {(100 * driver.share).toFixed(0)}&nbsp;%
+            {driver.cause === 'ingredient' ? (
+              <Link
+                className="underline decoration-dotted underline-offset-4"
+                title="Note today’s, and measure it"
+                to={`/lots?note=${encodeURIComponent(driver.subject)}`}
+              >
+                {driver.subject}
+              </Link>
+            ) : (
+              driver.subject
+            )}{' '}
+            explains {(100 * driver.share).toFixed(0)}&nbsp;%
           </p>
         )}
       </div>

@@ -1,0 +1,129 @@
+"""Lots, preparations, pars and prices in the data file; what the house sets right lies over the catalogue and outlasts it."""
+
+import shutil
+from contextlib import closing
+from dataclasses import replace
+from datetime import UTC, datetime, timedelta
+
+import pytest
+
+from oenomel.core.larder import Shelved, set_right
+from oenomel.core.larder.larder_files import catalogue
+from oenomel.errors import DomainError, OutOfRange, RecordConflict, RecordNotFound
+from oenomel.store import database, ingredients, lots, preparations, shelf, tonight
+from oenomel.store.lots import LotRecord, ReadingRecord
+from oenomel.store.preparations import PreparationRecord
+from oenomel.store.tonight import OnTheList
+
+
+@pytest.fixture
+def conn(tmp_path, empty_file):
+    shutil.copyfile(empty_file, tmp_path / "bar.db")
+    with closing(database.connect(tmp_path / "bar.db")) as conn:
+        yield conn
+
+
+def at(hours):
+    return (datetime.now(UTC) - timedelta(hours=hours)).isoformat(timespec="seconds")
+
+
+def test_today_s_lot_is_the_newest_that_is_not_used_up_and_is_made(conn):
+    old = lots.add(conn, LotRecord("lime-juice", "old", at(30)))
+    new = lots.add(conn, LotRecord("lime-juice", "new", at(2)))
+    lots.add(conn, LotRecord("lime-juice", "to come", at(-3)))
+    assert lots.newest(conn, ["lime-juice", "lemon-juice"])["lime-juice"].id == new
+    lots.change(conn, replace(lots.get(conn, new), used_up_at=at(1)))
+    assert lots.newest(conn, ["lime-juice"])["lime-juice"].id == old
+    assert [each.name for each in lots.open_lots(conn)] == ["old"]
+    assert len(lots.all_lots(conn)) == 3
+
+
+def test_a_lot_that_can_not_be_is_refused(conn):
+    lots.add(conn, LotRecord("lime-juice", "one", at(3)))
+    with pytest.raises(RecordConflict, match='there is a lot "one" of it already'):
+        lots.add(conn, LotRecord("lime-juice", "one", at(1)))
+    lots.add(conn, LotRecord("lemon-juice", "one", at(1)))
+    with pytest.raises(DomainError, match="used up before it was made"):
+        lots.add(conn, LotRecord("lime-juice", "two", at(1), used_up_at=at(5)))
+    with pytest.raises(DomainError, match="500 ml can't be left of 400 ml"):
+        lots.add(conn, LotRecord("lime-juice", "two", at(1), volume_ml=400, left_ml=500))
+    with pytest.raises(RecordNotFound):
+        lots.add(conn, LotRecord("moon-dust", "two", at(1)))
+    assert lots.unused_name(conn, "lime-juice", "one") == "one, 2"
+    with pytest.raises(RecordNotFound):
+        lots.get(conn, 99)
+
+
+def test_readings_belong_to_their_lot_and_go_with_it(conn):
+    lot = lots.add(conn, LotRecord("lime-juice", "one", at(3)))
+    first = lots.add_reading(conn, ReadingRecord(lot, "acid", 5.1, None))
+    lots.add_reading(conn, ReadingRecord(lot, "brix", 8.0, 0.2, "refractometer"))
+    assert [each.value for each in lots.readings(conn)[lot]] == [5.1, 8.0]
+    lots.remove_reading(conn, lot, first)
+    assert [each.what for each in lots.readings_of(conn, [lot])[lot]] == ["brix"]
+    with pytest.raises(RecordNotFound):
+        lots.remove_reading(conn, lot, first)
+    with pytest.raises(RecordNotFound):
+        lots.add_reading(conn, ReadingRecord(77, "acid", 5.1, None))
+    lots.remove(conn, lot)
+    assert lots.readings(conn) == {}
+
+
+def test_what_the_house_sets_right_lies_over_a_new_catalogue_and_is_given_back(conn):
+    shipped = ingredients.get(conn, "lime-juice")
+    ingredients.set_right(conn, "lime-juice", set_right(shipped, {"acid": 5.2}, "our market").values())
+    ingredients.replace_catalogue(conn, catalogue().values())
+    assert ingredients.get(conn, "lime-juice").composition.acid == pytest.approx(5.2)
+    assert ingredients.larder(conn)["lime-juice"].values["citric"].source == "our market"
+    given_back = ingredients.set_right(conn, "lime-juice", [], back=ingredients.house_values(conn)["lime-juice"])
+    assert given_back.composition.acid == pytest.approx(shipped.composition.acid)
+    ingredients.set_right(conn, "lime-juice", set_right(shipped, {"acid": 5.2}, "our market").values())
+    ingredients.retire(conn, "lemon-juice", gone=True)
+    ingredients.forget_changes(conn)
+    assert ingredients.house_values(conn) == {}
+    assert "lemon-juice" in ingredients.offered(conn)
+
+
+def test_what_is_retired_is_found_nowhere_and_still_there(conn):
+    ingredients.retire(conn, "lime-juice", gone=True)
+    assert "lime-juice" in ingredients.larder(conn)
+    assert "lime-juice" not in ingredients.offered(conn)
+    assert all(each.slug != "lime-juice" for each in ingredients.names(conn).find("lime juice"))
+    with pytest.raises(RecordNotFound):
+        ingredients.retire(conn, "moon-dust", gone=True)
+
+
+def test_pars_prices_serves_and_the_currency(conn):
+    assert tonight.currency(conn) == ""
+    tonight.put_currency(conn, "kr")
+    tonight.put_currency(conn, "€")
+    assert tonight.currency(conn) == "€"
+    tonight.put_par(conn, "lime-juice", 500)
+    assert tonight.pars(conn) == {"lime-juice": 500}
+    tonight.put_par(conn, "lime-juice", None)
+    assert tonight.pars(conn) == {}
+    with pytest.raises(OutOfRange):
+        tonight.put_par(conn, "lime-juice", 0)
+    tonight.put_good_price(conn, "granulated-sugar", 1.4)
+    assert tonight.good_prices(conn) == {"granulated-sugar": 1.4}
+    for refused in (
+        lambda: tonight.put_good_price(conn, "granulated-sugar", 0),
+        lambda: shelf.put(conn, Shelved("lime-juice", "at hand", 0)),
+    ):
+        with pytest.raises(DomainError, match="a price of nothing is no price"):
+            refused()
+    tonight.put_good_price(conn, "granulated-sugar", None)
+    assert tonight.good_prices(conn) == {}
+    with pytest.raises(RecordNotFound):
+        tonight.put_on_the_list(conn, OnTheList(9, 12.0, 3))
+
+
+def test_a_preparation_is_known_by_what_it_makes(conn):
+    preparations.put(conn, PreparationRecord("simple-syrup-1-1", '{"name": "one"}'))
+    preparations.put(conn, PreparationRecord("simple-syrup-1-1", '{"name": "two"}'))
+    assert [each.content for each in preparations.all_preparations(conn)] == ['{"name": "two"}']
+    preparations.remove(conn, "simple-syrup-1-1")
+    with pytest.raises(RecordNotFound):
+        preparations.remove(conn, "simple-syrup-1-1")
+    with pytest.raises(RecordNotFound):
+        preparations.put(conn, PreparationRecord("moon-dust", "{}"))
