@@ -85,7 +85,8 @@ def test_a_pour_takes_today_s_lot_or_one_by_its_name_and_words_that_name_none_st
         return client.post("/api/predict", json=sour(lot=word)).json()["served"]["acid"]
 
     assert acid("new") == acid("today") < plain < acid("old")
-    assert acid("pressed at noon") == plain
+    assert acid("2") == acid("new")
+    assert acid("99") == acid("pressed at noon") == plain
 
 
 def test_a_trial_keeps_the_lot_that_it_was_made_of_and_the_lot_can_not_go(client):
@@ -369,3 +370,42 @@ def test_today_with_forty_drinks_and_thirty_lots_answers_in_time_and_a_changed_r
         started = time.perf_counter()
         client.get("/api/today")
         assert time.perf_counter() - started < 0.3
+
+
+def test_what_can_not_be_asked_is_answered_with_a_sentence(client):
+    noted = lot(client)
+    for method, path, body, status in (
+        ("get", "/api/lots/99", None, HTTPStatus.NOT_FOUND),
+        ("patch", "/api/lots/99", {"left_ml": 1}, HTTPStatus.NOT_FOUND),
+        ("patch", f"/api/lots/{noted['id']}", {"name": ""}, HTTPStatus.UNPROCESSABLE_ENTITY),
+        ("patch", f"/api/lots/{noted['id']}", {"made_at": "2999-01-01T00:00:00Z"}, HTTPStatus.UNPROCESSABLE_ENTITY),
+        ("delete", "/api/lots/99", None, HTTPStatus.NOT_FOUND),
+        ("post", f"/api/lots/{noted['id']}/read/barometer", {}, HTTPStatus.NOT_FOUND),
+        ("post", f"/api/lots/{noted['id']}/read/burette", {"make": "golden"}, HTTPStatus.NOT_FOUND),
+        ("post", "/api/titration", {"lye_ml": 900}, HTTPStatus.UNPROCESSABLE_ENTITY),
+        ("get", "/api/larder/moon-dust", None, HTTPStatus.NOT_FOUND),
+        ("put", "/api/ingredients/moon-dust/par", {"par_ml": 5}, HTTPStatus.NOT_FOUND),
+        ("put", "/api/goods/moon-dust/price", {"price_per_kg": 5}, HTTPStatus.UNPROCESSABLE_ENTITY),
+        ("post", "/api/adjust/acid", {"juice": "moon-dust", "like": "lime-juice"}, HTTPStatus.NOT_FOUND),
+        ("post", "/api/adjust/brix", {"weight_g": 100, "brix": 40, "wanted_brix": 99}, HTTPStatus.UNPROCESSABLE_ENTITY),
+        ("get", "/api/preparations/moon-dust", None, HTTPStatus.NOT_FOUND),
+        ("delete", "/api/preparations/moon-dust", None, HTTPStatus.NOT_FOUND),
+        ("post", "/api/preparations/lime-juice/makings", {"file": SYRUP}, HTTPStatus.NOT_FOUND),
+        ("get", "/api/ingredients/moon-dust/follows", None, HTTPStatus.NOT_FOUND),
+        ("put", "/api/drinks/99/tonight", {"serves": 3}, HTTPStatus.NOT_FOUND),
+        ("get", "/api/lots?colour=red", None, HTTPStatus.UNPROCESSABLE_ENTITY),
+    ):
+        answer = client.request(method, path, json=body) if body is not None else client.request(method, path)
+        assert answer.status_code == status, path
+        assert len(answer.json()["detail"]) > 5
+    assert client.get("/api/lots").json()[0]["name"] == noted["name"]
+
+
+def test_what_follows_of_today_s_lot_alone_is_told_by_drink(client):
+    listed(client, sour())
+    assert client.get("/api/ingredients/lime-juice/follows").json() == []
+    lot(client, readings=[{"what": "acid", "value": 4.4}])
+    lot(client, "simple-syrup-1-1", readings=[{"what": "brix", "value": 40}])
+    (alone,) = client.get("/api/ingredients/lime-juice/follows").json()
+    assert (alone["fine"], alone["words"]) == (False, "softer")
+    assert alone["instead"] == ["Lime juice: 30 instead of 22.5 ml"]

@@ -83,6 +83,10 @@ def test_every_new_room_is_open_to_all_in_both_themes_and_fits_a_phone(page, ser
 def test_a_syrup_is_cooked_by_the_cup_weighed_and_made_a_lot_and_the_drink_brought_back(page, server, violations):
     page.goto(f"{server.url}/stillroom")
     page.get_by_role("link", name="Write one down").click()
+    page.get_by_role("button", name="Honey, thinned").click()
+    expect(page.get_by_role("region", name="What it comes to")).to_contain_text("°Bx")
+    page.get_by_role("heading", name="House honey").click()
+    page.keyboard.press("Control+z")
     page.get_by_label("Name").fill("Raspberry syrup")
     page.get_by_role("combobox", name="Kind").select_option("fruit syrup")
     seek = page.get_by_label("Add what goes in")

@@ -54,6 +54,13 @@ def test_every_key_is_read_and_written_as_it_was():
     assert made.pot.put_in[1].sum() == pytest.approx(420)
 
 
+@pytest.mark.parametrize("word", ["raspberries", "Raspberries", "fresh raspberries", "pulp", "solids"])
+def test_what_is_thrown_away_is_named_as_it_was_written_or_by_another_word_for_it(word):
+    lines = [{"what": "raspberries", "amount": 300, "unit": "g"}, *FILE["lines"]]
+    told = preparation_of(parsed(kind="fruit syrup", lines=lines, steps=[{"do": "strain", "discard": [word]}]), KNOWN)
+    assert told.steps[0].discard == (0,)
+
+
 def test_the_report_holds_what_the_formats_promise():
     report = preparation_report(prepared(preparation_of(parsed(), KNOWN))).model_dump()
     assert {"composition", "brix", "density", "yield_ml", "yield_g", "keeps_days", "cautions", "why"} <= report.keys()

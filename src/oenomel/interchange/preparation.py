@@ -22,6 +22,8 @@ from oenomel.core.stillroom import (
     PreparationKind,
     by_cup_words,
     checked_line,
+    good_called,
+    is_strained_out,
     line_of,
 )
 from oenomel.errors import DomainError, SpecError
@@ -40,6 +42,9 @@ __all__ = [
     "preparation_of",
     "preparation_report",
 ]  # fmt: skip
+
+SOLIDS = frozenset({"pulp", "solids", "the solids", "fruit", "skins", "seeds", "leaves", "herbs", "spices", "pomace"})
+"""Words for all that a strainer holds back."""
 
 Known = Callable[[str], Ingredient | None]
 """Finds an ingredient of the larder by slug or by words; None where they mean none for sure."""
@@ -178,7 +183,8 @@ def preparation_of(file: PreparationFile, known: Known, itself: str = "") -> Pre
                 f"lines[{i}].what", f"{line.name} would go into itself: that is a circle; name the lot or the bottle it starts from"
             )
     steps = tuple(
-        KitchenStep(step.do, step.minutes, _thrown(f"steps[{i}]", step, file), step.evaporated_g) for i, step in enumerate(file.steps)
+        KitchenStep(step.do, step.minutes, _thrown(f"steps[{i}]", step, lines, known), step.evaporated_g)
+        for i, step in enumerate(file.steps)
     )
     return Preparation(file.name, file.kind, lines, steps, FinalMeasure(**file.final.model_dump()))
 
@@ -207,13 +213,17 @@ def _line(place: str, entry: LineEntry, known: Known) -> Line:
     return checked_line(place, Line(entry.what.name, described, amount, entry.unit, entry.g_per_cup))
 
 
-def _thrown(place: str, step: KitchenStepEntry, file: PreparationFile) -> tuple[int, ...]:
+def _thrown(place: str, step: KitchenStepEntry, lines: tuple[Line, ...], known: Known) -> tuple[int, ...]:
+    """Places of the lines that a step throws away: named as they were written, by any other word for them, or all that is solid."""
     found = []
     for i, word in enumerate(step.discard):
-        lines = [at for at, line in enumerate(file.lines) if _same(line.called, word)]
-        if not lines:
+        meant = good_called(word) or known(word)
+        places = [at for at, line in enumerate(lines) if _same(line.written, word) or (meant is not None and line.what == meant)]
+        if not places and word.strip().casefold() in SOLIDS:
+            places = [at for at, line in enumerate(lines) if is_strained_out(line)]
+        if not places:
             raise SpecError(f"{place}.discard[{i}]", f'"{word}" never went in: name a line as it is written above')
-        found += lines
+        found += places
     return tuple(dict.fromkeys(found))
 
 

@@ -14,8 +14,8 @@ from oenomel.store import ingredients
 from oenomel.store.stamps import new_id, now
 
 __all__ = [
-    "LotRecord", "ReadingRecord", "add", "add_reading", "all_lots", "change", "get", "newest", "of_names", "open_lots", "readings",
-    "readings_of", "remove", "remove_all", "remove_reading", "unused_name", "used_by",
+    "LotRecord", "ReadingRecord", "add", "add_reading", "all_lots", "change", "get", "newest", "numbered", "of_names", "open_lots",
+    "readings", "readings_of", "remove", "remove_all", "remove_reading", "unused_name", "used_by",
 ]  # fmt: skip
 
 SELECT_ALL = """
@@ -119,12 +119,18 @@ def of_names(conn: sqlite3.Connection, wanted: Iterable[tuple[str, str]]) -> dic
     return {(row["slug"], row["name"]): LotRecord(**row) for row in conn.execute(SELECT_NAMED, {"wanted": pairs})}
 
 
+def numbered(conn: sqlite3.Connection, lot_id: int) -> LotRecord | None:
+    """The lot with this number, if there is one."""
+    row = conn.execute(SELECT, {"id": lot_id}).fetchone()
+    return None if row is None else LotRecord(**row)
+
+
 def get(conn: sqlite3.Connection, lot_id: int) -> LotRecord:
     """One lot; raises RecordNotFound."""
-    row = conn.execute(SELECT, {"id": lot_id}).fetchone()
-    if row is None:
+    lot = numbered(conn, lot_id)
+    if lot is None:
         raise RecordNotFound("lot", lot_id)
-    return LotRecord(**row)
+    return lot
 
 
 def add(conn: sqlite3.Connection, lot: LotRecord) -> int:

@@ -105,6 +105,12 @@ def test_what_nobody_knows_or_can_weigh_is_refused_by_its_place():
         preparation("syrup", ("sugar", 0, "g"))
 
 
+def test_citrus_by_the_piece_is_fruit_and_by_the_millilitre_its_juice():
+    fruit, juice = preparation("cordial", ("lemon", 3, "piece"), ("lemon", 100, "ml")).lines
+    assert (fruit.name, juice.name) == ("Lemons", "Lemon juice")
+    assert fruit.grams == pytest.approx(3 * 84)  # USDA: a fruit without its peel
+
+
 def test_sugar_alone_is_no_syrup():
     with pytest.raises(DomainError, match="write down the water or the juice"):
         prepared(preparation("syrup", ("sugar", 2, "cup")))

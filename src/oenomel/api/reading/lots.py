@@ -59,6 +59,11 @@ def lots_as_poured(conn: sqlite3.Connection, named: Iterable[tuple[str, str]]) -
     found: dict[tuple[str, str], LotRecord] = dict(lots.of_names(conn, wanted - {(slug, TODAYS) for slug in today}))
     if today:
         found |= {(slug, TODAYS): lot for slug, lot in lots.newest(conn, today).items()}
+    for slug, word in wanted - found.keys():
+        # A lot may be named by its number too.
+        numbered = lots.numbered(conn, int(word)) if word.isdecimal() and len(word) < 16 else None
+        if numbered is not None and numbered.slug == slug:
+            found[slug, word] = numbered
     return {key: lot.ingredient for key, (_, lot) in _with_readings(conn, found).items()}
 
 

@@ -208,7 +208,8 @@ def _fill_ingredient(matter: Floats, ingredient: Ingredient, grams: float) -> No
             matter *= grams / matter.sum()
 
 
-def _is_strained_out(line: Line) -> bool:
+def is_strained_out(line: Line) -> bool:
+    """Whether a strainer holds it back: fruit, greens, spices."""
     return line.what.is_strained_out if isinstance(line.what, Good) else line.what.kind == "plant"
 
 
@@ -252,7 +253,7 @@ def _supposed_off(step: KitchenStep, liquid: Floats, rate: float) -> float:
 def _thrown(preparation: Preparation, step: KitchenStep) -> Sequence[int]:
     if step.discard:
         return step.discard
-    return [i for i, line in enumerate(preparation.lines) if _is_strained_out(line)] if step.do == "strain" else []
+    return [i for i, line in enumerate(preparation.lines) if is_strained_out(line)] if step.do == "strain" else []
 
 
 def _strained(liquid: Floats, thrown: Floats, held: float) -> tuple[Floats, Floats]:

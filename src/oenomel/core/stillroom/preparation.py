@@ -159,7 +159,10 @@ def line_of(
     SpecError
         Nobody knows what it is, or what such a measure of it weighs.
     """
-    what = good_called(written) or known(written)
+    good, bottle = good_called(written), known(written)
+    # "Lemon" by the piece or the gram is fruit, by the millilitre its juice.
+    poured = good is not None and good.role == "fruit" and good.g_per_cup is None and unit not in ("g", "kg", "piece")
+    what = bottle if poured and bottle is not None else good or bottle
     if what is None:
         near = goods_near(written)
         hint = f"; near it are {', '.join(near)}" if near else ""

@@ -9,6 +9,13 @@ const UNITS: Record<string, string> = {
   price_per_litre: 'a litre',
   loud_above_ml: 'ml',
 };
+const NAMES: Record<string, string> = {
+  abv: 'strength',
+  co2: 'bubbles',
+  keeps_days: 'keeps',
+  price_per_litre: 'price',
+  loud_above_ml: 'loud above',
+};
 /** What is in it first, how it is kept and bought last. */
 const LAST = ['density', 'co2', 'bitterness', 'loud_above_ml', 'keeps_days', 'price_per_litre'];
 const HIDDEN = new Set(['absorbance_red', 'absorbance_green', 'absorbance_blue', 'cloudiness']);
@@ -32,7 +39,7 @@ export function Values({ detail }: { detail: LarderDetail }) {
         {told.map(({ name, value, relative_sd, source, why }) => (
           <tr key={name} className="border-t border-base-300 align-top">
             <th scope="row" className="py-1 pr-2 text-left font-normal">
-              {name.replaceAll('_', ' ')}
+              {NAMES[name] ?? name}
               {set.has(name) && <span className="ml-1.5 rounded-full bg-secondary px-2 text-sm">set right</span>}
             </th>
             <td className="py-1 pr-3 text-right whitespace-nowrap">

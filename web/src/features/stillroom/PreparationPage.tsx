@@ -19,6 +19,7 @@ import { useTitle } from '../../ui/useTitle';
 import { Lines } from './Lines';
 import { MakeIt } from './MakeIt';
 import { OutcomePanel } from './OutcomePanel';
+import { Starters } from './Starters';
 import { Steps } from './Steps';
 import { usePreparation } from './usePreparation';
 
@@ -92,13 +93,14 @@ function InHand({ slug, kept }: { slug: string; kept: PreparationSummary | undef
               disabled={!isChanged || !ready || add.isPending || save.isPending}
               onClick={write}
             >
-              {isChanged ? 'Write it down' : 'Written down'}
+              {isChanged || !kept ? 'Write it down' : 'Written down'}
             </button>
           </>
         }
       />
       <main className="flex flex-col gap-4">
         <h1 className="font-display text-3xl font-semibold">{now.name || 'A preparation'}</h1>
+        {!kept && now.lines.length === 0 && <Starters onStart={change} />}
         <Refused fault={add.error ?? save.error} className="panel p-3 text-lg text-error" />
         <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
           <div className="flex min-w-0 flex-col gap-4">
