@@ -46,6 +46,9 @@ __all__ = [
 SOLIDS = frozenset({"pulp", "solids", "the solids", "fruit", "skins", "seeds", "leaves", "herbs", "spices", "pomace"})
 """Words for all that a strainer holds back."""
 
+SIXTY_DAYS = 60 * 24 * 60
+"""The longest steep that is taken, in minutes: liqueurs stand for weeks."""
+
 Known = Callable[[str], Ingredient | None]
 """Finds an ingredient of the larder by slug or by words; None where they mean none for sure."""
 
@@ -86,7 +89,7 @@ class KitchenStepEntry(Entry):
     """Something that is done; ``discard`` names lines that are thrown away at it, ``evaporated_g`` is water that went off, weighed."""
 
     do: Do
-    minutes: Annotated[float, Field(ge=0, le=1440, allow_inf_nan=False)] | None = None
+    minutes: Annotated[float, Field(ge=0, le=SIXTY_DAYS, allow_inf_nan=False)] | None = None
     discard: Annotated[list[Annotated[Plain, Field(max_length=200)]], Field(max_length=60)] = []
     evaporated_g: Annotated[float, Field(allow_inf_nan=False)] | None = None
 

@@ -38,7 +38,7 @@ def test_grams_add_up_with_a_final_weight_too_and_it_is_the_weight_that_is_left(
     pot = cook(preparation("fruit syrup", *RASPBERRY, steps=COOKED, weight_g=weight))
     assert pot.weight_g == pytest.approx(weight, rel=1e-6)
     left = pot.liquid.sum() + pot.strained_out.sum() + pot.evaporated_g + pot.lost_g
-    assert left == pytest.approx(pot.put_in.sum(), abs=1e-6)
+    assert left == pytest.approx(pot.put_in.sum(), abs=1e-9)
 
 
 @given(st.floats(0.1, 20))

@@ -69,6 +69,8 @@ def cautions_of(preparation: Preparation, composition: Composition, keeps: int) 
         yield "Let it cool before it meets egg, cream or ice, and never shake it hot."
     if preparation.is_heated and strong:
         yield "Spirit over heat gives fumes that catch fire: warm it in a water bath away from flames, or add it once the rest is cold."
+    if preparation.is_heated and composition.abv >= 0.5:
+        yield "Alcohol goes off on the fire; how much nobody measured: the strength told is the most that there can be."
     if composition.abv >= FLAMMABLE_ABV:
         yield "It burns: keep it from flames."
     carried = {caution for line in preparation.lines for caution in line.what.cautions}

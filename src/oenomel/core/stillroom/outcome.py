@@ -48,6 +48,9 @@ VOLUME_SD = 0.02
 BRIX_SD = 0.2
 """How far a final weight and volume may be off, as a share, and a °Bx reading (absolute)."""
 
+HEATED_ALCOHOL_SD = 0.3
+"""How far the strength may be off where it stood on the fire and nobody measured what went off, as a share (estimate)."""
+
 LEAST_TOLD = 0.05
 """Less than this in 100 ml isn't told, [g or % v/v]."""
 
@@ -163,8 +166,8 @@ def prepared(preparation: Preparation) -> Outcome:
 
     Notes
     -----
-    One standard deviation of each unknown (what was weighed, a fruit's sugar and acid, what is held back and goes off, the final
-    measure) is carried through by working the whole anew.
+    One standard deviation of each unknown (what was weighed, a fruit's sugar and acid, what is held back and goes off, alcohol on the
+    fire, the final measure) is carried through by working the whole anew.
     """
     pot = cook(preparation)
     figures = _figures(pot.liquid)
@@ -174,6 +177,8 @@ def prepared(preparation: Preparation) -> Outcome:
         )
     moves = np.array([_figures(cook(preparation, unsure).liquid) - figures for unsure in _one_by_one(preparation, pot)])
     sds = np.sqrt((moves**2).sum(axis=0)) if len(moves) else np.zeros(len(figures))
+    if preparation.is_heated:
+        sds[0] = np.hypot(sds[0], HEATED_ALCOHOL_SD * figures[0])
     composition = _composition(pot.liquid, figures, sds)
     volume, weight = pot.volume_ml, pot.weight_g
     keeps = keeps_days(preparation, composition, pot.brix)

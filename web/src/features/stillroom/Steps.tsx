@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { useState } from 'react';
 
 import type { Preparation, PreparationStep } from '../../api/client';
-import { capital } from '../../lib/format';
+import { capital, plain } from '../../lib/format';
 import { store, stored } from '../../lib/stored';
 import { CountDown } from '../../ui/CountDown';
 import { Figure } from '../../ui/Field';
@@ -16,6 +16,8 @@ interface Props {
 }
 
 const DOINGS: PreparationStep['do'][] = ['dissolve', 'simmer', 'boil', 'skim', 'steep', 'strain', 'cool'];
+/** In minutes. */
+const DAY = 24 * 60;
 const TIMED = new Set<PreparationStep['do']>(['simmer', 'boil', 'steep', 'cool']);
 
 /** What is done, a step each, to tick off at the stove; a timed one counts. */
@@ -100,13 +102,13 @@ function KitchenStep({ step, lines, done, onDone, onPut, onMove, isFirst, isLast
         <>
           <Figure
             aria-label={`Minutes to ${step.do}`}
-            className="input min-h-11 w-16 px-2 font-figure"
+            className="input min-h-11 w-20 px-2 font-figure"
             placeholder="min"
             value={step.minutes}
-            most={1440}
+            most={60 * DAY}
             onFigure={(minutes) => onPut({ minutes })}
           />
-          {step.minutes ? <CountDown minutes={step.minutes} what={step.do} /> : null}
+          {step.minutes ? <TimeOf minutes={step.minutes} what={step.do} /> : null}
         </>
       )}
       <IconButton icon={ArrowUp} label={`${capital(step.do)} earlier`} disabled={isFirst} onClick={() => onMove(-1)} />
@@ -116,6 +118,15 @@ function KitchenStep({ step, lines, done, onDone, onPut, onMove, isFirst, isLast
         <Thrown names={names} thrown={step.discard} onThrow={(discard) => onPut({ discard })} lines={lines} />
       )}
     </li>
+  );
+}
+
+/** Minutes that somebody stands by are counted down; what takes longer than an evening is told in days. */
+function TimeOf({ minutes, what }: { minutes: number; what: string }) {
+  if (minutes <= DAY / 2) return <CountDown minutes={minutes} what={what} />;
+  const days = minutes / DAY;
+  return (
+    <span className="font-figure text-lg">{days < 2 ? `${plain(minutes / 60, 1)} h` : `${plain(days, 1)} days`}</span>
   );
 }
 
