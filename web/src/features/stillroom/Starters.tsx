@@ -81,7 +81,7 @@ export function Starters({ onStart }: { onStart: (begun: Begun) => void }) {
         <button
           key={words}
           type="button"
-          className="btn min-h-11 text-base font-normal"
+          className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
           onClick={() => onStart({ ...begun })}
         >
           {words}

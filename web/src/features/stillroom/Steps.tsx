@@ -108,6 +108,7 @@ function KitchenStep({ step, lines, done, onDone, onPut, onMove, isFirst, isLast
             most={60 * DAY}
             onFigure={(minutes) => onPut({ minutes })}
           />
+          {step.minutes ? <span className="text-quiet">min</span> : null}
           {step.minutes ? <TimeOf minutes={step.minutes} what={step.do} /> : null}
         </>
       )}
