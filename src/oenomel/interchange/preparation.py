@@ -25,6 +25,7 @@ from oenomel.core.stillroom import (
     good_called,
     is_strained_out,
     line_of,
+    may_be_strained_out,
 )
 from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.models import Entry, Plain, Report
@@ -136,7 +137,9 @@ class TotalReport(Report):
 
 
 class PreparationReport(Report):
-    """What a preparation comes to: per 100 ml with spreads; ``brix`` and ``density`` of the finished liquid; ``keeps_days`` cold."""
+    """What a preparation comes to: per 100 ml with spreads; ``brix`` and ``density`` of the finished liquid; ``keeps_days`` cold;
+    ``strainable``: places of the lines that can be strained out.
+    """
 
     composition: CompositionEntry
     totals: list[TotalReport]
@@ -151,6 +154,7 @@ class PreparationReport(Report):
     cautions: list[str]
     why: list[str]
     by_cup: str
+    strainable: list[int]
 
 
 def parse_preparation(text: str) -> PreparationFile:
@@ -202,6 +206,7 @@ def preparation_report(outcome: Outcome) -> PreparationReport:
         **{name: getattr(outcome, name) for name in same},
         **lists,
         by_cup=by_cup_words(outcome.preparation),
+        strainable=[at for at, line in enumerate(outcome.preparation.lines) if may_be_strained_out(line)],
     )
 
 

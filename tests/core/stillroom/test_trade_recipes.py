@@ -3,6 +3,7 @@
 import pytest
 from support.kitchen import preparation
 
+from oenomel.core.stillroom.mass_balance import may_be_strained_out
 from oenomel.core.stillroom.outcome import prepared
 from oenomel.core.stillroom.preparation import KitchenStep
 from oenomel.errors import SpecError
@@ -61,6 +62,12 @@ def test_words_of_the_kitchen_are_taken_for_what_they_mean(words, name):
 def test_words_that_only_look_alike_are_refused(words):
     with pytest.raises(SpecError, match=words):
         preparation("infusion", (words, 10, "g"))
+
+
+def test_only_what_a_strainer_keeps_can_be_strained_out():
+    words = ("rhubarb", "sugar", "water", "whole milk", "butter", "citric acid", "dark rum", "basil")
+    lines = preparation("infusion", *((each, 10, "g") for each in words)).lines
+    assert [line.written for line in lines if may_be_strained_out(line)] == ["rhubarb", "whole milk", "butter", "basil"]
 
 
 def test_wine_on_the_fire_is_unsure_of_its_strength_and_says_so():

@@ -4645,6 +4645,8 @@ export interface components {
             why: string[];
             /** By Cup */
             by_cup: string;
+            /** Strainable */
+            strainable: number[];
             cost: components["schemas"]["CostReport"];
         };
         /**

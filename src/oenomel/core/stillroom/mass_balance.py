@@ -213,6 +213,11 @@ def is_strained_out(line: Line) -> bool:
     return line.what.is_strained_out if isinstance(line.what, Good) else line.what.kind == "plant"
 
 
+def may_be_strained_out(line: Line) -> bool:
+    """Whether a strainer or a filter can keep it: what is solid, and milk that curdles; never what dissolves."""
+    return is_strained_out(line) or line.what.kind == "dairy" if isinstance(line.what, Ingredient) else is_strained_out(line)
+
+
 def _goes_off(preparation: Preparation) -> bool:
     """Whether water can go off: on the fire, or because somebody weighed that it did."""
     return preparation.is_heated or any(step.evaporated_g for step in preparation.steps)

@@ -118,7 +118,7 @@ function InHand({ slug, kept }: { slug: string; kept: PreparationSummary | undef
               </div>
               <Lines preparation={now} onChange={change} />
             </section>
-            <Steps slug={slug} preparation={now} onChange={change} />
+            <Steps slug={slug} preparation={now} strainable={asked.data?.strainable} onChange={change} />
           </div>
           <div className="flex min-w-0 flex-col gap-4">
             <OutcomePanel answer={asked.data} fault={ready ? asked.error : null} />

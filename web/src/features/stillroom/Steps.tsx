@@ -12,6 +12,8 @@ import { nameOf } from './Lines';
 interface Props {
   slug: string;
   preparation: Preparation;
+  /** Places of the lines that a strainer can keep; all until it is known. */
+  strainable?: number[] | undefined;
   onChange: (part: Partial<Preparation>) => void;
 }
 
@@ -21,7 +23,7 @@ const DAY = 24 * 60;
 const TIMED = new Set<PreparationStep['do']>(['simmer', 'boil', 'steep', 'cool']);
 
 /** What is done, a step each, to tick off at the stove; a timed one counts. */
-export function Steps({ slug, preparation, onChange }: Props) {
+export function Steps({ slug, preparation, strainable, onChange }: Props) {
   const { steps, lines } = preparation;
   const [ticked, tick] = useKitchenTicks(slug);
   const put = (index: number, part: Partial<PreparationStep>) =>
@@ -41,7 +43,7 @@ export function Steps({ slug, preparation, onChange }: Props) {
             <KitchenStep
               key={key}
               step={step}
-              lines={lines}
+              solids={lines.filter((_, at) => strainable?.includes(at) ?? true)}
               done={ticked.includes(key)}
               onDone={(done) => tick(key, done)}
               onPut={(part) => put(index, part)}
@@ -73,7 +75,8 @@ export function Steps({ slug, preparation, onChange }: Props) {
 
 interface StepProps {
   step: PreparationStep;
-  lines: Preparation['lines'];
+  /** What can be strained out. */
+  solids: Preparation['lines'];
   done: boolean;
   onDone: (done: boolean) => void;
   onPut: (part: Partial<PreparationStep>) => void;
@@ -85,8 +88,7 @@ interface StepProps {
 }
 
 /** One step: ticked off, timed, moved. */
-function KitchenStep({ step, lines, done, onDone, onPut, onMove, isFirst, isLast, onDrop }: StepProps) {
-  const names = lines.map(nameOf);
+function KitchenStep({ step, solids, done, onDone, onPut, onMove, isFirst, isLast, onDrop }: StepProps) {
   return (
     <li className="flex flex-wrap items-center gap-2 text-lg">
       <label className="flex min-h-11 grow cursor-pointer items-center gap-3">
@@ -100,23 +102,25 @@ function KitchenStep({ step, lines, done, onDone, onPut, onMove, isFirst, isLast
       </label>
       {TIMED.has(step.do) && (
         <>
-          <Figure
-            aria-label={`Minutes to ${step.do}`}
-            className="input min-h-11 w-20 px-2 font-figure"
-            placeholder="min"
-            value={step.minutes}
-            most={60 * DAY}
-            onFigure={(minutes) => onPut({ minutes })}
-          />
-          {step.minutes ? <span className="text-quiet">min</span> : null}
+          <span className="inline-flex items-center gap-1">
+            <Figure
+              aria-label={`Minutes to ${step.do}`}
+              className="input min-h-11 w-20 px-2 font-figure"
+              placeholder="min"
+              value={step.minutes}
+              most={60 * DAY}
+              onFigure={(minutes) => onPut({ minutes })}
+            />
+            {step.minutes ? <span className="text-quiet">min</span> : null}
+          </span>
           {step.minutes ? <TimeOf minutes={step.minutes} what={step.do} /> : null}
         </>
       )}
       <IconButton icon={ArrowUp} label={`${capital(step.do)} earlier`} disabled={isFirst} onClick={() => onMove(-1)} />
       <IconButton icon={ArrowDown} label={`${capital(step.do)} later`} disabled={isLast} onClick={() => onMove(1)} />
       <IconButton icon={X} label={`No ${step.do}`} onClick={onDrop} />
-      {step.do === 'strain' && names.length > 0 && (
-        <Thrown names={names} thrown={step.discard} onThrow={(discard) => onPut({ discard })} lines={lines} />
+      {step.do === 'strain' && solids.length > 0 && (
+        <Thrown solids={solids} thrown={step.discard} onThrow={(discard) => onPut({ discard })} />
       )}
     </li>
   );
@@ -142,15 +146,13 @@ const SENTENCES: Record<PreparationStep['do'], string> = {
 };
 
 interface ThrownProps {
-  names: string[];
-  lines: Preparation['lines'];
+  solids: Preparation['lines'];
   thrown: string[];
   onThrow: (discard: string[]) => void;
 }
 
 /** What is strained out; where nothing is chosen, all fruit, greens and spices. */
-function Thrown({ names, lines, thrown, onThrow }: ThrownProps) {
-  const called = lines.map(({ what }) => (typeof what === 'string' ? what : what.name));
+function Thrown({ solids, thrown, onThrow }: ThrownProps) {
   return (
     <div
       role="group"
@@ -158,8 +160,8 @@ function Thrown({ names, lines, thrown, onThrow }: ThrownProps) {
       className="flex basis-full flex-wrap items-center gap-1.5 pl-9 text-base"
     >
       <span className="text-quiet">{thrown.length ? 'strains out' : 'strains out all fruit and greens, or'}</span>
-      {names.map((name, index) => {
-        const word = called[index] ?? name;
+      {solids.map((line) => {
+        const word = typeof line.what === 'string' ? line.what : line.what.name;
         const on = thrown.includes(word);
         return (
           <button
@@ -169,7 +171,7 @@ function Thrown({ names, lines, thrown, onThrow }: ThrownProps) {
             className={`btn min-h-11 px-3 font-normal ${on ? 'btn-secondary' : 'btn-ghost border-base-300'}`}
             onClick={() => onThrow(on ? thrown.filter((each) => each !== word) : [...thrown, word])}
           >
-            {name}
+            {nameOf(line)}
           </button>
         );
       })}
