@@ -105,7 +105,7 @@ function KitchenStep({ step, solids, done, onDone, onPut, onMove, isFirst, isLas
           <span className="inline-flex items-center gap-1">
             <Figure
               aria-label={`Minutes to ${step.do}`}
-              className="input min-h-11 w-20 px-2 font-figure"
+              className="input min-h-11 w-14 px-2 font-figure sm:w-20"
               placeholder="min"
               value={step.minutes}
               most={60 * DAY}
