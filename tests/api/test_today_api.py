@@ -262,6 +262,13 @@ def test_a_preparation_of_something_new_adds_it_to_the_larder_with_its_recipe_as
     assert refused.json()["detail"] == "there are lots or a recipe of it: retire it instead"
 
 
+@pytest.mark.parametrize(("name", "into"), [("House honey", "honey"), ("House gin", "london dry gin"), ("Fresh lime", "lime juice")])
+def test_what_a_house_makes_of_a_thing_is_not_that_thing(client, name, into):
+    file = {**SYRUP, "name": name, "kind": "infusion", "lines": [{"what": into, "amount": 300, "unit": "ml"}], "steps": [], "final": {}}
+    made = client.post("/api/preparations", json=file)
+    assert (made.status_code, made.json()["makes"]["name"]) == (HTTPStatus.CREATED, name)
+
+
 @pytest.mark.parametrize(
     ("change", "sentence"),
     [

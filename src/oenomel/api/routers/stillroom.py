@@ -18,7 +18,7 @@ from oenomel.api.reading.today import ListedDrink, todays_list
 from oenomel.api.room import room
 from oenomel.api.routers.lots import LotName, Time, checked_time, day_name
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, SourcedValue, Tier, known_by, slug_for
+from oenomel.core.larder import Ingredient, SourcedValue, Tier, folded, known_by, slug_for
 from oenomel.core.stillroom import OWN_RECIPE, Good, Outcome, Preparation, all_goods, goods_found, prepared, scaled, to_acid, to_brix
 from oenomel.core.today import TodaysDrink, cost_of_preparation, effect_words, making_headline, todays_drink
 from oenomel.errors import OenomelError, OutOfRange, RecordConflict, SpecError
@@ -258,9 +258,15 @@ def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str) 
 
 
 def _called(conn: sqlite3.Connection, name: str) -> str:
-    """The slug of the ingredient that has this very name; empty where there is none."""
+    """The slug of the ingredient that has this very name, or this for another name; empty where there is none.
+
+    "House honey" is no honey: what a house makes has a name of its own.
+    """
     found = ingredients.names(conn).find(name)
-    return found[0].slug if found and found[0].tier <= Tier.SAME_WORDS else ""
+    if not found:
+        return ""
+    made = ingredients.get(conn, found[0].slug)
+    return made.slug if folded(name) in map(folded, (made.name, *made.also)) else ""
 
 
 def _answer(conn: sqlite3.Connection, outcome: Outcome) -> PreparationAnswer:

@@ -241,7 +241,7 @@ class _Search:
 
     def weigh_all(self) -> bool:
         """Offers every drink there is where they are so few that no search is worth its while; whether it did."""
-        if self.of.start is not None or int(self.of.counts.prod(axis=0).sum()) > SO_FEW:
+        if self.of.start is not None or self.of.counts.prod(axis=0, dtype=float).sum() > SO_FEW:
             return False
         self.offer(np.arange(self.number), np.zeros_like(self.of.counts), self.of.counts - 1)
         return True
