@@ -29,7 +29,7 @@ export function makeQueryClient(): QueryClient {
     },
     mutationCache: new MutationCache({
       onSuccess: (_data, _asked, _context, { options }) => {
-        if (!ASKS.has(options.mutationKey?.[1])) void queryClient.invalidateQueries();
+        if (!ASKS.has(options.mutationKey?.[1])) void readAnew(queryClient);
       },
     }),
   });
@@ -38,4 +38,15 @@ export function makeQueryClient(): QueryClient {
     if (!reach.isGone()) void queryClient.invalidateQueries();
   });
   return queryClient;
+}
+
+/** Reads anew what is in sight. What was being read for the first time meanwhile may tell of before: that is read once more. */
+async function readAnew(queryClient: QueryClient) {
+  const firsts = new Set(
+    queryClient
+      .getQueryCache()
+      .findAll({ fetchStatus: 'fetching', predicate: ({ state }) => state.data === undefined }),
+  );
+  await queryClient.invalidateQueries();
+  if (firsts.size > 0) await queryClient.invalidateQueries({ predicate: (query) => firsts.has(query) });
 }
