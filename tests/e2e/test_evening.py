@@ -240,6 +240,26 @@ def test_a_syrup_is_scaled_brought_to_a_brix_and_its_price_told(page, server):
     expect(outcome).to_contain_text("a litre")
 
 
+def test_a_price_that_is_told_while_the_answer_is_on_its_way_is_in_it(page, server):
+    page.goto(f"{server.url}/stillroom/bay-syrup")
+    outcome = page.get_by_role("region", name="What it comes to")
+    outcome.get_by_text("What goes in costs").click()
+    held = []
+    # Answered before the price was told, and on its way for a while.
+    page.route(re.compile(r"/api/prepare(\?|$)"), lambda route: held.append((route, route.fetch())), times=1)
+    page.get_by_label("So much is on hand").fill("800")
+    page.keyboard.press("Enter")
+    while not held:
+        page.wait_for_timeout(50)
+    with page.expect_response("**/price"):
+        outcome.get_by_label("A kilogram of Bay leaves costs").fill("40")
+        page.keyboard.press("Enter")
+    route, answer = held[0]
+    route.fulfill(response=answer)
+    expect(outcome).to_contain_text("800 g of granulated sugar")
+    expect(outcome).not_to_contain_text("no price is told")
+
+
 def test_the_evening_s_serves_and_prices_are_told_and_the_fruit_follows(page, server):
     page.goto(f"{server.url}/today")
     fruit = page.get_by_role("region", name="Fruit for tonight")
