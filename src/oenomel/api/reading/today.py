@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
-from collections import OrderedDict
+from collections import Counter, OrderedDict
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from functools import partial
@@ -48,6 +48,11 @@ class TodaysList:
     lots: dict[str, tuple[LotRecord, Lot]]
     worth: tuple[WorthMeasuring, ...]
     whole_book: bool
+
+    @property
+    def drinks_pouring(self) -> Counter[str]:
+        """How many drinks of the list pour each ingredient, by slug."""
+        return Counter(slug for each in self.drinks for slug in {pour.ingredient.slug for pour in each.written.pours})
 
 
 Kept = TypeVar("Kept")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
+from collections import Counter
 from dataclasses import asdict
 from typing import Annotated
 
@@ -169,11 +170,8 @@ def retire_ingredient(slug: str, body: RetiredEntry, conn: Connection) -> Larder
         return _detail(conn, slug)
 
 
-def _lots(conn: sqlite3.Connection) -> dict[str, int]:
-    counted: dict[str, int] = {}
-    for each in lots.open_lots(conn):
-        counted[each.slug] = counted.get(each.slug, 0) + 1
-    return counted
+def _lots(conn: sqlite3.Connection) -> Counter[str]:
+    return Counter(each.slug for each in lots.open_lots(conn))
 
 
 def _line(

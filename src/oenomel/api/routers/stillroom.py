@@ -23,7 +23,7 @@ from oenomel.core.stillroom import OWN_RECIPE, Good, Outcome, Preparation, all_g
 from oenomel.core.today import TodaysDrink, cost_of_preparation, effect_words, making_headline, todays_drink
 from oenomel.errors import OenomelError, OutOfRange, RecordConflict, SpecError
 from oenomel.interchange.models import Entry, Named, Plain
-from oenomel.interchange.preparation import PreparationFile, preparation_of, preparation_report
+from oenomel.interchange.preparation import Known, PreparationFile, preparation_of, preparation_report
 from oenomel.interchange.reports.stillroom import (
     AdditionReport,
     AdjustmentReport,
@@ -90,7 +90,7 @@ def list_preparations(conn: Connection, conditions: HouseConditions) -> list[Pre
     left: dict[str, list[LotRecord]] = {}
     for lot in lots.open_lots(conn):
         left.setdefault(lot.slug, []).append(lot)
-    pars, poured = tonight.pars(conn), _poured(conn, conditions)
+    pars, poured = tonight.pars(conn), todays_list(conn, conditions).drinks_pouring
     return [_summary(conn, each, known[each.slug], left.get(each.slug, []), pars.get(each.slug), poured.get(each.slug, 0)) for each in kept]
 
 
@@ -99,7 +99,7 @@ def get_preparation(slug: str, conn: Connection, conditions: HouseConditions) ->
     """One of them."""
     record = preparations.get(conn, slug)
     open_lots = [lot for lot in lots.open_lots(conn) if lot.slug == slug]
-    poured = _poured(conn, conditions).get(slug, 0)
+    poured = todays_list(conn, conditions).drinks_pouring.get(slug, 0)
     return _summary(conn, record, ingredients.get(conn, slug), open_lots, tonight.pars(conn).get(slug), poured)
 
 
@@ -236,24 +236,25 @@ def put_good_price(slug: str, body: GoodPriceEntry, conn: Connection) -> None:
 
 
 def _preparation(conn: sqlite3.Connection, file: PreparationFile, itself: str) -> Preparation:
-    preparation = preparation_of(file, known_by(ingredients.names(conn), ingredients.larder(conn)), itself)
-    _no_circle(conn, preparation, itself)
+    known = known_by(ingredients.names(conn), ingredients.larder(conn))
+    preparation = preparation_of(file, known, itself)
+    if itself:
+        _no_circle(conn, preparation, itself, known)
     return preparation
 
 
-def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str) -> None:
+def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str, known: Known) -> None:
     """Raises where something that goes in is itself made of what this makes."""
-    recipes = {each.slug: PreparationFile.model_validate_json(each.content) for each in preparations.all_preparations(conn)}
-    known = known_by(ingredients.names(conn), ingredients.larder(conn))
+    recipes = {each.slug: each.content for each in preparations.all_preparations(conn)}
     waiting = [(i, line.what.slug) for i, line in enumerate(preparation.lines) if isinstance(line.what, Ingredient)]
-    seen: set[str] = set()
-    while waiting and itself:
+    while waiting:
         i, slug = waiting.pop()
         if slug == itself:
             raise SpecError(f"lines[{i}].what", f"{preparation.lines[i].name} is itself made of {preparation.name}: that is a circle")
-        if slug in recipes and slug not in seen:
-            seen.add(slug)
-            inside = (known(line.what) for line in recipes[slug].lines if isinstance(line.what, str))
+        # Each recipe is looked into once.
+        content = recipes.pop(slug, None)
+        if content is not None:
+            inside = (known(line.what) for line in PreparationFile.model_validate_json(content).lines if isinstance(line.what, str))
             waiting += [(i, each.slug) for each in inside if each is not None]
 
 
@@ -299,14 +300,6 @@ def _summary(
         lots=len(open_lots),
         drinks=drinks,
     )
-
-
-def _poured(conn: sqlite3.Connection, conditions: Conditions) -> dict[str, int]:
-    counted: dict[str, int] = {}
-    for each in todays_list(conn, conditions).drinks:
-        for slug in {pour.ingredient.slug for pour in each.written.pours}:
-            counted[slug] = counted.get(slug, 0) + 1
-    return counted
 
 
 def _alone(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> list[tuple[ListedDrink, TodaysDrink]]:

@@ -45,6 +45,7 @@ from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.poured import with_pours_of
 from oenomel.store import ingredients, lots, preparations, shelf, tonight
 from oenomel.store.database import transaction
+from oenomel.store.lots import LotRecord
 from oenomel.store.tonight import OnTheList
 
 router = room("today")
@@ -84,6 +85,8 @@ def get_today(conn: Connection, asked: Annotated[TodayQuery, Query()]) -> TodayR
     today = todays_list(conn, conditions_for(conn, asked), asked.grid)
     told = tonight.listed(conn)
     evening = [(each.today.present.drink, _serves(told, each.drink_id)) for each in today.drinks]
+    open_lots = lots.open_lots(conn)
+    on_hand = _on_hand(conn, open_lots)
     return TodayReport(
         headline=todays_headline([each.today for each in today.drinks]),
         shared=shared_moves([each.today for each in today.drinks]),
@@ -91,8 +94,8 @@ def get_today(conn: Connection, asked: Annotated[TodayQuery, Query()]) -> TodayR
         drinks=[_drink(each, today, told.get(each.drink_id)) for each in today.drinks],
         worth=[WorthReport.model_validate(each) for each in today.worth[:3]],
         low=_low(conn, today),
-        prepare=_prepare(conn, evening),
-        fruit=_fruit(conn, evening),
+        prepare=_prepare(conn, evening, on_hand),
+        fruit=_fruit(open_lots, evening, on_hand),
         currency=tonight.currency(conn),
     )
 
@@ -191,20 +194,16 @@ def _of_todays(spec: SpecFile, today: TodaysList) -> SpecFile:
 
 
 def _low(conn: sqlite3.Connection, today: TodaysList) -> list[LowReport]:
-    counted: dict[str, int] = {}
-    for each in today.drinks:
-        for slug in {pour.ingredient.slug for pour in each.written.pours}:
-            counted[slug] = counted.get(slug, 0) + 1
+    counted = today.drinks_pouring
     low = {slug: each.state for slug, each in shelf.all_shelved(conn).items() if each.state != "at hand" and slug in counted}
     known = ingredients.some(conn, low)
     found = [LowReport(ingredient=Named.of(known[slug]), state=state, drinks=counted[slug]) for slug, state in low.items()]
     return sorted(found, key=lambda each: (each.state != "out", -each.drinks, each.ingredient.name))
 
 
-def _prepare(conn: sqlite3.Connection, evening: list[tuple[Drink, int]]) -> list[PrepareReport]:
+def _prepare(conn: sqlite3.Connection, evening: list[tuple[Drink, int]], on_hand: dict[str, float]) -> list[PrepareReport]:
     pars, needs = tonight.pars(conn), poured_tonight(evening)
     made = {each.slug for each in preparations.all_preparations(conn)}
-    on_hand = _on_hand(conn)
     wanted = {slug for slug in {*pars, *made, *on_hand} if slug in needs or slug in pars}
     known = ingredients.some(conn, wanted)
     standing = [Standing(each, on_hand.get(slug), pars.get(slug), slug in made) for slug, each in known.items()]
@@ -214,10 +213,9 @@ def _prepare(conn: sqlite3.Connection, evening: list[tuple[Drink, int]]) -> list
     ]
 
 
-def _on_hand(conn: sqlite3.Connection) -> dict[str, float]:
+def _on_hand(conn: sqlite3.Connection, open_lots: list[LotRecord]) -> dict[str, float]:
     """What is left in lots that are fit to pour, [ml], by slug; a lot whose amount nobody noted counts for nothing known."""
     found: dict[str, float] = {}
-    open_lots = lots.open_lots(conn)
     known = ingredients.some(conn, {each.slug for each in open_lots})
     for each in open_lots:
         if each.left_ml is not None and not is_past_its_day(known[each.slug], hours_since(each.made_at)):
@@ -225,13 +223,13 @@ def _on_hand(conn: sqlite3.Connection) -> dict[str, float]:
     return found
 
 
-def _fruit(conn: sqlite3.Connection, evening: list[tuple[Drink, int]]) -> list[FruitReport]:
+def _fruit(open_lots: list[LotRecord], evening: list[tuple[Drink, int]], on_hand: dict[str, float]) -> list[FruitReport]:
     crates: dict[str, list[Pressing]] = {}
     by_juice = {fruit.juice: name for name, fruit in FRUIT.items()}
-    for lot in lots.open_lots(conn):
+    for lot in open_lots:
         if lot.slug in by_juice and lot.pieces and lot.volume_ml and hours_since(lot.made_at) <= CRATE_LASTS_H:
             crates.setdefault(by_juice[lot.slug], []).append(Pressing(lot.pieces, lot.volume_ml))
-    found = fruit_tonight(evening, crates, _on_hand(conn))
+    found = fruit_tonight(evening, crates, on_hand)
     return [
         FruitReport(
             name=each.fruit.name if each.pieces == 1 else each.fruit.many, pieces=each.pieces, decided_by=each.decided_by, why=each.why
