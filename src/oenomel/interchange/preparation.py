@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-import json
 from collections.abc import Callable
 from typing import Annotated, Any, Literal
 
-from pydantic import AfterValidator, Discriminator, Field, Tag, ValidationError, model_validator
+from pydantic import AfterValidator, Discriminator, Field, Tag, model_validator
 from pydantic_core import PydanticCustomError
 
 from oenomel.core.larder import Ingredient
@@ -30,7 +29,7 @@ from oenomel.core.stillroom import (
 from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.models import Entry, Plain, Report
 from oenomel.interchange.spec.drink import composition_entry, inline_ingredient
-from oenomel.interchange.spec.file import Amount, CompositionEntry, InlineIngredient, spec_error
+from oenomel.interchange.spec.file import Amount, CompositionEntry, InlineIngredient, parse_as
 
 __all__ = [
     "FinalEntry",
@@ -159,16 +158,7 @@ class PreparationReport(Report):
 
 def parse_preparation(text: str) -> PreparationFile:
     """A preparation file from its text; raises SpecError naming the first place that is wrong."""
-    try:
-        content = json.loads(text)
-    except json.JSONDecodeError as error:
-        raise SpecError("", f"line {error.lineno}, column {error.colno}: not JSON: {error.msg}") from error
-    except (RecursionError, ValueError) as error:
-        raise SpecError("", "not a preparation: nested too deeply, or a number with thousands of digits") from error
-    try:
-        return PreparationFile.model_validate(content)
-    except ValidationError as error:
-        raise spec_error(error.errors()[0]) from error
+    return parse_as(PreparationFile, text, "a preparation")
 
 
 def preparation_of(file: PreparationFile, known: Known, itself: str = "") -> Preparation:

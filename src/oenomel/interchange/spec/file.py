@@ -5,7 +5,7 @@ from __future__ import annotations
 import json
 from collections.abc import Sequence
 from dataclasses import asdict
-from typing import Annotated, Any, Final, Literal
+from typing import Annotated, Any, Final, Literal, TypeVar
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Discriminator, Field, Tag, ValidationError, model_validator
 from pydantic_core import PydanticCustomError
@@ -40,6 +40,7 @@ __all__ = [
     "SpecFile",
     "check_relatives",
     "garnish_of",
+    "parse_as",
     "parse_spec",
     "spec_error",
     "spec_schema",
@@ -335,6 +336,9 @@ def check_relatives(pours: Sequence[PourEntry], path: str) -> None:
             raise SpecError(f"{path}[{index}].relative.to", f"there is no other pour {pour.relative.to}")
 
 
+Parsed = TypeVar("Parsed", bound=BaseModel)
+
+
 def parse_spec(text: str) -> SpecFile:
     """A spec file from its text.
 
@@ -343,14 +347,19 @@ def parse_spec(text: str) -> SpecFile:
     SpecError
         The text is not JSON or not a spec; the sentence names the first place that is wrong.
     """
+    return parse_as(SpecFile, text, "a spec")
+
+
+def parse_as(model: type[Parsed], text: str, what: str) -> Parsed:
+    """JSON as a model of the house; raises SpecError naming the first place that is wrong, or saying that it isn't ``what``."""
     try:
         content = json.loads(text)
     except json.JSONDecodeError as error:
         raise SpecError("", f"line {error.lineno}, column {error.colno}: not JSON: {error.msg}") from error
     except (RecursionError, ValueError) as error:
-        raise SpecError("", "not a spec: nested too deeply, or a number with thousands of digits") from error
+        raise SpecError("", f"not {what}: nested too deeply, or a number with thousands of digits") from error
     try:
-        return SpecFile.model_validate(content)
+        return model.model_validate(content)
     except ValidationError as error:
         raise spec_error(error.errors()[0]) from error
 
