@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import argparse
 import json
+import re
 import sys
 from contextlib import closing
 from datetime import datetime
@@ -13,11 +14,13 @@ from oenomel import __version__
 from oenomel.carrying.compare import look_at
 from oenomel.carrying.folder import export_house, read_files
 from oenomel.carrying.items import CHOICES
+from oenomel.carrying.originals import at_hand, book_of, kinship_of
 from oenomel.carrying.take_in import take_in
 from oenomel.core.families import standard_homes
 from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
 from oenomel.core.larder import Findable, Index, Larder, catalogue, known_by
+from oenomel.core.originals import BookDrink, Ground, KinshipTable, originals
 from oenomel.core.stillroom import prepared
 from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, correctors_for, rebalance, ways_of
 from oenomel.errors import OenomelError, OutOfRange, SpecError
@@ -28,8 +31,10 @@ from oenomel.interchange.formats.writing import FORMATS, write_as
 from oenomel.interchange.house.reading import house_of
 from oenomel.interchange.preparation import parse_preparation, preparation_of, preparation_report
 from oenomel.interchange.reports.forecast import forecast_report
+from oenomel.interchange.reports.originals import original_report
 from oenomel.interchange.reports.swaps import rebalance_report
 from oenomel.interchange.requests.aim import parse_target, pours_named, target_from
+from oenomel.interchange.requests.originals import wish_entry, wish_from
 from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import copies, database, ingredients
@@ -94,6 +99,7 @@ def _parser() -> argparse.ArgumentParser:
     preparing.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
     preparing.set_defaults(run=_prepare)
 
+    _add_originals(commands)
     _add_carrying(commands)
 
     serving = commands.add_parser("serve", help="serve the app")
@@ -106,6 +112,25 @@ def _parser() -> argparse.ArgumentParser:
     serving.add_argument("--data", type=Path, help="data file (default: by the platform's convention)")
     serving.set_defaults(run=_serve)
     return parser
+
+
+def _add_originals(commands: argparse._SubParsersAction[argparse.ArgumentParser]) -> None:
+    """The command that looks for drinks nobody has mixed yet."""
+    wishing = commands.add_parser("originals", help="print original drinks that meet a wish, as JSON, best first")
+    wishing.add_argument("--family", choices=("sour", "daisy", "fizz"), required=True, help="which family they stand in")
+    wishing.add_argument("--form", default="", help='one of its forms, such as "with foam"')
+    wishing.add_argument("--count", default="20", help="how many (default: 20)")
+    wishing.add_argument("--seed", default="1", help="a whole number; the same one gives the same drinks (default: 1)")
+    wishing.add_argument("--must", default="", help="what each of them must hold, by slug or name, with commas")
+    wishing.add_argument("--may", default="", help="what they may gladly hold, with commas")
+    wishing.add_argument("--without", default="", help="what none may hold: egg, milk, alcohol, vegan, an allergen, a kind, an ingredient")
+    wishing.add_argument("--abv", default="", help="strength as served, such as 12-18")
+    wishing.add_argument("--aroma", default="", help="what is to be smelt, such as floral,smoke")
+    wishing.add_argument("--colour", default="", help="the colour that it should have")
+    wishing.add_argument("--season", default="", choices=("", "spring", "summer", "autumn", "winter"), help="gladly of a season")
+    wishing.add_argument("--at-hand", action="store_true", help="only of what stands on the shelf of the data file")
+    wishing.add_argument("--data", type=Path, help="data file whose larder and book are used (default: the user's)")
+    wishing.set_defaults(run=_originals)
 
 
 def _add_carrying(commands: argparse._SubParsersAction[argparse.ArgumentParser]) -> None:
@@ -210,6 +235,55 @@ def _prepare(chosen: argparse.Namespace) -> int:
     preparation = preparation_of(parse_preparation(_text(chosen.file, what="preparation file")), known_by(index, larder))
     print(preparation_report(prepared(preparation)).model_dump_json(indent=2))
     return 0
+
+
+def _originals(chosen: argparse.Namespace) -> int:
+    def listed(text: str) -> list[str]:
+        return [word.strip() for word in text.split(",") if word.strip()]
+
+    data = chosen.data or database.default_path()
+    larder, book, table, pool = _larder(chosen.data), list[BookDrink](), KinshipTable(), frozenset[str]()
+    if chosen.data is not None or data.exists():
+        with closing(database.open_read_only(data)) as conn:
+            book, table, pool = book_of(conn), kinship_of(conn), at_hand(conn)
+    entry = wish_entry(
+        {
+            "family": chosen.family,
+            "form": chosen.form,
+            "must": listed(chosen.must),
+            "may": listed(chosen.may),
+            "without": listed(chosen.without),
+            "abv": _band(chosen.abv),
+            "aroma": listed(chosen.aroma),
+            "colour": chosen.colour,
+            "season": chosen.season,
+            "count": _whole(chosen.count, "--count"),
+            "seed": _whole(chosen.seed, "--seed"),
+        }
+    )
+    index = Index(Findable.of(each) for each in larder.values())
+    wish = wish_from(entry, known_by(index, larder), pool=pool if chosen.at_hand else None)
+    *_, found = originals(Ground(larder, book, table), wish)
+    told = [original_report(each) for each in found.originals]
+    keys = {"spec", "distance_steps", "kinship", "novelty", "nearest", "reasons"}
+    print(json.dumps([each.model_dump(mode="json", include=keys, exclude_none=False) for each in told], indent=2, ensure_ascii=False))
+    return 0
+
+
+def _whole(text: str, name: str) -> int:
+    if not text.strip().isdecimal() or not text.isascii():
+        raise SpecError(name, f'"{text}" is not a whole number; write one such as 7')
+    return int(text)
+
+
+def _band(text: str) -> list[float] | None:
+    """A strength from low to high; one number alone is both."""
+    if not text.strip():
+        return None
+    found = re.fullmatch(r"\s*(\d+(?:\.\d+)?)\s*%?\s*(?:(?:-|–|to)\s*(\d+(?:\.\d+)?)\s*%?\s*)?", text)
+    if found is None:
+        raise SpecError("--abv", f'"{text}" is no strength; write it as 12-18')
+    return [float(found[1]), float(found[2] or found[1])]
 
 
 def _read(chosen: argparse.Namespace) -> int:

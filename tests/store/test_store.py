@@ -49,6 +49,7 @@ def test_data_file_is_made_in_a_new_folder_of_its_own_place_and_prepared_twice_w
             "0006_answered_writes_and_devices.sql",
             "0007_words_for_ingredients_and_notes.sql",
             "0008_lots_preparations_and_tonight.sql",
+            "0009_originals_and_kinship.sql",
         ]
 
 
@@ -56,7 +57,7 @@ def test_every_table_is_strict(conn):
     tables = [row for row in conn.execute("PRAGMA table_list") if row["schema"] == "main" and not row["name"].startswith("sqlite_")]
     # The index of the book's words keeps its own tables, which can't be declared.
     tables = [row for row in tables if not row["name"].startswith("book_words")]
-    assert len(tables) == 32
+    assert len(tables) == 34
     assert all(row["strict"] for row in tables)
 
 
@@ -220,7 +221,7 @@ def test_two_that_start_at_once_bring_one_new_file_up_to_date_together(tmp_path)
     started = [subprocess.Popen([sys.executable, "-c", start], stderr=subprocess.PIPE, text=True) for _ in range(3)]
     assert [(each.communicate(timeout=60)[1], each.returncode) for each in started] == [("", 0)] * 3
     with closing(database.connect(path)) as conn:
-        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 8
+        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 9
 
 
 def test_a_start_that_another_one_overtakes_finds_the_migrations_applied(tmp_path, monkeypatch):
@@ -238,7 +239,7 @@ def test_a_start_that_another_one_overtakes_finds_the_migrations_applied(tmp_pat
     database.prepare(path)
     assert overtaken
     with closing(database.connect(path)) as conn:
-        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 8
+        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 9
 
 
 def test_a_larder_that_is_held_is_read_anew_when_another_connection_changes_it(tmp_path):

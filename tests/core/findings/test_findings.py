@@ -11,6 +11,7 @@ from support.standards import STANDARDS
 
 from oenomel.core.families.family import families
 from oenomel.core.findings.cautions import cautions
+from oenomel.core.findings.sense import CLASHES
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.composition import Composition
@@ -119,6 +120,22 @@ FIRES = {
         SOUR,
     ),
     "wild-plants": (in_glass(SOUR, "coupe", garnish=("foraged flowers",)), SOUR),
+    "curdles": (drink(RUM, LIME, SYRUP, ("whole-milk", 30)), drink(RUM, LIME, SYRUP, ("heavy-cream", 7.5))),
+    "cream-and-wood": (drink(RUM, SYRUP, ("heavy-cream", 15), ("dry-vermouth", 15)), drink(RUM, SYRUP, ("heavy-cream", 15))),
+    "two-creams": (drink(RUM, SYRUP, ("heavy-cream", 15), ("coconut-cream", 15)), drink(RUM, SYRUP, ("coconut-cream", 15))),
+    "hard-pair": (drink(RUM, LIME, SYRUP, ("cold-brew", 30)), drink(RUM, SYRUP, ("cold-brew", 30))),
+    "foam-and-soda": (
+        drink(RUM, LIME, SYRUP, ("egg-white", 30), ("cola", 60, "topped"), family="fizz"),
+        drink(RUM, LIME, SYRUP, ("egg-white", 30), ("soda-water", 60, "topped"), family="fizz"),
+    ),
+    "many-bitters": (
+        drink(RUM, LIME, SYRUP, ("orange-bitters", 1.6), ("aromatic-bitters", 1.6), ("fernet", 5)),
+        drink(RUM, LIME, SYRUP, ("orange-bitters", 1.6), ("aromatic-bitters", 1.6)),
+    ),
+    "two-loud": (drink(RUM, LIME, SYRUP, ("fernet", 5), ("allspice-dram", 5)), drink(RUM, LIME, SYRUP, ("fernet", 5))),
+    "two-perfumes": (drink(RUM, LIME, ("rose-syrup", 10), ("orange-flower-water", 0.8)), drink(RUM, LIME, ("rose-syrup", 10))),
+    "two-foams": (drink(RUM, LIME, SYRUP, ("egg-white", 30), ("aquafaba", 20)), drink(RUM, LIME, SYRUP, ("aquafaba", 20))),
+    "hot-for-a-child": (drink(("juniper-water", 60), LIME, ("chili-syrup", 7.5), SYRUP), drink(RUM, LIME, ("chili-syrup", 7.5), SYRUP)),
     "hot-sugar": (with_part("Hot caramel", sugars={"sucrose": 60}), with_part("Caramel syrup", sugars={"sucrose": 60})),
 }
 
@@ -133,7 +150,7 @@ def test_finding_fires_where_it_should_and_not_where_it_should_not(code):
 def test_every_code_that_the_product_can_tell_is_tried_here():
     package = resources.files("oenomel.core.findings")
     text = "".join(entry.read_text(encoding="utf-8") for entry in package.iterdir() if entry.name.endswith(".py"))
-    told = set(re.findall(r'Finding\(\s*"([a-z-]+)"', text)) | {caution.code for caution in cautions()}
+    told = set(re.findall(r'Finding\(\s*"([a-z-]+)"', text)) | {caution.code for caution in cautions()} | {each.code for each in CLASHES}
     assert told | {"no-base", "no-liqueur"} == FIRES.keys() | {"swap-changes-sweetness", "method-changed-too"}
 
 

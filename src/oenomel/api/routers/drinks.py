@@ -20,10 +20,11 @@ from oenomel.core.spec import FamilyName
 from oenomel.interchange.models import Entry, Name, Plain, Report, RowId
 from oenomel.interchange.reports.forecast import forecast_report
 from oenomel.interchange.requests.made import MadeEntry, as_poured, with_conditions
+from oenomel.interchange.requests.originals import WishEntry
 from oenomel.interchange.spec.drink import plain_spec, same_spec
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.poured import settled
-from oenomel.store import book_search, drinks, ingredients, lineage
+from oenomel.store import book_search, drinks, ingredients, lineage, originals
 from oenomel.store.book_search import Wanted
 from oenomel.store.database import transaction
 from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
@@ -83,7 +84,10 @@ class DrinkDetail(Report):
 
 
 class NewDrink(Entry):
-    """A new drink: its first trial is the spec it starts from; ``parents`` are trials of other drinks that it descends from."""
+    """A new drink: its first trial is the spec it starts from; ``parents`` are trials of other drinks that it descends from.
+
+    ``wish`` tells of an original what it was wished to be: what is tasted of it then teaches the kinship of aromas.
+    """
 
     name: Name
     spec: SpecFile
@@ -91,6 +95,7 @@ class NewDrink(Entry):
     reason: Reason = ""
     parents: Annotated[list[RowId], Field(max_length=3)] = []
     notes: Notes = ""
+    wish: WishEntry | None = None
 
 
 class NewNotes(Entry):
@@ -188,6 +193,8 @@ def add_drink(body: NewDrink, conn: Connection) -> DrinkDetail:
         spec = body.spec.model_copy(update={"name": body.name})
         trial_id = _keep(conn, drink_id, None, body.trial_name, body.reason, spec, MadeEntry(), STANDARD)
         lineage.add_parents(conn, trial_id, body.parents)
+        if body.wish is not None:
+            originals.mark(conn, drink_id, body.wish.model_dump_json())
         return _detail(conn, drink_id)
 
 

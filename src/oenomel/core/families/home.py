@@ -62,8 +62,13 @@ class Home:
         The set within distance d is the hull grown by a box of half-width d, so its facets have the same normals
         whatever d is, and the distance is the largest excess over any of them.
         """
+        return float(self.distances(steps_of(profile)[None])[0])
+
+    def distances(self, at: NDArray[np.float64]) -> NDArray[np.float64]:
+        """The same of many drinks, by where they stand on the three rulers, shape (drinks, 3), [steps]."""
         normals, reach = self._facets
-        return max(0.0, float((normals @ steps_of(profile)[: self._dimensions] - reach).max()))
+        off: NDArray[np.float64] = (at[:, : self._dimensions] @ normals.T - reach).max(axis=1)
+        return np.maximum(off, 0.0)
 
     def lean(self, profile: Profile) -> float:
         """Sweet against tart: how much further a drink is from the middle in sweetness than in acidity, [steps]."""

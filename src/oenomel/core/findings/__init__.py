@@ -3,5 +3,6 @@
 from oenomel.core.findings.beside_parent import findings_between
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
 from oenomel.core.findings.run import findings
+from oenomel.core.findings.sense import CLASHES, clashes_of, sense_classes
 
-__all__ = ["Case", "Edit", "Finding", "Mend", "findings", "findings_between"]
+__all__ = ["CLASHES", "Case", "Edit", "Finding", "Mend", "clashes_of", "findings", "findings_between", "sense_classes"]

@@ -10,10 +10,11 @@ from oenomel.core.findings.cautions import CHECKS as CAUTIONS
 from oenomel.core.findings.finding import Case, Finding
 from oenomel.core.findings.making import CHECKS as MAKING
 from oenomel.core.findings.measures import CHECKS as MEASURES
+from oenomel.core.findings.sense import CHECKS as SENSE
 
 ORDER: Final = {"error": 0, "warning": 1, "info": 2}
 
-_CHECKS: Final[tuple[Callable[[Case], Iterator[Finding]], ...]] = (*MEASURES, *MAKING, *BALANCE, *CAUTIONS)
+_CHECKS: Final[tuple[Callable[[Case], Iterator[Finding]], ...]] = (*MEASURES, *MAKING, *BALANCE, *SENSE, *CAUTIONS)
 
 
 def findings(case: Case) -> tuple[Finding, ...]:

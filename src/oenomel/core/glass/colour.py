@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import colorsys
+import re
 from collections.abc import Sequence
 from typing import Final
 
@@ -63,6 +64,16 @@ def hue_and_chroma(light: NDArray[np.float64]) -> tuple[float, float]:
     return 360 * hue, max(light.tolist()) - min(light.tolist())
 
 
+COLOURS: Final = {
+    "pink": ("pink",), "rose": ("pink",), "blush": ("pink",), "red": ("red",), "ruby": ("red",), "crimson": ("red",), "scarlet": ("red",),
+    "orange": ("orange", "gold"), "gold": ("gold", "amber", "yellow"), "golden": ("gold", "amber", "yellow"),
+    "amber": ("amber", "gold", "orange"), "copper": ("amber", "orange"), "yellow": ("yellow", "gold"), "green": ("green",),
+    "blue": ("blue",), "violet": ("violet", "blue"), "purple": ("violet", "pink"), "lavender": ("violet", "blue"),
+    "brown": ("brown", "amber", "beige"), "black": ("black",), "white": ("pale",), "clear": ("pale",), "pale": ("pale", "light"),
+}  # fmt: skip
+"""Words of a wished colour, and what of `colour_words` keeps the wish."""
+
+
 def swatch(pours: Sequence[Pour], volume_ml: float, path_cm: float = PATH_CM, air: float = 0.0) -> str:
     """What a drink of so many ml looks like through so many cm, as a colour of a screen "#rrggbb"; ``air`` is the cloudiness of
     foam that is shaken through it.
@@ -116,3 +127,17 @@ def colour_words(colour: str) -> str:
         return "beige"
     shade = "light " if light > PALE_ABOVE else "deep " if light < DEEP_BELOW else ""
     return f"{shade}{name}"
+
+
+def wished_colour(words: str) -> str:
+    """The first word of a wished colour that is one of `COLOURS`; empty where none is.
+
+    >>> wished_colour("Pale pink, if it can be")
+    'pale'
+    """
+    return next((word for word in re.findall(r"[a-z]+", words.lower()) if word in COLOURS), "")
+
+
+def in_colour(wished: str, seen: str) -> bool:
+    """Whether a colour in words keeps a wish for one of `COLOURS`."""
+    return any(name in seen.split() for name in COLOURS[wished])

@@ -1,6 +1,6 @@
 """What there is to pour: ingredients with their composition, its sources and spreads, aromas, and what a bottle's label tells."""
 
-from oenomel.core.larder.aroma import aromas_between, kinship, likeness
+from oenomel.core.larder.aroma import REDUNDANT_ABOVE, SAME_GROUP, UNTOLD, aromas_between, group_kinship, kinship, likeness
 from oenomel.core.larder.bottle import Label, abv_of_proof, bottle_from, slug_for, sweetness_classes
 from oenomel.core.larder.completeness import gaps_of, set_right
 from oenomel.core.larder.composition import (
@@ -69,6 +69,8 @@ __all__ = [
     "LIQUID_SOLIDS_LIMIT",
     "PROPERTIES",
     "READABLE",
+    "REDUNDANT_ABOVE",
+    "SAME_GROUP",
     "SAMPLE_ML",
     "SHELF_STATES",
     "SLOTS",
@@ -76,6 +78,7 @@ __all__ = [
     "SOLID_KINDS",
     "SUGARS",
     "SUGAR_COLUMNS",
+    "UNTOLD",
     "WATER_G_PER_ML",
     "Beside",
     "Composition",
@@ -113,6 +116,7 @@ __all__ = [
     "fruit_to_buy",
     "gaps_of",
     "garnish_of_fruit",
+    "group_kinship",
     "heat_capacity_j_per_k",
     "hours_words",
     "is_past_its_day",

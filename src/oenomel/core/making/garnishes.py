@@ -41,6 +41,8 @@ def suggested_garnishes(drink: Drink, larder: Iterable[Ingredient], at_hand: Col
     made = [*_slices(pours, offered, already)]
     seen: set[str] = set()
     for each in ranked:
+        if len(made) >= MOST_SUGGESTED:
+            break
         # Two of one smell are no choice.
         if each.said.lower() in already or _main(each) in seen or each.slug in {pour.slug for pour in pours}:
             continue

@@ -2,27 +2,17 @@
 
 from __future__ import annotations
 
-import re
 from dataclasses import dataclass
 from typing import Final
 
 from oenomel.core.forecast import Forecast
-from oenomel.core.glass import air_in, colour_words, swatch
+from oenomel.core.glass import air_in, colour_words, in_colour, swatch, wished_colour
 from oenomel.errors import DomainError
 
 SWEETNESSES: Final = {"dry": (0.0, 6.5), "in the middle": (5.5, 9.0), "sweet": (8.0, 150.0)}
 """Wished sweetness in words, g of sugar per 100 ml as served. House estimates around the published range of a shaken sour, 5.0 to 8.9."""
 
 ALCOHOL_FREE_ABV: Final = 0.5
-
-COLOURS: Final = {
-    "pink": ("pink",), "rose": ("pink",), "blush": ("pink",), "red": ("red",), "ruby": ("red",), "crimson": ("red",), "scarlet": ("red",),
-    "orange": ("orange", "gold"), "gold": ("gold", "amber", "yellow"), "golden": ("gold", "amber", "yellow"),
-    "amber": ("amber", "gold", "orange"), "copper": ("amber", "orange"), "yellow": ("yellow", "gold"), "green": ("green",),
-    "blue": ("blue",), "violet": ("violet", "blue"), "purple": ("violet", "pink"), "lavender": ("violet", "blue"),
-    "brown": ("brown", "amber", "beige"), "black": ("black",), "white": ("pale",), "clear": ("pale",), "pale": ("pale", "light"),
-}  # fmt: skip
-"""Words of a wished colour, and what of `colour_words` keeps the wish."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,10 +78,10 @@ def hold_against(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
                 brief.sweetness, kept, f"{served.sugar:.1f} g/100 ml of sugar" + ("." if kept else f", {side} than “{brief.sweetness}”.")
             )
         )
-    wished = next((word for word in re.findall(r"[a-z]+", brief.colour.lower()) if word in COLOURS), "")
+    wished = wished_colour(brief.colour)
     if wished:
         seen = _colour_of(forecast)
-        kept = any(name in seen.split() for name in COLOURS[wished])
+        kept = in_colour(wished, seen)
         held.append(BriefCheck(f"colour {wished}", kept, f"Foreseen {seen}" + ("." if kept else f", asked for {wished}.")))
     for avoided in brief.avoid:
         word = avoided.lower()

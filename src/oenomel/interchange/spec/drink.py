@@ -33,6 +33,7 @@ __all__ = [
     "plain_spec",
     "same_spec",
     "slugs_of",
+    "spec_as_poured",
     "spec_from_drink",
     "written",
 ]
@@ -83,6 +84,16 @@ def spec_from_drink(drink: Drink) -> SpecFile:
         method=MethodEntry.of(drink.method),
         serve=ServeEntry.of(drink.serve),
     )
+
+
+def spec_as_poured(drink: Drink) -> SpecFile:
+    """A spec with every amount in the unit by which it is poured: dashes, leaves, a piece."""
+    spec = spec_from_drink(drink)
+    pours = [
+        entry if pour.amount is None else entry.model_copy(update={"amount": pour.amount, "unit": pour.unit})
+        for entry, pour in zip(spec.pours, drink.pours, strict=True)
+    ]
+    return spec.model_copy(update={"pours": pours})
 
 
 def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder, lots: Lots) -> Pour:

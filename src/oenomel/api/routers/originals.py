@@ -1,0 +1,211 @@
+"""Original drinks: what a wish leaves, the handful, a whole list, the flight; and the kinship that they are told by."""
+
+from __future__ import annotations
+
+from collections.abc import AsyncIterator, Iterator
+from http import HTTPStatus
+from typing import Annotated
+
+from fastapi.responses import StreamingResponse
+from pydantic import Field
+
+from oenomel.api.errors import PROBLEMS
+from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
+from oenomel.api.reading.originals import ground_for, names_given, wished
+from oenomel.api.room import room
+from oenomel.api.routers.swaps import NDJSON
+from oenomel.api.searching import Search
+from oenomel.carrying.originals import at_hand, kinship_of
+from oenomel.core.forecast import forecast_of
+from oenomel.core.originals import KinshipTable, left_of, menu_of, originals
+from oenomel.core.today import fruit_tonight
+from oenomel.interchange.models import Entry, Name, Plain, Report, RowId
+from oenomel.interchange.reports.forecast import forecast_report
+from oenomel.interchange.reports.originals import (
+    HandfulReport,
+    KinshipReport,
+    MenuReport,
+    handful_report,
+    kinship_report,
+    menu_report,
+)
+from oenomel.interchange.requests.made import MadeEntry, with_conditions
+from oenomel.interchange.requests.notebook import BriefEntry
+from oenomel.interchange.requests.originals import WishEntry, wish_of_brief
+from oenomel.interchange.spec.file import SpecFile
+from oenomel.store import briefs, drinks
+from oenomel.store import originals as kept
+from oenomel.store.database import transaction
+
+router = room("originals")
+
+
+class LeftReport(Report):
+    """How many combinations a wish leaves: on paper, and about how many of them make sense, keep it and stand at home."""
+
+    combinations: int
+    balanced: int
+
+
+class KeptDrink(Entry):
+    """A drink that stays on a list, and its place there, counted from 0."""
+
+    place: Annotated[int, Field(ge=0, le=11)]
+    spec: SpecFile
+
+
+class MenuEntry(Entry):
+    """A list: a wish for each of its places, drinks that stay, and the seed."""
+
+    places: Annotated[list[WishEntry], Field(min_length=1, max_length=12)]
+    kept: Annotated[list[KeptDrink], Field(max_length=12)] = []
+
+
+class FlightEntry(Entry):
+    """Originals of one wish to be tasted blind against each other."""
+
+    specs: Annotated[list[SpecFile], Field(min_length=2, max_length=6)]
+    wish: WishEntry
+
+
+class FlightReport(Report):
+    """The drink under which they stand in the book, its trials; what has to be bought, prepared and pressed for a glass of each."""
+
+    drink_id: int
+    trials: list[int]
+    to_buy: list[str]
+    to_prepare: list[str]
+    fruit: list[str]
+
+
+class KinshipEntry(Entry):
+    """What the house sets for a pair of aroma groups, 0 (at odds) to 1 (an old friendship)."""
+
+    one: Annotated[Plain, Field(max_length=40)]
+    other: Annotated[Plain, Field(max_length=40)]
+    value: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
+
+
+@router.post("/originals", responses=PROBLEMS["bad"])
+async def list_originals(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> HandfulReport:
+    """A handful of original drinks that meet a wish."""
+
+    def found() -> HandfulReport:
+        *_, last = originals(ground_for(conn, conditions), wished(conn, wish), names_given(conn, wish))
+        return handful_report(last)
+
+    return await search.step(found)
+
+
+@router.post(
+    "/originals/stream",
+    response_class=StreamingResponse,
+    responses=PROBLEMS["bad"] | {200: {"description": "a handful a line", "content": {NDJSON: {"schema": {"type": "string"}}}}},
+)
+async def stream_originals(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> StreamingResponse:
+    """The same, a JSON object a line: a first handful at once, then that of the whole sample. Whoever goes away ends it."""
+
+    def parts_of() -> Iterator[str]:
+        for part in originals(ground_for(conn, conditions), wished(conn, wish), names_given(conn, wish)):
+            yield handful_report(part).model_dump_json() + "\n"
+
+    lines = parts_of()
+    # The first part is made here, so that a refusal is still a refusal.
+    first = await search.step(lambda: next(lines))
+
+    async def told() -> AsyncIterator[str]:
+        line: str | None = first
+        while line is not None:
+            yield line
+            line = await search.step(lambda: next(lines, None))
+
+    return StreamingResponse(told(), media_type=NDJSON)
+
+
+@router.post("/originals/left", responses=PROBLEMS["bad"])
+async def count_left(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> LeftReport:
+    """How many combinations a wish leaves."""
+
+    def counted() -> LeftReport:
+        return LeftReport.model_validate(left_of(ground_for(conn, conditions), wished(conn, wish)))
+
+    return await search.step(counted)
+
+
+@router.post("/originals/menu", responses=PROBLEMS["bad"])
+async def make_menu(body: MenuEntry, conn: Connection, conditions: HouseConditions, search: Search) -> MenuReport:
+    """The open places of a list filled, unlike each other and sharing preparations; what stays, stays."""
+
+    def made() -> MenuReport:
+        stays = dict(zip((each.place for each in body.kept), resolve(conn, *(each.spec for each in body.kept)), strict=True))
+        places = [wished(conn, each) for each in body.places]
+        known = [name for each in body.places for name in names_given(conn, each)]
+        return menu_report(menu_of(ground_for(conn, conditions), places, stays, list(dict.fromkeys(known))))
+
+    return await search.step(made)
+
+
+@router.post("/originals/flight", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
+def add_flight(body: FlightEntry, conn: Connection, conditions: HouseConditions) -> FlightReport:
+    """Puts originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes."""
+    made = resolve(conn, *body.specs)
+    with transaction(conn):
+        names = [spec.name for spec in body.specs]
+        drink_id = drinks.add(conn, " · ".join(names)[:200], body.wish.family)
+        trials: list[int] = []
+        for spec, drink in zip(body.specs, made, strict=True):
+            forecast = forecast_report(forecast_of(drink, conditions, homes_for(conn, drink.family))).model_dump_json()
+            how = with_conditions(MadeEntry(), conditions).model_dump_json(exclude_defaults=True)
+            parent = trials[0] if trials else None
+            text = spec.model_dump_json(exclude_unset=True)
+            trials.append(drinks.keep_trial(conn, drink_id, parent, spec.name, "An original, as it was proposed.", text, forecast, how))
+        kept.mark(conn, drink_id, body.wish.model_dump_json())
+        here = at_hand(conn)
+        poured = {pour.ingredient.slug: pour.ingredient for drink in made for pour in drink.pours}
+        missing = [each for slug, each in poured.items() if slug not in here and each.slug not in _WATER]
+        fruit = fruit_tonight([(drink, 1) for drink in made], {}, {})
+        from_fruit = {each.fruit.juice for each in fruit}
+        return FlightReport(
+            drink_id=drink_id,
+            trials=trials,
+            to_buy=sorted(each.name for each in missing if "home-made" not in each.cautions and each.slug not in from_fruit),
+            to_prepare=sorted(each.name for each in missing if "home-made" in each.cautions),
+            fruit=[f"{each.pieces} × {each.fruit.name}" for each in fruit],
+        )
+
+
+_WATER = frozenset({"still-water"})
+
+
+@router.get("/drinks/{drink_id}/wish", responses=PROBLEMS["missing"])
+def get_wish(drink_id: RowId, conn: Connection) -> WishEntry:
+    """The wish that a drink came of, or else what its brief wishes."""
+    record = drinks.get(conn, drink_id)
+    of = kept.wishes(conn).get(drink_id)
+    if of is not None:
+        return WishEntry.model_validate_json(of)
+    return wish_of_brief(BriefEntry.model_validate_json(briefs.get(conn, drink_id)), record.family)
+
+
+@router.get("/kinship")
+def get_kinship(conn: Connection) -> KinshipReport:
+    """The table by which originals are told to hang together: what ships, what the house set, what tastings taught."""
+    return kinship_report(kinship_of(conn))
+
+
+@router.put("/kinship", responses=PROBLEMS["write"])
+def set_kinship(body: KinshipEntry, conn: Connection) -> KinshipReport:
+    """Sets what the house thinks of a pair."""
+    pair = frozenset((body.one, body.other))
+    KinshipTable({pair: body.value})
+    with transaction(conn):
+        kept.put_kinship(conn, body.one, body.other, body.value)
+    return kinship_report(kinship_of(conn))
+
+
+@router.delete("/kinship", responses=PROBLEMS["write"])
+def reset_kinship(conn: Connection, one: Name | None = None, other: Name | None = None) -> KinshipReport:
+    """Puts a pair back to what ships, or the whole table."""
+    with transaction(conn):
+        kept.remove_kinship(conn, one or "", other or one or "")
+    return kinship_report(kinship_of(conn))

@@ -1,0 +1,65 @@
+"""What a house brings to the search for original drinks: its book, its shelf, what wants to be used up, what its tastings taught."""
+
+from __future__ import annotations
+
+import sqlite3
+from datetime import UTC, datetime
+from typing import Final
+
+from oenomel.core.larder import Larder, lasts_h
+from oenomel.core.originals import BookDrink, KinshipTable, Liking, groups_of
+from oenomel.errors import OenomelError
+from oenomel.interchange.spec.drink import drink_from_spec
+from oenomel.interchange.spec.file import parse_spec
+from oenomel.store import drinks, ingredients, lots, originals, shelf
+
+__all__ = ["at_hand", "book_of", "kinship_of", "wants_using_up"]
+
+MOST_OF_THE_BOOK: Final = 1000
+"""So many of the newest drinks an original is held against."""
+
+SOON: Final = 0.5
+"""Of the time that a lot keeps, after which it wants to be used up (house rule)."""
+
+
+def book_of(conn: sqlite3.Connection) -> list[BookDrink]:
+    """The book's drinks as they are last written, the newest last."""
+    names = dict(drinks.names(conn)[-MOST_OF_THE_BOOK:])
+    larder = Larder(ingredients.larder(conn))
+    found = []
+    for drink_id, record in sorted(drinks.latest_trials(conn, names).items()):
+        try:
+            found.append(BookDrink(names[drink_id], drink_from_spec(parse_spec(record.spec), larder), drink_id))
+        except OenomelError:
+            # A bottle that it was written with may be gone; nothing can be held against it then.
+            continue
+    return found
+
+
+def kinship_of(conn: sqlite3.Connection) -> KinshipTable:
+    """The house's table of kinship: what it set, and what sheets of originals taught."""
+    larder = Larder(ingredients.larder(conn))
+    likings = []
+    for sheet in originals.sheets(conn):
+        try:
+            drink = drink_from_spec(parse_spec(sheet.spec), larder)
+        except OenomelError:
+            continue
+        likings.append(Liking(groups_of(pour.ingredient for pour in drink.pours), sheet.score > sheet.usual))
+    return KinshipTable(originals.kinship(conn), tuple(likings))
+
+
+def at_hand(conn: sqlite3.Connection) -> frozenset[str]:
+    """What stands on the shelf or in an open lot."""
+    return frozenset(slug for slug, each in shelf.all_shelved(conn).items() if each.is_at_hand) | {lot.slug for lot in lots.open_lots(conn)}
+
+
+def wants_using_up(conn: sqlite3.Connection) -> frozenset[str]:
+    """What has stood for half of the time that it keeps, or longer."""
+    found, known = set(), ingredients.larder(conn)
+    for lot in lots.open_lots(conn):
+        keeps = lasts_h(known[lot.slug]) if lot.slug in known else None
+        age = (datetime.now(UTC) - datetime.fromisoformat(lot.made_at)).total_seconds() / 3600
+        if keeps is not None and age >= SOON * keeps:
+            found.add(lot.slug)
+    return frozenset(found)

@@ -1,0 +1,71 @@
+"""Picks a diverse handful out of many good drinks: maximal marginal relevance (model.md §11)."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.originals.resemblance import Marks, apart
+from oenomel.core.originals.space import NONE
+
+Floats = NDArray[np.float64]
+
+RELEVANCE: Final = 0.7
+"""λ: what the score counts for beside the distance from those that are picked already."""
+
+A_FIFTH: Final = 5
+
+
+@dataclass(frozen=True)
+class Bench:
+    """Drinks to pick from, best first.
+
+    Parameters
+    ----------
+    drawn : ndarray, shape (n, parts)           places in the larder
+    score : ndarray, shape (n,)
+    marks : Marks                               of the same
+    exempt : ndarray, shape (parts, ingredients)    who may come in more than a fifth of the handful
+    """
+
+    drawn: NDArray[np.int64]
+    score: Floats
+    marks: Marks
+    exempt: NDArray[np.bool_]
+
+
+def picked(bench: Bench, count: int, stands: Callable[[int], bool]) -> list[str]:
+    """Offers one drink after the other, by its place, to ``stands``, which tells whether it holds; returns notes on what fell short.
+
+    No ingredient but the exempt comes in more than a fifth of the handful. Ties go to the smaller place.
+    """
+    many = len(bench.score)
+    if not many:
+        return []
+    open_, alike = np.ones(many, dtype=np.bool_), np.zeros(many)
+    spread = max(float(bench.score.max() - bench.score.min()), 1e-9)
+    relevance = (bench.score - bench.score.min()) / spread
+    most = max(1, count // A_FIFTH)
+    used = np.zeros(bench.exempt.shape[1], dtype=np.int64)
+    there = bench.drawn != NONE
+    counted = there & ~bench.exempt[np.arange(bench.drawn.shape[1]), np.maximum(bench.drawn, 0)]
+    found = 0
+    while found < count and open_.any():
+        worth = np.where(open_, RELEVANCE * relevance - (1 - RELEVANCE) * alike, -np.inf).round(9)
+        place = int(worth.argmax())
+        open_[place] = False
+        if not stands(place):
+            continue
+        found += 1
+        row = np.array([place])
+        alike = np.maximum(alike, 1 - apart(bench.marks, bench.marks.take(row))[:, 0])
+        used[bench.drawn[place][counted[place]]] += 1
+        spent = used >= most
+        open_ &= ~(spent[np.maximum(bench.drawn, 0)] & counted).any(axis=1)
+    if found < count:
+        return [f"{found} of {count}: more than these would repeat one thing in more than a fifth of them"] if found else []
+    return []

@@ -1,0 +1,85 @@
+"""Usual measures of what an original drink is made of, and what nobody pours unasked: a table of the trade's habits."""
+
+from __future__ import annotations
+
+import tomllib
+from collections.abc import Mapping
+from functools import cache
+from importlib import resources
+from typing import Any, Final
+
+from oenomel.core.larder import Ingredient, SlotName
+from oenomel.core.spec import ML_PER_UNIT, Pour, Stage, Unit, grid_of, to_ml
+
+DASHES: Final = 2
+BARSPOON_ML: Final = 5.0
+RINSE_ML: Final = 1.5
+
+USUAL_ML: Final[Mapping[str, float]] = {
+    "sour2": 22.5, "sweet2": 7.5, "texture": 30.0, "cream": 7.5, "liqueur": 7.5, "accent": 5.0, "lengthener": 75.0,
+}  # fmt: skip
+"""What is poured of a part that nothing else decides; a family's own measure of a slot comes first."""
+
+AQUAFABA_ML: Final = 22.5
+
+
+@cache
+def _table() -> dict[str, Any]:
+    return tomllib.loads((resources.files("oenomel.core.originals") / "data" / "measures.toml").read_text(encoding="utf-8"))
+
+
+def seasons() -> Mapping[str, tuple[str, ...]]:
+    """Aroma tags that each season brings."""
+    return {name: tuple(tags) for name, tags in _table()["seasons"].items()}
+
+
+@cache
+def asked_for_only() -> frozenset[str]:
+    """Slugs that are never poured unasked."""
+    return frozenset(_table()["asked_for_only"]["slugs"])
+
+
+def salted_edges() -> frozenset[str]:
+    """Slugs of spirits whose daisy gets a salted edge."""
+    return frozenset(_table()["spirits"]["salted_edge"])
+
+
+@cache
+def may_split(one: str, other: str) -> bool:
+    """Whether two spirits, by slug, share a base as the trade would have it."""
+    rows, together = _table()["spirits"]["rows"], _table()["spirits"]["together"]
+    mine, its = (next((name for name, slugs in rows.items() if slug in slugs), "") for slug in (one, other))
+    return bool(mine and its) and (mine == its or its in together.get(mine, ()) or mine in together.get(its, ()))
+
+
+def is_accent(ingredient: Ingredient) -> bool:
+    """Whether it has a usual measure as an accent."""
+    slug = ingredient.slug
+    return ingredient.kind == "bitters" or any(slug in _table()[part] for part in ("pressed", "spooned", "dashed"))
+
+
+def accent_pour(ingredient: Ingredient) -> Pour:
+    """An accent at its usual measure: dashes, leaves, a barspoon, a rinse of the glass; never above what is loud."""
+    slug, table = ingredient.slug, _table()
+    if slug in table["pressed"]:
+        amount, unit = table["pressed"][slug]
+        return _poured(ingredient, amount, unit, "accent")
+    if ingredient.kind == "bitters" or slug in table["dashed"]:
+        return _poured(ingredient, table["dashed"].get(slug, DASHES), "dash", "accent")
+    ml = float(table["spooned"].get(slug, quiet(ingredient, BARSPOON_ML)))
+    if ml <= RINSE_ML:
+        return Pour(ingredient, ml, slot="accent", stage="rinse")
+    return Pour(ingredient, ml, slot="accent")
+
+
+def _poured(ingredient: Ingredient, amount: float, unit: Unit, slot: SlotName, stage: Stage = "mixed") -> Pour:
+    return Pour(ingredient, to_ml(amount, unit, ingredient), unit, slot, stage, amount=amount)
+
+
+def quiet(ingredient: Ingredient, ml: float, grid_ml: float = 2.5) -> float:
+    """So much of it, or as much as isn't loud yet, on the grid."""
+    loud = ingredient.label("loud_above_ml")
+    if loud is None or loud >= ml:
+        return ml
+    step = grid_of(ingredient, "ml", grid_ml)
+    return max(ML_PER_UNIT["dash"], int(loud / step + 1e-9) * step)

@@ -1,0 +1,64 @@
+"""A name to be for an original: out of what it smells of and the house's own words, never a known drink's."""
+
+from __future__ import annotations
+
+import hashlib
+import itertools
+from collections.abc import Iterator, Sequence
+from functools import cache
+from importlib import resources
+from typing import Final
+
+from oenomel.core.larder import Ingredient
+from oenomel.core.spec import Drink
+
+OWN_WORDS: Final = ("Lantern", "Threshold", "Orbit", "Harbour", "Ladder", "Meadow", "Almanac", "Hour", "Letter", "Quarter")
+"""Second words where the book has none of its own yet."""
+
+_NO_WORDS: Final = frozenset({"sour", "daisy", "fizz", "the", "and", "of", "a", "no", "new", "with", "drink", "trial", "others", "spec"})
+
+_TOLD_AS: Final = {
+    "dark-berry": "Hedgerow", "red-berry": "Redcurrant", "stone-fruit": "Apricot", "bitter-orange": "Bitter Peel", "grass": "Green Cane",
+    "vegetal": "Garden", "saline": "Salt", "earth": "Root", "bread": "Crust", "butter": "Churn", "passion-fruit": "Passion Flower",
+    "rye": "Rye Field", "malt": "Barley",
+}  # fmt: skip
+"""What a tag is called in a name; the rest by their own word."""
+
+
+@cache
+def known_names() -> frozenset[str]:
+    """Names of drinks that everybody knows, in small letters: none of them is suggested."""
+    text = (resources.files("oenomel.core.originals") / "data" / "known_names.txt").read_text(encoding="utf-8")
+    return frozenset(line.strip().lower() for line in text.splitlines() if line.strip() and not line.startswith("#"))
+
+
+def name_for(drink: Drink, taken: Sequence[str], book: Sequence[str]) -> str:
+    """A name that is neither taken nor a known drink's; the same drink among the same names is called the same on any machine."""
+    used = {name.lower() for name in (*taken, *book)} | known_names()
+    return next(name for name in _offered(drink, book) if name.lower() not in used)
+
+
+def _offered(drink: Drink, book: Sequence[str]) -> Iterator[str]:
+    leads = [_word(pour.ingredient) for pour in sorted(drink.pours, key=lambda pour: _TELLING.get(pour.slot, 9)) if pour.ingredient.aroma]
+    leads = list(dict.fromkeys(leads)) or ["Plain"]
+    house = [word for name in book for word in name.split()[-2:] if word.isalpha() and word.lower() not in _NO_WORDS and len(word) > 2]
+    words = list(dict.fromkeys(house)) or list(OWN_WORDS)
+    # Which word comes first is drawn out of the drink itself, so that neighbours aren't all called after one.
+    start = int(hashlib.sha256("|".join(pour.ingredient.slug for pour in drink.pours).encode()).hexdigest(), 16)
+    turned = [*words[start % len(words) :], *words[: start % len(words)]]
+    for lead, word in itertools.product(leads[:2], turned):
+        if word.lower() not in lead.lower():
+            yield f"{lead} {word}"
+    for one, other in itertools.permutations(leads, 2):
+        yield f"{one} and {other}"
+    for number in itertools.count(2):
+        yield f"{leads[0]} {turned[0]} {number}"
+
+
+_TELLING: Final = {"accent": 0, "liqueur": 1, "sweet": 2, "sour": 3, "lengthener": 4, "base": 5, "texture": 6}
+"""Which part names a drink: what is odd in it before what carries it."""
+
+
+def _word(each: Ingredient) -> str:
+    tag = min(each.aroma, key=lambda name: (-each.aroma[name], name))
+    return _TOLD_AS.get(tag, tag.replace("-", " ").title())

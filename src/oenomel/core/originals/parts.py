@@ -1,0 +1,214 @@
+"""The parts that an original drink can have, and who may play each (model.md §11)."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.core.larder import PROPERTIES, Ingredient, SlotName
+from oenomel.core.originals.measures import USUAL_ML, asked_for_only, is_accent, quiet
+from oenomel.core.originals.wish import Wish
+from oenomel.core.spec import FamilyName
+
+WEAKEST_BASE: Final = 35.0
+STRONGEST_BASE: Final = 60.0
+"""Strength of what carries a sour, [% v/v]: weaker can't reach the family's strength, stronger is for a barspoon."""
+
+QUIET_BASE_ML: Final = 30.0
+SHARPEST_FROM: Final = 2.4
+SOFTEST: Final = 0.4
+SWEETEST_SOUR: Final = 3.0
+"""Acid of what sours a drink alone, and of what helps to, [g/100 ml]."""
+
+SHARPER_THAN_THE_REST: Final = 3.0
+AS_SHARP_AS_CITRUS: Final = 3.5
+SYRUP: Final = (35.0, 100.0)
+"""Sugar of what sweetens by the jigger, [g/100 ml]; thicker sits on the ice."""
+
+LIQUEUR_SUGAR: Final = 15.0
+NO_ALCOHOL_ABV: Final = 0.5
+LEAST_LIQUEUR_ML: Final = 15.0
+"""Least measure of the liqueur that makes a daisy."""
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A part of a drink: the slot it is written in, and whether an ingredient plays it unasked, and could if it is asked for."""
+
+    slot: SlotName
+    plays: Callable[[Ingredient, Wish], bool]
+    could: Callable[[Ingredient, Wish], bool]
+
+
+def _known(each: Ingredient) -> bool:
+    return any(name in each.values for name in PROPERTIES) or any(each.composition.vector)
+
+
+def _could(slot: SlotName) -> Callable[[Ingredient, Wish], bool]:
+    return lambda each, _wish: slot in each.slots and _known(each) and not each.is_sparkling and "hot" not in each.cautions
+
+
+def _base(each: Ingredient, wish: Wish) -> bool:
+    loud = each.label("loud_above_ml")
+    if not _could("base")(each, wish) or (loud is not None and loud < QUIET_BASE_ML):
+        return False
+    if wish.without_alcohol:
+        return each.kind == "zero-proof" and each.composition.sugar < LIQUEUR_SUGAR
+    return each.kind == "spirit" and WEAKEST_BASE <= each.composition.abv <= STRONGEST_BASE
+
+
+def _could_base(each: Ingredient, wish: Wish) -> bool:
+    if wish.without_alcohol and each.slug.endswith("tea-cold"):
+        return True
+    return _could("base")(each, wish) and (wish.without_alcohol or each.composition.abv >= WEAKEST_BASE / 2)
+
+
+def _sour(each: Ingredient, _wish: Wish) -> bool:
+    made = each.composition
+    # What is as sweet as it is sharp, such as grapefruit, is large before it sours anything: it joins another.
+    return each.kind == "juice" and "sour" in each.slots and made.acid >= SHARPEST_FROM and made.sugar < SWEETEST_SOUR * made.acid
+
+
+def _could_sour(each: Ingredient, wish: Wish) -> bool:
+    return _could("sour")(each, wish) and each.composition.acid >= SHARPEST_FROM
+
+
+def _could_sour2(each: Ingredient, _wish: Wish) -> bool:
+    return each.kind == "juice" and "sour" in each.slots and each.composition.acid >= SOFTEST
+
+
+def _sour2(each: Ingredient, wish: Wish) -> bool:
+    # Lemon beside lime is one sour in two bottles.
+    return _could_sour2(each, wish) and each.composition.acid < AS_SHARP_AS_CITRUS
+
+
+def _sweet(each: Ingredient, _wish: Wish) -> bool:
+    low, high = SYRUP
+    return each.kind in ("syrup", "honey") and "sweet" in each.slots and low <= each.composition.sugar <= high
+
+
+def _could_sweet(each: Ingredient, wish: Wish) -> bool:
+    return _could("sweet")(each, wish) and each.composition.sugar >= SYRUP[0]
+
+
+def _sweet2(each: Ingredient, wish: Wish) -> bool:
+    return _sweet(each, wish) and bool(each.aroma)
+
+
+def _liqueur(each: Ingredient, wish: Wish) -> bool:
+    enough = wish.family != "daisy" or quiet(each, 30.0) >= LEAST_LIQUEUR_ML
+    if wish.without_alcohol:
+        kinds = ("syrup", "zero-proof") if wish.family == "daisy" else ("zero-proof",)
+        return "liqueur" in each.slots and each.kind in kinds and enough
+    strong = ("liqueur",) if wish.family == "daisy" else ("liqueur", "fortified", "aromatised")
+    sugar = LIQUEUR_SUGAR if wish.family == "daisy" else 0.0
+    return "liqueur" in each.slots and each.kind in strong and each.composition.sugar >= sugar and enough
+
+
+def _accent(each: Ingredient, _wish: Wish) -> bool:
+    return is_accent(each) and "accent" in each.slots
+
+
+def _could_accent(each: Ingredient, wish: Wish) -> bool:
+    return _accent(each, wish) or (_could("accent")(each, wish) and each.kind != "plant")
+
+
+def _texture(each: Ingredient, _wish: Wish) -> bool:
+    return "texture" in each.slots and each.foam == "firm" and each.kind != "other" and "whole" not in each.slug
+
+
+def _cream(each: Ingredient, _wish: Wish) -> bool:
+    return each.slug == "heavy-cream"
+
+
+def _lengthener(each: Ingredient, wish: Wish) -> bool:
+    if wish.form == "long on juice":
+        return each.kind == "juice" and "lengthener" in each.slots and each.composition.sugar >= 5
+    if not each.is_sparkling or "lengthener" not in each.slots:
+        return False
+    if wish.form == "sparkling wine on top":
+        return each.kind == "sparkling"
+    if wish.form == "short with foam and cream":
+        # Cream bears neither sugar nor bitterness in its bubbles.
+        return each.kind == "water" and each.composition.sugar == 0 and not each.aroma
+    if wish.form == "soda on top":
+        return each.kind == "water"
+    return True
+
+
+def _could_lengthener(each: Ingredient, wish: Wish) -> bool:
+    return "lengthener" in each.slots and (each.is_sparkling or wish.form == "long on juice")
+
+
+PARTS: Final[Mapping[str, Part]] = {
+    "base": Part("base", _base, _could_base),
+    "base2": Part("base", _base, _could_base),
+    "sour": Part("sour", _sour, _could_sour),
+    "sour2": Part("sour", _sour2, _could_sour2),
+    "sweet": Part("sweet", _sweet, _could_sweet),
+    "sweet2": Part("sweet", _sweet2, lambda each, wish: _could_sweet(each, wish) and bool(each.aroma)),
+    "liqueur": Part("liqueur", _liqueur, _could("liqueur")),
+    "accent": Part("accent", _accent, _could_accent),
+    "texture": Part("texture", _texture, lambda each, wish: _could("texture")(each, wish) and bool(each.foam)),
+    "cream": Part("texture", _cream, _cream),
+    "lengthener": Part("lengthener", _lengthener, _could_lengthener),
+}
+"""The parts in the order in which they are told."""
+
+BALANCING: Final = ("base", "sour", "sweet", "lengthener")
+"""Parts that move to bring a drink home; the rest stay at their usual measures."""
+
+
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """The parts of a family's drinks: those that are always there, and those of which up to two join."""
+
+    always: tuple[str, ...]
+    joining: tuple[str, ...]
+
+
+PLANS: Final[Mapping[FamilyName, Plan]] = {
+    "sour": Plan(("base", "sour", "sweet"), ("base2", "sour2", "sweet2", "liqueur", "accent", "texture")),
+    "daisy": Plan(("base", "liqueur", "sour"), ("sweet", "base2", "sour2", "accent", "texture", "lengthener")),
+    "fizz": Plan(("base", "sour", "sweet", "lengthener"), ("base2", "sour2", "sweet2", "liqueur", "accent", "texture")),
+}
+
+FORM_PLANS: Final[Mapping[tuple[str, str], Plan]] = {
+    ("sour", "with foam"): Plan(("base", "sour", "sweet", "texture"), ("base2", "sour2", "sweet2", "liqueur", "accent")),
+    ("fizz", "short with foam and cream"): Plan(("base", "sour", "sweet", "texture", "cream", "lengthener"), ("accent", "liqueur")),
+    ("fizz", "long on juice"): Plan(("base", "lengthener", "sour"), ("sweet", "liqueur", "accent")),
+    ("fizz", "without alcohol"): Plan(("sour", "sweet", "lengthener"), ("base", "sour2", "sweet2", "accent", "texture")),
+    ("sour", "without alcohol"): Plan(("base", "sour", "sweet"), ("sour2", "sweet2", "liqueur", "accent", "texture")),
+    ("daisy", "without alcohol"): Plan(("base", "liqueur", "sour"), ("sweet", "sour2", "accent", "texture", "lengthener")),
+}
+"""Forms that have parts of their own."""
+
+
+def plan_of(wish: Wish) -> Plan:
+    """The parts that drinks of a wish have."""
+    form = "without alcohol" if wish.without_alcohol else wish.form
+    return FORM_PLANS.get((wish.family, form), PLANS[wish.family])
+
+
+def usual_ml(part: str, ingredient: Ingredient, wish: Wish) -> float:
+    """The measure of a part that doesn't move, never above what is loud, [ml]."""
+    ml = USUAL_ML.get(part, 0.0)
+    if part == "liqueur":
+        ml = {"sour": 7.5, "daisy": 30.0, "fizz": 15.0}[wish.family]
+        if ingredient.kind in ("fortified", "aromatised") or (ingredient.kind == "syrup"):
+            ml = 22.5 if wish.family == "daisy" else 15.0
+    elif part == "texture" and ingredient.slug == "aquafaba":
+        ml = 22.5
+    elif part == "lengthener" and wish.family == "daisy":
+        ml = 30.0
+    elif part == "sour2" and ingredient.composition.acid >= SHARPER_THAN_THE_REST:
+        ml = 15.0
+    elif part == "sour2" and wish.family == "fizz" and wish.without_alcohol:
+        ml = 45.0
+    return quiet(ingredient, ml, wish.grid_ml)
+
+
+def unasked(each: Ingredient) -> bool:
+    """Whether it may come into a drink that nobody asked it for."""
+    return each.slug not in asked_for_only() and not each.composition.solid and "hot" not in each.cautions

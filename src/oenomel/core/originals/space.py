@@ -1,0 +1,192 @@
+"""Every combination that a wish allows: counted, and drawn from by number (model.md §11)."""
+
+from __future__ import annotations
+
+import itertools
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.larder import Ingredient, capital
+from oenomel.core.originals.measures import may_split
+from oenomel.core.originals.parts import NO_ALCOHOL_ABV, PARTS, plan_of, unasked
+from oenomel.core.originals.wish import Wish
+from oenomel.errors import DomainError
+
+Ints = NDArray[np.int64]
+
+ORDER: Final = tuple(PARTS)
+NONE: Final = -1
+"""What stands at a part that a combination doesn't have."""
+
+JOIN_AT_MOST: Final = 2
+SAMPLE: Final = 40_000
+WHOLE_UP_TO: Final = 60_000
+"""So many combinations are drawn at the least; a space up to the second is searched whole."""
+
+
+@dataclass(frozen=True, slots=True)
+class Digit:
+    """One choice of a cell: the parts that it fills, and who may fill them, shape (choices, parts), as places in the larder."""
+
+    parts: tuple[str, ...]
+    choices: Ints
+
+
+@dataclass(frozen=True, slots=True)
+class Cell:
+    """Combinations of one shape: one choice for each of its digits."""
+
+    digits: tuple[Digit, ...]
+
+    @property
+    def size(self) -> int:
+        """How many combinations it has, those that hold one thing twice among them."""
+        return math.prod(len(digit.choices) for digit in self.digits)
+
+    def at(self, numbers: Ints) -> Ints:
+        """The combinations of these numbers, shape (combinations, parts of `ORDER`), places in the larder or `NONE`."""
+        found = np.full((len(numbers), len(ORDER)), NONE, dtype=np.int64)
+        rest = numbers
+        for digit in self.digits:
+            rest, place = np.divmod(rest, len(digit.choices))
+            found[:, [ORDER.index(part) for part in digit.parts]] = digit.choices[place]
+        return found
+
+
+@dataclass(frozen=True)
+class Space:
+    """All cells of a wish, over the ingredients of a larder in their order."""
+
+    ingredients: tuple[Ingredient, ...]
+    cells: tuple[Cell, ...]
+
+    @cached_property
+    def size(self) -> int:
+        """How many combinations there are on paper."""
+        return sum(cell.size for cell in self.cells)
+
+    def drawn(self, seed: int, at_least: int = SAMPLE) -> Ints:
+        """Combinations, shape (combinations, parts): all of them where they are few, else a sample; the same for a seed on any machine.
+
+        Each shape gives its share by the root of its size, so that drinks of three parts aren't lost among those of five.
+        """
+        if self.size <= max(WHOLE_UP_TO, at_least):
+            drawn = [cell.at(np.arange(cell.size, dtype=np.int64)) for cell in self.cells]
+        else:
+            roots = np.sqrt([float(cell.size) for cell in self.cells])
+            draw = np.random.Generator(np.random.PCG64(seed))
+            drawn = []
+            for cell, root in zip(self.cells, roots, strict=True):
+                many = min(cell.size, math.ceil(1.3 * at_least * root / roots.sum()))
+                numbers = np.arange(cell.size) if many == cell.size else np.unique(draw.integers(0, cell.size, many))
+                drawn.append(cell.at(numbers))
+        found = np.concatenate(drawn) if drawn else np.empty((0, len(ORDER)), dtype=np.int64)
+        return found[_sound(found)]
+
+    def slugs(self, combination: Sequence[int]) -> dict[str, str]:
+        """Who plays what in a combination."""
+        return {part: self.ingredients[place].slug for part, place in zip(ORDER, combination, strict=True) if place != NONE}
+
+
+def _sound(drawn: Ints) -> NDArray[np.bool_]:
+    """Which hold nothing twice."""
+    sound = np.ones(len(drawn), dtype=np.bool_)
+    for one, other in itertools.combinations(range(len(ORDER)), 2):
+        sound &= (drawn[:, one] != drawn[:, other]) | (drawn[:, one] == NONE)
+    return sound
+
+
+def space_of(wish: Wish, larder: Mapping[str, Ingredient]) -> Space:
+    """The combinations that a wish allows.
+
+    Raises
+    ------
+    DomainError
+        Something that must be used has no part in the family, or is left out by another wish.
+    UnknownIngredient
+        A slug that the larder doesn't know is asked for.
+    """
+    ingredients = tuple(sorted(larder.values(), key=lambda each: each.slug))
+    places = {each.slug: place for place, each in enumerate(ingredients)}
+    for slug in (*wish.must, *wish.may, *wish.less):
+        larder[slug]  # an unknown slug is an error that names it
+    allowed = [_allowed(each, wish) for each in ingredients]
+    plan = plan_of(wish)
+    could: dict[str, tuple[str, ...]] = {}
+    for slug in wish.must:
+        each = ingredients[places[slug]]
+        if _left_out(each, wish):
+            raise DomainError(f"{each.name} is asked for, but {_left_out(each, wish)}: drop one of them")
+        parts = tuple(part for part in (*plan.always, *plan.joining) if PARTS[part].could(each, wish) and part != "base2")
+        if not parts:
+            form = f" {wish.form}" if wish.form else ""
+            raise DomainError(f"{each.name} has no part in a {wish.family}{form}: {_poured_as(each)}")
+        could[slug] = parts
+    players = {
+        part: tuple(p for p, each in enumerate(ingredients) if allowed[p] and PARTS[part].plays(each, wish) and each.slug not in wish.must)
+        for part in (*plan.always, *plan.joining)
+    }
+    most = max(JOIN_AT_MOST, len(wish.must))
+    least, limit = wish.ingredients
+    cells = []
+    for many in range(min(most, len(plan.joining)) + 1):
+        for joined in itertools.combinations(plan.joining, many):
+            shape = tuple(part for part in ORDER if part in (*plan.always, *joined))
+            if wish.shape and set(shape) != set(wish.shape):
+                continue
+            if not least <= len(shape) <= limit or ("base2" in shape and "base" not in shape):
+                continue
+            for assigned in itertools.product(*(could[slug] for slug in wish.must)):
+                if len(set(assigned)) < len(assigned) or not set(assigned) <= set(shape):
+                    continue
+                # More parts than two join only to make room for what must be used.
+                if many > JOIN_AT_MOST and sum(part in joined for part in assigned) < many:
+                    continue
+                held = dict(zip(assigned, (places[slug] for slug in wish.must), strict=True))
+                cells += _cells(shape, held, players, ingredients)
+    return Space(ingredients, tuple(cells))
+
+
+def _cells(
+    shape: tuple[str, ...], held: Mapping[str, int], players: Mapping[str, tuple[int, ...]], ingredients: Sequence[Ingredient]
+) -> list[Cell]:
+    choices = {part: (held[part],) if part in held else players[part] for part in shape}
+    digits = []
+    if "base2" in shape and "base" not in held:
+        # Of a split base the order is no difference: each pair stands once.
+        both = itertools.combinations(choices.pop("base"), 2)
+        pairs = [pair for pair in both if may_split(*(ingredients[place].slug for place in pair))]
+        del choices["base2"]
+        digits.append(Digit(("base", "base2"), np.array(pairs, dtype=np.int64).reshape(-1, 2)))
+    elif "base2" in shape:
+        choices["base2"] = tuple(place for place in choices["base2"] if may_split(ingredients[held["base"]].slug, ingredients[place].slug))
+    digits += [Digit((part,), np.array(each, dtype=np.int64)[:, None]) for part, each in choices.items()]
+    return [Cell(tuple(digits))] if all(len(digit.choices) for digit in digits) else []
+
+
+def _allowed(each: Ingredient, wish: Wish) -> bool:
+    return unasked(each) and not _left_out(each, wish)
+
+
+def _left_out(each: Ingredient, wish: Wish) -> str:
+    """Why a wish leaves an ingredient out; empty where it doesn't."""
+    if wish.pool is not None and each.slug not in wish.pool and each.kind != "water":
+        return "it isn't at hand"
+    if wish.without_alcohol and each.composition.abv > NO_ALCOHOL_ABV:
+        return "it has alcohol"
+    for word in wish.without:
+        if word == "vegan" and (each.kind in ("egg", "dairy", "honey") or {"egg", "milk"} & set(each.allergens)):
+            return "it isn't vegan"
+        if word in (each.slug, each.kind, *each.allergens):
+            return f"there is to be no {word}"
+    return ""
+
+
+def _poured_as(each: Ingredient) -> str:
+    return f"it is poured as {' or '.join(each.slots)}" if each.slots else f"nobody knows what {capital(each.said)} is poured as"
