@@ -85,6 +85,12 @@ export type Making = Schemas['MadeReport'];
 export type LarderLine = Schemas['LarderLine'];
 export type LarderDetail = Schemas['LarderDetail'];
 export type Mark = NotebookTrial['mark'];
+export type Wish = Schemas['WishEntry'];
+export type Handful = Schemas['HandfulReport'];
+export type Original = Schemas['OriginalReport'];
+export type MenuRequest = Schemas['MenuEntry'];
+export type Kinship = Schemas['KinshipReport'];
+export type KinPair = Schemas['PairReport'];
 export type ShelfState = Schemas['ShelfEntry']['state'];
 
 /** A refusal, ours or the network's: its sentence, its stable code, and the place in the request. */

@@ -364,6 +364,154 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/originals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * List Originals
+         * @description A handful of original drinks that meet a wish.
+         */
+        post: operations["list_originals"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/originals/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stream Originals
+         * @description The same, a JSON object a line: a first handful at once, then that of the whole sample. Whoever goes away ends it.
+         */
+        post: operations["stream_originals"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/originals/left": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Count Left
+         * @description How many combinations a wish leaves.
+         */
+        post: operations["count_left"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/originals/menu": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Menu
+         * @description The open places of a list filled, unlike each other and sharing preparations; what stays, stays.
+         */
+        post: operations["make_menu"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/originals/flight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Flight
+         * @description Puts originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes.
+         */
+        post: operations["add_flight"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drinks/{drink_id}/wish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Wish
+         * @description The wish that a drink came of, or else what its brief wishes.
+         */
+        get: operations["get_wish"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kinship": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Kinship
+         * @description The table by which originals are told to hang together: what ships, what the house set, what tastings taught.
+         */
+        get: operations["get_kinship"];
+        /**
+         * Set Kinship
+         * @description Sets what the house thinks of a pair.
+         */
+        put: operations["set_kinship"];
+        post?: never;
+        /**
+         * Reset Kinship
+         * @description Puts a pair back to what ships, or the whole table.
+         */
+        delete: operations["reset_kinship"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read": {
         parameters: {
             query?: never;
@@ -3032,22 +3180,6 @@ export interface components {
             mends: string[];
         };
         /**
-         * FlightEntry
-         * @description Sheets to keep together: all of them, or none.
-         */
-        FlightEntry: {
-            /** Sheets */
-            sheets: components["schemas"]["SheetEntry"][];
-        };
-        /**
-         * FlightReport
-         * @description The sheets as kept.
-         */
-        FlightReport: {
-            /** Sheets */
-            sheets: components["schemas"]["SheetReport"][];
-        };
-        /**
          * FloatReport
          * @description A float, or what lies below it, minute by minute.
          */
@@ -3231,6 +3363,24 @@ export interface components {
         GoodPriceEntry: {
             /** Price Per Kg */
             price_per_kg?: number | null;
+        };
+        /**
+         * HandfulReport
+         * @description What was found so far, best first; how many combinations the wish has on paper, were drawn, and were poured; ``done`` at the end.
+         */
+        HandfulReport: {
+            /** Originals */
+            originals: components["schemas"]["OriginalReport"][];
+            /** Combinations */
+            combinations: number;
+            /** Looked At */
+            looked_at: number;
+            /** Poured */
+            poured: number;
+            /** Notes */
+            notes: string[];
+            /** Done */
+            done: boolean;
         };
         /**
          * Headline
@@ -3494,6 +3644,39 @@ export interface components {
             sides: components["schemas"]["Side"][];
         };
         /**
+         * KeptDrink
+         * @description A drink that stays on a list, and its place there, counted from 0.
+         */
+        KeptDrink: {
+            /** Place */
+            place: number;
+            spec: components["schemas"]["SpecFile"];
+        };
+        /**
+         * KinshipEntry
+         * @description What the house sets for a pair of aroma groups, 0 (at odds) to 1 (an old friendship).
+         */
+        KinshipEntry: {
+            /** One */
+            one: string;
+            /** Other */
+            other: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * KinshipReport
+         * @description The table of kinship: its groups, its pairs, and how many sheets of originals it has learnt from.
+         */
+        KinshipReport: {
+            /** Groups */
+            groups: string[];
+            /** Pairs */
+            pairs: components["schemas"]["PairReport"][];
+            /** Sheets */
+            sheets: number;
+        };
+        /**
          * KitchenFound
          * @description Something that can go in, by any word for it; ``sure`` where the words mean it and no other.
          */
@@ -3643,6 +3826,16 @@ export interface components {
             kind: string;
             /** Reason */
             reason: string;
+        };
+        /**
+         * LeftReport
+         * @description How many combinations a wish leaves: on paper, and about how many of them make sense, keep it and stand at home.
+         */
+        LeftReport: {
+            /** Combinations */
+            combinations: number;
+            /** Balanced */
+            balanced: number;
         };
         /**
          * LevelsReport
@@ -4080,6 +4273,29 @@ export interface components {
             left_out: boolean;
         };
         /**
+         * MenuEntry
+         * @description A list: a wish for each of its places, drinks that stay, and the seed.
+         */
+        MenuEntry: {
+            /** Places */
+            places: components["schemas"]["WishEntry"][];
+            /**
+             * Kept
+             * @default []
+             */
+            kept: components["schemas"]["KeptDrink"][];
+        };
+        /**
+         * MenuReport
+         * @description A list, a drink for each of its places, in their order; notes on what they share.
+         */
+        MenuReport: {
+            /** Drinks */
+            drinks: components["schemas"]["OriginalReport"][];
+            /** Notes */
+            notes: string[];
+        };
+        /**
          * MethodEntry
          * @description How the tin is worked; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts.
          *
@@ -4193,8 +4409,24 @@ export interface components {
             name: string;
         };
         /**
+         * NearestReport
+         * @description The drink of the book that is nearest: its name, its id there, how far it is (0 the same, 1 nothing in common), what differs.
+         */
+        NearestReport: {
+            /** Name */
+            name: string;
+            /** Drink Id */
+            drink_id: number;
+            /** Distance */
+            distance: number;
+            /** Differs */
+            differs: string;
+        };
+        /**
          * NewDrink
          * @description A new drink: its first trial is the spec it starts from; ``parents`` are trials of other drinks that it descends from.
+         *
+         *     ``wish`` tells of an original what it was wished to be: what is tasted of it then teaches the kinship of aromas.
          */
         NewDrink: {
             /** Name */
@@ -4217,6 +4449,7 @@ export interface components {
              * @default
              */
             notes: string;
+            wish?: components["schemas"]["WishEntry"] | null;
         };
         /**
          * NewName
@@ -4413,6 +4646,63 @@ export interface components {
             price?: number | null;
             /** Serves */
             serves?: number | null;
+        };
+        /**
+         * OriginalReport
+         * @description An original: its spec under its name to be, where it stands, why it hangs together.
+         *
+         *     ``parts`` tells who plays which; ``pours`` are its amounts in words; ``sugar`` and ``acid`` in g per 100 ml.
+         */
+        OriginalReport: {
+            spec: components["schemas"]["SpecFile"];
+            /** Distance Steps */
+            distance_steps: number;
+            /** Kinship */
+            kinship: number;
+            /** Novelty */
+            novelty: number;
+            nearest: components["schemas"]["NearestReport"] | null;
+            /** Reasons */
+            reasons: string[];
+            /** Parts */
+            parts: components["schemas"]["oenomel__interchange__reports__originals__PartReport"][];
+            /** Pours */
+            pours: string[];
+            /** Volume Ml */
+            volume_ml: number;
+            /** Abv */
+            abv: number;
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+            /** Standard Drinks */
+            standard_drinks: {
+                [key: string]: number;
+            };
+            /** Cost */
+            cost: number | null;
+            /** Colour */
+            colour: string;
+            sight: components["schemas"]["AppearanceReport"] | null;
+        };
+        /**
+         * PairReport
+         * @description A pair of aroma groups: what ships, what the house set, what tastings taught (a log-ratio), and what counts of all that.
+         */
+        PairReport: {
+            /** One */
+            one: string;
+            /** Other */
+            other: string;
+            /** Shipped */
+            shipped: number;
+            /** Own */
+            own: number | null;
+            /** Learnt */
+            learnt: number | null;
+            /** Value */
+            value: number;
         };
         /**
          * PalateAxis
@@ -4956,7 +5246,8 @@ export interface components {
         /**
          * RulesReport
          * @description The ruler of each axis and from how many steps on a difference can be tasted, seconds of the techniques that go by the clock,
-         *     who may join a drink, allergens, the slots, how a garnish is put there, and what a piece of ice weighs, [g].
+         *     who may join a drink, allergens, the slots, how a garnish is put there, what a piece of ice weighs, [g], and the colours and seasons
+         *     that can be wished for.
          */
         RulesReport: {
             /** Axes */
@@ -4981,6 +5272,10 @@ export interface components {
             ice_piece_g: {
                 [key: string]: number;
             };
+            /** Colours */
+            colours: string[];
+            /** Seasons */
+            seasons: string[];
         };
         /**
          * ScaleEntry
@@ -6128,6 +6423,129 @@ export interface components {
             uses: components["schemas"]["Why"][];
         };
         /**
+         * WishEntry
+         * @description What original drinks are wished to be; see `core.originals.Wish`.
+         *
+         *     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only of what is on the shelf; ``soon``: gladly of what wants to be
+         *     used up; ``palate`` is a taster, or "" for the house. ``but`` are names that are given already.
+         */
+        WishEntry: {
+            /**
+             * Family
+             * @enum {string}
+             */
+            family: "sour" | "daisy" | "fizz";
+            /**
+             * Form
+             * @default
+             */
+            form: string;
+            /**
+             * Must
+             * @default []
+             */
+            must: string[];
+            /**
+             * May
+             * @default []
+             */
+            may: string[];
+            /**
+             * Less
+             * @default []
+             */
+            less: string[];
+            /**
+             * Without
+             * @default []
+             */
+            without: string[];
+            /**
+             * At Hand
+             * @default false
+             */
+            at_hand: boolean;
+            /**
+             * Soon
+             * @default false
+             */
+            soon: boolean;
+            /** Abv */
+            abv?: number[] | null;
+            /**
+             * Sweetness
+             * @default
+             * @enum {string}
+             */
+            sweetness: "" | "dry" | "sweet";
+            /** Palate */
+            palate?: string | null;
+            /** Most Cost */
+            most_cost?: number | null;
+            /**
+             * Colour
+             * @default
+             */
+            colour: string;
+            /**
+             * Aroma
+             * @default []
+             */
+            aroma: string[];
+            /**
+             * Season
+             * @default
+             * @enum {string}
+             */
+            season: "" | "spring" | "summer" | "autumn" | "winter";
+            /**
+             * From Book
+             * @default
+             * @enum {string}
+             */
+            from_book: "" | "near" | "far";
+            /**
+             * Least Ingredients
+             * @default 3
+             */
+            least_ingredients: number;
+            /**
+             * Most Ingredients
+             * @default 6
+             */
+            most_ingredients: number;
+            /**
+             * Shape
+             * @default []
+             */
+            shape: string[];
+            /**
+             * Like
+             * @default []
+             */
+            like: string[];
+            /**
+             * But
+             * @default []
+             */
+            but: string[];
+            /**
+             * Count
+             * @default 12
+             */
+            count: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * Grid
+             * @default 2.5
+             */
+            grid: number;
+        };
+        /**
          * WordsEntry
          * @description What was written, in the order of tasting.
          */
@@ -6234,6 +6652,31 @@ export interface components {
             zero: boolean;
         };
         /**
+         * FlightEntry
+         * @description Originals of one wish to be tasted blind against each other.
+         */
+        oenomel__api__routers__originals__FlightEntry: {
+            /** Specs */
+            specs: components["schemas"]["SpecFile"][];
+            wish: components["schemas"]["WishEntry"];
+        };
+        /**
+         * FlightReport
+         * @description The drink under which they stand in the book, its trials; what has to be bought, prepared and pressed for a glass of each.
+         */
+        oenomel__api__routers__originals__FlightReport: {
+            /** Drink Id */
+            drink_id: number;
+            /** Trials */
+            trials: number[];
+            /** To Buy */
+            to_buy: string[];
+            /** To Prepare */
+            to_prepare: string[];
+            /** Fruit */
+            fruit: string[];
+        };
+        /**
          * ReadRequest
          * @description A recipe as it was pasted: text, a table, linked data, a saved page or a file of our own; with what was said of its lines, by their
          *     text as it was told.
@@ -6281,6 +6724,22 @@ export interface components {
             volume_ml: number;
         };
         /**
+         * FlightEntry
+         * @description Sheets to keep together: all of them, or none.
+         */
+        oenomel__api__routers__tastings__FlightEntry: {
+            /** Sheets */
+            sheets: components["schemas"]["SheetEntry"][];
+        };
+        /**
+         * FlightReport
+         * @description The sheets as kept.
+         */
+        oenomel__api__routers__tastings__FlightReport: {
+            /** Sheets */
+            sheets: components["schemas"]["SheetReport"][];
+        };
+        /**
          * PartReport
          * @description What a part tasted of alone.
          */
@@ -6294,6 +6753,18 @@ export interface components {
             words: components["schemas"]["WordsEntry"];
             /** Amended */
             amended: boolean;
+        };
+        /**
+         * PartReport
+         * @description Who plays a part of an original.
+         */
+        oenomel__interchange__reports__originals__PartReport: {
+            /** Part */
+            part: string;
+            /** Slug */
+            slug: string;
+            /** Name */
+            name: string;
         };
         /**
          * PartReport
@@ -7231,6 +7702,485 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_originals: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandfulReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stream_originals: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishEntry"];
+            };
+        };
+        responses: {
+            /** @description a handful a line */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    count_left: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeftReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_menu: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MenuEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MenuReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_flight: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["oenomel__api__routers__originals__FlightEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["oenomel__api__routers__originals__FlightReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_wish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drink_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WishEntry"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_kinship: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KinshipReport"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_kinship: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KinshipEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KinshipReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reset_kinship: {
+        parameters: {
+            query?: {
+                one?: string | null;
+                other?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KinshipReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10586,7 +11536,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FlightEntry"];
+                "application/json": components["schemas"]["oenomel__api__routers__tastings__FlightEntry"];
             };
         };
         responses: {
@@ -10596,7 +11546,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FlightReport"];
+                    "application/json": components["schemas"]["oenomel__api__routers__tastings__FlightReport"];
                 };
             };
             /** @description Bad Request */

@@ -8,11 +8,10 @@ const NICE = [
 
 /**
  * A scale in noticeable steps: equal distances are equally easy to taste, so it is logarithmic.
- * It frames the levels it is given, with a little room around.
+ * It frames the levels it is given, with a little room around, a factor each way.
  */
-export function stepScale(levels: number[], range: [number, number], floor: number) {
+export function stepScale(levels: number[], range: [number, number], floor: number, room = 1.09) {
   const told = levels.map((level) => Math.max(level, floor));
-  const room = 1.09;
   return scaleLog([Math.min(...told) / room, Math.max(...told) * room], range);
 }
 

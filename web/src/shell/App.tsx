@@ -22,6 +22,7 @@ const today = () => import('../features/today');
 const lots = () => import('../features/lots');
 const stillroom = () => import('../features/stillroom');
 const larder = () => import('../features/larder');
+const originals = () => import('../features/originals');
 const carry = () => import('../features/carry');
 
 const router = createBrowserRouter([
@@ -50,6 +51,9 @@ const router = createBrowserRouter([
       { path: '/card/:drinkId', lazy: room(card, ({ CardPage }) => CardPage) },
       { path: '/list', lazy: room(card, ({ ListPage }) => ListPage) },
       { path: '/import', lazy: room(carry, ({ ImportPage }) => ImportPage) },
+      { path: '/originals', lazy: room(originals, ({ OriginalsPage }) => OriginalsPage) },
+      { path: '/originals/list', lazy: room(originals, ({ MenuPage }) => MenuPage) },
+      { path: '/originals/kinship', lazy: room(originals, ({ KinshipPage }) => KinshipPage) },
       { path: '/tree', lazy: room(tree, ({ TreePage }) => TreePage) },
       { path: '*', element: <NotFound /> },
     ],

@@ -1,5 +1,6 @@
 /** Every room behind the nearest ones: where it is, its name, and what is found there. */
 export const ROOMS = [
+  ['/originals', 'Originals', 'drinks nobody has mixed yet'],
   ['/larder', 'Larder', 'ingredients, what is in them'],
   ['/lots', 'Lots', 'squeezes, bottles, batches'],
   ['/stillroom', 'Stillroom', 'syrups and what else is made'],

@@ -2,11 +2,12 @@
 
 from oenomel.core.originals.kinship import KinshipTable, Liking, groups, groups_of
 from oenomel.core.originals.made import Original
+from oenomel.core.originals.measures import seasons
 from oenomel.core.originals.menu import Menu, menu_of
 from oenomel.core.originals.search import BookDrink, Ground, Handful, left_of, originals
 from oenomel.core.originals.wish import WITHOUT, Wish
 
 __all__ = [
     "WITHOUT", "BookDrink", "Ground", "Handful", "KinshipTable", "Liking", "Menu", "Original", "Wish", "groups", "groups_of",
-    "left_of", "menu_of", "originals",
+    "left_of", "menu_of", "originals", "seasons",
 ]  # fmt: skip

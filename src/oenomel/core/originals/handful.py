@@ -38,6 +38,11 @@ class Bench:
     exempt: NDArray[np.bool_]
 
 
+def most_of(count: int) -> int:
+    """In how many of a handful one ingredient may come."""
+    return max(1, count // A_FIFTH)
+
+
 def picked(bench: Bench, count: int, stands: Callable[[int], bool]) -> list[str]:
     """Offers one drink after the other, by its place, to ``stands``, which tells whether it holds; returns notes on what fell short.
 
@@ -49,7 +54,7 @@ def picked(bench: Bench, count: int, stands: Callable[[int], bool]) -> list[str]
     open_, alike = np.ones(many, dtype=np.bool_), np.zeros(many)
     spread = max(float(bench.score.max() - bench.score.min()), 1e-9)
     relevance = (bench.score - bench.score.min()) / spread
-    most = max(1, count // A_FIFTH)
+    most = most_of(count)
     used = np.zeros(bench.exempt.shape[1], dtype=np.int64)
     there = bench.drawn != NONE
     counted = there & ~bench.exempt[np.arange(bench.drawn.shape[1]), np.maximum(bench.drawn, 0)]

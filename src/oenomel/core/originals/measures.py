@@ -63,9 +63,9 @@ def accent_pour(ingredient: Ingredient) -> Pour:
     slug, table = ingredient.slug, _table()
     if slug in table["pressed"]:
         amount, unit = table["pressed"][slug]
-        return _poured(ingredient, amount, unit, "accent")
+        return _poured(ingredient, float(amount), unit, "accent")
     if ingredient.kind == "bitters" or slug in table["dashed"]:
-        return _poured(ingredient, table["dashed"].get(slug, DASHES), "dash", "accent")
+        return _poured(ingredient, float(table["dashed"].get(slug, DASHES)), "dash", "accent")
     ml = float(table["spooned"].get(slug, quiet(ingredient, BARSPOON_ML)))
     if ml <= RINSE_ML:
         return Pour(ingredient, ml, slot="accent", stage="rinse")

@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from typing import Final
 
 from oenomel.core.glass import air_in, swatch
-from oenomel.core.larder import listed
+from oenomel.core.larder import capital, listed
 from oenomel.core.originals.made import Original
 from oenomel.core.originals.search import Ground, originals
 from oenomel.core.originals.wish import Wish
@@ -112,4 +112,4 @@ def _notes(drinks: Sequence[Drink]) -> tuple[str, ...]:
         return ("Nothing has to be prepared but the juice.",)
     shared = [names[slug] for slug, many in sorted(made.items()) if many > 1]
     words = f"To prepare: {listed([names[slug] for slug in sorted(made)])}."
-    return (words, f"{listed(shared)} {'serves' if len(shared) == 1 else 'serve'} more than one of them.") if shared else (words,)
+    return (words, f"{capital(listed(shared))} {'serves' if len(shared) == 1 else 'serve'} more than one of them.") if shared else (words,)

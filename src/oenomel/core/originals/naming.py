@@ -19,7 +19,7 @@ _NO_WORDS: Final = frozenset({"sour", "daisy", "fizz", "the", "and", "of", "a", 
 
 _TOLD_AS: Final = {
     "dark-berry": "Hedgerow", "red-berry": "Redcurrant", "stone-fruit": "Apricot", "bitter-orange": "Bitter Peel", "grass": "Green Cane",
-    "vegetal": "Garden", "saline": "Salt", "earth": "Root", "bread": "Crust", "butter": "Churn", "passion-fruit": "Passion Flower",
+    "vegetal": "Garden", "saline": "Salt", "earth": "Root", "bread": "Bakehouse", "butter": "Churn", "passion-fruit": "Passion Flower",
     "rye": "Rye Field", "malt": "Barley",
 }  # fmt: skip
 """What a tag is called in a name; the rest by their own word."""
@@ -41,7 +41,7 @@ def name_for(drink: Drink, taken: Sequence[str], book: Sequence[str]) -> str:
 def _offered(drink: Drink, book: Sequence[str]) -> Iterator[str]:
     leads = [_word(pour.ingredient) for pour in sorted(drink.pours, key=lambda pour: _TELLING.get(pour.slot, 9)) if pour.ingredient.aroma]
     leads = list(dict.fromkeys(leads)) or ["Plain"]
-    house = [word for name in book for word in name.split()[-2:] if word.isalpha() and word.lower() not in _NO_WORDS and len(word) > 2]
+    house = [word for name in book for word in _own(name)[-1:]]
     words = list(dict.fromkeys(house)) or list(OWN_WORDS)
     # Which word comes first is drawn out of the drink itself, so that neighbours aren't all called after one.
     start = int(hashlib.sha256("|".join(pour.ingredient.slug for pour in drink.pours).encode()).hexdigest(), 16)
@@ -53,6 +53,11 @@ def _offered(drink: Drink, book: Sequence[str]) -> Iterator[str]:
         yield f"{one} and {other}"
     for number in itertools.count(2):
         yield f"{leads[0]} {turned[0]} {number}"
+
+
+def _own(name: str) -> list[str]:
+    """The words of a name that are the house's own: not its family's, no little ones."""
+    return [word for word in name.split() if word.isalpha() and word.lower() not in _NO_WORDS and len(word) > 2]
 
 
 _TELLING: Final = {"accent": 0, "liqueur": 1, "sweet": 2, "sour": 3, "lengthener": 4, "base": 5, "texture": 6}

@@ -17,11 +17,11 @@ from oenomel.core.forecast import forecast_of
 from oenomel.core.glass import air_in, colour_words, in_colour, swatch
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, Larder, aromas
-from oenomel.core.originals.handful import Bench, picked
+from oenomel.core.originals.handful import Bench, most_of, picked
 from oenomel.core.originals.kinship import LINK_FROM, KinshipTable, kin, smells
 from oenomel.core.originals.made import Original, Weighed, drink_of, told
 from oenomel.core.originals.measures import seasons
-from oenomel.core.originals.parts import PARTS
+from oenomel.core.originals.parts import PARTS, plan_of
 from oenomel.core.originals.pouring import Poured, Pourer
 from oenomel.core.originals.resemblance import Marks, apart, marks_of, weight_of
 from oenomel.core.originals.space import NONE, ORDER, SAMPLE, Space, space_of
@@ -425,7 +425,9 @@ MOST_WITHOUT: Final = 0.5
 
 
 def _exempt(ground: Ground, wish: Wish, space: Space) -> Bools:
-    """Which ingredients may come as often as they like: what must be used, and where there is little choice; shape (parts, ingredients)."""
+    """Which ingredients may come as often as they like, shape (parts, ingredients): the sour, what must be used, and who
+    plays a part that every drink has, where so few do that a handful couldn't be filled otherwise.
+    """
     exempt = np.zeros((len(ORDER), len(ground.ingredients)), dtype=np.bool_)
     exempt[ORDER.index("sour")] = True
     exempt[:, [each.slug in wish.must or each.slug in wish.like for each in ground.ingredients]] = True
@@ -434,14 +436,11 @@ def _exempt(ground: Ground, wish: Wish, space: Space) -> Bools:
         for digit in cell.digits:
             for column, part in enumerate(digit.parts):
                 players.setdefault(part, set()).update(digit.choices[:, column].tolist())
-    for part, who in players.items():
-        if len(who) < FEW_PLAYERS and part in ("base", "sweet", "liqueur", "lengthener", "texture", "cream"):
+    for part in plan_of(wish).always:
+        who = players.get(part, set())
+        if len(who) * most_of(wish.count) < wish.count:
             exempt[ORDER.index(part), list(who)] = True
     return exempt
-
-
-FEW_PLAYERS: Final = 5
-"""With fewer than this to choose from in a part, nobody can ask that each comes in a fifth of the drinks at most."""
 
 
 @dataclass(frozen=True, slots=True)

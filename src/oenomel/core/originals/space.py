@@ -171,7 +171,8 @@ def _cells(
 
 
 def _allowed(each: Ingredient, wish: Wish) -> bool:
-    return unasked(each) and not _left_out(each, wish)
+    # What only looks like a wine or a spirit has no place beside the real one.
+    return unasked(each) and not _left_out(each, wish) and (wish.without_alcohol or each.kind != "zero-proof")
 
 
 def _left_out(each: Ingredient, wish: Wish) -> str:

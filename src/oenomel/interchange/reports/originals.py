@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from oenomel.core.glass import air_in, swatch
-from oenomel.core.making import amount_words
+from oenomel.core.making import amount_words, counted_words
 from oenomel.core.originals import Handful, KinshipTable, Menu, Original, groups
+from oenomel.core.spec import Pour
 from oenomel.interchange.models import Report
 from oenomel.interchange.reports.forecast import AppearanceReport, appearance_report
 from oenomel.interchange.spec.drink import spec_as_poured
@@ -31,10 +32,18 @@ class NearestReport(Report):
     differs: str
 
 
+class PartReport(Report):
+    """Who plays a part of an original."""
+
+    part: str
+    slug: str
+    name: str
+
+
 class OriginalReport(Report):
     """An original: its spec under its name to be, where it stands, why it hangs together.
 
-    ``parts`` tells which part each ingredient plays; ``pours`` are its amounts in words; ``sugar`` and ``acid`` in g per 100 ml.
+    ``parts`` tells who plays which; ``pours`` are its amounts in words; ``sugar`` and ``acid`` in g per 100 ml.
     """
 
     spec: SpecFile
@@ -43,13 +52,13 @@ class OriginalReport(Report):
     novelty: float
     nearest: NearestReport | None
     reasons: list[str]
-    parts: dict[str, str]
+    parts: list[PartReport]
     pours: list[str]
     volume_ml: float
     abv: float
     sugar: float
     acid: float
-    standard_drinks_us: float
+    standard_drinks: dict[str, float]
     cost: float | None
     colour: str
     sight: AppearanceReport | None
@@ -95,6 +104,7 @@ class KinshipReport(Report):
 def original_report(original: Original) -> OriginalReport:
     """One original."""
     drink, served, nearest = original.drink, original.forecast.served, original.nearest
+    names = {pour.ingredient.slug: pour.ingredient.name for pour in drink.pours}
     return OriginalReport(
         spec=spec_as_poured(drink),
         distance_steps=original.distance_steps,
@@ -104,17 +114,23 @@ def original_report(original: Original) -> OriginalReport:
         if nearest is None
         else NearestReport(name=nearest.name, drink_id=nearest.id, distance=original.novelty, differs=original.differs),
         reasons=list(original.reasons),
-        parts=dict(original.parts),
-        pours=[f"{amount_words(pour)} {pour.ingredient.said}" for pour in drink.pours],
+        parts=[PartReport(part=part, slug=slug, name=names[slug]) for part, slug in original.parts.items() if slug in names],
+        pours=[_in_words(pour) for pour in drink.pours if pour.stage not in ("rim", "garnish")],
         volume_ml=served.volume_ml,
         abv=served.abv,
         sugar=served.sugar,
         acid=served.acid,
-        standard_drinks_us=served.standard_drinks["us"],
+        standard_drinks=dict(served.standard_drinks),
         cost=original.forecast.cost,
         colour=swatch(drink.pours, served.volume_ml, air=air_in(drink)),
         sight=appearance_report(original.forecast.appearance),
     )
+
+
+def _in_words(pour: Pour) -> str:
+    if pour.unit in ("piece", "leaf") and pour.amount is not None:
+        return counted_words(pour, pour.amount)
+    return f"{amount_words(pour)} {pour.ingredient.said}"
 
 
 def handful_report(found: Handful) -> HandfulReport:

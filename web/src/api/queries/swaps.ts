@@ -1,7 +1,8 @@
 import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 
-import { api, problemOf, type RebalanceRequest, type Supposed, type Swaps, type SwapsRequest } from '../client';
+import { api, type RebalanceRequest, type Supposed, type Swaps, type SwapsRequest } from '../client';
 import { useSettings } from '../../lib/settings';
+import { linesOf } from '../lines';
 
 /** A board as far as it has come; `done` when every offer was searched. */
 export type BoardSoFar = Swaps & { done: boolean };
@@ -16,7 +17,7 @@ export const swapsQuery = (body: SwapsRequest, query: Supposed) =>
     queryKey: ['post', '/api/swaps/stream', { params: { query }, body }],
     queryFn: async ({ signal, client: cache, queryKey }): Promise<BoardSoFar> => {
       const parts: Swaps[] = [];
-      for await (const part of partsOf(body, query, signal)) {
+      for await (const part of linesOf<Swaps>('/api/swaps/stream', body, query, signal)) {
         parts.push(part);
         if (part.searched < part.total) cache.setQueryData(queryKey, joinedParts(parts));
       }
@@ -48,26 +49,4 @@ export function useRebalance(body: RebalanceRequest, enabled = true) {
       { placeholderData: keepPreviousData, enabled, ...KEPT },
     ),
   );
-}
-
-/** The parts of a board as they come, a JSON object a line. */
-async function* partsOf(request: SwapsRequest, supposed: Supposed, signal: AbortSignal): AsyncGenerator<Swaps> {
-  const told = Object.entries(supposed).filter(([, value]) => value !== null);
-  const query = new URLSearchParams(told.map(([name, value]) => [name, String(value)]));
-  const answer = await fetch(`/api/swaps/stream?${query.toString()}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(request),
-    signal,
-  });
-  if (!answer.ok || !answer.body) throw await problemOf(answer);
-  const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
-  let rest = '';
-  for (;;) {
-    const { done, value } = await reader.read();
-    const lines = (rest + (value ?? '')).split('\n');
-    rest = lines.pop() ?? '';
-    for (const line of lines) yield JSON.parse(line) as Swaps;
-    if (done) return;
-  }
 }

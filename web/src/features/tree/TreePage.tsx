@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Check, MessageCircle, Pause } from 'lucide-react';
-import { useState, useSyncExternalStore } from 'react';
+import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 
 import { treeQuery } from '../../api/queries/drinks';
@@ -8,6 +8,7 @@ import { capital } from '../../lib/format';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { Chips } from '../../ui/Chips';
+import { useMedia } from '../../ui/useMedia';
 import { useTitle } from '../../ui/useTitle';
 import { Picked } from './Picked';
 import { TreeDrawing } from './TreeDrawing';
@@ -19,7 +20,7 @@ const MOST_PARENTS = 3;
 export function TreePage() {
   const [query, setQuery] = useSearchParams();
   const [chosen, setChosen] = useState<number[]>([]);
-  const narrow = useNarrow();
+  const narrow = useMedia(NARROW);
   const family = query.get('family') ?? '';
   const whole = useQuery(treeQuery(''));
   const tree = useQuery(treeQuery(family));
@@ -95,16 +96,5 @@ function MarksKey() {
   );
 }
 
+/** Too narrow for names beside the lanes. */
 const NARROW = '(max-width: 759px)';
-
-/** Whether the window is too narrow for names beside the lanes. */
-function useNarrow(): boolean {
-  return useSyncExternalStore(
-    (tell) => {
-      const query = matchMedia(NARROW);
-      query.addEventListener('change', tell);
-      return () => query.removeEventListener('change', tell);
-    },
-    () => matchMedia(NARROW).matches,
-  );
-}

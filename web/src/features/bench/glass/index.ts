@@ -1,1 +1,2 @@
+export { GlassDrawing } from './GlassDrawing';
 export { GlassPanel } from './GlassPanel';

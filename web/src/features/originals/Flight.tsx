@@ -1,0 +1,96 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+
+import { api, type Wish } from '../../api/client';
+import { Dialog } from '../../ui/Dialog';
+import { Refused } from '../../ui/Refused';
+import { usePinned } from './pinned';
+
+/** What is pinned, to be tasted blind against each other. */
+export function Flight({ wish }: { wish: Wish }) {
+  const { pinned, clear } = usePinned();
+  const add = api.useMutation('post', '/api/originals/flight');
+  const [open, setOpen] = useState(false);
+  if (pinned.length === 0) {
+    return <p className="px-1 text-base text-quiet">Pin two or three to taste them blind against each other.</p>;
+  }
+  const family = pinned[0]?.spec.family;
+  const alike = pinned.every(({ spec }) => spec.family === family);
+  const start = () =>
+    add.mutate(
+      {
+        params: { query: {} },
+        body: {
+          specs: pinned.slice(0, 6).map(({ spec }) => spec),
+          wish: {
+            ...wish,
+            family: pinned[0]?.spec.family === 'open' ? 'sour' : ((family ?? 'sour') as Wish['family']),
+          },
+        },
+      },
+      { onSuccess: () => setOpen(true) },
+    );
+  return (
+    <div className="panel flex flex-wrap items-center gap-2 p-3 text-base">
+      <span className="grow">
+        {pinned.length} pinned.{' '}
+        {pinned.length < 2
+          ? 'Pin another to taste them blind.'
+          : alike
+            ? ''
+            : 'Only drinks of one family are tasted together.'}
+      </span>
+      <button type="button" className="btn btn-ghost min-h-11 text-base" onClick={clear}>
+        Unpin all
+      </button>
+      <button
+        type="button"
+        className="btn btn-primary min-h-11 text-base"
+        disabled={pinned.length < 2 || !alike || add.isPending}
+        onClick={start}
+      >
+        Taste {Math.min(pinned.length, 6)} blind
+      </button>
+      <Refused fault={add.error} className="basis-full" />
+      {open && add.data && (
+        <Dialog
+          heading="For a glass of each"
+          onClose={() => setOpen(false)}
+          actions={
+            <Link
+              className="btn btn-primary btn-lg"
+              to={`/taste/${add.data.drink_id}?${add.data.trials.map((_, place) => `trial=${place + 1}`).join('&')}`}
+            >
+              Start the tasting
+            </Link>
+          }
+          closeWords="Later"
+        >
+          <Lines title="Fruit" words={add.data.fruit} />
+          <Lines title="To prepare" words={add.data.to_prepare} />
+          <Lines title="To buy" words={add.data.to_buy} />
+          <p className="text-base text-quiet">
+            They stand in the book as the trials of one drink; what is tasted of them teaches the kinship.
+          </p>
+        </Dialog>
+      )}
+    </div>
+  );
+}
+
+function Lines({ title, words }: { title: string; words: string[] }) {
+  return (
+    <div>
+      <h3 className="text-lg font-semibold">{title}</h3>
+      {words.length === 0 ? (
+        <p>Nothing.</p>
+      ) : (
+        <ul className="list-disc pl-5 text-lg">
+          {words.map((each) => (
+            <li key={each}>{each}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}

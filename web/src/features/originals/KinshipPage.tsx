@@ -1,0 +1,172 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+
+import { api, type Kinship, type KinPair } from '../../api/client';
+import { kinshipQuery } from '../../api/queries/originals';
+import { capital } from '../../lib/format';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { Refused } from '../../ui/Refused';
+import { useTitle } from '../../ui/useTitle';
+
+const TENTHS = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1];
+
+/** The table of kinship: what ships, what the house set, what tastings taught. */
+export function KinshipPage() {
+  useTitle('Kinship');
+  const { data, error } = useQuery(kinshipQuery());
+  const [chosen, setChosen] = useState<[string, string]>(['citrus', 'herbal']);
+  if (!data) return <Waiting error={error} />;
+  const pair = pairOf(data, ...chosen);
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1440px] flex-col gap-3 p-3">
+      <TopBar />
+      <main className="grid min-w-0 gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
+        <div className="flex min-w-0 flex-col gap-2">
+          <h1 className="font-display text-3xl font-semibold">Kinship of smells</h1>
+          <p className="max-w-prose text-lg">
+            How well two groups of smells stand side by side, 0 to 10. Made by hand from the habits of the trade, it
+            explains an original and keeps a handful from being all alike; it never says what tastes good.{' '}
+            <Link className="link" to="/originals">
+              Back to the originals
+            </Link>
+          </p>
+          <Matrix data={data} chosen={pair} onChoose={setChosen} />
+        </div>
+        {pair && <ThePair pair={pair} data={data} />}
+      </main>
+    </div>
+  );
+}
+
+/** A pair, in whichever order it is asked for. */
+function pairOf({ pairs }: Kinship, one: string, other: string): KinPair | undefined {
+  return pairs.find((pair) => (pair.one === one && pair.other === other) || (pair.one === other && pair.other === one));
+}
+
+interface MatrixProps {
+  data: Kinship;
+  chosen: KinPair | undefined;
+  onChoose: (pair: [string, string]) => void;
+}
+
+/** Every pair once, below the diagonal. */
+function Matrix({ data, chosen, onChoose }: MatrixProps) {
+  return (
+    <div className="panel overflow-x-auto p-2">
+      <table className="border-separate border-spacing-0.5 text-base">
+        <thead>
+          <tr>
+            <td />
+            {data.groups.map((group) => (
+              <th key={group} scope="col" className="h-20 align-bottom font-normal">
+                <span className="inline-block rotate-180 [writing-mode:vertical-rl]">{group}</span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {data.groups.map((one, row) => (
+            <tr key={one}>
+              <th scope="row" className="pr-2 text-right font-normal">
+                {one}
+              </th>
+              {data.groups.slice(0, row + 1).map((other) => {
+                const pair = pairOf(data, one, other);
+                return (
+                  <td key={other} className="p-0">
+                    {pair && <Cell pair={pair} chosen={pair === chosen} onChoose={() => onChoose([one, other])} />}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** What stands behind a pair, and what the house thinks of it. */
+function ThePair({ pair, data }: { pair: KinPair; data: Kinship }) {
+  const set = api.useMutation('put', '/api/kinship');
+  const reset = api.useMutation('delete', '/api/kinship');
+  const told = pair.own ?? pair.shipped;
+  return (
+    <section className="panel flex flex-col gap-3 self-start p-4 lg:sticky lg:top-3" aria-label="The pair">
+      <h2 className="font-display text-2xl font-semibold">
+        {capital(pair.one)} {pair.one === pair.other ? 'beside itself' : `and ${pair.other}`}
+      </h2>
+      <p className="text-lg">{whyWords(pair, data.sheets)}</p>
+      <div className="flex flex-wrap gap-1" role="group" aria-label="What the house thinks of it">
+        {TENTHS.map((value) => {
+          const on = Math.abs(told - value) < 0.01;
+          return (
+            <button
+              key={value}
+              type="button"
+              aria-pressed={on}
+              className={`btn btn-square min-h-11 min-w-11 font-figure ${on ? 'btn-primary' : 'btn-ghost border-base-300'}`}
+              onClick={() => set.mutate({ body: { one: pair.one, other: pair.other, value } })}
+            >
+              {Math.round(value * 10)}
+            </button>
+          );
+        })}
+      </div>
+      <div className="flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="btn min-h-11 text-base"
+          disabled={pair.own === null || reset.isPending}
+          onClick={() => reset.mutate({ params: { query: { one: pair.one, other: pair.other } } })}
+        >
+          Put this pair back
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost min-h-11 border-base-300 text-base"
+          disabled={data.pairs.every(({ own }) => own === null) || reset.isPending}
+          onClick={() => reset.mutate({ params: { query: {} } })}
+        >
+          Put all of them back
+        </button>
+      </div>
+      <Refused fault={set.error ?? reset.error} />
+    </section>
+  );
+}
+
+function Cell({ pair, chosen, onChoose }: { pair: KinPair; chosen: boolean; onChoose: () => void }) {
+  const own = pair.own !== null || pair.learnt !== null;
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      aria-label={`${pair.one} and ${pair.other}: ${(10 * pair.value).toFixed(0)} of 10${own ? ', changed by the house' : ''}`}
+      className={`relative flex h-8 w-10 cursor-pointer items-center justify-center rounded-lg font-figure ${chosen ? 'outline-3 outline-accent' : ''}`}
+      style={{
+        backgroundColor: `color-mix(in oklab, var(--color-accent) ${Math.round(pair.value * 30)}%, var(--color-base-100))`,
+      }}
+      onClick={onChoose}
+    >
+      {(10 * pair.value).toFixed(0)}
+      {own && (
+        <span aria-hidden className="absolute top-0.5 right-1 text-accent">
+          •
+        </span>
+      )}
+    </button>
+  );
+}
+
+function whyWords({ shipped, own, learnt, value }: KinPair, sheets: number): string {
+  const ships = `The table ships ${(10 * shipped).toFixed(0)}`;
+  const house = own === null ? '' : `; the house set ${(10 * own).toFixed(0)}`;
+  const taught =
+    learnt === null
+      ? `. ${sheets === 0 ? 'No original was tasted and scored yet' : 'None of the originals that were scored has this pair'}, so nothing is learnt of it.`
+      : `. Of ${sheets} scored ${sheets === 1 ? 'sheet' : 'sheets'} of originals those with this pair were liked ${Math.exp(learnt).toFixed(2)} times as often as the rest, shrunk toward no difference as long as they are few: that makes it ${(10 * value).toFixed(1)}.`;
+  return `${ships}${house}${taught}`;
+}

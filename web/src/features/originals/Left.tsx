@@ -1,0 +1,33 @@
+import { useQuery } from '@tanstack/react-query';
+
+import type { Wish } from '../../api/client';
+import { leftQuery } from '../../api/queries/originals';
+import { useSettings } from '../../lib/settings';
+
+/** How many combinations a wish leaves, told as long as it is thought about. */
+export function Left({ wish, busy }: { wish: Wish; busy: boolean }) {
+  const { supposed } = useSettings();
+  const { data } = useQuery(leftQuery({ ...wish, but: [] }, supposed));
+  return (
+    <p role="status" className="min-w-0 text-lg leading-tight">
+      {data ? (
+        <>
+          <strong className="font-figure">{many(data.balanced)}</strong> would balance
+          <span className="block text-base text-quiet">
+            of {many(data.combinations).replace('about ', '')} on paper
+          </span>
+        </>
+      ) : (
+        'Counting …'
+      )}
+      {busy && <span className="sr-only">, looking</span>}
+    </p>
+  );
+}
+
+/** A count that is an estimate: two figures of it, and how many thousands. */
+export function many(count: number): string {
+  if (count < 1000) return String(count);
+  const [size, word] = count < 1e6 ? [1e3, 'thousand'] : count < 1e9 ? [1e6, 'million'] : [1e9, 'billion'];
+  return `about ${Number((count / size).toPrecision(2))} ${word}`;
+}

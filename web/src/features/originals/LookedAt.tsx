@@ -1,0 +1,124 @@
+import { ArrowRight } from 'lucide-react';
+import { Link } from 'react-router';
+
+import type { Original, Wish } from '../../api/client';
+import { money, plain } from '../../lib/format';
+import { useSettings, type Country } from '../../lib/settings';
+import { Refused } from '../../ui/Refused';
+import { useLayOriginal } from './useLayOriginal';
+import { like, varied } from './wish';
+
+interface Props {
+  original: Original;
+  wish: Wish;
+  onWish: (wish: Wish) => void;
+  /** The wish was changed out of it: another one is looked at then. */
+  onMoved: () => void;
+}
+
+const COUNTRIES: Record<Country, string> = { us: 'US', uk: 'UK', au: 'Australian' };
+const PART_WORDS: Record<string, string> = {
+  base: 'base',
+  base2: 'second base',
+  sour: 'sour',
+  sour2: 'second sour',
+  sweet: 'sweetener',
+  sweet2: 'second sweetener',
+  liqueur: 'liqueur',
+  accent: 'accent',
+  texture: 'foam',
+  cream: 'cream',
+  lengthener: 'lengthener',
+};
+
+/** What is to be said of one original, and what can be done with it. */
+export function LookedAt({ original, wish, onWish, onMoved }: Props) {
+  const { spec, reasons, nearest, parts, volume_ml, abv, standard_drinks, cost } = original;
+  const { country } = useSettings();
+  const ask = (next: Wish) => {
+    onMoved();
+    onWish(next);
+  };
+  return (
+    <article className="panel flex flex-col gap-2 p-3" aria-label={spec.name}>
+      <h2 className="font-display text-2xl leading-tight font-semibold">{spec.name}</h2>
+      <p className="text-base text-quiet">
+        {[
+          `${spec.form}, in a ${spec.serve.glass}`,
+          `${volume_ml.toFixed(0)} ml`,
+          ...(abv >= 0.5
+            ? [`${plain(abv, 1)} %`, `${plain(standard_drinks[country] ?? 0, 1)} ${COUNTRIES[country]} standard drinks`]
+            : ['no alcohol']),
+          ...(cost === null ? [] : [`costs ${money(cost)}`]),
+        ].join(' · ')}
+      </p>
+      <ToTheBench original={original} wish={wish} />
+      <div className="flex flex-wrap gap-1.5">
+        <button type="button" className="btn min-h-11 text-base" onClick={() => ask(like(wish, original))}>
+          More like this
+        </button>
+        <select
+          className="select min-h-11 w-auto text-base"
+          aria-label="Keep this, and vary one part"
+          value=""
+          onChange={({ target }) => target.value && ask(varied(wish, original, target.value))}
+        >
+          <option value="">Keep this, vary …</option>
+          {parts.map(({ part, name }) => (
+            <option key={part} value={part}>
+              {PART_WORDS[part] ?? part}: {name}
+            </option>
+          ))}
+        </select>
+        <select
+          className="select min-h-11 w-auto text-base"
+          aria-label="Less of one ingredient"
+          value=""
+          onChange={({ target }) => target.value && ask({ ...wish, less: [...new Set([...wish.less, target.value])] })}
+        >
+          <option value="">Less of …</option>
+          {parts.map(({ slug, name }) => (
+            <option key={slug} value={slug}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </div>
+      <ul className="flex list-disc flex-col gap-1 pl-5 text-base leading-snug">
+        {reasons.map((reason) => (
+          <li key={reason}>{reason}</li>
+        ))}
+        {nearest && (
+          <li>
+            Nearest in the book:{' '}
+            <Link className="link" to={`/bench/${nearest.drink_id}`}>
+              {nearest.name}
+            </Link>
+            . Here {nearest.differs}.
+          </li>
+        )}
+        {spec.serve.garnish.length > 0 && <li>{garnishWords(original)}</li>}
+      </ul>
+    </article>
+  );
+}
+
+/** One press lays it on the bench, with where it comes from. */
+function ToTheBench({ original, wish }: { original: Original; wish: Wish }) {
+  const { lay, isPending, error } = useLayOriginal(wish);
+  return (
+    <>
+      <button type="button" className="btn btn-primary btn-lg" disabled={isPending} onClick={() => lay(original)}>
+        Lay it on the bench <ArrowRight size={20} aria-hidden />
+      </button>
+      <Refused fault={error} />
+    </>
+  );
+}
+
+function garnishWords({ spec }: Original): string {
+  return spec.serve.garnish
+    .map((each) => (typeof each === 'string' ? each : [each.what, each.how, each.why].filter(Boolean).join(', ')))
+    .map((words) => `Garnish: ${words}.`)
+    .join(' ');
+}

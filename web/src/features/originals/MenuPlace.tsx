@@ -1,0 +1,61 @@
+import { ArrowRight, RefreshCw } from 'lucide-react';
+
+import type { Original, Wish } from '../../api/client';
+import { Refused } from '../../ui/Refused';
+import { SmallGlass } from './SmallGlass';
+import { usePinned } from './pinned';
+import { useLayOriginal } from './useLayOriginal';
+import { ANY } from './wish';
+
+interface Props {
+  title: string;
+  drink: Original | null;
+  busy: boolean;
+  /** Asks for another one in its place. */
+  onOther: () => void;
+}
+
+/** One place of the list with its drink; it can be swapped out, and the rest stays. */
+export function MenuPlace({ title, drink, busy, onOther }: Props) {
+  const { isPinned, toggle } = usePinned();
+  const { lay, isPending, error } = useLayOriginal({
+    ...ANY,
+    family: (drink?.spec.family ?? 'sour') as Wish['family'],
+  });
+  return (
+    <li className="flex flex-col gap-1.5" aria-label={title}>
+      <h2 className="text-xl font-semibold">{title}</h2>
+      {drink ? (
+        <>
+          <SmallGlass original={drink} pinned={isPinned(drink)} onPin={() => toggle(drink)} />
+          <p className="text-base text-quiet">{drink.reasons[0]}</p>
+          <div className="mt-auto flex flex-wrap gap-1.5">
+            <button
+              type="button"
+              className="btn btn-secondary min-h-11 text-base"
+              disabled={isPending}
+              aria-label={`Lay ${drink.spec.name} on the bench`}
+              onClick={() => lay(drink)}
+            >
+              To the bench <ArrowRight size={18} aria-hidden />
+            </button>
+            <button
+              type="button"
+              className="btn btn-ghost min-h-11 border-base-300 text-base"
+              disabled={busy}
+              aria-label={`Swap ${drink.spec.name} out`}
+              onClick={onOther}
+            >
+              <RefreshCw size={18} aria-hidden /> Another
+            </button>
+          </div>
+          <Refused fault={error} />
+        </>
+      ) : (
+        <p className="panel min-h-34 p-3 text-base text-quiet">
+          {busy ? 'Looking …' : 'Nothing was found for this place.'}
+        </p>
+      )}
+    </li>
+  );
+}

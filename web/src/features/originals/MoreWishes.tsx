@@ -1,0 +1,126 @@
+import { useQuery } from '@tanstack/react-query';
+
+import type { Wish } from '../../api/client';
+import { aromasQuery, familiesQuery, rulesQuery, tastersQuery } from '../../api/queries/house';
+import { capital } from '../../lib/format';
+import { Figure } from '../../ui/Field';
+import { Pick } from '../../ui/Pick';
+
+interface Props {
+  wish: Wish;
+  onChange: (wish: Wish) => void;
+}
+
+const BOX = 'select min-h-11 w-full text-base';
+const NOBODY = '-';
+const FROM_BOOK: [Wish['from_book'], string][] = [
+  ['', 'Near the book or far from it'],
+  ['near', 'Near to what the book has'],
+  ['far', 'Far from what the book has'],
+];
+
+/** Wishes that are seldom told: they wait folded. */
+export function MoreWishes(props: Props) {
+  return (
+    <div className="grid gap-2 pt-1 text-base">
+      <OfTheDrink {...props} />
+      <OfTheHouse {...props} />
+    </div>
+  );
+}
+
+/** Its form, smell, colour, season, how many ingredients. */
+function OfTheDrink({ wish, onChange }: Props) {
+  const { data: rules } = useQuery(rulesQuery());
+  const { data: families } = useQuery(familiesQuery());
+  const { data: aromas } = useQuery(aromasQuery());
+  const set = (change: Partial<Wish>) => onChange({ ...wish, ...change });
+  const groups = [...new Set(aromas?.map(({ group }) => group))].filter((each) => !wish.aroma.includes(each));
+  const forms = families?.find(({ slug }) => slug === wish.family)?.forms ?? [];
+  return (
+    <>
+      <Pick
+        label="Form"
+        className={BOX}
+        value={wish.form}
+        options={[['', 'Any form'], ...said(forms.map(({ name }) => name))]}
+        onPick={(form) => set({ form })}
+      />
+      <Pick
+        label="To be smelt"
+        className={BOX}
+        value=""
+        options={[['', 'To be smelt …'], ...said(groups)]}
+        onPick={(each) => each && set({ aroma: [...wish.aroma, each] })}
+      />
+      <Pick
+        label="Colour"
+        className={BOX}
+        value={wish.colour}
+        options={[['', 'Any colour'], ...said(rules?.colours)]}
+        onPick={(colour) => set({ colour })}
+      />
+      <Pick
+        label="Season"
+        className={BOX}
+        value={wish.season}
+        options={[['', 'Any season'], ...said(rules?.seasons)]}
+        onPick={(season) => set({ season: season as Wish['season'] })}
+      />
+      <Pick
+        label="How many ingredients"
+        className={BOX}
+        value={wish.most_ingredients}
+        options={[3, 4, 5, 6].map((most) => [most, most === 3 ? 'Three ingredients' : `Up to ${most} ingredients`])}
+        onPick={(most_ingredients) => set({ most_ingredients })}
+      />
+    </>
+  );
+}
+
+/** Whose tongue, how far from the book, the price, the seed. */
+function OfTheHouse({ wish, onChange }: Props) {
+  const { data: tasters } = useQuery(tastersQuery());
+  const set = (change: Partial<Wish>) => onChange({ ...wish, ...change });
+  const palates = tasters?.map(({ taster }): [string, string] => [taster, `${taster}’s palate`]) ?? [];
+  return (
+    <>
+      <Pick
+        label="How far from the book"
+        className={BOX}
+        value={wish.from_book}
+        options={FROM_BOOK}
+        onPick={(from_book) => set({ from_book })}
+      />
+      <Pick
+        label="Whose palate"
+        className={BOX}
+        value={wish.palate ?? NOBODY}
+        options={[[NOBODY, 'Nobody’s palate'], ['', 'The house’s palate'], ...palates]}
+        onPick={(taster) => set({ palate: taster === NOBODY ? null : taster })}
+      />
+      <label className="flex items-center gap-2">
+        <span className="w-28">At most, a glass</span>
+        <Figure
+          className="input min-h-11 w-24 font-figure"
+          value={wish.most_cost}
+          placeholder="any"
+          onFigure={(most_cost) => set({ most_cost })}
+        />
+      </label>
+      <label className="flex items-center gap-2">
+        <span className="w-28">Seed</span>
+        <Figure
+          className="input min-h-11 w-24 font-figure"
+          value={wish.seed}
+          most={1e9}
+          onFigure={(seed) => seed !== null && Number.isInteger(seed) && set({ seed })}
+        />
+      </label>
+    </>
+  );
+}
+
+function said(words: string[] | undefined): [string, string][] {
+  return (words ?? []).map((each) => [each, capital(each)]);
+}

@@ -1,0 +1,140 @@
+import { useQuery } from '@tanstack/react-query';
+import { curveLinearClosed, line } from 'd3-shape';
+import { useId } from 'react';
+
+import type { Original } from '../../api/client';
+import { familiesQuery, rulesQuery } from '../../api/queries/house';
+import { level } from '../../lib/format';
+import { roundTicks, stepScale } from '../../lib/scales';
+
+interface Props {
+  originals: Original[];
+  family: string;
+  chosen: string | undefined;
+  over: string | null;
+  onOver: (name: string | null) => void;
+  onChoose: (name: string) => void;
+}
+
+const WIDTH = 384;
+const HEIGHT = 236;
+/** At least this factor is seen each way from the middle of the drinks. */
+const AROUND = 1.06;
+const MARGIN = { top: 10, right: 12, bottom: 44, left: 46 };
+
+/** All originals as dots on one field with the family's home: sweetness across, acidity up. */
+export function OriginalsField({ originals, family, chosen, over, onOver, onChoose }: Props) {
+  const axes = useQuery(rulesQuery()).data?.axes;
+  const homes = useQuery(familiesQuery()).data?.find(({ slug }) => slug === family)?.homes ?? [];
+  const free = originals.every(({ abv }) => abv < 0.5);
+  const outline = homes.find(({ branch }) => branch === (free ? 'without alcohol' : ''))?.outline ?? [];
+  // The drinks lie close together in a large home: they are framed, with a part of the home around them.
+  const scale = (axis: 'sugar' | 'acid', range: [number, number]) => {
+    const levels = originals.map((each) => each[axis]);
+    const middle = Math.sqrt(Math.min(...levels) * Math.max(...levels));
+    return stepScale([...levels, middle / AROUND, middle * AROUND], range, axes?.[axis]?.floor ?? 0.01, 1.02);
+  };
+  const x = scale('sugar', [MARGIN.left, WIDTH - MARGIN.right]);
+  const y = scale('acid', [HEIGHT - MARGIN.bottom, MARGIN.top]);
+  const home = line<number[]>(
+    ([sugar = 1]) => x(sugar),
+    ([, acid = 1]) => y(acid),
+  ).curve(curveLinearClosed)(outline);
+  const plane = useId();
+  const named = originals.find(({ spec }) => spec.name === (over ?? chosen));
+  return (
+    <figure className="panel p-2">
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="h-auto w-full" role="img" aria-label={told(originals)}>
+        <clipPath id={plane}>
+          <rect
+            x={MARGIN.left}
+            y={MARGIN.top}
+            width={WIDTH - MARGIN.left - MARGIN.right}
+            height={HEIGHT - MARGIN.top - MARGIN.bottom}
+          />
+        </clipPath>
+        <rect
+          x={MARGIN.left}
+          y={MARGIN.top}
+          width={WIDTH - MARGIN.left - MARGIN.right}
+          height={HEIGHT - MARGIN.top - MARGIN.bottom}
+          rx={8}
+          className="fill-none stroke-base-300"
+        />
+        {home && (
+          <path
+            clipPath={`url(#${plane})`}
+            d={home}
+            className="fill-secondary stroke-secondary"
+            strokeWidth={3}
+            strokeLinejoin="round"
+          />
+        )}
+        <Axes x={x} y={y} />
+        {originals.map(({ spec, sugar, acid, colour }) => {
+          const big = spec.name === over || spec.name === chosen;
+          return (
+            <circle
+              key={spec.name}
+              cx={x(sugar)}
+              cy={y(acid)}
+              r={big ? 11 : 7}
+              fill={colour}
+              className="cursor-pointer stroke-base-content"
+              strokeWidth={big ? 3.5 : 1.8}
+              onMouseEnter={() => onOver(spec.name)}
+              onMouseLeave={() => onOver(null)}
+              onClick={() => onChoose(spec.name)}
+            />
+          );
+        })}
+      </svg>
+      <figcaption className="min-h-6 text-center text-base">
+        {named ? named.spec.name : 'The shaded part is the family’s home.'}
+      </figcaption>
+    </figure>
+  );
+}
+
+type Scale = ReturnType<typeof stepScale>;
+
+/** Round levels on the edges, and what they are. */
+function Axes({ x, y }: { x: Scale; y: Scale }) {
+  return (
+    <>
+      {roundTicks(x, 44).map((tick) => (
+        <text
+          key={tick}
+          x={x(tick)}
+          y={HEIGHT - MARGIN.bottom + 17}
+          textAnchor="middle"
+          className="fill-quiet text-[14px]"
+        >
+          {tick}
+        </text>
+      ))}
+      {roundTicks(y, 30).map((tick) => (
+        <text key={tick} x={MARGIN.left - 7} y={y(tick) + 5} textAnchor="end" className="fill-quiet text-[14px]">
+          {tick}
+        </text>
+      ))}
+      <text x={(WIDTH + MARGIN.left) / 2} y={HEIGHT - 6} textAnchor="middle" className="fill-base-content text-[14px]">
+        sweeter, g sugar in 100 ml →
+      </text>
+      <text
+        transform={`translate(13 ${(HEIGHT - MARGIN.bottom) / 2}) rotate(-90)`}
+        textAnchor="middle"
+        className="fill-base-content text-[14px]"
+      >
+        sharper →
+      </text>
+    </>
+  );
+}
+
+function told(originals: Original[]): string {
+  const each = originals.map(
+    ({ spec, sugar, acid }) => `${spec.name}: ${level(sugar, 'sugar')} g of sugar, ${level(acid, 'acid')} g of acid`,
+  );
+  return `${originals.length} originals by sweetness and sharpness. ${each.join('; ')}.`;
+}

@@ -1,0 +1,166 @@
+import { useQuery } from '@tanstack/react-query';
+import { RotateCcw, Shuffle } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+
+import type { Wish } from '../../api/client';
+import { originalsQuery } from '../../api/queries/originals';
+import { useSettings } from '../../lib/settings';
+import { TopBar } from '../../shell/TopBar';
+import { Refused } from '../../ui/Refused';
+import { useMedia } from '../../ui/useMedia';
+import { useRested } from '../../ui/useRested';
+import { useTitle } from '../../ui/useTitle';
+import { Flight } from './Flight';
+import { Left } from './Left';
+import { LookedAt } from './LookedAt';
+import { OriginalsField } from './OriginalsField';
+import { SmallGlass } from './SmallGlass';
+import { usePinned } from './pinned';
+import { useWish } from './useWish';
+import { WishPanel } from './WishPanel';
+
+const REST_MS = 250;
+/** On a phone what is said of a glass stands right below it. */
+const NARROW = '(max-width: 767px)';
+const FOLDED = '(max-width: 1023px)';
+
+/** Drinks that nobody has mixed yet: the wish, a board of small glasses, and what is to be said of the one that is looked at. */
+export function OriginalsPage() {
+  useTitle('Originals');
+  const { supposed } = useSettings();
+  const { wish, change, undo } = useWish();
+  const rested = useRested(wish, REST_MS);
+  const { pinned, isPinned, toggle } = usePinned();
+  const asked: Wish = { ...rested, but: pinned.map(({ spec }) => spec.name) };
+  const found = useQuery(originalsQuery(asked, supposed));
+  const [chosen, setChosen] = useState<string>();
+  const [isNarrow, isFolded] = [useMedia(NARROW), useMedia(FOLDED)];
+  const [over, setOver] = useState<string | null>(null);
+  const fresh = (found.error ? [] : (found.data?.originals ?? [])).filter((each) => !isPinned(each));
+  const shown = [...pinned, ...fresh];
+  const looked = shown.find(({ spec }) => spec.name === chosen) ?? fresh[0] ?? shown[0];
+  const busy = found.isFetching || rested !== wish;
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1440px] flex-col gap-3 p-3">
+      <TopBar />
+      <main className="grid min-w-0 gap-3 md:grid-cols-[minmax(0,1fr)_22rem] lg:grid-cols-[18.5rem_minmax(0,1fr)_24rem]">
+        <WishColumn wish={wish} isFolded={isFolded} onChange={change} />
+        <section className="flex min-w-0 flex-col gap-3" aria-label="The board">
+          <BoardHead wish={wish} rested={rested} busy={busy} onChange={change} onUndo={undo} />
+          <Refused fault={found.error} className="panel p-4 text-lg" />
+          <ul aria-label="Originals" aria-busy={busy} className="grid gap-2 sm:max-md:grid-cols-2 lg:grid-cols-2">
+            {shown.map((original) => (
+              <li key={original.spec.name}>
+                <SmallGlass
+                  original={original}
+                  chosen={original === looked && (!isNarrow || chosen !== undefined)}
+                  lit={over === original.spec.name}
+                  pinned={isPinned(original)}
+                  onChoose={() => setChosen(original.spec.name)}
+                  onOver={(on) => setOver(on ? original.spec.name : null)}
+                  onPin={() => toggle(original)}
+                />
+                {isNarrow && original === looked && chosen !== undefined && (
+                  <LookedAt original={original} wish={wish} onWish={change} onMoved={() => setChosen(undefined)} />
+                )}
+              </li>
+            ))}
+          </ul>
+          {shown.length === 0 && !found.error && (
+            <p className="panel p-4 text-lg" role="status">
+              Drawing combinations out of the larder, pouring them to where the family is at home …
+            </p>
+          )}
+          {!found.error &&
+            found.data?.notes.map((note) => (
+              <p key={note} className="px-1 text-base text-quiet">
+                {note}.
+              </p>
+            ))}
+        </section>
+        <section
+          className="flex min-w-0 flex-col gap-3 md:sticky md:top-3 md:max-h-[calc(100dvh-1.5rem)] md:self-start md:overflow-y-auto"
+          aria-label="The one looked at"
+        >
+          {shown.length > 0 && (
+            <OriginalsField
+              originals={shown}
+              family={wish.family}
+              chosen={looked?.spec.name}
+              over={over}
+              onOver={setOver}
+              onChoose={setChosen}
+            />
+          )}
+          {looked && !isNarrow && (
+            <LookedAt original={looked} wish={wish} onWish={change} onMoved={() => setChosen(undefined)} />
+          )}
+          <Flight wish={wish} />
+        </section>
+      </main>
+    </div>
+  );
+}
+
+interface WishColumnProps {
+  wish: Wish;
+  /** Whether all but the family waits folded. */
+  isFolded: boolean;
+  onChange: (wish: Wish) => void;
+}
+
+function WishColumn({ wish, isFolded, onChange }: WishColumnProps) {
+  return (
+    <section className="flex min-w-0 flex-col gap-3 md:max-lg:col-span-2" aria-label="The wish">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+        <h1 className="font-display text-3xl font-semibold">Originals</h1>
+        <nav className="flex gap-3 text-base" aria-label="More of originals">
+          <Link className="link py-2" to="/originals/list">
+            A whole list
+          </Link>
+          <Link className="link py-2" to="/originals/kinship">
+            Kinship
+          </Link>
+        </nav>
+      </div>
+      <WishPanel wish={wish} isFolded={isFolded} onChange={onChange} />
+    </section>
+  );
+}
+
+interface BoardHeadProps {
+  wish: Wish;
+  onChange: (wish: Wish) => void;
+  /** The wish that is looked for. */
+  rested: Wish;
+  busy: boolean;
+  /** The way back; null where there is none. */
+  onUndo: (() => void) | null;
+}
+
+/** What the wish leaves, others of the same wish, and the way back. */
+function BoardHead({ wish, rested, busy, onChange, onUndo }: BoardHeadProps) {
+  return (
+    <div className="panel flex items-center gap-2 px-3 py-2">
+      <Left wish={rested} busy={busy} />
+      <div className="ml-auto flex shrink-0 flex-wrap justify-end gap-1.5">
+        <button
+          type="button"
+          className="btn btn-ghost min-h-11 border-base-300 text-base"
+          disabled={!onUndo}
+          onClick={() => onUndo?.()}
+        >
+          <RotateCcw size={18} aria-hidden /> Undo
+        </button>
+        <button
+          type="button"
+          className="btn min-h-11 text-base"
+          onClick={() => onChange({ ...wish, seed: wish.seed + 1 })}
+        >
+          <Shuffle size={18} aria-hidden /> Others
+        </button>
+      </div>
+    </div>
+  );
+}

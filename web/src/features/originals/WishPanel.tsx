@@ -1,0 +1,136 @@
+import { useQuery } from '@tanstack/react-query';
+
+import type { Wish } from '../../api/client';
+import { shelfQuery } from '../../api/queries/house';
+import { Check } from '../../ui/Check';
+import { Chips } from '../../ui/Chips';
+import { Figure } from '../../ui/Field';
+import { Fold } from '../../ui/Fold';
+import { Asked } from './Asked';
+import { MoreWishes } from './MoreWishes';
+import { Wanted } from './Wanted';
+import { ANY, toAddress } from './wish';
+
+interface Props {
+  wish: Wish;
+  /** Whether all but the family waits folded. */
+  isFolded: boolean;
+  onChange: (wish: Wish) => void;
+}
+
+const FAMILIES = [
+  ['sour', 'Sour'],
+  ['daisy', 'Daisy'],
+  ['fizz', 'Fizz'],
+] as const;
+const WITHOUT = [
+  ['alcohol', 'No alcohol'],
+  ['egg', 'No egg'],
+  ['milk', 'No milk'],
+  ['tree nuts', 'No nuts'],
+] as const;
+
+/** What the drinks are wished to be. */
+export function WishPanel({ wish, isFolded, onChange }: Props) {
+  const set = (change: Partial<Wish>) => onChange({ ...wish, ...change });
+  return (
+    <div className="panel flex flex-col gap-3 p-3">
+      <Chips
+        legend="Family"
+        legendShown={false}
+        options={FAMILIES}
+        value={wish.family}
+        onChoose={(family) => set({ family, form: '', shape: [] })}
+      />
+      <Asked wish={wish} onChange={onChange} />
+      {isFolded ? (
+        <Fold title="Wishes">
+          <Wishes wish={wish} onChange={onChange} />
+        </Fold>
+      ) : (
+        <Wishes wish={wish} onChange={onChange} />
+      )}
+      {toAddress(wish) !== '{}' && (
+        <button
+          type="button"
+          className="btn btn-ghost min-h-11 border-base-300 text-base"
+          onClick={() => onChange(ANY)}
+        >
+          Wish for nothing in particular
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** All that can be wished besides the family. */
+function Wishes({ wish, onChange }: Omit<Props, 'isFolded'>) {
+  const shelf = useQuery(shelfQuery());
+  const set = (change: Partial<Wish>) => onChange({ ...wish, ...change });
+  const toggle = (word: string) =>
+    set({
+      without: wish.without.includes(word) ? wish.without.filter((each) => each !== word) : [...wish.without, word],
+    });
+  return (
+    <div className="flex flex-col gap-3">
+      <Wanted wish={wish} onChange={onChange} />
+      <div className="flex flex-wrap gap-x-4">
+        {WITHOUT.map(([word, words]) => (
+          <Check key={word} words={words} on={wish.without.includes(word)} onChange={() => toggle(word)} />
+        ))}
+        <Check words="Only what is at hand" on={wish.at_hand} onChange={(at_hand) => set({ at_hand })} />
+        <Check words="Use up what won’t keep" on={wish.soon} onChange={(soon) => set({ soon })} />
+      </div>
+      {wish.at_hand && shelf.data?.length === 0 && (
+        <p className="text-base">Nothing stands on the shelf yet: say there what is at hand.</p>
+      )}
+      <Chips
+        legend="Taste"
+        options={[
+          ['dry', 'Dry'],
+          ['', 'As the family'],
+          ['sweet', 'Sweet'],
+        ]}
+        value={wish.sweetness}
+        onChoose={(sweetness) => set({ sweetness })}
+      />
+      <Strength wish={wish} onChange={onChange} />
+      <Fold title="More wishes">
+        <MoreWishes wish={wish} onChange={onChange} />
+      </Fold>
+    </div>
+  );
+}
+
+function Strength({ wish, onChange }: Omit<Props, 'isFolded'>) {
+  const [low, high] = wish.abv ?? [];
+  const set = (next: [number | null | undefined, number | null | undefined]) => {
+    const [least, most] = next;
+    const none = (least === null || least === undefined) && (most === null || most === undefined);
+    onChange({ ...wish, abv: none ? null : [least ?? 0, most ?? 40] });
+  };
+  const field = 'input min-h-11 w-16 font-figure';
+  return (
+    <div className="flex flex-wrap items-center gap-2 text-base" role="group" aria-label="Strength as served">
+      Strength
+      <Figure
+        aria-label="At least, %"
+        className={field}
+        most={60}
+        value={low}
+        placeholder="any"
+        onFigure={(each) => set([each, high])}
+      />
+      to
+      <Figure
+        aria-label="At most, %"
+        className={field}
+        most={60}
+        value={high}
+        placeholder="any"
+        onFigure={(each) => set([low, each])}
+      />
+      %
+    </div>
+  );
+}

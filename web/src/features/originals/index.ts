@@ -1,0 +1,3 @@
+export { KinshipPage } from './KinshipPage';
+export { MenuPage } from './MenuPage';
+export { OriginalsPage } from './OriginalsPage';
