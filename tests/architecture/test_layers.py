@@ -14,8 +14,8 @@ ROOT = Path(__file__).parents[2]
 SOURCE = Path(oenomel.__file__).parent
 LINTER = Path(sys.executable).parent / "lint-imports"
 ROOMS = (
-    "larder", "spec", "ice", "balance", "families", "glass", "findings", "swaps", "making", "recipe", "stillroom", "forecast", "originals", "notebook",
-    "today",
+    "larder", "spec", "ice", "balance", "families", "glass", "findings", "swaps", "making", "recipe", "stillroom", "forecast",
+    "originals", "notebook", "today",
 )  # fmt: skip
 
 

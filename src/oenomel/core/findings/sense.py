@@ -24,14 +24,15 @@ SHARP: Final = 2.0
 BITTER: Final = 3.0
 LEADS: Final = 3
 LOUD_ML: Final = 10.0
-"""Bitterness, weight of a tag and the measure above which something is loud, from which an ingredient is of that class (house rules)."""
+SWEET_SODA: Final = 5.0
+"""Bitterness, weight of a tag, the measure above which something is loud, and sugar of a soda, from which an ingredient is of that class
+(house rules)."""
 
 _SAVOURY: Final = frozenset({
     "soy-sauce", "worcestershire-sauce", "olive-brine", "celery-juice", "carrot-juice", "beetroot-juice", "tomato-juice", "celery-bitters",
     "celery-salt", "cocktail-onion", "artichoke-amaro",
 })  # fmt: skip
 _HOT: Final = frozenset({"hot-sauce", "fresh-chilli", "chili-syrup", "chili-liqueur", "chilli-salt"})
-_SWEET_SODAS: Final = frozenset({"cola", "cola-sugar-free", "root-beer", "orange-soda", "lemon-lime-soda", "ginger-ale", "ginger-beer"})
 
 
 @dataclass(frozen=True, slots=True)
@@ -120,11 +121,11 @@ def _classes(each: Ingredient) -> Iterator[str]:
         yield "hot"
     if each.kind == "beer":
         yield "dark beer" if each.aroma.get("coffee", 0) >= 2 else "beer"
-    if each.slug in _SWEET_SODAS:
+    if each.kind == "water" and each.is_sparkling and made.sugar >= SWEET_SODA:
         yield "sweet soda"
     if each.foam == "firm":
         yield "foam"
-    if each.kind == "plant" and any(_lead_groups()[tag] in ("green", "herbal") for tag in leads):
+    if each.kind == "plant" and ("leaf" in each.slug or any(_lead_groups()[tag] in ("green", "herbal") for tag in leads)):
         yield "leaf"
     if (each.label("bitterness") or 0) >= BITTER:
         yield "bitter"

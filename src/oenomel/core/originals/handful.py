@@ -30,12 +30,14 @@ class Bench:
     score : ndarray, shape (n,)
     marks : Marks                               of the same
     exempt : ndarray, shape (parts, ingredients)    who may come in more than a fifth of the handful
+    relevance : float                           what the score counts for beside the distance from those that are picked already
     """
 
     drawn: NDArray[np.int64]
     score: Floats
     marks: Marks
     exempt: NDArray[np.bool_]
+    relevance: float = RELEVANCE
 
 
 def most_of(count: int) -> int:
@@ -52,15 +54,13 @@ def picked(bench: Bench, count: int, stands: Callable[[int], bool]) -> list[str]
     if not many:
         return []
     open_, alike = np.ones(many, dtype=np.bool_), np.zeros(many)
-    spread = max(float(bench.score.max() - bench.score.min()), 1e-9)
-    relevance = (bench.score - bench.score.min()) / spread
     most = most_of(count)
     used = np.zeros(bench.exempt.shape[1], dtype=np.int64)
     there = bench.drawn != NONE
     counted = there & ~bench.exempt[np.arange(bench.drawn.shape[1]), np.maximum(bench.drawn, 0)]
     found = 0
     while found < count and open_.any():
-        worth = np.where(open_, RELEVANCE * relevance - (1 - RELEVANCE) * alike, -np.inf).round(9)
+        worth = np.where(open_, bench.relevance * bench.score - (1 - bench.relevance) * alike, -np.inf).round(9)
         place = int(worth.argmax())
         open_[place] = False
         if not stands(place):

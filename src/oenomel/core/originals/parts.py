@@ -15,7 +15,7 @@ WEAKEST_BASE: Final = 35.0
 STRONGEST_BASE: Final = 60.0
 """Strength of what carries a sour, [% v/v]: weaker can't reach the family's strength, stronger is for a barspoon."""
 
-QUIET_BASE_ML: Final = 30.0
+QUIET_BASE_ML: Final = 40.0
 SHARPEST_FROM: Final = 2.4
 SOFTEST: Final = 0.4
 SWEETEST_SOUR: Final = 3.0
@@ -42,7 +42,7 @@ class Part:
 
 
 def _known(each: Ingredient) -> bool:
-    return any(name in each.values for name in PROPERTIES) or any(each.composition.vector)
+    return each.kind == "water" or any(name in each.values for name in PROPERTIES) or any(each.composition.vector)
 
 
 def _could(slot: SlotName) -> Callable[[Ingredient, Wish], bool]:

@@ -31,13 +31,15 @@ JIGGER_MARKS: Final = (
 REACHES: Final[Mapping[str, tuple[float, float]]] = {
     "base": (30.0, 60.0),
     "sour": (7.5, 45.0),
-    "sweet": (0.0, 30.0),
+    "sweet": (2.5, 30.0),
     "lengthener": (45.0, 120.0),
 }
 """Between what a balancing part may be poured, [ml]."""
 
 SHAKEN: Final = Method(technique="shake")
 AT_ONCE: Final = 4096
+TIE_BY_ML: Final = 1e-12
+BASE, BASE2 = ORDER.index("base"), ORDER.index("base2")
 
 
 @dataclass(frozen=True)
@@ -83,54 +85,76 @@ class Pourer:
             np.concatenate([each.distance for each in parts]),
         )
 
-    def _pour(self, drawn: Ints) -> Poured:
-        many = len(drawn)
-        there = drawn != NONE
-        volumes = np.where(there, self.usual[np.arange(len(ORDER)), np.maximum(drawn, 0)], 0.0)
-        for part in (*BALANCING, "base2"):
-            volumes[:, ORDER.index(part)] = 0.0
-        in_tin = self.in_tin[np.arange(len(ORDER)), np.maximum(drawn, 0)]
-        fixed = self._sums(drawn, volumes, in_tin)
+    def problems(self, drawn: Ints) -> Problems:
+        """The search for each combination's amounts, without any price of changes: nobody is used to an original yet."""
+        many, parts = len(drawn), len(BALANCING)
+        there, fixed_ml = drawn != NONE, self._staying(drawn)
         longest = max(map(len, self.marks.values()))
-        values, counts = np.zeros((len(BALANCING), many, longest)), np.ones((len(BALANCING), many), dtype=np.int64)
-        gives, now = np.zeros((8, len(BALANCING), many)), np.zeros((len(BALANCING), many), dtype=np.int64)
-        split = there[:, ORDER.index("base2")]
+        values, counts = np.zeros((parts, many, longest)), np.ones((parts, many), dtype=np.int64)
+        gives, now = np.zeros((8, parts, many)), np.zeros((parts, many), dtype=np.int64)
         for row, part in enumerate(BALANCING):
-            column = ORDER.index(part)
-            has, place = there[:, column], np.maximum(drawn[:, column], 0)
-            marks, most = self.marks[part], self.most[column, place]
-            ladder = np.repeat(np.array(marks)[None], many, axis=0)
-            if part == "base":
-                most = np.where(split, np.minimum(most, self.most[column, np.maximum(drawn[:, ORDER.index("base2")], 0)]) * 2, most)
-                ladder[split] = [mark if mark in self.halved else min(self.halved) for mark in marks]
-            ladder = np.minimum(np.sort(ladder, axis=1), np.maximum(most, ladder.min(axis=1))[:, None])
-            ladder[~has] = 0.0
+            has, marks = there[:, ORDER.index(part)], self.marks[part]
+            ladder = np.where(has[:, None], self._ladder(part, drawn), 0.0)
             values[row, :, : len(marks)], values[row, :, len(marks) :] = ladder, ladder[:, -1:]
             counts[row] = np.where(has, len(marks), 1)
             now[row] = np.where(has, len(marks) // 2, 0)
-            brings = self.per_ml[place]
-            if part == "base":
-                second = self.per_ml[np.maximum(drawn[:, ORDER.index("base2")], 0)]
-                brings = np.where(split[:, None], (brings + second) / 2, brings)
-            gives[:4, row] = np.where(has, brings.T, 0.0)
-            gives[4:, row] = _in_the_tin(gives[:4, row] * in_tin[:, column])
-        found = guess(Problems(values, counts, now, np.zeros((len(BALANCING), many)), np.full((len(BALANCING), many), 1e-12), gives, fixed,
-                               np.arange(many), self.goal, SHAKEN, self.conditions))  # fmt: skip
-        free = found.volumes.T
+            gives[:4, row] = np.where(has, self._brings(part, drawn).T, 0.0)
+            gives[4:, row] = _in_the_tin(gives[:4, row] * self._in_tin(drawn)[:, ORDER.index(part)])
+        no_price, tie = np.zeros((parts, many)), np.full((parts, many), TIE_BY_ML)
+        fixed, each = self._sums(drawn, fixed_ml), np.arange(many)
+        return Problems(values, counts, now, no_price, tie, gives, fixed, each, self.goal, SHAKEN, self.conditions)
+
+    def _pour(self, drawn: Ints) -> Poured:
+        found = guess(self.problems(drawn))
+        volumes = self._staying(drawn)
         for row, part in enumerate(BALANCING):
-            volumes[:, ORDER.index(part)] = free[:, row]
-        base, base2 = ORDER.index("base"), ORDER.index("base2")
-        volumes[split, base2] = volumes[split, base] / 2
-        volumes[split, base] /= 2
-        sums = self._sums(drawn, volumes, in_tin)
+            volumes[:, ORDER.index(part)] = found.volumes[row]
+        split = drawn[:, BASE2] != NONE
+        volumes[split, BASE] /= 2
+        volumes[split, BASE2] = volumes[split, BASE]
+        sums = self._sums(drawn, volumes)
         ml = sums[0] + water_from_ice(Tin(sums[4], sums[5], sums[6], sums[7]), SHAKEN, self.conditions)
         figures = np.stack([ml, sums[3] / ml, sums[1] / ml, sums[2] / ml])
         at = np.column_stack([axis.at(figures[FIGURES.index(name)]) for name, axis in AXES.items()])
         return Poured(volumes, figures, found.J, self.home.distances(at))
 
-    def _sums(self, drawn: Ints, volumes: Floats, in_tin: NDArray[np.bool_]) -> Floats:
+    def _staying(self, drawn: Ints) -> Floats:
+        """What doesn't move, at its usual measure, shape (combinations, parts), [ml]."""
+        volumes: Floats = np.where(drawn != NONE, self.usual[np.arange(len(ORDER)), np.maximum(drawn, 0)], 0.0)
+        volumes[:, [ORDER.index(part) for part in (*BALANCING, "base2")]] = 0.0
+        return volumes
+
+    def _ladder(self, part: str, drawn: Ints) -> Floats:
+        """Marks between which a part is poured, shape (combinations, marks), rising, [ml]: none above what is loud; of two that share a
+        base only what can be halved.
+        """
+        column = ORDER.index(part)
+        most = self.most[column, np.maximum(drawn[:, column], 0)]
+        ladder = np.repeat(np.array(self.marks[part])[None], len(drawn), axis=0)
+        if part == "base":
+            split = drawn[:, BASE2] != NONE
+            both = 2 * np.minimum(most, self.most[column, np.maximum(drawn[:, BASE2], 0)])
+            most = np.where(split, both, most)
+            ladder[split] = sorted(mark if mark in self.halved else min(self.halved) for mark in self.marks["base"])
+        quiet_ones: Floats = np.minimum(ladder, np.maximum(most, ladder.min(axis=1))[:, None])
+        return quiet_ones
+
+    def _brings(self, part: str, drawn: Ints) -> Floats:
+        """What a ml of a part brings; of a shared base half of each."""
+        brings: Floats = self.per_ml[np.maximum(drawn[:, ORDER.index(part)], 0)]
+        if part != "base":
+            return brings
+        shared = (brings + self.per_ml[np.maximum(drawn[:, BASE2], 0)]) / 2
+        both: Floats = np.where((drawn[:, BASE2] != NONE)[:, None], shared, brings)
+        return both
+
+    def _in_tin(self, drawn: Ints) -> NDArray[np.bool_]:
+        return self.in_tin[np.arange(len(ORDER)), np.maximum(drawn, 0)]
+
+    def _sums(self, drawn: Ints, volumes: Floats) -> Floats:
         brings = self.per_ml[np.maximum(drawn, 0)] * volumes[:, :, None]
-        return np.concatenate([brings.sum(axis=1).T, _in_the_tin((brings * in_tin[:, :, None]).sum(axis=1).T)])
+        tin = brings * self._in_tin(drawn)[:, :, None]
+        return np.concatenate([brings.sum(axis=1).T, _in_the_tin(tin.sum(axis=1).T)])
 
 
 def _in_the_tin(sums: Floats) -> Floats:
@@ -144,8 +168,7 @@ def _marks(part: str, wish: Wish) -> tuple[float, ...]:
     if len(on_grid) < 3:
         steps = np.arange(np.ceil(low / wish.grid_ml), high / wish.grid_ml + 1) * wish.grid_ml
         on_grid = [float(each) for each in steps if each > 0]
-    # Only a daisy may go without its syrup.
-    return (0.0, *on_grid) if part == "sweet" and wish.family == "daisy" else tuple(on_grid)
+    return tuple(on_grid)
 
 
 def _on_grid(ml: float, grid_ml: float) -> bool:

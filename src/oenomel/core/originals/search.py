@@ -17,7 +17,7 @@ from oenomel.core.forecast import forecast_of
 from oenomel.core.glass import air_in, colour_words, in_colour, swatch
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, Larder, aromas
-from oenomel.core.originals.handful import Bench, most_of, picked
+from oenomel.core.originals.handful import RELEVANCE, Bench, most_of, picked
 from oenomel.core.originals.kinship import LINK_FROM, KinshipTable, kin, smells
 from oenomel.core.originals.made import Original, Weighed, drink_of, told
 from oenomel.core.originals.measures import seasons
@@ -53,6 +53,9 @@ POOL: Final = 1500
 
 FIRST_LOOK: Final = 12
 """Every twelfth combination is looked at first, so that a first glass stands there at once."""
+
+ALIKE_RELEVANCE: Final = 0.95
+"""Who asks for more like one doesn't ask for the most diverse."""
 
 ROUNDED: Final = 9
 
@@ -140,17 +143,18 @@ class Ground:
             for name in sense_classes(each) | ({"raw egg"} & set(each.cautions)):
                 if name in self.class_names:
                     self.classes[row, self.class_names[name]] = 1
+        self._spaces: dict[Wish, Space] = {}
         self._sifted: dict[tuple[Wish, int], Sifted] = {}
         self._poured: dict[tuple[object, ...], _Pourings] = {}
 
     def sift(self, wish: Wish, at_least: int = SAMPLE) -> Sifted:
         """The combinations of a wish's structure that make sense; what was sifted once serves every wish of that structure."""
-        key = wish.structure, at_least
+        space = self._space(wish)
+        key = wish.structure, 0 if space.is_drawn_whole else at_least
         if key not in self._sifted:
             if len(self._sifted) > MOST_KEPT:
                 self._sifted.clear()
                 self._poured.clear()
-            space = space_of(wish, self.larder)
             drawn = space.drawn(wish.seed, at_least)
             looked_at = len(drawn)
             drawn = drawn[self._sensible(drawn, wish)]
@@ -161,6 +165,13 @@ class Ground:
             usual = (self.usual[np.maximum(drawn, 0)] * there).sum(axis=1) / np.maximum(there.sum(axis=1), 1)
             self._sifted[key] = Sifted(space, drawn, kinship, novelty, usual, nearest, looked_at)
         return self._sifted[key]
+
+    def _space(self, wish: Wish) -> Space:
+        if wish.structure not in self._spaces:
+            if len(self._spaces) > MOST_KEPT:
+                self._spaces.clear()
+            self._spaces[wish.structure] = space_of(wish, self.larder)
+        return self._spaces[wish.structure]
 
     def served(self, drink: Drink) -> Profile:
         """A drink as served, of what this ground supposes."""
@@ -285,7 +296,7 @@ def originals(ground: Ground, wish: Wish, known: Sequence[str] = (), at_least: i
         The wish can't be met by any drink; the sentence says which single wish, dropped, would open how many.
     """
     whole = ground.sift(wish, at_least // FIRST_LOOK)
-    if whole.space.size > whole.looked_at * 2:
+    if not whole.space.is_drawn_whole:
         first = _handful(ground, wish, whole, known, done=False)
         if first.originals:
             yield first
@@ -321,6 +332,7 @@ def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], *
         score=score[ranked[:POOL]].round(ROUNDED),
         marks=ground.marks(sifted.drawn[ranked[:POOL]]),
         exempt=_exempt(ground, wish, sifted.space),
+        relevance=ALIKE_RELEVANCE if wish.like else RELEVANCE,
     )
     names = list(known)
     made: list[Original] = []
@@ -378,7 +390,8 @@ def _before_pouring(ground: Ground, wish: Wish, sifted: Sifted) -> tuple[Bools, 
     for wanted, counts in ((set(wish.may), 1.0), (set(wish.soon), 0.7), (set(wish.less), -LESS_COUNTS / GLADLY_COUNTS)):
         if wanted:
             these = np.array([slug in wanted for slug in slugs])
-            gladly += counts * np.minimum(1, (these[place] & there).sum(axis=1) / min(2, len(wanted)))
+            # One of them is what was asked for, a second one a little more.
+            gladly += counts * np.minimum(1.2, 0.8 * np.sign(hits := (these[place] & there).sum(axis=1)) + 0.2 * hits)
     if wish.season:
         brought = set(seasons()[wish.season])
         these = np.array([any(tag in brought and weight > 1 for tag, weight in each.aroma.items()) for each in ground.ingredients])

@@ -71,12 +71,17 @@ class Space:
         """How many combinations there are on paper."""
         return sum(cell.size for cell in self.cells)
 
+    @property
+    def is_drawn_whole(self) -> bool:
+        """Whether it is so small that every combination is drawn."""
+        return self.size <= WHOLE_UP_TO
+
     def drawn(self, seed: int, at_least: int = SAMPLE) -> Ints:
         """Combinations, shape (combinations, parts): all of them where they are few, else a sample; the same for a seed on any machine.
 
         Each shape gives its share by the root of its size, so that drinks of three parts aren't lost among those of five.
         """
-        if self.size <= max(WHOLE_UP_TO, at_least):
+        if self.is_drawn_whole:
             drawn = [cell.at(np.arange(cell.size, dtype=np.int64)) for cell in self.cells]
         else:
             roots = np.sqrt([float(cell.size) for cell in self.cells])
