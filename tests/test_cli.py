@@ -191,3 +191,44 @@ def test_a_recipe_is_read_from_a_file_or_a_pipe_and_written_to_be_read_again(tmp
     assert (refused.returncode, refused.stdout) == (2, "")
     assert len(refused.stderr.splitlines()) == 1
     assert "picture" in refused.stderr
+
+
+def originals(*arguments: str, home: Path):
+    return run("originals", "--family", "sour", "--count", "5", *arguments, home=home)
+
+
+def test_originals_are_printed_best_first_and_are_specs_that_predict_reads(tmp_path):
+    done = originals("--seed", "7", "--must", "honey syrup", "--without", "egg,milk", "--abv", "12-18", "--aroma", "floral", home=tmp_path)
+    assert (done.returncode, done.stderr) == (0, "")
+    told = json.loads(done.stdout)
+    assert [set(each) for each in told] == [{"spec", "distance_steps", "kinship", "novelty", "nearest", "reasons"}] * 5
+    for each in told:
+        (tmp_path / "one.json").write_text(json.dumps(each["spec"]))
+        forecast = json.loads(run("predict", str(tmp_path / "one.json"), home=tmp_path).stdout)
+        assert 12 <= forecast["served"]["abv"] <= 18
+        assert forecast["place"]["distance_steps"] == pytest.approx(each["distance_steps"], abs=1e-9)
+        assert "honey-syrup" in [pour["ingredient"] for pour in each["spec"]["pours"]]
+    assert originals("--seed", "7", home=tmp_path).stdout == originals("--seed", "7", home=tmp_path).stdout
+    assert originals("--seed", "7", home=tmp_path).stdout != originals("--seed", "8", home=tmp_path).stdout
+
+
+@pytest.mark.parametrize(
+    ("asked", "sentence"),
+    [
+        (["--seed", "seven"], '--seed: "seven" is not a whole number'),
+        (["--count", "0"], "count"),
+        (["--abv", "strong"], '--abv: "strong" is no strength'),
+        (["--abv", "18-12"], "turn them round"),
+        (["--abv", "30-40"], "without “the strength” there would be about"),
+        (["--without", "alcohol", "--abv", "12-18"], "can't both be"),
+        (["--must", "unicorn"], 'must[0]: nothing in the larder is called "unicorn" for sure'),
+        (["--must", "stout"], "Stout has no part in a sour"),
+        (["--aroma", "delicious"], "no aroma of the list"),
+        (["--at-hand"], "only what is at hand"),
+    ],
+)
+def test_a_wish_that_cannot_be_ends_with_one_sentence(tmp_path, asked, sentence):
+    done = originals(*asked, home=tmp_path)
+    assert (done.returncode, done.stdout) == (2, "")
+    assert sentence in done.stderr
+    assert done.stderr.count("\n") == 1

@@ -34,7 +34,7 @@ export function MenuPlace({ title, drink, busy, onOther }: Props) {
               type="button"
               className="btn btn-secondary min-h-11 text-base"
               disabled={isPending}
-              aria-label={`Lay ${drink.spec.name} on the bench`}
+              aria-label={`To the bench: ${drink.spec.name}`}
               onClick={() => lay(drink)}
             >
               To the bench <ArrowRight size={18} aria-hidden />
@@ -43,7 +43,7 @@ export function MenuPlace({ title, drink, busy, onOther }: Props) {
               type="button"
               className="btn btn-ghost min-h-11 border-base-300 text-base"
               disabled={busy}
-              aria-label={`Swap ${drink.spec.name} out`}
+              aria-label={`Another instead of ${drink.spec.name}`}
               onClick={onOther}
             >
               <RefreshCw size={18} aria-hidden /> Another

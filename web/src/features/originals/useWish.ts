@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 
 import type { Wish } from '../../api/client';
@@ -10,13 +11,15 @@ export function useWish() {
   const { state } = useLocation() as { state: { steps?: number } | null };
   const navigate = useNavigate();
   const steps = state?.steps ?? 0;
+  const told = query.get('wish');
+  const wish = useMemo(() => fromAddress(told), [told]);
   const undo = () => {
     // Not further back than where the wishing began.
     if (steps > 0) void navigate(-1);
   };
   useHotkeys({ undo, redo: () => void navigate(1) });
   return {
-    wish: fromAddress(query.get('wish')),
+    wish,
     change: (next: Wish) => setQuery({ wish: toAddress(next) }, { state: { steps: steps + 1 } }),
     undo: steps > 0 ? undo : null,
   };

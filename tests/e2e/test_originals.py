@@ -1,0 +1,129 @@
+"""Originals: a wish, the board, more like this, the bench, keeping it; a list of six; the kinship."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+
+def names(page):
+    return page.get_by_role("list", name="Originals").locator("strong").all_inner_texts()
+
+
+def settled(page):
+    expect(page.get_by_role("list", name="Originals")).to_have_attribute("aria-busy", "false")
+
+
+def test_a_wish_the_board_more_like_this_the_bench_and_kept(page, server, violations):
+    page.goto(f"{server.url}/book")
+    page.get_by_role("button", name="Rooms").click()
+    page.get_by_role("link", name=re.compile("^Originals")).click()
+    settled(page)
+    expect(page.get_by_role("list", name="Originals").get_by_role("listitem")).to_have_count(8)
+    count = page.get_by_role("status").filter(has_text="would balance")
+    wide = count.inner_text()
+    assert violations() == []
+    # A wish out of the house's own garden: what it leaves is told at once.
+    page.get_by_role("searchbox", name="An ingredient to use").fill("quince")
+    page.get_by_role("button", name=re.compile("^Must: Quince syrup")).click()
+    page.get_by_label("No egg").check()
+    settled(page)
+    expect(count).not_to_have_text(wide)
+    board = page.get_by_role("list", name="Originals")
+    for card in board.get_by_role("listitem").all():
+        expect(card).to_contain_text("quince syrup")
+    # By keys: another glass is looked at, its dot is named with it.
+    board.get_by_role("button", name=re.compile(f"^{names(page)[1]}")).focus()
+    page.keyboard.press("Enter")
+    looked = page.get_by_role("region", name="The one looked at")
+    expect(looked.get_by_role("heading", level=2)).to_have_text(names(page)[1])
+    expect(looked).to_contain_text("give or take")
+    expect(looked).to_contain_text("Nearest in the book")
+    assert violations() == []
+    before = names(page)
+    page.get_by_role("button", name="More like this").click()
+    expect(page.get_by_role("list", name="Asked for")).to_contain_text("like ")
+    settled(page)
+    assert names(page) != before
+    page.get_by_role("button", name="Undo").click()
+    settled(page)
+    assert names(page) == before
+    # What nobody can meet is refused with what would open it.
+    page.get_by_label("At least, %").fill("35")
+    page.get_by_label("At least, %").press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("without “the strength” there would be")
+    page.get_by_role("button", name="Undo").click()
+    settled(page)
+    first = names(page)[0]
+    page.get_by_role("button", name="Lay it on the bench").click()
+    expect(page.get_by_role("region", name="Pours")).to_be_visible()
+    expect(page).to_have_title(re.compile(re.escape(first)))
+    expect(page.get_by_role("region", name="Pours")).to_contain_text("Quince syrup")
+    assert violations() == []
+
+
+def test_two_that_are_pinned_are_tasted_blind(page, server, violations):
+    page.goto(f"{server.url}/originals")
+    settled(page)
+    pinned = names(page)[:2]
+    for name in pinned:
+        page.get_by_role("button", name=f"Pin {name}").click()
+    page.get_by_role("button", name="Others").click()
+    settled(page)
+    # What is pinned stays in front, whatever else is drawn.
+    assert names(page)[:2] == pinned
+    page.get_by_role("button", name="Taste 2 blind").click()
+    dialog = page.get_by_role("dialog")
+    expect(dialog).to_contain_text("Fruit")
+    assert violations() == []
+    dialog.get_by_role("link", name="Start the tasting").click()
+    for name in pinned:
+        expect(page.get_by_role("checkbox", name=re.compile(name))).to_be_checked()
+
+
+def test_a_list_of_six_and_one_swapped_out(page, server, violations):
+    page.goto(f"{server.url}/originals/list")
+    places = page.get_by_role("list", name="The list").get_by_role("listitem")
+    expect(places).to_have_count(6)
+    expect(page.get_by_role("button", name=re.compile("^Another instead of"))).to_have_count(6)
+    drinks = page.get_by_role("list", name="The list").locator("strong").all_inner_texts()
+    assert violations() == []
+    page.get_by_role("button", name=f"Another instead of {drinks[2]}").click()
+    expect(page.get_by_text(drinks[2], exact=True)).to_have_count(0)
+    expect(page.get_by_role("button", name=re.compile("^Another instead of"))).to_have_count(6)
+    after = page.get_by_role("list", name="The list").locator("strong").all_inner_texts()
+    assert [name for place, name in enumerate(after) if place != 2] == [name for place, name in enumerate(drinks) if place != 2]
+    page.get_by_role("button", name=f"To the bench: {after[0]}").click()
+    expect(page.get_by_role("region", name="Pours")).to_be_visible()
+
+
+def test_the_kinship_is_read_set_and_put_back(page, server, violations):
+    page.goto(f"{server.url}/originals/kinship")
+    page.get_by_role("button", name="wood and citrus: 6 of 10").or_(page.get_by_role("button", name="citrus and wood: 6 of 10")).click()
+    pair = page.get_by_role("region", name="The pair")
+    expect(pair).to_contain_text("The table ships 6")
+    pair.get_by_role("button", name="9", exact=True).click()
+    expect(pair).to_contain_text("the house set 9")
+    assert violations() == []
+    pair.get_by_role("button", name="Put this pair back").click()
+    expect(pair).not_to_contain_text("the house set")
+
+
+@pytest.mark.parametrize("width", [390, 820])
+def test_the_board_fits_a_phone_and_a_tablet_in_a_dim_bar(page, server, violations, width):
+    page.set_viewport_size({"width": width, "height": 844})
+    page.add_init_script("localStorage.setItem('oenomel.theme', 'late')")
+    page.goto(f"{server.url}/originals")
+    settled(page)
+    page.locator("summary").filter(has_text=re.compile("^›\\s*Wishes")).click()
+    page.locator("summary").filter(has_text="More wishes").click()
+    assert violations() == []
+    assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+    second = names(page)[1]
+    page.get_by_role("list", name="Originals").get_by_role("button", name=re.compile(f"^{second}")).click()
+    expect(page.get_by_role("article", name=second)).to_be_visible()
+    for room in ("/originals/list", "/originals/kinship"):
+        page.goto(f"{server.url}{room}")
+        page.wait_for_load_state("networkidle")
+        assert violations() == []
+        assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
