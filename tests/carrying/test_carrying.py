@@ -4,6 +4,7 @@ import json
 import random
 import shutil
 from contextlib import closing
+from pathlib import Path
 
 import pytest
 from support.killed import killed, run
@@ -12,7 +13,9 @@ from oenomel import cli
 from oenomel.carrying.folder import export_house
 from oenomel.core.larder import set_right
 from oenomel.interchange.formats.writing import FORMATS
-from oenomel.store import database, drinks, ingredients, preparations, tastings, tonight
+from oenomel.interchange.requests.originals import WishEntry
+from oenomel.interchange.spec.file import parse_spec
+from oenomel.store import database, drinks, ingredients, originals, preparations, tastings, tonight
 
 
 @pytest.fixture(scope="module")
@@ -302,3 +305,34 @@ def test_killed_while_a_house_is_taken_in_there_is_all_of_it_or_nothing(exported
             seen.add((len(drinks.names(conn)), conn.execute("SELECT count(*) FROM tasting").fetchone()[0]))
     assert seen <= {(0, 0), everything}
     assert ends > 10
+
+
+def test_an_original_keeps_its_wish_and_the_house_its_kinship_on_another_machine(bar, tmp_path, capsys):
+    spec = parse_spec((Path(__file__).parents[1] / "interchange" / "glasshouse-sour.json").read_text())
+    wish = WishEntry(family="sour", must=["mint"], seed=12)
+    with closing(database.connect(bar)) as conn, database.transaction(conn):
+        drink_id = drinks.add(conn, "Mint Orbit", "sour")
+        drinks.keep_trial(conn, drink_id, None, "As it was proposed", "", spec.model_dump_json(exclude_unset=True), "{}", "{}")
+        originals.mark(conn, drink_id, wish.model_dump_json())
+        originals.put_kinship(conn, "herbal", "citrus", 0.3)
+    assert oenomel(capsys, "export", tmp_path / "house", "--data", bar)[0] == 0
+    other = tmp_path / "other.db"
+    told = json.loads((tmp_path / "house" / "house.json").read_text())
+    told["drinks"][0]["trials"][0].pop("forecast")
+    (tmp_path / "house.json").write_text(json.dumps(told))
+    assert oenomel(capsys, "import", tmp_path / "house.json", "--data", other)[0] == 0
+    with closing(database.open_read_only(other)) as conn:
+        assert originals.kinship(conn) == {frozenset({"citrus", "herbal"}): 0.3}
+        (kept,) = originals.wishes(conn).values()
+        assert WishEntry.model_validate_json(kept) == wish
+    told["kinship"][0]["value"] = 0.9
+    (tmp_path / "house.json").write_text(json.dumps(told))
+    assert "The kinship of smells: Set otherwise here." in oenomel(capsys, "import", tmp_path / "house.json", "--data", other)[1]
+    oenomel(capsys, "import", tmp_path / "house.json", "--data", other, "--differs", "take")
+    with closing(database.open_read_only(other)) as conn:
+        assert originals.kinship(conn) == {frozenset({"citrus", "herbal"}): 0.9}
+    for bad in ({"one": "citrus", "other": "music", "value": 0.3}, {"one": "citrus", "other": "herbal", "value": 3}):
+        (tmp_path / "bad.json").write_text(json.dumps({"format": "oenomel/house", "version": 1, "kinship": [bad]}))
+        code, _, err = oenomel(capsys, "import", tmp_path / "bad.json", "--data", other)
+        assert code == 2
+        assert "music" in err or "kinship[0].value" in err

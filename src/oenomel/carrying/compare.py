@@ -14,7 +14,7 @@ from oenomel.core.larder import capital, listed
 from oenomel.interchange.house.file import CloudEntry, DrinkEntry, HouseFile, IngredientEntry, ReadingEntry, SheetOfTrial, TrialEntry
 from oenomel.interchange.spec.drink import plain_spec, same_spec
 from oenomel.interchange.spec.file import SpecFile
-from oenomel.store import ingredients, shelf
+from oenomel.store import ingredients, originals, shelf
 
 __all__ = ["look_at", "same_cloud", "same_note", "same_trial"]
 
@@ -23,7 +23,7 @@ def look_at(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     """Each thing of a house file beside what is there; nothing is written."""
     items = [_bottle(conn, each) for each in house.ingredients]
     items += _shelf(conn, house)
-    items += _amended(conn, house)
+    items += [*_amended(conn, house), *_kinship(conn, house)]
     items += look_at_stock(conn, house)
     book = counterparts(conn, house.drinks)
     items += [_drink(conn, each, book) for each in house.drinks]
@@ -119,6 +119,24 @@ def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
         return [Item("words", "words", "What bottles smell of", "differs", "Described otherwise here.", ("leave", "take"), tuple(sides))]
     words = "New words for what bottles smell of." if new else "As it is here, and what is new is added."
     return [Item("words", "words", "What bottles smell of", "new" if new else "same", words)]
+
+
+def _kinship(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
+    """What the house thinks of smells side by side."""
+    if not house.kinship:
+        return []
+    here = originals.kinship(conn)
+    comes = {frozenset((each.one, each.other)): each for each in house.kinship}
+    sides = [
+        Side(f"{each.one} and {each.other}", f"{here[pair]:g}", f"{each.value:g}")
+        for pair, each in comes.items()
+        if pair in here and here[pair] != each.value
+    ]
+    if sides:
+        return [Item("kinship", "words", "The kinship of smells", "differs", "Set otherwise here.", ("leave", "take"), tuple(sides))]
+    new = comes.keys() - here.keys()
+    words = f"{counted(len(new), 'pair')} that nobody set here." if new else "As it is here."
+    return [Item("kinship", "words", "The kinship of smells", "new" if new else "same", words)]
 
 
 def _drink(conn: sqlite3.Connection, entry: DrinkEntry, book: dict[str, int]) -> Item:

@@ -12,7 +12,7 @@ from oenomel.carrying.stock import gather_stock
 from oenomel.interchange.house.file import DrinkEntry, HouseFile, IngredientEntry
 from oenomel.interchange.spec.drink import slugs_of
 from oenomel.interchange.spec.file import SpecFile
-from oenomel.store import briefs, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings, tonight
+from oenomel.store import briefs, drinks, ingredients, lineage, measurements, originals, shelf, spec_clouds, tastings, tonight
 from oenomel.store.drinks import TrialRecord
 
 __all__ = ["gather_drinks", "gather_house", "latest_specs"]
@@ -43,9 +43,15 @@ def gather_house(conn: sqlite3.Connection) -> HouseFile:
             ],
             **gather_stock(conn),
             "palates": [{"taster": taster, "since": since} for taster, since in tastings.resets(conn)],
+            **_kinship(conn),
             "drinks": _entries(conn, list(ids_of_book(conn).values())),
         }
     )
+
+
+def _kinship(conn: sqlite3.Connection) -> dict[str, Any]:
+    told = [{"one": min(pair), "other": max(pair), "value": value} for pair, value in originals.kinship(conn).items()]
+    return {"kinship": told} if told else {}
 
 
 def gather_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> HouseFile:
@@ -79,6 +85,9 @@ def _drink(conn: sqlite3.Connection, drink_id: int, ids: dict[int, str]) -> dict
     record, kept = drinks.get(conn, drink_id), drinks.trials(conn, drink_id)
     numbers = {trial.id: trial.number for trial in kept}
     entry: dict[str, Any] = {"id": ids[drink_id], "name": record.name, "origin": record.origin, "created_at": record.created_at}
+    wish = originals.wishes(conn).get(drink_id)
+    if wish is not None:
+        entry["wish"] = json.loads(wish)
     if record.notes:
         entry["notes"] = record.notes
     entry["trials"] = _trials(conn, drink_id, kept, numbers, ids)

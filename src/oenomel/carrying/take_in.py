@@ -16,6 +16,7 @@ from oenomel.carrying.stock import take_stock
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.larder import Larder, Shelved
 from oenomel.core.notebook import Reading, water_found
+from oenomel.core.originals import KinshipTable
 from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.house.file import DrinkEntry, HouseFile, TrialEntry
 from oenomel.interchange.reports.forecast import forecast_report
@@ -24,7 +25,7 @@ from oenomel.interchange.requests.made import as_poured, conditions_of
 from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.poured import settled
-from oenomel.store import briefs, drinks, ingredients, lineage, measurements, shelf, spec_clouds, tastings, tonight
+from oenomel.store import briefs, drinks, ingredients, lineage, measurements, originals, shelf, spec_clouds, tastings, tonight
 from oenomel.store.measurements import MeasurementRecord
 from oenomel.store.tastings import PartTastingRecord, TastingRecord
 from oenomel.store.tonight import OnTheList
@@ -87,6 +88,12 @@ def _bottles(conn: sqlite3.Connection, house: HouseFile, items: Mapping[str, Ite
     for palate in house.palates:
         if palate.taster not in since:
             tastings.reset_palate(conn, palate.taster, palate.since)
+    told = originals.kinship(conn)
+    for kin in house.kinship:
+        pair = frozenset((kin.one, kin.other))
+        KinshipTable({pair: kin.value})
+        if pair not in told or chosen.get("kinship") == "take":
+            originals.put_kinship(conn, kin.one, kin.other, kin.value)
 
 
 @dataclass
@@ -218,6 +225,8 @@ class _Intake:
             drinks.put_draft(self.conn, drink_id, parent, text, 0, entry.draft.saved_at)
         if entry.listed is not None and (lies is None or lies.listed is None):
             tonight.put_on_the_list(self.conn, OnTheList(drink_id, entry.listed.price, entry.listed.serves))
+        if entry.wish is not None and (lies is None or lies.wish is None):
+            originals.mark(self.conn, drink_id, entry.wish.model_dump_json())
         if lies is not None and entry.notes and not lies.notes:
             drinks.put_notes(self.conn, drink_id, entry.notes)
 

@@ -18,12 +18,13 @@ from oenomel.interchange.models import Entry, Name, Plain
 from oenomel.interchange.preparation import PreparationFile
 from oenomel.interchange.requests.made import MadeEntry
 from oenomel.interchange.requests.notebook import BriefEntry, SaidEntry, WordsEntry
+from oenomel.interchange.requests.originals import WishEntry
 from oenomel.interchange.spec.file import SpecFile, spec_error
 
 __all__ = [
-    "ChangedEntry", "CloudEntry", "DraftOfDrink", "DrinkEntry", "HouseFile", "IngredientEntry", "LotOfHouse", "ParentEntry", "PartEntry",
-    "PreparationOfHouse", "ReadingEntry", "SheetOfTrial", "StockOfHouse", "TrialEntry", "ValueEntry", "house_text", "parse_house",
-    "unused_id",
+    "ChangedEntry", "CloudEntry", "DraftOfDrink", "DrinkEntry", "HouseFile", "IngredientEntry", "KinshipOfHouse", "LotOfHouse",
+    "ParentEntry", "PartEntry", "PreparationOfHouse", "ReadingEntry", "SheetOfTrial", "StockOfHouse", "TrialEntry", "ValueEntry",
+    "house_text", "parse_house", "unused_id",
 ]  # fmt: skip
 
 Time = Annotated[str, Field(max_length=40, pattern=r"^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(\+00:00|Z))?$")]
@@ -104,7 +105,7 @@ class ListedEntry(Entry):
 
 
 class DrinkEntry(Entry):
-    """A drink with its notebook; ``id`` is what the file calls it."""
+    """A drink with its notebook; ``id`` is what the file calls it, ``wish`` what an original was wished to be."""
 
     id: Annotated[Plain, Field(max_length=220)] = ""
     name: Name
@@ -116,6 +117,15 @@ class DrinkEntry(Entry):
     brief: BriefEntry | None = None
     listed: ListedEntry | None = None
     gathered: list[CloudEntry] = []
+    wish: WishEntry | None = None
+
+
+class KinshipOfHouse(Entry):
+    """What the house set for a pair of aroma groups."""
+
+    one: Slug
+    other: Slug
+    value: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
 
 
 class ValueEntry(Entry):
@@ -284,6 +294,7 @@ class HouseFile(Entry):
     preparations: list[PreparationOfHouse] = []
     lots: list[LotOfHouse] = []
     stock: StockOfHouse | None = None
+    kinship: Annotated[list[KinshipOfHouse], Field(max_length=1000)] = []
     drinks: list[DrinkEntry] = []
 
 

@@ -13,7 +13,16 @@ from oenomel.interchange.formats.linked_data import own_spec, recipes_in
 from oenomel.interchange.formats.reading import read_text
 from oenomel.interchange.formats.table import specs_of_table
 from oenomel.interchange.formats.wording import drinks_of_markdown, notes_in_markdown, spec_in_markdown
-from oenomel.interchange.house.file import DrinkEntry, HouseFile, LotOfHouse, PreparationOfHouse, TrialEntry, parse_house, unused_id
+from oenomel.interchange.house.file import (
+    DrinkEntry,
+    HouseFile,
+    KinshipOfHouse,
+    LotOfHouse,
+    PreparationOfHouse,
+    TrialEntry,
+    parse_house,
+    unused_id,
+)
 from oenomel.interchange.preparation import parse_preparation
 from oenomel.interchange.spec.drink import same_spec, slugs_of
 from oenomel.interchange.spec.file import SpecFile, parse_spec
@@ -151,6 +160,7 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
         "changed": {},
         "preparations": {},
         "lots": {},
+        "kinship": {},
     }
     for house in held:
         for name, found in lists.items():
@@ -167,6 +177,8 @@ def _key(entry: Any) -> str:
     """What an entry of a list is known by."""
     if isinstance(entry, LotOfHouse):
         return f"{entry.slug} {entry.name}"
+    if isinstance(entry, KinshipOfHouse):
+        return f"{entry.one} {entry.other}"
     return str(getattr(entry, "taster", None) or getattr(entry, "makes", None) or entry.slug)
 
 
