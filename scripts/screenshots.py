@@ -62,6 +62,13 @@ def _next(page: Page) -> None:
     page.get_by_role("heading", name="What to try next").evaluate("heading => heading.scrollIntoView()")
 
 
+def _wished(page: Page) -> None:
+    page.get_by_role("searchbox", name="An ingredient to use").fill("quince")
+    page.get_by_role("button", name="Gladly: Quince syrup").click()
+    page.get_by_role("list", name="Asked for").wait_for()
+    page.locator("[aria-label=Originals][aria-busy=false]").wait_for()
+
+
 Picture = tuple[str, int, int, str, Callable[[Page], None] | None]
 """Address, width, height, theme, and what is done before it is taken."""
 
@@ -78,12 +85,12 @@ PICTURES: dict[str, Picture] = {
     "sheet-390": ("/taste/7?trial=1&trial=2", 390, 844, "lamplight", _blind_sheet),
     "family-tree": ("/tree", 1280, 800, "lamplight", None),
     "today": ("/today", 1280, 800, "lamplight", None),
-    "today-820": ("/today", 820, 1180, "lamplight", None),
     "today-390": ("/today", 390, 844, "late", None),
     "lot": ("/lots/12", 1280, 800, "lamplight", None),
     "stillroom": ("/stillroom/rhubarb-syrup", 1280, 800, "late", None),
     "larder": ("/larder/rhubarb-syrup", 1280, 800, "lamplight", None),
     "book": ("/book", 1280, 800, "lamplight", None),
+    "originals": ("/originals", 1280, 800, "lamplight", _wished),
 }
 
 

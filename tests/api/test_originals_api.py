@@ -1,7 +1,6 @@
 """HTTP: wishes for original drinks, the board, a list, a flight, the kinship."""
 
 import json
-import time
 from datetime import UTC, datetime, timedelta
 from http import HTTPStatus
 
@@ -192,12 +191,3 @@ def test_the_kinship_is_seen_set_put_back_and_refused(client):
     assert wished(client)["originals"] == usual
     for bad in ({"one": "citrus", "other": "music", "value": 0.5}, {"one": "citrus", "other": "herbal", "value": 2}):
         assert client.put("/api/kinship", json=bad).status_code == HTTPStatus.UNPROCESSABLE_ENTITY
-
-
-def test_another_wish_of_the_same_ground_is_answered_out_of_the_same_sample(client):
-    wished(client)
-    began = time.perf_counter()
-    again = wished(client, sweetness="", colour="red")
-    # What model.md asks for is measured by the bench; here only that nothing is drawn again.
-    assert time.perf_counter() - began < 3
-    assert again["originals"]

@@ -17,6 +17,7 @@ from oenomel.core.findings import CLASHES
 from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Larder, aromas, catalogue
+from oenomel.core.originals.ground import BookDrink, Ground
 from oenomel.core.originals.handful import Bench, most_of, picked
 from oenomel.core.originals.kinship import KinshipTable, Liking, learnt_ratios
 from oenomel.core.originals.measures import asked_for_only, may_split
@@ -24,18 +25,8 @@ from oenomel.core.originals.menu import menu_of
 from oenomel.core.originals.naming import known_names
 from oenomel.core.originals.pouring import Pourer
 from oenomel.core.originals.resemblance import Marks, apart, marks_of
-from oenomel.core.originals.search import (
-    BALANCE_COUNTS,
-    BookDrink,
-    Ground,
-    Handful,
-    _before_pouring,
-    _met,
-    _promise,
-    balance_of,
-    left_of,
-    originals,
-)
+from oenomel.core.originals.scoring import BALANCE_COUNTS, balance_of, before_pouring, met, promise_of
+from oenomel.core.originals.search import Handful, left_of, originals
 from oenomel.core.originals.space import NONE, ORDER, space_of
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import FAMILIES
@@ -155,21 +146,21 @@ def test_the_best_twenty_of_a_small_space_are_those_of_pouring_it_wholly():
     sifted = on.sift(wish)
     assert 3e4 < sifted.space.size <= 6e4
     assert len(sifted.drawn) <= sifted.looked_at == len(space_of(wish, on.larder).drawn(1))
-    eligible, gladly = _before_pouring(on, wish, sifted)
+    eligible, gladly = before_pouring(on, wish, sifted)
     everything = np.flatnonzero(eligible)
     whole = on.pourings(replace(wish, sweetness=""), sifted)
     whole.pour(everything)
-    met = _met(on, wish, sifted, whole.at, everything)
-    score = (_promise(sifted, gladly) - BALANCE_COUNTS * (1 - balance_of(whole.at.cost)))[everything].round(9)
-    best = sorted(score[met])[::-1][:20]
+    kept = met(on, wish, sifted, whole.at, everything)
+    score = (promise_of(sifted, gladly) - BALANCE_COUNTS * (1 - balance_of(whole.at.cost)))[everything].round(9)
+    best = sorted(score[kept])[::-1][:20]
     # The search on a ground that poured nothing yet: what it picks first, and what a score alone would pick.
     fresh = small()
     list(originals(fresh, wish))
     poured = fresh.pourings(wish, fresh.sift(wish))
     reached = np.flatnonzero(poured.done)
     assert len(reached) < len(everything)
-    again = (_promise(fresh.sift(wish), gladly) - BALANCE_COUNTS * (1 - balance_of(poured.at.cost)))[reached].round(9)
-    found = sorted(again[_met(fresh, wish, fresh.sift(wish), poured.at, reached)])[::-1][:20]
+    again = (promise_of(fresh.sift(wish), gladly) - BALANCE_COUNTS * (1 - balance_of(poured.at.cost)))[reached].round(9)
+    found = sorted(again[met(fresh, wish, fresh.sift(wish), poured.at, reached)])[::-1][:20]
     assert sum(one == other for one, other in zip(best, found, strict=True)) >= 19
 
 
@@ -198,9 +189,9 @@ def test_a_handful_is_more_diverse_than_the_best_by_score(family, on):
     sifted = here.sift(wish)
     poured = here.pourings(wish, sifted)
     rows = np.flatnonzero(poured.done)
-    rows = rows[_met(here, wish, sifted, poured.at, rows)]
-    _, gladly = _before_pouring(here, wish, sifted)
-    score = _promise(sifted, gladly)[rows] - BALANCE_COUNTS * (1 - balance_of(poured.at.cost[rows]))
+    rows = rows[met(here, wish, sifted, poured.at, rows)]
+    _, gladly = before_pouring(here, wish, sifted)
+    score = promise_of(sifted, gladly)[rows] - BALANCE_COUNTS * (1 - balance_of(poured.at.cost[rows]))
     best = neighbours(here.marks(sifted.drawn[rows[np.argsort(-score, kind="stable")[:20]]]))
     assert found[0] > best[0]
     assert found[1] > 1.15 * best[1]

@@ -1,10 +1,11 @@
 """Original drinks: what nobody has mixed yet and balances at the first pour (model.md §11)."""
 
+from oenomel.core.originals.ground import BookDrink, Ground
 from oenomel.core.originals.kinship import KinshipTable, Liking, groups, groups_of
 from oenomel.core.originals.made import Original
 from oenomel.core.originals.measures import seasons
 from oenomel.core.originals.menu import Menu, menu_of
-from oenomel.core.originals.search import BookDrink, Ground, Handful, left_of, originals
+from oenomel.core.originals.search import Handful, left_of, originals
 from oenomel.core.originals.wish import WITHOUT, Wish
 
 __all__ = [

@@ -5,7 +5,7 @@ from __future__ import annotations
 import itertools
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
-from typing import TYPE_CHECKING, Final
+from typing import Final
 
 import numpy as np
 from numpy.typing import NDArray
@@ -16,6 +16,7 @@ from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.glass import fill, others_for
 from oenomel.core.larder import Ingredient, Larder, aromas, capital, listed
 from oenomel.core.making import suggested_garnishes
+from oenomel.core.originals.ground import BookDrink, Ground
 from oenomel.core.originals.kinship import KinshipTable, kin
 from oenomel.core.originals.measures import accent_pour, salted_edges
 from oenomel.core.originals.naming import name_for
@@ -23,9 +24,6 @@ from oenomel.core.originals.parts import PARTS
 from oenomel.core.originals.space import NONE, ORDER
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import Drink, Edge, Garnish, Method, Pour, Serve, Unit
-
-if TYPE_CHECKING:
-    from oenomel.core.originals.search import BookDrink, Ground
 
 DRY_SHAKE_SECONDS: Final = 10.0
 SHAKE_SECONDS: Final = 12.0
@@ -40,6 +38,9 @@ REFUSED: Final = frozenset({
 """Findings with which nobody lays an original before a guest."""
 
 AT_HOME: Final = 1.0
+RARE: Final = 4
+"""From this rank on a garnish is too rare to be proposed."""
+
 ODD_BELOW: Final = 0.6
 KIN_FROM: Final = 0.7
 """Kinship below which one part is told as the odd one, and from which two are told as kin."""
@@ -149,8 +150,11 @@ def _form(drink: Drink, wish: Wish) -> tuple[str, str]:
 
 def _garnish(drink: Drink, wish: Wish, larder: Larder) -> tuple[Garnish, ...]:
     """One garnish that echoes something; over egg always one for the nose, else none where it adds nothing."""
+    smelt = {tag for pour in drink.pours for tag, weight in pour.ingredient.aroma.items() if weight > 1}
     may = [
-        each for each in larder.values() if "garnish" in each.slots and _may(each, wish) and each.rank < RARE and each.slug not in wish.less
+        each
+        for each in larder.values()
+        if "garnish" in each.slots and each.rank < RARE and each.aroma and _lead(each) in smelt and _may(each, wish)
     ]
     found = suggested_garnishes(drink, may, wish.pool or ())
     over_egg = any("egg" in pour.ingredient.allergens for pour in drink.pours)
@@ -158,9 +162,6 @@ def _garnish(drink: Drink, wish: Wish, larder: Larder) -> tuple[Garnish, ...]:
     if over_egg and peel is not None:
         return (replace(peel, how="expressed and thrown away", why="for the nose, over the foam"),)
     return (found[0].garnish,) if found else ()
-
-
-RARE: Final = 4
 
 
 @dataclass(frozen=True, slots=True)
@@ -176,9 +177,11 @@ class Weighed:
 
 def told(ground: Ground, drink: Drink, wish: Wish, weighed: Weighed, names: Sequence[str]) -> Original | None:
     """The original with all that is said of it; None where its whole forecast finds what nobody would serve."""
-    drink = _in_a_glass_that_holds_it(drink, ground)
-    drink = replace(drink, name=name_for(drink, names, [each.name for each in ground.book]))
-    forecast = forecast_of(drink, ground.conditions, ground.homes)
+    forecast = forecast_of(replace(drink, name=name_for(drink, names, ground.names)), ground.conditions, ground.homes)
+    held = _in_a_glass_that_holds_it(forecast)
+    if held is not forecast.drink:
+        forecast = forecast_of(held, ground.conditions, ground.homes)
+    drink = forecast.drink
     if forecast.home is None or forecast.home.branch != ground.home_branch(wish):
         return None
     distance = forecast.home.distance(forecast.served)
@@ -199,13 +202,13 @@ def _refused(finding: Finding, drink: Drink, asked: set[str]) -> bool:
     return not clashing or any(sum(each.slug in asked for each in who) < 2 for who in clashing)
 
 
-def _in_a_glass_that_holds_it(drink: Drink, ground: Ground) -> Drink:
-    served = forecast_of(drink, ground.conditions, ground.homes).served
-    full = fill(drink.serve.glass, drink.serve.ice, served.volume_ml)
+def _in_a_glass_that_holds_it(forecast: Forecast) -> Drink:
+    drink, volume_ml = forecast.drink, forecast.served.volume_ml
+    full = fill(drink.serve.glass, drink.serve.ice, volume_ml)
     if full is None or full <= 1:
         return drink
     sparkles = any(pour.ingredient.is_sparkling for pour in drink.pours)
-    other = others_for(drink.serve.glass, drink.serve.ice, served.volume_ml, sparkling=sparkles)
+    other = others_for(drink.serve.glass, drink.serve.ice, volume_ml, sparkling=sparkles)
     return replace(drink, serve=replace(drink.serve, glass=other)) if other else drink
 
 
@@ -238,6 +241,10 @@ def _beside(one: Ingredient, other: Ingredient, table: KinshipTable) -> str:
     )
     mine, its = (tag.replace("-", " ") for tag in (lead, second))
     return f"both smell of {mine}" if lead == second else f"{mine} beside {its}"
+
+
+def _lead(each: Ingredient) -> str:
+    return min(each.aroma, key=lambda tag: (-each.aroma[tag], tag))
 
 
 def _measure(pour: Pour) -> str:

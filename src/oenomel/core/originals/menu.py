@@ -10,8 +10,9 @@ from typing import Final
 
 from oenomel.core.glass import air_in, swatch
 from oenomel.core.larder import capital, listed
+from oenomel.core.originals.ground import Ground
 from oenomel.core.originals.made import Original
-from oenomel.core.originals.search import Ground, originals
+from oenomel.core.originals.search import originals
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import Drink
 from oenomel.errors import DomainError

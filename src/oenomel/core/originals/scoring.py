@@ -1,0 +1,116 @@
+"""What an original's score counts, and which of a wish's terms a drink keeps (model.md §11)."""
+
+from __future__ import annotations
+
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.balance import FIGURES
+from oenomel.core.glass import air_in, colour_words, in_colour, swatch
+from oenomel.core.larder import Ingredient, aromas
+from oenomel.core.originals.ground import AT_ONCE, Ground, Sifted
+from oenomel.core.originals.made import AT_HOME, drink_of
+from oenomel.core.originals.measures import seasons
+from oenomel.core.originals.pouring import Poured
+from oenomel.core.originals.resemblance import Marks, apart
+from oenomel.core.originals.space import NONE
+from oenomel.core.originals.wish import Wish
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.int64]
+Bools = NDArray[np.bool_]
+
+BALANCE_COUNTS: Final = 0.45
+KINSHIP_COUNTS: Final = 0.25
+NOVELTY_COUNTS: Final = 0.2
+USUAL_COUNTS: Final = 0.1
+GLADLY_COUNTS: Final = 0.3
+"""What each part of a score counts for, all of them from 0 to 1 (house rules; kinship is weak evidence and counts little)."""
+
+LESS_COUNTS: Final = 0.3
+NEAR_BOOK: Final = 0.55
+FAR_FROM_BOOK: Final = 0.8
+"""Distances from the nearest drink of the book up to which one is near, and from which one is far."""
+
+MOST_WITHOUT: Final = 0.5
+"""Strength under which a drink counts as without alcohol, [% v/v]."""
+
+
+def balance_of(cost: Floats) -> Floats:
+    """How well balanced, 1 at what was aimed at, from J."""
+    balance: Floats = 1 / (1 + cost)
+    return balance
+
+
+def promise_of(sifted: Sifted, gladly: Floats) -> Floats:
+    """The score with nothing off in the balance."""
+    told: Floats = (
+        BALANCE_COUNTS
+        + KINSHIP_COUNTS * sifted.kinship
+        + NOVELTY_COUNTS * sifted.novelty
+        + USUAL_COUNTS * sifted.usual
+        + GLADLY_COUNTS * gladly
+    )
+    return told
+
+
+def before_pouring(ground: Ground, wish: Wish, sifted: Sifted) -> tuple[Bools, Floats]:
+    """Which keep what is asked of smell and of the distance from the book; and what is met of what is asked for gladly."""
+    drawn, many = sifted.drawn, len(sifted.drawn)
+    place, there = np.maximum(drawn, 0), drawn != NONE
+    eligible = np.ones(many, dtype=np.bool_)
+    for word in wish.aroma:
+        smelt = np.array([_smells_of(each, word) for each in ground.ingredients])
+        eligible &= (smelt[place] & there).any(axis=1)
+    if wish.from_book == "near":
+        eligible &= sifted.novelty <= NEAR_BOOK
+    elif wish.from_book == "far":
+        eligible &= sifted.novelty >= FAR_FROM_BOOK
+    gladly = np.zeros(many)
+    slugs = [each.slug for each in ground.ingredients]
+    for wanted, counts in ((set(wish.may), 1.0), (set(wish.soon), 0.7), (set(wish.less), -LESS_COUNTS / GLADLY_COUNTS)):
+        if wanted:
+            these = np.array([slug in wanted for slug in slugs])
+            # One of them is what was asked for, a second one a little more.
+            gladly += counts * np.minimum(1.2, 0.8 * np.sign(hits := (these[place] & there).sum(axis=1)) + 0.2 * hits)
+    if wish.season:
+        brought = set(seasons()[wish.season])
+        these = np.array([any(tag in brought and weight > 1 for tag, weight in each.aroma.items()) for each in ground.ingredients])
+        gladly += 0.5 * (these[place] & there).sum(axis=1) / np.maximum(there.sum(axis=1), 1)
+    if wish.like:
+        shared = np.array([slug in wish.like for slug in slugs])
+        total = np.zeros((1, len(slugs)))
+        total[0, shared] = 1.0
+        smell = total @ ground.by_tag
+        like = Marks(total, smell / max(float(np.linalg.norm(smell)), 1e-12))
+        for start in range(0, many, AT_ONCE):
+            part = slice(start, start + AT_ONCE)
+            gladly[part] += 1.5 * (1 - apart(ground.marks(drawn[part]), like)[:, 0])
+    return eligible, gladly
+
+
+def _smells_of(each: Ingredient, word: str) -> bool:
+    return any(weight > 1 and word in (tag, aromas()[tag].group) for tag, weight in each.aroma.items())
+
+
+def met(ground: Ground, wish: Wish, sifted: Sifted, at: Poured, rows: Ints) -> Bools:
+    """Which of these stand at home and keep what is asked of strength, price and colour."""
+    keeps = at.distance[rows] <= AT_HOME
+    abv = at.figures[FIGURES.index("abv"), rows]
+    if wish.abv is not None:
+        keeps &= (abv >= wish.abv[0]) & (abv <= wish.abv[1])
+    if wish.without_alcohol:
+        keeps &= abv < MOST_WITHOUT
+    if wish.most_cost is not None:
+        prices = np.where(sifted.drawn[rows] != NONE, ground.prices[np.maximum(sifted.drawn[rows], 0)], 0.0)
+        cost = (prices * at.volumes[rows]).sum(axis=1) / 1000
+        keeps &= cost <= wish.most_cost
+    if wish.colour:
+        for index in np.flatnonzero(keeps):
+            row = rows[index]
+            drink = drink_of(ground.ingredients, sifted.drawn[row], at.volumes[row], wish, ground.larder, finished=False)
+            seen = swatch(drink.pours, float(at.figures[0, row]), air=air_in(drink))
+            keeps[index] = in_colour(wish.colour, colour_words(seen))
+    return keeps
