@@ -26,7 +26,8 @@ def test_a_wish_the_board_more_like_this_the_bench_and_kept(page, server, violat
     # A wish out of the house's own garden: what it leaves is told at once.
     page.get_by_role("searchbox", name="An ingredient to use").fill("quince")
     page.get_by_role("button", name=re.compile("^Must: Quince syrup")).click()
-    page.get_by_label("No egg").check()
+    page.get_by_label("No egg").click()
+    expect(page.get_by_label("No egg")).to_be_checked()
     settled(page)
     expect(count).not_to_have_text(wide)
     board = page.get_by_role("list", name="Originals")
@@ -79,6 +80,21 @@ def test_two_that_are_pinned_are_tasted_blind(page, server, violations):
     dialog.get_by_role("link", name="Start the tasting").click()
     for name in pinned:
         expect(page.get_by_role("checkbox", name=re.compile(name))).to_be_checked()
+
+
+def test_a_brief_is_a_wish_and_a_search_can_be_stopped(page, server):
+    # Whatever the demo's briefs ask for is asked for here.
+    page.goto(f"{server.url}/trials/7")
+    page.get_by_role("link", name="Originals that keep it").click()
+    settled(page)
+    assert len(names(page)) > 0
+    # The second half of the answer is held back: what was found so far stays, and nothing more is waited for.
+    page.route("**/api/originals/stream*", lambda route: None)
+    with page.expect_request("**/api/originals/stream*"):
+        page.get_by_role("button", name="Daisy").click()
+    page.get_by_role("button", name="Stop").click()
+    settled(page)
+    expect(page.get_by_role("button", name="Others")).to_be_visible()
 
 
 def test_a_list_of_six_and_one_swapped_out(page, server, violations):

@@ -215,7 +215,8 @@ def test_nobody_is_told_that_it_will_taste_good_and_every_reason_is_a_whole_sent
                 assert reason.endswith(".")
                 assert "  " not in reason
                 assert not {"delicious", "tasty", "good", "perfect"} & set(reason.lower().replace(".", "").split())
-            assert "give or take" in each.reasons[-1]
+            assert [reason for reason in each.reasons if "give or take" in reason]
+            assert each.reasons[-1].startswith("Least sure is its ")
             assert each.differs
             assert each.nearest
 
@@ -311,7 +312,7 @@ def test_wishes_of_taste_are_kept_or_lean_the_handful():
     assert pink
     assert all(original_report(each).colour for each in pink)
     gladly = of(Wish("sour", may=("basil", "thyme-syrup"), count=10)).originals
-    assert sum(any(p.ingredient.slug in ("basil", "thyme-syrup") for p in each.drink.pours) for each in gladly) >= 3
+    assert sum(any(p.ingredient.slug in ("basil", "thyme-syrup") for p in each.drink.pours) for each in gladly) >= 5
     none = of(Wish("sour", less=("lime-juice",), count=10)).originals
     usual = of(Wish("sour", count=10)).originals
     limes = [sum(any(p.ingredient.slug == "lime-juice" for p in each.drink.pours) for each in some) for some in (none, usual)]

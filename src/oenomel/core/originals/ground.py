@@ -35,6 +35,9 @@ ROUNDED: Final = 9
 MOST_KEPT: Final = 12
 """Structures of wishes whose samples are kept."""
 
+USUAL_OF_PART: Final = np.array([3.0 if part == "sour" else 1.0 for part in ORDER])
+"""What a part counts for in how usual a drink is: nobody presses sour oranges for one drink (house rule)."""
+
 UNTOLD_KINSHIP: Final = 0.5
 """Of what has too little smell to tell (house rule)."""
 
@@ -119,8 +122,8 @@ class Ground:
             kinship, linked = self._kinship(drawn)
             drawn, kinship = drawn[linked], kinship[linked]
             novelty, nearest = self._novelty(drawn)
-            there = drawn != NONE
-            usual = (self.usual[np.maximum(drawn, 0)] * there).sum(axis=1) / np.maximum(there.sum(axis=1), 1)
+            counts = (drawn != NONE) * USUAL_OF_PART
+            usual = (self.usual[np.maximum(drawn, 0)] * counts).sum(axis=1) / np.maximum(counts.sum(axis=1), 1)
             self._sifted[key] = Sifted(space, drawn, kinship, novelty, usual, nearest, looked_at)
         return self._sifted[key]
 

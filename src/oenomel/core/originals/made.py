@@ -10,6 +10,7 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
+from oenomel.core.balance import AXES
 from oenomel.core.families import families
 from oenomel.core.findings import Finding, clashes_of
 from oenomel.core.forecast import Forecast, forecast_of
@@ -227,8 +228,10 @@ def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
     if len(smelt) < 3:
         return (first,)
     mean = [float(np.mean([values[i, j] for j in range(len(smelt)) if j != i])) for i in range(len(smelt))]
-    odd = min(range(len(smelt)), key=lambda i: (round(mean[i], 9), i))
-    if mean[odd] >= ODD_BELOW or odd in (one, other):
+    # What carries a drink or sours it is never the odd one: it is what the others are odd beside.
+    may_be = [i for i, pour in enumerate(smelt) if pour.slot not in ("base", "sour") and i not in (one, other)]
+    odd = min(may_be, key=lambda i: (round(mean[i], 9), i), default=None)
+    if odd is None or mean[odd] >= ODD_BELOW:
         return (first,)
     return (first, f"{capital(smelt[odd].ingredient.said)} is the odd one, held at {_measure(smelt[odd])}.")
 
@@ -257,14 +260,18 @@ def _measure(pour: Pour) -> str:
 
 
 def _sure_words(forecast: Forecast) -> tuple[str, ...]:
-    served, ends = forecast.served, forecast.interval80
-    place = forecast.place
-    lean = "" if place is None else f", {place.lean}" if place.lean != "level" else ", level between sweet and tart"
-    acid = (ends["acid"].high - ends["acid"].low) / 2
-    sugar = (ends["sugar"].high - ends["sugar"].low) / 2
-    balance = f"{served.sugar:.1f} g of sugar, give or take {sugar:.1f}, and {served.acid:.2f} g of acid, give or take {acid:.2f}"
-    words = f"It stands at home{lean}: {balance}."
-    return (words,)
+    """Where it stands with its doubt, and what makes the least sure figure unsure."""
+    served, ends, place = forecast.served, forecast.interval80, forecast.place
+    assert place is not None
+    lean = ", level between sweet and tart" if place.lean == "level" else f", {place.lean}"
+    half = {name: (ends[name].high - ends[name].low) / 2 for name in ("sugar", "acid")}
+    balance = (
+        f"{served.sugar:.1f} g of sugar, give or take {half['sugar']:.1f}, and {served.acid:.2f} g of acid, give or take {half['acid']:.2f}"
+    )
+    least = max(half, key=lambda name: half[name] / max(getattr(served, name), AXES[name].floor) / AXES[name].step)
+    told = forecast.doubt.drivers[least].told
+    surer = (f"Least sure is its {AXES[least].noun}. {told}",) if told else ()
+    return (f"It stands at home{lean}: {balance}.", *surer)
 
 
 def _differs(drink: Drink, other: Drink) -> str:

@@ -24,8 +24,8 @@ Bools = NDArray[np.bool_]
 
 BALANCE_COUNTS: Final = 0.45
 KINSHIP_COUNTS: Final = 0.25
-NOVELTY_COUNTS: Final = 0.2
-USUAL_COUNTS: Final = 0.1
+NOVELTY_COUNTS: Final = 0.15
+USUAL_COUNTS: Final = 0.15
 GLADLY_COUNTS: Final = 0.3
 """What each part of a score counts for, all of them from 0 to 1 (house rules; kinship is weak evidence and counts little)."""
 

@@ -116,12 +116,13 @@ def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], *
 
 
 def _exempt(ground: Ground, wish: Wish, space: Space) -> NDArray[np.bool_]:
-    """Which ingredients may come as often as they like, shape (parts, ingredients): the sour, what must be used, and who
+    """Which ingredients may come as often as they like, shape (parts, ingredients): the sour, what is asked for, and who
     plays a part that every drink has, where so few do that a handful couldn't be filled otherwise.
     """
     exempt = np.zeros((len(ORDER), len(ground.ingredients)), dtype=np.bool_)
     exempt[ORDER.index("sour")] = True
-    exempt[:, [each.slug in wish.must or each.slug in wish.like for each in ground.ingredients]] = True
+    asked = {*wish.must, *wish.may, *wish.like, *wish.soon}
+    exempt[:, [each.slug in asked for each in ground.ingredients]] = True
     players: dict[str, set[int]] = {}
     for cell in space.cells:
         for digit in cell.digits:

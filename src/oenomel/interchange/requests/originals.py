@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Mapping, Sequence
-from typing import Annotated, Literal
+from typing import Annotated, Final, Literal
 
 from pydantic import Field, StringConstraints, ValidationError
 
@@ -133,7 +133,20 @@ def _meant(place: str, words: Iterable[str], known: Callable[[str], Ingredient |
     return tuple(dict.fromkeys(found))
 
 
+_SAID: Final = {
+    "nuts": "tree nuts",
+    "nut": "tree nuts",
+    "eggs": "egg",
+    "dairy": "milk",
+    "lactose": "milk",
+    "cream": "milk",
+    "wheat": "gluten",
+}
+"""Everyday words for what guests leave out."""
+
+
 def _left_out(words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
     plain = {*WITHOUT, *ALLERGENS, *KINDS}
-    found = [word.lower() if word.lower() in plain else _meant("without", [word], known)[0] for word in words]
+    said = [_SAID.get(word.lower(), word) for word in words]
+    found = [word.lower() if word.lower() in plain else _meant("without", [word], known)[0] for word in said]
     return tuple(dict.fromkeys(found))

@@ -1,5 +1,6 @@
 import { Check, Pencil, X } from 'lucide-react';
 import { useState } from 'react';
+import { Link } from 'react-router';
 
 import type { Brief, NotebookTrial } from '../../api/client';
 import { capital } from '../../lib/format';
@@ -48,6 +49,11 @@ export function BriefPanel({ drinkId, brief, trials }: Props) {
             ))}
           </ul>
         </>
+      )}
+      {!empty && (
+        <Link className="link inline-block py-2 text-base" to={`/originals?drink=${drinkId}`}>
+          Originals that keep it
+        </Link>
       )}
       {editing && <BriefDialog drinkId={drinkId} brief={brief} onClose={() => setEditing(false)} />}
     </section>

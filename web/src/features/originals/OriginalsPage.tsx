@@ -1,26 +1,21 @@
-import { useQuery } from '@tanstack/react-query';
-import { RotateCcw, Shuffle } from 'lucide-react';
+import { RotateCcw, Shuffle, Square } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 
 import type { Wish } from '../../api/client';
-import { originalsQuery } from '../../api/queries/originals';
-import { useSettings } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Refused } from '../../ui/Refused';
 import { useMedia } from '../../ui/useMedia';
-import { useRested } from '../../ui/useRested';
 import { useTitle } from '../../ui/useTitle';
 import { Flight } from './Flight';
 import { Left } from './Left';
 import { LookedAt } from './LookedAt';
 import { OriginalsField } from './OriginalsField';
 import { SmallGlass } from './SmallGlass';
-import { usePinned } from './pinned';
+import { useOriginals } from './useOriginals';
 import { useWish } from './useWish';
 import { WishPanel } from './WishPanel';
 
-const REST_MS = 250;
 /** On a phone what is said of a glass stands right below it. */
 const NARROW = '(max-width: 767px)';
 const FOLDED = '(max-width: 1023px)';
@@ -28,27 +23,20 @@ const FOLDED = '(max-width: 1023px)';
 /** Drinks that nobody has mixed yet: the wish, a board of small glasses, and what is to be said of the one that is looked at. */
 export function OriginalsPage() {
   useTitle('Originals');
-  const { supposed } = useSettings();
-  const { wish, change, undo } = useWish();
-  const rested = useRested(wish, REST_MS);
-  const { pinned, isPinned, toggle } = usePinned();
-  const asked: Wish = { ...rested, but: pinned.map(({ spec }) => spec.name) };
-  const found = useQuery(originalsQuery(asked, supposed));
+  const { wish, isKnown, change, undo } = useWish();
+  const { rested, fresh, shown, notes, error, busy, stop, isPinned, toggle } = useOriginals(wish, isKnown);
   const [chosen, setChosen] = useState<string>();
   const [isNarrow, isFolded] = [useMedia(NARROW), useMedia(FOLDED)];
   const [over, setOver] = useState<string | null>(null);
-  const fresh = (found.error ? [] : (found.data?.originals ?? [])).filter((each) => !isPinned(each));
-  const shown = [...pinned, ...fresh];
   const looked = shown.find(({ spec }) => spec.name === chosen) ?? fresh[0] ?? shown[0];
-  const busy = found.isFetching || rested !== wish;
   return (
     <div className="mx-auto flex min-h-dvh max-w-[1440px] flex-col gap-3 p-3">
       <TopBar />
       <main className="grid min-w-0 gap-3 md:grid-cols-[minmax(0,1fr)_22rem] lg:grid-cols-[18.5rem_minmax(0,1fr)_24rem]">
         <WishColumn wish={wish} isFolded={isFolded} onChange={change} />
         <section className="flex min-w-0 flex-col gap-3" aria-label="The board">
-          <BoardHead wish={wish} rested={rested} busy={busy} onChange={change} onUndo={undo} />
-          <Refused fault={found.error} className="panel p-4 text-lg" />
+          <BoardHead wish={wish} rested={rested} busy={busy} onChange={change} onUndo={undo} onStop={stop} />
+          <Refused fault={error} className="panel p-4 text-lg" />
           <ul aria-label="Originals" aria-busy={busy} className="grid gap-2 sm:max-md:grid-cols-2 lg:grid-cols-2">
             {shown.map((original) => (
               <li key={original.spec.name}>
@@ -67,17 +55,18 @@ export function OriginalsPage() {
               </li>
             ))}
           </ul>
-          {shown.length === 0 && !found.error && (
+          {shown.length === 0 && !error && (
             <p className="panel p-4 text-lg" role="status">
-              Drawing combinations out of the larder, pouring them to where the family is at home …
+              {busy
+                ? 'Drawing combinations out of the larder, pouring them to where the family is at home …'
+                : 'Stopped before anything was found. Change a wish, or ask for others.'}
             </p>
           )}
-          {!found.error &&
-            found.data?.notes.map((note) => (
-              <p key={note} className="px-1 text-base text-quiet">
-                {note}.
-              </p>
-            ))}
+          {notes.map((note) => (
+            <p key={note} className="px-1 text-base text-quiet">
+              {note}.
+            </p>
+          ))}
         </section>
         <section
           className="flex min-w-0 flex-col gap-3 md:sticky md:top-3 md:max-h-[calc(100dvh-1.5rem)] md:self-start md:overflow-y-auto"
@@ -137,10 +126,12 @@ interface BoardHeadProps {
   busy: boolean;
   /** The way back; null where there is none. */
   onUndo: (() => void) | null;
+  /** Leaves it at what was found so far. */
+  onStop: () => void;
 }
 
 /** What the wish leaves, others of the same wish, and the way back. */
-function BoardHead({ wish, rested, busy, onChange, onUndo }: BoardHeadProps) {
+function BoardHead({ wish, rested, busy, onChange, onUndo, onStop }: BoardHeadProps) {
   return (
     <div className="panel flex items-center gap-2 px-3 py-2">
       <Left wish={rested} busy={busy} />
@@ -153,13 +144,19 @@ function BoardHead({ wish, rested, busy, onChange, onUndo }: BoardHeadProps) {
         >
           <RotateCcw size={18} aria-hidden /> Undo
         </button>
-        <button
-          type="button"
-          className="btn min-h-11 text-base"
-          onClick={() => onChange({ ...wish, seed: wish.seed + 1 })}
-        >
-          <Shuffle size={18} aria-hidden /> Others
-        </button>
+        {busy ? (
+          <button type="button" className="btn min-h-11 text-base" onClick={onStop}>
+            <Square size={16} aria-hidden /> Stop
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="btn min-h-11 text-base"
+            onClick={() => onChange({ ...wish, seed: wish.seed + 1 })}
+          >
+            <Shuffle size={18} aria-hidden /> Others
+          </button>
+        )}
       </div>
     </div>
   );

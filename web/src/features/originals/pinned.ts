@@ -26,6 +26,10 @@ function put(next: Original[]) {
   listeners.forEach((tell) => tell());
 }
 
+function partsOf({ parts }: Original): string {
+  return parts.map(({ slug }) => slug).join(' ');
+}
+
 /** Originals that somebody wants to keep in sight, whatever is wished for next. */
 export function usePinned() {
   const pinned = useSyncExternalStore(
@@ -35,12 +39,13 @@ export function usePinned() {
     },
     () => current,
   );
-  const isPinned = (original: Original) => pinned.some(({ spec }) => spec.name === original.spec.name);
+  // The same drink may come again under another name.
+  const isPinned = (original: Original) => pinned.some((each) => partsOf(each) === partsOf(original));
   return {
     pinned,
     isPinned,
     toggle: (original: Original) =>
-      put(isPinned(original) ? pinned.filter(({ spec }) => spec.name !== original.spec.name) : [...pinned, original]),
+      put(isPinned(original) ? pinned.filter((each) => partsOf(each) !== partsOf(original)) : [...pinned, original]),
     clear: () => put([]),
   };
 }

@@ -1,0 +1,32 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+
+import type { Wish } from '../../api/client';
+import { originalsQuery } from '../../api/queries/originals';
+import { useSettings } from '../../lib/settings';
+import { useRested } from '../../ui/useRested';
+import { usePinned } from './pinned';
+
+const REST_MS = 250;
+
+/** The originals of a wish once it rests, behind those that are pinned. */
+export function useOriginals(wish: Wish, isKnown: boolean) {
+  const { supposed } = useSettings();
+  const queryClient = useQueryClient();
+  const rested = useRested(wish, REST_MS);
+  const { pinned, isPinned, toggle } = usePinned();
+  const asked = originalsQuery({ ...rested, but: pinned.map(({ spec }) => spec.name) }, supposed);
+  const { data, error, isFetching } = useQuery({ ...asked, enabled: isKnown });
+  const fresh = error ? [] : (data?.originals ?? []).filter((each) => !isPinned(each));
+  return {
+    rested,
+    fresh,
+    shown: [...pinned, ...fresh],
+    notes: error ? [] : (data?.notes ?? []),
+    error,
+    busy: !isKnown || isFetching || rested !== wish,
+    /** Leaves it at what was found so far. */
+    stop: () => void queryClient.cancelQueries({ queryKey: asked.queryKey }),
+    isPinned,
+    toggle,
+  };
+}
