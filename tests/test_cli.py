@@ -219,12 +219,12 @@ def test_originals_are_printed_best_first_and_are_specs_that_predict_reads(tmp_p
         (["--count", "0"], "count"),
         (["--abv", "strong"], '--abv: "strong" is no strength'),
         (["--abv", "18-12"], "turn them round"),
-        (["--abv", "30-40"], "without “the strength” there would be about"),
+        (["--abv", "30-40"], "drop the strength and about"),
         (["--without", "alcohol", "--abv", "12-18"], "can't both be"),
         (["--must", "unicorn"], 'must[0]: nothing in the larder is called "unicorn" for sure'),
         (["--must", "stout"], "Stout has no part in a sour"),
         (["--aroma", "delicious"], "no aroma of the list"),
-        (["--at-hand"], "only what is at hand"),
+        (["--at-hand"], "drop “only what is at hand” and about"),
     ],
 )
 def test_a_wish_that_cannot_be_ends_with_one_sentence(tmp_path, asked, sentence):

@@ -304,4 +304,4 @@ def test_rooms_stand_behind_one_button_by_keyboard_and_on_a_phone(page, server, 
     page.keyboard.press("Enter")
     page.keyboard.press("Tab")
     page.keyboard.press("Enter")
-    expect(page).to_have_url(f"{server.url}/larder")
+    expect(page).to_have_url(f"{server.url}/originals")

@@ -52,7 +52,7 @@ def test_a_wish_the_board_more_like_this_the_bench_and_kept(page, server, violat
     # What nobody can meet is refused with what would open it.
     page.get_by_label("At least, %").fill("35")
     page.get_by_label("At least, %").press("Enter")
-    expect(page.get_by_role("alert")).to_contain_text("without “the strength” there would be")
+    expect(page.get_by_role("alert")).to_contain_text("drop the strength and about")
     page.get_by_role("button", name="Undo").click()
     settled(page)
     first = names(page)[0]
@@ -89,7 +89,7 @@ def test_a_brief_is_a_wish_and_a_search_can_be_stopped(page, server):
     settled(page)
     assert len(names(page)) > 0
     # The second half of the answer is held back: what was found so far stays, and nothing more is waited for.
-    page.route("**/api/originals/stream*", lambda route: None)
+    page.route("**/api/originals/stream*", lambda _: None)
     with page.expect_request("**/api/originals/stream*"):
         page.get_by_role("button", name="Daisy").click()
     page.get_by_role("button", name="Stop").click()
@@ -143,3 +143,40 @@ def test_the_board_fits_a_phone_and_a_tablet_in_a_dim_bar(page, server, violatio
         page.wait_for_load_state("networkidle")
         assert violations() == []
         assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+
+
+@pytest.mark.parametrize(
+    "told",
+    ["{", "null", "[]", '{"family": 7, "seed": "x"}', '{"family": "punch"}', '{"must": "mint"}', '{"abv": [1]}', "%7B%22seed%22%3A4%7D"],
+)
+def test_an_address_that_is_no_wish_opens_all_the_same(page, server, told):
+    page.goto(f"{server.url}/originals?wish={told}")
+    expect(page.get_by_role("heading", name="Originals", level=1)).to_be_visible()
+    # It is answered, or refused with a sentence, and can be wished anew.
+    settled(page)
+    assert names(page) or page.get_by_role("alert").inner_text().endswith(".")
+    page.get_by_role("button", name="Fizz").click()
+    settled(page)
+    expect(page.get_by_role("button", name="Fizz")).to_have_attribute("aria-pressed", "true")
+
+
+def test_what_is_pinned_and_wished_outlasts_the_window(page, server):
+    page.goto(f"{server.url}/originals")
+    settled(page)
+    first = names(page)[0]
+    page.get_by_role("button", name=f"Pin {first}").click()
+    page.get_by_role("button", name="Daisy").click()
+    settled(page)
+    address = page.url
+    page.goto(f"{server.url}/book")
+    page.goto(address)
+    settled(page)
+    assert names(page)[0] == first
+    expect(page.get_by_role("button", name="Daisy")).to_have_attribute("aria-pressed", "true")
+    # Drinks of two families aren't tasted against each other.
+    page.get_by_role("button", name=f"Pin {names(page)[1]}").click()
+    expect(page.get_by_text("Only drinks of one family are tasted together.")).to_be_visible()
+    expect(page.get_by_role("button", name="Taste 2 blind")).to_be_disabled()
+    page.get_by_role("button", name="Unpin all").click()
+    settled(page)
+    assert first not in names(page)

@@ -23,16 +23,21 @@ SOON: Final = 0.5
 
 
 def book_of(conn: sqlite3.Connection) -> list[BookDrink]:
-    """The book's drinks as they are last written, the newest last."""
+    """The book's drinks as they are last written, the newest last; of originals that were tasted against each other each."""
     names = dict(drinks.names(conn)[-MOST_OF_THE_BOOK:])
     larder = Larder(ingredients.larder(conn))
+    latest = drinks.latest_trials(conn, names)
+    flights = {drink_id: drinks.trials(conn, drink_id) for drink_id in originals.wishes(conn) if drink_id in names}
     found = []
-    for drink_id, record in sorted(drinks.latest_trials(conn, names).items()):
-        try:
-            found.append(BookDrink(names[drink_id], drink_from_spec(parse_spec(record.spec), larder), drink_id))
-        except OenomelError:
-            # A bottle that it was written with may be gone; nothing can be held against it then.
-            continue
+    for drink_id, name in sorted(names.items()):
+        kept = flights.get(drink_id) or [latest[drink_id]] if drink_id in latest else []
+        for record in kept:
+            try:
+                spec = parse_spec(record.spec)
+                found.append(BookDrink(spec.name if len(kept) > 1 else name, drink_from_spec(spec, larder), drink_id))
+            except OenomelError:
+                # A bottle that it was written with may be gone; nothing can be held against it then.
+                continue
     return found
 
 

@@ -250,7 +250,7 @@ def test_what_is_at_hand_is_all_that_is_used_and_three_bottles_make_what_they_ca
     pool = frozenset({"london-dry-gin", "lemon-juice", "simple-syrup-1-1"})
     (only,) = of(Wish("sour", pool=pool)).originals
     assert {pour.ingredient.slug for pour in only.drink.pours} == pool
-    with pytest.raises(DomainError, match="no drink meets all of this wish; without “only what is at hand” there would be about"):
+    with pytest.raises(DomainError, match="no drink meets all of this wish; drop “only what is at hand” and about"):
         of(Wish("sour", pool=frozenset()))
 
 
@@ -268,7 +268,7 @@ REFUSED = {
     "must, and not at hand": (lambda: of(Wish("sour", must=("mint",), pool=frozenset({"vodka"}))), "it isn't at hand"),
     "must, and of a kind left out": (lambda: of(Wish("sour", must=("vodka",), without=("spirit",))), "there is to be no spirit"),
     "a slot emptied by two": (lambda: of(Wish("sour", without=("spirit", "juice"))), "no drink meets"),
-    "a strength that no sour has": (lambda: of(Wish("sour", abv=(30, 40))), "without “the strength” there would be about"),
+    "a strength that no sour has": (lambda: of(Wish("sour", abv=(30, 40))), "drop the strength and about"),
 }  # fmt: skip
 
 

@@ -17,7 +17,7 @@ from oenomel.api.routers.swaps import NDJSON
 from oenomel.api.searching import Search
 from oenomel.carrying.originals import at_hand, kinship_of
 from oenomel.core.forecast import forecast_of
-from oenomel.core.originals import KinshipTable, left_of, menu_of, originals
+from oenomel.core.originals import KinshipTable, left_of, menu_of, originals, to_get
 from oenomel.core.today import fruit_tonight
 from oenomel.interchange.models import Entry, Name, Plain, Report, RowId
 from oenomel.interchange.reports.forecast import forecast_report
@@ -160,21 +160,14 @@ def add_flight(body: FlightEntry, conn: Connection, conditions: HouseConditions)
             text = spec.model_dump_json(exclude_unset=True)
             trials.append(drinks.keep_trial(conn, drink_id, parent, spec.name, "An original, as it was proposed.", text, forecast, how))
         kept.mark(conn, drink_id, body.wish.model_dump_json())
-        here = at_hand(conn)
-        poured = {pour.ingredient.slug: pour.ingredient for drink in made for pour in drink.pours}
-        missing = [each for slug, each in poured.items() if slug not in here and each.slug not in _WATER]
-        fruit = fruit_tonight([(drink, 1) for drink in made], {}, {})
-        from_fruit = {each.fruit.juice for each in fruit}
+        needed = to_get(made, at_hand(conn))
         return FlightReport(
             drink_id=drink_id,
             trials=trials,
-            to_buy=sorted(each.name for each in missing if "home-made" not in each.cautions and each.slug not in from_fruit),
-            to_prepare=sorted(each.name for each in missing if "home-made" in each.cautions),
-            fruit=[f"{each.pieces} × {each.fruit.name}" for each in fruit],
+            to_buy=list(needed.to_buy),
+            to_prepare=list(needed.to_prepare),
+            fruit=[f"{each.pieces} × {each.fruit.name}" for each in fruit_tonight([(drink, 1) for drink in made], {}, {})],
         )
-
-
-_WATER = frozenset({"still-water"})
 
 
 @router.get("/drinks/{drink_id}/wish", responses=PROBLEMS["missing"])

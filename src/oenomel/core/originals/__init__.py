@@ -1,5 +1,6 @@
 """Original drinks: what nobody has mixed yet and balances at the first pour (model.md §11)."""
 
+from oenomel.core.originals.getting import to_get
 from oenomel.core.originals.ground import BookDrink, Ground
 from oenomel.core.originals.kinship import KinshipTable, Liking, groups, groups_of
 from oenomel.core.originals.made import Original
@@ -10,5 +11,5 @@ from oenomel.core.originals.wish import WITHOUT, Wish
 
 __all__ = [
     "WITHOUT", "BookDrink", "Ground", "Handful", "KinshipTable", "Liking", "Menu", "Original", "Wish", "groups", "groups_of",
-    "left_of", "menu_of", "originals", "seasons",
+    "left_of", "menu_of", "originals", "seasons", "to_get",
 ]  # fmt: skip

@@ -151,7 +151,9 @@ def _form(drink: Drink, wish: Wish) -> tuple[str, str]:
 
 def _garnish(drink: Drink, wish: Wish, larder: Larder) -> tuple[Garnish, ...]:
     """One garnish that echoes something; over egg always one for the nose, else none where it adds nothing."""
-    smelt = {tag for pour in drink.pours for tag, weight in pour.ingredient.aroma.items() if weight > 1}
+    # A rum may smell of bananas; nobody hangs one on its glass for that.
+    telling = [pour.ingredient for pour in drink.pours if pour.slot != "base"]
+    smelt = {tag for each in telling for tag, weight in each.aroma.items() if weight > 1}
     may = [
         each
         for each in larder.values()

@@ -171,7 +171,19 @@ def what_would_open(ground: Ground, wish: Wish) -> list[tuple[str, int]]:
 
 
 def _nothing(ground: Ground, wish: Wish) -> str:
-    opening = [f"without “{called}” there would be about {many:,}".replace(",", " ") for called, many in what_would_open(ground, wish)[:3]]
+    opening = [f"drop {called} and {about(many)} are left" for called, many in what_would_open(ground, wish)[:3]]
     if opening:
         return f"no drink meets all of this wish; {'; '.join(opening)}"
     return "no drink meets this wish, whichever single part of it is dropped: ask for less, or put more on the shelf"
+
+
+def about(count: int) -> str:
+    """A count that is an estimate, with two figures of it.
+
+    >>> about(310_460_221), about(4_180), about(12)
+    ('about 310 million', 'about 4.2 thousand', '12')
+    """
+    for size, word in ((10**9, "billion"), (10**6, "million"), (10**3, "thousand")):
+        if count >= size:
+            return f"about {float(f'{count / size:.2g}'):g} {word}"
+    return str(count)

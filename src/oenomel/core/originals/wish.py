@@ -145,6 +145,6 @@ class Wish:
 
 
 _CALLED: Final = {
-    "form": "the form", "pool": "only what is at hand", "abv": "the strength", "sweetness": "the sweetness", "most_cost": "the price",
+    "form": "the form", "pool": "“only what is at hand”", "abv": "the strength", "sweetness": "the sweetness", "most_cost": "the price",
     "colour": "the colour", "from_book": "how far from the book", "ingredients": "how many ingredients", "shape": "the parts",
 }  # fmt: skip

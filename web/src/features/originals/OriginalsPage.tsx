@@ -39,7 +39,7 @@ export function OriginalsPage() {
           <Refused fault={error} className="panel p-4 text-lg" />
           <ul aria-label="Originals" aria-busy={busy} className="grid gap-2 sm:max-md:grid-cols-2 lg:grid-cols-2">
             {shown.map((original) => (
-              <li key={original.spec.name}>
+              <li key={original.spec.name} className="flex flex-col gap-2">
                 <SmallGlass
                   original={original}
                   chosen={original === looked && (!isNarrow || chosen !== undefined)}

@@ -25,7 +25,7 @@ export function SmallGlass({ original, pinned, onPin, chosen = false, lit = fals
   const look = chosen ? 'outline-3 -outline-offset-1 outline-accent' : lit ? 'bg-secondary' : '';
   return (
     <div
-      className={`panel relative flex h-full gap-2 p-2 ${look}`}
+      className={`panel relative flex gap-2 p-2 only:grow ${look}`}
       onMouseEnter={() => onOver?.(true)}
       onMouseLeave={() => onOver?.(false)}
     >

@@ -40,8 +40,8 @@ export function Wanted({ wish, onChange }: Props) {
       {found.length > 0 && (
         <ul aria-label="Found" className="flex flex-col gap-1">
           {found.map(({ slug, name }) => (
-            <li key={slug} className="flex flex-wrap items-center gap-1 border-b border-base-300 pb-1 text-base">
-              <span className="min-w-24 grow leading-tight">{name}</span>
+            <li key={slug} className="flex flex-wrap items-center gap-1 border-b border-base-300 pb-1.5 text-base">
+              <span className="basis-full leading-tight">{name}</span>
               {LISTS.map(([list, said]) => (
                 <button
                   key={list}

@@ -1,0 +1,121 @@
+"""Whatever is pressed together is answered with drinks that keep it, or refused with a sentence; and always the same."""
+
+from functools import cache
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from support.drinks import drink
+
+from oenomel.core.families import families
+from oenomel.core.glass import COLOURS, air_in, colour_words, in_colour, swatch
+from oenomel.core.larder import Ingredient, catalogue
+from oenomel.core.originals.ground import BookDrink, Ground
+from oenomel.core.originals.kinship import groups
+from oenomel.core.originals.measures import seasons
+from oenomel.core.originals.scoring import FAR_FROM_BOOK, NEAR_BOOK
+from oenomel.core.originals.search import Handful, left_of, originals, what_would_open
+from oenomel.core.originals.wish import Wish
+from oenomel.errors import DomainError
+
+SLUGS = sorted(slug for slug, each in catalogue().items() if each.slots)
+FEW = frozenset(SLUGS[::4]) | {"lemon-juice", "lime-juice", "simple-syrup-1-1", "white-rum", "london-dry-gin", "soda-water"}
+LEFT_OUT = ["egg", "milk", "alcohol", "tree nuts", "sulphites", "vegan", "spirit", "syrup", "mint", "lime-juice"]
+DRAWN = 6_000
+
+
+@cache
+def ground() -> Ground:
+    book = [
+        BookDrink("Gate Sour", drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5)), 1),
+        BookDrink("Wall Daisy", drink(("cognac", 45), ("orange-liqueur-sweet", 30), ("lemon-juice", 15), family="daisy"), 2),
+    ]
+    return Ground(catalogue(), book)
+
+
+@st.composite
+def pressed_together(draw) -> dict[str, object]:
+    family = draw(st.sampled_from(["sour", "daisy", "fizz"]))
+    low, width = draw(st.floats(0, 30)), draw(st.floats(0.5, 20))
+    return {
+        "family": family,
+        "form": draw(st.sampled_from(["", "", "", *(form.name for form in families()[family].forms)])),
+        "must": tuple(draw(st.lists(st.sampled_from(SLUGS), max_size=2, unique=True))),
+        "without": tuple(draw(st.lists(st.sampled_from(LEFT_OUT), max_size=2, unique=True))),
+        "pool": draw(st.sampled_from([None, None, FEW])),
+        "abv": draw(st.sampled_from([None, None, (low, low + width)])),
+        "sweetness": draw(st.sampled_from(["", "dry", "sweet"])),
+        "colour": draw(st.sampled_from(["", "", "", *COLOURS])),
+        "aroma": tuple(draw(st.lists(st.sampled_from(list(groups())), max_size=1))),
+        "season": draw(st.sampled_from(["", *seasons()])),
+        "from_book": draw(st.sampled_from(["", "near", "far"])),
+        "ingredients": draw(st.sampled_from([(3, 6), (3, 4), (4, 6)])),
+        "count": draw(st.integers(1, 6)),
+        "seed": draw(st.integers(0, 99)),
+    }
+
+
+def answer(told: dict[str, object]) -> tuple[Wish, Handful] | str:
+    try:
+        wish = Wish(**told)
+        *_, last = originals(ground(), wish, (), DRAWN)
+    except DomainError as error:
+        return str(error)
+    return wish, last
+
+
+def keeps(word: str, each: Ingredient) -> bool:
+    """Whether an ingredient may be in a drink without this."""
+    if word == "alcohol":
+        return each.composition.abv <= 0.5
+    if word == "vegan":
+        return each.kind not in ("egg", "dairy", "honey") and not {"egg", "milk"} & set(each.allergens)
+    return word not in (each.slug, each.kind, *each.allergens)
+
+
+@pytest.mark.slow
+@settings(max_examples=60, deadline=None)
+@given(pressed_together())
+def test_any_wish_is_kept_or_refused_with_a_sentence(told):
+    found = answer(told)
+    if isinstance(found, str):
+        assert len(found) > 20
+        assert "None" not in found
+        return
+    wish, last = found
+    assert last.done
+    assert 1 <= len(last.originals) <= wish.count
+    assert list(last.originals) == sorted(last.originals, key=lambda each: -round(each.score, 9))
+    for each in last.originals:
+        poured = [pour.ingredient for pour in each.drink.pours]
+        seen = colour_words(swatch(each.drink.pours, each.forecast.served.volume_ml, air=air_in(each.drink)))
+        assert each.distance_steps <= 1
+        assert set(wish.must) <= {part.slug for part in poured}
+        assert all(keeps(word, part) for word in wish.without for part in poured)
+        assert wish.pool is None or {part.slug for part in poured if part.kind != "water"} <= wish.pool
+        assert wish.abv is None or wish.abv[0] <= each.forecast.served.abv <= wish.abv[1]
+        assert not wish.colour or in_colour(wish.colour, seen)
+        assert wish.ingredients[0] <= len(each.parts) <= wish.ingredients[1]
+        assert wish.from_book != "near" or each.novelty <= NEAR_BOOK
+        assert wish.from_book != "far" or each.novelty >= FAR_FROM_BOOK
+        assert not wish.form or each.drink.form == wish.form
+
+
+@given(pressed_together())
+@settings(max_examples=15, deadline=None)
+def test_the_same_wish_has_the_same_answer_and_a_count(told):
+    one, again = answer(told), answer(told)
+    if isinstance(one, str):
+        assert one == again
+        return
+    wish, last = one
+    assert not isinstance(again, str)
+    assert [each.drink for each in last.originals] == [each.drink for each in again[1].originals]
+    assert left_of(ground(), wish).combinations == last.combinations > 0
+
+
+def test_who_dropped_would_open_how_many_is_told_the_most_first():
+    wish = Wish("sour", abv=(30, 40), aroma=("roast", "dairy"), colour="blue")
+    opening = what_would_open(ground(), wish)
+    assert opening == sorted(opening, key=lambda each: (-each[1], each[0]))
+    assert {called for called, _ in what_would_open(ground(), Wish("sour", abv=(30, 40)))} == {"the strength"}
