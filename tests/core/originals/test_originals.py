@@ -228,6 +228,15 @@ def test_the_odd_one_is_named_with_its_measure():
     assert all("held at" in reason for reason in odd)
 
 
+@pytest.mark.parametrize("grid", [1.0, 5.0, 7.5])
+def test_whatever_marks_the_jigger_has_what_is_poured_lies_on_them(grid):
+    for family in ("sour", "daisy", "fizz"):
+        for each in of(Wish(family, count=6, seed=2, grid_ml=grid)).originals:
+            measured = [p for p in each.drink.pours if p.unit == "ml" and p.slot != "accent" and p.ingredient.slug != "aquafaba"]
+            assert all(abs(p.volume_ml / grid - round(p.volume_ml / grid)) < 1e-9 for p in measured), each.drink.pours
+            assert each.distance_steps <= 1
+
+
 def test_what_clashes_never_comes_unasked_and_what_is_asked_for_by_name_does():
     names = {clash.code for clash in CLASHES}
     for seed in range(3):

@@ -95,8 +95,6 @@ class Ground:
         self.weights = np.array([[weight_of(each, PARTS[part].slot) for each in self.ingredients] for part in ORDER])
         self.usual = np.array([1 - (each.rank - 1) / 3 if each.origin == "catalogue" else 1.0 for each in self.ingredients])
         self.prices = np.array([price if (price := each.label("price_per_litre")) is not None else np.nan for each in self.ingredients])
-        # Tap water and ice cost a bar nothing that it would count.
-        self.prices[[each.slug in ("still-water", "soda-water") for each in self.ingredients]] = 0.0
         names = sorted({name for clash in CLASHES for name in (clash.one, clash.other)} | {"hot", "raw egg"})
         self.class_names = {name: place for place, name in enumerate(names)}
         self.classes = np.zeros((len(self.ingredients), len(names)), dtype=np.int8)

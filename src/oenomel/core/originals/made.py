@@ -11,7 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from oenomel.core.balance import AXES
-from oenomel.core.families import families
+from oenomel.core.families import EDGE_OF_HOME_STEPS, families
 from oenomel.core.findings import Finding, clashes_of
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.glass import fill, others_for
@@ -38,7 +38,6 @@ REFUSED: Final = frozenset({
 })  # fmt: skip
 """Findings with which nobody lays an original before a guest."""
 
-AT_HOME: Final = 1.0
 RARE: Final = 4
 """From this rank on a garnish is too rare to be proposed."""
 
@@ -189,7 +188,7 @@ def told(ground: Ground, drink: Drink, wish: Wish, weighed: Weighed, names: Sequ
         return None
     distance = forecast.home.distance(forecast.served)
     asked = {*wish.must, *wish.like}
-    if distance > AT_HOME or any(_refused(each, drink, asked) for each in forecast.findings):
+    if distance > EDGE_OF_HOME_STEPS or any(_refused(each, drink, asked) for each in forecast.findings):
         return None
     nearest = weighed.nearest
     differs = _differs(drink, nearest.drink) if nearest else ""

@@ -76,6 +76,15 @@ def _poured(ingredient: Ingredient, amount: float, unit: Unit, slot: SlotName, s
     return Pour(ingredient, to_ml(amount, unit, ingredient), unit, slot, stage, amount=amount)
 
 
+def on_grid(ml: float, grid_ml: float) -> float:
+    """The nearest amount that a jigger with these steps can pour, at least one of them.
+
+    >>> on_grid(22.5, 2.5), on_grid(22.5, 5), on_grid(7.5, 15)
+    (22.5, 20.0, 15.0)
+    """
+    return float(max(grid_ml, round(ml / grid_ml) * grid_ml))
+
+
 def quiet(ingredient: Ingredient, ml: float, grid_ml: float = 2.5) -> float:
     """So much of it, or as much as isn't loud yet, on the grid."""
     loud = ingredient.label("loud_above_ml")

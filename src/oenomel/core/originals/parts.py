@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from oenomel.core.larder import PROPERTIES, Ingredient, SlotName
-from oenomel.core.originals.measures import USUAL_ML, asked_for_only, is_accent, quiet
+from oenomel.core.originals.measures import USUAL_ML, asked_for_only, is_accent, on_grid, quiet
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import FamilyName
 
@@ -206,7 +206,8 @@ def usual_ml(part: str, ingredient: Ingredient, wish: Wish) -> float:
         ml = 15.0
     elif part == "sour2" and wish.family == "fizz" and wish.without_alcohol:
         ml = 45.0
-    return quiet(ingredient, ml, wish.grid_ml)
+    # An egg is an egg, whatever the jigger's marks are.
+    return quiet(ingredient, ml if ingredient.piece_ml == ml else on_grid(ml, wish.grid_ml), wish.grid_ml)
 
 
 def unasked(each: Ingredient) -> bool:

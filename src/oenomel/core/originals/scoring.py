@@ -8,10 +8,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from oenomel.core.balance import FIGURES
+from oenomel.core.families import EDGE_OF_HOME_STEPS, WITHOUT_ALCOHOL_BELOW
 from oenomel.core.glass import air_in, colour_words, in_colour, swatch
 from oenomel.core.larder import Ingredient, aromas
 from oenomel.core.originals.ground import AT_ONCE, Ground, Sifted
-from oenomel.core.originals.made import AT_HOME, drink_of
+from oenomel.core.originals.made import drink_of
 from oenomel.core.originals.measures import seasons
 from oenomel.core.originals.pouring import Poured
 from oenomel.core.originals.resemblance import Marks, apart
@@ -33,9 +34,6 @@ LESS_COUNTS: Final = 0.3
 NEAR_BOOK: Final = 0.55
 FAR_FROM_BOOK: Final = 0.8
 """Distances from the nearest drink of the book up to which one is near, and from which one is far."""
-
-MOST_WITHOUT: Final = 0.5
-"""Strength under which a drink counts as without alcohol, [% v/v]."""
 
 
 def balance_of(cost: Floats) -> Floats:
@@ -97,12 +95,12 @@ def _smells_of(each: Ingredient, word: str) -> bool:
 
 def met(ground: Ground, wish: Wish, sifted: Sifted, at: Poured, rows: Ints) -> Bools:
     """Which of these stand at home and keep what is asked of strength, price and colour."""
-    keeps = at.distance[rows] <= AT_HOME
+    keeps = at.distance[rows] <= EDGE_OF_HOME_STEPS
     abv = at.figures[FIGURES.index("abv"), rows]
     if wish.abv is not None:
         keeps &= (abv >= wish.abv[0]) & (abv <= wish.abv[1])
     if wish.without_alcohol:
-        keeps &= abv < MOST_WITHOUT
+        keeps &= abv < WITHOUT_ALCOHOL_BELOW
     if wish.most_cost is not None:
         prices = np.where(sifted.drawn[rows] != NONE, ground.prices[np.maximum(sifted.drawn[rows], 0)], 0.0)
         cost = (prices * at.volumes[rows]).sum(axis=1) / 1000

@@ -35,10 +35,17 @@ const FIRST: Request = { stays: PLACES.map(() => null), gone: [], seed: 1, atHan
 /** A whole list out of one press: unlike each other in base, colour and strength, sharing preparations. */
 export function MenuPage() {
   useTitle('A list of originals');
-  const { supposed } = useSettings();
+  const { supposed, aim } = useSettings();
   const [request, setRequest] = useState(FIRST);
   const { stays, gone, seed, atHand } = request;
-  const places = PLACES.map(([, wish]): Wish => ({ ...ANY, ...wish, at_hand: atHand, seed, but: gone }));
+  const places = PLACES.map(([, wish]): Wish => ({
+    ...ANY,
+    ...wish,
+    at_hand: atHand,
+    seed,
+    but: gone,
+    grid: aim.grid,
+  }));
   const kept = stays.flatMap((each, place) => (each ? [{ place, spec: each.spec }] : []));
   const { data, error, isFetching, isPlaceholderData } = useQuery(menuQuery({ places, kept }, supposed));
   const fresh = isPlaceholderData ? [] : [...(data?.drinks ?? [])];

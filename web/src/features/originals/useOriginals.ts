@@ -10,11 +10,11 @@ const REST_MS = 250;
 
 /** The originals of a wish once it rests, behind those that are pinned. */
 export function useOriginals(wish: Wish, isKnown: boolean) {
-  const { supposed } = useSettings();
+  const { supposed, aim } = useSettings();
   const queryClient = useQueryClient();
   const rested = useRested(wish, REST_MS);
   const { pinned, isPinned, toggle } = usePinned();
-  const asked = originalsQuery({ ...rested, but: pinned.map(({ spec }) => spec.name) }, supposed);
+  const asked = originalsQuery({ ...rested, grid: aim.grid, but: pinned.map(({ spec }) => spec.name) }, supposed);
   const { data, error, isFetching } = useQuery({ ...asked, enabled: isKnown });
   const fresh = error ? [] : (data?.originals ?? []).filter((each) => !isPinned(each));
   return {
