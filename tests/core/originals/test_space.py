@@ -70,6 +70,18 @@ def test_what_must_be_in_is_in_each_and_what_has_it_is_all_of_those(must, part):
     assert as_sets(found) >= {each for each in as_sets(everything) if must in each}
 
 
+@pytest.mark.parametrize(
+    "pair", [("cognac", "aged-rum"), ("aged-rum", "cognac"), ("london-dry-gin", "white-rum"), ("mint", "orange-bitters")]
+)
+def test_two_that_are_alike_stand_side_by_side_where_both_are_asked_for_and_once(pair):
+    found = drawn(space(Wish("sour", must=pair)))
+    assert found
+    assert all(set(pair) <= set(each.values()) for each in found)
+    assert len({frozenset(each.values()) for each in found}) == len(found)
+    # Unasked there is never a second accent.
+    assert not any("accent2" in each for each in drawn(space(Wish("sour"))))
+
+
 def test_three_that_must_be_in_make_room_for_themselves():
     found = drawn(space(Wish("sour", must=("mint", "honey-syrup", "egg-white", "ginger-syrup"))))
     assert found
@@ -109,7 +121,7 @@ def test_nothing_is_ever_poured_above_what_is_loud():
             if loud is None or not unasked(each):
                 continue
             for part in ORDER:
-                if part in BALANCING or part == "base2" or not PARTS[part].plays(each, wish):
+                if part in BALANCING or part in ("base2", "accent2") or not PARTS[part].plays(each, wish):
                     continue
                 ml = accent_pour(each).liquid_ml if part == "accent" else usual_ml(part, each, wish)
                 assert 0 <= ml <= loud, (each.slug, part)

@@ -21,7 +21,7 @@ from oenomel.core.originals.ground import BookDrink, Ground
 from oenomel.core.originals.kinship import KinshipTable, kin
 from oenomel.core.originals.measures import accent_pour, salted_edges
 from oenomel.core.originals.naming import name_for
-from oenomel.core.originals.parts import PARTS
+from oenomel.core.originals.parts import ACCENTS, PARTS
 from oenomel.core.originals.space import NONE, ORDER
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import Drink, Edge, Garnish, Method, Pour, Serve, Unit
@@ -86,10 +86,10 @@ def drink_of(
     """A combination as poured, as a drink; ``finished`` with its glass, edge and garnish, which takes longer."""
     pours = []
     for part, place, ml in zip(ORDER, drawn.tolist(), volumes.tolist(), strict=True):
-        if place == NONE or (ml == 0 and part != "accent"):
+        if place == NONE or (ml == 0 and part not in ACCENTS):
             continue
         each = ingredients[place]
-        pours.append(accent_pour(each) if part == "accent" else _poured(each, part, round(ml, 9), wish))
+        pours.append(accent_pour(each) if part in ACCENTS else _poured(each, part, round(ml, 9), wish))
     drink = Drink("", wish.family, tuple(pours), method=_method(pours))
     return _served(drink, wish, larder) if finished else drink
 

@@ -150,11 +150,16 @@ PARTS: Final[Mapping[str, Part]] = {
     "sweet2": Part("sweet", _sweet2, lambda each, wish: _could_sweet(each, wish) and bool(each.aroma)),
     "liqueur": Part("liqueur", _liqueur, _could("liqueur")),
     "accent": Part("accent", _accent, _could_accent),
+    "accent2": Part("accent", lambda _each, _wish: False, _could_accent),
     "texture": Part("texture", _texture, lambda each, wish: _could("texture")(each, wish) and bool(each.foam)),
     "cream": Part("texture", _cream, _cream),
     "lengthener": Part("lengthener", _lengthener, _could_lengthener),
 }
-"""The parts in the order in which they are told."""
+"""The parts in the order in which they are told. Two accents come only where both are asked for."""
+
+ACCENTS: Final = ("accent", "accent2")
+TWINS: Final = (("base", "base2"), ACCENTS)
+"""Parts that are alike: of two that are asked for the earlier in the larder's order is the first, so that no pair stands twice."""
 
 BALANCING: Final = ("base", "sour", "sweet", "lengthener")
 """Parts that move to bring a drink home; the rest stay at their usual measures."""

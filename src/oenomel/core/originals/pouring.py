@@ -14,7 +14,7 @@ from oenomel.core.families import Home
 from oenomel.core.ice import Conditions, Tin, water_from_ice
 from oenomel.core.larder import Ingredient
 from oenomel.core.originals.measures import accent_pour, quiet
-from oenomel.core.originals.parts import BALANCING, PARTS, usual_ml
+from oenomel.core.originals.parts import ACCENTS, BALANCING, PARTS, usual_ml
 from oenomel.core.originals.space import NONE, ORDER
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import Method
@@ -69,8 +69,8 @@ class Pourer:
                 if PARTS[part].slot not in each.slots and part not in ("base", "base2"):
                     continue
                 self.most[p, place] = quiet(each, REACHES.get(part, (0.0, 120.0))[1], wish.grid_ml)
-                self.usual[p, place] = accent_pour(each).liquid_ml if part == "accent" else usual_ml(part, each, wish)
-                poured = accent_pour(each) if part == "accent" else None
+                self.usual[p, place] = accent_pour(each).liquid_ml if part in ACCENTS else usual_ml(part, each, wish)
+                poured = accent_pour(each) if part in ACCENTS else None
                 self.in_tin[p, place] = poured.meets_ice if poured else part != "lengthener" or wish.form == "long on juice"
         self.marks = {part: _marks(part, wish) for part in BALANCING}
         self.halved = {mark for mark in self.marks["base"] if mark / 2 in JIGGER_MARKS and _on_grid(mark / 2, wish.grid_ml)}

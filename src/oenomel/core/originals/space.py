@@ -14,7 +14,7 @@ from numpy.typing import NDArray
 
 from oenomel.core.larder import Ingredient, capital
 from oenomel.core.originals.measures import may_split
-from oenomel.core.originals.parts import NO_ALCOHOL_ABV, PARTS, plan_of, unasked
+from oenomel.core.originals.parts import NO_ALCOHOL_ABV, PARTS, TWINS, plan_of, unasked
 from oenomel.core.originals.wish import Wish
 from oenomel.errors import DomainError
 
@@ -121,46 +121,48 @@ def space_of(wish: Wish, larder: Mapping[str, Ingredient]) -> Space:
     places = {each.slug: place for place, each in enumerate(ingredients)}
     for slug in (*wish.must, *wish.may, *wish.less):
         larder[slug]  # an unknown slug is an error that names it
-    allowed = [_allowed(each, wish) for each in ingredients]
     plan = plan_of(wish)
-    could: dict[str, tuple[str, ...]] = {}
-    for slug in wish.must:
-        each = ingredients[places[slug]]
-        if _left_out(each, wish):
-            raise DomainError(f"{each.name} is asked for, but {_left_out(each, wish)}: drop one of them")
-        parts = tuple(part for part in (*plan.always, *plan.joining) if PARTS[part].could(each, wish) and part != "base2")
-        if not parts:
-            form = f" {wish.form}" if wish.form else ""
-            raise DomainError(f"{each.name} has no part in a {wish.family}{form}: {_poured_as(each)}")
-        could[slug] = parts
-    players = {
-        part: tuple(p for p, each in enumerate(ingredients) if allowed[p] and PARTS[part].plays(each, wish) and each.slug not in wish.must)
-        for part in (*plan.always, *plan.joining)
-    }
-    most = max(JOIN_AT_MOST, len(wish.must))
+    joining = (*plan.joining, "accent2") if "accent" in plan.joining else plan.joining
+    could = [_could_play(ingredients[places[slug]], wish, (*plan.always, *joining)) for slug in wish.must]
+    allowed = [place for place, each in enumerate(ingredients) if _allowed(each, wish) and each.slug not in wish.must]
+    players = {part: tuple(p for p in allowed if PARTS[part].plays(ingredients[p], wish)) for part in (*plan.always, *joining)}
     least, limit = wish.ingredients
     cells = []
-    for many in range(min(most, len(plan.joining)) + 1):
-        for joined in itertools.combinations(plan.joining, many):
+    for many in range(min(max(JOIN_AT_MOST, len(wish.must)), len(joining)) + 1):
+        for joined in itertools.combinations(joining, many):
             shape = tuple(part for part in ORDER if part in (*plan.always, *joined))
-            if wish.shape and set(shape) != set(wish.shape):
+            if (wish.shape and set(shape) != set(wish.shape)) or not least <= len(shape) <= limit:
                 continue
-            if not least <= len(shape) <= limit or ("base2" in shape and "base" not in shape):
-                continue
-            for assigned in itertools.product(*(could[slug] for slug in wish.must)):
-                if len(set(assigned)) < len(assigned) or not set(assigned) <= set(shape):
-                    continue
+            for parts in itertools.product(*could):
+                held = dict(zip(parts, (places[slug] for slug in wish.must), strict=True))
                 # More parts than two join only to make room for what must be used.
-                if many > JOIN_AT_MOST and sum(part in joined for part in assigned) < many:
-                    continue
-                held = dict(zip(assigned, (places[slug] for slug in wish.must), strict=True))
-                cells += _cells(shape, held, players, ingredients)
+                needed = many <= JOIN_AT_MOST or sum(part in joined for part in parts) == many
+                if needed and len(held) == len(parts) and held.keys() <= set(shape) and _in_order(held):
+                    cells += _cells(shape, held, players, ingredients)
     return Space(ingredients, tuple(cells))
+
+
+def _could_play(each: Ingredient, wish: Wish, parts: Sequence[str]) -> tuple[str, ...]:
+    """Which parts something that must be used could play; raises DomainError where it is left out or there is none."""
+    if _left_out(each, wish):
+        raise DomainError(f"{each.name} is asked for, but {_left_out(each, wish)}: drop one of them")
+    found = tuple(part for part in parts if PARTS[part].could(each, wish))
+    if not found:
+        form = f" {wish.form}" if wish.form else ""
+        raise DomainError(f"{each.name} has no part in a {wish.family}{form}: {_poured_as(each)}")
+    return found
+
+
+def _in_order(held: Mapping[str, int]) -> bool:
+    """Whether of parts that are alike what is asked for stands in the first, and two in the larder's order."""
+    return all(second not in held or (first in held and held[first] < held[second]) for first, second in TWINS)
 
 
 def _cells(
     shape: tuple[str, ...], held: Mapping[str, int], players: Mapping[str, tuple[int, ...]], ingredients: Sequence[Ingredient]
 ) -> list[Cell]:
+    if "base2" in shape and "base" not in shape:
+        return []
     choices = {part: (held[part],) if part in held else players[part] for part in shape}
     digits = []
     if "base2" in shape and "base" not in held:
@@ -169,7 +171,7 @@ def _cells(
         pairs = [pair for pair in both if may_split(*(ingredients[place].slug for place in pair))]
         del choices["base2"]
         digits.append(Digit(("base", "base2"), np.array(pairs, dtype=np.int64).reshape(-1, 2)))
-    elif "base2" in shape:
+    elif "base2" in shape and "base2" not in held:
         choices["base2"] = tuple(place for place in choices["base2"] if may_split(ingredients[held["base"]].slug, ingredients[place].slug))
     digits += [Digit((part,), np.array(each, dtype=np.int64)[:, None]) for part, each in choices.items()]
     return [Cell(tuple(digits))] if all(len(digit.choices) for digit in digits) else []

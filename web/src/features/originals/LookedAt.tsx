@@ -26,6 +26,7 @@ const PART_WORDS: Record<string, string> = {
   sweet2: 'second sweetener',
   liqueur: 'liqueur',
   accent: 'accent',
+  accent2: 'second accent',
   texture: 'foam',
   cream: 'cream',
   lengthener: 'lengthener',
