@@ -77,7 +77,7 @@ def test_two_that_are_alike_stand_side_by_side_where_both_are_asked_for_and_once
     found = drawn(space(Wish("sour", must=pair)))
     assert found
     assert all(set(pair) <= set(each.values()) for each in found)
-    assert len({frozenset(each.values()) for each in found}) == len(found)
+    assert len({frozenset(each.items()) for each in found}) == len(found)
     # Unasked there is never a second accent.
     assert not any("accent2" in each for each in drawn(space(Wish("sour"))))
 

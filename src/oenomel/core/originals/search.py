@@ -96,17 +96,22 @@ def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], *
     )
     names = list(known)
     made: list[Original] = []
+    seen: set[frozenset[str]] = set()
 
     def stands(place: int) -> bool:
         row = int(ranked[place])
-        drink = drink_of(ground.ingredients, sifted.drawn[row], pourings.at.volumes[row], wish, ground.larder)
         nearest = ground.book[sifted.nearest[row]] if ground.book else None
         parts = sifted.space.slugs(sifted.drawn[row].tolist())
+        # Which of two sweeteners balances is no other drink.
+        if frozenset(parts.values()) in seen:
+            return False
+        drink = drink_of(ground.ingredients, sifted.drawn[row], pourings.at.volumes[row], wish, ground.larder)
         weighed = Weighed(parts, float(sifted.kinship[row]), float(sifted.novelty[row]), nearest, float(score[row]))
         found = told(ground, drink, wish, weighed, names)
         if found is None:
             return False
         made.append(found)
+        seen.add(frozenset(parts.values()))
         names.append(found.drink.name)
         return True
 
