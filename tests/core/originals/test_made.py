@@ -24,8 +24,13 @@ SHAKEN_WITH = ("egg-white", "egg-white-pasteurised", "aquafaba")
 
 
 @cache
+def ground() -> Ground:
+    return Ground(catalogue(), BOOK)
+
+
+@cache
 def made(family: str, **wish: object) -> tuple[Original, ...]:
-    *_, last = originals(Ground(catalogue(), BOOK), Wish(family, count=16, seed=4, **wish))
+    *_, last = originals(ground(), Wish(family, count=16, seed=4, **wish), (), 8_000)
     return last.originals
 
 

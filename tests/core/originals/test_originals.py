@@ -27,7 +27,7 @@ from oenomel.core.originals.pouring import Pourer
 from oenomel.core.originals.resemblance import Marks, apart, marks_of
 from oenomel.core.originals.scoring import BALANCE_COUNTS, balance_of, before_pouring, met, promise_of
 from oenomel.core.originals.search import Handful, left_of, originals
-from oenomel.core.originals.space import NONE, ORDER, space_of
+from oenomel.core.originals.space import NONE, ORDER, SAMPLE, space_of
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import FAMILIES
 from oenomel.core.swaps import minimise
@@ -49,8 +49,12 @@ def ground() -> Ground:
     return Ground(catalogue(), BOOK)
 
 
-def of(wish: Wish, on: Ground | None = None) -> Handful:
-    *_, last = originals(on or ground(), wish)
+DRAWN = 8_000
+"""A sample small enough for many tests; what is promised of the whole is tested with the whole."""
+
+
+def of(wish: Wish, on: Ground | None = None, at_least: int = DRAWN) -> Handful:
+    *_, last = originals(on or ground(), wish, (), at_least)
     return last
 
 
@@ -86,7 +90,7 @@ def test_a_thousand_originals_stand_at_home_keep_their_wish_and_repeat_nothing()
     groups = {tag: each.group for tag, each in aromas().items()}
     for seed in range(50):
         wish = random_wish(draw, seed)
-        found = of(wish)
+        found = of(wish, at_least=SAMPLE)
         assert len(found.originals) == wish.count, wish
         counted: dict[str, int] = {}
         seen = set()
@@ -186,7 +190,7 @@ def test_a_handful_is_more_diverse_than_the_best_by_score(family, on):
     # The best by score of a sparse sample lie 0.8 apart already, of 1 at the most: what can be had is that no two of a handful are twins.
     here, wish = on(), Wish(family, count=20, seed=3)
     found = neighbours(marks_of([each.drink for each in of(wish, here).originals], here.ingredients))
-    sifted = here.sift(wish)
+    sifted = here.sift(wish, DRAWN)
     poured = here.pourings(wish, sifted)
     rows = np.flatnonzero(poured.done)
     rows = rows[met(here, wish, sifted, poured.at, rows)]

@@ -28,11 +28,11 @@ Floats = NDArray[np.float64]
 Ints = NDArray[np.int64]
 Bools = NDArray[np.bool_]
 
-AT_ONCE: Final = 2048
+MOST_MARKS: Final = 1_000_000
 ROUNDED: Final = 9
-"""Combinations that are compared with the book at once; digits to which distances and scores are told, so that ties are ties anywhere."""
+"""Combinations × ingredients that are compared at once; digits to which distances and scores are told, so that ties are ties anywhere."""
 
-MOST_KEPT: Final = 12
+MOST_KEPT: Final = 6
 """Structures of wishes whose samples are kept."""
 
 USUAL_OF_PART: Final = np.array([3.0 if part == "sour" else 1.0 for part in ORDER])
@@ -89,7 +89,12 @@ class Ground:
         self.book, self.table = tuple(book), table or KinshipTable()
         self.homes, self.conditions = homes or standard_homes(), conditions or Conditions()
         self.by_group, self.by_tag = smells(self.ingredients)
-        self.kin, self.smelt = kin(self.ingredients, self.table)
+        # A large larder has many bottles of few smells: kinship is worked out once for each.
+        of_smell = {tuple(sorted(each.aroma.items())): each for each in self.ingredients}
+        places = {smell: place for place, smell in enumerate(of_smell)}
+        self.smell = np.array([places[tuple(sorted(each.aroma.items()))] for each in self.ingredients])
+        self.kin, smelt = kin(list(of_smell.values()), self.table)
+        self.smelt = smelt[self.smell]
         self.names = [each.name for each in self.book]
         self.in_book = marks_of([each.drink for each in self.book], self.ingredients)
         self.weights = np.array([[weight_of(each, PARTS[part].slot) for each in self.ingredients] for part in ORDER])
@@ -187,13 +192,13 @@ class Ground:
     def _kinship(self, drawn: Ints) -> tuple[Floats, Bools]:
         """Mean kinship over the pairs that smell, and whether each pour that smells has a link."""
         place = np.maximum(drawn, 0)
-        smelt = (drawn != NONE) & self.smelt[place]
+        smell, smelt = self.smell[place], (drawn != NONE) & self.smelt[place]
         total, pairs = np.zeros(len(drawn)), np.zeros(len(drawn))
         best = np.zeros(drawn.shape)
         for one, other in itertools.combinations(range(drawn.shape[1]), 2):
             both = smelt[:, one] & smelt[:, other]
             rows = np.flatnonzero(both)
-            value = self.kin[place[rows, one], place[rows, other]]
+            value = self.kin[smell[rows, one], smell[rows, other]]
             total[rows] += value
             pairs[rows] += 1
             best[rows, one] = np.maximum(best[rows, one], value)
@@ -217,8 +222,9 @@ class Ground:
         if not self.book:
             return np.ones(len(drawn)), np.full(len(drawn), -1)
         novelty, nearest = np.empty(len(drawn)), np.empty(len(drawn), dtype=np.int64)
-        for start in range(0, len(drawn), AT_ONCE):
-            part = slice(start, start + AT_ONCE)
+        at_once = max(1, MOST_MARKS // len(self.ingredients))
+        for start in range(0, len(drawn), at_once):
+            part = slice(start, start + at_once)
             distance = apart(self.marks(drawn[part]), self.in_book).round(ROUNDED)
             nearest[part] = distance.argmin(axis=1)
             novelty[part] = distance.min(axis=1)

@@ -45,10 +45,20 @@ def salted_edges() -> frozenset[str]:
 
 
 @cache
+def _rows() -> Mapping[str, str]:
+    """The row of spirits that each slug stands in."""
+    return {slug: name for name, slugs in _table()["spirits"]["rows"].items() for slug in slugs}
+
+
+def shares_a_base(slug: str) -> bool:
+    """Whether a spirit, by slug, is ever poured together with another."""
+    return slug in _rows()
+
+
+@cache
 def may_split(one: str, other: str) -> bool:
     """Whether two spirits, by slug, share a base as the trade would have it."""
-    rows, together = _table()["spirits"]["rows"], _table()["spirits"]["together"]
-    mine, its = (next((name for name, slugs in rows.items() if slug in slugs), "") for slug in (one, other))
+    mine, its, together = _rows().get(one, ""), _rows().get(other, ""), _table()["spirits"]["together"]
     return bool(mine and its) and (mine == its or its in together.get(mine, ()) or mine in together.get(its, ()))
 
 

@@ -11,7 +11,7 @@ from oenomel.core.balance import FIGURES
 from oenomel.core.families import EDGE_OF_HOME_STEPS, WITHOUT_ALCOHOL_BELOW
 from oenomel.core.glass import air_in, colour_words, in_colour, swatch
 from oenomel.core.larder import Ingredient, aromas
-from oenomel.core.originals.ground import AT_ONCE, Ground, Sifted
+from oenomel.core.originals.ground import MOST_MARKS, Ground, Sifted
 from oenomel.core.originals.made import drink_of
 from oenomel.core.originals.measures import seasons
 from oenomel.core.originals.pouring import Poured
@@ -83,8 +83,9 @@ def before_pouring(ground: Ground, wish: Wish, sifted: Sifted) -> tuple[Bools, F
         total[0, shared] = 1.0
         smell = total @ ground.by_tag
         like = Marks(total, smell / max(float(np.linalg.norm(smell)), 1e-12))
-        for start in range(0, many, AT_ONCE):
-            part = slice(start, start + AT_ONCE)
+        at_once = max(1, MOST_MARKS // len(slugs))
+        for start in range(0, many, at_once):
+            part = slice(start, start + at_once)
             gladly[part] += 1.5 * (1 - apart(ground.marks(drawn[part]), like)[:, 0])
     return eligible, gladly
 

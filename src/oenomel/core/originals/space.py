@@ -13,12 +13,13 @@ import numpy as np
 from numpy.typing import NDArray
 
 from oenomel.core.larder import Ingredient, capital
-from oenomel.core.originals.measures import may_split
+from oenomel.core.originals.measures import may_split, shares_a_base
 from oenomel.core.originals.parts import NO_ALCOHOL_ABV, PARTS, TWINS, plan_of, unasked
 from oenomel.core.originals.wish import Wish
 from oenomel.errors import DomainError
 
 Ints = NDArray[np.int64]
+Splits = Mapping[int, Sequence[int]]
 
 ORDER: Final = tuple(PARTS)
 NONE: Final = -1
@@ -126,6 +127,7 @@ def space_of(wish: Wish, larder: Mapping[str, Ingredient]) -> Space:
     could = [_could_play(ingredients[places[slug]], wish, (*plan.always, *joining)) for slug in wish.must]
     allowed = [place for place, each in enumerate(ingredients) if _allowed(each, wish) and each.slug not in wish.must]
     players = {part: tuple(p for p in allowed if PARTS[part].plays(ingredients[p], wish)) for part in (*plan.always, *joining)}
+    splits = _splits([*players.get("base2", ()), *(places[slug] for slug in wish.must)], ingredients)
     least, limit = wish.ingredients
     cells = []
     for many in range(min(max(JOIN_AT_MOST, len(wish.must)), len(joining)) + 1):
@@ -138,7 +140,7 @@ def space_of(wish: Wish, larder: Mapping[str, Ingredient]) -> Space:
                 # More parts than two join only to make room for what must be used.
                 needed = many <= JOIN_AT_MOST or sum(part in joined for part in parts) == many
                 if needed and len(held) == len(parts) and held.keys() <= set(shape) and _in_order(held):
-                    cells += _cells(shape, held, players, ingredients)
+                    cells += _cells(shape, held, players, splits)
     return Space(ingredients, tuple(cells))
 
 
@@ -158,23 +160,27 @@ def _in_order(held: Mapping[str, int]) -> bool:
     return all(second not in held or (first in held and held[first] < held[second]) for first, second in TWINS)
 
 
-def _cells(
-    shape: tuple[str, ...], held: Mapping[str, int], players: Mapping[str, tuple[int, ...]], ingredients: Sequence[Ingredient]
-) -> list[Cell]:
+def _cells(shape: tuple[str, ...], held: Mapping[str, int], players: Mapping[str, tuple[int, ...]], splits: Splits) -> list[Cell]:
     if "base2" in shape and "base" not in shape:
         return []
     choices = {part: (held[part],) if part in held else players[part] for part in shape}
     digits = []
     if "base2" in shape and "base" not in held:
         # Of a split base the order is no difference: each pair stands once.
-        both = itertools.combinations(choices.pop("base"), 2)
-        pairs = [pair for pair in both if may_split(*(ingredients[place].slug for place in pair))]
+        free = set(choices.pop("base"))
+        pairs = [(one, other) for one in sorted(free) for other in splits.get(one, ()) if one < other and other in free]
         del choices["base2"]
         digits.append(Digit(("base", "base2"), np.array(pairs, dtype=np.int64).reshape(-1, 2)))
     elif "base2" in shape and "base2" not in held:
-        choices["base2"] = tuple(place for place in choices["base2"] if may_split(ingredients[held["base"]].slug, ingredients[place].slug))
+        choices["base2"] = tuple(place for place in splits.get(held["base"], ()) if place in set(players["base2"]))
     digits += [Digit((part,), np.array(each, dtype=np.int64)[:, None]) for part, each in choices.items()]
     return [Cell(tuple(digits))] if all(len(digit.choices) for digit in digits) else []
+
+
+def _splits(bases: Sequence[int], ingredients: Sequence[Ingredient]) -> Splits:
+    """With which others each of these shares a base."""
+    sharing = [place for place in bases if shares_a_base(ingredients[place].slug)]
+    return {one: [other for other in sharing if may_split(ingredients[one].slug, ingredients[other].slug)] for one in sharing}
 
 
 def _allowed(each: Ingredient, wish: Wish) -> bool:

@@ -6,7 +6,7 @@ import { useSettings } from '../../lib/settings';
 import { useRested } from '../../ui/useRested';
 import { usePinned } from './pinned';
 
-const REST_MS = 250;
+const REST_MS = 150;
 
 /** The originals of a wish once it rests, behind those that are pinned. */
 export function useOriginals(wish: Wish, isKnown: boolean) {
