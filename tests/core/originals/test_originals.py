@@ -232,7 +232,7 @@ def test_the_odd_one_is_named_with_its_measure():
     assert all("held at" in reason for reason in odd)
 
 
-@pytest.mark.parametrize("grid", [1.0, 5.0, 7.5])
+@pytest.mark.parametrize("grid", [0.7, 1.0, 5.0, 7.3, 13.0])
 def test_whatever_marks_the_jigger_has_what_is_poured_lies_on_them(grid):
     for family in ("sour", "daisy", "fizz"):
         for each in of(Wish(family, count=6, seed=2, grid_ml=grid)).originals:
@@ -299,6 +299,8 @@ def test_an_unknown_bottle_or_a_seed_out_of_range_is_refused():
         Wish("sour", seed=-1)
     with pytest.raises(OutOfRange, match="how many"):
         Wish("sour", count=0)
+    with pytest.raises(OutOfRange, match="smallest step"):
+        Wish("sour", grid_ml=60)
 
 
 def test_each_wish_leaves_fewer_and_the_count_of_a_small_space_is_exact():

@@ -7,9 +7,9 @@ from oenomel.core.originals.made import Original
 from oenomel.core.originals.measures import seasons
 from oenomel.core.originals.menu import Menu, menu_of
 from oenomel.core.originals.search import Handful, left_of, originals
-from oenomel.core.originals.wish import WITHOUT, Wish
+from oenomel.core.originals.wish import COARSEST_GRID_ML, WITHOUT, Wish
 
 __all__ = [
-    "WITHOUT", "BookDrink", "Ground", "Handful", "KinshipTable", "Liking", "Menu", "Original", "Wish", "groups", "groups_of",
-    "left_of", "menu_of", "originals", "seasons", "to_get",
+    "COARSEST_GRID_ML", "WITHOUT", "BookDrink", "Ground", "Handful", "KinshipTable", "Liking", "Menu", "Original", "Wish", "groups",
+    "groups_of", "left_of", "menu_of", "originals", "seasons", "to_get",
 ]  # fmt: skip

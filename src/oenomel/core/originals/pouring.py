@@ -73,7 +73,8 @@ class Pourer:
                 poured = accent_pour(each) if part in ACCENTS else None
                 self.in_tin[p, place] = poured.meets_ice if poured else part != "lengthener" or wish.form == "long on juice"
         self.marks = {part: _marks(part, wish) for part in BALANCING}
-        self.halved = {mark for mark in self.marks["base"] if mark / 2 in JIGGER_MARKS and _on_grid(mark / 2, wish.grid_ml)}
+        halves = {mark for mark in self.marks["base"] if _on_grid(mark / 2, wish.grid_ml)}
+        self.halved = {mark for mark in halves if mark / 2 in JIGGER_MARKS} or halves
 
     def pour(self, drawn: Ints) -> Poured:
         """Combinations at what balances them best, in chunks that fit a processor's cache."""
@@ -166,7 +167,7 @@ def _marks(part: str, wish: Wish) -> tuple[float, ...]:
     low, high = REACHES[part]
     on_grid = [mark for mark in JIGGER_MARKS if low <= mark <= high and _on_grid(mark, wish.grid_ml)]
     if len(on_grid) < 3:
-        steps = np.arange(np.ceil(low / wish.grid_ml), high / wish.grid_ml + 1) * wish.grid_ml
+        steps = np.arange(np.ceil(low / wish.grid_ml), np.floor(high / wish.grid_ml) + 1) * wish.grid_ml
         on_grid = [float(each) for each in steps if each > 0]
     return tuple(on_grid)
 

@@ -17,6 +17,9 @@ FromBook = Literal["", "near", "far"]
 FROM_BOOK: Final[tuple[FromBook, ...]] = get_args(FromBook)
 
 MOST_WANTED: Final = 60
+COARSEST_GRID_ML: Final = 15.0
+"""With coarser steps no jigger pours two halves of a base."""
+
 MOST_SEED: Final = 2**53
 ORIGINAL_FAMILIES: Final[tuple[FamilyName, ...]] = ("sour", "daisy", "fizz")
 
@@ -96,6 +99,8 @@ class Wish:
                 raise DomainError(f"a strength from {low:g} to {high:g} % can't be met: turn them round")
             if self.without_alcohol and low > 0:
                 raise DomainError(f"without alcohol and from {low:g} % on can't both be: drop one of them")
+        if not 0.25 <= self.grid_ml <= COARSEST_GRID_ML:
+            raise OutOfRange("the smallest step of the jigger in ml", self.grid_ml, 0.25, COARSEST_GRID_ML)
         both = sorted(set(self.must) & set(self.without))
         if both:
             raise DomainError(f"{both[0]} is asked for and left out at once: drop one of them")

@@ -9,7 +9,7 @@ from pydantic import Field, StringConstraints, ValidationError
 
 from oenomel.core.glass import wished_colour
 from oenomel.core.larder import ALLERGENS, KINDS, Ingredient
-from oenomel.core.originals import WITHOUT, Wish
+from oenomel.core.originals import COARSEST_GRID_ML, WITHOUT, Wish
 from oenomel.core.spec import GRID_ML
 from oenomel.errors import SpecError
 from oenomel.interchange.models import Entry, Plain
@@ -53,7 +53,7 @@ class WishEntry(Entry):
     but: Annotated[list[Word], Field(max_length=200)] = []
     count: Annotated[int, Field(ge=1, le=60)] = 12
     seed: Annotated[int, Field(ge=0, le=2**53)] = 1
-    grid: Annotated[float, Field(ge=0.25, le=60, allow_inf_nan=False)] = GRID_ML
+    grid: Annotated[float, Field(ge=0.25, le=COARSEST_GRID_ML, allow_inf_nan=False)] = GRID_ML
 
 
 def wish_entry(content: Mapping[str, object]) -> WishEntry:
