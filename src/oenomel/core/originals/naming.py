@@ -18,11 +18,10 @@ OWN_WORDS: Final = ("Lantern", "Threshold", "Orbit", "Harbour", "Ladder", "Meado
 _NO_WORDS: Final = frozenset({"sour", "daisy", "fizz", "the", "and", "of", "a", "no", "new", "with", "drink", "trial", "others", "spec"})
 
 _TOLD_AS: Final = {
-    "dark-berry": "Hedgerow", "red-berry": "Redcurrant", "stone-fruit": "Apricot", "bitter-orange": "Bitter Peel", "grass": "Green Cane",
-    "vegetal": "Garden", "saline": "Salt", "earth": "Root", "bread": "Bakehouse", "butter": "Churn", "passion-fruit": "Passion Flower",
-    "rye": "Rye Field", "malt": "Barley",
+    "dark-berry": "Hedgerow", "bitter-orange": "Bitter Peel", "grass": "Green Cane", "vegetal": "Garden", "saline": "Salt", "earth": "Root",
+    "bread": "Bakehouse", "butter": "Churn", "rye": "Rye Field", "malt": "Barley",
 }  # fmt: skip
-"""What a tag is called in a name; the rest by their own word."""
+"""What a tag is called in a name; the rest by their own word. None of them names a fruit or a plant that the drink may not hold."""
 
 
 @cache
