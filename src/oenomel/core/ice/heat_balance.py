@@ -28,7 +28,8 @@ TIN_J_PER_G_K: Final = 0.50
 """The same for stainless steel (handbook value, from memory)."""
 
 MOST_THAT_FREEZES: Final = 0.95
-_HALVINGS: Final = 60
+_HALVINGS: Final = 44
+"""Of some 300 g: to 2·10⁻¹¹ g."""
 
 
 @dataclass(frozen=True)

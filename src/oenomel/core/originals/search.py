@@ -19,9 +19,12 @@ from oenomel.core.originals.wish import Wish
 from oenomel.errors import DomainError
 
 POURED_AT_ONCE: Final = 2048
-MOST_POURED: Final = 16_384
+MOST_POURED: Final = {"curve": 16_384, "heat balance": 2_048}
 POOL: Final = 1500
-"""How many are poured in a turn and in all, and among how many of the best the handful is picked."""
+"""How many are poured in a turn and, by the school of dilution, in all; and among how many of the best the handful is picked.
+
+The heat balance takes eight times as long to weigh: a wish that nothing meets is answered in seconds all the same.
+"""
 
 FIRST_LOOK: Final = 12
 """Every twelfth combination is looked at first, so that a first glass stands there at once."""
@@ -76,7 +79,8 @@ def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], *
     score = np.full(len(promise), -np.inf)
     reached = 0
     # A promise is a score with nothing off in the balance: once enough stand above the best promise that is left, no other can pass them.
-    for start in range(0, min(len(order), MOST_POURED), POURED_AT_ONCE):
+    most = min(len(order), MOST_POURED[ground.conditions.dilution])
+    for start in range(0, most, POURED_AT_ONCE):
         rows = order[start : start + POURED_AT_ONCE]
         pourings.pour(rows)
         reached = start + len(rows)
