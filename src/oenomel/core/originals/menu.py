@@ -12,7 +12,7 @@ from oenomel.core.glass import air_in, swatch
 from oenomel.core.larder import capital, listed
 from oenomel.core.originals.ground import Ground
 from oenomel.core.originals.made import Original
-from oenomel.core.originals.search import originals
+from oenomel.core.originals.search import handful_of
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import Drink
 from oenomel.errors import DomainError
@@ -63,10 +63,10 @@ def menu_of(ground: Ground, places: Sequence[Wish], kept: Mapping[int, Drink] | 
             continue
         asked = replace(wish, count=OFFERED, seed=wish.seed + place)
         try:
-            *_, last = originals(ground, asked, names, DRAWN)
+            offered = handful_of(ground, asked, names, DRAWN).originals
         except DomainError as error:
             raise DomainError(f"place {place + 1} of the list, a {wish.family}: {error}") from error
-        best = max(last.originals, key=lambda each: (round(_worth(each, chosen, ground), 9), each.drink.name))
+        best = max(offered, key=lambda each: (round(_worth(each, chosen, ground), 9), each.drink.name))
         found.append(best)
         chosen.append(best.drink)
         names.append(best.drink.name)

@@ -63,11 +63,15 @@ def originals(ground: Ground, wish: Wish, known: Sequence[str] = (), at_least: i
         first = _handful(ground, wish, whole, known, done=False)
         if first.originals:
             yield first
-        whole = ground.sift(wish, at_least)
-    found = _handful(ground, wish, whole, known, done=True)
+    yield handful_of(ground, wish, known, at_least)
+
+
+def handful_of(ground: Ground, wish: Wish, known: Sequence[str] = (), at_least: int = SAMPLE) -> Handful:
+    """The handful of the whole sample, without a first look; raises as ``originals``."""
+    found = _handful(ground, wish, ground.sift(wish, at_least), known, done=True)
     if not found.originals:
         raise DomainError(_nothing(ground, wish))
-    yield found
+    return found
 
 
 def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], *, done: bool) -> Handful:
