@@ -8,16 +8,19 @@ from __future__ import annotations
 
 import asyncio
 import time
-from collections.abc import Callable
+from collections.abc import AsyncIterator, Callable, Iterator
 from contextlib import suppress
 from typing import Annotated, Final, TypeVar
 
 from anyio import to_thread
 from fastapi import Depends, Request
+from fastapi.responses import StreamingResponse
 
 from oenomel.core.swaps import Budget
 
-__all__ = ["Search", "Turns"]
+__all__ = ["NDJSON", "Search", "Turns"]
+
+NDJSON: Final = "application/x-ndjson"
 
 WORK: Final = 4_000_000
 """About a second on a small machine of 2024; the same everywhere, so that the same question has the same answer."""
@@ -95,6 +98,18 @@ class _Search:
             with suppress(asyncio.CancelledError):
                 await looking
             self.turns.give_back()
+
+    async def streamed(self, lines: Iterator[str]) -> StreamingResponse:
+        """Lines as they are found, each in a step of its own; what the first one refuses is still a refusal."""
+        first = await self.step(lambda: next(lines))
+
+        async def told() -> AsyncIterator[str]:
+            line: str | None = first
+            while line is not None:
+                yield line
+                line = await self.step(lambda: next(lines, None))
+
+        return StreamingResponse(told(), media_type=NDJSON)
 
     async def _look(self) -> None:
         while not self.gone:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import AsyncIterator, Iterator
+from collections.abc import Iterator
 from http import HTTPStatus
 from typing import Annotated
 
@@ -13,8 +13,7 @@ from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.reading.originals import ground_for, names_given, wished
 from oenomel.api.room import room
-from oenomel.api.routers.swaps import NDJSON
-from oenomel.api.searching import Search
+from oenomel.api.searching import NDJSON, Search
 from oenomel.carrying.originals import at_hand, kinship_of
 from oenomel.core.forecast import forecast_of
 from oenomel.core.originals import KinshipTable, left_of, menu_of, originals, to_get
@@ -109,17 +108,7 @@ async def stream_originals(wish: WishEntry, conn: Connection, conditions: HouseC
         for part in originals(ground_for(conn, conditions), wished(conn, wish), names_given(conn, wish)):
             yield handful_report(part).model_dump_json() + "\n"
 
-    lines = parts_of()
-    # The first part is made here, so that a refusal is still a refusal.
-    first = await search.step(lambda: next(lines))
-
-    async def told() -> AsyncIterator[str]:
-        line: str | None = first
-        while line is not None:
-            yield line
-            line = await search.step(lambda: next(lines, None))
-
-    return StreamingResponse(told(), media_type=NDJSON)
+    return await search.streamed(parts_of())
 
 
 @router.post("/originals/left", responses=PROBLEMS["bad"])

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
-from collections.abc import AsyncIterator, Iterator
+from collections.abc import Iterator
 from typing import Annotated
 
 from fastapi.responses import StreamingResponse
@@ -13,7 +13,7 @@ from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.reading.trials import palate_of
 from oenomel.api.room import room
-from oenomel.api.searching import Search
+from oenomel.api.searching import NDJSON, Search
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, Kind, Larder, Shelved
 from oenomel.core.spec import Drink
@@ -40,7 +40,6 @@ from oenomel.store import ingredients, shelf
 
 router = room("swaps")
 
-NDJSON = "application/x-ndjson"
 
 ANSWERS_SHARE = 0.7
 """Of a screen's budget for the best answer; the rest is for the other ways."""
@@ -116,17 +115,7 @@ async def stream_swaps(body: SwapsRequest, conn: Connection, conditions: HouseCo
         for part in parts:
             yield swaps_report(body.spec, drink, part, shelved, body.ranking).model_dump_json() + "\n"
 
-    lines = parts_of()
-    # The first part is made here, so that a refusal is still a refusal.
-    first = await search.step(lambda: next(lines))
-
-    async def told() -> AsyncIterator[str]:
-        line: str | None = first
-        while line is not None:
-            yield line
-            line = await search.step(lambda: next(lines, None))
-
-    return StreamingResponse(told(), media_type=NDJSON)
+    return await search.streamed(parts_of())
 
 
 def _board(
