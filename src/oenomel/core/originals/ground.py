@@ -19,7 +19,7 @@ from oenomel.core.larder import Ingredient, Larder
 from oenomel.core.originals.kinship import LINK_FROM, KinshipTable, kin, smells
 from oenomel.core.originals.parts import PARTS
 from oenomel.core.originals.pouring import Poured, Pourer
-from oenomel.core.originals.resemblance import Marks, apart, marks_of, weight_of
+from oenomel.core.originals.resemblance import Marks, apart, marks_of, smell_of, weight_of
 from oenomel.core.originals.space import NONE, ORDER, SAMPLE, Space, space_of
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import Drink
@@ -214,8 +214,7 @@ class Ground:
         rows = np.arange(len(drawn))
         for column in range(drawn.shape[1]):
             held[rows[there[:, column]], place[there[:, column], column]] = weight[there[:, column], column]
-        smell = held @ self.by_tag
-        return Marks(held, smell / np.maximum(np.linalg.norm(smell, axis=1, keepdims=True), 1e-12))
+        return Marks(held, smell_of(held, self.by_tag))
 
     def _novelty(self, drawn: Ints) -> tuple[Floats, Ints]:
         """Distance from the nearest drink of the book, and which that is."""

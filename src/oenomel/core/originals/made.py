@@ -24,7 +24,7 @@ from oenomel.core.originals.naming import name_for
 from oenomel.core.originals.parts import ACCENTS, PARTS
 from oenomel.core.originals.space import NONE, ORDER
 from oenomel.core.originals.wish import Wish
-from oenomel.core.spec import Drink, Edge, Garnish, Method, Pour, Serve, Unit
+from oenomel.core.spec import Drink, Edge, Garnish, Method, Pour, Serve, Stage
 
 DRY_SHAKE_SECONDS: Final = 10.0
 SHAKE_SECONDS: Final = 12.0
@@ -95,11 +95,10 @@ def drink_of(
 
 
 def _poured(each: Ingredient, part: str, ml: float, wish: Wish) -> Pour:
-    stage = "topped" if part == "lengthener" and wish.form != "long on juice" else "mixed"
-    unit: Unit = "ml"
     if each.piece_ml == ml:
         return Pour(each, ml, "piece", PARTS[part].slot, "mixed", amount=1.0)
-    return Pour(each, ml, unit, PARTS[part].slot, "topped" if stage == "topped" else "mixed", amount=ml)
+    stage: Stage = "topped" if part == "lengthener" and wish.form != "long on juice" else "mixed"
+    return Pour(each, ml, "ml", PARTS[part].slot, stage, amount=ml)
 
 
 def _method(pours: Sequence[Pour]) -> Method:

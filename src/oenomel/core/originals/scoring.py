@@ -15,7 +15,7 @@ from oenomel.core.originals.ground import MOST_MARKS, Ground, Sifted
 from oenomel.core.originals.made import drink_of
 from oenomel.core.originals.measures import seasons
 from oenomel.core.originals.pouring import Poured
-from oenomel.core.originals.resemblance import Marks, apart
+from oenomel.core.originals.resemblance import Marks, apart, smell_of
 from oenomel.core.originals.space import NONE
 from oenomel.core.originals.wish import Wish
 
@@ -81,8 +81,7 @@ def before_pouring(ground: Ground, wish: Wish, sifted: Sifted) -> tuple[Bools, F
         shared = np.array([slug in wish.like for slug in slugs])
         total = np.zeros((1, len(slugs)))
         total[0, shared] = 1.0
-        smell = total @ ground.by_tag
-        like = Marks(total, smell / max(float(np.linalg.norm(smell)), 1e-12))
+        like = Marks(total, smell_of(total, ground.by_tag))
         at_once = max(1, MOST_MARKS // len(slugs))
         for start in range(0, many, at_once):
             part = slice(start, start + at_once)
