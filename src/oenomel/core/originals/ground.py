@@ -10,10 +10,9 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.balance import Profile, profile_of_made
 from oenomel.core.families import Branch, Homes, standard_homes
 from oenomel.core.findings import CLASHES, sense_classes
-from oenomel.core.forecast import forecast_of
+from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, Larder
 from oenomel.core.originals.kinship import LINK_FROM, KinshipTable, kin, smells
@@ -137,13 +136,9 @@ class Ground:
             self._spaces[wish.structure] = space_of(wish, self.larder)
         return self._spaces[wish.structure]
 
-    def served(self, drink: Drink) -> Profile:
-        """A drink as served, of what this ground supposes."""
-        return profile_of_made(drink, self.conditions)
-
-    def cost(self, drink: Drink) -> float | None:
-        """What a drink's pours cost; None where a price isn't told."""
-        return forecast_of(drink, self.conditions, self.homes).cost
+    def forecast(self, drink: Drink) -> Forecast:
+        """What is foreseen of a drink, of what this ground supposes."""
+        return forecast_of(drink, self.conditions, self.homes)
 
     def has_drawn(self, wish: Wish, at_least: int) -> bool:
         """Whether a wish's sample was drawn already, so that it serves."""

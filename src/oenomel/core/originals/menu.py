@@ -8,6 +8,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
+from oenomel.core.forecast import Forecast
 from oenomel.core.glass import air_in, swatch
 from oenomel.core.larder import capital, listed
 from oenomel.core.originals.ground import Ground
@@ -57,6 +58,7 @@ def menu_of(ground: Ground, places: Sequence[Wish], kept: Mapping[int, Drink] | 
         raise DomainError(f"a list of {len(places)} drinks can't be made at once; use 1 to {MOST_PLACES}")
     names = [*known, *(drink.name for drink in kept.values())]
     chosen: list[Drink] = list(kept.values())
+    seen = [_seen(ground.forecast(drink)) for drink in chosen]
     found: list[Original] = []
     for place, wish in enumerate(places):
         if place in kept:
@@ -66,29 +68,44 @@ def menu_of(ground: Ground, places: Sequence[Wish], kept: Mapping[int, Drink] | 
             offered = handful_of(ground, asked, names, DRAWN).originals
         except DomainError as error:
             raise DomainError(f"place {place + 1} of the list, a {wish.family}: {error}") from error
-        best = max(offered, key=lambda each: (round(_worth(each, chosen, ground), 9), each.drink.name))
+        best = max(offered, key=lambda each: (round(_worth(each, seen), 9), each.drink.name))
         found.append(best)
         chosen.append(best.drink)
+        seen.append(_seen(best.forecast))
         names.append(best.drink.name)
     return Menu(tuple(found), _notes(chosen))
 
 
-def _worth(each: Original, chosen: Sequence[Drink], ground: Ground) -> float:
+@dataclass(frozen=True, slots=True)
+class _Seen:
+    """What drinks of a list are compared by."""
+
+    base: str
+    sweet: frozenset[str]
+    light: tuple[float, float, float]
+    abv: float
+    cost: float | None
+    prepared: frozenset[str]
+
+
+def _seen(forecast: Forecast) -> _Seen:
+    drink, served = forecast.drink, forecast.served
+    sweet = frozenset(slug for slot in ("liqueur", "sweet", "accent") if (slug := _lead(drink, slot)))
+    light = _light(drink, served.volume_ml)
+    return _Seen(_lead(drink, "base"), sweet, light, served.abv, forecast.cost, frozenset(_prepared(drink)))
+
+
+def _worth(each: Original, chosen: Sequence[_Seen]) -> float:
     worth = each.score
-    mine = _lead(each.drink, "base")
-    sweet = {slug for slot in ("liqueur", "sweet", "accent") if (slug := _lead(each.drink, slot))}
-    light = _light(each.drink, each.forecast.served.volume_ml)
-    prepared = {slug for drink in chosen for slug in _prepared(drink)}
-    for drink in chosen:
-        worth -= SAME_BASE * (mine == _lead(drink, "base"))
-        worth -= SAME_LEAD * len(sweet & {slug for slot in ("liqueur", "sweet", "accent") if (slug := _lead(drink, slot))} - prepared)
-        served = ground.served(drink)
-        other = _light(drink, served.volume_ml)
-        worth -= AS_DARK * (sum(abs(one - two) for one, two in zip(light, other, strict=True)) < NEAR_COLOUR)
-        worth -= AS_STRONG * (abs(each.forecast.served.abv - served.abv) < NEAR_ABV)
-        cost, its = each.forecast.cost, ground.cost(drink)
-        worth -= AS_DEAR * (cost is not None and its is not None and abs(cost - its) < NEAR_COST)
-    return worth + SHARED * len(_prepared(each.drink) & prepared)
+    mine = _seen(each.forecast)
+    prepared = {slug for other in chosen for slug in other.prepared}
+    for other in chosen:
+        worth -= SAME_BASE * (mine.base == other.base)
+        worth -= SAME_LEAD * len(mine.sweet & other.sweet - prepared)
+        worth -= AS_DARK * (sum(abs(one - two) for one, two in zip(mine.light, other.light, strict=True)) < NEAR_COLOUR)
+        worth -= AS_STRONG * (abs(mine.abv - other.abv) < NEAR_ABV)
+        worth -= AS_DEAR * (mine.cost is not None and other.cost is not None and abs(mine.cost - other.cost) < NEAR_COST)
+    return worth + SHARED * len(mine.prepared & prepared)
 
 
 def _lead(drink: Drink, slot: str) -> str:
