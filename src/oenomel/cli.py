@@ -21,6 +21,7 @@ from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
 from oenomel.core.larder import Findable, Index, Larder, catalogue, known_by
 from oenomel.core.originals import BookDrink, Ground, KinshipTable, originals
+from oenomel.core.service import SERVICES, ForTheEvening, batch_of, shopping
 from oenomel.core.stillroom import prepared
 from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, correctors_for, rebalance, ways_of
 from oenomel.errors import OenomelError, OutOfRange, SpecError
@@ -32,9 +33,11 @@ from oenomel.interchange.house.reading import house_of
 from oenomel.interchange.preparation import parse_preparation, preparation_of, preparation_report
 from oenomel.interchange.reports.forecast import forecast_report
 from oenomel.interchange.reports.originals import original_report
+from oenomel.interchange.reports.service import batch_report
 from oenomel.interchange.reports.swaps import rebalance_report
 from oenomel.interchange.requests.aim import parse_target, pours_named, target_from
 from oenomel.interchange.requests.originals import wish_entry, wish_from
+from oenomel.interchange.requests.service import BatchEntry, wish_of
 from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import copies, database, ingredients
@@ -43,6 +46,7 @@ __all__ = ["main"]
 
 BAD_INPUT = 2
 LARGEST_SPEC_BYTES = 1_000_000
+MOST_TOLD = 1e6
 _NO_TEXTS = (b"\x89PNG", b"\xff\xd8\xff", b"GIF8", b"%PDF", b"PK\x03\x04", b"RIFF", b"SQLite format 3")
 """How files begin that are no texts."""
 
@@ -99,6 +103,7 @@ def _parser() -> argparse.ArgumentParser:
     preparing.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
     preparing.set_defaults(run=_prepare)
 
+    _add_batch(commands)
     _add_originals(commands)
     _add_carrying(commands)
 
@@ -112,6 +117,19 @@ def _parser() -> argparse.ArgumentParser:
     serving.add_argument("--data", type=Path, help="data file (default: by the platform's convention)")
     serving.set_defaults(run=_serve)
     return parser
+
+
+def _add_batch(commands: argparse._SubParsersAction[argparse.ArgumentParser]) -> None:
+    """The command that works a batch out."""
+    batching = commands.add_parser("batch", help="print a batch of a spec file as it can be measured, as JSON")
+    batching.add_argument("spec", type=Path, help="a spec file (JSON)")
+    batching.add_argument("--serves", help="so many of it; with --container: into that one")
+    batching.add_argument("--container", help="as many as fit in a container of so many ml")
+    batching.add_argument("--service", choices=SERVICES, required=True, help="how it is served; shaken is shaken to order")
+    batching.add_argument("--grid", default="5", help="what can be measured, in ml (default: 5)")
+    batching.add_argument("--stand-in", action="store_true", help="acids in water for the sharp juice of the day")
+    batching.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+    batching.set_defaults(run=_batch)
 
 
 def _add_originals(commands: argparse._SubParsersAction[argparse.ArgumentParser]) -> None:
@@ -237,6 +255,22 @@ def _prepare(chosen: argparse.Namespace) -> int:
     return 0
 
 
+def _batch(chosen: argparse.Namespace) -> int:
+    entry = BatchEntry(
+        spec=parse_spec(_text(chosen.spec)),
+        service=chosen.service,
+        serves=None if chosen.serves is None else _whole(chosen.serves, "--serves"),
+        container_ml=None if chosen.container is None else _number(chosen.container, "--container"),
+        grid=_number(chosen.grid, "--grid"),
+        stand_in=chosen.stand_in,
+    )
+    batch = batch_of(drink_from_spec(entry.spec, _larder(chosen.data)), wish_of(entry))
+    serves = max(1, round(batch.scale))
+    bought = shopping([ForTheEvening(batch.drink, serves, serves, batch.wish.service)], {}, {}, batch.single.conditions)
+    print(batch_report(batch, bought).model_dump_json(indent=2))
+    return 0
+
+
 def _originals(chosen: argparse.Namespace) -> int:
     def listed(text: str) -> list[str]:
         return [word.strip() for word in text.split(",") if word.strip()]
@@ -273,7 +307,17 @@ def _originals(chosen: argparse.Namespace) -> int:
 def _whole(text: str, name: str) -> int:
     if not text.strip().isdecimal() or not text.isascii():
         raise SpecError(name, f'"{text}" is not a whole number; write one such as 7')
-    return int(text)
+    return int(text[:15])
+
+
+def _number(text: str, name: str) -> float:
+    try:
+        number = float(text)
+    except ValueError as error:
+        raise SpecError(name, f'"{text}" is not a number of ml; write one such as 750') from error
+    if not -MOST_TOLD <= number <= MOST_TOLD:
+        raise SpecError(name, f"{text} is no number of ml that could be poured")
+    return number
 
 
 def _band(text: str) -> list[float] | None:

@@ -17,9 +17,11 @@ from oenomel.api.errors import PROBLEMS, add_error_handlers
 from oenomel.api.reading.house import only_looks
 from oenomel.api.reading.parameters import only_known_parameters
 from oenomel.api.routers import (
+    batches,
     cards,
     carrying,
     drinks,
+    evening,
     families,
     forecast,
     ingredients,
@@ -127,6 +129,8 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         lots,
         stillroom,
         today,
+        batches,
+        evening,
         families,
         drinks,
         notebook,

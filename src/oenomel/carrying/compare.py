@@ -6,6 +6,7 @@ import sqlite3
 from collections.abc import Sequence
 from typing import Any
 
+from oenomel.carrying.evening import look_at_evening
 from oenomel.carrying.gather import gather_drinks
 from oenomel.carrying.items import Choice, Item, Side, counted
 from oenomel.carrying.names import counterparts
@@ -27,6 +28,7 @@ def look_at(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     items += look_at_stock(conn, house)
     book = counterparts(conn, house.drinks)
     items += [_drink(conn, each, book) for each in house.drinks]
+    items += look_at_evening(conn, house)
     return items
 
 

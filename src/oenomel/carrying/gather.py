@@ -7,6 +7,7 @@ import sqlite3
 from collections.abc import Iterable, Sequence
 from typing import Any
 
+from oenomel.carrying.evening import gather_evening
 from oenomel.carrying.names import ids_of_book
 from oenomel.carrying.stock import gather_stock
 from oenomel.interchange.house.file import DrinkEntry, HouseFile, IngredientEntry
@@ -45,6 +46,7 @@ def gather_house(conn: sqlite3.Connection) -> HouseFile:
             "palates": [{"taster": taster, "since": since} for taster, since in tastings.resets(conn)],
             **_kinship(conn),
             "drinks": _entries(conn, list(ids_of_book(conn).values())),
+            **gather_evening(conn),
         }
     )
 

@@ -9,6 +9,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from oenomel.carrying.compare import look_at, same_cloud, same_note, same_trial
+from oenomel.carrying.evening import take_evening
 from oenomel.carrying.gather import gather_drinks
 from oenomel.carrying.items import Choice, Item
 from oenomel.carrying.names import counterparts, ids_of_book
@@ -51,6 +52,7 @@ def take_in(conn: sqlite3.Connection, house: HouseFile, choices: Mapping[str, Ch
     for entry in house.drinks:
         intake.drink(entry, chosen[f"drink {entry.id}"])
     intake.parents()
+    take_evening(conn, house, intake.drink_ids(), chosen)
     return items
 
 
@@ -139,6 +141,11 @@ class _Intake:
                 lineage.add_parents(self.conn, trial_id, told)
             except DomainError as error:
                 raise SpecError(f"{of}: parents", str(error)) from error
+
+    def drink_ids(self) -> dict[str, int]:
+        """Which drink of the book each is now, by what the file or the book calls it."""
+        taken = {key: drinks.trial(self.conn, trial_id).drink_id for (key, number), trial_id in self.trials.items() if number == 1}
+        return {**self.book, **self.here, **taken}
 
     def _trial(self, drink: str, number: int) -> int | None:
         if (drink, number) in self.trials:

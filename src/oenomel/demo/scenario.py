@@ -13,13 +13,14 @@ from typing import Final
 
 from oenomel.carrying.take_in import take_in
 from oenomel.core.larder import Shelved, read_ingredients
-from oenomel.interchange.house.file import LotOfHouse
+from oenomel.interchange.house.file import BatchOfHouse, LotOfHouse
 from oenomel.interchange.house.reading import NamedText, house_of
-from oenomel.store import book_search, database, drinks, ingredients, lots, preparations, shelf, tastings, tonight
+from oenomel.store import batches, book_search, database, drinks, evenings, ingredients, lots, preparations, shelf, tastings, tonight
 
 __all__ = ["prepare", "restore"]
 
 SINCE_THE_LAST: Final = timedelta(minutes=30)
+PARTY_HOUR: Final = 17
 
 
 def prepare(data: Path, reset: bool = False) -> None:
@@ -39,6 +40,8 @@ def prepare(data: Path, reset: bool = False) -> None:
 
 def restore(conn: sqlite3.Connection) -> None:
     """Puts the demo back to how it was at first; what was made in it is gone."""
+    batches.remove_all(conn)
+    evenings.remove(conn)
     drinks.remove_all(conn)
     lots.remove_all(conn)
     preparations.remove_all(conn)
@@ -58,26 +61,41 @@ def _fill(conn: sqlite3.Connection) -> None:
         shelf.put(conn, Shelved(slug, state, price))
     text = NamedText("the demo", _text("house.json"))
     house = house_of([text], ingredients.names(conn), ingredients.larder(conn).__getitem__)
-    take_in(conn, house.model_copy(update={"lots": _of_today(house.lots)}), {})
+    moved = _moved_by(house.lots)
+    changes: dict[str, object] = {
+        "lots": [_lot_moved(each, moved) for each in house.lots],
+        "batches": [_batch_moved(each, moved) for each in house.batches],
+    }
+    if house.evening is not None:
+        changes["evening"] = house.evening.model_copy(update={"at": _tomorrow()})
+    take_in(conn, house.model_copy(update=changes), {})
 
 
-def _of_today(lots: Sequence[LotOfHouse]) -> list[LotOfHouse]:
-    """The demo's lots as if its last squeeze were half an hour old: a list of today needs juice of today."""
+def _moved_by(lots: Sequence[LotOfHouse]) -> timedelta:
+    """By how much the demo's days are moved, as if its last squeeze were half an hour old: a list of today needs juice of today."""
     newest = max(datetime.fromisoformat(each.made_at) for each in lots)
-    later = datetime.now(UTC) - SINCE_THE_LAST - newest
+    return datetime.now(UTC) - SINCE_THE_LAST - newest
 
-    def moved(time: str) -> str:
-        return (datetime.fromisoformat(time) + later).isoformat(timespec="seconds")
 
-    return [
-        each.model_copy(
-            update={
-                "made_at": moved(each.made_at),
-                "readings": [reading.model_copy(update={"taken_at": moved(reading.taken_at)}) for reading in each.readings],
-            }
-        )
-        for each in lots
-    ]
+def _later(time: str, by: timedelta) -> str:
+    return (datetime.fromisoformat(time) + by).isoformat(timespec="seconds") if time else ""
+
+
+def _lot_moved(lot: LotOfHouse, by: timedelta) -> LotOfHouse:
+    readings = [each.model_copy(update={"taken_at": _later(each.taken_at, by)}) for each in lot.readings]
+    return lot.model_copy(update={"made_at": _later(lot.made_at, by), "readings": readings})
+
+
+def _batch_moved(batch: BatchOfHouse, by: timedelta) -> BatchOfHouse:
+    times = {name: _later(getattr(batch, name), by) for name in ("made_at", "use_by", "used_up_at")}
+    log = [each.model_copy(update={"at": _later(each.at, by)}) for each in batch.log]
+    return batch.model_copy(update={**times, "log": log})
+
+
+def _tomorrow() -> str:
+    """The hour of the demo's garden party: five tomorrow afternoon, by the clock on the wall."""
+    at = (datetime.now().astimezone() + timedelta(days=1)).replace(hour=PARTY_HOUR, minute=0, second=0, microsecond=0)
+    return at.astimezone(UTC).isoformat(timespec="seconds")
 
 
 def _text(name: str) -> str:

@@ -91,6 +91,19 @@ export type Original = Schemas['OriginalReport'];
 export type MenuRequest = Schemas['MenuEntry'];
 export type Kinship = Schemas['KinshipReport'];
 export type KinPair = Schemas['PairReport'];
+export type BatchEntry = Schemas['BatchEntry'];
+export type Batch = Schemas['BatchReport'];
+export type PouredTrial = Schemas['PouredTrial'];
+export type Service = BatchEntry['service'];
+export type KeptBatch = Schemas['KeptBatchReport'];
+export type KeptBatchSummary = Schemas['KeptBatchSummary'];
+export type Corrections = Schemas['CorrectionsReport'];
+export type Correction = Schemas['CorrectionReport'];
+export type BottleLabel = Schemas['LabelReport'];
+export type Evening = Schemas['EveningReport'];
+export type EveningEntry = Schemas['EveningEntry'];
+export type EveningTask = Schemas['TaskReport'];
+export type Bought = Schemas['BoughtReport'];
 export type ShelfState = Schemas['ShelfEntry']['state'];
 
 /** A refusal, ours or the network's: its sentence, its stable code, and the place in the request. */

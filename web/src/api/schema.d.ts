@@ -1249,6 +1249,266 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drinks/{drink_id}/poured": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Poured
+         * @description Which trial of a drink is poured for many: the newest that is finished, else the newest.
+         */
+        get: operations["get_poured"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Work Out Batch
+         * @description A batch as it can be measured: order of pouring, water, container, one serve beside the drink made singly, what it takes.
+         */
+        post: operations["work_out_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Batches
+         * @description Batches that are there, the newest first; with ``every`` those that are used up too.
+         */
+        get: operations["list_batches"];
+        put?: never;
+        /**
+         * Make Batch
+         * @description Keeps a batch that was made, with its real amounts and lots, on what was kept of an older one.
+         */
+        post: operations["make_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Batch
+         * @description One batch: what is left, what is in it, whose share, its log and its label.
+         */
+        get: operations["get_batch"];
+        put?: never;
+        post?: never;
+        /**
+         * Remove Batch
+         * @description Takes away a batch that was noted by mistake.
+         */
+        delete: operations["remove_batch"];
+        options?: never;
+        head?: never;
+        /**
+         * Change Batch
+         * @description Sets right what is left of it, its name, its date, or that it is used up.
+         */
+        patch: operations["change_batch"];
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/served": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Serve From Batch
+         * @description Notes what was poured out of it; refused where that much isn't there.
+         */
+        post: operations["serve_from_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Correct By Taste
+         * @description What to add after what a tongue said, an axis at a time; nothing is written.
+         */
+        post: operations["correct_by_taste"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Correct By Reading
+         * @description Takes a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference.
+         */
+        post: operations["correct_by_reading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/additions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add To Batch
+         * @description Notes what was added to what is left in the bottle.
+         */
+        post: operations["add_to_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evening": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Evening
+         * @description The evening that is ahead: its batches, what it takes, its tasks from the hour backwards.
+         */
+        get: operations["get_evening"];
+        /**
+         * Put Evening
+         * @description Tells of the evening; refused where its hour has passed, or a drink or a batch isn't there.
+         */
+        put: operations["put_evening"];
+        post?: never;
+        /**
+         * Forget Evening
+         * @description Forgets it with its ticks: the next one begins.
+         */
+        delete: operations["forget_evening"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evening/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Tick Off
+         * @description Ticks something off, or takes the tick back.
+         */
+        put: operations["tick_off"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evening/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Calendar
+         * @description Its tasks as an iCalendar file.
+         */
+        get: operations["export_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evening/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export List
+         * @description What it takes, as a table or a text.
+         */
+        get: operations["export_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/families": {
         parameters: {
             query?: never;
@@ -2036,14 +2296,17 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
-         * AdditionReport
-         * @description Something to weigh in.
+         * AdditionEntry
+         * @description What is added to a bottle that was tasted, and what the tongue or the refractometer said.
          */
-        AdditionReport: {
-            /** What */
-            what: string;
-            /** Grams */
-            grams: number;
+        AdditionEntry: {
+            /** Poured */
+            poured: components["schemas"]["PouredEntry"][];
+            /**
+             * Words
+             * @default
+             */
+            words: string;
         };
         /**
          * AdjustmentReport
@@ -2051,7 +2314,7 @@ export interface components {
          */
         AdjustmentReport: {
             /** Additions */
-            additions: components["schemas"]["AdditionReport"][];
+            additions: components["schemas"]["oenomel__interchange__reports__stillroom__AdditionReport"][];
             /** Words */
             words: string;
         };
@@ -2264,6 +2527,113 @@ export interface components {
             words: string;
         };
         /**
+         * BatchChange
+         * @description What becomes of a batch: left out, it stays as it is.
+         */
+        BatchChange: {
+            /** Name */
+            name?: string | null;
+            /** Made By */
+            made_by?: string | null;
+            /** Left Ml */
+            left_ml?: number | null;
+            /** Use By */
+            use_by?: string | null;
+            /** Used Up */
+            used_up?: boolean | null;
+            /** Note */
+            note?: string | null;
+        };
+        /**
+         * BatchEntry
+         * @description A batch of a drink; ``today``: of today's lots where its pours name none.
+         */
+        BatchEntry: {
+            /**
+             * Service
+             * @enum {string}
+             */
+            service: "ice" | "chilled" | "freezer" | "shaken" | "bubbles";
+            /** Serves */
+            serves?: number | null;
+            /** Container Ml */
+            container_ml?: number | null;
+            all_of?: components["schemas"]["UseUpEntry"] | null;
+            /**
+             * Grid
+             * @default 5
+             */
+            grid: number;
+            /** Cold */
+            cold?: ("fridge" | "freezer" | "ice bath" | "room") | null;
+            /**
+             * Stand In
+             * @default false
+             */
+            stand_in: boolean;
+            spec: components["schemas"]["SpecFile"];
+            /**
+             * Today
+             * @default false
+             */
+            today: boolean;
+        };
+        /**
+         * BatchReport
+         * @description A batch: the order of pouring, its container, one serve as in a forecast with its doubt and beside one made singly.
+         */
+        BatchReport: {
+            /** Pours */
+            pours: components["schemas"]["PourLineReport"][];
+            /** Water Ml */
+            water_ml: number;
+            /** Total Ml */
+            total_ml: number;
+            /** Container Ml */
+            container_ml: number;
+            /** Fits */
+            fits: boolean;
+            /** Serves */
+            serves: number;
+            /** Serve Ml */
+            serve_ml: number;
+            served: components["schemas"]["ServedReport"];
+            /** Buy */
+            buy: components["schemas"]["BoughtReport"][];
+            /** Notes */
+            notes: string[];
+            /** Service */
+            service: string;
+            /** Size */
+            size: string;
+            /** Makes */
+            makes: string;
+            fit: components["schemas"]["Fit"];
+            water: components["schemas"]["oenomel__interchange__reports__service__WaterReport"];
+            interval80: components["schemas"]["Intervals"];
+            bottle: components["schemas"]["LevelsReport"];
+            /** Minutes */
+            minutes: components["schemas"]["MinutesReport"][];
+            /** Stays Out */
+            stays_out: components["schemas"]["StaysOutReport"][];
+            /** Drift */
+            drift: {
+                [key: string]: number;
+            };
+            /** Drift Words */
+            drift_words: string;
+            /** Freezing C */
+            freezing_c: number;
+            chilling: components["schemas"]["Chilling"];
+            /** Keeps Hours */
+            keeps_hours: number;
+            /** Today Only */
+            today_only: boolean;
+            /** Keeps */
+            keeps: string;
+            label: components["schemas"]["LabelReport"];
+        };
+        /**
          * Beside
          * @description What was supposed of a figure (``abv``, ``sugar`` or ``acid``), what was measured of it, and what is held of both, each with its
          *     standard deviation, in the figure's unit; None where nothing was measured.
@@ -2325,6 +2695,61 @@ export interface components {
         BookCount: {
             /** Drinks */
             drinks: number;
+        };
+        /**
+         * BottleReading
+         * @description What was read of a bottle: °Bx or titrated acid, in the unit of its kind, and how far the device may be off.
+         */
+        BottleReading: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "brix" | "acid" | "abv";
+            /** Value */
+            value: number;
+            /** Sd */
+            sd?: number | null;
+            /**
+             * Grid
+             * @default 5
+             */
+            grid: number;
+        };
+        /**
+         * BoughtReport
+         * @description One line of what an evening takes; ``done`` where it was ticked.
+         */
+        BoughtReport: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            /** Group */
+            group: string;
+            /** Amount */
+            amount: string;
+            /** Words */
+            words: string;
+            /** Slug */
+            slug: string;
+            /** Ml */
+            ml: number;
+            /** Pieces */
+            pieces: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Cost */
+            cost: number | null;
+            /**
+             * Done
+             * @default false
+             */
+            done: boolean;
         };
         /**
          * BranchReport
@@ -2503,6 +2928,22 @@ export interface components {
             steps: {
                 [key: string]: number;
             };
+        };
+        /**
+         * Chilling
+         * @description How long a vessel takes to be cold: minutes, at the soonest and the latest, and how cold that is, [°C].
+         */
+        Chilling: {
+            /** Minutes */
+            minutes: number;
+            /** Soonest */
+            soonest: number;
+            /** Latest */
+            latest: number;
+            /** To C */
+            to_c: number;
+            /** Words */
+            words: string;
         };
         /**
          * ChosenTrials
@@ -2686,6 +3127,40 @@ export interface components {
             spread?: components["schemas"]["SpreadEntry"] | null;
         };
         /**
+         * CorrectionReport
+         * @description What brings a bottle nearer on one axis, how much of it is half a step there, where each axis goes, in words.
+         */
+        CorrectionReport: {
+            /** Axis */
+            axis: string;
+            /** Word */
+            word: string;
+            /** Half Step Ml */
+            half_step_ml: number;
+            /** Ml */
+            ml: number;
+            /** Moves */
+            moves: {
+                [key: string]: number;
+            };
+            /** Words */
+            words: string;
+            /** Additions */
+            additions: components["schemas"]["oenomel__interchange__reports__service__AdditionReport"][];
+        };
+        /**
+         * CorrectionsReport
+         * @description Corrections of a bottle, what was found of it in a sentence, and what has to be said of a reading.
+         */
+        CorrectionsReport: {
+            /** Words */
+            words: string;
+            /** Notes */
+            notes: string[];
+            /** Corrections */
+            corrections: components["schemas"]["CorrectionReport"][];
+        };
+        /**
          * CostReport
          * @description What something costs in the house's own currency; ``words`` names what has no price.
          */
@@ -2794,6 +3269,24 @@ export interface components {
             copies: number;
             /** Last Copy At */
             last_copy_at: string | null;
+        };
+        /**
+         * DescentReport
+         * @description A filling that is in a bottle, with its share, 0 to 1, and what it was: the newest first.
+         */
+        DescentReport: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Made At */
+            made_at: string;
+            /** Share */
+            share: number;
+            /** New Ml */
+            new_ml: number;
+            /** Kept Ml */
+            kept_ml: number;
         };
         /**
          * DeviceReading
@@ -3031,6 +3524,97 @@ export interface components {
             words: string;
         };
         /**
+         * EveningDrinkEntry
+         * @description A drink of an evening: how many, as which batch (empty: made singly), poured from one that is there, into which container.
+         */
+        EveningDrinkEntry: {
+            /** Drink Id */
+            drink_id: number;
+            /** Serves */
+            serves: number;
+            /**
+             * Service
+             * @default
+             * @enum {string}
+             */
+            service: "" | "ice" | "chilled" | "freezer" | "shaken" | "bubbles";
+            /** Batch Id */
+            batch_id?: number | null;
+            /** Container Ml */
+            container_ml?: number | null;
+        };
+        /**
+         * EveningDrinkReport
+         * @description A drink of the evening: how many, out of a batch that is there, still to be made, and the batch for that.
+         */
+        EveningDrinkReport: {
+            /** Drink Id */
+            drink_id: number;
+            /** Name */
+            name: string;
+            /** Serves */
+            serves: number;
+            /** Service */
+            service: string;
+            /** From Batch */
+            from_batch: number;
+            /** To Make */
+            to_make: number;
+            /** Batch Id */
+            batch_id: number | null;
+            batch: components["schemas"]["BatchReport"] | null;
+            /** Words */
+            words: string;
+        };
+        /**
+         * EveningEntry
+         * @description An evening: when the first guest comes, how many pairs of hands there are, and its drinks.
+         */
+        EveningEntry: {
+            /** Name */
+            name: string;
+            /** At */
+            at: string;
+            /**
+             * Hands
+             * @default 1
+             */
+            hands: number;
+            /**
+             * Drinks
+             * @default []
+             */
+            drinks: components["schemas"]["EveningDrinkEntry"][];
+        };
+        /**
+         * EveningReport
+         * @description The evening: what was told of it (none yet: nothing else), its tasks in their order, and what it takes.
+         */
+        EveningReport: {
+            evening: components["schemas"]["EveningEntry"] | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "none" | "ahead" | "past";
+            /** Told At */
+            told_at: string;
+            /** Headline */
+            headline: string;
+            /** Warnings */
+            warnings: string[];
+            /** Drinks */
+            drinks: components["schemas"]["EveningDrinkReport"][];
+            /** Tasks */
+            tasks: components["schemas"]["TaskReport"][];
+            /** Bought */
+            bought: components["schemas"]["BoughtReport"][];
+            /** Cost */
+            cost: number;
+            /** Currency */
+            currency: string;
+        };
+        /**
          * ExportReport
          * @description A file to carry along: its text, and what it is called.
          */
@@ -3178,6 +3762,22 @@ export interface components {
             pour: number | null;
             /** Mends */
             mends: string[];
+        };
+        /**
+         * Fit
+         * @description A batch against its container: what that holds below its headspace, whether the batch fits, how many serves would, in words.
+         */
+        Fit: {
+            /** Container Ml */
+            container_ml: number;
+            /** Usable Ml */
+            usable_ml: number;
+            /** Fits */
+            fits: boolean;
+            /** Serves */
+            serves: number;
+            /** Words */
+            words: string;
         };
         /**
          * FloatReport
@@ -3644,6 +4244,104 @@ export interface components {
             sides: components["schemas"]["Side"][];
         };
         /**
+         * KeptBatchReport
+         * @description One of them with all that is known of it: its composition now, beside its recipe, what went in, its log, its descent, its label.
+         */
+        KeptBatchReport: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Drink Id */
+            drink_id: number;
+            /** Drink */
+            drink: string;
+            /** Made At */
+            made_at: string;
+            /** Made By */
+            made_by: string;
+            /** Use By */
+            use_by: string;
+            /** Past */
+            past: boolean;
+            /** Used Up At */
+            used_up_at: string | null;
+            /** Service */
+            service: string;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Left Ml */
+            left_ml: number;
+            /** Serve Ml */
+            serve_ml: number;
+            /** Serves Left */
+            serves_left: number;
+            /** Abv */
+            abv: number;
+            /** Wood */
+            wood: boolean;
+            /** Descent */
+            descent: string;
+            /** Container Ml */
+            container_ml: number;
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+            recipe: components["schemas"]["LevelsReport"];
+            /** Poured */
+            poured: components["schemas"]["PouredReport"][];
+            /** Log */
+            log: components["schemas"]["LogReport"][];
+            /** Descends */
+            descends: components["schemas"]["DescentReport"][];
+            label: components["schemas"]["LabelReport"];
+            /** Note */
+            note: string;
+            /** Taste */
+            taste: string;
+        };
+        /**
+         * KeptBatchSummary
+         * @description A batch that was made: what is left of it, by when it is used.
+         */
+        KeptBatchSummary: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Drink Id */
+            drink_id: number;
+            /** Drink */
+            drink: string;
+            /** Made At */
+            made_at: string;
+            /** Made By */
+            made_by: string;
+            /** Use By */
+            use_by: string;
+            /** Past */
+            past: boolean;
+            /** Used Up At */
+            used_up_at: string | null;
+            /** Service */
+            service: string;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Left Ml */
+            left_ml: number;
+            /** Serve Ml */
+            serve_ml: number;
+            /** Serves Left */
+            serves_left: number;
+            /** Abv */
+            abv: number;
+            /** Wood */
+            wood: boolean;
+            /** Descent */
+            descent: string;
+        };
+        /**
          * KeptDrink
          * @description A drink that stays on a list, and its place there, counted from 0.
          */
@@ -3748,6 +4446,22 @@ export interface components {
             state: "at hand" | "low" | "out";
             /** Price Per Litre */
             price_per_litre?: number | null;
+        };
+        /**
+         * LabelReport
+         * @description What is stuck on the bottle.
+         */
+        LabelReport: {
+            /** Serve */
+            serve: string;
+            /** Each */
+            each: string[];
+            /** Allergens */
+            allergens: string[];
+            /** Contains */
+            contains: string;
+            /** Cautions */
+            cautions: string[];
         };
         /**
          * LarderDetail
@@ -3928,6 +4642,18 @@ export interface components {
              * @default []
              */
             drinks: number[];
+        };
+        /**
+         * LogReport
+         * @description Something that happened to a bottle.
+         */
+        LogReport: {
+            /** At */
+            at: string;
+            /** Kind */
+            kind: string;
+            /** Words */
+            words: string;
         };
         /**
          * LookRequest
@@ -4193,6 +4919,43 @@ export interface components {
             follows: components["schemas"]["FollowReport"][];
         };
         /**
+         * MakeEntry
+         * @description A batch that was made: of which drink, as asked; ``poured`` is what really went in, where that was otherwise than told.
+         */
+        MakeEntry: {
+            batch: components["schemas"]["BatchEntry"];
+            /** Drink Id */
+            drink_id: number;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Made By
+             * @default
+             */
+            made_by: string;
+            /**
+             * Made At
+             * @default
+             */
+            made_at: string;
+            /** Poured */
+            poured?: components["schemas"]["PouredEntry"][] | null;
+            older?: components["schemas"]["OlderEntry"] | null;
+            /**
+             * Wood
+             * @default false
+             */
+            wood: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * MakingEntry
          * @description A making: the preparation as it was really made, with what it came to; nameless its lot is called by its day and hour.
          */
@@ -4358,6 +5121,32 @@ export interface components {
              * @default []
              */
             order: string[];
+        };
+        /**
+         * Minute
+         * @description A serve after so many minutes: volume in ml, % v/v, g per 100 ml, °C.
+         */
+        Minute: {
+            /** Minute */
+            minute: number;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Abv */
+            abv: number;
+            /** Sugar */
+            sugar: number;
+            /** Acid */
+            acid: number;
+            /** Temperature C */
+            temperature_c: number;
+        };
+        /**
+         * MinutesReport
+         * @description A serve of the batch beside the drink made singly, at one minute.
+         */
+        MinutesReport: {
+            batch: components["schemas"]["Minute"];
+            single: components["schemas"]["Minute"];
         };
         /**
          * MoveReport
@@ -4633,9 +5422,19 @@ export interface components {
             sheets: components["schemas"]["SheetReport"][];
             /** Readings */
             readings: components["schemas"]["BesideReport"][];
-            water: components["schemas"]["WaterReport"] | null;
+            water: components["schemas"]["oenomel__interchange__reports__notebook__WaterReport"] | null;
             /** Held */
             held: components["schemas"]["BriefCheck"][];
+        };
+        /**
+         * OlderEntry
+         * @description What is kept of an older batch when a new one is filled on it, in ml.
+         */
+        OlderEntry: {
+            /** Batch Id */
+            batch_id: number;
+            /** Ml */
+            ml: number;
         };
         /**
          * OnTheListEntry
@@ -4870,6 +5669,35 @@ export interface components {
             lot?: string | null;
         };
         /**
+         * PourLineReport
+         * @description One pour into the jug, in the order of pouring: of what (a slug, or the name of what isn't in the larder), how much, in words.
+         */
+        PourLineReport: {
+            /** Ingredient */
+            ingredient: string;
+            /** Ml */
+            ml: number;
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** How */
+            how: string;
+            /** Lot */
+            lot: string;
+            /** Is Water */
+            is_water: boolean;
+            /** Taste First */
+            taste_first: boolean;
+            /** Slot */
+            slot: string;
+            /**
+             * Brings
+             * @enum {string}
+             */
+            brings: "abv" | "sugar" | "acid" | "water" | "other";
+        };
+        /**
          * PourReport
          * @description What a pour brings to the glass, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether it may move when the drink
          *     is rebalanced and nothing else is said, or None where it has no amount to choose.
@@ -4904,6 +5732,47 @@ export interface components {
             changed: boolean;
             /** Lot */
             lot: string;
+        };
+        /**
+         * PouredEntry
+         * @description What really went into a bottle: of what, how much, out of which lot.
+         */
+        PouredEntry: {
+            /** Ingredient */
+            ingredient: string | components["schemas"]["InlineIngredient"];
+            /** Ml */
+            ml: number;
+            /**
+             * Slot
+             * @default other
+             * @enum {string}
+             */
+            slot: "base" | "sour" | "sweet" | "liqueur" | "accent" | "texture" | "lengthener" | "seasoning" | "edge" | "garnish" | "other";
+            /** Lot */
+            lot?: string | null;
+        };
+        /**
+         * PouredReport
+         * @description What went into a bottle.
+         */
+        PouredReport: {
+            /** Name */
+            name: string;
+            /** Ml */
+            ml: number;
+            /** Lot */
+            lot: string;
+        };
+        /**
+         * PouredTrial
+         * @description The trial of a drink that is poured for many, without the lots of its day.
+         */
+        PouredTrial: {
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            spec: components["schemas"]["SpecFile"];
         };
         /**
          * PreparationAnswer
@@ -5278,6 +6147,23 @@ export interface components {
             seasons: string[];
         };
         /**
+         * SaidOfBottle
+         * @description What a tongue said of it, −3 (far too little) to 3 (far too much), an axis each; and the grid of what is at hand, in ml.
+         */
+        SaidOfBottle: {
+            /** Sugar */
+            sugar?: number | null;
+            /** Acid */
+            acid?: number | null;
+            /** Abv */
+            abv?: number | null;
+            /**
+             * Grid
+             * @default 5
+             */
+            grid: number;
+        };
+        /**
          * ScaleEntry
          * @description A preparation for so much of one of its lines: what is on hand.
          */
@@ -5362,6 +6248,16 @@ export interface components {
             leaves_home: number | null;
             /** Words */
             words: string;
+        };
+        /**
+         * ServedEntry
+         * @description So many serves, or so many ml, that were poured out.
+         */
+        ServedEntry: {
+            /** Serves */
+            serves?: number | null;
+            /** Ml */
+            ml?: number | null;
         };
         /**
          * ServedReport
@@ -5780,6 +6676,18 @@ export interface components {
             J: number;
         };
         /**
+         * StaysOutReport
+         * @description What is added serve by serve, and why it isn't in the bottle.
+         */
+        StaysOutReport: {
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * StepEntry
          * @description A line of the drink's own: where it stands, or which generated step it is told instead of, by its key; without text that one goes.
          */
@@ -6110,6 +7018,34 @@ export interface components {
             words: string;
         };
         /**
+         * TaskReport
+         * @description Something to do, with its times; ``hand`` is whose, counted from 0.
+         */
+        TaskReport: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+            /** Why */
+            why: string;
+            /** About */
+            about: string;
+            /** Begins At */
+            begins_at: string;
+            /** Ends At */
+            ends_at: string;
+            /** Ready At */
+            ready_at: string;
+            /** Minutes */
+            minutes: number;
+            /** Hand */
+            hand: number;
+            /** Done */
+            done: boolean;
+            /** Late */
+            late: boolean;
+        };
+        /**
          * TasterReport
          * @description Who has tasted: how many sheets, and when last.
          */
@@ -6120,6 +7056,16 @@ export interface components {
             sheets: number;
             /** Last */
             last: string;
+        };
+        /**
+         * TickEntry
+         * @description Something of the evening that is done, or isn't: a task or a line of the list, by its key.
+         */
+        TickEntry: {
+            /** What */
+            what: string;
+            /** Done */
+            done: boolean;
         };
         /**
          * TitratedReport
@@ -6272,6 +7218,16 @@ export interface components {
             volume_ml?: number | null;
         };
         /**
+         * UseUpEntry
+         * @description What is to be used up: an ingredient by its slug, and how much of it, in ml.
+         */
+        UseUpEntry: {
+            /** Ingredient */
+            ingredient: string;
+            /** Ml */
+            ml: number;
+        };
+        /**
          * UsedIn
          * @description A drink of which a trial pours it.
          */
@@ -6298,16 +7254,6 @@ export interface components {
             source_kind: string;
             /** Why */
             why: string;
-        };
-        /**
-         * WaterReport
-         * @description What a trial's readings say of its water: measured by forecast, and how it was found.
-         */
-        WaterReport: {
-            /** Ratio */
-            ratio: number;
-            /** How */
-            how: string;
         };
         /**
          * WayIn
@@ -6755,6 +7701,16 @@ export interface components {
             amended: boolean;
         };
         /**
+         * WaterReport
+         * @description What a trial's readings say of its water: measured by forecast, and how it was found.
+         */
+        oenomel__interchange__reports__notebook__WaterReport: {
+            /** Ratio */
+            ratio: number;
+            /** How */
+            how: string;
+        };
+        /**
          * PartReport
          * @description Who plays a part of an original.
          */
@@ -6765,6 +7721,43 @@ export interface components {
             slug: string;
             /** Name */
             name: string;
+        };
+        /**
+         * AdditionReport
+         * @description So much of something more; ``poured`` is what is asked to note it.
+         */
+        oenomel__interchange__reports__service__AdditionReport: {
+            /** Name */
+            name: string;
+            /** Ml */
+            ml: number;
+            poured: components["schemas"]["PouredEntry"];
+        };
+        /**
+         * WaterReport
+         * @description The water of one serve in ml, on ice with both ends, and how it was found; ``ratio`` for each ml of what else is in the bottle.
+         */
+        oenomel__interchange__reports__service__WaterReport: {
+            /** Per Serve Ml */
+            per_serve_ml: number;
+            /** Least Ml */
+            least_ml: number;
+            /** Most Ml */
+            most_ml: number;
+            /** Ratio */
+            ratio: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * AdditionReport
+         * @description Something to weigh in.
+         */
+        oenomel__interchange__reports__stillroom__AdditionReport: {
+            /** What */
+            what: string;
+            /** Grams */
+            grams: number;
         };
         /**
          * PartReport
@@ -10504,6 +11497,923 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_poured: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drink_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PouredTrial"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    work_out_batch: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_batches: {
+        parameters: {
+            query?: {
+                every?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBatchSummary"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_batch: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBatchReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBatchReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBatchReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    serve_from_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ServedEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBatchReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    correct_by_taste: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaidOfBottle"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CorrectionsReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    correct_by_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BottleReading"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CorrectionsReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_to_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdditionEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBatchReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_evening: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningReport"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_evening: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EveningEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_evening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tick_off: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TickEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_calendar: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExportReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_list: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+                wanted?: "csv" | "text";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExportReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -23,6 +23,7 @@ const lots = () => import('../features/lots');
 const stillroom = () => import('../features/stillroom');
 const larder = () => import('../features/larder');
 const originals = () => import('../features/originals');
+const service = () => import('../features/service');
 const carry = () => import('../features/carry');
 
 const router = createBrowserRouter([
@@ -54,6 +55,11 @@ const router = createBrowserRouter([
       { path: '/originals', lazy: room(originals, ({ OriginalsPage }) => OriginalsPage) },
       { path: '/originals/list', lazy: room(originals, ({ MenuPage }) => MenuPage) },
       { path: '/originals/kinship', lazy: room(originals, ({ KinshipPage }) => KinshipPage) },
+      { path: '/batches', lazy: room(service, ({ BatchesPage }) => BatchesPage) },
+      { path: '/batches/:batchId', lazy: room(service, ({ KeptBatchPage }) => KeptBatchPage) },
+      { path: '/batches/:batchId/label', lazy: room(service, ({ BottleLabelPage }) => BottleLabelPage) },
+      { path: '/batch/:drinkId', lazy: room(service, ({ BatchPage }) => BatchPage) },
+      { path: '/tonight', lazy: room(service, ({ TonightPage }) => TonightPage) },
       { path: '/tree', lazy: room(tree, ({ TreePage }) => TreePage) },
       { path: '*', element: <NotFound /> },
     ],

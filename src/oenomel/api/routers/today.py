@@ -10,13 +10,13 @@ from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, SupposedQuery, conditions_for
-from oenomel.api.reading.lots import hours_since
+from oenomel.api.reading.stock import crates_of, on_hand_ml
 from oenomel.api.reading.today import ListedDrink, TodaysList, todays_list
 from oenomel.api.room import room
 from oenomel.core.balance import AXES, can_be_tasted, in_words
-from oenomel.core.larder import FRUIT, Pressing, is_past_its_day
 from oenomel.core.spec import Drink
 from oenomel.core.today import (
+    USUAL_SERVES,
     Standing,
     cost_of_drink,
     fruit_tonight,
@@ -49,9 +49,6 @@ from oenomel.store.lots import LotRecord
 from oenomel.store.tonight import OnTheList
 
 router = room("today")
-
-USUAL_SERVES = 10
-"""Serves of a drink that nobody told a number of, for what to buy and prepare (house rule; the screen says so)."""
 
 
 class OnTheListEntry(Entry):
@@ -86,7 +83,7 @@ def get_today(conn: Connection, asked: Annotated[TodayQuery, Query()]) -> TodayR
     told = tonight.listed(conn)
     evening = [(each.today.present.drink, _serves(told, each.drink_id)) for each in today.drinks]
     open_lots = lots.open_lots(conn)
-    on_hand = _on_hand(conn, open_lots)
+    on_hand = on_hand_ml(conn, open_lots)
     return TodayReport(
         headline=todays_headline([each.today for each in today.drinks]),
         shared=shared_moves([each.today for each in today.drinks]),
@@ -213,30 +210,11 @@ def _prepare(conn: sqlite3.Connection, evening: list[tuple[Drink, int]], on_hand
     ]
 
 
-def _on_hand(conn: sqlite3.Connection, open_lots: list[LotRecord]) -> dict[str, float]:
-    """What is left in lots that are fit to pour, [ml], by slug; a lot whose amount nobody noted counts for nothing known."""
-    found: dict[str, float] = {}
-    known = ingredients.some(conn, {each.slug for each in open_lots})
-    for each in open_lots:
-        if each.left_ml is not None and not is_past_its_day(known[each.slug], hours_since(each.made_at)):
-            found[each.slug] = found.get(each.slug, 0.0) + each.left_ml
-    return found
-
-
 def _fruit(open_lots: list[LotRecord], evening: list[tuple[Drink, int]], on_hand: dict[str, float]) -> list[FruitReport]:
-    crates: dict[str, list[Pressing]] = {}
-    by_juice = {fruit.juice: name for name, fruit in FRUIT.items()}
-    for lot in open_lots:
-        if lot.slug in by_juice and lot.pieces and lot.volume_ml and hours_since(lot.made_at) <= CRATE_LASTS_H:
-            crates.setdefault(by_juice[lot.slug], []).append(Pressing(lot.pieces, lot.volume_ml))
-    found = fruit_tonight(evening, crates, on_hand)
+    found = fruit_tonight(evening, crates_of(open_lots), on_hand)
     return [
         FruitReport(
             name=each.fruit.name if each.pieces == 1 else each.fruit.many, pieces=each.pieces, decided_by=each.decided_by, why=each.why
         )
         for each in found
     ]
-
-
-CRATE_LASTS_H = 72.0
-"""How long what was pressed tells of the crate that stands there (house rule: a crate is gone in three days)."""

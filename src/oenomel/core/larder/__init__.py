@@ -30,6 +30,7 @@ from oenomel.core.larder.fruit import (
 from oenomel.core.larder.ingredient import ALLERGENS, KINDS, LABELS, SLOTS, Foam, Ingredient, Kind, SlotName, SourcedValue
 from oenomel.core.larder.larder_files import Larder, aromas, catalogue, composition_from_values, read_ingredients
 from oenomel.core.larder.lots import (
+    HALF_DAY_H,
     READABLE,
     Beside,
     Lot,
@@ -64,6 +65,7 @@ __all__ = [
     "EQUIVALENT_WEIGHTS",
     "ETHANOL_G_PER_ML",
     "FRUIT",
+    "HALF_DAY_H",
     "KINDS",
     "LABELS",
     "LIQUID_SOLIDS_LIMIT",

@@ -76,10 +76,14 @@ class FruitNeed:
 
 @dataclass(frozen=True, slots=True)
 class FruitToBuy:
-    """How many of a fruit are wanted, what decides it (``juice`` or ``garnish``), and the sum told as it is worked out."""
+    """How many of a fruit are wanted to be sure in four evenings of five, how many it usually takes and at the least, what decides it
+    (``juice`` or ``garnish``), and the sum told as it is worked out.
+    """
 
     fruit: Fruit
     pieces: int
+    usual: int
+    least: int
     decided_by: str
     why: str
 
@@ -136,6 +140,27 @@ def pieces_for(fruit: Fruit, juice_ml: float, known: PieceYield) -> int:
     return pieces
 
 
+def usual_pieces(juice_ml: float, known: PieceYield) -> int:
+    """Pieces that give so much juice in one crate of two.
+
+    >>> usual_pieces(180, piece_yield(FRUIT["lime"], []))
+    8
+    """
+    return math.ceil(juice_ml / known.mean_ml - 1e-9)
+
+
+def least_pieces(fruit: Fruit, juice_ml: float, known: PieceYield) -> int:
+    """The fewest that can be enough: where the crate is a good one, as one of five is.
+
+    >>> least_pieces(FRUIT["lime"], 180, piece_yield(FRUIT["lime"], []))
+    7
+    """
+    pieces = usual_pieces(juice_ml, known)
+    while pieces > 1 and (pieces - 1) * known.mean_ml + Z_SURE * _sd_of(pieces - 1, fruit, known) >= juice_ml:
+        pieces -= 1
+    return pieces
+
+
 def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy:
     """Pieces for all that drinks take of a fruit: one piece gives its zest, then its juice; one that was cut for wheels or wedges gives
     none, so juice is counted on what is left whole.
@@ -144,7 +169,9 @@ def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy
     cut = math.ceil(need.wheels / fruit.wheels) + math.ceil(need.wedges / fruit.wedges)
     pressed = pieces_for(fruit, need.juice_ml, known)
     # The skin of what is pressed is taken off first; only zest beyond that needs fruit of its own.
-    pieces = cut + max(pressed, zested)
+    pieces, usual, least = (
+        cut + max(each, zested) for each in (pressed, usual_pieces(need.juice_ml, known), least_pieces(fruit, need.juice_ml, known))
+    )
     told = []
     if need.juice_ml > 0:
         told.append(f"{_counted(pressed, fruit)} for {need.juice_ml:.0f} ml of juice ({known.mean_ml:.0f} ml a piece)")
@@ -152,7 +179,7 @@ def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy
         told.append(f"{need.zests} zests, {'off the same fruit before it is pressed' if zested <= pressed else f'which take {zested}'}")
     if cut:
         told.append(f"{cut} to be cut for {need.wheels + need.wedges} wheels or wedges")
-    return FruitToBuy(fruit, pieces, "juice" if pressed >= zested else "garnish", "; ".join(told))
+    return FruitToBuy(fruit, pieces, usual, least, "juice" if pressed >= zested else "garnish", "; ".join(told))
 
 
 def garnish_of_fruit(words: str) -> tuple[Fruit, FruitNeed] | None:

@@ -14,17 +14,19 @@ from pydantic import Field, ValidationError
 
 from oenomel.core.larder import Foam, Ingredient, Kind, ReadingName, ShelfState, SlotName, SourcedValue, composition_from_values
 from oenomel.core.notebook import QuantityName, ReadingPoint
-from oenomel.interchange.models import Entry, Name, Plain
+from oenomel.interchange.models import Entry, LevelsReport, Name, Plain
 from oenomel.interchange.preparation import PreparationFile
+from oenomel.interchange.reports.service import LabelReport
 from oenomel.interchange.requests.made import MadeEntry
 from oenomel.interchange.requests.notebook import BriefEntry, SaidEntry, WordsEntry
 from oenomel.interchange.requests.originals import WishEntry
-from oenomel.interchange.spec.file import SpecFile, spec_error
+from oenomel.interchange.requests.service import BatchWishEntry, PouredEntry
+from oenomel.interchange.spec.file import CompositionEntry, SpecFile, spec_error
 
 __all__ = [
-    "ChangedEntry", "CloudEntry", "DraftOfDrink", "DrinkEntry", "HouseFile", "IngredientEntry", "KinshipOfHouse", "LotOfHouse",
-    "ParentEntry", "PartEntry", "PreparationOfHouse", "ReadingEntry", "SheetOfTrial", "StockOfHouse", "TrialEntry", "ValueEntry",
-    "house_text", "parse_house", "unused_id",
+    "BatchOfHouse", "ChangedEntry", "CloudEntry", "DraftOfDrink", "DrinkEntry", "DrinkOfEvening", "EveningOfHouse", "HouseFile",
+    "IngredientEntry", "KinshipOfHouse", "LotOfHouse", "ParentEntry", "PartEntry", "PreparationOfHouse", "ReadingEntry", "SheetOfTrial",
+    "StockOfHouse", "TrialEntry", "ValueEntry", "house_text", "parse_house", "unused_id",
 ]  # fmt: skip
 
 Time = Annotated[str, Field(max_length=40, pattern=r"^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(\+00:00|Z))?$")]
@@ -279,6 +281,63 @@ class StockOfHouse(Entry):
     good_prices: list[GoodPriceOfHouse] = []
 
 
+class LogOfBatch(Entry):
+    """Something that happened to a bottle."""
+
+    at: Time
+    kind: Literal["made", "served", "added", "read", "kept over", "set right"]
+    words: Annotated[Plain, Field(max_length=1000)]
+
+
+class BatchOfHouse(Entry):
+    """A batch as it was made: of which drink (its id in the file), what really went in and what that came to, what is left; ``older`` is
+    the name of the one that it was filled on.
+    """
+
+    drink: Annotated[Plain, Field(min_length=1, max_length=220)]
+    name: Name
+    made_at: Time
+    made_by: Annotated[Plain, Field(max_length=100)] = ""
+    use_by: Time
+    used_up_at: Time = ""
+    spec: SpecFile
+    wish: BatchWishEntry
+    poured: Annotated[list[PouredEntry], Field(min_length=1, max_length=200)]
+    contents: CompositionEntry
+    recipe: LevelsReport
+    label: LabelReport
+    serve_ml: Annotated[float, Field(gt=0, le=100_000)]
+    volume_ml: Annotated[float, Field(gt=0, le=10_000_000)]
+    left_ml: Annotated[float, Field(ge=0, le=10_000_000)]
+    container_ml: Annotated[float, Field(gt=0, le=10_000_000)]
+    older: Annotated[Plain, Field(max_length=200)] = ""
+    older_ml: Annotated[float, Field(ge=0, le=10_000_000)] = 0.0
+    wood: bool = False
+    note: Text = ""
+    origin: Literal["house", "demo"] = "house"
+    log: list[LogOfBatch] = []
+
+
+class DrinkOfEvening(Entry):
+    """A drink of an evening, by its id in the file, and the name of the batch that it is poured from."""
+
+    drink: Annotated[Plain, Field(min_length=1, max_length=220)]
+    serves: Annotated[int, Field(ge=1, le=5000)]
+    service: Literal["", "ice", "chilled", "freezer", "shaken", "bubbles"] = ""
+    batch: Annotated[Plain, Field(max_length=200)] = ""
+    container_ml: Annotated[float, Field(gt=0, le=100_000)] | None = None
+
+
+class EveningOfHouse(Entry):
+    """The evening that is ahead, and what is ticked of it, by key."""
+
+    name: Name
+    at: Time
+    hands: Annotated[int, Field(ge=1, le=12)] = 1
+    drinks: Annotated[list[DrinkOfEvening], Field(max_length=40)] = []
+    ticks: Annotated[dict[Annotated[Plain, Field(max_length=400)], Time], Field(max_length=2000)] = {}
+
+
 class HouseFile(Entry):
     """A house, or some of it."""
 
@@ -296,6 +355,8 @@ class HouseFile(Entry):
     stock: StockOfHouse | None = None
     kinship: Annotated[list[KinshipOfHouse], Field(max_length=1000)] = []
     drinks: list[DrinkEntry] = []
+    batches: list[BatchOfHouse] = []
+    evening: EveningOfHouse | None = None
 
 
 OF_THE_SHELF: Final = "my shelf"

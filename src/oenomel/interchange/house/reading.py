@@ -14,6 +14,7 @@ from oenomel.interchange.formats.reading import read_text
 from oenomel.interchange.formats.table import specs_of_table
 from oenomel.interchange.formats.wording import drinks_of_markdown, notes_in_markdown, spec_in_markdown
 from oenomel.interchange.house.file import (
+    BatchOfHouse,
     DrinkEntry,
     HouseFile,
     KinshipOfHouse,
@@ -161,6 +162,7 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
         "preparations": {},
         "lots": {},
         "kinship": {},
+        "batches": {},
     }
     for house in held:
         for name, found in lists.items():
@@ -169,8 +171,9 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
     parts = [each for house in held for each in house.parts]
     retired = sorted({slug for house in held for slug in house.retired})
     stock = next((house.stock for house in held if house.stock is not None), None)
+    evening = next((house.evening for house in held if house.evening is not None), None)
     told = {name: list(found.values()) for name, found in lists.items()}
-    return HouseFile(drinks=list(drinks.values()), parts=parts, retired=retired, stock=stock, **told)
+    return HouseFile(drinks=list(drinks.values()), parts=parts, retired=retired, stock=stock, evening=evening, **told)
 
 
 def _key(entry: Any) -> str:
@@ -179,6 +182,8 @@ def _key(entry: Any) -> str:
         return f"{entry.slug} {entry.name}"
     if isinstance(entry, KinshipOfHouse):
         return f"{entry.one} {entry.other}"
+    if isinstance(entry, BatchOfHouse):
+        return entry.name
     return str(getattr(entry, "taster", None) or getattr(entry, "makes", None) or entry.slug)
 
 

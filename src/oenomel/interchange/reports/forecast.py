@@ -15,7 +15,10 @@ from oenomel.core.glass import Appearance, EdgeSip, Layer
 from oenomel.core.swaps import that_can_move, usually_free
 from oenomel.interchange.models import Ends, Floats, LevelsReport, Report
 
-__all__ = ["AppearanceReport", "ComparisonReport", "CourseReport", "Driver", "ForecastReport", "forecast_report"]
+__all__ = [
+    "AppearanceReport", "ComparisonReport", "CourseReport", "Driver", "ForecastReport", "Intervals", "ServedReport", "forecast_report",
+    "served_report",
+]  # fmt: skip
 
 
 class StandardDrinks(Report):
@@ -238,7 +241,7 @@ def forecast_report(forecast: Forecast) -> ForecastReport:
         dilution=forecast.dilution,
         strained=_profile(forecast.strained, cold.strained),
         before_topping=_profile(forecast.before_topping, cold.before_topping),
-        served=ServedReport(**_figures(forecast.served, cold.glass), co2=forecast.co2),
+        served=served_report(forecast),
         interval80=Intervals.model_validate(forecast.interval80),
         doubt=DoubtReport.model_validate(forecast.doubt.drivers),
         pours=_pours(forecast),
@@ -248,6 +251,11 @@ def forecast_report(forecast: Forecast) -> ForecastReport:
         edge=forecast.edge,
         cost=forecast.cost,
     )
+
+
+def served_report(forecast: Forecast) -> ServedReport:
+    """The report of a drink as it is served."""
+    return ServedReport(**_figures(forecast.served, forecast.temperatures.glass), co2=forecast.co2)
 
 
 def appearance_report(appearance: Appearance | None) -> AppearanceReport | None:

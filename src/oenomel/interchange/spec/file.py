@@ -34,7 +34,9 @@ from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.models import Plain
 
 __all__ = [
+    "CompositionEntry",
     "GarnishEntry",
+    "IngredientEntry",
     "InlineIngredient",
     "PourEntry",
     "SpecFile",

@@ -1,5 +1,6 @@
-import { Download, Redo2, Undo2 } from 'lucide-react';
+import { BottleWine, Download, Redo2, Undo2 } from 'lucide-react';
 import { memo } from 'react';
+import { useNavigate } from 'react-router';
 
 import type { DrinkDetail, Trial } from '../../api/client';
 import { shownKey } from '../../shell/keys';
@@ -34,6 +35,7 @@ interface Props {
 
 const Top = memo(function Top({ drink, parent, autosave, canUndo, canRedo, onHoldAgainst }: Props) {
   const hand = useHand();
+  const navigate = useNavigate();
   const undo = () => hand?.undo();
   const redo = () => hand?.redo();
   return (
@@ -42,6 +44,7 @@ const Top = memo(function Top({ drink, parent, autosave, canUndo, canRedo, onHol
         <>
           <IconButton icon={Undo2} label="Undo" hotkey={shownKey('undo')} disabled={!canUndo} onClick={undo} />
           <IconButton icon={Redo2} label="Redo" hotkey={shownKey('redo')} disabled={!canRedo} onClick={redo} />
+          <IconButton icon={BottleWine} label="Mix a batch of it" onClick={() => void navigate(`/batch/${drink.id}`)} />
           <IconButton icon={Download} label="Take it along" onClick={() => hand?.along()} />
           <button
             type="button"

@@ -46,6 +46,7 @@ export function useBenchCommands(bench: Bench): void {
     does('This drink', 'Trials side by side, and what to try next', () => void navigate(`/trials/${drink.id}`)),
     does('This drink', 'Its card, to print or to carry along', () => void navigate(`/card/${drink.id}`)),
     does('This drink', 'Take it along: copy it, save it as a file', hand.along),
+    does('This drink', 'Mix a batch of it', () => void navigate(`/batch/${drink.id}`)),
     does('This drink', 'Taste it', () => void navigate(`/taste/${drink.id}`)),
     ...pourCommands(bench),
     ...(Object.entries(SERVED) as [Spec['serve']['ice'], string][]).map(([ice, words]) =>

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
+import { Link } from 'react-router';
 
 import type { Today } from '../../api/client';
 import { lotsQuery, todayQuery } from '../../api/queries/today';
@@ -27,9 +28,14 @@ export function TodayPage() {
       <div className="print:hidden">
         <TopBar
           actions={
-            <button type="button" className="btn min-h-11 gap-2 text-base" onClick={() => window.print()}>
-              <Printer size={20} aria-hidden /> Print the sheet
-            </button>
+            <>
+              <Link to="/tonight" className="btn btn-ghost min-h-11 border-base-300 text-base">
+                Tonight
+              </Link>
+              <button type="button" className="btn min-h-11 gap-2 text-base" onClick={() => window.print()}>
+                <Printer size={20} aria-hidden /> Print the sheet
+              </button>
+            </>
           }
         />
       </div>

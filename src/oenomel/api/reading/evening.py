@@ -1,0 +1,247 @@
+"""The evening that is ahead, worked out: its batches, what it takes, its tasks with their times."""
+
+from __future__ import annotations
+
+import sqlite3
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+
+from oenomel.api.reading.house import resolve
+from oenomel.api.reading.lots import hours_since, todays_lots
+from oenomel.api.reading.stock import crates_of, stock_of
+from oenomel.core.ice import Conditions
+from oenomel.core.larder import capital, is_past_its_day, listed
+from oenomel.core.service import (
+    Batch,
+    BatchWish,
+    EveningDrink,
+    ForTheEvening,
+    PlannedTask,
+    Purchase,
+    ToMake,
+    batch_of,
+    is_late,
+    schedule,
+    serves_words,
+    shopping,
+    tasks_for,
+    to_make,
+)
+from oenomel.core.spec import Drink
+from oenomel.core.stillroom import KitchenStep
+from oenomel.errors import DomainError
+from oenomel.interchange.card.content import day_words
+from oenomel.interchange.preparation import PreparationFile
+from oenomel.interchange.reports.service import BoughtReport, EveningDrinkReport, EveningReport, TaskReport, batch_report
+from oenomel.interchange.requests.service import EveningDrinkEntry, EveningEntry
+from oenomel.interchange.spec.drink import TODAYS
+from oenomel.interchange.spec.file import SpecFile, parse_spec
+from oenomel.store import batches, drinks, evenings, ingredients, lots, preparations, stamps, tonight
+from oenomel.store.batches import BatchRecord
+from oenomel.store.drinks import TrialRecord
+
+__all__ = ["evening_report", "kept_evening", "poured_trial"]
+
+
+@dataclass(frozen=True)
+class _Placed:
+    """A drink of the evening with what was worked out of it."""
+
+    entry: EveningDrinkEntry
+    drink: Drink
+    kept: BatchRecord | None
+    from_batch: int
+    to_make: int
+    batch: Batch | None
+    fault: str
+
+    @property
+    def planned(self) -> EveningDrink:
+        """The same for the plan."""
+        ready = self.kept.name if self.kept is not None and self.from_batch else ""
+        of = ForTheEvening(self.drink, self.to_make, self.entry.serves, self.entry.service)
+        return EveningDrink(of, self.batch, ready)
+
+
+def kept_evening(conn: sqlite3.Connection) -> EveningEntry | None:
+    """What was told of the evening; None where nobody told."""
+    content = evenings.get(conn)
+    return None if content is None else EveningEntry.model_validate_json(content)
+
+
+def poured_trial(conn: sqlite3.Connection, drink_id: int) -> TrialRecord | None:
+    """The trial that is poured of a drink: the newest that is finished, else the newest; None where there is none."""
+    finished = next((each for each in drinks.finished(conn) if each.drink_id == drink_id), None)
+    return finished or drinks.latest_trials(conn, [drink_id]).get(drink_id)
+
+
+def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
+    """The evening, worked backwards from its hour."""
+    entry = kept_evening(conn)
+    if entry is None:
+        return EveningReport(
+            evening=None,
+            state="none",
+            told_at=stamps.now(),
+            headline="",
+            warnings=[],
+            drinks=[],
+            tasks=[],
+            bought=[],
+            cost=0.0,
+            currency=tonight.currency(conn),
+        )
+    hour, now = datetime.fromisoformat(entry.at), datetime.now(UTC)
+    ahead_h = max(0.0, (hour - now).total_seconds() / 3600)
+    placed = [each for each in (_placed(conn, drink, conditions) for drink in entry.drinks) if each is not None]
+    evening = [each.planned for each in placed]
+    stock = stock_of(conn, [each.drink for each in placed], ahead_h)
+    bought = shopping([each.of for each in evening], stock, crates_of(lots.open_lots(conn)), conditions)
+    tasks = schedule(tasks_for(evening, _to_make(conn, bought), bought), entry.hands)
+    done = evenings.ticked(conn)
+    before_hour = (now - hour).total_seconds() / 60
+    told = [_task(each, hour, before_hour, done=f"task {each.task.key}" in done) for each in tasks]
+    lines = [BoughtReport.model_validate(each).model_copy(update={"done": f"bought {each.key}" in done}) for each in bought]
+    state = "past" if hour < now else "ahead"
+    return EveningReport(
+        evening=entry,
+        state=state,
+        told_at=stamps.now(),
+        headline=_headline(entry, hour, told, past=state == "past"),
+        warnings=_warnings(conn, placed, told, hour, ahead_h, past=state == "past"),
+        drinks=[_drink(each) for each in placed],
+        tasks=told,
+        bought=lines,
+        cost=sum(each.cost or 0.0 for each in bought),
+        currency=tonight.currency(conn),
+    )
+
+
+def _placed(conn: sqlite3.Connection, entry: EveningDrinkEntry, conditions: Conditions) -> _Placed | None:
+    spec = _spec_of(conn, entry.drink_id)
+    if spec is None:
+        return None
+    (drink,) = resolve(conn, spec)
+    kept = None
+    if entry.batch_id is not None:
+        kept = next((each for each in batches.open_batches(conn) if each.id == entry.batch_id), None)
+    from_batch = 0 if kept is None else min(entry.serves, int(kept.left_ml / kept.serve_ml + 1e-6))
+    to_make = entry.serves - from_batch
+    batch, fault = None, ""
+    if entry.service and to_make:
+        try:
+            batch = batch_of(drink, BatchWish(entry.service, serves=to_make, container_ml=entry.container_ml), conditions)
+        except DomainError as error:
+            fault = f"{drink.name}: {error}."
+    return _Placed(entry, drink, kept, from_batch, to_make, batch, fault)
+
+
+def _spec_of(conn: sqlite3.Connection, drink_id: int) -> SpecFile | None:
+    """A drink as it goes tonight, of today's lots; None where it left the book."""
+    trial = poured_trial(conn, drink_id)
+    if trial is None:
+        return None
+    spec = parse_spec(trial.spec)
+    pours = [each.model_copy(update={"lot": TODAYS}) if isinstance(each.ingredient, str) else each for each in spec.pours]
+    return spec.model_copy(update={"pours": pours, "name": drinks.get(conn, drink_id).name})
+
+
+def _to_make(conn: sqlite3.Connection, bought: tuple[Purchase, ...]) -> list[ToMake]:
+    wanted = {each.slug: each for each in bought if each.source == "stillroom"}
+    kept = [each for each in preparations.all_preparations(conn) if each.slug in wanted] if wanted else []
+    files = {each.slug: PreparationFile.model_validate_json(each.content) for each in kept}
+    steps = {slug: [KitchenStep(step.do, step.minutes) for step in file.steps] for slug, file in files.items()}
+    return [to_make(ingredients.get(conn, slug), wanted[slug].ml, of) for slug, of in steps.items()]
+
+
+def _task(planned: PlannedTask, hour: datetime, before_hour: float, *, done: bool) -> TaskReport:
+    def at(minutes: float) -> str:
+        return (hour + timedelta(minutes=minutes)).isoformat(timespec="seconds")
+
+    return TaskReport(
+        key=planned.task.key,
+        words=planned.task.words,
+        why=planned.task.why,
+        about=planned.task.about,
+        begins_at=at(planned.begins),
+        ends_at=at(planned.ends),
+        ready_at=at(planned.ready),
+        minutes=planned.task.minutes,
+        hand=planned.hand,
+        done=done,
+        late=is_late(planned, before_hour, done=done),
+    )
+
+
+def _headline(entry: EveningEntry, hour: datetime, tasks: list[TaskReport], *, past: bool) -> str:
+    when = f"{_clock(hour)} on {day_words(hour.astimezone().date())}"
+    if past:
+        return f"That was at {when}. Tell the next one."
+    serves = sum(each.serves for each in entry.drinks)
+    if not tasks:
+        return f"At {when}. Put its drinks on the list, and it is worked backwards from there."
+    left = [each for each in tasks if not each.done]
+    if not left:
+        return f"{serves} serves at {when}. Everything is done."
+    late = sum(each.late for each in left)
+    first = datetime.fromisoformat(min(each.begins_at for each in left))
+    rest = f"{len(left)} of {len(tasks)} things are still to be done" if len(left) < len(tasks) else f"{len(tasks)} things are to be done"
+    behind = f"; {late} of them {'is' if late == 1 else 'are'} late" if late else f"; the next begins at {_clock(first)}"
+    return f"{serves} serves at {when}. {rest}{behind}."
+
+
+def _warnings(
+    conn: sqlite3.Connection, placed: list[_Placed], tasks: list[TaskReport], hour: datetime, ahead_h: float, *, past: bool
+) -> list[str]:
+    found = [each.fault for each in placed if each.fault]
+    found += [f"{each.drink.name}: {each.batch.fit.words}" for each in placed if each.batch is not None and not each.batch.fit.fits]
+    if past:
+        return found
+    now = datetime.now(UTC)
+    behind = [each for each in tasks if not each.done and datetime.fromisoformat(each.begins_at) < now]
+    if behind:
+        first = min(behind, key=lambda each: each.begins_at)
+        began = datetime.fromisoformat(first.begins_at)
+        found.append(
+            f"By this plan {first.words[:1].lower() + first.words[1:]} had to begin at {_clock(began)}: "
+            "take another pair of hands, chill in ice water, or serve more of it made singly."
+        )
+    for each in placed:
+        if each.kept is not None and each.from_batch and datetime.fromisoformat(each.kept.use_by) < hour:
+            found.append(f"{each.kept.name} is to be used by {_clock(datetime.fromisoformat(each.kept.use_by))}: it is too old by then.")
+        if each.kept is not None and each.from_batch and each.to_make:
+            found.append(
+                f"{each.kept.name} gives {serves_words(each.from_batch)} of the {each.entry.serves}; {each.to_make} are still to be made."
+            )
+    slugs = {pour.ingredient.slug for each in placed for pour in each.drink.pours if each.to_make}
+    for record, lot in todays_lots(conn, slugs).values():
+        hours = hours_since(record.made_at) + ahead_h
+        if is_past_its_day(lot.ingredient, hours):
+            what, name = lot.ingredient.said, record.name
+            found.append(f"The {what} that is there ({name}) will be {hours:.0f} hours old by then: it is counted as gone.")
+    return found
+
+
+def _drink(each: _Placed) -> EveningDrinkReport:
+    report = None if each.batch is None else batch_report(each.batch, ())
+    parts = []
+    if each.from_batch and each.kept is not None:
+        parts.append(f"{each.from_batch} out of {each.kept.name}")
+    if each.to_make:
+        mixed = f"to mix, {each.batch.total_ml:.0f} ml" if each.batch is not None else "made singly"
+        parts.append(f"{each.to_make} {mixed}")
+    return EveningDrinkReport(
+        drink_id=each.entry.drink_id,
+        name=each.drink.name,
+        serves=each.entry.serves,
+        service=each.entry.service,
+        from_batch=each.from_batch,
+        to_make=each.to_make,
+        batch_id=None if each.kept is None else each.kept.id,
+        batch=report,
+        words=capital(listed(parts)),
+    )
+
+
+def _clock(time: datetime) -> str:
+    return f"{time.astimezone():%H:%M}"

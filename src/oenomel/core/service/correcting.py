@@ -1,0 +1,167 @@
+"""A batch tasted and corrected: how much of what moves it by half a step, and how much to add (model.md §12)."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.core.balance import AXES, Axis, in_words, mix, profile_of, steps_between, tasted
+from oenomel.core.larder import Ingredient, SlotName, catalogue, listed
+from oenomel.core.service.pouring import amount_told
+from oenomel.core.service.rounding import measured_ml
+from oenomel.core.service.split import water
+from oenomel.core.spec import Pour
+from oenomel.errors import DomainError, OutOfRange
+
+STEPS_OF_A_COMPLAINT: Final = (0.75, 1.5, 3.0)
+"""Steps that a touch, clearly and far too much of something are taken for (house rule, within the words of `balance.perception`)."""
+
+HALF: Final = 0.5
+TASTE_ML: Final = 30.0
+"""A shot to taste, poured over ice: at the strength at which it is served."""
+
+MOST_SHARE: Final = 0.5
+"""Of a bottle, more than so much of it isn't a correction any more: it is another batch (house rule)."""
+
+_GRID_ML: Final = 1.0
+_PLACE: Final = {"abv": 0, "sugar": 1, "acid": 2}
+_SLOT: Final[Mapping[str, SlotName]] = {"sugar": "sweet", "acid": "sour", "abv": "base"}
+_USUAL: Final = {"sugar": "simple-syrup-1-1", "acid": "lemon-juice"}
+
+
+@dataclass(frozen=True, slots=True)
+class Addition:
+    """So much of something more in the bottle, [ml], and which part it plays there."""
+
+    ingredient: Ingredient
+    ml: float
+    slot: SlotName = "other"
+
+
+@dataclass(frozen=True, slots=True)
+class Correction:
+    """What brings a bottle nearer on one axis: what is added for it, how much of that is half a step here, where every axis then goes,
+    [steps], and the sentence.
+    """
+
+    axis: str
+    word: str
+    additions: tuple[Addition, ...]
+    half_step_ml: float
+    moves: Mapping[str, float]
+    words: str
+
+    @property
+    def ml(self) -> float:
+        """All that is added, [ml]."""
+        return sum(each.ml for each in self.additions)
+
+
+def wanted_steps(said: int) -> float:
+    """Steps that an axis should move after a tongue said so much of it: −3 (far too little) to 3 (far too much).
+
+    Raises
+    ------
+    OutOfRange
+
+    >>> wanted_steps(-1), wanted_steps(2)
+    (0.75, -1.5)
+    """
+    if not -3 <= said <= 3:
+        raise OutOfRange("what was said", said, -3, 3)
+    return 0.0 if said == 0 else (-1 if said > 0 else 1) * STEPS_OF_A_COMPLAINT[abs(said) - 1]
+
+
+def corrections(
+    pours: Sequence[Pour], axis_name: str, steps: float, grid_ml: float = 5.0, level: float | None = None
+) -> tuple[Correction, ...]:
+    """What moves one axis of a bottle by so many steps, the nearest at hand first.
+
+    ``pours`` are all of the bottle with its water; ``level`` is what it holds in 100 ml where that was measured.
+    What can be poured is added; what can't be taken out is thinned by all the rest of the drink in its own shares. x ml of something with
+    k per 100 ml take c to ρc where x = V·c(ρ − 1)/(k − ρc).
+
+    Raises
+    ------
+    DomainError
+        Nothing there moves it that way.
+    """
+    axis = AXES[axis_name]
+    if steps == 0:
+        return ()
+    found = [each for each in (_with(pours, axis, steps, grid_ml, added, level) for added in _candidates(pours, axis, steps)) if each]
+    if not found:
+        raise DomainError(f"nothing that is poured here makes it {axis.word(steps)}: make a new batch with another share")
+    return tuple(found)
+
+
+def _candidates(pours: Sequence[Pour], axis: Axis, steps: float) -> list[list[Addition]]:
+    """Additions in their own shares, as if there were one ml of each first thing."""
+    if steps > 0:
+        place = _PLACE[axis.name]
+        own = {pour.ingredient.slug: pour.ingredient for pour in pours if pour.slot == _SLOT[axis.name]}
+        strongest = sorted(own.values(), key=lambda each: -each.composition.axes[place])
+        if not strongest and axis.name in _USUAL:
+            strongest = [catalogue()[_USUAL[axis.name]]]
+        return [[Addition(each, 1.0, _SLOT[axis.name])] for each in strongest[:2]]
+    if axis.name == "abv":
+        return [[Addition(water(), 1.0)]]
+    # Sugar and acid can't be taken out: all but what brings them, in their shares.
+    place = _PLACE[axis.name]
+    whole = sum(pour.volume_ml * pour.ingredient.composition.axes[place] for pour in pours)
+    rest = [p for p in pours if p.volume_ml * p.ingredient.composition.axes[place] < 0.15 * whole and p.volume_ml > 0]
+    together: dict[str, Addition] = {}
+    for pour in rest:
+        before = together.get(pour.ingredient.slug)
+        ml = pour.volume_ml + (0.0 if before is None else before.ml)
+        together[pour.ingredient.slug] = Addition(pour.ingredient, ml, pour.slot if before is None else before.slot)
+    return [list(together.values())] if together else []
+
+
+def _with(
+    pours: Sequence[Pour], axis: Axis, steps: float, grid_ml: float, shares: Sequence[Addition], measured: float | None
+) -> Correction | None:
+    place = _PLACE[axis.name]
+    volume = sum(pour.volume_ml for pour in pours)
+    supposed = sum(pour.volume_ml * pour.ingredient.composition.axes[place] for pour in pours) / volume
+    level = supposed if measured is None else measured
+    one = sum(each.ml for each in shares)
+    contains = sum(each.ml * each.ingredient.composition.axes[place] for each in shares) / one
+
+    def needed(by: float) -> float:
+        """All that moves it by so many steps, [ml]; less than nothing where it can't."""
+        times = (1 + axis.just_noticeable) ** by
+        lack = contains - times * level
+        return volume * level * (times - 1) / lack if abs(lack) > 1e-9 else -1.0
+
+    if level <= 0:
+        return None
+    whole, half = needed(steps), needed(HALF if steps > 0 else -HALF)
+    if whole <= 0 or half <= 0 or whole > MOST_SHARE * volume:
+        return None
+    fine = min(grid_ml, _GRID_ML) if whole < 2 * grid_ml else grid_ml
+    additions = tuple(Addition(each.ingredient, max(fine, measured_ml(whole * each.ml / one, fine)), each.slot) for each in shares)
+    added = [*pours, *(Pour(each.ingredient, each.ml) for each in additions)]
+    moves = _moves(pours, added)
+    return Correction(axis.name, axis.word(steps), additions, half, moves, _words(axis, additions, half, moves))
+
+
+def _moves(before: Sequence[Pour], after: Sequence[Pour]) -> dict[str, float]:
+    was, now = (
+        profile_of(mix([pour.volume_ml for pour in pours], [pour.ingredient.composition.vector for pour in pours]))
+        for pours in (before, after)
+    )
+    return {name: float(steps_between(getattr(now, name), getattr(was, name), axis)) for name, axis in AXES.items()}
+
+
+def _words(axis: Axis, additions: Sequence[Addition], half: float, moves: Mapping[str, float]) -> str:
+    side = [in_words(moves[name], AXES[name]) for name in tasted(moves) if name != axis.name]
+    besides = f" It is then {listed(side)} too." if side else ""
+    told = listed([f"{amount_told(each.ingredient, each.ml)} of {each.ingredient.said}" for each in additions])
+    if len(additions) == 1:
+        name = additions[0].ingredient.said
+        amount = amount_told(additions[0].ingredient, additions[0].ml)
+        return f"{half:.0f} ml of {name} is half a step in this bottle, just enough to tell: add {amount}.{besides}"
+    what = {"sugar": "Sugar", "acid": "Acid"}[axis.name]
+    return f"{what} can't be taken out: add the rest of the drink without it, {told}.{besides}"

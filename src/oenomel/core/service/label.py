@@ -1,0 +1,63 @@
+"""What is stuck on a bottle: name, made, use by, strength, serve, ice, allergens (model.md §12)."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from oenomel.core.larder import Ingredient, listed
+from oenomel.core.service.batch import Batch
+from oenomel.core.service.split import Service
+
+
+@dataclass(frozen=True, slots=True)
+class Label:
+    """The lines of a label: how it is served, what is added to each serve, what must be named of it, and what to look out for."""
+
+    serve: str
+    each: tuple[str, ...]
+    allergens: tuple[str, ...]
+    cautions: tuple[str, ...]
+
+
+def serve_words(service: Service, serve_ml: float, glass: str, ice: str) -> str:
+    """How one serve is poured, as a sentence.
+
+    >>> serve_words("ice", 92.4, "tumbler", "none")
+    'Pour 92 ml over cubes into a tumbler.'
+    """
+    into = f" into {_article(glass)}" if glass else ""
+    amount = f"{serve_ml:.0f} ml"
+    if service == "shaken":
+        return f"Shake {amount} with ice, as it is written, and strain{into}."
+    if service == "ice":
+        kind = {"none": "cubes", "cubes": "cubes", "large": "one large cube", "crushed": "crushed ice"}[ice]
+        return f"Pour {amount} over {kind}{into}."
+    if service == "bubbles":
+        return f"Pour {amount} cold{into}, along the side."
+    return f"Turn it once, and pour {amount}{'' if service == 'chilled' else ' from the freezer'}{into}, without ice."
+
+
+def label_of(batch: Batch) -> Label:
+    """The label of a batch, with what is added to each serve: labels of what went in decide."""
+    drink = batch.drink
+    everything = [*(pour.ingredient for pour in batch.inside), *(each.pour.ingredient for each in batch.outside)]
+    return Label(
+        serve_words(batch.wish.service, batch.serve_ml, drink.serve.glass, drink.serve.ice),
+        tuple(each.words for each in batch.outside),
+        _named(everything, "allergens"),
+        _named(everything, "cautions"),
+    )
+
+
+def _named(things: Sequence[Ingredient], what: str) -> tuple[str, ...]:
+    return tuple(sorted({each for thing in things for each in getattr(thing, what)}))
+
+
+def contains_words(allergens: Sequence[str]) -> str:
+    """What must be named, as it stands on a label."""
+    return f"Contains {listed(list(allergens))}." if allergens else "No allergen is named of what went in."
+
+
+def _article(noun: str) -> str:
+    return f"{'an' if noun[:1].lower() in 'aeiou' else 'a'} {noun}"

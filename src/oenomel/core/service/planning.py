@@ -1,0 +1,109 @@
+"""Tasks scheduled backwards from the hour: as late as they can be, no two in one hand (model.md §12, service plan)."""
+
+from __future__ import annotations
+
+import itertools
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.errors import DomainError, OutOfRange
+
+MOST_HANDS: Final = 12
+MOST_TASKS: Final = 500
+
+
+@dataclass(frozen=True, slots=True)
+class Task:
+    """Something to do.
+
+    Parameters
+    ----------
+    minutes : float          that it keeps one pair of hands, rounded up to whole ones: nobody sets a clock by less
+    waits : float            minutes after that until what follows may begin, or the hour may come: it cools, chills, freezes
+    before : float           minutes before the hour by which it has to be ready, its waiting done
+    needs : tuple of str     keys of tasks that have to be ready first
+    about : str              what it is about: a drink's name, a preparation, empty for all
+    """
+
+    key: str
+    words: str
+    minutes: float
+    waits: float = 0.0
+    before: float = 0.0
+    needs: tuple[str, ...] = ()
+    about: str = ""
+    why: str = ""
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "minutes", float(math.ceil(self.minutes)))
+
+
+@dataclass(frozen=True, slots=True)
+class PlannedTask:
+    """A task with its times, in minutes before the hour (less than 0): begun, out of hand, and ready."""
+
+    task: Task
+    begins: float
+    ends: float
+    ready: float
+    hand: int
+
+
+def schedule(tasks: Sequence[Task], hands: int = 1) -> tuple[PlannedTask, ...]:
+    """Every task as late as it can be: ready before what needs it and before the hour, never more at once than there are hands.
+
+    Raises
+    ------
+    OutOfRange
+        So many hands can't be.
+    DomainError
+        A task needs one that there isn't, or itself.
+    """
+    if not 1 <= hands <= MOST_HANDS:
+        raise OutOfRange("the number of hands", hands, 1, MOST_HANDS)
+    if len(tasks) > MOST_TASKS:
+        raise OutOfRange("the number of tasks", len(tasks), 0, MOST_TASKS)
+    by_key = {task.key: task for task in tasks}
+    if len(by_key) < len(tasks):
+        raise DomainError("two tasks have one key")
+    followers: dict[str, list[str]] = {key: [] for key in by_key}
+    for task in tasks:
+        for need in task.needs:
+            if need not in by_key:
+                raise DomainError(f'"{task.words}" needs "{need}", which nobody does')
+            followers[need].append(task.key)
+    planned: dict[str, PlannedTask] = {}
+    busy: list[list[tuple[float, float]]] = [[] for _ in range(hands)]
+    open_tasks = list(tasks)
+    while open_tasks:
+        free = [task for task in open_tasks if all(each in planned for each in followers[task.key])]
+        if not free:
+            raise DomainError("tasks need each other in a circle")
+        # The one that could be latest takes its place first, so that what follows in time is settled before what leads to it.
+        task = max(free, key=lambda each: (_latest(each, followers, planned), -each.minutes))
+        planned[task.key] = _placed(task, _latest(task, followers, planned), busy)
+        open_tasks.remove(task)
+    return tuple(sorted(planned.values(), key=lambda each: (each.begins, each.ends, each.hand)))
+
+
+def _latest(task: Task, followers: dict[str, list[str]], planned: dict[str, PlannedTask]) -> float:
+    """When it has to be out of hand at the latest, [min]."""
+    return min([-task.before, *(planned[each].begins for each in followers[task.key])]) - task.waits
+
+
+def _placed(task: Task, latest: float, busy: list[list[tuple[float, float]]]) -> PlannedTask:
+    """The latest place before a time where some hand is free for so long."""
+    ends = sorted({latest, *(begins for each in busy for begins, _ in each if begins < latest)}, reverse=True)
+    for end, (hand, taken) in itertools.product(ends, enumerate(busy)):
+        begins = end - task.minutes
+        if all(end <= other_begins or begins >= other_ends for other_begins, other_ends in taken):
+            taken.append((begins, end))
+            return PlannedTask(task, begins, end, end + task.waits, hand)
+    raise AssertionError  # before everything that is taken there is always room
+
+
+def is_late(planned: PlannedTask, now: float, *, done: bool) -> bool:
+    """Whether it should have been out of hand by now, in minutes before the hour, and isn't ticked."""
+    return not done and planned.ends < now

@@ -1,0 +1,40 @@
+"""Amounts of a batch as they can be measured."""
+
+from __future__ import annotations
+
+from typing import Final
+
+from oenomel.core.larder import SOLIDS_ML_PER_G
+from oenomel.core.spec import Pour
+from oenomel.errors import OutOfRange
+
+FINEST_GRID_ML: Final = 1.0
+COARSEST_GRID_ML: Final = 100.0
+SMALL_ML: Final = 1.0
+DROPS_ML: Final = 0.1
+"""What a syringe or a measuring spoon can tell, and drops that are counted, [ml]: by these goes what would be lost on the grid."""
+
+
+def checked_grid(grid_ml: float) -> float:
+    """The grid, where it is one; raises OutOfRange."""
+    if not FINEST_GRID_ML <= grid_ml <= COARSEST_GRID_ML:
+        raise OutOfRange("the grid in ml", grid_ml, FINEST_GRID_ML, COARSEST_GRID_ML)
+    return grid_ml
+
+
+def measured_ml(ml: float, grid_ml: float) -> float:
+    """So much as it is measured: on the grid; below twice the grid by the millilitre, and below five by the tenth of one.
+
+    >>> measured_ml(157.5, 5), measured_ml(6.4, 5), measured_ml(0.6, 5)
+    (160.0, 6.0, 0.6)
+    """
+    step = grid_ml if ml >= 2 * grid_ml else min(grid_ml, SMALL_ML if ml >= 5 else DROPS_ML)
+    # Halves go up, whatever their neighbours: the same batch is the same on every day.
+    return round(int(ml / step + 0.5 + 1e-9) * step, 6)
+
+
+def measured(pour: Pour, grid_ml: float) -> float:
+    """A pour of a batch as it is measured, [ml]: what goes by the dash or the drop never on the grid, what is dry by the gram."""
+    if pour.ingredient.composition.solid:
+        return measured_ml(pour.volume_ml / SOLIDS_ML_PER_G, grid_ml) * SOLIDS_ML_PER_G
+    return measured_ml(pour.volume_ml, min(grid_ml, SMALL_ML) if pour.unit in ("dash", "drop") else grid_ml)

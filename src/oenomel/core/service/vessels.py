@@ -1,0 +1,170 @@
+"""Bottles and other vessels: what they hold, and how long they take to get cold (model.md §12; estimates)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Final, Literal, get_args
+
+from oenomel.errors import DomainError, OutOfRange
+
+HEADSPACE: Final = 0.03
+"""Share of a container that stays empty (model.md §12)."""
+
+USUAL_ML: Final = (200.0, 350.0, 500.0, 700.0, 750.0, 1000.0, 1500.0, 2000.0, 3000.0, 5000.0, 10_000.0, 20_000.0)
+"""What bottles, jugs and canisters hold, [ml] (common practice)."""
+
+LARGEST_ML: Final = 100_000.0
+
+Cold = Literal["fridge", "freezer", "ice bath", "room"]
+COLDS: Final[tuple[Cold, ...]] = get_args(Cold)
+
+COLD_ENOUGH_C: Final = 8.0
+FREEZER_SERVE_C: Final = -10.0
+"""How cold a bottle has to be: from the fridge, and to be poured from the freezer without ice, [°C] (house rules)."""
+
+WALL_J_PER_K_ML: Final = 0.5
+"""Heat of the glass round a millilitre, [J/K]: 450 g of glass round 750 ml (estimate)."""
+
+SLENDERNESS: Final = 5.6
+"""Height of a bottle in radii of its bottom (estimate)."""
+
+SOONER: Final = 0.6
+LATER: Final = 1.5
+"""How far the time of cooling may be off either way: still or blown air, a full fridge, plastic or glass (estimates)."""
+
+
+@dataclass(frozen=True, slots=True)
+class ColdPlace:
+    """Somewhere cold: how cold, [°C], and heat that it takes off a bottle, [W/m² K] (estimates)."""
+
+    said: str
+    celsius: float
+    takes_w_per_m2_k: float
+
+
+PLACES: Final[Mapping[Cold, ColdPlace]] = {
+    # Air that a fan moves, with radiation: about 12. Ice water from outside, and what stands still inside: about 60.
+    "fridge": ColdPlace("in the fridge", 4.0, 12.0),
+    "freezer": ColdPlace("in the freezer", -18.0, 12.0),
+    "ice bath": ColdPlace("in ice water", 0.0, 60.0),
+    "room": ColdPlace("on the shelf", 22.0, 8.0),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Chilling:
+    """How long a vessel takes to be cold: minutes, at the soonest and the latest, and how cold that is, [°C]."""
+
+    minutes: float
+    soonest: float
+    latest: float
+    to_c: float
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class Fit:
+    """A batch against its container: what that holds below its headspace, whether the batch fits, how many serves would, in words."""
+
+    container_ml: float
+    usable_ml: float
+    fits: bool
+    serves: float
+    words: str
+
+
+def usable_ml(container_ml: float) -> float:
+    """What goes in a container with its headspace left, [ml]."""
+    return container_ml * (1 - HEADSPACE)
+
+
+def checked_container(container_ml: float) -> float:
+    """A container as it is; raises OutOfRange."""
+    if not 0 < container_ml <= LARGEST_ML:
+        raise OutOfRange("the container in ml", container_ml, 1, LARGEST_ML)
+    return container_ml
+
+
+def container_for(total_ml: float) -> float:
+    """The smallest usual container that holds so much with its headspace, [ml]; beyond the largest of them as many of those as it takes.
+
+    >>> container_for(810), container_for(727), container_for(728)
+    (1000.0, 750.0, 1000.0)
+    """
+    largest = USUAL_ML[-1]
+    return next((each for each in USUAL_ML if total_ml <= usable_ml(each)), math.ceil(total_ml / usable_ml(largest)) * largest)
+
+
+def fit_of(total_ml: float, serves: float, container_ml: float) -> Fit:
+    """Whether so much fits in a container, and the batch that would fill it.
+
+    >>> fit_of(810, 6, 750).fits
+    False
+    """
+    room = usable_ml(container_ml)
+    would = serves * room / total_ml
+    fits = total_ml <= room + 1e-6
+    if fits:
+        left = container_ml - total_ml
+        words = f"{total_ml:.0f} ml in {container_ml:g} ml, {left:.0f} ml of it left empty."
+    else:
+        larger = container_for(total_ml)
+        take = f"take one of {larger:g} ml" if larger <= USUAL_ML[-1] else f"spread it over several of {USUAL_ML[-1]:g} ml"
+        words = (
+            f"{total_ml:.0f} ml don't go into {container_ml:g} ml: with a finger of air it holds {room:.0f} ml, "
+            f"which is {serves_words(would)}. Make that much, or {take}."
+        )
+    return Fit(container_ml, room, fits, would, words)
+
+
+def serves_words(serves: float) -> str:
+    """So many serves as they are said.
+
+    >>> serves_words(5.39), serves_words(1.0), serves_words(0.4)
+    ('5 serves and a little', '1 serve', 'less than one serve')
+    """
+    whole = int(serves + 1e-9)
+    if whole == 0:
+        return "less than one serve"
+    rest = serves - whole
+    more = " and a little" if 0.1 <= rest < 0.45 else " and a half" if 0.45 <= rest < 0.6 else " and most of another" if rest >= 0.6 else ""
+    return f"{whole} serve{'' if whole == 1 else 's'}{more}"
+
+
+def chilling(volume_ml: float, heat_j_per_k: float, where: Cold, from_c: float, to_c: float) -> Chilling:
+    """How long so much takes to get so cold, as one lump that gives its heat off through its wall.
+
+    t = (C + C_wall)/(h·A) · ln((T₀ − T_around)/(T − T_around)), A of a cylinder.
+
+    Raises
+    ------
+    DomainError
+        It never gets there.
+    """
+    place = PLACES[where]
+    if from_c <= to_c:
+        return Chilling(0.0, 0.0, 0.0, to_c, "It is cold already.")
+    if to_c <= place.celsius:
+        raise DomainError(f"{place.said} it never gets down to {to_c:.0f} °C: it is {place.celsius:.0f} °C there")
+    radius_cm = math.cbrt(volume_ml / (math.pi * SLENDERNESS))
+    area_m2 = 2 * math.pi * radius_cm**2 * (1 + SLENDERNESS) / 1e4
+    seconds = (heat_j_per_k + WALL_J_PER_K_ML * volume_ml) / (place.takes_w_per_m2_k * area_m2)
+    minutes = seconds / 60 * math.log((from_c - place.celsius) / (to_c - place.celsius))
+    words = f"About {span_words(minutes)} {place.said} until it is at {to_c:.0f} °C; {span_words(LATER * minutes)} where that is full."
+    return Chilling(minutes, SOONER * minutes, LATER * minutes, to_c, words.replace("-", "−"))
+
+
+def span_words(minutes: float) -> str:
+    """A time as it is said, to what anybody would set a clock by.
+
+    >>> span_words(18), span_words(100), span_words(130), span_words(185)
+    ('20 minutes', '1¾ hours', '2¼ hours', '3 hours')
+    """
+    if minutes < 55:
+        return f"{max(5, 5 * round(minutes / 5))} minutes"
+    quarters = round(minutes / 15)
+    whole, part = divmod(quarters, 4)
+    shown = f"{whole or ''}{('', '¼', '½', '¾')[part]}"
+    return f"{shown} hour{'' if quarters == 4 else 's'}"

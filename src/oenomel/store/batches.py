@@ -1,0 +1,178 @@
+"""Batches: what was mixed for many serves, what is left of it, and what happened to it."""
+
+from __future__ import annotations
+
+import sqlite3
+from dataclasses import asdict, dataclass, field
+from typing import Literal
+
+from oenomel.errors import DomainError, RecordConflict, RecordNotFound
+from oenomel.store import drinks
+from oenomel.store.stamps import new_id, now
+
+__all__ = [
+    "BatchRecord", "LogKind", "LogRecord", "add", "all_batches", "change", "get", "log", "note", "open_batches", "remove", "remove_all",
+    "serve", "unused_name",
+]  # fmt: skip
+
+SELECT_ALL = """
+SELECT id, drink_id, name, made_at, made_by, use_by, used_up_at, spec, wish, poured, contents, recipe, label, serve_ml, volume_ml,
+  left_ml, container_ml, older_id, older_ml, wood, note, origin
+FROM batch ORDER BY made_at, id
+"""
+SELECT_OPEN = """
+SELECT id, drink_id, name, made_at, made_by, use_by, used_up_at, spec, wish, poured, contents, recipe, label, serve_ml, volume_ml,
+  left_ml, container_ml, older_id, older_ml, wood, note, origin
+FROM batch WHERE used_up_at IS NULL ORDER BY made_at, id
+"""
+SELECT = """
+SELECT id, drink_id, name, made_at, made_by, use_by, used_up_at, spec, wish, poured, contents, recipe, label, serve_ml, volume_ml,
+  left_ml, container_ml, older_id, older_ml, wood, note, origin
+FROM batch WHERE id = :id
+"""
+SELECT_NAMED = "SELECT id FROM batch WHERE name = :name COLLATE NOCASE"
+INSERT = """
+INSERT INTO batch (drink_id, name, made_at, made_by, use_by, used_up_at, spec, wish, poured, contents, recipe, label, serve_ml, volume_ml,
+  left_ml, container_ml, older_id, older_ml, wood, note, origin)
+VALUES (:drink_id, :name, :made_at, :made_by, :use_by, :used_up_at, :spec, :wish, :poured, :contents, :recipe, :label, :serve_ml,
+  :volume_ml, :left_ml, :container_ml, :older_id, :older_ml, :wood, :note, :origin)
+"""
+UPDATE = """
+UPDATE batch SET name = :name, made_by = :made_by, use_by = :use_by, used_up_at = :used_up_at, poured = :poured, contents = :contents,
+  volume_ml = :volume_ml, left_ml = :left_ml,
+  older_ml = :older_ml, note = :note
+WHERE id = :id
+"""
+DELETE = "DELETE FROM batch WHERE id = :id"
+DELETE_ALL = "DELETE FROM batch"
+SELECT_LATER = "SELECT name FROM batch WHERE older_id = :id LIMIT 1"
+SELECT_LOG = "SELECT id, batch_id, at, kind, words FROM batch_log WHERE batch_id = :batch_id ORDER BY id"
+INSERT_LOG = "INSERT INTO batch_log (batch_id, at, kind, words) VALUES (:batch_id, :at, :kind, :words)"
+
+LogKind = Literal["made", "served", "added", "read", "kept over", "set right"]
+_SPARE_ML = 0.001
+EMPTY = 0.05
+"""Less than so much of a serve is an empty bottle."""
+
+
+@dataclass(frozen=True, slots=True)
+class BatchRecord:
+    """A batch as kept; ``spec``, ``wish``, ``poured``, ``contents``, ``recipe`` and ``label`` are JSON texts; see the migration."""
+
+    drink_id: int
+    name: str
+    made_at: str
+    use_by: str
+    spec: str
+    wish: str
+    poured: str
+    contents: str
+    recipe: str
+    label: str
+    serve_ml: float
+    volume_ml: float
+    left_ml: float
+    container_ml: float
+    made_by: str = ""
+    used_up_at: str | None = None
+    older_id: int | None = None
+    older_ml: float = 0.0
+    wood: int = 0
+    note: str = ""
+    origin: Literal["house", "demo"] = "house"
+    id: int = field(default=0)
+
+
+@dataclass(frozen=True, slots=True)
+class LogRecord:
+    """Something that happened to a bottle."""
+
+    batch_id: int
+    kind: LogKind
+    words: str
+    at: str = ""
+    id: int = 0
+
+
+def all_batches(conn: sqlite3.Connection) -> list[BatchRecord]:
+    """Every batch, oldest first."""
+    return [BatchRecord(**row) for row in conn.execute(SELECT_ALL)]
+
+
+def open_batches(conn: sqlite3.Connection) -> list[BatchRecord]:
+    """Those that aren't used up, oldest first."""
+    return [BatchRecord(**row) for row in conn.execute(SELECT_OPEN)]
+
+
+def get(conn: sqlite3.Connection, batch_id: int) -> BatchRecord:
+    """One batch; raises RecordNotFound."""
+    row = conn.execute(SELECT, {"id": batch_id}).fetchone()
+    if row is None:
+        raise RecordNotFound("batch", batch_id)
+    return BatchRecord(**row)
+
+
+def add(conn: sqlite3.Connection, batch: BatchRecord) -> int:
+    """Keeps a batch and returns its id; raises RecordNotFound for a strange drink, RecordConflict where another has its name."""
+    drinks.get(conn, batch.drink_id)
+    _check_name(conn, batch)
+    return new_id(conn.execute(INSERT, asdict(batch)))
+
+
+def change(conn: sqlite3.Connection, batch: BatchRecord) -> None:
+    """Puts a batch in the place of the one with its id; raises as `add`."""
+    get(conn, batch.id)
+    _check_name(conn, batch)
+    if batch.left_ml > batch.volume_ml + _SPARE_ML:
+        raise DomainError(f"{batch.left_ml:g} ml can't be left of {batch.volume_ml:g} ml")
+    conn.execute(UPDATE, asdict(batch))
+
+
+def serve(conn: sqlite3.Connection, batch: BatchRecord, ml: float) -> BatchRecord:
+    """Takes so much out of it, and marks it used up where nothing is left; raises DomainError where that much isn't there."""
+    if ml > batch.left_ml + _SPARE_ML:
+        raise DomainError(f"{ml:.0f} ml can't be poured: {batch.left_ml:.0f} ml are left of {batch.name}")
+    left = max(0.0, batch.left_ml - ml)
+    later = BatchRecord(**{**asdict(batch), "left_ml": left, "used_up_at": now() if left < EMPTY * batch.serve_ml else batch.used_up_at})
+    change(conn, later)
+    return later
+
+
+def remove(conn: sqlite3.Connection, batch_id: int) -> None:
+    """Takes a batch away that was noted by mistake; raises RecordConflict where another was filled on it."""
+    get(conn, batch_id)
+    later = conn.execute(SELECT_LATER, {"id": batch_id}).fetchone()
+    if later is not None:
+        raise RecordConflict(f"{later['name']} was filled on it: mark it as used up instead")
+    conn.execute(DELETE, {"id": batch_id})
+
+
+def remove_all(conn: sqlite3.Connection) -> None:
+    """Takes every batch away."""
+    conn.execute(DELETE_ALL)
+
+
+def log(conn: sqlite3.Connection, batch_id: int) -> list[LogRecord]:
+    """What happened to a bottle, oldest first."""
+    return [LogRecord(**row) for row in conn.execute(SELECT_LOG, {"batch_id": batch_id})]
+
+
+def note(conn: sqlite3.Connection, happened: LogRecord) -> None:
+    """Notes what happened to a bottle; now where no time is told."""
+    conn.execute(
+        INSERT_LOG, {"batch_id": happened.batch_id, "kind": happened.kind, "words": happened.words, "at": happened.at or now()}
+    )  # fmt: skip
+
+
+def unused_name(conn: sqlite3.Connection, name: str) -> str:
+    """The name, or where a batch has it already the same with a number."""
+    tried, number = name, 2
+    while conn.execute(SELECT_NAMED, {"name": tried}).fetchone():
+        tried, number = f"{name}, {number}", number + 1
+    return tried
+
+
+def _check_name(conn: sqlite3.Connection, batch: BatchRecord) -> None:
+    taken = conn.execute(SELECT_NAMED, {"name": batch.name}).fetchone()
+    if taken is not None and taken["id"] != batch.id:
+        raise RecordConflict(f'there is a batch "{batch.name}" already: two bottles of one name get mixed up, so give it another')

@@ -1,0 +1,165 @@
+import { Minus, Plus } from 'lucide-react';
+
+import type { Spec } from '../../api/client';
+import { larderQuery } from '../../api/queries/house';
+import { lotsQuery } from '../../api/queries/today';
+import { plain } from '../../lib/format';
+import { useQuery } from '@tanstack/react-query';
+import { Check } from '../../ui/Check';
+import { Chips } from '../../ui/Chips';
+import { Figure } from '../../ui/Field';
+import { Fold } from '../../ui/Fold';
+import { CONTAINERS, SERVICES } from './services';
+import type { BatchWish } from './useBatchWish';
+
+interface Props {
+  wish: BatchWish;
+  spec: Spec;
+  onChange: (part: Partial<BatchWish>) => void;
+}
+
+/** How it is served, and how much of it: so many serves, a container, or what is left of a bottle. */
+export function Asked({ wish, spec, onChange }: Props) {
+  const { service, serves, grid, standIn } = wish;
+  const by = (count: number) => onChange({ serves: Math.max(1, (serves ?? 0) + count), useUp: null });
+  return (
+    <section aria-label="What is wanted" className="panel flex flex-col gap-4 p-4">
+      <Ways service={service} onChange={onChange} />
+      <div>
+        <p className="mb-1 text-quiet">Serves</p>
+        <div className="flex items-center gap-1.5">
+          <button type="button" aria-label="One less" className="btn btn-square size-12" onClick={() => by(-1)}>
+            <Minus size={20} aria-hidden />
+          </button>
+          <Figure
+            aria-label="Serves"
+            className="input min-h-12 w-full text-center font-figure text-2xl font-semibold"
+            least={0}
+            most={1e6}
+            value={serves}
+            placeholder="what fits"
+            onFigure={(told) => onChange({ serves: told === null ? null : Math.round(told), useUp: null })}
+          />
+          <button type="button" aria-label="One more" className="btn btn-square size-12" onClick={() => by(1)}>
+            <Plus size={20} aria-hidden />
+          </button>
+        </div>
+      </div>
+      <Into wish={wish} onChange={onChange} />
+      <UseUp wish={wish} spec={spec} onChange={onChange} />
+      <Fold title="What can be measured">
+        <Chips
+          legend="To the nearest"
+          legendShown={false}
+          options={[
+            [1, '1 ml'],
+            [5, '5 ml'],
+            [10, '10 ml'],
+            [25, '25 ml'],
+          ]}
+          value={grid}
+          onChoose={(told) => onChange({ grid: told })}
+        />
+        <Check words="Acids stand in for the sharp juice" on={standIn} onChange={(on) => onChange({ standIn: on })} />
+      </Fold>
+    </section>
+  );
+}
+
+function Ways({ service, onChange }: Pick<BatchWish, 'service'> & Pick<Props, 'onChange'>) {
+  return (
+    <div role="group" aria-label="How it is served" className="flex flex-col gap-1.5">
+      {SERVICES.map(([each, name, words]) => (
+        <button
+          key={each}
+          type="button"
+          aria-pressed={each === service}
+          className={`rounded-xl border px-3 py-2 text-left leading-tight ${each === service ? 'border-base-content bg-secondary' : 'border-base-300 hover:bg-secondary'}`}
+          onClick={() => onChange({ service: each })}
+        >
+          <span className="block text-lg font-semibold">{name}</span>
+          {each === service && <span className="block text-base text-quiet">{words}</span>}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function Into({ wish: { container, serves }, onChange }: Omit<Props, 'spec'>) {
+  return (
+    <div>
+      <p className="mb-1 text-quiet">Into</p>
+      <div role="group" aria-label="Container" className="flex flex-wrap gap-1.5">
+        {CONTAINERS.map((ml) => (
+          <button
+            key={ml}
+            type="button"
+            aria-pressed={ml === container}
+            className={`btn min-h-11 px-2.5 text-base font-normal ${ml === container ? 'btn-primary' : 'btn-ghost border-base-300'}`}
+            onClick={() => onChange({ container: ml === container ? null : ml, useUp: null })}
+          >
+            {ml < 1000 ? `${ml} ml` : `${plain(ml / 1000, 1)} l`}
+          </button>
+        ))}
+        <Figure
+          aria-label="Another container, in ml"
+          className="input min-h-11 w-24 font-figure"
+          placeholder="other ml"
+          least={0}
+          most={1e6}
+          value={container !== null && !CONTAINERS.some((each) => each === container) ? container : null}
+          onFigure={(told) => onChange({ container: told, useUp: null })}
+        />
+      </div>
+      {container !== null && serves !== null && (
+        <button
+          type="button"
+          className="btn mt-2 min-h-11 text-base font-normal"
+          onClick={() => onChange({ serves: null })}
+        >
+          As much as fits in it
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** Bottles that could be used up: what is left of an open one, or a whole one. */
+function UseUp({ wish, spec, onChange }: Props) {
+  const lots = useQuery(lotsQuery()).data ?? [];
+  const larder = useQuery(larderQuery()).data ?? [];
+  const name = (slug: string) => larder.find((each) => each.slug === slug)?.name ?? slug;
+  const poured = spec.pours.filter(({ stage, slot }) => stage === 'mixed' && slot !== 'seasoning' && slot !== 'accent');
+  const slugs = poured.map(({ ingredient }) => ingredient).filter((each) => typeof each === 'string');
+  const open = lots.filter(({ ingredient, left_ml }) => slugs.includes(ingredient.slug) && (left_ml ?? 0) >= 50);
+  const base = poured.find(({ slot }) => slot === 'base')?.ingredient;
+  const choices = [
+    ...open.map((lot) => ({ slug: lot.ingredient.slug, ml: lot.left_ml ?? 0, words: `the rest: ${lot.name}` })),
+    ...(typeof base === 'string' ? [700, 1400].map((ml) => ({ slug: base, ml, words: `${ml / 700} whole` })) : []),
+  ];
+  if (choices.length === 0) return null;
+  return (
+    <Fold title="Use a bottle up">
+      <ul className="flex flex-col gap-1.5 pt-1">
+        {choices.map(({ slug, ml, words }) => {
+          const on = wish.useUp?.ingredient === slug && wish.useUp.ml === ml;
+          return (
+            <li key={`${slug} ${words}`}>
+              <button
+                type="button"
+                aria-pressed={on}
+                className={`w-full rounded-xl border px-3 py-2 text-left text-base leading-tight ${on ? 'border-base-content bg-secondary' : 'border-base-300 hover:bg-secondary'}`}
+                onClick={() => onChange({ useUp: on ? null : { ingredient: slug, ml } })}
+              >
+                {name(slug)}{' '}
+                <span className="text-quiet">
+                  {words}, {plain(ml, 0)} ml
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </Fold>
+  );
+}

@@ -1,0 +1,62 @@
+import type { Bought } from '../../api/client';
+
+interface Props {
+  lines: Bought[];
+  /** Called where lines can be ticked. */
+  onTick?: (line: Bought, done: boolean) => void;
+}
+
+const SOURCES: [Bought['source'], string][] = [
+  ['open', 'Open already'],
+  ['shelf', 'From the shelf'],
+  ['stillroom', 'To make'],
+  ['shop', 'To buy'],
+];
+
+/** What is taken from where: what is open, the shelf, the stillroom, the shop. */
+export function BoughtList({ lines, onTick }: Props) {
+  return (
+    <div className="flex flex-col gap-2 print:grid print:grid-cols-2 print:gap-x-6">
+      {SOURCES.map(([source, title]) => {
+        const found = lines.filter((line) => line.source === source);
+        if (found.length === 0) return null;
+        return (
+          <section key={source} aria-label={title}>
+            <h3 className="pt-1 text-base text-quiet">{title}</h3>
+            <ul>
+              {found.map((line) => (
+                <li key={line.key} className="border-b border-base-300 last:border-0">
+                  <Row line={line} onTick={onTick} />
+                </li>
+              ))}
+            </ul>
+          </section>
+        );
+      })}
+    </div>
+  );
+}
+
+function Row({ line, onTick }: { line: Bought; onTick: Props['onTick'] }) {
+  const told = (
+    <span
+      className={`flex min-w-0 grow flex-wrap items-baseline gap-x-3 ${line.done ? 'text-quiet line-through' : ''}`}
+    >
+      <span className="min-w-0 grow basis-32 text-lg leading-tight font-semibold">{line.name}</span>
+      <span className="text-lg font-semibold whitespace-nowrap">{line.amount}</span>
+      <span className="basis-full text-base leading-snug text-quiet">{line.words}</span>
+    </span>
+  );
+  if (!onTick) return <span className="flex py-1">{told}</span>;
+  return (
+    <label className="flex min-h-12 cursor-pointer items-center gap-3 py-1">
+      <input
+        type="checkbox"
+        className="checkbox shrink-0"
+        checked={line.done}
+        onChange={(event) => onTick(line, event.target.checked)}
+      />
+      {told}
+    </label>
+  );
+}

@@ -1,0 +1,169 @@
+import { useState } from 'react';
+
+import { api, type Correction, type Corrections, type KeptBatch } from '../../api/client';
+import { level, plain, type AxisName } from '../../lib/format';
+import { AxisMark } from '../../ui/AxisMark';
+import { Figure } from '../../ui/Field';
+import { Fold } from '../../ui/Fold';
+import { Pick } from '../../ui/Pick';
+import { Refused } from '../../ui/Refused';
+
+const SAID: [AxisName, [number, string][]][] = [
+  [
+    'sugar',
+    [
+      [-2, 'too dry'],
+      [-1, 'a touch dry'],
+      [0, 'right'],
+      [1, 'a touch sweet'],
+      [2, 'too sweet'],
+    ],
+  ],
+  [
+    'acid',
+    [
+      [-2, 'too soft'],
+      [-1, 'a touch soft'],
+      [0, 'right'],
+      [1, 'a touch sharp'],
+      [2, 'too sharp'],
+    ],
+  ],
+  [
+    'abv',
+    [
+      [-2, 'too weak'],
+      [-1, 'a touch weak'],
+      [0, 'right'],
+      [1, 'a touch strong'],
+      [2, 'too strong'],
+    ],
+  ],
+];
+type Said = Partial<Record<AxisName, number>>;
+const READINGS = [
+  ['brix', '°Bx'],
+  ['acid', 'g acid in 100 ml'],
+  ['abv', '% vol'],
+] as const;
+
+/** Tasted over ice first; then what the tongue or the refractometer says, and what to add for it. */
+export function Correct({ batch }: { batch: KeptBatch }) {
+  const { id, taste, used_up_at, recipe } = batch;
+  const path = { batch_id: id };
+  const [said, setSaid] = useState<Said>({});
+  const [found, setFound] = useState<Corrections | null>(null);
+  const asking = api.useMutation('post', '/api/batches/{batch_id}/corrections');
+  const reading = api.useMutation('post', '/api/batches/{batch_id}/readings');
+  const adding = api.useMutation('post', '/api/batches/{batch_id}/additions');
+  const tell = { onSuccess: setFound, onError: () => setFound(null) };
+  const say = (axis: AxisName, value: number) => {
+    const next = { ...said, [axis]: value };
+    setSaid(next);
+    asking.mutate({ params: { path }, body: { ...next, grid: 5 } }, tell);
+  };
+  const add = (correction: Correction) =>
+    adding.mutate(
+      {
+        params: { path },
+        body: { poured: correction.additions.map(({ poured }) => poured), words: `to make it ${correction.word}` },
+      },
+      {
+        onSuccess: () => {
+          setFound({ words: 'It is in the bottle. Stir, and taste again.', notes: [], corrections: [] });
+          setSaid({});
+        },
+      },
+    );
+  if (used_up_at) return null;
+  return (
+    <section aria-label="Taste and correct" className="panel flex flex-col gap-3 p-4">
+      <h2 className="font-display text-2xl leading-tight font-semibold">Taste it, and correct it</h2>
+      <p className="text-lg leading-snug">{taste}</p>
+      {SAID.map(([axis, words]) => (
+        <div key={axis} role="group" aria-label={axis} className="flex flex-wrap items-center gap-1.5">
+          <AxisMark axis={axis} size={16} />
+          {words.map(([value, each]) => (
+            <button
+              key={value}
+              type="button"
+              aria-pressed={said[axis] === value}
+              className={`btn min-h-11 px-2.5 text-base font-normal ${said[axis] === value ? 'btn-primary' : 'btn-ghost border-base-300'}`}
+              onClick={() => say(axis, value)}
+            >
+              {each}
+            </button>
+          ))}
+        </div>
+      ))}
+      <ReadIt
+        recipe={recipe}
+        onRead={(what, value) => reading.mutate({ params: { path }, body: { what, value, sd: null, grid: 5 } }, tell)}
+      />
+      <Refused fault={asking.error ?? reading.error ?? adding.error} className="text-lg text-error" />
+      {found && <Found found={found} pending={adding.isPending} onAdd={add} />}
+    </section>
+  );
+}
+
+interface FoundProps {
+  found: Corrections;
+  pending: boolean;
+  onAdd: (correction: Correction) => void;
+}
+
+/** What was found of it, and what brings it back. */
+function Found({ found, pending, onAdd }: FoundProps) {
+  return (
+    <div role="status" className="flex flex-col gap-2 border-t border-base-300 pt-3">
+      {found.words && <p className="text-lg">{found.words}</p>}
+      {found.notes.map((note) => (
+        <p key={note} className="text-base text-quiet">
+          {note}
+        </p>
+      ))}
+      {found.corrections.map((correction) => (
+        <div key={correction.words} className="flex flex-col items-start gap-2 rounded-xl bg-base-200 p-3">
+          <p className="text-xl leading-snug">{correction.words}</p>
+          <button
+            type="button"
+            className="btn btn-accent min-h-12 text-base"
+            disabled={pending}
+            onClick={() => onAdd(correction)}
+          >
+            Added {correction.additions.map(({ name, ml }) => `${plain(ml)} ml ${name}`).join(', ')}
+          </button>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+type What = (typeof READINGS)[number][0];
+
+interface ReadProps {
+  recipe: KeptBatch['recipe'];
+  onRead: (what: What, value: number) => void;
+}
+
+/** A reading of the bottle, in the unit of what it was read with. */
+function ReadIt({ recipe, onRead }: ReadProps) {
+  const [what, setWhat] = useState<What>('brix');
+  return (
+    <Fold title="Or read it">
+      <div className="flex flex-wrap items-center gap-2 pt-1 text-lg">
+        <Figure
+          aria-label="What was read of the bottle"
+          className="input min-h-11 w-28 font-figure"
+          most={1000}
+          value={null}
+          onFigure={(value) => value !== null && onRead(what, value)}
+        />
+        <Pick label="In which unit" value={what} options={[...READINGS]} onPick={setWhat} />
+        <span className="text-base text-quiet">
+          Its recipe holds {level(recipe.sugar, 'sugar')} g sugar and {level(recipe.acid, 'acid')} g acid in 100 ml.
+        </span>
+      </div>
+    </Fold>
+  );
+}

@@ -1,0 +1,225 @@
+import { useQuery } from '@tanstack/react-query';
+import { Minus, Plus, X } from 'lucide-react';
+import { Link } from 'react-router';
+
+import { api, type Evening, type EveningEntry } from '../../api/client';
+import { newestQuery } from '../../api/queries/drinks';
+import { batchesQuery } from '../../api/queries/service';
+import { useSettings } from '../../lib/settings';
+import { Figure } from '../../ui/Field';
+import { IconButton } from '../../ui/IconButton';
+import { Pick } from '../../ui/Pick';
+import { Refused } from '../../ui/Refused';
+import { SERVICES } from './services';
+
+type Drink = EveningEntry['drinks'][number];
+
+const HOUR = 3_600_000;
+
+/** A new evening: today at seven, or tomorrow where that has passed. */
+function usualEvening(): EveningEntry {
+  const at = new Date();
+  at.setHours(19, 0, 0, 0);
+  if (at.getTime() < Date.now() + HOUR) at.setDate(at.getDate() + 1);
+  return { name: 'Tonight', at: at.toISOString(), hands: 1, drinks: [] };
+}
+
+/** A time as the field of the browser wants it: by the clock on the wall. */
+function local(iso: string): string {
+  const at = new Date(iso);
+  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+}
+
+/** When, with how many hands, and how many of which drink: each change is worked out at once. */
+export function EveningDrinks({ report }: { report: Evening }) {
+  const { supposed: query } = useSettings();
+  const put = api.useMutation('put', '/api/evening');
+  const forget = api.useMutation('delete', '/api/evening');
+  const drinks = useQuery(newestQuery()).data ?? [];
+  const entry = report.evening ?? usualEvening();
+  const name = (id: number) => drinks.find((each) => each.id === id)?.name ?? 'a drink';
+  const tell = (part: Partial<EveningEntry>) => put.mutate({ params: { query }, body: { ...entry, ...part } });
+  const change = (id: number, part: Partial<Drink>) =>
+    tell({ drinks: entry.drinks.map((each) => (each.drink_id === id ? { ...each, ...part } : each)) });
+  return (
+    <section
+      aria-label="The evening"
+      className={`panel flex flex-col gap-3 p-4 print:hidden ${report.evening ? 'max-lg:order-last' : ''}`}
+    >
+      <label className="flex flex-col gap-1 text-base">
+        What it is
+        <input
+          key={entry.name}
+          className="input min-h-11 w-full text-lg"
+          maxLength={200}
+          defaultValue={entry.name}
+          onBlur={({ target }) => target.value.trim() && target.value !== entry.name && tell({ name: target.value })}
+        />
+      </label>
+      <div className="flex flex-wrap gap-3">
+        <label className="flex min-w-0 grow flex-col gap-1 text-base">
+          The first guest comes
+          <input
+            key={entry.at}
+            type="datetime-local"
+            className="input min-h-11 w-full font-figure text-lg"
+            defaultValue={local(entry.at)}
+            onBlur={({ target }) => {
+              const at = new Date(target.value);
+              if (!Number.isNaN(at.getTime()) && target.value !== local(entry.at)) tell({ at: at.toISOString() });
+            }}
+          />
+        </label>
+        <div>
+          <p className="mb-1 text-base">Pairs of hands</p>
+          <Stepper label="Pairs of hands" value={entry.hands} most={12} onChange={(hands) => tell({ hands })} />
+        </div>
+      </div>
+      <ul className="flex flex-col gap-2">
+        {entry.drinks.map((each) => (
+          <DrinkLine
+            key={each.drink_id}
+            drink={each}
+            name={name(each.drink_id)}
+            words={report.drinks.find(({ drink_id }) => drink_id === each.drink_id)?.words ?? ''}
+            onChange={(part) => change(each.drink_id, part)}
+            onRemove={() => tell({ drinks: entry.drinks.filter(({ drink_id }) => drink_id !== each.drink_id) })}
+          />
+        ))}
+      </ul>
+      <Another
+        taken={entry.drinks.map(({ drink_id }) => drink_id)}
+        onAdd={(drink_id) =>
+          tell({ drinks: [...entry.drinks, { drink_id, serves: 10, service: '', batch_id: null, container_ml: null }] })
+        }
+      />
+      <Refused fault={put.error ?? forget.error} className="text-base text-error" />
+      {report.evening && (
+        <button
+          type="button"
+          className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+          onClick={() => forget.mutate({})}
+        >
+          Begin another evening
+        </button>
+      )}
+    </section>
+  );
+}
+
+/** The drinks that aren’t on it yet. */
+function Another({ taken, onAdd }: { taken: number[]; onAdd: (id: number) => void }) {
+  const free = (useQuery(newestQuery()).data ?? []).filter(({ id }) => !taken.includes(id));
+  if (free.length === 0) return null;
+  return (
+    <Pick
+      label="Another drink"
+      className="min-h-11 w-full text-base"
+      value={0}
+      options={[[0, 'Another drink …'], ...free.map(({ id, name }) => [id, name] as const)]}
+      onPick={(id) => id !== 0 && onAdd(id)}
+    />
+  );
+}
+
+interface LineProps {
+  drink: Drink;
+  name: string;
+  words: string;
+  onChange: (part: Partial<Drink>) => void;
+  onRemove: () => void;
+}
+
+function DrinkLine({ drink, name, words, onChange, onRemove }: LineProps) {
+  return (
+    <li className="flex flex-col gap-1.5 rounded-xl border border-base-300 p-2.5">
+      <div className="flex items-center gap-2">
+        <Link to={`/batch/${drink.drink_id}`} className="grow text-lg leading-tight font-semibold underline">
+          {name}
+        </Link>
+        <IconButton icon={X} label={`Without ${name}`} onClick={onRemove} />
+      </div>
+      <div className="flex flex-wrap items-center gap-2">
+        <Stepper
+          label={`Serves of ${name}`}
+          value={drink.serves}
+          most={5000}
+          onChange={(serves) => onChange({ serves })}
+        />
+        <Way drink={drink} onChange={onChange} />
+      </div>
+      <p className="text-base leading-snug text-quiet">{words}</p>
+    </li>
+  );
+}
+
+/** How a drink of the evening is made: singly, as a batch, or out of a bottle that is there. */
+function Way({ drink, onChange }: { drink: Drink; onChange: (part: Partial<Drink>) => void }) {
+  const there = (useQuery(batchesQuery()).data ?? []).filter(({ drink_id }) => drink_id === drink.drink_id);
+  return (
+    <>
+      <Pick
+        label="How it is made"
+        className="min-h-11 min-w-0 grow text-base"
+        value={drink.service}
+        options={[
+          ['', 'made singly'],
+          ...SERVICES.map(([each, words]) => [each, `batch: ${words.toLowerCase()}`] as const),
+        ]}
+        onPick={(service) => onChange({ service })}
+      />
+      {there.length > 0 && (
+        <Pick
+          label="Out of which bottle"
+          className="min-h-11 w-full text-base"
+          value={drink.batch_id ?? 0}
+          options={[
+            [0, 'out of no bottle yet'],
+            ...there.map(({ id, name, serves_left }) => [id, `first ${name}: ${serves_left} left`] as const),
+          ]}
+          onPick={(id) => onChange({ batch_id: id === 0 ? null : id })}
+        />
+      )}
+    </>
+  );
+}
+
+interface StepperProps {
+  label: string;
+  value: number;
+  most: number;
+  onChange: (value: number) => void;
+}
+
+function Stepper({ label, value, most, onChange }: StepperProps) {
+  return (
+    <div className="flex items-center gap-1">
+      <button
+        type="button"
+        aria-label={`${label}: one less`}
+        className="btn btn-square size-11"
+        disabled={value <= 1}
+        onClick={() => onChange(value - 1)}
+      >
+        <Minus size={18} aria-hidden />
+      </button>
+      <Figure
+        aria-label={label}
+        className="input min-h-11 w-16 px-1 text-center font-figure text-lg font-semibold"
+        least={1}
+        most={most}
+        value={value}
+        onFigure={(told) => told !== null && onChange(Math.round(told))}
+      />
+      <button
+        type="button"
+        aria-label={`${label}: one more`}
+        className="btn btn-square size-11"
+        disabled={value >= most}
+        onClick={() => onChange(value + 1)}
+      >
+        <Plus size={18} aria-hidden />
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,193 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+
+import { api, type KeptBatch } from '../../api/client';
+import { keptBatchQuery } from '../../api/queries/service';
+import { day, level, plain, type AxisName } from '../../lib/format';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { AxisMark } from '../../ui/AxisMark';
+import { Figure } from '../../ui/Field';
+import { Fold } from '../../ui/Fold';
+import { Refused } from '../../ui/Refused';
+import { useTitle } from '../../ui/useTitle';
+import { Bottle } from './Bottle';
+import { Correct } from './Correct';
+import { Descent } from './Descent';
+import { serviceName } from './services';
+
+/** A bottle that was mixed: what is left of it, tasted and corrected, poured from, whose share is in it, what happened to it. */
+export function KeptBatchPage() {
+  const id = Number(useParams().batchId);
+  const { data, error } = useQuery(keptBatchQuery(id));
+  useTitle(data?.name);
+  if (!data) return <Waiting error={error} />;
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1300px] flex-col gap-3 p-3 sm:p-4">
+      <TopBar
+        actions={
+          <>
+            <Link to={`/batches/${id}/label`} className="btn btn-primary min-h-11 text-base">
+              Its label
+            </Link>
+            <Link to="/tonight" className="btn min-h-11 text-base">
+              Tonight
+            </Link>
+          </>
+        }
+      >
+        <h1 className="font-display text-2xl leading-tight font-semibold">
+          {data.name}
+          <span className="block font-sans text-base font-normal text-quiet">
+            <Link to={`/batch/${data.drink_id}`} className="underline">
+              {data.drink}
+            </Link>
+            , {serviceName(data.service).toLowerCase()}; made {day(data.made_at)}
+            {data.made_by && ` by ${data.made_by}`}
+          </span>
+        </h1>
+      </TopBar>
+      <main className="grid items-start gap-3 lg:grid-cols-[320px_minmax(0,1fr)_340px]">
+        <Left batch={data} />
+        <Correct batch={data} />
+        <div className="flex flex-col gap-3">
+          <Descent batch={data} />
+          <Log batch={data} />
+        </div>
+      </main>
+    </div>
+  );
+}
+
+const AXES: [AxisName, string][] = [
+  ['sugar', 'g sugar in 100 ml'],
+  ['acid', 'g acid in 100 ml'],
+  ['abv', '% vol'],
+];
+
+/** What is left, and pouring from it. */
+function Left({ batch }: { batch: KeptBatch }) {
+  const { id, left_ml, volume_ml, serves_left, serve_ml, use_by, past, used_up_at, label, note } = batch;
+  const path = { batch_id: id };
+  const serve = api.useMutation('post', '/api/batches/{batch_id}/served');
+  const pour = (serves: number) => serve.mutate({ params: { path }, body: { serves } });
+  return (
+    <section aria-label="What is left" className="panel flex flex-col gap-3 p-4">
+      <div className="flex gap-4">
+        <Bottle
+          className="w-20 shrink-0"
+          container={volume_ml / 0.9}
+          bands={[{ key: 'left', ml: left_ml, brings: 'other' }]}
+          label={`${plain(left_ml, 0)} of ${plain(volume_ml, 0)} ml are left`}
+        />
+        <div className="flex flex-col leading-tight">
+          <p role="status" className="text-4xl font-semibold">
+            {serves_left} <span className="text-xl font-normal">{serves_left === 1 ? 'serve' : 'serves'}</span>
+          </p>
+          <p className="text-lg text-quiet">
+            {plain(left_ml, 0)} of {plain(volume_ml, 0)} ml
+          </p>
+          <p className={`pt-2 text-lg ${past ? 'font-semibold text-warning' : ''}`}>
+            {past && 'Past its day: '}Use by {day(use_by)}
+          </p>
+          <ul className="pt-2 text-base">
+            {AXES.filter(([axis]) => batch[axis] > 0.02).map(([axis, unit]) => (
+              <li key={axis} className="flex items-center gap-1.5">
+                <AxisMark axis={axis} /> {level(batch[axis], axis)} {unit}
+              </li>
+            ))}
+          </ul>
+        </div>
+      </div>
+      <p className="text-lg leading-snug">{label.serve}</p>
+      {label.each.map((words) => (
+        <p key={words} className="text-base leading-snug">
+          {words}
+        </p>
+      ))}
+      {used_up_at ? (
+        <p className="text-lg">Used up {day(used_up_at)}.</p>
+      ) : (
+        <div role="group" aria-label="Pour" className="flex gap-1.5">
+          {[1, 2, 5].map((serves) => (
+            <button
+              key={serves}
+              type="button"
+              className="btn min-h-12 min-w-0 grow px-2 text-lg"
+              disabled={serves * serve_ml > left_ml + 0.001 || serve.isPending}
+              onClick={() => pour(serves)}
+            >
+              Pour {serves}
+            </button>
+          ))}
+        </div>
+      )}
+      <Refused fault={serve.error} className="text-error" />
+      <SetRight batch={batch} />
+      {note && <p className="text-base text-quiet">{note}</p>}
+    </section>
+  );
+}
+
+function SetRight({ batch: { id, left_ml, volume_ml, used_up_at } }: { batch: KeptBatch }) {
+  const path = { batch_id: id };
+  const change = api.useMutation('patch', '/api/batches/{batch_id}');
+  return (
+    <Fold title="Set right what is left">
+      <div className="flex items-center gap-2 pt-1 text-base">
+        <Figure
+          aria-label="Left, in ml"
+          className="input min-h-11 w-28 font-figure"
+          value={Math.round(left_ml)}
+          most={volume_ml}
+          onFigure={(told) => told !== null && change.mutate({ params: { path }, body: { left_ml: told } })}
+        />
+        ml left
+        <button
+          type="button"
+          className="btn min-h-11 text-base font-normal"
+          onClick={() => change.mutate({ params: { path }, body: { used_up: !used_up_at } })}
+        >
+          {used_up_at ? 'It isn’t used up' : 'It is used up'}
+        </button>
+      </div>
+      <Refused fault={change.error} className="text-error" />
+    </Fold>
+  );
+}
+
+function Log({ batch }: { batch: KeptBatch }) {
+  const { log, poured } = batch;
+  return (
+    <section aria-label="What happened" className="panel flex flex-col gap-2 p-4">
+      <h2 className="font-display text-xl font-semibold">What happened to it</h2>
+      <ol className="flex flex-col gap-1 text-base" reversed>
+        {log.toReversed().map(({ at, words }) => (
+          <li key={`${at} ${words}`} className="leading-snug">
+            <span className="text-quiet">
+              {new Date(at).toLocaleString('en-GB', {
+                day: 'numeric',
+                month: 'short',
+                hour: '2-digit',
+                minute: '2-digit',
+              })}
+            </span>{' '}
+            {words}
+          </li>
+        ))}
+      </ol>
+      <Fold title="What is in it" count={poured.length}>
+        <ul className="text-base">
+          {poured.map(({ name, ml, lot }, index) => (
+            <li key={`${name} ${index}`} className="flex gap-2 border-b border-base-300 py-1 last:border-0">
+              <span className="grow">
+                {name} {lot && <span className="text-quiet">{lot}</span>}
+              </span>
+              <span className="font-figure">{plain(ml, 1)} ml</span>
+            </li>
+          ))}
+        </ul>
+      </Fold>
+    </section>
+  );
+}

@@ -1,0 +1,101 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import { api, type Batch, type DrinkDetail, type Spec } from '../../api/client';
+import { batchesQuery } from '../../api/queries/service';
+import { plain } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import { Check } from '../../ui/Check';
+import { Field, Figure } from '../../ui/Field';
+import { Fold } from '../../ui/Fold';
+import { Line } from '../../ui/Line';
+import { Pick } from '../../ui/Pick';
+import { Refused } from '../../ui/Refused';
+import { entryOf, type BatchWish } from './useBatchWish';
+
+interface Props {
+  drink: DrinkDetail;
+  spec: Spec;
+  wish: BatchWish;
+  batch: Batch;
+}
+
+/** The batch noted as made: its name, who made it, what stayed in the bottle of an older one. */
+export function MadeIt({ drink, spec, wish, batch }: Props) {
+  const { supposed: query } = useSettings();
+  const navigate = useNavigate();
+  const make = api.useMutation('post', '/api/batches');
+  const [name, setName] = useState('');
+  const [maker, setMaker] = useState('');
+  const [older, setOlder] = useState<{ batch_id: number; ml: number } | null>(null);
+  const [wood, setWood] = useState(false);
+  const olders = (useQuery(batchesQuery()).data ?? []).filter(({ drink_id }) => drink_id === drink.id);
+  const chosen = olders.find(({ id }) => id === older?.batch_id);
+  return (
+    <section aria-label="Made" className="panel flex flex-col gap-3 p-4 text-lg">
+      <h2 className="font-display text-xl font-semibold">Mixed it?</h2>
+      <Line
+        label="What is written on it"
+        hint="the drink and the day, if you leave it"
+        value={name}
+        onWrite={setName}
+      />
+      <Line label="Made by" most={100} value={maker} onWrite={setMaker} />
+      {olders.length > 0 && (
+        <Fold title="On what was left of an older one, or in wood">
+          <div className="flex flex-col gap-2 pt-1 text-base">
+            <Pick
+              label="Which older batch"
+              className="min-h-11 w-full text-base"
+              value={older?.batch_id ?? 0}
+              options={[[0, 'a clean bottle'], ...olders.map(({ id, name: called }) => [id, called] as const)]}
+              onPick={(batch_id) => {
+                const of = olders.find(({ id }) => id === batch_id);
+                setOlder(of ? { batch_id, ml: Math.round(of.left_ml) } : null);
+              }}
+            />
+            {older && (
+              <Field label={`How much of it stayed, of ${plain(chosen?.left_ml ?? 0, 0)} ml`}>
+                <Figure
+                  value={older.ml}
+                  least={1}
+                  most={chosen?.left_ml ?? 1}
+                  onFigure={(ml) => setOlder(ml === null ? null : { ...older, ml })}
+                />
+              </Field>
+            )}
+            <Check words="It lies in wood: what that does isn’t foreseen" on={wood} onChange={setWood} />
+          </div>
+        </Fold>
+      )}
+      <button
+        type="button"
+        className="btn btn-accent btn-lg self-start"
+        disabled={make.isPending}
+        onClick={() =>
+          make.mutate(
+            {
+              params: { query },
+              body: {
+                batch: entryOf(wish, spec),
+                drink_id: drink.id,
+                name: name.trim(),
+                made_by: maker.trim(),
+                made_at: '',
+                poured: null,
+                older,
+                wood,
+                note: '',
+              },
+            },
+            { onSuccess: ({ id }) => void navigate(`/batches/${id}`) },
+          )
+        }
+      >
+        {batch.fit.fits ? 'It is made' : 'It is made, in something larger'}
+      </button>
+      <Refused fault={make.error} className="text-error" />
+    </section>
+  );
+}

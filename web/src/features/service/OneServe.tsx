@@ -1,0 +1,93 @@
+import type { Batch } from '../../api/client';
+import { degrees, level, plain, volume, type AxisName } from '../../lib/format';
+import { useSettings } from '../../lib/settings';
+import { AxisMark } from '../../ui/AxisMark';
+import { Fold } from '../../ui/Fold';
+import { BoughtList } from './BoughtList';
+
+const AXES: [AxisName, string, string, string][] = [
+  ['sugar', 'Sweet', 'g', ' g of sugar'],
+  ['acid', 'Sharp', 'g', ' g of acid'],
+  ['abv', 'Strong', '%', ' % vol'],
+];
+
+/** One serve out of the bottle, as it is poured and while it is drunk, beside the drink made singly; cold, keeping, and what it takes. */
+export function OneServe({ batch }: { batch: Batch }) {
+  const { shown, ounceMl } = useSettings();
+  const { minutes, serve_ml, served, interval80, chilling, keeps, water, buy, label, freezing_c } = batch;
+  return (
+    <section aria-label="One serve" className="panel flex flex-col gap-2 p-4">
+      <h2 className="font-display text-2xl leading-tight font-semibold">{volume(serve_ml, shown, ounceMl)} a serve</h2>
+      <p className="text-lg leading-snug">{label.serve}</p>
+      <table className="w-full text-lg">
+        <caption className="sr-only">A serve of the batch beside one made singly</caption>
+        <thead>
+          <tr className="text-right text-base text-quiet">
+            <th className="text-left font-normal">Minute</th>
+            {minutes.map(({ batch: { minute } }) => (
+              <th key={minute} scope="col" className="pl-2 font-normal">
+                {minute}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {AXES.map(([axis, name, unit]) => (
+            <tr key={axis} className="border-t border-base-300 align-top">
+              <th scope="row" className="py-1 text-left font-normal">
+                <span className="flex items-center gap-1.5">
+                  <AxisMark axis={axis} /> {name} <span className="text-base text-quiet">{unit}</span>
+                </span>
+              </th>
+              {minutes.map(({ batch: of, single }) => (
+                <td key={of.minute} className="py-1 pl-2 text-right font-figure">
+                  <span className="text-xl font-semibold">{level(of[axis], axis)}</span>
+                  <span className="block text-base text-quiet">{level(single[axis], axis)}</span>
+                </td>
+              ))}
+            </tr>
+          ))}
+          <tr className="border-t border-base-300">
+            <th scope="row" className="py-1 text-left font-normal">
+              Cold
+            </th>
+            {minutes.map(({ batch: of, single }) => (
+              <td key={of.minute} className="py-1 pl-2 text-right font-figure whitespace-nowrap">
+                {degrees(of.temperature_c)} °C
+                <span className="block text-base text-quiet">{degrees(single.temperature_c)} °C</span>
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+      <p className="text-base leading-snug text-quiet">
+        In 100 ml, and below in grey of one made singly. As poured, four serves of five lie between{' '}
+        {AXES.filter(([axis]) => served[axis] > 0.02)
+          .map(([axis, , , unit]) => `${interval80[axis].map((end) => level(end, axis)).join(' and ')}${unit}`)
+          .join(', ')}
+        .
+      </p>
+      <dl className="flex flex-col gap-1.5 border-t border-base-300 pt-2 text-base leading-snug">
+        <Told name="Water" words={water.words} />
+        <Told name="Cold" words={chilling.words} />
+        <Told name="Keeps" words={keeps} />
+        <Told name="Freezes" words={`from ${degrees(freezing_c)} °C down`} />
+      </dl>
+      {buy.length > 0 && (
+        <Fold title="What it takes" count={buy.length}>
+          <BoughtList lines={buy} />
+        </Fold>
+      )}
+      <p className="sr-only">{plain(served.alcohol_g, 0)} g of alcohol a serve</p>
+    </section>
+  );
+}
+
+function Told({ name, words }: { name: string; words: string }) {
+  return (
+    <div className="flex gap-2">
+      <dt className="w-16 shrink-0 text-quiet">{name}</dt>
+      <dd>{words}</dd>
+    </div>
+  );
+}

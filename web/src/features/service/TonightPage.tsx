@@ -1,0 +1,141 @@
+import { useQuery } from '@tanstack/react-query';
+import { Printer } from 'lucide-react';
+
+import { api, client, unwrap, type Evening } from '../../api/client';
+import { eveningQuery } from '../../api/queries/service';
+import { money } from '../../lib/format';
+import { saveFile } from '../../lib/saveFile';
+import { useSettings } from '../../lib/settings';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { useTitle } from '../../ui/useTitle';
+import { BoughtList } from './BoughtList';
+import { Clock } from './Clock';
+import { EveningDrinks } from './EveningDrinks';
+import { TaskList } from './TaskList';
+
+/** The evening that is ahead, worked backwards from its hour: its drinks, its tasks to tick, what it takes. */
+export function TonightPage() {
+  const { supposed } = useSettings();
+  const { data, error } = useQuery(eveningQuery(supposed));
+  useTitle('Tonight');
+  if (!data) return <Waiting error={error} />;
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-3 p-3 sm:p-4 print:block print:p-0">
+      <div className="print:hidden">
+        <TopBar actions={data.evening && <TakeAlong />} />
+      </div>
+      <main className="flex flex-col gap-3">
+        <header>
+          <h1 className="font-display text-3xl font-semibold print:text-2xl">
+            Tonight{' '}
+            {data.evening && <span className="font-sans text-xl font-normal text-quiet">{data.evening.name}</span>}
+          </h1>
+          {data.headline && (
+            <p role="status" className="text-xl">
+              {data.headline}
+            </p>
+          )}
+        </header>
+        {data.warnings.length > 0 && (
+          <ul aria-label="Look at this" className="panel flex flex-col gap-1 border-warning px-4 py-2 text-lg">
+            {data.warnings.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+        )}
+        <div className="grid items-start gap-3 lg:grid-cols-[340px_minmax(0,1fr)_340px] print:block">
+          <EveningDrinks key={data.evening?.at ?? ''} report={data} />
+          <Plan report={data} />
+          <Takes report={data} />
+        </div>
+      </main>
+    </div>
+  );
+}
+
+function Plan({ report }: { report: Evening }) {
+  const tick = api.useMutation('put', '/api/evening/ticks');
+  if (!report.evening) {
+    return (
+      <section className="panel p-5 text-lg lg:col-span-2">
+        <h2 className="font-display text-xl font-semibold">An evening is worked backwards from its hour</h2>
+        <p className="max-w-prose">
+          Say when the first guest comes, how many pairs of hands there are, and how many of which drink. Then it is
+          told when to press, mix, chill and cut, what to take from the shelf and what to buy, and each thing is ticked
+          off as it is done.
+        </p>
+      </section>
+    );
+  }
+  return (
+    <section aria-label="What is to be done" className="panel flex flex-col gap-3 p-4 print:border-0 print:p-0">
+      <h2 className="font-display text-xl font-semibold print:hidden">Backwards from the hour</h2>
+      {report.tasks.length > 0 && <Clock report={report} />}
+      <TaskList
+        tasks={report.tasks}
+        hands={report.evening.hands}
+        onTick={({ key }, done) => tick.mutate({ body: { what: `task ${key}`, done } })}
+      />
+    </section>
+  );
+}
+
+function Takes({ report }: { report: Evening }) {
+  const tick = api.useMutation('put', '/api/evening/ticks');
+  if (report.bought.length === 0) return null;
+  return (
+    <section aria-label="What it takes" className="panel flex flex-col gap-1 p-4 print:mt-4 print:border-0 print:p-0">
+      <h2 className="font-display text-xl font-semibold">What it takes</h2>
+      <BoughtList
+        lines={report.bought}
+        onTick={({ key }, done) => tick.mutate({ body: { what: `bought ${key}`, done } })}
+      />
+      {report.cost > 0 && (
+        <p className="pt-1 text-base text-quiet">{money(report.cost, report.currency)} as far as prices are told.</p>
+      )}
+    </section>
+  );
+}
+
+/** The plan as a calendar, the list as a table or a text, both on paper. */
+function TakeAlong() {
+  const { supposed } = useSettings();
+  const calendar = async () => {
+    const { text, file_name } = unwrap(await client.GET('/api/evening/calendar', { params: { query: supposed } }));
+    saveFile(text, file_name);
+  };
+  const list = async (wanted: 'csv' | 'text') => {
+    const query = { ...supposed, wanted };
+    const { text, file_name } = unwrap(await client.GET('/api/evening/list', { params: { query } }));
+    saveFile(text, file_name);
+  };
+  return (
+    <>
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
+        onClick={() => void calendar()}
+      >
+        Calendar
+      </button>
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
+        onClick={() => void list('text')}
+      >
+        List as text
+      </button>
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 border-base-300 px-2.5 text-base font-normal"
+        onClick={() => void list('csv')}
+      >
+        List as a table
+      </button>
+      <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => window.print()}>
+        <Printer size={20} aria-hidden /> Print
+      </button>
+    </>
+  );
+}

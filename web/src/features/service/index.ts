@@ -1,0 +1,5 @@
+export { BatchesPage } from './BatchesPage';
+export { BatchPage } from './BatchPage';
+export { BottleLabelPage } from './BottleLabelPage';
+export { KeptBatchPage } from './KeptBatchPage';
+export { TonightPage } from './TonightPage';

@@ -1,0 +1,70 @@
+import { useSearchParams } from 'react-router';
+
+import type { BatchEntry, Spec } from '../../api/client';
+import { SERVICES } from './services';
+
+/** What is asked of a batch, as it stands in the address: shared, reloaded and gone back to as it is. */
+export interface BatchWish {
+  service: BatchEntry['service'];
+  serves: number | null;
+  container: number | null;
+  grid: number;
+  standIn: boolean;
+  useUp: { ingredient: string; ml: number } | null;
+}
+
+const USUAL_SERVES = 12;
+
+const number = (text: string | null): number | null => {
+  const told = text === null || text === '' ? NaN : Number(text);
+  return Number.isFinite(told) ? told : null;
+};
+
+/** The wish in the address, and how it is changed. */
+export function useBatchWish(usual: BatchEntry['service']) {
+  const [query, setQuery] = useSearchParams();
+  const service = SERVICES.find(([each]) => each === query.get('service'))?.[0] ?? usual;
+  const ingredient = query.get('all');
+  const ml = number(query.get('of'));
+  const useUp = ingredient && ml !== null ? { ingredient, ml } : null;
+  const container = number(query.get('container'));
+  const told = number(query.get('serves'));
+  // Nothing said: a dozen. A container alone decides how many it is.
+  const serves = useUp ? null : (told ?? (container === null ? USUAL_SERVES : null));
+  const wish: BatchWish = {
+    service,
+    serves,
+    container: useUp ? null : container,
+    grid: number(query.get('grid')) ?? 5,
+    standIn: query.get('standin') === '1',
+    useUp,
+  };
+  const change = (part: Partial<BatchWish>) => {
+    const next = { ...wish, ...part };
+    setQuery(
+      {
+        service: next.service,
+        ...(next.serves !== null && !next.useUp && { serves: String(next.serves) }),
+        ...(next.container !== null && !next.useUp && { container: String(next.container) }),
+        ...(next.useUp && { all: next.useUp.ingredient, of: String(next.useUp.ml) }),
+        ...(next.grid !== 5 && { grid: String(next.grid) }),
+        ...(next.standIn && { standin: '1' }),
+      },
+      { flushSync: true },
+    );
+  };
+  return { wish, change };
+}
+
+/** The same as the server is asked, of today’s lots. */
+export const entryOf = (wish: BatchWish, spec: Spec): BatchEntry => ({
+  spec,
+  service: wish.service,
+  serves: wish.serves,
+  container_ml: wish.container,
+  all_of: wish.useUp,
+  grid: wish.grid,
+  cold: null,
+  stand_in: wish.standIn,
+  today: true,
+});
