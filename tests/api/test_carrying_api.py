@@ -41,7 +41,7 @@ def test_a_card_is_of_the_bench_of_a_trial_or_of_two_beside_each_other(house):
 
 def test_a_list_is_of_the_finished_drinks_or_of_those_that_are_named(house):
     finished = post(house, "/api/list-sheet", {})["html"]
-    assert finished.count('<th scope="row">') == 8
+    assert finished.count('<th scope="row">') == 9
     assert "Walled Garden Daisy" not in finished
     assert "Walled Garden Daisy" in post(house, "/api/list-sheet", {"drinks": [3]})["html"]
     assert post(house, "/api/list-sheet", {"drinks": [3, 99]}, HTTPStatus.NOT_FOUND)["code"] == "not-found"
@@ -49,7 +49,7 @@ def test_a_list_is_of_the_finished_drinks_or_of_those_that_are_named(house):
 
 @pytest.mark.parametrize("wanted", ["house", "csv", "markdown", "json", "jsonld"])
 def test_what_is_carried_out_is_known_again_when_it_comes_in(house, client, wanted):
-    for drinks, many in (([], 10), ([1, 3], 2)):
+    for drinks, many in (([], 11), ([1, 3], 2)):
         carried = post(house, "/api/export", {"drinks": drinks, "wanted": wanted})
         files = [{"name": carried["file_name"], "text": carried["text"]}]
         items = post(house, "/api/import/look", {"files": files})["items"]

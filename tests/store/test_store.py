@@ -50,6 +50,7 @@ def test_data_file_is_made_in_a_new_folder_of_its_own_place_and_prepared_twice_w
             "0007_words_for_ingredients_and_notes.sql",
             "0008_lots_preparations_and_tonight.sql",
             "0009_originals_and_kinship.sql",
+            "0010_batches_and_the_evening.sql",
         ]
 
 
@@ -57,7 +58,7 @@ def test_every_table_is_strict(conn):
     tables = [row for row in conn.execute("PRAGMA table_list") if row["schema"] == "main" and not row["name"].startswith("sqlite_")]
     # The index of the book's words keeps its own tables, which can't be declared.
     tables = [row for row in tables if not row["name"].startswith("book_words")]
-    assert len(tables) == 34
+    assert len(tables) == 38
     assert all(row["strict"] for row in tables)
 
 
@@ -144,7 +145,7 @@ def test_demo_is_filled_once_and_reset_on_demand(tmp_path):
     scenario.prepare(path)
     with closing(database.connect(path)) as conn:
         book = drinks.some(conn, book_search.find(conn, Wanted()))
-        assert sorted(d.family for d in book) == ["daisy"] * 3 + ["fizz"] * 3 + ["open"] + ["sour"] * 3
+        assert sorted(d.family for d in book) == ["daisy"] * 3 + ["fizz"] * 4 + ["open"] + ["sour"] * 3
         assert all(len(drinks.trials(conn, d.id)) >= 2 and drinks.trials(conn, d.id)[-1].reason for d in book)
         assert all(d.origin == "demo" for d in book)
         drinks.rename(conn, 1, "Mine")
@@ -221,7 +222,7 @@ def test_two_that_start_at_once_bring_one_new_file_up_to_date_together(tmp_path)
     started = [subprocess.Popen([sys.executable, "-c", start], stderr=subprocess.PIPE, text=True) for _ in range(3)]
     assert [(each.communicate(timeout=60)[1], each.returncode) for each in started] == [("", 0)] * 3
     with closing(database.connect(path)) as conn:
-        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 9
+        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 10
 
 
 def test_a_start_that_another_one_overtakes_finds_the_migrations_applied(tmp_path, monkeypatch):
@@ -239,7 +240,7 @@ def test_a_start_that_another_one_overtakes_finds_the_migrations_applied(tmp_pat
     database.prepare(path)
     assert overtaken
     with closing(database.connect(path)) as conn:
-        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 9
+        assert conn.execute("SELECT count(*) FROM migration").fetchone()[0] == 10
 
 
 def test_a_larder_that_is_held_is_read_anew_when_another_connection_changes_it(tmp_path):

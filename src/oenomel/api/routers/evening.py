@@ -15,7 +15,7 @@ from oenomel.api.reading.house import Connection, HouseConditions, SupposedQuery
 from oenomel.api.room import room
 from oenomel.api.routers.carrying import ExportReport
 from oenomel.core.larder import slug_for
-from oenomel.errors import RecordNotFound, SpecError
+from oenomel.errors import DomainError, RecordNotFound, SpecError
 from oenomel.interchange.formats.calendar import calendar_of
 from oenomel.interchange.formats.shopping_list import ListFormat, shopping_list
 from oenomel.interchange.models import Entry, Plain
@@ -105,7 +105,7 @@ def _hour(told: str) -> datetime:
         raise SpecError("at", f'"{told}" is no time: write it like 2026-11-28T19:00') from error
     now = datetime.now(UTC)
     if at < now:
-        raise SpecError("at", "that hour has passed: a plan is worked backwards from one that is to come")
+        raise DomainError("that hour has passed: a plan is worked backwards from one that is to come")
     if at > now + FARTHEST:
-        raise SpecError("at", "that is more than a year ahead: tell it when it is nearer")
+        raise DomainError("that is more than a year ahead: tell it when it is nearer")
     return at

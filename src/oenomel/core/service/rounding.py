@@ -30,7 +30,7 @@ def measured_ml(ml: float, grid_ml: float) -> float:
     """
     step = grid_ml if ml >= 2 * grid_ml else min(grid_ml, SMALL_ML if ml >= 5 else DROPS_ML)
     # Halves go up, whatever their neighbours: the same batch is the same on every day.
-    return round(int(ml / step + 0.5 + 1e-9) * step, 6)
+    return round(float(int(ml / step + 0.5 + 1e-9) * step), 6)
 
 
 def measured(pour: Pour, grid_ml: float) -> float:

@@ -57,7 +57,9 @@ def split(drink: Drink, service: Service) -> Split:
             continue
         why = _why_out(pour)
         if why is None:
-            inside.append((index, replace(pour, dissolves_later=False)))
+            # A lump is stirred until it is gone: in the bottle it is so many grams.
+            lump = pour.unit == "piece" and pour.ingredient.kind == "sugar"
+            inside.append((index, replace(pour, unit="g", amount=None, dissolves_later=False) if lump else pour))
         else:
             outside.append(StaysOut(index, pour, why, _words(pour, why, shaken=service == "shaken")))
     return Split(tuple(inside), tuple(outside))

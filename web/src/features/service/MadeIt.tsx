@@ -52,7 +52,7 @@ export function MadeIt({ drink, spec, wish, batch }: Props) {
               options={[[0, 'a clean bottle'], ...olders.map(({ id, name: called }) => [id, called] as const)]}
               onPick={(batch_id) => {
                 const of = olders.find(({ id }) => id === batch_id);
-                setOlder(of ? { batch_id, ml: Math.round(of.left_ml) } : null);
+                setOlder(of ? { batch_id, ml: Math.floor(of.left_ml) } : null);
               }}
             />
             {older && (

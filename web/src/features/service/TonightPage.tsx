@@ -1,18 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
 import { Printer } from 'lucide-react';
 
-import { api, client, unwrap, type Evening } from '../../api/client';
+import { client, unwrap, type Evening } from '../../api/client';
 import { eveningQuery } from '../../api/queries/service';
 import { money } from '../../lib/format';
 import { saveFile } from '../../lib/saveFile';
 import { useSettings } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
+import { Refused } from '../../ui/Refused';
 import { useTitle } from '../../ui/useTitle';
 import { BoughtList } from './BoughtList';
 import { Clock } from './Clock';
 import { EveningDrinks } from './EveningDrinks';
 import { TaskList } from './TaskList';
+import { useTicks } from './useTicks';
 
 /** The evening that is ahead, worked backwards from its hour: its drinks, its tasks to tick, what it takes. */
 export function TonightPage() {
@@ -55,7 +57,7 @@ export function TonightPage() {
 }
 
 function Plan({ report }: { report: Evening }) {
-  const tick = api.useMutation('put', '/api/evening/ticks');
+  const ticks = useTicks('task');
   if (!report.evening) {
     return (
       <section className="panel p-5 text-lg lg:col-span-2">
@@ -72,25 +74,24 @@ function Plan({ report }: { report: Evening }) {
     <section aria-label="What is to be done" className="panel flex flex-col gap-3 p-4 print:border-0 print:p-0">
       <h2 className="font-display text-xl font-semibold print:hidden">Backwards from the hour</h2>
       {report.tasks.length > 0 && <Clock report={report} />}
+      <Refused fault={ticks.fault} className="text-base text-error" />
       <TaskList
-        tasks={report.tasks}
+        tasks={report.tasks.map(ticks.of)}
         hands={report.evening.hands}
-        onTick={({ key }, done) => tick.mutate({ body: { what: `task ${key}`, done } })}
+        onTick={({ key }, done) => ticks.tick(key, done)}
       />
     </section>
   );
 }
 
 function Takes({ report }: { report: Evening }) {
-  const tick = api.useMutation('put', '/api/evening/ticks');
+  const ticks = useTicks('bought');
   if (report.bought.length === 0) return null;
   return (
     <section aria-label="What it takes" className="panel flex flex-col gap-1 p-4 print:mt-4 print:border-0 print:p-0">
       <h2 className="font-display text-xl font-semibold">What it takes</h2>
-      <BoughtList
-        lines={report.bought}
-        onTick={({ key }, done) => tick.mutate({ body: { what: `bought ${key}`, done } })}
-      />
+      <BoughtList lines={report.bought.map(ticks.of)} onTick={({ key }, done) => ticks.tick(key, done)} />
+      <Refused fault={ticks.fault} className="text-base text-error" />
       {report.cost > 0 && (
         <p className="pt-1 text-base text-quiet">{money(report.cost, report.currency)} as far as prices are told.</p>
       )}

@@ -1,0 +1,286 @@
+"""Batches and the evening over HTTP: worked out, made, corrected, poured from, topped up, planned, ticked and carried along."""
+
+import csv
+import io
+import json
+from datetime import UTC, datetime, timedelta
+from http import HTTPStatus
+
+import pytest
+from icalendar import Calendar
+
+from oenomel import cli
+
+
+def sour(name="Noon Sour", egg=False, soda=False):
+    pours = [("london-dry-gin", 60, "base"), ("lime-juice", 30, "sour"), ("simple-syrup-1-1", 15, "sweet")]
+    told = [{"ingredient": slug, "amount": ml, "unit": "ml", "slot": slot} for slug, ml, slot in pours]
+    if egg:
+        told.append({"ingredient": "egg-white", "amount": 30, "unit": "ml", "slot": "texture"})
+    if soda:
+        told.append({"ingredient": "soda-water", "amount": 50, "unit": "ml", "slot": "lengthener", "stage": "topped"})
+    serve = {"glass": "coupe", "garnish": ["lime wheel"]}
+    return {"format": "oenomel/spec", "version": 1, "name": name, "family": "sour", "pours": told, "serve": serve}
+
+
+def post(client, path, body, status=HTTPStatus.OK):
+    answer = client.post(path, json=body)
+    assert answer.status_code == status, answer.text
+    return answer.json()
+
+
+@pytest.fixture
+def drink(client):
+    return post(client, "/api/drinks", {"name": "Noon Sour", "spec": sour(), "trial_name": "First"}, HTTPStatus.CREATED)["id"]
+
+
+def make(client, drink, **told):
+    wanted = {"spec": sour(), "service": "chilled", "serves": 6, "today": True} | told.pop("batch", {})
+    return client.post("/api/batches", json={"batch": wanted, "drink_id": drink, **told})
+
+
+def made(client, drink, **told):
+    answer = make(client, drink, **told)
+    assert answer.status_code == HTTPStatus.CREATED, answer.text
+    return answer.json()
+
+
+def test_the_command_and_the_route_print_one_batch(client, tmp_path, capsys):
+    (tmp_path / "spec.json").write_text(json.dumps(sour()))
+    assert cli.main(["batch", str(tmp_path / "spec.json"), "--serves", "40", "--service", "shaken"]) == 0
+    printed = json.loads(capsys.readouterr().out)
+    asked = post(client, "/api/batch", {"spec": sour(), "service": "shaken", "serves": 40})
+    assert printed["pours"] == asked["pours"]
+    assert [(line["ingredient"], line["ml"]) for line in printed["pours"]] == [
+        ("london-dry-gin", 2400), ("lime-juice", 1200), ("simple-syrup-1-1", 600)
+    ]  # fmt: skip
+    assert (printed["water_ml"], printed["total_ml"], printed["serves"], printed["serve_ml"]) == (0, 4200, 40, 105)
+    assert printed["fits"]
+    # Shaken to order, a serve is the drink made singly.
+    single = post(client, "/api/predict", sour())["served"]
+    assert printed["served"]["abv"] == pytest.approx(single["abv"], rel=1e-9)
+    assert printed["served"]["volume_ml"] == pytest.approx(single["volume_ml"], rel=1e-9)
+    limes = next(line for line in printed["buy"] if line["name"] == "Limes")
+    assert limes["low"] < limes["pieces"] < limes["high"]
+
+
+@pytest.mark.parametrize(
+    ("arguments", "words"),
+    [
+        (["--serves", "0", "--service", "ice"], "number of serves"),
+        (["--serves", "10000", "--service", "ice"], "number of serves"),
+        (["--serves", "many", "--service", "ice"], '--serves: "many" is not a whole number'),
+        (["--container", "60", "--service", "ice"], "smaller than one serve"),
+        (["--container", "a jug", "--service", "ice"], '--container: "a jug" is not a number'),
+        (["--container", "1e300", "--service", "ice"], "no number of ml"),
+        (["--serves", "4", "--grid", "0", "--service", "ice"], "grid"),
+        (["--service", "ice"], "say how much"),
+    ],
+)
+def test_the_command_refuses_in_a_sentence(arguments, words, tmp_path, capsys):
+    (tmp_path / "spec.json").write_text(json.dumps(sour()))
+    assert cli.main(["batch", str(tmp_path / "spec.json"), *arguments]) == 2
+    told = capsys.readouterr()
+    assert words in told.err
+    assert told.err.count("\n") == 1
+    assert told.out == ""
+
+
+def test_a_batch_with_egg_or_bubbles_says_what_to_do_with_them(client):
+    egg = post(client, "/api/batch", {"spec": sour(egg=True), "service": "chilled", "serves": 6})
+    assert "egg-white" not in {line["ingredient"] for line in egg["pours"]}
+    assert any("shaken serve by serve" in note for note in egg["notes"])
+    bubbles = post(client, "/api/batch", {"spec": sour(soda=True), "service": "bubbles", "serves": 6})
+    assert "an ordinary bottle bursts" in bubbles["notes"][0]
+
+
+@pytest.mark.parametrize(
+    ("told", "path"),
+    [
+        ({}, "serves"),
+        ({"serves": 5, "all_of": {"ingredient": "london-dry-gin", "ml": 700}}, "all_of"),
+        ({"serves": 5, "cold": "room"}, ""),
+        ({"serves": 2**60}, "body.serves"),
+    ],
+)
+def test_what_is_asked_wrongly_is_named(client, told, path):
+    answer = client.post("/api/batch", json={"spec": sour(), "service": "chilled", **told})
+    assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+    assert answer.json()["path"].removeprefix("body.") == path.removeprefix("body.")
+
+
+def test_a_batch_is_kept_with_its_lots_its_label_and_its_day(client, drink):
+    lot = {"ingredient": "lime-juice", "name": "green crate", "readings": [{"what": "acid", "value": 4.4}]}
+    post(client, "/api/lots", lot, HTTPStatus.CREATED)
+    batch = made(client, drink, name="For the terrace", made_by="Tam")
+    assert {"name": "Lime juice", "ml": 180, "lot": "green crate"} in batch["poured"]
+    assert batch["volume_ml"] == batch["left_ml"] == pytest.approx(sum(each["ml"] for each in batch["poured"]))
+    assert (batch["serves_left"], batch["made_by"], batch["log"][0]["kind"]) == (6, "Tam", "made")
+    # With juice it is the day's.
+    assert datetime.fromisoformat(batch["use_by"]) - datetime.fromisoformat(batch["made_at"]) == timedelta(hours=12)
+    assert batch["label"]["serve"].startswith("Turn it once, and pour ")
+    assert batch["acid"] < 6 * 180 / batch["volume_ml"]
+    again = make(client, drink, name="for the TERRACE")
+    assert again.status_code == HTTPStatus.CONFLICT
+    assert "two bottles of one name" in again.json()["detail"]
+    # Nameless it is called by its drink and its day, and a second one by a number.
+    names = [made(client, drink)["name"] for _ in range(2)]
+    assert names[1] == f"{names[0]}, 2"
+
+
+def test_it_is_poured_from_until_it_is_empty_and_never_further(client, drink):
+    batch = made(client, drink)
+    path = f"/api/batches/{batch['id']}"
+    assert post(client, f"{path}/served", {"serves": 4})["serves_left"] == 2
+    refused = client.post(f"{path}/served", json={"serves": 3})
+    assert refused.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+    assert "are left of" in refused.json()["detail"]
+    empty = post(client, f"{path}/served", {"ml": batch["serve_ml"] * 2})
+    assert empty["left_ml"] == pytest.approx(0, abs=1e-6)
+    assert empty["used_up_at"] is not None
+    assert client.get("/api/batches").json() == []
+    assert [each["id"] for each in client.get("/api/batches", params={"every": True}).json()] == [batch["id"]]
+    assert client.post(f"{path}/served", json={}).status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+    nothing_left = client.post(f"{path}/additions", json={"poured": [{"ingredient": "lime-juice", "ml": 5}]})
+    assert "a new batch" in nothing_left.json()["detail"]
+
+
+def test_a_tongue_and_a_refractometer_tell_what_to_add_and_what_was_added_is_logged(client, drink):
+    batch = made(client, drink)
+    path = f"/api/batches/{batch['id']}"
+    sweeter = post(client, f"{path}/corrections", {"sugar": -1})["corrections"][0]
+    assert "is half a step in this bottle" in sweeter["words"]
+    assert sweeter["moves"]["sugar"] == pytest.approx(0.75, abs=0.15)
+    right = post(client, f"{path}/corrections", {"sugar": 0, "acid": 0})
+    assert (right["corrections"], bool(right["words"])) == ([], True)
+    post(client, f"{path}/served", {"serves": 2})
+    left = client.get(path).json()["left_ml"]
+    added = {"poured": [each["poured"] for each in sweeter["additions"]], "words": "Wren found it dry"}
+    after = post(client, f"{path}/additions", added)
+    assert after["left_ml"] == pytest.approx(left + sweeter["ml"])
+    # What was served is gone: in the bottle are two thirds of everything, and the syrup.
+    assert sum(each["ml"] for each in after["poured"]) == pytest.approx(after["left_ml"])
+    assert after["sugar"] > batch["sugar"]
+    assert after["log"][-1]["words"].endswith("added: Wren found it dry")
+    # Titrated, it holds less acid than its recipe: juice mends it, and the bottle is known better.
+    read = post(client, f"{path}/readings", {"what": "acid", "value": 0.7 * batch["recipe"]["acid"]})
+    assert read["corrections"][0]["word"] == "sharper"
+    assert client.get(path).json()["acid"] < after["acid"]
+    brix = post(client, f"{path}/readings", {"what": "brix", "value": 12.0})
+    assert "alcohol" in brix["notes"][0]
+    impossible = client.post(f"{path}/readings", json={"what": "acid", "value": 90})
+    assert impossible.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+
+
+def test_a_filling_on_an_older_one_carries_its_share_on(client, drink):
+    first = made(client, drink, name="First filling", wood=True)
+    post(client, f"/api/batches/{first['id']}/served", {"serves": 4})
+    left = client.get(f"/api/batches/{first['id']}").json()["left_ml"]
+    second = made(client, drink, name="Second filling", wood=True, older={"batch_id": first["id"], "ml": left})
+    share = left / (left + first["volume_ml"])
+    assert [(each["name"], each["share"]) for each in second["descends"]] == [
+        ("Second filling", pytest.approx(1 - share)), ("First filling", pytest.approx(share))
+    ]  # fmt: skip
+    assert second["descent"] == f"{100 * share:.0f} % First filling"
+    assert second["abv"] == pytest.approx(first["abv"], rel=1e-6)
+    assert client.get(f"/api/batches/{first['id']}").json()["used_up_at"] is not None
+    kept = client.delete(f"/api/batches/{first['id']}")
+    assert kept.status_code == HTTPStatus.CONFLICT
+    assert client.delete(f"/api/batches/{second['id']}").status_code == HTTPStatus.NO_CONTENT
+    too_much = make(client, drink, name="Third", older={"batch_id": first["id"], "ml": 50})
+    assert too_much.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+
+
+def test_what_is_left_its_day_and_its_name_are_set_right(client, drink):
+    batch = made(client, drink, name="One")
+    path = f"/api/batches/{batch['id']}"
+    changed = client.patch(path, json={"left_ml": 300, "name": "The one", "use_by": "2031-01-01T12:00:00+00:00", "note": "cloudy"}).json()
+    assert (changed["left_ml"], changed["name"], changed["use_by"][:10], changed["note"]) == (300, "The one", "2031-01-01", "cloudy")
+    for body in ({"left_ml": 5000}, {"use_by": "soon"}, {"use_by": "2020-01-01T00:00:00+00:00"}):
+        assert client.patch(path, json=body).status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+    assert client.patch(path, json={"used_up": True}).json()["used_up_at"]
+    assert client.get("/api/batches/77").status_code == HTTPStatus.NOT_FOUND
+
+
+def hour(ahead=timedelta(days=1)):
+    return (datetime.now(UTC) + ahead).isoformat(timespec="seconds")
+
+
+def evening(client, drink, **told):
+    drinks = [{"drink_id": drink, "serves": 10, "service": "ice", **told.pop("first", {})}]
+    return client.put("/api/evening", json={"name": "Garden party", "at": hour(), "hands": 2, "drinks": drinks, **told})
+
+
+def test_an_evening_is_worked_backwards_ticked_and_taken_along(client, drink):
+    assert client.get("/api/evening").json()["state"] == "none"
+    assert client.get("/api/evening/calendar").status_code == HTTPStatus.NOT_FOUND
+    told = evening(client, drink).json()
+    assert told["state"] == "ahead"
+    assert f"{len(told['tasks'])} things are to be done" in told["headline"]
+    at = told["evening"]["at"]
+    assert all(task["ready_at"] <= at and task["begins_at"] < task["ends_at"] for task in told["tasks"])
+    for what in (f"task {told['tasks'][0]['key']}", f"bought {told['bought'][0]['key']}"):
+        assert client.put("/api/evening/ticks", json={"what": what, "done": True}).status_code == HTTPStatus.NO_CONTENT
+    again = client.get("/api/evening").json()
+    assert again["tasks"][0]["done"]
+    assert again["bought"][0]["done"]
+    assert "still to be done" in again["headline"]
+    # Another number of serves leaves what is ticked ticked.
+    assert evening(client, drink, first={"serves": 20}).json()["tasks"][0]["done"]
+    # The file is read back by the package: an event a task, each with its time.
+    calendar = Calendar.from_ical(client.get("/api/evening/calendar").json()["text"])
+    events = {str(each["SUMMARY"]): each for each in calendar.walk("VEVENT")}
+    tasks = client.get("/api/evening").json()["tasks"]
+    assert events.keys() == {task["words"] for task in tasks}
+    for task in tasks:
+        event = events[task["words"]]
+        assert event["DTSTART"].dt == datetime.fromisoformat(task["begins_at"])
+        assert event["DTEND"].dt == datetime.fromisoformat(task["ends_at"])
+    table = list(csv.DictReader(io.StringIO(client.get("/api/evening/list", params={"wanted": "csv"}).json()["text"])))
+    assert [row["what"] for row in table] == [line["name"] for line in again["bought"]]
+    text = client.get("/api/evening/list").json()["text"]
+    assert "[x]" in text
+    assert "To buy" in text
+    assert client.put("/api/evening/ticks", json={"what": f"task {tasks[0]['key']}", "done": False}).status_code == HTTPStatus.NO_CONTENT
+    assert not client.get("/api/evening").json()["tasks"][0]["done"]
+    assert client.delete("/api/evening").status_code == HTTPStatus.NO_CONTENT
+    assert client.get("/api/evening").json()["state"] == "none"
+
+
+def test_an_hour_that_has_passed_a_strange_batch_and_a_drink_told_twice_are_refused(client, drink):
+    other = post(client, "/api/drinks", {"name": "Other", "spec": sour("Other"), "trial_name": "First"}, HTTPStatus.CREATED)["id"]
+    batch = made(client, other, batch={"spec": sour("Other")})["id"]
+    twice = {"drink_id": drink, "serves": 4}
+    for told, words in (
+        ({"at": hour(-timedelta(hours=2))}, "has passed"),
+        ({"at": hour(timedelta(days=800))}, "more than a year"),
+        ({"at": "at seven"}, "is no time"),
+        ({"first": {"batch_id": batch}}, "another drink"),
+        ({"drinks": [twice, twice]}, "twice"),
+    ):
+        answer = evening(client, drink, **told)
+        assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY, told
+        assert words in answer.json()["detail"]
+    assert evening(client, 999).status_code == HTTPStatus.NOT_FOUND
+    assert client.get("/api/evening").json()["state"] == "none"
+
+
+def test_what_is_too_late_too_old_too_little_or_too_large_is_told(client, drink):
+    batch = made(client, drink, name="For the terrace")
+    post(client, "/api/lots", {"ingredient": "lime-juice", "name": "green crate", "volume_ml": 400}, HTTPStatus.CREATED)
+    # In an hour: the bottle can't be cold by then.
+    soon = evening(client, drink, at=hour(timedelta(hours=1))).json()
+    assert any("had to begin at" in words for words in soon["warnings"])
+    assert any(line["key"] == "open: lime-juice" or line["name"] == "Limes" for line in soon["bought"])
+    # Tomorrow: today's juice is gone, and so is a batch with it.
+    late = evening(client, drink, first={"serves": 20, "batch_id": batch["id"], "container_ml": 750}).json()
+    said = " ".join(late["warnings"])
+    assert "(green crate) will be 24 hours old by then" in said
+    assert "For the terrace is to be used by" in said
+    assert "6 serves of the 20; 14 are still to be made" in said
+    assert "don't go into 750 ml" in said
+    assert late["drinks"][0]["from_batch"] == 6
+    # A container smaller than a serve is told, and the rest of the evening stands.
+    small = evening(client, drink, first={"container_ml": 50}).json()
+    assert any("don't go into 50 ml" in words for words in small["warnings"])
+    assert small["tasks"]
