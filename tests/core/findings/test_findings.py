@@ -65,6 +65,10 @@ FIRES = {
     "thick-syrup": (drink(RUM, LIME, ("honey", 15)), drink(RUM, LIME, ("simple-syrup-2-1", 15))),
     "undissolved-sugar": (drink(RUM, LIME, ("caster-sugar", 5)), SOUR),
     "beyond-dissolving": (with_part("Syrup, 2.2 to 1", sugars={"sucrose": 92}), with_part("Honey", sugars={"fructose": 60, "glucose": 50})),
+    "for-many": (
+        drink(("london-dry-gin", 360), ("lime-juice", 180), ("simple-syrup-1-1", 90), ("still-water", 180)),
+        drink(("white-rum", 600), LIME, SYRUP),
+    ),
     "glass-too-small": (in_glass(SOUR, "tiny cup"), in_glass(SOUR, "coupe")),
     "glass-half-empty": (in_glass(STIRRED, "wine glass"), in_glass(STIRRED, "up glass")),
     "foams-over": (in_glass(FIZZ, "small tall glass"), in_glass(FIZZ, "tall glass")),
@@ -379,3 +383,11 @@ def test_thick_syrup_that_is_stirred_is_shaken():
     (mend,) = told(by(drink(RUM, LIME, ("honey", 15)), Method("stir")), "thick-syrup").mends
     assert with_mend(spec_from_drink(drink(RUM, LIME, ("honey", 15))), mend).method.technique == "shake"
     assert [edit.place for edit in mend.edits] == ["method"]
+
+
+def test_a_bottle_is_told_off_as_a_bottle_and_not_as_one_glass_of_eight_standard_drinks():
+    bottle = drink(("london-dry-gin", 360), ("lime-juice", 180), ("simple-syrup-1-1", 90), ("still-water", 180))
+    found = {each.code: each for each in forecast_of(in_glass(bottle, "coupe")).findings}
+    assert found["for-many"].message.startswith("810 ml are a bottle and not a glass: about 6 serves.")
+    assert found["alcohol"].message.startswith("19 g of alcohol a serve.")
+    assert not found.keys() & {"strong-serve", "goes-down-easily", "glass-too-small", "slip-of-measure"}

@@ -2632,6 +2632,8 @@ export interface components {
             /** Keeps */
             keeps: string;
             label: components["schemas"]["LabelReport"];
+            /** Findings */
+            findings: components["schemas"]["FindingReport"][];
         };
         /**
          * Beside

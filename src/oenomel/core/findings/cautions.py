@@ -78,16 +78,20 @@ def _alcohol(case: Case) -> Iterator[Finding]:
     grams, measures = case.served.alcohol_g, case.served.standard_drinks["us"]
     if grams < LEAST_ALCOHOL_G:
         return
-    if measures >= MANY_STANDARD_DRINKS_US:
+    if case.serves > 1:
+        # A bottle is told off as what it is, and not as one glass.
+        grams, measures = grams / case.serves, measures / case.serves
+    if measures >= MANY_STANDARD_DRINKS_US and case.serves == 1:
         message = f"This glass holds {measures:.1f} US standard drinks: tell the guest, or pour it smaller."
         smaller = Mend("Make it smaller", (Edit("amounts", {"times": 0.95 * MANY_STANDARD_DRINKS_US / measures}),))
         yield Finding("strong-serve", "info", message, (smaller,))
     easy = _easy(case)
-    if measures >= EASY_STANDARD_DRINKS_US and easy:
+    if measures >= EASY_STANDARD_DRINKS_US and easy and case.serves == 1:
         message = f"{measures:.1f} US standard drinks that go down easily, because it is {easy}: tell the guest."
         yield Finding("goes-down-easily", "info", message)
     message = (
-        f"{grams:.0f} g of alcohol. Not for minors, in pregnancy or before driving, and not on an empty stomach; "
+        f"{grams:.0f} g of alcohol{' a serve' if case.serves > 1 else ''}. "
+        "Not for minors, in pregnancy or before driving, and not on an empty stomach; "
         "a drink with little or none deserves the same care."
     )
     yield Finding("alcohol", "info", message, _without_alcohol(case))

@@ -11,6 +11,12 @@ from oenomel.core.families import Family, Home
 from oenomel.core.ice import Conditions
 from oenomel.core.spec import Drink, Pour
 
+FOR_MANY_ML: Final = 400.0
+LARGE_POUR_ML: Final = 60.0
+SERVE_ML: Final = 105.0
+"""From so much in the tin, of which at least two pours are large, it is a bottle and not a glass; and what one serve takes before its water
+(house rules; the last is a modern sour)."""
+
 LEAST_BASE_ML: Final = 20.0
 """Of a liqueur or a wine that is the strong part of a drink at least so much is poured (house rule)."""
 
@@ -65,6 +71,13 @@ class Case:
     def __post_init__(self) -> None:
         # What reaches the liquid, with its place in the spec.
         object.__setattr__(self, "poured", tuple((i, p) for i, p in enumerate(self.drink.pours) if p.liquid_ml > 0))
+
+    @property
+    def serves(self) -> int:
+        """How many serves it is: one, or about how many where it is a bottle written down as a drink; its own water isn't counted."""
+        large = sum(pour.meets_ice and pour.liquid_ml >= LARGE_POUR_ML for _, pour in self.poured)
+        still = sum(p.liquid_ml for _, p in self.poured if p.ingredient.kind == "water" and p.meets_ice and not p.ingredient.is_sparkling)
+        return max(2, round((self.tin.volume_ml - still) / SERVE_ML)) if large > 1 and self.tin.volume_ml >= FOR_MANY_ML else 1
 
     @property
     def sparkles(self) -> bool:

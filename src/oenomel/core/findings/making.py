@@ -94,10 +94,20 @@ def _over_saturated(case: Case) -> Iterator[Finding]:
             yield Finding("beyond-dissolving", "warning", message, pour=index)
 
 
+def _for_many(case: Case) -> Iterator[Finding]:
+    if case.serves > 1:
+        message = (
+            f"{case.tin.volume_ml:.0f} ml are a bottle and not a glass: about {case.serves} serves. "
+            "Make it one, and mix the rest of them as a batch."
+        )
+        one = Mend("Make it one serve", (Edit("amounts", {"times": 1 / case.serves}),))
+        yield Finding("for-many", "info", message, (one,))
+
+
 def _glass(case: Case) -> Iterator[Finding]:
     serve, volume = case.drink.serve, case.served.volume_ml
     full = fill(serve.glass, serve.ice, volume)
-    if full is None:
+    if full is None or case.serves > 1:
         return
     brim_ml = glasses()[serve.glass].brim_ml
     other = others_for(serve.glass, serve.ice, volume, sparkling=case.sparkles)
@@ -148,6 +158,7 @@ CHECKS: Final = (
     _thick_syrup,
     _dry_sugar,
     _over_saturated,
+    _for_many,
     _glass,
     _forgotten,
     _water,

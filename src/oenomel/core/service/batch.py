@@ -8,6 +8,7 @@ from functools import cached_property
 from typing import Final
 
 from oenomel.core.balance import AXES, can_be_tasted, in_words, steps_between
+from oenomel.core.findings import Finding
 from oenomel.core.forecast import STANDARD, Forecast, forecast_of
 from oenomel.core.glass import Course
 from oenomel.core.ice import Conditions, Tin
@@ -46,6 +47,11 @@ POURED_COLD_C: Final = {"fridge": 4.0, "freezer": -18.0, "ice bath": 1.0, "room"
 
 CAN_POUR_BELOW_C: Final = 1.0
 """A bottle is taken to stay liquid where its freezing point is so far below its place, [K]: freezers differ (house rule)."""
+
+TOLD: Final = frozenset({
+    "allergens", "alcohol", "raw-egg", "grapefruit", "quinine", "liquorice", "strong-serve", "goes-down-easily", "flammable",
+})  # fmt: skip
+"""Findings of a serve that a batch tells too; what concerns the tin and the glass is the single drink's."""
 
 WARMER_K: Final = 4.0
 """So many degrees warmer than made singly, and a tongue tells it: cold hides sweetness (house rule; the trade's impression)."""
@@ -179,6 +185,11 @@ class Batch:
     def keeping(self) -> Keeping:
         """How long it keeps."""
         return keeping_of([pour.ingredient for pour in self.inside], self.bottle.served.abv)
+
+    @property
+    def findings(self) -> tuple[Finding, ...]:
+        """What has to be told of one serve, as the drink made singly has it: a bottle is no glass."""
+        return tuple(each for each in self.single.findings if each.severity != "info" or each.code in TOLD)
 
     @property
     def minutes(self) -> tuple[tuple[Minute, Minute], ...]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 from oenomel.core.balance import AXES, Axis, in_words, mix, profile_of, steps_between, tasted
@@ -23,6 +23,10 @@ TASTE_ML: Final = 30.0
 
 MOST_SHARE: Final = 0.5
 """Of a bottle, more than so much of it isn't a correction any more: it is another batch (house rule)."""
+
+MOST: Final = 0.5
+LITTLE: Final = 0.15
+"""Shares of a bottle's sugar, acid or alcohol from which a thing is what brings it, and below which it is added back without moving it."""
 
 _GRID_ML: Final = 1.0
 _PLACE: Final = {"abv": 0, "sugar": 1, "acid": 2}
@@ -97,26 +101,35 @@ def corrections(
 
 
 def _candidates(pours: Sequence[Pour], axis: Axis, steps: float) -> list[list[Addition]]:
-    """Additions in their own shares, as if there were one ml of each first thing."""
+    """Additions in their own shares, as if there were one ml of each first thing; the drink's own before anything else."""
+    place, together = _PLACE[axis.name], _together(pours)
+    brought = {slug: each.ml * each.ingredient.composition.axes[place] for slug, each in together.items()}
+    whole = sum(brought.values())
     if steps > 0:
-        place = _PLACE[axis.name]
-        own = {pour.ingredient.slug: pour.ingredient for pour in pours if pour.slot == _SLOT[axis.name]}
-        strongest = sorted(own.values(), key=lambda each: -each.composition.axes[place])
-        if not strongest and axis.name in _USUAL:
-            strongest = [catalogue()[_USUAL[axis.name]]]
-        return [[Addition(each, 1.0, _SLOT[axis.name])] for each in strongest[:2]]
+        wanted = _SLOT[axis.name]
+        own = [each for each in together.values() if each.slot == wanted]
+        # A drink without a part for it: what brings most of it, then what every bar has.
+        own = own or [each for slug, each in together.items() if brought[slug] > MOST * whole]
+        own.sort(key=lambda each: -each.ingredient.composition.axes[place])
+        usual = [Addition(catalogue()[_USUAL[axis.name]], 1.0, wanted)] if axis.name in _USUAL else []
+        known = {each.ingredient.slug for each in own}
+        return [[replace(each, ml=1.0)] for each in (*own, *(each for each in usual if each.ingredient.slug not in known))][:2]
     if axis.name == "abv":
         return [[Addition(water(), 1.0)]]
     # Sugar and acid can't be taken out: all but what brings them, in their shares.
-    place = _PLACE[axis.name]
-    whole = sum(pour.volume_ml * pour.ingredient.composition.axes[place] for pour in pours)
-    rest = [p for p in pours if p.volume_ml * p.ingredient.composition.axes[place] < 0.15 * whole and p.volume_ml > 0]
-    together: dict[str, Addition] = {}
-    for pour in rest:
-        before = together.get(pour.ingredient.slug)
-        ml = pour.volume_ml + (0.0 if before is None else before.ml)
-        together[pour.ingredient.slug] = Addition(pour.ingredient, ml, pour.slot if before is None else before.slot)
-    return [list(together.values())] if together else []
+    rest = [each for slug, each in together.items() if brought[slug] < LITTLE * whole]
+    return [rest] if rest else []
+
+
+def _together(pours: Sequence[Pour]) -> dict[str, Addition]:
+    """What is in a bottle, each thing once, by slug."""
+    found: dict[str, Addition] = {}
+    for pour in pours:
+        before = found.get(pour.ingredient.slug)
+        if pour.volume_ml > 0:
+            ml = pour.volume_ml + (0.0 if before is None else before.ml)
+            found[pour.ingredient.slug] = Addition(pour.ingredient, ml, pour.slot if before is None else before.slot)
+    return found
 
 
 def _with(

@@ -16,8 +16,8 @@ from oenomel.core.swaps import that_can_move, usually_free
 from oenomel.interchange.models import Ends, Floats, LevelsReport, Report
 
 __all__ = [
-    "AppearanceReport", "ComparisonReport", "CourseReport", "Driver", "ForecastReport", "Intervals", "ServedReport", "forecast_report",
-    "served_report",
+    "AppearanceReport", "ComparisonReport", "CourseReport", "Driver", "FindingReport", "ForecastReport", "Intervals", "ServedReport",
+    "forecast_report", "served_report",
 ]  # fmt: skip
 
 

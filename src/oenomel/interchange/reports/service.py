@@ -20,7 +20,7 @@ from oenomel.core.service import (
     size_words,
 )
 from oenomel.interchange.models import LevelsReport, Named, Report
-from oenomel.interchange.reports.forecast import Intervals, ServedReport, served_report
+from oenomel.interchange.reports.forecast import FindingReport, Intervals, ServedReport, served_report
 from oenomel.interchange.requests.service import EveningEntry, PouredEntry
 from oenomel.interchange.spec.drink import written
 
@@ -138,6 +138,7 @@ class BatchReport(Report):
     today_only: bool
     keeps: str
     label: LabelReport
+    findings: list[FindingReport]
 
 
 def batch_report(batch: Batch, bought: tuple[Purchase, ...]) -> BatchReport:
@@ -177,6 +178,7 @@ def batch_report(batch: Batch, bought: tuple[Purchase, ...]) -> BatchReport:
         today_only=batch.keeping.today_only,
         keeps=batch.keeping.words,
         label=label_report(label_of(batch)),
+        findings=[FindingReport.model_validate(each) for each in batch.findings],
     )
 
 

@@ -127,7 +127,7 @@ function Found({ found, pending, onAdd }: FoundProps) {
           <p className="text-xl leading-snug">{correction.words}</p>
           <button
             type="button"
-            className="btn btn-accent min-h-12 text-base"
+            className="btn btn-accent h-auto min-h-12 py-2 text-base"
             disabled={pending}
             onClick={() => onAdd(correction)}
           >

@@ -14,11 +14,48 @@ const AXES: [AxisName, string, string, string][] = [
 /** One serve out of the bottle, as it is poured and while it is drunk, beside the drink made singly; cold, keeping, and what it takes. */
 export function OneServe({ batch }: { batch: Batch }) {
   const { shown, ounceMl } = useSettings();
-  const { minutes, serve_ml, served, interval80, chilling, keeps, water, buy, label, freezing_c } = batch;
+  const { serve_ml, served, chilling, keeps, water, buy, label, freezing_c, findings } = batch;
   return (
     <section aria-label="One serve" className="panel flex flex-col gap-2 p-4">
       <h2 className="font-display text-2xl leading-tight font-semibold">{volume(serve_ml, shown, ounceMl)} a serve</h2>
-      <p className="text-lg leading-snug">{label.serve}</p>
+      <p className="text-lg leading-snug">
+        {label.serve}
+        {served.alcohol_g > 0.5 && (
+          <span className="text-quiet">
+            {' '}
+            {plain(served.alcohol_g, 0)} g of alcohol, {plain(served.standard_drinks.us, 1)} US standard drinks.
+          </span>
+        )}
+      </p>
+      <ByTheMinute batch={batch} />
+      <dl className="flex flex-col gap-1.5 border-t border-base-300 pt-2 text-base leading-snug">
+        <Told name="Water" words={water.words} />
+        <Told name="Cold" words={chilling.words} />
+        <Told name="Keeps" words={keeps} />
+        <Told name="Freezes" words={`from ${degrees(freezing_c)} °C down`} />
+      </dl>
+      {buy.length > 0 && (
+        <Fold title="What it takes" count={buy.length}>
+          <BoughtList lines={buy} />
+        </Fold>
+      )}
+      {findings.length > 0 && (
+        <Fold title="To tell of a serve" count={findings.length}>
+          <ul className="flex flex-col gap-1 text-base leading-snug">
+            {findings.map(({ code, message }) => (
+              <li key={code}>{message}</li>
+            ))}
+          </ul>
+        </Fold>
+      )}
+    </section>
+  );
+}
+
+/** The serve as it is drunk: each axis and the cold at minutes 0, 4 and 10, in grey below it of one made singly, and its doubt. */
+function ByTheMinute({ batch: { minutes, served, interval80 } }: { batch: Batch }) {
+  return (
+    <>
       <table className="w-full text-lg">
         <caption className="sr-only">A serve of the batch beside one made singly</caption>
         <thead>
@@ -67,19 +104,7 @@ export function OneServe({ batch }: { batch: Batch }) {
           .join(', ')}
         .
       </p>
-      <dl className="flex flex-col gap-1.5 border-t border-base-300 pt-2 text-base leading-snug">
-        <Told name="Water" words={water.words} />
-        <Told name="Cold" words={chilling.words} />
-        <Told name="Keeps" words={keeps} />
-        <Told name="Freezes" words={`from ${degrees(freezing_c)} °C down`} />
-      </dl>
-      {buy.length > 0 && (
-        <Fold title="What it takes" count={buy.length}>
-          <BoughtList lines={buy} />
-        </Fold>
-      )}
-      <p className="sr-only">{plain(served.alcohol_g, 0)} g of alcohol a serve</p>
-    </section>
+    </>
   );
 }
 
