@@ -13,8 +13,6 @@ sys.path.insert(0, str(Path(__file__).parents[1] / "tests"))
 from playwright.sync_api import Browser, Page, sync_playwright
 from support.app_server import CHROMIUM, AppServer
 
-from oenomel.api.sharing import own_addresses
-
 
 def _swaps(pour: str, *steps: str) -> Callable[[Page], None]:
     """Opens the board of a pour and presses keys on it."""
@@ -86,7 +84,8 @@ PICTURES: dict[str, Picture] = {
     "family-tree": ("/tree", 1280, 800, "lamplight", None),
     "today": ("/today", 1280, 800, "lamplight", None),
     "today-390": ("/today", 390, 844, "late", None),
-    "lot": ("/lots/12", 1280, 800, "lamplight", None),
+    "batch": ("/batch/9?service=ice&serves=12&container=750", 1280, 800, "lamplight", None),
+    "tonight": ("/tonight", 1280, 800, "lamplight", None),
     "stillroom": ("/stillroom/rhubarb-syrup", 1280, 800, "late", None),
     "larder": ("/larder/rhubarb-syrup", 1280, 800, "lamplight", None),
     "book": ("/book", 1280, 800, "lamplight", None),
@@ -98,15 +97,12 @@ def main(target: Path) -> None:
     """Writes every picture to the folder."""
     target.mkdir(parents=True, exist_ok=True)
     with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
-        server = AppServer(Path(folder) / "demo.db", share=True)
+        server = AppServer(Path(folder) / "demo.db")
         server.start()
         try:
             browser = playwright.chromium.launch(**CHROMIUM)
             for name, picture in PICTURES.items():
                 _take(browser, server.url, name, picture, target)
-            # The door is shown to who comes from the network: by another address than loopback.
-            network = f"http://{own_addresses()[0]}:{server.port}"
-            _take(browser, network, "pairing-390", ("/pair", 390, 844, "lamplight", None), target)
             browser.close()
         finally:
             server.kill()

@@ -98,7 +98,8 @@ def test_a_batch_with_egg_or_bubbles_says_what_to_do_with_them(client):
     ("told", "path"),
     [
         ({}, "serves"),
-        ({"serves": 5, "all_of": {"ingredient": "london-dry-gin", "ml": 700}}, "all_of"),
+        ({"serves": 5, "use_up": "london-dry-gin", "use_up_ml": 700}, "use_up"),
+        ({"use_up": "london-dry-gin"}, "use_up_ml"),
         ({"serves": 5, "cold": "room"}, ""),
         ({"serves": 2**60}, "body.serves"),
     ],
@@ -176,7 +177,7 @@ def test_a_filling_on_an_older_one_carries_its_share_on(client, drink):
     first = made(client, drink, name="First filling", wood=True)
     post(client, f"/api/batches/{first['id']}/served", {"serves": 4})
     left = client.get(f"/api/batches/{first['id']}").json()["left_ml"]
-    second = made(client, drink, name="Second filling", wood=True, older={"batch_id": first["id"], "ml": left})
+    second = made(client, drink, name="Second filling", wood=True, older_id=first["id"], older_ml=left)
     share = left / (left + first["volume_ml"])
     assert [(each["name"], each["share"]) for each in second["descends"]] == [
         ("Second filling", pytest.approx(1 - share)), ("First filling", pytest.approx(share))
@@ -187,7 +188,7 @@ def test_a_filling_on_an_older_one_carries_its_share_on(client, drink):
     kept = client.delete(f"/api/batches/{first['id']}")
     assert kept.status_code == HTTPStatus.CONFLICT
     assert client.delete(f"/api/batches/{second['id']}").status_code == HTTPStatus.NO_CONTENT
-    too_much = make(client, drink, name="Third", older={"batch_id": first["id"], "ml": 50})
+    too_much = make(client, drink, name="Third", older_id=first["id"], older_ml=50)
     assert too_much.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
 
 

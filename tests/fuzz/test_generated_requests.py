@@ -46,10 +46,9 @@ def _known_edges(description: dict) -> list[str]:
     walked: set[str] = set()
     known = []
     for parts, whole, operation in sorted(bodies, key=lambda body: len(body[0])):
-        if len(parts) == 1 or parts - walked - set(whole):
-            walked |= parts
-        else:
+        if len(parts) > 1 and not parts - walked - set(whole):
             known.append(operation)
+        walked |= parts
     return known
 
 

@@ -2558,7 +2558,10 @@ export interface components {
             serves?: number | null;
             /** Container Ml */
             container_ml?: number | null;
-            all_of?: components["schemas"]["UseUpEntry"] | null;
+            /** Use Up */
+            use_up?: string | null;
+            /** Use Up Ml */
+            use_up_ml?: number | null;
             /**
              * Grid
              * @default 5
@@ -4922,7 +4925,8 @@ export interface components {
         };
         /**
          * MakeEntry
-         * @description A batch that was made: of which drink, as asked; ``poured`` is what really went in, where that was otherwise than told.
+         * @description A batch that was made: of which drink, as asked; ``poured`` is what really went in, where that was otherwise than told; ``older_ml`` of
+         *     the batch ``older_id`` stayed in the bottle when it was filled.
          */
         MakeEntry: {
             batch: components["schemas"]["BatchEntry"];
@@ -4945,7 +4949,10 @@ export interface components {
             made_at: string;
             /** Poured */
             poured?: components["schemas"]["PouredEntry"][] | null;
-            older?: components["schemas"]["OlderEntry"] | null;
+            /** Older Id */
+            older_id?: number | null;
+            /** Older Ml */
+            older_ml?: number | null;
             /**
              * Wood
              * @default false
@@ -5427,16 +5434,6 @@ export interface components {
             water: components["schemas"]["oenomel__interchange__reports__notebook__WaterReport"] | null;
             /** Held */
             held: components["schemas"]["BriefCheck"][];
-        };
-        /**
-         * OlderEntry
-         * @description What is kept of an older batch when a new one is filled on it, in ml.
-         */
-        OlderEntry: {
-            /** Batch Id */
-            batch_id: number;
-            /** Ml */
-            ml: number;
         };
         /**
          * OnTheListEntry
@@ -7218,16 +7215,6 @@ export interface components {
             abv?: number | null;
             /** Volume Ml */
             volume_ml?: number | null;
-        };
-        /**
-         * UseUpEntry
-         * @description What is to be used up: an ingredient by its slug, and how much of it, in ml.
-         */
-        UseUpEntry: {
-            /** Ingredient */
-            ingredient: string;
-            /** Ml */
-            ml: number;
         };
         /**
          * UsedIn

@@ -51,15 +51,11 @@ Ml = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
 Note = Annotated[Plain, Field(max_length=2000)]
 
 
-class OlderEntry(Entry):
-    """What is kept of an older batch when a new one is filled on it, in ml."""
-
-    batch_id: RowId
-    ml: Ml
-
-
 class MakeEntry(Entry):
-    """A batch that was made: of which drink, as asked; ``poured`` is what really went in, where that was otherwise than told."""
+    """A batch that was made: of which drink, as asked; ``poured`` is what really went in, where that was otherwise than told.
+
+    ``older_ml`` of the batch ``older_id`` stayed in the bottle when it was filled.
+    """
 
     batch: BatchEntry
     drink_id: RowId
@@ -67,7 +63,8 @@ class MakeEntry(Entry):
     made_by: Who = ""
     made_at: Time = ""
     poured: Annotated[list[PouredEntry], Field(min_length=1, max_length=60)] | None = None
-    older: OlderEntry | None = None
+    older_id: RowId | None = None
+    older_ml: Ml | None = None
     wood: bool = False
     note: Note = ""
 
@@ -152,11 +149,12 @@ def make_batch(body: MakeEntry, conn: Connection, conditions: HouseConditions) -
             PouredEntry(ingredient=written(line.ingredient), ml=line.ml, slot=line.slot, lot=line.ingredient.lot or None)
             for line in batch.lines
         ]
-        log = ""
-        if body.older is not None:
-            older = batches.get(conn, body.older.batch_id)
-            poured = [*poured, the_older(older, body.older.ml)]
-            log = f"{body.older.ml:.0f} ml of {older.name} stayed in it"
+        log, older, older_ml = "", None if body.older_id is None else batches.get(conn, body.older_id), body.older_ml or 0.0
+        if older is not None:
+            if not older_ml:
+                raise SpecError("older_ml", "how much of the older one stayed in it, in ml?")
+            poured = [*poured, the_older(older, older_ml)]
+            log = f"; {older_ml:.0f} ml of {older.name} stayed in it"
         pours = pours_of(conn, poured)
         volume = sum(pour.volume_ml for pour in pours)
         made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
@@ -178,16 +176,16 @@ def make_batch(body: MakeEntry, conn: Connection, conditions: HouseConditions) -
             left_ml=volume,
             container_ml=batch.container_ml,
             made_by=body.made_by,
-            older_id=body.older.batch_id if body.older else None,
-            older_ml=body.older.ml if body.older else 0.0,
+            older_id=body.older_id,
+            older_ml=0.0 if older is None else older_ml,
             wood=int(body.wood),
             note=body.note,
         )
         batch_id = batches.add(conn, record)
-        batches.note(conn, LogRecord(batch_id, "made", f"{volume:.0f} ml made" + (f"; {log}" if log else "")))
-        if body.older is not None:
-            batches.serve(conn, older, body.older.ml)
-            batches.note(conn, LogRecord(older.id, "kept over", f"{body.older.ml:.0f} ml went on into {record.name}"))
+        batches.note(conn, LogRecord(batch_id, "made", f"{volume:.0f} ml made{log}"))
+        if older is not None:
+            batches.serve(conn, older, older_ml)
+            batches.note(conn, LogRecord(older.id, "kept over", f"{older_ml:.0f} ml went on into {record.name}"))
         return report_of(conn, batch_id)
 
 

@@ -14,7 +14,7 @@ from oenomel.interchange.spec.drink import TODAYS
 from oenomel.interchange.spec.file import IngredientEntry, PourEntry, SpecFile
 
 __all__ = [
-    "AdditionEntry", "BatchEntry", "BatchWishEntry", "EveningDrinkEntry", "EveningEntry", "PouredEntry", "UseUpEntry", "Who", "poured_spec",
+    "AdditionEntry", "BatchEntry", "BatchWishEntry", "EveningDrinkEntry", "EveningEntry", "PouredEntry", "Who", "poured_spec",
     "wish_of",
 ]  # fmt: skip
 
@@ -23,23 +23,16 @@ Who = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=100)]
 Time = Annotated[str, Field(max_length=40)]
 
 
-class UseUpEntry(Entry):
-    """What is to be used up: an ingredient by its slug, and how much of it, in ml."""
-
-    ingredient: Annotated[Plain, Field(min_length=1, max_length=200)]
-    ml: Ml
-
-
 class BatchWishEntry(Entry):
-    """How a batch is wanted: how it is served, and one of serves, a container or what is to be used up; see `core.service.BatchWish`.
-
-    ``serves`` with ``container_ml``: so many, into that container.
+    """How a batch is wanted: how it is served, and one of serves, a container or what is to be used up (``use_up``, a slug, and how much of
+    it, in ml); see `core.service.BatchWish`. ``serves`` with ``container_ml``: so many, into that container.
     """
 
     service: Service
     serves: Annotated[int, Field(ge=-(2**53), le=2**53)] | None = None
     container_ml: Ml | None = None
-    all_of: UseUpEntry | None = None
+    use_up: Annotated[Plain, Field(min_length=1, max_length=200)] | None = None
+    use_up_ml: Ml | None = None
     grid: Annotated[float, Field(allow_inf_nan=False, ge=-1e6, le=1e6)] = 5.0
     cold: Cold | None = None
     stand_in: bool = False
@@ -98,14 +91,16 @@ class EveningEntry(Entry):
     drinks: Annotated[list[EveningDrinkEntry], Field(max_length=40)] = []
 
 
-def wish_of(entry: BatchEntry) -> BatchWish:
+def wish_of(entry: BatchWishEntry) -> BatchWish:
     """The wish for the core; raises SpecError where it doesn't say how much."""
-    told = [name for name in ("serves", "container_ml", "all_of") if getattr(entry, name) is not None]
+    told = [name for name in ("serves", "container_ml", "use_up") if getattr(entry, name) is not None]
     if not told:
         raise SpecError("serves", "say how much: so many serves, a container, or what is to be used up")
-    if entry.all_of is not None and len(told) > 1:
-        raise SpecError("all_of", "what is to be used up decides how much it is: leave serves and container out")
-    use_up = None if entry.all_of is None else (entry.all_of.ingredient, entry.all_of.ml)
+    if entry.use_up is not None and len(told) > 1:
+        raise SpecError("use_up", "what is to be used up decides how much it is: leave serves and container out")
+    if (entry.use_up is None) != (entry.use_up_ml is None):
+        raise SpecError("use_up_ml", "what is to be used up needs a slug, and how much of it in ml")
+    use_up = None if entry.use_up is None or entry.use_up_ml is None else (entry.use_up, entry.use_up_ml)
     return BatchWish(entry.service, entry.serves, entry.container_ml, use_up, entry.grid, entry.cold, entry.stand_in)
 
 
