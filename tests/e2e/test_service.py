@@ -161,3 +161,54 @@ def test_batch_and_tonight_fit_a_phone_and_a_tablet(page, server, violations, wi
         expect(page.get_by_text(words).first).to_be_visible()
         assert page.evaluate("document.documentElement.scrollWidth") <= width
         assert violations() == []
+
+
+def test_a_batch_is_asked_for_by_keyboard_alone_and_told_in_ounces(page, server):
+    page.goto(f"{server.url}/bench/7")
+    expect(page.get_by_role("button", name="Mix a batch of it")).to_be_visible()
+    page.keyboard.press("Control+k")
+    page.keyboard.type("mix a batch")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("heading", name="Medlar Walk Sour, a batch")).to_be_visible()
+    page.get_by_label("Serves", exact=True).focus()
+    page.keyboard.press("Control+a")
+    page.keyboard.type("30")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("heading", name=re.compile("30 serves$"))).to_be_visible()
+    page.get_by_role("button", name="Up, from the fridge").focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("degrees warmer than made singly")).to_be_visible()
+    page.keyboard.press("Tab")
+    order = page.get_by_role("list", name="Order of pouring")
+    expect(order.get_by_role("listitem").first).to_contain_text("1800")
+    page.get_by_role("group", name="Volumes in").get_by_role("button", name="oz").click()
+    expect(order.get_by_role("listitem").first).to_contain_text("60 oz")
+    order.get_by_role("checkbox").first.focus()
+    page.keyboard.press("Space")
+    expect(order.get_by_role("checkbox").first).to_be_checked()
+
+
+def test_the_label_and_the_evening_come_out_on_as_few_sheets_as_they_should(page, server):
+    page.goto(f"{server.url}/batches/2/label")
+    expect(page.get_by_role("article", name="Label")).to_contain_text("Turn it once, and pour 127 ml into a coupe")
+    assert len(re.findall(rb"/Type\s*/Page\b(?!s)", page.pdf(format="A4"))) == 1
+    page.goto(f"{server.url}/tonight")
+    expect(page.get_by_role("list", name="Tasks").get_by_role("listitem")).to_have_count(14)
+    assert len(re.findall(rb"/Type\s*/Page\b(?!s)", page.pdf(format="A4"))) <= 3
+    # Printed, nothing runs out of the sheet.
+    page.set_viewport_size({"width": 700, "height": 1000})
+    page.emulate_media(media="print")
+    assert page.evaluate("document.documentElement.scrollWidth") <= 700
+
+
+def test_with_the_server_gone_a_tick_is_kept_and_written_when_it_answers(page, server):
+    page.goto(f"{server.url}/tonight")
+    first = page.get_by_role("list", name="Tasks").get_by_role("checkbox").first
+    expect(first).not_to_be_checked()
+    server.kill()
+    first.check()
+    expect(first).to_be_checked()
+    server.start()
+    expect(page.get_by_text("13 of 14 things are still to be done")).to_be_visible(timeout=30_000)
+    page.reload()
+    expect(page.get_by_role("list", name="Tasks").get_by_role("checkbox").first).to_be_checked()

@@ -95,3 +95,134 @@ def test_a_cask_topped_up_by_hand():
     assert contents_of(third).abv == pytest.approx(13.125)
     cask = {1: Filling(1, 1000), 2: Filling(2, 750, 1, 250), 3: Filling(3, 750, 2, 250)}
     assert dict(shares(cask, 3)) == pytest.approx({3: 0.75, 2: 0.1875, 1: 0.0625})
+
+
+# How practitioners batch (common practice): what goes into the bottle in which order, what is left for each serve.
+BOTTLED = [
+    # A sour with egg: everything but the egg, shaken serve by serve.
+    (
+        "shaken",
+        (
+            ("corn-whiskey", 60),
+            ("lemon-juice", 22.5),
+            ("simple-syrup-1-1", 22.5),
+            ("egg-white", 30),
+        ),
+        "corn-whiskey lemon-juice simple-syrup-1-1",
+        "egg",
+    ),
+    # A daisy over ice: spirit, liqueur, juice, then water.
+    (
+        "ice",
+        (
+            ("lime-juice", 22.5),
+            ("orange-liqueur-dry", 22.5),
+            ("blanco-agave-spirit", 45),
+        ),
+        "blanco-agave-spirit orange-liqueur-dry lime-juice still-water",
+        "",
+    ),
+    # A fizz: the soda goes on top of each glass.
+    (
+        "ice",
+        (
+            ("lemon-juice", 25),
+            ("simple-syrup-1-1", 20),
+            ("london-dry-gin", 50),
+            ("soda-water", 60, "topped"),
+        ),
+        "london-dry-gin lemon-juice simple-syrup-1-1 still-water",
+        "bubbles",
+    ),
+    # Spirit, vermouth and bitters from the freezer: nothing is left out.
+    (
+        "freezer",
+        (
+            ("orange-bitters", 1.6),
+            ("sweet-vermouth", 25),
+            ("rye-whiskey", 60),
+        ),
+        "rye-whiskey sweet-vermouth orange-bitters still-water",
+        "",
+    ),
+    # With sparkling wine: it never waits in a bottle that was opened.
+    (
+        "chilled",
+        (
+            ("cognac", 30),
+            ("lemon-juice", 15),
+            ("simple-syrup-1-1", 15),
+            ("sparkling-brut", 90, "topped"),
+        ),
+        "cognac lemon-juice simple-syrup-1-1 still-water",
+        "bubbles",
+    ),
+    # Honey and cream.
+    (
+        "shaken",
+        (
+            ("aged-rum", 45),
+            ("honey-syrup", 20),
+            ("heavy-cream", 30),
+        ),
+        "aged-rum honey-syrup",
+        "cream",
+    ),
+    # A rinse and an edge are of the glass.
+    (
+        "chilled",
+        (
+            ("anise-wormwood-spirit", 5, "rinse"),
+            ("rye-whiskey", 60),
+            ("simple-syrup-1-1", 7.5),
+        ),
+        "rye-whiskey simple-syrup-1-1 still-water",
+        "in the glass",
+    ),
+    (
+        "ice",
+        (
+            ("blanco-agave-spirit", 50),
+            ("lime-juice", 25),
+            ("agave-syrup", 15),
+            ("caster-sugar", 5, "rim"),
+        ),
+        "blanco-agave-spirit lime-juice agave-syrup still-water",
+        "edge",
+    ),
+    # Without alcohol, with the same care.
+    (
+        "ice",
+        (
+            ("juniper-water", 45),
+            ("lemon-juice", 22.5),
+            ("simple-syrup-1-1", 20),
+            ("soda-water", 50, "topped"),
+        ),
+        "juniper-water lemon-juice simple-syrup-1-1 still-water",
+        "bubbles",
+    ),
+    # In a keg its soda is water that gets its bubbles there.
+    (
+        "bubbles",
+        (
+            ("london-dry-gin", 45),
+            ("lemon-juice", 15),
+            ("simple-syrup-1-1", 20),
+            ("soda-water", 90, "topped"),
+        ),
+        "london-dry-gin lemon-juice simple-syrup-1-1 still-water",
+        "",
+    ),
+]
+
+
+@pytest.mark.parametrize(("service", "pours", "order", "left_out"), BOTTLED, ids=lambda told: told if isinstance(told, str) else "")
+def test_it_is_bottled_as_the_trade_bottles_it(service, pours, order, left_out):
+    batch = batch_of(drink(*pours), BatchWish(service, serves=20))
+    assert list(dict.fromkeys(line.ingredient.slug for line in batch.lines)) == order.split()
+    assert {each.why for each in batch.outside} == ({left_out} if left_out else set())
+    assert batch.fit.fits
+    # Whatever is left out is in the serve all the same, and the serve is as strong as the drink made singly, within half a step.
+    if service in ("shaken", "chilled", "bubbles"):
+        assert batch.serve.served.alcohol_g == pytest.approx(batch.single.served.alcohol_g, rel=0.02)
