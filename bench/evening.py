@@ -12,7 +12,7 @@ from urllib.request import Request, urlopen
 
 from support.app_server import AppServer
 
-DRINKS, LOTS, READINGS = 32, 18, 9
+DRINKS, LOTS, READINGS = 31, 18, 9
 SWEETS = ("simple-syrup-1-1", "bay-syrup", "quince-syrup")
 SOURS = ("lime-juice", "lemon-juice", "verjus")
 

@@ -26,6 +26,7 @@ from evening import evening_times
 from many import many_clients
 from originals import originals_times
 from playwright.sync_api import Page, sync_playwright
+from service import service_times
 from support.app_server import CHROMIUM, AppServer
 from swaps import board_times, search_times, seven_time, worst_time
 
@@ -85,7 +86,7 @@ class Row:
 
 def main() -> int:
     """Prints the table; the exit code tells whether every target was met."""
-    rows = [*_core(), *_swaps(), *_larder(), *_reading(), *_book(), *_originals(), *_evening(), *_many(), *_browser()]
+    rows = [*_core(), *_swaps(), *_larder(), *_reading(), *_book(), *_originals(), *_evening(), *_service(), *_many(), *_browser()]
     print(f"{'target of model.md §13':<62} {'ms':>7} {'measured':>9}         {'ratio':>8}   to")
     for row in rows:
         print(row.line())
@@ -236,6 +237,15 @@ def _evening() -> list[Row]:
     return [
         Row("Today, 40 drinks and 30 lots, first answer", 300, took["first"], "a bare answer", took["bare"]),
         Row("the same after a changed reading", 100, took["changed"], "a bare answer", took["bare"]),
+    ]
+
+
+def _service() -> list[Row]:
+    took = service_times()
+    shaken = "the same shaken to order"
+    return [
+        Row("a batch over ice, with its minutes", 50, took["batch"], shaken, took["made singly"]),
+        Row("an evening of 30 tasks planned backwards", 50, took["plan"], shaken, took["made singly"]),
     ]
 
 

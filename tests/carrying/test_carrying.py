@@ -294,7 +294,7 @@ def test_killed_while_a_house_is_taken_in_there_is_all_of_it_or_nothing(exported
 
     shutil.copyfile(empty_file, bar)
     longest = run(act)
-    everything, seen = (10, len(contents(bar)["tasting"])), set()
+    everything, seen = (11, len(contents(bar)["tasting"])), set()
     for _ in range(50):
         for ending in ("", "-wal", "-shm"):
             (tmp_path / f"bar.db{ending}").unlink(missing_ok=True)

@@ -113,7 +113,7 @@ def test_a_card_of_the_book_has_its_address_and_prints_without_the_app_around_it
 def test_the_list_is_one_sheet_and_readable_to_everyone(page, server, violations):
     page.goto(f"{server.url}/list")
     sheet = page.get_by_role("article", name="The list")
-    expect(sheet.get_by_role("row")).to_have_count(9)
+    expect(sheet.get_by_role("row")).to_have_count(10)
     expect(sheet).to_contain_text("To press today")
     assert violations() == []
     assert pages(page, "A4") == 1

@@ -96,8 +96,8 @@ def take_evening(conn: sqlite3.Connection, house: HouseFile, drink_ids: Mapping[
         )
     evenings.remove(conn)
     evenings.put(conn, EveningEntry(name=evening.name, at=evening.at, hands=evening.hands, drinks=entries).model_dump_json())
-    for key in evening.ticks:
-        evenings.tick(conn, key, done=True)
+    for key, at in evening.ticks.items():
+        evenings.tick(conn, key, done=True, at=at)
 
 
 def _batch(conn: sqlite3.Connection, record: BatchRecord, ids: Mapping[int, str], names: Mapping[int, str]) -> dict[str, Any]:

@@ -39,9 +39,9 @@ def ticked(conn: sqlite3.Connection) -> dict[str, str]:
     return {row["key"]: row["done_at"] for row in conn.execute(SELECT_TICKS)}
 
 
-def tick(conn: sqlite3.Connection, key: str, *, done: bool) -> None:
-    """Ticks something off, or takes the tick back."""
+def tick(conn: sqlite3.Connection, key: str, *, done: bool, at: str = "") -> None:
+    """Ticks something off, now where no time is told, or takes the tick back."""
     if done:
-        conn.execute(UPSERT_TICK, {"key": key, "done_at": now()})
+        conn.execute(UPSERT_TICK, {"key": key, "done_at": at or now()})
     else:
         conn.execute(DELETE_TICK, {"key": key})

@@ -33,6 +33,10 @@ DEMO = [
     for entry in BOOK
     for trial in entry["trials"]
 ]
+# Without alcohol the curve is an extrapolation, a quarter either way: too far for sums of the first order, and told so.
+DEMO = [(name, made) for name, made in DEMO if forecast_of(made).undiluted.abv >= 10]
+PAIRS = {entry["name"]: [made for name, made in DEMO if name.startswith(f"{entry['name']}: ")][:2] for entry in BOOK}
+PAIRS = {name: made for name, made in PAIRS.items() if made}
 DRAWS = 100_000
 DASHES, BY_EYE = {"dash", "drop"}, {"splash", "piece", "leaf"}
 
@@ -71,7 +75,7 @@ class World:
         curve = (-1.567 * a**2 + 1.742 * a + 0.203) if method.technique == "shake" else (-1.21 * a**2 + 1.246 * a + 0.145)
         tau, usual = (4, 12) if method.technique == "shake" else (40, 30)
         curve *= math.expm1(-(method.seconds or usual) / tau) / math.expm1(-usual / tau)
-        same = tuple((p.ingredient.slug, p.liquid_ml) for p in made.pours)
+        same = tuple((p.ingredient.slug, p.liquid_ml) for p in made.pours if p.stage == "mixed")
         melt = 1 + math.sqrt(0.08**2 - 0.05**2) * self.draw(("ice", method.technique)) + 0.05 * self.draw(("this ice", method, same))
         volume = tin[0] + rest[0] + tin[0] * curve * melt
         return np.concatenate([volume[None], 100 * (tin[1:] + rest[1:]) / volume])
@@ -95,9 +99,9 @@ def test_intervals_are_those_of_a_hundred_thousand_draws(name, made):
 
 
 @pytest.mark.slow
-@pytest.mark.parametrize("index", range(len(BOOK)), ids=[entry["name"] for entry in BOOK])
-def test_paired_difference_is_narrower_than_two_strangers_and_that_of_the_draws(index):
-    parent, riff = DEMO[2 * index][1], DEMO[2 * index + 1][1]
+@pytest.mark.parametrize("name", PAIRS)
+def test_paired_difference_is_narrower_than_two_strangers_and_that_of_the_draws(name):
+    parent, riff = PAIRS[name]
     world = World(np.random.default_rng(11))
     drawn = world.figures(riff) - world.figures(parent)
     one, other = forecast_of(riff).doubt, forecast_of(parent).doubt

@@ -45,7 +45,8 @@ def test_every_kind_of_drink_is_batched_in_every_way_and_said_in_whole_sentences
     assert len(made) > 30
     for batch in made:
         said = [*batch.notes, *(line.words for line in batch.lines), batch.keeping.words, batch.chilling.words, batch.fit.words]
-        for words in [*said, batch.water.words]:
+        assert f"Water: {batch.water.words}" in said
+        for words in said:
             assert words[0].isupper() or words[0].isdigit(), (batch.drink.name, words)
             assert words.endswith("."), (batch.drink.name, words)
             assert not any(bad in words for bad in ("  ", "nan", "..")), (batch.drink.name, words)

@@ -4925,8 +4925,9 @@ export interface components {
         };
         /**
          * MakeEntry
-         * @description A batch that was made: of which drink, as asked; ``poured`` is what really went in, where that was otherwise than told; ``older_ml`` of
-         *     the batch ``older_id`` stayed in the bottle when it was filled.
+         * @description A batch that was made: of which drink, as asked; ``poured`` is what really went in, where that was otherwise than told.
+         *
+         *     ``older_ml`` of the batch ``older_id`` stayed in the bottle when it was filled.
          */
         MakeEntry: {
             batch: components["schemas"]["BatchEntry"];

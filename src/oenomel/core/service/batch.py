@@ -219,7 +219,8 @@ def batch_of(drink: Drink, wish: BatchWish, conditions: Conditions = STANDARD) -
     parts = split(of, wish.service)
     if not any(pour.volume_ml > 0 for _, pour in parts.inside):
         raise NothingToDrink
-    single = forecast_of(of, conditions)
+    # What is foreseen beside it is the drink as it is made singly: with fresh juice, also where acids stand in for it.
+    single = forecast_of(drink, conditions)
     shares = [pour for _, pour in parts.inside]
     poured_at = replace(conditions, start_c=_poured_c(of, shares, single, wish))
     of_serve = water_for(wish.service, of, single, shares, parts.outside, poured_at)
@@ -322,7 +323,10 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
         what = listed(sorted({each.pour.ingredient.said for each in batch.outside if each.why in ("egg", "foam", "cream", "herbs")}))
         notes.append(f"With {what} it has to be shaken serve by serve: batch it as shaken to order, without water.")
     notes += [each.words for each in batch.outside]
+    notes.append(f"Water: {batch.water.words}")
     notes += _cold_notes(batch)
+    if wish.place != "room":
+        notes.append(batch.chilling.words)
     keeping = batch.keeping
     notes.append(keeping.words)
     if wish.stand_in:

@@ -9,7 +9,7 @@ import { Check } from '../../ui/Check';
 import { Chips } from '../../ui/Chips';
 import { Figure } from '../../ui/Field';
 import { Fold } from '../../ui/Fold';
-import { CONTAINERS, SERVICES } from './services';
+import { COLDS, CONTAINERS, SERVICES, type Cold } from './services';
 import type { BatchWish } from './useBatchWish';
 
 interface Props {
@@ -47,7 +47,7 @@ export function Asked({ wish, spec, onChange }: Props) {
       </div>
       <Into wish={wish} onChange={onChange} />
       <UseUp wish={wish} spec={spec} onChange={onChange} />
-      <Fold title="What can be measured">
+      <Fold title="Measured, and kept where">
         <Chips
           legend="To the nearest"
           legendShown={false}
@@ -60,6 +60,14 @@ export function Asked({ wish, spec, onChange }: Props) {
           value={grid}
           onChoose={(told) => onChange({ grid: told })}
         />
+        <div className="pt-2">
+          <Chips<Cold | null>
+            legend="It waits in the"
+            options={[[null, 'usual place'], ...COLDS]}
+            value={wish.cold}
+            onChoose={(cold) => onChange({ cold })}
+          />
+        </div>
         <Check words="Acids stand in for the sharp juice" on={standIn} onChange={(on) => onChange({ standIn: on })} />
       </Fold>
     </section>

@@ -15,7 +15,9 @@ interface Props {
 
 /** What goes into the bottle, in the order of pouring and to scale, and whether the bottle holds it. */
 export function JugAndBottle({ batch, wish, onChange }: Props) {
-  const { pours, fit, makes, total_ml, container_ml, notes } = batch;
+  const { pours, fit, makes, total_ml, container_ml, notes, water, chilling, keeps } = batch;
+  // What stands beside already isn’t told twice.
+  const elsewhere = [fit.words, keeps, chilling.words, `Water: ${water.words}`];
   const bands = pours.map(({ ml, brings, taste_first }, index) => ({
     key: String(index),
     ml,
@@ -63,7 +65,7 @@ export function JugAndBottle({ batch, wish, onChange }: Props) {
       </div>
       <ul className="flex flex-col gap-1.5 border-t border-base-300 pt-2">
         {notes
-          .filter((note) => note !== fit.words && note !== batch.keeps)
+          .filter((note) => !elsewhere.includes(note))
           .map((note) => (
             <li key={note} className="max-w-prose text-base leading-snug">
               {note}

@@ -1,5 +1,5 @@
 import type { Batch } from '../../api/client';
-import { degrees, level, plain, volume, type AxisName } from '../../lib/format';
+import { capital, degrees, level, plain, volume, type AxisName } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
 import { AxisMark } from '../../ui/AxisMark';
 import { Fold } from '../../ui/Fold';
@@ -29,7 +29,7 @@ export function OneServe({ batch }: { batch: Batch }) {
       </p>
       <ByTheMinute batch={batch} />
       <dl className="flex flex-col gap-1.5 border-t border-base-300 pt-2 text-base leading-snug">
-        <Told name="Water" words={water.words} />
+        <Told name="Water" words={capital(water.words)} />
         <Told name="Cold" words={chilling.words} />
         <Told name="Keeps" words={keeps} />
         <Told name="Freezes" words={`from ${degrees(freezing_c)} °C down`} />

@@ -1,4 +1,4 @@
-import type { Service } from '../../api/client';
+import type { BatchEntry, Service } from '../../api/client';
 
 /** How a batch is served, as it is said, and what that means for the bottle. */
 export const SERVICES: readonly (readonly [Service, string, string])[] = [
@@ -14,3 +14,13 @@ export const serviceName = (service: string): string =>
 
 /** Containers that are near at hand, in ml. */
 export const CONTAINERS = [500, 700, 750, 1000, 1500, 2000, 5000] as const;
+
+/** Where a bottle waits until it is poured. */
+export type Cold = NonNullable<BatchEntry['cold']>;
+
+export const COLDS: readonly (readonly [Cold, string])[] = [
+  ['fridge', 'fridge'],
+  ['ice bath', 'ice water'],
+  ['freezer', 'freezer'],
+  ['room', 'shelf'],
+];

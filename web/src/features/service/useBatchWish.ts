@@ -1,7 +1,7 @@
 import { useSearchParams } from 'react-router';
 
 import type { BatchEntry, Spec } from '../../api/client';
-import { SERVICES } from './services';
+import { COLDS, SERVICES, type Cold } from './services';
 
 /** What is asked of a batch, as it stands in the address: shared, reloaded and gone back to as it is. */
 export interface BatchWish {
@@ -10,6 +10,8 @@ export interface BatchWish {
   container: number | null;
   grid: number;
   standIn: boolean;
+  /** Where it waits; null: where such a service wants it. */
+  cold: Cold | null;
   useUp: { ingredient: string; ml: number } | null;
 }
 
@@ -37,6 +39,7 @@ export function useBatchWish(usual: BatchEntry['service']) {
     container: useUp ? null : container,
     grid: number(query.get('grid')) ?? 5,
     standIn: query.get('standin') === '1',
+    cold: COLDS.find(([each]) => each === query.get('cold'))?.[0] ?? null,
     useUp,
   };
   const change = (part: Partial<BatchWish>) => {
@@ -49,6 +52,7 @@ export function useBatchWish(usual: BatchEntry['service']) {
         ...(next.useUp && { all: next.useUp.ingredient, of: String(next.useUp.ml) }),
         ...(next.grid !== 5 && { grid: String(next.grid) }),
         ...(next.standIn && { standin: '1' }),
+        ...(next.cold && { cold: next.cold }),
       },
       { flushSync: true },
     );
@@ -65,7 +69,7 @@ export const entryOf = (wish: BatchWish, spec: Spec): BatchEntry => ({
   use_up: wish.useUp?.ingredient ?? null,
   use_up_ml: wish.useUp?.ml ?? null,
   grid: wish.grid,
-  cold: null,
+  cold: wish.cold,
   stand_in: wish.standIn,
   today: true,
 });
