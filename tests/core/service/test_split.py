@@ -41,7 +41,7 @@ THINGS = [
     (poured("heavy-cream", 15), "cream", "Heavy cream curdles in a bottle with juice: add 15 ml"),
     (poured("whole-milk"), "cream", "curdles"),
     (poured("mint", 0, unit="leaf", amount=8.0), None, ""),
-    (poured("raspberries", 12, unit="piece", amount=4.0), "herbs", "goes brown and bitter in a bottle: add 4 raspberries, fresh"),
+    (poured("raspberries", 12, unit="piece", amount=4.0), "herbs", "Raspberries go brown and bitter in a bottle: add 4 raspberries, fresh"),
     (poured("soda-water", 60), "bubbles", "top each serve with 60 ml of soda water"),
     (poured("soda-water", 60, stage="topped"), "bubbles", "burst a closed one"),
     (poured("sparkling-brut", 60, stage="glass"), "bubbles", "60 ml of brut sparkling wine"),
@@ -88,6 +88,7 @@ def test_a_lump_of_sugar_is_stirred_in_as_its_grams():
     ((_, _), (_, lump)) = split(one(poured("caster-sugar", 2.48, unit="piece", amount=1.0)), "chilled").inside
     assert lump.unit == "g"
     assert not lump.dissolves_later
+    assert in_order([lump], water(), 0, 5)[0].words.endswith("of sugar, in cubes: stir until it is gone.")
 
 
 def test_one_thing_poured_twice_is_one_line_and_dry_sugar_is_weighed():

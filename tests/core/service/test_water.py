@@ -61,7 +61,7 @@ def test_every_school_and_every_day_has_its_own_water(conditions):
 def test_a_drink_that_meets_no_ice_takes_no_water_and_says_so():
     made = replace(SOUR, method=replace(SOUR.method, technique="none"))
     water = batch_of(made, BatchWish("chilled", serves=8)).water
-    assert (water.per_serve_ml, water.words) == (0, "none: its own method meets no ice.")
+    assert (water.per_serve_ml, water.words) == (0, "none, for its own method meets no ice.")
 
 
 def test_four_serves_of_five_hold_what_was_foreseen():

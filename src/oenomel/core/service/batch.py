@@ -176,7 +176,8 @@ class Batch:
     @property
     def chilling(self) -> Chilling:
         """How long it takes to be cold where it waits."""
-        target = FREEZER_SERVE_C if self.wish.place == "freezer" else COLD_ENOUGH_C
+        # What freezes before is poured at the edge of it.
+        target = max(FREEZER_SERVE_C, self.freezing_c) if self.wish.place == "freezer" else COLD_ENOUGH_C
         each = min(self.total_ml, self.container_ml)
         heat = float(self.tin.heat_capacity_j_per_k) * each / self.total_ml
         return chilling(each, heat, self.wish.place, MIXED_AT_C, target)

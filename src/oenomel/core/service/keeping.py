@@ -28,8 +28,9 @@ def keeping_of(parts: Sequence[Ingredient], abv: float) -> Keeping:
     """How long a bottle of these keeps, cold, at such a strength in % v/v."""
     juices = [each for each in parts if each.kind == "juice" and (lasts_h(each) or 1e9) <= HALF_DAY_H]
     if juices:
-        what = listed(list(dict.fromkeys(each.said for each in juices)))
-        return Keeping(HALF_DAY_H, True, f"For today: {what} is the day's, and tastes flat tomorrow.")
+        said = list(dict.fromkeys(each.said for each in juices))
+        they = "is the day's, and tastes" if len(said) == 1 else "are the day's, and taste"
+        return Keeping(HALF_DAY_H, True, f"For today: {listed(said)} {they} flat tomorrow.")
     lasting = [(lasts_h(each) or 24 * STRONG_DAYS, each) for each in parts]
     hours, shortest = min(lasting, key=lambda each: each[0], default=(24 * STRONG_DAYS, None))
     if abv < KEEPS_ITSELF_ABV and hours > 24 * WEAK_DAYS:

@@ -114,5 +114,5 @@ def _water_lines(water: Ingredient, ml: float, grid_ml: float) -> tuple[PourLine
     first = round(ml - back, 6)
     return (
         PourLine(water, first, f"{back:g} ml wait until it was tasted"),
-        PourLine(water, back, "as the taste over ice says: all of it, less, or none", taste_first=True),
+        PourLine(water, back, "as the taste over ice says, all of it, less, or none", taste_first=True),
     )

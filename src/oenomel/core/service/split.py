@@ -58,11 +58,15 @@ def split(drink: Drink, service: Service) -> Split:
         why = _why_out(pour)
         if why is None:
             # A lump is stirred until it is gone: in the bottle it is so many grams.
-            lump = pour.unit == "piece" and pour.ingredient.kind == "sugar"
-            inside.append((index, replace(pour, unit="g", amount=None, dissolves_later=False) if lump else pour))
+            inside.append((index, _stirred_in(pour) if pour.unit == "piece" and pour.ingredient.kind == "sugar" else pour))
         else:
             outside.append(StaysOut(index, pour, why, _words(pour, why, shaken=service == "shaken")))
     return Split(tuple(inside), tuple(outside))
+
+
+def _stirred_in(lump: Pour) -> Pour:
+    sugar = replace(lump.ingredient, name="Sugar, in cubes")
+    return replace(lump, ingredient=sugar, unit="g", amount=None, dissolves_later=False)
 
 
 def _is_soda(pour: Pour) -> bool:
@@ -98,7 +102,7 @@ def _words(pour: Pour, why: Why, *, shaken: bool) -> str:
         "egg": f"Egg never waits in a bottle: add {amount} {tin}, without ice first.",
         "foam": f"{capital(name)} foams in the bottle and not in the glass: add {amount} {tin}, without ice first.",
         "cream": f"{capital(name)} curdles in a bottle with juice: add {amount} {tin}.",
-        "herbs": f"{capital(name)} goes brown and bitter in a bottle: add {amount}, fresh, {tin}.",
+        "herbs": f"{capital(name)} {'go' if name.endswith('s') else 'goes'} brown and bitter in a bottle: add {amount}, fresh, {tin}.",
         "bubbles": f"Bubbles don't last in an opened bottle, and burst a closed one: top each serve with {amount}.",
         "on top": f"Put {amount} on top of each serve.",
         "in the glass": f"Rinse each glass with {name}." if pour.stage == "rinse" else f"First, pour {amount} into each glass.",

@@ -52,17 +52,17 @@ def water_for(
 ) -> BatchWater:
     """The water of one serve. ``conditions`` are those of pouring: its start is how cold the bottle is."""
     if service == "shaken":
-        return BatchWater(0.0, 0.0, 0.0, "none: each serve is worked over ice, which gives it.")
+        return BatchWater(0.0, 0.0, 0.0, "none, for each serve is worked over ice, which gives it.")
     own = single.dilution.water_ml
     if service != "ice":
         if not own:
-            return BatchWater(0.0, 0.0, 0.0, "none: its own method meets no ice.")
+            return BatchWater(0.0, 0.0, 0.0, "none, for its own method meets no ice.")
         return BatchWater(own, own, own, f"{_shown(own)} a serve, what its own method would take from the ice.")
     melts = _melting(drink, inside, outside, conditions)
     ends = [_right_at(minute, single.served.volume_ml, melts) for minute in TOLD_MINUTES]
     most, right, least = ends
     if right == 0:
-        words = f"none: on ice it is weaker than made singly before minute {RIGHT_AT_MINUTE} all by itself."
+        words = f"none, for on ice it is weaker than made singly before minute {RIGHT_AT_MINUTE} all by itself."
     else:
         words = (
             f"{_shown(right)} a serve, so that it is as strong as made singly {RIGHT_AT_MINUTE} minutes after it is poured on ice. "
