@@ -23,7 +23,8 @@ export function OneServe({ batch }: { batch: Batch }) {
         {served.alcohol_g > 0.5 && (
           <span className="text-quiet">
             {' '}
-            {plain(served.alcohol_g, 0)} g of alcohol, {plain(served.standard_drinks.us, 1)} US standard drinks.
+            {plain(served.alcohol_g, 0)} g of alcohol, {plain(served.standard_drinks.us, 1)} US standard{' '}
+            {plain(served.standard_drinks.us, 1) === '1' ? 'drink' : 'drinks'}.
           </span>
         )}
       </p>
