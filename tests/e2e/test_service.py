@@ -47,10 +47,17 @@ def test_a_batch_is_made_for_a_bottle_that_fits_tasted_labelled_and_poured_from(
     made = page.get_by_role("region", name="Made")
     made.get_by_label("What is written on it").fill("Saturday, bottle one")
     made.get_by_label("Made by").fill("Wren")
+    # Of the water that waited nothing was wanted: noted as it was.
+    made.get_by_text("Poured otherwise than told").click()
+    waited = made.get_by_label("Really poured of Water, after tasting, in ml")
+    expect(waited).to_have_value("125")
+    waited.fill("0")
+    waited.press("Enter")
     made.get_by_role("button", name="It is made").click()
     expect(page.get_by_role("heading", name="Saturday, bottle one")).to_be_visible()
     assert violations() == []
     left = page.get_by_role("region", name="What is left")
+    expect(left).to_contain_text("1425 of 1425 ml")
     expect(left.get_by_role("status")).to_contain_text("13 serves")
     taste = page.get_by_role("region", name="Taste and correct")
     taste.get_by_role("group", name="sugar").get_by_role("button", name="a touch dry").click()

@@ -5696,6 +5696,7 @@ export interface components {
              * @enum {string}
              */
             brings: "abv" | "sugar" | "acid" | "water" | "other";
+            poured: components["schemas"]["PouredEntry"];
         };
         /**
          * PourReport

@@ -11,7 +11,7 @@ from typing import Any
 from oenomel.api.reading.house import resolve
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Composition
-from oenomel.core.service import TASTE_ML, Batch, Filling, batch_of, contents_of, descent_words, shares
+from oenomel.core.service import TASTE_ML, Batch, Filling, batch_of, contents_of, descent_words, serves_in, shares
 from oenomel.core.spec import Pour
 from oenomel.interchange.models import LevelsReport
 from oenomel.interchange.reports.service import DescentReport, KeptBatchReport, KeptBatchSummary, LabelReport, LogReport, PouredReport
@@ -90,7 +90,7 @@ def _summary(record: BatchRecord, names: dict[int, str], every: dict[int, BatchR
         "drink": names[record.drink_id],
         "past": record.used_up_at is None and datetime.fromisoformat(record.use_by) < datetime.now(UTC),
         "service": json.loads(record.wish)["service"],
-        "serves_left": int(record.left_ml / record.serve_ml + 1e-6),
+        "serves_left": serves_in(record.left_ml, record.serve_ml),
         "abv": held(record).abv,
         "wood": bool(record.wood),
         "descent": descent_words({key: each.name for key, each in every.items()}, shares(_fillings(every), record.id)),

@@ -22,6 +22,7 @@ from oenomel.core.service import (
     batch_of,
     is_late,
     schedule,
+    serves_in,
     serves_words,
     shopping,
     tasks_for,
@@ -125,7 +126,7 @@ def _placed(conn: sqlite3.Connection, entry: EveningDrinkEntry, conditions: Cond
     kept = None
     if entry.batch_id is not None:
         kept = next((each for each in batches.open_batches(conn) if each.id == entry.batch_id), None)
-    from_batch = 0 if kept is None else min(entry.serves, int(kept.left_ml / kept.serve_ml + 1e-6))
+    from_batch = 0 if kept is None else min(entry.serves, serves_in(kept.left_ml, kept.serve_ml))
     to_make = entry.serves - from_batch
     batch, fault = None, ""
     if entry.service and to_make:

@@ -20,10 +20,10 @@ from oenomel.api.reading.lots import with_lots_named
 from oenomel.api.reading.stock import crates_of, stock_of
 from oenomel.api.room import room
 from oenomel.api.routers.lots import LotName, Time, checked_time
-from oenomel.core.balance import AXES, can_be_tasted, in_words, steps_between
+from oenomel.core.balance import AXES
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, LotReading, lot_of
-from oenomel.core.service import Batch, Correction, ForTheEvening, corrections, shopping, wanted_steps
+from oenomel.core.service import Batch, Correction, ForTheEvening, back_to, corrections, label_of, shopping, wanted_steps
 from oenomel.core.spec import Pour
 from oenomel.errors import DomainError, RecordNotFound, SpecError
 from oenomel.interchange.card.content import day_words
@@ -35,10 +35,12 @@ from oenomel.interchange.reports.service import (
     KeptBatchSummary,
     batch_report,
     correction_report,
+    label_report,
+    poured_entry,
 )
 from oenomel.interchange.requests.made import MadeEntry
 from oenomel.interchange.requests.service import AdditionEntry, BatchEntry, PouredEntry, Who
-from oenomel.interchange.spec.drink import composition_entry, written
+from oenomel.interchange.spec.drink import composition_entry
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import batches, drinks, lots
 from oenomel.store.batches import BatchRecord, LogRecord
@@ -145,10 +147,9 @@ def make_batch(body: MakeEntry, conn: Connection, conditions: HouseConditions) -
         spec, _ = with_lots_named(conn, body.batch.of_its_lots, MadeEntry())
         entry = body.batch.model_copy(update={"spec": spec})
         batch = batch_now(conn, entry, conditions)
-        poured = body.poured or [
-            PouredEntry(ingredient=written(line.ingredient), ml=line.ml, slot=line.slot, lot=line.ingredient.lot or None)
-            for line in batch.lines
-        ]
+        poured = body.poured or [poured_entry(line.ingredient, line.ml, line.slot) for line in batch.lines]
+        # As many serves as were asked for, whatever really went in.
+        serve_ml = sum(each.ml for each in poured) / batch.scale
         log, older, older_ml = "", None if body.older_id is None else batches.get(conn, body.older_id), body.older_ml or 0.0
         if older is not None:
             if not older_ml:
@@ -170,8 +171,8 @@ def make_batch(body: MakeEntry, conn: Connection, conditions: HouseConditions) -
             poured=json.dumps([each.model_dump(mode="json", exclude_unset=True) for each in poured]),
             contents=contents_text(pours),
             recipe=report.bottle.model_dump_json(),
-            label=report.label.model_dump_json(),
-            serve_ml=batch.serve_ml,
+            label=label_report(label_of(batch, serve_ml)).model_dump_json(),
+            serve_ml=serve_ml,
             volume_ml=volume,
             left_ml=volume,
             container_ml=batch.container_ml,
@@ -256,12 +257,9 @@ def correct_by_reading(batch_id: RowId, body: BottleReading, conn: Connection) -
         batches.change(conn, record)
         unit = {"brix": " °Bx", "acid": " g of acid in 100 ml", "abv": " %"}[body.what]
         batches.note(conn, LogRecord(batch_id, "read", f"{body.value:g}{unit} read"))
-        axis = AXES[{"brix": "sugar", "acid": "acid", "abv": "abv"}[body.what]]
-        recipe, has = getattr(LevelsReport.model_validate_json(record.recipe), axis.name), getattr(held(record), axis.name)
-        steps = float(steps_between(recipe, has, axis))
-        unit = "%" if axis.name == "abv" else "g in 100 ml"
-        words = f"With this reading the bottle holds {has:.2f} {unit}; its recipe has {recipe:.2f}: {in_words(-steps, axis)}."
-        found = corrections(_left(conn, record), axis.name, steps, body.grid, has) if can_be_tasted(steps) else ()
+        axis = {"brix": "sugar", "acid": "acid", "abv": "abv"}[body.what]
+        recipe = LevelsReport.model_validate_json(record.recipe)
+        words, found = back_to(_left(conn, record), axis, getattr(recipe, axis), getattr(held(record), axis), body.grid)
         return CorrectionsReport(words=words, notes=list(read.notes), corrections=[correction_report(each) for each in found])
 
 

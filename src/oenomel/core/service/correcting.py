@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Final
 
-from oenomel.core.balance import AXES, Axis, in_words, mix, profile_of, steps_between, tasted
+from oenomel.core.balance import AXES, Axis, can_be_tasted, in_words, mix, profile_of, steps_between, tasted
 from oenomel.core.larder import Ingredient, SlotName, catalogue, listed
 from oenomel.core.service.pouring import amount_told
 from oenomel.core.service.rounding import measured_ml
@@ -98,6 +98,27 @@ def corrections(
     if not found:
         raise DomainError(f"nothing that is poured here makes it {axis.word(steps)}: make a new batch with another share")
     return tuple(found)
+
+
+def back_to(pours: Sequence[Pour], axis_name: str, recipe: float, held: float, grid_ml: float = 5.0) -> tuple[str, tuple[Correction, ...]]:
+    """Where a bottle that was read stands beside its recipe, in a sentence, and what brings it there; nothing where no tongue could tell.
+
+    ``recipe`` and ``held`` are in % v/v or g per 100 ml; raises as `corrections`.
+    """
+    axis = AXES[axis_name]
+    steps = float(steps_between(recipe, held, axis))
+    unit = "%" if axis_name == "abv" else "g in 100 ml"
+    words = f"With this reading the bottle holds {held:.2f} {unit}; its recipe has {recipe:.2f}: {in_words(-steps, axis)}."
+    return words, corrections(pours, axis_name, steps, grid_ml, held) if can_be_tasted(steps) else ()
+
+
+def serves_in(left_ml: float, serve_ml: float) -> int:
+    """Whole serves that are left in a bottle.
+
+    >>> serves_in(645, 126.6)
+    5
+    """
+    return int(left_ml / serve_ml + 1e-6)
 
 
 def _candidates(pours: Sequence[Pour], axis: Axis, steps: float) -> list[list[Addition]]:

@@ -38,12 +38,12 @@ def serve_words(service: Service, serve_ml: float, glass: str, ice: str) -> str:
     return f"Turn it once, and pour {amount}{'' if service == 'chilled' else ' from the freezer'}{into}, without ice."
 
 
-def label_of(batch: Batch) -> Label:
-    """The label of a batch, with what is added to each serve: labels of what went in decide."""
+def label_of(batch: Batch, serve_ml: float | None = None) -> Label:
+    """The label of a batch, with what is added to each serve; ``serve_ml`` where it was really filled otherwise than told."""
     drink = batch.drink
     everything = [*(pour.ingredient for pour in batch.inside), *(each.pour.ingredient for each in batch.outside)]
     return Label(
-        serve_words(batch.wish.service, batch.serve_ml, drink.serve.glass, drink.serve.ice),
+        serve_words(batch.wish.service, batch.serve_ml if serve_ml is None else serve_ml, drink.serve.glass, drink.serve.ice),
         tuple(each.words for each in batch.outside),
         _named(everything, "allergens"),
         _named(everything, "cautions"),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any, Literal
 
-from oenomel.core.larder import Ingredient
+from oenomel.core.larder import Ingredient, SlotName
 from oenomel.core.service import (
     Batch,
     Chilling,
@@ -44,6 +44,7 @@ class PourLineReport(Report):
     taste_first: bool
     slot: str
     brings: Literal["abv", "sugar", "acid", "water", "other"]
+    poured: PouredEntry
 
     @classmethod
     def of(cls, line: PourLine) -> PourLineReport:
@@ -51,7 +52,7 @@ class PourLineReport(Report):
         thing = line.ingredient
         return cls(
             ingredient=_called(thing), ml=line.ml, name=thing.name, words=line.words, how=line.how, lot=thing.lot, is_water=line.is_water,
-            taste_first=line.taste_first, slot=line.slot, brings=line.brings,
+            taste_first=line.taste_first, slot=line.slot, brings=line.brings, poured=poured_entry(thing, line.ml, line.slot),
         )  # fmt: skip
 
 
@@ -213,6 +214,11 @@ class CorrectionReport(Report):
     additions: list[AdditionReport]
 
 
+def poured_entry(thing: Ingredient, ml: float, slot: SlotName) -> PouredEntry:
+    """So much of a thing, as it is noted of a bottle."""
+    return PouredEntry.model_validate({"ingredient": written(thing), "ml": ml, "slot": slot, "lot": thing.lot or None})
+
+
 def correction_report(correction: Correction) -> CorrectionReport:
     """The report of a correction."""
     told: dict[str, Any] = {name: getattr(correction, name) for name in ("axis", "word", "half_step_ml", "ml", "words")}
@@ -220,9 +226,7 @@ def correction_report(correction: Correction) -> CorrectionReport:
         AdditionReport(
             name=each.ingredient.name,
             ml=each.ml,
-            poured=PouredEntry.model_validate(
-                {"ingredient": written(each.ingredient), "ml": each.ml, "slot": each.slot, "lot": each.ingredient.lot or None}
-            ),
+            poured=poured_entry(each.ingredient, each.ml, each.slot),
         )
         for each in correction.additions
     ]

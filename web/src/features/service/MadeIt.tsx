@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 
-import { api, type Batch, type DrinkDetail, type Spec } from '../../api/client';
+import { api, type Batch, type DrinkDetail, type KeptBatchSummary, type Spec } from '../../api/client';
 import { batchesQuery } from '../../api/queries/service';
 import { plain } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
@@ -28,10 +28,10 @@ export function MadeIt({ drink, spec, wish, batch }: Props) {
   const make = api.useMutation('post', '/api/batches');
   const [name, setName] = useState('');
   const [maker, setMaker] = useState('');
-  const [older, setOlder] = useState<{ batch_id: number; ml: number } | null>(null);
+  const [older, setOlder] = useState<Older | null>(null);
   const [wood, setWood] = useState(false);
+  const [otherwise, setOtherwise] = useState<Otherwise>({});
   const olders = (useQuery(batchesQuery()).data ?? []).filter(({ drink_id }) => drink_id === drink.id);
-  const chosen = olders.find(({ id }) => id === older?.batch_id);
   return (
     <section aria-label="Made" className="panel flex flex-col gap-3 p-4 text-lg">
       <h2 className="font-display text-xl font-semibold">Mixed it?</h2>
@@ -42,33 +42,10 @@ export function MadeIt({ drink, spec, wish, batch }: Props) {
         onWrite={setName}
       />
       <Line label="Made by" most={100} value={maker} onWrite={setMaker} />
-      {olders.length > 0 && (
-        <Fold title="On what was left of an older one, or in wood">
-          <div className="flex flex-col gap-2 pt-1 text-base">
-            <Pick
-              label="Which older batch"
-              className="min-h-11 w-full text-base"
-              value={older?.batch_id ?? 0}
-              options={[[0, 'a clean bottle'], ...olders.map(({ id, name: called }) => [id, called] as const)]}
-              onPick={(batch_id) => {
-                const of = olders.find(({ id }) => id === batch_id);
-                setOlder(of ? { batch_id, ml: Math.floor(of.left_ml) } : null);
-              }}
-            />
-            {older && (
-              <Field label={`How much of it stayed, of ${plain(chosen?.left_ml ?? 0, 0)} ml`}>
-                <Figure
-                  value={older.ml}
-                  least={1}
-                  most={chosen?.left_ml ?? 1}
-                  onFigure={(ml) => setOlder(ml === null ? null : { ...older, ml })}
-                />
-              </Field>
-            )}
-            <Check words="It lies in wood: what that does isn’t foreseen" on={wood} onChange={setWood} />
-          </div>
-        </Fold>
-      )}
+      <Fold title="Poured otherwise than told" count={Object.keys(otherwise).length}>
+        <PouredOtherwise batch={batch} otherwise={otherwise} onChange={setOtherwise} />
+      </Fold>
+      <OnAnOlder olders={olders} older={older} wood={wood} onOlder={setOlder} onWood={setWood} />
       <button
         type="button"
         className="btn btn-accent btn-lg self-start"
@@ -83,7 +60,7 @@ export function MadeIt({ drink, spec, wish, batch }: Props) {
                 name: name.trim(),
                 made_by: maker.trim(),
                 made_at: '',
-                poured: null,
+                poured: reallyPoured(batch, otherwise),
                 older_id: older?.batch_id ?? null,
                 older_ml: older?.ml ?? null,
                 wood,
@@ -98,5 +75,94 @@ export function MadeIt({ drink, spec, wish, batch }: Props) {
       </button>
       <Refused fault={make.error} className="text-error" />
     </section>
+  );
+}
+
+/** What really went in where it wasn’t what was told, in ml, by its place in the order. */
+type Otherwise = Readonly<Record<number, number>>;
+
+/** All of it as it was really poured; none where it went as it was told. What was left out isn’t in the bottle. */
+function reallyPoured({ pours }: Batch, otherwise: Otherwise) {
+  if (Object.keys(otherwise).length === 0) return null;
+  return pours
+    .map(({ poured }, place) => ({ ...poured, ml: otherwise[place] ?? poured.ml }))
+    .filter(({ ml }) => ml > 0);
+}
+
+interface OtherwiseProps {
+  batch: Batch;
+  otherwise: Otherwise;
+  onChange: (otherwise: Otherwise) => void;
+}
+
+function PouredOtherwise({ batch, otherwise, onChange }: OtherwiseProps) {
+  return (
+    <ul className="flex flex-col gap-1 pt-1 text-base">
+      {batch.pours.map(({ name, ml, taste_first }, place) => (
+        <li key={`${name} ${place}`} className="flex items-center gap-2">
+          <span className="grow">
+            {name}
+            {taste_first && ', after tasting'}
+          </span>
+          <Figure
+            aria-label={`Really poured of ${name}${taste_first ? ', after tasting' : ''}, in ml`}
+            className="input min-h-11 w-24 px-2 text-right font-figure"
+            most={1e6}
+            value={otherwise[place] ?? ml}
+            onFigure={(told) => {
+              const others = Object.entries(otherwise).filter(([each]) => Number(each) !== place);
+              onChange(Object.fromEntries(told === null || told === ml ? others : [...others, [place, told]]));
+            }}
+          />
+          ml
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface Older {
+  batch_id: number;
+  ml: number;
+}
+
+interface OlderProps {
+  olders: KeptBatchSummary[];
+  older: Older | null;
+  wood: boolean;
+  onOlder: (older: Older | null) => void;
+  onWood: (wood: boolean) => void;
+}
+
+/** What was left of an older batch when this one was filled on it, and whether it lies in wood. */
+function OnAnOlder({ olders, older, wood, onOlder, onWood }: OlderProps) {
+  const chosen = olders.find(({ id }) => id === older?.batch_id);
+  if (olders.length === 0) return null;
+  return (
+    <Fold title="On what was left of an older one, or in wood">
+      <div className="flex flex-col gap-2 pt-1 text-base">
+        <Pick
+          label="Which older batch"
+          className="min-h-11 w-full text-base"
+          value={older?.batch_id ?? 0}
+          options={[[0, 'a clean bottle'], ...olders.map(({ id, name: called }) => [id, called] as const)]}
+          onPick={(batch_id) => {
+            const of = olders.find(({ id }) => id === batch_id);
+            onOlder(of ? { batch_id, ml: Math.floor(of.left_ml) } : null);
+          }}
+        />
+        {older && (
+          <Field label={`How much of it stayed, of ${plain(chosen?.left_ml ?? 0, 0)} ml`}>
+            <Figure
+              value={older.ml}
+              least={1}
+              most={chosen?.left_ml ?? 1}
+              onFigure={(ml) => onOlder(ml === null ? null : { ...older, ml })}
+            />
+          </Field>
+        )}
+        <Check words="It lies in wood: what that does isn’t foreseen" on={wood} onChange={onWood} />
+      </div>
+    </Fold>
   );
 }
