@@ -416,3 +416,21 @@ def test_a_house_whose_batch_hangs_in_the_air_is_refused_by_name(client, drink):
     refused = client.post("/api/import", json={"files": [{"name": "house.json", "text": json.dumps(house)}]})
     assert "which it was filled on" in refused.json()["detail"]
     assert len(client.get("/api/batches").json()) == 1
+
+
+def test_each_serve_is_its_share_of_what_was_really_poured(client, drink):
+    asked = post(client, "/api/batch", {"spec": sour(), "service": "chilled", "serves": 6})
+    # Of the water that waited nothing went in: as many serves, each smaller and stronger, and the label says so.
+    poured = [line["poured"] for line in asked["pours"] if not line["taste_first"]]
+    batch = made(client, drink, poured=poured)
+    told = made(client, drink)
+    held_back = next(line["ml"] for line in asked["pours"] if line["taste_first"])
+    assert batch["volume_ml"] == pytest.approx(told["volume_ml"] - held_back)
+    assert batch["serves_left"] == told["serves_left"] == 6
+    assert batch["serve_ml"] == pytest.approx(batch["volume_ml"] / 6)
+    assert f"pour {batch['serve_ml']:.0f} ml" in batch["label"]["serve"]
+    assert batch["abv"] > told["abv"]
+    # What a bottle holds and what its recipe has are told apart, and a reading tells the difference.
+    read = post(client, f"/api/batches/{batch['id']}/readings", {"what": "abv", "value": batch["abv"]})
+    assert "stronger" in read["words"]
+    assert read["corrections"][0]["additions"][0]["name"] == "Water"
