@@ -3550,7 +3550,7 @@ export interface components {
         };
         /**
          * EveningDrinkReport
-         * @description A drink of the evening: how many, out of a batch that is there, still to be made, and the batch for that.
+         * @description A drink of the evening: how many, out of a batch that is there, still to be made.
          */
         EveningDrinkReport: {
             /** Drink Id */
@@ -3567,7 +3567,6 @@ export interface components {
             to_make: number;
             /** Batch Id */
             batch_id: number | null;
-            batch: components["schemas"]["BatchReport"] | null;
             /** Words */
             words: string;
         };

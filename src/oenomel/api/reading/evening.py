@@ -33,15 +33,14 @@ from oenomel.core.stillroom import KitchenStep
 from oenomel.errors import DomainError
 from oenomel.interchange.card.content import day_words
 from oenomel.interchange.preparation import PreparationFile
-from oenomel.interchange.reports.service import BoughtReport, EveningDrinkReport, EveningReport, TaskReport, batch_report
-from oenomel.interchange.requests.service import EveningDrinkEntry, EveningEntry
-from oenomel.interchange.spec.drink import TODAYS
+from oenomel.interchange.reports.service import BoughtReport, EveningDrinkReport, EveningReport, TaskReport
+from oenomel.interchange.requests.service import EveningDrinkEntry, EveningEntry, of_todays_lots
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import batches, drinks, evenings, ingredients, lots, preparations, stamps, tonight
 from oenomel.store.batches import BatchRecord
 from oenomel.store.drinks import TrialRecord
 
-__all__ = ["evening_report", "kept_evening", "poured_trial"]
+__all__ = ["evening_report", "poured_trial"]
 
 
 @dataclass(frozen=True)
@@ -64,21 +63,27 @@ class _Placed:
         return EveningDrink(of, self.batch, ready)
 
 
-def kept_evening(conn: sqlite3.Connection) -> EveningEntry | None:
+def _kept_evening(conn: sqlite3.Connection) -> EveningEntry | None:
     """What was told of the evening; None where nobody told."""
     content = evenings.get(conn)
     return None if content is None else EveningEntry.model_validate_json(content)
 
 
-def poured_trial(conn: sqlite3.Connection, drink_id: int) -> TrialRecord | None:
-    """The trial that is poured of a drink: the newest that is finished, else the newest; None where there is none."""
+def poured_trial(conn: sqlite3.Connection, drink_id: int) -> tuple[TrialRecord, SpecFile] | None:
+    """The trial that is poured of a drink, without the lots of its day: the newest that is finished, else the newest; None where there
+    is none.
+    """
     finished = next((each for each in drinks.finished(conn) if each.drink_id == drink_id), None)
-    return finished or drinks.latest_trials(conn, [drink_id]).get(drink_id)
+    trial = finished or drinks.latest_trials(conn, [drink_id]).get(drink_id)
+    if trial is None:
+        return None
+    spec = parse_spec(trial.spec)
+    return trial, spec.model_copy(update={"pours": [each.model_copy(update={"lot": None}) for each in spec.pours]})
 
 
 def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
     """The evening, worked backwards from its hour."""
-    entry = kept_evening(conn)
+    entry = _kept_evening(conn)
     if entry is None:
         return EveningReport(
             evening=None,
@@ -119,10 +124,11 @@ def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningR
 
 
 def _placed(conn: sqlite3.Connection, entry: EveningDrinkEntry, conditions: Conditions) -> _Placed | None:
-    spec = _spec_of(conn, entry.drink_id)
-    if spec is None:
+    poured = poured_trial(conn, entry.drink_id)
+    if poured is None:
         return None
-    (drink,) = resolve(conn, spec)
+    named = poured[1].model_copy(update={"name": drinks.get(conn, entry.drink_id).name})
+    (drink,) = resolve(conn, of_todays_lots(named))
     kept = None
     if entry.batch_id is not None:
         kept = next((each for each in batches.open_batches(conn) if each.id == entry.batch_id), None)
@@ -135,16 +141,6 @@ def _placed(conn: sqlite3.Connection, entry: EveningDrinkEntry, conditions: Cond
         except DomainError as error:
             fault = f"{drink.name}: {error}."
     return _Placed(entry, drink, kept, from_batch, to_make, batch, fault)
-
-
-def _spec_of(conn: sqlite3.Connection, drink_id: int) -> SpecFile | None:
-    """A drink as it goes tonight, of today's lots; None where it left the book."""
-    trial = poured_trial(conn, drink_id)
-    if trial is None:
-        return None
-    spec = parse_spec(trial.spec)
-    pours = [each.model_copy(update={"lot": TODAYS}) if isinstance(each.ingredient, str) else each for each in spec.pours]
-    return spec.model_copy(update={"pours": pours, "name": drinks.get(conn, drink_id).name})
 
 
 def _to_make(conn: sqlite3.Connection, bought: tuple[Purchase, ...]) -> list[ToMake]:
@@ -224,7 +220,6 @@ def _warnings(
 
 
 def _drink(each: _Placed) -> EveningDrinkReport:
-    report = None if each.batch is None else batch_report(each.batch, ())
     parts = []
     if each.from_batch and each.kept is not None:
         parts.append(f"{each.from_batch} out of {each.kept.name}")
@@ -239,7 +234,6 @@ def _drink(each: _Placed) -> EveningDrinkReport:
         from_batch=each.from_batch,
         to_make=each.to_make,
         batch_id=None if each.kept is None else each.kept.id,
-        batch=report,
         words=capital(listed(parts)),
     )
 

@@ -41,7 +41,7 @@ from oenomel.interchange.reports.service import (
 from oenomel.interchange.requests.made import MadeEntry
 from oenomel.interchange.requests.service import AdditionEntry, BatchEntry, PouredEntry, Who
 from oenomel.interchange.spec.drink import composition_entry
-from oenomel.interchange.spec.file import SpecFile, parse_spec
+from oenomel.interchange.spec.file import SpecFile
 from oenomel.store import batches, drinks, lots
 from oenomel.store.batches import BatchRecord, LogRecord
 from oenomel.store.database import transaction
@@ -119,12 +119,11 @@ class PouredTrial(Report):
 def get_poured(drink_id: RowId, conn: Connection) -> PouredTrial:
     """Which trial of a drink is poured for many: the newest that is finished, else the newest."""
     drinks.get(conn, drink_id)
-    trial = poured_trial(conn, drink_id)
-    if trial is None:
+    found = poured_trial(conn, drink_id)
+    if found is None:
         raise RecordNotFound("trial of drink", drink_id)
-    spec = parse_spec(trial.spec)
-    pours = [each.model_copy(update={"lot": None}) for each in spec.pours]
-    return PouredTrial(number=trial.number, name=trial.name, spec=spec.model_copy(update={"pours": pours}))
+    trial, spec = found
+    return PouredTrial(number=trial.number, name=trial.name, spec=spec)
 
 
 @router.post("/batch", responses=PROBLEMS["bad"])

@@ -15,6 +15,7 @@ from oenomel.core.larder.composition import (
     SUGARS,
     Composition,
     blend,
+    composition_of_vector,
     density_of,
 )
 from oenomel.core.larder.fruit import (
@@ -111,6 +112,7 @@ __all__ = [
     "capital",
     "catalogue",
     "composition_from_values",
+    "composition_of_vector",
     "density_of",
     "folded",
     "freezing_point_c",

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import math
 from array import array
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
+from types import MappingProxyType
 from typing import Final
 
 from oenomel.core.larder.solutions import SOLIDS_ML_PER_G, aqueous_ethanol_density, dissolved_ml_per_g, salt_ml_per_g
@@ -182,10 +183,9 @@ class Composition:
         )
 
 
-def blend(one: Composition, other: Composition, share: float) -> Composition:
-    """What is in two liquids poured as one, of which ``share`` (0 to 1) is the other; spreads and densities are left out."""
-    mixed = [a * (1 - share) + b * share for a, b in zip(one.vector, other.vector, strict=True)]
-    of = dict(zip(PROPERTIES, mixed, strict=True))
+def composition_of_vector(vector: Iterable[float], co2: float = 0.0, spread: Mapping[str, float] = MappingProxyType({})) -> Composition:
+    """A liquid that holds so much of each of `PROPERTIES`, per 100 ml."""
+    of = dict(zip(PROPERTIES, vector, strict=True))
     return Composition(
         abv=of["abv"],
         sugars={kind: of[kind] for kind in SUGARS},
@@ -194,8 +194,15 @@ def blend(one: Composition, other: Composition, share: float) -> Composition:
         protein=of["protein"],
         fat=of["fat"],
         gum=of["gum"],
-        co2=one.co2 * (1 - share) + other.co2 * share,
+        co2=co2,
+        spread=spread,
     )
+
+
+def blend(one: Composition, other: Composition, share: float) -> Composition:
+    """What is in two liquids poured as one, of which ``share`` (0 to 1) is the other; spreads and densities are left out."""
+    mixed = (a * (1 - share) + b * share for a, b in zip(one.vector, other.vector, strict=True))
+    return composition_of_vector(mixed, co2=one.co2 * (1 - share) + other.co2 * share)
 
 
 def estimated_density(composition: Composition) -> float:

@@ -7,7 +7,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from oenomel.core.balance import mix
-from oenomel.core.larder import ACIDS, PROPERTIES, SUGARS, Composition
+from oenomel.core.larder import Composition, composition_of_vector
 from oenomel.core.spec import Pour
 from oenomel.errors import DomainError
 
@@ -15,6 +15,7 @@ LEAST_SHARE = 0.001
 """A share below this isn't followed any further."""
 
 LEAST_TOLD = 0.005
+"""And below this it isn't told."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,7 +66,6 @@ def shares(fillings: Mapping[int, Filling], of: int) -> list[tuple[int, float]]:
 def contents_of(pours: Sequence[Pour]) -> Composition:
     """What is in a bottle into which all of these went, with how sure each axis is: spreads of one thing and another are independent."""
     liquid = mix([pour.volume_ml for pour in pours], [pour.ingredient.composition.vector for pour in pours])
-    per_100_ml = dict(zip(PROPERTIES, liquid.concentrations.tolist(), strict=True))
     volume = float(liquid.volume_ml)
     spread = {}
     for place, name in enumerate(("abv", "sugars", "acids")):
@@ -73,16 +73,7 @@ def contents_of(pours: Sequence[Pour]) -> Composition:
         sd = math.hypot(*(pour.volume_ml * pour.ingredient.composition.axes_sd[place] for pour in pours)) / volume
         if level > 0:
             spread[name] = min(2.0, sd / level)
-    return Composition(
-        abv=per_100_ml["abv"],
-        sugars={kind: per_100_ml[kind] for kind in SUGARS},
-        acids={kind: per_100_ml[kind] for kind in ACIDS},
-        salt=per_100_ml["salt"],
-        protein=per_100_ml["protein"],
-        fat=per_100_ml["fat"],
-        gum=per_100_ml["gum"],
-        spread=spread,
-    )
+    return composition_of_vector(liquid.concentrations.tolist(), spread=spread)
 
 
 def descent_words(names: Mapping[int, str], found: Sequence[tuple[int, float]]) -> str:

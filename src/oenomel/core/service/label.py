@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from oenomel.core.larder import Ingredient, listed
+from oenomel.core.larder import Ingredient, listed, with_article
 from oenomel.core.service.batch import Batch
 from oenomel.core.service.split import Service
 
@@ -26,7 +26,7 @@ def serve_words(service: Service, serve_ml: float, glass: str, ice: str) -> str:
     >>> serve_words("ice", 92.4, "tumbler", "none")
     'Pour 92 ml over cubes into a tumbler.'
     """
-    into = f" into {_article(glass)}" if glass else ""
+    into = f" into {with_article(glass)}" if glass else ""
     amount = f"{serve_ml:.0f} ml"
     if service == "shaken":
         return f"Shake {amount} with ice, as it is written, and strain{into}."
@@ -57,7 +57,3 @@ def _named(things: Sequence[Ingredient], what: str) -> tuple[str, ...]:
 def contains_words(allergens: Sequence[str]) -> str:
     """What must be named, as it stands on a label."""
     return f"Contains {listed(list(allergens))}." if allergens else "No allergen is named of what went in."
-
-
-def _article(noun: str) -> str:
-    return f"{'an' if noun[:1].lower() in 'aeiou' else 'a'} {noun}"

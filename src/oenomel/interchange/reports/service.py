@@ -322,7 +322,7 @@ class TaskReport(Report):
 
 
 class EveningDrinkReport(Report):
-    """A drink of the evening: how many, out of a batch that is there, still to be made, and the batch for that."""
+    """A drink of the evening: how many, out of a batch that is there, still to be made."""
 
     drink_id: int
     name: str
@@ -331,7 +331,6 @@ class EveningDrinkReport(Report):
     from_batch: int
     to_make: int
     batch_id: int | None
-    batch: BatchReport | None
     words: str
 
 

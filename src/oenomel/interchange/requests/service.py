@@ -14,8 +14,8 @@ from oenomel.interchange.spec.drink import TODAYS
 from oenomel.interchange.spec.file import IngredientEntry, PourEntry, SpecFile
 
 __all__ = [
-    "AdditionEntry", "BatchEntry", "BatchWishEntry", "EveningDrinkEntry", "EveningEntry", "PouredEntry", "Who", "poured_spec",
-    "wish_of",
+    "AdditionEntry", "BatchEntry", "BatchWishEntry", "EveningDrinkEntry", "EveningEntry", "PouredEntry", "Who", "of_todays_lots",
+    "poured_spec", "wish_of",
 ]  # fmt: skip
 
 Ml = Annotated[float, Field(allow_inf_nan=False, ge=-1e9, le=1e9)]
@@ -47,13 +47,7 @@ class BatchEntry(BatchWishEntry):
     @property
     def of_its_lots(self) -> SpecFile:
         """The drink with the lots that it is made of."""
-        if not self.today:
-            return self.spec
-        pours = [
-            pour.model_copy(update={"lot": TODAYS}) if isinstance(pour.ingredient, str) and pour.lot is None else pour
-            for pour in self.spec.pours
-        ]
-        return self.spec.model_copy(update={"pours": pours})
+        return of_todays_lots(self.spec) if self.today else self.spec
 
 
 class PouredEntry(Entry):
@@ -89,6 +83,14 @@ class EveningEntry(Entry):
     at: Time
     hands: Annotated[int, Field(ge=1, le=12)] = 1
     drinks: Annotated[list[EveningDrinkEntry], Field(max_length=40)] = []
+
+
+def of_todays_lots(spec: SpecFile) -> SpecFile:
+    """The drink of today's lots, where its pours name none."""
+    pours = [
+        pour.model_copy(update={"lot": TODAYS}) if isinstance(pour.ingredient, str) and pour.lot is None else pour for pour in spec.pours
+    ]
+    return spec.model_copy(update={"pours": pours})
 
 
 def wish_of(entry: BatchWishEntry) -> BatchWish:
