@@ -33,7 +33,7 @@ export function Asked({ wish, spec, onChange }: Props) {
           </button>
           <Figure
             aria-label="Serves"
-            className="input min-h-12 w-full text-center font-figure text-2xl font-semibold"
+            className="input min-h-12 w-full text-center font-figure text-2xl font-semibold placeholder:font-sans placeholder:text-base placeholder:font-normal"
             least={0}
             most={1e6}
             value={serves}
