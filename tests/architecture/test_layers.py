@@ -15,7 +15,7 @@ SOURCE = Path(oenomel.__file__).parent
 LINTER = Path(sys.executable).parent / "lint-imports"
 ROOMS = (
     "larder", "spec", "ice", "balance", "families", "glass", "findings", "swaps", "making", "recipe", "stillroom", "forecast",
-    "originals", "notebook", "today", "service",
+    "originals", "notebook", "today", "service", "tongue",
 )  # fmt: skip
 
 

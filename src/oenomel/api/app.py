@@ -38,6 +38,7 @@ from oenomel.api.routers import (
     swaps,
     tastings,
     today,
+    tongue,
     tree,
 )
 from oenomel.api.routers import demo as demo_router
@@ -135,6 +136,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         drinks,
         notebook,
         tastings,
+        tongue,
         measuring,
         tree,
         cards,

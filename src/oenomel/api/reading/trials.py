@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from oenomel.api.reading.house import homes_for, resolve
+from oenomel.api.reading.tongue import tongue_of
 from oenomel.core.balance import profile_of_made
 from oenomel.core.families import home_for
 from oenomel.core.ice import Conditions
@@ -82,7 +83,7 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
 
 def palate_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> Palate:
     """A taster's palate, or the house's for an empty name: the middle with a wide doubt where nothing was tasted yet."""
-    return learn([tasted for _, _, tasted in tasted_of(conn, taster, but)])
+    return learn([tasted for _, _, tasted in tasted_of(conn, taster, but)], tongue=tongue_of(conn, taster))
 
 
 def _verdict(record: TastingRecord) -> Verdict:

@@ -9,6 +9,7 @@ from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
+from oenomel.api.reading.tongue import tongue_of
 from oenomel.api.room import room
 from oenomel.core.forecast import Checkpoint, ExplainedFigure, Why, compare, explain, forecast_of
 from oenomel.core.ice import Conditions
@@ -30,11 +31,14 @@ router = room("forecast")
 
 
 class CompareRequest(Entry):
-    """A drink and the parent it is held against; with what is being typed for a pour of it, if something is."""
+    """A drink and the parent it is held against; with what is being typed for a pour of it, if something is; and for whose tongue the
+    words are: a taster's, the house's for an empty name, the usual one for nobody.
+    """
 
     spec: SpecFile
     parent: SpecFile
     typed: TypedEntry | None = None
+    tongue: Annotated[Plain, Field(max_length=100)] | None = None
 
 
 class ComparedReport(ComparisonReport):
@@ -71,7 +75,8 @@ async def compare_drinks(body: CompareRequest, conn: Connection, conditions: Hou
     read = _read(body.typed, body.spec, drink, conditions) if body.typed else None
     if body.typed and read:
         (drink,) = resolve(conn, with_amount(body.spec, body.typed.pour, read))
-    compared = compare(drink, parent, conditions, homes_for(conn, drink.family, parent.family))
+    homes = homes_for(conn, drink.family, parent.family)
+    compared = compare(drink, parent, conditions, homes, tongue_of(conn, body.tongue))
     report = ComparedReport.model_validate(compared).model_copy(update={"typed": read})
     return Response(report.model_dump_json(), media_type="application/json")
 

@@ -10,6 +10,7 @@ from pydantic import Field, StringConstraints
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for
+from oenomel.api.reading.tongue import tongue_of
 from oenomel.api.reading.trials import kept_trials, palate_of, sheets_of, tasted_of
 from oenomel.api.room import room
 from oenomel.api.routers.notebook import sheet_report
@@ -134,7 +135,9 @@ async def propose_next(
         homes = homes_for(conn, present.drink.family)
         home = home_for(present.drink, profile_of_made(present.drink, conditions), homes)
         joining = may_join(larder, at_hand)
-        standing, found = proposals(sheets, present.drink, trial_id, joining, home, palate, conditions, body.grid, search.budget)
+        standing, found = proposals(
+            sheets, present.drink, trial_id, joining, home, palate, conditions, body.grid, search.budget, tongue_of(conn, body.palate)
+        )
         figures = [profile_of_made(each.drink, conditions) for each in found]
         return next_report(present.spec, present.drink, standing, found, figures)
 
@@ -158,7 +161,7 @@ def get_palate(conn: Connection, taster: Annotated[Plain, Field(max_length=100)]
     ]
     if len(tasted) >= tastings.MOST_SHEETS:
         why.append(f"Only the newest {tastings.MOST_SHEETS} sheets are counted.")
-    palate = learn([each for _, _, each in tasted])
+    palate = learn([each for _, _, each in tasted], tongue=tongue_of(conn, taster))
     return PalateReport(taster=taster, sheets=palate.sheets, sessions=palate.sessions, axes=list(palate_axes(palate)), why=why)
 
 

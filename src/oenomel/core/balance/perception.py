@@ -78,6 +78,11 @@ class Degree:
     sentence: str
 
 
+OwnSteps = Mapping[str, float]
+"""A tongue's own step on each axis, in steps of the usual tongue: 0.7 is a finer one."""
+
+USUAL_TONGUE: Final[OwnSteps] = dict.fromkeys(AXES, 1.0)
+
 _DEGREES: Final = (
     Degree(TASTED_STEPS, "hard to tell apart, even side by side", "{same}, to the tongue", "Hard to tell apart, even side by side."),
     Degree(1.0, "perhaps, side by side", "a touch {word}", "A guest might taste it, side by side."),
@@ -119,6 +124,15 @@ def in_words(steps: float, axis: Axis, same: str | None = None) -> str:
     ('clearly drier', 'as sharp, to the tongue')
     """
     return degree(steps).headline.format(word=axis.word(steps), same=axis.same if same is None else same)
+
+
+def felt_by(steps: Mapping[str, float], tongue: OwnSteps) -> dict[str, float]:
+    """A difference in a tongue's own steps.
+
+    >>> felt_by({"sugar": 1.0, "acid": 1.0, "abv": 0.0}, {"sugar": 0.5, "acid": 2.0, "abv": 1.0})
+    {'sugar': 2.0, 'acid': 0.5, 'abv': 0.0}
+    """
+    return {name: n / tongue[name] for name, n in steps.items()}
 
 
 def can_be_tasted(steps: float) -> bool:

@@ -12,14 +12,17 @@ from oenomel.core.balance import (
     CROSSTALK,
     THE_METHOD,
     UNCHANGED_STEPS,
+    USUAL_TONGUE,
     Axis,
     Change,
     Difference,
     Loudness,
+    OwnSteps,
     can_be_tasted,
     changes_between,
     degree,
     difference_of,
+    felt_by,
     in_words,
     loudness_between,
     stands_for,
@@ -49,13 +52,14 @@ class AxisDifference:
     ``value`` and ``parent`` in the axis's unit, ``direction`` "more", "less" or "same", ``headline`` and ``sentence`` in the trade's
     words; ``made_by`` which changes made it, where that isn't plain; ``sureness`` how sure its direction is in a word, ``certainty`` the
     same with the direction; ``tasted`` whether a tongue could tell it. ``difference`` tells it in numbers; ``steps`` is for drawing and
-    ranking, and too rough to be printed.
+    ranking, and too rough to be printed; ``felt`` are the same in the steps of whoever it is told for, and the words go by them.
     """
 
     axis: str
     value: float
     parent: float
     steps: float
+    felt: float
     direction: str
     headline: str
     sentence: str
@@ -106,8 +110,12 @@ class Comparison:
         return self.present.dilution.water_ml - self.parent.dilution.water_ml
 
 
-def compare(drink: Drink, parent: Drink, conditions: Conditions = STANDARD, homes: Homes | None = None) -> Comparison:
+def compare(
+    drink: Drink, parent: Drink, conditions: Conditions = STANDARD, homes: Homes | None = None, tongue: OwnSteps = USUAL_TONGUE
+) -> Comparison:
     """A drink beside its parent, axis by axis as served; what the two share doesn't make their difference unsure.
+
+    Figures are the same for everyone; the words of a difference are those of ``tongue``.
 
     Raises
     ------
@@ -118,7 +126,7 @@ def compare(drink: Drink, parent: Drink, conditions: Conditions = STANDARD, home
     apart = difference_of(present.doubt, before.doubt)
     changes, unseen = changes_between(drink, parent, conditions), _unseen(drink, parent)
     differences = tuple(
-        _difference(name, getattr(present.served, name), getattr(before.served, name), steps, apart[name], changes) for name in AXES
+        _difference(name, getattr(present.served, name), getattr(before.served, name), steps, apart[name], changes, tongue) for name in AXES
     )
     beside = findings_between(drink, parent, present.served, before.served, changes)
     pairs = stands_for(drink.pours, parent.pours)
@@ -139,11 +147,18 @@ def compare(drink: Drink, parent: Drink, conditions: Conditions = STANDARD, home
 
 
 def _difference(
-    name: str, value: float, parent: float, steps: Mapping[str, float], apart: Difference, changes: Sequence[Change]
+    name: str,
+    value: float,
+    parent: float,
+    steps: Mapping[str, float],
+    apart: Difference,
+    changes: Sequence[Change],
+    tongue: OwnSteps,
 ) -> AxisDifference:
-    axis, n = AXES[name], steps[name]
-    masking = _masking(name, steps)
-    if abs(n) < UNCHANGED_STEPS:
+    axis, felt = AXES[name], felt_by(steps, tongue)
+    n = felt[name]
+    masking = _masking(name, felt)
+    if abs(steps[name]) < UNCHANGED_STEPS:
         direction, headline, sentence, sure, certainty = "same", "as the parent", "", "", ""
     else:
         direction, headline, sentence = "more" if n > 0 else "less", in_words(n, axis), degree(n).sentence
@@ -151,8 +166,10 @@ def _difference(
         sure = sureness(apart.sign_probability) if can_be_tasted(n) else ""
         certainty = _certainty(axis.word(n), sure) if can_be_tasted(n) else ""
     whole = (sentence + masking).strip()
-    made_by = made_by_words(axis, n, changes)
-    return AxisDifference(name, value, parent, n, direction, capital(headline), whole, made_by, sure, certainty, can_be_tasted(n), apart)
+    made_by = made_by_words(axis, steps[name], changes)
+    return AxisDifference(
+        name, value, parent, steps[name], n, direction, capital(headline), whole, made_by, sure, certainty, can_be_tasted(n), apart
+    )
 
 
 def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
@@ -206,10 +223,10 @@ def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen:
     words = ["made another way" if change.words == THE_METHOD else change.words for change in changes]
     what = " and ".join(words) if len(words) < 3 else f"{words[0]} and {len(words) - 1} more changes"
     by_name = {axis.axis: axis for axis in axes}
-    felt = [by_name[name] for name in tasted({name: axis.steps for name, axis in by_name.items()})]
+    felt = [by_name[name] for name in tasted({name: axis.felt for name, axis in by_name.items()})]
     if felt:
         effect = ", ".join(axis.headline[0].lower() + axis.headline[1:] for axis in felt)
-        return Headline(capital(what), capital(effect), degree(felt[0].steps).sentence)
+        return Headline(capital(what), capital(effect), degree(felt[0].felt).sentence)
     # A swap that moves no axis is never told as no change.
     noticed = "What the numbers can’t see may be tasted all the same." if unseen else degree(0.0).sentence
     return Headline(capital(what), "As sweet, as sharp and as strong, to the tongue", noticed)

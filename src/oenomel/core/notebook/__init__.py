@@ -20,12 +20,12 @@ from oenomel.core.notebook.readings import (
 )
 from oenomel.core.notebook.side_by_side import Circumstance, Made, SideBySide, TrialsRow, compare_trials
 from oenomel.core.notebook.spec_cloud import SpecCloud, spec_cloud_of
-from oenomel.core.notebook.tasting import Verdict, verdict_words
+from oenomel.core.notebook.tasting import Verdict, complaint_words, verdict_words
 
 __all__ = [
     "QUANTITIES", "READING_POINTS", "BesideForecast", "Brief", "BriefCheck", "Circumstance", "Made", "Palate", "PalateAxis",
     "Proposal", "QuantityName", "Reading", "ReadingPoint", "Sheet", "SideBySide", "SpecCloud", "Tasted", "TrialStanding",
-    "TrialsRow", "Verdict", "beside_forecast", "branch", "check", "compare_trials", "cross", "forecast_reading", "hold_against",
-    "learn", "may_join", "origins", "own_water", "palate_axes", "proposals", "reference_of", "spec_cloud_of", "tasted_from",
+    "TrialsRow", "Verdict", "beside_forecast", "branch", "check", "compare_trials", "complaint_words", "cross", "forecast_reading",
+    "hold_against", "learn", "may_join", "origins", "own_water", "palate_axes", "proposals", "reference_of", "spec_cloud_of", "tasted_from",
     "verdict_words", "water_found", "without_house_factor",
 ]  # fmt: skip

@@ -10,7 +10,18 @@ from typing import Final, Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.balance import AXES, Change, changes_between, in_words, loudness_between, profile_of_made, share_of_glass, tasted
+from oenomel.core.balance import (
+    AXES,
+    USUAL_TONGUE,
+    Change,
+    OwnSteps,
+    changes_between,
+    in_words,
+    loudness_between,
+    profile_of_made,
+    share_of_glass,
+    tasted,
+)
 from oenomel.core.families import Home, steps_of
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, SlotName, capital, kinship, likeness, listed
@@ -130,13 +141,15 @@ def tasted_from(sheet: Sheet, reference: Floats, conditions: Conditions) -> Tast
     return Tasted(steps_of(profile_of_made(sheet.drink, conditions)) - reference, sheet.verdict.axes, sheet.session)
 
 
-def ideal_of(sheets: Sequence[Sheet], reference: Floats, palate: Palate | None, conditions: Conditions) -> Palate:
+def ideal_of(
+    sheets: Sequence[Sheet], reference: Floats, palate: Palate | None, conditions: Conditions, tongue: OwnSteps = USUAL_TONGUE
+) -> Palate:
     """Where this drink should stand for who tasted it, from the reference; ``palate`` is what is known of him from other drinks."""
     tasted = [tasted_from(sheet, reference, conditions) for sheet in sheets]
     prior = unknown_palate(TRIAL_SD)
     if palate is not None:
         prior = Palate(palate.mean, palate.covariance + DRINK_SD**2 * np.eye(3))
-    return learn(tasted, prior)
+    return learn(tasted, prior, tongue)
 
 
 def standing_of(
@@ -174,6 +187,7 @@ def proposals(
     conditions: Conditions | None = None,
     grid_ml: float = GRID_ML,
     budget: Budget | None = None,
+    tongue: OwnSteps = USUAL_TONGUE,
 ) -> tuple[TrialStanding, list[Proposal]]:
     """Two or three trials to try next after what was said, the likeliest first, and how the present one stands.
 
@@ -182,6 +196,7 @@ def proposals(
     sheets : sequence of Sheet    all tastings of this drink, oldest first; those of ``trial`` are answered
     larder : mapping of slug to ingredient    what may join: correctors, and accents where something is lacking
     palate : Palate, optional     of whoever it is for, from other drinks, about the same home
+    tongue : mapping of axis to steps    his own step: what he calls "a touch" is so much
 
     Raises
     ------
@@ -195,9 +210,9 @@ def proposals(
         raise DomainError("this trial wasn't tasted yet: fill a sheet, and it can be answered")
     verdict = _together(said)
     reference = reference_of(sheets, home, conditions)
-    ideal = ideal_of(sheets, reference, palate, conditions)
+    ideal = ideal_of(sheets, reference, palate, conditions, tongue)
     here = steps_of(profile_of_made(present, conditions))
-    wished = _wished(verdict, here, reference + ideal.mean, first=len(sheets) == 1)
+    wished = _wished(verdict, here, reference + ideal.mean, tongue, first=len(sheets) == 1)
     asked = _Question(present, verdict, len(sheets), here, wished, reference, ideal, larder, conditions, grid_ml, budget or Budget())
     found = asked.fuller() if (verdict.body or 0) < 0 else [asked.plain()]
     found += [*asked.quieter(), *asked.accent()]
@@ -368,8 +383,8 @@ class _Question:
         return Proposal(key, title, drink, reasons, changes, left, notes, chance)
 
 
-def _wished(verdict: Verdict, here: Floats, ideal: Floats, *, first: bool) -> Floats:
-    """Where the next trial should stand: by the first sheet one step for each unit of complaint, and no less than `LEAST_A_UNIT`, then
+def _wished(verdict: Verdict, here: Floats, ideal: Floats, tongue: OwnSteps, *, first: bool) -> Floats:
+    """Where the next trial should stand: by the first sheet one of his steps a unit of complaint, no less than `LEAST_A_UNIT`, then
     where all sheets together point.
 
     An axis of which nothing was ever said stays, and so does the strength of what has none.
@@ -385,7 +400,7 @@ def _wished(verdict: Verdict, here: Floats, ideal: Floats, *, first: bool) -> Fl
             wished[row] = ideal[row]
         elif said[name]:
             now, asked = float(axis.level_at(here[row])), -said[name]
-            by_steps = abs(float(axis.level_at(here[row] + asked)) - now)
+            by_steps = abs(float(axis.level_at(here[row] + asked * tongue[name])) - now)
             wished[row] = axis.at(now + math.copysign(max(by_steps, abs(asked) * LEAST_A_UNIT[name]), asked))
     return wished
 

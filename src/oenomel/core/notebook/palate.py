@@ -16,7 +16,7 @@ from typing import Final
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from oenomel.core.balance import AXES, Z80, Axis, can_be_tasted, in_words
+from oenomel.core.balance import AXES, USUAL_TONGUE, Z80, Axis, OwnSteps, can_be_tasted, in_words
 from oenomel.errors import OutOfRange
 
 Floats = NDArray[np.float64]
@@ -142,7 +142,7 @@ def unknown_palate(sd: float = PALATE_SD) -> Palate:
     return Palate(np.zeros(3), sd**2 * np.eye(3))
 
 
-def learn(sheets: Sequence[Tasted], prior: Palate | None = None) -> Palate:
+def learn(sheets: Sequence[Tasted], prior: Palate | None = None, tongue: OwnSteps = USUAL_TONGUE) -> Palate:
     """The ideal point that explains the sheets best, with its doubt.
 
     For each of 27 kinds of taster (noise, width of words, masking) the most likely θ is found by Newton's method, and the 27 are
@@ -151,6 +151,7 @@ def learn(sheets: Sequence[Tasted], prior: Palate | None = None) -> Palate:
     Parameters
     ----------
     prior : Palate, optional      what is believed before; by default 1.5 steps around the reference
+    tongue : mapping of axis to steps    the taster's own step: whoever feels two of the usual steps as one says "clearly" of four
 
     Raises
     ------
@@ -165,15 +166,20 @@ def learn(sheets: Sequence[Tasted], prior: Palate | None = None) -> Palate:
                 raise OutOfRange("what was said of an axis", said, -3, 3)
     if not told:
         return prior
-    x = np.array([sheet.x for sheet in told])
+    # In his own steps the words mean what they mean to everyone; afterwards it is told in the usual ones again.
+    own = np.array([tongue[name] for name in AXES])
+    x = np.array([sheet.x for sheet in told]) / own
+    felt = Palate(prior.mean / own, prior.covariance / np.outer(own, own))
     answers = np.array([[0 if y is None else y for y in sheet.said] for sheet in told])
     heard = np.array([[y is not None for y in sheet.said] for sheet in told])
-    means, covariances, weights = _fits(x, answers, heard, prior)
+    means, covariances, weights = _fits(x, answers, heard, felt)
     mean = weights @ means
     apart = means - mean
     covariance = np.einsum("g,gij->ij", weights, covariances) + np.einsum("g,gi,gj->ij", weights, apart, apart)
     sessions = len({sheet.session for sheet in told})
-    return Palate(mean, covariance + _DRIFT_SD**2 / sessions * np.eye(3), prior.sheets + len(told), prior.sessions + sessions)
+    told_in = np.outer(own, own)
+    drift = _DRIFT_SD**2 / sessions * np.eye(3)
+    return Palate(mean * own, covariance * told_in + drift, prior.sheets + len(told), prior.sessions + sessions)
 
 
 def _fits(x: Floats, said: NDArray[np.int64], heard: NDArray[np.bool_], prior: Palate) -> tuple[Floats, Floats, Floats]:

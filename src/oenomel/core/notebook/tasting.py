@@ -52,6 +52,15 @@ class Verdict:
         return self.sugar, self.acid, self.abv
 
 
+def complaint_words(axis: str, sign: int) -> str:
+    """What is said of too much (1) or too little (−1) of sugar, acid, abv or body.
+
+    >>> complaint_words("acid", -1)
+    'not sharp enough'
+    """
+    return _COMPLAINTS[axis][0 if sign > 0 else 1]
+
+
 def verdict_words(verdict: Verdict) -> str:
     """A verdict as it is said, the strongest complaint first; empty where nothing was said.
 

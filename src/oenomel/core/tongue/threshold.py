@@ -1,0 +1,197 @@
+"""A taster's own step: how far apart two glasses have to be for this tongue, learnt from triangle tests (model.md §10, own thresholds)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cache
+from typing import Final
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from oenomel.errors import DomainError, OutOfRange
+
+Floats = NDArray[np.float64]
+
+PRIOR_SD: Final = 0.5
+"""How far tongues differ before anything was tasted, as the logarithm of their step; the usual tongue's is one step (model.md §10)."""
+
+SLOPES: Final = (1.5, 2.0, 3.0)
+"""How suddenly a tongue begins to tell two glasses apart; which of these is his isn't known, and is summed over."""
+
+BY_CHANCE: Final = 1 / 3
+ATTENTIVE: Final = 0.96
+"""How often a triangle is right for who can't taste it at all, and the share of the rest that is answered with attention."""
+
+GUESSES: Final = 0.02
+"""How likely it is beforehand that somebody only guesses: a cold, a tired palate, the wrong bottle. An assumption."""
+
+MOST_STEPS: Final = 8.0
+"""Two glasses farther apart than this aren't a question."""
+
+DULLED_AFTER: Final = 12
+"""Triangles of one sitting after which most palates are tired. Common practice: a panel rests after some dozen."""
+
+WORTH_LESS: Final = 0.1
+"""Of the doubt that is left, what the next six triangles have to take away to be worth the liquid. A house rule."""
+
+ROUND: Final = 6
+"""Triangles of a five-minute exercise; the longer one has twice as many."""
+
+KNOWN_AFTER: Final = ROUND
+"""Triangles from which a taster's step stands in the place of the usual one. A house rule: fewer are luck."""
+
+_SPAN, _PLACES = 4.0, 101
+"""The grid of own steps: so many standard deviations each way, and so many places."""
+
+
+@dataclass(frozen=True, slots=True)
+class TriangleAnswer:
+    """One triangle: how many of the house's steps its two liquids were apart, and whether the odd glass was found.
+
+    Raises
+    ------
+    OutOfRange
+        The two aren't between 0 and 8 steps apart.
+    """
+
+    steps: float
+    right: bool
+
+    def __post_init__(self) -> None:
+        if not 0 < self.steps <= MOST_STEPS:
+            raise OutOfRange("the steps between two glasses", self.steps, 0, MOST_STEPS)
+
+
+@dataclass(frozen=True)
+class Threshold:
+    """What is known of a taster's step on one axis.
+
+    Parameters
+    ----------
+    chances : ndarray, shape (2, slopes, places)   how likely each tongue is; the first row tastes, the second only guesses
+    triangles, right : int                         what it was learnt from
+    """
+
+    chances: Floats
+    triangles: int = 0
+    right: int = 0
+
+    @property
+    def steps(self) -> float:
+        """His step in steps of the usual tongue: as likely larger as smaller."""
+        return self._quantile(0.5)
+
+    @property
+    def interval80(self) -> tuple[float, float]:
+        """Between what his step lies, four times in five."""
+        return self._quantile(0.1), self._quantile(0.9)
+
+    @property
+    def log_sd(self) -> float:
+        """How unsure it is, as the standard deviation of its logarithm."""
+        chance = self._of_places()
+        logs = _log_places()
+        mean = chance @ logs
+        return float(math.sqrt(chance @ (logs - mean) ** 2))
+
+    @property
+    def guesses(self) -> float:
+        """How likely it is that he only guessed."""
+        return float(self.chances[1].sum())
+
+    def right_at(self, steps: ArrayLike) -> Floats:
+        """How likely the odd glass is found at distances, shape as given, by all that is known."""
+        right: Floats = np.einsum("msp,...msp->...", self.chances, _right(steps))
+        return right
+
+    def _of_places(self) -> Floats:
+        of_places: Floats = self.chances.sum(axis=(0, 1))
+        return of_places
+
+    def _quantile(self, share: float) -> float:
+        below = np.cumsum(self._of_places())
+        # Each place stands for the span around it: half of its chance lies below.
+        return float(np.exp(np.interp(share, below - self._of_places() / 2, _log_places())))
+
+
+def threshold_of(answers: Sequence[TriangleAnswer]) -> Threshold:
+    """What triangles teach of a taster's step; of none, that he is about as other people are.
+
+    P(right) = 1/3 + 2/3·0.96·(1 − exp(−ln 2·(n/α)^β)), on a grid over α (log-normal prior, sd 0.5) and β {1.5, 2, 3}, beside the chance
+    that he only guessed. For n = α half of what can be told is told.
+    Source: model.md §10; a Weibull function over a triangle's chance of a third is usual for it.
+
+    >>> threshold_of([]).interval80[1] / threshold_of([]).steps > 1.8
+    True
+    >>> threshold_of([TriangleAnswer(1.0, False)] * 6).steps > 1.3 > 0.8 > threshold_of([TriangleAnswer(0.7, True)] * 9).steps
+    True
+    """
+    known = Threshold(_prior())
+    for answer in answers:
+        known = after(known, answer)
+    return known
+
+
+def after(known: Threshold, answer: TriangleAnswer) -> Threshold:
+    """What is known after one more answer."""
+    likely = _right(answer.steps)
+    chances = known.chances * (likely if answer.right else 1 - likely)
+    return Threshold(chances / chances.sum(), known.triangles + 1, known.right + answer.right)
+
+
+def most_telling(known: Threshold, distances: Sequence[float]) -> int:
+    """Which of the distances that can be poured teaches most: after its answer, least is expected to be left unknown of his step.
+
+    Raises
+    ------
+    DomainError
+        There is none.
+    """
+    if not distances:
+        raise DomainError("there is no distance that could be poured")
+    return int(np.argmin(np.round(_left_unknown(known.chances, np.asarray(distances, dtype=np.float64)), 9)))
+
+
+def worth_going_on(known: Threshold, distances: Sequence[float]) -> bool:
+    """Whether six more triangles would take a tenth of the doubt away, if each took as large a part as the next one is expected to."""
+    best = distances[most_telling(known, distances)]
+    right = float(known.right_at(best))
+    left = sum(chance * after(known, TriangleAnswer(best, answer)).log_sd for answer, chance in ((True, right), (False, 1 - right)))
+    return 1 - (left / known.log_sd) ** ROUND >= WORTH_LESS
+
+
+def _left_unknown(chances: Floats, distances: Floats) -> Floats:
+    """Expected entropy of the step after a triangle at each distance, shape (distances,), [nats]."""
+    right = _right(distances)
+    left = np.zeros(len(distances))
+    for likely in (right, 1 - right):
+        joint = chances * likely
+        answered = joint.sum(axis=(1, 2, 3))
+        places = joint.sum(axis=(1, 2)) / answered[:, None]
+        left -= answered * np.einsum("dp,dp->d", places, np.log(np.maximum(places, 1e-300)))
+    return left
+
+
+def _right(steps: ArrayLike) -> Floats:
+    """How likely each tongue finds the odd glass, shape (..., 2, slopes, places)."""
+    n = np.asarray(steps, dtype=np.float64)[..., None, None]
+    tells = 1 - np.exp(-math.log(2) * (n / np.exp(_log_places())) ** np.array(SLOPES)[:, None])
+    tasted = BY_CHANCE + (1 - BY_CHANCE) * ATTENTIVE * tells
+    right: Floats = np.stack([tasted, np.full_like(tasted, BY_CHANCE)], axis=-3)
+    return right
+
+
+@cache
+def _log_places() -> Floats:
+    return np.linspace(-_SPAN * PRIOR_SD, _SPAN * PRIOR_SD, _PLACES)
+
+
+@cache
+def _prior() -> Floats:
+    """What is believed beforehand, shape (2, slopes, places)."""
+    places = np.exp(-0.5 * (_log_places() / PRIOR_SD) ** 2)
+    tongues = np.repeat((places / places.sum())[None], len(SLOPES), axis=0) / len(SLOPES)
+    return np.stack([(1 - GUESSES) * tongues, GUESSES * tongues])

@@ -1,0 +1,65 @@
+"""A week's plan for a new colleague: a quarter of an hour a day, and what of it is done."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Final
+
+TaskKey = tuple[str, str]
+"""What is done: "triangle" and its matter, or "exercise" and its kind."""
+
+_TRIANGLES, _EXERCISES = "triangle", "exercise"
+
+# Five to fifteen minutes a day; each matter once before any comes again; a guess before a glass. The house's own choice.
+_WEEK: Final[tuple[tuple[str, tuple[tuple[str, str, int], ...]], ...]] = (
+    ("Sweet", ((_TRIANGLES, "sugar", 6), (_EXERCISES, "swap", 3))),
+    ("Sharp", ((_TRIANGLES, "acid", 6), (_EXERCISES, "fault", 3))),
+    ("Strong", ((_TRIANGLES, "abv", 6), (_EXERCISES, "swap", 3))),
+    ("Aroma", ((_TRIANGLES, "smell", 6), (_EXERCISES, "fault", 3))),
+    ("What mends it", ((_EXERCISES, "correction", 5), (_EXERCISES, "swap", 3))),
+    ("Sweet and sharp once more", ((_TRIANGLES, "sugar", 6), (_TRIANGLES, "acid", 6))),
+    ("All together", ((_EXERCISES, "swap", 3), (_EXERCISES, "fault", 3), (_EXERCISES, "correction", 3))),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class WeekTask:
+    """Something to do: how often, and how much of it is done."""
+
+    what: str
+    of: str
+    wanted: int
+    done: int
+
+
+@dataclass(frozen=True, slots=True)
+class Day:
+    """A day of the plan."""
+
+    number: int
+    title: str
+    tasks: tuple[WeekTask, ...]
+
+    @property
+    def done(self) -> bool:
+        """Whether nothing of it is left."""
+        return all(task.done >= task.wanted for task in self.tasks)
+
+
+def week_plan(done: Mapping[TaskKey, int]) -> tuple[Day, ...]:
+    """The plan with what was done since it was begun: what was done counts for the earliest day that asks for it.
+
+    >>> [(task.of, task.done, task.wanted) for task in week_plan({("triangle", "sugar"): 8})[5].tasks]
+    [('sugar', 2, 6), ('acid', 0, 6)]
+    """
+    left = dict(done)
+    days = []
+    for number, (title, tasks) in enumerate(_WEEK, start=1):
+        told = []
+        for what, of, wanted in tasks:
+            counted = min(wanted, left.get((what, of), 0))
+            left[what, of] = left.get((what, of), 0) - counted
+            told.append(WeekTask(what, of, wanted, counted))
+        days.append(Day(number, title, tuple(told)))
+    return tuple(days)
