@@ -11,6 +11,7 @@ from oenomel.carrying.gather import gather_drinks
 from oenomel.carrying.items import Choice, Item, Side, counted
 from oenomel.carrying.names import counterparts
 from oenomel.carrying.stock import look_at_stock
+from oenomel.carrying.tongues import look_at_tongues
 from oenomel.core.larder import capital, listed
 from oenomel.interchange.house.file import CloudEntry, DrinkEntry, HouseFile, IngredientEntry, ReadingEntry, SheetOfTrial, TrialEntry
 from oenomel.interchange.spec.drink import plain_spec, same_spec
@@ -28,7 +29,7 @@ def look_at(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     items += look_at_stock(conn, house)
     book = counterparts(conn, house.drinks)
     items += [_drink(conn, each, book) for each in house.drinks]
-    items += look_at_evening(conn, house)
+    items += [*look_at_evening(conn, house), *look_at_tongues(conn, house)]
     return items
 
 

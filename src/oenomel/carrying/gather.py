@@ -10,6 +10,7 @@ from typing import Any
 from oenomel.carrying.evening import gather_evening
 from oenomel.carrying.names import ids_of_book
 from oenomel.carrying.stock import gather_stock
+from oenomel.carrying.tongues import gather_tongues
 from oenomel.interchange.house.file import DrinkEntry, HouseFile, IngredientEntry
 from oenomel.interchange.spec.drink import slugs_of
 from oenomel.interchange.spec.file import SpecFile
@@ -47,6 +48,7 @@ def gather_house(conn: sqlite3.Connection) -> HouseFile:
             **_kinship(conn),
             "drinks": _entries(conn, list(ids_of_book(conn).values())),
             **gather_evening(conn),
+            **gather_tongues(conn),
         }
     )
 

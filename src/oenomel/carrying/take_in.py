@@ -14,6 +14,7 @@ from oenomel.carrying.gather import gather_drinks
 from oenomel.carrying.items import Choice, Item
 from oenomel.carrying.names import counterparts, ids_of_book
 from oenomel.carrying.stock import take_stock
+from oenomel.carrying.tongues import take_tongues
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.larder import Larder, Shelved
 from oenomel.core.notebook import Reading, water_found
@@ -53,6 +54,7 @@ def take_in(conn: sqlite3.Connection, house: HouseFile, choices: Mapping[str, Ch
         intake.drink(entry, chosen[f"drink {entry.id}"])
     intake.parents()
     take_evening(conn, house, intake.drink_ids(), chosen)
+    take_tongues(conn, house)
     return items
 
 

@@ -15,7 +15,20 @@ from oenomel.carrying.take_in import take_in
 from oenomel.core.larder import Shelved, read_ingredients
 from oenomel.interchange.house.file import BatchOfHouse, LotOfHouse
 from oenomel.interchange.house.reading import NamedText, house_of
-from oenomel.store import batches, book_search, database, drinks, evenings, ingredients, lots, preparations, shelf, tastings, tonight
+from oenomel.store import (
+    batches,
+    book_search,
+    database,
+    drinks,
+    evenings,
+    ingredients,
+    lots,
+    preparations,
+    shelf,
+    tastings,
+    tongue,
+    tonight,
+)
 
 __all__ = ["prepare", "restore"]
 
@@ -47,6 +60,7 @@ def restore(conn: sqlite3.Connection) -> None:
     preparations.remove_all(conn)
     tonight.remove_all(conn)
     tastings.remove_all(conn)
+    tongue.remove_all(conn)
     shelf.remove_all(conn)
     ingredients.remove_amendments(conn)
     ingredients.forget_changes(conn)

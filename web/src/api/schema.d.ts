@@ -1951,6 +1951,290 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tongue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Tongue
+         * @description What is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on.
+         */
+        get: operations["get_tongue"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tongue/bottles/{matter}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Bottles
+         * @description What could go into the jugs, job by job, the plainest at hand first.
+         */
+        get: operations["list_bottles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sittings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Sitting
+         * @description Begins a sitting: what goes in the two jugs, as little as can be measured.
+         */
+        post: operations["begin_sitting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sittings/{sitting_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sitting
+         * @description A sitting as it stands.
+         */
+        get: operations["get_sitting"];
+        put?: never;
+        post?: never;
+        /**
+         * Take Sitting Back
+         * @description Takes a sitting back with its triangles: a wrong bottle, a cold.
+         */
+        delete: operations["take_sitting_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sittings/{sitting_id}/triangles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Next Glasses
+         * @description The next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again.
+         */
+        post: operations["next_glasses"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/triangles/{triangle_id}/key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Key
+         * @description For the pourer alone: what goes in which glass.
+         */
+        get: operations["get_key"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/triangles/{triangle_id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Answer Triangle
+         * @description Keeps which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it.
+         */
+        post: operations["answer_triangle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/triangles/{triangle_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Triangle
+         * @description A triangle; of its key nothing until it is answered.
+         */
+        get: operations["get_triangle"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sittings/{sitting_id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End Sitting
+         * @description Ends a sitting before all triangles were poured; what was answered counts.
+         */
+        post: operations["end_sitting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask Exercise
+         * @description An exercise out of the book, not one of the last dozen where there are others.
+         */
+        post: operations["ask_exercise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Exercise
+         * @description An exercise without its solution.
+         */
+        get: operations["get_exercise"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise_id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Answer Exercise
+         * @description Keeps what was said, and tells what is right by the model, and why.
+         */
+        post: operations["answer_exercise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/training": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Begin Training
+         * @description Begins the week's plan for somebody, or begins it anew.
+         */
+        put: operations["begin_training"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/training/{taster}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * End Training
+         * @description Puts the week's plan away; what was learnt stays.
+         */
+        delete: operations["end_training"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drinks/{drink_id}/trials/{trial_id}/readings": {
         parameters: {
             query?: never;
@@ -2419,6 +2703,16 @@ export interface components {
             spec: components["schemas"]["SpecFile"];
         };
         /**
+         * AnswerEntry
+         * @description The glass that stands alone, 1 to 3; or, of who pours for himself, whether it was found.
+         */
+        AnswerEntry: {
+            /** Glass */
+            glass?: number | null;
+            /** Found */
+            found?: boolean | null;
+        };
+        /**
          * AppearanceReport
          * @description How the drink looks in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it is.
          */
@@ -2448,6 +2742,18 @@ export interface components {
             tag: string;
             /** Group */
             group: string;
+        };
+        /**
+         * AskReport
+         * @description One thing that is asked.
+         */
+        AskReport: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+            /** Options */
+            options: components["schemas"]["OptionReport"][];
         };
         /**
          * Axis
@@ -2720,6 +3026,18 @@ export interface components {
              * @default 5
              */
             grid: number;
+        };
+        /**
+         * BottleReport
+         * @description A bottle that could do a job.
+         */
+        BottleReport: {
+            /** Slug */
+            slug: string;
+            /** Name */
+            name: string;
+            /** At Hand */
+            at_hand: boolean;
         };
         /**
          * BoughtReport
@@ -3003,12 +3321,15 @@ export interface components {
         };
         /**
          * CompareRequest
-         * @description A drink and the parent it is held against; with what is being typed for a pour of it, if something is.
+         * @description A drink and the parent it is held against; with what is being typed for a pour of it, if something is; and for whose tongue the
+         *     words are: a taster's, the house's for an empty name, the usual one for nobody.
          */
         CompareRequest: {
             spec: components["schemas"]["SpecFile"];
             parent: components["schemas"]["SpecFile"];
             typed?: components["schemas"]["TypedEntry"] | null;
+            /** Tongue */
+            tongue?: string | null;
         };
         /**
          * ComparedReport
@@ -3276,6 +3597,18 @@ export interface components {
             last_copy_at: string | null;
         };
         /**
+         * Day
+         * @description A day of the plan.
+         */
+        Day: {
+            /** Number */
+            number: number;
+            /** Title */
+            title: string;
+            /** Tasks */
+            tasks: components["schemas"]["WeekTask"][];
+        };
+        /**
          * DescentReport
          * @description A filling that is in a bottle, with its share, 0 to 1, and what it was: the newest first.
          */
@@ -3332,6 +3665,21 @@ export interface components {
              * @default 0
              */
             measurements: number;
+        };
+        /**
+         * DoneReport
+         * @description Exercises of a kind that were answered, and the part of them that was right.
+         */
+        DoneReport: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "swap" | "fault" | "correction";
+            /** Answered */
+            answered: number;
+            /** Right */
+            right: number;
         };
         /**
          * DoubtOfDrink
@@ -3617,6 +3965,41 @@ export interface components {
             cost: number;
             /** Currency */
             currency: string;
+        };
+        /**
+         * ExerciseEntry
+         * @description An exercise for somebody.
+         */
+        ExerciseEntry: {
+            /** Taster */
+            taster: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "swap" | "fault" | "correction";
+        };
+        /**
+         * ExerciseReport
+         * @description An exercise without its solution: the drink that it is about, as it is poured.
+         */
+        ExerciseReport: {
+            /** Id */
+            id: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "swap" | "fault" | "correction";
+            /** Taster */
+            taster: string;
+            /** Of */
+            of: string;
+            /** Title */
+            title: string;
+            spec: components["schemas"]["SpecFile"];
+            /** Asks */
+            asks: components["schemas"]["AskReport"][];
         };
         /**
          * ExportReport
@@ -3943,6 +4326,20 @@ export interface components {
             at_hand: boolean;
         };
         /**
+         * GlassLine
+         * @description What is poured for one glass, or once for the two that are alike: from each jug, [ml], and how much goes into each glass.
+         */
+        GlassLine: {
+            /** Glasses */
+            glasses: number[];
+            /** Less Ml */
+            less_ml: number;
+            /** More Ml */
+            more_ml: number;
+            /** Each Ml */
+            each_ml: number;
+        };
+        /**
          * GlassReport
          * @description A glass of the list: ml to the brim and to its wash line; the inside of its bowl as (height, radius) in cm, and what is below it.
          */
@@ -4248,6 +4645,40 @@ export interface components {
             sides: components["schemas"]["Side"][];
         };
         /**
+         * JobReport
+         * @description A job in the jugs, and what could do it, the plainest at hand first.
+         */
+        JobReport: {
+            /** Job */
+            job: string;
+            /** Options */
+            options: components["schemas"]["BottleReport"][];
+        };
+        /**
+         * JugLineReport
+         * @description What is poured into a jug.
+         */
+        JugLineReport: {
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
+            /** Ml */
+            ml: number;
+        };
+        /**
+         * JugReport
+         * @description A jug: what is poured into it, as much as it comes to.
+         */
+        JugReport: {
+            /** Lines */
+            lines: components["schemas"]["JugLineReport"][];
+            /** Volume Ml */
+            volume_ml: number;
+            /** Left Ml */
+            left_ml: number;
+        };
+        /**
          * KeptBatchReport
          * @description One of them with all that is known of it: its composition now, beside its recipe, what went in, its log, its descent, its label.
          */
@@ -4355,6 +4786,26 @@ export interface components {
             spec: components["schemas"]["SpecFile"];
         };
         /**
+         * KeyReport
+         * @description For the pourer: what goes in which glass, which is the odd one, and the two liquids as specs that can be forecast.
+         */
+        KeyReport: {
+            /** Triangle Id */
+            triangle_id: number;
+            /** Taster */
+            taster: string;
+            /** Steps */
+            steps: number;
+            /** Odd */
+            odd: number;
+            /** Odd Is More */
+            odd_is_more: boolean;
+            /** Lines */
+            lines: components["schemas"]["GlassLine"][];
+            /** Glasses */
+            glasses: components["schemas"]["SpecFile"][];
+        };
+        /**
          * KinshipEntry
          * @description What the house sets for a pair of aroma groups, 0 (at odds) to 1 (an old friendship).
          */
@@ -4411,6 +4862,22 @@ export interface components {
             discard: string[];
             /** Evaporated G */
             evaporated_g?: number | null;
+        };
+        /**
+         * KnownReport
+         * @description A step as it was known after a triangle.
+         */
+        KnownReport: {
+            /** At */
+            at: string;
+            /** Triangles */
+            triangles: number;
+            /** Steps */
+            steps: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
         };
         /**
          * LabelEntry
@@ -5446,6 +5913,16 @@ export interface components {
             serves?: number | null;
         };
         /**
+         * OptionReport
+         * @description Something that can be answered.
+         */
+        OptionReport: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * OriginalReport
          * @description An original: its spec under its name to be, where it stands, why it hangs together.
          *
@@ -6147,6 +6624,16 @@ export interface components {
             seasons: string[];
         };
         /**
+         * SaidEntry
+         * @description What was answered, by what was asked.
+         */
+        SaidEntry: {
+            /** Said */
+            said: {
+                [key: string]: string;
+            };
+        };
+        /**
          * SaidOfBottle
          * @description What a tongue said of it, −3 (far too little) to 3 (far too much), an axis each; and the grid of what is at hand, in ml.
          */
@@ -6505,6 +6992,87 @@ export interface components {
             temperature_c: number;
         };
         /**
+         * SittingEntry
+         * @description A sitting: what is asked, who tastes, triangles for each of them, whether one pours for himself, the smallest measure in ml, and the
+         *     bottles for the jobs (an empty slug lets the house choose the plainest at hand).
+         */
+        SittingEntry: {
+            /**
+             * Matter
+             * @enum {string}
+             */
+            matter: "sugar" | "acid" | "abv" | "smell";
+            /** Tasters */
+            tasters: string[];
+            /**
+             * Rounds
+             * @default 6
+             */
+            rounds: number;
+            /**
+             * Alone
+             * @default false
+             */
+            alone: boolean;
+            /**
+             * Grid
+             * @default 2.5
+             */
+            grid: number;
+            /**
+             * Sour
+             * @default
+             */
+            sour: string;
+            /**
+             * Sweet
+             * @default
+             */
+            sweet: string;
+            /**
+             * Base
+             * @default
+             */
+            base: string;
+            /**
+             * Liqueur
+             * @default
+             */
+            liqueur: string;
+        };
+        /**
+         * SittingReport
+         * @description A sitting: its jugs, whose turn it is, the triangle that waits for an answer, and what is said before the first glass.
+         */
+        SittingReport: {
+            /** Id */
+            id: number;
+            /**
+             * Matter
+             * @enum {string}
+             */
+            matter: "sugar" | "acid" | "abv" | "smell";
+            /** Noun */
+            noun: string;
+            /** Rounds */
+            rounds: number;
+            /** Alone */
+            alone: boolean;
+            /** Glass Ml */
+            glass_ml: number;
+            less: components["schemas"]["JugReport"];
+            more: components["schemas"]["JugReport"];
+            /** Turns */
+            turns: components["schemas"]["TurnReport"][];
+            /** Next */
+            next: string;
+            open: components["schemas"]["TriangleReport"] | null;
+            /** Ended */
+            ended: boolean;
+            /** Before */
+            before: string[];
+        };
+        /**
          * Slot
          * @description A place in a family: its role, whether the family needs it, its usual measure and when it goes in.
          */
@@ -6523,6 +7091,22 @@ export interface components {
              * @enum {string}
              */
             stage: "mixed" | "glass" | "topped" | "floated" | "rinse" | "rim" | "garnish";
+        };
+        /**
+         * SolvedReport
+         * @description What was right, which part of it was answered so, and why.
+         */
+        SolvedReport: {
+            /** Id */
+            id: number;
+            /** Right */
+            right: {
+                [key: string]: string[];
+            };
+            /** Score */
+            score: number;
+            /** Told */
+            told: string[];
         };
         /**
          * SpanReport
@@ -7058,6 +7642,41 @@ export interface components {
             last: string;
         };
         /**
+         * ThresholdReport
+         * @description A taster's own step on a matter, in steps of the usual tongue, with its 80 % interval, in words and in figures, and over time.
+         */
+        ThresholdReport: {
+            /**
+             * Matter
+             * @enum {string}
+             */
+            matter: "sugar" | "acid" | "abv" | "smell";
+            /** Noun */
+            noun: string;
+            /** Triangles */
+            triangles: number;
+            /** Right */
+            right: number;
+            /** Steps */
+            steps: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Counts */
+            counts: boolean;
+            /** Words */
+            words: string;
+            /** Figures */
+            figures: string;
+            /** Usual */
+            usual: string;
+            /** Worth It */
+            worth_it: boolean;
+            /** History */
+            history: components["schemas"]["KnownReport"][];
+        };
+        /**
          * TickEntry
          * @description Something of the evening that is done, or isn't: a task or a line of the list, by its key.
          */
@@ -7122,6 +7741,23 @@ export interface components {
             currency: string;
         };
         /**
+         * TongueReport
+         * @description What is known of a tongue, of the house's for an empty name; who tastes here; sittings that go on.
+         */
+        TongueReport: {
+            /** Taster */
+            taster: string;
+            /** Tasters */
+            tasters: string[];
+            /** Thresholds */
+            thresholds: components["schemas"]["ThresholdReport"][];
+            /** Exercises */
+            exercises: components["schemas"]["DoneReport"][];
+            week: components["schemas"]["WeekReport"] | null;
+            /** Sittings */
+            sittings: number[];
+        };
+        /**
          * TotalReport
          * @description Something that the finished liquid holds in 100 ml: how much, half of its 80 % interval, and its kinds where there are several.
          */
@@ -7134,6 +7770,14 @@ export interface components {
             half_width: number;
             /** Kinds */
             kinds: string;
+        };
+        /**
+         * TrainingEntry
+         * @description Who begins the week's plan.
+         */
+        TrainingEntry: {
+            /** Taster */
+            taster: string;
         };
         /**
          * TreeReport
@@ -7185,6 +7829,49 @@ export interface components {
             state: "not yet" | "close enough" | "as near as can be poured";
             /** Sentence */
             sentence: string;
+        };
+        /**
+         * TriangleReport
+         * @description A triangle before the taster: of its key nothing until it is answered.
+         */
+        TriangleReport: {
+            /** Id */
+            id: number;
+            /** Sitting Id */
+            sitting_id: number;
+            /** Taster */
+            taster: string;
+            /** Number */
+            number: number;
+            /** Answered */
+            answered: boolean;
+            /** Answer */
+            answer?: number | null;
+            /** Found */
+            found?: boolean | null;
+            /** Odd */
+            odd?: number | null;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+        };
+        /**
+         * TurnReport
+         * @description A taster of a sitting: how many triangles are answered, how many were found, and what is said to him.
+         */
+        TurnReport: {
+            /** Taster */
+            taster: string;
+            /** Answered */
+            answered: number;
+            /** Found */
+            found: number;
+            /** Alcohol G */
+            alcohol_g: number;
+            /** Words */
+            words: string[];
         };
         /**
          * TypedEntry
@@ -7282,6 +7969,32 @@ export interface components {
             title: string;
             /** Cost */
             cost: string;
+        };
+        /**
+         * WeekReport
+         * @description The week's plan, since when, and which day it is by what is done.
+         */
+        WeekReport: {
+            /** Began At */
+            began_at: string;
+            /** Days */
+            days: components["schemas"]["Day"][];
+            /** Today */
+            today: number;
+        };
+        /**
+         * WeekTask
+         * @description Something to do: how often, and how much of it is done.
+         */
+        WeekTask: {
+            /** What */
+            what: string;
+            /** Of */
+            of: string;
+            /** Wanted */
+            wanted: number;
+            /** Done */
+            done: number;
         };
         /**
          * WeightsEntry
@@ -13786,6 +14499,774 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_tongue: {
+        parameters: {
+            query?: {
+                taster?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TongueReport"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_bottles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                matter: "sugar" | "acid" | "abv" | "smell";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobReport"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_sitting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SittingEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SittingReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sitting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sitting_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SittingReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_sitting_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sitting_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    next_glasses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sitting_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriangleReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_key: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                triangle_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeyReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answer_triangle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                triangle_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SittingReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_triangle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                triangle_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriangleReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_sitting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sitting_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SittingReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ask_exercise: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExerciseEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_exercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseReport"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answer_exercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaidEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolvedReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_training: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrainingEntry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TongueReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_training: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                taster: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -24,6 +24,7 @@ const stillroom = () => import('../features/stillroom');
 const larder = () => import('../features/larder');
 const originals = () => import('../features/originals');
 const service = () => import('../features/service');
+const tongue = () => import('../features/tongue');
 const carry = () => import('../features/carry');
 
 const router = createBrowserRouter([
@@ -60,6 +61,9 @@ const router = createBrowserRouter([
       { path: '/batches/:batchId/label', lazy: room(service, ({ BottleLabelPage }) => BottleLabelPage) },
       { path: '/batch/:drinkId', lazy: room(service, ({ BatchPage }) => BatchPage) },
       { path: '/tonight', lazy: room(service, ({ TonightPage }) => TonightPage) },
+      { path: '/tongue', lazy: room(tongue, ({ TonguePage }) => TonguePage) },
+      { path: '/tongue/sitting/:sittingId', lazy: room(tongue, ({ SittingPage }) => SittingPage) },
+      { path: '/tongue/exercise/:exerciseId', lazy: room(tongue, ({ ExercisePage }) => ExercisePage) },
       { path: '/tree', lazy: room(tree, ({ TreePage }) => TreePage) },
       { path: '*', element: <NotFound /> },
     ],

@@ -2,6 +2,7 @@ import { BookOpen, Sunrise } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 
+import { NEAR } from './near';
 import { Reached } from './Reached';
 import { RoomsMenu } from './RoomsMenu';
 import { ViewSwitches } from './ViewSwitches';
@@ -24,20 +25,26 @@ export function TopBar({ children, actions }: Props) {
   const { pathname } = useLocation();
   return (
     <header className="flex flex-wrap items-center gap-x-2 gap-y-1.5 max-[500px]:gap-x-1.5">
-      <Link to="/" aria-label="Oenomel: to the bench" className="shrink-0 rounded-xl">
-        <img src="/mark.svg" alt="" width={40} height={40} />
-      </Link>
-      {NEAREST.map(({ to, name, icon: Icon }) => (
+      <nav
+        aria-label="Rooms"
+        className="flex items-center gap-2 max-[500px]:fixed max-[500px]:inset-x-0 max-[500px]:bottom-0 max-[500px]:z-40 max-[500px]:grid max-[500px]:grid-cols-4 max-[500px]:gap-1 max-[500px]:border-t max-[500px]:border-base-300 max-[500px]:bg-base-100 max-[500px]:px-2 max-[500px]:pt-1 max-[500px]:pb-[max(0.25rem,env(safe-area-inset-bottom))]"
+      >
         <Link
-          key={to}
-          to={to}
-          aria-current={pathname === to ? 'page' : undefined}
-          className="btn btn-ghost min-h-11 gap-1.5 border-base-300 px-2.5"
+          to="/"
+          aria-label="Oenomel: to the bench"
+          aria-current={pathname.startsWith('/bench') ? 'page' : undefined}
+          className={`shrink-0 rounded-xl max-[500px]:flex ${ON_A_PHONE}`}
         >
-          <Icon size={20} aria-hidden /> <span className="max-[500px]:sr-only">{name}</span>
+          <img src="/mark.svg" alt="" width={40} height={40} className="max-[500px]:size-6" />
+          <span className="min-[501px]:hidden">Bench</span>
         </Link>
-      ))}
-      <RoomsMenu />
+        {NEAREST.map(({ to, name, icon: Icon }) => (
+          <Link key={to} to={to} aria-current={pathname === to ? 'page' : undefined} className={NEAR}>
+            <Icon size={20} aria-hidden /> {name}
+          </Link>
+        ))}
+        <RoomsMenu />
+      </nav>
       <div className={`ml-auto flex items-center gap-2 lg:order-3 ${actions ? 'lg:ml-0' : ''}`}>
         <Reached words={!children} />
         <ViewSwitches />
@@ -48,3 +55,6 @@ export function TopBar({ children, actions }: Props) {
     </header>
   );
 }
+
+const ON_A_PHONE =
+  'max-[500px]:h-14 max-[500px]:flex-col max-[500px]:items-center max-[500px]:justify-center max-[500px]:gap-0.5 max-[500px]:text-base max-[500px]:aria-[current=page]:bg-secondary';

@@ -15,7 +15,7 @@ export function Waiting({ error }: Props) {
   const gone = useGone();
   if (!error) {
     return (
-      <main className="grid min-h-dvh place-items-center" aria-busy="true">
+      <main className="grid min-h-(--page) place-items-center" aria-busy="true">
         <p className="text-quiet">Setting up the bench…</p>
       </main>
     );
@@ -47,7 +47,7 @@ export function NoAnswer() {
 
 function Told({ heading, words, children }: { heading: string; words: string; children: ReactNode }) {
   return (
-    <main className="grid min-h-dvh place-items-center p-6 text-center">
+    <main className="grid min-h-(--page) place-items-center p-6 text-center">
       <div role="alert">
         <h1 className="font-display text-3xl font-semibold">{heading}</h1>
         <p className="mt-2 max-w-prose text-lg text-quiet wrap-anywhere">{words}</p>

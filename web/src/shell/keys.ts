@@ -17,6 +17,7 @@ export const PLACES = [
   'On a pour',
   'In the swaps, and bringing it back',
   'On the field',
+  'In a triangle',
 ] as const;
 
 export const KEYS = {
@@ -74,6 +75,9 @@ export const KEYS = {
     where: 'On the field',
     does: 'move the drink to where you want it; Enter brings it there',
   },
+  glass1: { key: '1', where: 'In a triangle', does: 'the first glass stands alone' },
+  glass2: { key: '2', where: 'In a triangle', does: 'the second' },
+  glass3: { key: '3', where: 'In a triangle', does: 'the third' },
 } satisfies Record<string, Key>;
 
 export type KeyName = keyof typeof KEYS;

@@ -36,9 +36,9 @@ from oenomel.core.tongue import (
 )
 from oenomel.interchange.reports.tongue import (
     DoneReport,
+    JugLineReport,
     JugReport,
     KnownReport,
-    LineReport,
     SittingReport,
     ThresholdReport,
     TongueReport,
@@ -230,7 +230,7 @@ def _turn(conn: sqlite3.Connection, jugs: Jugs, taster: str, triangles: Sequence
 
 
 def _jug_report(jug: Jug, left_ml: float) -> JugReport:
-    lines = [LineReport(ingredient=pour.ingredient.slug, name=pour.ingredient.name, ml=pour.volume_ml) for pour in jug.pours]
+    lines = [JugLineReport(ingredient=pour.ingredient.slug, name=pour.ingredient.name, ml=pour.volume_ml) for pour in jug.pours]
     return JugReport(lines=lines, volume_ml=jug.volume_ml, left_ml=left_ml)
 
 

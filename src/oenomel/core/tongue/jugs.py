@@ -40,7 +40,8 @@ GRIDS: Final = (1.0, GRID_ML)
 GLASSES_A_JUG: Final = 1.9
 """Glasses' worth of each jug that is mixed for a triangle: half of its three, and something over for what is drawn unevenly."""
 
-LARGEST_ML: Final = 3000.0
+MOST_MORE_ML: Final = 2000.0
+"""By how much jugs may grow until they can be measured alike."""
 
 _LEVELS: Final[Mapping[str, tuple[float, float, float]]] = {
     # Strength, sugar and acid of the jug with less: around the middle of the usual drinks, with room for four steps above it. Sweetness and
@@ -210,7 +211,7 @@ def jugs_for(
     shares = [_shares(matter, bottles, steps) for steps in (0.0, SPAN_STEPS)]
     things = [*(bottles[job] for job in needs(matter)), water]
     least = max(volume_ml, math.ceil(triangles * GLASSES_A_JUG * part_ml * parts / 10) * 10.0)
-    for volume in np.arange(least, LARGEST_ML + 1, 10.0).tolist():
+    for volume in np.arange(least, least + MOST_MORE_ML, 10.0).tolist():
         found = _measured(matter, things, shares, volume, grid_ml)
         if found is not None:
             return Jugs(matter, *found, part_ml, parts)

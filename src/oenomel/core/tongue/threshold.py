@@ -102,6 +102,11 @@ class Threshold:
         """How likely it is that he only guessed."""
         return float(self.chances[1].sum())
 
+    @property
+    def finer(self) -> float:
+        """How likely his step is smaller than the usual one."""
+        return float(np.interp(0.0, _log_places(), np.cumsum(self._of_places()) - self._of_places() / 2))
+
     def right_at(self, steps: ArrayLike) -> Floats:
         """How likely the odd glass is found at distances, shape as given, by all that is known."""
         right: Floats = np.einsum("msp,...msp->...", self.chances, _right(steps))
@@ -156,11 +161,16 @@ def most_telling(known: Threshold, distances: Sequence[float]) -> int:
 
 
 def worth_going_on(known: Threshold, distances: Sequence[float]) -> bool:
-    """Whether six more triangles would take a tenth of the doubt away, if each took as large a part as the next one is expected to."""
-    best = distances[most_telling(known, distances)]
-    right = float(known.right_at(best))
-    left = sum(chance * after(known, TriangleAnswer(best, answer)).log_sd for answer, chance in ((True, right), (False, 1 - right)))
-    return 1 - (left / known.log_sd) ** ROUND >= WORTH_LESS
+    """Whether six more triangles would take a tenth of the doubt away, if each taught as much as the next one is expected to."""
+    learnt = _unknown(known.chances) - float(_left_unknown(known.chances, np.asarray(distances, dtype=np.float64)).min())
+    # A doubt that shrinks to a part has so much less entropy as the logarithm of that part.
+    return 1 - math.exp(-ROUND * learnt) >= WORTH_LESS
+
+
+def _unknown(chances: Floats) -> float:
+    """Entropy of the step, [nats]."""
+    places = chances.sum(axis=(0, 1))
+    return -float(places @ np.log(np.maximum(places, 1e-300)))
 
 
 def _left_unknown(chances: Floats, distances: Floats) -> Floats:

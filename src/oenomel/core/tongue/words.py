@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Final
 
-from oenomel.core.balance import AXES, USUAL_TONGUE, OwnSteps
+from oenomel.core.balance import AXES, USUAL_TONGUE, OwnSteps, sureness
+from oenomel.core.larder import capital
 from oenomel.core.tongue.jugs import Matter
 from oenomel.core.tongue.threshold import DULLED_AFTER, KNOWN_AFTER, ROUND, Threshold
 
@@ -15,8 +16,14 @@ USUAL_LEVEL: Final[Mapping[str, float]] = {"sugar": 8.0, "acid": 0.85, "abv": 15
 _UNITS: Final = {"sugar": "g of sugar", "acid": "g of acid", "abv": "% of alcohol"}
 
 ONLY_GUESSED: Final = 0.5
-A_DRINK_G: Final = 10.0
-"""From here on the alcohol of a sitting is worth a warning, [g]: about one standard drink in many countries."""
+WELL_KNOWN: Final = 0.25
+"""How likely it is that somebody only guessed, from which his answers teach nothing; and the doubt of a step, as the sd of its logarithm,
+below which neither finer nor coarser means as the usual.
+"""
+
+WORTH_A_WORD_G: Final = 8.0
+A_DRINK_G: Final = 14.0
+"""From here on the alcohol of a sitting is told, and what a drink's worth of it is, [g]: a standard drink is 8 to 14 g by country."""
 
 
 def known_steps(thresholds: Mapping[Matter, Threshold]) -> OwnSteps:
@@ -31,20 +38,20 @@ def known_steps(thresholds: Mapping[Matter, Threshold]) -> OwnSteps:
 
 def threshold_words(known: Threshold) -> str:
     """How fine a tongue is beside the usual one, in a sentence."""
-    low, high = known.interval80
     if known.triangles == 0:
         return "Nothing is known yet: the usual step stands in its place."
     if known.triangles >= KNOWN_AFTER and known.guesses >= ONLY_GUESSED:
         return "So far the answers can’t be told from guessing. After a rest, or with another liquid, it can be tried again."
     if known.triangles < KNOWN_AFTER:
         return f"A first idea. It counts from {KNOWN_AFTER} triangles on; {KNOWN_AFTER - known.triangles} to go."
-    if high < 1:
-        return "A finer tongue than the usual one."
-    if low > 1:
-        return "This tongue wants more than the usual step."
-    if abs(known.log_sd) > 0.3:
-        return "Finer or coarser than the usual one: it can’t be told yet."
-    return "About the usual step."
+    finer = known.finer
+    if finer >= 0.5:
+        sure, words = sureness(finer), "finer than the usual tongue"
+    else:
+        sure, words = sureness(1 - finer), "coarser than the usual tongue: it wants more than the usual step"
+    if sure:
+        return f"{capital(sure)} {words}."
+    return "About the usual step." if known.log_sd < WELL_KNOWN else "Finer or coarser than the usual tongue: it can’t be told yet."
 
 
 def in_figures(matter: Matter, steps: float) -> str:
@@ -80,8 +87,10 @@ def sitting_words(triangles: int, alcohol_g: float, *, worth_it: bool) -> tuple[
         told.append(f"{triangles} triangles tire most palates, and what follows teaches little. Go on tomorrow.")
     elif triangles and triangles % ROUND == 0:
         told.append("Half a minute, water and a bite of bread before the next one.")
-    if alcohol_g >= A_DRINK_G:
-        told.append(f"About {alcohol_g:.0f} g of alcohol were in these glasses so far: as much as in a drink, if nothing was spat.")
+    if alcohol_g >= WORTH_A_WORD_G:
+        drinks = max(1, round(alcohol_g / A_DRINK_G))
+        in_all = "a drink" if drinks == 1 else f"{drinks} drinks"
+        told.append(f"These glasses held {alcohol_g:.0f} g of alcohol so far, as much as {in_all}: a sip of each is enough, and spit it.")
     if triangles and not worth_it:
         told.append("Six more would hardly tell more of this tongue: another matter would.")
     return tuple(told)

@@ -14,6 +14,7 @@ from pydantic import Field, ValidationError
 
 from oenomel.core.larder import Foam, Ingredient, Kind, ReadingName, ShelfState, SlotName, SourcedValue, composition_from_values
 from oenomel.core.notebook import QuantityName, ReadingPoint
+from oenomel.interchange.house.tongue import TonguesOfHouse
 from oenomel.interchange.models import Entry, LevelsReport, Name, Plain
 from oenomel.interchange.preparation import PreparationFile
 from oenomel.interchange.reports.service import LabelReport
@@ -357,6 +358,7 @@ class HouseFile(Entry):
     drinks: list[DrinkEntry] = []
     batches: list[BatchOfHouse] = []
     evening: EveningOfHouse | None = None
+    tongues: TonguesOfHouse | None = None
 
 
 OF_THE_SHELF: Final = "my shelf"

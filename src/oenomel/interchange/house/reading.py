@@ -172,8 +172,10 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
     retired = sorted({slug for house in held for slug in house.retired})
     stock = next((house.stock for house in held if house.stock is not None), None)
     evening = next((house.evening for house in held if house.evening is not None), None)
+    tongues = next((house.tongues for house in held if house.tongues is not None), None)
     told = {name: list(found.values()) for name, found in lists.items()}
-    return HouseFile(drinks=list(drinks.values()), parts=parts, retired=retired, stock=stock, evening=evening, **told)
+    whole = {"parts": parts, "retired": retired, "stock": stock, "evening": evening, "tongues": tongues}
+    return HouseFile(drinks=list(drinks.values()), **whole, **told)
 
 
 def _key(entry: Any) -> str:

@@ -7,8 +7,23 @@ from oenomel.interchange.models import Report
 from oenomel.interchange.spec.file import SpecFile
 
 __all__ = [
-    "AskReport", "BottleReport", "DoneReport", "ExerciseReport", "JobReport", "JugReport", "KeyReport", "KnownReport", "LineReport",
-    "OptionReport", "SittingReport", "SolvedReport", "ThresholdReport", "TongueReport", "TriangleReport", "TurnReport", "WeekReport",
+    "AskReport",
+    "BottleReport",
+    "DoneReport",
+    "ExerciseReport",
+    "JobReport",
+    "JugLineReport",
+    "JugReport",
+    "KeyReport",
+    "KnownReport",
+    "OptionReport",
+    "SittingReport",
+    "SolvedReport",
+    "ThresholdReport",
+    "TongueReport",
+    "TriangleReport",
+    "TurnReport",
+    "WeekReport",
 ]  # fmt: skip
 
 
@@ -27,7 +42,7 @@ class JobReport(Report):
     options: list[BottleReport]
 
 
-class LineReport(Report):
+class JugLineReport(Report):
     """What is poured into a jug."""
 
     ingredient: str
@@ -38,7 +53,7 @@ class LineReport(Report):
 class JugReport(Report):
     """A jug: what is poured into it, as much as it comes to."""
 
-    lines: list[LineReport]
+    lines: list[JugLineReport]
     volume_ml: float
     left_ml: float
 

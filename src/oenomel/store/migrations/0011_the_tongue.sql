@@ -41,7 +41,7 @@ CREATE TABLE exercise (
   question    TEXT NOT NULL CHECK (json_valid(question)),
   solution    TEXT NOT NULL CHECK (json_valid(solution)),
   asked_at    TEXT NOT NULL,
-  said        TEXT CHECK (json_valid(said)),
+  said        TEXT CHECK (said IS NULL OR json_valid(said)),
   score       REAL CHECK (score BETWEEN 0 AND 1),
   answered_at TEXT CHECK (answered_at >= asked_at AND (answered_at IS NULL) = (score IS NULL))
 ) STRICT;

@@ -10,16 +10,17 @@ const FOLLOWS = { placeholderData: keepPreviousData, ...KEPT };
 /** Steps and ranges follow a hand a moment later than the figures. */
 const RESTED_MS = 150;
 
-const comparisonQuery = (spec: Spec, parent: Spec, query: Supposed) =>
-  api.queryOptions('post', '/api/compare', { params: { query }, body: { spec, parent } }, FOLLOWS);
+/** Words go by the steps of whose palate is in use: `tongue` is his name, empty the house's, null the usual one. */
+const comparisonQuery = (spec: Spec, parent: Spec, query: Supposed, tongue: string | null) =>
+  api.queryOptions('post', '/api/compare', { params: { query }, body: { spec, parent, tongue } }, FOLLOWS);
 
 /**
  * The drink beside its parent, and the spec of the figures. The last good ones stay until the next are there, also where those are refused,
  * and an overtaken question is dropped.
  */
 export function useComparison(spec: Spec, parent: Spec) {
-  const { supposed } = useSettings();
-  const asked = useQuery(comparisonQuery(spec, parent, supposed));
+  const { supposed, palate } = useSettings();
+  const asked = useQuery(comparisonQuery(spec, parent, supposed, palate));
   const { spec: of, data } = useLastKnown(spec, asked);
   return { known: useMemo(() => ({ spec: of, comparison: data }), [of, data]), refusal: asked.error };
 }
@@ -30,7 +31,7 @@ export function useComparison(spec: Spec, parent: Spec) {
  */
 export function useReadAmount() {
   const queryClient = useQueryClient();
-  const { supposed } = useSettings();
+  const { supposed, palate: tongue } = useSettings();
   return useCallback(
     async (
       asked: { text: string; unit: Unit; spec: Spec; pour: number },
@@ -39,13 +40,13 @@ export function useReadAmount() {
     ) => {
       const { spec, ...typed } = asked;
       const query = { params: { query: supposed } };
-      const answer = unwrap(await client.POST('/api/compare', { ...query, body: { spec, parent, typed } }));
+      const answer = unwrap(await client.POST('/api/compare', { ...query, body: { spec, parent, typed, tongue } }));
       if (!answer.typed) throw new Error('a typed amount is answered');
       const next = changed(answer.typed);
-      queryClient.setQueryData(comparisonQuery(next, parent, supposed).queryKey, { ...answer, typed: null });
+      queryClient.setQueryData(comparisonQuery(next, parent, supposed, tongue).queryKey, { ...answer, typed: null });
       return answer.typed;
     },
-    [queryClient, supposed],
+    [queryClient, supposed, tongue],
   );
 }
 

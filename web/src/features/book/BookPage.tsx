@@ -41,7 +41,7 @@ export function BookPage() {
   const isEmpty = drinks.length === 0 && !seeking;
   return (
     <div
-      className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4"
+      className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-4 p-3 sm:p-4"
       onDragOver={(event) => event.preventDefault()}
       onDrop={dropped.drop}
     >

@@ -14,7 +14,7 @@ interface Props {
 /** A sheet on the screen as it is printed, with its title and the way to the printer. */
 export function SheetPage({ title, html, children }: Props) {
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4 print:block print:max-w-none print:p-0">
+    <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-4 p-3 sm:p-4 print:block print:max-w-none print:p-0">
       <div className="print:hidden">
         <TopBar
           actions={

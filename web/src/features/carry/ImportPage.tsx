@@ -34,7 +34,7 @@ export function ImportPage() {
   const items = looked.data?.items ?? [];
   return (
     <div
-      className="mx-auto flex min-h-dvh max-w-[1000px] flex-col gap-4 p-3 sm:p-4"
+      className="mx-auto flex min-h-(--page) max-w-[1000px] flex-col gap-4 p-3 sm:p-4"
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();

@@ -50,7 +50,7 @@ export function LarderPage() {
     ? fitting.filter((line) => sought?.of.has(line.slug)).sort((a, b) => place(a) - place(b))
     : fitting;
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4">
+    <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-4 p-3 sm:p-4">
       <TopBar actions={<TableActions />} />
       <main className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <section aria-label="Ingredients" className={`flex min-w-0 flex-col gap-3 ${slug ? 'max-lg:hidden' : ''}`}>

@@ -26,7 +26,7 @@ export function LotPage() {
   useTitle(lot ? `${lot.ingredient.name}, ${lot.name}` : 'Lot');
   if (!lot || lot.id !== id) return <Waiting error={asked.error} />;
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
+    <div className="mx-auto flex min-h-(--page) max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
       <TopBar
         actions={
           <Link to={`/lots/${id}/label`} className="btn min-h-11 gap-2 text-base">

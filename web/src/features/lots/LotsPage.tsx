@@ -28,7 +28,7 @@ export function LotsPage() {
   if (poured) return <Navigate replace to={`/lots/${poured.id}`} />;
   const slug = larder?.find(({ name }) => name === wanted)?.slug;
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1100px] flex-col gap-4 p-3 sm:p-4">
+    <div className="mx-auto flex min-h-(--page) max-w-[1100px] flex-col gap-4 p-3 sm:p-4">
       <TopBar
         actions={
           <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setNoting(true)}>

@@ -65,7 +65,7 @@ export function GlassAtHand({ flight, glass, under, trials, trial, nameOf, keepi
         </p>
       )}
       {stopping && <AskToStop onGoOn={() => setStopping(false)} onStop={under.end} />}
-      <div className="sticky bottom-0 flex gap-2 bg-base-200 py-2">
+      <div className="sticky bottom-(--thumb) flex gap-2 bg-base-200 py-2">
         {under.at > 0 && (
           <button type="button" className="btn btn-lg" onClick={under.back}>
             Before

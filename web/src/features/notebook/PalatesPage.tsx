@@ -24,7 +24,7 @@ export function PalatesPage() {
   const found = palate.data;
   const name = who || 'The house';
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[960px] flex-col gap-4 p-3 sm:p-4">
+    <div className="mx-auto flex min-h-(--page) max-w-[960px] flex-col gap-4 p-3 sm:p-4">
       <TopBar />
       <main className="flex flex-col gap-3">
         <h1 className="font-display text-3xl font-semibold">Palates</h1>

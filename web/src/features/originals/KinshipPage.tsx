@@ -20,7 +20,7 @@ export function KinshipPage() {
   if (!data) return <Waiting error={error} />;
   const pair = pairOf(data, ...chosen);
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1440px] flex-col gap-3 p-3">
+    <div className="mx-auto flex min-h-(--page) max-w-[1440px] flex-col gap-3 p-3">
       <TopBar />
       <main className="grid min-w-0 gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div className="flex min-w-0 flex-col gap-2">

@@ -52,7 +52,7 @@ export function MenuPage() {
   const drinks = stays.map((each) => each ?? fresh.shift() ?? null);
   const others = (change: Partial<Request>) => setRequest({ ...request, seed: seed + PLACES.length, ...change });
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1440px] flex-col gap-3 p-3">
+    <div className="mx-auto flex min-h-(--page) max-w-[1440px] flex-col gap-3 p-3">
       <TopBar />
       <main className="flex min-w-0 flex-col gap-3">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">

@@ -30,7 +30,7 @@ export function OriginalsPage() {
   const [over, setOver] = useState<string | null>(null);
   const looked = shown.find(({ spec }) => spec.name === chosen) ?? fresh[0] ?? shown[0];
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1440px] flex-col gap-3 p-3">
+    <div className="mx-auto flex min-h-(--page) max-w-[1440px] flex-col gap-3 p-3">
       <TopBar />
       <main className="grid min-w-0 gap-3 md:grid-cols-[minmax(0,1fr)_22rem] lg:grid-cols-[18.5rem_minmax(0,1fr)_24rem]">
         <WishColumn wish={wish} isFolded={isFolded} onChange={change} />

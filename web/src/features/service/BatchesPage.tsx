@@ -20,7 +20,7 @@ export function BatchesPage() {
   useTitle('Batches');
   if (!data) return <Waiting error={error} />;
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
+    <div className="mx-auto flex min-h-(--page) max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
       <TopBar
         actions={
           <Link to="/tonight" className="btn min-h-11 text-base">

@@ -18,7 +18,7 @@ export function BottleLabelPage() {
   const soon = Date.parse(use_by) - Date.parse(made_at) < 48 * 3_600_000;
   const hour = new Date(use_by).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1100px] flex-col gap-4 p-3 sm:p-4 print:block print:p-0">
+    <div className="mx-auto flex min-h-(--page) max-w-[1100px] flex-col gap-4 p-3 sm:p-4 print:block print:p-0">
       <div className="print:hidden">
         <TopBar
           actions={

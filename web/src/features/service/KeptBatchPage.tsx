@@ -23,7 +23,7 @@ export function KeptBatchPage() {
   useTitle(data?.name);
   if (!data) return <Waiting error={error} />;
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1300px] flex-col gap-3 p-3 sm:p-4">
+    <div className="mx-auto flex min-h-(--page) max-w-[1300px] flex-col gap-3 p-3 sm:p-4">
       <TopBar
         actions={
           <>

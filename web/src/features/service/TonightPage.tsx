@@ -23,7 +23,7 @@ export function TonightPage() {
   useTitle('Tonight');
   if (!data) return <Waiting error={error} />;
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-3 p-3 sm:p-4 print:block print:p-0">
+    <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-3 p-3 sm:p-4 print:block print:p-0">
       <div className="print:hidden">
         <TopBar actions={data.evening && <TakeAlong />} />
       </div>

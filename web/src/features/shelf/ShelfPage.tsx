@@ -27,7 +27,7 @@ export function ShelfPage() {
     shelf.data.map(({ slug, state, price_per_litre }) => [slug, { state, price: price_per_litre } satisfies Shelved]),
   );
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1100px] flex-col gap-4 p-3 sm:p-4">
+    <div className="mx-auto flex min-h-(--page) max-w-[1100px] flex-col gap-4 p-3 sm:p-4">
       <TopBar
         actions={
           <button type="button" className="btn btn-primary min-h-11 gap-2 text-base" onClick={() => setAdding(true)}>

@@ -82,7 +82,7 @@ function InHand({ slug, kept }: { slug: string; kept: PreparationSummary | undef
       );
   };
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1300px] flex-col gap-4 p-3 sm:p-4">
+    <div className="mx-auto flex min-h-(--page) max-w-[1300px] flex-col gap-4 p-3 sm:p-4">
       <TopBar
         actions={
           <>

@@ -18,7 +18,7 @@ export function StillroomPage() {
   useTitle('Stillroom');
   if (!data) return <Waiting error={error} />;
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
+    <div className="mx-auto flex min-h-(--page) max-w-[1200px] flex-col gap-4 p-3 sm:p-4">
       <TopBar
         actions={
           <Link to="/stillroom/new" className="btn btn-primary min-h-11 gap-2 text-base">

@@ -10,7 +10,7 @@ interface Props {
 /** Always in sight at the foot of the panel: look at it on the drink, or take it. */
 export function TryOrTake({ trying, disabled = false, onTry, onTake }: Props) {
   return (
-    <div className="sticky bottom-0 flex gap-2 rounded-b-2xl border-t border-base-300 bg-base-100 p-3">
+    <div className="sticky bottom-(--thumb) flex gap-2 rounded-b-2xl border-t border-base-300 bg-base-100 p-3">
       <button
         type="button"
         aria-pressed={trying}

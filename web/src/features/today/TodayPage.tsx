@@ -24,7 +24,7 @@ export function TodayPage() {
   if (!today || !lots) return <Waiting error={asked.error} />;
   const date = new Date().toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1400px] flex-col gap-4 p-3 sm:p-4 print:block print:p-0">
+    <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-4 p-3 sm:p-4 print:block print:p-0">
       <div className="print:hidden">
         <TopBar
           actions={

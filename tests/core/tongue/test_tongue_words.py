@@ -1,0 +1,114 @@
+"""What is said of a tongue, and what changes where its own steps are known: words of difference, palate, the next trial."""
+
+import numpy as np
+import pytest
+from support.drinks import drink
+from support.tasters import tastings
+
+from oenomel.core.balance import USUAL_TONGUE
+from oenomel.core.forecast import compare
+from oenomel.core.notebook import learn
+from oenomel.core.notebook.next_trial import Sheet, proposals
+from oenomel.core.notebook.tasting import Verdict
+from oenomel.core.tongue import (
+    MATTERS,
+    TriangleAnswer,
+    before_sitting,
+    in_figures,
+    known_steps,
+    sitting_words,
+    threshold_of,
+    threshold_words,
+)
+
+GIN, LEMON = ("london-dry-gin", 60), ("lemon-juice", 22.5)
+PARENT, SWEETER = drink(GIN, LEMON, ("simple-syrup-1-1", 22.5)), drink(GIN, LEMON, ("simple-syrup-1-1", 27))
+FINE, COARSE = {**USUAL_TONGUE, "sugar": 0.4}, {**USUAL_TONGUE, "sugar": 2.5}
+
+
+def axis(tongue):
+    return next(each for each in compare(SWEETER, PARENT, tongue=tongue).axes if each.axis == "sugar")
+
+
+def test_a_difference_is_told_in_a_tongues_own_words_and_its_figures_stay():
+    usual, fine, coarse = (axis(each) for each in (USUAL_TONGUE, FINE, COARSE))
+    assert [each.headline for each in (usual, fine, coarse)] == ["A touch sweeter", "Clearly sweeter", "As sweet, to the tongue"]
+    assert fine.tasted
+    assert not coarse.tasted
+    assert usual.steps == fine.steps == coarse.steps
+    assert usual.value == fine.value == coarse.value
+    assert usual.made_by == fine.made_by
+    assert usual == axis(dict(USUAL_TONGUE))
+    assert compare(SWEETER, PARENT, tongue=COARSE).headline.effect == "As sweet, as sharp and as strong, to the tongue"
+
+
+def test_a_palate_in_own_steps_is_the_same_learning_on_another_ruler():
+    _, sheets = tastings(np.random.default_rng(4), 9)
+    usual = learn(sheets)
+    assert learn(sheets, tongue=dict(USUAL_TONGUE)).mean == pytest.approx(usual.mean)
+    # Who feels half as much asks with the same words for twice as far.
+    doubled = dict.fromkeys(USUAL_TONGUE, 2.0)
+    stretched = [type(each)(2 * each.x, each.said, each.session) for each in sheets]
+    wide = learn(stretched, type(usual)(np.zeros(3), 4 * 1.5**2 * np.eye(3)), doubled)
+    assert wide.mean == pytest.approx(2 * usual.mean, rel=1e-6)
+
+
+def test_what_a_coarse_tongue_calls_a_touch_asks_for_more():
+    from oenomel.core.larder import catalogue
+
+    sheet = Sheet(PARENT, Verdict(sugar=-1, acid=0, abv=0), trial=1)
+
+    def syrup(tongue):
+        _, found = proposals([sheet], PARENT, 1, catalogue(), tongue=tongue)
+        return next(pour.volume_ml for pour in found[0].drink.pours if pour.ingredient.slug == "simple-syrup-1-1")
+
+    assert 22.5 < syrup(USUAL_TONGUE) < syrup(COARSE)
+
+
+def test_an_own_step_stands_in_the_usual_ones_place_from_six_triangles_on():
+    found = [TriangleAnswer(0.7, right=True)] * 8
+    few, enough = threshold_of(found[:5]), threshold_of(found)
+    assert known_steps({"sugar": few}) == USUAL_TONGUE
+    assert known_steps({"sugar": enough, "smell": enough})["sugar"] == enough.steps < 0.8
+    assert set(known_steps({"smell": enough})) == set(USUAL_TONGUE)
+    # Who only guesses has no step of his own.
+    guesser = threshold_of([TriangleAnswer(4.0, n % 3 == 0) for n in range(24)])
+    assert known_steps({"sugar": guesser}) == USUAL_TONGUE
+    assert "can’t be told from guessing" in threshold_words(guesser)
+
+
+@pytest.mark.parametrize(
+    ("answers", "words"),
+    [
+        ([], "Nothing is known yet: the usual step stands in its place."),
+        ([(1.0, True)] * 2, "A first idea. It counts from 6 triangles on; 4 to go."),
+        ([(0.5, True)] * 12, "Surely finer than the usual tongue."),
+        ([(2.5, True), (2.5, True), (2.5, False)] * 7, "Surely coarser than the usual tongue: it wants more than the usual step."),
+        ([(1.5, True), (1.0, True), (1.0, False)] * 2, "Finer or coarser than the usual tongue: it can’t be told yet."),
+        ([(1.5, True), (1.0, True), (1.0, False)] * 8, "About the usual step."),
+    ],
+)
+def test_how_fine_a_tongue_is_said_in_a_sentence(answers, words):
+    assert threshold_words(threshold_of([TriangleAnswer(*each) for each in answers])) == words
+
+
+def test_a_step_is_told_in_figures_of_a_drink():
+    # 8 g·1.17 = 9.36; 0.85·1.22 = 1.037; 15·1.15 = 17.25 (k of model.md §5).
+    assert in_figures("sugar", 1.0) == "tells 8.0 from 9.4 g of sugar in 100 ml"
+    assert in_figures("acid", 1.0) == "tells 0.85 from 1.04 g of acid in 100 ml"
+    assert in_figures("abv", 1.0) == "tells 15.0 from 17.2 % of alcohol"
+    assert in_figures("smell", 1.0) == ""
+
+
+def test_a_tongue_is_told_when_it_is_tired_what_it_drank_and_when_it_knows_enough():
+    assert sitting_words(0, 0.0, worth_it=True) == ()
+    assert sitting_words(5, 0.0, worth_it=True) == ()
+    assert "water and a bite of bread" in sitting_words(6, 0.0, worth_it=True)[0]
+    assert "tire most palates" in sitting_words(12, 0.0, worth_it=True)[0]
+    assert "16 g of alcohol so far, as much as a drink" in sitting_words(3, 16.0, worth_it=True)[0]
+    assert "41 g of alcohol so far, as much as 3 drinks" in sitting_words(3, 41.0, worth_it=True)[0]
+    assert "hardly tell more" in sitting_words(3, 0.0, worth_it=False)[0]
+    for matter in MATTERS:
+        told = " ".join(before_sitting(matter))
+        assert "water" in told
+        assert ("Spit" in told) is (matter in ("abv", "smell"))

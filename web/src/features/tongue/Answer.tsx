@@ -1,0 +1,72 @@
+import { useState } from 'react';
+
+import { api, client, unwrap, type Triangle } from '../../api/client';
+import { useHotkeys } from '../../shell/useHotkeys';
+import { Refused } from '../../ui/Refused';
+
+interface Props {
+  triangle: Triangle;
+  alone: boolean;
+  onAnswered: (answered: Triangle) => void;
+}
+
+/** Before the taster: three glasses, which one stands alone? Who poured for himself looks underneath. */
+export function Answer({ triangle, alone, onAnswered }: Props) {
+  const [glass, setGlass] = useState<number | null>(null);
+  const path = { triangle_id: triangle.id };
+  const answer = api.useMutation('post', '/api/triangles/{triangle_id}/answer', {
+    onSuccess: async () => onAnswered(unwrap(await client.GET('/api/triangles/{triangle_id}', { params: { path } }))),
+  });
+  const tell = (body: { glass: number } | { found: boolean }) => answer.mutate({ params: { path }, body });
+  useHotkeys({ glass1: () => setGlass(1), glass2: () => setGlass(2), glass3: () => setGlass(3) });
+  return (
+    <section aria-label="Before the taster" className="panel flex flex-col gap-5 p-5">
+      <h2 className="font-display text-2xl leading-tight font-semibold">
+        {triangle.taster}: two are alike. Which one stands alone?
+      </h2>
+      {alone ? (
+        <>
+          <p className="text-lg">Choose a glass, then look underneath. Was it the odd one?</p>
+          <div className="grid grid-cols-2 gap-3">
+            <button type="button" className="btn btn-primary btn-lg" onClick={() => tell({ found: true })}>
+              Yes, found
+            </button>
+            <button type="button" className="btn btn-lg" onClick={() => tell({ found: false })}>
+              No, not this time
+            </button>
+          </div>
+        </>
+      ) : (
+        <>
+          <div role="radiogroup" aria-label="The glass that stands alone" className="grid grid-cols-3 gap-3">
+            {[1, 2, 3].map((each) => (
+              <label
+                key={each}
+                className={`flex min-h-32 cursor-pointer flex-col items-center justify-center gap-2 rounded-2xl border-2 ${glass === each ? 'border-primary bg-secondary' : 'border-base-300'} has-focus-visible:outline-3`}
+              >
+                <input
+                  type="radio"
+                  name="glass"
+                  className="radio"
+                  checked={glass === each}
+                  onChange={() => setGlass(each)}
+                />
+                <span className="font-figure text-4xl">{each}</span>
+                <span className="sr-only">Glass {each}</span>
+              </label>
+            ))}
+          </div>
+          <button
+            type="button"
+            className="btn btn-primary btn-lg"
+            disabled={glass === null || answer.isPending}
+            onClick={() => glass !== null && tell({ glass })}
+          >
+            {glass === null ? 'If nothing stands out, guess' : `Glass ${glass} stands alone`}
+          </button>
+        </>
+      )}
+      <Refused fault={answer.error} className="text-error" />
+    </section>
+  );
+}

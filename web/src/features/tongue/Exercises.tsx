@@ -1,0 +1,63 @@
+import { ArrowLeftRight, CircleAlert, Wrench } from 'lucide-react';
+import { useNavigate } from 'react-router';
+
+import { api, type ExerciseKind, type Tongue } from '../../api/client';
+import { useSettings } from '../../lib/settings';
+import { Refused } from '../../ui/Refused';
+import { EXERCISES } from './exerciseWords';
+
+const ICONS = { swap: ArrowLeftRight, fault: CircleAlert, correction: Wrench };
+
+/** Exercises without a glass: one press each. */
+export function Exercises({ tongue }: { tongue: Tongue }) {
+  const { taster, exercises } = tongue;
+  const go = useNavigate();
+  const { supposed: query } = useSettings();
+  const ask = api.useMutation('post', '/api/exercises', { onSuccess: ({ id }) => void go(`/tongue/exercise/${id}`) });
+  return (
+    <section aria-label="Without a glass" className="panel flex flex-col gap-2 p-4">
+      <h2 className="font-display text-2xl leading-tight font-semibold">Without a glass</h2>
+      <p className="text-base text-quiet">
+        {taster
+          ? 'Out of the book’s own drinks, held against the forecast.'
+          : 'Choose whose tongue first: what is learnt is somebody’s.'}
+      </p>
+      {exercises.map(({ kind, answered, right }) => (
+        <Kind
+          key={kind}
+          kind={kind}
+          told={answered === 0 ? '' : `${answered} done, ${Math.round(100 * right)} of 100 right`}
+          disabled={!taster || ask.isPending}
+          onStart={() => ask.mutate({ params: { query }, body: { taster, kind } })}
+        />
+      ))}
+      <Refused fault={ask.error} className="text-error" />
+    </section>
+  );
+}
+
+interface KindProps {
+  kind: ExerciseKind;
+  told: string;
+  disabled: boolean;
+  onStart: () => void;
+}
+
+function Kind({ kind, told, disabled, onStart }: KindProps) {
+  const Icon = ICONS[kind];
+  const [name, words] = EXERCISES[kind];
+  return (
+    <button
+      type="button"
+      className="btn h-auto min-h-14 justify-start gap-3 border-base-300 py-2 text-left font-normal"
+      disabled={disabled}
+      onClick={onStart}
+    >
+      <Icon size={22} aria-hidden className="shrink-0" />
+      <span className="flex flex-col">
+        <span className="text-lg font-semibold">{name}</span>
+        <span className="text-base text-quiet">{told || words}</span>
+      </span>
+    </button>
+  );
+}

@@ -1,0 +1,35 @@
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+
+import { api, type Sitting } from '../../api/client';
+import { Refused } from '../../ui/Refused';
+
+/** After the last triangle: what was learnt, or the whole taken back where the wrong bottle was poured. */
+export function SittingDone({ sitting }: { sitting: Sitting }) {
+  const go = useNavigate();
+  const [asking, setAsking] = useState(false);
+  const back = api.useMutation('delete', '/api/sittings/{sitting_id}', { onSuccess: () => void go('/tongue') });
+  return (
+    <section aria-label="Done" className="panel flex flex-col gap-3 p-4">
+      <h2 className="font-display text-2xl leading-tight font-semibold">That’s all of them</h2>
+      {sitting.turns.map(({ taster }) => (
+        <Link
+          key={taster}
+          to={`/tongue?taster=${encodeURIComponent(taster)}`}
+          className="btn btn-primary btn-lg justify-start"
+        >
+          What was learnt of {taster}
+        </Link>
+      ))}
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 self-start border-base-300 text-base font-normal"
+        disabled={back.isPending}
+        onClick={() => (asking ? back.mutate({ params: { path: { sitting_id: sitting.id } } }) : setAsking(true))}
+      >
+        {asking ? 'Yes, forget this sitting' : 'Take it back: a wrong bottle, a cold'}
+      </button>
+      <Refused fault={back.error} className="text-error" />
+    </section>
+  );
+}

@@ -1,0 +1,171 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+
+import { api, type Sitting, type Triangle } from '../../api/client';
+import { sittingQuery } from '../../api/queries/tongue';
+import { sentence } from '../../lib/format';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { Refused } from '../../ui/Refused';
+import { useTitle } from '../../ui/useTitle';
+import { Answer } from './Answer';
+import { JugsToMix } from './JugsToMix';
+import { MatterMark } from './matters';
+import { PourersScreen } from './PourersScreen';
+import { SittingDone } from './SittingDone';
+
+/** A sitting from the jugs to the last triangle; on one tablet that goes from hand to hand, or on two. */
+export function SittingPage() {
+  const id = Number(useParams().sittingId);
+  const { data, error } = useQuery(sittingQuery(id));
+  useTitle('Triangles');
+  if (!data) return <Waiting error={error} />;
+  return (
+    <div className="mx-auto flex min-h-(--page) max-w-[760px] flex-col gap-3 p-3">
+      <TopBar>
+        <h1 className="flex items-center gap-2 font-display text-2xl leading-tight font-semibold">
+          <MatterMark matter={data.matter} size={22} />
+          Triangles of {data.noun}
+        </h1>
+      </TopBar>
+      <main className="flex flex-col gap-3">
+        <UnderWay key={data.id} sitting={data} />
+      </main>
+    </div>
+  );
+}
+
+/** Who has the tablet: nobody yet, the pourer, the taster. */
+type Hands = 'between' | 'pourer' | 'taster';
+
+function UnderWay({ sitting }: { sitting: Sitting }) {
+  const path = { sitting_id: sitting.id };
+  const [hands, setHands] = useState<Hands>('between');
+  const [told, setTold] = useState<Triangle | null>(null);
+  const next = api.useMutation('post', '/api/sittings/{sitting_id}/triangles', {
+    onSuccess: () => {
+      setTold(null);
+      setHands('between');
+    },
+  });
+  const begun = sitting.open !== null || sitting.turns.some(({ answered }) => answered > 0);
+  const ask = () => next.mutate({ params: { path } });
+  if (!begun) return <JugsToMix sitting={sitting} pending={next.isPending} fault={next.error} onMixed={ask} />;
+  const { open } = sitting;
+  if (!open) {
+    const over = sitting.ended || !sitting.next;
+    return (
+      <>
+        {told && <Told triangle={told} />}
+        <Turns sitting={sitting} />
+        {over ? (
+          <SittingDone sitting={sitting} />
+        ) : (
+          <NextOrEnd sitting={sitting} pending={next.isPending} onNext={ask} />
+        )}
+        <Refused fault={next.error} className="text-error" />
+      </>
+    );
+  }
+  if (hands === 'pourer') {
+    return <PourersScreen triangle={open} alone={sitting.alone} onPoured={() => setHands('taster')} />;
+  }
+  if (hands === 'taster') return <Answer triangle={open} alone={sitting.alone} onAnswered={setTold} />;
+  return <WhoHasIt triangle={open} sitting={sitting} onHands={setHands} />;
+}
+
+interface WhoHasItProps {
+  triangle: Triangle;
+  sitting: Sitting;
+  onHands: (hands: Hands) => void;
+}
+
+/** Between two hands: the key stays covered until the pourer asks for it. */
+function WhoHasIt({ triangle, sitting, onHands }: WhoHasItProps) {
+  return (
+    <section aria-label="Whose turn" className="panel flex flex-col gap-4 p-5">
+      <h2 className="font-display text-2xl leading-tight font-semibold">
+        {triangle.taster}, triangle {triangle.number} of {sitting.rounds}
+      </h2>
+      <p className="text-lg">
+        {sitting.alone
+          ? 'Three glasses of one kind, marked underneath, and a cloth over the bottles.'
+          : `Give the tablet to whoever pours. ${triangle.taster} looks away.`}
+      </p>
+      <button type="button" className="btn btn-primary btn-lg" autoFocus onClick={() => onHands('pourer')}>
+        {sitting.alone ? 'What I pour' : 'I pour: show me the key'}
+      </button>
+      <button type="button" className="btn btn-lg font-normal" onClick={() => onHands('taster')}>
+        The glasses stand here already: I taste
+      </button>
+      {!sitting.alone && (
+        <p className="text-base text-quiet">
+          On two devices the pourer opens this page on his own, and this one stays with the taster.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Told({ triangle }: { triangle: Triangle }) {
+  return (
+    <p
+      role="status"
+      className={`panel border-2 p-4 font-display text-2xl font-semibold ${triangle.found ? 'border-success' : 'border-base-300'}`}
+    >
+      {triangle.words}
+    </p>
+  );
+}
+
+/** How the panel stands, and what is said to each of them. */
+function Turns({ sitting }: { sitting: Sitting }) {
+  return (
+    <section aria-label="So far" className="panel p-4">
+      <ul className="flex flex-col gap-2">
+        {sitting.turns.map(({ taster, answered, found, words }) => (
+          <li key={taster} className="text-lg">
+            <strong className="font-semibold">{taster}</strong>: {found} of {answered} found,{' '}
+            {sitting.rounds - answered || 'none'} to go.
+            {words.map((each) => (
+              <span key={each} className="block text-base text-quiet">
+                {sentence(each)}
+              </span>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+interface NextProps {
+  sitting: Sitting;
+  pending: boolean;
+  onNext: () => void;
+}
+
+function NextOrEnd({ sitting, pending, onNext }: NextProps) {
+  const go = useNavigate();
+  const end = api.useMutation('post', '/api/sittings/{sitting_id}/end', { onSuccess: () => void go('/tongue') });
+  return (
+    <div className="flex flex-wrap gap-2">
+      <button type="button" className="btn btn-primary btn-lg grow" autoFocus disabled={pending} onClick={onNext}>
+        Next: {sitting.next}
+      </button>
+      <button
+        type="button"
+        className="btn btn-ghost btn-lg border-base-300 font-normal"
+        disabled={end.isPending}
+        onClick={() => end.mutate({ params: { path: { sitting_id: sitting.id } } })}
+      >
+        Enough for today
+      </button>
+      <Link to="/tongue" className="btn btn-ghost btn-lg border-base-300 font-normal">
+        Go on later
+      </Link>
+      <Refused fault={end.error} className="text-error" />
+    </div>
+  );
+}

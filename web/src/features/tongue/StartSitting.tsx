@@ -1,0 +1,116 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+
+import { api, type Matter, type SittingEntry } from '../../api/client';
+import { bottlesQuery } from '../../api/queries/tongue';
+import { Chips } from '../../ui/Chips';
+import { Fold } from '../../ui/Fold';
+import { Line } from '../../ui/Line';
+import { Pick } from '../../ui/Pick';
+import { Refused } from '../../ui/Refused';
+import { MATTERS } from './matters';
+
+type Job = 'sour' | 'sweet' | 'base' | 'liqueur';
+const LENGTHS = [
+  [6, 'Five minutes, 6'],
+  [12, 'Longer, 12'],
+] as const;
+const MEASURES = [
+  [2.5, 'A jigger, 2.5 ml'],
+  [1, 'A syringe, 1 ml'],
+] as const;
+const JOBS: Record<Job, string> = { sour: 'Sour', sweet: 'Sweet', base: 'Strong', liqueur: 'The aroma' };
+
+/** Triangles: of what, how long, who tastes, who pours, out of which bottles. */
+export function StartSitting({ who }: { who: string }) {
+  const [matter, setMatter] = useState<Matter>('sugar');
+  const [rounds, setRounds] = useState<number>(6);
+  const [names, setNames] = useState(who);
+  const [alone, setAlone] = useState(false);
+  const [grid, setGrid] = useState<number>(2.5);
+  const [bottles, setBottles] = useState<Partial<Record<Job, string>>>({});
+  const go = useNavigate();
+  const begin = api.useMutation('post', '/api/sittings', { onSuccess: ({ id }) => void go(`/tongue/sitting/${id}`) });
+  const tasters = [...new Set(names.split(/[,;]/).map((each) => each.trim()))].filter(Boolean);
+  const body: SittingEntry = {
+    sour: '',
+    sweet: '',
+    base: '',
+    liqueur: '',
+    ...bottles,
+    matter,
+    tasters,
+    rounds,
+    alone,
+    grid,
+  };
+  return (
+    <form
+      aria-label="Triangles"
+      className="panel flex flex-col gap-3 p-4 text-base"
+      onSubmit={(event) => {
+        event.preventDefault();
+        begin.mutate({ body });
+      }}
+    >
+      <h2 className="font-display text-2xl leading-tight font-semibold">Triangles</h2>
+      <p className="text-quiet">Three glasses, two are alike: which one stands alone?</p>
+      <Chips legend="Of what" legendShown={false} options={MATTERS} value={matter} onChoose={setMatter} />
+      <Chips legend="How long" legendShown={false} options={LENGTHS} value={rounds} onChoose={setRounds} />
+      <Line
+        label="Who tastes"
+        hint="One name, or a panel with commas between"
+        most={300}
+        value={names}
+        onWrite={setNames}
+      />
+      <Chips
+        legend="Who pours"
+        legendShown={false}
+        options={[
+          [0, 'Somebody else pours'],
+          [1, 'I’m alone'],
+        ]}
+        value={Number(alone)}
+        onChoose={(each) => setAlone(each === 1)}
+      />
+      <Fold title="Bottles and measure">
+        <Bottles matter={matter} chosen={bottles} onChoose={(job, slug) => setBottles({ ...bottles, [job]: slug })} />
+        <div className="pt-2">
+          <Chips legend="Measured with" options={MEASURES} value={grid} onChoose={setGrid} />
+        </div>
+      </Fold>
+      <button type="submit" className="btn btn-primary btn-lg" disabled={tasters.length === 0 || begin.isPending}>
+        {tasters.length === 0 ? 'Who tastes?' : 'What goes in the jugs'}
+      </button>
+      <Refused fault={begin.error} className="text-error" />
+    </form>
+  );
+}
+
+interface BottlesProps {
+  matter: Matter;
+  chosen: Partial<Record<Job, string>>;
+  onChoose: (job: Job, slug: string) => void;
+}
+
+/** What goes into the jugs, of what is at hand. */
+function Bottles({ matter, chosen, onChoose }: BottlesProps) {
+  const { data } = useQuery(bottlesQuery(matter));
+  return (
+    <div className="flex flex-col gap-2 pt-1">
+      {data?.map(({ job, options }) => (
+        <label key={job} className="flex items-center gap-2">
+          <span className="w-24 shrink-0">{JOBS[job as Job]}</span>
+          <Pick
+            className="min-h-11 w-full text-base"
+            value={chosen[job as Job] ?? options[0]?.slug ?? ''}
+            options={options.map(({ slug, name, at_hand }) => [slug, at_hand ? name : `${name} (to get)`])}
+            onPick={(slug) => onChoose(job as Job, slug)}
+          />
+        </label>
+      ))}
+    </div>
+  );
+}

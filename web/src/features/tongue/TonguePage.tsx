@@ -1,0 +1,112 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+
+import type { Tongue } from '../../api/client';
+import { tongueQuery } from '../../api/queries/tongue';
+import { changeSettings, useSettings } from '../../lib/settings';
+import { TopBar } from '../../shell/TopBar';
+import { Waiting } from '../../shell/Waiting';
+import { useTitle } from '../../ui/useTitle';
+import { Exercises } from './Exercises';
+import { OwnSteps } from './OwnSteps';
+import { StartSitting } from './StartSitting';
+import { WeekPlan } from './WeekPlan';
+
+/** Whose tongue, what is known of it, and how it is trained: with glasses, without, over a week. */
+export function TonguePage() {
+  const [query, setQuery] = useSearchParams();
+  const { taster } = useSettings();
+  const who = query.get('taster') ?? taster;
+  const { data, error } = useQuery(tongueQuery(who));
+  useTitle('Tongue');
+  if (!data) return <Waiting error={error} />;
+  const choose = (name: string) => {
+    if (name) changeSettings({ taster: name });
+    setQuery({ taster: name });
+  };
+  return (
+    <div className="mx-auto flex min-h-(--page) max-w-[1240px] flex-col gap-3 p-3 sm:p-4">
+      <TopBar />
+      <main className="flex flex-col gap-3">
+        <div className="flex flex-wrap items-end justify-between gap-3">
+          <div>
+            <h1 className="font-display text-3xl leading-tight font-semibold">Tongue</h1>
+            <p className="text-lg text-quiet">How fine it is, and how it gets finer.</p>
+          </div>
+          <Who who={who} tasters={data.tasters} onChoose={choose} />
+        </div>
+        {data.sittings.length > 0 && <GoOn sittings={data.sittings} />}
+        <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
+          <OwnSteps tongue={data} />
+          <div className="flex flex-col gap-3 max-lg:order-first">
+            <StartSitting key={who} who={who} />
+            <Exercises tongue={data} />
+            <WeekPlan tongue={data} />
+          </div>
+        </div>
+      </main>
+    </div>
+  );
+}
+
+/** Sittings that weren't finished: nothing of them is lost. */
+function GoOn({ sittings }: { sittings: Tongue['sittings'] }) {
+  return (
+    <p className="panel flex flex-wrap items-center gap-3 p-3 text-lg">
+      <span className="grow">A sitting isn’t finished yet.</span>
+      <Link to={`/tongue/sitting/${sittings[0]}`} className="btn btn-primary min-h-11 text-base">
+        Go on with it
+      </Link>
+    </p>
+  );
+}
+
+interface WhoProps {
+  who: string;
+  tasters: string[];
+  onChoose: (name: string) => void;
+}
+
+/** Whose tongue: somebody who tasted here, somebody new, or the house. */
+function Who({ who, tasters, onChoose }: WhoProps) {
+  const [typed, setTyped] = useState('');
+  const names = who && !tasters.includes(who) ? [...tasters, who] : tasters;
+  return (
+    <div className="flex flex-wrap items-center gap-1.5" role="group" aria-label="Whose tongue">
+      {['', ...names].map((each) => (
+        <button
+          key={each}
+          type="button"
+          aria-pressed={each === who}
+          className={`btn min-h-11 px-3 text-base font-normal ${each === who ? 'btn-primary' : 'btn-ghost border-base-300'}`}
+          onClick={() => onChoose(each)}
+        >
+          {each || 'The house'}
+        </button>
+      ))}
+      <form
+        className="flex gap-1.5"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (typed.trim()) onChoose(typed.trim());
+          setTyped('');
+        }}
+      >
+        <input
+          aria-label="Somebody new"
+          placeholder="Somebody new"
+          maxLength={100}
+          className="input min-h-11 w-40 text-base"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        {typed.trim() && (
+          <button type="submit" className="btn min-h-11 text-base">
+            That’s me
+          </button>
+        )}
+      </form>
+    </div>
+  );
+}

@@ -1,0 +1,80 @@
+import { Check } from 'lucide-react';
+
+import { api, type ExerciseKind, type Matter, type Tongue } from '../../api/client';
+import { Refused } from '../../ui/Refused';
+import { EXERCISES } from './exerciseWords';
+import { MATTERS } from './matters';
+
+type Day = NonNullable<Tongue['week']>['days'][number];
+
+/** A week for a new colleague: begun, followed, put away. */
+export function WeekPlan({ tongue }: { tongue: Tongue }) {
+  const { taster, week } = tongue;
+  const begin = api.useMutation('put', '/api/training');
+  const end = api.useMutation('delete', '/api/training/{taster}');
+  if (!taster) return null;
+  return (
+    <section aria-label="A week’s plan" className="panel flex flex-col gap-2 p-4">
+      <h2 className="font-display text-2xl leading-tight font-semibold">A week’s plan</h2>
+      {week ? (
+        <>
+          <p className="text-base text-quiet">
+            {week.today === 0 ? 'All seven days are done.' : `A quarter of an hour a day. Now: day ${week.today}.`}
+          </p>
+          <ol className="flex flex-col">
+            {week.days.map((day) => (
+              <DayLine key={day.number} day={day} now={day.number === week.today} />
+            ))}
+          </ol>
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11 self-start border-base-300 text-base font-normal"
+            disabled={end.isPending}
+            onClick={() => end.mutate({ params: { path: { taster } } })}
+          >
+            Put the plan away
+          </button>
+        </>
+      ) : (
+        <>
+          <p className="text-base text-quiet">
+            For a new colleague: seven short days of glasses and guesses. What is done is ticked off by itself.
+          </p>
+          <button
+            type="button"
+            className="btn min-h-11 self-start text-base"
+            disabled={begin.isPending}
+            onClick={() => begin.mutate({ body: { taster } })}
+          >
+            Begin it for {taster}
+          </button>
+        </>
+      )}
+      <Refused fault={begin.error ?? end.error} className="text-error" />
+    </section>
+  );
+}
+
+function DayLine({ day, now }: { day: Day; now: boolean }) {
+  const done = day.tasks.every((task) => task.done >= task.wanted);
+  return (
+    <li
+      className={`grid grid-cols-[1.75rem_1fr] items-baseline gap-x-2 rounded-lg px-2 py-1.5 text-base ${now ? 'bg-secondary' : ''}`}
+      aria-current={now ? 'step' : undefined}
+    >
+      <span className="font-figure">
+        {done ? <Check size={18} role="img" aria-label="done" className="self-center" /> : day.number}
+      </span>
+      <span className="font-semibold">{day.title}</span>
+      <span className={`col-start-2 ${now ? '' : 'text-quiet'}`}>
+        {day.tasks.map((task) => `${nameOf(task.what, task.of)} ${task.done} of ${task.wanted}`).join(', ')}
+      </span>
+    </li>
+  );
+}
+
+function nameOf(what: string, of: string): string {
+  if (what === 'exercise') return EXERCISES[of as ExerciseKind][0].toLowerCase();
+  const matter = MATTERS.find(([each]) => each === (of as Matter))?.[1] ?? of;
+  return `triangles of ${matter.toLowerCase()}`;
+}

@@ -1,0 +1,3 @@
+export { ExercisePage } from './ExercisePage';
+export { SittingPage } from './SittingPage';
+export { TonguePage } from './TonguePage';
