@@ -51,6 +51,7 @@ def test_data_file_is_made_in_a_new_folder_of_its_own_place_and_prepared_twice_w
             "0008_lots_preparations_and_tonight.sql",
             "0009_originals_and_kinship.sql",
             "0010_batches_and_the_evening.sql",
+            "0011_the_tongue.sql",
         ]
 
 

@@ -3333,7 +3333,8 @@ export interface components {
         };
         /**
          * ComparedReport
-         * @description The comparison, and what the typed text means: the drink is then the one with that amount in it.
+         * @description The comparison, and what the typed text means: the drink is then the one with that amount in it; and for whose tongue it is told,
+         *     empty for a guest's.
          */
         ComparedReport: {
             present: components["schemas"]["ForecastReport"];
@@ -3362,6 +3363,11 @@ export interface components {
             /** Suggested Name */
             suggested_name: string;
             typed?: components["schemas"]["AmountReport"] | null;
+            /**
+             * Told For
+             * @default
+             */
+            told_for: string;
         };
         /**
          * ComparisonReport

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Any
+from typing import Annotated, Any, Final
 
 from fastapi import Response
 from pydantic import Field
@@ -11,8 +11,10 @@ from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.reading.tongue import tongue_of
 from oenomel.api.room import room
+from oenomel.core.balance import A_GUEST, USUAL_TONGUE
 from oenomel.core.forecast import Checkpoint, ExplainedFigure, Why, compare, explain, forecast_of
 from oenomel.core.ice import Conditions
+from oenomel.core.larder import capital
 from oenomel.core.spec import Drink
 from oenomel.errors import MendGone
 from oenomel.interchange.models import Entry, Plain
@@ -29,6 +31,8 @@ from oenomel.interchange.spec.mend import with_mend
 
 router = room("forecast")
 
+THE_HOUSE: Final = "the house"
+
 
 class CompareRequest(Entry):
     """A drink and the parent it is held against; with what is being typed for a pour of it, if something is; and for whose tongue the
@@ -42,9 +46,12 @@ class CompareRequest(Entry):
 
 
 class ComparedReport(ComparisonReport):
-    """The comparison, and what the typed text means: the drink is then the one with that amount in it."""
+    """The comparison, and what the typed text means: the drink is then the one with that amount in it; and for whose tongue it is told,
+    empty for a guest's.
+    """
 
     typed: AmountReport | None = None
+    told_for: str = ""
 
 
 class MendRequest(Entry):
@@ -76,8 +83,11 @@ async def compare_drinks(body: CompareRequest, conn: Connection, conditions: Hou
     if body.typed and read:
         (drink,) = resolve(conn, with_amount(body.spec, body.typed.pour, read))
     homes = homes_for(conn, drink.family, parent.family)
-    compared = compare(drink, parent, conditions, homes, tongue_of(conn, body.tongue))
-    report = ComparedReport.model_validate(compared).model_copy(update={"typed": read})
+    tongue = tongue_of(conn, body.tongue)
+    # Whose steps aren't known yet is told what a guest is told.
+    told_for = "" if body.tongue is None or tongue == USUAL_TONGUE else body.tongue or THE_HOUSE
+    compared = compare(drink, parent, conditions, homes, tongue, capital(told_for) or A_GUEST)
+    report = ComparedReport.model_validate(compared).model_copy(update={"typed": read, "told_for": told_for})
     return Response(report.model_dump_json(), media_type="application/json")
 
 

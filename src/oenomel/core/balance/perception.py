@@ -68,14 +68,21 @@ AXES: Final[Mapping[str, Axis]] = {
 }
 
 
+A_GUEST: Final = "A guest"
+
+
 @dataclass(frozen=True, slots=True)
 class Degree:
-    """How large a difference is: the trade's hedged verdict, a headline around the word of its direction, a full sentence."""
+    """How large a difference is: the trade's hedged verdict, a headline around the word of its direction, a sentence about who tastes."""
 
     below_steps: float
     verdict: str
     headline: str
     sentence: str
+
+    def told(self, who: str = A_GUEST) -> str:
+        """The sentence, of a guest or of somebody whose steps it goes by."""
+        return self.sentence.format(who=who)
 
 
 OwnSteps = Mapping[str, float]
@@ -85,9 +92,9 @@ USUAL_TONGUE: Final[OwnSteps] = dict.fromkeys(AXES, 1.0)
 
 _DEGREES: Final = (
     Degree(TASTED_STEPS, "hard to tell apart, even side by side", "{same}, to the tongue", "Hard to tell apart, even side by side."),
-    Degree(1.0, "perhaps, side by side", "a touch {word}", "A guest might taste it, side by side."),
-    Degree(2.0, "likely, side by side; not from memory", "{word}", "A guest would likely taste it side by side; not from memory."),
-    Degree(4.0, "clear", "clearly {word}", "A guest would clearly taste it."),
+    Degree(1.0, "perhaps, side by side", "a touch {word}", "{who} might taste it, side by side."),
+    Degree(2.0, "likely, side by side; not from memory", "{word}", "{who} would likely taste it side by side; not from memory."),
+    Degree(4.0, "clear", "clearly {word}", "{who} would clearly taste it."),
     Degree(np.inf, "another drink", "far {word}", "It is another drink."),
 )
 

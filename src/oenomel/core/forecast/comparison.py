@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from oenomel.core.balance import (
+    A_GUEST,
     AXES,
     CROSSTALK,
     THE_METHOD,
@@ -111,11 +112,16 @@ class Comparison:
 
 
 def compare(
-    drink: Drink, parent: Drink, conditions: Conditions = STANDARD, homes: Homes | None = None, tongue: OwnSteps = USUAL_TONGUE
+    drink: Drink,
+    parent: Drink,
+    conditions: Conditions = STANDARD,
+    homes: Homes | None = None,
+    tongue: OwnSteps = USUAL_TONGUE,
+    who: str = A_GUEST,
 ) -> Comparison:
     """A drink beside its parent, axis by axis as served; what the two share doesn't make their difference unsure.
 
-    Figures are the same for everyone; the words of a difference are those of ``tongue``.
+    Figures are the same for everyone; the words of a difference are those of ``tongue``, told of ``who`` it is.
 
     Raises
     ------
@@ -126,7 +132,8 @@ def compare(
     apart = difference_of(present.doubt, before.doubt)
     changes, unseen = changes_between(drink, parent, conditions), _unseen(drink, parent)
     differences = tuple(
-        _difference(name, getattr(present.served, name), getattr(before.served, name), steps, apart[name], changes, tongue) for name in AXES
+        _difference(name, (getattr(present.served, name), getattr(before.served, name)), steps, apart[name], changes, tongue, who)
+        for name in AXES
     )
     beside = findings_between(drink, parent, present.served, before.served, changes)
     pairs = stands_for(drink.pours, parent.pours)
@@ -140,7 +147,7 @@ def compare(
         _bubbles(present.co2, before.co2),
         beside,
         unseen,
-        _headline(differences, changes, unseen),
+        _headline(differences, changes, unseen, who),
         pairs,
         _suggested_name(drink, parent, pairs),
     )
@@ -148,12 +155,12 @@ def compare(
 
 def _difference(
     name: str,
-    value: float,
-    parent: float,
+    levels: tuple[float, float],
     steps: Mapping[str, float],
     apart: Difference,
     changes: Sequence[Change],
     tongue: OwnSteps,
+    who: str,
 ) -> AxisDifference:
     axis, felt = AXES[name], felt_by(steps, tongue)
     n = felt[name]
@@ -161,14 +168,14 @@ def _difference(
     if abs(steps[name]) < UNCHANGED_STEPS:
         direction, headline, sentence, sure, certainty = "same", "as the parent", "", "", ""
     else:
-        direction, headline, sentence = "more" if n > 0 else "less", in_words(n, axis), degree(n).sentence
+        direction, headline, sentence = "more" if n > 0 else "less", in_words(n, axis), degree(n).told(who)
         # Where nobody tells the two apart, how sure the numbers are says nothing to the tongue.
         sure = sureness(apart.sign_probability) if can_be_tasted(n) else ""
         certainty = _certainty(axis.word(n), sure) if can_be_tasted(n) else ""
     whole = (sentence + masking).strip()
     made_by = made_by_words(axis, steps[name], changes)
     return AxisDifference(
-        name, value, parent, steps[name], n, direction, capital(headline), whole, made_by, sure, certainty, can_be_tasted(n), apart
+        name, *levels, steps[name], n, direction, capital(headline), whole, made_by, sure, certainty, can_be_tasted(n), apart
     )
 
 
@@ -217,7 +224,7 @@ def _bubbles(co2: float, parent: float) -> str:
     return ""
 
 
-def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen: Sequence[str]) -> Headline:
+def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen: Sequence[str], who: str) -> Headline:
     if not changes:
         return Headline("", "As the parent", "")
     words = ["made another way" if change.words == THE_METHOD else change.words for change in changes]
@@ -226,9 +233,9 @@ def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen:
     felt = [by_name[name] for name in tasted({name: axis.felt for name, axis in by_name.items()})]
     if felt:
         effect = ", ".join(axis.headline[0].lower() + axis.headline[1:] for axis in felt)
-        return Headline(capital(what), capital(effect), degree(felt[0].felt).sentence)
+        return Headline(capital(what), capital(effect), degree(felt[0].felt).told(who))
     # A swap that moves no axis is never told as no change.
-    noticed = "What the numbers can’t see may be tasted all the same." if unseen else degree(0.0).sentence
+    noticed = "What the numbers can’t see may be tasted all the same." if unseen else degree(0.0).told()
     return Headline(capital(what), "As sweet, as sharp and as strong, to the tongue", noticed)
 
 

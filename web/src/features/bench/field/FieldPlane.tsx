@@ -62,7 +62,7 @@ export function FieldPlane({ on, frame }: Props) {
 function Grid({ frame: { x, y, width, height } }: { frame: Frame }) {
   return (
     <>
-      {roundTicks(x, 34).map((tick) => (
+      {roundTicks(x, 44).map((tick) => (
         <g key={`x${tick}`}>
           <line
             x1={x(tick)}
@@ -82,7 +82,7 @@ function Grid({ frame: { x, y, width, height } }: { frame: Frame }) {
           </text>
         </g>
       ))}
-      {roundTicks(y, 24).map((tick) => (
+      {roundTicks(y, 30).map((tick) => (
         <g key={`y${tick}`}>
           <line
             x1={MARGIN.left}

@@ -9,7 +9,7 @@ interface HeadlineProps {
 
 /** The riff in one breath: what was changed, what it does, whether a guest would notice, and what the nose and the eye do. */
 export function Headline({ comparison, nothingMoved, parentName }: HeadlineProps) {
-  const { headline, unseen } = comparison;
+  const { headline, unseen, told_for } = comparison;
   const besides = [...besidesTheAxes(comparison), ...unseen];
   return (
     <div
@@ -28,7 +28,9 @@ export function Headline({ comparison, nothingMoved, parentName }: HeadlineProps
             {headline.change}
           </p>
           <p className="font-display text-xl leading-tight font-semibold">{headline.effect}.</p>
-          <p className="text-base leading-tight">{headline.noticed}</p>
+          <p className="text-base leading-tight">
+            {headline.noticed} {told_for && <span className="text-quiet">Told for {told_for}’s tongue.</span>}
+          </p>
           {besides.length > 0 && (
             <p className="line-clamp-2 text-base leading-tight text-quiet" title={besides.join(' ')}>
               {besides.join(' ')}
