@@ -70,7 +70,7 @@ def test_each_step_names_its_pour_its_amount_its_seconds_and_the_sign_that_it_is
 def test_amounts_are_told_in_ounces_where_they_are_measured_so():
     larder = catalogue()
     ounces = Measures("oz", 30)
-    for ml, told in ((22.5, "¾ oz"), (45, "1½ oz"), (60, "2 oz"), (20, "0.67 oz"), (0, "")):
+    for ml, told in ((22.5, "¾ oz"), (45, "1½ oz"), (60, "2 oz"), (20, "⅔ oz"), (50, "1⅔ oz"), (29.9, "1 oz"), (5, "0.17 oz"), (0, "")):
         assert amount_words(Pour(larder["lemon-juice"], ml), ounces) == told
     assert amount_words(Pour(larder["orange-bitters"], 1.6, "dash"), ounces) == "2 dashes"
     assert amount_words(Pour(larder["lemon-juice"], 22.5, "oz", amount=0.75)) == "22.5 ml"

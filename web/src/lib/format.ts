@@ -4,7 +4,13 @@ export type Shown = 'ml' | 'oz';
 export type AxisName = 'sugar' | 'acid' | 'abv';
 
 const DECIMALS: Record<AxisName, number> = { sugar: 1, acid: 2, abv: 1 };
-const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'];
+/** Parts of an ounce that have a sign of their own. */
+const PARTS: readonly (readonly [number, string])[] = [
+  ...['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'].map((sign, n) => [n / 8, sign] as const),
+  [1 / 3, '⅓'],
+  [2 / 3, '⅔'],
+];
+const SAME_OUNCES = 0.006;
 const ML_OF: Partial<Record<Unit, number>> = { ml: 1, cl: 10 };
 const STEPS: Record<Unit, number> = {
   ml: 2.5,
@@ -58,13 +64,12 @@ export function plain(value: number, decimals = 2): string {
   return String(Number(value.toFixed(decimals)));
 }
 
-/** Eighths of an ounce as they are said; anything else as a decimal. */
+/** Eighths and thirds of an ounce as they are said; anything else as a decimal. */
 function ounces(value: number): string {
-  const eighths = Math.round(value * 8);
-  if (Math.abs(eighths / 8 - value) > 0.006) return plain(value);
-  const whole = Math.floor(eighths / 8);
-  const rest = EIGHTHS[eighths % 8] ?? '';
-  return rest ? `${whole || ''}${rest}` : String(whole);
+  const whole = Math.floor(value + SAME_OUNCES);
+  const part = PARTS.find(([each]) => Math.abs(whole + each - value) <= SAME_OUNCES);
+  if (!part || whole + part[0] === 0) return plain(value);
+  return part[1] ? `${whole || ''}${part[1]}` : String(whole);
 }
 
 /** A volume of the whole drink, in ml or in ounces. */

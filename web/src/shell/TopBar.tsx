@@ -49,8 +49,12 @@ export function TopBar({ children, actions }: Props) {
         <Reached words={!children} />
         <ViewSwitches />
       </div>
-      {(children ?? actions) && <div className="basis-full lg:hidden" />}
-      {children && <div className="min-w-0 basis-full sm:basis-auto">{children}</div>}
+      {(children ?? actions) && <div className="basis-full max-[500px]:hidden lg:hidden" />}
+      {children && (
+        <div className="min-w-0 basis-full max-[500px]:order-first max-[500px]:grow max-[500px]:basis-[11rem] sm:basis-auto">
+          {children}
+        </div>
+      )}
       {actions && <div className="flex flex-wrap items-center gap-2 sm:ml-auto lg:order-2">{actions}</div>}
     </header>
   );

@@ -14,7 +14,19 @@ Shown = Literal["ml", "oz"]
 
 _FOLLOWS_THE_SWITCH: Final = ("ml", "cl", "oz", "part")
 _PLURALS: Final = {"dash": "dashes", "splash": "splashes", "drop": "drops", "barspoon": "barspoons", "cup": "cups", "piece": "pieces"}
-_EIGHTHS: Final = {Fraction(n, 8): sign for n, sign in enumerate("⅛¼⅜½⅝¾⅞", start=1)}
+_PARTS: Final = (
+    {Fraction(0): ""}
+    | {Fraction(n, 8): sign for n, sign in enumerate("⅛¼⅜½⅝¾⅞", start=1)}
+    | {
+        Fraction(1, 3): "⅓",
+        Fraction(2, 3): "⅔",
+    }
+)
+"""Parts of an ounce that have a sign of their own."""
+
+SAME_OUNCES: Final = 0.006
+"""So near to a part, [oz], an amount is told as that part."""
+
 _ONE: Final = {"barspoon": "a barspoon", "dash": "a dash", "splash": "a splash", "drop": "a drop", "cup": "a cup"}
 _HALF: Final = {"barspoon": "half a barspoon", "cup": "half a cup", "dash": "half a dash"}
 
@@ -110,11 +122,11 @@ def _volume(ml: float, measures: Measures) -> str:
     if measures.shown == "ml":
         return f"{_number(ml)} ml"
     ounces = ml / measures.ounce_ml
-    eighths = Fraction(round(ounces * 8), 8)
-    if eighths == 0 or abs(float(eighths) - ounces) > 0.006:
+    whole = int(ounces + SAME_OUNCES)
+    part = min(_PARTS, key=lambda each: abs(float(each) - (ounces - whole)))
+    if whole + part == 0 or abs(float(whole + part) - ounces) > SAME_OUNCES:
         return f"{_number(ounces, 2)} oz"
-    whole = int(eighths)
-    return f"{whole or ''}{_EIGHTHS.get(eighths - whole, '')} oz"
+    return f"{whole or ''}{_PARTS[part]} oz"
 
 
 def _number(value: float, decimals: int = 1) -> str:

@@ -73,7 +73,20 @@ export function CloudField({ cloud, over, onOver }: Props) {
             className="stroke-accent"
             strokeWidth={4}
           />
-          <text x={middle.cx} y={middle.cy + 30} textAnchor="middle" className="fill-accent text-[16px] font-semibold">
+          <text
+            x={middle.cx}
+            y={
+              middle.cy +
+              clearOf(
+                middle,
+                cloud.points.map(({ figures }) => at(figures)),
+              )
+            }
+            textAnchor="middle"
+            className="fill-accent stroke-base-200 text-[16px] font-semibold"
+            strokeWidth={4}
+            paintOrder="stroke"
+          >
             the middle
           </text>
         </g>
@@ -81,6 +94,17 @@ export function CloudField({ cloud, over, onOver }: Props) {
     </svg>
   );
 }
+
+/** Where the middle's word stands, px below its cross: at the first place that no spec's own words lie over. */
+function clearOf({ cx, cy }: { cx: number; cy: number }, specs: { cx: number; cy: number }[]): number {
+  const taken = (by: number) =>
+    specs.some((spec) => Math.abs(spec.cy - (cy + by - 5)) < 20 && Math.abs(spec.cx - cx) < LABEL_REACH);
+  return PLACES.find((by) => !taken(by)) ?? PLACES[0];
+}
+
+/** Below, above, then farther off; and how far the words of a spec reach from its dot, px. */
+const PLACES = [30, -20, 54, -44, 78, -68] as const;
+const LABEL_REACH = 240;
 
 type Scale = ReturnType<typeof stepScale>;
 

@@ -26,7 +26,7 @@ export function SideBySideTable({ trials, table, error, nameOf }: Props) {
   }
   const same = table.rows.filter(({ differs }) => !differs);
   return (
-    <section aria-label="Side by side" className="panel min-w-0 p-3 sm:p-4">
+    <section aria-label="Side by side" className="panel min-w-0 p-3 max-lg:order-first sm:p-4">
       <p className="mb-3 max-w-[75ch] text-xl leading-snug font-semibold">{table.sentence}</p>
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Trials in columns">
         <table

@@ -69,11 +69,18 @@ export function StartFlight({ trials, chosen, onStart }: Props) {
         className="btn btn-primary btn-lg"
         disabled={glasses.length === 0 || glasses.length > 6 || tasters.length === 0}
       >
-        {glasses.length * tasters.length > 1 ? `Start with ${glasses.length * tasters.length} glasses` : 'Start'}
+        {startWords(glasses.length, tasters.length)}
       </button>
       {glasses.length > 6 && <p role="status">More than six tire the tongue: take fewer.</p>}
     </form>
   );
+}
+
+/** What the press does, or what it still waits for. */
+function startWords(glasses: number, tasters: number): string {
+  if (glasses === 0) return 'Which trials?';
+  if (tasters === 0) return 'Who tastes?';
+  return glasses * tasters > 1 ? `Start with ${glasses * tasters} glasses` : 'Start';
 }
 
 /** Names with commas between, each once. */

@@ -51,7 +51,8 @@ export function TrialsPage() {
           </div>
           <Cards drinkId={id} view={view} nameOf={nameOf} />
         </section>
-        <div className="flex min-w-0 flex-col gap-3">
+        {/* On a phone what they differ in comes first, the cards to choose from after it. */}
+        <div className="flex min-w-0 flex-col gap-3 max-lg:contents">
           {chosen.length > 1 && chosen.length <= MOST ? (
             <SideBySideTable trials={chosen} table={table.data} error={table.error} nameOf={nameOf} />
           ) : (

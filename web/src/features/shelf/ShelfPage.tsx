@@ -64,6 +64,8 @@ export function ShelfPage() {
   );
 }
 
+const ON_THE_SHELF = 'On the shelf';
+
 interface BottlesProps {
   larder: Ingredient[];
   /** By slug. */
@@ -75,14 +77,17 @@ function Bottles({ larder, shelved }: BottlesProps) {
   const shelve = api.useMutation('put', '/api/shelf/{slug}');
   const remove = api.useMutation('delete', '/api/bottles/{slug}');
   const [words, setWords] = useState('');
+  const [all, setAll] = useState(shelved.size === 0);
   const refused = shelve.error ?? remove.error;
   const sought = useKept(useFound(words) ?? undefined);
   const place = (slug: string) => sought?.of.get(slug)?.place ?? 0;
   const found = words.trim()
     ? larder.filter(({ slug }) => sought?.of.has(slug)).sort((a, b) => place(a.slug) - place(b.slug))
     : larder;
+  // Four hundred rows that nobody asked for are a long way down.
+  const folds = (title: string) => title !== ON_THE_SHELF && !all && !words.trim();
   const groups = [
-    { title: 'On the shelf', members: found.filter(({ slug }) => shelved.has(slug)) },
+    { title: ON_THE_SHELF, members: found.filter(({ slug }) => shelved.has(slug)) },
     { title: 'In the larder, not on the shelf', members: found.filter(({ slug }) => !shelved.has(slug)) },
   ];
   return (
@@ -105,8 +110,17 @@ function Bottles({ larder, shelved }: BottlesProps) {
               <h2 className="px-2 font-display text-xl font-semibold">
                 {title} <span className="font-sans text-base font-normal text-quiet">{members.length}</span>
               </h2>
+              {folds(title) && (
+                <button
+                  type="button"
+                  className="btn m-2 min-h-11 border-base-300 text-base font-normal"
+                  onClick={() => setAll(true)}
+                >
+                  Show them all
+                </button>
+              )}
               <ul className="divide-y divide-base-300">
-                {members.map((ingredient) => {
+                {(folds(title) ? [] : members).map((ingredient) => {
                   const params = { path: { slug: ingredient.slug } };
                   return (
                     <ShelfRow

@@ -39,12 +39,12 @@ export function SwapItem({ id, row, by, present, colour, ounceMl, highlighted, o
       <div className="flex flex-wrap items-center gap-x-2.5 @lg:flex-nowrap">
         <ColourChip before={colour} after={(mended ?? plain).colour} />
         <div className="min-w-0 grow basis-0">
-          <p className={`text-lg leading-tight font-semibold ${highlighted ? '' : 'truncate'}`}>
+          <p className={`text-lg leading-tight font-semibold ${highlighted ? '' : 'line-clamp-2'}`}>
             {rowName(row, present)}
             {by && <span className="font-normal text-quiet"> · {by}</span>}
             {row.shelf && <span className="text-base font-normal text-quiet"> · {row.shelf}</span>}
           </p>
-          <p className={`text-base leading-snug text-quiet ${highlighted ? '' : 'truncate'}`}>
+          <p className={`text-base leading-snug text-quiet ${highlighted ? '' : 'line-clamp-2'}`}>
             {row.unseen.join('; ')}
           </p>
         </div>

@@ -23,14 +23,14 @@ export function ExercisePage() {
   useTitle('Exercise');
   if (!data || !larder.data) return <Waiting error={error ?? larder.error} />;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[760px] flex-col gap-3 p-3">
+    <div className="mx-auto flex min-h-(--page) max-w-[1240px] flex-col gap-3 p-3">
       <TopBar>
         <h1 className="font-display text-2xl leading-tight font-semibold">
           {EXERCISES[data.kind][0]}
           <span className="block font-sans text-base font-normal text-quiet">{data.taster}</span>
         </h1>
       </TopBar>
-      <main>
+      <main className="mx-auto flex w-full max-w-[760px] flex-col gap-3">
         <Question key={data.id} exercise={data} nameOf={namesIn(larder.data)} />
       </main>
     </div>

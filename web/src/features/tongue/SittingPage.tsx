@@ -22,14 +22,14 @@ export function SittingPage() {
   useTitle('Triangles');
   if (!data) return <Waiting error={error} />;
   return (
-    <div className="mx-auto flex min-h-(--page) max-w-[760px] flex-col gap-3 p-3">
+    <div className="mx-auto flex min-h-(--page) max-w-[1240px] flex-col gap-3 p-3">
       <TopBar>
         <h1 className="flex items-center gap-2 font-display text-2xl leading-tight font-semibold">
           <MatterMark matter={data.matter} size={22} />
           Triangles of {data.noun}
         </h1>
       </TopBar>
-      <main className="flex flex-col gap-3">
+      <main className="mx-auto flex w-full max-w-[760px] flex-col gap-3">
         <UnderWay key={data.id} sitting={data} />
       </main>
     </div>

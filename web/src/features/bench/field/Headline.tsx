@@ -5,10 +5,12 @@ interface HeadlineProps {
   comparison: Comparison;
   nothingMoved: boolean;
   parentName: string;
+  /** The family whose home is drawn; undefined where there is none. */
+  homeName?: string | undefined;
 }
 
 /** The riff in one breath: what was changed, what it does, whether a guest would notice, and what the nose and the eye do. */
-export function Headline({ comparison, nothingMoved, parentName }: HeadlineProps) {
+export function Headline({ comparison, nothingMoved, parentName, homeName }: HeadlineProps) {
   const { headline, unseen, told_for } = comparison;
   const besides = [...besidesTheAxes(comparison), ...unseen];
   return (
@@ -20,7 +22,7 @@ export function Headline({ comparison, nothingMoved, parentName }: HeadlineProps
       {nothingMoved && !headline.change ? (
         <p className="text-base text-quiet">
           Nothing is moved yet. Change an amount, or press a pour’s name to swap it: what that does beside {parentName}{' '}
-          is told here.
+          is told here.{homeName && ` The soft region is the home of the ${homeName}: where known ones stand.`}
         </p>
       ) : (
         <>

@@ -23,7 +23,14 @@ export const Sentences = memo(function Sentences({ spec, comparison, parentName,
   const nothingMoved = comparison.unseen.length === 0 && comparison.axes.every(({ direction }) => direction === 'same');
   return (
     <>
-      {parentName && <Headline comparison={comparison} nothingMoved={nothingMoved} parentName={parentName} />}
+      {parentName && (
+        <Headline
+          comparison={comparison}
+          nothingMoved={nothingMoved}
+          parentName={parentName}
+          homeName={comparison.present.place ? spec.family : undefined}
+        />
+      )}
       <div className="grid grid-cols-3 divide-x divide-base-300" aria-live="polite">
         {comparison.axes.map((report) => (
           <AxisSentence

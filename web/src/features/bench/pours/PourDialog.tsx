@@ -60,7 +60,7 @@ export function PourDialog({ spec, index, names, volumeMl, span, onChange, onMov
             onPick={(stage) => set({ stage }, 'stage')}
           />
         </Field>
-        <Field quiet label="Measured in; the number stays">
+        <Field quiet label="Unit, for the same number">
           <Pick
             className="min-h-11 text-base"
             value={pour.unit}

@@ -39,8 +39,11 @@ interface Props extends PoursProps {
   foot?: ReactNode;
 }
 
-/** From how many rows on they stand closer. */
+/** From how many rows on they stand closer, and up to how many they stand wide, to be read from where one shakes. */
 const CROWDED = 8;
+const FEW = 5;
+
+const standing = (rows: number) => (rows >= CROWDED ? 'pours-crowded' : rows <= FEW ? 'pours-roomy' : '');
 
 /** The pours, and what stands below them. */
 export function PourList({ below, foot, ...pours }: Props) {
@@ -49,9 +52,7 @@ export function PourList({ below, foot, ...pours }: Props) {
   const findings = useMemo(() => findingsOf(comparison), [comparison]);
   return (
     <>
-      <div
-        className={`min-h-0 grow overflow-y-auto px-1.5 pt-2 ${spec.pours.length >= CROWDED ? 'pours-crowded' : ''}`}
-      >
+      <div className={`min-h-0 grow overflow-y-auto px-1.5 pt-2 ${standing(spec.pours.length)}`}>
         <Groups {...pours} findings={findings} />
         <GarnishLine garnish={spec.serve.garnish} amongPours={amongPours(spec)} />
         {below}
