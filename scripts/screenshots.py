@@ -87,7 +87,7 @@ PICTURES: dict[str, Picture] = {
     "batch": ("/batch/9?service=ice&serves=12&container=750", 1280, 800, "lamplight", None),
     "tonight": ("/tonight", 1280, 800, "lamplight", None),
     "stillroom": ("/stillroom/rhubarb-syrup", 1280, 800, "late", None),
-    "larder": ("/larder/rhubarb-syrup", 1280, 800, "lamplight", None),
+    "tongue": ("/tongue?taster=Odile", 1280, 800, "lamplight", None),
     "book": ("/book", 1280, 800, "lamplight", None),
     "originals": ("/originals", 1280, 800, "lamplight", _wished),
 }

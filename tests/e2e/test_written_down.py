@@ -135,7 +135,7 @@ def test_a_house_is_saved_changed_and_taken_in_with_what_differs_side_by_side(pa
 
     page.get_by_role("link", name="Take files in").click()
     page.get_by_label("Choose files").set_input_files(changed)
-    expect(page.get_by_role("status")).to_have_text("1 new, 29 the same, 1 that differ.")
+    expect(page.get_by_role("status")).to_have_text("1 new, 30 the same, 1 that differ.")
     item = page.get_by_role("listitem").filter(has_text="Hedge Gate Sour")
     expect(item.get_by_role("row", name=re.compile("^verjus 45 ml 40 ml"))).to_be_visible()
     assert violations() == []
