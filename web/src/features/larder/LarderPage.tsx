@@ -53,6 +53,7 @@ export function LarderPage() {
     <div className="mx-auto flex min-h-(--page) max-w-[1400px] flex-col gap-4 p-3 sm:p-4">
       <TopBar actions={<TableActions />} />
       <main className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+        {slug && <h1 className="sr-only lg:hidden">Larder</h1>}
         <section aria-label="Ingredients" className={`flex min-w-0 flex-col gap-3 ${slug ? 'max-lg:hidden' : ''}`}>
           <h1 className="font-display text-3xl font-semibold">
             Larder <span className="font-sans text-lg font-normal text-quiet">{found.length}</span>

@@ -4,11 +4,14 @@ import { Link, useNavigate } from 'react-router';
 import { api, type Sitting } from '../../api/client';
 import { Refused } from '../../ui/Refused';
 
+/** Where one came from: what is known of who tasted first. */
+export const tongueOf = ({ turns }: Sitting) => `/tongue?taster=${encodeURIComponent(turns[0]?.taster ?? '')}`;
+
 /** After the last triangle: what was learnt, or the whole taken back where the wrong bottle was poured. */
 export function SittingDone({ sitting }: { sitting: Sitting }) {
   const go = useNavigate();
   const [asking, setAsking] = useState(false);
-  const back = api.useMutation('delete', '/api/sittings/{sitting_id}', { onSuccess: () => void go('/tongue') });
+  const back = api.useMutation('delete', '/api/sittings/{sitting_id}', { onSuccess: () => void go(tongueOf(sitting)) });
   return (
     <section aria-label="Done" className="panel flex flex-col gap-3 p-4">
       <h2 className="font-display text-2xl leading-tight font-semibold">That’s all of them</h2>

@@ -13,7 +13,7 @@ import { Answer } from './Answer';
 import { JugsToMix } from './JugsToMix';
 import { MatterMark } from './matters';
 import { PourersScreen } from './PourersScreen';
-import { SittingDone } from './SittingDone';
+import { SittingDone, tongueOf } from './SittingDone';
 
 /** A sitting from the jugs to the last triangle; on one tablet that goes from hand to hand, or on two. */
 export function SittingPage() {
@@ -148,7 +148,9 @@ interface NextProps {
 
 function NextOrEnd({ sitting, pending, onNext }: NextProps) {
   const go = useNavigate();
-  const end = api.useMutation('post', '/api/sittings/{sitting_id}/end', { onSuccess: () => void go('/tongue') });
+  const end = api.useMutation('post', '/api/sittings/{sitting_id}/end', {
+    onSuccess: () => void go(tongueOf(sitting)),
+  });
   return (
     <div className="flex flex-wrap gap-2">
       <button type="button" className="btn btn-primary btn-lg grow" autoFocus disabled={pending} onClick={onNext}>
@@ -162,7 +164,7 @@ function NextOrEnd({ sitting, pending, onNext }: NextProps) {
       >
         Enough for today
       </button>
-      <Link to="/tongue" className="btn btn-ghost btn-lg border-base-300 font-normal">
+      <Link to={tongueOf(sitting)} className="btn btn-ghost btn-lg border-base-300 font-normal">
         Go on later
       </Link>
       <Refused fault={end.error} className="text-error" />
