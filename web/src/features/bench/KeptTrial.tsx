@@ -109,7 +109,9 @@ function Top({ drink, trial, hasHome, bench, onRiff }: TopProps) {
       }
     >
       <div className="min-w-0">
-        <h1 className="truncate font-display text-2xl leading-tight font-semibold">{drink.name}</h1>
+        <h1 className="truncate font-display text-2xl leading-tight font-semibold max-[500px]:whitespace-normal">
+          {drink.name}
+        </h1>
         <p className="truncate text-base text-quiet">
           trial {trial.number}, <strong className="font-semibold text-base-content">{trial.name}</strong>, kept{' '}
           {day(trial.kept_at)}

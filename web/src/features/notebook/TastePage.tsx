@@ -27,7 +27,9 @@ export function TastePage() {
     <div className="mx-auto flex min-h-(--page) max-w-[1240px] flex-col gap-3 p-3">
       <TopBar>
         <div className="min-w-0">
-          <h1 className="truncate font-display text-2xl leading-tight font-semibold">Tasting {name}</h1>
+          <h1 className="truncate font-display text-2xl leading-tight font-semibold max-[500px]:whitespace-normal">
+            Tasting {name}
+          </h1>
           <p className="text-base text-quiet">
             <Link className="underline decoration-dotted underline-offset-2" to={`/trials/${id}`}>
               Back to its trials

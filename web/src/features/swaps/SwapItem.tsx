@@ -44,7 +44,7 @@ export function SwapItem({ id, row, by, present, colour, ounceMl, highlighted, o
             {by && <span className="font-normal text-quiet"> · {by}</span>}
             {row.shelf && <span className="text-base font-normal text-quiet"> · {row.shelf}</span>}
           </p>
-          <p className={`text-base leading-snug text-quiet ${highlighted ? '' : 'line-clamp-2'}`}>
+          <p className={`text-base leading-snug text-quiet ${highlighted ? '' : 'truncate'}`}>
             {row.unseen.join('; ')}
           </p>
         </div>

@@ -32,7 +32,7 @@ export function DrinkTitle({ drink, parent, onHoldAgainst, autosave }: Props) {
       {renaming ? (
         <NameField drink={drink} onDone={() => setRenaming(false)} />
       ) : (
-        <h1 className="flex items-center gap-2 truncate font-display text-2xl leading-tight font-semibold">
+        <h1 className="flex items-center gap-2 truncate font-display text-2xl leading-tight font-semibold max-[500px]:whitespace-normal">
           {drink.name}
           <button
             type="button"

@@ -41,7 +41,7 @@ interface Props extends PoursProps {
 
 /** From how many rows on they stand closer, and up to how many they stand wide, to be read from where one shakes. */
 const CROWDED = 8;
-const FEW = 5;
+const FEW = 4;
 
 const standing = (rows: number) => (rows >= CROWDED ? 'pours-crowded' : rows <= FEW ? 'pours-roomy' : '');
 
