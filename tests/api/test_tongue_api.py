@@ -209,3 +209,23 @@ def test_tongues_travel_to_another_machine_whole_and_only_once(demo, tmp_path, c
         # The glasses that stood there don't travel: the next ones are drawn anew.
         assert get(there, f"/api/sittings/{going_on}")["open"] is None
         assert play(there, get(there, f"/api/sittings/{going_on}"))["ended"]
+
+
+def test_a_comparison_says_for_whose_tongue_it_is_told_and_only_where_its_steps_are_known(demo):
+    pours = [{"ingredient": "white-rum", "amount": 60, "unit": "ml", "slot": "base"}]
+    spec = {"format": "oenomel/spec", "version": 1, "name": "Noon", "family": "open", "pours": pours}
+    told = {
+        name: post(demo, "/api/compare", {"spec": spec, "parent": spec, "tongue": name}, HTTPStatus.OK)["told_for"]
+        for name in (None, "Wren", "Odile", "")
+    }
+    # The demo's Odile has had twelve triangles, Wren none; the house has all of them together.
+    assert told == {None: "", "Wren": "", "Odile": "Odile", "": "the house"}
+
+
+def test_a_write_that_comes_twice_draws_one_triangle(demo):
+    sitting = sit(demo)
+    header = {"idempotency-key": "the-same-press"}
+    first, again = (demo.post(f"/api/sittings/{sitting['id']}/triangles", headers=header) for _ in range(2))
+    assert first.json() == again.json()
+    assert again.headers["answered-before"] == "true"
+    assert demo.get("/api/tongue?whose=Ada").json()["path"] == "whose"
