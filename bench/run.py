@@ -67,19 +67,33 @@ AWAIT = """n => new Promise((done, fail) => {
 })"""
 
 
+# What is known to be missed, and why; seen with a profiler (2026-11-27).
+ANOTHER_WISH = (
+    "more than half goes into the whole forecast, the words and the garnish of the twenty; the first stands long before"
+)
+FIFTY = "one process answers all: fifty at once wait for each other, and the clients of this bench take half of two cores themselves"
+REBALANCE = "the proof is Python around small arrays; plain enumeration is one product over all of them, and gains more from a fast machine"
+
+
 @dataclass(frozen=True)
 class Row:
-    """One target: what was measured, in ms, and the reference it is set against."""
+    """One target: what was measured, in ms, and the reference it is set against; and of one that is known to be missed why."""
 
     what: str
     target_ms: float
     measured_ms: float
     reference: str
     reference_ms: float
+    why: str = ""
+
+    @property
+    def missed(self) -> bool:
+        """Whether it took longer than it should."""
+        return self.measured_ms > self.target_ms
 
     def line(self) -> str:
         """The row as printed."""
-        met = "met" if self.measured_ms <= self.target_ms else "MISSED"
+        met = "MISSED" if self.missed else "met"
         ratio = self.measured_ms / self.reference_ms
         return f"{self.what:<62} {self.target_ms:>7.1f} {self.measured_ms:>9.2f}  {met:<6} {ratio:>8.2f} × {self.reference}"
 
@@ -90,7 +104,9 @@ def main() -> int:
     print(f"{'target of model.md §13':<62} {'ms':>7} {'measured':>9}         {'ratio':>8}   to")
     for row in rows:
         print(row.line())
-    return int(any(row.measured_ms > row.target_ms for row in rows))
+        if row.missed and row.why:
+            print(f"    {row.why}")
+    return int(any(row.missed for row in rows))
 
 
 def _median_ms(work: Callable[[], object], times: int = 300) -> float:
@@ -156,7 +172,7 @@ def _swaps() -> list[Row]:
     single, enumerated = search.median, search.enumeration
     return [
         # Ratios that a slow machine doesn't move: so many times what one rebalance takes in the same run.
-        Row("one rebalance, 4 free pours, in 0.15 × plain enumeration", 0.15 * enumerated, single, plain, enumerated),
+        Row("one rebalance, 4 free pours, in 0.15 × plain enumeration", 0.15 * enumerated, single, plain, enumerated, REBALANCE),
         Row("swap board of 500 in 32 × one rebalance", 32 * single, boards["board"], one, single),
         Row("its first 20 rows in 10 ×", 10 * single, boards["first"], one, single),
         Row("swap board of 10,000 in 650 ×", 650 * single, boards["all 10,000"], one, single),
@@ -228,7 +244,7 @@ def _originals() -> list[Row]:
     return [
         Row("20 originals out of 500 ingredients, in 60 × that block", 60 * block, took["whole"], of, block),
         Row("their first glass", 500, took["first"], of, block),
-        Row("another wish of the same sample", 150, took["again"], of, block),
+        Row("another wish of the same sample", 150, took["again"], of, block, ANOTHER_WISH),
     ]
 
 
@@ -260,7 +276,7 @@ def _many() -> list[Row]:
     print(f"50 clients at once: {found.answers} answers, {found.errors} of them refused or broken")
     alone = "one client alone, 95th percentile"
     return [
-        Row("50 clients at once, a compare, 95th percentile (20 × one alone)", 20 * found.alone, found.together, alone, found.alone),
+        Row("50 clients at once, a compare, 95th percentile (20 × one alone)", 20 * found.alone, found.together, alone, found.alone, FIFTY),
         Row("their swap boards, the slowest of fifty", 50_000, found.slowest_board, alone, found.alone),
     ]
 
