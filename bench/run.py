@@ -68,9 +68,7 @@ AWAIT = """n => new Promise((done, fail) => {
 
 
 # What is known to be missed, and why; seen with a profiler (2026-11-27).
-ANOTHER_WISH = (
-    "more than half goes into the whole forecast, the words and the garnish of the twenty; the first stands long before"
-)
+ANOTHER_WISH = "more than half goes into the whole forecast, the words and the garnish of the twenty; the first stands long before"
 FIFTY = "one process answers all: fifty at once wait for each other, and the clients of this bench take half of two cores themselves"
 REBALANCE = "the proof is Python around small arrays; plain enumeration is one product over all of them, and gains more from a fast machine"
 
