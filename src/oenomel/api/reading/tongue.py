@@ -91,7 +91,7 @@ def jugs_of(conn: sqlite3.Connection, record: SittingRecord) -> Jugs:
         abv, sugar, acid = told["level"]
         return Jug(pours, told["volume_ml"], (abv, sugar, acid), told["smell"])
 
-    return Jugs(_matter(record), jug(kept["less"]), jug(kept["more"]), kept["part_ml"], kept["parts"])
+    return Jugs(_matter(record.matter), jug(kept["less"]), jug(kept["more"]), kept["part_ml"], kept["parts"])
 
 
 def triangle_of(record: TriangleRecord) -> Triangle:
@@ -172,7 +172,7 @@ def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
 def _answers(conn: sqlite3.Connection, taster: str) -> dict[Matter, list[TriangleAnswer]]:
     found: dict[Matter, list[TriangleAnswer]] = {matter: [] for matter in MATTERS}
     for matter, each in tongue.triangles_of_taster(conn, taster):
-        found[next(known for known in MATTERS if known == matter)].append(_answer(each))
+        found[_matter(matter)].append(_answer(each))
     return found
 
 
@@ -234,8 +234,9 @@ def _jug_report(jug: Jug, left_ml: float) -> JugReport:
     return JugReport(lines=lines, volume_ml=jug.volume_ml, left_ml=left_ml)
 
 
-def _matter(record: SittingRecord) -> Matter:
-    return next(matter for matter in MATTERS if matter == record.matter)
+def _matter(kept: str) -> Matter:
+    """A matter as it is kept; the file lets no other in."""
+    return next(matter for matter in MATTERS if matter == kept)
 
 
 def _bottle(known: Mapping[str, Ingredient], slug: str) -> Ingredient:

@@ -29,7 +29,7 @@ from oenomel.interchange.reports.notebook import (
 )
 from oenomel.interchange.requests.aim import Grid
 from oenomel.interchange.requests.notebook import SheetEntry, Taster, WordsEntry, verdict_of
-from oenomel.store import drinks, ingredients, shelf, tastings
+from oenomel.store import drinks, ingredients, tastings
 from oenomel.store.database import transaction
 from oenomel.store.tastings import PartTastingRecord, TastingRecord
 
@@ -131,10 +131,9 @@ async def propose_next(
         sheets = sheets_of(tastings.of_drink(conn, drink_id), {key: each.drink for key, each in kept.items()})
         palate = None if body.palate is None else palate_of(conn, body.palate, but=drink_id)
         larder = ingredients.larder(conn)
-        at_hand = {slug for slug, each in shelf.all_shelved(conn).items() if each.is_at_hand}
         homes = homes_for(conn, present.drink.family)
         home = home_for(present.drink, profile_of_made(present.drink, conditions), homes)
-        joining = may_join(larder, at_hand)
+        joining = may_join(larder, ingredients.at_hand(conn))
         standing, found = proposals(
             sheets, present.drink, trial_id, joining, home, palate, conditions, body.grid, search.budget, tongue_of(conn, body.palate)
         )

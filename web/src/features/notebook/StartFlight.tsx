@@ -3,6 +3,7 @@ import { useState } from 'react';
 
 import type { NotebookTrial } from '../../api/client';
 import { tastersQuery } from '../../api/queries/house';
+import { peopleIn } from '../../lib/people';
 import { changeSettings, useSettings } from '../../lib/settings';
 import { Line } from '../../ui/Line';
 
@@ -21,7 +22,7 @@ export function StartFlight({ trials, chosen, onStart }: Props) {
   );
   const [who, setWho] = useState(taster);
   const [blind, setBlind] = useState(chosen.length > 1);
-  const tasters = namesOf(who);
+  const tasters = peopleIn(who);
   const glasses = trials.filter(({ number }) => numbers.includes(number));
   return (
     <form
@@ -81,12 +82,6 @@ function startWords(glasses: number, tasters: number): string {
   if (glasses === 0) return 'Which trials?';
   if (tasters === 0) return 'Who tastes?';
   return glasses * tasters > 1 ? `Start with ${glasses * tasters} glasses` : 'Start';
-}
-
-/** Names with commas between, each once. */
-function namesOf(who: string): string[] {
-  const names = who.split(/[,;]/).map((each) => each.trim());
-  return [...new Set(names.filter(Boolean))];
 }
 
 interface WhoProps {

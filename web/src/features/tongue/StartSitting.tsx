@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 
 import { api, type Matter, type SittingEntry } from '../../api/client';
 import { bottlesQuery } from '../../api/queries/tongue';
+import { peopleIn } from '../../lib/people';
 import { Chips } from '../../ui/Chips';
 import { Fold } from '../../ui/Fold';
 import { Line } from '../../ui/Line';
@@ -32,7 +33,7 @@ export function StartSitting({ who }: { who: string }) {
   const [bottles, setBottles] = useState<Partial<Record<Job, string>>>({});
   const go = useNavigate();
   const begin = api.useMutation('post', '/api/sittings', { onSuccess: ({ id }) => void go(`/tongue/sitting/${id}`) });
-  const tasters = [...new Set(names.split(/[,;]/).map((each) => each.trim()))].filter(Boolean);
+  const tasters = peopleIn(names);
   const body: SittingEntry = {
     sour: '',
     sweet: '',
