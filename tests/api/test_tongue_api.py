@@ -229,3 +229,12 @@ def test_a_write_that_comes_twice_draws_one_triangle(demo):
     assert first.json() == again.json()
     assert again.headers["answered-before"] == "true"
     assert demo.get("/api/tongue?whose=Ada").json()["path"] == "whose"
+
+
+def test_what_is_low_can_still_be_poured_into_a_jug_and_what_is_out_cannot(demo):
+    for state, first in (("low", "london-dry-gin"), ("out", "vodka")):
+        for bottle in demo.get("/api/shelf").json():
+            wanted = state if bottle["slug"] == "london-dry-gin" else "out"
+            demo.put(f"/api/shelf/{bottle['slug']}", json={"state": wanted})
+        strong = next(each for each in get(demo, "/api/tongue/bottles/abv") if each["job"] == "base")
+        assert strong["options"][0] == strong["options"][0] | {"slug": first, "at_hand": state == "low"}
