@@ -2,24 +2,15 @@
 
 import importlib
 import pkgutil
-import sys
-from pathlib import Path
 
 import pytest
-from hypothesis import settings
+from support.depth import load_profile
 
 import oenomel
 from oenomel.demo import scenario
 from oenomel.store import database
 
-# Tests share a few modules (drinks, a server), which are no package of the product.
-sys.path.insert(0, str(Path(__file__).parent))
-
-# A law holds or it doesn't; how long an example takes on a busy machine says nothing of it.
-settings.register_profile("house", deadline=None)
-settings.load_profile("house")
-# For `make quick`: a law that breaks breaks at once, or in the whole test.
-settings.register_profile("quick", deadline=None, max_examples=10)
+load_profile()
 
 SHARED = {"learnt", "kitchens"}
 

@@ -1,5 +1,6 @@
 """The data file: migrations, the larder, the book."""
 
+import shutil
 import sqlite3
 import subprocess
 import sys
@@ -276,6 +277,24 @@ def test_catalogue_of_an_older_version_is_brought_up_to_date_and_nothing_kept_is
     assert larder["lime-juice"] == catalogue()["lime-juice"]
     assert larder["my-verjus"].origin == "house"
     assert "gone" in larder
+
+
+def test_a_start_that_finds_the_catalogue_as_it_ships_writes_nothing(empty_file, tmp_path):
+    path = tmp_path / "bar.db"
+    shutil.copyfile(empty_file, path)
+
+    def state() -> str:
+        with closing(database.connect(path)) as conn:
+            return ingredients.state(conn)
+
+    before = state()
+    database.prepare(path)
+    assert state() == before
+    with closing(database.connect(path)) as conn, database.transaction(conn):
+        ingredients.put(conn, replace(catalogue()["lime-juice"], impression="of an older version"))
+    database.prepare(path)
+    with closing(database.connect(path)) as conn:
+        assert ingredients.get(conn, "lime-juice") == catalogue()["lime-juice"]
 
 
 def test_shelf_keeps_state_and_price_through_a_new_catalogue(conn):

@@ -83,6 +83,10 @@ class _Search:
     def _stopped(self) -> bool:
         return self.gone or (bool(self.turns.waiting) and time.monotonic() - self.since > FAIR_SECONDS)
 
+    def budget_of(self, work: int) -> Budget:
+        """A budget of so much work, which ends early where nobody waits for it, or somebody else waits; whatever the clock says."""
+        return Budget(work, stopped=self._stopped)
+
     async def step(self, work: Callable[[], T]) -> T:
         """What a step of the search finds, worked out in a thread."""
         asked = time.monotonic()

@@ -15,7 +15,7 @@ from oenomel.store import drinks, ingredients, lots, originals, shelf
 
 __all__ = ["at_hand", "book_of", "kinship_of", "wants_using_up"]
 
-MOST_OF_THE_BOOK: Final = 1000
+MOST_OF_THE_BOOK: Final = 200
 """So many of the newest drinks an original is held against."""
 
 SOON: Final = 0.5

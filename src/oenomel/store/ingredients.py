@@ -5,8 +5,9 @@ from __future__ import annotations
 import json
 import sqlite3
 from collections.abc import Iterable, Mapping
-from dataclasses import asdict, replace
-from typing import Any
+from dataclasses import fields, replace
+from threading import Lock
+from typing import Any, Final
 
 from oenomel.core.larder import Findable, Index, Ingredient, Larder, SourcedValue, composition_from_values
 from oenomel.errors import RecordConflict, RecordNotFound
@@ -45,7 +46,6 @@ SELECT_NAMES = """
 SELECT slug, name, also, rank, slots, kind, impression, aroma FROM ingredient
 WHERE slug NOT IN (SELECT slug FROM retired_ingredient) ORDER BY name
 """
-SELECT_CALLED = "SELECT slug, name FROM ingredient"
 SELECT_RETIRED = "SELECT slug FROM retired_ingredient ORDER BY slug"
 INSERT_RETIRED = "INSERT OR IGNORE INTO retired_ingredient (slug) VALUES (:slug)"
 DELETE_RETIRED = "DELETE FROM retired_ingredient WHERE slug = :slug"
@@ -82,6 +82,7 @@ UNION ALL
 SELECT slug, name, value, relative_sd, source, source_kind, why
 FROM house_value WHERE slug IN (SELECT value FROM json_each(:slugs))
 """
+SELECT_SHIPPED_VALUES = "SELECT slug, name, value, relative_sd, source, source_kind, why FROM ingredient_value"
 SELECT_VALUES = """
 SELECT slug, name, value, relative_sd, source, source_kind, why FROM ingredient_value
 UNION ALL
@@ -115,6 +116,7 @@ ON CONFLICT (slug) DO UPDATE SET aroma = excluded.aroma, impression = excluded.i
 APPLY_AMENDED = """
 UPDATE ingredient SET aroma = amended_ingredient.aroma, impression = amended_ingredient.impression
 FROM amended_ingredient WHERE amended_ingredient.slug = ingredient.slug
+AND (ingredient.aroma <> amended_ingredient.aroma OR ingredient.impression <> amended_ingredient.impression)
 """
 SELECT_AMENDED = "SELECT slug, aroma, impression FROM amended_ingredient ORDER BY slug"
 DELETE_AMENDED = "DELETE FROM amended_ingredient"
@@ -136,17 +138,23 @@ class _Held:
         self.index: Index | None = None
 
 
-_held = _Held("")
+MOST_HELD: Final = 3
+"""States of larders that are kept: that before the last write serves again where it is undone, and other copies of one file."""
+
+_held: dict[str, _Held] = {}
+_lock = Lock()
 
 
 def _held_for(conn: sqlite3.Connection) -> _Held:
     # Building an ingredient takes longer than all sums of a forecast, and it changes seldom. Whoever reads another state of a larder
     # starts anew; requests in other threads keep the one they have.
-    global _held
     token = state(conn)
-    held = _held
-    if held.token != token:
-        _held = held = _Held(token)
+    held = _held.get(token) or _Held(token)
+    with _lock:
+        _held.pop(token, None)
+        _held[token] = held
+        while len(_held) > MOST_HELD:
+            del _held[next(iter(_held))]
     return held
 
 
@@ -234,7 +242,7 @@ def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:
     """Adds an ingredient, or replaces the one with its slug."""
     conn.execute(UPSERT, _to_row(ingredient))
     conn.execute(DELETE_VALUES, {"slug": ingredient.slug})
-    conn.executemany(INSERT_VALUE, [{"slug": ingredient.slug, **asdict(value)} for value in ingredient.values.values()])
+    conn.executemany(INSERT_VALUE, [{"slug": ingredient.slug, **_fields(value)} for value in ingredient.values.values()])
 
 
 def remove(conn: sqlite3.Connection, slug: str) -> None:
@@ -267,9 +275,18 @@ def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -
 
     What an earlier version shipped and this one doesn't stays, because kept trials may name it.
     """
-    called, renamed = {row["slug"]: row["name"] for row in conn.execute(SELECT_CALLED)}, False
+    stored = {row["slug"]: dict(row) for row in conn.execute(SELECT_ALL)}
+    values: dict[str, dict[str, SourcedValue]] = {}
+    for row in conn.execute(SELECT_SHIPPED_VALUES):
+        slug, *sourced = row
+        values.setdefault(slug, {})[row["name"]] = SourcedValue(*sourced)
+    renamed = False
     for ingredient in shipped:
-        renamed = renamed or called.get(ingredient.slug, ingredient.name) != ingredient.name
+        before = stored.get(ingredient.slug)
+        # Writing all of it takes longer than the rest of a start, and nothing that depends on the larder could be kept.
+        if before == _to_row(ingredient) and values.get(ingredient.slug, {}) == dict(ingredient.values):
+            continue
+        renamed = renamed or (before is not None and before["name"] != ingredient.name)
         put(conn, ingredient)
     conn.execute(APPLY_AMENDED)
     return renamed
@@ -325,7 +342,7 @@ def set_right(conn: sqlite3.Connection, slug: str, values: Iterable[SourcedValue
     get(conn, slug)
     for name in back:
         conn.execute(DELETE_HOUSE_VALUE, {"slug": slug, "name": name})
-    conn.executemany(UPSERT_HOUSE_VALUE, [{"slug": slug, **asdict(value)} for value in values])
+    conn.executemany(UPSERT_HOUSE_VALUE, [{"slug": slug, **_fields(value)} for value in values])
     return get(conn, slug)
 
 
@@ -373,6 +390,11 @@ def _from_row(row: sqlite3.Row, values: Mapping[str, SourcedValue]) -> Ingredien
 def _findable(row: sqlite3.Row) -> Findable:
     said = f"{row['kind']} {row['impression']} {' '.join(json.loads(row['aroma']))}"
     return Findable(row["slug"], row["name"], tuple(json.loads(row["also"])), row["rank"], tuple(json.loads(row["slots"])), said)
+
+
+def _fields(value: SourcedValue) -> dict[str, Any]:
+    # Without the deep copies that `asdict` makes of plain values.
+    return {field.name: getattr(value, field.name) for field in fields(value)}
 
 
 def _to_row(ingredient: Ingredient) -> dict[str, Any]:

@@ -8,8 +8,9 @@ from importlib import resources
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
+from support.depth import examples
 from support.drinks import drink
 
 from oenomel.core.balance.attribution import MOST_CHANGES, changes_between
@@ -165,7 +166,7 @@ made_drinks = st.builds(
 
 
 @given(made_drinks, made_drinks, st.randoms(use_true_random=False))
-@settings(max_examples=60)
+@examples(60)
 def test_changes_add_up_to_the_whole_difference_whatever_their_order(one, other, random):
     changes = changes_between(one, other, STANDARD)
     for axis, rule in AXES.items():

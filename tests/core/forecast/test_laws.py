@@ -4,8 +4,9 @@ import itertools
 from dataclasses import replace
 
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
+from support.depth import examples
 
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
@@ -90,7 +91,7 @@ def test_intervals_hold_the_figure_and_shares_add_to_one(drink):
 
 
 @given(drinks)
-@settings(max_examples=30)
+@examples(30)
 def test_a_drink_beside_itself_differs_by_exactly_nothing(drink):
     comparison = compare(drink, drink)
     assert [axis.steps for axis in comparison.axes] == [0, 0, 0]
@@ -99,7 +100,7 @@ def test_a_drink_beside_itself_differs_by_exactly_nothing(drink):
 
 
 @given(drinks, drinks)
-@settings(max_examples=30)
+@examples(30)
 def test_difference_turned_round_is_its_opposite(one, other):
     there, back = compare(one, other), compare(other, one)
     assert [axis.steps for axis in there.axes] == pytest.approx([-axis.steps for axis in back.axes], abs=1e-9)

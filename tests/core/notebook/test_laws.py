@@ -2,8 +2,9 @@
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
+from support.depth import examples
 from support.drinks import drink, eight_three_three
 
 from oenomel.core.balance.served import profile_of_made
@@ -94,7 +95,7 @@ def test_side_by_side_the_other_way_round_turns_every_difference_round(one, othe
         assert forth.difference.sign_probability == pytest.approx(turned.difference.sign_probability, abs=1e-9)
 
 
-@settings(max_examples=12, deadline=None)
+@examples(12)
 @given(st.lists(st.tuples(places, st.tuples(said, said, said)), min_size=1, max_size=6))
 def test_the_order_of_the_sheets_teaches_nothing(rows):
     sheets = [Tasted(np.array(x), y, str(n % 2)) for n, (x, y) in enumerate(rows)]
@@ -104,7 +105,7 @@ def test_the_order_of_the_sheets_teaches_nothing(rows):
 
 
 @pytest.mark.slow
-@settings(max_examples=25, deadline=None)
+@examples(25)
 @given(sours, said, said, said)
 def test_every_answer_can_be_poured_and_says_what_it_heard(made, sugar, acid, abv):
     _, found = proposals([Sheet(made, Verdict(sugar, acid, abv), 1)], made, 1, LARDER, standard_homes()["sour", ""])

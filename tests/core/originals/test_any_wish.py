@@ -3,19 +3,24 @@
 from functools import cache
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
+from support.depth import examples
 from support.drinks import drink
 
 from oenomel.core.families import families
 from oenomel.core.glass import COLOURS, air_in, colour_words, in_colour, swatch
+from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, catalogue
 from oenomel.core.originals.ground import BookDrink, Ground
 from oenomel.core.originals.kinship import groups
 from oenomel.core.originals.measures import seasons
+from oenomel.core.originals.menu import menu_of
+from oenomel.core.originals.pouring import Pourer
 from oenomel.core.originals.scoring import FAR_FROM_BOOK, NEAR_BOOK
-from oenomel.core.originals.search import Handful, left_of, originals, what_would_open
+from oenomel.core.originals.search import POUR_WORK, WISH_WORK, Handful, handful_of, left_of, originals, what_would_open
 from oenomel.core.originals.wish import Wish
+from oenomel.core.swaps import Budget
 from oenomel.errors import DomainError
 
 SLUGS = sorted(slug for slug, each in catalogue().items() if each.slots)
@@ -74,7 +79,7 @@ def keeps(word: str, each: Ingredient) -> bool:
 
 
 @pytest.mark.slow
-@settings(max_examples=60, deadline=None)
+@examples(60)
 @given(pressed_together())
 def test_any_wish_is_kept_or_refused_with_a_sentence(told):
     found = answer(told)
@@ -102,7 +107,7 @@ def test_any_wish_is_kept_or_refused_with_a_sentence(told):
 
 
 @given(pressed_together())
-@settings(max_examples=15, deadline=None)
+@examples(15)
 def test_the_same_wish_has_the_same_answer_and_a_count(told):
     one, again = answer(told), answer(told)
     if isinstance(one, str):
@@ -112,6 +117,67 @@ def test_the_same_wish_has_the_same_answer_and_a_count(told):
     assert not isinstance(again, str)
     assert [each.drink for each in last.originals] == [each.drink for each in again[1].originals]
     assert left_of(ground(), wish).combinations == last.combinations > 0
+
+
+HARD = {
+    "nothing to pay and no alcohol": {"family": "fizz", "abv": (0.0, 0.0), "most_cost": 0.0},
+    "sixty of a rare colour": {"family": "sour", "colour": "blue", "count": 60},
+    "six conditions at once": {
+        "family": "sour", "abv": (30.0, 40.0), "aroma": ("roast", "dairy"), "colour": "blue", "without": ("egg", "milk"), "must": ("mint",),
+    },
+    "sixty of anything": {"family": "daisy", "count": 60},
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("school", ["curve", "heat balance"])
+@pytest.mark.parametrize("what", HARD)
+def test_no_wish_takes_more_work_than_its_budget(what, school, monkeypatch):
+    poured, budget = [], Budget(WISH_WORK)
+    pour = Pourer.pour
+    monkeypatch.setattr(Pourer, "pour", lambda self, drawn: poured.append(len(drawn)) or pour(self, drawn))
+    on = Ground(catalogue(), (), conditions=Conditions(dilution=school))
+    try:
+        *_, last = originals(on, Wish(**HARD[what]), budget=budget)
+    except DomainError as error:
+        # What is in the way, or how far it looked.
+        refused = str(error)
+    else:
+        refused = ""
+        assert last.originals
+        assert len(last.originals) == HARD[what].get("count", 20) or last.notes
+    assert not refused or "no drink" in refused
+    # One turn may overdraw it: the drinks that are presented, or the last count of what would open.
+    assert sum(poured) * POUR_WORK[school] <= 1.3 * WISH_WORK
+    assert budget.left > -0.3 * WISH_WORK
+
+
+def test_a_budget_that_is_spent_ends_with_the_best_found_and_says_so():
+    wish = Wish("sour", count=20)
+    found = handful_of(ground(), wish, (), DRAWN, Budget(700_000))
+    assert 1 <= len(found.originals) < 20
+    assert found.ended
+    assert any(str(len(found.originals)) in note for note in found.notes)
+    # Others who wait end it as well, whatever work is left.
+    stopped = handful_of(ground(), wish, (), DRAWN, Budget(WISH_WORK, stopped=lambda: True))
+    assert stopped.ended
+    assert stopped.poured <= found.poured
+
+
+def test_the_answer_does_not_depend_on_what_was_asked_before():
+    wish, fresh = Wish("daisy", count=60, seed=4), Ground(catalogue(), ())
+    for other in (Wish("daisy", count=2, seed=4), Wish("daisy", count=2, seed=4, sweetness="dry")):
+        handful_of(fresh, other, (), DRAWN)
+    again = handful_of(fresh, wish, (), DRAWN, Budget(1_500_000))
+    first = handful_of(Ground(catalogue(), ()), wish, (), DRAWN, Budget(1_500_000))
+    assert [each.drink for each in again.originals] == [each.drink for each in first.originals]
+
+
+def test_a_whole_menu_takes_the_budget_of_one_wish():
+    budget = Budget(WISH_WORK)
+    on = Ground(catalogue(), (), conditions=Conditions(dilution="heat balance"))
+    made = menu_of(on, [Wish(("sour", "daisy", "fizz")[place % 3]) for place in range(12)], budget=budget)
+    assert len(made.drinks) == 12
+    assert budget.left > -0.3 * WISH_WORK
 
 
 def test_who_dropped_would_open_how_many_is_told_the_most_first():

@@ -1,8 +1,9 @@
 """What holds for every rebalancing, whatever the drink and the target."""
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
+from support.depth import examples
 from support.drinks import drink
 
 from oenomel.core.larder.larder_files import catalogue
@@ -27,7 +28,7 @@ TARGETS = st.builds(
 
 
 @pytest.mark.slow
-@settings(max_examples=30, deadline=None)
+@examples(30)
 @given(start=DRINKS, target=TARGETS, free=st.sets(st.integers(0, 3), min_size=1, max_size=3))
 def test_who_has_more_to_move_never_ends_further_away(start: Drink, target: Target, free: set[int]):
     aim = Aim(target)
@@ -38,7 +39,7 @@ def test_who_has_more_to_move_never_ends_further_away(start: Drink, target: Targ
 
 
 @pytest.mark.slow
-@settings(max_examples=20, deadline=None)
+@examples(20)
 @given(start=DRINKS, target=TARGETS)
 def test_rebalancing_what_was_rebalanced_moves_nothing_more(start: Drink, target: Target):
     bounds = dict.fromkeys(range(4), (0.0, 90.0))
@@ -48,7 +49,7 @@ def test_rebalancing_what_was_rebalanced_moves_nothing_more(start: Drink, target
     assert again.costs.total <= once.costs.total + 1e-9
 
 
-@settings(max_examples=20, deadline=None)
+@examples(20)
 @given(start=DRINKS, target=TARGETS, axis=st.sampled_from(["sugar", "acid", "abv"]))
 def test_what_counts_for_more_ends_no_further_off(start: Drink, target: Target, axis: str):
     usual = rebalance(start, Aim(target))

@@ -4,8 +4,9 @@ import math
 import random
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given
 from hypothesis import strategies as st
+from support.depth import examples
 
 from oenomel.core.balance import AXES, SMELL_STEP, profile_of_made, share_of_glass, steps_between
 from oenomel.core.ice import Conditions
@@ -74,7 +75,8 @@ def test_jugs_are_poured_by_the_measure_and_are_no_larger_than_they_need_be(matt
         assert jugs.less.volume_ml <= max(450, 1.3 * 1.5 * triangles * jugs.glass_ml)
 
 
-@settings(max_examples=40)
+@examples(40)
+@example("smell", 2.5, 0, [False] * 6)
 @given(st.sampled_from(MATTERS), st.sampled_from([1.0, 2.5]), st.integers(0, 10_000), st.lists(st.booleans(), min_size=6, max_size=6))
 def test_six_triangles_come_out_of_jugs_that_were_mixed_for_six(matter, grid, seed, found):
     jugs, draw, done, known = jugs_on(matter, grid=grid), random.Random(seed), [], threshold_of([])

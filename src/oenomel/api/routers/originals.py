@@ -16,7 +16,7 @@ from oenomel.api.room import room
 from oenomel.api.searching import NDJSON, Search
 from oenomel.carrying.originals import at_hand, kinship_of
 from oenomel.core.forecast import forecast_of
-from oenomel.core.originals import KinshipTable, left_of, menu_of, originals, to_get
+from oenomel.core.originals import WISH_WORK, KinshipTable, left_of, menu_of, originals, to_get
 from oenomel.core.today import fruit_tonight
 from oenomel.interchange.models import Entry, Name, Plain, Report, RowId
 from oenomel.interchange.reports.forecast import forecast_report
@@ -90,7 +90,7 @@ async def list_originals(wish: WishEntry, conn: Connection, conditions: HouseCon
     """A handful of original drinks that meet a wish."""
 
     def found() -> HandfulReport:
-        *_, last = originals(ground_for(conn, conditions), wished(conn, wish), names_given(conn, wish))
+        *_, last = originals(ground_for(conn, conditions), wished(conn, wish), names_given(conn, wish), budget=search.budget_of(WISH_WORK))
         return handful_report(last)
 
     return await search.step(found)
@@ -105,7 +105,9 @@ async def stream_originals(wish: WishEntry, conn: Connection, conditions: HouseC
     """The same, a JSON object a line: a first handful at once, then that of the whole sample. Whoever goes away ends it."""
 
     def parts_of() -> Iterator[str]:
-        for part in originals(ground_for(conn, conditions), wished(conn, wish), names_given(conn, wish)):
+        for part in originals(
+            ground_for(conn, conditions), wished(conn, wish), names_given(conn, wish), budget=search.budget_of(WISH_WORK)
+        ):
             yield handful_report(part).model_dump_json() + "\n"
 
     return await search.streamed(parts_of())
@@ -129,7 +131,7 @@ async def make_menu(body: MenuEntry, conn: Connection, conditions: HouseConditio
         stays = dict(zip((each.place for each in body.kept), resolve(conn, *(each.spec for each in body.kept)), strict=True))
         places = [wished(conn, each) for each in body.places]
         known = [name for each in body.places for name in names_given(conn, each)]
-        return menu_report(menu_of(ground_for(conn, conditions), places, stays, list(dict.fromkeys(known))))
+        return menu_report(menu_of(ground_for(conn, conditions), places, stays, list(dict.fromkeys(known)), search.budget_of(WISH_WORK)))
 
     return await search.step(made)
 

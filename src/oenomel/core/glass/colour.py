@@ -5,6 +5,7 @@ from __future__ import annotations
 import colorsys
 import re
 from collections.abc import Sequence
+from functools import cache
 from typing import Final
 
 import numpy as np
@@ -97,6 +98,22 @@ def swatch(pours: Sequence[Pour], volume_ml: float, path_cm: float = PATH_CM, ai
     return "#" + "".join(f"{round(255 * (channel + (1 - channel) * milk)):02x}" for channel in channels)
 
 
+def swatches(absorbance: NDArray[np.float64], cloudy: NDArray[np.float64], fat: NDArray[np.float64]) -> list[str]:
+    """`swatch` of many drinks at once.
+
+    Parameters
+    ----------
+    absorbance : ndarray, shape (n, 3), [1/cm]    at red, green and blue, of the whole drink
+    cloudy : ndarray, shape (n,)                  0 clear to 1, foam counted in; more counts as 1
+    fat : ndarray, shape (n,), [g/100 ml]
+    """
+    cloudy = np.minimum(1.0, cloudy)
+    path = PATH_CM / (1 + (SCATTERS_PER_CM * cloudy + FAT_SCATTERS * fat) * PATH_CM)
+    through = 10.0 ** (-absorbance * path[:, None])
+    seen = np.rint(255 * (through + (1 - through) * (cloudy * CLOUD_LIGHTENS)[:, None])).astype(np.uint8)
+    return [f"#{red:02x}{green:02x}{blue:02x}" for red, green, blue in seen.tolist()]
+
+
 def air_in(drink: Drink) -> float:
     """Cloudiness of the foam that is shaken through a drink, 0 to 1."""
     if drink.method.technique not in FOAMING:
@@ -104,6 +121,7 @@ def air_in(drink: Drink) -> float:
     return max((AIR_OF[pour.ingredient.foam] for pour in drink.pours if pour.meets_ice and pour.liquid_ml > 0), default=0.0)
 
 
+@cache
 def colour_words(colour: str) -> str:
     """A colour "#rrggbb" in the words of somebody who looks at a glass: "light pink", "amber", "deep red".
 

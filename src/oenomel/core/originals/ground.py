@@ -13,12 +13,13 @@ from numpy.typing import NDArray
 from oenomel.core.families import Branch, Homes, standard_homes
 from oenomel.core.findings import CLASHES, sense_classes
 from oenomel.core.forecast import Forecast, forecast_of
+from oenomel.core.glass import AIR_OF
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, Larder
 from oenomel.core.originals.kinship import LINK_FROM, KinshipTable, kin, smells
 from oenomel.core.originals.parts import PARTS
 from oenomel.core.originals.pouring import Poured, Pourer
-from oenomel.core.originals.resemblance import Marks, apart, marks_of, smell_of, weight_of
+from oenomel.core.originals.resemblance import Marks, distance_of, marks_of, smell_of, weight_of
 from oenomel.core.originals.space import NONE, ORDER, SAMPLE, Space, space_of
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import Drink
@@ -28,8 +29,10 @@ Ints = NDArray[np.int64]
 Bools = NDArray[np.bool_]
 
 MOST_MARKS: Final = 1_000_000
+MOST_DISTANCES: Final = 100_000
 ROUNDED: Final = 9
-"""Combinations × ingredients that are compared at once; digits to which distances and scores are told, so that ties are ties anywhere."""
+"""Combinations × ingredients, and × drinks of the book, that are compared at once, so that they fit a processor's cache; digits to which
+distances and scores are rounded, so that ties are ties anywhere."""
 
 MOST_KEPT: Final = 6
 """Structures of wishes whose samples are kept."""
@@ -97,6 +100,10 @@ class Ground:
         self.names = [each.name for each in self.book]
         self.in_book = marks_of([each.drink for each in self.book], self.ingredients)
         self.weights = np.array([[weight_of(each, PARTS[part].slot) for each in self.ingredients] for part in ORDER])
+        self.absorbance = np.array([each.absorbance for each in self.ingredients]).reshape(-1, 3)
+        self.cloudiness = np.array([each.label("cloudiness") or 0.0 for each in self.ingredients])
+        self.fat = np.array([each.composition.fat for each in self.ingredients])
+        self.air = np.array([AIR_OF[each.foam] for each in self.ingredients])
         self.usual = np.array([1 - (each.rank - 1) / 3 if each.origin == "catalogue" else 1.0 for each in self.ingredients])
         self.prices = np.array([price if (price := each.label("price_per_litre")) is not None else np.nan for each in self.ingredients])
         names = sorted({name for clash in CLASHES for name in (clash.one, clash.other)} | {"hot", "raw egg"})
@@ -216,13 +223,27 @@ class Ground:
         if not self.book:
             return np.ones(len(drawn)), np.full(len(drawn), -1)
         novelty, nearest = np.empty(len(drawn)), np.empty(len(drawn), dtype=np.int64)
-        at_once = max(1, MOST_MARKS // len(self.ingredients))
+        at_once = max(1, min(MOST_MARKS // len(self.ingredients), MOST_DISTANCES // len(self.book)))
         for start in range(0, len(drawn), at_once):
             part = slice(start, start + at_once)
-            distance = apart(self.marks(drawn[part]), self.in_book).round(ROUNDED)
+            distance = self._from_book(drawn[part]).round(ROUNDED)
             nearest[part] = distance.argmin(axis=1)
             novelty[part] = distance.min(axis=1)
         return novelty, nearest
+
+    def _from_book(self, drawn: Ints) -> Floats:
+        """Distance of each combination from each drink of the book, shape (n, book), as `apart` has it.
+
+        A combination holds few ingredients: summing over its parts takes a tenth of the time of comparing whole rows.
+        """
+        marks = self.marks(drawn)
+        shared = np.zeros((len(drawn), len(self.book)))
+        by_ingredient = np.ascontiguousarray(self.in_book.held.T)
+        for column in range(drawn.shape[1]):
+            rows = np.flatnonzero(drawn[:, column] != NONE)
+            place = drawn[rows, column]
+            shared[rows] += np.minimum(self.weights[column, place][:, None], by_ingredient[place])
+        return distance_of(shared, marks, self.in_book)
 
 
 class Pourings:

@@ -45,10 +45,11 @@ def most_of(count: int) -> int:
     return max(1, count // A_FIFTH)
 
 
-def picked(bench: Bench, count: int, stands: Callable[[int], bool]) -> list[str]:
+def picked(bench: Bench, count: int, stands: Callable[[int], bool], ended: Callable[[], bool] = lambda: False) -> list[str]:
     """Offers one drink after the other, by its place, to ``stands``, which tells whether it holds; returns notes on what fell short.
 
-    No ingredient but the exempt comes in more than a fifth of the handful. Ties go to the smaller place.
+    It stops early when ``ended`` is true. No ingredient but the exempt comes in more than a fifth of the handful. Ties go to the
+    smaller place.
     """
     many = len(bench.score)
     if not many:
@@ -59,7 +60,7 @@ def picked(bench: Bench, count: int, stands: Callable[[int], bool]) -> list[str]
     there = bench.drawn != NONE
     counted = there & ~bench.exempt[np.arange(bench.drawn.shape[1]), np.maximum(bench.drawn, 0)]
     found = 0
-    while found < count and open_.any():
+    while found < count and open_.any() and not ended():
         worth = np.where(open_, bench.relevance * bench.score - (1 - bench.relevance) * alike, -np.inf).round(9)
         place = int(worth.argmax())
         open_[place] = False
@@ -71,6 +72,6 @@ def picked(bench: Bench, count: int, stands: Callable[[int], bool]) -> list[str]
         used[bench.drawn[place][counted[place]]] += 1
         spent = used >= most
         open_ &= ~(spent[np.maximum(bench.drawn, 0)] & counted).any(axis=1)
-    if found < count:
+    if found < count and not ended():
         return [f"{found} of {count}: more than these would repeat one thing in more than a fifth of them"] if found else []
     return []

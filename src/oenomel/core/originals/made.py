@@ -80,18 +80,15 @@ def drink_of(
     volumes: NDArray[np.float64],
     wish: Wish,
     larder: Larder,
-    *,
-    finished: bool = True,
 ) -> Drink:
-    """A combination as poured, as a drink; ``finished`` with its glass, edge and garnish, which takes longer."""
+    """A combination as poured, as a drink with its glass, edge and garnish."""
     pours = []
     for part, place, ml in zip(ORDER, drawn.tolist(), volumes.tolist(), strict=True):
         if place == NONE or (ml == 0 and part not in ACCENTS):
             continue
         each = ingredients[place]
         pours.append(accent_pour(each) if part in ACCENTS else _poured(each, part, round(ml, 9), wish))
-    drink = Drink("", wish.family, tuple(pours), method=_method(pours))
-    return _served(drink, wish, larder) if finished else drink
+    return _served(Drink("", wish.family, tuple(pours), method=_method(pours)), wish, larder)
 
 
 def _poured(each: Ingredient, part: str, ml: float, wish: Wish) -> Pour:

@@ -13,15 +13,18 @@ from oenomel.core.glass import air_in, swatch
 from oenomel.core.larder import capital, listed
 from oenomel.core.originals.ground import Ground
 from oenomel.core.originals.made import Original
-from oenomel.core.originals.search import handful_of
+from oenomel.core.originals.search import WISH_WORK, handful_of
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import Drink
+from oenomel.core.swaps import Budget
 from oenomel.errors import DomainError
 
 MOST_PLACES: Final = 12
-OFFERED: Final = 12
-DRAWN: Final = 8_000
-"""Places of a list, drinks offered for each of them, and combinations drawn for those: a list is made while somebody waits."""
+OFFERED: Final = (4, 12)
+DRAWN: Final = (2_000, 8_000)
+FOR_ALL: Final = (72, 48_000)
+"""Places of a list; drinks offered for each of them, and combinations drawn for those, at least and at most; and both for all places
+together: a list is made while somebody waits."""
 
 SAME_BASE: Final = 0.25
 SAME_LEAD: Final = 0.15
@@ -45,8 +48,16 @@ class Menu:
     notes: tuple[str, ...]
 
 
-def menu_of(ground: Ground, places: Sequence[Wish], kept: Mapping[int, Drink] | None = None, known: Sequence[str] = ()) -> Menu:
+def menu_of(
+    ground: Ground,
+    places: Sequence[Wish],
+    kept: Mapping[int, Drink] | None = None,
+    known: Sequence[str] = (),
+    budget: Budget | None = None,
+) -> Menu:
     """The open places of a list filled one after the other; drinks that are ``kept``, by place, stay and count for the rest.
+
+    All places share the budget of one wish, `WISH_WORK` where none is given.
 
     Raises
     ------
@@ -60,12 +71,15 @@ def menu_of(ground: Ground, places: Sequence[Wish], kept: Mapping[int, Drink] | 
     chosen: list[Drink] = list(kept.values())
     seen = [_seen(ground.forecast(drink)) for drink in chosen]
     found: list[Original] = []
-    for place, wish in enumerate(places):
-        if place in kept:
-            continue
-        asked = replace(wish, count=OFFERED, seed=wish.seed + place)
+    budget, open_places = budget or Budget(WISH_WORK), [place for place in range(len(places)) if place not in kept]
+    count, drawn = (
+        min(most, max(least, for_all // max(1, len(open_places)))) for (least, most), for_all in zip((OFFERED, DRAWN), FOR_ALL, strict=True)
+    )
+    for filled, place in enumerate(open_places):
+        wish = places[place]
+        asked = replace(wish, count=count, seed=wish.seed + place)
         try:
-            offered = handful_of(ground, asked, names, DRAWN).originals
+            offered = handful_of(ground, asked, names, drawn, budget.share(1 / (len(open_places) - filled))).originals
         except DomainError as error:
             raise DomainError(f"place {place + 1} of the list, a {wish.family}: {error}") from error
         best = max(offered, key=lambda each: (round(_worth(each, seen), 9), each.drink.name))

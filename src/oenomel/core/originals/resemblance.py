@@ -82,7 +82,12 @@ def apart(some: Marks, others: Marks) -> Floats:
         held = other[column]
         places = np.flatnonzero(held)
         shared[:, column] = np.minimum(one[:, places], held[places]).sum(axis=1)
-    together = one.sum(axis=1)[:, None] + other.sum(axis=1)[None] - shared
+    return distance_of(shared, some, others)
+
+
+def distance_of(shared: Floats, some: Marks, others: Marks) -> Floats:
+    """Distance of each of some from each of others, shape (some, others), from the weight that each pair shares, of the same shape."""
+    together = some.held.sum(axis=1)[:, None] + others.held.sum(axis=1)[None] - shared
     jaccard = np.divide(shared, together, out=np.zeros_like(shared), where=together > 0)
     found: Floats = np.clip(1 - (jaccard + some.smell @ others.smell.T) / 2, 0.0, 1.0)
     return found

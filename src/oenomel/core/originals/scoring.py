@@ -9,10 +9,9 @@ from numpy.typing import NDArray
 
 from oenomel.core.balance import FIGURES
 from oenomel.core.families import EDGE_OF_HOME_STEPS, WITHOUT_ALCOHOL_BELOW
-from oenomel.core.glass import air_in, colour_words, in_colour, swatch
+from oenomel.core.glass import colour_words, in_colour, swatches
 from oenomel.core.larder import Ingredient, aromas
 from oenomel.core.originals.ground import MOST_MARKS, Ground, Sifted
-from oenomel.core.originals.made import drink_of
 from oenomel.core.originals.measures import seasons
 from oenomel.core.originals.pouring import Poured
 from oenomel.core.originals.resemblance import Marks, apart, smell_of
@@ -106,9 +105,15 @@ def met(ground: Ground, wish: Wish, sifted: Sifted, at: Poured, rows: Ints) -> B
         cost = (prices * at.volumes[rows]).sum(axis=1) / 1000
         keeps &= cost <= wish.most_cost
     if wish.colour:
-        for index in np.flatnonzero(keeps):
-            row = rows[index]
-            drink = drink_of(ground.ingredients, sifted.drawn[row], at.volumes[row], wish, ground.larder, finished=False)
-            seen = swatch(drink.pours, float(at.figures[0, row]), air=air_in(drink))
-            keeps[index] = in_colour(wish.colour, colour_words(seen))
+        kept = np.flatnonzero(keeps)
+        keeps[kept] = [in_colour(wish.colour, colour_words(seen)) for seen in _seen(ground, sifted, at, rows[kept])]
     return keeps
+
+
+def _seen(ground: Ground, sifted: Sifted, at: Poured, rows: Ints) -> list[str]:
+    """The colours of these as poured, as `swatch` has them."""
+    drawn, volumes = sifted.drawn[rows], at.volumes[rows]
+    place, share = np.maximum(drawn, 0), np.where(drawn != NONE, volumes, 0.0) / at.figures[0, rows][:, None]
+    air = np.where(share > 0, ground.air[place], 0.0).max(axis=1)
+    absorbance = np.einsum("np,npc->nc", share, ground.absorbance[place])
+    return swatches(absorbance, air + (share * ground.cloudiness[place]).sum(axis=1), (share * ground.fat[place]).sum(axis=1))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from typing import Final
@@ -16,18 +17,31 @@ from oenomel.core.originals.parts import plan_of
 from oenomel.core.originals.scoring import BALANCE_COUNTS, balance_of, before_pouring, met, promise_of
 from oenomel.core.originals.space import ORDER, SAMPLE, Space
 from oenomel.core.originals.wish import Wish
+from oenomel.core.swaps import Budget
 from oenomel.errors import DomainError
 
 POURED_AT_ONCE: Final = 2048
-MOST_POURED: Final = {"curve": 16_384, "heat balance": 2_048}
+MOST_POURED: Final = 16_384
 POOL: Final = 1500
-"""How many are poured in a turn and, by the school of dilution, in all; and among how many of the best the handful is picked.
+"""How many combinations are poured in a turn, and in all; and among how many of the best the handful is picked."""
 
-The heat balance takes eight times as long to weigh: a wish that nothing meets is answered in seconds all the same.
+WISH_WORK: Final = 6_000_000
+"""Budget of one wish, of a whole menu too, in the unit of `swaps.Budget`: a second and a half on a quiet machine of 2024."""
+
+DRAW_WORK: Final = 20
+POUR_WORK: Final = {"curve": 100, "heat balance": 2_500}
+PRESENT_WORK: Final = 24_000
+"""Work of drawing one combination, of pouring one by each school of dilution, and of forecasting and describing one original.
+
+They are charged whether or not an earlier wish has left the result, so that the same wish has the same answer at any time.
 """
 
+EXPLAIN_SHARE: Final = 0.3
+"""Share of the budget that is kept for finding out which condition stands in the way, until something is found."""
+
 FIRST_LOOK: Final = 12
-"""Every twelfth combination is looked at first, so that a first glass stands there at once."""
+FIRST_SHARE: Final = 0.2
+"""Every twelfth combination is looked at first, so that a first glass is there at once; share of the budget that this may take."""
 
 ALIKE_RELEVANCE: Final = 0.95
 """Who asks for more like one doesn't ask for the most diverse."""
@@ -37,7 +51,7 @@ ALIKE_RELEVANCE: Final = 0.95
 class Handful:
     """What was found so far: the originals, best first, how many combinations there are, were looked at and poured, and notes.
 
-    ``done`` is false for a first look.
+    ``done`` is false for a first look, ``ended`` true where the budget ended the search before all was poured.
     """
 
     originals: tuple[Original, ...]
@@ -46,35 +60,49 @@ class Handful:
     poured: int
     notes: tuple[str, ...]
     done: bool
+    ended: bool = False
 
 
-def originals(ground: Ground, wish: Wish, known: Sequence[str] = (), at_least: int = SAMPLE) -> Iterator[Handful]:
-    """A first handful at once, then the handful of the whole sample; ``known`` are names that are given already, ``at_least`` tells how
-    many combinations are drawn.
+def originals(
+    ground: Ground, wish: Wish, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None
+) -> Iterator[Handful]:
+    """A first handful at once, then the handful of the whole sample, or the best found within the budget.
+
+    Parameters
+    ----------
+    known : sequence of str    names that are given already
+    at_least : int             how many combinations are drawn
+    budget : Budget            `WISH_WORK` where none is given; the first handful takes `FIRST_SHARE` of it at most
 
     Raises
     ------
     DomainError
-        The wish can't be met by any drink; the sentence says which single wish, dropped, would open how many.
+        No drink was found that meets the wish; the sentence says which condition, dropped, would open how many.
     """
+    budget = budget or Budget(WISH_WORK)
     drawn = ground.has_drawn(wish, at_least)
     whole = ground.sift(wish, at_least if drawn else at_least // FIRST_LOOK)
     if not (drawn or whole.space.is_drawn_whole):
-        first = _handful(ground, wish, whole, known, done=False)
+        first = _handful(ground, wish, whole, known, budget.share(FIRST_SHARE), done=False)
         if first.originals:
             yield first
-    yield handful_of(ground, wish, known, at_least)
+    yield handful_of(ground, wish, known, at_least, budget)
 
 
-def handful_of(ground: Ground, wish: Wish, known: Sequence[str] = (), at_least: int = SAMPLE) -> Handful:
-    """The handful of the whole sample, without a first look; raises as ``originals``."""
-    found = _handful(ground, wish, ground.sift(wish, at_least), known, done=True)
+def handful_of(ground: Ground, wish: Wish, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None) -> Handful:
+    """The handful of the whole sample, without a first look; parameters and errors as of ``originals``."""
+    budget = budget or Budget(WISH_WORK)
+    found = _handful(ground, wish, ground.sift(wish, at_least), known, budget, done=True)
     if not found.originals:
-        raise DomainError(_nothing(ground, wish))
+        raise DomainError(_nothing(ground, wish, found, budget))
     return found
 
 
-def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], *, done: bool) -> Handful:
+def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], budget: Budget, *, done: bool) -> Handful:
+    budget.spend(DRAW_WORK * sifted.looked_at)
+    each_takes = POUR_WORK[ground.conditions.dilution]
+    to_present = min(wish.count * PRESENT_WORK, budget.left // 2)
+    to_explain = max(to_present, int(EXPLAIN_SHARE * budget.left))
     pourings = ground.pourings(wish, sifted)
     eligible, gladly = before_pouring(ground, wish, sifted)
     promise = promise_of(sifted, gladly)
@@ -83,11 +111,17 @@ def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], *
     score = np.full(len(promise), -np.inf)
     reached = 0
     # A promise is a score with nothing off in the balance: once enough stand above the best promise that is left, no other can pass them.
-    most = min(len(order), MOST_POURED[ground.conditions.dilution])
-    for start in range(0, most, POURED_AT_ONCE):
-        rows = order[start : start + POURED_AT_ONCE]
+    most, ended = min(len(order), MOST_POURED), False
+    while reached < most:
+        kept_back = to_present if (score > -np.inf).any() else to_explain
+        affordable = (budget.left - kept_back) // each_takes
+        if reached and (affordable <= 0 or budget.stopped_by_others):
+            ended = True
+            break
+        rows = order[reached : min(most, reached + min(POURED_AT_ONCE, max(affordable, LEAST_POURED)))]
+        budget.spend(each_takes * len(rows))
         pourings.pour(rows)
-        reached = start + len(rows)
+        reached += len(rows)
         kept = rows[met(ground, wish, sifted, pourings.at, rows)]
         score[kept] = promise[kept] - BALANCE_COUNTS * (1 - balance_of(pourings.at.cost[kept]))
         best = np.sort(score[score > -np.inf])[::-1]
@@ -108,6 +142,7 @@ def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], *
 
     def stands(place: int) -> bool:
         row = int(ranked[place])
+        budget.spend(PRESENT_WORK)
         nearest = ground.book[sifted.nearest[row]] if ground.book else None
         parts = sifted.space.slugs(sifted.drawn[row].tolist())
         # Which of two sweeteners balances is no other drink.
@@ -123,9 +158,12 @@ def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], *
         names.append(found.drink.name)
         return True
 
-    notes = picked(bench, wish.count, stands)
+    notes = picked(bench, wish.count, stands, lambda: bool(made) and budget.spent)
+    ended = ended or (len(made) < wish.count and budget.spent)
+    if ended and len(made) < wish.count:
+        notes.append(f"The {len(made)} best of the {reached:,} likeliest combinations. The search stops there; ask for less to find more.")
     made.sort(key=lambda each: -round(each.score, ROUNDED))
-    return Handful(tuple(made), sifted.space.size, sifted.looked_at, reached, tuple(notes), done)
+    return Handful(tuple(made), sifted.space.size, sifted.looked_at, reached, tuple(notes), done, ended)
 
 
 def _exempt(ground: Ground, wish: Wish, space: Space) -> NDArray[np.bool_]:
@@ -148,6 +186,12 @@ def _exempt(ground: Ground, wish: Wish, space: Space) -> NDArray[np.bool_]:
     return exempt
 
 
+COUNTED_BY: Final = 1500
+COUNT_WORK: Final = 1_200_000
+LEAST_POURED: Final = 24
+"""How many combinations are drawn for a count, the work it may take, and how many are poured at the least."""
+
+
 @dataclass(frozen=True, slots=True)
 class Left:
     """How many combinations a wish leaves: on paper, and about how many of them make sense, keep it, and stand at home."""
@@ -156,8 +200,10 @@ class Left:
     balanced: int
 
 
-def left_of(ground: Ground, wish: Wish) -> Left:
-    """What a wish leaves, by a small sample poured: the second figure is an estimate, and exact where the space is small."""
+def left_of(ground: Ground, wish: Wish, work: int = COUNT_WORK) -> Left:
+    """What a wish leaves, by a small sample poured for no more than ``work``: the second figure is an estimate, and exact where the
+    space is small.
+    """
     try:
         sifted = ground.sift(wish, COUNTED_BY)
     except DomainError:
@@ -166,7 +212,8 @@ def left_of(ground: Ground, wish: Wish) -> Left:
         return Left(0, 0)
     eligible, _ = before_pouring(ground, wish, sifted)
     rows = np.flatnonzero(eligible)
-    tried = rows[:: max(1, len(rows) // COUNTED_BY)]
+    affordable = max(LEAST_POURED, min(COUNTED_BY, work // POUR_WORK[ground.conditions.dilution]))
+    tried = rows[:: max(1, math.ceil(len(rows) / affordable))]
     pourings = ground.pourings(wish, sifted)
     pourings.pour(tried)
     kept = met(ground, wish, sifted, pourings.at, tried).sum() / max(len(tried), 1)
@@ -174,17 +221,17 @@ def left_of(ground: Ground, wish: Wish) -> Left:
     return Left(sifted.space.size, round(share * sifted.space.size))
 
 
-COUNTED_BY: Final = 1500
-
-
-def what_would_open(ground: Ground, wish: Wish) -> list[tuple[str, int]]:
-    """Which single wish, dropped, would open how many combinations, the most first."""
-    found = [(called, left_of(ground, less).balanced) for called, less in wish.dropped()]
+def what_would_open(ground: Ground, wish: Wish, work: int = WISH_WORK) -> list[tuple[str, int]]:
+    """Which single wish, dropped, would open how many combinations, the most first; the count of all of them takes ``work``."""
+    dropped = wish.dropped()
+    found = [(called, left_of(ground, less, work // len(dropped)).balanced) for called, less in dropped]
     return sorted(((called, many) for called, many in found if many), key=lambda each: (-each[1], each[0]))
 
 
-def _nothing(ground: Ground, wish: Wish) -> str:
-    opening = [f"drop {called} and {about(many)} are left" for called, many in what_would_open(ground, wish)[:3]]
+def _nothing(ground: Ground, wish: Wish, found: Handful, budget: Budget) -> str:
+    opening = [f"drop {called} and {about(many)} are left" for called, many in what_would_open(ground, wish, max(budget.left, 0))[:3]]
+    if found.ended and not opening:
+        return f"no drink that meets all of this wish was found among the {found.poured:,} likeliest: ask for less"
     if opening:
         return f"no drink meets all of this wish; {'; '.join(opening)}"
     return "no drink meets this wish, whichever single part of it is dropped: ask for less, or put more on the shelf"

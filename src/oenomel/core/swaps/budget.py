@@ -34,7 +34,12 @@ class Budget:
     @property
     def spent(self) -> bool:
         """Whether a search has to end with what it has found."""
-        return self.left <= 0 or time.monotonic() > self.until or (self.stopped is not None and self.stopped())
+        return self.left <= 0 or self.stopped_by_others
+
+    @property
+    def stopped_by_others(self) -> bool:
+        """Whether it has to end though it has work left: its time is up, nobody waits for it, or somebody else waits longer."""
+        return time.monotonic() > self.until or (self.stopped is not None and self.stopped())
 
     def spend(self, work: int) -> None:
         """Takes work off what is left."""

@@ -73,6 +73,9 @@ def next_triangle(jugs: Jugs, known: Threshold, left: Left, draw: random.Random)
         The jugs are empty.
     """
     pourable = [(each, sides) for each in jugs.distances() if (sides := _sides(jugs, each, left))]
+    # One jug used up alone would end the session early, with half of the other left.
+    even = [(each, kept) for each, sides in pourable if (kept := [side for side in sides if _leaves_both(jugs, each, side, left)])]
+    pourable = even or pourable
     if not pourable:
         raise DomainError("the jugs are empty: mix them again, or end the sitting here")
     best = pourable[most_telling(known, [each.steps for each, _ in pourable])][0].steps
@@ -118,9 +121,19 @@ def _least_left(jugs: Jugs, distance: Distance, left: Left) -> float:
 
 def _sides(jugs: Jugs, distance: Distance, left: Left) -> list[bool]:
     """Whether the odd glass may be the one with more, or the one with less, out of what is left."""
-    found = []
-    for odd_is_more in (False, True):
-        lines = poured(jugs, Triangle(distance.steps, distance.less_parts, distance.more_parts, 1, odd_is_more))
-        if sum(line.less_ml for line in lines) <= left.less_ml + 1e-9 and sum(line.more_ml for line in lines) <= left.more_ml + 1e-9:
-            found.append(odd_is_more)
-    return found
+    return [side for side in (False, True) if min(_taken_from(jugs, distance, side, left)) >= -1e-9]
+
+
+def _leaves_both(jugs: Jugs, distance: Distance, odd_is_more: bool, left: Left) -> bool:
+    """Whether a glass of each jug is left for every triangle that the rest is enough for: one of each and two of the other can then
+    always be poured.
+    """
+    rest = _taken_from(jugs, distance, odd_is_more, left)
+    triangles = math.floor(sum(rest) / (len(GLASSES) * jugs.glass_ml) + 1e-9)
+    return min(rest) >= triangles * jugs.glass_ml - 1e-9
+
+
+def _taken_from(jugs: Jugs, distance: Distance, odd_is_more: bool, left: Left) -> tuple[float, float]:
+    """What a triangle leaves of each jug, [ml]; less than nothing where it can't be poured."""
+    lines = poured(jugs, Triangle(distance.steps, distance.less_parts, distance.more_parts, 1, odd_is_more))
+    return left.less_ml - sum(line.less_ml for line in lines), left.more_ml - sum(line.more_ml for line in lines)
