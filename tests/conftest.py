@@ -2,9 +2,11 @@
 
 import importlib
 import pkgutil
+from pathlib import Path
 
 import pytest
 from support.depth import load_profile
+from support.golden import FOLDER, Golden
 
 import oenomel
 from oenomel.demo import scenario
@@ -19,6 +21,14 @@ SHARED = {"learnt", "kitchens"}
 for module in pkgutil.walk_packages(oenomel.__path__, "oenomel."):
     if not module.name.endswith("__main__"):
         importlib.import_module(module.name)
+
+
+@pytest.fixture
+def golden(request, tmp_path_factory):
+    """The golden texts of this test: see `support.golden`."""
+    at = request.path.relative_to(Path(__file__).parent).with_suffix(".txt")
+    path = FOLDER.joinpath(*at.parts[:-1], at.name.removeprefix("test_"))
+    return Golden(path, request.node.name.removeprefix("test_"), {str(tmp_path_factory.getbasetemp()): "TMP"})
 
 
 @pytest.fixture(scope="session")
@@ -44,6 +54,8 @@ def pytest_collection_modifyitems(items):
     for item in items:
         if "e2e" in item.path.parts or item.path.name == "test_cli.py":
             item.add_marker(pytest.mark.slow)
+        if "golden" in getattr(item, "fixturenames", ()):
+            item.add_marker(pytest.mark.golden)
         shared = SHARED.intersection(item.fixturenames) if isinstance(item, pytest.Function) else ()
         for fixture in shared:
             item.add_marker(pytest.mark.xdist_group(fixture))

@@ -38,61 +38,61 @@ def test_predict_prints_the_figures_of_the_example_and_makes_no_data_file(tmp_pa
 
 
 @pytest.mark.parametrize(
-    ("content", "sentence"),
+    "content",
     [
-        (EXAMPLE.read_text().replace('"3/4"', '"3/0"'), 'pours[1].amount: "3/0" is not an amount'),
-        (EXAMPLE.read_text().replace('"white-rum"', '"white-rhum"'), 'pours[0].ingredient: "white-rhum" is not in the larder'),
-        ("{", "not JSON"),
-        (b"\xff\xfe", "is not UTF-8"),
-        (None, "can't be read"),
-        ("x" * 1_000_001, "too large"),
+        EXAMPLE.read_text().replace('"3/4"', '"3/0"'),
+        EXAMPLE.read_text().replace('"white-rum"', '"white-rhum"'),
+        "{",
+        b"\xff\xfe",
+        None,
+        "x" * 1_000_001,
     ],
     ids=["amount", "slug", "json", "bytes", "missing", "large"],
 )
-def test_bad_input_is_one_sentence_and_exit_two(tmp_path, content, sentence):
+def test_bad_input_is_one_sentence_and_exit_two(tmp_path, content, golden):
     path = tmp_path / "spec.json"
     if content is not None:
         path.write_bytes(content if isinstance(content, bytes) else content.encode())
     done = run("predict", str(path), home=tmp_path)
     assert (done.returncode, done.stdout) == (2, "")
-    assert sentence in done.stderr
+    golden(done.stderr)
     assert len(done.stderr.strip().splitlines()) == 1
 
 
 @pytest.mark.parametrize(
-    ("content", "sentence"),
+    "content",
     [
-        (EXAMPLE.read_text().replace('"3/4"', r'"\ud800"'), "is not an amount"),
-        (EXAMPLE.read_text().replace("Glasshouse", r"\u0000"), "character"),
+        EXAMPLE.read_text().replace('"3/4"', r'"\ud800"'),
+        EXAMPLE.read_text().replace("Glasshouse", r"\u0000"),
     ],
 )
-def test_what_can_t_be_written_is_refused_all_the_same(tmp_path, content, sentence):
+def test_what_can_t_be_written_is_refused_all_the_same(tmp_path, content, golden):
     (tmp_path / "spec.json").write_text(content)
     done = run("predict", str(tmp_path / "spec.json"), home=tmp_path)
     assert (done.returncode, done.stdout) == (2, "")
-    assert sentence in done.stderr
+    golden(done.stderr)
 
 
-def test_a_file_that_never_ends_is_too_large(tmp_path):
+def test_a_file_that_never_ends_is_too_large(tmp_path, golden):
     done = run("predict", "/dev/zero", home=tmp_path)
-    assert (done.returncode, done.stderr) == (2, "oenomel: /dev/zero: is too large for a spec file\n")
+    golden((done.returncode, done.stderr))
 
 
-def test_serving_says_what_is_wrong_in_one_sentence_before_it_says_that_it_is_open(tmp_path):
+def test_serving_says_what_is_wrong_in_one_sentence_before_it_says_that_it_is_open(tmp_path, golden):
     (tmp_path / "letter.txt").write_text("Dear all, " * 200)
     with socket.create_server(("127.0.0.1", 0)) as taken:
         port = str(taken.getsockname()[1])
-        for arguments, sentence in (
-            (("--port", port), f"can't listen at 127.0.0.1, port {port}: another program listens there already"),
-            (("--host", "0.0.0.0"), "--host: 0.0.0.0 is open to the network: add --share"),
-            (("--host", "192.0.2.77", "--share"), "this machine has no such address"),
-            (("--data", str(tmp_path / "letter.txt")), "is not a data file of Oenomel, and was left as it is"),
-            (("--data", str(tmp_path)), "is a folder"),
-            (("--data", str(tmp_path / "not" / "mounted.db")), "there is no folder"),
+        for arguments in (
+            ("--port", port),
+            ("--host", "0.0.0.0"),
+            ("--host", "192.0.2.77", "--share"),
+            ("--data", str(tmp_path / "letter.txt")),
+            ("--data", str(tmp_path)),
+            ("--data", str(tmp_path / "not" / "mounted.db")),
         ):
             done = run("serve", *arguments, home=tmp_path)
             assert (done.returncode, done.stdout) == (2, ""), arguments
-            assert sentence in done.stderr
+            golden(done.stderr)
             assert len(done.stderr.splitlines()) == 1
 
 
@@ -103,12 +103,12 @@ def test_predict_uses_the_larder_of_a_data_file(tmp_path):
     assert (missing.returncode, (tmp_path / "none.db").exists()) == (2, False)
 
 
-def test_wrong_options_are_told(tmp_path):
-    assert "only the demo can be reset" in run("serve", "--reset", home=tmp_path).stderr
-    assert "is not a port" in run("serve", "--port", "99999", home=tmp_path).stderr
+def test_wrong_options_are_told(tmp_path, golden):
+    golden(run("serve", "--reset", home=tmp_path).stderr)
+    golden(run("serve", "--port", "99999", home=tmp_path).stderr)
 
 
-def test_rebalance_prints_pours_and_j_and_names_what_it_cannot_find(tmp_path):
+def test_rebalance_prints_pours_and_j_and_names_what_it_cannot_find(tmp_path, golden):
     target = tmp_path / "target.json"
     target.write_text('{"sugar": 8.0, "acid": 0.85, "abv": 15.0, "volume_ml": 150}')
     done = run("rebalance", str(EXAMPLE), "--target", str(target), home=tmp_path)
@@ -123,16 +123,16 @@ def test_rebalance_prints_pours_and_j_and_names_what_it_cannot_find(tmp_path):
     assert json.loads(bare.stdout)["parts"]["character"] == 0
     chosen = run("rebalance", str(EXAMPLE), "--target", str(EXAMPLE), "--free", "white-rum", home=tmp_path)
     assert json.loads(chosen.stdout)["J"] == pytest.approx(0, abs=1e-9)
-    for options, sentence in (
-        (["--free", "quince"], '--free: "quince" is no pour of this drink; it has white-rum, Lime juice, first pressing, simple-syrup-1-1'),
-        (["--grid", "0"], "--grid is 0, outside 0.25 to 60"),
-        (["--free", ""], "no pour is free to move"),
+    for options in (
+        ["--free", "quince"],
+        ["--grid", "0"],
+        ["--free", ""],
     ):
         refused = run("rebalance", str(EXAMPLE), "--target", str(target), *options, home=tmp_path)
         assert refused.returncode == 2
-        assert sentence in refused.stderr
+        golden(refused.stderr)
     target.write_text('{"sugr": 8}')
-    assert "sugr: unknown key" in run("rebalance", str(EXAMPLE), "--target", str(target), home=tmp_path).stderr
+    golden(run("rebalance", str(EXAMPLE), "--target", str(target), home=tmp_path).stderr)
 
 
 SYRUP = {
@@ -144,7 +144,7 @@ SYRUP = {
 }
 
 
-def test_prepare_prints_what_a_preparation_comes_to_and_refuses_by_the_place(tmp_path):
+def test_prepare_prints_what_a_preparation_comes_to_and_refuses_by_the_place(tmp_path, golden):
     done = run("prepare", "-", home=tmp_path, said=json.dumps(SYRUP))
     assert (done.returncode, done.stderr) == (0, "")
     told = json.loads(done.stdout)
@@ -160,7 +160,7 @@ def test_prepare_prints_what_a_preparation_comes_to_and_refuses_by_the_place(tmp
     wrong = {**SYRUP, "lines": [{"what": "moonberries", "amount": 1, "unit": "cup"}]}
     refused = run("prepare", "-", home=tmp_path, said=json.dumps(wrong))
     assert refused.returncode == 2
-    assert refused.stderr.startswith('oenomel: lines[0].what: nobody knows what "moonberries" is')
+    golden(refused.stderr)
     assert run("prepare", "-", home=tmp_path, said="{").returncode == 2
 
 
@@ -213,22 +213,22 @@ def test_originals_are_printed_best_first_and_are_specs_that_predict_reads(tmp_p
 
 
 @pytest.mark.parametrize(
-    ("asked", "sentence"),
+    "asked",
     [
-        (["--seed", "seven"], '--seed: "seven" is not a whole number'),
-        (["--count", "0"], "count"),
-        (["--abv", "strong"], '--abv: "strong" is no strength'),
-        (["--abv", "18-12"], "turn them round"),
-        (["--abv", "30-40"], "drop the strength and about"),
-        (["--without", "alcohol", "--abv", "12-18"], "can't both be"),
-        (["--must", "unicorn"], 'must[0]: nothing in the larder is called "unicorn" for sure'),
-        (["--must", "stout"], "Stout has no part in a sour"),
-        (["--aroma", "delicious"], "no aroma of the list"),
-        (["--at-hand"], "drop “only what is at hand” and about"),
+        ["--seed", "seven"],
+        ["--count", "0"],
+        ["--abv", "strong"],
+        ["--abv", "18-12"],
+        ["--abv", "30-40"],
+        ["--without", "alcohol", "--abv", "12-18"],
+        ["--must", "unicorn"],
+        ["--must", "stout"],
+        ["--aroma", "delicious"],
+        ["--at-hand"],
     ],
 )
-def test_a_wish_that_cannot_be_ends_with_one_sentence(tmp_path, asked, sentence):
+def test_a_wish_that_cannot_be_ends_with_one_sentence(tmp_path, asked, golden):
     done = originals(*asked, home=tmp_path)
     assert (done.returncode, done.stdout) == (2, "")
-    assert sentence in done.stderr
+    golden(done.stderr)
     assert done.stderr.count("\n") == 1

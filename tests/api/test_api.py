@@ -60,18 +60,18 @@ def test_predict_answers_every_key_of_the_format(client):
 
 
 @pytest.mark.parametrize(
-    ("change", "path", "detail"),
+    ("change", "path"),
     [
-        ({"amount": "3/0"}, "pours[1].amount", 'pours[1].amount: "3/0" is not an amount'),
-        ({"amount": -1}, "pours[1].amount", "pours[1].amount: the amount is -1"),
-        ({"amount": 10_001, "unit": "ml"}, "pours[1].amount", "pours[1].amount: the pour in ml is 10001"),
-        ({"ingredient": "lime-jiuce"}, "pours[1].ingredient", 'did you mean "lime-juice"?'),
-        ({"colour": 1}, "pours[1].colour", "pours[1].colour: unknown key"),
-        ({"ingredient": {"name": "x", "composition": {"abv": 120}}}, "pours[1].ingredient.composition", "abv is 120, outside 0 to 100"),
+        ({"amount": "3/0"}, "pours[1].amount"),
+        ({"amount": -1}, "pours[1].amount"),
+        ({"amount": 10_001, "unit": "ml"}, "pours[1].amount"),
+        ({"ingredient": "lime-jiuce"}, "pours[1].ingredient"),
+        ({"colour": 1}, "pours[1].colour"),
+        ({"ingredient": {"name": "x", "composition": {"abv": 120}}}, "pours[1].ingredient.composition"),
     ],
 )
 @pytest.mark.parametrize("place", ["predict", "compare", "draft"])
-def test_bad_spec_is_a_problem_document_with_the_sentence_and_the_place(client, drink, place, change, path, detail):
+def test_bad_spec_is_a_problem_document_with_the_sentence_and_the_place(client, drink, place, change, path, golden):
     spec = with_pour(1, **change)
     if place == "predict":
         answer, prefix = client.post("/api/predict", json=spec), ""
@@ -84,7 +84,7 @@ def test_bad_spec_is_a_problem_document_with_the_sentence_and_the_place(client, 
     assert answer.headers["content-type"] == "application/problem+json"
     problem = answer.json()
     assert problem["path"].removeprefix(prefix) == path
-    assert detail in problem["detail"]
+    golden(problem["detail"])
     assert client.get(f"/api/drinks/{drink['id']}").json()["draft"] is None
 
 
@@ -291,20 +291,20 @@ def test_open_api_document_tells_every_route_by_its_function(client):
 
 
 @pytest.mark.parametrize(
-    ("method", "path", "name", "knows"),
+    ("method", "path", "name"),
     [
-        ("POST", "/api/predict?ice=-18", "ice", "this question knows dilution, ice_c, ice_g, own, room_c, start_c, surface_water"),
-        ("GET", "/api/drinks?q=gin&colour=red", "colour", "this question knows at_hand"),
-        ("GET", "/api/drinks/1?drink_id=2", "drink_id", "this question has none"),
-        ("POST", "/api/compare?Dilution=curve", "Dilution", "this question knows dilution"),
-        ("GET", "/api/health?verbose", "verbose", "this question has none"),
+        ("POST", "/api/predict?ice=-18", "ice"),
+        ("GET", "/api/drinks?q=gin&colour=red", "colour"),
+        ("GET", "/api/drinks/1?drink_id=2", "drink_id"),
+        ("POST", "/api/compare?Dilution=curve", "Dilution"),
+        ("GET", "/api/health?verbose", "verbose"),
     ],
 )
-def test_a_query_parameter_that_nobody_knows_is_refused_with_what_is_known(client, method, path, name, knows):
+def test_a_query_parameter_that_nobody_knows_is_refused_with_what_is_known(client, method, path, name, golden):
     answer = client.request(method, path, json=SPEC if method == "POST" else None)
     assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
     assert answer.json()["path"] == name
-    assert f"unknown query parameter; {knows}" in answer.json()["detail"]
+    golden(answer.json()["detail"])
 
 
 def test_rules_of_the_trade_that_the_screens_draw_with_are_told_once(client):

@@ -62,25 +62,25 @@ def test_a_bottle_that_anything_names_stays(client, drink, bottle, named):
 
 
 @pytest.mark.parametrize(
-    ("of", "sentence"),
+    "of",
     [
-        (spec({**GIN, "amount": 0}), "nothing to drink"),
-        (spec({**LEMON, "stage": "garnish"}), "nothing to drink"),
-        (spec(GIN, {"ingredient": "no-such-thing", "amount": 1, "unit": "ml"}), "not in the larder"),
+        spec({**GIN, "amount": 0}),
+        spec({**LEMON, "stage": "garnish"}),
+        spec(GIN, {"ingredient": "no-such-thing", "amount": 1, "unit": "ml"}),
     ],
 )
-def test_somebody_s_spec_that_can_t_be_poured_is_refused_and_not_stored(client, drink, of, sentence):
+def test_somebody_s_spec_that_can_t_be_poured_is_refused_and_not_stored(client, drink, of, golden):
     refused = gather(client, drink[0], of)
     assert refused.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
-    assert sentence in refused.json()["detail"]
+    golden(refused.json()["detail"])
     assert client.get(f"/api/drinks/{drink[0]}/spec-cloud").json()["points"] == []
 
 
-def test_specs_without_a_slot_in_common_have_no_middle_and_the_third_is_refused(client, drink):
+def test_specs_without_a_slot_in_common_have_no_middle_and_the_third_is_refused(client, drink, golden):
     for each in (GIN, LEMON):
         assert gather(client, drink[0], spec(each)).status_code == HTTPStatus.CREATED
     refused = gather(client, drink[0], spec(SYRUP))
-    assert "no slot in common" in refused.json()["detail"]
+    golden(refused.json()["detail"])
     assert len(client.get(f"/api/drinks/{drink[0]}/spec-cloud").json()["points"]) == 2
 
 

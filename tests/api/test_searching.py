@@ -56,7 +56,7 @@ WORST = {
 @pytest.mark.slow
 @pytest.mark.parametrize("path", ["/api/rebalance", "/api/swaps"])
 @pytest.mark.parametrize("asked", WORST.values(), ids=WORST)
-def test_the_worst_that_may_be_asked_ends_in_time_and_within_its_memory(client, path, asked):
+def test_the_worst_that_may_be_asked_ends_in_time_and_within_its_memory(client, path, asked, golden):
     body = {"spec": SEVEN, "target": TARGET, **asked, **({"pour_index": 0} if path == "/api/swaps" else {})}
     before, start = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss, time.perf_counter()
     answer = client.post(path, json=body)
@@ -66,21 +66,21 @@ def test_the_worst_that_may_be_asked_ends_in_time_and_within_its_memory(client, 
     assert (resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - before) / 1024 < MEGABYTES
     if path == "/api/rebalance":
         assert answer.json()["proved"] is False
-        assert any("the best that was found" in note for note in answer.json()["notes"])
+        golden(answer.json()["notes"])
 
 
 @pytest.mark.parametrize(
-    ("asked", "sentence"),
+    "asked",
     [
-        ({"grid": 0.2}, "grid: wants 0.25 or more"),
-        ({"bounds": {"verjus": [0, 1500]}}, "more than a hundred times what is poured"),
-        ({"bounds": {"london-dry-gin": [0, 2000]}, "grid": 0.25}, "take a coarser grid"),
+        {"grid": 0.2},
+        {"bounds": {"verjus": [0, 1500]}},
+        {"bounds": {"london-dry-gin": [0, 2000]}, "grid": 0.25},
     ],
 )
-def test_grids_and_bounds_that_make_no_sense_are_refused_before_anything_is_laid_out(client, asked, sentence):
+def test_grids_and_bounds_that_make_no_sense_are_refused_before_anything_is_laid_out(client, asked, golden):
     answer = client.post("/api/rebalance", json={"spec": SEVEN, "target": TARGET, **asked})
     assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
-    assert sentence in answer.json()["detail"]
+    golden(answer.json()["detail"])
 
 
 class Request:

@@ -68,33 +68,33 @@ def test_the_command_and_the_route_print_one_batch(client, tmp_path, capsys):
 
 
 @pytest.mark.parametrize(
-    ("arguments", "words"),
+    "arguments",
     [
-        (["--serves", "0", "--service", "ice"], "number of serves"),
-        (["--serves", "10000", "--service", "ice"], "number of serves"),
-        (["--serves", "many", "--service", "ice"], '--serves: "many" is not a whole number'),
-        (["--container", "60", "--service", "ice"], "smaller than one serve"),
-        (["--container", "a jug", "--service", "ice"], '--container: "a jug" is not a number'),
-        (["--container", "1e300", "--service", "ice"], "no number of ml"),
-        (["--serves", "4", "--grid", "0", "--service", "ice"], "grid"),
-        (["--service", "ice"], "say how much"),
+        ["--serves", "0", "--service", "ice"],
+        ["--serves", "10000", "--service", "ice"],
+        ["--serves", "many", "--service", "ice"],
+        ["--container", "60", "--service", "ice"],
+        ["--container", "a jug", "--service", "ice"],
+        ["--container", "1e300", "--service", "ice"],
+        ["--serves", "4", "--grid", "0", "--service", "ice"],
+        ["--service", "ice"],
     ],
 )
-def test_the_command_refuses_in_a_sentence(arguments, words, tmp_path, capsys):
+def test_the_command_refuses_in_a_sentence(arguments, golden, tmp_path, capsys):
     (tmp_path / "spec.json").write_text(json.dumps(sour()))
     assert cli.main(["batch", str(tmp_path / "spec.json"), *arguments]) == 2
     told = capsys.readouterr()
-    assert words in told.err
+    golden(told.err)
     assert told.err.count("\n") == 1
     assert told.out == ""
 
 
-def test_a_batch_with_egg_or_bubbles_says_what_to_do_with_them(client):
+def test_a_batch_with_egg_or_bubbles_says_what_to_do_with_them(client, golden):
     egg = post(client, "/api/batch", {"spec": sour(egg=True), "service": "chilled", "serves": 6})
     assert "egg-white" not in {line["ingredient"] for line in egg["pours"]}
-    assert any("shaken serve by serve" in note for note in egg["notes"])
+    golden(egg["notes"])
     bubbles = post(client, "/api/batch", {"spec": sour(soda=True), "service": "bubbles", "serves": 6})
-    assert "an ordinary bottle bursts" in bubbles["notes"][0]
+    golden(bubbles["notes"][0])
 
 
 @pytest.mark.parametrize(
@@ -113,7 +113,7 @@ def test_what_is_asked_wrongly_is_named(client, told, path):
     assert answer.json()["path"].removeprefix("body.") == path.removeprefix("body.")
 
 
-def test_a_batch_is_kept_with_its_lots_its_label_and_its_day(client, drink):
+def test_a_batch_is_kept_with_its_lots_its_label_and_its_day(client, drink, golden):
     lot = {"ingredient": "lime-juice", "name": "green crate", "readings": [{"what": "acid", "value": 4.4}]}
     post(client, "/api/lots", lot, HTTPStatus.CREATED)
     batch = made(client, drink, name="For the terrace", made_by="Tam")
@@ -122,23 +122,23 @@ def test_a_batch_is_kept_with_its_lots_its_label_and_its_day(client, drink):
     assert (batch["serves_left"], batch["made_by"], batch["log"][0]["kind"]) == (6, "Tam", "made")
     # With juice it is the day's.
     assert datetime.fromisoformat(batch["use_by"]) - datetime.fromisoformat(batch["made_at"]) == timedelta(hours=12)
-    assert batch["label"]["serve"].startswith("Turn it once, and pour ")
+    golden(batch["label"]["serve"])
     assert batch["acid"] < 6 * 180 / batch["volume_ml"]
     again = make(client, drink, name="for the TERRACE")
     assert again.status_code == HTTPStatus.CONFLICT
-    assert "two bottles of one name" in again.json()["detail"]
+    golden(again.json()["detail"])
     # Nameless it is called by its drink and its day, and a second one by a number.
     names = [made(client, drink)["name"] for _ in range(2)]
     assert names[1] == f"{names[0]}, 2"
 
 
-def test_it_is_poured_from_until_it_is_empty_and_never_further(client, drink):
+def test_it_is_poured_from_until_it_is_empty_and_never_further(client, drink, golden):
     batch = made(client, drink)
     path = f"/api/batches/{batch['id']}"
     assert post(client, f"{path}/served", {"serves": 4})["serves_left"] == 2
     refused = client.post(f"{path}/served", json={"serves": 3})
     assert refused.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
-    assert "are left of" in refused.json()["detail"]
+    golden(refused.json()["detail"])
     empty = post(client, f"{path}/served", {"ml": batch["serve_ml"] * 2})
     assert empty["left_ml"] == pytest.approx(0, abs=1e-6)
     assert empty["used_up_at"] is not None
@@ -149,11 +149,11 @@ def test_it_is_poured_from_until_it_is_empty_and_never_further(client, drink):
     assert "a new batch" in nothing_left.json()["detail"]
 
 
-def test_a_tongue_and_a_refractometer_tell_what_to_add_and_what_was_added_is_logged(client, drink):
+def test_a_tongue_and_a_refractometer_tell_what_to_add_and_what_was_added_is_logged(client, drink, golden):
     batch = made(client, drink)
     path = f"/api/batches/{batch['id']}"
     sweeter = post(client, f"{path}/corrections", {"sugar": -1})["corrections"][0]
-    assert "is half a step in this bottle" in sweeter["words"]
+    golden(sweeter["words"])
     assert sweeter["moves"]["sugar"] == pytest.approx(0.75, abs=0.15)
     right = post(client, f"{path}/corrections", {"sugar": 0, "acid": 0})
     assert (right["corrections"], bool(right["words"])) == ([], True)
@@ -215,12 +215,11 @@ def evening(client, drink, **told):
     return client.put("/api/evening", json={"name": "Garden party", "at": hour(), "hands": 2, "drinks": drinks, **told})
 
 
-def test_an_evening_is_worked_backwards_ticked_and_taken_along(client, drink):
+def test_an_evening_is_worked_backwards_ticked_and_taken_along(client, drink, golden):
     assert client.get("/api/evening").json()["state"] == "none"
     assert client.get("/api/evening/calendar").status_code == HTTPStatus.NOT_FOUND
     told = evening(client, drink).json()
     assert told["state"] == "ahead"
-    assert f"{len(told['tasks'])} things are to be done" in told["headline"]
     at = told["evening"]["at"]
     assert all(task["ready_at"] <= at and task["begins_at"] < task["ends_at"] for task in told["tasks"])
     for what in (f"task {told['tasks'][0]['key']}", f"bought {told['bought'][0]['key']}"):
@@ -228,7 +227,7 @@ def test_an_evening_is_worked_backwards_ticked_and_taken_along(client, drink):
     again = client.get("/api/evening").json()
     assert again["tasks"][0]["done"]
     assert again["bought"][0]["done"]
-    assert "still to be done" in again["headline"]
+    golden(again["headline"])
     # Another number of serves leaves what is ticked ticked.
     assert evening(client, drink, first={"serves": 20}).json()["tasks"][0]["done"]
     # The file is read back by the package: an event a task, each with its time.
@@ -251,42 +250,38 @@ def test_an_evening_is_worked_backwards_ticked_and_taken_along(client, drink):
     assert client.get("/api/evening").json()["state"] == "none"
 
 
-def test_an_hour_that_has_passed_a_strange_batch_and_a_drink_told_twice_are_refused(client, drink):
+def test_an_hour_that_has_passed_a_strange_batch_and_a_drink_told_twice_are_refused(client, drink, golden):
     other = post(client, "/api/drinks", {"name": "Other", "spec": sour("Other"), "trial_name": "First"}, HTTPStatus.CREATED)["id"]
     batch = made(client, other, batch={"spec": sour("Other")})["id"]
     twice = {"drink_id": drink, "serves": 4}
-    for told, words in (
-        ({"at": hour(-timedelta(hours=2))}, "has passed"),
-        ({"at": hour(timedelta(days=800))}, "more than a year"),
-        ({"at": "at seven"}, "is no time"),
-        ({"first": {"batch_id": batch}}, "another drink"),
-        ({"drinks": [twice, twice]}, "twice"),
+    for told in (
+        {"at": hour(-timedelta(hours=2))},
+        {"at": hour(timedelta(days=800))},
+        {"at": "at seven"},
+        {"first": {"batch_id": batch}},
+        {"drinks": [twice, twice]},
     ):
         answer = evening(client, drink, **told)
         assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY, told
-        assert words in answer.json()["detail"]
+        golden(answer.json()["detail"])
     assert evening(client, 999).status_code == HTTPStatus.NOT_FOUND
     assert client.get("/api/evening").json()["state"] == "none"
 
 
-def test_what_is_too_late_too_old_too_little_or_too_large_is_told(client, drink):
+def test_what_is_too_late_too_old_too_little_or_too_large_is_told(client, drink, golden):
     batch = made(client, drink, name="For the terrace")
     post(client, "/api/lots", {"ingredient": "lime-juice", "name": "green crate", "volume_ml": 400}, HTTPStatus.CREATED)
     # In an hour: the bottle can't be cold by then.
     soon = evening(client, drink, at=hour(timedelta(hours=1))).json()
-    assert any("had to begin at" in words for words in soon["warnings"])
+    golden(soon["warnings"])
     assert any(line["key"] == "open: lime-juice" or line["name"] == "Limes" for line in soon["bought"])
     # Tomorrow: today's juice is gone, and so is a batch with it.
     late = evening(client, drink, first={"serves": 20, "batch_id": batch["id"], "container_ml": 750}).json()
-    said = " ".join(late["warnings"])
-    assert "(green crate) will be 24 hours old by then" in said
-    assert "For the terrace is to be used by" in said
-    assert "6 serves of the 20; 14 are still to be made" in said
-    assert "don't go into 750 ml" in said
+    golden(late["warnings"])
     assert late["drinks"][0]["from_batch"] == 6
     # A container smaller than a serve is told, and the rest of the evening stands.
     small = evening(client, drink, first={"container_ml": 50}).json()
-    assert any("don't go into 50 ml" in words for words in small["warnings"])
+    golden(small["warnings"])
     assert small["tasks"]
 
 
@@ -303,20 +298,20 @@ def test_a_batch_whose_answer_was_lost_is_made_once(client, drink):
 
 
 @pytest.mark.parametrize(
-    ("body", "place"),
+    "body",
     [
-        ({"poured": [{"ingredient": "moon-dust", "ml": 10}]}, "moon-dust"),
-        ({"older_id": 99, "older_ml": 100}, "batch"),
-        ({"made_at": "2030-01-01T10:00:00+00:00"}, "still to come"),
-        ({"made_at": "this morning"}, "is no time"),
-        ({"batch": {"serves": 0}}, "number of serves"),
-        ({"drink_id": 77}, "drink"),
+        {"poured": [{"ingredient": "moon-dust", "ml": 10}]},
+        {"older_id": 99, "older_ml": 100},
+        {"made_at": "2030-01-01T10:00:00+00:00"},
+        {"made_at": "this morning"},
+        {"batch": {"serves": 0}},
+        {"drink_id": 77},
     ],
 )
-def test_a_batch_that_can_not_be_is_refused_whole(client, drink, body, place):
+def test_a_batch_that_can_not_be_is_refused_whole(client, drink, body, golden):
     answer = make(client, body.pop("drink_id", drink), **body)
     assert answer.status_code in (HTTPStatus.UNPROCESSABLE_ENTITY, HTTPStatus.NOT_FOUND)
-    assert place in answer.json()["detail"]
+    golden(answer.json()["detail"])
     assert client.get("/api/batches", params={"every": True}).json() == []
 
 
@@ -353,7 +348,7 @@ def test_the_trial_that_is_finished_is_poured_for_many(client, drink):
     assert client.get("/api/drinks/99/poured").status_code == HTTPStatus.NOT_FOUND
 
 
-def test_what_falls_short_is_made_in_the_stillroom_before_it_is_mixed(client, drink):
+def test_what_falls_short_is_made_in_the_stillroom_before_it_is_mixed(client, drink, golden):
     recipe = {
         "format": "oenomel/preparation", "version": 1, "name": "Simple syrup 1:1", "kind": "syrup",
         "lines": [{"what": "sugar", "amount": 500, "unit": "g"}, {"what": "water", "amount": 500, "unit": "g"}],
@@ -363,7 +358,7 @@ def test_what_falls_short_is_made_in_the_stillroom_before_it_is_mixed(client, dr
     told = evening(client, drink, first={"serves": 20}).json()
     tasks = {task["key"]: task for task in told["tasks"]}
     syrup, mixed = tasks["make: simple-syrup-1-1"], tasks["mix: Noon Sour"]
-    assert syrup["words"] == "Make 300 ml of simple syrup 1:1"
+    golden(syrup["words"])
     assert syrup["ready_at"] <= mixed["begins_at"]
     assert datetime.fromisoformat(syrup["ready_at"]) - datetime.fromisoformat(syrup["ends_at"]) == timedelta(minutes=50)
     assert next(line for line in told["bought"] if line["slug"] == "simple-syrup-1-1")["source"] == "stillroom"
@@ -405,7 +400,7 @@ def test_batches_and_the_evening_move_to_another_machine(client, drink, tmp_path
         assert other.get("/api/evening").json()["evening"]["hands"] == 5
 
 
-def test_a_house_whose_batch_hangs_in_the_air_is_refused_by_name(client, drink):
+def test_a_house_whose_batch_hangs_in_the_air_is_refused_by_name(client, drink, golden):
     made(client, drink, name="First filling")
     house = json.loads(post(client, "/api/export", {"wanted": "house"})["text"])
     house["batches"][0] |= {"name": "Lost", "drink": "nowhere"}
@@ -414,7 +409,7 @@ def test_a_house_whose_batch_hangs_in_the_air_is_refused_by_name(client, drink):
     assert "batches, Lost" in refused.json()["detail"]
     house["batches"][0] |= {"drink": "noon-sour", "older": "nobody's"}
     refused = client.post("/api/import", json={"files": [{"name": "house.json", "text": json.dumps(house)}]})
-    assert "which it was filled on" in refused.json()["detail"]
+    golden(refused.json()["detail"])
     assert len(client.get("/api/batches").json()) == 1
 
 

@@ -79,10 +79,10 @@ def test_nothing_outside_the_front_end_is_served(client, path):
     assert "not for you" not in client.get(path).text
 
 
-def test_a_front_end_that_is_not_built_says_so(tmp_path):
+def test_a_front_end_that_is_not_built_says_so(tmp_path, golden):
     app = FrontEnd(create_api(tmp_path / "bar.db"), tmp_path / "none")
     answer = TestClient(app).get("/")
-    assert (answer.status_code, answer.text) == (HTTPStatus.SERVICE_UNAVAILABLE, "The front end isn't built; run make demo.")
+    golden((answer.status_code, answer.text))
 
 
 @pytest.mark.parametrize("host", ["LOCALHOST", "Localhost:8000", "127.0.0.2"])
@@ -98,12 +98,12 @@ def test_what_the_api_answers_is_kept_nowhere(client):
 
 
 @pytest.mark.parametrize("told", [True, False])
-def test_a_body_over_two_megabytes_is_refused_whether_it_says_so_or_not(client, told):
+def test_a_body_over_two_megabytes_is_refused_whether_it_says_so_or_not(client, told, golden):
     body = b'{"name": "' + b"x" * 2_000_000 + b'"}'
     sent = body if told else (body[i : i + 100_000] for i in range(0, len(body), 100_000))
     answer = client.post("/api/predict", content=sent, headers={"content-type": "application/json"})
     assert answer.status_code == HTTPStatus.REQUEST_ENTITY_TOO_LARGE
-    assert answer.json()["detail"] == "the body is too large: 2 MB are taken"
+    golden(answer.json()["detail"])
     assert client.post("/api/predict", content=b"x" * 1_900_000).status_code == HTTPStatus.UNPROCESSABLE_ENTITY
 
 

@@ -113,39 +113,34 @@ def test_the_stream_tells_the_same_board_part_by_part(client):
 
 
 REFUSALS = (
-    (
-        "rebalance",
-        {"spec": SPEC, "target": FIGURES, "free": ["quince"]},
-        "free",
-        '"quince" is no pour of this drink; it has london-dry-gin',
-    ),
-    ("rebalance", {"spec": SPEC, "target": FIGURES, "free": []}, "", "no pour is free to move"),
-    ("rebalance", {"spec": SPEC, "target": {}}, "", "the target names neither sugar, acid, abv nor volume_ml"),
-    ("rebalance", {"spec": SPEC, "target": {"sugar": -1}}, "target.sugar", "wants 0 or more"),
-    ("rebalance", {"spec": SPEC, "target": {"family": "open"}}, "", "there is no home for the family open"),
-    ("rebalance", {"spec": SPEC, "target": FIGURES, "correctors": ["syrupp"]}, "", '"syrupp" is not in the larder; did you mean'),
-    ("rebalance", {"spec": SPEC, "target": FIGURES, "bounds": {"lemon-juice": [9, 3]}}, "", "bounds from 9 to 3 ml"),
-    ("rebalance", {"spec": SPEC, "target": FIGURES, "bounds": {"quince": [0, 3]}}, "bounds.quince", "is no pour of this drink"),
-    ("rebalance", {"spec": SPEC, "target": FIGURES, "grid": 0}, "grid", "wants 0.25 or more"),
-    ("swaps", {"spec": SPEC, "pour_index": 6}, "pour_index", "there is no pour 6; the spec has 6"),
-    ("swaps/stream", {"spec": SPEC, "pour_index": 6}, "pour_index", "there is no pour 6; the spec has 6"),
-    ("swaps", {"spec": SPEC, "pour_index": 1, "mode": "hope"}, "mode", "is not one of"),
-    ("bottles", {"name": "X", "kind": "spirit", "abv": 40, "proof": 80}, "", "in % or in proof, not both"),
-    ("bottles", {"name": "X", "kind": "spirit", "sweetness": "brut"}, "", "is not a sweetness of the kind spirit"),
-    ("bottles", {"name": "X", "kind": "spirit", "like": "nothing"}, "", "there is no ingredient nothing"),
+    ("rebalance", {"spec": SPEC, "target": FIGURES, "free": ["quince"]}, "free"),
+    ("rebalance", {"spec": SPEC, "target": FIGURES, "free": []}, ""),
+    ("rebalance", {"spec": SPEC, "target": {}}, ""),
+    ("rebalance", {"spec": SPEC, "target": {"sugar": -1}}, "target.sugar"),
+    ("rebalance", {"spec": SPEC, "target": {"family": "open"}}, ""),
+    ("rebalance", {"spec": SPEC, "target": FIGURES, "correctors": ["syrupp"]}, ""),
+    ("rebalance", {"spec": SPEC, "target": FIGURES, "bounds": {"lemon-juice": [9, 3]}}, ""),
+    ("rebalance", {"spec": SPEC, "target": FIGURES, "bounds": {"quince": [0, 3]}}, "bounds.quince"),
+    ("rebalance", {"spec": SPEC, "target": FIGURES, "grid": 0}, "grid"),
+    ("swaps", {"spec": SPEC, "pour_index": 6}, "pour_index"),
+    ("swaps/stream", {"spec": SPEC, "pour_index": 6}, "pour_index"),
+    ("swaps", {"spec": SPEC, "pour_index": 1, "mode": "hope"}, "mode"),
+    ("bottles", {"name": "X", "kind": "spirit", "abv": 40, "proof": 80}, ""),
+    ("bottles", {"name": "X", "kind": "spirit", "sweetness": "brut"}, ""),
+    ("bottles", {"name": "X", "kind": "spirit", "like": "nothing"}, ""),
 )
 
 
-@pytest.mark.parametrize(("route", "body", "path", "sentence"), REFUSALS)
-def test_what_cannot_be_asked_is_refused_with_the_sentence_and_the_place(client, route, body, path, sentence):
+@pytest.mark.parametrize(("route", "body", "path"), REFUSALS)
+def test_what_cannot_be_asked_is_refused_with_the_sentence_and_the_place(client, route, body, path, golden):
     answer = client.post(f"/api/{route}", json=body)
     assert answer.status_code in (HTTPStatus.UNPROCESSABLE_ENTITY, HTTPStatus.NOT_FOUND)
     problem = answer.json()
     assert problem["path"] == path
-    assert sentence in problem["detail"]
+    golden(problem["detail"])
 
 
-def test_a_bottle_from_its_label_joins_the_larder_the_shelf_and_the_board(client):
+def test_a_bottle_from_its_label_joins_the_larder_the_shelf_and_the_board(client, golden):
     label = {"name": "Dry orange, 80 proof", "kind": "liqueur", "proof": 80, "sweetness": "dry", "like": "orange-liqueur-sweet"}
     bottle = client.post("/api/bottles", json={**label, "price_per_litre": 30}).json()
     assert (bottle["slug"], bottle["abv"], bottle["sugar"], bottle["origin"]) == ("dry-orange-80-proof", 40, pytest.approx(14), "house")
@@ -154,7 +149,7 @@ def test_a_bottle_from_its_label_joins_the_larder_the_shelf_and_the_board(client
     assert {row["slug"] for row in at_hand["rows"]} == {"dry-orange-80-proof", "dry-orange-80-proof-2"}
     assert {row["shelf"] for row in at_hand["rows"]} == {"at hand"}
     cheap = swaps(client, filters={"most_price": 25})
-    assert {"It costs more.", "Its price isn't told."} <= {each["reason"] for each in cheap["left_out"]}
+    golden({each["reason"] for each in cheap["left_out"]})
     assert client.put("/api/shelf/dry-orange-80-proof", json={"state": "out"}).status_code == HTTPStatus.NO_CONTENT
     assert {row["slug"] for row in swaps(client, filters={"at_hand": True})["rows"]} == {"dry-orange-80-proof-2"}
     shelved = {each["slug"]: each for each in client.get("/api/shelf").json()}
@@ -165,19 +160,19 @@ def test_a_bottle_from_its_label_joins_the_larder_the_shelf_and_the_board(client
     assert client.get("/api/sweetness-classes").json()["liqueur"] == ["dry", "sweet", "crème"]
 
 
-def test_a_bottle_added_by_mistake_goes_again_unless_a_drink_pours_it(client):
+def test_a_bottle_added_by_mistake_goes_again_unless_a_drink_pours_it(client, golden):
     slug = client.post("/api/bottles", json={"name": "Misread", "kind": "spirit", "abv": 40}).json()["slug"]
     spec = {**SPEC, "pours": [{**SPEC["pours"][0], "ingredient": slug}, *SPEC["pours"][1:]]}
     drink = client.post("/api/drinks", json={"name": "Poured", "spec": spec, "trial_name": "First"}).json()
     refused = client.delete(f"/api/bottles/{slug}")
     assert refused.status_code == HTTPStatus.CONFLICT
-    assert refused.json()["detail"] == "Poured pours it: a bottle that a drink needs stays in the larder; retire it instead"
+    golden(refused.json()["detail"])
     assert drink["id"]
     other = client.post("/api/bottles", json={"name": "Misread", "kind": "spirit", "abv": 40}).json()["slug"]
     assert client.delete(f"/api/bottles/{other}").status_code == HTTPStatus.NO_CONTENT
     assert client.get(f"/api/ingredients/{other}").status_code == HTTPStatus.NOT_FOUND
     assert other not in {each["slug"] for each in client.get("/api/shelf").json()}
-    assert client.delete("/api/bottles/white-rum").json()["detail"] == "there is no bottle of the house white-rum"
+    golden(client.delete("/api/bottles/white-rum").json()["detail"])
 
 
 def test_a_rebalance_tells_the_ways_to_choose_between_the_first_of_which_is_its_answer(client):

@@ -54,25 +54,25 @@ def test_a_lot_is_noted_with_its_readings_and_answers_what_they_make_of_it(clien
 
 
 @pytest.mark.parametrize(
-    ("told", "status", "sentence"),
+    ("told", "status"),
     [
-        ({"readings": [{"what": "acid", "value": 18}]}, 422, "it is °Bx"),
-        ({"readings": [{"what": "brix", "value": 95}]}, 422, "95 °Bx can't be read"),
-        ({"readings": [{"what": "sugar", "value": 5}]}, 422, "is not one of"),
-        ({"ingredient": "moon-dust"}, 422, '"moon-dust" is not in the larder'),
-        ({"made_at": "yesterday"}, 422, '"yesterday" is no time'),
-        ({"made_at": (datetime.now(UTC) + timedelta(days=1)).isoformat()}, 422, "still to come"),
-        ({"name": "today"}, 422, "give it a name of its own"),
-        ({"name": "taken"}, 409, 'there is a lot "taken" of it already'),
-        ({"pieces": 8, "volume_ml": 2000}, 422, "count or measure again"),
-        ({"volume_ml": 0}, 422, "wants 0.1 or more"),
+        ({"readings": [{"what": "acid", "value": 18}]}, 422),
+        ({"readings": [{"what": "brix", "value": 95}]}, 422),
+        ({"readings": [{"what": "sugar", "value": 5}]}, 422),
+        ({"ingredient": "moon-dust"}, 422),
+        ({"made_at": "yesterday"}, 422),
+        ({"made_at": (datetime.now(UTC) + timedelta(days=1)).isoformat()}, 422),
+        ({"name": "today"}, 422),
+        ({"name": "taken"}, 409),
+        ({"pieces": 8, "volume_ml": 2000}, 422),
+        ({"volume_ml": 0}, 422),
     ],
 )
-def test_a_lot_that_can_not_be_is_refused_whole(client, told, status, sentence):
+def test_a_lot_that_can_not_be_is_refused_whole(client, told, status, golden):
     lot(client, name="taken")
     answer = client.post("/api/lots", json={"ingredient": "lime-juice", **told})
     assert answer.status_code == status
-    assert sentence in answer.json()["detail"]
+    golden(answer.json()["detail"])
     assert len(client.get("/api/lots?every=true").json()) == 1
 
 
@@ -89,7 +89,7 @@ def test_a_pour_takes_today_s_lot_or_one_by_its_name_and_words_that_name_none_st
     assert acid("99") == acid("pressed at noon") == plain
 
 
-def test_a_trial_keeps_the_lot_that_it_was_made_of_and_the_lot_can_not_go(client):
+def test_a_trial_keeps_the_lot_that_it_was_made_of_and_the_lot_can_not_go(client, golden):
     noted = lot(client, name="green crate")
     drink = client.post("/api/drinks", json={"name": "Noon", "spec": sour("Noon"), "trial_name": "First"}).json()
     body = {"name": "Of today", "parent_trial_id": drink["trials"][0]["id"], "spec": sour("Noon", lot="today"), "revision": 0}
@@ -100,7 +100,7 @@ def test_a_trial_keeps_the_lot_that_it_was_made_of_and_the_lot_can_not_go(client
     assert notebook["trials"][-1]["made"]["lots"] == {"lime-juice": "green crate"}
     refused = client.delete(f"/api/lots/{noted['id']}")
     assert refused.status_code == HTTPStatus.CONFLICT
-    assert refused.json()["detail"] == "trial 2 of Noon was made of green crate: mark it as used up instead"
+    golden(refused.json()["detail"])
     renamed = client.patch(f"/api/lots/{noted['id']}", json={"name": "another"})
     assert renamed.status_code == HTTPStatus.CONFLICT
     used = client.patch(f"/api/lots/{noted['id']}", json={"used_up": True}).json()
@@ -108,11 +108,11 @@ def test_a_trial_keeps_the_lot_that_it_was_made_of_and_the_lot_can_not_go(client
     assert client.get("/api/lots").json() == []
 
 
-def test_readings_are_typed_titrated_read_and_taken_back(client):
+def test_readings_are_typed_titrated_read_and_taken_back(client, golden):
     noted = lot(client)
     url = f"/api/lots/{noted['id']}"
     worked = client.post("/api/titration", json={"lye_ml": 70.0}).json()
-    assert worked["words"] == "4.48 g in 100 ml, as citric."
+    golden(worked["words"])
     once = client.post(f"{url}/readings", json={"what": "acid", "value": worked["acid"], "sd": worked["sd"]}).json()
     assert once["figures"][2]["held"] < 4.7
     shown = []
@@ -124,38 +124,38 @@ def test_readings_are_typed_titrated_read_and_taken_back(client):
                 break
     assert [each["what"] for each in shown] == ["acid", "brix", "ph"]
     assert len(client.get(url).json()["readings"]) == 1  # reading keeps nothing by itself
-    assert client.post(f"{url}/read/scale", json={}).json()["detail"] == "a scale tells nothing of what is in a lot"
+    golden(client.post(f"{url}/read/scale", json={}).json()["detail"])
     back = client.delete(f"{url}/readings/{once['readings'][0]['id']}").json()
     assert back["figures"][2]["measured"] is None
     assert client.delete(f"{url}/readings/999").status_code == HTTPStatus.NOT_FOUND
     assert "10 ml" in client.get(url).json()["titration"][0]
 
 
-def test_today_tells_what_to_pour_instead_and_how_much_surer_a_reading_made_it(client):
+def test_today_tells_what_to_pour_instead_and_how_much_surer_a_reading_made_it(client, golden):
     listed(client, sour())
     listed(client, sour("Second Sour"))
     fine = client.get("/api/today").json()
-    assert fine["headline"] == "All 2 drinks are fine as they are written."
+    golden(fine["headline"])
     assert fine["worth"][0]["words"].startswith("Titrate the lime juice")
     noted = lot(client, readings=[{"what": "acid", "value": 4.4}])
     today = client.get("/api/today").json()
-    assert today["headline"] == "2 of 2 want another pour tonight."
+    golden(today["headline"])
     (first, _) = today["drinks"]
     lime = next(move for move in first["moves"] if move["ingredient"]["slug"] == "lime-juice")
     assert (lime["before_ml"], lime["after_ml"]) == (22.5, 30.0)
-    assert "Lime juice: 30 instead of 22.5 ml in 2 drinks" in today["shared"]
+    golden(today["shared"])
     assert [pour["lot"] for pour in first["spec"]["pours"]] == [None, "today", None]
     # The corrected spec is itself what today makes of the written one.
     served = client.post("/api/predict", json=first["spec"]).json()["served"]
     assert served["acid"] == pytest.approx(first["axes"][1]["written"], rel=0.1)
     surer = client.get(f"/api/lots/{noted['id']}").json()["surer"]
-    assert "the acidity is ± " in surer[0]["words"]
+    golden(surer[0]["words"])
     assert surer[0]["after"] < 0.5 * surer[0]["before"]
     client.patch(f"/api/lots/{noted['id']}", json={"used_up": True})
     assert client.get("/api/today").json()["headline"] == fine["headline"]
 
 
-def test_today_follows_a_new_name_a_new_trial_and_the_ice(client):
+def test_today_follows_a_new_name_a_new_trial_and_the_ice(client, golden):
     drink = listed(client, sour())
     client.patch(f"/api/drinks/{drink}", json={"name": "Renamed Sour"})
     first = client.get("/api/today").json()["drinks"][0]
@@ -170,12 +170,12 @@ def test_today_follows_a_new_name_a_new_trial_and_the_ice(client):
     client.put(f"/api/drinks/{drink}/trials/{newer['id']}/mark", json={"mark": "finished"})
     assert client.get("/api/today").json()["drinks"][0]["trial"] == 2
     coarse = client.get("/api/today?grid=7.5").json()
-    assert coarse["headline"] == "It is fine as it is written."
+    golden(coarse["headline"])
     assert client.get("/api/today?grid=0.1").status_code == HTTPStatus.UNPROCESSABLE_ENTITY
 
 
-def test_where_nothing_is_finished_the_newest_trial_of_each_is_shown_and_said(client):
-    assert client.get("/api/today").json()["headline"] == "Nothing is on the list yet."
+def test_where_nothing_is_finished_the_newest_trial_of_each_is_shown_and_said(client, golden):
+    golden(client.get("/api/today").json()["headline"])
     client.post("/api/drinks", json={"name": "Open", "spec": sour("Open"), "trial_name": "First"})
     today = client.get("/api/today").json()
     assert (today["whole_book"], [each["name"] for each in today["drinks"]]) == (True, ["Open"])
@@ -191,26 +191,26 @@ def test_a_lot_past_its_day_is_told_at_the_bench_and_of_the_lot(client):
     assert all(each["code"] != "old-lot" for each in client.post("/api/predict", json=sour()).json()["findings"])
 
 
-def test_a_bottle_stays_while_there_are_lots_of_it(client):
+def test_a_bottle_stays_while_there_are_lots_of_it(client, golden):
     label = {"name": "Gate-house liqueur", "kind": "liqueur", "abv": 22}
     bottle = client.post("/api/bottles", json=label).json()["slug"]
     noted = lot(client, bottle, readings=[{"what": "abv", "value": 21.5}])
-    assert client.delete(f"/api/bottles/{bottle}").json()["detail"] == "there are lots or a recipe of it: retire it instead"
+    golden(client.delete(f"/api/bottles/{bottle}").json()["detail"])
     client.delete(f"/api/lots/{noted['id']}")
     assert client.delete(f"/api/bottles/{bottle}").status_code == HTTPStatus.NO_CONTENT
 
 
-def test_readings_that_no_longer_fit_a_changed_larder_are_left_out_and_said(client):
+def test_readings_that_no_longer_fit_a_changed_larder_are_left_out_and_said(client, golden):
     noted = lot(client, "vodka", readings=[{"what": "density", "value": 0.948}])
     client.patch("/api/larder/vodka", json={"abv": 0, "sugar": 0, "source": "a slip"})
     answer = client.get(f"/api/lots/{noted['id']}")
     assert answer.status_code == HTTPStatus.OK
-    assert answer.json()["notes"][0].startswith("Its readings no longer fit what the larder tells, and are left out: 0.948 g/ml is lighter")
+    golden(answer.json()["notes"][0])
     assert client.get("/api/today").status_code == HTTPStatus.OK
     assert client.patch(f"/api/lots/{noted['id']}", json={"used_up": True}).status_code == HTTPStatus.OK
 
 
-def test_serves_pars_prices_and_the_currency_are_told_once_and_followed(client):
+def test_serves_pars_prices_and_the_currency_are_told_once_and_followed(client, golden):
     drink = listed(client, sour())
     client.put("/api/currency", json={"sign": "€"})
     client.put(f"/api/drinks/{drink}/tonight", json={"price": 12.0, "serves": 40})
@@ -219,17 +219,17 @@ def test_serves_pars_prices_and_the_currency_are_told_once_and_followed(client):
     today = client.get("/api/today").json()
     assert today["currency"] == "€"
     assert today["low"][0]["ingredient"]["slug"] == "london-dry-gin"
-    assert today["prepare"][0]["words"] == "none is left; tonight takes 900 ml"
+    golden(today["prepare"][0]["words"])
     limes = today["fruit"][0]
     assert limes["pieces"] > 40
     assert today["drinks"][0]["cost_missing"] == ["Lime juice", "Simple syrup 1:1"]
-    assert today["drinks"][0]["pour_cost"] == "at least 12 % of its price"
+    golden(today["drinks"][0]["pour_cost"])
     refused = client.put(f"/api/drinks/{drink}/tonight", json={"price": 0})
-    assert refused.json()["detail"] == "a price of nothing is no price: leave it out where it isn't known"
+    golden(refused.json()["detail"])
     assert client.get("/api/today").json()["drinks"][0]["price"] == 12.0
 
 
-def test_a_preparation_is_written_down_made_into_a_lot_and_drinks_are_brought_back(client):
+def test_a_preparation_is_written_down_made_into_a_lot_and_drinks_are_brought_back(client, golden):
     listed(client, sour("Bramble Hedge", sweet="raspberry-syrup"))
     written = client.post("/api/preparations", json=SYRUP).json()
     assert (written["makes"]["slug"], written["drinks"]) == ("raspberry-syrup", 1)
@@ -237,7 +237,7 @@ def test_a_preparation_is_written_down_made_into_a_lot_and_drinks_are_brought_ba
     assert written["report"]["cost"]["missing"] == ["Raspberries", "Granulated sugar"]
     weighed = {**SYRUP, "final": {"weight_g": 560}}
     made = client.post("/api/preparations/raspberry-syrup/makings", json={"file": weighed, "name": "By the cup"}).json()
-    assert "instead of 58" in made["headline"]
+    golden(made["headline"])
     assert "drier" in made["headline"]
     (follows,) = made["follows"]
     assert (follows["drink"], follows["fine"]) == ("Bramble Hedge", False)
@@ -252,14 +252,14 @@ def test_a_preparation_is_written_down_made_into_a_lot_and_drinks_are_brought_ba
     assert client.get("/api/preparations/raspberry-syrup").status_code == HTTPStatus.NOT_FOUND
 
 
-def test_a_preparation_of_something_new_adds_it_to_the_larder_with_its_recipe_as_source(client):
+def test_a_preparation_of_something_new_adds_it_to_the_larder_with_its_recipe_as_source(client, golden):
     new = {**SYRUP, "name": "Gate-house cordial", "kind": "cordial"}
     made = client.post("/api/preparations", json=new).json()["makes"]
     values = {each["name"]: each for each in client.get(f"/api/ingredients/{made['slug']}").json()["values"]}
-    assert values["sucrose"]["source"] == "its recipe"
+    golden(values["sucrose"]["source"])
     assert client.post("/api/preparations", json=new).status_code == HTTPStatus.CONFLICT
     refused = client.delete(f"/api/bottles/{made['slug']}")
-    assert refused.json()["detail"] == "there are lots or a recipe of it: retire it instead"
+    golden(refused.json()["detail"])
 
 
 @pytest.mark.parametrize(("name", "into"), [("House honey", "honey"), ("House gin", "london dry gin"), ("Fresh lime", "lime juice")])
@@ -270,47 +270,47 @@ def test_what_a_house_makes_of_a_thing_is_not_that_thing(client, name, into):
 
 
 @pytest.mark.parametrize(
-    ("change", "sentence"),
+    "change",
     [
-        ({"lines": [{"what": "moonberries", "amount": 1, "unit": "cup"}]}, 'lines[0].what: nobody knows what "moonberries" is'),
-        ({"lines": [{"what": "raspberry-syrup", "amount": 1, "unit": "cup"}]}, "that is a circle"),
-        ({"final": {"weight_g": 900}}, "is above what there can be"),
-        ({"final": {"brix": 95}}, "final.brix: 95 °Bx can't be"),
-        ({"final": {"weight_g": 300, "volume_ml": 300}}, "not both"),
-        ({"steps": [{"do": "simmer", "evaporated_g": -20}]}, "evaporation below zero can't be"),
-        ({"steps": [{"do": "strain", "discard": ["plums"]}]}, 'steps[0].discard[0]: "plums" never went in'),
-        ({"steps": [{"do": "flambé"}]}, "steps[0].do"),
-        ({"version": 2}, "this file is version 2"),
+        {"lines": [{"what": "moonberries", "amount": 1, "unit": "cup"}]},
+        {"lines": [{"what": "raspberry-syrup", "amount": 1, "unit": "cup"}]},
+        {"final": {"weight_g": 900}},
+        {"final": {"brix": 95}},
+        {"final": {"weight_g": 300, "volume_ml": 300}},
+        {"steps": [{"do": "simmer", "evaporated_g": -20}]},
+        {"steps": [{"do": "strain", "discard": ["plums"]}]},
+        {"steps": [{"do": "flambé"}]},
+        {"version": 2},
     ],
 )
-def test_a_preparation_that_can_not_be_is_refused_by_its_place(client, change, sentence):
+def test_a_preparation_that_can_not_be_is_refused_by_its_place(client, change, golden):
     answer = client.post("/api/prepare", json={**SYRUP, **change})
     assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
-    assert sentence in answer.json()["detail"]
+    golden(answer.json()["detail"])
 
 
-def test_a_circle_through_another_preparation_is_refused(client):
+def test_a_circle_through_another_preparation_is_refused(client, golden):
     first = {**SYRUP, "name": "Rose syrup", "lines": [{"what": "raspberry-syrup", "amount": 1, "unit": "cup"}], "steps": []}
     assert client.post("/api/preparations", json=first).status_code == HTTPStatus.CREATED
     second = {**SYRUP, "lines": [{"what": "rose-syrup", "amount": 1, "unit": "cup"}], "steps": []}
     refused = client.post("/api/preparations", json=second)
-    assert "is itself made of Raspberry syrup: that is a circle" in refused.json()["detail"]
+    golden(refused.json()["detail"])
 
 
-def test_a_preparation_is_scaled_to_what_is_on_hand_and_liquids_adjusted(client):
+def test_a_preparation_is_scaled_to_what_is_on_hand_and_liquids_adjusted(client, golden):
     larger = client.post("/api/prepare/scaled", json={"file": SYRUP, "line": 0, "amount": 5}).json()
     assert [line["amount"] for line in larger["lines"]] == [5, 2.5, 2.5]
     assert client.post("/api/prepare/scaled", json={"file": SYRUP, "line": 9, "amount": 5}).status_code == 422
     thicker = client.post("/api/adjust/brix", json={"weight_g": 437, "brix": 45.77, "wanted_brix": 50}).json()
-    assert thicker["words"] == "Bring it to 50 °Bx: 37 g of sugar."
+    golden(thicker["words"])
     sharper = client.post("/api/adjust/acid", json={"juice": "orange-juice", "like": "lime-juice"}).json()
-    assert sharper["words"] == "Bring it to the acid of lime juice: 32 g of citric and 20 g of malic acid."
+    golden(sharper["words"])
     assert client.get("/api/kitchen?q=raspberries").json()[0]["what"] == "raspberries"
 
 
-def test_the_larder_tells_what_is_guessed_is_set_right_and_put_back(client):
+def test_the_larder_tells_what_is_guessed_is_set_right_and_put_back(client, golden):
     line = next(each for each in client.get("/api/larder").json() if each["slug"] == "orange-liqueur-sweet")
-    assert "no price" in line["gaps"]
+    golden(line["gaps"])
     url = "/api/larder/orange-liqueur-sweet"
     before = client.get(url).json()
     changed = client.patch(url, json={"sugar": 18.0, "source": "its new label"}).json()
@@ -318,7 +318,7 @@ def test_the_larder_tells_what_is_guessed_is_set_right_and_put_back(client):
     assert changed["line"]["changed"]
     back = client.put(f"{url}/values", json={"values": before["house_values"]}).json()
     assert back == before
-    assert client.patch(url, json={}).json()["detail"] == "nothing is told: give at least one figure"
+    golden(client.patch(url, json={}).json()["detail"])
     assert client.patch("/api/larder/lime-juice", json={"sugar": 45}).status_code == 422
     assert client.get("/api/larder/lime-juice").json()["line"]["sugar"] == pytest.approx(1.6)
 
@@ -336,23 +336,23 @@ def test_what_is_retired_is_offered_nowhere_and_trials_keep_it(client):
     assert client.get("/api/ingredients?q=lime juice").json()[0]["slug"] == "lime-juice"
 
 
-def test_the_larder_goes_out_and_comes_in_as_a_table_all_of_it_or_nothing(client):
+def test_the_larder_goes_out_and_comes_in_as_a_table_all_of_it_or_nothing(client, golden):
     table = client.get("/api/larder/table").text
-    assert client.post("/api/larder/table", json={"text": table}).json()["words"].endswith(" the same.")
+    golden(client.post("/api/larder/table", json={"text": table}).json()["words"])
     text = "slug;name;kind;sugar;price_per_litre;state\nlime-juice;Lime juice;juice;2,1;11;low\n;Hedge cordial;syrup;62;;at hand\n"
     told = client.post("/api/larder/table", json={"text": text}).json()
-    assert told["words"] == "1 added and 1 changed."
+    golden(told["words"])
     assert client.get("/api/larder/lime-juice").json()["line"]["sugar"] == pytest.approx(2.1)
-    for wrong, sentence in (
-        (text.replace("2,1", "much"), 'line 2, sugar: "much" is no number'),
-        (text.replace("cordial;syrup", "cordial;potion"), 'line 3, kind: "potion" is not one of'),
-        (text.replace(";11;low", ";0;low"), "line 2: a price of nothing is no price"),
-        (text.replace("price_per_litre", "cost"), '"cost" is no column of the larder'),
-        (text.replace("62", "300"), "line 3"),
+    for wrong in (
+        text.replace("2,1", "much"),
+        text.replace("cordial;syrup", "cordial;potion"),
+        text.replace(";11;low", ";0;low"),
+        text.replace("price_per_litre", "cost"),
+        text.replace("62", "300"),
     ):
         refused = client.post("/api/larder/table", json={"text": wrong.replace("2,1", "3,3").replace("Hedge", "Gate")})
         assert refused.status_code == 422, wrong
-        assert sentence.replace("2,1", "3,3") in refused.json()["detail"]
+        golden(refused.json()["detail"])
     assert client.get("/api/larder/lime-juice").json()["line"]["sugar"] == pytest.approx(2.1)
     assert client.get("/api/find?q=Gate cordial").json()["found"] == []
 
@@ -408,11 +408,11 @@ def test_what_can_not_be_asked_is_answered_with_a_sentence(client):
     assert client.get("/api/lots").json()[0]["name"] == noted["name"]
 
 
-def test_what_follows_of_today_s_lot_alone_is_told_by_drink(client):
+def test_what_follows_of_today_s_lot_alone_is_told_by_drink(client, golden):
     listed(client, sour())
     assert client.get("/api/ingredients/lime-juice/follows").json() == []
     lot(client, readings=[{"what": "acid", "value": 4.4}])
     lot(client, "simple-syrup-1-1", readings=[{"what": "brix", "value": 40}])
     (alone,) = client.get("/api/ingredients/lime-juice/follows").json()
     assert (alone["fine"], alone["words"]) == (False, "softer")
-    assert alone["instead"] == ["Lime juice: 30 instead of 22.5 ml"]
+    golden(alone["instead"])

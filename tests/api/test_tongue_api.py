@@ -46,7 +46,7 @@ def play(client, sitting, finds=lambda *_: True):
     return sitting
 
 
-def test_a_panel_takes_turns_blind_and_each_tongue_learns_its_own_step(demo):
+def test_a_panel_takes_turns_blind_and_each_tongue_learns_its_own_step(demo, golden):
     sitting = sit(demo)
     # What is at hand in the Orangery: lemon and syrup; the jugs differ in syrup alone.
     assert {line["ingredient"] for line in sitting["less"]["lines"]} == {"lemon-juice", "simple-syrup-1-1", "still-water"}
@@ -63,9 +63,9 @@ def test_a_panel_takes_turns_blind_and_each_tongue_learns_its_own_step(demo):
     assert told[0] == pytest.approx(told[1])
     assert (odd > told[0]) is key["odd_is_more"]
     post(demo, f"/api/triangles/{first['id']}/answer", {"glass": key["odd"]}, HTTPStatus.OK)
-    assert get(demo, f"/api/triangles/{first['id']}")["words"] == f"Found. Glass {key['odd']} stood alone."
+    golden(get(demo, f"/api/triangles/{first['id']}")["words"])
     again = demo.post(f"/api/triangles/{first['id']}/answer", json={"glass": 1})
-    assert (again.status_code, again.json()["detail"]) == (409, "this triangle was answered already, and its key is known")
+    golden((again.status_code, again.json()["detail"]))
 
     over = play(demo, get(demo, f"/api/sittings/{sitting['id']}"), lambda taster, n: taster == "Ada" or n % 3 == 0)
     assert over["ended"]
@@ -111,12 +111,12 @@ def test_its_own_steps_speak_wherever_this_taster_is_chosen(demo):
     assert post(demo, f"/api/drinks/{drink}/trials/{trial}/next", {"palate": "Odile"}, HTTPStatus.OK)["proposals"] is not None
 
 
-def test_whoever_is_alone_pours_shuffles_and_looks_underneath(demo):
+def test_whoever_is_alone_pours_shuffles_and_looks_underneath(demo, golden):
     sitting = sit(demo, tasters=["Tam"], alone=True, matter="acid", grid=1)
     triangle = post(demo, f"/api/sittings/{sitting['id']}/triangles")
     told = post(demo, f"/api/triangles/{triangle['id']}/answer", {"found": False}, HTTPStatus.OK)
     assert told["turns"][0] == told["turns"][0] | {"answered": 1, "found": 0}
-    assert get(demo, f"/api/triangles/{triangle['id']}")["words"] == "Not found this time."
+    golden(get(demo, f"/api/triangles/{triangle['id']}")["words"])
     post(demo, f"/api/sittings/{sitting['id']}/end", status=HTTPStatus.OK)
     assert get(demo, "/api/tongue?taster=Tam")["sittings"] == []
     # Taken back, it teaches nothing.
@@ -126,23 +126,23 @@ def test_whoever_is_alone_pours_shuffles_and_looks_underneath(demo):
 
 
 @pytest.mark.parametrize(
-    ("body", "place", "words"),
+    ("body", "place"),
     [
-        ({"tasters": ["Ada", "Ada"]}, "tasters", "stands there twice"),
-        ({"alone": True}, "alone", "tastes alone"),
-        ({"sour": "moon-juice"}, "sour", 'no "moon-juice" in the larder'),
-        ({"matter": "abv", "base": "rhubarb-syrup"}, "", "choose plainer ones"),
-        ({"rounds": 40}, "rounds", ""),
-        ({"tasters": [" "]}, "tasters[0]", ""),
-        ({"tasters": [str(n) for n in range(12)], "rounds": 24}, "", "the number of triangles"),
-        ({"grid": 7}, "grid", ""),
+        ({"tasters": ["Ada", "Ada"]}, "tasters"),
+        ({"alone": True}, "alone"),
+        ({"sour": "moon-juice"}, "sour"),
+        ({"matter": "abv", "base": "rhubarb-syrup"}, ""),
+        ({"rounds": 40}, "rounds"),
+        ({"tasters": [" "]}, "tasters[0]"),
+        ({"tasters": [str(n) for n in range(12)], "rounds": 24}, ""),
+        ({"grid": 7}, "grid"),
     ],
 )
-def test_a_sitting_that_cannot_be_is_refused_with_its_place(demo, body, place, words):
+def test_a_sitting_that_cannot_be_is_refused_with_its_place(demo, body, place, golden):
     answer = demo.post("/api/sittings", json={"matter": "sugar", "tasters": ["Ada", "Wren"]} | body)
     assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
     assert answer.json()["path"] == place
-    assert words in answer.json()["detail"]
+    golden(answer.json()["detail"])
 
 
 def test_an_answer_tells_a_glass_or_whether_it_was_found(demo):
@@ -177,15 +177,15 @@ def test_a_dozen_exercises_of_a_kind_are_not_the_same_one_again(demo):
     assert len({json.dumps([each["of"], each["spec"]["pours"]]) for each in asked}) >= 10
 
 
-def test_an_empty_book_says_what_to_do_before_an_exercise(client):
+def test_an_empty_book_says_what_to_do_before_an_exercise(client, golden):
     answer = client.post("/api/exercises", json={"taster": "Wren", "kind": "swap"})
     assert answer.status_code == HTTPStatus.UNPROCESSABLE_ENTITY
-    assert "write one down first" in answer.json()["detail"]
+    golden(answer.json()["detail"])
     # Jugs can be mixed all the same, of what is usual.
     assert sit(client)["less"]["lines"][0]["ingredient"] == "lemon-juice"
 
 
-def test_tongues_travel_to_another_machine_whole_and_only_once(demo, tmp_path, capsys):
+def test_tongues_travel_to_another_machine_whole_and_only_once(demo, tmp_path, capsys, golden):
     play(demo, sit(demo))
     open_one = sit(demo, matter="smell", tasters=["Tam"])
     post(demo, f"/api/sittings/{open_one['id']}/triangles")
@@ -196,9 +196,9 @@ def test_tongues_travel_to_another_machine_whole_and_only_once(demo, tmp_path, c
     assert cli.main(["export", str(out), "--data", str(tmp_path / "demo.db")]) == 0
     capsys.readouterr()
     assert cli.main(["import", str(out / "house.json"), "--data", str(other)]) == 0
-    assert "Tongues: 5 sittings of triangles and 1 exercise." in capsys.readouterr().out
+    golden(capsys.readouterr().out)
     assert cli.main(["import", str(out / "house.json"), "--data", str(other)]) == 0
-    assert "Tongues: As they are here." in capsys.readouterr().out
+    golden(capsys.readouterr().out)
     with TestClient(create_app(other), base_url="http://127.0.0.1") as there:
         for name in ("", "Ada", "Wren", "Tam"):
             here, moved = (get(client, f"/api/tongue?taster={name}") for client in (demo, there))

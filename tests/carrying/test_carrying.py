@@ -119,14 +119,14 @@ def less_lemon(told):
     drink["trials"][0]["sheets"].append({"taster": "Ines", "sugar": 1, "tasted_at": "2026-11-01T10:00:00+00:00"})
 
 
-def test_what_differs_is_told_and_left_unless_chosen_and_no_trial_is_ever_changed(exported, house, tmp_path, capsys):
+def test_what_differs_is_told_and_left_unless_chosen_and_no_trial_is_ever_changed(exported, house, tmp_path, capsys, golden):
     file = changed(exported, tmp_path, less_lemon)
     before = contents(house)
     code, out, _ = oenomel(capsys, "import", file, "--data", house)
     assert code == 0
-    assert "differs drink   Hedge Gate Sour: 1 trial that the book doesn't have and 1 note more." in out
+    golden(out)
     assert contents(house) == before
-    assert "Nothing was written." in oenomel(capsys, "import", file, "--look", "--differs", "add", "--data", house)[1]
+    golden(oenomel(capsys, "import", file, "--look", "--differs", "add", "--data", house)[1])
     assert contents(house) == before
     oenomel(capsys, "import", file, "--differs", "add", "--data", house)
     with closing(database.open_read_only(house)) as conn:
@@ -161,12 +161,12 @@ def bare(told):
             drink.pop(part, None)
 
 
-def test_what_lies_on_the_bench_a_brief_and_others_specs_come_where_there_is_none(exported, bar, tmp_path, capsys):
+def test_what_lies_on_the_bench_a_brief_and_others_specs_come_where_there_is_none(exported, bar, tmp_path, capsys, golden):
     oenomel(capsys, "import", changed(exported, tmp_path, bare), "--data", bar)
     _, out, _ = oenomel(capsys, "import", exported / "house.json", "--data", bar)
-    assert "differs drink   Walled Garden Daisy: What lies on the bench and a brief." in out
+    golden(out)
     assert "Medlar Walk Sour: " in out
-    assert "of others" in out
+    golden(out)
     oenomel(capsys, "import", exported / "house.json", "--differs", "add", "--data", bar)
     assert oenomel(capsys, "import", exported / "house.json", "--data", bar)[1].endswith("0 new, 31 same, 0 differs.\n")
 
@@ -196,26 +196,26 @@ def newer(told):
 
 
 @pytest.mark.parametrize(
-    ("change", "sentence"),
+    "change",
     [
-        (unknown_bottle, "Dovecote Fizz, trial 2: pours[0].ingredient: “unobtainium” is not in the larder"),
-        (strange_parent, "there is no trial 9"),
-        (impossible, "Bay syrup"),
-        (empty_forecast, "is no forecast"),
-        (unknown_key, "drinks[3].colour: unknown key"),
-        (newer, "version 2; this Oenomel reads version 1"),
+        unknown_bottle,
+        strange_parent,
+        impossible,
+        empty_forecast,
+        unknown_key,
+        newer,
     ],
 )
-def test_a_fault_anywhere_takes_nothing_in(exported, bar, tmp_path, capsys, change, sentence):
+def test_a_fault_anywhere_takes_nothing_in(exported, bar, tmp_path, capsys, change, golden):
     before = contents(bar)
     code, out, error = oenomel(capsys, "import", changed(exported, tmp_path, change), "--data", bar)
     assert (code, out) == (2, "")
-    assert sentence in error.replace('"', "“", 1).replace('"', "”", 1)
+    golden(error.replace('"', "“", 1).replace('"', "”", 1))
     assert error.count("\n") == 1
     assert contents(bar) == before
 
 
-def test_what_was_set_right_retired_and_noted_goes_along_and_what_differs_is_told(house, bar, tmp_path, capsys):
+def test_what_was_set_right_retired_and_noted_goes_along_and_what_differs_is_told(house, bar, tmp_path, capsys, golden):
     with closing(database.connect(house)) as conn, database.transaction(conn):
         lime = ingredients.get(conn, "lime-juice")
         ingredients.set_right(conn, "lime-juice", set_right(lime, {"acid": 5.2}, "a market of ours").values())
@@ -233,7 +233,7 @@ def test_what_was_set_right_retired_and_noted_goes_along_and_what_differs_is_tol
             preparations.remove(conn, "bay-syrup")
     code, out, _ = oenomel(capsys, "import", tmp_path / "there" / "house.json", "--data", bar)
     assert code == 0
-    assert "differs larder  What was set right of the larder: 1 ingredient set right otherwise here." in out
+    golden(out)
     assert "currency: here £; comes €" in out
     assert "new     recipe  Bay syrup" in out
     with closing(database.connect(bar)) as conn:
@@ -257,29 +257,29 @@ def test_a_preparation_file_is_taken_in_and_adds_what_it_makes(bar, tmp_path, ca
     assert "same    recipe" in oenomel(capsys, "import", tmp_path / "gate.json", "--data", bar)[1]
 
 
-def test_files_that_hold_no_drink_are_refused_by_name(exported, bar, tmp_path, capsys):
+def test_files_that_hold_no_drink_are_refused_by_name(exported, bar, tmp_path, capsys, golden):
     (tmp_path / "cut.json").write_bytes((exported / "house.json").read_bytes()[:9000])
     (tmp_path / "letter.txt").write_text("Dear all,\nthe bar is closed.")
     (tmp_path / "doubtful.txt").write_text("60 ml gin\n30 ml unheard-of nectar\nShake.")
     (tmp_path / "picture.json").write_bytes(b"\x89PNG\r\n\x1a\n")
-    for name, sentence in (
-        ("cut.json", "cut off"),
-        ("letter.txt", "letter.txt"),
-        ("doubtful.txt", "isn't understood for sure"),
-        ("picture.json", "is not UTF-8"),
-        ("gone.json", "can't be read"),
+    for name in (
+        "cut.json",
+        "letter.txt",
+        "doubtful.txt",
+        "picture.json",
+        "gone.json",
     ):
         code, _, error = oenomel(capsys, "import", exported / "house.json", tmp_path / name, "--data", bar)
         assert code == 2
-        assert sentence in error
+        golden(error)
     assert contents(bar)["drink"] == []
 
 
-def test_an_export_replaces_only_an_earlier_one(demo_file, tmp_path, capsys):
+def test_an_export_replaces_only_an_earlier_one(demo_file, tmp_path, capsys, golden):
     (tmp_path / "full").mkdir()
     (tmp_path / "full" / "letter.txt").write_text("Dear all")
-    assert "is no earlier export" in oenomel(capsys, "export", tmp_path / "full", "--data", demo_file)[2]
-    assert "there is no folder" in oenomel(capsys, "export", tmp_path / "no" / "where", "--data", demo_file)[2]
+    golden(oenomel(capsys, "export", tmp_path / "full", "--data", demo_file)[2])
+    golden(oenomel(capsys, "export", tmp_path / "no" / "where", "--data", demo_file)[2])
     for _ in range(2):
         assert oenomel(capsys, "export", tmp_path / "out", "--data", demo_file)[0] == 0
     assert not [each for each in tmp_path.iterdir() if each.name.startswith(".")]
@@ -307,7 +307,7 @@ def test_killed_while_a_house_is_taken_in_there_is_all_of_it_or_nothing(exported
     assert ends > 10
 
 
-def test_an_original_keeps_its_wish_and_the_house_its_kinship_on_another_machine(bar, tmp_path, capsys):
+def test_an_original_keeps_its_wish_and_the_house_its_kinship_on_another_machine(bar, tmp_path, capsys, golden):
     spec = parse_spec((Path(__file__).parents[1] / "interchange" / "glasshouse-sour.json").read_text())
     wish = WishEntry(family="sour", must=["mint"], seed=12)
     with closing(database.connect(bar)) as conn, database.transaction(conn):
@@ -327,7 +327,7 @@ def test_an_original_keeps_its_wish_and_the_house_its_kinship_on_another_machine
         assert WishEntry.model_validate_json(kept) == wish
     told["kinship"][0]["value"] = 0.9
     (tmp_path / "house.json").write_text(json.dumps(told))
-    assert "The kinship of smells: Set otherwise here." in oenomel(capsys, "import", tmp_path / "house.json", "--data", other)[1]
+    golden(oenomel(capsys, "import", tmp_path / "house.json", "--data", other)[1])
     oenomel(capsys, "import", tmp_path / "house.json", "--data", other, "--differs", "take")
     with closing(database.open_read_only(other)) as conn:
         assert originals.kinship(conn) == {frozenset({"citrus", "herbal"}): 0.9}

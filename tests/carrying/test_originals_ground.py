@@ -95,8 +95,8 @@ def test_what_guests_leave_out_is_understood_in_their_words(words, meant):
     assert wish_from(WishEntry(family="sour", without=words), known).without == meant
 
 
-def test_a_word_that_means_nothing_is_refused_with_its_place():
-    with pytest.raises(SpecError, match=r'may\[1\]: nothing in the larder is called "dew" for sure'):
+def test_a_word_that_means_nothing_is_refused_with_its_place(golden):
+    with golden.raises(SpecError):
         wish_from(WishEntry(family="sour", may=["mint", "dew"]), known)
     with pytest.raises(SpecError, match="colour"):
         wish_entry({"family": "sour", "colour": "x" * 40})
@@ -113,11 +113,11 @@ def test_a_brief_becomes_a_wish_of_its_drinks_family(family):
     assert wish_of_brief(BriefEntry(), family).abv is None
 
 
-def test_a_wish_is_what_was_asked_and_the_rest_is_usual():
+def test_a_wish_is_what_was_asked_and_the_rest_is_usual(golden):
     wish = wish_from(WishEntry(family="fizz", abv=[8, 12], aroma=["Floral", "floral"], count=5, seed=9), known, off=[0.5, 0, -1])
     assert (wish.family, wish.abv, wish.aroma, wish.count, wish.seed, wish.off) == ("fizz", (8, 12), ("floral",), 5, 9, (0.5, 0.0, -1.0))
     assert wish.ingredients == (3, 6)
     assert wish.pool is None
-    assert [called for called, _ in wish.dropped()] == ["the strength", "floral"]
+    golden([called for called, _ in wish.dropped()])
     assert wish.structure.abv is None
     assert wish.structure.seed == 9

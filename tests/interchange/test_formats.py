@@ -121,29 +121,29 @@ def test_a_saved_page_bare_linked_data_and_somebody_s_table_are_read(text):
 
 
 @pytest.mark.parametrize(
-    ("text", "told"),
+    "text",
     [
-        ("", "nothing to read"),
-        ("   \n\t\n", "nothing to read"),
-        ("<html><body>60 ml gin</body></html>", "holds no recipe that can be read"),
-        ("\x89PNG\r\n\x1a\n\x00\x00", "is a picture"),
-        ("\ufffd" * 40, "is a picture"),
-        ("a" * 1_000_000, "1,000,000 letters long"),
-        ("60 ml gin\n" * 100, "this recipe has 100 pours"),
-        ("words\n" * 300, "has 300 lines"),
-        ("Only words about a garden", "no line of this tells how much of what"),
-        ("60 ml", "no line of this tells how much of what"),
-        ('{"a": 1}', "neither a spec file nor a recipe"),
-        (json.dumps({**SPECS["glasshouse"], "version": 2}), "this file is version 2"),
-        (json.dumps({**SPECS["glasshouse"], "glow": 1}), "glow: unknown key"),
-        (write_as(SpecFile.model_validate(SPECS["glasshouse"]), "json", NAMES).replace("white-rum", "moon-rum"), '"moon-rum"'),
-        (write_as(SpecFile.model_validate(SPECS["full house"]), "csv", NAMES).replace(",ml,", ",pint,"), "pours[0].unit"),
+        "",
+        "   \n\t\n",
+        "<html><body>60 ml gin</body></html>",
+        "\x89PNG\r\n\x1a\n\x00\x00",
+        "\ufffd" * 40,
+        "a" * 1_000_000,
+        "60 ml gin\n" * 100,
+        "words\n" * 300,
+        "Only words about a garden",
+        "60 ml",
+        '{"a": 1}',
+        json.dumps({**SPECS["glasshouse"], "version": 2}),
+        json.dumps({**SPECS["glasshouse"], "glow": 1}),
+        write_as(SpecFile.model_validate(SPECS["glasshouse"]), "json", NAMES).replace("white-rum", "moon-rum"),
+        write_as(SpecFile.model_validate(SPECS["full house"]), "csv", NAMES).replace(",ml,", ",pint,"),
     ],
 )
-def test_what_holds_no_recipe_is_refused_with_a_sentence(text, told):
+def test_what_holds_no_recipe_is_refused_with_a_sentence(text, golden):
     with pytest.raises(SpecError) as refused:
         read(text)
-    assert told in str(refused.value)
+    golden(str(refused.value))
 
 
 def test_script_in_a_pasted_text_is_text_and_goes_into_the_notes():
@@ -152,8 +152,8 @@ def test_script_in_a_pasted_text_is_text_and_goes_into_the_notes():
     assert len(report.spec.pours) == 2
 
 
-def test_seconds_may_be_a_range_of_which_the_middle_counts():
+def test_seconds_may_be_a_range_of_which_the_middle_counts(golden):
     spec = SpecFile.model_validate(ODD)
     assert (spec.method.seconds, spec.method.middle_seconds) == ([20, 25], 22.5)
-    with pytest.raises(SpecError, match="fewest to the most"):
+    with golden.raises(SpecError):
         read(json.dumps({**ODD, "method": {"seconds": [25, 20]}}))

@@ -77,37 +77,37 @@ def test_a_making_that_is_no_making_is_refused(wrong):
 
 
 @pytest.mark.parametrize(
-    ("said", "words"),
+    "said",
     [
-        ({"sugar": 0, "acid": 2, "abv": 0, "body": -1}, "clearly too sharp, a touch thin"),
-        ({"sugar": 0}, "right"),
-        ({"score": 7}, ""),
-        ({"body": 3, "sugar": 1}, "far too heavy, a touch too sweet"),
-        ({"abv": -2, "loud": "lime-juice"}, "clearly too weak, one thing too loud"),
-        ({"lacking": True}, "something lacking"),
+        {"sugar": 0, "acid": 2, "abv": 0, "body": -1},
+        {"sugar": 0},
+        {"score": 7},
+        {"body": 3, "sugar": 1},
+        {"abv": -2, "loud": "lime-juice"},
+        {"lacking": True},
     ],
 )
-def test_a_sheet_is_told_as_it_is_said(said, words):
+def test_a_sheet_is_told_as_it_is_said(said, golden):
     sheet = SheetEntry(trial_id=1, taster="Ada", **said)
-    assert sheet_words(sheet) == words
+    golden(sheet_words(sheet))
     assert verdict_of(sheet).axes == (sheet.sugar, sheet.acid, sheet.abv)
 
 
 @pytest.mark.parametrize(
-    ("wrong", "words"),
+    "wrong",
     [
-        ({}, "the sheet is empty"),
-        ({"taster": " ", "acid": 1}, "at least 1 character"),
-        ({"acid": 4}, "less than or equal to 3"),
-        ({"acid": 0.5}, "integer"),
-        ({"score": 11}, "less than or equal to 10"),
-        ({"score": float("nan")}, "finite"),
-        ({"edge": "half", "acid": 1}, "'with' or 'without'"),
-        ({"acid": 1, "words": {"ear": "crackles"}}, "not permitted"),
+        {},
+        {"taster": " ", "acid": 1},
+        {"acid": 4},
+        {"acid": 0.5},
+        {"score": 11},
+        {"score": float("nan")},
+        {"edge": "half", "acid": 1},
+        {"acid": 1, "words": {"ear": "crackles"}},
     ],
 )
-def test_a_sheet_that_can_not_be_is_refused(wrong, words):
-    with pytest.raises(ValidationError, match=words):
+def test_a_sheet_that_can_not_be_is_refused(wrong, golden):
+    with golden.raises(ValidationError):
         SheetEntry.model_validate({"trial_id": 1, "taster": "Ada", **wrong})
 
 
@@ -124,11 +124,11 @@ def palate(steps, sd):
     return palate_axes(Palate(np.array(steps), sd**2 * np.eye(3), 12, 4))
 
 
-def test_a_palate_hedges_until_it_is_sure():
+def test_a_palate_hedges_until_it_is_sure(golden):
     vague, sure, middle = palate([0, -1.2, 0], 1.5), palate([0, -1.2, 0], 0.2), palate([0, 0.1, 0], 0.2)
-    assert vague[1].words == "perhaps softer; it can’t be told yet"
-    assert sure[1].words == "softer than the middle of a home"
-    assert middle[1].words == "about the middle"
+    golden(vague[1].words)
+    golden(sure[1].words)
+    golden(middle[1].words)
     assert [axis.axis for axis in sure] == ["sugar", "acid", "abv"]
     assert sure[1].low < -1.2 < sure[1].high
 
@@ -149,15 +149,15 @@ def test_a_kept_forecast_gives_its_figures_with_their_doubt():
     assert figures.acid == pytest.approx(0.85, abs=0.005)  # the published table, as tests/reference has it
 
 
-def test_a_reading_is_reported_with_its_name_its_place_and_decimals_worth_printing():
+def test_a_reading_is_reported_with_its_name_its_place_and_decimals_worth_printing(golden):
     (beside,) = beside_forecast([Reading("temperature_c", "strained", -4.0)], forecast_of(eight_three_three()))
     report = beside_report(beside, 7, "thermometer")
-    assert (report.id, report.name, report.at, report.unit, report.decimals) == (7, "temperature", "after the ice", "°C", 1)
+    golden((report.id, report.name, report.at, report.unit, report.decimals))
     assert report.low < report.forecast < report.high
 
 
-def test_a_cloud_keeps_the_order_in_which_the_specs_were_gathered():
+def test_a_cloud_keeps_the_order_in_which_the_specs_were_gathered(golden):
     drinks = [drink_from_spec(SPEC, catalogue())] * 2
     report = spec_cloud_report(spec_cloud_of(drinks, Conditions()), drinks, [(3, "A book", SPEC), (5, "Ada", SPEC)])
     assert [(point.id, point.name) for point in report.points] == [(3, "A book"), (5, "Ada")]
-    assert report.sentence == "2 specs; hardly to be tasted apart."
+    golden(report.sentence)

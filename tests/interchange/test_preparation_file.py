@@ -71,30 +71,30 @@ def test_the_report_holds_what_the_formats_promise():
 
 
 @pytest.mark.parametrize(
-    ("change", "sentence"),
+    "change",
     [
-        ({"format": "oenomel/spec"}, "format"),
-        ({"version": 3}, "this file is version 3; this Oenomel reads version 1"),
-        ({"kind": "potion"}, 'kind: "potion" is not one of'),
-        ({"lines": []}, "lines: wants at least 1"),
-        ({"lines": [{"what": "sugar", "amount": -1, "unit": "g"}]}, "lines[0].amount"),
-        ({"lines": [{"what": "sugar", "amount": "much", "unit": "g"}]}, "lines[0].amount"),
-        ({"lines": [{"what": "sugar", "amount": 1, "unit": "stone"}]}, "lines[0].unit"),
-        ({"lines": [{"what": "sugar", "amount": 1, "unit": "g", "spoon": 1}]}, "lines[0].spoon: unknown key"),
-        ({"final": {"brix": 0}}, "final.brix: wants more than 0"),
-        ({"flavour": "rose"}, "flavour: unknown key"),
+        {"format": "oenomel/spec"},
+        {"version": 3},
+        {"kind": "potion"},
+        {"lines": []},
+        {"lines": [{"what": "sugar", "amount": -1, "unit": "g"}]},
+        {"lines": [{"what": "sugar", "amount": "much", "unit": "g"}]},
+        {"lines": [{"what": "sugar", "amount": 1, "unit": "stone"}]},
+        {"lines": [{"what": "sugar", "amount": 1, "unit": "g", "spoon": 1}]},
+        {"final": {"brix": 0}},
+        {"flavour": "rose"},
     ],
 )
-def test_what_is_no_preparation_is_refused_by_its_place(change, sentence):
+def test_what_is_no_preparation_is_refused_by_its_place(change, golden):
     with pytest.raises(SpecError) as refused:
         parsed(**change)
-    assert sentence in str(refused.value)
+    golden(str(refused.value))
 
 
-def test_text_that_is_no_json_is_refused():
+def test_text_that_is_no_json_is_refused(golden):
     with pytest.raises(SpecError, match="line 1, column 2: not JSON"):
         parse_preparation("{nothing")
-    with pytest.raises(SpecError, match="nested too deeply"):
+    with golden.raises(SpecError):
         parse_preparation("[" * 100_000)
 
 
@@ -131,21 +131,21 @@ def test_no_cell_of_the_table_is_a_formula():
 
 
 @pytest.mark.parametrize(
-    ("text", "sentence"),
+    "text",
     [
-        ("slug;kind\nx;juice\n", 'line 1: wants a head with at least the column "name"'),
-        ("name,colour\nLime,green\n", '"colour" is no column of the larder'),
-        ("name,sugar\nLime,2,9\n", "line 2: has more cells"),
-        ("name,sugar\n,2\n", "line 2: an ingredient wants a name"),
-        ("name,sugar\nLime,-2\n", "line 2, sugar: -2 can't be"),
-        ("name,state\nLime,gone\n", 'line 2, state: "gone" is not one of at hand, low, out'),
-        ("", "line 1"),
+        "slug;kind\nx;juice\n",
+        "name,colour\nLime,green\n",
+        "name,sugar\nLime,2,9\n",
+        "name,sugar\n,2\n",
+        "name,sugar\nLime,-2\n",
+        "name,state\nLime,gone\n",
+        "",
     ],
 )
-def test_a_table_that_can_not_be_is_refused_by_its_line(text, sentence):
+def test_a_table_that_can_not_be_is_refused_by_its_line(text, golden):
     with pytest.raises(SpecError) as refused:
         read_larder_table(text)
-    assert sentence in str(refused.value)
+    golden(str(refused.value))
     assert "retired" in COLUMNS
 
 

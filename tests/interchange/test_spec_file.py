@@ -74,66 +74,66 @@ INLINE = "pours/1/ingredient/composition"
 
 
 @pytest.mark.parametrize(
-    ("path", "value", "sentence"),
+    ("path", "value"),
     [
-        ("pours/1/amount", "3/0", 'pours[1].amount: "3/0" is not an amount'),
-        ("pours/1/amount", -1, "pours[1].amount: the amount is -1, outside 0 to 10000"),
-        ("pours/1/amount", float("nan"), "pours[1].amount: the amount is nan"),
-        ("pours/1/amount", float("inf"), "pours[1].amount: the amount is inf"),
-        ("pours/1/amount", True, 'pours[1].amount: "true" is not an amount'),
-        ("pours/1/amount", None, "pours[1].amount: an amount is a number or a text like 3/4"),
-        ("pours/0/amount", 10_001, "pours[0].amount: the pour in ml is 10001, outside 0 to 10000"),
-        ("pours/0/unit", "pint", 'pours[0].unit: "pint" is not one of'),
-        ("pours/0/unit", "part", 'pours[0].unit: "part" needs "part_ml" in the file'),
-        ("pours/0/ingredient", "white-rumm", 'pours[0].ingredient: "white-rumm" is not in the larder; did you mean "white-rum"?'),
-        ("pours/0/ingredient", 5, "pours[0].ingredient: wants a slug of the larder or an object"),
-        ("pours/0/slot", "nose", 'pours[0].slot: "nose" is not one of'),
-        ("pours/0/stage", "later", 'pours[0].stage: "later" is not one of'),
-        ("pours/0/colour", "red", "pours[0].colour: unknown key"),
-        ("pours/2/relative", {"to": 9, "times": 1}, "pours[2].relative.to: there is no other pour 9"),
-        ("pours/2/range", [9, 1], "pours[2]: the range goes from its low end to its high end"),
-        ("pours/2/range", [9], "pours[2].range: wants at least 2, not 1"),
-        (f"{INLINE}/abv", 101, "pours[1].ingredient.composition: abv is 101, outside 0 to 100"),
-        (f"{INLINE}/sugars/sucrose", 142, "pours[1].ingredient.composition: 149.6 g of sugar and acid in 100 ml can't be dissolved"),
-        (f"{INLINE}/sugars/sucrose", -1, "pours[1].ingredient.composition.sugars.sucrose: wants 0 or more, not -1"),
-        (f"{INLINE}/sugars/maltose", 1, "pours[1].ingredient.composition.sugars.maltose: unknown key"),
-        ("version", 2, "version: this file is version 2; this Oenomel reads version 1"),
-        ("format", "other/spec", 'format: "other/spec" is not one of'),
-        ("family", "punch", 'family: "punch" is not one of'),
-        ("name", "", "name: is empty"),
-        ("pours", [], "pours: wants at least 1, not 0"),
-        ("pours", {}, "pours: wants a list"),
-        ("method", 5, "method: wants an object"),
-        ("method/seconds", -3, "method.seconds: wants 0 or more, not -3"),
-        ("method/seconds", float("inf"), "method.seconds: wants a finite number"),
-        ("surprise", 1, "surprise: unknown key"),
+        ("pours/1/amount", "3/0"),
+        ("pours/1/amount", -1),
+        ("pours/1/amount", float("nan")),
+        ("pours/1/amount", float("inf")),
+        ("pours/1/amount", True),
+        ("pours/1/amount", None),
+        ("pours/0/amount", 10_001),
+        ("pours/0/unit", "pint"),
+        ("pours/0/unit", "part"),
+        ("pours/0/ingredient", "white-rumm"),
+        ("pours/0/ingredient", 5),
+        ("pours/0/slot", "nose"),
+        ("pours/0/stage", "later"),
+        ("pours/0/colour", "red"),
+        ("pours/2/relative", {"to": 9, "times": 1}),
+        ("pours/2/range", [9, 1]),
+        ("pours/2/range", [9]),
+        (f"{INLINE}/abv", 101),
+        (f"{INLINE}/sugars/sucrose", 142),
+        (f"{INLINE}/sugars/sucrose", -1),
+        (f"{INLINE}/sugars/maltose", 1),
+        ("version", 2),
+        ("format", "other/spec"),
+        ("family", "punch"),
+        ("name", ""),
+        ("pours", []),
+        ("pours", {}),
+        ("method", 5),
+        ("method/seconds", -3),
+        ("method/seconds", float("inf")),
+        ("surprise", 1),
     ],
 )
-def test_wrong_spec_is_refused_with_one_sentence_that_names_the_place(path, value, sentence):
+def test_wrong_spec_is_refused_with_one_sentence_that_names_the_place(path, value, golden):
     with pytest.raises(SpecError) as refusal:
         read(changed(path, value))
-    assert str(refusal.value).startswith(sentence)
+    golden(str(refusal.value))
     assert "\n" not in str(refusal.value)
 
 
 @pytest.mark.parametrize(
-    ("text", "words"),
+    "text",
     [
-        ("{", "line 1, column 2: not JSON"),
-        ("[" * 100_000, "nested too deeply"),
-        ("9" * 9000, "thousands of digits"),
-        ("3", "wants an object"),
+        "{",
+        "[" * 100_000,
+        "9" * 9000,
+        "3",
     ],
 )
-def test_what_is_no_json_object_is_refused(text, words):
-    with pytest.raises(SpecError, match=words):
+def test_what_is_no_json_object_is_refused(text, golden):
+    with golden.raises(SpecError):
         parse_spec(text)
 
 
 @pytest.mark.parametrize("missing", ["format", "version", "name", "family", "pours"])
-def test_missing_key_is_named(missing):
+def test_missing_key_is_named(missing, golden):
     spec = {key: value for key, value in EXAMPLE.items() if key != missing}
-    with pytest.raises(SpecError, match=f"^{missing}: is missing"):
+    with golden.raises(SpecError):
         parse_spec(json.dumps(spec))
 
 

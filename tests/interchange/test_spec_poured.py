@@ -103,7 +103,7 @@ def test_every_pour_can_be_told_in_millilitres():
     assert [entry.amount for entry in told] == [pour.volume_ml for pour in BEFORE.pours]
 
 
-def test_a_target_is_a_spec_figures_or_a_family():
+def test_a_target_is_a_spec_figures_or_a_family(golden):
     assert isinstance(parse_target(SPEC.model_dump_json()), SpecFile)
     assert parse_target('{"sugar": 8, "abv": 15}') == TypedTarget(sugar=8, abv=15)
     assert parse_target('{"family": "daisy"}') == FamilyTarget(family="daisy")
@@ -117,26 +117,25 @@ def test_a_target_is_a_spec_figures_or_a_family():
     served = target_from(SPEC, BEFORE, BEFORE, {}, equivalents=False, conditions=Conditions())
     by_kind = target_from(SPEC, BEFORE, BEFORE, {}, equivalents=True, conditions=Conditions())
     assert (served.acid, served.abv, served.volume_ml) == (by_kind.acid, by_kind.abv, by_kind.volume_ml)
-    with pytest.raises(RecordNotFound, match="there is no home for the family open"):
+    with golden.raises(RecordNotFound):
         target_from(FamilyTarget(family="open"), BEFORE, None, homes, equivalents=False, conditions=Conditions())
 
 
 BAD_TARGETS = (
-    ("[]", "wants an object"),
-    ("{", "the target is not JSON"),
-    ('{"sugr": 8}', "sugr: unknown key"),
-    ('{"sugar": 200}', "sugar: wants 150 or less"),
-    ('{"sugar": NaN}', "sugar: wants a finite number"),
-    ('{"family": "punch"}', "family: "),
-    ('{"format": "oenomel/spec"}', "version: is missing"),
+    "[]",
+    "{",
+    '{"sugr": 8}',
+    '{"sugar": 200}',
+    '{"sugar": NaN}',
+    '{"family": "punch"}',
+    '{"format": "oenomel/spec"}',
 )
 
 
-@pytest.mark.parametrize(("text", "sentence"), BAD_TARGETS)
-def test_a_bad_target_is_refused_with_its_place(text: str, sentence: str):
-    with pytest.raises(SpecError) as refusal:
+@pytest.mark.parametrize("text", BAD_TARGETS)
+def test_a_bad_target_is_refused_with_its_place(text: str, golden):
+    with golden.raises(SpecError):
         parse_target(text)
-    assert sentence in str(refusal.value)
 
 
 def test_pours_are_named_by_slug_name_or_place_and_bounds_reach_each_of_that_name():

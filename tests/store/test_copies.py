@@ -76,24 +76,24 @@ def test_a_copy_comes_in_the_place_of_a_damaged_file_and_of_none(bar, tmp_path):
 
 
 @pytest.mark.parametrize(
-    ("target", "sentence"),
+    "target",
     [
-        ("bar.db", "is the data file itself"),
-        ("nowhere/copy.db", "there is no folder"),
-        (".", "is a folder"),
-        ("letter.txt", "is no copy of a data file"),
+        "bar.db",
+        "nowhere/copy.db",
+        ".",
+        "letter.txt",
     ],
 )
-def test_what_cannot_be_a_copy_is_refused_and_left(bar, tmp_path, target, sentence):
+def test_what_cannot_be_a_copy_is_refused_and_left(bar, tmp_path, target, golden):
     (tmp_path / "letter.txt").write_text("Dear all")
     before = bar.read_bytes()
-    with pytest.raises(CopyFault, match=sentence):
+    with golden.raises(CopyFault):
         copies.back_up(bar, tmp_path / target)
     assert (tmp_path / "letter.txt").read_text() == "Dear all"
     assert bar.read_bytes() == before
 
 
-def test_only_a_whole_copy_of_ours_is_put_back(bar, tmp_path):
+def test_only_a_whole_copy_of_ours_is_put_back(bar, tmp_path, golden):
     write_down(bar, "First")
     copy = tmp_path / "copy.db"
     copies.back_up(bar, copy)
@@ -103,18 +103,18 @@ def test_only_a_whole_copy_of_ours_is_put_back(bar, tmp_path):
         whole.backup(newer)
         newer.execute("INSERT INTO migration (name) VALUES ('0999_of_tomorrow.sql')")
         newer.commit()
-    for name, sentence in (
-        ("letter.txt", "no whole copy"),
-        ("cut.db", "no whole copy"),
-        ("gone.db", "no whole copy"),
-        (".", "no whole copy"),
-        ("newer.db", "newer Oenomel"),
-        ("bar.db", "the data file itself"),
+    for name in (
+        "letter.txt",
+        "cut.db",
+        "gone.db",
+        ".",
+        "newer.db",
+        "bar.db",
     ):
-        with pytest.raises(StoreError, match=sentence):
+        with golden.raises(StoreError):
             copies.restore(bar, tmp_path / name)
         assert book(bar) == ["First"]
-    with pytest.raises(StoreFault, match="is gone"):
+    with golden.raises(StoreFault):
         copies.back_up(tmp_path / "gone.db", tmp_path / "x.db")
     assert not [each for each in tmp_path.iterdir() if each.name.startswith(".")]
 
@@ -145,7 +145,7 @@ def test_a_copy_is_made_before_each_migration(bar, monkeypatch, tmp_path):
     assert book(kept) == ["First"]
 
 
-def test_a_lock_of_another_program_is_told_and_nothing_is_changed(bar, tmp_path, monkeypatch):
+def test_a_lock_of_another_program_is_told_and_nothing_is_changed(bar, tmp_path, monkeypatch, golden):
     write_down(bar, "First")
     copies.back_up(bar, tmp_path / "copy.db")
     write_down(bar, "Second")
@@ -153,7 +153,7 @@ def test_a_lock_of_another_program_is_told_and_nothing_is_changed(bar, tmp_path,
     monkeypatch.setattr(database, "WAIT_SECONDS", 0.1)
     with closing(database.connect(bar)) as other:
         other.execute("BEGIN IMMEDIATE")
-        with pytest.raises(StoreFault, match="in use by another program: nothing was changed"):
+        with golden.raises(StoreFault):
             copies.restore(bar, tmp_path / "copy.db")
         other.execute("ROLLBACK")
     assert book(bar) == ["First", "Second"]

@@ -45,7 +45,7 @@ def book(conn):
     return [one, keep(conn, first, one, "Softer"), other, keep(conn, second, other)]
 
 
-def test_sheets_are_kept_found_and_taken_back(conn, book):
+def test_sheets_are_kept_found_and_taken_back(conn, book, golden):
     first = tastings.add(
         conn, TastingRecord(book[0], "Ada", sugar=-1, acid=2, score=6.5, words='{"nose": "hay"}', tasted_at="2026-10-01T10:00:00+00:00")
     )
@@ -58,7 +58,7 @@ def test_sheets_are_kept_found_and_taken_back(conn, book):
     assert tastings.of_drink(conn, 1) == []
     with pytest.raises(RecordNotFound, match="tasting"):
         tastings.remove(conn, first)
-    with pytest.raises(RecordNotFound, match="trial with the number 99"):
+    with golden.raises(RecordNotFound):
         tastings.add(conn, TastingRecord(99, "Ada", acid=1))
 
 
@@ -73,19 +73,19 @@ def test_a_palate_that_was_reset_forgets_older_sheets_and_no_one_elses(conn, boo
     assert len(tastings.of_drink(conn, 1)) == 3
 
 
-def test_a_trial_descends_from_others_of_whatever_drink_and_never_from_itself(conn, book):
+def test_a_trial_descends_from_others_of_whatever_drink_and_never_from_itself(conn, book, golden):
     lineage.add_parents(conn, book[3], [book[0], book[1]])
     nodes = {node.id: node for node in lineage.tree(conn)}
     assert nodes[book[3]].parents == (book[2], book[0], book[1])
     assert lineage.parents(conn, 2) == {book[3]: [book[0], book[1]]}
     for wrong in ([book[3]], [book[0], book[0]]):
-        with pytest.raises(DomainError, match="descends from others"):
+        with golden.raises(DomainError):
             lineage.add_parents(conn, book[3], wrong)
     with pytest.raises(RecordNotFound):
         lineage.add_parents(conn, book[2], [99])
 
 
-def test_a_trial_out_of_view_is_kept_and_its_sheet_still_counts(conn, book):
+def test_a_trial_out_of_view_is_kept_and_its_sheet_still_counts(conn, book, golden):
     lineage.mark(conn, 1, book[0], "hidden")
     assert book[0] not in {node.id for node in lineage.tree(conn)}
     tastings.add(conn, TastingRecord(book[0], "Ada", acid=1))
@@ -93,7 +93,7 @@ def test_a_trial_out_of_view_is_kept_and_its_sheet_still_counts(conn, book):
     assert drinks.get_trial(conn, 1, book[0]).name == "A trial"
     lineage.mark(conn, 1, book[0], "")
     assert lineage.marks(conn, 1) == {}
-    with pytest.raises(DomainError, match="no mark"):
+    with golden.raises(DomainError):
         lineage.mark(conn, 1, book[0], "burnt")
     with pytest.raises(RecordNotFound):
         lineage.mark(conn, 2, book[0], "shelved")
@@ -265,11 +265,11 @@ def test_killed_in_the_middle_of_keeping_it_is_all_or_nothing(tmp_path, when, tr
         assert conn.execute("PRAGMA integrity_check").fetchone()[0] == "ok"
 
 
-def test_two_windows_that_keep_the_same_draft_both_keep_their_trial(conn, book):
+def test_two_windows_that_keep_the_same_draft_both_keep_their_trial(conn, book, golden):
     drinks.put_draft(conn, 1, book[0], SPEC, 0)
     keep(conn, 1, book[0], "Mine")
     drinks.put_draft(conn, 1, book[0], SPEC, 1)
-    with pytest.raises(RecordConflict, match="another window"):
+    with golden.raises(RecordConflict):
         drinks.put_draft(conn, 1, book[0], SPEC, 1)
     keep(conn, 1, book[0], "Theirs")
     assert [trial.name for trial in drinks.trials(conn, 1)][-2:] == ["Mine", "Theirs"]

@@ -38,14 +38,14 @@ def test_today_s_lot_is_the_newest_that_is_not_used_up_and_is_made(conn):
     assert len(lots.all_lots(conn)) == 3
 
 
-def test_a_lot_that_can_not_be_is_refused(conn):
+def test_a_lot_that_can_not_be_is_refused(conn, golden):
     lots.add(conn, LotRecord("lime-juice", "one", at(3)))
-    with pytest.raises(RecordConflict, match='there is a lot "one" of it already'):
+    with golden.raises(RecordConflict):
         lots.add(conn, LotRecord("lime-juice", "one", at(1)))
     lots.add(conn, LotRecord("lemon-juice", "one", at(1)))
-    with pytest.raises(DomainError, match="used up before it was made"):
+    with golden.raises(DomainError):
         lots.add(conn, LotRecord("lime-juice", "two", at(1), used_up_at=at(5)))
-    with pytest.raises(DomainError, match="500 ml can't be left of 400 ml"):
+    with golden.raises(DomainError):
         lots.add(conn, LotRecord("lime-juice", "two", at(1), volume_ml=400, left_ml=500))
     with pytest.raises(RecordNotFound):
         lots.add(conn, LotRecord("moon-dust", "two", at(1)))
@@ -93,7 +93,7 @@ def test_what_is_retired_is_found_nowhere_and_still_there(conn):
         ingredients.retire(conn, "moon-dust", gone=True)
 
 
-def test_pars_prices_serves_and_the_currency(conn):
+def test_pars_prices_serves_and_the_currency(conn, golden):
     assert tonight.currency(conn) == ""
     tonight.put_currency(conn, "kr")
     tonight.put_currency(conn, "€")
@@ -110,7 +110,7 @@ def test_pars_prices_serves_and_the_currency(conn):
         lambda: tonight.put_good_price(conn, "granulated-sugar", 0),
         lambda: shelf.put(conn, Shelved("lime-juice", "at hand", 0)),
     ):
-        with pytest.raises(DomainError, match="a price of nothing is no price"):
+        with golden.raises(DomainError):
             refused()
     tonight.put_good_price(conn, "granulated-sugar", None)
     assert tonight.good_prices(conn) == {}

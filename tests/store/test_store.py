@@ -64,16 +64,16 @@ def test_every_table_is_strict(conn):
     assert all(row["strict"] for row in tables)
 
 
-def test_something_else_and_a_newer_data_file_are_refused_in_words(tmp_path):
+def test_something_else_and_a_newer_data_file_are_refused_in_words(tmp_path, golden):
     (tmp_path / "letter.txt").write_text("Dear all, " * 200)
-    with pytest.raises(StoreError, match="not a data file of Oenomel, and was left as it is"):
+    with golden.raises(StoreError):
         database.prepare(tmp_path / "letter.txt")
-    with pytest.raises(StoreError, match="is gone"):
+    with golden.raises(StoreError):
         database.open_read_only(tmp_path / "missing.db")
     database.prepare(tmp_path / "bar.db")
     with closing(database.connect(tmp_path / "bar.db")) as conn:
         conn.execute("INSERT INTO migration (name) VALUES ('9999_from_tomorrow.sql')")
-    with pytest.raises(StoreError, match="made by a newer Oenomel"):
+    with golden.raises(StoreError):
         database.prepare(tmp_path / "bar.db")
 
 
@@ -107,17 +107,17 @@ def test_trial_is_kept_as_made_and_never_rewritten(conn, trial_id):
     assert drinks.get_trial(conn, 1, second).reason == ""
 
 
-def test_draft_is_saved_over_its_own_revision_and_over_no_other(conn, trial_id):
+def test_draft_is_saved_over_its_own_revision_and_over_no_other(conn, trial_id, golden):
     assert drinks.get_draft(conn, 1) is None
     assert drinks.put_draft(conn, 1, trial_id, '{"a":1}', 0) == 1
     assert drinks.put_draft(conn, 1, trial_id, '{"a":2}', 1) == 2
     for stale in (0, 1, 3):
-        with pytest.raises(RecordConflict, match="another window"):
+        with golden.raises(RecordConflict):
             drinks.put_draft(conn, 1, trial_id, '{"a":3}', stale)
     assert drinks.get_draft(conn, 1).spec == '{"a":2}'
 
 
-def test_what_is_not_there_is_not_found(conn, trial_id):
+def test_what_is_not_there_is_not_found(conn, trial_id, golden):
     for ask in (
         lambda: drinks.get(conn, 9),
         lambda: drinks.rename(conn, 9, "x"),
@@ -127,7 +127,7 @@ def test_what_is_not_there_is_not_found(conn, trial_id):
         lambda: drinks.keep_trial(conn, 1, 9, "x", "", "{}", "{}"),
         lambda: ingredients.get(conn, "nothing"),
     ):
-        with pytest.raises(RecordNotFound, match="there is no"):
+        with golden.raises(RecordNotFound):
             ask()
 
 
@@ -309,12 +309,12 @@ def test_shelf_keeps_state_and_price_through_a_new_catalogue(conn):
     assert shelf.all_shelved(conn) == {}
 
 
-def test_shelf_refuses_what_it_does_not_know(conn):
+def test_shelf_refuses_what_it_does_not_know(conn, golden):
     with pytest.raises(RecordNotFound):
         shelf.put(conn, Shelved("nothing", "low", None))
     with pytest.raises(DomainError, match='"lost" is not a state of the shelf'):
         shelf.put(conn, Shelved("white-rum", "lost", None))
-    with pytest.raises(OutOfRange, match="the price per litre is -1"):
+    with golden.raises(OutOfRange):
         shelf.put(conn, Shelved("white-rum", "low", -1))
 
 

@@ -33,22 +33,23 @@ def test_every_bowl_holds_its_brim_and_any_part_of_it_by_numerical_integration(g
 
 
 @pytest.mark.parametrize(
-    ("glass", "ice", "state", "words"),
+    ("glass", "ice", "state"),
     [
-        ("tiny cup", "none", "overflows", "100 ml too much: it runs over"),
-        ("small rocks glass", "cubes", "over the line", "12 ml over the line"),
-        ("small tall glass", "cubes", "right", "to the line"),
-        ("flute", "none", "right", "to the line"),
-        ("coupe", "none", "right", "16 ml short of the line"),
-        ("large rocks glass", "large", "right", "64 ml short of the line"),
-        ("wine glass", "none", "right", "176 ml short of the line"),
+        ("tiny cup", "none", "overflows"),
+        ("small rocks glass", "cubes", "over the line"),
+        ("small tall glass", "cubes", "right"),
+        ("flute", "none", "right"),
+        ("coupe", "none", "right"),
+        ("large rocks glass", "large", "right"),
+        ("wine glass", "none", "right"),
     ],
 )
-def test_how_full_a_published_sour_makes_each_glass_is_told(glass, ice, state, words):
+def test_how_full_a_published_sour_makes_each_glass_is_told(glass, ice, state, golden):
     # 159.5 ml as served, after D. Arnold, Liquid Intelligence (2014); from memory. The line is at 80 % of the brim.
     sour = replace(eight_three_three(), serve=Serve(glass, ice))
     sight = appearance_of(sour, forecast_of(sour).served.volume_ml)
-    assert (sight.state, sight.words) == (state, words)
+    assert sight.state == state
+    golden(sight.words)
 
 
 def test_a_dry_shake_raises_the_foam_and_a_drink_that_is_stirred_has_none():
@@ -78,26 +79,26 @@ def test_a_drink_sized_to_its_glass_fills_it_well(glass, ice, volume):
         assert fill(glass, ice, volume * times) == pytest.approx(FILLS_WELL)
 
 
-def test_what_goes_in_after_the_ice_can_be_topped_to_the_line():
+def test_what_goes_in_after_the_ice_can_be_topped_to_the_line(golden):
     fizz = replace(drink(*FIZZ[:3], ("soda-water", 10, "topped")), serve=Serve("tall glass", "cubes"))
     served = forecast_of(fizz).served.volume_ml
     room = to_the_line_ml(fizz, 3, served)
     topped = replace(fizz, pours=(*fizz.pours[:3], replace(fizz.pours[3], volume_ml=room)))
     assert appearance_of(topped, forecast_of(topped).served.volume_ml).words == "to the line"
-    with pytest.raises(DomainError, match="goes in before the ice"):
+    with golden.raises(DomainError):
         to_the_line_ml(fizz, 0, served)
     with pytest.raises(DomainError, match="at its line before Soda water"):
         to_the_line_ml(replace(fizz, serve=Serve("tiny cup")), 3, served)
-    with pytest.raises(DomainError, match="no glass is chosen"):
+    with golden.raises(DomainError):
         to_the_line_ml(replace(fizz, serve=Serve()), 3, served)
 
 
-def test_the_more_surface_the_ice_has_the_sooner_the_drink_leaves_home():
+def test_the_more_surface_the_ice_has_the_sooner_the_drink_leaves_home(golden):
     sour = replace(drink(("white-rum", 45), *FIZZ[1:]), serve=Serve("large rocks glass"))
     serves = {each.ice: each for each in on_each_ice(sour, STANDARD, standard_homes())}
     last = [serves[ice].sips[-1].abv for ice in ("none", "large", "cubes", "crushed")]
     assert last == sorted(last, reverse=True)
-    assert serves["none"].words == "at home to the last sip"
+    golden(serves["none"].words)
     assert serves["crushed"].leaves_home < serves["cubes"].leaves_home
-    assert serves["crushed"].words == f"leaves home after {serves['crushed'].leaves_home} min"
-    assert {each.words for each in on_each_ice(sour, STANDARD, {})} == {"an open form has no home to leave"}
+    golden(serves["crushed"].words)
+    golden({each.words for each in on_each_ice(sour, STANDARD, {})})

@@ -111,9 +111,9 @@ def test_what_titrates_is_as_citric_and_is_told_by_weight():
     assert lot.figures[2].measured == pytest.approx(LIME.composition.acid)
 
 
-def test_a_refractometer_in_a_liqueur_is_warned_about_and_left_unsure():
+def test_a_refractometer_in_a_liqueur_is_warned_about_and_left_unsure(golden):
     lot = read("orange-liqueur-sweet", ("brix", 34.0))
-    assert "reads alcohol as sugar" in lot.notes[0]
+    golden(lot.notes[0])
     assert lot.figures[1].measured_sd > 1.0
 
 
@@ -131,55 +131,55 @@ def test_ph_moves_nothing():
 
 
 @pytest.mark.parametrize(
-    ("slug", "readings", "sentence"),
+    ("slug", "readings"),
     [
-        ("lime-juice", [("brix", 95.0)], "95 °Bx can't be read of lime juice"),
-        ("lime-juice", [("acid", 18.0)], "no juice holds more than 12 g. If that is what the refractometer shows, it is °Bx."),
-        ("lime-juice", [("abv", 40.0)], "lime juice holds no alcohol"),
-        ("vodka", [("abv", 40.0), ("density", 1.02)], "a spirit of 40 % ABV without sugar weighs 0.948 g/ml, not 1.020"),
-        ("vodka", [("density", 1.02)], "without sugar it would hold no alcohol"),
-        ("orange-liqueur-sweet", [("abv", 40.0), ("density", 0.90)], "40 % ABV and 0.900 g/ml disagree"),
-        ("vodka", [("abv", 99.0)], "no spirit is stronger"),
-        ("lime-juice", [("density", 0.95)], "lighter than water, and it holds no alcohol"),
-        ("lime-juice", [("ph", 14.0)], "pH goes from 1 to 9"),
-        ("lime-juice", [("acid", -1.0)], "goes from 0 to 60"),
-        ("lime-juice", [("acid", 5.0, 50.0)], "tells nothing"),
-        ("orange-liqueur-sweet", [("brix", 1.0)], "of alcohol alone reads as about"),
-        ("lime-juice", [("brix", 0.5), ("acid", 6.5)], "less than its acid alone"),
+        ("lime-juice", [("brix", 95.0)]),
+        ("lime-juice", [("acid", 18.0)]),
+        ("lime-juice", [("abv", 40.0)]),
+        ("vodka", [("abv", 40.0), ("density", 1.02)]),
+        ("vodka", [("density", 1.02)]),
+        ("orange-liqueur-sweet", [("abv", 40.0), ("density", 0.90)]),
+        ("vodka", [("abv", 99.0)]),
+        ("lime-juice", [("density", 0.95)]),
+        ("lime-juice", [("ph", 14.0)]),
+        ("lime-juice", [("acid", -1.0)]),
+        ("lime-juice", [("acid", 5.0, 50.0)]),
+        ("orange-liqueur-sweet", [("brix", 1.0)]),
+        ("lime-juice", [("brix", 0.5), ("acid", 6.5)]),
     ],
 )
-def test_a_reading_that_can_not_be_is_refused_with_the_sentence(slug, readings, sentence):
-    with pytest.raises(ImpossibleMeasurement, match=sentence.replace("(", r"\(").replace("°", "°")):
+def test_a_reading_that_can_not_be_is_refused_with_the_sentence(slug, readings, golden):
+    with golden.raises(ImpossibleMeasurement):
         read(slug, *readings)
 
 
-def test_a_titration_is_told_as_a_recipe_and_too_little_is_said():
+def test_a_titration_is_told_as_a_recipe_and_too_little_is_said(golden):
     steps = titration_recipe(6.0)
     assert "10 ml" in steps[0]
     assert "about 94 ml" in steps[2]
     assert titrated_acid(10, lye_ml_for(6.0, 10)).acid == pytest.approx(6.0)
-    assert "too little to matter" in titrated_acid(10, 0.3).words
-    assert "a drop more or less" in titrated_acid(1, 0.9).words
+    golden(titrated_acid(10, 0.3).words)
+    golden(titrated_acid(1, 0.9).words)
     with pytest.raises(OutOfRange):
         titrated_acid(0.1, 10)
-    with pytest.raises(ImpossibleMeasurement, match="read the burette again"):
+    with golden.raises(ImpossibleMeasurement):
         titrated_acid(1, 400)
 
 
-def test_age_is_told_and_juice_is_the_day_s():
-    assert [hours_words(each) for each in (0.2, 1.2, 11, 40)] == ["just now", "1 hour ago", "11 hours ago", "2 days ago"]
+def test_age_is_told_and_juice_is_the_day_s(golden):
+    golden([hours_words(each) for each in (0.2, 1.2, 11, 40)])
     assert not is_past_its_day(LIME, 11)
     assert is_past_its_day(LIME, 13)
     assert not is_past_its_day(LARDER["simple-syrup-1-1"], 20 * 24)
     assert is_past_its_day(LARDER["simple-syrup-1-1"], 22 * 24)
 
 
-def test_what_is_only_guessed_is_told_at_a_glance_and_set_right_values_hold_together():
-    assert "no price" in gaps_of(LIME)
+def test_what_is_only_guessed_is_told_at_a_glance_and_set_right_values_hold_together(golden):
+    golden(gaps_of(LIME))
     values = set_right(LIME, {"acid": 5.0}, "titrated at the market")
     assert {kind: each.value for kind, each in values.items()} == pytest.approx({"citric": 5.0 * 4 / 6, "malic": 5.0 * 2 / 6})
     assert values["citric"].source == "titrated at the market"
-    with pytest.raises(DomainError, match="A refractometer shows °Bx"):
+    with golden.raises(DomainError):
         set_right(LIME, {"sugar": 45.0}, "typed")
     with pytest.raises(DomainError):
         set_right(LIME, {"sugar": 1.0, "acid": 200.0}, "typed")

@@ -108,8 +108,8 @@ def test_chance_within_is_one_at_a_known_ideal_and_falls_with_distance_and_doubt
     assert vague.chance_within([0, 0, 0], forecast_sd=0.5) < vague.chance_within([0, 0, 0])
 
 
-def test_something_said_beyond_the_sheet_is_refused():
-    with pytest.raises(OutOfRange, match="what was said of an axis is 4"):
+def test_something_said_beyond_the_sheet_is_refused(golden):
+    with golden.raises(OutOfRange):
         learn([Tasted(np.zeros(3), (4, 0, 0))])
 
 

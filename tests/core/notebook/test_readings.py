@@ -121,23 +121,23 @@ def test_a_foreseen_weight_is_its_volume_times_its_density():
 
 
 @pytest.mark.parametrize(
-    ("reading", "words"),
+    "reading",
     [
-        (("volume_ml", "strained", 900), "can't be: 160 ml are foreseen, and with all 300 g of the ice"),
-        (("weight_g", "tin", 400), "that is what goes in. Was the tin or the glass weighed with it"),
-        (("abv", "strained", 30), "before the ice it was at most"),
-        (("acid", "served", 2.0), "ice only adds water"),
-        (("ph", "served", 12), "pH lies between 1 and 9"),
-        (("temperature_c", "served", -60), "lies between -30 and 90"),
+        ("volume_ml", "strained", 900),
+        ("weight_g", "tin", 400),
+        ("abv", "strained", 30),
+        ("acid", "served", 2.0),
+        ("ph", "served", 12),
+        ("temperature_c", "served", -60),
     ],
 )
-def test_a_reading_that_can_not_be_is_refused_with_the_reason(reading, words):
-    with pytest.raises(ImpossibleMeasurement, match=words):
+def test_a_reading_that_can_not_be_is_refused_with_the_reason(reading, golden):
+    with golden.raises(ImpossibleMeasurement):
         check(Reading(*reading), forecast_of(eight_three_three()))
 
 
-def test_water_beyond_all_belief_is_refused():
-    with pytest.raises(ImpossibleMeasurement, match="read it again"):
+def test_water_beyond_all_belief_is_refused(golden):
+    with golden.raises(ImpossibleMeasurement):
         water_found([Reading("volume_ml", "tin", 105), Reading("volume_ml", "strained", 104)], forecast_of(eight_three_three()))
 
 
@@ -145,17 +145,17 @@ def test_a_refractometer_is_warned_about_and_tells_no_water_where_there_is_alcoh
     plain = forecast_of(eight_three_three())
     readings = [Reading("brix", "tin", 22.0), Reading("brix", "strained", 14.0)]
     assert water_found(readings, plain) is None
-    assert all("reads alcohol as sugar" in each.warning for each in beside_forecast(readings, plain))
+    assert all(each.warning for each in beside_forecast(readings, plain))
     without = forecast_of(drink(("lemon-juice", 30), ("simple-syrup-1-1", 30), ("still-water", 60)))
     assert beside_forecast([Reading("brix", "tin", 15.0)], without)[0].warning == ""
 
 
-def test_readings_stand_beside_their_forecast_in_words():
+def test_readings_stand_beside_their_forecast_in_words(golden):
     plain = forecast_of(eight_three_three())
     right, high, unknown = beside_forecast(
         [Reading("acid", "served", plain.served.titratable_acid), Reading("abv", "served", 19.0), Reading("ph", "served", 2.6)], plain
     )
-    assert (right.words, high.words) == ("as foreseen", "more than foreseen")
+    golden((right.words, high.words))
     assert unknown.forecast is None
 
 
@@ -166,17 +166,17 @@ def test_no_ice_tells_nothing_of_water():
 
 
 @pytest.mark.parametrize(
-    ("ratios", "words"),
+    "ratios",
     [
-        ([1.0], "Your shake takes about as much water as the curve, give or take 9 %, by 1 measurement."),
+        [1.0],
         # By hand: s² = 6 · 0.0081 / 9, four against its 0.375 of a prior: 1 + 4/4.375 · 0.3, and 1.28 · √(0.0054/4.375) = 4.5 %.
-        ([1.3, 1.3, 1.3, 1.3], "Your shake takes 27 % more water than the curve, give or take 5 %, by 4 measurements."),
-        ([0.8, 0.8], "Your shake takes 16 % less water than the curve, give or take 7 %, by 2 measurements."),
+        [1.3, 1.3, 1.3, 1.3],
+        [0.8, 0.8],
     ],
 )
-def test_the_houses_own_water_is_told_in_words_with_its_doubt(ratios, words):
+def test_the_houses_own_water_is_told_in_words_with_its_doubt(ratios, golden):
     told = own_water("shake", ratios)
-    assert told.words == words
+    golden(told.words)
     assert told.low < told.factor < told.high
     assert told.measurements == len(ratios)
 
@@ -194,10 +194,10 @@ def test_brix_counts_what_is_dissolved_by_weight():
     assert forecast_reading("brix", "served", syrup) == pytest.approx(50, abs=0.5)
 
 
-def test_a_reading_before_the_ice_stands_in_for_the_recipe():
+def test_a_reading_before_the_ice_stands_in_for_the_recipe(golden):
     plain = forecast_of(eight_three_three())
     sharp = Reading("acid", "served", 1.8)
-    with pytest.raises(ImpossibleMeasurement, match="ice only adds water"):
+    with golden.raises(ImpossibleMeasurement):
         check(sharp, plain)
     check(sharp, plain, [Reading("acid", "tin", 2.4)])
     check(Reading("ph", "tin", 9.0), plain)
@@ -205,7 +205,7 @@ def test_a_reading_before_the_ice_stands_in_for_the_recipe():
     after = forecast_reading("weight_g", "strained", plain)
     found = water_found([Reading("weight_g", "strained", after)], plain)
     assert found.ratio == pytest.approx(1, abs=0.005)
-    assert "the recipe was taken" in found.warning
+    golden(found.warning)
 
 
 def test_what_has_no_interval_of_its_own_gets_that_of_the_drink_around_its_forecast():

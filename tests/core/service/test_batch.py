@@ -165,7 +165,7 @@ def test_the_rest_of_a_bottle_is_used_up_whole():
     assert batch.scale == pytest.approx(437 / 60)
 
 
-def test_egg_bubbles_cream_herbs_rinse_and_edge_stay_out_and_are_told_serve_by_serve():
+def test_egg_bubbles_cream_herbs_rinse_and_edge_stay_out_and_are_told_serve_by_serve(golden):
     made = drink(
         ("anise-wormwood-spirit", 5, "rinse"), ("white-rum", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1", 20), ("egg-white", 30),
         ("heavy-cream", 7.5), ("aquafaba", 20), ("soda-water", 50, "topped"), ("sparkling-brut", 30), ("caster-sugar", 4, "rim"),
@@ -177,20 +177,19 @@ def test_egg_bubbles_cream_herbs_rinse_and_edge_stay_out_and_are_told_serve_by_s
     assert all(any(each.words == note for note in batch.notes) for each in batch.outside)
     # The serve is the whole drink all the same.
     assert batch.serve.served.volume_ml == pytest.approx(forecast_of(made).served.volume_ml, rel=1e-9)
-    assert any("has to be shaken serve by serve" in note for note in batch_of(made, BatchWish("ice", serves=10)).notes)
+    golden(batch_of(made, BatchWish("ice", serves=10)).notes)
 
 
-def test_in_a_rated_vessel_still_water_stands_for_soda_and_flavoured_bubbles_stay_out():
+def test_in_a_rated_vessel_still_water_stands_for_soda_and_flavoured_bubbles_stay_out(golden):
     batch = batch_of(FIZZ.with_pours(FIZZ.pours[:3] + FIZZ.pours[4:]), BatchWish("bubbles", serves=10))
-    assert "rated for pressure" in batch.notes[0]
-    assert "isn't worked out" in batch.notes[0]
+    golden(batch.notes)
     water = sum(line.ml for line in batch.lines if is_water(line.ingredient))
     assert water == pytest.approx(10 * (50 + batch.water.per_serve_ml), abs=5)
     tonic = drink(("london-dry-gin", 45), ("lime-juice", 10), ("tonic-water", 100, "topped"), family="fizz")
     assert [each.pour.ingredient.slug for each in batch_of(tonic, BatchWish("bubbles", serves=4)).outside] == ["tonic-water"]
 
 
-def test_juice_is_the_days_and_acids_that_stand_in_for_it_keep_with_the_same_balance():
+def test_juice_is_the_days_and_acids_that_stand_in_for_it_keep_with_the_same_balance(golden):
     fresh = batch_of(GIN_SOUR, BatchWish("chilled", serves=10))
     acids = batch_of(GIN_SOUR, BatchWish("chilled", serves=10, stand_in=True))
     assert fresh.keeping.today_only
@@ -198,40 +197,40 @@ def test_juice_is_the_days_and_acids_that_stand_in_for_it_keep_with_the_same_bal
     assert acids.keeping.hours > 24 * 5
     for name in AXES:
         assert getattr(acids.serve.served, name) == pytest.approx(getattr(fresh.serve.served, name), rel=0.02)
-    assert any("citric acid" in note and "malic acid" in note for note in acids.notes)
+    golden(acids.notes)
     # Its acids are weighed, so the forecast is surer.
     fresh_acid, weighed_acid = (each.serve.interval80["acid"] for each in (fresh, acids))
     assert weighed_acid.high - weighed_acid.low < fresh_acid.high - fresh_acid.low
     long_on_juice = drink(("white-rum", 45), ("orange-juice", 60))
-    assert any("nothing stands in" in note for note in batch_of(long_on_juice, BatchWish("ice", serves=2, stand_in=True)).notes)
+    golden(batch_of(long_on_juice, BatchWish("ice", serves=2, stand_in=True)).notes)
 
 
-def test_a_bottle_that_would_freeze_is_told_and_a_strong_one_is_left_in_the_freezer():
+def test_a_bottle_that_would_freeze_is_told_and_a_strong_one_is_left_in_the_freezer(golden):
     weak = batch_of(GIN_SOUR, BatchWish("freezer", serves=10))
-    assert any("turns to slush" in note for note in weak.notes)
+    golden(weak.notes)
     # It is poured no colder than it can be liquid.
     assert weak.serve.temperatures.glass == pytest.approx(weak.freezing_c, abs=0.5)
     strong = batch_of(drink(("london-dry-gin", 60), ("simple-syrup-1-1", 10)), BatchWish("freezer", serves=10))
     stirred = replace(strong.drink, method=replace(strong.drink.method, technique="none"))
-    assert any("stays liquid" in note for note in batch_of(stirred, BatchWish("freezer", serves=10)).notes)
+    golden(batch_of(stirred, BatchWish("freezer", serves=10)).notes)
 
 
 @pytest.mark.parametrize(
-    ("told", "error", "words"),
+    ("told", "error"),
     [
-        ({"serves": 0}, OutOfRange, "number of serves"),
-        ({"serves": MOST_SERVES + 1}, OutOfRange, "number of serves"),
-        ({"container_ml": 100}, DomainError, "smaller than one serve"),
-        ({"container_ml": 0}, OutOfRange, "container"),
-        ({"serves": 4, "container_ml": 1e9}, OutOfRange, "container"),
-        ({"serves": 4, "grid_ml": 0}, OutOfRange, "grid"),
-        ({"serves": 4, "cold": "room"}, DomainError, "as warm as the room"),
-        ({"all_of": ("honey", 100)}, DomainError, "no .honey. in the bottle"),
-        ({"all_of": ("london-dry-gin", 10)}, DomainError, "less than one serve"),
+        ({"serves": 0}, OutOfRange),
+        ({"serves": MOST_SERVES + 1}, OutOfRange),
+        ({"container_ml": 100}, DomainError),
+        ({"container_ml": 0}, OutOfRange),
+        ({"serves": 4, "container_ml": 1e9}, OutOfRange),
+        ({"serves": 4, "grid_ml": 0}, OutOfRange),
+        ({"serves": 4, "cold": "room"}, DomainError),
+        ({"all_of": ("honey", 100)}, DomainError),
+        ({"all_of": ("london-dry-gin", 10)}, DomainError),
     ],
 )
-def test_what_can_not_be_is_refused_with_a_sentence(told, error, words):
-    with pytest.raises(error, match=words):
+def test_what_can_not_be_is_refused_with_a_sentence(told, error, golden):
+    with golden.raises(error):
         batch_of(GIN_SOUR, BatchWish("chilled", **told))
 
 

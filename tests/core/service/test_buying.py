@@ -10,7 +10,7 @@ from support.drinks import drink
 
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Pressing, SourcedValue, catalogue
-from oenomel.core.service.buying import BOTTLE_ML, ForTheEvening, Stock, shopping, told_ml
+from oenomel.core.service.buying import BOTTLE_ML, ForTheEvening, Stock, shopping
 from oenomel.core.spec import Garnish, Method, Serve
 
 LARDER = catalogue()
@@ -43,10 +43,10 @@ KINDS = [
 
 
 @pytest.mark.parametrize(("slug", "ml", "amount"), KINDS)
-def test_each_kind_is_bought_as_it_is_sold(slug, ml, amount):
+def test_each_kind_is_bought_as_it_is_sold(slug, ml, amount, golden):
     (line,) = (each for each in lines(drink((slug, ml), ("rye-whiskey", 10))).values() if each.slug == slug)
     assert (line.source, line.amount) == ("shop", amount)
-    assert line.words == f"the evening takes {told_ml(10 * ml)}"
+    golden(line.words)
 
 
 @given(

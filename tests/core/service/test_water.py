@@ -34,7 +34,7 @@ def test_the_sooner_it_has_to_be_right_the_more_water_it_wants(made):
 
 
 @pytest.mark.parametrize("ice", ["cubes", "large", "crushed"])
-def test_ice_that_melts_faster_wants_less_water_in_the_bottle(ice):
+def test_ice_that_melts_faster_wants_less_water_in_the_bottle(ice, golden):
     made = replace(SOUR, serve=Serve(glass="large rocks glass", ice=ice))
     batch = batch_of(made, BatchWish("ice", serves=8))
     other = batch_of(replace(SOUR, serve=Serve(glass="large rocks glass", ice="large")), BatchWish("ice", serves=8))
@@ -45,7 +45,7 @@ def test_ice_that_melts_faster_wants_less_water_in_the_bottle(ice):
     else:
         # Crushed ice alone is too much: said, and no water put in.
         assert at_four > batch.single.served.volume_ml
-        assert "all by itself" in batch.water.words
+        golden(batch.water.words)
 
 
 @pytest.mark.parametrize(
@@ -58,10 +58,10 @@ def test_every_school_and_every_day_has_its_own_water(conditions):
     assert today.water.per_serve_ml != pytest.approx(usual.water.per_serve_ml, abs=0.05)
 
 
-def test_a_drink_that_meets_no_ice_takes_no_water_and_says_so():
+def test_a_drink_that_meets_no_ice_takes_no_water_and_says_so(golden):
     made = replace(SOUR, method=replace(SOUR.method, technique="none"))
     water = batch_of(made, BatchWish("chilled", serves=8)).water
-    assert (water.per_serve_ml, water.words) == (0, "none, for its own method meets no ice.")
+    golden((water.per_serve_ml, water.words))
 
 
 def test_four_serves_of_five_hold_what_was_foreseen():

@@ -23,14 +23,14 @@ def test_amount_is_read_as_it_is_written(text, amount):
 
 
 @pytest.mark.parametrize("text", ["3/0", "abc", "", "1/2/3", "1e3", "0x10", "١", "1 2", "1,5000000", "--1", True, "1.2.3", "9" * 40])
-def test_what_is_no_amount_is_refused_and_quoted(text):
-    with pytest.raises(NotAnAmount, match="is not an amount"):
+def test_what_is_no_amount_is_refused_and_quoted(text, golden):
+    with golden.raises(NotAnAmount):
         parse_amount(text)
 
 
 @pytest.mark.parametrize("value", [-1, "-1", "−3/4", math.nan, math.inf, -math.inf, pytest.param(10**400, id="googol")])
-def test_negative_and_boundless_amounts_are_refused(value):
-    with pytest.raises(OutOfRange, match="the amount"):
+def test_negative_and_boundless_amounts_are_refused(value, golden):
+    with golden.raises(OutOfRange):
         parse_amount(value)
 
 
@@ -44,11 +44,11 @@ def test_every_unit_resolves_to_its_millilitres(unit):
     assert to_ml(2, unit, SYRUP, part_ml=20) == pytest.approx(2 * expected)
 
 
-def test_settings_and_pieces_change_what_a_unit_is():
+def test_settings_and_pieces_change_what_a_unit_is(golden):
     assert to_ml(1, "oz", SYRUP, ounce_ml=29.5735) == 29.5735
     assert to_ml(1, "piece", catalogue()["egg-white"]) == 30
     assert to_ml(8, "leaf", MINT) == 0
-    with pytest.raises(DomainError, match='"part" needs "part_ml"'):
+    with golden.raises(DomainError):
         to_ml(1, "part", SYRUP)
     with pytest.raises(UnknownUnit):
         to_ml(1, "pint", SYRUP)
@@ -94,10 +94,10 @@ def test_spread_of_a_total_adds_the_kinds_as_one_analysis():
     assert Composition().relative_sd("sugars") == 0
 
 
-def test_unknown_slug_is_named_with_its_neighbour():
-    with pytest.raises(UnknownIngredient, match='"lime-jiuce" is not in the larder; did you mean "lime-juice"'):
+def test_unknown_slug_is_named_with_its_neighbour(golden):
+    with golden.raises(UnknownIngredient):
         catalogue()["lime-jiuce"]
-    with pytest.raises(UnknownIngredient, match=r'"zzz" is not in the larder$'):
+    with golden.raises(UnknownIngredient):
         Larder({"a": Ingredient("a", "A", "other", Composition())})["zzz"]
 
 

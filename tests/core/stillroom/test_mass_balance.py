@@ -61,13 +61,13 @@ def test_each_final_measure_overrides_what_was_supposed_and_they_agree():
     assert by_brix.composition.relative_sd("sugars") < supposed.composition.relative_sd("sugars")
 
 
-def test_what_is_weighed_without_a_fire_was_left_behind_and_changes_no_strength():
+def test_what_is_weighed_without_a_fire_was_left_behind_and_changes_no_strength(golden):
     cold = ("rhubarb", 500, "g"), ("sugar", 400, "g"), ("lemon juice", 100, "ml")
     whole = prepared(preparation("cordial", *cold, steps=("steep", "strain")))
     part = prepared(preparation("cordial", *cold, steps=("steep", "strain"), weight_g=700))
     assert part.brix == pytest.approx(whole.brix)
     assert part.yield_g == pytest.approx(700)
-    assert any("stayed in the pot" in each for each in part.why)
+    golden(part.why)
 
 
 def test_a_reading_of_what_was_not_heated_says_how_much_water_there_was():
@@ -76,16 +76,16 @@ def test_a_reading_of_what_was_not_heated_says_how_much_water_there_was():
 
 
 @pytest.mark.parametrize(
-    ("final", "sentence"),
+    "final",
     [
-        ({"weight_g": 900}, "a final weight of 900 g is above what there can be: 683 g went in"),
-        ({"volume_ml": 900}, "a final volume of 900 ml is above"),
-        ({"brix": 20}, "20 °Bx is thinner than what went in can be .* evaporation below zero"),
-        ({"weight_g": 20}, "can't be: so much less is left only if more than all water went off"),
+        {"weight_g": 900},
+        {"volume_ml": 900},
+        {"brix": 20},
+        {"weight_g": 20},
     ],
 )
-def test_a_final_measure_that_can_not_be_is_refused_with_the_sentence(final, sentence):
-    with pytest.raises(ImpossibleMeasurement, match=sentence):
+def test_a_final_measure_that_can_not_be_is_refused_with_the_sentence(final, golden):
+    with golden.raises(ImpossibleMeasurement):
         prepared(preparation("fruit syrup", *RASPBERRY, steps=COOKED, **final))
 
 
@@ -96,12 +96,12 @@ def test_less_held_back_than_supposed_is_believed_before_a_weight_is_refused():
     assert pressed.weight_g == pytest.approx(620, abs=0.01)
 
 
-def test_what_nobody_knows_or_can_weigh_is_refused_by_its_place():
-    with pytest.raises(SpecError, match=r'lines\[0\].what: nobody knows what "dragonfruits" is'):
+def test_what_nobody_knows_or_can_weigh_is_refused_by_its_place(golden):
+    with golden.raises(SpecError):
         preparation("syrup", ("dragonfruits", 1, "cup"))
-    with pytest.raises(SpecError, match=r"lines\[0\].unit: nobody knows what a cup of vanilla pod weighs"):
+    with golden.raises(SpecError):
         preparation("syrup", ("vanilla pod", 1, "cup"))
-    with pytest.raises(SpecError, match=r"lines\[0\].amount: wants more than nothing"):
+    with golden.raises(SpecError):
         preparation("syrup", ("sugar", 0, "g"))
 
 
@@ -111,8 +111,8 @@ def test_citrus_by_the_piece_is_fruit_and_by_the_millilitre_its_juice():
     assert fruit.grams == pytest.approx(3 * 84)  # USDA: a fruit without its peel
 
 
-def test_sugar_alone_is_no_syrup():
-    with pytest.raises(DomainError, match="write down the water or the juice"):
+def test_sugar_alone_is_no_syrup(golden):
+    with golden.raises(DomainError):
         prepared(preparation("syrup", ("sugar", 2, "cup")))
 
 

@@ -33,35 +33,34 @@ def test_how_long_it_keeps_is_what_the_trade_says(kind, lines, days):
 
 
 @pytest.mark.parametrize(
-    ("lines", "steps", "words"),
+    ("lines", "steps"),
     [
-        ((("sugar", 100, "g"), ("water", 100, "g")), SIMMERED, "Hot sugar burns deep"),
-        ((("sugar", 100, "g"), ("water", 100, "g")), SIMMERED, "before it meets egg, cream or ice"),
-        ((("rhubarb", 300, "g"), ("sugar", 100, "g")), SIMMERED, "leaves are poisonous"),
-        ((("elderberries", 300, "g"), ("sugar", 100, "g")), SIMMERED, "raw or unripe they are poisonous"),
-        ((("cherries", 300, "g"), ("sugar", 100, "g")), SIMMERED, "kernels of stone fruit are poisonous"),
-        ((("citric acid", 6, "g"), ("water", 94, "g")), (), "Food-grade acid only"),
-        ((("almonds", 200, "g"), ("water", 400, "g"), ("sugar", 400, "g")), SIMMERED, "Contains tree nuts"),
-        ((("grapefruit juice", 200, "ml"), ("sugar", 200, "g")), (), "Grapefruit acts on many medicines"),
-        ((("vodka", 500, "ml"), ("chilli", 20, "g")), (KitchenStep("simmer", 5),), "fumes that catch fire"),
-        ((("sugar", 100, "g"), ("water", 100, "g")), (), "a nose overrides that"),
+        ((("sugar", 100, "g"), ("water", 100, "g")), SIMMERED),
+        ((("rhubarb", 300, "g"), ("sugar", 100, "g")), SIMMERED),
+        ((("elderberries", 300, "g"), ("sugar", 100, "g")), SIMMERED),
+        ((("cherries", 300, "g"), ("sugar", 100, "g")), SIMMERED),
+        ((("citric acid", 6, "g"), ("water", 94, "g")), ()),
+        ((("almonds", 200, "g"), ("water", 400, "g"), ("sugar", 400, "g")), SIMMERED),
+        ((("grapefruit juice", 200, "ml"), ("sugar", 200, "g")), ()),
+        ((("vodka", 500, "ml"), ("chilli", 20, "g")), (KitchenStep("simmer", 5),)),
+        ((("sugar", 100, "g"), ("water", 100, "g")), ()),
     ],
 )
-def test_what_can_hurt_someone_is_said(lines, steps, words):
-    assert any(words in each for each in prepared(preparation("cordial", *lines, steps=steps)).cautions)
+def test_what_can_hurt_someone_is_said(lines, steps, golden):
+    golden(prepared(preparation("cordial", *lines, steps=steps)).cautions)
 
 
-def test_two_to_one_is_asked_and_the_difference_told():
+def test_two_to_one_is_asked_and_the_difference_told(golden):
     told = by_cup_words(preparation("syrup", ("sugar", 2, "cup"), ("water", 1, "cup")))
-    assert told == "These numbers by the cup make 62.8 °Bx, by weight 66.7: it is written by the cup."
+    golden(told)
     assert by_cup_words(preparation("syrup", ("sugar", 2, "cup"), ("water", 237, "g"))) == ""
     assert by_cup_words(preparation("syrup", ("sugar", 200, "g"))) == ""
 
 
-def test_it_enters_the_larder_with_its_recipe_as_source_and_what_the_class_is_like():
+def test_it_enters_the_larder_with_its_recipe_as_source_and_what_the_class_is_like(golden):
     like = catalogue()["raspberry-syrup"]
     made = prepared(preparation("fruit syrup", ("raspberries", 300, "g"), ("sugar", 300, "g"), steps=SIMMERED)).ingredient(like=like)
-    assert made.values["sucrose"].source == "its recipe"
+    golden(made.values["sucrose"].source)
     assert made.aroma == like.aroma
     assert "home-made" in made.cautions
     assert made.composition.axes_relative_sd[1] > 0
@@ -78,23 +77,23 @@ def test_why_tells_each_line_and_what_became_of_it():
 
 
 @pytest.mark.parametrize(
-    ("weight", "sugar", "brix", "words"),
+    ("weight", "sugar", "brix"),
     [
-        (437, 200, 50, "Bring it to 50 °Bx: 37 g of sugar."),
-        (500, 300, 50, "Bring it to 50 °Bx: 100 g of water."),
-        (400, 200, 50, "It has 50 °Bx already."),
+        (437, 200, 50),
+        (500, 300, 50),
+        (400, 200, 50),
     ],
 )
-def test_a_syrup_is_brought_to_a_brix_by_sugar_or_by_water(weight, sugar, brix, words):
+def test_a_syrup_is_brought_to_a_brix_by_sugar_or_by_water(weight, sugar, brix, golden):
     told = to_brix(weight, sugar, brix)
-    assert told.words == words
+    golden(told.words)
     for each in told.additions:
         more = each.grams if each.what == "sugar" else 0
         assert 100 * (sugar + more) / (weight + each.grams) == pytest.approx(brix)
 
 
-def test_what_can_not_be_adjusted_is_refused():
+def test_what_can_not_be_adjusted_is_refused(golden):
     with pytest.raises(OutOfRange):
         to_brix(400, 200, 95)
-    with pytest.raises(DomainError, match="nothing to adjust"):
+    with golden.raises(DomainError):
         to_brix(400, 500, 50)

@@ -53,45 +53,42 @@ def test_every_ingredient_is_offered_or_left_out_with_a_reason():
 
 
 REASONS = (
-    (2, "vodka", "It has no acid to speak of."),
-    (0, "lime-juice", "It has too little strength for a base."),
-    (3, "lime-juice", "It isn't sweet enough to sweeten."),
-    (1, "white-rum", "It has neither the sugar nor the body of a liqueur."),
-    (2, "sparkling-brut", "It is sparkling, and never goes in a closed shaker."),
-    (2, "egg-white", "It has no acid to speak of."),
-    (0, "navy-strength-gin", None),
+    (2, "vodka", True),
+    (0, "lime-juice", True),
+    (3, "lime-juice", True),
+    (1, "white-rum", True),
+    (2, "sparkling-brut", True),
+    (2, "egg-white", True),
+    (0, "navy-strength-gin", False),
 )
 
 
-@pytest.mark.parametrize(("index", "slug", "reason"), REASONS)
-def test_what_cannot_do_the_job_is_left_out_with_its_reason(index: int, slug: str, reason: str | None):
+@pytest.mark.parametrize(("index", "slug", "is_left_out"), REASONS)
+def test_what_cannot_do_the_job_is_left_out_with_its_reason(index: int, slug: str, is_left_out: bool, golden):
     told = {each.ingredient.slug: each.reason for each in parts(DAISY, index)[0].left_out}
-    assert told.get(slug) == reason
+    assert (slug in told) is is_left_out
+    golden(told.get(slug, ""))
 
 
-def test_what_nothing_is_known_of_is_left_out_and_says_what_to_do():
+def test_what_nothing_is_known_of_is_left_out_and_says_what_to_do(golden):
     unknown = Ingredient("mystery", "Mystery liqueur", "liqueur", Composition(), slots=("liqueur",))
     told = parts(DAISY, 1, larder={"mystery": unknown})[0]
-    assert [each.reason for each in told.left_out] == ["Nothing is known of what is in it: copy its label, or measure it."]
+    golden([each.reason for each in told.left_out])
     assert told.rows == ()
     assert told.total == 0
 
 
 FILTERS = (
-    (Filters(at_hand=frozenset({"orange-liqueur-dry"})), {"orange-liqueur-dry"}, "It isn't at hand."),
-    (
-        Filters(without_alcohol=True),
-        {slug for slug, i in catalogue().items() if "liqueur" in i.slots and i.composition.abv <= 0.5},
-        "It has alcohol.",
-    ),
-    (Filters(most_price=20.0), {"orange-liqueur-dry"}, "Its price isn't told."),
-    (Filters(avoid_allergens=frozenset({"nuts"})), None, "It holds nuts."),
-    (Filters(kinds=frozenset({"aromatised"})), None, "It is of another kind."),
+    (Filters(at_hand=frozenset({"orange-liqueur-dry"})), {"orange-liqueur-dry"}),
+    (Filters(without_alcohol=True), {slug for slug, i in catalogue().items() if "liqueur" in i.slots and i.composition.abv <= 0.5}),
+    (Filters(most_price=20.0), {"orange-liqueur-dry"}),
+    (Filters(avoid_allergens=frozenset({"nuts"})), None),
+    (Filters(kinds=frozenset({"aromatised"})), None),
 )
 
 
-@pytest.mark.parametrize(("wanted", "kept", "reason"), FILTERS)
-def test_filters_leave_out_with_their_reason(wanted: Filters, kept: set[str] | None, reason: str):
+@pytest.mark.parametrize(("wanted", "kept"), FILTERS)
+def test_filters_leave_out_with_their_reason(wanted: Filters, kept: set[str] | None):
     priced = dict(catalogue())
     dry = priced["orange-liqueur-dry"]
     price = SourcedValue("price_per_litre", 18.0, 0.0, "my shelf", "label")
@@ -100,7 +97,7 @@ def test_filters_leave_out_with_their_reason(wanted: Filters, kept: set[str] | N
     told = parts(DAISY, 1, larder=priced, filters=wanted)
     offered = {row.candidate.ingredient.slug for part in told for row in part.rows}
     assert kept is None or offered == kept
-    assert reason in {each.reason for each in told[0].left_out}
+    golden({each.reason for each in told[0].left_out})
 
 
 def test_a_vegan_drink_gets_no_egg_and_no_honey():
@@ -111,7 +108,7 @@ def test_a_vegan_drink_gets_no_egg_and_no_honey():
     assert foam["aquafaba"].plain.words == ()
 
 
-def test_rows_say_where_the_drink_goes_and_what_brings_it_back():
+def test_rows_say_where_the_drink_goes_and_what_brings_it_back(golden):
     dry = rows(DAISY, 1)["orange-liqueur-dry"]
     assert dry.plain.words == ("drier",)
     assert dry.plain.steps["sugar"] < -1
@@ -120,7 +117,7 @@ def test_rows_say_where_the_drink_goes_and_what_brings_it_back():
     assert dry.mended.cost < dry.plain.cost
     assert dry.proved
     assert dry.moves
-    assert dry.unseen[0] == "bitter orange peel, drier to the nose"
+    golden(dry.unseen[0])
     assert dry.mended.drink.pours[1].ingredient.slug == "orange-liqueur-dry"
     again = rebalance(dry.plain.drink, aim_at(DAISY))
     assert again.costs.total == pytest.approx(dry.mended.cost, abs=1e-9)
@@ -163,13 +160,13 @@ def test_a_helper_is_poured_beside_what_brings_less():
     assert abs(sharp.plain.steps["acid"]) < abs(rows(start, 2)["grapefruit-juice"].plain.steps["acid"])
 
 
-def test_holding_one_contribution_pours_what_keeps_it_or_says_that_it_cannot():
+def test_holding_one_contribution_pours_what_keeps_it_or_says_that_it_cannot(golden):
     held = rows(DAISY, 3, mode="hold_sugar")
     assert held["simple-syrup-2-1"].mended is not None
     assert held["simple-syrup-2-1"].mended.drink.pours[3].volume_ml == 2.5
     sour = drink(("white-rum", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
-    assert rows(sour, 1, mode="hold_acid")["verjus"].notes == ("It can't hold the acidity alone: it would take 54 ml.",)
-    assert rows(sour, 0, mode="hold_abv")["cane-distillate-free"].notes == ("It can't hold the strength alone: it has next to none.",)
+    golden(rows(sour, 1, mode="hold_acid")["verjus"].notes)
+    golden(rows(sour, 0, mode="hold_abv")["cane-distillate-free"].notes)
     plain = rows(sour, 1, mode="pour")["lime-juice"]
     assert plain.mended is not None
     assert plain.moves == ()
@@ -235,8 +232,8 @@ def test_an_edge_a_garnish_and_a_rinse_are_swapped_as_they_are():
         assert rinse.mended.figures["abv"] == pytest.approx(served.abv, abs=1e-9)
 
 
-def test_there_is_no_pour_beyond_the_last():
-    with pytest.raises(OutOfRange, match="the pour's index is 9, outside 0 to 3"):
+def test_there_is_no_pour_beyond_the_last(golden):
+    with golden.raises(OutOfRange):
         parts(DAISY, 9)
 
 
@@ -286,14 +283,14 @@ def test_a_bottle_has_what_its_label_tells_and_the_rest_from_its_kind(
     assert {value.source_kind for value in bottle.values.values()} <= {"label", "estimate"}
 
 
-def test_what_a_label_does_not_tell_is_less_sure_than_what_it_tells():
+def test_what_a_label_does_not_tell_is_less_sure_than_what_it_tells(golden):
     told = bottle_from(Label("Headline", "liqueur", abv=20, sugar=25), catalogue().values())
     classed = bottle_from(Label("Classed", "liqueur", abv=20, sweetness="sweet"), catalogue().values())
     untold = bottle_from(Label("Untold", "liqueur", abv=20), catalogue().values())
     spreads = [each.composition.relative_sd("sugars") for each in (told, classed, untold)]
     assert spreads[0] < spreads[1] < spreads[2]
     assert spreads[2] >= 0.25
-    assert "its label doesn't tell" in untold.values["sucrose"].why
+    golden(untold.values["sucrose"].why)
 
 
 def test_a_bottle_that_is_like_another_takes_its_kinds_of_sugar_its_smell_and_its_colour():
@@ -306,14 +303,14 @@ def test_a_bottle_that_is_like_another_takes_its_kinds_of_sugar_its_smell_and_it
     assert bottle.composition.acid == pytest.approx(like.composition.acid)
 
 
-def test_labels_that_cannot_be_are_refused():
-    for label, error, sentence in (
-        (Label("  ", "spirit"), DomainError, "the bottle needs a name"),
-        (Label("Odd", "spirit", abv=130), OutOfRange, "the strength in % is 130"),
-        (Label("Odd", "spirit", sweetness="brut"), DomainError, '"brut" is not a sweetness of the kind spirit'),
-        (Label("Odd", "liqueur", abv=90, sugar=80), DomainError, "don't fit in 100 ml"),
+def test_labels_that_cannot_be_are_refused(golden):
+    for label, error in (
+        (Label("  ", "spirit"), DomainError),
+        (Label("Odd", "spirit", abv=130), OutOfRange),
+        (Label("Odd", "spirit", sweetness="brut"), DomainError),
+        (Label("Odd", "liqueur", abv=90, sugar=80), DomainError),
     ):
-        with pytest.raises(error, match=sentence):
+        with golden.raises(error):
             bottle_from(label, catalogue().values())
     assert all(low <= high for classes in sweetness_classes().values() for low, high, _ in classes.values())
 
@@ -371,7 +368,7 @@ def test_a_pour_takes_multiples_of_its_grid_or_stays_as_it_is(asked: tuple[float
 
 
 @pytest.mark.parametrize(("pour", "content", "least"), [(0, "abv", 10), (2, "acid", 0.4), (3, "sugar", 15), (1, "sugar", 8)])
-def test_what_has_too_little_for_a_slot_is_left_out_from_there_on(pour, content, least):
+def test_what_has_too_little_for_a_slot_is_left_out_from_there_on(pour, content, least, golden):
     # House rules: what makes no base, no sour, no sweet and no liqueur. With a hair more it is left out for another reason.
     reasons = []
     for level in (least - 0.01, least + 0.01):
@@ -380,7 +377,7 @@ def test_what_has_too_little_for_a_slot_is_left_out_from_there_on(pour, content,
         reasons += [each.reason for each in parts(DAISY, pour, larder={"thin": thin})[0].left_out]
     too_little, other = reasons
     assert too_little in {reason for _, _, reason in REASONS}
-    assert other.startswith("It isn't poured as")
+    golden(other)
 
 
 def test_kinship_counts_half_of_likeness_and_none_told_half_of_that():
@@ -410,19 +407,19 @@ def test_two_groups_of_which_nothing_is_told_stand_side_by_side_as_the_table_say
     assert kinship(smelling("a", tags[one]), [smelling("b", tags[one])]) == pytest.approx(0.6 - 0.4)
 
 
-def test_bubbles_are_part_of_the_job_of_a_sparkling_pour():
+def test_bubbles_are_part_of_the_job_of_a_sparkling_pour(golden):
     # model.md §7: a still candidate pays 1 in J, comes after those that sparkle, and says what is lost; domain.md: never hot water.
     found = rows(FIZZ, 3)
     assert {row.loses_bubbles for row in found.values()} == {True, False}
     tea, tonic = found["green-tea-cold"], found["tonic-water"]
-    assert "it is still: the drink loses its bubbles" in tea.unseen
+    golden(tea.unseen)
     assert not any("bubbles" in words for words in tonic.unseen)
     larger = math.log(tea.plain.figures["volume_ml"] / aim_at(FIZZ).target.volume_ml) / math.log(1.1)
     assert tea.plain.cost == pytest.approx(sum(n**2 for n in tea.plain.steps.values()) + larger**2 / 4 + 1, abs=1e-9)
     left_out = {each.ingredient.slug: each.reason for each in parts(FIZZ, 3)[0].left_out}
-    assert left_out["hot-water"] == "It is hot, and this is a cold drink."
+    golden(left_out["hot-water"])
     still = drink(("london-dry-gin", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 22.5), ("still-water", 75, "topped"), family="fizz")
-    assert "brings bubbles" in rows(still, 3)["soda-water"].unseen
+    golden(rows(still, 3)["soda-water"].unseen)
 
 
 def test_what_a_bartender_has_at_hand_comes_before_what_he_would_have_to_reach_for():

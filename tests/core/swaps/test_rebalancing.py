@@ -101,40 +101,38 @@ def test_by_sucrose_equivalents_fructose_counts_for_more():
 
 
 EDGES = {
-    "nothing free": (lambda: rebalance(eight_three_three(), Aim(Target(8, 1, 15, 150)), free=[]), NothingFree, "no pour is free to move"),
+    "nothing free": (lambda: rebalance(eight_three_three(), Aim(Target(8, 1, 15, 150)), free=[]), NothingFree),
     "nothing free, and who may join is there": (
-        lambda: rebalance(eight_three_three(), Aim(Target(8)), [], [catalogue()["white-rum"]]), NothingFree, "no pour is free",
+        lambda: rebalance(eight_three_three(), Aim(Target(8)), [], [catalogue()["white-rum"]]), NothingFree,
     ),
-    "an empty drink": (lambda: rebalance(drink(("white-rum", 0.0)), Aim(Target(8, 1, 15, 150))), NothingToDrink, "nothing to drink"),
-    "a target of nothing": (lambda: Target(), DomainError, "names neither sugar, acid, abv nor volume_ml"),
-    "an empty glass for a target": (lambda: Target(8, 1, 15, 0), NothingToDrink, "nothing to drink"),
-    "a target past the possible": (lambda: Target(abv=130), OutOfRange, "the target's abv is 130, outside 0 to 100"),
-    "a grid of nothing": (lambda: Aim(Target(8), grid_ml=0), OutOfRange, "the grid in ml is 0"),
-    "bounds the wrong way round": (lambda: Aim(Target(8), bounds={0: (9, 3)}), DomainError, "bounds from 9 to 3 ml can't be poured"),
-    "a weight below nothing": (lambda: Weights(acid=-1), OutOfRange, "the weight of acid is -1"),
-    "too many free": (
-        lambda: rebalance(drink(*[("white-rum", 10.0)] * 8), Aim(Target(8)), free=range(8)), DomainError, "8 pours are free; lock some",
-    ),
+    "an empty drink": (lambda: rebalance(drink(("white-rum", 0.0)), Aim(Target(8, 1, 15, 150))), NothingToDrink),
+    "a target of nothing": (lambda: Target(), DomainError),
+    "an empty glass for a target": (lambda: Target(8, 1, 15, 0), NothingToDrink),
+    "a target past the possible": (lambda: Target(abv=130), OutOfRange),
+    "a grid of nothing": (lambda: Aim(Target(8), grid_ml=0), OutOfRange),
+    "bounds the wrong way round": (lambda: Aim(Target(8), bounds={0: (9, 3)}), DomainError),
+    "a weight below nothing": (lambda: Weights(acid=-1), OutOfRange),
+    "too many free": (lambda: rebalance(drink(*[("white-rum", 10.0)] * 8), Aim(Target(8)), free=range(8)), DomainError),
 }  # fmt: skip
 
 
 @pytest.mark.parametrize("edge", EDGES)
-def test_what_cannot_be_asked_is_refused_in_a_sentence(edge: str):
-    ask, error, sentence = EDGES[edge]
-    with pytest.raises(error, match=sentence):
+def test_what_cannot_be_asked_is_refused_in_a_sentence(edge: str, golden):
+    ask, error = EDGES[edge]
+    with golden.raises(error):
         ask()
 
 
-def test_a_target_out_of_reach_says_how_near_it_gets_and_which_pour_to_free():
+def test_a_target_out_of_reach_says_how_near_it_gets_and_which_pour_to_free(golden):
     start = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 35))
     answer = rebalance(start, Aim(target_of(eight_three_three())), free=[0, 1])
     assert not answer.reached
     near, help_ = answer.notes
-    assert near.startswith("This is as near as these pours get: still ")
+    golden(near)
     assert "sweeter" in near
-    assert help_ == "Freeing the simple syrup 1:1 brings it there."
+    golden(help_)
     lonely = rebalance(drink(("white-rum", 60), ("lime-juice", 20)), Aim(Target(sugar=9, acid=0.85, abv=15, volume_ml=150)))
-    assert lonely.notes[-1].endswith("No other pour of this drink helps. Let a corrector join, such as syrup, citrus, spirit or water.")
+    golden(lonely.notes[-1])
 
 
 def test_targets_of_no_acid_and_no_alcohol_are_reached_by_leaving_them_out():
@@ -147,10 +145,10 @@ def test_targets_of_no_acid_and_no_alcohol_are_reached_by_leaving_them_out():
     assert forecast_of(strong.drink).served.abv == 0
 
 
-def test_a_grid_coarser_than_a_pour_is_told():
+def test_a_grid_coarser_than_a_pour_is_told(golden):
     start = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 5))
     answer = rebalance(start, Aim(target_of(eight_three_three()), grid_ml=7.5))
-    assert answer.notes[0] == "5 ml of simple syrup 1:1 is less than one step of 7.5 ml: it stays, goes or grows to 7.5 ml."
+    golden(answer.notes[0])
     assert amounts(answer.drink)[2] == 22.5
 
 

@@ -102,13 +102,13 @@ def test_the_odd_glass_is_drawn_and_is_as_often_the_one_with_more():
     assert 110 <= sum(each.odd_is_more for each in drawn) <= 190
 
 
-def test_jugs_run_empty_and_say_so():
+def test_jugs_run_empty_and_say_so(golden):
     jugs, draw, done = jugs_on("acid", triangles=1), random.Random(1), []
     while can_pour(jugs, left_after(jugs, done)):
         done.append(next_triangle(jugs, threshold_of([]), left_after(jugs, done), draw))
     # One was asked for; what had to be measured gave a few more.
     assert 1 <= len(done) < 60
-    with pytest.raises(DomainError, match="jugs are empty"):
+    with golden.raises(DomainError):
         next_triangle(jugs, threshold_of([]), left_after(jugs, done), draw)
 
 
@@ -129,15 +129,15 @@ def test_sweetness_and_acidity_are_asked_without_alcohol_and_strength_counts_its
     assert alcohol_g(jugs, done) == pytest.approx(by_hand)
 
 
-def test_bottles_that_cannot_do_it_are_refused_with_a_sentence():
+def test_bottles_that_cannot_do_it_are_refused_with_a_sentence(golden):
     bottles = {"sour": LARDER["lemon-juice"], "sweet": LARDER["simple-syrup-1-1"]}
-    with pytest.raises(DomainError, match="want a bottle for base"):
+    with golden.raises(DomainError):
         jugs_for("abv", bottles, LARDER["still-water"], 6)
-    with pytest.raises(DomainError, match="choose plainer ones"):
+    with golden.raises(DomainError):
         jugs_for("abv", bottles | {"base": LARDER["blackcurrant-creme"]}, LARDER["still-water"], 6)
-    with pytest.raises(DomainError, match="choose plainer ones"):
+    with golden.raises(DomainError):
         jugs_for("sugar", {"sour": LARDER["vodka"], "sweet": LARDER["vodka"]}, LARDER["still-water"], 6)
-    with pytest.raises(OutOfRange, match="number of triangles"):
+    with golden.raises(OutOfRange):
         jugs_for("sugar", bottles, LARDER["still-water"], 0)
-    with pytest.raises(OutOfRange, match="smallest measure"):
+    with golden.raises(OutOfRange):
         glass_of(30)

@@ -30,16 +30,16 @@ def axis(tongue):
     return next(each for each in compare(SWEETER, PARENT, tongue=tongue).axes if each.axis == "sugar")
 
 
-def test_a_difference_is_told_in_a_tongues_own_words_and_its_figures_stay():
+def test_a_difference_is_told_in_a_tongues_own_words_and_its_figures_stay(golden):
     usual, fine, coarse = (axis(each) for each in (USUAL_TONGUE, FINE, COARSE))
-    assert [each.headline for each in (usual, fine, coarse)] == ["A touch sweeter", "Clearly sweeter", "As sweet, to the tongue"]
+    golden([each.headline for each in (usual, fine, coarse)])
     assert fine.tasted
     assert not coarse.tasted
     assert usual.steps == fine.steps == coarse.steps
     assert usual.value == fine.value == coarse.value
     assert usual.made_by == fine.made_by
     assert usual == axis(dict(USUAL_TONGUE))
-    assert compare(SWEETER, PARENT, tongue=COARSE).headline.effect == "As sweet, as sharp and as strong, to the tongue"
+    golden(compare(SWEETER, PARENT, tongue=COARSE).headline.effect)
 
 
 def test_a_palate_in_own_steps_is_the_same_learning_on_another_ruler():
@@ -65,7 +65,7 @@ def test_what_a_coarse_tongue_calls_a_touch_asks_for_more():
     assert 22.5 < syrup(USUAL_TONGUE) < syrup(COARSE)
 
 
-def test_an_own_step_stands_in_the_usual_ones_place_from_six_triangles_on():
+def test_an_own_step_stands_in_the_usual_ones_place_from_six_triangles_on(golden):
     found = [TriangleAnswer(0.7, right=True)] * 8
     few, enough = threshold_of(found[:5]), threshold_of(found)
     assert known_steps({"sugar": few}) == USUAL_TONGUE
@@ -74,40 +74,40 @@ def test_an_own_step_stands_in_the_usual_ones_place_from_six_triangles_on():
     # Who only guesses has no step of his own.
     guesser = threshold_of([TriangleAnswer(4.0, n % 3 == 0) for n in range(24)])
     assert known_steps({"sugar": guesser}) == USUAL_TONGUE
-    assert "can’t be told from guessing" in threshold_words(guesser)
+    golden(threshold_words(guesser))
 
 
 @pytest.mark.parametrize(
-    ("answers", "words"),
+    "answers",
     [
-        ([], "Nothing is known yet: the usual step stands in its place."),
-        ([(1.0, True)] * 2, "A first idea. It counts from 6 triangles on; 4 to go."),
-        ([(0.5, True)] * 12, "Surely finer than the usual tongue."),
-        ([(2.5, True), (2.5, True), (2.5, False)] * 7, "Surely coarser than the usual tongue: it wants more than the usual step."),
-        ([(1.5, True), (1.0, True), (1.0, False)] * 2, "Finer or coarser than the usual tongue: it can’t be told yet."),
-        ([(1.5, True), (1.0, True), (1.0, False)] * 8, "About the usual step."),
+        [],
+        [(1.0, True)] * 2,
+        [(0.5, True)] * 12,
+        [(2.5, True), (2.5, True), (2.5, False)] * 7,
+        [(1.5, True), (1.0, True), (1.0, False)] * 2,
+        [(1.5, True), (1.0, True), (1.0, False)] * 8,
     ],
 )
-def test_how_fine_a_tongue_is_said_in_a_sentence(answers, words):
-    assert threshold_words(threshold_of([TriangleAnswer(*each) for each in answers])) == words
+def test_how_fine_a_tongue_is_said_in_a_sentence(answers, golden):
+    golden(threshold_words(threshold_of([TriangleAnswer(*each) for each in answers])))
 
 
-def test_a_step_is_told_in_figures_of_a_drink():
+def test_a_step_is_told_in_figures_of_a_drink(golden):
     # 8 g·1.17 = 9.36; 0.85·1.22 = 1.037; 15·1.15 = 17.25 (k of model.md §5).
-    assert in_figures("sugar", 1.0) == "tells 8.0 from 9.4 g of sugar in 100 ml"
-    assert in_figures("acid", 1.0) == "tells 0.85 from 1.04 g of acid in 100 ml"
-    assert in_figures("abv", 1.0) == "tells 15.0 from 17.2 % of alcohol"
+    golden(in_figures("sugar", 1.0))
+    golden(in_figures("acid", 1.0))
+    golden(in_figures("abv", 1.0))
     assert in_figures("smell", 1.0) == ""
 
 
-def test_a_tongue_is_told_when_it_is_tired_what_it_drank_and_when_it_knows_enough():
+def test_a_tongue_is_told_when_it_is_tired_what_it_drank_and_when_it_knows_enough(golden):
     assert sitting_words(0, 0.0, worth_it=True) == ()
     assert sitting_words(5, 0.0, worth_it=True) == ()
-    assert "water and a bite of bread" in sitting_words(6, 0.0, worth_it=True)[0]
-    assert "tire most palates" in sitting_words(12, 0.0, worth_it=True)[0]
-    assert "16 g of alcohol so far, as much as a drink" in sitting_words(3, 16.0, worth_it=True)[0]
-    assert "41 g of alcohol so far, as much as 3 drinks" in sitting_words(3, 41.0, worth_it=True)[0]
-    assert "hardly tell more" in sitting_words(3, 0.0, worth_it=False)[0]
+    golden(sitting_words(6, 0.0, worth_it=True)[0])
+    golden(sitting_words(12, 0.0, worth_it=True)[0])
+    golden(sitting_words(3, 16.0, worth_it=True)[0])
+    golden(sitting_words(3, 41.0, worth_it=True)[0])
+    golden(sitting_words(3, 0.0, worth_it=False)[0])
     for matter in MATTERS:
         told = " ".join(before_sitting(matter))
         assert "water" in told
