@@ -4,7 +4,7 @@ import re
 
 import pytest
 from playwright.sync_api import expect
-from support.forty_specs import specs
+from support.sixty_specs import specs
 
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.larder_files import catalogue

@@ -5,7 +5,7 @@ from dataclasses import replace
 
 import pytest
 from support.drinks import drink
-from support.forty_specs import specs
+from support.sixty_specs import specs
 
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.larder_files import catalogue

@@ -5,7 +5,7 @@ from importlib import resources
 from pathlib import Path
 
 import pytest
-from support.forty_specs import specs as forty_specs
+from support.sixty_specs import specs as forty_specs
 
 from oenomel.core.larder.larder_files import Larder, catalogue, read_ingredients
 from oenomel.core.larder.search import Findable, Index

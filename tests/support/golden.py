@@ -16,9 +16,13 @@ from typing import Any
 
 import pytest
 
+from oenomel.core.larder import catalogue
+
 FOLDER = Path(__file__).parents[1] / "golden"
 WRITING = bool(os.environ.get("OENOMEL_WRITE_GOLDEN"))
 _HEAD = "== "
+LEAST_WORDS = 2
+NAMES = frozenset(name for each in catalogue().values() for name in (each.name, each.said))
 _CLOCK = re.compile(r"\b\d{1,2}:\d\d\b(?!:)")
 _MONTHS = "January|February|March|April|May|June|July|August|September|October|November|December"
 _DAY = re.compile(rf"\b\d{{1,2}} ({_MONTHS}) \d{{4}}\b")
@@ -31,6 +35,26 @@ def as_lines(text: Any) -> str:
     if isinstance(text, list | tuple | set | frozenset) and all(isinstance(each, str) for each in text):
         return "\n".join(f"- {each}" for each in (sorted(text) if isinstance(text, set | frozenset) else text))
     return json.dumps(text, indent=1, ensure_ascii=False, default=str, sort_keys=True)
+
+
+def sentences_of(report: Any) -> list[str]:
+    """Every text of a report with two words or more, each once, in its order; names, codes and addresses have fewer or are left out."""
+    found: dict[str, None] = {}
+
+    def walk(part: Any) -> None:
+        if isinstance(part, str):
+            if len(part.split()) >= LEAST_WORDS and part not in NAMES:
+                found.setdefault(part)
+        elif isinstance(part, dict):
+            for key, value in part.items():
+                if key not in ("spec", "pours", "format"):
+                    walk(value)
+        elif isinstance(part, list | tuple):
+            for each in part:
+                walk(each)
+
+    walk(report.model_dump(mode="json") if hasattr(report, "model_dump") else report)
+    return list(found)
 
 
 def read(path: Path) -> dict[str, str]:
@@ -80,6 +104,20 @@ class Golden:
         kept = read(self.path).get(key)
         assert kept is not None, f"{self.path.name} has no text of {key}: make golden"
         assert said == kept, f"the words of {key} have changed: make golden, and read the diff"
+
+    def family(self, name: str) -> "Golden":
+        """The file of a family of sentences, which has a text for each drink or situation under its name."""
+        return Golden(FOLDER / "families" / f"{name}.txt", "", self.ignored)
+
+    def all(self, texts: dict[str, Any]) -> None:
+        """Compares the texts of a family, by their names, with its file, or writes them there and nothing else."""
+        said = {name: as_lines(text) for name, text in texts.items()}
+        if WRITING:
+            write(self.path, said)
+        kept = read(self.path)
+        changed = [name for name in said if said[name] != kept.get(name)]
+        assert not changed, f"{len(changed)} texts of {self.path.name} have changed, first {changed[0]}: make golden, and read the diff"
+        assert kept.keys() == said.keys(), f"{self.path.name} holds texts of what is gone: make golden"
 
     @contextmanager
     def raises(self, error: type[Exception]) -> Iterator[pytest.ExceptionInfo[Exception]]:

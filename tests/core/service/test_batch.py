@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from support.drinks import drink
-from support.forty_specs import specs
+from support.sixty_specs import specs
 
 from oenomel.core.balance import AXES, steps_between
 from oenomel.core.forecast import forecast_of

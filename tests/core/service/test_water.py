@@ -5,7 +5,7 @@ from dataclasses import replace
 import numpy as np
 import pytest
 from support.drinks import drink
-from support.forty_specs import specs
+from support.sixty_specs import specs
 
 from oenomel.core.balance import Z80
 from oenomel.core.forecast import forecast_of

@@ -6,8 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from support.drinks import drink
-from support.forty_specs import specs
 from support.kitchen import preparation
+from support.sixty_specs import specs
 
 from oenomel.core.balance.perception import AXES
 from oenomel.core.forecast.forecast import forecast_of

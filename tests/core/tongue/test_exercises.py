@@ -3,7 +3,7 @@
 import itertools
 
 import pytest
-from support.forty_specs import specs
+from support.sixty_specs import specs
 
 from oenomel.core.balance import AXES, profile_of_made, steps_between
 from oenomel.core.ice import Conditions

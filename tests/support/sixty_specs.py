@@ -1,9 +1,12 @@
-"""Forty drinks of all kinds, as spec files: what is made of them is read line by line in golden files. All are invented."""
+"""Sixty drinks of all kinds, as spec files: what is said of them is read line by line in golden files. All are invented."""
 
 from __future__ import annotations
 
 from typing import Any
 
+from oenomel.core.larder import catalogue
+from oenomel.core.spec import Drink
+from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import SpecFile
 
 # Name, family, pours as "amount unit slug [stage]", method, serve.
@@ -17,7 +20,7 @@ _SLOT_OF_KIND = {
 
 SOUR = ("22.5 ml lemon-juice", "22.5 ml simple-syrup-1-1", "60 ml white-rum")
 UP = {"glass": "coupe"}
-FORTY: tuple[_Told, ...] = (
+SIXTY: tuple[_Told, ...] = (
     ("Plain sour, up", "sour", SOUR, {}, UP),
     (
         "Sour on cubes, with a wheel",
@@ -272,12 +275,74 @@ FORTY: tuple[_Told, ...] = (
         {},
         UP,
     ),
+    ("Tart, four to two to one", "sour", ("30 ml lemon-juice", "15 ml simple-syrup-1-1", "60 ml london-dry-gin"), {}, UP),
+    ("Generous, two to one to one", "sour", ("30 ml lime-juice", "30 ml simple-syrup-1-1", "60 ml aged-rum"), {}, UP),
+    ("Dry, with a rich syrup", "sour", ("15 ml lemon-juice", "7.5 ml simple-syrup-2-1", "60 ml rye-whiskey"), {}, UP),
+    ("Far too sweet", "sour", ("7.5 ml lime-juice", "60 ml simple-syrup-2-1", "45 ml white-rum"), {}, UP),
+    ("Far too sharp", "sour", ("60 ml lime-juice", "5 ml simple-syrup-1-1", "45 ml white-rum"), {}, UP),
+    ("Without a sweetener", "sour", ("22.5 ml lemon-juice", "60 ml cognac"), {}, UP),
+    ("Without anything sharp", "sour", ("22.5 ml simple-syrup-1-1", "60 ml cognac"), {}, UP),
+    ("Overproof", "sour", ("22.5 ml lime-juice", "22.5 ml simple-syrup-1-1", "60 ml overproof-rum"), {}, UP),
+    ("A split base", "sour", ("22.5 ml lemon-juice", "20 ml honey-syrup", "30 ml aged-rum", "30 ml cognac"), {}, UP),
+    ("A liqueur, a sharp one", "daisy", ("15 ml lemon-juice", "30 ml sloe-liqueur", "45 ml london-dry-gin"), {}, UP),
+    ("Two liqueurs", "daisy", ("22.5 ml lime-juice", "15 ml orange-liqueur-dry", "7.5 ml cherry-stone-liqueur", "45 ml white-rum"), {}, UP),
+    (
+        "A salted rim and agave",
+        "daisy",
+        ("22.5 ml lime-juice", "5 ml agave-syrup", "22.5 ml orange-liqueur-sweet", "45 ml blanco-agave-spirit", "2 g salt rim"),
+        {},
+        {"glass": "coupe", "edge": {"half": True}},
+    ),
+    (
+        "A little liqueur only",
+        "daisy",
+        ("22.5 ml lemon-juice", "22.5 ml simple-syrup-1-1", "2.5 ml apricot-liqueur", "45 ml cognac"),
+        {},
+        UP,
+    ),
+    (
+        "Ginger beer on top",
+        "fizz",
+        ("15 ml lime-juice", "45 ml dark-rum", "100 ml ginger-beer topped"),
+        {},
+        {"glass": "tall glass", "ice": "cubes"},
+    ),
+    (
+        "Sparkling wine on top",
+        "fizz",
+        ("15 ml lemon-juice", "15 ml simple-syrup-1-1", "30 ml cognac", "75 ml sparkling-brut topped"),
+        {},
+        {"glass": "flute"},
+    ),
+    (
+        "Tonic and grapefruit",
+        "fizz",
+        ("30 ml grapefruit-juice", "45 ml london-dry-gin", "100 ml tonic-water topped"),
+        {},
+        {"glass": "tall glass", "ice": "cubes"},
+    ),
+    (
+        "Non-alcoholic, long",
+        "fizz",
+        ("30 ml lime-juice", "30 ml elderflower-cordial", "100 ml soda-water topped", "6 leaf mint"),
+        {},
+        {"glass": "tall glass", "ice": "cubes"},
+    ),
+    ("Too much for its glass", "sour", ("60 ml lemon-juice", "60 ml simple-syrup-1-1", "120 ml white-rum"), {}, {"glass": "coupe"}),
+    ("A bottle of it", "sour", ("180 ml lime-juice", "180 ml simple-syrup-1-1", "450 ml white-rum"), {}, {}),
+    ("Large, and watery", "sour", ("22.5 ml lime-juice", "60 ml orange-juice", "15 ml simple-syrup-1-1", "60 ml white-rum"), {}, UP),
 )
 
 
+def sixty() -> list[tuple[SpecFile, Drink]]:
+    """Each spec file with the drink that it is, by the catalogue."""
+    larder = catalogue()
+    return [(spec, drink_from_spec(spec, larder)) for spec in specs({slug: each.kind for slug, each in larder.items()})]
+
+
 def specs(slots: dict[str, str]) -> list[SpecFile]:
-    """The forty as spec files; ``slots`` tells the kind of each slug."""
-    return [_spec(told, slots) for told in FORTY]
+    """The sixty as spec files; ``slots`` gives the kind of each slug."""
+    return [_spec(told, slots) for told in SIXTY]
 
 
 def _spec(told: _Told, kinds: dict[str, str]) -> SpecFile:
