@@ -6,8 +6,8 @@ from support.torture import torture
 
 @pytest.mark.slow
 def test_what_was_answered_is_there_whole_and_once(tmp_path):
-    found = torture(tmp_path / "demo.db", kills=6)
-    assert found["acknowledged"] > 50
+    found = torture(tmp_path / "demo.db", kills=3)
+    assert found["acknowledged"] > 20
     assert {name: found[name] for name in ("lost", "half there", "twice", "refused", "integrity")} == {
         "lost": [],
         "half there": [],

@@ -7,6 +7,7 @@ from contextlib import closing
 from pathlib import Path
 
 import pytest
+from support.depth import KILLS
 from support.killed import killed, run
 
 from oenomel import cli
@@ -295,7 +296,7 @@ def test_killed_while_a_house_is_taken_in_there_is_all_of_it_or_nothing(exported
     shutil.copyfile(empty_file, bar)
     longest = run(act)
     everything, seen = (11, len(contents(bar)["tasting"])), set()
-    for _ in range(50):
+    for _ in range(KILLS):
         for ending in ("", "-wal", "-shm"):
             (tmp_path / f"bar.db{ending}").unlink(missing_ok=True)
         shutil.copyfile(empty_file, bar)
@@ -304,7 +305,7 @@ def test_killed_while_a_house_is_taken_in_there_is_all_of_it_or_nothing(exported
             assert conn.execute("PRAGMA integrity_check").fetchone()[0] == "ok"
             seen.add((len(drinks.names(conn)), conn.execute("SELECT count(*) FROM tasting").fetchone()[0]))
     assert seen <= {(0, 0), everything}
-    assert ends > 10
+    assert ends > KILLS / 5
 
 
 def test_an_original_keeps_its_wish_and_the_house_its_kinship_on_another_machine(bar, tmp_path, capsys, golden):

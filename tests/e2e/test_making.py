@@ -4,88 +4,89 @@ import json
 import re
 
 from playwright.sync_api import expect
+from support import labels
 from support.bench_page import amount, ready
 
 
 def test_the_method_is_ticked_timed_and_tells_what_is_forgotten(page, full_house):
     page.clock.install()
     ready(page, full_house)
-    steps = page.get_by_role("list", name="Steps")
+    steps = page.get_by_role("list", name=labels.STEPS)
     words = [each.split("\n")[0] for each in steps.get_by_role("listitem").all_inner_texts()]
     shaken = next(index for index, each in enumerate(words) if each.startswith("Shake for"))
     assert not any("Soda" in each for each in words[:shaken])
     assert words[-2:] == ["Express the lemon zest over the drink.", "Tell the guest: stir the aged rum in, or drink through it."]
     for index in range(shaken):
         steps.get_by_role("checkbox").nth(index).check()
-    page.get_by_role("button", name="Start the timer, 12 seconds").click()
+    page.get_by_role("button", name=labels.START_THE_TIMER_12_SECONDS).click()
     page.clock.run_for(5_000)
-    expect(page.get_by_role("button", name="Stop the timer")).to_contain_text("5 s")
+    expect(page.get_by_role("button", name=labels.STOP_THE_TIMER)).to_contain_text("5 s")
     page.clock.run_for(8_000)
-    expect(page.get_by_role("status").filter(has_text="12 seconds. Until the tin frosts")).to_have_count(1)
+    expect(page.get_by_role("status").filter(has_text=labels.N_12_SECONDS_UNTIL_THE_TIN_FROSTS)).to_have_count(1)
 
     # What was really poured: the figures follow, and what is written stays until it is written so.
     strength = page.get_by_test_id("abv-now")
     before = strength.inner_text()
     gin = next(index for index, each in enumerate(words) if "London dry gin" in each)
-    steps.get_by_role("button", name=re.compile("poured otherwise: Pour .* of London dry gin")).click()
+    steps.get_by_role("button", name=re.compile(labels.POURED_OTHERWISE_POUR_OF_LONDON_DRY_GIN)).click()
     steps.get_by_role("listitem").nth(gin).get_by_role("textbox").fill("45")
     page.keyboard.press("Enter")
     expect(strength).not_to_have_text(before)
-    expect(page.get_by_text(re.compile("Really poured: London dry gin 45 ml for 30 ml"))).to_be_visible()
+    expect(page.get_by_text(re.compile(labels.REALLY_POURED_45_ML_FOR_30_ML.format("London dry gin")))).to_be_visible()
     expect(amount(page, "London dry gin")).to_have_value("30")
     page.reload()
-    expect(page.get_by_text("Really poured: London dry gin 45 ml")).to_be_visible()
-    page.get_by_role("button", name="Write it so").click()
+    expect(page.get_by_text(labels.REALLY_POURED_45_ML.format("London dry gin"))).to_be_visible()
+    page.get_by_role("button", name=labels.WRITE_IT_SO).click()
     expect(amount(page, "London dry gin")).to_have_value("45")
 
     # Finished, but the top-up is forgotten; D ticks the next step.
-    page.get_by_role("button", name="Finished").click()
-    forgotten = page.get_by_role("alert").filter(has_text="Not ticked")
-    expect(forgotten).to_contain_text("top slowly with")
-    expect(forgotten).to_contain_text("Express the lemon zest over the drink.")
-    forgotten.get_by_role("button", name="Go back").click()
+    page.get_by_role("button", name=labels.FINISHED).click()
+    forgotten = page.get_by_role("alert").filter(has_text=labels.NOT_TICKED)
+    expect(forgotten).to_contain_text(labels.TOP_SLOWLY_WITH)
+    expect(forgotten).to_contain_text(labels.EXPRESS_THE_OVER_THE_DRINK.format("lemon zest"))
+    forgotten.get_by_role("button", name=labels.GO_BACK).click()
     ticked = steps.get_by_role("checkbox", checked=True)
     count = ticked.count()
     page.keyboard.press("d")
     expect(ticked).to_have_count(count + 1)
     while page.get_by_text(f"{len(words)} of {len(words)}").count() == 0:
         page.keyboard.press("d")
-    page.get_by_role("button", name="Finished").click()
-    expect(page.get_by_text("is made. Taste it first.")).to_be_visible()
+    page.get_by_role("button", name=labels.FINISHED).click()
+    expect(page.get_by_text(labels.IS_MADE_TASTE_IT_FIRST)).to_be_visible()
     expect(ticked).to_have_count(0)
 
 
 def test_schools_of_making_change_the_steps_and_bitters_their_place(page, full_house):
     ready(page, full_house)
-    steps = page.get_by_role("list", name="Steps")
-    expect(steps.get_by_role("listitem").filter(has_text="the tin.").first).to_contain_text("egg white")
+    steps = page.get_by_role("list", name=labels.STEPS)
+    expect(steps.get_by_role("listitem").filter(has_text=labels.THE_TIN).first).to_contain_text("egg white")
     page.keyboard.press("m")
-    dialog = page.get_by_role("dialog", name="How it is made")
-    dialog.get_by_role("button", name="spirit first").click()
-    dialog.get_by_role("group", name="The sparkling part goes", exact=True).get_by_role("button", name="half and half").click()
-    dialog.get_by_role("button", name="dripped on top").click()
-    dialog.get_by_role("group", name="Seconds", exact=True).get_by_role("button", name="15").click()
-    dialog.get_by_role("button", name="Close").click()
-    expect(steps.get_by_role("listitem").filter(has_text="into the tin").first).to_contain_text("London dry gin")
-    expect(steps).to_contain_text("of soda water, half of it, into the tall glass.")
-    expect(steps).to_contain_text(re.compile("Drip .* of orange bitters on the foam."))
-    expect(page.get_by_role("region", name="On top")).to_contain_text("Orange bitters")
-    expect(page.get_by_role("button", name=re.compile("^Shaken 15 s with cubes"))).to_be_visible()
+    dialog = page.get_by_role("dialog", name=labels.METHOD)
+    dialog.get_by_role("button", name=labels.SPIRIT_FIRST).click()
+    dialog.get_by_role("group", name=labels.THE_SPARKLING_PART_GOES, exact=True).get_by_role("button", name="half and half").click()
+    dialog.get_by_role("button", name=labels.DRIPPED_ON_TOP).click()
+    dialog.get_by_role("group", name=labels.SECONDS, exact=True).get_by_role("button", name="15").click()
+    dialog.get_by_role("button", name=labels.CLOSE).click()
+    expect(steps.get_by_role("listitem").filter(has_text=labels.INTO_THE_TIN).first).to_contain_text("London dry gin")
+    expect(steps).to_contain_text(labels.OF_HALF_OF_IT_INTO_THE_TALL_GLASS.format("soda water"))
+    expect(steps).to_contain_text(re.compile(labels.DRIP_OF_ON_THE_FOAM.format("orange bitters")))
+    expect(page.get_by_role("region", name=labels.ON_TOP)).to_contain_text("Orange bitters")
+    expect(page.get_by_role("button", name=re.compile(labels.SHAKEN_15_S_WITH_CUBES))).to_be_visible()
 
 
 def test_the_same_drink_is_compared_on_each_ice(page, full_house):
     ready(page, full_house)
     page.keyboard.press("s")
-    dialog = page.get_by_role("dialog", name="How it is served")
-    columns = dialog.get_by_role("group", name="Served").get_by_role("button")
+    dialog = page.get_by_role("dialog", name=labels.SERVE_SETTINGS)
+    columns = dialog.get_by_role("group", name=labels.SERVED).get_by_role("button")
     expect(columns).to_have_count(4)
-    expect(columns.nth(3)).to_contain_text(re.compile("home", re.IGNORECASE))
+    expect(columns.nth(3)).to_contain_text(re.compile(labels.HOME, re.IGNORECASE))
     columns.nth(1).click()
     expect(columns.nth(1)).to_have_attribute("aria-pressed", "true")
     expect(dialog.get_by_test_id("course-abv")).to_be_visible()
-    dialog.get_by_role("button", name="Close").click()
-    expect(page.get_by_role("list", name="Steps")).to_contain_text("Fill the tall glass with fresh cubes.")
-    table = page.get_by_role("table", name=re.compile("In the tall glass, on cubes"))
+    dialog.get_by_role("button", name=labels.CLOSE).click()
+    expect(page.get_by_role("list", name=labels.STEPS)).to_contain_text(labels.FILL_THE_TALL_GLASS_WITH_FRESH_CUBES)
+    table = page.get_by_role("table", name=re.compile(labels.IN_THE_TALL_GLASS_ON_CUBES))
     expect(table.get_by_role("row")).to_have_count(3)
     expect(page.get_by_test_id("layer")).to_have_count(2)
     expect(page.get_by_test_id("foam")).to_have_count(1)
@@ -93,13 +94,13 @@ def test_the_same_drink_is_compared_on_each_ice(page, full_house):
 
 def test_a_kept_trial_shows_its_glass_and_its_steps_and_takes_no_tick(page, server):
     page.goto(f"{server.url}/bench/2/trials/1")
-    page.get_by_role("tab", name="Method").click()
-    steps = page.get_by_role("list", name="Steps")
-    expect(steps).to_contain_text("Shake without ice")
+    page.get_by_role("tab", name=labels.METHOD_2).click()
+    steps = page.get_by_role("list", name=labels.STEPS)
+    expect(steps).to_contain_text(labels.SHAKE_WITHOUT_ICE)
     expect(steps.get_by_role("checkbox")).to_have_count(0)
     expect(page.get_by_test_id("foam")).to_have_count(1)
-    expect(page.get_by_role("button", name="Size it to the glass")).to_have_count(0)
-    expect(page.get_by_role("button", name=re.compile("^The drink: drag it"))).to_have_count(0)
+    expect(page.get_by_role("button", name=labels.SIZE_IT_TO_THE_GLASS)).to_have_count(0)
+    expect(page.get_by_role("button", name=re.compile(labels.THE_DRINK_DRAG_IT))).to_have_count(0)
 
 
 def test_topped_to_the_line_with_today_s_ice(page, server, full_house):
@@ -110,7 +111,7 @@ def test_topped_to_the_line_with_today_s_ice(page, server, full_house):
     ready(page, full_house)
     soda = amount(page, "Soda water")
     soda.fill("top to the line")
-    expect(page.get_by_test_id("fill")).to_contain_text("To the line")
+    expect(page.get_by_test_id("fill")).to_contain_text(labels.TO_THE_LINE)
     spec = page.request.get(f"{server.url}/api/drinks/{full_house.rsplit('/', 1)[1]}").json()["trials"][0]["spec"]
     place = next(n for n, pour in enumerate(spec["pours"]) if pour["ingredient"] == "soda-water")
     asked = {"text": "top to the line", "unit": "ml", "pour": place, "spec": spec}

@@ -5,6 +5,7 @@ from urllib.request import urlopen
 
 import pytest
 from playwright.sync_api import expect
+from support import labels
 from support.app_server import AppServer
 from support.bench_page import amount
 
@@ -38,29 +39,29 @@ def test_a_phone_is_let_in_by_its_code_works_and_is_forgotten(shared, browser):
     works, _ = ways(server)
     phone = browser.new_context(**PHONE).new_page()
     phone.goto(f"{network}/bench/1")
-    expect(phone.get_by_role("heading", name="Let this device in")).to_be_visible()
-    phone.get_by_label("Code").fill("00000000" if works["code"] != "00000000" else "11111111")
-    phone.get_by_role("button", name="Let it in").click()
-    expect(phone.get_by_role("alert")).to_contain_text("That isn't the code")
+    expect(phone.get_by_role("heading", name=labels.LET_THIS_DEVICE_IN)).to_be_visible()
+    phone.get_by_label(labels.CODE).fill("00000000" if works["code"] != "00000000" else "11111111")
+    phone.get_by_role("button", name=labels.LET_IT_IN).click()
+    expect(phone.get_by_role("alert")).to_contain_text(labels.THAT_ISNT_THE_CODE)
     assert phone.evaluate("document.documentElement.scrollWidth") <= 390
     # What its camera opens has the code in it already: one press.
     phone.goto(f"{network}/pair?code={works['code']}")
-    expect(phone.get_by_label("What this device is called here")).to_have_value("Android phone")
-    phone.get_by_role("button", name="Let it in").click()
-    phone.get_by_role("button", name="More London dry gin").click()
-    expect(phone.get_by_text("draft saved")).to_be_visible()
+    expect(phone.get_by_label(labels.WHAT_THIS_DEVICE_IS_CALLED_HERE)).to_have_value("Android phone")
+    phone.get_by_role("button", name=labels.LET_IT_IN).click()
+    phone.get_by_role("button", name=labels.MORE_OF.format("London dry gin")).click()
+    expect(phone.get_by_text(labels.DRAFT_SAVED_2)).to_be_visible()
 
     bar = browser.new_context(viewport={"width": 1280, "height": 800}).new_page()
     bar.goto(f"{server.url}/book")
-    bar.get_by_role("button", name="Settings").click()
+    bar.get_by_role("button", name=labels.SETTINGS).click()
     settings = bar.get_by_role("dialog")
     expect(settings.get_by_role("img")).to_have_count(2)
-    expect(settings.get_by_text("isn't encrypted")).to_be_visible()
-    expect(settings.get_by_role("list", name="Devices that were let in")).to_contain_text("Android phone works")
-    settings.get_by_role("button", name="Forget Android phone").click()
-    expect(settings.get_by_role("list", name="Devices that were let in")).to_have_count(0)
-    phone.get_by_role("button", name="More London dry gin").click()
-    expect(phone.get_by_role("heading", name="Let this device in")).to_be_visible()
+    expect(settings.get_by_text(labels.ISNT_ENCRYPTED)).to_be_visible()
+    expect(settings.get_by_role("list", name=labels.DEVICES_THAT_WERE_LET_IN)).to_contain_text(labels.ANDROID_PHONE_WORKS)
+    settings.get_by_role("button", name=labels.FORGET_ANDROID_PHONE).click()
+    expect(settings.get_by_role("list", name=labels.DEVICES_THAT_WERE_LET_IN)).to_have_count(0)
+    phone.get_by_role("button", name=labels.MORE_OF.format("London dry gin")).click()
+    expect(phone.get_by_role("heading", name=labels.LET_THIS_DEVICE_IN)).to_be_visible()
 
 
 def test_a_guest_looks_and_tries_and_is_told_that_nothing_is_written_down(shared, browser):
@@ -68,7 +69,7 @@ def test_a_guest_looks_and_tries_and_is_told_that_nothing_is_written_down(shared
     _, looks = ways(server)
     guest = browser.new_context(**PHONE).new_page()
     guest.goto(f"{network}/pair?code={looks['code']}")
-    guest.get_by_role("button", name="Let it in").click()
+    guest.get_by_role("button", name=labels.LET_IT_IN).click()
     figure = guest.get_by_test_id("abv-now")
     expect(figure).to_be_visible()
     before = figure.inner_text()
@@ -76,8 +77,8 @@ def test_a_guest_looks_and_tries_and_is_told_that_nothing_is_written_down(shared
     expect(guest.get_by_test_id("abv-now")).to_be_visible()
     before = guest.get_by_test_id("abv-now").inner_text()
     for _ in range(3):
-        guest.get_by_role("button", name="More London dry gin").click()
-    expect(guest.get_by_role("alert")).to_contain_text("This device may look and try")
+        guest.get_by_role("button", name=labels.MORE_OF.format("London dry gin")).click()
+    expect(guest.get_by_role("alert")).to_contain_text(labels.THIS_DEVICE_MAY_LOOK_AND_TRY)
     expect(guest.get_by_test_id("abv-now")).not_to_have_text(before)
     expect(amount(guest, "London dry gin")).to_have_value("67.5")
     with urlopen(f"{server.url}/api/drinks/1") as answer:

@@ -9,11 +9,12 @@ from urllib.request import urlopen
 
 import pytest
 from playwright.sync_api import expect
+from support import labels
 from support.bench_page import amount, ready
 
 GIN, HONEY = "London dry gin", "Hedgerow honey syrup"
 SAVED = re.compile("draft saved")
-BACK = "What wasn’t saved when this page was left lies here again."
+BACK = labels.WHAT_WASNT_SAVED_WHEN_THIS_PAGE_WAS_LEFT_LIE
 
 
 def saved(page):
@@ -32,8 +33,8 @@ def poured(server, pour=0, number=1):
 def four_presses(page, name=GIN):
     """The server is gone, and somebody goes on working."""
     for _ in range(4):
-        page.get_by_role("button", name=f"More {name}").click()
-    expect(page.get_by_text("not saved yet, trying")).to_be_visible()
+        page.get_by_role("button", name=labels.MORE_OF.format(name)).click()
+    expect(page.get_by_text(labels.NOT_SAVED_YET_TRYING)).to_be_visible()
 
 
 @contextmanager
@@ -59,13 +60,13 @@ def test_it_tells_quietly_that_it_tries_and_saves_by_itself(page, server):
     figures = page.get_by_test_id("sugar-now").inner_text()
     server.kill()
     four_presses(page, HONEY)
-    expect(page.get_by_role("status").filter(has_text="no answer, trying")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text=labels.NO_ANSWER_TRYING)).to_be_visible()
     assert page.get_by_test_id("sugar-now").inner_text() == figures
-    expect(page.get_by_text("the figures are those from before")).to_be_visible()
-    expect(page.get_by_text(re.compile("Failed to fetch|draft is saved"))).to_have_count(0)
+    expect(page.get_by_text(labels.THE_FIGURES_ARE_THOSE_FROM_BEFORE)).to_be_visible()
+    expect(page.get_by_text(re.compile(labels.FAILED_TO_FETCH_DRAFT_IS_SAVED))).to_have_count(0)
     server.start()
     saved(page)
-    expect(page.get_by_role("status").filter(has_text="no answer, trying")).to_have_count(0)
+    expect(page.get_by_role("status").filter(has_text=labels.NO_ANSWER_TRYING)).to_have_count(0)
     assert poured(server, 2) == 22.5
     expect(page.get_by_test_id("sugar-now")).not_to_have_text(figures)
 
@@ -74,12 +75,12 @@ def test_a_room_whose_script_cannot_come_opens_by_itself_and_the_drink_is_there_
     ready(page, f"{server.url}/bench/1")
     server.kill()
     four_presses(page)
-    page.get_by_role("button", name="Rooms").click()
-    page.get_by_role("link", name="Shelf").click()
-    expect(page.get_by_text("this page opens by itself")).to_be_visible()
-    expect(page.get_by_text(re.compile("is saved"))).to_have_count(0)
+    page.get_by_role("button", name=labels.PLACES).click()
+    page.get_by_role("link", name=labels.STOCK).click()
+    expect(page.get_by_text(labels.THIS_PAGE_OPENS_BY_ITSELF)).to_be_visible()
+    expect(page.get_by_text(re.compile(labels.IS_SAVED))).to_have_count(0)
     server.start()
-    expect(page.get_by_role("heading", name="My shelf")).to_be_visible()
+    expect(page.get_by_role("heading", name=labels.MY_SHELF)).to_be_visible()
     page.goto(f"{server.url}/bench/1")
     expect(amount(page, GIN)).to_have_value("70")
     saved(page)
@@ -90,11 +91,11 @@ def test_by_the_book_and_back_the_work_goes_on(page, server):
     ready(page, f"{server.url}/bench/1")
     server.kill()
     four_presses(page)
-    page.get_by_role("link", name="Book", exact=True).click()
-    expect(page.get_by_text("this page opens by itself")).to_be_visible()
-    page.get_by_role("button", name="Back to where you were").click()
+    page.get_by_role("link", name=labels.RECIPES, exact=True).click()
+    expect(page.get_by_text(labels.THIS_PAGE_OPENS_BY_ITSELF)).to_be_visible()
+    page.get_by_role("button", name=labels.BACK_TO_WHERE_YOU_WERE).click()
     expect(amount(page, GIN)).to_have_value("70")
-    page.get_by_role("link", name="Book", exact=True).click()
+    page.get_by_role("link", name=labels.RECIPES, exact=True).click()
     server.start()
     page.get_by_role("link", name=re.compile("Hedge Gate Sour")).click()
     expect(amount(page, GIN)).to_have_value("70")
@@ -113,7 +114,7 @@ def test_a_reload_while_the_server_is_away_loses_nothing(page, server):
     expect(page.get_by_text(BACK)).to_be_visible()
     expect(amount(page, GIN)).to_have_value("70")
     saved(page)
-    page.get_by_role("button", name="Take it back").click()
+    page.get_by_role("button", name=labels.TAKE_IT_BACK).click()
     expect(amount(page, GIN)).to_have_value("60")
 
 
@@ -139,25 +140,25 @@ def test_what_another_window_overtook_is_offered_and_taken_over_by_nothing(page,
     ready(page, f"{server.url}/bench/1")
     other = context.new_page()
     ready(other, f"{server.url}/bench/1")
-    other.get_by_role("button", name=f"More {GIN}").click()
+    other.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
     saved(other)
-    page.get_by_role("button", name=f"More {HONEY}").click()
-    expect(page.get_by_text("changed in another window")).to_be_visible()
+    page.get_by_role("button", name=labels.MORE_OF.format(HONEY)).click()
+    expect(page.get_by_text(labels.CHANGED_IN_ANOTHER_WINDOW)).to_be_visible()
     # Away and back, closed and opened: it is still here, and the other's still there.
-    page.get_by_role("button", name="Rooms").click()
-    page.get_by_role("link", name="Shelf").click()
-    expect(page.get_by_role("heading", name="My shelf")).to_be_visible()
+    page.get_by_role("button", name=labels.PLACES).click()
+    page.get_by_role("link", name=labels.STOCK).click()
+    expect(page.get_by_role("heading", name=labels.MY_SHELF)).to_be_visible()
     page.close()
     third = context.new_page()
     third.goto(f"{server.url}/bench/1")
-    expect(third.get_by_text("was never saved")).to_be_visible()
+    expect(third.get_by_text(labels.WAS_NEVER_SAVED)).to_be_visible()
     expect(amount(third, GIN)).to_have_value("62.5")
     expect(amount(third, HONEY)).to_have_value("12.5")
-    third.get_by_role("button", name="Lay it on the bench").click()
+    third.get_by_role("button", name=labels.LAY_IT_ON_THE_BENCH).click()
     expect(amount(third, GIN)).to_have_value("60")
     expect(amount(third, HONEY)).to_have_value("15")
     saved(third)
-    third.get_by_role("button", name="Undo").click()
+    third.get_by_role("button", name=labels.UNDO).click()
     expect(amount(third, GIN)).to_have_value("62.5")
 
 
@@ -165,16 +166,16 @@ def test_what_is_here_is_kept_when_the_server_goes_away_in_a_conflict(page, serv
     ready(page, f"{server.url}/bench/1")
     other = context.new_page()
     ready(other, f"{server.url}/bench/1")
-    other.get_by_role("button", name=f"More {GIN}").click()
+    other.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
     saved(other)
     other.close()
-    page.get_by_role("button", name=f"More {HONEY}").click()
-    expect(page.get_by_text("changed in another window")).to_be_visible()
+    page.get_by_role("button", name=labels.MORE_OF.format(HONEY)).click()
+    expect(page.get_by_text(labels.CHANGED_IN_ANOTHER_WINDOW)).to_be_visible()
     server.kill()
-    page.get_by_role("button", name="Keep what is here").click()
-    expect(page.get_by_text("choose again when it does")).to_be_visible()
+    page.get_by_role("button", name=labels.KEEP_WHAT_IS_HERE).click()
+    expect(page.get_by_text(labels.CHOOSE_AGAIN_WHEN_IT_DOES)).to_be_visible()
     server.start()
-    page.get_by_role("button", name="Keep what is here").click()
+    page.get_by_role("button", name=labels.KEEP_WHAT_IS_HERE).click()
     saved(page)
     assert (poured(server, 0), poured(server, 2)) == (60, 15)
 
@@ -209,21 +210,21 @@ def test_an_amount_that_is_being_typed_is_read_when_the_server_is_back(page, ser
 def test_a_save_whose_answer_got_lost_is_no_conflict(page, server):
     ready(page, f"{server.url}/bench/1")
     with answers_lost(page, "**/api/drinks/1/draft", "PUT") as lost:
-        page.get_by_role("button", name=f"More {GIN}").click()
+        page.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
         page.wait_for_timeout(600)
-        page.get_by_role("button", name=f"More {GIN}").click()
+        page.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
         expect(amount(page, GIN)).to_have_value("65")
         saved(page)
     assert lost == [200]
-    expect(page.get_by_text("changed in another window")).to_have_count(0)
+    expect(page.get_by_text(labels.CHANGED_IN_ANOTHER_WINDOW)).to_have_count(0)
     assert poured(server) == 65
 
 
 def test_a_save_whose_answer_got_lost_with_its_window_is_no_conflict_either(page, server, context):
     ready(page, f"{server.url}/bench/1")
     with answers_lost(page, "**/api/drinks/1/draft", "PUT") as lost:
-        page.get_by_role("button", name=f"More {GIN}").click()
-        expect(page.get_by_text("not saved yet, trying").or_(page.get_by_text("saving…"))).to_be_visible()
+        page.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
+        expect(page.get_by_text(labels.NOT_SAVED_YET_TRYING).or_(page.get_by_text(labels.SAVING))).to_be_visible()
         deadline = time.monotonic() + 10
         while not lost and time.monotonic() < deadline:
             page.wait_for_timeout(20)
@@ -232,26 +233,26 @@ def test_a_save_whose_answer_got_lost_with_its_window_is_no_conflict_either(page
     other.goto(f"{server.url}/bench/1")
     expect(amount(other, GIN)).to_have_value("62.5")
     saved(other)
-    other.get_by_role("button", name=f"More {GIN}").click()
+    other.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
     saved(other)
-    expect(other.get_by_text(re.compile("another window|never saved"))).to_have_count(0)
+    expect(other.get_by_text(re.compile(labels.ANOTHER_WINDOW_NEVER_SAVED))).to_have_count(0)
     assert poured(server) == 65
 
 
 def test_keep_it_makes_one_trial_though_its_answer_got_lost(page, server):
     ready(page, f"{server.url}/bench/1")
     before = len(drink(server)["trials"])
-    page.get_by_role("button", name=f"More {GIN}").click()
+    page.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
     saved(page)
     page.keyboard.press("k")
-    page.get_by_label("Name", exact=True).fill("A longer pour")
-    with answers_lost(page, "**/api/drinks/1/trials*", "POST") as lost:
-        page.get_by_role("button", name="Keep it").click()
+    page.get_by_label(labels.NAME, exact=True).fill("A longer pour")
+    with answers_lost(page, "**/api/drinks/1/trials*", labels.POST) as lost:
+        page.get_by_role("button", name=labels.SAVE).click()
         expect(page.get_by_role("dialog")).to_have_count(0)
     assert lost == [201]
     trials = drink(server)["trials"]
     assert [each["name"] for each in trials[before:]] == ["A longer pour"]
-    page.get_by_role("button", name=f"More {GIN}").click()
+    page.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
     saved(page)
 
 
@@ -260,25 +261,25 @@ def test_keeping_goes_on_while_one_works_on_and_nothing_crosses(page, server):
     before = len(drink(server)["trials"])
     server.kill()
     page.keyboard.press("k")
-    page.get_by_label("Name", exact=True).fill("Kept in the dark")
-    page.get_by_role("button", name="Keep it").click()
-    expect(page.get_by_text("It is kept as soon as it does")).to_be_visible()
-    page.get_by_role("button", name="Go back").click()
-    page.get_by_role("button", name=f"More {GIN}").click()
+    page.get_by_label(labels.NAME, exact=True).fill("Kept in the dark")
+    page.get_by_role("button", name=labels.SAVE).click()
+    expect(page.get_by_text(labels.IT_IS_KEPT_AS_SOON_AS_IT_DOES)).to_be_visible()
+    page.get_by_role("button", name=labels.GO_BACK).click()
+    page.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
     server.start()
-    expect(page.get_by_label("a riff on")).to_contain_text("Kept in the dark")
+    expect(page.get_by_label(labels.A_RIFF_ON)).to_contain_text("Kept in the dark")
     saved(page)
     now = drink(server)
     assert [(each["name"], each["spec"]["pours"][0]["amount"]) for each in now["trials"][before:]] == [("Kept in the dark", 60)]
     assert (now["draft"]["spec"]["pours"][0]["amount"], now["draft"]["parent_trial_id"]) == (62.5, now["trials"][-1]["id"])
-    expect(page.get_by_text("changed in another window")).to_have_count(0)
+    expect(page.get_by_text(labels.CHANGED_IN_ANOTHER_WINDOW)).to_have_count(0)
 
 
 def test_a_drink_is_started_once_though_its_answer_got_lost(page, server):
     page.goto(f"{server.url}/book")
-    page.get_by_label("Name", exact=True).fill("Fern House Sour")
-    with answers_lost(page, "**/api/drinks", "POST") as lost:
-        page.get_by_role("button", name="Put it on the bench").click()
+    page.get_by_label(labels.NAME, exact=True).fill("Fern House Sour")
+    with answers_lost(page, "**/api/drinks", labels.POST) as lost:
+        page.get_by_role("button", name=labels.OPEN_ON_BENCH).click()
         expect(page.get_by_role("heading", name="Fern House Sour")).to_be_visible()
     assert lost == [201]
     with urlopen(f"{server.url}/api/drinks?q=Fern+House") as answer:
@@ -287,7 +288,7 @@ def test_a_drink_is_started_once_though_its_answer_got_lost(page, server):
 
 def test_a_script_that_got_lost_once_is_fetched_again(page, server):
     page.goto(f"{server.url}/book")
-    expect(page.get_by_role("heading", name="The book")).to_be_visible()
+    expect(page.get_by_role("heading", name=labels.RECIPES_LIST)).to_be_visible()
     lost = []
 
     def lose(route):
@@ -298,9 +299,9 @@ def test_a_script_that_got_lost_once_is_fetched_again(page, server):
             route.continue_()
 
     page.route("**/assets/tree-*.js", lose)
-    page.get_by_role("button", name="Rooms").click()
-    page.get_by_role("link", name="Tree").click()
-    expect(page.get_by_role("heading", name="Family tree")).to_be_visible()
+    page.get_by_role("button", name=labels.PLACES).click()
+    page.get_by_role("link", name=labels.TREE).click()
+    expect(page.get_by_role("heading", name=labels.FAMILY_TREE)).to_be_visible()
     assert len(lost) == 2
 
 
@@ -308,13 +309,13 @@ def test_the_book_s_search_leaves_the_page_as_it_is_while_there_is_no_answer(pag
     page.goto(f"{server.url}/book")
     expect(page.get_by_role("link", name=re.compile("Hedge Gate Sour"))).to_be_visible()
     server.kill()
-    page.get_by_label("Search the book").fill("medlar")
-    expect(page.get_by_role("status").filter(has_text="no answer, trying")).to_be_visible()
+    page.get_by_label(labels.SEARCH_RECIPES).fill("medlar")
+    expect(page.get_by_role("status").filter(has_text=labels.NO_ANSWER_TRYING)).to_be_visible()
     expect(page.get_by_role("link", name=re.compile("Hedge Gate Sour"))).to_be_visible()
-    expect(page.get_by_label("Search the book")).to_have_value("medlar")
+    expect(page.get_by_label(labels.SEARCH_RECIPES)).to_have_value("medlar")
     server.start()
     expect(page.get_by_role("link", name=re.compile("Hedge Gate Sour"))).to_have_count(0)
-    expect(page.get_by_role("link", name=re.compile("Medlar"))).to_be_visible()
+    expect(page.get_by_role("link", name=re.compile(labels.MEDLAR))).to_be_visible()
 
 
 def unkept(page, server, number):
@@ -330,29 +331,29 @@ def test_a_proposal_takes_the_place_of_what_is_not_kept_only_when_told_to(page, 
     unkept(page, server, 7)
     before = len(drink(server, 7)["trials"])
     page.goto(f"{server.url}/trials/7")
-    page.get_by_role("button", name=re.compile("^Lay it on the bench")).first.click()
-    asked = page.get_by_role("alert").filter(has_text="not kept as a trial yet")
+    page.get_by_role("button", name=re.compile(labels.LAY_IT_ON_THE_BENCH_2)).first.click()
+    asked = page.get_by_role("alert").filter(has_text=labels.NOT_KEPT_AS_A_TRIAL_YET)
     expect(asked).to_be_visible()
     assert poured(server, 0, 7) == 51
-    asked.get_by_role("button", name="Keep it as a trial first").click()
+    asked.get_by_role("button", name=labels.KEEP_IT_AS_A_TRIAL_FIRST).click()
     expect(page).to_have_url(re.compile("/bench/7$"))
     kept = drink(server, 7)["trials"][before:]
-    assert [(each["name"], each["spec"]["pours"][0]["amount"]) for each in kept] == [("As it lay on the bench", 51)]
+    assert [(each["name"], each["spec"]["pours"][0]["amount"]) for each in kept] == [(labels.AS_IT_LAY_ON_THE_BENCH, 51)]
 
 
 def test_a_start_from_somebody_s_spec_can_be_left_or_undone(page, server):
     unkept(page, server, 7)
     page.goto(f"{server.url}/specs/7")
-    start = page.get_by_role("button", name=re.compile("^Start from it")).first
+    start = page.get_by_role("button", name=re.compile(labels.START_FROM_IT)).first
     start.click()
-    page.get_by_role("button", name="Leave it there").click()
+    page.get_by_role("button", name=labels.LEAVE_IT_THERE).click()
     assert poured(server, 0, 7) == 51
     start.click()
-    page.get_by_role("button", name="Replace it").click()
+    page.get_by_role("button", name=labels.REPLACE_IT).click()
     expect(page).to_have_url(re.compile("/bench/7$"))
     first = page.locator("input[data-amount]").first
     expect(first).not_to_have_value("51")
-    page.get_by_role("button", name="Undo").click()
+    page.get_by_role("button", name=labels.UNDO).click()
     expect(first).to_have_value("51")
     saved(page)
     assert poured(server, 0, 7) == 51
@@ -361,11 +362,11 @@ def test_a_start_from_somebody_s_spec_can_be_left_or_undone(page, server):
 def test_a_locked_file_is_told_and_saved_once_it_is_free(page, server):
     ready(page, f"{server.url}/bench/1")
     with closing(sqlite3.connect(server.data, isolation_level=None)) as another:
-        another.execute("BEGIN IMMEDIATE")
-        page.get_by_role("button", name=f"More {GIN}").click()
-        expect(page.get_by_role("alert")).to_contain_text("in use by another program")
-        expect(page.get_by_text("not saved yet, trying")).to_be_visible()
-        another.execute("ROLLBACK")
+        another.execute(labels.BEGIN_IMMEDIATE)
+        page.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
+        expect(page.get_by_role("alert")).to_contain_text(labels.IN_USE_BY_ANOTHER_PROGRAM)
+        expect(page.get_by_text(labels.NOT_SAVED_YET_TRYING)).to_be_visible()
+        another.execute(labels.ROLLBACK)
     saved(page)
     assert poured(server) == 62.5
 
@@ -376,8 +377,8 @@ def test_a_file_that_was_taken_away_is_told_and_nothing_is_lost_when_it_is_back(
     away.mkdir()
     for part in sorted(tmp_path.glob("demo.db*")):
         part.rename(away / part.name)
-    page.get_by_role("button", name=f"More {GIN}").click()
-    expect(page.get_by_role("alert").filter(has_text="is gone")).to_be_visible()
+    page.get_by_role("button", name=labels.MORE_OF.format(GIN)).click()
+    expect(page.get_by_role("alert").filter(has_text=labels.IS_GONE)).to_be_visible()
     assert not server.data.exists()
     for part in sorted(away.iterdir()):
         part.rename(tmp_path / part.name)
@@ -395,25 +396,25 @@ def test_what_does_not_belong_in_the_browser_s_store_breaks_nothing(page, server
           })) localStorage.setItem(place, junk);
         }"""
     )
-    for path, heading in (("/taste/7", "Tasting"), ("/bench/7", "Medlar"), ("/trials/7", "Medlar"), ("/shelf", "My shelf")):
+    for path, heading in (("/taste/7", labels.TASTING), ("/bench/7", "Medlar"), ("/trials/7", "Medlar"), ("/shelf", labels.MY_SHELF)):
         page.goto(f"{server.url}{path}")
         expect(page.get_by_role("heading", name=re.compile(heading)).first).to_be_visible()
     page.goto(f"{server.url}/taste/7")
-    expect(page.get_by_role("button", name="Who tastes?").first).to_be_visible()
+    expect(page.get_by_role("button", name=labels.WHO_TASTES).first).to_be_visible()
 
 
 def test_long_words_do_not_move_the_page_sideways_on_a_phone(page, server):
     word = "Donaudampfschifffahrtselektrizitätenhaupt42"
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto(f"{server.url}/book")
-    page.get_by_label("Name", exact=True).fill(word)
-    page.get_by_role("button", name="Put it on the bench").click()
+    page.get_by_label(labels.NAME, exact=True).fill(word)
+    page.get_by_role("button", name=labels.OPEN_ON_BENCH).click()
     expect(page.get_by_role("heading", name=word)).to_be_visible()
     number = page.url.rpartition("/")[2]
     page.keyboard.press("k")
-    page.get_by_label("Name", exact=True).fill(word)
-    page.get_by_label("Why it was changed").fill(word)
-    page.get_by_role("button", name="Keep it").click()
+    page.get_by_label(labels.NAME, exact=True).fill(word)
+    page.get_by_label(labels.WHY_IT_WAS_CHANGED).fill(word)
+    page.get_by_role("button", name=labels.SAVE).click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     for path in (
         "/book",
@@ -443,13 +444,13 @@ def test_a_book_of_many_drinks_shows_them_all(page, server):
             )
         conn.commit()
     page.goto(f"{server.url}/book")
-    expect(page.get_by_text("60 of 240 drinks, the newest first.")).to_be_visible()
-    expect(page.get_by_role("link", name=re.compile("Row 228"))).to_be_visible()
-    more = page.get_by_role("button", name="Show older ones")
+    expect(page.get_by_text(labels.N_60_OF_240_DRINKS_THE_NEWEST_FIRST)).to_be_visible()
+    expect(page.get_by_role("link", name=re.compile(labels.ROW_228))).to_be_visible()
+    more = page.get_by_role("button", name=labels.SHOW_OLDER_ONES)
     for shown in (120, 180):
         more.click()
-        expect(page.get_by_text(f"{shown} of 240 drinks")).to_be_visible()
+        expect(page.get_by_text(labels.OF_240_DRINKS.format(shown))).to_be_visible()
     more.click()
-    expect(page.get_by_text("240 drinks, the newest first.")).to_be_visible()
+    expect(page.get_by_text(labels.N_240_DRINKS_THE_NEWEST_FIRST)).to_be_visible()
     expect(page.get_by_role("link", name=re.compile("Hedge Gate Sour"))).to_be_visible()
-    expect(page.get_by_role("link", name=re.compile(r"Row \d+"))).to_have_count(229)
+    expect(page.get_by_role("link", name=re.compile(labels.ROW))).to_have_count(229)

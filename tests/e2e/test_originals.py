@@ -4,62 +4,63 @@ import re
 
 import pytest
 from playwright.sync_api import expect
+from support import labels
 
 
 def names(page):
-    return page.get_by_role("list", name="Originals").locator("strong").all_inner_texts()
+    return page.get_by_role("list", name=labels.NEW_IDEAS).locator("strong").all_inner_texts()
 
 
 def settled(page):
-    expect(page.get_by_role("list", name="Originals")).to_have_attribute("aria-busy", "false")
+    expect(page.get_by_role("list", name=labels.NEW_IDEAS)).to_have_attribute("aria-busy", "false")
 
 
 def test_a_wish_the_board_more_like_this_the_bench_and_kept(page, server, violations):
     page.goto(f"{server.url}/book")
-    page.get_by_role("button", name="Rooms").click()
-    page.get_by_role("link", name=re.compile("^Originals")).click()
+    page.get_by_role("button", name=labels.PLACES).click()
+    page.get_by_role("link", name=re.compile(labels.ORIGINALS)).click()
     settled(page)
-    expect(page.get_by_role("list", name="Originals").get_by_role("listitem")).to_have_count(8)
-    count = page.get_by_role("status").filter(has_text="would balance")
+    expect(page.get_by_role("list", name=labels.NEW_IDEAS).get_by_role("listitem")).to_have_count(8)
+    count = page.get_by_role("status").filter(has_text=labels.WOULD_BALANCE)
     wide = count.inner_text()
     assert violations() == []
     # A wish out of the house's own garden: what it leaves is told at once.
-    page.get_by_role("searchbox", name="An ingredient to use").fill("quince")
-    page.get_by_role("button", name=re.compile("^Must: Quince syrup")).click()
-    page.get_by_label("No egg").click()
-    expect(page.get_by_label("No egg")).to_be_checked()
+    page.get_by_role("searchbox", name=labels.AN_INGREDIENT_TO_USE).fill("quince")
+    page.get_by_role("button", name=re.compile(labels.MUST_QUINCE_SYRUP)).click()
+    page.get_by_label(labels.NO_EGG).click()
+    expect(page.get_by_label(labels.NO_EGG)).to_be_checked()
     settled(page)
     expect(count).not_to_have_text(wide)
-    board = page.get_by_role("list", name="Originals")
+    board = page.get_by_role("list", name=labels.NEW_IDEAS)
     for card in board.get_by_role("listitem").all():
-        expect(card).to_contain_text("quince syrup")
+        expect(card).to_contain_text(labels.QUINCE_SYRUP)
     # By keys: another glass is looked at, its dot is named with it.
     board.get_by_role("button", name=re.compile(f"^{names(page)[1]}")).focus()
     page.keyboard.press("Enter")
-    looked = page.get_by_role("region", name="The one looked at")
+    looked = page.get_by_role("region", name=labels.THE_ONE_LOOKED_AT)
     expect(looked.get_by_role("heading", level=2)).to_have_text(names(page)[1])
-    expect(looked).to_contain_text("give or take")
-    expect(looked).to_contain_text("Nearest in the book")
+    expect(looked).to_contain_text(labels.GIVE_OR_TAKE)
+    expect(looked).to_contain_text(labels.NEAREST_IN_THE_BOOK)
     assert violations() == []
     before = names(page)
-    page.get_by_role("button", name="More like this").click()
-    expect(page.get_by_role("list", name="Asked for")).to_contain_text("like ")
+    page.get_by_role("button", name=labels.MORE_LIKE_THIS).click()
+    expect(page.get_by_role("list", name=labels.ASKED_FOR)).to_contain_text(labels.LIKE)
     settled(page)
     assert names(page) != before
-    page.get_by_role("button", name="Undo").click()
+    page.get_by_role("button", name=labels.UNDO).click()
     settled(page)
     assert names(page) == before
     # What nobody can meet is refused with what would open it.
-    page.get_by_label("At least, %").fill("35")
-    page.get_by_label("At least, %").press("Enter")
-    expect(page.get_by_role("alert")).to_contain_text("drop the strength and about")
-    page.get_by_role("button", name="Undo").click()
+    page.get_by_label(labels.AT_LEAST_PERCENT).fill("35")
+    page.get_by_label(labels.AT_LEAST_PERCENT).press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text(labels.DROP_THE_STRENGTH_AND_ABOUT)
+    page.get_by_role("button", name=labels.UNDO).click()
     settled(page)
     first = names(page)[0]
-    page.get_by_role("button", name="Lay it on the bench").click()
-    expect(page.get_by_role("region", name="Pours")).to_be_visible()
+    page.get_by_role("button", name=labels.LAY_IT_ON_THE_BENCH).click()
+    expect(page.get_by_role("region", name=labels.INGREDIENTS_OF_DRINK)).to_be_visible()
     expect(page).to_have_title(re.compile(re.escape(first)))
-    expect(page.get_by_role("region", name="Pours")).to_contain_text("Quince syrup")
+    expect(page.get_by_role("region", name=labels.INGREDIENTS_OF_DRINK)).to_contain_text("Quince syrup")
     assert violations() == []
 
 
@@ -68,16 +69,16 @@ def test_two_that_are_pinned_are_tasted_blind(page, server, violations):
     settled(page)
     pinned = names(page)[:2]
     for name in pinned:
-        page.get_by_role("button", name=f"Pin {name}").click()
-    page.get_by_role("button", name="Others").click()
+        page.get_by_role("button", name=labels.PIN.format(name)).click()
+    page.get_by_role("button", name=labels.OTHERS).click()
     settled(page)
     # What is pinned stays in front, whatever else is drawn.
     assert names(page)[:2] == pinned
-    page.get_by_role("button", name="Taste 2 blind").click()
+    page.get_by_role("button", name=labels.TASTE_2_BLIND).click()
     dialog = page.get_by_role("dialog")
-    expect(dialog).to_contain_text("Fruit")
+    expect(dialog).to_contain_text(labels.FRUIT)
     assert violations() == []
-    dialog.get_by_role("link", name="Start the tasting").click()
+    dialog.get_by_role("link", name=labels.START_THE_TASTING).click()
     for name in pinned:
         expect(page.get_by_role("checkbox", name=re.compile(name))).to_be_checked()
 
@@ -85,44 +86,46 @@ def test_two_that_are_pinned_are_tasted_blind(page, server, violations):
 def test_a_brief_is_a_wish_and_a_search_can_be_stopped(page, server):
     # Whatever the demo's briefs ask for is asked for here.
     page.goto(f"{server.url}/trials/7")
-    page.get_by_role("link", name="Originals that keep it").click()
+    page.get_by_role("link", name=labels.ORIGINALS_THAT_KEEP_IT).click()
     settled(page)
     assert len(names(page)) > 0
     # The second half of the answer is held back: what was found so far stays, and nothing more is waited for.
     page.route("**/api/originals/stream*", lambda _: None)
     with page.expect_request("**/api/originals/stream*"):
-        page.get_by_role("button", name="Daisy").click()
-    page.get_by_role("button", name="Stop").click()
+        page.get_by_role("button", name=labels.DAISY).click()
+    page.get_by_role("button", name=labels.STOP).click()
     settled(page)
-    expect(page.get_by_role("button", name="Others")).to_be_visible()
+    expect(page.get_by_role("button", name=labels.OTHERS)).to_be_visible()
 
 
 def test_a_list_of_six_and_one_swapped_out(page, server, violations):
     page.goto(f"{server.url}/originals/list")
-    places = page.get_by_role("list", name="The list").get_by_role("listitem")
+    places = page.get_by_role("list", name=labels.MENU).get_by_role("listitem")
     expect(places).to_have_count(6)
-    expect(page.get_by_role("button", name=re.compile("^Another instead of"))).to_have_count(6)
-    drinks = page.get_by_role("list", name="The list").locator("strong").all_inner_texts()
+    expect(page.get_by_role("button", name=re.compile(labels.ANOTHER_INSTEAD_OF))).to_have_count(6)
+    drinks = page.get_by_role("list", name=labels.MENU).locator("strong").all_inner_texts()
     assert violations() == []
-    page.get_by_role("button", name=f"Another instead of {drinks[2]}").click()
+    page.get_by_role("button", name=labels.ANOTHER_INSTEAD_OF_2.format(drinks[2])).click()
     expect(page.get_by_text(drinks[2], exact=True)).to_have_count(0)
-    expect(page.get_by_role("button", name=re.compile("^Another instead of"))).to_have_count(6)
-    after = page.get_by_role("list", name="The list").locator("strong").all_inner_texts()
+    expect(page.get_by_role("button", name=re.compile(labels.ANOTHER_INSTEAD_OF))).to_have_count(6)
+    after = page.get_by_role("list", name=labels.MENU).locator("strong").all_inner_texts()
     assert [name for place, name in enumerate(after) if place != 2] == [name for place, name in enumerate(drinks) if place != 2]
-    page.get_by_role("button", name=f"To the bench: {after[0]}").click()
-    expect(page.get_by_role("region", name="Pours")).to_be_visible()
+    page.get_by_role("button", name=labels.TO_THE_BENCH.format(after[0])).click()
+    expect(page.get_by_role("region", name=labels.INGREDIENTS_OF_DRINK)).to_be_visible()
 
 
 def test_the_kinship_is_read_set_and_put_back(page, server, violations):
     page.goto(f"{server.url}/originals/kinship")
-    page.get_by_role("button", name="wood and citrus: 6 of 10").or_(page.get_by_role("button", name="citrus and wood: 6 of 10")).click()
-    pair = page.get_by_role("region", name="The pair")
-    expect(pair).to_contain_text("The table ships 6")
+    page.get_by_role("button", name=labels.WOOD_AND_CITRUS_6_OF_10).or_(
+        page.get_by_role("button", name=labels.CITRUS_AND_WOOD_6_OF_10)
+    ).click()
+    pair = page.get_by_role("region", name=labels.THE_PAIR)
+    expect(pair).to_contain_text(labels.THE_TABLE_SHIPS_6)
     pair.get_by_role("button", name="9", exact=True).click()
-    expect(pair).to_contain_text("the house set 9")
+    expect(pair).to_contain_text(labels.THE_HOUSE_SET_9)
     assert violations() == []
-    pair.get_by_role("button", name="Put this pair back").click()
-    expect(pair).not_to_contain_text("the house set")
+    pair.get_by_role("button", name=labels.PUT_THIS_PAIR_BACK).click()
+    expect(pair).not_to_contain_text(labels.THE_HOUSE_SET)
 
 
 @pytest.mark.parametrize("width", [390, 820])
@@ -131,12 +134,12 @@ def test_the_board_fits_a_phone_and_a_tablet_in_a_dim_bar(page, server, violatio
     page.add_init_script("localStorage.setItem('oenomel.theme', 'late')")
     page.goto(f"{server.url}/originals")
     settled(page)
-    page.locator("summary").filter(has_text=re.compile("^›\\s*Wishes")).click()
-    page.locator("summary").filter(has_text="More wishes").click()
+    page.locator("summary").filter(has_text=re.compile(labels.WISHES)).click()
+    page.locator("summary").filter(has_text=labels.MORE_WISHES).click()
     assert violations() == []
     assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
     second = names(page)[1]
-    page.get_by_role("list", name="Originals").get_by_role("button", name=re.compile(f"^{second}")).click()
+    page.get_by_role("list", name=labels.NEW_IDEAS).get_by_role("button", name=re.compile(f"^{second}")).click()
     expect(page.get_by_role("article", name=second)).to_be_visible()
     for room in ("/originals/list", "/originals/kinship"):
         page.goto(f"{server.url}{room}")
@@ -151,32 +154,32 @@ def test_the_board_fits_a_phone_and_a_tablet_in_a_dim_bar(page, server, violatio
 )
 def test_an_address_that_is_no_wish_opens_all_the_same(page, server, told):
     page.goto(f"{server.url}/originals?wish={told}")
-    expect(page.get_by_role("heading", name="Originals", level=1)).to_be_visible()
+    expect(page.get_by_role("heading", name=labels.NEW_IDEAS, level=1)).to_be_visible()
     # It is answered, or refused with a sentence, and can be wished anew.
     settled(page)
     assert names(page) or page.get_by_role("alert").inner_text().endswith(".")
-    page.get_by_role("button", name="Fizz").click()
+    page.get_by_role("button", name=labels.FIZZ).click()
     settled(page)
-    expect(page.get_by_role("button", name="Fizz")).to_have_attribute("aria-pressed", "true")
+    expect(page.get_by_role("button", name=labels.FIZZ)).to_have_attribute("aria-pressed", "true")
 
 
 def test_what_is_pinned_and_wished_outlasts_the_window(page, server):
     page.goto(f"{server.url}/originals")
     settled(page)
     first = names(page)[0]
-    page.get_by_role("button", name=f"Pin {first}").click()
-    page.get_by_role("button", name="Daisy").click()
+    page.get_by_role("button", name=labels.PIN.format(first)).click()
+    page.get_by_role("button", name=labels.DAISY).click()
     settled(page)
     address = page.url
     page.goto(f"{server.url}/book")
     page.goto(address)
     settled(page)
     assert names(page)[0] == first
-    expect(page.get_by_role("button", name="Daisy")).to_have_attribute("aria-pressed", "true")
+    expect(page.get_by_role("button", name=labels.DAISY)).to_have_attribute("aria-pressed", "true")
     # Drinks of two families aren't tasted against each other.
-    page.get_by_role("button", name=f"Pin {names(page)[1]}").click()
-    expect(page.get_by_text("Only drinks of one family are tasted together.")).to_be_visible()
-    expect(page.get_by_role("button", name="Taste 2 blind")).to_be_disabled()
-    page.get_by_role("button", name="Unpin all").click()
+    page.get_by_role("button", name=labels.PIN.format(names(page)[1])).click()
+    expect(page.get_by_text(labels.ONLY_DRINKS_OF_ONE_FAMILY_ARE_TASTED_TOGETHE)).to_be_visible()
+    expect(page.get_by_role("button", name=labels.TASTE_2_BLIND)).to_be_disabled()
+    page.get_by_role("button", name=labels.UNPIN_ALL).click()
     settled(page)
     assert first not in names(page)

@@ -4,6 +4,7 @@ import re
 
 import pytest
 from playwright.sync_api import expect
+from support import labels
 from support.sixty_specs import specs
 
 from oenomel.core.forecast.forecast import forecast_of
@@ -84,16 +85,16 @@ def test_every_card_is_one_page_and_nothing_runs_out_of_it(page, paper):
 def test_a_card_of_the_book_has_its_address_and_prints_without_the_app_around_it(page, server):
     page.goto(f"{server.url}/card/7?trial=2")
     sheet = page.get_by_role("article", name="Medlar Walk Sour")
-    expect(sheet).to_contain_text("Trial 2: A third less lemon")
-    expect(sheet.get_by_role("img", name=re.compile("^Coupe, served up"))).to_be_visible()
+    expect(sheet).to_contain_text(labels.TRIAL_2_A_THIRD_LESS_LEMON)
+    expect(sheet.get_by_role("img", name=re.compile(labels.COUPE_SERVED_UP))).to_be_visible()
     assert [pages(page, paper) for paper in PAPERS] == [1, 1, 1]
     page.emulate_media(media="print")
-    expect(page.get_by_role("button", name="Print")).not_to_be_visible()
+    expect(page.get_by_role("button", name=labels.PRINT)).not_to_be_visible()
     expect(sheet.get_by_text("lemon juice").first).to_be_visible()
     page.emulate_media(media="null")
 
     # Two trials on one sheet, what is otherwise marked in both.
-    page.get_by_label("Beside another trial").select_option(label="beside trial 4: Two dashes to wake the nose")
+    page.get_by_label(labels.BESIDE_ANOTHER_TRIAL).select_option(label="beside trial 4: Two dashes to wake the nose")
     expect(page.get_by_role("article")).to_have_count(2)
     expect(page).to_have_url(re.compile("beside=4"))
     differs = page.locator("tr.card-differs")
@@ -103,22 +104,22 @@ def test_a_card_of_the_book_has_its_address_and_prints_without_the_app_around_it
 
     page.goto(f"{server.url}/card/6?layout=station")
     expect(page.get_by_role("article", name="Cold Frame Fizz").get_by_role("listitem").first).to_have_text(
-        "Shake without ice for 10 seconds."
+        labels.SHAKE_WITHOUT_ICE_FOR_10_SECONDS
     )
     assert [pages(page, paper) for paper in PAPERS] == [1, 1, 1]
     page.reload()
-    expect(page.get_by_role("button", name="for the station")).to_have_attribute("aria-pressed", "true")
+    expect(page.get_by_role("button", name=labels.FOR_THE_STATION)).to_have_attribute("aria-pressed", "true")
 
 
 def test_the_list_is_one_sheet_and_readable_to_everyone(page, server, violations):
     page.goto(f"{server.url}/list")
-    sheet = page.get_by_role("article", name="The list")
+    sheet = page.get_by_role("article", name=labels.MENU)
     expect(sheet.get_by_role("row")).to_have_count(10)
-    expect(sheet).to_contain_text("To press today")
+    expect(sheet).to_contain_text(labels.TO_PRESS_TODAY)
     assert violations() == []
     assert pages(page, "A4") == 1
     page.goto(f"{server.url}/list?drinks=3,5")
-    expect(page.get_by_role("article", name="The list").get_by_role("row")).to_have_count(3)
+    expect(page.get_by_role("article", name=labels.MENU).get_by_role("row")).to_have_count(3)
     page.goto(f"{server.url}/card/3")
     expect(page.get_by_role("article", name="Walled Garden Daisy")).to_be_visible()
     assert violations() == []

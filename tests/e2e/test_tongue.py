@@ -4,6 +4,7 @@ import re
 
 import pytest
 from playwright.sync_api import expect
+from support import labels
 
 pytestmark = pytest.mark.slow
 
@@ -13,33 +14,33 @@ TABLET = {"width": 820, "height": 1180}
 def test_two_people_taste_blind_on_one_tablet_that_goes_from_hand_to_hand(page, server, violations):
     page.set_viewport_size(TABLET)
     page.goto(f"{server.url}/tongue")
-    expect(page.get_by_text("Three glasses, two are alike")).to_be_visible()
+    expect(page.get_by_text(labels.THREE_GLASSES_TWO_ARE_ALIKE)).to_be_visible()
     assert violations() == []
-    form = page.get_by_role("form", name="Triangles")
-    form.get_by_label("Who tastes").fill("Ada, Wren")
-    form.get_by_text("Bottles and measure").click()
-    expect(form.get_by_role("combobox", name="Sour")).to_have_value("lemon-juice")
-    form.get_by_role("button", name="What goes in the jugs").click()
-    jugs = page.get_by_role("region", name="Two jugs")
-    expect(jugs).to_contain_text("hold enough for 12 triangles of 20 ml a glass")
+    form = page.get_by_role("form", name=labels.TRIANGLES)
+    form.get_by_label(labels.TASTER).fill("Ada, Wren")
+    form.get_by_text(labels.BOTTLES_AND_MEASURE).click()
+    expect(form.get_by_role("combobox", name=labels.SOUR)).to_have_value("lemon-juice")
+    form.get_by_role("button", name=labels.WHAT_GOES_IN_THE_JUGS).click()
+    jugs = page.get_by_role("region", name=labels.TWO_JUGS)
+    expect(jugs).to_contain_text(labels.HOLD_ENOUGH_FOR_12_TRIANGLES_OF_20_ML_A_GLAS)
     expect(jugs.get_by_role("listitem")).to_have_count(6)
     assert violations() == []
-    page.get_by_role("button", name="Mixed: the first triangle").click()
+    page.get_by_role("button", name=labels.MIXED_THE_FIRST_TRIANGLE).click()
 
     for taster in ("Ada", "Wren"):
-        expect(page.get_by_role("heading", name=f"{taster}, triangle 1 of 6")).to_be_visible()
+        expect(page.get_by_role("heading", name=labels.TRIANGLE_1_OF_6.format(taster))).to_be_visible()
         # The key stays covered until the pourer asks for it, and is covered again before the taster looks.
-        expect(page.get_by_text("of LESS")).to_have_count(0)
-        page.get_by_role("button", name="I pour: show me the key").click()
-        key = page.get_by_role("region", name="For the pourer")
+        expect(page.get_by_text(labels.OF_LESS)).to_have_count(0)
+        page.get_by_role("button", name=labels.I_POUR_SHOW_ME_THE_KEY).click()
+        key = page.get_by_role("region", name=labels.FOR_THE_POURER)
         expect(key.get_by_role("listitem")).to_have_count(2)
         odd = int(re.search(r"Glass (\d)", key.inner_text()).group(1))
         assert violations() == []
-        page.get_by_role("button", name="Poured: hide the key").click()
-        expect(page.get_by_role("heading", name=f"{taster}: two are alike. Which one stands alone?")).to_be_visible()
-        expect(page.get_by_text("of LESS")).to_have_count(0)
-        assert page.get_by_text("of MORE").count() == 0
-        expect(page.get_by_role("button", name="If nothing stands out, guess")).to_be_disabled()
+        page.get_by_role("button", name=labels.POURED_HIDE_THE_KEY).click()
+        expect(page.get_by_role("heading", name=labels.TWO_ARE_ALIKE_WHICH_ONE_STANDS_ALONE.format(taster))).to_be_visible()
+        expect(page.get_by_text(labels.OF_LESS)).to_have_count(0)
+        assert page.get_by_text(labels.OF_MORE).count() == 0
+        expect(page.get_by_role("button", name=labels.IF_NOTHING_STANDS_OUT_GUESS)).to_be_disabled()
         # One finds it by the key of the tablet's keyboard, the other taps beside.
         if taster == "Ada":
             page.keyboard.press(str(odd))
@@ -48,18 +49,18 @@ def test_two_people_taste_blind_on_one_tablet_that_goes_from_hand_to_hand(page, 
             said = odd % 3 + 1
             page.get_by_text(str(said), exact=True).click()
         assert violations() == []
-        page.get_by_role("button", name=f"Glass {said} stands alone").click()
-        expect(page.get_by_role("status")).to_contain_text(f"Glass {odd} stood alone.")
-        so_far = page.get_by_role("region", name="So far")
-        expect(so_far).to_contain_text("Ada: 1 of 1 found, 5 to go.")
+        page.get_by_role("button", name=labels.GLASS_STANDS_ALONE.format(said)).click()
+        expect(page.get_by_role("status")).to_contain_text(labels.GLASS_STOOD_ALONE.format(odd))
+        so_far = page.get_by_role("region", name=labels.SO_FAR)
+        expect(so_far).to_contain_text(labels.ADA_1_OF_1_FOUND_5_TO_GO)
         assert violations() == []
-        page.get_by_role("button", name="Next:").click()
+        page.get_by_role("button", name=labels.NEXT).click()
     # Nothing of it is lost when the lid is closed: it goes on where it was.
-    expect(page.get_by_role("heading", name="Ada, triangle 2 of 6")).to_be_visible()
+    expect(page.get_by_role("heading", name=labels.ADA_TRIANGLE_2_OF_6)).to_be_visible()
     page.goto(f"{server.url}/tongue?taster=Ada")
-    expect(page.get_by_role("article", name="sweetness")).to_contain_text("A first idea. It counts from 6 triangles on; 5 to go.")
-    page.get_by_role("link", name="Go on with it").click()
-    expect(page.get_by_role("heading", name="Ada, triangle 2 of 6")).to_be_visible()
+    expect(page.get_by_role("article", name=labels.SWEETNESS_2)).to_contain_text(labels.A_FIRST_IDEA_IT_COUNTS_FROM_6_TRIANGLES_ON_5)
+    page.get_by_role("link", name=labels.GO_ON_WITH_IT).click()
+    expect(page.get_by_role("heading", name=labels.ADA_TRIANGLE_2_OF_6)).to_be_visible()
 
 
 def test_a_fine_tongue_is_told_everything_in_its_own_words(page, server, violations):
@@ -72,31 +73,31 @@ def test_a_fine_tongue_is_told_everything_in_its_own_words(page, server, violati
         key = page.request.get(f"{server.url}/api/triangles/{triangle['id']}/key").json()
         sitting = post(f"triangles/{triangle['id']}/answer", glass=key["odd"])
     page.goto(f"{server.url}/tongue?taster=Ada")
-    own = page.get_by_role("article", name="sweetness")
-    expect(own).to_contain_text("Surely finer than the usual tongue.")
-    expect(own).to_contain_text("The usual tongue tells 8.0 from 9.4 g of sugar in 100 ml.")
-    own.get_by_text("12 of 12 triangles found").click()
-    expect(own.get_by_role("img", name="The step of sweetness over time")).to_be_visible()
+    own = page.get_by_role("article", name=labels.SWEETNESS_2)
+    expect(own).to_contain_text(labels.SURELY_FINER_THAN_THE_USUAL_TONGUE)
+    expect(own).to_contain_text(labels.THE_USUAL_TONGUE_TELLS_8_0_FROM_9_4_G_OF_SUG)
+    own.get_by_text(labels.N_12_OF_12_TRIANGLES_FOUND).click()
+    expect(own.get_by_role("img", name=labels.THE_STEP_OF_SWEETNESS_OVER_TIME)).to_be_visible()
     assert violations() == []
-    page.get_by_role("button", name="Tell everything for Ada").click()
-    expect(page.get_by_role("button", name="In use: switch it off")).to_be_visible()
+    page.get_by_role("button", name=labels.TELL_EVERYTHING_FOR_ADA).click()
+    expect(page.get_by_role("button", name=labels.IN_USE_SWITCH_IT_OFF)).to_be_visible()
     # On the bench a barspoon of syrup is another word to her, and the page says for whom it speaks.
     page.goto(f"{server.url}/bench/9")
     page.locator("[data-amount]").nth(2).press("ArrowUp")
-    breath = page.get_by_role("note", name="The riff in one breath")
-    expect(breath).to_contain_text("Told for Ada’s tongue.")
+    breath = page.get_by_role("note", name=labels.SUMMARY)
+    expect(breath).to_contain_text(labels.TOLD_FOR_ADAS_TONGUE)
     # To a guest the same step is hardly to be told; her words speak of her.
-    expect(breath).to_contain_text(re.compile("Ada might taste it|Ada would"))
+    expect(breath).to_contain_text(re.compile(labels.ADA_MIGHT_TASTE_IT_ADA_WOULD))
     assert violations() == []
 
 
 def test_an_exercise_is_done_by_the_keyboard_alone(page, server, violations):
     page.goto(f"{server.url}/tongue?taster=Wren")
     page.get_by_role("button", name="Begin it for Wren").press("Enter")
-    plan = page.get_by_role("region", name="A week’s plan")
-    expect(plan.get_by_role("listitem").first).to_contain_text("guess the swap 0 of 3")
-    page.get_by_role("button", name="Guess the swap").press("Enter")
-    question = page.get_by_role("form", name="Exercise")
+    plan = page.get_by_role("region", name=labels.A_WEEKS_PLAN)
+    expect(plan.get_by_role("listitem").first).to_contain_text(labels.GUESS_THE_SWAP_0_OF_3)
+    page.get_by_role("button", name=labels.GUESS_THE_SWAP).press("Enter")
+    question = page.get_by_role("form", name=labels.EXERCISE)
     expect(question.get_by_role("radio").first).to_be_focused()
     assert violations() == []
     groups = question.get_by_role("group").count()
@@ -106,39 +107,39 @@ def test_an_exercise_is_done_by_the_keyboard_alone(page, server, violations):
         page.keyboard.press("Tab")
     expect(question.get_by_role("radio", checked=True)).to_have_count(groups)
     page.keyboard.press("Enter")
-    expect(question.get_by_role("status")).to_contain_text(re.compile("Right|Partly right|Not this time"))
+    expect(question.get_by_role("status")).to_contain_text(re.compile(labels.RIGHT_PARTLY_RIGHT_NOT_THIS_TIME))
     assert violations() == []
     address = page.url
-    page.get_by_role("button", name="Another one").press("Enter")
+    page.get_by_role("button", name=labels.ANOTHER_ONE).press("Enter")
     expect(page).not_to_have_url(address)
     expect(question.get_by_role("status")).to_have_count(0)
     # Back is the room that one came from, not the exercise before.
-    page.get_by_role("link", name="Enough").press("Enter")
-    expect(page.get_by_role("button", name="Guess the swap")).to_contain_text("1 done")
-    expect(plan.get_by_role("listitem").first).to_contain_text("guess the swap 1 of 3")
-    page.get_by_role("button", name="Put the plan away").press("Enter")
+    page.get_by_role("link", name=labels.ENOUGH).press("Enter")
+    expect(page.get_by_role("button", name=labels.GUESS_THE_SWAP)).to_contain_text(labels.N_1_DONE)
+    expect(plan.get_by_role("listitem").first).to_contain_text(labels.GUESS_THE_SWAP_1_OF_3)
+    page.get_by_role("button", name=labels.PUT_THE_PLAN_AWAY).press("Enter")
     expect(page.get_by_role("button", name="Begin it for Wren")).to_be_visible()
 
 
 def test_alone_one_shuffles_and_a_sitting_with_the_wrong_bottle_is_taken_back(page, server):
     page.goto(f"{server.url}/tongue?taster=Tam")
-    page.get_by_role("button", name="I’m alone").click()
-    page.get_by_role("button", name="Acidity").click()
-    page.get_by_role("button", name="What goes in the jugs").click()
-    page.get_by_role("button", name="Mixed: the first triangle").click()
+    page.get_by_role("button", name=labels.IM_ALONE).click()
+    page.get_by_role("button", name=labels.ACIDITY).click()
+    page.get_by_role("button", name=labels.WHAT_GOES_IN_THE_JUGS).click()
+    page.get_by_role("button", name=labels.MIXED_THE_FIRST_TRIANGLE).click()
     sitting = page.url
-    page.get_by_role("button", name="What I pour").click()
-    told = page.get_by_role("region", name="For the pourer")
+    page.get_by_role("button", name=labels.WHAT_I_POUR).click()
+    told = page.get_by_role("region", name=labels.FOR_THE_POURER)
     # Which of three places it gets is chance: no number is told.
-    expect(told).to_contain_text("Two glasses")
-    expect(told).to_contain_text("One glass")
-    expect(told).not_to_contain_text("Glass 1")
-    page.get_by_role("button", name="Poured and shuffled").click()
-    page.get_by_role("button", name="No, not this time").click()
-    expect(page.get_by_role("status")).to_contain_text("Not found this time.")
-    page.get_by_role("button", name="Enough for today").click()
-    expect(page.get_by_role("article", name="acidity")).to_contain_text("A first idea")
+    expect(told).to_contain_text(labels.TWO_GLASSES)
+    expect(told).to_contain_text(labels.ONE_GLASS)
+    expect(told).not_to_contain_text(labels.GLASS_1)
+    page.get_by_role("button", name=labels.POURED_AND_SHUFFLED).click()
+    page.get_by_role("button", name=labels.NO_NOT_THIS_TIME).click()
+    expect(page.get_by_role("status")).to_contain_text(labels.NOT_FOUND_THIS_TIME)
+    page.get_by_role("button", name=labels.ENOUGH_FOR_TODAY).click()
+    expect(page.get_by_role("article", name=labels.ACIDITY_2)).to_contain_text(labels.A_FIRST_IDEA)
     page.goto(sitting)
-    page.get_by_role("button", name="Take it back").click()
-    page.get_by_role("button", name="Yes, forget this sitting").click()
-    expect(page.get_by_role("article", name="acidity")).to_contain_text("Nothing is known yet")
+    page.get_by_role("button", name=labels.TAKE_IT_BACK).click()
+    page.get_by_role("button", name=labels.YES_FORGET_THIS_SITTING).click()
+    expect(page.get_by_role("article", name=labels.ACIDITY_2)).to_contain_text(labels.NOTHING_IS_KNOWN_YET)

@@ -1,13 +1,14 @@
 """The trade's own words in the browser: amounts as they are typed, ingredients by any word, a recipe that is pasted."""
 
 import json
-import os
 import re
 from urllib.request import urlopen
 
 import pytest
 from playwright.sync_api import expect
+from support import labels
 from support.bench_page import amount, ready
+from support.depth import DEPTH
 
 SYRUP = "Simple syrup 1:1"
 OLD = (22.5, "ml")
@@ -41,14 +42,14 @@ def kept(server, drink):
 @pytest.mark.parametrize(("delay", "finish"), [(20, "Enter"), (90, "Tab"), (150, "a press elsewhere")])
 def test_each_phrase_leaves_its_whole_meaning_or_the_old_amount_and_never_a_third_thing(page, server, delay, finish):
     page.goto(f"{server.url}/book")
-    page.get_by_text("8 : 3 : 3, modern").click()
-    page.get_by_role("button", name="Put it on the bench").click()
+    page.get_by_text(labels.N_8_3_3_MODERN).click()
+    page.get_by_role("button", name=labels.OPEN_ON_BENCH).click()
     field = amount(page, SYRUP)
     expect(field).to_have_value("22.5")
     drink = int(page.url.rsplit("/", 1)[1])
-    # A quick hand types every second, slower ones a fifth each, to save minutes; all of them where OENOMEL_EVERY_PHRASE is set. What
+    # A quick hand types a sixth of them, slower ones fewer, to save minutes; all of them in a deep run. What
     # words mean is tried for all of them in tests/core, so what is left to show here is that the field waits for no hand.
-    phrases = PHRASES if os.environ.get("OENOMEL_EVERY_PHRASE") else PHRASES[delay // 60 :: 2 if delay == 20 else 5]
+    phrases = PHRASES if DEPTH == "deep" else PHRASES[delay // 60 :: 6 if delay == 20 else 16]
     assert len(PHRASES) >= 60
     wrong = {}
     for text, told in phrases:
@@ -56,7 +57,7 @@ def test_each_phrase_leaves_its_whole_meaning_or_the_old_amount_and_never_a_thir
         field.select_text()
         page.keyboard.type(text, delay=delay)
         if finish == "a press elsewhere":
-            page.get_by_role("heading", name="New sour").click()
+            page.get_by_role("heading", name=labels.NEW_SOUR).click()
         else:
             page.keyboard.press(finish)
         wanted = (float(told.split()[0]), told.split()[1]) if told else OLD
@@ -64,10 +65,10 @@ def test_each_phrase_leaves_its_whole_meaning_or_the_old_amount_and_never_a_thir
             expect(field).not_to_have_value(text) if text != told.split()[0] else None
         else:
             # It stays with its sentence, or its question, from this moment on.
-            said = page.get_by_role("alert").or_(page.get_by_role("group", name="Which is meant"))
+            said = page.get_by_role("alert").or_(page.get_by_role("group", name=labels.WHICH_IS_MEANT))
             expect(said.first).to_be_visible()
             expect(field).to_have_value(text)
-        expect(page.get_by_text("· draft saved")).to_be_visible()
+        expect(page.get_by_text(labels.DRAFT_SAVED)).to_be_visible()
         for _ in range(40):
             if (found := kept(server, drink)) == wanted:
                 break
@@ -85,12 +86,12 @@ def test_a_part_is_asked_once_and_counts_for_the_whole_drink(page, server):
     ready(page, f"{server.url}/bench/1")
     gin, lemon = amount(page, "London dry gin"), amount(page, "Verjus")
     gin.fill("2 parts")
-    page.get_by_role("group", name="Which is meant").get_by_role("button", name="30 ml").click()
+    page.get_by_role("group", name=labels.WHICH_IS_MEANT).get_by_role("button", name="30 ml").click()
     expect(gin).to_have_value("2")
     lemon.fill("1 part")
     lemon.press("Enter")
     expect(lemon).to_have_value("1")
-    expect(page.get_by_role("group", name="Which is meant")).to_have_count(0)
+    expect(page.get_by_role("group", name=labels.WHICH_IS_MEANT)).to_have_count(0)
 
 
 RECIPE = """Harvest Gate
@@ -104,67 +105,67 @@ First poured at the harvest supper."""
 
 def test_a_recipe_is_pasted_mended_put_on_the_bench_swapped_by_a_word_and_kept(page, server, violations):
     page.goto(f"{server.url}/book")
-    page.get_by_role("link", name="Paste a recipe").click()
-    page.get_by_label("The recipe, as you have it").fill(RECIPE)
-    read = page.get_by_role("region", name="What was read")
-    pours = read.get_by_role("list", name="Pours").get_by_role("listitem")
+    page.get_by_role("link", name=labels.PASTE_A_RECIPE).click()
+    page.get_by_label(labels.THE_RECIPE_AS_YOU_HAVE_IT).fill(RECIPE)
+    read = page.get_by_role("region", name=labels.WHAT_WAS_READ)
+    pours = read.get_by_role("list", name=labels.INGREDIENTS_OF_DRINK).get_by_role("listitem")
     expect(pours).to_have_count(3)
-    expect(read).to_contain_text("Shaken 10–12 s with cubes")
-    expect(read.get_by_role("region", name="Kept in its notes")).to_contain_text("First poured at the harvest supper.")
-    put = page.get_by_role("button", name="Put it on the bench")
+    expect(read).to_contain_text(labels.SHAKEN_10_12_S_WITH_CUBES)
+    expect(read.get_by_role("region", name=labels.KEPT_IN_ITS_NOTES)).to_contain_text("First poured at the harvest supper.")
+    put = page.get_by_role("button", name=labels.OPEN_ON_BENCH)
     expect(put).to_be_disabled()
     assert violations() == []
 
     # One that nobody knows is added from its label, its name filled in; a doubtful amount is one press away.
-    unknown = pours.filter(has_text="Hedge Witch")
-    expect(unknown).to_contain_text("Nothing in the larder is called “Hedge Witch cordial”")
-    unknown.get_by_role("button", name="Add it from its label").click()
-    bottle = page.get_by_role("dialog", name="A bottle from its label")
-    expect(bottle.get_by_label("Name", exact=True)).to_have_value("Hedge Witch cordial")
-    bottle.get_by_role("textbox", name="Strength").fill("22")
-    bottle.get_by_label("Sugar, g / 100 ml").fill("24")
-    bottle.get_by_role("button", name="Put it on the shelf").click()
-    expect(read.get_by_text("22.5 ml Hedge Witch cordial")).to_be_visible()
-    pours.filter(has_text="1 jigger").get_by_role("button", name="30 ml").click()
-    expect(read.get_by_text("30 ml Lemon juice")).to_be_visible()
-    expect(page.get_by_role("group", name="Family").get_by_role("button", name="Daisy")).to_have_attribute("aria-pressed", "true")
+    unknown = pours.filter(has_text=labels.HEDGE_WITCH)
+    expect(unknown).to_contain_text(labels.NOTHING_IN_THE_LARDER_IS_CALLED_HEDGE_WITCH)
+    unknown.get_by_role("button", name=labels.ADD_IT_FROM_ITS_LABEL).click()
+    bottle = page.get_by_role("dialog", name=labels.BOTTLE_FROM_LABEL)
+    expect(bottle.get_by_label(labels.NAME, exact=True)).to_have_value("Hedge Witch cordial")
+    bottle.get_by_role("textbox", name=labels.STRENGTH).fill("22")
+    bottle.get_by_label(labels.SUGAR_G_100_ML).fill("24")
+    bottle.get_by_role("button", name=labels.ADD_TO_STOCK).click()
+    expect(read.get_by_text(labels.N_22_5_ML_HEDGE_WITCH_CORDIAL)).to_be_visible()
+    pours.filter(has_text=labels.N_1_JIGGER).get_by_role("button", name="30 ml").click()
+    expect(read.get_by_text(labels.N_30_ML_LEMON_JUICE)).to_be_visible()
+    expect(page.get_by_role("group", name=labels.FAMILY).get_by_role("button", name=labels.DAISY)).to_have_attribute("aria-pressed", "true")
     put.click()
 
     # On the bench; its base is another by its everyday name.
-    expect(page.get_by_role("heading", name="Harvest Gate")).to_be_visible()
-    page.get_by_role("tab", name="Notes").click()
-    expect(page.get_by_label("To remember")).to_have_value(re.compile("First poured at the harvest supper."))
-    page.get_by_role("button", name=re.compile("^Bourbon .*Choose another")).click()
-    page.get_by_role("searchbox", name="Search the board").fill("applejack")
-    row = page.get_by_role("listbox", name="Candidates").get_by_role("option").first
-    expect(row).to_contain_text("Apple brandy · applejack")
+    expect(page.get_by_role("heading", name=labels.HARVEST_GATE)).to_be_visible()
+    page.get_by_role("tab", name=labels.NOTES).click()
+    expect(page.get_by_label(labels.TO_REMEMBER)).to_have_value(re.compile("First poured at the harvest supper."))
+    page.get_by_role("button", name=re.compile(labels.CHOOSE_ANOTHER.format("Bourbon"))).click()
+    page.get_by_role("searchbox", name=labels.SEARCH_SWAPS).fill("applejack")
+    row = page.get_by_role("listbox", name=labels.CANDIDATES).get_by_role("option").first
+    expect(row).to_contain_text(labels.APPLE_BRANDY_APPLEJACK)
     page.keyboard.press("Enter")
-    expect(page.get_by_role("button", name=re.compile("^Apple brandy .*Choose another"))).to_be_visible()
-    expect(page.get_by_text("· draft saved")).to_be_visible()
-    page.get_by_role("button", name="Keep as trial").click()
-    page.get_by_role("button", name="Keep it").click()
-    expect(page.get_by_role("navigation", name="Trials")).to_contain_text("2. ")
+    expect(page.get_by_role("button", name=re.compile(labels.CHOOSE_ANOTHER.format("Apple brandy")))).to_be_visible()
+    expect(page.get_by_text(labels.DRAFT_SAVED)).to_be_visible()
+    page.get_by_role("button", name=labels.SAVE_TRIAL).click()
+    page.get_by_role("button", name=labels.SAVE).click()
+    expect(page.get_by_role("navigation", name=labels.TRIALS)).to_contain_text("2. ")
 
     # And out again.
-    page.get_by_role("button", name="Take it along").click()
+    page.get_by_role("button", name=labels.EXPORT).click()
     with page.expect_download() as saved:
-        page.get_by_role("button", name="Table").click()
+        page.get_by_role("button", name=labels.TABLE).click()
     assert saved.value.suggested_filename == "harvest-gate.csv"
 
 
 def test_what_is_dropped_on_the_book_is_read_and_what_is_no_text_is_refused(page, server):
     page.goto(f"{server.url}/book")
-    expect(page.get_by_role("heading", name="The book")).to_be_visible()
+    expect(page.get_by_role("heading", name=labels.RECIPES_LIST)).to_be_visible()
     drop = """([name, type, text]) => {
       const dropped = new DataTransfer();
       dropped.items.add(new File([text], name, { type }));
       document.querySelector('main').dispatchEvent(new DragEvent('drop', { dataTransfer: dropped, bubbles: true, cancelable: true }));
     }"""
     page.evaluate(drop, ["a.png", "image/png", "x"])
-    expect(page.get_by_role("alert")).to_contain_text("a.png holds no text")
+    expect(page.get_by_role("alert")).to_contain_text(labels.A_PNG_HOLDS_NO_TEXT)
     page.evaluate(drop, ["gate.csv", "text/csv", "ingredient,amount,unit\nWhite rum,60,ml\nLime juice,22.5,ml\nSimple syrup,22.5,ml\n"])
     expect(page).to_have_url(re.compile("/paste$"))
-    expect(page.get_by_role("list", name="Pours").get_by_role("listitem")).to_have_count(3)
+    expect(page.get_by_role("list", name=labels.INGREDIENTS_OF_DRINK).get_by_role("listitem")).to_have_count(3)
     # What was pasted outlasts the window.
     page.reload()
-    expect(page.get_by_role("list", name="Pours").get_by_role("listitem")).to_have_count(3)
+    expect(page.get_by_role("list", name=labels.INGREDIENTS_OF_DRINK).get_by_role("listitem")).to_have_count(3)

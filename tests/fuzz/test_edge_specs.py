@@ -1,13 +1,11 @@
-"""Specs and questions at the edge of what is allowed: each is answered or refused with a sentence, quickly, and without much memory.
+"""Specs and questions at the edge of what is allowed: each is answered or refused with a sentence, and without much memory.
 
-`make fuzz` draws thirty thousand in a night; the test some hundreds.
+`make deep` draws thirty thousand in a night; the usual run some hundreds. What a search may take is a budget in work, tested there.
 """
 
 import json
-import os
 import resource
 import tempfile
-import time
 from http import HTTPStatus
 from pathlib import Path
 
@@ -15,6 +13,7 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 from starlette.testclient import TestClient
+from support.depth import DEPTH
 
 from oenomel.api.app import create_app
 from oenomel.core.larder.larder_files import catalogue
@@ -23,11 +22,8 @@ from oenomel.core.spec.method import TECHNIQUES
 from oenomel.core.spec.units import UNITS
 from oenomel.demo import scenario
 
-EXAMPLES = int(os.environ.get("OENOMEL_EDGES", "60"))
-MOST_SECONDS = 2.0
+EXAMPLES = 2200 if DEPTH == "deep" else 30
 MOST_MEGABYTES = 250
-# A busy machine may be slower than what is promised for a quiet one.
-PATIENCE = 3.0 if "OENOMEL_EDGES" not in os.environ else 1.5
 
 SLUGS = sorted(catalogue())
 EDGES = [
@@ -208,21 +204,15 @@ class Asking:
         scenario.prepare(self.folder / "demo.db")
         self.client = TestClient(create_app(self.folder / "demo.db", demo=True), base_url="http://127.0.0.1")
         self.client.__enter__()
-        self.slowest, self.asked = (0.0, ""), 0
         self.ask("/api/predict", {})
 
     def ask(self, path, body) -> None:
         before = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss
-        start = time.perf_counter()
         answer = self.client.post(path, content=json.dumps(body), headers={"content-type": "application/json"})
-        spent = time.perf_counter() - start
         grown = (resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - before) / 1024
-        self.asked += 1
-        self.slowest = max(self.slowest, (spent, path))
         assert answer.status_code < HTTPStatus.INTERNAL_SERVER_ERROR, (path, answer.status_code, json.dumps(body), answer.text)
         if answer.status_code >= HTTPStatus.BAD_REQUEST:
             assert answer.json()["detail"]
-        assert spent < MOST_SECONDS * PATIENCE, (path, spent, json.dumps(body))
         assert grown < MOST_MEGABYTES, (path, grown, json.dumps(body))
 
 
@@ -237,10 +227,9 @@ def asking() -> Asking:
 
 @pytest.mark.parametrize("path", ASKED)
 def test_what_is_at_the_edge_is_answered_or_refused(path):
-    @settings(max_examples=EXAMPLES, deadline=None, suppress_health_check=list(HealthCheck), derandomize="OENOMEL_EDGES" not in os.environ)
+    @settings(max_examples=EXAMPLES, suppress_health_check=list(HealthCheck))
     @given(ASKED[path])
     def asked(body):
         asking().ask(path, body)
 
     asked()
-    print(f"{asking().asked} asked, the slowest {asking().slowest}")

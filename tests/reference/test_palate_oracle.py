@@ -9,6 +9,7 @@ import numpy as np
 import pytest
 from scipy.special import ndtr
 from scipy.stats import norm
+from support.depth import DEPTH
 from support.tasters import tastings
 
 from oenomel.core.notebook.palate import Tasted, learn
@@ -55,7 +56,7 @@ def whole_posterior(sheets, prior_sd=1.5):
 
 
 @pytest.mark.slow
-@pytest.mark.parametrize("seed", range(3))
+@pytest.mark.parametrize("seed", range(3 if DEPTH == "deep" else 1))
 @pytest.mark.parametrize("number", [3, 8])
 def test_the_mixture_of_laplace_fits_stays_close_to_the_whole_posterior(seed, number):
     _, sheets = tastings(np.random.default_rng(100 + seed), number)

@@ -10,6 +10,7 @@ from contextlib import closing
 from datetime import date, timedelta
 
 import pytest
+from support.depth import KILLS
 from support.killed import killed, run
 
 from oenomel.errors import CopyFault, StoreError, StoreFault
@@ -201,7 +202,7 @@ def test_killed_at_any_moment_the_file_is_whole_before_or_after_and_never_betwee
     copies.back_up(bar, before)
     copies.back_up(copy, target)
     longest = run(act)
-    for _ in range(50):
+    for _ in range(KILLS):
         for ending in ("", "-wal", "-shm"):
             (bar.parent / f"{bar.name}{ending}").unlink(missing_ok=True)
         shutil.copyfile(before, bar)
@@ -218,4 +219,4 @@ def test_killed_at_any_moment_the_file_is_whole_before_or_after_and_never_betwee
                 tables = conn.execute("SELECT count(*) FROM sqlite_master WHERE name = 'more'").fetchone()[0]
                 rows = conn.execute("SELECT count(*) FROM more").fetchone()[0] if tables else 0
                 assert (tables, rows) == ((1, 40000) if done else (0, 0))
-    assert ends > 10  # on a busy machine many end before
+    assert ends > KILLS / 5  # on a busy machine many end before

@@ -1,10 +1,11 @@
 """What several journeys do on the bench."""
 
 from playwright.sync_api import Locator, Page, expect
+from support import labels
 
 
 def amount(page: Page, name: str) -> Locator:
-    return page.get_by_label(f"Amount of {name}", exact=True)
+    return page.get_by_label(labels.AMOUNT_OF.format(name), exact=True)
 
 
 def article(page: Page, name: str) -> Locator:
@@ -14,7 +15,7 @@ def article(page: Page, name: str) -> Locator:
 def ready(page: Page, address: str) -> None:
     page.goto(address)
     expect(page.get_by_test_id("sugar-now")).to_be_visible()
-    expect(page.get_by_role("list", name="Steps").get_by_role("listitem").first).to_be_visible()
+    expect(page.get_by_role("list", name=labels.STEPS).get_by_role("listitem").first).to_be_visible()
 
 
 def in_sight(page: Page) -> bool:

@@ -10,6 +10,8 @@ T = TypeVar("T")
 
 DEPTH = os.environ.get("OENOMEL_DEPTH", "usual")
 QUICK_EXAMPLES = 10
+KILLS = 50 if DEPTH == "deep" else 12
+"""How often something is killed in the middle of what it does."""
 
 
 def load_profile() -> None:

@@ -51,7 +51,7 @@ from oenomel.instruments.bench_set import BenchSet
 from oenomel.interchange.models import Report
 from oenomel.store import database
 
-__all__ = ["create_api", "create_app"]
+__all__ = ["create_api", "create_app", "start_anew"]
 
 BUILT: Final = Path(__file__).parent / "static"
 OWN_NAMES: Final = frozenset({"127.0.0.1", "localhost", "[::1]"})
@@ -79,7 +79,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
     async def open_throughout(_: FastAPI) -> AsyncIterator[None]:
         # The last connection to close folds the write-ahead log back into the file, which takes milliseconds. While the
         # server runs, this one is open, so that no request is the last.
-        with closing(database.connect(data)) as conn:
+        with closing(database.connect(api.state.data)) as conn:
             conn.execute("SELECT 1 FROM drink").fetchone()
             api.state.free_connections = []
             yield
@@ -100,12 +100,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         dependencies=[Depends(only_known_parameters)],
         responses={HTTPStatus.UNPROCESSABLE_ENTITY: PROBLEMS["bad"][HTTPStatus.UNPROCESSABLE_ENTITY]},
     )
-    api.state.data = data
-    api.state.free_connections = None
-    api.state.data_identity = None
-    api.state.sharing = None
-    api.state.bench_set = BenchSet()
-    api.state.searches = Turns()
+    start_anew(api, data)
     add_error_handlers(api)
 
     health = APIRouter(tags=["health"])
@@ -146,6 +141,16 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
     for router in (health, *(room.router for room in rooms), *only_in_the_demo):
         api.include_router(router, prefix="/api")
     return api
+
+
+def start_anew(api: FastAPI, data: Path) -> None:
+    """Puts an API that nobody is connected to over a data file, with nothing kept of another one."""
+    api.state.data = data
+    api.state.free_connections = None
+    api.state.data_identity = None
+    api.state.sharing = None
+    api.state.bench_set = BenchSet()
+    api.state.searches = Turns()
 
 
 def create_app(data: Path, demo: bool = False, sharing: Sharing | None = None, names: frozenset[str] = frozenset()) -> ASGIApp:

@@ -2,6 +2,7 @@
 
 import numpy as np
 import pytest
+from support.depth import DEPTH
 from support.drinks import drink, eight_three_three
 from support.tasters import Taster, forecast_error
 
@@ -164,7 +165,7 @@ def developed(random, sheets_a_trial):
 def test_a_developer_who_follows_the_answers_is_there_in_a_few_trials():
     # Each trial is tasted twice: when it is poured and once more beside the one before, as domain.md has it (step 12).
     random = np.random.default_rng(5)
-    runs = [developed(random, sheets_a_trial=2) for _ in range(100)]
+    runs = [developed(random, sheets_a_trial=2) for _ in range(100 if DEPTH == "deep" else 30)]
     trials = np.array([trials for trials, _ in runs])
     print(f"told to stop within 4 trials: {np.mean(trials <= 4):.0%}, within 6: {np.mean(trials <= 6):.0%}, "
           f"and true on every axis: {np.mean([true for _, true in runs]):.0%}")  # fmt: skip
@@ -177,7 +178,7 @@ def test_a_developer_who_follows_the_answers_is_there_in_a_few_trials():
 def test_one_sheet_a_trial_takes_longer_and_stays_as_honest():
     # What a single noisy sheet a trial can tell: the figures are printed beside, and the stop is as true.
     random = np.random.default_rng(6)
-    runs = [developed(random, sheets_a_trial=1) for _ in range(40)]
+    runs = [developed(random, sheets_a_trial=1) for _ in range(40 if DEPTH == "deep" else 20)]
     trials = np.array([trials for trials, _ in runs])
     told = [true for trials, true in runs if trials < 9]
     print(f"one sheet a trial: within 4 trials {np.mean(trials <= 4):.0%}, within 6 {np.mean(trials <= 6):.0%}, true {np.mean(told):.0%}")

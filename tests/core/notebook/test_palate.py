@@ -2,12 +2,13 @@
 
 import numpy as np
 import pytest
+from support.depth import DEPTH
 from support.tasters import tastings
 
 from oenomel.core.notebook.palate import WITHIN_STEPS, Palate, Tasted, _log_likelihood, learn, unknown_palate
 from oenomel.errors import OutOfRange
 
-TASTERS = 300
+TASTERS = 300 if DEPTH == "deep" else 100
 
 
 @pytest.fixture(scope="module")

@@ -2,6 +2,7 @@
 
 import numpy as np
 import pytest
+from support.depth import DEPTH
 from support.drinks import drink, eight_three_three
 
 from oenomel.core.balance.doubt import Z80
@@ -15,7 +16,7 @@ from oenomel.errors import ImpossibleMeasurement, NoReading
 from oenomel.instruments.hidden_truth import samples_of, true_factor
 from oenomel.instruments.scale import SimulatedScale
 
-KITCHENS = 100
+KITCHENS = 100 if DEPTH == "deep" else 40
 
 
 def shaken_schools():

@@ -114,7 +114,9 @@ def test_the_middle_of_many_specs_can_be_poured_and_an_outlier_is_named(golden):
 
 def test_a_brief_is_held_against_a_drink():
     brief = Brief(avoid=("egg", "gin"), least_abv=20, sweetness="dry", most_cost=1.0)
-    egg, gin, strength, _, cost = hold_against(brief, forecast_of(SOUR))
+    held = {each.wish: each for each in hold_against(brief, forecast_of(SOUR))}
+    egg, gin = (next(held[wish] for wish in held if word in wish) for word in ("egg", "gin"))
+    strength, cost = (next(held[wish] for wish in held if wish.endswith(end)) for end in ("20 %", "1"))
     assert egg.kept is True
     assert gin.kept is False
     assert "London dry gin" in gin.sentence

@@ -79,7 +79,7 @@ def keeps(word: str, each: Ingredient) -> bool:
 
 
 @pytest.mark.slow
-@examples(60)
+@examples(20)
 @given(pressed_together())
 def test_any_wish_is_kept_or_refused_with_a_sentence(told):
     found = answer(told)
@@ -107,7 +107,7 @@ def test_any_wish_is_kept_or_refused_with_a_sentence(told):
 
 
 @given(pressed_together())
-@examples(15)
+@examples(6)
 def test_the_same_wish_has_the_same_answer_and_a_count(told):
     one, again = answer(told), answer(told)
     if isinstance(one, str):

@@ -125,7 +125,8 @@ def folded(text: str) -> str:
     'creme d ete 2:1'
     """
     plain = text.lower().replace("œ", "oe").replace("ß", "ss").replace("&", " and ").replace("ø", "o")
-    plain = "".join(letter for letter in unicodedata.normalize("NFKD", plain) if not unicodedata.combining(letter))
+    if not plain.isascii():
+        plain = "".join(letter for letter in unicodedata.normalize("NFKD", plain) if not unicodedata.combining(letter))
     plain = re.sub(r"(\d)\s*(?::|to)\s*(?=\d)", r"\1:", plain)
     return " ".join(re.findall(r"[a-z0-9]+(?:[.:][0-9]+)*", plain))
 

@@ -1,0 +1,22 @@
+"""Copies a data file, in use or not, to a file of its own."""
+
+from __future__ import annotations
+
+import argparse
+from pathlib import Path
+
+from oenomel.store import copies, database
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Adds the options of the command."""
+    parser.add_argument("file", type=Path, help="the copy to write")
+    parser.add_argument("--data", type=Path, help="data file (default: the user's)")
+
+
+def run(chosen: argparse.Namespace) -> int:
+    """Copies a data file, in use or not, to a file of its own."""
+    data = chosen.data or database.default_path()
+    copies.back_up(data, chosen.file)
+    print(f"{data} is copied to {chosen.file}.")
+    return 0

@@ -1,0 +1,41 @@
+"""Prints a batch of a spec file, as it can be measured."""
+
+from __future__ import annotations
+
+import argparse
+from pathlib import Path
+
+from oenomel.cli.shared import larder_of, number, read_file, whole_number
+from oenomel.core.service import SERVICES, ForTheEvening, batch_of, shopping
+from oenomel.interchange.reports.service import batch_report
+from oenomel.interchange.requests.service import BatchEntry, wish_of
+from oenomel.interchange.spec.drink import drink_from_spec
+from oenomel.interchange.spec.file import parse_spec
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Adds the options of the command."""
+    parser.add_argument("spec", type=Path, help="a spec file (JSON)")
+    parser.add_argument("--serves", help="so many of it; with --container: into that one")
+    parser.add_argument("--container", help="as many as fit in a container of so many ml")
+    parser.add_argument("--service", choices=SERVICES, required=True, help="how it is served; shaken is shaken to order")
+    parser.add_argument("--grid", default="5", help="what can be measured, in ml (default: 5)")
+    parser.add_argument("--stand-in", action="store_true", help="acids in water for the sharp juice of the day")
+    parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+
+
+def run(chosen: argparse.Namespace) -> int:
+    """Prints a batch of a spec file, as it can be measured."""
+    entry = BatchEntry(
+        spec=parse_spec(read_file(chosen.spec)),
+        service=chosen.service,
+        serves=None if chosen.serves is None else whole_number(chosen.serves, "--serves"),
+        container_ml=None if chosen.container is None else number(chosen.container, "--container"),
+        grid=number(chosen.grid, "--grid"),
+        stand_in=chosen.stand_in,
+    )
+    batch = batch_of(drink_from_spec(entry.spec, larder_of(chosen.data)), wish_of(entry))
+    serves = max(1, round(batch.scale))
+    bought = shopping([ForTheEvening(batch.drink, serves, serves, batch.wish.service)], {}, {}, batch.single.conditions)
+    print(batch_report(batch, bought).model_dump_json(indent=2))
+    return 0

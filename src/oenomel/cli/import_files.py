@@ -1,0 +1,44 @@
+"""Imports files, all of them or none, and prints what was new, the same, or differs."""
+
+from __future__ import annotations
+
+import argparse
+from contextlib import closing
+from pathlib import Path
+
+from oenomel.carrying.compare import look_at
+from oenomel.carrying.folder import read_files
+from oenomel.carrying.items import CHOICES
+from oenomel.carrying.take_in import take_in
+from oenomel.interchange.house.reading import house_of
+from oenomel.store import database, ingredients
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Adds the options of the command."""
+    parser.add_argument("files", type=Path, nargs="+", help="house files, specs, tables, Markdown, recipes; or folders of them")
+    parser.add_argument(
+        "--differs", choices=CHOICES, default="leave", help="what becomes of what differs (default: leave it; no trial is ever changed)"
+    )
+    parser.add_argument("--look", action="store_true", help="only say what is new, the same, or differs")
+    parser.add_argument("--data", type=Path, help="data file (default: the user's)")
+
+
+def run(chosen: argparse.Namespace) -> int:
+    """Imports files, all of them or none, and prints what was new, the same, or differs."""
+    files, data = read_files(chosen.files), chosen.data or database.default_path()
+    database.prepare(data)
+    with closing(database.connect(data)) as conn:
+        house = house_of(files, ingredients.names(conn), ingredients.larder(conn).__getitem__)
+        if chosen.look:
+            items = look_at(conn, house)
+        else:
+            with database.transaction(conn):
+                items = take_in(conn, house, {}, chosen.differs)
+    for item in items:
+        print(f"{item.state:8}{item.kind:8}{item.name}: {item.words}")
+        for side in item.sides:
+            print(f"{'':16}{side.what}: here {side.here}; comes {side.comes}")
+    counted = [f"{sum(item.state == state for item in items)} {state}" for state in ("new", "same", "differs")]
+    print(f"{', '.join(counted)}.{' Nothing was written.' if chosen.look else ''}")
+    return 0

@@ -1,0 +1,80 @@
+"""Prints original drinks that meet a wish, best first."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import re
+from contextlib import closing
+from pathlib import Path
+
+from oenomel.carrying.originals import at_hand, book_of, kinship_of
+from oenomel.cli.shared import larder_of, whole_number
+from oenomel.core.larder import Findable, Index, known_by
+from oenomel.core.originals import BookDrink, Ground, KinshipTable, originals
+from oenomel.errors import SpecError
+from oenomel.interchange.reports.originals import original_report
+from oenomel.interchange.requests.originals import wish_entry, wish_from
+from oenomel.store import database
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Adds the options of the command."""
+    parser.add_argument("--family", choices=("sour", "daisy", "fizz"), required=True, help="which family they stand in")
+    parser.add_argument("--form", default="", help='one of its forms, such as "with foam"')
+    parser.add_argument("--count", default="20", help="how many (default: 20)")
+    parser.add_argument("--seed", default="1", help="a whole number; the same one gives the same drinks (default: 1)")
+    parser.add_argument("--must", default="", help="what each of them must hold, by slug or name, with commas")
+    parser.add_argument("--may", default="", help="what they may gladly hold, with commas")
+    parser.add_argument("--without", default="", help="what none may hold: egg, milk, alcohol, vegan, an allergen, a kind, an ingredient")
+    parser.add_argument("--abv", default="", help="strength as served, such as 12-18")
+    parser.add_argument("--aroma", default="", help="what is to be smelt, such as floral,smoke")
+    parser.add_argument("--colour", default="", help="the colour that it should have")
+    parser.add_argument("--season", default="", choices=("", "spring", "summer", "autumn", "winter"), help="gladly of a season")
+    parser.add_argument("--at-hand", action="store_true", help="only of what stands on the shelf of the data file")
+    parser.add_argument("--data", type=Path, help="data file whose larder and book are used (default: the user's)")
+
+
+def run(chosen: argparse.Namespace) -> int:
+    """Prints original drinks that meet a wish, best first."""
+
+    def listed(text: str) -> list[str]:
+        return [word.strip() for word in text.split(",") if word.strip()]
+
+    data = chosen.data or database.default_path()
+    larder, book, table, pool = larder_of(chosen.data), list[BookDrink](), KinshipTable(), frozenset[str]()
+    if chosen.data is not None or data.exists():
+        with closing(database.open_read_only(data)) as conn:
+            book, table, pool = book_of(conn), kinship_of(conn), at_hand(conn)
+    entry = wish_entry(
+        {
+            "family": chosen.family,
+            "form": chosen.form,
+            "must": listed(chosen.must),
+            "may": listed(chosen.may),
+            "without": listed(chosen.without),
+            "abv": _band(chosen.abv),
+            "aroma": listed(chosen.aroma),
+            "colour": chosen.colour,
+            "season": chosen.season,
+            "count": whole_number(chosen.count, "--count"),
+            "seed": whole_number(chosen.seed, "--seed"),
+        }
+    )
+    index = Index(Findable.of(each) for each in larder.values())
+    wish = wish_from(entry, known_by(index, larder), pool=pool if chosen.at_hand else None)
+    *_, found = originals(Ground(larder, book, table), wish)
+    told = [original_report(each) for each in found.originals]
+    keys = {"spec", "distance_steps", "kinship", "novelty", "nearest", "reasons"}
+    print(json.dumps([each.model_dump(mode="json", include=keys, exclude_none=False) for each in told], indent=2, ensure_ascii=False))
+    return 0
+
+
+def _band(text: str) -> list[float] | None:
+    """A strength from low to high; one number alone is both."""
+    if not text.strip():
+        return None
+    found = re.fullmatch(r"\s*(\d+(?:\.\d+)?)\s*%?\s*(?:(?:-|–|to)\s*(\d+(?:\.\d+)?)\s*%?\s*)?", text)
+    if found is None:
+        raise SpecError("--abv", f'"{text}" is no strength; write it as 12-18')
+    return [float(found[1]), float(found[2] or found[1])]

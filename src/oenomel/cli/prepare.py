@@ -1,0 +1,26 @@
+"""Prints the composition and yield of a preparation."""
+
+from __future__ import annotations
+
+import argparse
+from pathlib import Path
+
+from oenomel.cli.shared import larder_of, read_file
+from oenomel.core.larder import Findable, Index, known_by
+from oenomel.core.stillroom import prepared
+from oenomel.interchange.preparation import parse_preparation, preparation_of, preparation_report
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Adds the options of the command."""
+    parser.add_argument("file", type=Path, help="a preparation file (JSON); - for standard input")
+    parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+
+
+def run(chosen: argparse.Namespace) -> int:
+    """Prints the composition and yield of a preparation."""
+    larder = larder_of(chosen.data)
+    index = Index(Findable.of(each) for each in larder.values())
+    preparation = preparation_of(parse_preparation(read_file(chosen.file, what="preparation file")), known_by(index, larder))
+    print(preparation_report(prepared(preparation)).model_dump_json(indent=2))
+    return 0

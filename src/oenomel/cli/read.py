@@ -1,0 +1,25 @@
+"""Prints the recipe in a text, a table, a saved page or a spec file."""
+
+from __future__ import annotations
+
+import argparse
+from pathlib import Path
+
+from oenomel.cli.shared import larder_of, read_file
+from oenomel.core.larder import Findable, Index
+from oenomel.interchange.formats.reading import LARGEST_PAGE, read_text
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Adds the options of the command."""
+    parser.add_argument("file", type=Path, help="the file; - for standard input")
+    parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+
+
+def run(chosen: argparse.Namespace) -> int:
+    """Prints the recipe in a text, a table, a saved page or a spec file."""
+    larder = larder_of(chosen.data)
+    index = Index(Findable.of(each) for each in larder.values())
+    report = read_text(read_file(chosen.file, LARGEST_PAGE, "recipe"), index, larder.__getitem__)
+    print(report.model_dump_json(indent=2, exclude_none=False))
+    return 0

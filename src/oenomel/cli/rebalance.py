@@ -1,0 +1,43 @@
+"""Prints the pourable amounts that bring a spec to a target."""
+
+from __future__ import annotations
+
+import argparse
+from pathlib import Path
+
+from oenomel.cli.shared import larder_of, read_file
+from oenomel.core.families import standard_homes
+from oenomel.core.ice import Conditions
+from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, correctors_for, rebalance, ways_of
+from oenomel.errors import OutOfRange
+from oenomel.interchange.reports.swaps import rebalance_report
+from oenomel.interchange.requests.aim import parse_target, pours_named, target_from
+from oenomel.interchange.spec.drink import drink_from_spec
+from oenomel.interchange.spec.file import SpecFile, parse_spec
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Adds the options of the command."""
+    parser.add_argument("spec", type=Path, help="a spec file (JSON)")
+    parser.add_argument("--target", type=Path, required=True, help='a spec, or figures like {"sugar": 8.0, "acid": 0.85}')
+    parser.add_argument("--free", help="pours that may move, by slug or name, with commas (default: base, sour, sweet, liqueur)")
+    parser.add_argument("--grid", type=float, default=2.5, help="smallest step of the jigger in ml (default: 2.5)")
+    parser.add_argument("--without-character", action="store_true", help="let what the drink is known by move at no price of its own")
+    parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+
+
+def run(chosen: argparse.Namespace) -> int:
+    """Prints the pourable amounts that bring a spec to a target."""
+    larder = larder_of(chosen.data)
+    spec, wished = parse_spec(read_file(chosen.spec)), parse_target(read_file(chosen.target))
+    if not FINEST_GRID_ML <= chosen.grid <= COARSEST_GRID_ML:
+        raise OutOfRange("--grid", chosen.grid, FINEST_GRID_ML, COARSEST_GRID_ML)
+    drink = drink_from_spec(spec, larder)
+    described = drink_from_spec(wished, larder) if isinstance(wished, SpecFile) else None
+    target = target_from(wished, drink, described, standard_homes(), equivalents=False, conditions=Conditions())
+    free = None if chosen.free is None else pours_named(drink, [name.strip() for name in chosen.free.split(",") if name.strip()], "--free")
+    aim = Aim(target, grid_ml=chosen.grid, character=not chosen.without_character)
+    answer = rebalance(drink, aim, free)
+    ways = ways_of(drink, aim, answer, free, correctors_for(drink, larder))
+    print(rebalance_report(spec, drink, answer, ways).model_dump_json(indent=2))
+    return 0

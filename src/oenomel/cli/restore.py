@@ -1,0 +1,22 @@
+"""Puts a copy in the place of the data file; the old one is kept beside it."""
+
+from __future__ import annotations
+
+import argparse
+from pathlib import Path
+
+from oenomel.store import copies, database
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Adds the options of the command."""
+    parser.add_argument("file", type=Path, help="the copy to put there")
+    parser.add_argument("--data", type=Path, help="data file (default: the user's)")
+
+
+def run(chosen: argparse.Namespace) -> int:
+    """Puts a copy in the place of the data file; the old one is kept beside it."""
+    data = chosen.data or database.default_path()
+    kept = copies.restore(data, chosen.file)
+    print(f"{chosen.file} is in the place of {data}." + (f" The old file is kept as {kept}." if kept else ""))
+    return 0

@@ -1,0 +1,41 @@
+"""Serves the app."""
+
+from __future__ import annotations
+
+import argparse
+from pathlib import Path
+
+from oenomel.api import listening
+from oenomel.demo import scenario
+from oenomel.errors import SpecError
+from oenomel.store import database
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Adds the options of the command."""
+    parser.add_argument("--demo", action="store_true", help="show the demo, in a data file of its own")
+    parser.add_argument("--reset", action="store_true", help="put the demo back to how it was at first")
+    parser.add_argument("--host", default="127.0.0.1", help="address to listen on (default: loopback only)")
+    parser.add_argument("--share", action="store_true", help="let devices of the network in by a code; for a --host other than loopback")
+    parser.add_argument("--name", action="append", default=[], help="a name by which the network calls this machine; may be repeated")
+    parser.add_argument("--port", type=_port, default=8000)
+    parser.add_argument("--data", type=Path, help="data file (default: by the platform's convention)")
+
+
+def run(chosen: argparse.Namespace) -> int:
+    """Serves the app."""
+    listening.check_invited(chosen.host, chosen.share)
+    if chosen.demo:
+        data = chosen.data or database.demo_path()
+        scenario.prepare(data, reset=chosen.reset)
+    elif chosen.reset:
+        raise SpecError("--reset", "only the demo can be reset; add --demo")
+    else:
+        data = chosen.data or database.default_path()
+    return listening.serve(data, chosen.host, chosen.port, demo=chosen.demo, share=chosen.share, names=frozenset(chosen.name))
+
+
+def _port(text: str) -> int:
+    if text.isdecimal() and 0 < int(text) < 65536:
+        return int(text)
+    raise argparse.ArgumentTypeError(f'"{text}" is not a port; use 1 to 65535')

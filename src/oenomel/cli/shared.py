@@ -1,0 +1,65 @@
+"""What several commands read: a file, a larder, numbers out of options."""
+
+from __future__ import annotations
+
+import sys
+from contextlib import closing
+from pathlib import Path
+from typing import Final
+
+from oenomel.core.larder import Larder, catalogue
+from oenomel.errors import SpecError
+from oenomel.store import database, ingredients
+
+LARGEST_SPEC_BYTES: Final = 1_000_000
+MOST_NUMBER: Final = 1e6
+_NO_TEXTS: Final = (b"\x89PNG", b"\xff\xd8\xff", b"GIF8", b"%PDF", b"PK\x03\x04", b"RIFF", b"SQLite format 3")
+"""How files begin that hold no text."""
+
+
+def read_file(path: Path, largest: int = LARGEST_SPEC_BYTES, what: str = "spec file") -> str:
+    """The text of a file, or of standard input for "-"; raises SpecError where it can't be read or isn't text."""
+    try:
+        if str(path) == "-":
+            content = sys.stdin.buffer.read(largest + 1)
+        else:
+            with path.open("rb") as file:
+                # Not by what the file says of its size: some never end.
+                content = file.read(largest + 1)
+    except OSError as error:
+        raise SpecError(str(path), f"can't be read: {error.strerror}") from error
+    if len(content) > largest:
+        raise SpecError(str(path), f"is too large for a {what}")
+    if content.startswith(_NO_TEXTS):
+        raise SpecError(str(path), "is a picture or another file that holds no text: copy the text of the recipe")
+    try:
+        return content.decode("utf-8-sig")
+    except UnicodeDecodeError as error:
+        raise SpecError(str(path), f"is not UTF-8: byte {error.start} can't be read") from error
+
+
+def larder_of(data: Path | None) -> Larder:
+    """The larder of a data file; without one, what ships. Predicting never makes a data file."""
+    path = data or database.default_path()
+    if data is None and not path.exists():
+        return catalogue()
+    with closing(database.open_read_only(path)) as conn:
+        return Larder({**catalogue(), **ingredients.larder(conn)})
+
+
+def whole_number(text: str, name: str) -> int:
+    """A whole number out of an option; raises SpecError that names the option."""
+    if not text.strip().isdecimal() or not text.isascii():
+        raise SpecError(name, f'"{text}" is not a whole number; write one such as 7')
+    return int(text[:15])
+
+
+def number(text: str, name: str) -> float:
+    """A number of ml out of an option; raises SpecError that names the option."""
+    try:
+        value = float(text)
+    except ValueError as error:
+        raise SpecError(name, f'"{text}" is not a number of ml; write one such as 750') from error
+    if not -MOST_NUMBER <= value <= MOST_NUMBER:
+        raise SpecError(name, f"{text} is no number of ml that could be poured")
+    return value

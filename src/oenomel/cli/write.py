@@ -1,0 +1,36 @@
+"""Prints a spec file in an open format."""
+
+from __future__ import annotations
+
+import argparse
+from datetime import datetime
+from pathlib import Path
+
+from oenomel.cli.shared import larder_of, read_file
+from oenomel.core.forecast import forecast_of
+from oenomel.interchange.card.content import day_words
+from oenomel.interchange.card.writing import card_file
+from oenomel.interchange.formats.writing import FORMATS, write_as
+from oenomel.interchange.spec.drink import drink_from_spec
+from oenomel.interchange.spec.file import parse_spec
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Adds the options of the command."""
+    parser.add_argument("spec", type=Path, help="a spec file (JSON)")
+    parser.add_argument("--as", dest="wanted", choices=(*FORMATS, "html"), required=True, help="the format")
+    parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
+
+
+def run(chosen: argparse.Namespace) -> int:
+    """Prints a spec file in an open format."""
+    larder = larder_of(chosen.data)
+    spec = parse_spec(read_file(chosen.spec))
+    # Whoever reads the file needs to know what is in it: an unknown slug is refused here.
+    forecast = forecast_of(drink_from_spec(spec, larder))
+    names = {slug: each.name for slug, each in larder.items()}
+    if chosen.wanted == "html":
+        print(card_file(spec, forecast, day_words(datetime.now().astimezone().date())), end="")
+    else:
+        print(write_as(spec, chosen.wanted, names), end="")
+    return 0
