@@ -1,4 +1,4 @@
-"""A large book: 100,000 trials of 25,000 drinks, and how long a list, a search and a notebook take (model.md §13)."""
+"""A large book: 100,000 trials of 25,000 drinks, and how long a list, a search and a notebook take (the targets in bench/run.py)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Measures what model.md §13 asks for, and prints each target beside it; `make bench` runs it.
+"""Measures what the targets in bench/run.py asks for, and prints each target beside it; `make bench` runs it.
 
 Times depend on the machine, so each stands beside a reference measured in the same run, and the ratio to it.
 """
@@ -99,7 +99,7 @@ class Row:
 def main() -> int:
     """Prints the table; the exit code tells whether every target was met."""
     rows = [*_core(), *_swaps(), *_larder(), *_reading(), *_book(), *_originals(), *_evening(), *_service(), *_many(), *_browser()]
-    print(f"{'target of model.md §13':<62} {'ms':>7} {'measured':>9}         {'ratio':>8}   to")
+    print(f"{'target of the targets in bench/run.py':<62} {'ms':>7} {'measured':>9}         {'ratio':>8}   to")
     for row in rows:
         print(row.line())
         if row.missed and row.why:

@@ -1,4 +1,4 @@
-"""The spec file: read as formats.md says, refused with one sentence that names the place."""
+"""The spec file: read as its schema says, refused with one sentence that names the place."""
 
 import copy
 import json

@@ -10,7 +10,7 @@ from oenomel.core.service.descent import Filling, contents_of, shares
 from oenomel.core.service.vessels import chilling, fit_of
 from oenomel.core.spec import Pour
 
-# Juice 2 : syrup 1 : spirit 4 : water 2, as bottled by the trade (common practice, references.md).
+# Juice 2 : syrup 1 : spirit 4 : water 2, as bottled by the trade (common practice).
 PER_SERVE = drink(("london-dry-gin", 60), ("lime-juice", 30), ("simple-syrup-1-1", 15))
 
 
@@ -55,7 +55,7 @@ def test_eight_limes_give_180_ml():
 
 @pytest.mark.parametrize("ml", [500, 700, 750, 1000])
 def test_a_bottle_is_cold_after_one_to_three_hours_in_the_fridge(ml):
-    # Common practice (model.md §12). The heat of a drink of 15 %: about 3.9 J a ml and kelvin.
+    # Common practice (docs/model.md, "Batch and service"). The heat of a drink of 15 %: about 3.9 J a ml and kelvin.
     found = chilling(ml, 3.9 * ml, "fridge", 22, 8)
     assert 60 <= found.minutes <= 180
 

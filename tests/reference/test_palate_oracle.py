@@ -1,6 +1,7 @@
 """The learnt palate against the whole posterior, summed on a fine grid with SciPy's normal distribution: no Newton, no Laplace, no table.
 
-The model is docs/model.md §15; its prior weights are those of the product. SciPy 1.17 stands in for the handbook's table of the normal.
+The model is the targets in bench/run.py; its prior weights are those of the product. SciPy 1.17 stands in for the handbook's table of
+the normal.
 """
 
 import itertools

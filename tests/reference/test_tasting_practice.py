@@ -1,4 +1,4 @@
-"""Complaints of the trade and what practitioners do about them (domain.md, "What goes wrong"): all common practice, no source."""
+"""Complaints of the trade and what practitioners do about them (common practice): all common practice, no source."""
 
 import numpy as np
 import pytest
@@ -57,7 +57,8 @@ def test_a_fault_that_is_named_is_mended_and_the_rest_stays(of, said, axis, dire
         return
     moved = steps(found[0].drink, of)
     assert moved[axis] * direction > 0
-    # A step for each unit of complaint, and no less than a gram of sugar, 0.08 g of acid or 1.2 % a unit (model.md §10).
+    # A step for each unit of complaint, and no less than a gram of sugar, 0.08 g of acid or 1.2 % a unit
+    # (docs/model.md, "What to try next").
     complaint = abs(next(value for value in said.values() if value))
     level = (profile_of_made(of, USUAL).sugar, profile_of_made(of, USUAL).acid, profile_of_made(of, USUAL).abv)[axis]
     wanted = level + direction * complaint * (1.0, 0.08, 1.2)[axis]

@@ -1,5 +1,5 @@
 """What a bartender moves after a swap, and what he never pours away. Every case is common practice of the trade (CP), none is published:
-domain.md, "What they would do".
+common practice.
 """
 
 import json

@@ -1,4 +1,6 @@
-"""The preparation file, version 1: what is cooked, infused or mixed, its exact shape, and its refusals (formats.md)."""
+"""The preparation file, version 1: what is cooked, infused or mixed, its exact shape, and its refusals (`oenomel.interchange` reads and
+writes its file).
+"""
 
 from __future__ import annotations
 

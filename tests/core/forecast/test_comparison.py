@@ -1,4 +1,5 @@
-"""A riff in one breath: what was changed, what that does, whether a guest would notice. The bounds are those of model.md §5."""
+"""A riff in one breath: what was changed, what that does, whether a guest would notice. The bounds are those of docs/model.md, "Can it
+be tasted?"."""
 
 from dataclasses import replace
 

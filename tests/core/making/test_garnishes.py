@@ -1,4 +1,4 @@
-"""Which garnish is suggested, and why. That an echo of an ingredient suits a drink is common practice (domain.md, schools: garnish)."""
+"""Which garnish is suggested, and why. That an echo of an ingredient suits a drink is Common practice."""
 
 from dataclasses import replace
 

@@ -1,6 +1,6 @@
 """The steps of a drink: what holds for all of them, and what its own lines change. What each says is read in methods.txt.
 
-What is done, and in which order, is common practice of the trade (domain.md, steps 8 to 12 and the schools).
+What is done, and in which order, is Common practice.
 """
 
 from dataclasses import replace
@@ -36,7 +36,7 @@ def poured(made: Drink, way: Way) -> list[str]:
 
 
 def test_the_order_of_the_pours_is_a_matter_of_school():
-    # domain.md, schools: cheap and risky first, spirit last; spirit first; the house's own.
+    # common practice: cheap and risky first, spirit last; spirit first; the house's own.
     made = served(drink(*SOUR, ("egg-white", 30)))
     keys = {"egg": "pour: egg-white", "juice": "pour: lemon-juice", "syrup": "pour: simple-syrup-1-1", "rum": "pour: white-rum"}
     for order, expected in (
@@ -111,7 +111,7 @@ def test_a_tick_outlasts_a_change_elsewhere_and_of_the_amount():
 
 
 def test_zest_and_edge_come_before_the_fruit_is_juiced_and_the_edge_before_any_ice(golden):
-    # Common practice (domain.md, step 8): afterwards there is nothing left to cut, and a wet glass melts the edge.
+    # Common practice: afterwards there is nothing left to cut, and a wet glass melts the edge.
     made = drink(*SOUR, ("caster-sugar", 1, "rim"))
     serve = Serve("large rocks glass", "cubes", (Garnish("lemon zest"), Garnish("lime wheel")), edge=Edge(half=True))
     steps = making_steps(served(made, serve))

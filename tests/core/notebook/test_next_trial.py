@@ -1,4 +1,4 @@
-"""What to try next: worked cases, the trade's own examples, and simulated developers (docs/model.md §10)."""
+"""What to try next: worked cases, the trade's own examples, and simulated developers (docs/model.md, "What to try next")."""
 
 import numpy as np
 import pytest
@@ -49,7 +49,7 @@ def test_too_sharp_and_thin_takes_two_steps_of_acid_and_gives_one_of_strength_or
 
 
 def test_large_and_watery_asks_for_less_lengthener_and_keeps_the_balance():
-    # Common practice (domain.md): right balance, but large and watery: the second thing poured in is what is taken out.
+    # Common practice: right balance, but large and watery: the second thing poured in is what is taken out.
     _, found = asked(Verdict(sugar=0, acid=0, abv=-1, body=-1), FIZZ)
     best = found[0].drink
     soda = next(pour for pour in best.pours if pour.ingredient.slug == "soda-water")
@@ -58,7 +58,7 @@ def test_large_and_watery_asks_for_less_lengthener_and_keeps_the_balance():
 
 
 def test_the_loud_pour_is_cut_by_a_third_and_the_rest_keeps_the_balance():
-    # Common practice (domain.md): one ingredient drowns the rest.
+    # Common practice: one ingredient drowns the rest.
     _, found = asked(Verdict(sugar=0, acid=0, abv=0, loud="orange-liqueur-dry"), DAISY)
     quieter = next(each for each in found if each.key == "quieter")
     liqueur = next(pour for pour in quieter.drink.pours if pour.ingredient.slug == "orange-liqueur-dry")
@@ -163,7 +163,7 @@ def developed(random, sheets_a_trial):
 
 @pytest.mark.slow
 def test_a_developer_who_follows_the_answers_is_there_in_a_few_trials():
-    # Each trial is tasted twice: when it is poured and once more beside the one before, as domain.md has it (step 12).
+    # Each trial is tasted twice: when it is poured and once more beside the one before, as common practice has it (step 12).
     random = np.random.default_rng(5)
     runs = [developed(random, sheets_a_trial=2) for _ in range(100 if DEPTH == "deep" else 30)]
     trials = np.array([trials for trials, _ in runs])
@@ -208,7 +208,8 @@ def test_how_much_a_trial_minds_growing_or_shrinking(steps, pours):
 
 
 def test_near_nothing_a_complaint_wants_grams():
-    # model.md §10: "clearly not sweet enough" of a drink with hardly any sugar is two grams in 100 ml, not two steps of next to nothing.
+    # docs/model.md, "What to try next": "clearly not sweet enough" of a drink with hardly any sugar is two grams in 100 ml, not two
+    # steps of next to nothing.
     anise = drink(("anise-wormwood-spirit", 45), ("lemon-juice", 15), ("still-water", 60), family="open")
     assert profile_of_made(anise, USUAL).sugar < 0.5
     _, (best, *others) = proposals([Sheet(anise, Verdict(sugar=-2), 1)], anise, 1, LARDER)
@@ -230,7 +231,7 @@ def test_nobody_asks_strength_of_what_has_none():
 
 
 def test_one_thing_too_loud_has_two_thirds_of_its_share_and_the_drink_stays_as_large():
-    # model.md §7: share, not amount; the other axes and the volume are held.
+    # docs/model.md, "Rebalancing": share, not amount; the other axes and the volume are held.
     for of, loud in ((DAISY, "orange-liqueur-dry"), (FIZZ, "lemon-juice")):
         before = profile_of_made(of, USUAL).volume_ml
         found = next(each for each in asked(Verdict(sugar=0, acid=0, abv=0, loud=loud), of)[1] if each.key == "quieter")

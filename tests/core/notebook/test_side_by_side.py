@@ -40,7 +40,7 @@ def test_the_same_drink_twice_differs_in_nothing(golden):
 
 
 def test_careless_trials_name_what_else_could_explain_the_verdict(golden):
-    # Common practice (domain.md, step 13): other ice, other seconds, other strainer, and nobody knows what made the difference.
+    # Common practice: other ice, other seconds, other strainer, and nobody knows what made the difference.
     careless = replace(SOUR, method=Method("shake", 3))
     table = beside(
         Made("trial 1", SOUR, strainer="double", lots={"lemon-juice": "noon"}),

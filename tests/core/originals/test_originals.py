@@ -1,4 +1,4 @@
-"""Originals: what a bartender and a wish would hold them to (model.md §11)."""
+"""Originals: what a bartender and a wish would hold them to (docs/model.md, "Originals")."""
 
 import json
 import os

@@ -1,4 +1,4 @@
-"""Amounts in the words of the bar. What a measure is worth is common practice (domain.md, "What they measure with")."""
+"""Amounts in the words of the bar. What a measure is worth is common practice (common practice)."""
 
 import pytest
 from hypothesis import given
@@ -18,7 +18,7 @@ POURS = [(catalogue()[slug], slot) for slug, slot in (("london-dry-gin", "base")
 
 
 # Text, amount and unit as it has to be taken where millilitres are shown; a trailing ~ says that it is poured by eye, + that the words
-# are kept. What a measure is worth is domain.md's, or common practice of the trade.
+# are kept. What a measure is worth is common practice's, or common practice of the trade.
 SAID = """
 22.5 = 22.5 ml | 22,5 = 22.5 ml | .5 = 0.5 ml | 30ml = 30 ml | 30 mils = 30 ml | 30 mls = 30 ml | 1 mil = 1 ml | 30 millilitres = 30 ml
 20 cc = 20 ml | 6cl = 6 cl | 4,5 cl = 4.5 cl | 3 centilitres = 3 cl | 1 dl = 100 ml | 1 litre = 1000 ml | 2 fl oz = 2 oz
@@ -53,7 +53,7 @@ def test_amounts_as_they_are_said(line):
     said = parse_typed(text, "ml", POURS, 2)
     assert said.spoken == Measure(pytest.approx(float(amount), abs=1e-6), unit)
     assert (said.said, said.asks) == (text if "+" in told else None, "")
-    assert is_by_eye(text) == told.endswith("~"), "what nobody measured carries a spread of 20 % (model.md 6)"
+    assert is_by_eye(text) == told.endswith("~"), "what nobody measured carries a spread of 20 % (docs/model.md, "How sure")"
 
 
 def test_a_bare_number_is_of_what_is_shown_in_figures_and_in_words():

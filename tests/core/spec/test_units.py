@@ -34,7 +34,7 @@ def test_negative_and_boundless_amounts_are_refused(value, golden):
         parse_amount(value)
 
 
-# Common practice of the trade (domain.md's measures); the cup is NIST Handbook 44's. A gram of 1:1 syrup is 1/1.2295 ml.
+# Common practice; the cup is NIST Handbook 44's. A gram of 1:1 syrup is 1/1.2295 ml.
 ML = {"ml": 1, "cl": 10, "oz": 30, "barspoon": 5, "tsp": 5, "tbsp": 15, "cup": 236.588, "splash": 30, "dash": 0.8, "drop": 0.05}
 
 

@@ -407,7 +407,8 @@ def test_two_groups_of_which_nothing_is_told_stand_side_by_side_as_the_table_say
 
 
 def test_bubbles_are_part_of_the_job_of_a_sparkling_pour(golden):
-    # model.md §7: a still candidate pays 1 in J, comes after those that sparkle, and says what is lost; domain.md: never hot water.
+    # docs/model.md, "Rebalancing": a still candidate pays 1 in J, comes after those that sparkle, and says what is lost; common
+    # practice: never hot water.
     found = rows(FIZZ, 3)
     assert {row.loses_bubbles for row in found.values()} == {True, False}
     tea, tonic = found["green-tea-cold"], found["tonic-water"]
@@ -422,7 +423,7 @@ def test_bubbles_are_part_of_the_job_of_a_sparkling_pour(golden):
 
 
 def test_what_a_bartender_has_at_hand_comes_before_what_he_would_have_to_reach_for():
-    # domain.md: no soda: ginger beer, tonic, sparkling wine. House rule: another kind of thing and a rare bottle cost in the ranking.
+    # common practice: no soda: ginger beer, tonic, sparkling wine. House rule: another kind of thing and a rare bottle cost in the ranking.
     found = rows(FIZZ, 3)
     order = sorted(found.values(), key=lambda row: (row.loses_bubbles, row.score("both")))
     places = {row.candidate.key: place for place, row in enumerate(order)}

@@ -74,7 +74,7 @@ def test_of_the_corrections_the_right_one_lands_nearest_and_the_others_are_clear
         (right,) = each.right["change"]
         others = [distance for key, distance in distances.items() if key != right]
         assert distances[right] <= min(others) - 0.5 + 1e-9
-        # Nobody mends a liqueur with a third more spirit (domain.md, "What they would do").
+        # Nobody mends a liqueur with a third more spirit (common practice).
         index, grids = (int(part) for part in right.split())
         if each.drink.pours[index].slot == "base":
             assert abs(2.5 * grids) <= each.drink.pours[index].volume_ml / 4

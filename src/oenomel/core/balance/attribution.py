@@ -1,4 +1,6 @@
-"""Which change made which part of a difference between two drinks: a mean over all orders of making them (model.md §4)."""
+"""Which change made which part of a difference between two drinks: a mean over all orders of making them
+(docs/model.md, "What is reported").
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Pours into one liquid, and the liquid over ice into the glass (model.md §2 and §3)."""
+"""Pours into one liquid, and the liquid over ice into the glass (docs/model.md, "Mixing")."""
 
 from __future__ import annotations
 

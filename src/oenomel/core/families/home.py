@@ -1,4 +1,4 @@
-"""A family's home, computed from the schools that make it, and where a drink stands to it (model.md §8)."""
+"""A family's home, computed from the schools that make it, and where a drink stands to it (docs/model.md, "Families and homes")."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ EDGE_OF_HOME_STEPS: Final = 1.0
 OUTSIDE_HOME_STEPS: Final = 1.5
 
 LEVEL_WITHIN_STEPS: Final = 1.0
-"""Sweetness and acidity this near to each other's distance from the middle are level (model.md §8)."""
+"""Sweetness and acidity this near to each other's distance from the middle are level (docs/model.md, "Families and homes")."""
 
 
 @dataclass(frozen=True)

@@ -1,4 +1,4 @@
-"""Water that a drink takes from the ice while it is worked, per ml of what is in the tin (model.md §3)."""
+"""Water that a drink takes from the ice while it is worked, per ml of what is in the tin (docs/model.md, "Water from the ice")."""
 
 from __future__ import annotations
 
@@ -44,7 +44,8 @@ OTHER_ICE_RELATIVE_SD: Final = 0.15
 EXTRAPOLATED_RELATIVE_SD: Final = 0.25
 ESTIMATE_RELATIVE_SD: Final = 0.40
 OWN_RELATIVE_SD: Final = 0.05
-"""What differs from one shake of the same hand to the next; the rest is shared by drinks of the same technique (model.md §6)."""
+"""What differs from one shake of the same hand to the next; the rest is shared by drinks of the same technique
+(docs/model.md, "Water from the ice")."""
 
 STIR_REACHES: Final = 0.70
 """Share of the heat balance's equilibrium that a usual stir reaches: the stirred curve over the shaken one at 25 to 30 %."""
@@ -154,7 +155,7 @@ def dilution_model(method: Method, conditions: Conditions) -> str:
 
 
 def dilution_relative_sd(abv_fraction: ArrayLike, method: Method, conditions: Conditions) -> Floats:
-    """How sure the water is, as a relative standard deviation (house estimates of model.md §6), shape (...,)."""
+    """How sure the water is, as a relative standard deviation (house estimates of docs/model.md, "Water from the ice"), shape (...,)."""
     a = np.asarray(abv_fraction, dtype=np.float64)
     model = dilution_model(method, conditions)
     if model == "none":

@@ -1,4 +1,5 @@
-"""The second school of dilution: ice melts until the heat of drink and tin is spent and the drink is at its freezing point (model.md §3).
+"""The second school of dilution: ice melts until the heat of drink and tin is spent and the drink is at its freezing point
+(docs/model.md, "Water from the ice").
 
 It answers what the curve can't: few or large cubes, freezer-cold ice, fridge-cold spirit, a drink without alcohol.
 """

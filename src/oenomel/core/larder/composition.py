@@ -1,4 +1,4 @@
-"""What is in an ingredient, per 100 ml at 20 °C, and what can't be (model.md §1)."""
+"""What is in an ingredient, per 100 ml at 20 °C, and what can't be (docs/model.md, "Composition")."""
 
 from __future__ import annotations
 

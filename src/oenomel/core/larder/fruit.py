@@ -1,4 +1,6 @@
-"""Fruit: how much juice a piece gives, learnt by the crate, how many to buy, and what one fruit serves besides its juice (model.md §12)."""
+"""Fruit: how much juice a piece gives, learnt by the crate, how many to buy, and what one fruit serves besides its juice
+(docs/model.md, "Today").
+"""
 
 from __future__ import annotations
 
@@ -11,7 +13,7 @@ from oenomel.errors import ImpossibleMeasurement, OutOfRange
 
 PIECE_SD: Final = 0.25
 CRATE_SD: Final = 0.15
-"""How far one fruit lies from the next of its crate, and a crate from the next, as shares of a piece (model.md §12)."""
+"""How far one fruit lies from the next of its crate, and a crate from the next, as shares of a piece (docs/model.md, "Today")."""
 
 SURE: Final = 0.80
 Z_SURE: Final = 0.8416212335729143
@@ -37,7 +39,7 @@ class Fruit:
 
 
 FRUIT: Final[Mapping[str, Fruit]] = {
-    # ml a piece: model.md §12, common practice; wheels, wedges and zests a piece: common practice.
+    # ml a piece: docs/model.md, "Today", common practice; wheels, wedges and zests a piece: common practice.
     "lime": Fruit("lime", "limes", "lime-juice", 22.5, 6, 6, 3),
     "lemon": Fruit("lemon", "lemons", "lemon-juice", 45.0, 8, 8, 6),
     "orange": Fruit("orange", "oranges", "orange-juice", 75.0, 8, 10, 8),

@@ -1,4 +1,6 @@
-"""Which garnish would suit a drink, and why: what echoes a pour, what is kin to the whole (model.md §11, the same weak evidence)."""
+"""Which garnish would suit a drink, and why: what echoes a pour, what is kin to the whole
+(docs/model.md, "Making", the same weak evidence).
+"""
 
 from __future__ import annotations
 

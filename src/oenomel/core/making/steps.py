@@ -1,6 +1,6 @@
 """How a drink is made, step by step, written from the drink itself, with its own lines and its own order.
 
-What is done when: `before`, `mixing`, `serving`. Here they come together (domain.md, "The order of the work" and the schools).
+What is done when: `before`, `mixing`, `serving`. Here they come together (common practice and the schools).
 """
 
 from __future__ import annotations

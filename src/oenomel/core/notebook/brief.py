@@ -1,4 +1,4 @@
-"""The brief of a drink, and what of it a trial keeps (domain.md, step 1)."""
+"""The brief of a drink, and what of it a trial keeps (common practice)."""
 
 from __future__ import annotations
 

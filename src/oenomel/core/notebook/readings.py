@@ -1,4 +1,4 @@
-"""What was measured of a trial, beside what was foreseen, and what it says of the water from the ice (model.md §3)."""
+"""What was measured of a trial, beside what was foreseen, and what it says of the water from the ice (docs/model.md, "Measured")."""
 
 from __future__ import annotations
 

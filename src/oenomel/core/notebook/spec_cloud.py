@@ -1,4 +1,4 @@
-"""Many specs of one drink, from books and colleagues: a cloud on the field, its middle and its outliers (domain.md, step 3)."""
+"""Many specs of one drink, from books and colleagues: a cloud on the field, its middle and its outliers (common practice)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Original drinks: what nobody has mixed yet and balances at the first pour (model.md §11)."""
+"""Original drinks: what nobody has mixed yet and balances at the first pour (docs/model.md, "Originals")."""
 
 from oenomel.core.originals.getting import to_get
 from oenomel.core.originals.ground import BookDrink, Ground

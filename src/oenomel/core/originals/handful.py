@@ -1,4 +1,4 @@
-"""Picks a diverse handful out of many good drinks: maximal marginal relevance (model.md §11)."""
+"""Picks a diverse handful out of many good drinks: maximal marginal relevance (docs/model.md, "Originals")."""
 
 from __future__ import annotations
 

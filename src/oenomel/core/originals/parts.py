@@ -1,4 +1,4 @@
-"""The parts that an original drink can have, and who may play each (model.md §11)."""
+"""The parts that an original drink can have, and who may play each (docs/model.md, "Originals")."""
 
 from __future__ import annotations
 

@@ -1,4 +1,6 @@
-"""Pours many combinations toward home at once: the balancing parts move over a jigger's marks, the rest stay (model.md §7 and §11)."""
+"""Pours many combinations toward home at once: the balancing parts move over a jigger's marks, the rest stay
+(docs/model.md, "Originals").
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What an original's score counts, and which of a wish's terms a drink keeps (model.md §11)."""
+"""What an original's score counts, and which of a wish's terms a drink keeps (docs/model.md, "Originals")."""
 
 from __future__ import annotations
 

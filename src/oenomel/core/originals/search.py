@@ -1,4 +1,4 @@
-"""The search for original drinks: drawn, sifted, poured, scored, and a diverse handful picked (model.md §11)."""
+"""The search for original drinks: drawn, sifted, poured, scored, and a diverse handful picked (docs/model.md, "Originals")."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Every combination that a wish allows: counted, and drawn from by number (model.md §11)."""
+"""Every combination that a wish allows: counted, and drawn from by number (docs/model.md, "Originals")."""
 
 from __future__ import annotations
 

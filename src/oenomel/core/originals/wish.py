@@ -1,4 +1,4 @@
-"""What an original drink is wished to be (model.md §11)."""
+"""What an original drink is wished to be (docs/model.md, "Originals")."""
 
 from __future__ import annotations
 

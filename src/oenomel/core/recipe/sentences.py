@@ -110,7 +110,7 @@ class Made:
 
 
 DRY_SHAKE_USUAL: Final = 10.0
-"""Seconds of a dry shake where no number is told (domain.md, schools)."""
+"""Seconds of a dry shake where no number is told (common practice)."""
 
 
 def garnish_of(line: str) -> tuple[str, ...]:

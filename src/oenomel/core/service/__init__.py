@@ -1,4 +1,4 @@
-"""The evening: batches that are poured from a bottle, and what is left to do before the hour (model.md §12)."""
+"""The evening: batches that are poured from a bottle, and what is left to do before the hour (docs/model.md, "Batch and service")."""
 
 from oenomel.core.service.batch import Batch, BatchWish, Minute, batch_of, size_words
 from oenomel.core.service.buying import ForTheEvening, Purchase, Stock, shopping

@@ -1,4 +1,6 @@
-"""A batch: a drink for so many serves or for a container, as it can be measured, and what comes of it (model.md §12)."""
+"""A batch: a drink for so many serves or for a container, as it can be measured, and what comes of it
+(docs/model.md, "Batch and service").
+"""
 
 from __future__ import annotations
 
@@ -43,7 +45,7 @@ MIXED_AT_C: Final = 22.0
 """How warm a batch is when it was mixed, [°C]."""
 
 POURED_COLD_C: Final = {"fridge": 4.0, "freezer": -18.0, "ice bath": 1.0, "room": 22.0}
-"""How cold it is when it is poured, by where it stood, [°C] (model.md §12 for the fridge)."""
+"""How cold it is when it is poured, by where it stood, [°C] (docs/model.md, "Batch and service" for the fridge)."""
 
 CAN_POUR_BELOW_C: Final = 1.0
 """A bottle is taken to stay liquid where its freezing point is so far below its place, [K]: freezers differ (house rule)."""

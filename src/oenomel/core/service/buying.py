@@ -1,4 +1,6 @@
-"""What an evening takes: opened bottles first, then shelf, stillroom and shop; fruit with its doubt, ice (model.md §12)."""
+"""What an evening takes: opened bottles first, then shelf, stillroom and shop; fruit with its doubt, ice
+(docs/model.md, "Batch and service").
+"""
 
 from __future__ import annotations
 

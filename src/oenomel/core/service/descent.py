@@ -1,4 +1,4 @@
-"""Old batches topped up with new: whose share is in the bottle, and what is in it (model.md §12, ageing)."""
+"""Old batches topped up with new: whose share is in the bottle, and what is in it (docs/model.md, "Batch and service", ageing)."""
 
 from __future__ import annotations
 

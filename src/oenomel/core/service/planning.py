@@ -1,4 +1,6 @@
-"""Tasks scheduled backwards from the hour: as late as they can be, no two in one hand (model.md §12, service plan)."""
+"""Tasks scheduled backwards from the hour: as late as they can be, no two in one hand
+(docs/model.md, "Batch and service", service plan).
+"""
 
 from __future__ import annotations
 

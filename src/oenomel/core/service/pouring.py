@@ -11,7 +11,7 @@ from oenomel.core.service.rounding import measured_ml
 from oenomel.core.spec import Pour
 
 HELD_BACK: Final = 1 / 3
-"""Share of the water that waits until the bottle was tasted: it can't be taken out again (model.md §12)."""
+"""Share of the water that waits until the bottle was tasted: it can't be taken out again (docs/model.md, "Batch and service")."""
 
 DENSE_G_PER_100ML: Final = 40.0
 """Sugar from which a syrup sinks and lies at the bottom until it is stirred (house rule)."""

@@ -1,4 +1,4 @@
-"""What goes in the bottle and what stays out of it until a serve is poured (domain.md, step 15; common practice)."""
+"""What goes in the bottle and what stays out of it until a serve is poured (common practice; common practice)."""
 
 from __future__ import annotations
 

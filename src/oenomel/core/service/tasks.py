@@ -1,4 +1,4 @@
-"""What has to be done before the hour: preparations, juice, batches, cold, glasses, garnish, edge (domain.md, steps 8 and 15)."""
+"""What has to be done before the hour: preparations, juice, batches, cold, glasses, garnish, edge (common practice)."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ from oenomel.core.service.vessels import span_words
 from oenomel.core.stillroom import KitchenStep
 
 GLASS_FREEZES_MIN: Final = 15.0
-"""A glass in the freezer until it is cold (model.md §12)."""
+"""A glass in the freezer until it is cold (docs/model.md, "Batch and service")."""
 
 BUBBLES_CHILL_MIN: Final = 180.0
 PER_PIECE_MIN: Final = 0.75

@@ -1,4 +1,4 @@
-"""Bottles and other vessels: what they hold, and how long they take to get cold (model.md §12; estimates)."""
+"""Bottles and other vessels: what they hold, and how long they take to get cold (docs/model.md, "Batch and service"; estimates)."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from typing import Final, Literal, get_args
 from oenomel.errors import DomainError, OutOfRange
 
 HEADSPACE: Final = 0.03
-"""Share of a container that stays empty (model.md §12)."""
+"""Share of a container that stays empty (docs/model.md, "Batch and service")."""
 
 USUAL_ML: Final = (200.0, 350.0, 500.0, 700.0, 750.0, 1000.0, 1500.0, 2000.0, 3000.0, 5000.0, 10_000.0, 20_000.0)
 """What bottles, jugs and canisters hold, [ml] (common practice)."""

@@ -1,4 +1,4 @@
-"""The water of a batch: what the ice would have given, put in beforehand, by how it is served (model.md §12)."""
+"""The water of a batch: what the ice would have given, put in beforehand, by how it is served (docs/model.md, "Batch and service")."""
 
 from __future__ import annotations
 
@@ -12,7 +12,7 @@ from oenomel.core.service.split import Service, StaysOut, water
 from oenomel.core.spec import Drink, Ice, Method, Pour
 
 RIGHT_AT_MINUTE: Final = 4
-"""On ice a serve has the strength of the drink made singly after so many minutes (model.md §12)."""
+"""On ice a serve has the strength of the drink made singly after so many minutes (docs/model.md, "Batch and service")."""
 
 TOLD_MINUTES: Final = (0, 4, 10)
 

@@ -18,13 +18,13 @@ LONGEST_SAID: Final = 60
 """More letters than this are no amount."""
 
 FRUIT_ML: Final[Mapping[str, float]] = {"lime": 22.5, "lemon": 45.0, "orange": 75.0, "grapefruit": 150.0}
-"""Juice of one fruit, [ml]: the lime by domain.md, the others common practice from memory; fruit differs by half."""
+"""Juice of one fruit, [ml]: the lime by common practice, the others common practice from memory; fruit differs by half."""
 
 MOST_FRUIT: Final = 4.0
 """More of one fruit than this, in the singular, is a number of something else (house rule)."""
 
 EGG_ML: Final[Mapping[str, float]] = {"white": 30.0, "yolk": 16.5, "egg": 48.0}
-"""Of one large egg, [ml]: the white by domain.md, the others as in the catalogue."""
+"""Of one large egg, [ml]: the white by common practice, the others as in the catalogue."""
 
 TOUCH_ML: Final = 6.5
 SUGAR_CUBE_G: Final = 4.0
@@ -33,7 +33,7 @@ PINCH_G: Final = 0.3
 HANDFUL_LEAVES: Final = 10.0
 COUPLE: Final = 2.0
 FEW: Final = 3.0
-"""What words without a number come to (domain.md; the pinch, the handful and the few are common practice, from memory)."""
+"""What words without a number come to (common practice; the pinch, the handful and the few are common practice, from memory)."""
 
 _SIZES: Final[Mapping[str, float]] = {
     "scant": 0.8, "short": 0.8, "skinny": 0.8, "barely": 0.9, "just shy of": 0.9, "shy of": 0.9,
@@ -42,7 +42,7 @@ _SIZES: Final[Mapping[str, float]] = {
     **{f"{hardly} {over}": 1.1 for hardly in ("just", "a little", "a bit", "slightly", "a touch") for over in ("over", "more than")},
     "generous": 1.2, "hefty": 1.2, "heavy": 1.2, "big": 1.2, "good": 1.2, "fat": 1.2, "rounded": 1.2, "heaped": 1.5, "heaping": 1.5,
 }  # fmt: skip
-"""Words that change a measure, as a share of it: scant by domain.md, the others house rules."""
+"""Words that change a measure, as a share of it: scant by common practice, the others house rules."""
 
 _ABOUT: Final = ("about", "around", "approximately", "approx", "roughly", "circa", "ca", "c", "maybe", "say", "nearly", "almost", "or so",
                  "more or less", "give or take", "just", "only")  # fmt: skip
@@ -89,7 +89,7 @@ class Said:
     amount : float          in ``unit``; of a range its middle
     unit : str or None      a unit of a file, or one of the words that have to be asked after: jigger, shot, spoon; None: whatever is shown
     ends : pair of float or None
-    by_eye : bool           whether nobody measured it (a spread of 20 %, model.md §6)
+    by_eye : bool           whether nobody measured it (a spread of 20 %, docs/model.md, "Amounts as they are said")
     by_fraction : bool      whether the number was a fraction, in figures or in words
     of : str                what it is of, where the words tell: lime juice, egg white, sugar
     """

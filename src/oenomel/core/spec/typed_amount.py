@@ -13,7 +13,7 @@ from oenomel.core.spec.units import BAR_OUNCE_ML, MAX_POUR_ML, UNITS, Measure, U
 from oenomel.errors import NotAnAmount, OtherIngredient, OutOfRange, UnknownUnit
 
 ASKED_ML: Final = {"jigger": (30.0, 45.0, 60.0), "shot": (30.0, 45.0)}
-"""Words that may be several measures, [ml]: they are asked (domain.md; the shot is common practice, from memory)."""
+"""Words that may be several measures, [ml]: they are asked (common practice; the shot is common practice, from memory)."""
 
 PART_SIZES_ML: Final = (15.0, 22.5, 30.0)
 """What a part may be, [ml], until somebody says."""

@@ -1,4 +1,4 @@
-"""Amounts as they are said at the bar, and how many millilitres they are (domain.md, "What they measure with")."""
+"""Amounts as they are said at the bar, and how many millilitres they are (common practice)."""
 
 from __future__ import annotations
 

@@ -14,7 +14,8 @@ THIN_BRIX, MIDDLE_BRIX, RICH_BRIX = 42.0, 55.0, 62.5
 
 SYRUP_DAYS: Final = ((RICH_BRIX, 60), (MIDDLE_BRIX, 42), (THIN_BRIX, 21), (30.0, 14), (0.0, 7))
 FRUIT_DAYS: Final = 14
-"""Common practice: 1:1 three weeks, 2:1 two months, with fruit two weeks, all cold (model.md §12); between them and below, estimates."""
+"""Common practice: 1:1 three weeks, 2:1 two months, with fruit two weeks, all cold
+(docs/model.md, "The stillroom"); between them and below, estimates."""
 
 SPIRIT_DAYS: Final = ((35.0, 180), (20.0, 60), (0.0, 5))
 SALINE_DAYS: Final = ((10.0, 180), (0.0, 30))

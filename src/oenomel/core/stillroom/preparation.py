@@ -1,4 +1,6 @@
-"""A preparation as it is written down: what goes in, what is done with it, what it came to (formats.md, preparation file)."""
+"""A preparation as it is written down: what goes in, what is done with it, what it came to (`oenomel.interchange` reads and writes its
+file).
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a drink is brought to, and how far it is from there (model.md §7)."""
+"""What a drink is brought to, and how far it is from there (docs/model.md, "Rebalancing")."""
 
 from __future__ import annotations
 
@@ -25,7 +25,7 @@ COARSEST_GRID_ML: Final = 60.0
 
 VOLUME_WEIGHT: Final = 0.25
 VOLUME_STEP: Final = math.log(1.10)
-"""What the volume counts for in J, and its step: a tenth (model.md §7)."""
+"""What the volume counts for in J, and its step: a tenth (docs/model.md, "Rebalancing")."""
 
 
 @dataclass(frozen=True, slots=True)

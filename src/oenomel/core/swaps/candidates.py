@@ -1,4 +1,4 @@
-"""Who can do the job of a pour, and who is left out with which reason (model.md §7)."""
+"""Who can do the job of a pour, and who is left out with which reason (docs/model.md, "Swaps")."""
 
 from __future__ import annotations
 

@@ -1,4 +1,6 @@
-"""What a drink is known by is dear to move, and what only balances it is cheap: the price of character in J (model.md §7)."""
+"""What a drink is known by is dear to move, and what only balances it is cheap: the price of character in J
+(docs/model.md, "Rebalancing").
+"""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What brings a drink to a target with amounts that can be poured, and why (model.md §7)."""
+"""What brings a drink to a target with amounts that can be poured, and why (docs/model.md, "Rebalancing")."""
 
 from __future__ import annotations
 

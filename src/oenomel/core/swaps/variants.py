@@ -1,4 +1,4 @@
-"""Drinks whose J is sought, and the arithmetic that the search makes of them (model.md §7)."""
+"""Drinks whose J is sought, and the arithmetic that the search makes of them (docs/model.md, "Rebalancing")."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ Floats = NDArray[np.float64]
 CHANGE_COSTS: Final = 0.05
 STEP_COSTS: Final = 0.01
 JOIN_COSTS: Final = 0.25
-"""Prices in J: of each pour that changes, each step of the grid, each corrector that joins (model.md §7)."""
+"""Prices in J: of each pour that changes, each step of the grid, each corrector that joins (docs/model.md, "Rebalancing")."""
 
 LONGEST_LADDER: Final = 4000
 """Amounts among which one pour may choose."""

@@ -1,5 +1,5 @@
 """The ways in which a drink can be brought to where it should be: people choose between ways, one answer reads as an order
-(model.md §7).
+(docs/model.md, "Rebalancing").
 """
 
 from __future__ import annotations
@@ -19,7 +19,7 @@ from oenomel.core.swaps.rebalancing import Move, Rebalanced, best_of, rebalanced
 from oenomel.core.swaps.variants import Variant
 
 NO_WORSE_BY: Final = 1.0
-"""A way is told whose J is less than this over the least (model.md §7)."""
+"""A way is told whose J is less than this over the least (docs/model.md, "Rebalancing")."""
 
 LEAST_PART: Final = 1 / 12
 TWICE_FROM: Final = 0.95

@@ -1,4 +1,4 @@
-"""Which one measurement would make most drinks surer (model.md §6 and §12)."""
+"""Which one measurement would make most drinks surer (docs/model.md, "Today")."""
 
 from __future__ import annotations
 

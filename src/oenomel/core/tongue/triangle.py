@@ -1,4 +1,4 @@
-"""A triangle test: three glasses, two alike; which blends, in which order, and how they are poured (model.md §10)."""
+"""A triangle test: three glasses, two alike; which blends, in which order, and how they are poured (docs/model.md, "The tongue")."""
 
 from __future__ import annotations
 
