@@ -12,7 +12,8 @@ FINEST_GRID_ML: Final = 1.0
 COARSEST_GRID_ML: Final = 100.0
 SMALL_ML: Final = 1.0
 DROPS_ML: Final = 0.1
-"""What a syringe or a measuring spoon can tell, and drops that are counted, [ml]: by these goes what would be lost on the grid."""
+DROPS_BELOW_ML: Final = 5.0
+"""What a syringe or a measuring spoon can tell, and drops that are counted, [ml]: by these goes what would be lost on the grid, and by drops what is below the last."""
 
 
 def checked_grid(grid_ml: float) -> float:
@@ -28,7 +29,7 @@ def measured_ml(ml: float, grid_ml: float) -> float:
     >>> measured_ml(157.5, 5), measured_ml(6.4, 5), measured_ml(0.6, 5)
     (160.0, 6.0, 0.6)
     """
-    step = grid_ml if ml >= 2 * grid_ml else min(grid_ml, SMALL_ML if ml >= 5 else DROPS_ML)
+    step = grid_ml if ml >= 2 * grid_ml else min(grid_ml, SMALL_ML if ml >= DROPS_BELOW_ML else DROPS_ML)
     # Halves go up, whatever their neighbours: the same batch is the same on every day.
     return round(float(int(ml / step + 0.5 + 1e-9) * step), 6)
 
