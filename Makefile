@@ -11,40 +11,52 @@ SUDO := $(shell [ "$$(id -u)" = 0 ] || echo sudo)
 # Compiled modules are kept, also where a shell says otherwise: a test then starts in a third of the time.
 export PYTHONDONTWRITEBYTECODE :=
 # Two at once, by test; the schema-reading plug-in takes seconds to load and is used by one call alone.
-PYTEST := $(BIN)/python -m pytest -n 2 --dist loadgroup -p no:schemathesis
+PYTEST := $(BIN)/python -m pytest -q -n 2 --dist loadgroup -p no:schemathesis
+# What needs neither an API nor a browser.
+PURE := src tests/core tests/reference tests/wording tests/interchange tests/instruments tests/architecture tests/test_numbers_of_the_model.py
+TIMED := $(BIN)/python scripts/time_parts.py
 
-.PHONY: setup demo test check quick fix fuzz torture mutants bench screenshots lock client lint types walls lint-web types-web fast requests
+.PHONY: setup demo test deep check quick fix golden durations crash-test torture mutants benchmark bench screenshots lock client lint \
+  imports walls types types-web lint-web tests-quick tests-pure tests-rest fuzz-smoke requests fuzz
 
 setup: .venv/run.done $(STATIC)
 
 demo: setup
 	$(BIN)/oenomel serve --demo --port $(PORT)
 
-# Everything: what is quick with its coverage printed, what is slow (simulations, journeys through a browser), generated requests, then
-# lint, types and format.
+# Everything that a user's main paths need: the rules with their coverage, then API, store and journeys through a browser, generated
+# requests, lint, types and format. How long each part took is printed at the end.
 test: .venv/dev.done $(STATIC) build/debian.done build/openapi.json
-	$(PYTEST) -m "not slow" --cov=oenomel --cov-report=term:skip-covered
-	$(PYTEST) -m slow
-	$(MAKE) -s requests check
-	$(BIN)/coverage report --include='src/oenomel/core/*' --format=total --fail-under=95
+	$(TIMED) tests-pure tests-rest fuzz-smoke check
 
-# Proves a change in a minute: lint, types, the walls, and all tests that are not slow.
+# Proves a change in a minute: lint, types, import contracts, and the tests that are neither slow nor long, a few cases of each.
 quick: .venv/dev.done web/node_modules/installed.done
-	$(MAKE) -s -j2 --output-sync=target fast lint walls types types-web
+	$(TIMED) tests-quick "lint imports types types-web"
 
-fast:
-	$(PYTEST) -q -m "not slow" --hypothesis-profile=quick
+# For a night: all examples drawn anew, all phrases and sweeps, every generated request, the crash test, and the mutants.
+deep: .venv/dev.done $(STATIC) build/debian.done build/openapi.json
+	OENOMEL_DEPTH=deep $(TIMED) tests-pure tests-rest fuzz-smoke crash-test mutants check
 
-# Lint, types, format and the walls; the typed client is that of the API.
+tests-quick:
+	OENOMEL_DEPTH=quick $(PYTEST) -m "not slow and not long"
+
+tests-pure:
+	$(PYTEST) $(PURE) --cov=oenomel.core --cov-report=
+	$(BIN)/coverage report --include='src/oenomel/core/*' --skip-covered --fail-under=97
+
+tests-rest:
+	$(PYTEST) tests $(foreach part,$(filter-out src,$(PURE)),--ignore=$(part))
+
+# Lint, types, format and the import contracts; the typed client is that of the API.
 check: .venv/dev.done web/node_modules/installed.done build/openapi.json
-	$(MAKE) -s -j2 --output-sync=target lint walls types types-web lint-web
+	$(MAKE) -s -j2 --output-sync=target lint imports types types-web lint-web
 	cd web && npm run -s client -- --check
 
 lint:
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
 
-walls:
+imports walls:
 	$(BIN)/lint-imports
 
 types:
@@ -56,29 +68,38 @@ types-web:
 lint-web:
 	cd web && npm run -s lint && npm run -s format
 
-# Mends what a machine can.
+# Fixes what a machine can.
 fix: .venv/dev.done web/node_modules/installed.done
 	$(BIN)/ruff check --fix .
 	$(BIN)/ruff format .
 	cd web && npm run -s tidy
 
-# Requests generated from the API's description, and specs at the edge of what is allowed; `make fuzz` sends many more, for a night.
-requests: .venv/dev.done
+# Writes the golden files anew: what every sentence says. Read the diff.
+golden: .venv/dev.done
+	rm -rf tests/golden
+	OENOMEL_WRITE_GOLDEN=1 $(PYTEST) -n 0 -m golden tests --ignore=tests/e2e
+
+# Writes down how long the tests take, by which they are slow, long or quick.
+durations: .venv/dev.done $(STATIC) build/debian.done
+	rm -f tests/durations.json
+	OENOMEL_WRITE_DURATIONS=1 $(PYTEST)
+
+# Requests generated from the API's description, and specs at the edge of what is allowed; `make deep` sends many more.
+fuzz-smoke requests: .venv/dev.done
 	$(BIN)/python -m pytest -q -n 2 tests/fuzz
 
 fuzz: .venv/dev.done
-	OENOMEL_EXAMPLES=200 OENOMEL_EDGES=2200 $(BIN)/python -m pytest -q -n 2 tests/fuzz
+	OENOMEL_DEPTH=deep $(BIN)/python -m pytest -q -n 2 tests/fuzz
 
 # A server killed two hundred times under five writing clients: nothing that was answered may be lost, half there, or there twice.
-torture: .venv/dev.done
+crash-test torture: .venv/dev.done
 	PYTHONPATH=tests $(BIN)/python -m support.torture --kills 200
 
-# Which changes of the core no test sees; takes hours, and is no part of the test.
+# Changes of the rules that no test sees: a sample of mutants of seven packages, its score compared with tests/mutation_score.toml.
 mutants: .venv/dev.done
-	$(BIN)/mutmut run
-	$(BIN)/mutmut results
+	$(BIN)/python scripts/mutants.py
 
-bench: .venv/dev.done $(STATIC) build/debian.done
+benchmark bench: .venv/dev.done $(STATIC) build/debian.done
 	$(BIN)/python bench/run.py
 
 screenshots: .venv/dev.done $(STATIC) build/debian.done

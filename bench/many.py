@@ -1,4 +1,4 @@
-"""Fifty clients at once: compares and swaps, beside one client alone."""
+"""Eight devices at once, which is what a bar has: compares and swaps, beside one device alone."""
 
 from __future__ import annotations
 
@@ -13,13 +13,13 @@ from pathlib import Path
 from support.app_server import AppServer
 from support.notebook_spec import ORCHARD
 
-CLIENTS = 50
-COMPARES = 20
+DEVICES = 8
+COMPARES = 40
 
 
 @dataclass(frozen=True)
 class Many:
-    """Compares of one client and of fifty at once, 95th percentile, [ms]; swap boards of the fifty, slowest, [ms]; how many answers
+    """Compares of one device and of eight at once, 95th percentile, [ms]; swap boards of the eight, slowest, [ms]; how many answers
     there were, and how many of them were none.
     """
 
@@ -30,16 +30,16 @@ class Many:
     errors: int
 
 
-def many_clients() -> Many:
-    """Measures them over HTTP, each client with a connection of its own."""
+def many_devices() -> Many:
+    """Measures them over HTTP, each device with a connection of its own."""
     with tempfile.TemporaryDirectory() as folder:
         server = AppServer(Path(folder) / "demo.db")
         server.start()
         try:
             _compares(server, 0, 50)
             alone = sorted(ms for ms, _ in _compares(server, 0, 300))
-            with ThreadPoolExecutor(CLIENTS) as pool:
-                every = list(pool.map(lambda number: _visit(server, number), range(CLIENTS)))
+            with ThreadPoolExecutor(DEVICES) as pool:
+                every = list(pool.map(lambda number: _visit(server, number), range(DEVICES)))
         finally:
             server.kill()
     compares = sorted(ms for told, _ in every for ms, _ in told)
@@ -51,7 +51,7 @@ def many_clients() -> Many:
 
 
 def _visit(server: AppServer, number: int) -> tuple[list[tuple[float, int]], tuple[float, int]]:
-    """One client: compares, then a board, then compares again."""
+    """One device: compares, then a board, then compares again."""
     first = _compares(server, number, COMPARES // 2)
     conn = http.client.HTTPConnection("127.0.0.1", server.port, timeout=120)
     board = _ask(conn, "/api/swaps", {"spec": ORCHARD, "pour_index": number % 3})

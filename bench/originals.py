@@ -1,25 +1,31 @@
-"""Originals: twenty out of five hundred ingredients beside ten thousand forecasts, the first glass, and another wish of the same sample."""
+"""Originals: twenty out of five hundred ingredients beside ten thousand forecasts, the first glass, another wish of the same sample,
+a wish that nothing meets, and a whole menu.
+"""
 
 from __future__ import annotations
 
 import statistics
 import time
+from contextlib import suppress
 from dataclasses import replace
 
+from oenomel.core.ice import Conditions
 from oenomel.core.larder import Larder, catalogue
-from oenomel.core.originals import Ground, Wish, originals
+from oenomel.core.originals import Ground, Wish, menu_of, originals
+from oenomel.errors import DomainError
 
 INGREDIENTS = 500
 SEEDS = 5
 
 
 def originals_times() -> dict[str, float]:
-    """Medians over some seeds: the first handful, the whole, and the answer to a changed wish; [ms]."""
+    """Medians over some seeds: the first handful, the whole, and the answer to a changed wish, a refusal, a menu; [ms]."""
     shipped = catalogue()
     more = {f"{slug}-too": replace(each, slug=f"{slug}-too", name=f"{each.name} too") for slug, each in shipped.items() if each.rank < 3}
     larder = Larder({**shipped, **dict(list(more.items())[: INGREDIENTS - len(shipped)])})
     ground = Ground(larder)
-    first, whole, again = [], [], []
+    by_heat = Ground(larder, conditions=Conditions(dilution="heat balance"))
+    first, whole, again, nothing, menu = [], [], [], [], []
     for seed in range(SEEDS):
         wish = Wish("sour", count=20, seed=seed)
         start = time.perf_counter()
@@ -31,4 +37,12 @@ def originals_times() -> dict[str, float]:
         start = time.perf_counter()
         list(originals(ground, replace(wish, season="autumn")))
         again.append(time.perf_counter() - start)
-    return {name: 1000 * statistics.median(times) for name, times in (("first", first), ("whole", whole), ("again", again))}
+        start = time.perf_counter()
+        with suppress(DomainError):
+            list(originals(by_heat, Wish("fizz", abv=(0.0, 0.0), most_cost=0.0, seed=seed)))
+        nothing.append(time.perf_counter() - start)
+        start = time.perf_counter()
+        menu_of(ground, [Wish(("sour", "daisy", "fizz")[place % 3], seed=seed) for place in range(12)])
+        menu.append(time.perf_counter() - start)
+    named = {"first": first, "whole": whole, "again": again, "nothing": nothing, "menu": menu}
+    return {name: 1000 * statistics.median(times) for name, times in named.items()}

@@ -2,6 +2,7 @@
 
 import gc
 import importlib
+import json
 import os
 import pkgutil
 from pathlib import Path
@@ -10,7 +11,7 @@ from pathlib import Path
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 
 import pytest
-from support.depth import load_profile
+from support.depth import DEPTH, load_profile, spread
 from support.golden import FOLDER, Golden
 
 import oenomel
@@ -20,6 +21,11 @@ from oenomel.store import database
 load_profile()
 
 SHARED = {"learnt", "kitchens"}
+
+DURATIONS_FILE = Path(__file__).with_name("durations.json")
+DURATIONS: dict[str, float] = json.loads(DURATIONS_FILE.read_text(encoding="utf-8")) if DURATIONS_FILE.exists() else {}
+SLOW_S, LONG_S = 3.0, 0.4
+CASES_OF_A_QUICK_RUN = 2
 
 # Each module once, by its own name: collecting doctests would otherwise put a module over the function of that name which a room's
 # face hands out.
@@ -56,15 +62,47 @@ def demo_file(tmp_path_factory):
     return path
 
 
-def pytest_collection_modifyitems(items):
-    """Journeys through a browser and commands in processes of their own are slow; tests that share a fixture that takes seconds stay
-    in one process.
+def pytest_collection_modifyitems(config, items):
+    """Marks what is slow or long by the seconds that it took last (`tests/durations.json`), journeys among them; keeps tests that share a
+    fixture which takes seconds in one process; and of a quick run's tables of cases leaves out all but a few.
     """
     for item in items:
-        if "e2e" in item.path.parts:
+        took = DURATIONS.get(of_function(item.nodeid), 0.0)
+        if "e2e" in item.path.parts or took >= SLOW_S:
             item.add_marker(pytest.mark.slow)
+        elif took >= LONG_S:
+            item.add_marker(pytest.mark.long)
         if "golden" in getattr(item, "fixturenames", ()):
             item.add_marker(pytest.mark.golden)
         shared = SHARED.intersection(item.fixturenames) if isinstance(item, pytest.Function) else ()
         for fixture in shared:
             item.add_marker(pytest.mark.xdist_group(fixture))
+    if DEPTH == "quick":
+        cases: dict[str, list[pytest.Item]] = {}
+        for item in items:
+            cases.setdefault(of_function(item.nodeid), []).append(item)
+        left_out = [item for each in cases.values() for item in each if item not in spread(each, CASES_OF_A_QUICK_RUN)]
+        config.hook.pytest_deselected(items=left_out)
+        items[:] = [item for item in items if item not in set(left_out)]
+
+
+def pytest_terminal_summary(terminalreporter):
+    """With OENOMEL_WRITE_DURATIONS set, writes down how long each test that isn't quick took, its fixtures included."""
+    if not os.environ.get("OENOMEL_WRITE_DURATIONS"):
+        return
+    took: dict[str, float] = {}
+    for reports in terminalreporter.stats.values():
+        for report in reports:
+            if hasattr(report, "duration") and hasattr(report, "when"):
+                took[report.nodeid] = took.get(report.nodeid, 0.0) + report.duration
+    longest: dict[str, float] = {}
+    for nodeid, seconds in took.items():
+        longest[of_function(nodeid)] = max(longest.get(of_function(nodeid), 0.0), seconds)
+    kept = {name: seconds for name, seconds in DURATIONS.items() if name not in longest}
+    written = kept | {name: round(seconds, 1) for name, seconds in longest.items() if seconds >= LONG_S}
+    DURATIONS_FILE.write_text(json.dumps(dict(sorted(written.items())), indent=0) + "\n", encoding="utf-8")
+
+
+def of_function(nodeid: str) -> str:
+    """A test's name without its parameters."""
+    return nodeid.split("[")[0].split("@")[0]

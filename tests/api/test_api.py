@@ -159,7 +159,6 @@ def leaves(node: dict) -> list[dict]:
     return [leaf for part in node["parts"] for leaf in leaves(part)] or [node]
 
 
-@pytest.mark.slow
 @pytest.mark.parametrize("school", ["curve", "heat balance"])
 def test_every_reported_figure_answers_why_and_its_leaves_add_up_to_it(client, school):
     # A fizz with something at each stage, so that the four points differ.

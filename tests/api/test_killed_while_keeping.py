@@ -1,10 +1,8 @@
 """The server killed while five clients write: what was answered is there, whole and once. `make torture` kills it two hundred times."""
 
-import pytest
 from support.torture import torture
 
 
-@pytest.mark.slow
 def test_what_was_answered_is_there_whole_and_once(tmp_path):
     found = torture(tmp_path / "demo.db", kills=3)
     assert found["acknowledged"] > 20

@@ -55,7 +55,6 @@ WORST = {
 }
 
 
-@pytest.mark.slow
 @pytest.mark.parametrize("path", ["/api/rebalance", "/api/swaps"])
 @pytest.mark.parametrize("asked", WORST.values(), ids=WORST)
 def test_the_worst_that_may_be_asked_ends_within_its_budget_and_its_memory(client, path, asked, golden, monkeypatch):
@@ -179,7 +178,6 @@ def ask(server, path, body):
         return time.perf_counter() - start
 
 
-@pytest.mark.slow
 def test_others_stay_quick_while_one_searches(tmp_path):
     server = AppServer(tmp_path / "demo.db")
     server.start()
@@ -196,7 +194,6 @@ def test_others_stay_quick_while_one_searches(tmp_path):
         server.kill()
 
 
-@pytest.mark.slow
 def test_headers_that_do_not_end_and_searches_that_nobody_waits_for_end_at_the_server(tmp_path):
     server = AppServer(tmp_path / "demo.db")
     server.start()

@@ -357,7 +357,6 @@ def test_the_larder_goes_out_and_comes_in_as_a_table_all_of_it_or_nothing(client
     assert client.get("/api/find?q=Gate cordial").json()["found"] == []
 
 
-@pytest.mark.slow
 def test_today_with_forty_drinks_and_thirty_lots_works_each_out_once(tmp_path, demo_file, monkeypatch):
     import shutil
 

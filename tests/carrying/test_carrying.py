@@ -286,7 +286,6 @@ def test_an_export_replaces_only_an_earlier_one(demo_file, tmp_path, capsys, gol
     assert not [each for each in tmp_path.iterdir() if each.name.startswith(".")]
 
 
-@pytest.mark.slow
 def test_killed_while_a_house_is_taken_in_there_is_all_of_it_or_nothing(exported, empty_file, tmp_path):
     bar, chance, ends = tmp_path / "bar.db", random.Random(7), 0
 

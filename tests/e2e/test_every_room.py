@@ -6,8 +6,6 @@ import pytest
 from playwright.sync_api import expect
 from support import labels
 
-pytestmark = pytest.mark.slow
-
 ROOMS = (
     "/bench/3", "/bench/3/trials/1", "/book", "/today", "/originals", "/originals/kinship", "/batches", "/batch/9", "/tonight", "/larder",
     "/larder/rhubarb-syrup", "/lots", "/lots/1", "/stillroom", "/stillroom/rhubarb-syrup", "/shelf", "/tree", "/palates",

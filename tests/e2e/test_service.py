@@ -7,8 +7,6 @@ from icalendar import Calendar
 from playwright.sync_api import expect
 from support import labels
 
-pytestmark = pytest.mark.slow
-
 
 def test_a_batch_is_made_for_a_bottle_that_fits_tasted_labelled_and_poured_from(page, server, violations):
     page.goto(f"{server.url}/bench/9")

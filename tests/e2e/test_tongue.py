@@ -2,11 +2,8 @@
 
 import re
 
-import pytest
 from playwright.sync_api import expect
 from support import labels
-
-pytestmark = pytest.mark.slow
 
 TABLET = {"width": 820, "height": 1180}
 

@@ -56,7 +56,6 @@ def whole_posterior(sheets, prior_sd=1.5):
     return mean, np.sqrt(variance + DRIFT**2 / sessions)
 
 
-@pytest.mark.slow
 @pytest.mark.parametrize("seed", range(3 if DEPTH == "deep" else 1))
 @pytest.mark.parametrize("number", [3, 8])
 def test_the_mixture_of_laplace_fits_stays_close_to_the_whole_posterior(seed, number):
@@ -68,7 +67,6 @@ def test_the_mixture_of_laplace_fits_stays_close_to_the_whole_posterior(seed, nu
     assert palate.sd == pytest.approx(sd, rel=0.20)
 
 
-@pytest.mark.slow
 def test_one_axis_alone_follows_the_whole_posterior_closely():
     sheets = [Tasted(np.array([0.0, 0.0, x]), (None, None, said), str(n)) for n, (x, said) in enumerate([(1.0, 2), (-1.0, 0), (0.0, 1)])]
     mean, sd = whole_posterior(sheets)

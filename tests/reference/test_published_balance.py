@@ -68,7 +68,6 @@ def test_endless_stir_ends_at_the_plateau_of_a_shake():
     assert float(water_ratio(0.25, Method(technique="stir", seconds=45))) == pytest.approx(0.48750, abs=2e-5)
 
 
-@pytest.mark.slow
 @pytest.mark.parametrize(
     ("acid", "cas", "groups"),
     [

@@ -12,7 +12,6 @@ from oenomel.core.larder.solutions import ETHANOL_G_PER_ML, SOLIDS_ML_PER_G
 from oenomel.core.spec.units import BAR_OUNCE_ML, ML_PER_UNIT
 
 # The oracle takes seconds to load: not for `make quick`.
-pytestmark = pytest.mark.slow
 
 
 @pytest.mark.parametrize(("slug", "brix"), [("simple-syrup-1-1", 50), ("simple-syrup-3-2", 60), ("simple-syrup-2-1", 66.6667)])

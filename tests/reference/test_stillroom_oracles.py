@@ -10,8 +10,6 @@ from oenomel.core.stillroom.adjusting import to_acid, to_brix
 from oenomel.core.stillroom.goods import all_goods
 from oenomel.core.stillroom.outcome import prepared
 
-pytestmark = pytest.mark.slow
-
 
 @pytest.mark.parametrize(
     ("sugar", "water", "unit", "brix"),

@@ -118,7 +118,6 @@ def relaxed(drink_: Drink, aim: Aim) -> tuple[object, list[tuple[float, float]]]
     return cost, [(0.0, max(2 * p.volume_ml, p.volume_ml + 30)) for p in drink_.pours]
 
 
-@pytest.mark.slow
 @pytest.mark.parametrize("pours", [5, 6, 7])
 def test_scipy_s_optimisers_rounded_to_the_grid_never_find_better(pours: int):
     rng = np.random.default_rng(pours)

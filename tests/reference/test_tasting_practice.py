@@ -34,7 +34,6 @@ def volume(made, slug):
     return sum(pour.volume_ml for pour in made.pours if pour.ingredient.slug == slug)
 
 
-@pytest.mark.slow
 @pytest.mark.parametrize(
     ("said", "axis", "direction"),
     [

@@ -11,8 +11,6 @@ from oenomel.core.larder.solutions import ETHANOL_G_PER_ML, aqueous_ethanol_dens
 from oenomel.core.spec.method import Method
 
 # The oracle takes seconds to load: not for `make quick`.
-pytestmark = pytest.mark.slow
-
 
 # CoolProp 8.0.0, ethanol in water by mass fraction (INCOMP::MEA); told by it: 0.4 kg/m³ of OIML R 22, 0.4 K of the handbook.
 

@@ -177,7 +177,6 @@ def test_a_full_disk_leaves_the_older_copy_and_nothing_half(bar, tmp_path):
     assert not [each for each in tmp_path.iterdir() if each.name.endswith(".part")]
 
 
-@pytest.mark.slow
 @pytest.mark.parametrize("doing", ["backup", "restore", "migration"])
 def test_killed_at_any_moment_the_file_is_whole_before_or_after_and_never_between(bar, tmp_path, monkeypatch, doing):
     write_down(bar, "First")

@@ -175,7 +175,6 @@ while True:
 """
 
 
-@pytest.mark.slow
 def test_a_kill_in_the_middle_of_keeping_leaves_trial_and_draft_together(tmp_path):
     path = tmp_path / "bar.db"
     database.prepare(path)
@@ -217,7 +216,6 @@ def test_a_migration_that_fails_leaves_nothing_behind(tmp_path, monkeypatch):
         assert conn.execute("SELECT count(*) FROM sqlite_master WHERE name = 'half'").fetchone()[0] == 0
 
 
-@pytest.mark.slow
 def test_two_that_start_at_once_bring_one_new_file_up_to_date_together(tmp_path):
     path = tmp_path / "bar.db"
     start = f"from pathlib import Path; from oenomel.store import database; database.prepare(Path({str(path)!r}))"

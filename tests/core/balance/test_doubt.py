@@ -82,7 +82,6 @@ class World:
         return np.concatenate([volume[None], 100 * (tin[1:] + rest[1:]) / volume])
 
 
-@pytest.mark.slow
 @pytest.mark.parametrize(("name", "made"), DEMO, ids=[name for name, _ in DEMO])
 def test_intervals_are_those_of_a_hundred_thousand_draws(name, made):
     figures = World(np.random.default_rng(7)).figures(made)
@@ -99,7 +98,6 @@ def test_intervals_are_those_of_a_hundred_thousand_draws(name, made):
     assert math.log(interval.high / interval.low) == pytest.approx(high - low, rel=0.05)
 
 
-@pytest.mark.slow
 @pytest.mark.parametrize("name", PAIRS)
 def test_paired_difference_is_narrower_than_two_strangers_and_that_of_the_draws(name):
     parent, riff = PAIRS[name]

@@ -103,7 +103,6 @@ def test_drink_without_alcohol_ends_near_freezing_and_takes_less_water_than_the_
     assert "dilution-extrapolated" not in {f.code for f in heat.findings}
 
 
-@pytest.mark.slow
 @given(tins, st.sampled_from(["curve", "heat balance"]), st.sampled_from(["shake", "stir"]))
 def test_slopes_of_the_water_are_those_of_the_water_itself(tin, school, technique):
     assume(float(tin.alcohol_ml) > 1 and float(tin.sugar_g) > 1 and float(tin.acid_g) > 0.2)

@@ -104,7 +104,6 @@ def test_the_order_of_the_sheets_teaches_nothing(rows):
     assert one.sd == pytest.approx(other.sd, abs=1e-6)
 
 
-@pytest.mark.slow
 @examples(25)
 @given(sours, said, said, said)
 def test_every_answer_can_be_poured_and_says_what_it_heard(made, sugar, acid, abv):

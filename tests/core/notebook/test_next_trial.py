@@ -161,7 +161,6 @@ def developed(random, sheets_a_trial):
     return 9, False
 
 
-@pytest.mark.slow
 def test_a_developer_who_follows_the_answers_is_there_in_a_few_trials():
     # Each trial is tasted twice: when it is poured and once more beside the one before, as common practice has it (step 12).
     random = np.random.default_rng(5)
@@ -174,7 +173,6 @@ def test_a_developer_who_follows_the_answers_is_there_in_a_few_trials():
     assert np.mean([true for _, true in runs]) >= 0.80
 
 
-@pytest.mark.slow
 def test_one_sheet_a_trial_takes_longer_and_stays_as_honest():
     # What a single noisy sheet a trial can tell: the figures are printed beside, and the stop is as true.
     random = np.random.default_rng(6)

@@ -26,7 +26,6 @@ def learnt():
     return {n: (np.array(errors[n]), np.array(held[n])) for n in errors}
 
 
-@pytest.mark.slow
 def test_after_twelve_tastings_every_axis_lies_within_a_step_for_nine_of_ten_tasters(learnt):
     for n, (errors, held) in learnt.items():
         within = (np.abs(errors) <= WITHIN_STEPS).all(axis=1).mean()
@@ -38,13 +37,11 @@ def test_after_twelve_tastings_every_axis_lies_within_a_step_for_nine_of_ten_tas
     assert ((held.mean(axis=0) >= 0.70) & (held.mean(axis=0) <= 0.90)).all()
 
 
-@pytest.mark.slow
 def test_more_sheets_bring_the_ideal_nearer(learnt):
     distance = [np.median(np.linalg.norm(errors, axis=1)) for errors, _ in learnt.values()]
     assert distance == sorted(distance, reverse=True)
 
 
-@pytest.mark.slow
 def test_a_plain_taster_is_learnt_in_twelve_tastings_nineteen_times_of_twenty():
     random = np.random.default_rng(21)
     off = []
@@ -54,7 +51,6 @@ def test_a_plain_taster_is_learnt_in_twelve_tastings_nineteen_times_of_twenty():
     assert np.mean(np.array(off) <= WITHIN_STEPS) >= 0.95
 
 
-@pytest.mark.slow
 def test_a_straight_line_through_the_answers_is_biased_where_this_is_not():
     # "Far too strong" can't be exceeded: least squares pull an extreme ideal back to the middle.
     random = np.random.default_rng(22)

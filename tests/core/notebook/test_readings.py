@@ -60,7 +60,6 @@ def kitchens():
     return found
 
 
-@pytest.mark.slow
 def test_a_kitchen_learns_its_own_water_from_six_weighings(kitchens):
     for n, place in ((6, 1), (12, 2)):
         off = np.array([abs(row[place].factor / row[0] - 1) for row in kitchens])
@@ -71,7 +70,6 @@ def test_a_kitchen_learns_its_own_water_from_six_weighings(kitchens):
         assert 0.70 <= held <= 0.90
 
 
-@pytest.mark.slow
 def test_the_water_of_drinks_that_were_not_weighed_is_a_third_nearer(kitchens):
     before, after = np.mean([row[3] for row in kitchens]), np.mean([row[4] for row in kitchens])
     print(f"water of other drinks: {before:.1f} ml off before, {after:.1f} ml after six measurements")

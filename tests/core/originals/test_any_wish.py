@@ -78,7 +78,6 @@ def keeps(word: str, each: Ingredient) -> bool:
     return word not in (each.slug, each.kind, *each.allergens)
 
 
-@pytest.mark.slow
 @examples(20)
 @given(pressed_together())
 def test_any_wish_is_kept_or_refused_with_a_sentence(told):

@@ -87,7 +87,6 @@ def enumerated(drink: Drink, free: tuple[int, ...], aim: Aim, conditions: Condit
     return float(j_by_hand(drink, free, volumes, aim, conditions).min())
 
 
-@pytest.mark.slow
 def test_three_hundred_random_problems_have_the_minimum_that_enumeration_finds():
     rng = np.random.default_rng(4)
     for number in range(300):
@@ -107,7 +106,6 @@ def test_three_hundred_random_problems_have_the_minimum_that_enumeration_finds()
         assert costs_of(Variant(drink, free), drinks[0], aim, Conditions()).total == pytest.approx(expected, abs=1e-9)
 
 
-@pytest.mark.slow
 @pytest.mark.parametrize("ice_c", [0.0, -18.0])
 def test_by_the_heat_balance_it_is_enumeration_s_minimum_too(ice_c: float):
     rng = np.random.default_rng(5)

@@ -27,7 +27,6 @@ TARGETS = st.builds(
 )
 
 
-@pytest.mark.slow
 @examples(30)
 @given(start=DRINKS, target=TARGETS, free=st.sets(st.integers(0, 3), min_size=1, max_size=3))
 def test_who_has_more_to_move_never_ends_further_away(start: Drink, target: Target, free: set[int]):
@@ -38,7 +37,6 @@ def test_who_has_more_to_move_never_ends_further_away(start: Drink, target: Targ
     assert rebalance(start, aim, free=free, correctors=joining).costs.total <= some + 1e-9
 
 
-@pytest.mark.slow
 @examples(20)
 @given(start=DRINKS, target=TARGETS)
 def test_rebalancing_what_was_rebalanced_moves_nothing_more(start: Drink, target: Target):

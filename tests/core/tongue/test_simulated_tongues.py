@@ -3,7 +3,6 @@
 import random
 
 import numpy as np
-import pytest
 from support.simulated_tongues import Tongue, answer_of, tongues
 
 from oenomel.core.larder import catalogue
@@ -20,7 +19,6 @@ def distances():
     return [each.steps for each in jugs.distances()]
 
 
-@pytest.mark.slow
 def test_after_24_triangles_a_step_is_known_as_well_as_the_model_promises(capsys):
     # docs/model.md, "The tongue", seen in simulation: after 24 tests α within 25 % in 73 %, within 35 % in 87 %, the 80 % interval holds
     # in 80 %.
@@ -49,7 +47,6 @@ def test_after_24_triangles_a_step_is_known_as_well_as_the_model_promises(capsys
     assert widths == sorted(widths, reverse=True)
 
 
-@pytest.mark.slow
 def test_of_who_only_guesses_next_to_nothing_is_claimed():
     draw, pourable = random.Random(3), distances()
     widths, guesses = [], []

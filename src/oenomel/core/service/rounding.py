@@ -13,7 +13,9 @@ COARSEST_GRID_ML: Final = 100.0
 SMALL_ML: Final = 1.0
 DROPS_ML: Final = 0.1
 DROPS_BELOW_ML: Final = 5.0
-"""What a syringe or a measuring spoon can tell, and drops that are counted, [ml]: by these goes what would be lost on the grid, and by drops what is below the last."""
+"""What a syringe or a measuring spoon can measure, and drops that are counted, [ml]: by these goes what would be lost on the grid, and
+by drops what is below the last.
+"""
 
 
 def checked_grid(grid_ml: float) -> float:
