@@ -77,6 +77,10 @@ def pytest_collection_modifyitems(config, items):
         shared = SHARED.intersection(item.fixturenames) if isinstance(item, pytest.Function) else ()
         for fixture in shared:
             item.add_marker(pytest.mark.xdist_group(fixture))
+    if DEPTH != "deep":
+        for_a_night = {item for item in items if item.get_closest_marker("deep")}
+        config.hook.pytest_deselected(items=list(for_a_night))
+        items[:] = [item for item in items if item not in for_a_night]
     if DEPTH == "quick":
         cases: dict[str, list[pytest.Item]] = {}
         for item in items:

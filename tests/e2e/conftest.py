@@ -7,6 +7,7 @@ from urllib.request import Request, urlopen
 import pytest
 from playwright.sync_api import expect
 from support.app_server import CHROMIUM, AppServer
+from support.bench_page import COUNT_REQUESTS
 
 # Patient, for a busy machine: what is true comes at once, what is false is told later.
 expect.set_options(timeout=15_000)
@@ -36,6 +37,7 @@ def page(page, server):
     strangers, faults = [], []
     page.on("request", lambda request: strangers.append(request.url) if not request.url.startswith(server.url) else None)
     page.on("pageerror", lambda error: faults.append(str(error)))
+    page.add_init_script(COUNT_REQUESTS)
     yield page
     assert strangers == []
     assert faults == []

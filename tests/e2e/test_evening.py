@@ -5,6 +5,7 @@ import re
 import pytest
 from playwright.sync_api import expect
 from support import labels
+from support.bench_page import settled
 
 
 def card(page, drink):
@@ -16,7 +17,7 @@ def titrated(page):
     held = page.get_by_role("list").filter(has_text=labels.BURETTE_SIMULATED)
     for _ in range(6):
         page.get_by_role("button", name=labels.READ_THE_BURETTE).click()
-        page.wait_for_load_state("networkidle")
+        settled(page)
         if held.count():
             return
     raise AssertionError("the burette stays silent")
@@ -61,24 +62,12 @@ def test_limes_are_pressed_titrated_and_drinks_brought_back(page, server, violat
 def test_the_sheet_is_printed_on_two_pages_at_most(page, server):
     page.goto(f"{server.url}/today")
     expect(page.get_by_role("region", name=labels.MENU)).to_be_visible()
-    page.wait_for_load_state("networkidle")
+    settled(page)
     printed = page.pdf(format="A4")
     assert len(re.findall(rb"/Type /Page\b", printed)) <= 2
     page.emulate_media(media="print")
     expect(page.get_by_role("button", name=labels.PRINT_THE_SHEET)).to_be_hidden()
     expect(page.get_by_role("heading", name="Forcing Shed Daisy")).to_be_visible()
-
-
-@pytest.mark.parametrize(
-    "view", ["/today", "/lots", "/lots/12", "/lots/12/label", "/stillroom", "/stillroom/rhubarb-syrup", "/larder/lime-juice"]
-)
-def test_every_new_room_is_open_to_all_in_both_themes_and_fits_a_phone(page, server, violations, view):
-    page.add_init_script("localStorage.setItem('oenomel.theme', 'late')")
-    page.goto(server.url + view)
-    page.wait_for_load_state("networkidle")
-    assert violations() == []
-    page.set_viewport_size({"width": 390, "height": 844})
-    assert page.evaluate("document.documentElement.scrollWidth") <= 390
 
 
 def test_a_syrup_is_cooked_by_the_cup_weighed_and_made_a_lot_and_the_drink_brought_back(page, server, violations):
@@ -208,6 +197,7 @@ def test_the_bench_leads_to_the_lot_that_its_doubt_asks_for(page, server):
     expect(dialog).to_be_hidden()
 
 
+@pytest.mark.deep
 def test_what_is_in_hand_in_the_stillroom_outlasts_a_server_that_is_killed(page, server):
     page.goto(f"{server.url}/stillroom/bay-syrup")
     rows = page.get_by_role("list", name=labels.LINES).get_by_role("listitem")
@@ -241,6 +231,7 @@ def test_a_syrup_is_scaled_brought_to_a_brix_and_its_price_told(page, server):
     expect(outcome).to_contain_text(labels.A_LITRE)
 
 
+@pytest.mark.deep
 def test_a_price_that_is_told_while_the_answer_is_on_its_way_is_in_it(page, server):
     page.goto(f"{server.url}/stillroom/bay-syrup")
     outcome = page.get_by_role("region", name=labels.OUTCOME)

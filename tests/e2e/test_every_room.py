@@ -5,11 +5,14 @@ import re
 import pytest
 from playwright.sync_api import expect
 from support import labels
+from support.bench_page import settled
 
 ROOMS = (
-    "/bench/3", "/bench/3/trials/1", "/book", "/today", "/originals", "/originals/kinship", "/batches", "/batch/9", "/tonight", "/larder",
+    "/bench/3", "/bench/3/trials/1", "/book", "/today", "/originals", "/originals/kinship", "/batches", "/tonight", "/larder",
     "/larder/rhubarb-syrup", "/lots", "/lots/1", "/stillroom", "/stillroom/rhubarb-syrup", "/shelf", "/tree", "/palates",
-    "/tongue?taster=Odile", "/trials/7?show=1&show=2&show=3&show=4", "/trials/10", "/taste/7?trial=1", "/specs/7", "/specs/1", "/paste",
+    "/tongue?taster=Odile", "/lots/12", "/lots/12/label", "/larder/lime-juice", "/batches/2",
+    "/batch/9?service=ice&serves=12&container=750", "/originals/list", "/trials/7?show=1&show=2&show=3&show=4", "/trials/10",
+    "/taste/7?trial=1", "/specs/7", "/specs/1", "/paste",
     "/card/3", "/list", "/import", "/bench/5/trials/2", "/palates?taster=Tam",
 )  # fmt: skip
 SIZES = PHONE, TABLET, LAPTOP = (390, 844), (820, 1180), (1280, 800)
@@ -17,7 +20,7 @@ SIZES = PHONE, TABLET, LAPTOP = (390, 844), (820, 1180), (1280, 800)
 
 def at_its_head(page) -> None:
     expect(page.get_by_role("heading", level=1).first).to_be_visible()
-    page.wait_for_load_state("networkidle")
+    settled(page)
 
 
 @pytest.mark.parametrize("half", [0, 1])

@@ -117,6 +117,7 @@ def test_another_parent_can_be_held_against_it(page, server):
     expect(page.get_by_test_id("parent-point")).to_be_visible()
 
 
+@pytest.mark.deep
 def test_taking_the_other_window_s_draft_leaves_this_one_s_aside(page, server, context):
     page.goto(f"{server.url}/bench/1")
     other = context.new_page()
@@ -258,6 +259,7 @@ def test_the_field_is_told_as_a_table_too(page, server, view):
     expect(page.get_by_role("img", name=re.compile(labels.NOW_G_SUGAR.format(shown)))).to_be_visible()
 
 
+@pytest.mark.deep
 def test_search_that_finds_nothing_says_what_to_try(page, server):
     page.goto(f"{server.url}/bench/1")
     page.get_by_role("button", name=labels.ADD_INGREDIENT).click()

@@ -6,6 +6,7 @@ import re
 import pytest
 from playwright.sync_api import Locator, Page, expect
 from support import labels
+from support.bench_page import settled
 
 
 def figures(page: Page) -> dict[str, str]:
@@ -273,7 +274,7 @@ def test_nothing_that_opens_on_the_bench_breaks_a_rule_of_accessibility(page, se
     page.keyboard.press("Escape")
     page.get_by_role("button", name=labels.WHY_THIS_SWEETNESS, exact=True).click()
     expect(page.get_by_role("dialog", name=re.compile(labels.SWEETNESS))).to_be_visible()
-    page.wait_for_load_state("networkidle")
+    settled(page)
     assert violations() == [], "why"
     page.keyboard.press("Escape")
     # What opens by a key: settings, keys, the palette, the method, the serves.
@@ -286,7 +287,7 @@ def test_nothing_that_opens_on_the_bench_breaks_a_rule_of_accessibility(page, se
     ):
         page.keyboard.press(key)
         expect(page.get_by_role("dialog", name=dialog)).to_be_visible()
-        page.wait_for_load_state("networkidle")
+        settled(page)
         assert violations() == [], dialog
         page.keyboard.press("Escape")
         expect(page.get_by_role("dialog", name=dialog)).not_to_be_visible()

@@ -141,6 +141,7 @@ def test_the_sheet_goes_by_keys_alone(page, server):
     expect(page.get_by_role("region", name=labels.SHEET)).to_contain_text(labels.A_TOUCH_TOO_SWEET)
 
 
+@pytest.mark.deep
 def test_two_windows_keep_the_same_draft_the_second_is_told_and_both_are_seen(page, server, context):
     ready(page, f"{server.url}/bench/{DAISY}")
     other = context.new_page()
@@ -328,6 +329,7 @@ def test_nothing_of_a_tasting_breaks_a_rule_of_accessibility(page, server, theme
     assert violations() == [], "part"
 
 
+@pytest.mark.deep
 def test_a_tree_of_sixty_trials_stays_readable(page, server):
     for family in range(6):
         spec = page.request.get(f"{server.url}/api/drinks/{1 + family}").json()["trials"][0]["spec"]
@@ -410,6 +412,7 @@ def test_a_crossed_trial_tells_where_each_pour_came_from(page, server):
     expect(card).to_contain_text(labels.N_22_5_ML_LIME_JUICE_TRIAL_2.format("Forcing Shed Daisy"))
 
 
+@pytest.mark.deep
 def test_without_devices_a_reading_is_typed_and_own_measurements_can_be_left_out(page, server):
     page.goto(f"{server.url}/trials/10?show=2&show=3")
     measured = page.get_by_role("region", name=labels.MEASURED)

@@ -87,6 +87,7 @@ def test_a_room_whose_script_cannot_come_opens_by_itself_and_the_drink_is_there_
     assert poured(server) == 70
 
 
+@pytest.mark.deep
 def test_by_the_book_and_back_the_work_goes_on(page, server):
     ready(page, f"{server.url}/bench/1")
     server.kill()
@@ -136,6 +137,7 @@ def test_a_window_that_is_closed_leaves_its_work_to_the_next(page, server, conte
     expect(other.get_by_text(BACK)).to_have_count(0)
 
 
+@pytest.mark.deep
 def test_what_another_window_overtook_is_offered_and_taken_over_by_nothing(page, server, context):
     ready(page, f"{server.url}/bench/1")
     other = context.new_page()
@@ -220,6 +222,7 @@ def test_a_save_whose_answer_got_lost_is_no_conflict(page, server):
     assert poured(server) == 65
 
 
+@pytest.mark.deep
 def test_a_save_whose_answer_got_lost_with_its_window_is_no_conflict_either(page, server, context):
     ready(page, f"{server.url}/bench/1")
     with answers_lost(page, "**/api/drinks/1/draft", "PUT") as lost:
@@ -256,6 +259,7 @@ def test_keep_it_makes_one_trial_though_its_answer_got_lost(page, server):
     saved(page)
 
 
+@pytest.mark.deep
 def test_keeping_goes_on_while_one_works_on_and_nothing_crosses(page, server):
     ready(page, f"{server.url}/bench/1")
     before = len(drink(server)["trials"])
@@ -286,6 +290,7 @@ def test_a_drink_is_started_once_though_its_answer_got_lost(page, server):
         assert len(json.load(answer)) == 1
 
 
+@pytest.mark.deep
 def test_a_script_that_got_lost_once_is_fetched_again(page, server):
     page.goto(f"{server.url}/book")
     expect(page.get_by_role("heading", name=labels.RECIPES_LIST)).to_be_visible()
@@ -305,6 +310,7 @@ def test_a_script_that_got_lost_once_is_fetched_again(page, server):
     assert len(lost) == 2
 
 
+@pytest.mark.deep
 def test_the_book_s_search_leaves_the_page_as_it_is_while_there_is_no_answer(page, server):
     page.goto(f"{server.url}/book")
     expect(page.get_by_role("link", name=re.compile("Hedge Gate Sour"))).to_be_visible()
@@ -341,6 +347,7 @@ def test_a_proposal_takes_the_place_of_what_is_not_kept_only_when_told_to(page, 
     assert [(each["name"], each["spec"]["pours"][0]["amount"]) for each in kept] == [(labels.AS_IT_LAY_ON_THE_BENCH, 51)]
 
 
+@pytest.mark.deep
 def test_a_start_from_somebody_s_spec_can_be_left_or_undone(page, server):
     unkept(page, server, 7)
     page.goto(f"{server.url}/specs/7")
@@ -403,6 +410,7 @@ def test_what_does_not_belong_in_the_browser_s_store_breaks_nothing(page, server
     expect(page.get_by_role("button", name=labels.WHO_TASTES).first).to_be_visible()
 
 
+@pytest.mark.deep
 def test_long_words_do_not_move_the_page_sideways_on_a_phone(page, server):
     word = "Donaudampfschifffahrtselektrizitätenhaupt42"
     page.set_viewport_size({"width": 390, "height": 844})

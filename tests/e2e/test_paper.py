@@ -5,6 +5,7 @@ import re
 import pytest
 from playwright.sync_api import expect
 from support import labels
+from support.depth import spread
 from support.sixty_specs import specs
 
 from oenomel.core.forecast.forecast import forecast_of
@@ -75,7 +76,7 @@ def runs_over(page, width_mm):
 def test_every_card_is_one_page_and_nothing_runs_out_of_it(page, paper):
     larder = catalogue()
     crowded = SpecFile.model_validate({"format": "oenomel/spec", "version": 1, "family": "fizz", **CROWDED})
-    for spec in (crowded, *specs({slug: each.kind for slug, each in larder.items()})):
+    for spec in (crowded, *spread(specs({slug: each.kind for slug, each in larder.items()}), 10)):
         for sheet in sheets_of(spec):
             page.set_content(sheet)
             assert pages(page, paper) == 1, spec.name

@@ -2,7 +2,6 @@
 
 import re
 
-import pytest
 from icalendar import Calendar
 from playwright.sync_api import expect
 from support import labels
@@ -153,20 +152,6 @@ def test_the_evening_is_planned_backwards_ticked_and_taken_along(page, server, v
     page.get_by_label(labels.THE_FIRST_GUEST_COMES).fill("2020-01-01T19:00")
     page.get_by_label(labels.THE_FIRST_GUEST_COMES).blur()
     expect(page.get_by_role("alert")).to_contain_text(labels.THAT_HOUR_HAS_PASSED)
-
-
-@pytest.mark.parametrize("width", [390, 820])
-def test_batch_and_tonight_fit_a_phone_and_a_tablet(page, server, violations, width):
-    page.set_viewport_size({"width": width, "height": 844})
-    for path, words in (
-        ("/batch/9?service=ice&serves=12&container=750", "don't go into"),
-        ("/tonight", "36 serves"),
-        ("/batches/2", "5 serves"),
-    ):
-        page.goto(f"{server.url}{path}")
-        expect(page.get_by_text(words).first).to_be_visible()
-        assert page.evaluate("document.documentElement.scrollWidth") <= width
-        assert violations() == []
 
 
 def test_a_batch_is_asked_for_by_keyboard_alone_and_told_in_ounces(page, server):

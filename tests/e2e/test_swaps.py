@@ -100,6 +100,7 @@ def touch(browser, server):
     context.close()
 
 
+@pytest.mark.deep
 def test_the_same_journey_by_touch_alone(touch, server):
     page = touch
     page.goto(f"{server.url}/bench/2")
@@ -192,6 +193,7 @@ def test_the_ways_are_walked_by_keys_the_second_is_taken_and_undone(page, server
     expect(gin).to_have_value("45")
 
 
+@pytest.mark.deep
 def test_the_ways_are_walked_by_touch_on_a_phone(browser, server):
     context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True)
     page = context.new_page()
@@ -306,6 +308,7 @@ def test_a_bottle_comes_from_its_label_to_the_shelf_and_on_to_the_board(page, se
     expect(candidates(page)).to_contain_text(labels.MEDLAR_LIQUEUR_AT_HAND)
 
 
+@pytest.mark.deep
 def test_what_a_swap_goes_for_is_chosen_once_and_remembered(page, server):
     board_of(page, server.url, 4, "Dry curaçao")
     page.get_by_role("button", name=labels.SEARCH_SETTINGS).click()
@@ -348,6 +351,7 @@ def test_a_lock_is_undone_like_any_change(page, server):
     expect(lock).to_have_attribute("aria-pressed", "false")
 
 
+@pytest.mark.deep
 def test_a_larder_of_hundreds_comes_part_by_part_and_ends_whole(page, server):
     shipped = catalogue()["orange-liqueur-dry"]
     with closing(database.connect(server.data)) as conn, database.transaction(conn):

@@ -2,6 +2,7 @@
 
 import re
 
+import pytest
 from playwright.sync_api import expect
 from support import labels
 
@@ -118,6 +119,7 @@ def test_an_exercise_is_done_by_the_keyboard_alone(page, server, violations):
     expect(page.get_by_role("button", name="Begin it for Wren")).to_be_visible()
 
 
+@pytest.mark.deep
 def test_alone_one_shuffles_and_a_sitting_with_the_wrong_bottle_is_taken_back(page, server):
     page.goto(f"{server.url}/tongue?taster=Tam")
     page.get_by_role("button", name=labels.IM_ALONE).click()

@@ -4,6 +4,7 @@ import json
 import re
 from pathlib import Path
 
+import pytest
 from playwright.sync_api import expect
 from support import labels
 from support.bench_page import ready
@@ -74,6 +75,7 @@ def test_seconds_that_are_none_are_refused_with_what_to_write(page, server):
     expect(dialog.get_by_role("alert")).to_contain_text(labels.WRITE_12_OR_A_RANGE_LIKE_8_10)
 
 
+@pytest.mark.deep
 def test_steps_are_told_otherwise_moved_left_out_and_added_by_keyboard(page, server, violations):
     bench(page, server, 1)
     page.keyboard.press("e")

@@ -22,7 +22,9 @@ CHROMIUM: dict[str, Any] = {
     "executable_path": next((path for path in BROWSERS if Path(path).exists()), BROWSERS[-1]),
     "args": [
         "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-        "--disable-component-update", "--disable-sync", "--force-color-profile=srgb", "--font-render-hinting=none",
+        "--disable-component-update", "--disable-sync", "--disable-extensions", "--disable-hang-monitor",
+        "--disable-features=IsolateOrigins,site-per-process,Translate,MediaRouter",
+        "--force-color-profile=srgb", "--font-render-hinting=none",
     ],
 }  # fmt: skip
 
@@ -30,8 +32,10 @@ CHROMIUM: dict[str, Any] = {
 @cache
 def _forks() -> subprocess.Popen[str]:
     """The process from which servers are forked, one for all of them; it ends with this one, whose end it reads."""
-    command = [sys.executable, "-m", "support.fork_server"]
-    environment = {**os.environ, "PYTHONWARNINGS": "error", "PYTHONPATH": str(Path(__file__).parents[1])}
+    warmed = _demo().with_name("warmed.db")
+    shutil.copyfile(_demo(), warmed)
+    command = [sys.executable, "-m", "support.fork_server", str(warmed)]
+    environment = {**os.environ, "PYTHONWARNINGS": "error", "OPENBLAS_NUM_THREADS": "1", "PYTHONPATH": str(Path(__file__).parents[1])}
     return subprocess.Popen(command, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True, env=environment)
 
 

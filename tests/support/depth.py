@@ -36,4 +36,4 @@ def spread(items: Sequence[T], usual: int) -> list[T]:
     """So many of some items, evenly spread with the first and the last among them; all of them in a deep run."""
     if DEPTH == "deep" or len(items) <= usual:
         return list(items)
-    return [items[round(at * (len(items) - 1) / (usual - 1))] for at in range(usual)]
+    return [items[round(at * (len(items) - 1) / max(1, usual - 1))] for at in range(usual)]
