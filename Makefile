@@ -77,7 +77,7 @@ fix: .venv/dev.done web/node_modules/installed.done
 # Writes the golden files anew: what every sentence says. Read the diff.
 golden: .venv/dev.done
 	rm -rf tests/golden
-	OENOMEL_WRITE_GOLDEN=1 $(PYTEST) -n 0 -m golden tests --ignore=tests/e2e
+	OENOMEL_WRITE_GOLDEN=1 $(PYTEST) --dist loadfile -m golden tests --ignore=tests/e2e
 
 # Writes down how long the tests take, by which they are slow, long or quick.
 durations: .venv/dev.done $(STATIC) build/debian.done

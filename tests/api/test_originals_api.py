@@ -1,6 +1,7 @@
 """HTTP: wishes for original drinks, the board, a list, a flight, the kinship."""
 
 import json
+from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime, timedelta
 from http import HTTPStatus
 
@@ -191,3 +192,13 @@ def test_the_kinship_is_seen_set_put_back_and_refused(client):
     assert wished(client)["originals"] == usual
     for bad in ({"one": "citrus", "other": "music", "value": 0.5}, {"one": "citrus", "other": "herbal", "value": 2}):
         assert client.put("/api/kinship", json=bad).status_code == HTTPStatus.UNPROCESSABLE_ENTITY
+
+
+def test_a_board_is_as_full_whoever_else_waits_for_a_turn(client):
+    # A screen asks for the count of what a wish leaves beside the board: the board doesn't end early for that.
+    alone = wished(client)["originals"]
+    with ThreadPoolExecutor(2) as pool:
+        board = pool.submit(wished, client)
+        others = [pool.submit(client.post, "/api/originals/left", json={**OF_A_KIND, "seed": seed}) for seed in range(3)]
+        assert [each["spec"]["name"] for each in board.result()["originals"]] == [each["spec"]["name"] for each in alone]
+        assert all(each.result().status_code == HTTPStatus.OK for each in others)

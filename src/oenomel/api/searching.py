@@ -84,8 +84,8 @@ class _Search:
         return self.gone or (bool(self.turns.waiting) and time.monotonic() - self.since > FAIR_SECONDS)
 
     def budget_of(self, work: int) -> Budget:
-        """A budget of so much work, which ends early where nobody waits for it, or somebody else waits; whatever the clock says."""
-        return Budget(work, stopped=self._stopped)
+        """A budget of so much work, which ends early only where nobody waits for the answer: that is the same whoever else asks."""
+        return Budget(work, stopped=lambda: self.gone)
 
     async def step(self, work: Callable[[], T]) -> T:
         """What a step of the search finds, worked out in a thread."""
