@@ -41,7 +41,7 @@ tests-quick:
 	OENOMEL_DEPTH=quick $(PYTEST) -m "not slow and not long"
 
 tests-pure:
-	$(PYTEST) $(PURE) --cov=oenomel.core --cov-report=
+	$(PYTEST) -p no:playwright $(PURE) --cov=oenomel.core --cov-report=
 	$(BIN)/coverage report --include='src/oenomel/core/*' --skip-covered --fail-under=97
 
 tests-rest:

@@ -1,4 +1,4 @@
-"""The server killed while five clients write: what was answered is there, whole and once. `make torture` kills it two hundred times."""
+"""The server killed while five clients write: what was answered is there, whole and once. `make crash-test` kills it two hundred times."""
 
 from support.torture import torture
 

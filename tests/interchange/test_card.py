@@ -103,7 +103,7 @@ def test_one_file_needs_nothing_else(forty):
 
 def test_a_list_tells_allergens_what_is_pressed_and_what_is_prepared(forty):
     sheet = list_sheet([forecast for _, forecast in forty], Way(), "us", "today")
-    assert len(sheet.rows) == 40
+    assert len(sheet.rows) == 60
     allergens = {each.what: each.drinks for each in sheet.allergens}
     assert "Sour with an egg white" in allergens["Egg"]
     assert "Cream fizz" in allergens["Milk"]

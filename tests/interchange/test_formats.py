@@ -5,7 +5,7 @@ from importlib import resources
 from pathlib import Path
 
 import pytest
-from support.sixty_specs import specs as forty_specs
+from support.sixty_specs import specs as sixty_specs
 
 from oenomel.core.larder.larder_files import Larder, catalogue, read_ingredients
 from oenomel.core.larder.search import Findable, Index
@@ -78,7 +78,7 @@ def test_what_was_written_reads_back_the_same(name, wanted):
 
 @pytest.mark.parametrize("wanted", FORMATS)
 def test_forty_drinks_of_all_kinds_lose_nothing_in_any_format(wanted):
-    for spec in forty_specs({slug: each.kind for slug, each in LARDER.items()}):
+    for spec in sixty_specs({slug: each.kind for slug, each in LARDER.items()}):
         assert read(write_as(spec, wanted, NAMES)).spec.model_dump() == spec.model_dump(), spec.name
 
 

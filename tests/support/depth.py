@@ -20,7 +20,7 @@ def load_profile() -> None:
     A law holds or it doesn't: how long an example takes on a busy machine says nothing of it, so there is no deadline.
     """
     settings.register_profile("quick", deadline=None, derandomize=True, database=None, max_examples=QUICK_EXAMPLES)
-    settings.register_profile("usual", deadline=None, derandomize=True, database=None)
+    settings.register_profile("usual", deadline=None, derandomize=True, database=None, max_examples=40)
     settings.register_profile("deep", deadline=None, max_examples=500)
     settings.load_profile(DEPTH)
 

@@ -1,6 +1,6 @@
 """A server killed again and again under five clients that write: what was answered has to be there, whole, and once.
 
-Run as a program it kills as often as it is told (`make torture`: 200 times) and prints what was found.
+Run as a program it kills as often as it is told (`make crash-test`: 200 times) and prints what was found.
 """
 
 import argparse

@@ -1,6 +1,6 @@
-"""The steps of a drink: what holds for all of them, and what its own lines change. What each says is read in methods.txt.
+"""The steps of a drink: what holds for all of them, and what its own lines change. What each says is read in golden files.
 
-What is done, and in which order, is Common practice.
+What is done, and in which order, is common practice of the trade.
 """
 
 from dataclasses import replace

@@ -3,6 +3,7 @@
 import itertools
 
 import pytest
+from support.depth import spread
 from support.sixty_specs import specs
 
 from oenomel.core.balance import AXES, profile_of_made, steps_between
@@ -15,7 +16,7 @@ from oenomel.interchange.spec.drink import drink_from_spec
 LARDER = catalogue()
 BOOK = [drink_from_spec(spec, LARDER) for spec in specs({slug: each.kind for slug, each in LARDER.items()})]
 HAND = {"lemon-juice", "lime-juice", "simple-syrup-1-1", "london-dry-gin", "white-rum", "bourbon", "honey-syrup", "orange-liqueur-dry"}
-SEEDS = range(40)
+SEEDS = spread(range(40), 10)
 
 
 def drawn(kind, seeds=SEEDS):
