@@ -38,7 +38,7 @@ deep: .venv/dev.done $(STATIC) build/debian.done build/openapi.json
 	OENOMEL_DEPTH=deep $(TIMED) tests-pure tests-rest fuzz-smoke crash-test mutants check
 
 tests-quick:
-	OENOMEL_DEPTH=quick $(PYTEST) -m "not slow and not long"
+	OENOMEL_DEPTH=quick $(PYTEST) -p no:playwright -m "not slow and not long" $(PURE) tests/store tests/test_cli.py tests/api/test_api.py
 
 tests-pure:
 	$(PYTEST) -p no:playwright $(PURE) --cov=oenomel.core --cov-report=

@@ -25,7 +25,7 @@ SHARED = {"learnt", "kitchens"}
 DURATIONS_FILE = Path(__file__).with_name("durations.json")
 DURATIONS: dict[str, float] = json.loads(DURATIONS_FILE.read_text(encoding="utf-8")) if DURATIONS_FILE.exists() else {}
 SLOW_S, LONG_S = 3.0, 0.4
-CASES_OF_A_QUICK_RUN = 2
+CASES_OF_A_QUICK_RUN = 1
 
 # Each module once, by its own name: collecting doctests would otherwise put a module over the function of that name which a room's
 # face hands out.

@@ -1,6 +1,7 @@
 """The tongue over HTTP: a blind panel out of two jugs, exercises, the week, and all of it carried along."""
 
 import json
+import re
 import shutil
 from http import HTTPStatus
 
@@ -63,7 +64,8 @@ def test_a_panel_takes_turns_blind_and_each_tongue_learns_its_own_step(demo, gol
     assert told[0] == pytest.approx(told[1])
     assert (odd > told[0]) is key["odd_is_more"]
     post(demo, f"/api/triangles/{first['id']}/answer", {"glass": key["odd"]}, HTTPStatus.OK)
-    golden(get(demo, f"/api/triangles/{first['id']}")["words"])
+    # Which glass it was is drawn.
+    golden(re.sub(r"\d", "N", get(demo, f"/api/triangles/{first['id']}")["words"]))
     again = demo.post(f"/api/triangles/{first['id']}/answer", json={"glass": 1})
     golden((again.status_code, again.json()["detail"]))
 

@@ -8,8 +8,10 @@ import pytest
 from playwright.sync_api import Error, expect
 from support import labels
 from support.bench_page import amount, article, in_sight, ready
+from support.depth import spread
 
 
+@pytest.mark.deep
 def test_a_whole_afternoon(page, server):
     # A daisy from a school.
     page.goto(f"{server.url}/book")
@@ -78,7 +80,7 @@ def test_a_whole_afternoon(page, server):
     expect(page.get_by_label(labels.GLASS, exact=True)).to_have_value("tiny cup")
 
 
-@pytest.mark.parametrize("theme", ["lamplight", "late"])
+@pytest.mark.parametrize("theme", spread(["lamplight", "late"], 1))
 def test_nothing_scrolls_on_a_laptop_and_the_figures_stay_in_sight_elsewhere(page, full_house, theme):
     page.add_init_script(f"localStorage.setItem('oenomel.theme', '{theme}')")
     ready(page, full_house)
@@ -101,6 +103,7 @@ def test_nothing_scrolls_on_a_laptop_and_the_figures_stay_in_sight_elsewhere(pag
         assert in_sight(page), (width, height)
 
 
+@pytest.mark.deep
 def test_sixty_held_arrow_steps_neither_lag_nor_end_on_a_stale_figure(page, server):
     ready(page, f"{server.url}/bench/1")
     order, held = random.Random(5), []

@@ -281,6 +281,7 @@ def test_the_larder_is_taken_in_as_a_table_or_refused_by_its_line(page, server, 
     expect(page.get_by_role("region", name=labels.INGREDIENTS)).to_contain_text(labels.HEDGE_CORDIAL)
 
 
+@pytest.mark.deep
 def test_rooms_stand_behind_one_button_by_keyboard_and_on_a_phone(page, server, violations):
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto(f"{server.url}/today")

@@ -5,6 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 from support import labels
+from support.depth import spread
 
 
 def saved(page: Page) -> None:
@@ -64,6 +65,7 @@ def test_the_keys_are_listed_under_the_question_mark(page, server):
     expect(keys).not_to_be_visible()
 
 
+@pytest.mark.deep
 def test_bitters_join_by_the_dash_and_an_edge_seasons_no_liquid(page, server):
     page.goto(f"{server.url}/bench/1")
     before = page.get_by_test_id("sugar-now").inner_text()
@@ -105,6 +107,7 @@ def test_a_drink_gets_another_name_and_the_book_tells_it(page, server):
     expect(page.get_by_role("link", name=re.compile("Walled Garden Daisy"))).to_contain_text(labels.ON_THE_BENCH)
 
 
+@pytest.mark.deep
 def test_another_parent_can_be_held_against_it(page, server):
     page.goto(f"{server.url}/bench/5")
     sweetness = page.get_by_role("article", name=labels.SWEETNESS)
@@ -165,7 +168,7 @@ def test_danger_is_told_before_what_is_good_to_know(page, server):
     expect(page.get_by_text(labels.A_CLOSED_TIN_BURSTS)).to_be_visible()
 
 
-@pytest.mark.parametrize(("axis", "figure"), [("sweetness", "sugar"), ("acidity", "acid"), ("strength", "abv")])
+@pytest.mark.parametrize(("axis", "figure"), spread([("sweetness", "sugar"), ("acidity", "acid"), ("strength", "abv")], 1))
 def test_each_figure_answers_why_down_to_the_source(page, server, axis, figure):
     page.goto(f"{server.url}/bench/3")
     card = page.get_by_role("article", name=axis.capitalize())
@@ -187,6 +190,7 @@ def test_each_figure_answers_why_down_to_the_source(page, server, axis, figure):
     expect(page.get_by_role("dialog")).to_have_count(0)
 
 
+@pytest.mark.deep
 def test_twenty_minutes_follow_the_ice_of_the_serve(page, server):
     page.goto(f"{server.url}/bench/3")
     page.get_by_role("button", name=labels.SERVED_UP).click()

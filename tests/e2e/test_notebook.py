@@ -91,6 +91,7 @@ def test_two_trials_a_blind_tasting_the_proposal_the_third_trial_and_the_tree(pa
     expect(page.get_by_role("heading", level=1)).to_have_text("Gate Lodge Sour")
 
 
+@pytest.mark.deep
 def test_a_tasting_under_way_outlasts_a_reload_and_a_server_that_went_away(page, server):
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto(f"{server.url}/taste/{MEDLAR}?trial=4")
@@ -241,6 +242,7 @@ def test_from_the_tree_two_are_crossed_and_one_is_riffed_from(page, server):
     expect(page.get_by_role("button", name=re.compile(labels.HEDGE_GATE_SOUR))).to_have_count(0)
 
 
+@pytest.mark.deep
 def test_trials_are_marked_and_put_away_and_nothing_is_lost(page, server):
     page.goto(f"{server.url}/trials/{MEDLAR}")
     page.get_by_label(labels.WHAT_BECAME_OF_TRIAL_2, exact=True).click()
@@ -297,6 +299,7 @@ def test_the_book_is_sought_by_taster_score_and_what_is_at_hand(page, server):
     expect(page.get_by_role("status")).to_contain_text(labels.TRY_ONE_WORD_OF_IT)
 
 
+@pytest.mark.deep
 def test_a_bottle_is_tasted_alone_and_its_aroma_amended(page, server):
     page.goto(f"{server.url}/shelf")
     page.get_by_role("button", name=labels.TASTE_ALONE.format("Quince liqueur")).click()

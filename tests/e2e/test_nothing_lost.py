@@ -164,6 +164,7 @@ def test_what_another_window_overtook_is_offered_and_taken_over_by_nothing(page,
     expect(amount(third, GIN)).to_have_value("62.5")
 
 
+@pytest.mark.deep
 def test_what_is_here_is_kept_when_the_server_goes_away_in_a_conflict(page, server, context):
     ready(page, f"{server.url}/bench/1")
     other = context.new_page()
@@ -182,6 +183,7 @@ def test_what_is_here_is_kept_when_the_server_goes_away_in_a_conflict(page, serv
     assert (poured(server, 0), poured(server, 2)) == (60, 15)
 
 
+@pytest.mark.deep
 def test_an_amount_that_is_being_typed_counts_without_enter(page, server, context):
     ready(page, f"{server.url}/bench/1")
     server.kill()
@@ -209,6 +211,7 @@ def test_an_amount_that_is_being_typed_is_read_when_the_server_is_back(page, ser
     assert poured(server) == 47.5
 
 
+@pytest.mark.deep
 def test_a_save_whose_answer_got_lost_is_no_conflict(page, server):
     ready(page, f"{server.url}/bench/1")
     with answers_lost(page, "**/api/drinks/1/draft", "PUT") as lost:
@@ -279,6 +282,7 @@ def test_keeping_goes_on_while_one_works_on_and_nothing_crosses(page, server):
     expect(page.get_by_text(labels.CHANGED_IN_ANOTHER_WINDOW)).to_have_count(0)
 
 
+@pytest.mark.deep
 def test_a_drink_is_started_once_though_its_answer_got_lost(page, server):
     page.goto(f"{server.url}/book")
     page.get_by_label(labels.NAME, exact=True).fill("Fern House Sour")
@@ -333,6 +337,7 @@ def unkept(page, server, number):
     saved(page)
 
 
+@pytest.mark.deep
 def test_a_proposal_takes_the_place_of_what_is_not_kept_only_when_told_to(page, server):
     unkept(page, server, 7)
     before = len(drink(server, 7)["trials"])
@@ -366,6 +371,7 @@ def test_a_start_from_somebody_s_spec_can_be_left_or_undone(page, server):
     assert poured(server, 0, 7) == 51
 
 
+@pytest.mark.deep
 def test_a_locked_file_is_told_and_saved_once_it_is_free(page, server):
     ready(page, f"{server.url}/bench/1")
     with closing(sqlite3.connect(server.data, isolation_level=None)) as another:

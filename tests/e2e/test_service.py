@@ -2,6 +2,7 @@
 
 import re
 
+import pytest
 from icalendar import Calendar
 from playwright.sync_api import expect
 from support import labels
@@ -87,6 +88,7 @@ def test_a_batch_is_made_for_a_bottle_that_fits_tasted_labelled_and_poured_from(
     expect(page.get_by_role("region", name=labels.INTO_THE_BOTTLE).get_by_role("alert")).to_contain_text(labels.THE_NUMBER_OF_SERVES_IS_0)
 
 
+@pytest.mark.deep
 def test_the_cask_shows_whose_share_is_in_it_and_the_rest_of_a_bottle_is_used_up(page, server, violations):
     page.goto(f"{server.url}/book")
     page.get_by_role("button", name=labels.PLACES).click()

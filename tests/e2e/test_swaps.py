@@ -209,6 +209,7 @@ def test_the_ways_are_walked_by_touch_on_a_phone(browser, server):
     context.close()
 
 
+@pytest.mark.deep
 def test_the_row_in_the_hand_has_ways_of_its_own(page, server):
     board_of(page, server.url, 3, "Sea-buckthorn liqueur")
     walk_to(page, "Fruit cup liqueur")
@@ -329,6 +330,7 @@ def test_what_a_swap_goes_for_is_chosen_once_and_remembered(page, server):
     expect(candidates(page).first).to_be_visible()
 
 
+@pytest.mark.deep
 def test_a_tried_on_swap_is_not_saved_and_a_reload_finds_the_draft_as_it_was(page, server):
     board_of(page, server.url, 3, "Sea-buckthorn liqueur")
     before = page.request.get(f"{server.url}/api/drinks/3").json()["draft"]
@@ -341,6 +343,7 @@ def test_a_tried_on_swap_is_not_saved_and_a_reload_finds_the_draft_as_it_was(pag
     assert page.request.get(f"{server.url}/api/drinks/3").json()["draft"] == before
 
 
+@pytest.mark.deep
 def test_a_lock_is_undone_like_any_change(page, server):
     page.goto(f"{server.url}/bench/1")
     lock = page.get_by_role("button", name=labels.LOCK.format("London dry gin"))

@@ -61,6 +61,7 @@ def test_two_people_taste_blind_on_one_tablet_that_goes_from_hand_to_hand(page, 
     expect(page.get_by_role("heading", name=labels.ADA_TRIANGLE_2_OF_6)).to_be_visible()
 
 
+@pytest.mark.deep
 def test_a_fine_tongue_is_told_everything_in_its_own_words(page, server, violations):
     def post(path, **body):
         return page.request.post(f"{server.url}/api/{path}", data=body).json()

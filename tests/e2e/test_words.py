@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import expect
 from support import labels
 from support.bench_page import amount, ready
-from support.depth import DEPTH
+from support.depth import DEPTH, spread
 
 SYRUP = "Simple syrup 1:1"
 OLD = (22.5, "ml")
@@ -39,7 +39,7 @@ def kept(server, drink):
     return float(pour["amount"]), pour["unit"]
 
 
-@pytest.mark.parametrize(("delay", "finish"), [(20, "Enter"), (90, "Tab"), (150, "a press elsewhere")])
+@pytest.mark.parametrize(("delay", "finish"), spread([(20, "Enter"), (90, "Tab"), (150, "a press elsewhere")], 1))
 def test_each_phrase_leaves_its_whole_meaning_or_the_old_amount_and_never_a_third_thing(page, server, delay, finish):
     page.goto(f"{server.url}/book")
     page.get_by_text(labels.N_8_3_3_MODERN).click()
@@ -153,6 +153,7 @@ def test_a_recipe_is_pasted_mended_put_on_the_bench_swapped_by_a_word_and_kept(p
     assert saved.value.suggested_filename == "harvest-gate.csv"
 
 
+@pytest.mark.deep
 def test_what_is_dropped_on_the_book_is_read_and_what_is_no_text_is_refused(page, server):
     page.goto(f"{server.url}/book")
     expect(page.get_by_role("heading", name=labels.RECIPES_LIST)).to_be_visible()

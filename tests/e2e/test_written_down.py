@@ -42,6 +42,7 @@ def test_a_garnish_is_written_with_its_reason_and_stands_on_the_card(page, serve
     expect(page.get_by_role("region", name=labels.GARNISH)).to_contain_text("rhubarb ribbon")
 
 
+@pytest.mark.deep
 def test_three_cubes_give_less_water_and_say_by_what(page, server):
     bench(page, server, 6)
     water = page.get_by_text(re.compile(labels.THE_ICE_GIVES_2))
@@ -108,6 +109,7 @@ def test_steps_are_told_otherwise_moved_left_out_and_added_by_keyboard(page, ser
     expect(lines).to_have_count(count)
 
 
+@pytest.mark.deep
 def test_an_edge_is_halved_and_wetted_and_one_line_tells_what_it_adds(page, server):
     bench(page, server, 3)
     page.get_by_role("button", name=labels.MORE_ABOUT.format("Caster sugar")).click()
@@ -175,6 +177,7 @@ def test_settings_tell_where_the_house_lives_and_copy_it(page, server):
     assert len(list(server.data.with_name("demo-copies").iterdir())) == 2
 
 
+@pytest.mark.deep
 def test_a_minute_without_the_server_loses_no_garnish_and_no_step(page, server):
     bench(page, server, 1)
     page.keyboard.press("n")
