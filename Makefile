@@ -31,7 +31,7 @@ test: .venv/dev.done $(STATIC) build/debian.done build/openapi.json
 
 # Proves a change in a minute: lint, types, import contracts, and the tests that are neither slow nor long, a few cases of each.
 quick: .venv/dev.done web/node_modules/installed.done
-	$(TIMED) tests-quick "lint imports types types-web"
+	$(TIMED) "tests-quick lint imports types types-web"
 
 # For a night: all examples drawn anew, all phrases and sweeps, every generated request, the crash test, and the mutants.
 deep: .venv/dev.done $(STATIC) build/debian.done build/openapi.json
