@@ -1,6 +1,6 @@
 """Changes a sample of the rules, one at a time, and counts which changes the tests see; compares the score with the one that is kept.
 
-Usage: mutants.py [--sample 24] [--write] [PACKAGE...]. `mutmut` makes and runs the mutants; the sample is the same in every run. A mutant
+Usage: mutants.py [--sample 10] [--write] [PACKAGE...]. `mutmut` makes and runs the mutants; the sample is the same in every run. A mutant
 that survives is listed with its name: `mutmut show NAME` shows it. Fails where a package's score is below the kept one by more than
 `MAY_FALL`.
 """
@@ -39,7 +39,7 @@ def main() -> int:
     """Runs the sample; the exit code tells whether no score fell."""
     parser = argparse.ArgumentParser(description="Counts which changes of the rules the tests see.")
     parser.add_argument("packages", nargs="*", metavar="PACKAGE", help="which (default: all)")
-    parser.add_argument("--sample", type=int, default=24, help="how many mutants of each (default: 24)")
+    parser.add_argument("--sample", type=int, default=10, help="how many mutants of each (default: 10)")
     parser.add_argument("--write", action="store_true", help="keep the scores")
     chosen = parser.parse_args()
     packages = chosen.packages or list(PACKAGES)
