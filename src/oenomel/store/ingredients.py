@@ -276,10 +276,7 @@ def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -
     What an earlier version shipped and this one doesn't stays, because kept trials may name it.
     """
     stored = {row["slug"]: dict(row) for row in conn.execute(SELECT_ALL)}
-    values: dict[str, dict[str, SourcedValue]] = {}
-    for row in conn.execute(SELECT_SHIPPED_VALUES):
-        slug, *sourced = row
-        values.setdefault(slug, {})[row["name"]] = SourcedValue(*sourced)
+    values = _by_slug(conn.execute(SELECT_SHIPPED_VALUES))
     renamed = False
     for ingredient in shipped:
         before = stored.get(ingredient.slug)
@@ -322,12 +319,7 @@ def retire(conn: sqlite3.Connection, slug: str, gone: bool) -> None:
 
 def house_values(conn: sqlite3.Connection) -> dict[str, dict[str, SourcedValue]]:
     """What the house has set right of the larder's values, by slug and name."""
-    found: dict[str, dict[str, SourcedValue]] = {}
-    for row in conn.execute(SELECT_HOUSE_VALUES):
-        fields = dict(row)
-        slug = fields.pop("slug")
-        found.setdefault(slug, {})[fields["name"]] = SourcedValue(**fields)
-    return found
+    return _by_slug(conn.execute(SELECT_HOUSE_VALUES))
 
 
 def set_right(conn: sqlite3.Connection, slug: str, values: Iterable[SourcedValue], back: Iterable[str] = ()) -> Ingredient:
@@ -358,12 +350,18 @@ def poured_in(conn: sqlite3.Connection, slug: str) -> list[tuple[int, str]]:
 
 
 def _larder(rows: Iterable[sqlite3.Row], value_rows: Iterable[sqlite3.Row]) -> Larder:
-    values: dict[str, dict[str, SourcedValue]] = {}
-    for row in value_rows:
-        fields = dict(row)
-        slug = fields.pop("slug")
-        values.setdefault(slug, {})[fields["name"]] = SourcedValue(**fields)
+    values = _by_slug(value_rows)
     return Larder((row["slug"], _from_row(row, values.get(row["slug"], {}))) for row in rows)
+
+
+def _by_slug(rows: Iterable[sqlite3.Row]) -> dict[str, dict[str, SourcedValue]]:
+    """Rows of values by slug and name; of two of one name the later one counts."""
+    found: dict[str, dict[str, SourcedValue]] = {}
+    for row in rows:
+        columns = dict(row)
+        slug = columns.pop("slug")
+        found.setdefault(slug, {})[columns["name"]] = SourcedValue(**columns)
+    return found
 
 
 def _from_row(row: sqlite3.Row, values: Mapping[str, SourcedValue]) -> Ingredient:
