@@ -74,7 +74,7 @@ def _band(text: str) -> list[float] | None:
     """A strength from low to high; one number alone is both."""
     if not text.strip():
         return None
-    found = re.fullmatch(r"\s*(\d+(?:\.\d+)?)\s*%?\s*(?:(?:-|–|to)\s*(\d+(?:\.\d+)?)\s*%?\s*)?", text)
+    found = re.fullmatch(r"(\d+(?:\.\d+)?) ?%? ?(?:(?:-|–|to) ?(\d+(?:\.\d+)?) ?%?)?", " ".join(text.split()))
     if found is None:
         raise SpecError("--abv", f'"{text}" is no strength; write it as 12-18')
     return [float(found[1]), float(found[2] or found[1])]

@@ -21,6 +21,10 @@ from oenomel.core.larder.ingredient import Ingredient
 NEAREST_TOLD: Final = 3
 """How many are told where nothing is called so."""
 
+LONGEST_NAME: Final = 120
+MOST_WORDS: Final = 15
+"""Letters and words; nobody calls an ingredient by more."""
+
 _STOP: Final = frozenset(re.findall(r"\w+", "of the a an and with de du des d la le les l di in from some s"))
 _MODIFIERS: Final = frozenset(
     re.findall(
@@ -47,7 +51,8 @@ _TOO_PLAIN: Final = frozenset(
 
 _SHORTEST_MISSPELT: Final = 4
 _WORDS_TRIED: Final = 3
-"""A misspelt word has four letters at least; of the words that it may be, so many are tried."""
+_SPELLINGS_TRIED: Final = 243
+"""A misspelt word has four letters at least; of the words that it may be, so many are tried, and of what several may be together."""
 
 _FAR: Final = (10_000, 0)
 _LEAST_LIKE: Final = 70.0
@@ -194,7 +199,9 @@ class Index:
         Of what fits as well the more usual comes first, then what is at hand. Where a garnish or an edge is chosen, what makes one comes
         before what only bears its name.
         """
-        words = stems(text)
+        words = () if len(text) > LONGEST_NAME else stems(text)
+        if len(words) > MOST_WORDS:
+            return []
         if not words:
             return [Found(entry.slug, entry.name, Tier.HAS_BEGINNINGS) for entry in self._entries] if not text.strip() else []
         best = self._fits(text, words)
@@ -217,6 +224,8 @@ class Index:
     def within(self, text: str) -> list[Found]:
         """What the end of the words means by itself, the longest end first: in "somebody's rye whisky" the whisky is what counts."""
         written = [word for word in folded(text).split() if word not in _STOP]
+        if len(text) > LONGEST_NAME or len(written) > MOST_WORDS:
+            return []
         for start in range(1, len(written)):
             said = " ".join(written[start:])
             known = stems(said)
@@ -231,7 +240,9 @@ class Index:
 
     def nearest(self, text: str, count: int = NEAREST_TOLD) -> list[Found]:
         """What the words are nearest to, where nothing is called so: by the words that are known, the last first, else by letters."""
-        words = stems(text)
+        words = () if len(text) > LONGEST_NAME else stems(text)
+        if len(words) > MOST_WORDS:
+            return []
         found = {each.slug: each for each in self.within(text)}
         for end in range(len(words) - 1, 0, -1):
             for owner, (tier, number) in sorted(
@@ -299,7 +310,7 @@ class Index:
         joined = "".join(words)
         tried = [self._spellings(word) for word in words]
         best: dict[int, tuple[int, int]] = {}
-        for choice in product(*tried):
+        for choice in islice(product(*tried), _SPELLINGS_TRIED):
             respelt, slips = tuple(word for word, _ in choice), sum(slip for _, slip in choice)
             if slips == 0:
                 continue
@@ -342,6 +353,8 @@ def _tier(phrase: _Phrase, written: str, words: tuple[str, ...], wanted: Counter
         return Tier.SAME_WORDS
     if len(words) == 1:  # as with every first letter, where thousands begin so
         had_all = words[0] in phrase.words
+    elif len(words) > len(phrase.words):
+        return Tier.HAS_BEGINNINGS
     else:
         had = Counter(phrase.words)
         if had == wanted:

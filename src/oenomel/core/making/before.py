@@ -15,7 +15,7 @@ from oenomel.core.spec import Pour
 
 PEEL: Final = re.compile(r"zest|peel|twist|swath|coin", re.IGNORECASE)
 _CUT: Final = re.compile(r"zest|peel|twist|swath|coin|ribbon|wheel|slice|wedge|half[- ]moon", re.IGNORECASE)
-_CITRUS: Final = re.compile(r"\b(blood orange|lime|lemon|orange|grapefruit|pomelo|yuzu|bergamot|mandarin|tangerine)\b", re.IGNORECASE)
+_CITRUS: Final = re.compile(r"\b(blood orange|lime|lemon|orange|grapefruit|pomelo|yuzu|bergamot|mandarin|tangerine)s?\b", re.IGNORECASE)
 _ADDS_NOTHING: Final = re.compile(r"\b(?:syrup|honey|water|molasses|juice|agave|egg white)\b", re.IGNORECASE)
 
 
@@ -59,7 +59,8 @@ def _cut(making: Making) -> Iterator[Step]:
     for what in named:
         if not _CUT.search(what):
             continue
-        juiced = next((each for each in fruit if re.search(rf"\b{each}s?\b", what, re.IGNORECASE)), None)
+        cut = {each.lower() for each in _CITRUS.findall(what)}
+        juiced = next((each for each in fruit if each in cut), None)
         tail = f" before the {juiced} is juiced" if juiced else ""
         yield Step(f"cut: {bare(what)}", "prepare", f"Cut the {bare(what)}{tail}.")
 

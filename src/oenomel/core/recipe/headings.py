@@ -50,7 +50,7 @@ def heading_of(text: str, written: str) -> tuple[str, str] | None:
     what, rest = found["what"].lower(), (found["rest"] or "").strip()
     if what.startswith("for the ") and what.endswith((" glass", " garnish")):
         what = "garnish" if what.endswith("garnish") else "glass"
-    marked = written.lstrip().startswith("#") or re.fullmatch(r"\s*\*\*[^*]+\*\*:?\s*", written) is not None
+    marked = written.lstrip().startswith("#") or re.fullmatch(r"\*\*[^*]+\*\*:?", written.strip()) is not None
     return (what, rest) if rest or text.rstrip().endswith(":") or what in _SECTIONS or marked else None
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from typing import Final
 
@@ -34,7 +34,7 @@ _LOOSE: Final = frozenset(
 """Words that several things behind every bar are called by: one of them is taken, and told to be a guess."""
 
 _SHORT_WORD: Final = 3
-_PROPORTION: Final = re.compile(r"\d(?:[.,]\d)?\s*(?::|to)\s*\d|\d+\s*%")
+_PROPORTION: Final = re.compile(r"\d(?:[.,]\d)? ?(?::|to) ?\d|\d ?%")
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,7 +49,7 @@ class Meant:
 
 def meant_by(words: str, asides: tuple[str, ...], index: Index) -> Meant:
     """What words mean, with what stood in brackets behind them ("simple syrup (2:1)")."""
-    first, *alternatives = re.split(r"\s+or\s+", words)
+    first, *alternatives = " ".join(words.split()).split(" or ")
     of_first = _meant(first if alternatives else words, asides, index)
     if not alternatives:
         return of_first
@@ -103,21 +103,21 @@ def _tellings(words: str, asides: tuple[str, ...]) -> Iterator[str]:
     yield from named
 
 
-_KINDS_IN_WORDS: Final[tuple[tuple[str, Kind], ...]] = (
-    (r"bitters\b", "bitters"),
-    (r"liqueur|cr[eè]me de|amaro|schnapps|cordial\b", "liqueur"),
-    (r"syrup|honey|nectar|orgeat", "syrup"),
-    (r"juice|pur[eé]e", "juice"),
-    (r"vermouth|aperiti", "aromatised"),
-    (r"sherry|port\b|madeira", "fortified"),
-    (r"champagne|prosecco|cava|sparkling wine", "sparkling"),
-    (r"wine\b", "wine"),
-    (r"\b(gin|rum|vodka|tequila|mezcal|whisk|brandy|bourbon|rye|cognac|spirit)", "spirit"),
-    (r"soda|tonic|water|beer", "water"),
-    (r"vinegar|shrub", "vinegar"),
-)
+_KINDS_IN_WORDS: Final[Mapping[Kind, re.Pattern[str]]] = {
+    "bitters": re.compile(r"bitters\b"),
+    "liqueur": re.compile(r"liqueur|cr[eè]me de|amaro|schnapps|cordial\b"),
+    "syrup": re.compile(r"syrup|honey|nectar|orgeat"),
+    "juice": re.compile(r"juice|pur[eé]e"),
+    "aromatised": re.compile(r"vermouth|aperiti"),
+    "fortified": re.compile(r"sherry|port\b|madeira"),
+    "sparkling": re.compile(r"champagne|prosecco|cava|sparkling wine"),
+    "wine": re.compile(r"wine\b"),
+    "spirit": re.compile(r"\b(gin|rum|vodka|tequila|mezcal|whisk|brandy|bourbon|rye|cognac|spirit)"),
+    "water": re.compile(r"soda|tonic|water|beer"),
+    "vinegar": re.compile(r"vinegar|shrub"),
+}
 
 
 def kind_in(words: str) -> Kind:
     """The kind that words tell of something that nobody knows."""
-    return next((kind for pattern, kind in _KINDS_IN_WORDS if re.search(pattern, words.lower())), "other")
+    return next((kind for kind, pattern in _KINDS_IN_WORDS.items() if pattern.search(words.lower())), "other")

@@ -11,12 +11,12 @@ from typing import Final
 from oenomel.core.larder import stems
 from oenomel.core.spec import Said, beginnings, plain, read_said
 
-_BULLET: Final = re.compile(r"^\s*(?:[-*•·–—▪◦‣]+\s+|[•·▪◦‣]\s*|\[[ xX]?\]\s*|\d{1,2}[.)]\s+(?=[A-Za-z]))+")
-_MARKS: Final = re.compile(r"^[#>|\s]+|[|\s]+$|\*\*|__|`|(?<=\w)\*(?=\W|$)|(?<!\S)\*(?=\S)")
+_BULLET: Final = re.compile(r"^\s*(?:[-*•·–—▪◦‣]+(?:\s+|(?<=[•·▪◦‣]))|\[[ xX]?\]\s*|\d{1,2}[.)]\s+(?=[A-Za-z]))+")
+_MARKS: Final = re.compile(r"^[#>|\s]+|(?<![|\s])[|\s]+$|\*\*|__|`|(?<=\w)\*(?=\W|$)|(?<!\S)\*(?=\S)")
 _ON_TOP: Final = re.compile(
-    r",?\s*\b(?:dripped |dropped |dotted )?(?:on top(?: of the foam)?|on the (?:foam|top|surface)|over the foam)$", re.IGNORECASE
+    r"(?:, ?| )?\b(?:dripped |dropped |dotted )?(?:on top(?: of the foam)?|on the (?:foam|top|surface)|over the foam)$", re.IGNORECASE
 )
-_BETWEEN: Final = re.compile(r"\s*;\s*|,\s+|\s+\+\s+|\s+/\s+|\s+•\s+|\s+·\s+|\s+\|\s+|\s+–\s+|\s+and\s+(?=[\d½¼¾⅓⅔])")
+_BETWEEN: Final = re.compile(r" ?; ?|, | [+/•·|–] | and (?=[\d½¼¾⅓⅔])")
 _TAIL: Final = re.compile(
     r"(?:(?:very |freshly |finely |well )?"
     r"(?:fresh|strained|chilled|cold|squeezed|juiced|peeled|sliced|cut|cubed|diced|hulled|crushed(?! ice)|muddled|heaped)\b"
@@ -26,7 +26,7 @@ _TAIL: Final = re.compile(
     re.IGNORECASE,
 )
 _ASIDE: Final = re.compile(r"[(\[]([^()\[\]]*)[)\]]")
-_DOTS: Final = re.compile(r"\s*(?:\.{2,}|…|[:–—=]|\s-\s)\s*")
+_DOTS: Final = re.compile(r" ?(?:\.{2,}|…|[:–—=]) ?| - ")
 _OPTIONAL: Final = re.compile(r"\boptional(ly)?\b|\bif (you )?(like|wish)\b", re.IGNORECASE)
 _COUNTED_FRUIT: Final = re.compile(r"^(\d[\d./ ]*) (lime|lemon|orange|grapefruit)$", re.IGNORECASE)
 _LEADS: Final = re.compile(r"^(?:then |and |add |of |with |plus |about the )+", re.IGNORECASE)
@@ -89,18 +89,18 @@ def has_pours(sentence: str) -> bool:
 
 def _run_together(part: str) -> list[str]:
     """Two amounts without anything between them, as in "2 oz gin 1 oz vermouth"."""
-    words = part.split()
+    words, parts, start = part.split(), [], 0
     for at in range(2, len(words) - 1):
-        if not words[at][:1].isdigit():
+        if at < start + 2 or not words[at][:1].isdigit():
             continue
-        behind = " ".join(words[at:])
-        first = next(iter(beginnings(plain(behind))), None)
-        before = _amount_first(" ".join(words[:at]))
+        first = next(iter(beginnings(" ".join(words[at:]))), None)
+        before = _amount_first(" ".join(words[start:at]))
         # A second telling of the same amount is no second pour.
         apart = before is not None and before[0].unit is not None and bool(stems(before[1]))
         if apart and first is not None and first[0].unit is not None and first[1]:
-            return [" ".join(words[:at]), *_run_together(behind)]
-    return [part]
+            parts.append(" ".join(words[start:at]))
+            start = at
+    return [*parts, " ".join(words[start:])] if parts else [part]
 
 
 def tells_an_amount(part: str) -> bool:
@@ -264,6 +264,7 @@ def in_a_unit(piece: Piece, default_unit: str | None) -> Piece:
 
 
 _SHORT_FORMS: Final = re.compile(r"(?:^|[\s\d(])(?:oz|ml|cl|dl|tsp|tbsp|bsp|fl|approx|ca|dr|st|no|mr|mrs|[a-z])$", re.IGNORECASE)
+_LONGEST_SHORT_FORM: Final = 10
 _BEGINS_ANEW: Final = re.compile(
     r"(?:add|blend|build|chill|combine|dry[- ]shake|fine|double strain|float|garnish|hard shake|muddle|pour|press|rim|rinse|roll|serve"
     r"|shake|stir|strain|swizzle|then|top up|top with|whip)\b",
@@ -274,8 +275,8 @@ _BEGINS_ANEW: Final = re.compile(
 def split_sentences(text: str) -> Iterator[str]:
     """The sentences of a line; a point in a figure ends none, nor one after a short form, but before a verb."""
     start = 0
-    for found in re.finditer(r"[.!?]+\s+(?=[A-Z“\"(])", text):
-        short = text[found.start()] == "." and _SHORT_FORMS.search(text[start : found.start()])
+    for found in re.finditer(r"[.!?] (?=[A-Z“\"(])", text):
+        short = text[found.start()] == "." and _SHORT_FORMS.search(text[max(start, found.start() - _LONGEST_SHORT_FORM) : found.start()])
         if short and not _BEGINS_ANEW.match(text, found.end()):
             continue
         if text[start : found.start()].strip(" ."):

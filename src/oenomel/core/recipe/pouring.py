@@ -23,7 +23,7 @@ ASKED_AMOUNTS: Final = {
 }
 """What words may be that mean several measures: the first is taken, and told as a guess."""
 
-_MUDDLED: Final = re.compile(r",?\s*\b(?:muddled|pressed|crushed|smashed)\b", re.IGNORECASE)
+_MUDDLED: Final = re.compile(r"(?:, ?| )?\b(?:muddled|pressed|crushed|smashed)\b", re.IGNORECASE)
 _CUT: Final = re.compile(r"\b(?:slice|wedge|wheel|chunk|piece)(?=s?\b)", re.IGNORECASE)
 _TOO_MANY_FOR_A_GLASS: Final = 4
 _MOST_OUNCES: Final = 4.0

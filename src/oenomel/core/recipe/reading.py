@@ -29,6 +29,12 @@ from oenomel.core.spec import ML_PER_UNIT, Said, Stage, beginnings, plain, read_
 
 UNNAMED: Final = "Recipe without a name"
 LONGEST_NAME: Final = 80
+LONGEST_LINE: Final = 400
+"""Letters of a line that is read in one; a longer one is read by its sentences, and a longer sentence is kept as a note."""
+
+MOST_POURS: Final = 60
+"""Pours of a recipe; what comes after is not read."""
+
 _EQUAL: Final = re.compile(
     r"^(?:equal parts?(?: of)?|(?P<each>[\d½¼¾⅓⅔][^:,a-z]*[a-z]+\.?) each(?: of)?)\b:?\s+(?P<what>.+)$", re.IGNORECASE
 )
@@ -38,19 +44,19 @@ _TOP: Final = re.compile(
 )
 _FLOAT: Final = re.compile(
     r"^(?:and |then |carefully |gently )*(?:float(?: of)?|float on top)\s+(?P<what>.+)$"
-    r"|^(?P<before>.+?),?\s+(?:float(?:ed)?|to float|for float)$",
+    r"|^(?P<before>.+?),? (?:float(?:ed)?|to float|for float)$",
     re.IGNORECASE,
 )
 _RINSE: Final = re.compile(
     r"^(?:rinse|wash|coat)(?: (?:the|a|your|inside|of|chilled|glass|coupe|rocks))*(?: with| of)?\s+(?P<what>.+)$"
-    r"|^(?P<before>.+?),?\s+(?:rinse|(?:to|for) rins\w+(?: the glass)?)$",
+    r"|^(?P<before>.+?),? (?:rinse|(?:to|for) rins\w+(?: the glass)?)$",
     re.IGNORECASE,
 )  # fmt: skip
 _EDGE: Final = re.compile(
-    r"^(?:(?P<what>)$|(?P<before>.+?),?\s+(?:for|on|around) (?:the|half the) (?:edge|rim)(?: of the glass)?$)", re.IGNORECASE
+    r"^(?:(?P<what>)$|(?P<before>.+?),? (?:for|on|around) (?:the|half the) (?:edge|rim)(?: of the glass)?$)", re.IGNORECASE
 )
 _CUT_UP: Final = re.compile(
-    r"(?P<fruit>(?:half (?:of )?an?|one|two|an?|\d[\d/ ]*|[¼½¾])(?: an?)? (?:fresh |whole |small |large )?"
+    r"^(?P<fruit>(?:half (?:of )?an?|one|two|an?|\d[\d/ ]*|[¼½¾])(?: an?)? (?:fresh |whole |small |large )?"
     r"(?P<kind>lemon|lime|orange|grapefruit)s?)"
     r",? (?:and )?(?:cut|sliced|quartered|chopped|muddled|in (?:quarters|wedges|pieces|slices|chunks))\b",
     re.IGNORECASE,
@@ -62,9 +68,9 @@ _VERBS: Final = re.compile(
     re.IGNORECASE,
 )
 _TAIL: Final = re.compile(
-    r",?\s+(?:if (?:you )?(?:like|wish)|to finish|on top|and stir.*|over (?:the )?(?:top|ice).*|(?:and )?serve.*)$", re.IGNORECASE
+    r",? (?:if (?:you )?(?:like|wish)|to finish|on top|and stir.*|over (?:the )?(?:top|ice).*|(?:and )?serve.*)$", re.IGNORECASE
 )
-_TITLED: Final = re.compile(r"^(?P<name>[^:|\d]{3,60}?)(?::\s+|\s+\|\s+|\s+(?:--?|–|—)\s+)(?P<list>.+)$")
+_TITLED: Final = re.compile(r"^(?P<name>[^:|\d]{3,60}?)(?:: | \| | (?:--?|–|—) )(?P<list>.+)$")
 _CALLS_FOR: Final = re.compile(r"(?:for|per|each|ingredients?|spec|recipe|you need)\b", re.IGNORECASE)
 _OF_THE_DRINK: Final = re.compile(
     r"(?:dry[- ]shake|shake|stir|build|muddle|strain|double[- ]strain|fine[- ]strain|swizzle|blend|garnish|top (?:up )?with|serve)\b",
@@ -82,7 +88,7 @@ _TOGETHER: Final = frozenset(
     )
 )
 _CREDIT: Final = re.compile(r"(?:recipe )?(?:by|from|adapted|source|serves|https?:|www\.)\b", re.IGNORECASE)
-_SERVES: Final = re.compile(r"\s*\((?:serves|makes|yields?|for)\b[^)]*\)", re.IGNORECASE)
+_SERVES: Final = re.compile(r" ?\((?:serves|makes|yields?|for)\b[^()]*\)", re.IGNORECASE)
 _RIM_AMOUNT: Final = (1.0, "tsp")
 
 
@@ -102,11 +108,25 @@ def read_recipe(
 
     ``mended`` are what somebody said of lines, by their text as it was told.
     """
-    reading = Reading(index, ingredient_of, unit_of_all(lines), mended, name)
+    lines = [part for line in lines for part in _in_parts(line)]
+    reading = Reading(index, ingredient_of, unit_of_all([line for line in lines if len(line.text) <= LONGEST_LINE]), mended, name)
     section: Section = ""
     for line in lines:
-        section = _read_line(reading, line, line.section or section, is_only=len(lines) == 1)
+        if len(reading.pours) > MOST_POURS:
+            break
+        if len(line.text) > LONGEST_LINE:
+            reading.tell(line.text, "note", "Too long to read as one sentence: start a new line where a new pour begins.", sure=False)
+        else:
+            section = _read_line(reading, line, line.section or section, is_only=len(lines) == 1)
     return _finished(reading)
+
+
+def _in_parts(line: Line) -> list[Line]:
+    """A line as it is, or its sentences where it is too long to be read in one."""
+    text = " ".join(line.text.split())
+    if len(text) <= LONGEST_LINE:
+        return [line]
+    return [Line(sentence, line.section) for sentence in split_sentences(text)]
 
 
 def _read_line(reading: Reading, line: Line, section: Section, *, is_only: bool) -> Section:
@@ -199,7 +219,7 @@ def _read_part(reading: Reading, text: str, section: Section) -> None:
     if equal:
         first, amount = text[: equal.start("what")].strip(), equal["each"] or "1 part"
         sentence, *further = split_sentences(equal["what"])
-        for at, each in enumerate(re.split(r",\s*(?:and\s+)?|\s+and\s+|\s+\+\s+", sentence.strip(" ."))):
+        for at, each in enumerate(re.split(r", ?(?:and )?| and | \+ ", sentence.strip(" ."))):
             read_pour(reading, replace(piece_of(f"{amount} {each}", reading.default_unit), text=each if at else f"{first} {each}"))
         for each in further:
             _read_sentence(reading, each, section)
@@ -301,7 +321,7 @@ def _pressed_fruit(reading: Reading, text: str) -> bool:
 def _garnished_by_the_way(reading: Reading, text: str, made: Made) -> Made:
     """What is put on the glass without a word for it: "Build in a wine glass, orange slice"."""
     for told in re.split(r"[,;]\s*", text)[1:]:
-        clause = re.sub(r"\s*(?:\b(?:expressed|discarded|and|then)\b|&)", "", told).strip()
+        clause = re.sub(r" ?(?:\b(?:expressed|discarded|and|then)\b|&)", "", told).strip()
         words = stems(clause)
         found = reading.index.find(clause) if 0 < len(words) <= 3 and not _VERBS.search(clause) else []
         if (
@@ -398,7 +418,7 @@ def _finished(reading: Reading) -> ReadRecipe:
 
 def _read_rim(reading: Reading, what: str) -> None:
     """The edge of the glass, as a pour that adds nothing to the liquid."""
-    slugs = (meant_by(each, (), reading.index).slug for each in re.split(r"\s*/\s*|\s+(?:or|and)\s+", what))
+    slugs = (meant_by(each, (), reading.index).slug for each in re.split(r" ?/ ?| (?:or|and) ", what))
     coats = (reading.ingredient_of(slug) for slug in slugs if slug)
     ingredient = next((each for each in coats if "edge" in each.slots), None)
     at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge" and line.pour is None), None)
@@ -433,7 +453,7 @@ def _settle_lines_that_follow(reading: Reading) -> None:
         if line.taken not in ("note", "asked"):
             continue
         match = re.match(r"^(?P<name>[^:–—,]+?)(?:[:–—,]|\s-)\s*(?P<told>.+)$", line.text) or re.match(
-            r"^(?P<told>.+? (?:much|of) )(?P<name>.+?) as (?P<as>.+)$", line.text
+            r"^(?P<told>(?:(?! (?:much|of) ).)+ (?:much|of) )(?P<name>.+?) as (?P<as>.+)$", line.text
         )
         if not match:
             continue

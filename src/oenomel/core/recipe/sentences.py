@@ -9,45 +9,49 @@ from typing import Final
 
 from oenomel.core.spec import Ice, Technique, plain, read_said
 
-GLASSES: Final[Mapping[str, str]] = {
-    r"flutes?|champagne glass": "flute",
-    r"coupes?|coupettes?|saucers?": "coupe",
-    r"nick (?:&|and|n'?) nora|martini glass|cocktail glass|up glass|v-?shaped glass|stemmed cocktail glass": "up glass",
-    r"small rocks|single rocks|single old[- ]fashioned|juice glass": "small rocks glass",
-    r"(?:double |large )?(?:rocks|old[- ]fashioned)|lowball|tumblers?|whisky glass|whiskey glass|\bdof\b": "large rocks glass",
-    r"fizz glass|small highball|delmonico|small tall|small collins": "small tall glass",
-    r"highball|collins|hi-?ball|tall glass|long glass|sling glass|chimney|zombie glass": "tall glass",
-    r"wine ?glass|goblet|balloon|copa|burgundy glass|spritz glass": "wine glass",
-    r"shot glass|cordial glass|tiny cup|demitasse": "tiny cup",
+
+def _glass(words: str) -> re.Pattern[str]:
+    return re.compile(rf"\b(?P<glass>{words})(?:e?s)?\b")
+
+
+_GLASSES: Final[Mapping[str, re.Pattern[str]]] = {
+    "flute": _glass(r"flutes?|champagne glass"),
+    "coupe": _glass(r"coupes?|coupettes?|saucers?"),
+    "up glass": _glass(r"nick (?:&|and|n'?) nora|martini glass|cocktail glass|up glass|v-?shaped glass|stemmed cocktail glass"),
+    "small rocks glass": _glass(r"small rocks|single rocks|single old[- ]fashioned|juice glass"),
+    "large rocks glass": _glass(r"(?:double |large )?(?:rocks|old[- ]fashioned)|lowball|tumblers?|whisky glass|whiskey glass|\bdof\b"),
+    "small tall glass": _glass(r"fizz glass|small highball|delmonico|small tall|small collins"),
+    "tall glass": _glass(r"highball|collins|hi-?ball|tall glass|long glass|sling glass|chimney|zombie glass"),
+    "wine glass": _glass(r"wine ?glass|goblet|balloon|copa|burgundy glass|spritz glass"),
+    "tiny cup": _glass(r"shot glass|cordial glass|tiny cup|demitasse"),
 }
 """Glasses of the app's list, by the trade's words for them."""
 
-OTHER_GLASSES: Final = (
+_OTHER_GLASSES: Final = _glass(
     "julep cup|julep tin|copper mug|tiki mug|mug|hurricane glass|hurricane|snifter|margarita glass|punch cup|beer glass|pint glass"
     "|sherry glass|port glass|tankard|pilsner glass|coconut shell|tea ?cup|sour glass|parfait glass"
 )
 """Glasses that the list doesn't draw; they keep their word."""
 
-_TECHNIQUES: Final[tuple[tuple[Technique, str], ...]] = (
-    ("shake", r"\b(?:hard[- ]|wet[- ])?(?:shake[ns]?|shaking)\b"),
-    ("blend", r"\bblend(?:ed|er)?\b"),
-    ("swizzle", r"\bswizzle[ds]?\b|\bchurn(?:ed)?\b"),
-    ("roll", r"\broll(?:ed)?\b|\bthrow(?:n)?\b"),
-    ("stir", r"\bstir(?:red|ring)?\b"),
-    (
-        "build",
+_TECHNIQUES: Final[Mapping[Technique, re.Pattern[str]]] = {
+    "shake": re.compile(r"\b(?:hard[- ]|wet[- ])?(?:shake[ns]?|shaking)\b"),
+    "blend": re.compile(r"\bblend(?:ed|er)?\b"),
+    "swizzle": re.compile(r"\bswizzle[ds]?\b|\bchurn(?:ed)?\b"),
+    "roll": re.compile(r"\broll(?:ed)?\b|\bthrow(?:n)?\b"),
+    "stir": re.compile(r"\bstir(?:red|ring)?\b"),
+    "build": re.compile(
         r"\bbuil[dt]\b"
-        r"|^(?!.*\b(?:strain|pour))(?:.*\b)?in(?:to)? (?:the|a|an|your) [\w -]*(?:glass|mug|cup|highball|collins|rocks|tumbler|goblet)"
-        r" (?:with|full of|filled with|over) (?:[\w]+ )?ice\b",
+        r"|^(?!.*\b(?:strain|pour))(?:.*\b)?in(?:to)? (?:the|a|an|your) [\w -]{0,60}(?:glass|mug|cup|highball|collins|rocks|tumbler|goblet)"
+        r" (?:with|full of|filled with|over) (?:\w{1,20} )?ice\b"
     ),
-)
+}
 _GENTLY: Final = re.compile(
     r"\bstir(?:red)? (?:gently|briefly|once|lightly|to (?:combine|mix|lift)|through|a little)|\b(?:gently|briefly) stir|give it a stir"
 )
-_DRY: Final = re.compile(r"\bdry[- ]?shak\w*|\bshak\w*[^.]{0,40}?\bwithout(?: the)? ice\b|\bwithout ice\b")
+_DRY: Final = re.compile(r"\bdry[- ]?shak\w*|\bshak\w*+[^.]{0,40}?\bwithout(?: the)? ice\b|\bwithout ice\b")
 _REVERSE: Final = re.compile(r"\breverse dry[- ]?shak")
 _COUNTED_ICE: Final = re.compile(r"(?<=with )(\w+)\s+((?:large|big) )?(?:ice[- ])?cubes\b(?! of (?:\w+ )?(?:pineapple|melon|mango|sugar))")
-_SECONDS: Final = re.compile(r"(?:(\w+)\s*(?:-|–|to|or)\s*)?(\w+)\s*(?:s|secs?|seconds?|\")(?![a-z])")
+_SECONDS: Final = re.compile(r"(?:(?<!\w)(\w+) ?(?:-|–|to|or) ?)?(?<!\w)(\w+?) ?(?:s|secs?|seconds?|\")(?![a-z])")
 _STRAIN: Final = re.compile(r"\b(double|fine)[- ]?strain\w*|\bstrain\w*")
 _RIM: Final = re.compile(
     r"\b(?P<dust>salt|sugar) (?:half )?(?:of )?the (?:rim|edge|glass)\b"
@@ -58,7 +62,7 @@ _RIM: Final = re.compile(
     re.IGNORECASE,
 )
 _GARNISH: Final = re.compile(
-    r"^(?:to )?garnish(?:ed)?(?:\s*(?:with|w/|:|-|–|=))?\s*(?P<after>.+)$|^(?P<before>.+?),?\s*(?:to|for|as)(?: the)?(?: a)? garnish\b",
+    r"^(?:to )?garnish(?:ed)?(?:\s*(?:with|w/|:|-|–|=))?\s*(?P<after>.+)$|^(?P<before>.+?),? ?(?:to|for|as)(?: the)?(?: a)? garnish\b",
     re.IGNORECASE,
 )
 _GARNISH_INSIDE: Final = re.compile(
@@ -67,10 +71,10 @@ _GARNISH_INSIDE: Final = re.compile(
 _EXPRESS: Final = re.compile(
     r"\bexpress (?:the )?(?:oils? (?:of|from) )?(?:an? |the |some )?(?P<what>[\w -]+?(?:peel|zest|twist|coin|swath|oil))", re.IGNORECASE
 )
-_GARNISH_AND: Final = re.compile(r",\s*(?:and )?|\s+and\s+(?:an? )?|\s+&\s+|\s*;\s*|\s+\+\s+")
+_GARNISH_AND: Final = re.compile(r", ?(?:and )?| and (?:an? )?| & | ?; ?| \+ ")
 _SERVE_ON: Final = re.compile(
     r"\b(?:over|on|onto|with|full of|filled with|fill(?:ed)?(?: the glass)?(?: up)? with|top(?:ped)? with|add)\b"
-    r"[^.;]*?\b(?:ice|rocks|cubes?|rock)\b"
+    r"[^.;]{0,80}?\b(?:ice|rocks|cubes?|rock)\b"
 )
 _TIN: Final = re.compile(r"\b(?:shaker|tins?|mixing glass|blender)\b")
 _OUT_OF_IT: Final = re.compile(r"\b(?:strain|serve|pour|over|on|into (?:a|an|the))\b")
@@ -146,8 +150,8 @@ def made_of(sentence: str, so_far: Made) -> Made:
 def _technique(words: str, _: str, made: Made) -> Made:
     without_dry = _DRY.sub(" ", _REVERSE.sub(" ", words))
     bare = _GENTLY.sub(" ", without_dry)
-    for technique, pattern in _TECHNIQUES:
-        found = re.search(pattern, bare)
+    for technique, pattern in _TECHNIQUES.items():
+        found = pattern.search(bare)
         if not found:
             continue
         if made.technique is not None and technique not in ("shake", "blend"):
@@ -210,13 +214,11 @@ def glass_in(words: str) -> str:
     'coupe'
     """
     words = plain(words)
-    for pattern, glass in GLASSES.items():
-        if re.search(rf"\b(?:{pattern})(?:es)?\b", words) and not (
-            glass == "large rocks glass" and re.search(r"\bon the rocks\b", words) and "glass" not in words
-        ):
+    for glass, pattern in _GLASSES.items():
+        if pattern.search(words) and not (glass == "large rocks glass" and re.search(r"\bon the rocks\b", words) and "glass" not in words):
             return glass
-    other = re.search(rf"\b({OTHER_GLASSES})(?:e?s)?\b", words)
-    return other[1] if other else ""
+    other = _OTHER_GLASSES.search(words)
+    return other["glass"] if other else ""
 
 
 def _in_glass(words: str, _: str, made: Made) -> Made:

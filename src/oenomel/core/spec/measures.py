@@ -47,7 +47,7 @@ _SIZES: Final[Mapping[str, float]] = {
 _ABOUT: Final = ("about", "around", "approximately", "approx", "roughly", "circa", "ca", "c", "maybe", "say", "nearly", "almost", "or so",
                  "more or less", "give or take", "just", "only")  # fmt: skip
 _NOT_BY_EYE: Final = frozenset({"exactly", "precisely", "level", "flat", "full", "just", "only", "say"})
-_THOUSANDS: Final = re.compile(r"[1-9]\d*,\d{3}(?!\d)")
+_THOUSANDS: Final = re.compile(r"(?<!\d)0*+[1-9]\d*+,\d{3}(?!\d)")
 """A thousand, or one with three decimals: nobody knows."""
 
 _HEDGES: Final = re.compile(
@@ -120,7 +120,7 @@ def plain(text: str) -> str:
     '1 1/2 to 2 oz'
     """
     text = " ".join(text.lower().replace("’", "'").replace("⁄", "/").split())
-    text = re.sub(r"(\d)?\s*([¼½¾⅓⅔⅛⅜⅝⅞⅕⅙])", lambda m: f"{m[1]} {_VULGAR[m[2]]}" if m[1] else _VULGAR[m[2]], text)
+    text = re.sub(r"(?:(\d) ?| ?)([¼½¾⅓⅔⅛⅜⅝⅞⅕⅙])", lambda m: f"{m[1]} {_VULGAR[m[2]]}" if m[1] else _VULGAR[m[2]], text)
     text = re.sub(r"(\d)-(\d+/\d)", r"\1 \2", text)
     text = re.sub(r"(?<=[\da-z])\s*(?:–|—|−|\.\.\.?|…)\s*(?=[\d.])|(?<=\d)\s*-\s*(?=[\d.])", " to ", text)
     text = re.sub(r"([a-z])-([a-z])", r"\1 \2", text)

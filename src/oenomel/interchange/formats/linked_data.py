@@ -6,7 +6,7 @@ import html
 import json
 import re
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from html.parser import HTMLParser
+from contextlib import suppress
 from typing import Any, Final
 
 from oenomel.core.recipe import Line
@@ -17,6 +17,10 @@ __all__ = ["CONTEXT", "is_page", "linked_data_of", "own_spec", "recipe_in", "rec
 
 CONTEXT: Final = "https://schema.org"
 OWN: Final = "oenomel/spec"
+_LINKED_DATA: Final = "application/ld+json"
+_SCRIPT: Final = re.compile(r"<script\b[^<>]{0,1000}>", re.IGNORECASE)
+_SCRIPT_ENDS: Final = re.compile(r"</script", re.IGNORECASE)
+_PAGE: Final = re.compile(r"<(?:!doctype|html|head|body)\b", re.IGNORECASE)
 _DEEPEST: Final = 12
 
 
@@ -36,40 +40,24 @@ def linked_data_of(spec: SpecFile, names: Mapping[str, str]) -> dict[str, Any]:
 
 def is_page(text: str) -> bool:
     """Whether a text is a saved page."""
-    return re.match(r"\s*(?:<!--.*?-->\s*)*<(?:!doctype|html|head|body)\b", text, re.IGNORECASE | re.DOTALL) is not None
-
-
-class _Scripts(HTMLParser):
-    """The linked data of a page, as texts."""
-
-    def __init__(self) -> None:
-        super().__init__()
-        self.found: list[str] = []
-        self._inside = False
-
-    def handle_starttag(self, tag: str, attrs: list[tuple[str, str | None]]) -> None:
-        self._inside = tag == "script" and (dict(attrs).get("type") or "").strip().lower() == "application/ld+json"
-        if self._inside:
-            self.found.append("")
-
-    def handle_data(self, data: str) -> None:
-        if self._inside:
-            self.found[-1] += data
-
-    def handle_endtag(self, tag: str) -> None:
-        self._inside = self._inside and tag != "script"
+    rest = text.lstrip()
+    while rest.startswith("<!--"):
+        _, _, rest = rest.partition("-->")
+        rest = rest.lstrip()
+    return _PAGE.match(rest) is not None
 
 
 def scripts_of(page: str) -> list[Any]:
-    """What the linked data of a page tells; parts that are no JSON are passed over."""
-    parser = _Scripts()
-    parser.feed(page)
-    told = []
-    for each in parser.found:
-        try:
-            told.append(json.loads(each))
-        except (ValueError, RecursionError):
-            continue
+    """What the linked data of a page tells; parts that are no JSON are passed over.
+
+    Only its scripts are looked for, each once from its beginning to its end, so that a page of any letters is read in one pass.
+    """
+    told, at = [], 0
+    while (begun := _SCRIPT.search(page, at)) and (ended := _SCRIPT_ENDS.search(page, begun.end())):
+        at = ended.end()
+        if _LINKED_DATA in begun[0].lower():
+            with suppress(ValueError, RecursionError):
+                told.append(json.loads(page[begun.end() : ended.start()]))
     return told
 
 
@@ -105,7 +93,7 @@ def _texts(told: Any, depth: int = 0) -> Iterator[str]:
     if depth > _DEEPEST:
         return
     if isinstance(told, str):
-        bare = html.unescape(re.sub(r"<(?:br|/p|/li)\b[^>]*>", "\n", html.unescape(told)))
+        bare = html.unescape(re.sub(r"<(?:br|/p|/li)\b[^<>]{0,200}>", "\n", html.unescape(told)))
         yield from (line for line in (" ".join(each.split()) for each in re.sub(r"<[^<>]{0,200}>", " ", bare).splitlines()) if line)
     elif isinstance(told, Mapping):
         yield from _texts(told.get("itemListElement") or told.get("text") or told.get("name"), depth + 1)

@@ -10,7 +10,7 @@ from typing import Any, Final
 from pydantic import ValidationError
 
 from oenomel.core.larder import Index, Ingredient
-from oenomel.core.recipe import Mended, ReadLine, ReadPour, ReadRecipe, read_recipe, sections_of
+from oenomel.core.recipe import MOST_POURS, Mended, ReadLine, ReadPour, ReadRecipe, read_recipe, sections_of
 from oenomel.core.spec import to_ml
 from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.formats.linked_data import is_page, own_spec, recipe_in, recipe_lines, scripts_of
@@ -24,9 +24,8 @@ __all__ = ["LARGEST_PAGE", "ReadReport", "read_text"]
 LARGEST_PAGE: Final = 3_000_000
 LARGEST_RECIPE: Final = 20_000
 MOST_LINES: Final = 200
-MOST_POURS: Final = 60
 LONGEST_WORDS: Final = 200
-"""Letters of a saved page and of a recipe, lines, pours, and letters of what a spec keeps in words."""
+"""Letters of a saved page and of a recipe, lines, and letters of what a spec keeps in words."""
 
 _UNREADABLE_LETTERS: Final = 8
 _NOTHING_MENDED: Final[Mapping[str, Mended]] = {}
@@ -160,7 +159,7 @@ def _report(read: ReadRecipe) -> ReadReport:
     if not read.pours:
         raise SpecError("", "no line of this tells how much of what: write them like “60 ml gin” or “Lemon juice 3/4 oz”")
     if len(read.pours) > MOST_POURS:
-        raise SpecError("", f"this recipe has {len(read.pours)} pours; a drink has at most {MOST_POURS}")
+        raise SpecError("", f"this recipe has more than {MOST_POURS} pours: paste one drink")
     made = read.made
     seconds: Any = None
     if made.seconds is not None:
