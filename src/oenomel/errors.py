@@ -97,6 +97,19 @@ class NotAnAmount(DomainError):
         return f'"{self.text}" is not an amount; write it like 22.5, 3/4 oz, two dashes, half the gin, 6 to 8 or top up'
 
 
+class NotAMoment(DomainError):
+    """A text is no time as it is kept: between 2000 and a year from now, with its zone."""
+
+    code = "not-a-time"
+
+    def __init__(self, text: str) -> None:
+        super().__init__(text)
+        self.text = text
+
+    def __str__(self) -> str:
+        return f'"{self.text[:40]}" is no time between the year 2000 and a year from now: write it like 2026-11-28T19:00:00+00:00'
+
+
 class OtherIngredient(DomainError):
     """An amount names another ingredient than the pour it is typed for."""
 

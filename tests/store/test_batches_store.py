@@ -82,7 +82,7 @@ def test_more_than_there_was_can_not_be_left(conn, drink, golden):
     ],
 )  # fmt: skip
 def test_what_can_not_be_does_not_get_into_the_file(conn, drink, told):
-    with pytest.raises(sqlite3.IntegrityError):
+    with pytest.raises((DomainError, sqlite3.IntegrityError)):
         batches.add(conn, replace(batch(drink), **told))
     assert batches.all_batches(conn) == []
 

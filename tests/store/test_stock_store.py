@@ -27,10 +27,14 @@ def at(hours):
     return (datetime.now(UTC) - timedelta(hours=hours)).isoformat(timespec="seconds")
 
 
-def test_today_s_lot_is_the_newest_that_is_not_used_up_and_is_made(conn):
+def test_today_s_lot_is_the_newest_that_is_not_used_up_also_where_the_clock_was_set_back_since(conn):
     old = lots.add(conn, LotRecord("lime-juice", "old", at(30)))
     new = lots.add(conn, LotRecord("lime-juice", "new", at(2)))
-    lots.add(conn, LotRecord("lime-juice", "to come", at(-3)))
+    ahead = lots.add(conn, LotRecord("lime-juice", "by the clock of yesterday", at(-3)))
+    assert lots.newest(conn, ["lime-juice", "lemon-juice"])["lime-juice"].id == ahead
+    with pytest.raises(DomainError, match="used up before it was made"):
+        lots.change(conn, replace(lots.get(conn, ahead), used_up_at=at(1)))
+    lots.change(conn, replace(lots.get(conn, ahead), used_up_at=at(-3)))
     assert lots.newest(conn, ["lime-juice", "lemon-juice"])["lime-juice"].id == new
     lots.change(conn, replace(lots.get(conn, new), used_up_at=at(1)))
     assert lots.newest(conn, ["lime-juice"])["lime-juice"].id == old

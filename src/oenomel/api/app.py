@@ -40,6 +40,7 @@ from oenomel.api.routers import (
     today,
     tongue,
     tree,
+    unreadable,
 )
 from oenomel.api.routers import demo as demo_router
 from oenomel.api.routers import sharing as sharing_router
@@ -136,6 +137,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         tree,
         cards,
         carrying,
+        unreadable,
         sharing_router,
     )
     for router in (health, *(room.router for room in rooms), *only_in_the_demo):

@@ -9,10 +9,12 @@ from typing import Any
 
 from oenomel.carrying.items import Choice, Item, Side, counted
 from oenomel.carrying.names import ids_of_book
-from oenomel.errors import OenomelError, SpecError
+from oenomel.errors import DomainError, OenomelError, SpecError
 from oenomel.interchange.house.file import BatchOfHouse, EveningOfHouse, HouseFile
 from oenomel.interchange.requests.service import EveningDrinkEntry, EveningEntry
-from oenomel.store import batches, evenings
+from oenomel.interchange.spec.drink import inline_ingredient
+from oenomel.interchange.spec.file import InlineIngredient
+from oenomel.store import batches, evenings, ingredients
 from oenomel.store.batches import BatchRecord, LogRecord
 
 __all__ = ["gather_evening", "look_at_evening", "take_evening"]
@@ -118,6 +120,7 @@ def _add(conn: sqlite3.Connection, told: BatchOfHouse, drink_ids: Mapping[str, i
         raise SpecError(place, f'there is no drink "{told.drink}" in the file or the book')
     if told.older and told.older not in ids:
         raise SpecError(place, f'"{told.older}", which it was filled on, is not among those before it')
+    _check_pours(conn, told, place)
     values: dict[str, Any] = {name: getattr(told, name) for name in _TOLD}
     texts: dict[str, Any] = {
         "spec": told.spec.model_dump_json(exclude_unset=True),
@@ -142,3 +145,18 @@ def _add(conn: sqlite3.Connection, told: BatchOfHouse, drink_ids: Mapping[str, i
     for each in told.log:
         batches.note(conn, LogRecord(batch_id, each.kind, each.words, each.at))
     return batch_id
+
+
+def _check_pours(conn: sqlite3.Connection, told: BatchOfHouse, place: str) -> None:
+    """Refuses a batch that holds what can't be, or was poured of what nobody has; the sentence names it."""
+    slugs = {each.ingredient for each in told.poured if isinstance(each.ingredient, str)}
+    unknown = sorted(slugs - ingredients.some(conn, slugs).keys())
+    if unknown:
+        raise SpecError(f"{place}: poured", f'"{unknown[0]}" is not in the larder, and doesn\'t come with the file')
+    try:
+        inline_ingredient(InlineIngredient(name=told.name, kind="other", composition=told.contents))
+        for each in told.poured:
+            if isinstance(each.ingredient, InlineIngredient):
+                inline_ingredient(each.ingredient)
+    except DomainError as error:
+        raise SpecError(place, str(error)) from error

@@ -7,12 +7,16 @@ from __future__ import annotations
 
 from typing import Annotated, Any
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, StringConstraints
+from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field, StringConstraints
 
 from oenomel.core.balance import Interval
 from oenomel.core.larder import Ingredient
+from oenomel.moments import TEN_YEARS, moment_of
 
-__all__ = ["Ends", "Entry", "Floats", "Level", "LevelsReport", "Name", "Named", "Pair", "Plain", "Report", "RowId"]
+__all__ = [
+    "Ends", "Entry", "Floats", "Level", "LevelsReport", "Moment", "MomentOrNow", "Name", "Named", "Pair", "Plain", "Report", "RowId",
+    "UseBy",
+]  # fmt: skip
 
 
 class Entry(BaseModel):
@@ -33,6 +37,30 @@ Plain = Annotated[str, StringConstraints(pattern=r"^[^\x00-\x08\x0b\x0c\x0e-\x1f
 RowId = Annotated[int, Field(ge=1, le=2**53)]
 Name = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
 Level = Annotated[float, Field(ge=0, allow_inf_nan=False)]
+
+
+def _moment(told: str) -> str:
+    moment_of(told)
+    return told
+
+
+def _moment_or_now(told: str) -> str:
+    return _moment(told) if told else told
+
+
+def _use_by(told: str) -> str:
+    moment_of(told, TEN_YEARS)
+    return told
+
+
+Moment = Annotated[str, Field(max_length=40, json_schema_extra={"format": "date-time"}), AfterValidator(_moment)]
+"""A time, see `moments`."""
+
+UseBy = Annotated[str, Field(max_length=40), AfterValidator(_use_by)]
+"""A time until which something keeps."""
+
+MomentOrNow = Annotated[str, Field(max_length=40), AfterValidator(_moment_or_now)]
+"""The same, or empty for the time at which it is read."""
 
 Pair = Annotated[list[float], Field(min_length=2, max_length=2)]
 

@@ -3,16 +3,18 @@
 from __future__ import annotations
 
 import sqlite3
-from dataclasses import asdict, dataclass, field
+from collections.abc import Iterable
+from dataclasses import asdict, dataclass, field, replace
 from typing import Literal
 
-from oenomel.errors import DomainError, RecordConflict, RecordNotFound
+from oenomel.errors import DomainError, NotAMoment, RecordConflict, RecordNotFound
+from oenomel.moments import TEN_YEARS, moment_of
 from oenomel.store import drinks
 from oenomel.store.stamps import new_id, now
 
 __all__ = [
     "BatchRecord", "LogKind", "LogRecord", "add", "all_batches", "change", "get", "log", "note", "open_batches", "remove", "remove_all",
-    "serve", "unused_name",
+    "serve", "unreadable", "unused_name",
 ]  # fmt: skip
 
 SELECT_ALL = """
@@ -95,13 +97,19 @@ class LogRecord:
 
 
 def all_batches(conn: sqlite3.Connection) -> list[BatchRecord]:
-    """Every batch, oldest first."""
-    return [BatchRecord(**row) for row in conn.execute(SELECT_ALL)]
+    """Every batch whose times can be read, oldest first."""
+    return _readable(conn.execute(SELECT_ALL))
+
+
+def unreadable(conn: sqlite3.Connection) -> list[tuple[BatchRecord, str]]:
+    """Batches whose times can't be read, as an earlier version may have taken them in, with what is wrong."""
+    every = [BatchRecord(**row) for row in conn.execute(SELECT_ALL)]
+    return [(batch, why) for batch in every if (why := _fault(batch))]
 
 
 def open_batches(conn: sqlite3.Connection) -> list[BatchRecord]:
     """Those that aren't used up, oldest first."""
-    return [BatchRecord(**row) for row in conn.execute(SELECT_OPEN)]
+    return _readable(conn.execute(SELECT_OPEN))
 
 
 def get(conn: sqlite3.Connection, batch_id: int) -> BatchRecord:
@@ -113,18 +121,26 @@ def get(conn: sqlite3.Connection, batch_id: int) -> BatchRecord:
 
 
 def add(conn: sqlite3.Connection, batch: BatchRecord) -> int:
-    """Keeps a batch and returns its id; raises RecordNotFound for a strange drink, RecordConflict where another has its name."""
+    """Keeps a batch and returns its id.
+
+    Raises
+    ------
+    RecordNotFound
+        There is no such drink.
+    RecordConflict
+        Another batch has its name.
+    DomainError
+        Its times or its amounts can't be.
+    """
     drinks.get(conn, batch.drink_id)
-    _check_name(conn, batch)
+    _check(conn, batch)
     return new_id(conn.execute(INSERT, asdict(batch)))
 
 
 def change(conn: sqlite3.Connection, batch: BatchRecord) -> None:
     """Puts a batch in the place of the one with its id; raises as `add`."""
     get(conn, batch.id)
-    _check_name(conn, batch)
-    if batch.left_ml > batch.volume_ml + _SPARE_ML:
-        raise DomainError(f"{batch.left_ml:g} ml can't be left of {batch.volume_ml:g} ml")
+    _check(conn, batch)
     conn.execute(UPDATE, asdict(batch))
 
 
@@ -133,7 +149,8 @@ def serve(conn: sqlite3.Connection, batch: BatchRecord, ml: float) -> BatchRecor
     if ml > batch.left_ml + _SPARE_ML:
         raise DomainError(f"{ml:.0f} ml can't be poured: {batch.left_ml:.0f} ml are left of {batch.name}")
     left = max(0.0, batch.left_ml - ml)
-    later = BatchRecord(**{**asdict(batch), "left_ml": left, "used_up_at": now() if left < EMPTY * batch.serve_ml else batch.used_up_at})
+    gone_at = max(now(), batch.made_at) if left < EMPTY * batch.serve_ml else batch.used_up_at
+    later = replace(batch, left_ml=left, used_up_at=gone_at)
     change(conn, later)
     return later
 
@@ -172,7 +189,32 @@ def unused_name(conn: sqlite3.Connection, name: str) -> str:
     return tried
 
 
-def _check_name(conn: sqlite3.Connection, batch: BatchRecord) -> None:
+def _readable(rows: Iterable[sqlite3.Row]) -> list[BatchRecord]:
+    return [batch for row in rows if not _fault(batch := BatchRecord(**row))]
+
+
+def _fault(batch: BatchRecord) -> str:
+    """What is wrong with the times and amounts of a batch as it is kept, empty where nothing is."""
+    try:
+        made, use_by = moment_of(batch.made_at), moment_of(batch.use_by, TEN_YEARS)
+        used_up = None if batch.used_up_at is None else moment_of(batch.used_up_at)
+    except NotAMoment as error:
+        return str(error)
+    if use_by < made:
+        return "it would be too old before it was made"
+    if used_up is not None and used_up < made:
+        return "it would be used up before it was made"
+    if batch.left_ml > batch.volume_ml + _SPARE_ML:
+        return f"{batch.left_ml:g} ml can't be left of {batch.volume_ml:g} ml"
+    if batch.older_ml > batch.volume_ml + _SPARE_ML:
+        return f"{batch.older_ml:g} ml of an older one can't be in {batch.volume_ml:g} ml"
+    return ""
+
+
+def _check(conn: sqlite3.Connection, batch: BatchRecord) -> None:
+    fault = _fault(batch)
+    if fault:
+        raise DomainError(f"{batch.name}: {fault}")
     taken = conn.execute(SELECT_NAMED, {"name": batch.name}).fetchone()
     if taken is not None and taken["id"] != batch.id:
         raise RecordConflict(f'there is a batch "{batch.name}" already: two bottles of one name get mixed up, so give it another')

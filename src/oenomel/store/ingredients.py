@@ -9,8 +9,8 @@ from dataclasses import fields, replace
 from threading import Lock
 from typing import Any, Final
 
-from oenomel.core.larder import Findable, Index, Ingredient, Larder, SourcedValue, composition_from_values
-from oenomel.errors import RecordConflict, RecordNotFound
+from oenomel.core.larder import Findable, Index, Ingredient, Larder, SourcedValue, aromas, check_labels, composition_from_values
+from oenomel.errors import RecordConflict, RecordNotFound, SpecError
 
 __all__ = [
     "add",
@@ -239,7 +239,8 @@ def add(conn: sqlite3.Connection, ingredient: Ingredient) -> Ingredient:
 
 
 def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:
-    """Adds an ingredient, or replaces the one with its slug."""
+    """Adds an ingredient, or replaces the one with its slug; raises OutOfRange for a label that can't be."""
+    check_labels(ingredient.values.values())
     conn.execute(UPSERT, _to_row(ingredient))
     conn.execute(DELETE_VALUES, {"slug": ingredient.slug})
     conn.executemany(INSERT_VALUE, [{"slug": ingredient.slug, **_fields(value)} for value in ingredient.values.values()])
@@ -290,15 +291,25 @@ def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -
 
 
 def amend(conn: sqlite3.Connection, slug: str, aroma: Mapping[str, int], impression: str) -> None:
-    """Changes what an ingredient smells of and what is said of it, for good; raises RecordNotFound."""
+    """Changes what an ingredient smells of and what is said of it, for good.
+
+    Raises
+    ------
+    RecordNotFound
+    SpecError
+        A word isn't of the aroma list.
+    """
     get(conn, slug)
+    for tag in aroma:
+        if tag not in aromas():
+            raise SpecError(f"aroma.{tag}", f'"{tag}" is not a word of the aroma list')
     conn.execute(UPSERT_AMENDED, {"slug": slug, "aroma": json.dumps(dict(aroma)), "impression": impression})
     conn.execute(APPLY_AMENDED)
 
 
 def amendments(conn: sqlite3.Connection) -> list[tuple[str, dict[str, int], str]]:
     """What tasting changed: slug, aroma and impression."""
-    return [(row["slug"], json.loads(row["aroma"]), row["impression"]) for row in conn.execute(SELECT_AMENDED)]
+    return [(row["slug"], _known_aroma(row["aroma"]), row["impression"]) for row in conn.execute(SELECT_AMENDED)]
 
 
 def remove_amendments(conn: sqlite3.Connection) -> None:
@@ -332,6 +343,8 @@ def set_right(conn: sqlite3.Connection, slug: str, values: Iterable[SourcedValue
         The values can't hold together. What was written is the caller's to roll back.
     """
     get(conn, slug)
+    values = list(values)
+    check_labels(values)
     for name in back:
         conn.execute(DELETE_HOUSE_VALUE, {"slug": slug, "name": name})
     conn.executemany(UPSERT_HOUSE_VALUE, [{"slug": slug, **_fields(value)} for value in values])
@@ -376,7 +389,7 @@ def _from_row(row: sqlite3.Row, values: Mapping[str, SourcedValue]) -> Ingredien
         cautions=tuple(json.loads(row["cautions"])),
         piece_ml=row["piece_ml"],
         piece_g=row["piece_g"],
-        aroma=json.loads(row["aroma"]),
+        aroma=_known_aroma(row["aroma"]),
         foam=row["foam"],
         origin=row["origin"],
         also=tuple(json.loads(row["also"])),
@@ -385,8 +398,14 @@ def _from_row(row: sqlite3.Row, values: Mapping[str, SourcedValue]) -> Ingredien
     )
 
 
+def _known_aroma(text: str) -> dict[str, int]:
+    """Weights by word, without words that the list doesn't have: an earlier version took them in."""
+    told = json.loads(text)
+    return {tag: weight for tag, weight in told.items() if tag in aromas()} if isinstance(told, dict) else {}
+
+
 def _findable(row: sqlite3.Row) -> Findable:
-    said = f"{row['kind']} {row['impression']} {' '.join(json.loads(row['aroma']))}"
+    said = f"{row['kind']} {row['impression']} {' '.join(_known_aroma(row['aroma']))}"
     return Findable(row["slug"], row["name"], tuple(json.loads(row["also"])), row["rank"], tuple(json.loads(row["slots"])), said)
 
 

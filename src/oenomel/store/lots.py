@@ -8,14 +8,15 @@ from collections.abc import Iterable
 from dataclasses import asdict, dataclass, field
 from typing import Literal
 
-from oenomel.core.larder import ReadingName
+from oenomel.core.larder import ReadingName, SourcedValue, check_labels, composition_from_values
 from oenomel.errors import DomainError, RecordConflict, RecordNotFound
+from oenomel.moments import moment_of
 from oenomel.store import ingredients
 from oenomel.store.stamps import new_id, now
 
 __all__ = [
     "LotRecord", "ReadingRecord", "add", "add_reading", "all_lots", "change", "get", "newest", "numbered", "of_names", "open_lots",
-    "readings", "readings_of", "remove", "remove_all", "remove_reading", "unused_name", "used_by",
+    "readings", "readings_of", "remove", "remove_all", "remove_reading", "unreadable", "unused_name", "used_by",
 ]  # fmt: skip
 
 SELECT_ALL = """
@@ -30,11 +31,11 @@ WHERE (slug, name) IN (SELECT json_extract(value, '$[0]'), json_extract(value, '
 """
 SELECT_OPEN = """
 SELECT id, slug, name, made_at, used_up_at, volume_ml, left_ml, pieces, preparation, contents, origin FROM lot
-WHERE used_up_at IS NULL AND made_at <= :now ORDER BY made_at, id
+WHERE used_up_at IS NULL ORDER BY made_at, id
 """
 SELECT_OPEN_OF = """
 SELECT id, slug, name, made_at, used_up_at, volume_ml, left_ml, pieces, preparation, contents, origin FROM lot
-WHERE used_up_at IS NULL AND made_at <= :now AND slug IN (SELECT value FROM json_each(:slugs)) ORDER BY made_at, id
+WHERE used_up_at IS NULL AND slug IN (SELECT value FROM json_each(:slugs)) ORDER BY made_at, id
 """
 INSERT = """
 INSERT INTO lot (slug, name, made_at, used_up_at, volume_ml, left_ml, pieces, preparation, contents, origin)
@@ -98,19 +99,25 @@ class ReadingRecord:
 
 
 def all_lots(conn: sqlite3.Connection) -> list[LotRecord]:
-    """Every lot, oldest first."""
-    return [LotRecord(**row) for row in conn.execute(SELECT_ALL)]
+    """Every lot that can be read, oldest first."""
+    return _readable(conn.execute(SELECT_ALL))
+
+
+def unreadable(conn: sqlite3.Connection) -> list[tuple[LotRecord, str]]:
+    """Lots that can't be read, as an earlier version may have taken them in, with what is wrong."""
+    every = [LotRecord(**row) for row in conn.execute(SELECT_ALL)]
+    return [(lot, why) for lot in every if (why := _fault(lot))]
 
 
 def open_lots(conn: sqlite3.Connection) -> list[LotRecord]:
-    """Lots that are made and not used up, oldest first."""
-    return [LotRecord(**row) for row in conn.execute(SELECT_OPEN, {"now": now()})]
+    """Lots that aren't used up and can be read, oldest first."""
+    return _readable(conn.execute(SELECT_OPEN))
 
 
 def newest(conn: sqlite3.Connection, slugs: Iterable[str]) -> dict[str, LotRecord]:
     """Today's lot of each of these ingredients: the newest that isn't used up."""
-    wanted = {"now": now(), "slugs": json.dumps(sorted(set(slugs)))}
-    return {row["slug"]: LotRecord(**row) for row in conn.execute(SELECT_OPEN_OF, wanted)}
+    wanted = {"slugs": json.dumps(sorted(set(slugs)))}
+    return {lot.slug: lot for lot in _readable(conn.execute(SELECT_OPEN_OF, wanted))}
 
 
 def of_names(conn: sqlite3.Connection, wanted: Iterable[tuple[str, str]]) -> dict[tuple[str, str], LotRecord]:
@@ -143,7 +150,7 @@ def add(conn: sqlite3.Connection, lot: LotRecord) -> int:
     RecordConflict
         One of this ingredient has the name already.
     DomainError
-        It isn't made yet, or was used up before it was made.
+        It was used up before it was made, more of it is left than was made, or it holds what can't be.
     """
     ingredients.get(conn, lot.slug)
     _check(conn, lot)
@@ -207,7 +214,31 @@ def remove_reading(conn: sqlite3.Connection, lot_id: int, reading_id: int) -> No
         raise RecordNotFound("reading", reading_id)
 
 
+def _readable(rows: Iterable[sqlite3.Row]) -> list[LotRecord]:
+    return [lot for row in rows if not _fault(lot := LotRecord(**row))]
+
+
+def _fault(lot: LotRecord) -> str:
+    """What is wrong with a lot as it is kept, empty where nothing is: its times, or what it holds."""
+    try:
+        moment_of(lot.made_at)
+        if lot.used_up_at is not None:
+            moment_of(lot.used_up_at)
+        if lot.contents != "[]":
+            values = {each["name"]: SourcedValue(**each) for each in json.loads(lot.contents)}
+            check_labels(values.values())
+            composition_from_values(values, "syrup")
+    except DomainError as error:
+        return str(error)
+    except (ValueError, TypeError, KeyError):
+        return "what it holds is told in no way that can be read"
+    return ""
+
+
 def _check(conn: sqlite3.Connection, lot: LotRecord) -> None:
+    fault = _fault(lot)
+    if fault:
+        raise DomainError(f"{lot.name}: {fault}")
     if lot.used_up_at is not None and lot.used_up_at < lot.made_at:
         raise DomainError(f"{lot.name} would be used up before it was made: set one of the two times right")
     if lot.left_ml is not None and lot.volume_ml is not None and lot.left_ml > lot.volume_ml * 1.001:

@@ -9,6 +9,7 @@ from datetime import UTC, datetime
 from typing import Any
 
 from oenomel.api.reading.house import resolve
+from oenomel.api.reading.unreadable import read_or_none
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Composition
 from oenomel.core.service import TASTE_ML, Batch, Filling, batch_of, contents_of, descent_words, serves_in, shares
@@ -18,6 +19,7 @@ from oenomel.interchange.reports.service import DescentReport, KeptBatchReport, 
 from oenomel.interchange.requests.service import BatchEntry, PouredEntry, poured_spec, wish_of
 from oenomel.interchange.spec.drink import composition_entry, inline_ingredient
 from oenomel.interchange.spec.file import CompositionEntry, InlineIngredient
+from oenomel.moments import TEN_YEARS, moment_of
 from oenomel.store import batches, drinks, ingredients
 from oenomel.store.batches import BatchRecord
 
@@ -53,9 +55,10 @@ def the_older(record: BatchRecord, ml: float) -> PouredEntry:
 
 
 def summaries(conn: sqlite3.Connection, records: Iterable[BatchRecord]) -> list[KeptBatchSummary]:
-    """Kept batches, the newest first."""
+    """Kept batches, the newest first; one that can't be read is passed over."""
     names, every = dict(drinks.names(conn)), {each.id: each for each in batches.all_batches(conn)}
-    return [KeptBatchSummary(**_summary(each, names, every)) for each in reversed(list(records))]
+    told = (read_or_none(_told, each, names, every) for each in reversed(list(records)))
+    return [each for each in told if each is not None]
 
 
 def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
@@ -81,6 +84,10 @@ def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
     )
 
 
+def _told(record: BatchRecord, names: dict[int, str], every: dict[int, BatchRecord]) -> KeptBatchSummary:
+    return KeptBatchSummary(**_summary(record, names, every))
+
+
 def _summary(record: BatchRecord, names: dict[int, str], every: dict[int, BatchRecord]) -> dict[str, Any]:
     same = (
         "id", "name", "drink_id", "made_at", "made_by", "use_by", "used_up_at", "volume_ml", "left_ml", "serve_ml"
@@ -88,7 +95,7 @@ def _summary(record: BatchRecord, names: dict[int, str], every: dict[int, BatchR
     return {
         **{name: getattr(record, name) for name in same},
         "drink": names[record.drink_id],
-        "past": record.used_up_at is None and datetime.fromisoformat(record.use_by) < datetime.now(UTC),
+        "past": record.used_up_at is None and moment_of(record.use_by, TEN_YEARS) < datetime.now(UTC),
         "service": json.loads(record.wish)["service"],
         "serves_left": serves_in(record.left_ml, record.serve_ml),
         "abv": held(record).abv,

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import sqlite3
-from dataclasses import dataclass
+from collections import Counter
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 
 from oenomel.api.reading.house import resolve
 from oenomel.api.reading.lots import hours_since, todays_lots
 from oenomel.api.reading.stock import crates_of, stock_of
+from oenomel.api.reading.unreadable import read_or_none
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import capital, is_past_its_day, listed
 from oenomel.core.service import (
@@ -36,6 +38,7 @@ from oenomel.interchange.preparation import PreparationFile
 from oenomel.interchange.reports.service import BoughtReport, EveningDrinkReport, EveningReport, TaskReport
 from oenomel.interchange.requests.service import EveningDrinkEntry, EveningEntry, of_todays_lots
 from oenomel.interchange.spec.file import SpecFile, parse_spec
+from oenomel.moments import TEN_YEARS, is_moment, moment_of
 from oenomel.store import batches, drinks, evenings, ingredients, lots, preparations, stamps, tonight
 from oenomel.store.batches import BatchRecord
 from oenomel.store.drinks import TrialRecord
@@ -66,7 +69,8 @@ class _Placed:
 def _kept_evening(conn: sqlite3.Connection) -> EveningEntry | None:
     """What was told of the evening; None where nobody told."""
     content = evenings.get(conn)
-    return None if content is None else EveningEntry.model_validate_json(content)
+    entry = None if content is None else read_or_none(EveningEntry.model_validate_json, content)
+    return entry if entry is not None and is_moment(entry.at) else None
 
 
 def poured_trial(conn: sqlite3.Connection, drink_id: int) -> tuple[TrialRecord, SpecFile] | None:
@@ -97,10 +101,12 @@ def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningR
             cost=0.0,
             currency=tonight.currency(conn),
         )
-    hour, now = datetime.fromisoformat(entry.at), datetime.now(UTC)
+    hour, now = moment_of(entry.at), datetime.now(UTC)
     ahead_h = max(0.0, (hour - now).total_seconds() / 3600)
-    placed = [each for each in (_placed(conn, drink, conditions) for drink in entry.drinks) if each is not None]
-    evening = [each.planned for each in placed]
+    told_of = [(drink, read_or_none(_placed, conn, drink, conditions)) for drink in entry.drinks]
+    placed = [each for _, each in told_of if each is not None]
+    lost = len(told_of) - len(placed)
+    evening = _with_keys([each.planned for each in placed])
     stock = stock_of(conn, [each.drink for each in placed], ahead_h)
     bought = shopping([each.of for each in evening], stock, crates_of(lots.open_lots(conn)), conditions)
     tasks = schedule(tasks_for(evening, _to_make(conn, bought), bought), entry.hands)
@@ -114,7 +120,7 @@ def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningR
         state=state,
         told_at=stamps.now(),
         headline=_headline(entry, hour, told, past=state == "past"),
-        warnings=_warnings(conn, placed, told, hour, ahead_h, past=state == "past"),
+        warnings=[*_lost_words(lost), *_warnings(conn, placed, told, hour, ahead_h, past=state == "past")],
         drinks=[_drink(each) for each in placed],
         tasks=told,
         bought=lines,
@@ -143,10 +149,22 @@ def _placed(conn: sqlite3.Connection, entry: EveningDrinkEntry, conditions: Cond
     return _Placed(entry, drink, kept, from_batch, to_make, batch, fault)
 
 
+def _with_keys(evening: list[EveningDrink]) -> list[EveningDrink]:
+    """Drinks of one name are told apart by their number, so that no two tasks have one key."""
+    seen: Counter[str] = Counter()
+    keyed = []
+    for each in evening:
+        name = each.of.drink.name
+        seen[name] += 1
+        keyed.append(each if seen[name] == 1 else replace(each, key=f"{name} ({seen[name]})"))
+    return keyed
+
+
 def _to_make(conn: sqlite3.Connection, bought: tuple[Purchase, ...]) -> list[ToMake]:
     wanted = {each.slug: each for each in bought if each.source == "stillroom"}
     kept = [each for each in preparations.all_preparations(conn) if each.slug in wanted] if wanted else []
-    files = {each.slug: PreparationFile.model_validate_json(each.content) for each in kept}
+    read = {each.slug: read_or_none(PreparationFile.model_validate_json, each.content) for each in kept}
+    files = {slug: file for slug, file in read.items() if file is not None}
     steps = {slug: [KitchenStep(step.do, step.minutes) for step in file.steps] for slug, file in files.items()}
     return [to_make(ingredients.get(conn, slug), wanted[slug].ml, of) for slug, of in steps.items()]
 
@@ -170,6 +188,12 @@ def _task(planned: PlannedTask, hour: datetime, before_hour: float, *, done: boo
     )
 
 
+def _lost_words(many: int) -> list[str]:
+    if not many:
+        return []
+    return [f"{'A drink' if many == 1 else f'{many} drinks'} of this evening can't be read any more: take it off, or put it on anew."]
+
+
 def _headline(entry: EveningEntry, hour: datetime, tasks: list[TaskReport], *, past: bool) -> str:
     when = f"{_clock(hour)} on {day_words(hour.astimezone().date())}"
     if past:
@@ -181,7 +205,7 @@ def _headline(entry: EveningEntry, hour: datetime, tasks: list[TaskReport], *, p
     if not left:
         return f"{serves} serves at {when}. Everything is done."
     late = sum(each.late for each in left)
-    first = datetime.fromisoformat(min(each.begins_at for each in left))
+    first = moment_of(min(each.begins_at for each in left))
     rest = f"{len(left)} of {len(tasks)} things are still to be done" if len(left) < len(tasks) else f"{len(tasks)} things are to be done"
     behind = f"; {late} of them {'is' if late == 1 else 'are'} late" if late else f"; the next begins at {_clock(first)}"
     return f"{serves} serves at {when}. {rest}{behind}."
@@ -195,17 +219,17 @@ def _warnings(
     if past:
         return found
     now = datetime.now(UTC)
-    behind = [each for each in tasks if not each.done and datetime.fromisoformat(each.begins_at) < now]
+    behind = [each for each in tasks if not each.done and moment_of(each.begins_at) < now]
     if behind:
         first = min(behind, key=lambda each: each.begins_at)
-        began = datetime.fromisoformat(first.begins_at)
+        began = moment_of(first.begins_at)
         found.append(
             f"By this plan {first.words[:1].lower() + first.words[1:]} had to begin at {_clock(began)}: "
             "take another pair of hands, chill in ice water, or serve more of it made singly."
         )
     for each in placed:
-        if each.kept is not None and each.from_batch and datetime.fromisoformat(each.kept.use_by) < hour:
-            found.append(f"{each.kept.name} is to be used by {_clock(datetime.fromisoformat(each.kept.use_by))}: it is too old by then.")
+        if each.kept is not None and each.from_batch and moment_of(each.kept.use_by, TEN_YEARS) < hour:
+            found.append(f"{each.kept.name} is to be used by {_clock(moment_of(each.kept.use_by, TEN_YEARS))}: it is too old by then.")
         if each.kept is not None and each.from_batch and each.to_make:
             found.append(
                 f"{each.kept.name} gives {serves_words(each.from_batch)} of the {each.entry.serves}; {each.to_make} are still to be made."

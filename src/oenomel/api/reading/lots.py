@@ -14,6 +14,7 @@ from oenomel.errors import ImpossibleMeasurement
 from oenomel.interchange.requests.made import MadeEntry
 from oenomel.interchange.spec.drink import TODAYS
 from oenomel.interchange.spec.file import PourEntry, SpecFile
+from oenomel.moments import moment_of
 from oenomel.store import ingredients, lots
 from oenomel.store.lots import LotRecord, ReadingRecord
 
@@ -88,8 +89,8 @@ def with_lots_named(conn: sqlite3.Connection, spec: SpecFile, made: MadeEntry) -
 
 
 def hours_since(time: str) -> float:
-    """Hours since a time of the data file."""
-    return (datetime.now(UTC) - datetime.fromisoformat(time)).total_seconds() / 3600
+    """Hours since a time of the data file, none since one that is still to come by this clock; raises NotAMoment."""
+    return max(0.0, (datetime.now(UTC) - moment_of(time)).total_seconds() / 3600)
 
 
 def _with_readings(conn: sqlite3.Connection, found: Mapping[Key, LotRecord]) -> dict[Key, tuple[LotRecord, Lot]]:

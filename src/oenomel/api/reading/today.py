@@ -12,6 +12,7 @@ from typing import Final, TypeVar, cast
 
 from oenomel.api.reading.house import resolve
 from oenomel.api.reading.lots import supposed, todays_lots
+from oenomel.api.reading.unreadable import UNREADABLE
 from oenomel.core.balance import AXES
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.ice import Conditions
@@ -68,11 +69,16 @@ def todays_list(conn: sqlite3.Connection, conditions: Conditions, grid_ml: float
         trials = list(drinks.latest_trials(conn, [drink_id for drink_id, _ in drinks.names(conn)]).values())
     names = dict(drinks.names(conn))
     token = ingredients.state(conn)
-    specs, written = [], []
+    specs, written, readable = [], [], []
     for trial in trials:
-        spec, drink = _once((trial.spec, token), partial(_written, conn, trial.spec))
+        try:
+            spec, drink = _once((trial.spec, token), partial(_written, conn, trial.spec))
+        except UNREADABLE:
+            continue
+        readable.append(trial)
         specs.append(spec)
         written.append(drink)
+    trials = readable
     found = todays_lots(conn, {pour.ingredient.slug for drink in written for pour in drink.pours})
     listed = []
     for trial, spec, drink in zip(trials, specs, written, strict=True):

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from oenomel.api.reading.house import homes_for, resolve
 from oenomel.api.reading.tongue import tongue_of
+from oenomel.api.reading.unreadable import UNREADABLE, read_or_none
 from oenomel.core.balance import profile_of_made
 from oenomel.core.families import home_for
 from oenomel.core.ice import Conditions
@@ -21,7 +22,7 @@ from oenomel.store import drinks, tastings
 from oenomel.store.drinks import TrialRecord
 from oenomel.store.tastings import TastingRecord
 
-__all__ = ["KeptTrial", "kept_trials", "palate_of", "sheets_of", "tasted_of"]
+__all__ = ["KeptTrial", "kept_trials", "palate_of", "readable_trials", "sheets_of", "tasted_of"]
 
 
 @dataclass(frozen=True)
@@ -52,6 +53,15 @@ def kept_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> lis
     return [KeptTrial(*each) for each in zip(records, specs, drinks_made, made, strict=True)]
 
 
+def readable_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
+    """The same without those that can't be read."""
+    try:
+        return kept_trials(conn, records)
+    except UNREADABLE:
+        found = (read_or_none(kept_trials, conn, [record]) for record in records)
+        return [each for one in found if one is not None for each in one]
+
+
 def sheets_of(records: Sequence[TastingRecord], trials: Mapping[int, Drink]) -> list[Sheet]:
     """Sheets for the core, of trials that are there; a sitting is a day."""
     return [
@@ -68,7 +78,7 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
     """
     sheets = tastings.for_palate(conn, taster)
     trials = drinks.some_trials(conn, (sheet.trial_id for sheet in sheets))
-    kept = {each.record.id: each for each in kept_trials(conn, [trial for trial in trials if trial.drink_id != but])}
+    kept = {each.record.id: each for each in readable_trials(conn, [trial for trial in trials if trial.drink_id != but])}
     records = [sheet for sheet in sheets if sheet.trial_id in kept]
     homes = homes_for(conn, *{each.drink.family for each in kept.values()})
     found = []

@@ -42,6 +42,7 @@ from oenomel.interchange.requests.made import MadeEntry
 from oenomel.interchange.requests.service import AdditionEntry, BatchEntry, PouredEntry, Who
 from oenomel.interchange.spec.drink import composition_entry
 from oenomel.interchange.spec.file import SpecFile
+from oenomel.moments import TEN_YEARS, moment_of
 from oenomel.store import batches, drinks, lots
 from oenomel.store.batches import BatchRecord, LogRecord
 from oenomel.store.database import transaction
@@ -103,7 +104,7 @@ class BottleReading(Entry):
 
     what: Literal["brix", "acid", "abv"]
     value: Annotated[float, Field(allow_inf_nan=False, ge=-10_000, le=10_000)]
-    sd: Annotated[float, Field(gt=0, le=1000, allow_inf_nan=False)] | None = None
+    sd: Annotated[float, Field(ge=1e-6, le=1000, allow_inf_nan=False)] | None = None
     grid: Annotated[float, Field(ge=1, le=100, allow_inf_nan=False)] = 5.0
 
 
@@ -164,7 +165,7 @@ def make_batch(body: MakeEntry, conn: Connection, conditions: HouseConditions) -
             drink_id=drink.id,
             name=body.name or batches.unused_name(conn, f"{drink.name}, {today}"),
             made_at=made_at,
-            use_by=(datetime.fromisoformat(made_at) + timedelta(hours=batch.keeping.hours)).isoformat(timespec="seconds"),
+            use_by=(moment_of(made_at) + min(timedelta(hours=batch.keeping.hours), TEN_YEARS)).isoformat(timespec="seconds"),
             spec=spec.model_dump_json(exclude_unset=True),
             wish=entry.model_dump_json(exclude={"spec", "today"}),
             poured=json.dumps([each.model_dump(mode="json", exclude_unset=True) for each in poured]),
@@ -204,7 +205,7 @@ def change_batch(batch_id: RowId, body: BatchChange, conn: Connection) -> KeptBa
         if body.use_by is not None:
             told["use_by"] = _use_by(body.use_by, record)
         if body.used_up is not None:
-            told["used_up_at"] = now() if body.used_up else None
+            told["used_up_at"] = max(now(), record.made_at) if body.used_up else None
         batches.change(conn, replace(record, **told))
         if body.left_ml is not None:
             batches.note(conn, LogRecord(batch_id, "set right", f"{body.left_ml:.0f} ml are left"))
@@ -299,9 +300,10 @@ def _left(conn: sqlite3.Connection, record: BatchRecord) -> list[Pour]:
 def _use_by(told: str, record: BatchRecord) -> str:
     try:
         time = datetime.fromisoformat(told).astimezone(UTC)
-    except ValueError as error:
-        raise SpecError("use_by", f'"{told}" is no time: write it like 2026-11-27T23:00') from error
-    if time < datetime.fromisoformat(record.made_at):
+        moment_of(time.isoformat(), TEN_YEARS)
+    except (ValueError, OverflowError) as error:
+        raise SpecError("use_by", f'"{told}" is no time within ten years: write it like 2026-11-27T23:00') from error
+    if time < moment_of(record.made_at):
         raise SpecError("use_by", "that is before it was made")
     return time.isoformat(timespec="seconds")
 

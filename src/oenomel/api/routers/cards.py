@@ -23,6 +23,7 @@ from oenomel.interchange.card.writing import Layout, cards_html, list_html
 from oenomel.interchange.models import Entry, Report, RowId
 from oenomel.interchange.spec.drink import plain_spec
 from oenomel.interchange.spec.file import SpecFile, parse_spec
+from oenomel.moments import is_moment, moment_of
 from oenomel.store import book_search, drinks, lineage
 from oenomel.store.book_search import Wanted
 from oenomel.store.drinks import TrialRecord
@@ -140,7 +141,7 @@ def _finished(conn: sqlite3.Connection) -> list[int]:
 
 
 def _kept_on(trial: TrialRecord) -> str:
-    return f"kept {day_words(datetime.fromisoformat(trial.kept_at).date())}"
+    return f"kept {day_words(moment_of(trial.kept_at).date())}" if is_moment(trial.kept_at) else "kept, nobody knows when"
 
 
 def _today() -> str:

@@ -40,6 +40,7 @@ from oenomel.instruments.hidden_truth import sample_of_lot
 from oenomel.interchange.models import Entry, Name, Named, Plain, RowId
 from oenomel.interchange.reports.lots import DoubtOfDrink, LotDetail, LotReport, ReadingReport, TitratedReport
 from oenomel.interchange.spec.drink import TODAYS, composition_entry
+from oenomel.moments import FIRST_YEAR, moment_of
 from oenomel.store import ingredients, lots
 from oenomel.store.database import transaction
 from oenomel.store.lots import LotRecord, ReadingRecord
@@ -59,7 +60,7 @@ class LotReadingEntry(Entry):
 
     what: ReadingName
     value: Annotated[float, Field(allow_inf_nan=False, ge=-10_000, le=10_000)]
-    sd: Annotated[float, Field(gt=0, le=1000, allow_inf_nan=False)] | None = None
+    sd: Annotated[float, Field(ge=1e-6, le=1000, allow_inf_nan=False)] | None = None
     device: Annotated[Plain, Field(max_length=60)] = ""
 
 
@@ -151,7 +152,7 @@ def change_lot(lot_id: RowId, body: LotChange, conn: Connection) -> LotReport:
         if body.made_at is not None:
             told["made_at"] = checked_time(body.made_at, "made_at")
         if body.used_up is not None:
-            told["used_up_at"] = now() if body.used_up else None
+            told["used_up_at"] = max(now(), str(told.get("made_at", lot.made_at))) if body.used_up else None
         lots.change(conn, replace(lot, **told))
         return _told(conn, lot_id)
 
@@ -218,10 +219,11 @@ def day_name(made_at: str) -> str:
 def checked_time(told: str, path: str) -> str:
     """A time as it stands in the data file; raises SpecError where it is none, or still to come."""
     try:
-        time = datetime.fromisoformat(told)
-    except ValueError as error:
+        time = datetime.fromisoformat(told).astimezone(UTC)
+    except (ValueError, OverflowError) as error:
         raise SpecError(path, f'"{told}" is no time: write it like 2026-11-27T09:30') from error
-    time = time.astimezone(UTC)
+    if time.year < FIRST_YEAR:
+        raise SpecError(path, f"nothing was made before {FIRST_YEAR}: set its time right")
     if time > datetime.now(UTC) + NOT_YET:
         raise SpecError(path, "that is still to come: a lot can't be used before it is made")
     return min(time, datetime.now(UTC)).isoformat(timespec="seconds")
@@ -246,9 +248,11 @@ def _report(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: 
 def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: bool) -> dict[str, object]:
     hours = hours_since(record.made_at)
     lasts = lasts_h(lot.ingredient)
-    made = datetime.fromisoformat(record.made_at)
+    made = moment_of(record.made_at)
     same = ("id", "name", "made_at", "used_up_at", "volume_ml", "left_ml", "pieces")
     notes = list(lot.notes)
+    if made > datetime.now(UTC) + NOT_YET:
+        notes.insert(0, "By this device's clock it is still to be made: one of the two is wrong. It counts as made just now.")
     if record.used_up_at is None and is_past_its_day(lot.ingredient, hours):
         notes.insert(0, old_lot_words(lot.ingredient, hours))
     return {

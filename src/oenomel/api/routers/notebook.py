@@ -11,7 +11,7 @@ from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
-from oenomel.api.reading.trials import KeptTrial, kept_trials
+from oenomel.api.reading.trials import KeptTrial, kept_trials, readable_trials
 from oenomel.api.room import room
 from oenomel.core.forecast import forecast_of
 from oenomel.core.notebook import Brief, Reading, beside_forecast, compare_trials, hold_against, origins, spec_cloud_of
@@ -150,11 +150,13 @@ def sheet_report(record: TastingRecord) -> SheetReport:
 
 
 def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[NotebookTrial]:
-    kept = kept_trials(conn, drinks.trials(conn, drink_id))
+    kept = readable_trials(conn, drinks.trials(conn, drink_id))
     further, marks = lineage.parents(conn, drink_id), lineage.marks(conn, drink_id)
     sheets, readings = tastings.of_drink(conn, drink_id), measurements.of_drink(conn, drink_id)
     wanted = {each.record.id: _parent_ids(each, further) for each in kept}
-    parents = {each.record.id: each for each in kept_trials(conn, drinks.some_trials(conn, (i for ids in wanted.values() for i in ids)))}
+    parents = {
+        each.record.id: each for each in readable_trials(conn, drinks.some_trials(conn, (i for ids in wanted.values() for i in ids)))
+    }
     names = {each.id: each.name for each in drinks.some(conn, {each.record.drink_id for each in parents.values()})}
     reports = []
     for each in kept:
@@ -163,7 +165,7 @@ def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[
         own = [reading for reading in readings if reading.trial_id == trial_id]
         beside = beside_forecast([Reading(r.quantity, r.point, r.value) for r in own], forecast)
         water = measurements.water_of(conn, trial_id)
-        born_of = [parents[i] for i in wanted[trial_id]]
+        born_of = [parents[i] for i in wanted[trial_id] if i in parents]
         figures, low, high = kept_figures(json.loads(each.record.forecast) or forecast_report(forecast).model_dump())
         reports.append(
             NotebookTrial(

@@ -15,6 +15,7 @@ from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions
 from oenomel.api.reading.lots import todays_lots
 from oenomel.api.reading.today import ListedDrink, todays_list
+from oenomel.api.reading.unreadable import read_or_none
 from oenomel.api.room import room
 from oenomel.api.routers.lots import LotName, Time, checked_time, day_name
 from oenomel.core.ice import Conditions
@@ -91,7 +92,11 @@ def list_preparations(conn: Connection, conditions: HouseConditions) -> list[Pre
     for lot in lots.open_lots(conn):
         left.setdefault(lot.slug, []).append(lot)
     pars, poured = tonight.pars(conn), todays_list(conn, conditions).drinks_pouring
-    return [_summary(conn, each, known[each.slug], left.get(each.slug, []), pars.get(each.slug), poured.get(each.slug, 0)) for each in kept]
+    told = (
+        read_or_none(_summary, conn, each, known[each.slug], left.get(each.slug, []), pars.get(each.slug), poured.get(each.slug, 0))
+        for each in kept
+    )
+    return [each for each in told if each is not None]
 
 
 @router.get("/preparations/{slug}", responses=PROBLEMS["missing"])

@@ -19,7 +19,6 @@ from oenomel.core.balance import profile_of_made
 from oenomel.core.families import home_for
 from oenomel.core.larder import aromas
 from oenomel.core.notebook import learn, may_join, palate_axes, proposals, verdict_words
-from oenomel.errors import SpecError
 from oenomel.interchange.models import Entry, Plain, Report, RowId
 from oenomel.interchange.reports.notebook import (
     NextReport,
@@ -187,9 +186,6 @@ def list_part_tastings(slug: str, conn: Connection) -> list[PartReport]:
 @router.post("/ingredients/{slug}/tastings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def taste_part(slug: str, body: PartEntry, conn: Connection) -> list[PartReport]:
     """Keeps what an ingredient tasted of alone, and amends its aroma and impression where that is told."""
-    for tag in body.aroma or {}:
-        if tag not in aromas():
-            raise SpecError(f"aroma.{tag}", f'"{tag}" is not a word of the aroma list')
     amends = body.aroma is not None or body.impression is not None
     with transaction(conn):
         present = ingredients.get(conn, slug)

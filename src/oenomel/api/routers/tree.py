@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import sqlite3
+from collections.abc import Sequence
 from typing import Annotated
 
 from pydantic import Field
@@ -9,17 +11,18 @@ from pydantic import Field
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, resolve
 from oenomel.api.reading.trials import kept_trials
+from oenomel.api.reading.unreadable import UNREADABLE, read_or_none
 from oenomel.api.room import room
 from oenomel.core.ice import Conditions
 from oenomel.core.notebook import branch, cross
-from oenomel.core.spec import FamilyName
+from oenomel.core.spec import Drink, FamilyName
 from oenomel.interchange.models import Entry, RowId
 from oenomel.interchange.reports.notebook import BranchReport, NodeReport, TreeReport
 from oenomel.interchange.spec.drink import plain_spec
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.interchange.spec.poured import with_pours_of
 from oenomel.store import drinks, lineage
-from oenomel.store.lineage import MOST_NODES
+from oenomel.store.lineage import MOST_NODES, NodeRecord
 
 router = room("tree")
 
@@ -34,17 +37,31 @@ class CrossRequest(Entry):
 def get_tree(conn: Connection, family: FamilyName | None = None) -> TreeReport:
     """The trials in view, the newest where there are very many, and the change on each branch."""
     records = lineage.tree(conn, family or "")
-    shown = {record.id for record in records}
-    found = resolve(conn, *[plain_spec(parse_spec(record.spec)) for record in records])
-    made = {record.id: drink for record, drink in zip(records, found, strict=True)}
+    made = _drinks(conn, records)
+    shown = set(made)
     branches = []
     for record in records:
         for parent in record.parents:
-            if parent in shown:
+            if parent in shown and record.id in shown:
                 change = branch(made[record.id], made[parent], Conditions())
                 branches.append(BranchReport(parent=parent, child=record.id, change=change.change, effect=change.effect))
-    nodes = [NodeReport.model_validate(record) for record in records]
+    nodes = [NodeReport.model_validate(record) for record in records if record.id in shown]
     return TreeReport(nodes=nodes, branches=branches, more=len(records) == MOST_NODES)
+
+
+def _drinks(conn: sqlite3.Connection, records: Sequence[NodeRecord]) -> dict[int, Drink]:
+    """The drinks of trials by their ids, without those that can't be read."""
+    try:
+        found = resolve(conn, *[plain_spec(parse_spec(record.spec)) for record in records])
+        return {record.id: drink for record, drink in zip(records, found, strict=True)}
+    except UNREADABLE:
+        each = {record.id: read_or_none(_drink, conn, record.spec) for record in records}
+        return {trial_id: drink for trial_id, drink in each.items() if drink is not None}
+
+
+def _drink(conn: sqlite3.Connection, spec: str) -> Drink:
+    (drink,) = resolve(conn, plain_spec(parse_spec(spec)))
+    return drink
 
 
 @router.post("/cross", responses=PROBLEMS["write"])

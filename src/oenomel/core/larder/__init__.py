@@ -28,7 +28,7 @@ from oenomel.core.larder.fruit import (
     garnish_of_fruit,
     piece_yield,
 )
-from oenomel.core.larder.ingredient import ALLERGENS, KINDS, LABELS, SLOTS, Foam, Ingredient, Kind, SlotName, SourcedValue
+from oenomel.core.larder.ingredient import ALLERGENS, KINDS, LABELS, SLOTS, Foam, Ingredient, Kind, SlotName, SourcedValue, check_labels
 from oenomel.core.larder.larder_files import Larder, aromas, catalogue, composition_from_values, read_ingredients
 from oenomel.core.larder.lots import (
     HALF_DAY_H,
@@ -111,6 +111,7 @@ __all__ = [
     "bottle_from",
     "capital",
     "catalogue",
+    "check_labels",
     "composition_from_values",
     "composition_of_vector",
     "density_of",

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from typing import Final, Literal, get_args
 
 from oenomel.core.larder.composition import Composition
+from oenomel.errors import OutOfRange
 
 Kind = Literal[
     "spirit", "liqueur", "fortified", "aromatised", "wine", "sparkling", "beer", "cider", "juice", "vinegar", "syrup", "honey", "sugar",
@@ -70,6 +71,15 @@ class SourcedValue:
     why: str = ""
 
 
+def check_labels(values: Iterable[SourcedValue]) -> None:
+    """Refuses a label that can't be; raises OutOfRange naming it."""
+    for each in values:
+        if each.name in LABELS:
+            low, high = LABELS[each.name]
+            if not low <= each.value <= high:
+                raise OutOfRange(each.name, each.value, low, high)
+
+
 @dataclass(frozen=True, slots=True)
 class Ingredient:
     """What can go in a slot.
@@ -119,8 +129,10 @@ class Ingredient:
         return self.composition.co2 > 2.0
 
     def label(self, name: str) -> float | None:
-        """One of `LABELS`, where it is told."""
-        return self.values[name].value if name in self.values else None
+        """One of `LABELS`, where it is told and can be."""
+        low, high = LABELS[name]
+        value = self.values[name].value if name in self.values else None
+        return value if value is not None and low <= value <= high else None
 
     @property
     def absorbance(self) -> tuple[float, float, float]:

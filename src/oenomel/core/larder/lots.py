@@ -60,6 +60,9 @@ DENSITY_AGREES_WITHIN: Final = 0.008
 LEAST_SLOPE: Final = 250.0
 """Grams of sugar in 100 ml by which a g/ml more is explained, at the least (sucrose table)."""
 
+_FINEST_SD: Final = 1e-6
+"""No device of a bar is surer than this in any unit; a smaller number would drown the rest in arithmetic (house rule)."""
+
 LEAST_G: Final = 0.05
 FAR_OFF_SDS: Final = 3.0
 IMPOSSIBLE_SDS: Final = 4.0
@@ -195,7 +198,7 @@ def lasts_h(ingredient: Ingredient) -> float | None:
 
 def _check(reading: LotReading, ingredient: Ingredient) -> None:
     kind, value, said = READABLE[reading.what], reading.value, ingredient.said
-    if reading.sd is not None and not (math.isfinite(reading.sd) and 0 < reading.sd <= max(1.0, abs(value))):
+    if reading.sd is not None and not (math.isfinite(reading.sd) and _FINEST_SD <= reading.sd <= max(1.0, abs(value))):
         raise ImpossibleMeasurement(
             f"a reading of {value:g} that may be off by {reading.sd:g} tells nothing: give how far the device is off"
         )

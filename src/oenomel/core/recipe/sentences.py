@@ -74,7 +74,7 @@ _EXPRESS: Final = re.compile(
 _GARNISH_AND: Final = re.compile(r", ?(?:and )?| and (?:an? )?| & | ?; ?| \+ ")
 _SERVE_ON: Final = re.compile(
     r"\b(?:over|on|onto|with|full of|filled with|fill(?:ed)?(?: the glass)?(?: up)? with|top(?:ped)? with|add)\b"
-    r"[^.;]{0,80}?\b(?:ice|rocks|cubes?|rock)\b"
+    r"[^.;]{0,40}?\b(?:ice|rocks|cubes?|rock)\b"
 )
 _TIN: Final = re.compile(r"\b(?:shaker|tins?|mixing glass|blender)\b")
 _OUT_OF_IT: Final = re.compile(r"\b(?:strain|serve|pour|over|on|into (?:a|an|the))\b")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections import Counter
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Final
@@ -62,11 +63,19 @@ def to_make(ingredient: Ingredient, short_ml: float, steps: Sequence[KitchenStep
 
 @dataclass(frozen=True, slots=True)
 class EveningDrink:
-    """A drink of the evening, its batch where it is made as one, and the name of one that is there already and poured from."""
+    """A drink of the evening, its batch where it is made as one, the name of one that is there already and poured from, and what its tasks
+    are known by: its name, where no other drink of the evening has it.
+    """
 
     of: ForTheEvening
     batch: Batch | None = None
     ready: str = ""
+    key: str = ""
+
+    @property
+    def known_by(self) -> str:
+        """What its tasks are known by."""
+        return self.key or self.of.drink.name
 
 
 def tasks_for(drinks: Sequence[EveningDrink], making: Sequence[ToMake], bought: Sequence[Purchase]) -> tuple[Task, ...]:
@@ -124,28 +133,28 @@ def _fruit(drinks: Sequence[EveningDrink], fruit: Mapping[str, Purchase]) -> Ite
 
 
 def _drink(each: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
-    name = each.of.drink.name
+    name, key = each.of.drink.name, each.known_by
     needs = tuple(dict.fromkeys(makes[p.ingredient.slug] for p in each.of.drink.pours if p.ingredient.slug in makes))
     if each.ready:
         words = f"Turn {each.ready} once and taste it over ice"
-        yield Task(f"ready: {name}", words, 3, before=10, about=name, why="It settles, and may have moved.")
+        yield Task(f"ready: {key}", words, 3, before=10, about=name, why="It settles, and may have moved.")
     batch = each.batch
     if batch is None:
         # Made singly: what it needs has to be there at the hour.
         if needs and each.of.serves:
-            yield Task(f"lay out: {name}", f"Lay out the bottles of {name}", 3, before=5, needs=needs, about=name)
+            yield Task(f"lay out: {key}", f"Lay out the bottles of {name}", 3, before=5, needs=needs, about=name)
         return
     litres = batch.total_ml / 1000
     words = f"Mix {name}: {batch.total_ml:.0f} ml, {batch.scale:.0f} serves"
-    yield Task(f"mix: {name}", words, 5 + 1.5 * len(batch.lines) + 2 * litres, needs=needs, about=name, why="Spirit before water.")
-    yield Task(f"taste: {name}", f"Taste {name} over ice, correct it, then the last of the water", 5, needs=(f"mix: {name}",), about=name)
+    yield Task(f"mix: {key}", words, 5 + 1.5 * len(batch.lines) + 2 * litres, needs=needs, about=name, why="Spirit before water.")
+    yield Task(f"taste: {key}", f"Taste {name} over ice, correct it, then the last of the water", 5, needs=(f"mix: {key}",), about=name)
     cold = batch.chilling
     where = {"fridge": "into the fridge", "freezer": "into the freezer", "ice bath": "into ice water", "room": "onto the shelf"}
     place = where[batch.wish.place]
     waits = 0.0 if batch.wish.service == "shaken" or batch.wish.place == "room" else 15 * math.ceil(cold.minutes / 15)
     why = f"About {span_words(waits)} until it is cold." if waits else ""
     words = f"Bottle {name}, label it, {place}"
-    yield Task(f"cold: {name}", words, 4 + 2 * litres, waits, needs=(f"taste: {name}",), about=name, why=why)
+    yield Task(f"cold: {key}", words, 4 + 2 * litres, waits, needs=(f"taste: {key}",), about=name, why=why)
 
 
 def _cold(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
@@ -164,7 +173,7 @@ def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
         rims = [pour.ingredient.said for pour in each.of.drink.pours if pour.stage == "rim"]
         if rims:
             words = f"Edge {each.of.poured} {_many(glass, each.of.poured)} with {rims[0]}"
-            key = f"edge: {each.of.drink.name}"
+            key = f"edge: {each.known_by}"
             yield Task(
                 key, words, 3 + PER_EDGE_MIN * each.of.poured, before=GLASS_FREEZES_MIN, about=each.of.drink.name,
                 why="On a dry glass, before the cold and the ice.",
@@ -182,14 +191,14 @@ def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
 def _garnish(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
     for each in drinks:
         name, many = each.of.drink.name, each.of.poured
-        for garnish in each.of.drink.serve.garnish:
-            if garnish_of_fruit(garnish.what) is None and garnish.what.strip() and many:
-                words = f"Garnish of {name}: {many} × {garnish.what.strip()}"
-                yield Task(f"garnish: {name} {garnish.what}", words, 2 + 0.2 * many, before=5, about=name)
+        for what, times in Counter(garnish.what for garnish in each.of.drink.serve.garnish).items():
+            if garnish_of_fruit(what) is None and what.strip() and many:
+                words = f"Garnish of {name}: {times * many} × {what.strip()}"
+                yield Task(f"garnish: {each.known_by} {what}", words, 2 + 0.2 * times * many, before=5, about=name)
         eggs = any(pour.ingredient.kind == "egg" and "raw egg" in pour.ingredient.cautions for pour in each.of.drink.pours)
         if eggs and many:
             words = f"Separate {many} eggs, each into its own cup first"
-            yield Task(f"eggs: {name}", words, 2 + PER_EGG_MIN * many, before=10, about=name,
+            yield Task(f"eggs: {each.known_by}", words, 2 + PER_EGG_MIN * many, before=10, about=name,
                        why="A broken yolk then costs one egg; cold until the hour.")  # fmt: skip
 
 

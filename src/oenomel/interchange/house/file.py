@@ -10,12 +10,12 @@ from collections.abc import Container
 from itertools import count
 from typing import Annotated, Any, Final, Literal
 
-from pydantic import Field, ValidationError
+from pydantic import AfterValidator, Field, ValidationError
 
-from oenomel.core.larder import Foam, Ingredient, Kind, ReadingName, ShelfState, SlotName, SourcedValue, composition_from_values
+from oenomel.core.larder import Foam, Ingredient, Kind, ReadingName, ShelfState, SlotName, SourcedValue, aromas, composition_from_values
 from oenomel.core.notebook import QuantityName, ReadingPoint
 from oenomel.interchange.house.tongue import TonguesOfHouse
-from oenomel.interchange.models import Entry, LevelsReport, Name, Plain
+from oenomel.interchange.models import Entry, LevelsReport, Moment, MomentOrNow, Name, Plain, UseBy
 from oenomel.interchange.preparation import PreparationFile
 from oenomel.interchange.reports.service import LabelReport
 from oenomel.interchange.requests.made import MadeEntry
@@ -30,16 +30,25 @@ __all__ = [
     "StockOfHouse", "TrialEntry", "ValueEntry", "house_text", "parse_house", "unused_id",
 ]  # fmt: skip
 
-Time = Annotated[str, Field(max_length=40, pattern=r"^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(\+00:00|Z))?$")]
 Text = Annotated[Plain, Field(max_length=2000)]
 Slug = Annotated[Plain, Field(min_length=1, max_length=200)]
 Json = dict[str, Any]
 
 
+def _is_of_the_list(tag: str) -> str:
+    if tag not in aromas():
+        raise ValueError(f'"{tag}" is not a word of the aroma list')
+    return tag
+
+
+Aroma = dict[Annotated[Plain, Field(max_length=60), AfterValidator(_is_of_the_list)], Annotated[int, Field(ge=1, le=3)]]
+"""Weights by word of the aroma list."""
+
+
 class SheetOfTrial(SaidEntry):
     """A tasting sheet of a trial, and when it was written."""
 
-    tasted_at: Time = ""
+    tasted_at: MomentOrNow = ""
 
 
 class ReadingEntry(Entry):
@@ -49,7 +58,7 @@ class ReadingEntry(Entry):
     point: ReadingPoint
     value: Annotated[float, Field(allow_inf_nan=False)]
     device: Annotated[Plain, Field(max_length=200)] = ""
-    taken_at: Time = ""
+    taken_at: MomentOrNow = ""
 
 
 class ParentEntry(Entry):
@@ -73,7 +82,7 @@ class TrialEntry(Entry):
     reason: Annotated[Plain, Field(max_length=2000)] = ""
     spec: SpecFile
     forecast: Json | None = None
-    kept_at: Time = ""
+    kept_at: MomentOrNow = ""
     made: MadeEntry = MadeEntry()
     parent: Annotated[int, Field(ge=1)] | None = None
     parents: Annotated[list[ParentEntry], Field(max_length=3)] = []
@@ -89,7 +98,7 @@ class DraftOfDrink(Entry):
 
     parent: Annotated[int, Field(ge=1)]
     spec: SpecFile
-    saved_at: Time = ""
+    saved_at: MomentOrNow = ""
 
 
 class CloudEntry(Entry):
@@ -97,7 +106,7 @@ class CloudEntry(Entry):
 
     name: Name
     spec: SpecFile
-    added_at: Time = ""
+    added_at: MomentOrNow = ""
 
 
 class ListedEntry(Entry):
@@ -113,7 +122,7 @@ class DrinkEntry(Entry):
     id: Annotated[Plain, Field(max_length=220)] = ""
     name: Name
     origin: Literal["house", "demo"] = "house"
-    created_at: Time = ""
+    created_at: MomentOrNow = ""
     notes: Annotated[Plain, Field(max_length=10_000)] = ""
     trials: Annotated[list[TrialEntry], Field(min_length=1, max_length=2000)]
     draft: DraftOfDrink | None = None
@@ -154,7 +163,7 @@ class IngredientEntry(Entry):
     cautions: list[Slug] = []
     piece_ml: Annotated[float, Field(ge=0, allow_inf_nan=False)] | None = None
     piece_g: Annotated[float, Field(ge=0, allow_inf_nan=False)] | None = None
-    aroma: dict[Annotated[Plain, Field(max_length=60)], Annotated[int, Field(ge=1, le=3)]] = {}
+    aroma: Aroma = {}
     foam: Foam = ""
     origin: Literal["house", "demo"] = "house"
     also: list[Slug] = []
@@ -198,7 +207,7 @@ class AmendedEntry(Entry):
     """What tasting changed of an ingredient that ships."""
 
     slug: Slug
-    aroma: dict[Annotated[Plain, Field(max_length=60)], Annotated[int, Field(ge=1, le=3)]]
+    aroma: Aroma
     impression: Text
 
 
@@ -209,14 +218,14 @@ class PartEntry(Entry):
     taster: Annotated[Plain, Field(min_length=1, max_length=100)]
     words: WordsEntry
     amended: bool = False
-    tasted_at: Time = ""
+    tasted_at: MomentOrNow = ""
 
 
 class PalateEntry(Entry):
     """From when on a taster's palate is learnt anew."""
 
     taster: Annotated[Plain, Field(max_length=100)]
-    since: Time
+    since: Moment
 
 
 class ChangedEntry(Entry):
@@ -233,7 +242,7 @@ class LotReadingOfHouse(Entry):
     value: Annotated[float, Field(allow_inf_nan=False)]
     sd: Annotated[float, Field(gt=0, allow_inf_nan=False)] | None = None
     device: Annotated[Plain, Field(max_length=200)] = ""
-    taken_at: Time = ""
+    taken_at: MomentOrNow = ""
 
 
 class LotOfHouse(Entry):
@@ -241,8 +250,8 @@ class LotOfHouse(Entry):
 
     slug: Slug
     name: Name
-    made_at: Time
-    used_up_at: Time = ""
+    made_at: Moment
+    used_up_at: MomentOrNow = ""
     volume_ml: Annotated[float, Field(gt=0, le=1_000_000)] | None = None
     left_ml: Annotated[float, Field(ge=0, le=1_000_000)] | None = None
     pieces: Annotated[int, Field(ge=1, le=5000)] | None = None
@@ -285,7 +294,7 @@ class StockOfHouse(Entry):
 class LogOfBatch(Entry):
     """Something that happened to a bottle."""
 
-    at: Time
+    at: Moment
     kind: Literal["made", "served", "added", "read", "kept over", "set right"]
     words: Annotated[Plain, Field(max_length=1000)]
 
@@ -297,10 +306,10 @@ class BatchOfHouse(Entry):
 
     drink: Annotated[Plain, Field(min_length=1, max_length=220)]
     name: Name
-    made_at: Time
+    made_at: Moment
     made_by: Annotated[Plain, Field(max_length=100)] = ""
-    use_by: Time
-    used_up_at: Time = ""
+    use_by: UseBy
+    used_up_at: MomentOrNow = ""
     spec: SpecFile
     wish: BatchWishEntry
     poured: Annotated[list[PouredEntry], Field(min_length=1, max_length=200)]
@@ -333,10 +342,10 @@ class EveningOfHouse(Entry):
     """The evening that is ahead, and what is ticked of it, by key."""
 
     name: Name
-    at: Time
+    at: Moment
     hands: Annotated[int, Field(ge=1, le=12)] = 1
     drinks: Annotated[list[DrinkOfEvening], Field(max_length=40)] = []
-    ticks: Annotated[dict[Annotated[Plain, Field(max_length=400)], Time], Field(max_length=2000)] = {}
+    ticks: Annotated[dict[Annotated[Plain, Field(max_length=400)], Moment], Field(max_length=2000)] = {}
 
 
 class HouseFile(Entry):

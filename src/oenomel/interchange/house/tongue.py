@@ -4,12 +4,14 @@ from __future__ import annotations
 
 from typing import Annotated, Any
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from oenomel.core.larder import SlotName
 from oenomel.core.tongue import ExerciseKind, Matter
-from oenomel.interchange.models import Entry, Level, Name, Plain
+from oenomel.errors import SpecError
+from oenomel.interchange.models import Entry, Level, Moment, Name, Plain
 from oenomel.interchange.requests.tongue import Who
+from oenomel.moments import moment_of
 
 __all__ = [
     "ExerciseOfHouse",
@@ -22,7 +24,6 @@ __all__ = [
     "TriangleOfHouse",
 ]
 
-Told = Annotated[str, Field(pattern=r"^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(\+00:00|Z)$", max_length=40)]
 Glass = Annotated[int, Field(ge=1, le=3)]
 Parts = Annotated[int, Field(ge=0, le=40)]
 Json = dict[str, Any]
@@ -37,10 +38,18 @@ class TriangleOfHouse(Entry):
     more_parts: Parts
     odd: Glass
     odd_is_more: bool
-    asked_at: Told
+    asked_at: Moment
     answer: Glass | None = None
     found: bool
-    answered_at: Told
+    answered_at: Moment
+
+    @model_validator(mode="after")
+    def _can_be(self) -> TriangleOfHouse:
+        if self.more_parts <= self.less_parts:
+            raise SpecError("triangles", "the glass that holds more must hold more parts than the other")
+        if moment_of(self.answered_at) < moment_of(self.asked_at):
+            raise SpecError("triangles", "one is answered before it was asked")
+        return self
 
 
 class JugLine(Entry):
@@ -79,9 +88,15 @@ class SittingOfHouse(Entry):
     grid_ml: Annotated[float, Field(ge=0.5, le=5)]
     bottles: Annotated[dict[Annotated[str, Field(max_length=20)], Name], Field(max_length=6)] = {}
     jugs: JugsOfHouse
-    began_at: Told
-    ended_at: Told | None = None
+    began_at: Moment
+    ended_at: Moment | None = None
     triangles: Annotated[list[TriangleOfHouse], Field(max_length=500)] = []
+
+    @model_validator(mode="after")
+    def _ends_after_it_began(self) -> SittingOfHouse:
+        if self.ended_at is not None and moment_of(self.ended_at) < moment_of(self.began_at):
+            raise SpecError("sittings", "one ends before it began")
+        return self
 
 
 class ExerciseOfHouse(Entry):
@@ -92,17 +107,23 @@ class ExerciseOfHouse(Entry):
     title: Annotated[Plain, Field(max_length=1000)]
     question: Json
     solution: Json
-    asked_at: Told
+    asked_at: Moment
     said: Annotated[dict[str, str], Field(max_length=10)]
     score: Annotated[float, Field(ge=0, le=1)]
-    answered_at: Told
+    answered_at: Moment
+
+    @model_validator(mode="after")
+    def _is_answered_after_it_was_asked(self) -> ExerciseOfHouse:
+        if moment_of(self.answered_at) < moment_of(self.asked_at):
+            raise SpecError("exercises", "one is answered before it was asked")
+        return self
 
 
 class TrainingOfHouse(Entry):
     """Who is in training, and since when."""
 
     taster: Who
-    began_at: Told
+    began_at: Moment
 
 
 class TonguesOfHouse(Entry):

@@ -375,7 +375,7 @@ def spec_error(refusal: Any) -> SpecError:
     cause = refusal.get("ctx", {}).get("error")
     if isinstance(cause, SpecError):
         return cause
-    steps = [step for step in refusal["loc"] if step not in _TAGS]
+    steps = [step for step in refusal["loc"] if step not in _TAGS and step != "[key]"]
     path = "".join(f"[{step}]" if isinstance(step, int) else f".{step}" for step in steps).lstrip(".")
     return SpecError(path, _sentence(refusal))
 
@@ -417,5 +417,5 @@ def _sentence(refusal: Any) -> str:
         case "string_too_short":
             return "is empty"
         case _:
-            message = str(refusal["msg"])
+            message = str(refusal["msg"]).removeprefix("Value error, ")
             return message[0].lower() + message[1:]
