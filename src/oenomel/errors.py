@@ -240,6 +240,20 @@ class RecordConflict(OenomelError):
     code = "conflict"
 
 
+class ChangedElsewhere(RecordConflict):
+    """Somebody changed what a window writes since that window read it; what it is now stands in the sentence where it is short."""
+
+    code = "changed-elsewhere"
+
+    def __init__(self, what: str, now: str = "") -> None:
+        super().__init__(what, now)
+        self.what, self.now = what, now
+
+    def __str__(self) -> str:
+        told = f': there it is "{self.now}"' if self.now else ""
+        return f"{self.what} was changed elsewhere since it was read here{told}. Nothing was written: choose which of the two stays"
+
+
 class MendGone(RecordConflict):
     """The drink has no such finding, or that finding no such mend; it may have changed since."""
 
@@ -309,6 +323,7 @@ _STORE_FAULTS: Final = {
     "not writable": "{path} can't be written: nothing was changed. Give yourself the right to, or choose another place for --data",
     "no folder": "there is no folder {parent}: make it first, or choose another place for the file",
     "folder": "{path} is a folder, or lies in something that is none. Choose a file for --data",
+    "no home": "nobody tells where your home folder is: set HOME, or name the data file with --data",
     "disk": "the disk with {path} can't be read or written ({told}). Look whether it is still there; keep a copy of the file",
     "unusable": "{path} can't be used as a data file: {told}",
 }
@@ -343,6 +358,15 @@ class AnsweredBefore(OenomelError):
     def __init__(self, status: int, answer: str) -> None:
         super().__init__(status, answer)
         self.status, self.answer = status, answer
+
+
+class WrittenBefore(RecordConflict):
+    """A write with this key was made already, so long ago that only that is still known."""
+
+    code = "written-before"
+
+    def __str__(self) -> str:
+        return "this was written already; read it anew to see what it made"
 
 
 class KeyUsedBefore(DomainError):

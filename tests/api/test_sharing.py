@@ -1,6 +1,8 @@
 """The door to the network: nothing without the code, codes can't be tried fast, a device can be forgotten, a guest writes nothing."""
 
 import re
+import sqlite3
+from contextlib import closing
 from http import HTTPStatus
 
 import pytest
@@ -8,8 +10,9 @@ from starlette.testclient import TestClient
 from support.notebook_spec import ORCHARD
 
 from oenomel.api.app import create_app
-from oenomel.api.sharing import FREE_TRIES_OF_ALL, LONGEST_WAIT, Sharing, Tries
-from oenomel.store import database
+from oenomel.api.serving import Guard
+from oenomel.api.sharing import FORGOTTEN_AFTER, FREE_TRIES, FREE_TRIES_OF_ALL, LONGEST_WAIT, Sharing, Tries
+from oenomel.store import copies, database
 
 NEW = {"name": "Orchard Sour", "spec": ORCHARD, "trial_name": "First"}
 HERE, PHONE = "192.168.7.2", "192.168.7.31"
@@ -139,10 +142,73 @@ def test_so_many_addresses_that_try_hold_each_other_up(clock):
     waits = []
     for number in range(3 * FREE_TRIES_OF_ALL):
         waits.append(tries.seconds_to_wait(f"10.0.{number}.1"))
-        tries.failed(f"10.0.{number}.1")
+        tries.begun(f"10.0.{number}.1")
     assert waits[:FREE_TRIES_OF_ALL] == [0.0] * FREE_TRIES_OF_ALL
     assert waits[-1] == LONGEST_WAIT
     # A hundred million codes, one a minute: nobody gets through in a night.
+    clock.now += 2 * FORGOTTEN_AFTER * 3 * FREE_TRIES_OF_ALL
+    tries.begun("10.0.9.1")
+    assert tries.seconds_to_wait("10.0.9.9") == 0.0  # with time they are forgotten, and a new phone comes in
+    for number in range(3 * FREE_TRIES_OF_ALL):
+        tries.begun(f"10.0.{number}.1")
+    tries.reset()
+    assert tries.seconds_to_wait("10.0.1.1") == 0.0
+
+
+def test_a_code_counts_before_it_is_looked_at_so_that_many_at_once_are_no_way_round(house):
+    sharing, seen_from = house
+    wrong = "0" * 8 if sharing.code != "0" * 8 else "1" * 8
+    looked_at = []
+
+    def let_in(code, name):
+        looked_at.append(code)
+        # While this one is looked at, many others arrive.
+        assert sharing.tries.seconds_to_wait("192.168.7.66") >= (0 if len(looked_at) <= FREE_TRIES else 1)
+
+    sharing.let_in = let_in
+    stranger = seen_from("192.168.7.66")
+    answers = [stranger.post("/pair", data={"code": wrong}).status_code for _ in range(FREE_TRIES + 20)]
+    assert answers.count(HTTPStatus.FORBIDDEN) == len(looked_at) <= FREE_TRIES + 1
+
+
+def test_wrong_codes_are_forgotten_by_a_press_in_the_settings(house):
+    sharing, seen_from = house
+    for number in range(3 * FREE_TRIES_OF_ALL):
+        sharing.tries.begun(f"10.0.{number}.1")
+    here = seen_from("127.0.0.1")
+    assert here.get("/api/sharing").json()["waits_s"] > 0
+    assert seen_from(PHONE).post("/pair", data={"code": sharing.code}).status_code == HTTPStatus.TOO_MANY_REQUESTS
+    assert here.post("/api/sharing/tries/forget").status_code == HTTPStatus.NO_CONTENT
+    assert here.get("/api/sharing").json()["waits_s"] == 0
+    paired(house, sharing.code)
+
+
+def test_a_forgotten_device_does_not_come_back_with_an_older_copy(house, tmp_path):
+    sharing, seen_from = house
+    phone = paired(house, sharing.code)
+    assert phone.get("/api/drinks").status_code == HTTPStatus.OK
+    copies.back_up(sharing.data, tmp_path / "copy.db")
+    here = seen_from("127.0.0.1")
+    (device,) = here.get("/api/sharing").json()["devices"]
+    assert here.delete(f"/api/sharing/devices/{device['id']}").status_code == HTTPStatus.NO_CONTENT
+    copies.restore(sharing.data, tmp_path / "copy.db")
+    assert phone.get("/api/drinks").status_code == HTTPStatus.UNAUTHORIZED
+
+
+def test_a_device_is_let_in_for_a_time(house):
+    sharing, _ = house
+    phone = paired(house, sharing.code)
+    with closing(sqlite3.connect(sharing.data)) as conn:
+        conn.execute("UPDATE device SET paired_at = '2020-01-01T00:00:00+00:00'")
+        conn.commit()
+    assert phone.get("/api/drinks").status_code == HTTPStatus.UNAUTHORIZED
+
+
+def test_an_address_of_both_kinds_is_its_own(house):
+    guard = Guard(None, frozenset(), own_addresses=True)
+    for host, came_to in (("192.168.7.3", "::ffff:192.168.7.3"), ("[fe80::1]", "fe80::1%eth0"), (HERE, HERE)):
+        assert guard._is_own(host, {"server": (came_to, 8000)}), host
+    assert not guard._is_own("evil.example", {"server": ("::ffff:192.168.7.3", 8000)})
 
 
 @pytest.mark.parametrize(

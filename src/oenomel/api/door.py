@@ -18,7 +18,7 @@ from starlette.responses import FileResponse, RedirectResponse, Response
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from oenomel.api.errors import problem
-from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, is_loopback
+from oenomel.api.sharing import KEPT, NOT_ENCRYPTED, Sharing, is_loopback
 from oenomel.errors import StoreError
 from oenomel.store.database import fault_of
 
@@ -28,7 +28,6 @@ COOKIE: Final = "oenomel-device"
 DEVICE: Final = "oenomel.device"
 """The key of a request's scope under which its device stands; there is none for this machine itself."""
 
-KEPT_SECONDS: Final = 90 * 24 * 3600
 LONGEST_FORM: Final = 2000
 LONGEST_NAME: Final = 100
 
@@ -103,14 +102,14 @@ class Door:
             answer.headers["retry-after"] = f"{wait + 1:.0f}"
             return answer
         name = "".join(each for each in form.get("name", [""])[0] if each.isprintable()).strip()[:LONGEST_NAME]
+        self.sharing.tries.begun(who)
         cookie = await run_in_threadpool(self.sharing.let_in, code, name or _kind(request.headers))
         if cookie is None:
-            self.sharing.tries.failed(who)
             told = "That isn't the code. It is shown where Oenomel runs: in its window, and in the settings there."
             return self._page("", request.scope, HTTPStatus.FORBIDDEN, told)
         self.sharing.tries.succeeded(who)
         answer = RedirectResponse("/", HTTPStatus.SEE_OTHER)
-        answer.set_cookie(COOKIE, cookie, max_age=KEPT_SECONDS, httponly=True, samesite="strict")
+        answer.set_cookie(COOKIE, cookie, max_age=int(KEPT.total_seconds()), httponly=True, samesite="strict")
         return answer
 
     def _page(self, code: str, scope: Scope, status: HTTPStatus = HTTPStatus.OK, told: str = "") -> Response:

@@ -3,20 +3,19 @@
 from __future__ import annotations
 
 import errno
+import os
 import socket
 import sys
 import threading
 from datetime import datetime
-from http import HTTPStatus
 from pathlib import Path
 from typing import Final
 
 import uvicorn
-from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
 
 from oenomel.api.app import create_app
+from oenomel.api.connections import PatientProtocol, raise_open_files
 from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, address_of, is_loopback, own_addresses, pairing_address, qr_code
-from oenomel.api.sizes import LARGEST_HEADERS
 from oenomel.core.spec import read_said
 from oenomel.errors import CannotListen, OenomelError, SpecError
 from oenomel.store import copies
@@ -55,9 +54,10 @@ def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: f
         _keep_a_copy(data)
         _tell(data, host, port, sharing)
         sys.setswitchinterval(SWITCH_SECONDS)
+        raise_open_files()
         # The grammar of measures takes a seventh of a second to be built; nobody's first key press is to wait for it.
         threading.Thread(target=read_said, args=("1 oz",), daemon=True).start()
-        config = uvicorn.Config(app, log_level="warning", server_header=False, proxy_headers=False, http=_Protocol)
+        config = uvicorn.Config(app, log_level="warning", server_header=False, proxy_headers=False, http=PatientProtocol)
         uvicorn.Server(config).run(sockets=[listener])
     return 0
 
@@ -69,6 +69,9 @@ def _listening(host: str, port: int) -> socket.socket:
         listener = socket.socket(family, socket.SOCK_STREAM, socket.IPPROTO_TCP)
         try:
             listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+            if family == socket.AF_INET6 and host in EVERYWHERE:
+                # Whoever says everywhere means the old addresses too, by which phones are told to come.
+                listener.setsockopt(socket.IPPROTO_IPV6, socket.IPV6_V6ONLY, 0)
             listener.bind((host, port))
             listener.listen(256)
         except BaseException:
@@ -99,6 +102,11 @@ def _tell(data: Path, host: str, port: int, sharing: Sharing | None) -> None:
     if not sharing.addresses:
         print("This machine is in no network yet: connect it, and start again.", flush=True)
         return
+    if "JOURNAL_STREAM" in os.environ:
+        # What a service prints stands in a journal that others read.
+        print("To let a phone in, open the settings there: the code is shown to this machine only.", flush=True)
+        print(NOT_ENCRYPTED, flush=True)
+        return
     here = sharing.addresses[0]
     print(f"To let a phone in, point its camera here, or open {address_of(here, port)} and type {_spaced(sharing.code)}:")
     qr_code(pairing_address(here, port, sharing.code)).terminal(compact=True)
@@ -108,27 +116,3 @@ def _tell(data: Path, host: str, port: int, sharing: Sharing | None) -> None:
 
 def _spaced(code: str) -> str:
     return f"{code[:4]} {code[4:]}"
-
-
-class _Protocol(HttpToolsProtocol):
-    """Ends a connection whose headers don't end: the parser would hold them all."""
-
-    head = 0
-    in_head = True
-
-    def data_received(self, data: bytes) -> None:
-        if self.in_head:
-            self.head += len(data)
-        super().data_received(data)
-        if self.in_head and self.head > LARGEST_HEADERS:
-            status = HTTPStatus.REQUEST_HEADER_FIELDS_TOO_LARGE
-            self.transport.write(f"HTTP/1.1 {status.value} {status.phrase}\r\nconnection: close\r\ncontent-length: 0\r\n\r\n".encode())
-            self.transport.close()
-
-    def on_headers_complete(self) -> None:
-        self.in_head = False
-        super().on_headers_complete()
-
-    def on_message_complete(self) -> None:
-        self.in_head, self.head = True, 0
-        super().on_message_complete()

@@ -109,9 +109,13 @@ class _Search:
 
         async def told() -> AsyncIterator[str]:
             line: str | None = first
-            while line is not None:
-                yield line
-                line = await self.step(lambda: next(lines, None))
+            try:
+                while line is not None and not self.gone:
+                    yield line
+                    line = await self.step(lambda: next(lines, None))
+            finally:
+                # Whoever goes away in between leaves nothing behind that is still worked.
+                self.gone = True
 
         return StreamingResponse(told(), media_type=NDJSON)
 

@@ -78,7 +78,9 @@ class Guard:
         return None
 
     def _is_own(self, host: str, scope: Scope) -> bool:
-        return host.casefold() in self.names or (self.own_addresses and host.strip("[]") == (scope.get("server") or ("",))[0])
+        # Where both kinds of addresses are listened to, an old one is told as ::ffff:192.168.1.4.
+        came_to = str((scope.get("server") or ("",))[0]).removeprefix("::ffff:")
+        return host.casefold() in self.names or (self.own_addresses and host.strip("[]").partition("%")[0] == came_to.partition("%")[0])
 
 
 class FrontEnd:

@@ -9,6 +9,7 @@ from collections import OrderedDict
 from collections.abc import Callable
 from contextlib import closing
 from dataclasses import dataclass, field
+from datetime import UTC, datetime, timedelta
 from functools import cached_property
 from hmac import compare_digest
 from pathlib import Path
@@ -18,17 +19,25 @@ import ifaddr
 import segno
 from itsdangerous import BadSignature, URLSafeSerializer
 
+from oenomel.moments import is_moment, moment_of
 from oenomel.store import database, devices
 from oenomel.store.database import transaction
 from oenomel.store.devices import DeviceRecord
+from oenomel.store.forgotten import forgotten_file
 
-__all__ = ["NOT_ENCRYPTED", "Sharing", "Tries", "address_of", "is_loopback", "own_addresses", "pairing_address", "qr_code"]
+__all__ = ["KEPT", "NOT_ENCRYPTED", "Sharing", "Tries", "address_of", "is_loopback", "own_addresses", "pairing_address", "qr_code"]
 
 DIGITS: Final = 8
 
 NOT_ENCRYPTED: Final = "What goes over the network isn't encrypted: share only in a network that you trust."
 
+KEPT: Final = timedelta(days=90)
+"""So long a device is let in by one code."""
+
 FREE_TRIES: Final = 3
+FORGOTTEN_AFTER: Final = 20.0
+"""Wrong codes that have no consequence, and seconds after which one is forgotten."""
+
 LONGEST_WAIT: Final = 60.0
 FREE_TRIES_OF_ALL: Final = 30
 ADDRESSES: Final = 1000
@@ -76,34 +85,56 @@ def qr_code(address: str) -> segno.QRCode:
 
 
 class Tries:
-    """Wrong codes slow down: after a few free ones each doubles the wait, for who tried and, later, for everybody."""
+    """Wrong codes slow down: after a few free ones each doubles the wait, for who tried and, later, for everybody. They are forgotten
+    with time, one every few seconds.
+
+    ``wrong`` holds by who tried: how many, when the last came, and until when nothing is looked at; ``of_all`` the same of everybody.
+    """
 
     def __init__(self, clock: Callable[[], float] = time.monotonic) -> None:
         self.clock = clock
-        self.wrong: OrderedDict[str, tuple[int, float]] = OrderedDict()
-        self.of_all = (0, 0.0)
+        self.wrong: OrderedDict[str, tuple[float, float, float]] = OrderedDict()
+        self.of_all = (0.0, clock(), 0.0)
 
     def seconds_to_wait(self, who: str) -> float:
         """How long nothing is looked at."""
-        _, until = self.wrong.get(who, (0, 0.0))
-        return max(0.0, until - self.clock(), self.of_all[1] - self.clock())
+        _, _, until = self.wrong.get(who, (0.0, 0.0, 0.0))
+        return max(0.0, until - self.clock(), self.of_all[2] - self.clock())
 
-    def failed(self, who: str) -> None:
-        """A wrong code came."""
-        times = self.wrong.pop(who, (0, 0.0))[0] + 1
-        self.wrong[who] = times, self.clock() + _wait(times - FREE_TRIES)
+    def begun(self, who: str) -> None:
+        """A code came that isn't looked at yet: it counts as wrong until it is known to be right, so that many at once are no way round."""
+        now = self.clock()
+        times = _fallen(*self.wrong.pop(who, (0.0, now, 0.0))[:2], now) + 1
+        self.wrong[who] = times, now, now + _wait(times - FREE_TRIES)
         while len(self.wrong) > ADDRESSES:
             self.wrong.popitem(last=False)
-        every = self.of_all[0] + 1
-        self.of_all = every, self.clock() + _wait(every - FREE_TRIES_OF_ALL)
+        every = _fallen(*self.of_all[:2], now) + 1
+        self.of_all = every, now, now + _wait(every - FREE_TRIES_OF_ALL)
 
     def succeeded(self, who: str) -> None:
-        """The right one came."""
+        """It was the right one."""
         self.wrong.pop(who, None)
+        times, since, _ = self.of_all
+        self.of_all = max(0.0, times - 1), since, 0.0
+
+    def reset(self) -> None:
+        """Forgets all of them: somebody at this machine says that the tries were his own."""
+        self.wrong.clear()
+        self.of_all = (0.0, self.clock(), 0.0)
 
 
-def _wait(beyond: int) -> float:
-    return 0.0 if beyond < 0 else min(LONGEST_WAIT, 2.0 ** min(beyond, 10))
+def _wait(beyond: float) -> float:
+    return 0.0 if beyond < 0 else min(LONGEST_WAIT, 2.0 ** min(int(beyond), 10))
+
+
+def _fallen(times: float, since: float, now: float) -> float:
+    return max(0.0, times - (now - since) / FORGOTTEN_AFTER)
+
+
+def _is_over(device: DeviceRecord) -> bool:
+    """Whether a device was let in so long ago that it has to show the code again."""
+    age = datetime.now(UTC) - moment_of(device.paired_at) if is_moment(device.paired_at) else KEPT
+    return age >= KEPT
 
 
 def _code() -> str:
@@ -137,8 +168,19 @@ class Sharing:
             secret = self.signer.loads(cookie)
         except BadSignature:
             return None
+        if not isinstance(secret, str) or devices.digest_of(secret) in self.forgotten:
+            return None
         with closing(database.connect(self.data)) as conn:
-            return devices.that_shows(conn, secret) if isinstance(secret, str) else None
+            device = devices.that_shows(conn, secret)
+        return None if device is None or _is_over(device) else device
+
+    @property
+    def forgotten(self) -> frozenset[str]:
+        """Digests of what forgotten devices showed; they stand beside the data file, so that an older copy of it brings none back."""
+        try:
+            return frozenset(forgotten_file(self.data).read_text(encoding="ascii").split())
+        except FileNotFoundError:
+            return frozenset()
 
     def let_in(self, code: str, name: str) -> str | None:
         """The cookie of a new device that came with a code; None where the code is wrong."""

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import sqlite3
 from collections.abc import Sequence
+from dataclasses import dataclass
 from typing import Any
 
 from oenomel.carrying.evening import look_at_evening
-from oenomel.carrying.gather import gather_drinks
+from oenomel.carrying.gather import told_drinks
 from oenomel.carrying.items import Choice, Item, Side, counted
 from oenomel.carrying.names import counterparts
 from oenomel.carrying.stock import look_at_stock
@@ -18,19 +19,41 @@ from oenomel.interchange.spec.drink import plain_spec, same_spec
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.store import ingredients, originals, shelf
 
-__all__ = ["look_at", "same_cloud", "same_note", "same_trial"]
+__all__ = ["Look", "look_at", "same_cloud", "same_note", "same_trial", "version_of"]
 
 
-def look_at(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
-    """Each thing of a house file beside what is there; nothing is written."""
+@dataclass(frozen=True, slots=True)
+class Look:
+    """A house file beside what is there: ``items``, each thing of it; ``book``, which drinks of the book its drinks are, by their ids in
+    the file; ``here``, how those stand that don't stand the same; and the ``version`` of what was looked at.
+    """
+
+    items: list[Item]
+    book: dict[str, int]
+    here: dict[str, DrinkEntry]
+    version: int
+
+
+def look_at(conn: sqlite3.Connection, house: HouseFile) -> Look:
+    """Holds a house file against what is there; nothing is written."""
+    version = version_of(conn)
     items = [_bottle(conn, each) for each in house.ingredients]
     items += _shelf(conn, house)
     items += [*_amended(conn, house), *_kinship(conn, house)]
     items += look_at_stock(conn, house)
     book = counterparts(conn, house.drinks)
-    items += [_drink(conn, each, book) for each in house.drinks]
+    told = dict(zip(book, told_drinks(conn, list(book.values())), strict=True))
+    # What a house reads of its own file again is the same to the letter: only the rest is looked at closely.
+    same = {each.id for each in house.drinks if each.id in told and _told_alike(each, told[each.id])}
+    here = {key: DrinkEntry.model_validate(each) for key, each in told.items() if key not in same}
+    items += [_same_drink(each) if each.id in same else _drink(each, here.get(each.id)) for each in house.drinks]
     items += [*look_at_evening(conn, house), *look_at_tongues(conn, house)]
-    return items
+    return Look(items, book, here, version)
+
+
+def version_of(conn: sqlite3.Connection) -> int:
+    """What changes when another connection writes."""
+    return int(conn.execute("PRAGMA data_version").fetchone()[0])
 
 
 def same_trial(one: TrialEntry, other: TrialEntry) -> bool:
@@ -142,16 +165,24 @@ def _kinship(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     return [Item("kinship", "words", "The kinship of smells", "new" if new else "same", words)]
 
 
-def _drink(conn: sqlite3.Connection, entry: DrinkEntry, book: dict[str, int]) -> Item:
+def _told_alike(entry: DrinkEntry, told: dict[str, Any]) -> bool:
+    comes = entry.model_dump(mode="json", exclude_unset=True)
+    return {**comes, "id": ""} == {**told, "id": ""}
+
+
+def _same_drink(entry: DrinkEntry) -> Item:
+    return Item(f"drink {entry.id}", "drink", entry.name, "same", "As it is in the book.")
+
+
+def _drink(entry: DrinkEntry, here: DrinkEntry | None) -> Item:
     key = f"drink {entry.id}"
-    if entry.id not in book:
+    if here is None:
         return Item(key, "drink", entry.name, "new", f"{counted(len(entry.trials), 'trial')}, not in the book yet.")
-    (here,) = gather_drinks(conn, [book[entry.id]]).drinks
     more = [trial for trial in entry.trials if not any(same_trial(trial, each) for each in here.trials)]
     missing = _missing(here, entry)
     sides = _drink_sides(here, entry, more)
     if not (more or missing or sides):
-        return Item(key, "drink", entry.name, "same", "As it is in the book.")
+        return _same_drink(entry)
     told = [*([f"{counted(len(more), 'trial')} that the book doesn't have"] if more else []), *missing]
     words = f"{capital(listed(told) or 'something stands otherwise here')}."
     choices: tuple[Choice, ...] = ("leave", "add", "beside") if more or missing else ("leave", "beside")

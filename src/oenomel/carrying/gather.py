@@ -16,8 +16,9 @@ from oenomel.interchange.spec.drink import slugs_of
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.store import briefs, drinks, ingredients, lineage, measurements, originals, shelf, spec_clouds, tastings, tonight
 from oenomel.store.drinks import TrialRecord
+from oenomel.store.tonight import OnTheList
 
-__all__ = ["gather_drinks", "gather_house", "latest_specs"]
+__all__ = ["gather_drinks", "gather_house", "latest_specs", "told_drinks"]
 
 
 def gather_house(conn: sqlite3.Connection) -> HouseFile:
@@ -80,16 +81,22 @@ def latest_specs(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[tup
     ]
 
 
-def _entries(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[DrinkEntry]:
+def told_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[dict[str, Any]]:
+    """Some drinks as they stand in a house file, as JSON tells them."""
+    # What is read of all drinks at once is read once.
     ids = {drink_id: name for name, drink_id in ids_of_book(conn).items()}
-    return [DrinkEntry.model_validate(_drink(conn, drink_id, ids)) for drink_id in drink_ids]
+    wishes, listed = originals.wishes(conn), tonight.listed(conn)
+    return [_drink(conn, each, ids, wishes.get(each), listed.get(each)) for each in drink_ids]
 
 
-def _drink(conn: sqlite3.Connection, drink_id: int, ids: dict[int, str]) -> dict[str, Any]:
+def _entries(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[DrinkEntry]:
+    return [DrinkEntry.model_validate(each) for each in told_drinks(conn, drink_ids)]
+
+
+def _drink(conn: sqlite3.Connection, drink_id: int, ids: dict[int, str], wish: str | None, listed: OnTheList | None) -> dict[str, Any]:
     record, kept = drinks.get(conn, drink_id), drinks.trials(conn, drink_id)
     numbers = {trial.id: trial.number for trial in kept}
     entry: dict[str, Any] = {"id": ids[drink_id], "name": record.name, "origin": record.origin, "created_at": record.created_at}
-    wish = originals.wishes(conn).get(drink_id)
     if wish is not None:
         entry["wish"] = json.loads(wish)
     if record.notes:
@@ -101,7 +108,6 @@ def _drink(conn: sqlite3.Connection, drink_id: int, ids: dict[int, str]) -> dict
     brief = json.loads(briefs.get(conn, drink_id))
     if brief:
         entry["brief"] = brief
-    listed = tonight.listed(conn).get(drink_id)
     if listed is not None:
         entry["listed"] = {name: value for name, value in (("price", listed.price), ("serves", listed.serves)) if value is not None}
     gathered = spec_clouds.of_drink(conn, drink_id)

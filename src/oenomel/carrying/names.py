@@ -1,4 +1,4 @@
-"""What the drinks of a book are called in a file: by their name, and a number where two have one."""
+"""What drinks are called in a file, and which drink of the book each of them is."""
 
 from __future__ import annotations
 
@@ -9,7 +9,7 @@ from oenomel.core.larder import slug_for
 from oenomel.interchange.house.file import DrinkEntry, unused_id
 from oenomel.store import drinks
 
-__all__ = ["counterparts", "ids_of_book"]
+__all__ = ["counterparts", "ids_of_book", "plain_name"]
 
 
 def ids_of_book(conn: sqlite3.Connection) -> dict[str, int]:
@@ -20,15 +20,33 @@ def ids_of_book(conn: sqlite3.Connection) -> dict[str, int]:
     return ids
 
 
+def plain_name(name: str) -> str:
+    """A name by which two drinks are one: capitals and spaces don't count, accents and marks do.
+
+    >>> plain_name("Ete  Sour") == plain_name("ete sour"), plain_name("Été Sour") == plain_name("Ete sour")
+    (True, False)
+    """
+    return " ".join(name.casefold().split())
+
+
 def counterparts(conn: sqlite3.Connection, entries: Sequence[DrinkEntry]) -> dict[str, int]:
-    """Which drink of the book each of a file's is, by its id there: the one called so, or that began with the same trial."""
-    book = ids_of_book(conn)
+    """Which drink of the book each of a file's is, by its id there: the one that began with the same trial, or that is called so; of
+    several that are called so the one with its id.
+    """
+    ids = ids_of_book(conn)
+    by_name: dict[str, list[int]] = {}
+    for drink_id, name in drinks.names(conn):
+        by_name.setdefault(plain_name(name), []).append(drink_id)
+    begun = drinks.by_first_trial(conn)
     found: dict[str, int] = {}
+    taken: set[int] = set()
     for entry in entries:
         first = entry.trials[0]
-        begun = drinks.with_first_trial(conn, first.name, first.kept_at) if first.kept_at else None
-        known = (book.get(entry.id), begun, book.get(slug_for(entry.name)))
-        here = next((each for each in known if each is not None and each not in found.values()), None)
+        called_so = by_name.get(plain_name(entry.name), [])
+        own = ids.get(entry.id)
+        known = [begun.get((first.name, first.kept_at)) if first.kept_at else None, own if own in called_so else None, *called_so]
+        here = next((each for each in known if each is not None and each not in taken), None)
         if here is not None:
             found[entry.id] = here
+            taken.add(here)
     return found

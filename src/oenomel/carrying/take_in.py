@@ -8,11 +8,10 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any
 
-from oenomel.carrying.compare import look_at, same_cloud, same_note, same_trial
+from oenomel.carrying.compare import Look, look_at, same_cloud, same_note, same_trial, version_of
 from oenomel.carrying.evening import take_evening
-from oenomel.carrying.gather import gather_drinks
 from oenomel.carrying.items import Choice, Item
-from oenomel.carrying.names import counterparts, ids_of_book
+from oenomel.carrying.names import ids_of_book
 from oenomel.carrying.stock import take_stock
 from oenomel.carrying.tongues import take_tongues
 from oenomel.core.forecast import Forecast, forecast_of
@@ -35,21 +34,27 @@ from oenomel.store.tonight import OnTheList
 __all__ = ["take_in"]
 
 
-def take_in(conn: sqlite3.Connection, house: HouseFile, choices: Mapping[str, Choice], otherwise: Choice = "leave") -> list[Item]:
+def take_in(
+    conn: sqlite3.Connection, house: HouseFile, choices: Mapping[str, Choice], otherwise: Choice = "leave", look: Look | None = None
+) -> list[Item]:
     """Takes a house file in and tells what was new, the same, or differed.
 
     ``choices`` say by an item's key what becomes of one that differs, ``otherwise`` of the rest. A trial that is here is never changed.
+    ``look`` is what was seen before the transaction began, so that other writes needn't wait for it; it is looked again where another
+    window has written since.
 
     Raises
     ------
     SpecError
         Something in it can't be; the sentence names the drink and the place. The caller's transaction is to be rolled back.
     """
-    items = look_at(conn, house)
+    if look is None or look.version != version_of(conn):
+        look = look_at(conn, house)
+    items = look.items
     chosen = {item.key: _choice(item, choices, otherwise) for item in items}
     _bottles(conn, house, {item.key: item for item in items}, chosen)
     take_stock(conn, house, {item.key: item for item in items}, chosen)
-    intake = _Intake(conn, ingredients.larder(conn), counterparts(conn, house.drinks))
+    intake = _Intake(conn, ingredients.larder(conn), look.book, look.here)
     for entry in house.drinks:
         intake.drink(entry, chosen[f"drink {entry.id}"])
     intake.parents()
@@ -107,12 +112,15 @@ class _Intake:
     conn: sqlite3.Connection
     larder: Larder
     here: Mapping[str, int]
+    lies: Mapping[str, DrinkEntry]
     trials: dict[tuple[str, int], int] = field(default_factory=dict)
     descends: list[tuple[int, TrialEntry, str]] = field(default_factory=list)
     book: dict[str, int] = field(init=False)
 
+    kept: dict[int, dict[int, int]] = field(init=False)
+
     def __post_init__(self) -> None:
-        self.book = ids_of_book(self.conn)
+        self.book, self.kept = ids_of_book(self.conn), drinks.trial_ids(self.conn)
 
     def drink(self, entry: DrinkEntry, choice: Choice) -> None:
         """Adds a drink, what is missing of it, or nothing but knows its trials."""
@@ -121,8 +129,11 @@ class _Intake:
             beside = entry.name if here is None else self._free_name(entry.name)
             self._add(entry, beside)
             return
-        (lies,) = gather_drinks(self.conn, [here]).drinks
-        kept = {trial.number: trial.id for trial in drinks.trials(self.conn, here)}
+        kept = self.kept.get(here, {})
+        if entry.id not in self.lies:
+            self.trials |= {(entry.id, number): kept[number] for number in range(1, len(entry.trials) + 1)}
+            return
+        lies = self.lies[entry.id]
         for number, trial in enumerate(entry.trials, start=1):
             mine = next((at for at, each in enumerate(lies.trials, start=1) if same_trial(trial, each)), None)
             if mine is not None:
@@ -146,7 +157,8 @@ class _Intake:
 
     def drink_ids(self) -> dict[str, int]:
         """Which drink of the book each is now, by what the file or the book calls it."""
-        taken = {key: drinks.trial(self.conn, trial_id).drink_id for (key, number), trial_id in self.trials.items() if number == 1}
+        of = {trial_id: drink_id for drink_id, trials in drinks.trial_ids(self.conn).items() for trial_id in trials.values()}
+        taken = {key: of[trial_id] for (key, number), trial_id in self.trials.items() if number == 1}
         return {**self.book, **self.here, **taken}
 
     def _trial(self, drink: str, number: int) -> int | None:

@@ -31,7 +31,7 @@ def run(chosen: argparse.Namespace) -> int:
     with closing(database.connect(data)) as conn:
         house = house_of(files, ingredients.names(conn), ingredients.larder(conn).__getitem__)
         if chosen.look:
-            items = look_at(conn, house)
+            items = look_at(conn, house).items
         else:
             with database.transaction(conn):
                 items = take_in(conn, house, {}, chosen.differs)

@@ -35,7 +35,15 @@ Plain = Annotated[str, StringConstraints(pattern=r"^[^\x00-\x08\x0b\x0c\x0e-\x1f
 """A text without characters that can be neither shown nor kept."""
 
 RowId = Annotated[int, Field(ge=1, le=2**53)]
-Name = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
+
+
+def _on_one_line(told: Any) -> Any:
+    return " ".join(told.splitlines()) if isinstance(told, str) else told
+
+
+Name = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=200), BeforeValidator(_on_one_line)]
+"""What something is called, on one line."""
+
 Level = Annotated[float, Field(ge=0, allow_inf_nan=False)]
 
 

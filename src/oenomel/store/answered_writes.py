@@ -3,22 +3,33 @@
 from __future__ import annotations
 
 import sqlite3
+import zlib
 from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
 from typing import Final
 
-from oenomel.errors import AnsweredBefore, KeyUsedBefore
+from oenomel.errors import AnsweredBefore, KeyUsedBefore, WrittenBefore
 from oenomel.store.stamps import now
 
 __all__ = ["WriteKey", "keep", "refuse_repeated"]
 
-KEPT: Final = 1000
-"""Answers that are kept: whoever asks again does so within minutes, or after a night with the lid closed."""
+KEPT_HOURS: Final = 48
+MOST_BYTES: Final = 1_000_000
+"""Whoever asks again does so within minutes, or after a night with the lid closed. Answers are kept whole up to so many bytes, of older
+ones only that they were written."""
 
-SELECT_ANSWERED = "SELECT request, status, answer FROM answered_write WHERE key = :key"
+SELECT_ANSWERED = "SELECT request, status, answer, packed FROM answered_write WHERE key = :key"
 INSERT_ANSWERED = """
-INSERT INTO answered_write (key, request, status, answer, answered_at) VALUES (:key, :request, :status, :answer, :answered_at)
+INSERT INTO answered_write (key, request, status, answer, packed, answered_at) VALUES (:key, :request, :status, '', :packed, :answered_at)
 """
-DELETE_OLD = "DELETE FROM answered_write WHERE rowid <= (SELECT max(rowid) FROM answered_write) - :kept"
+DELETE_OLD = "DELETE FROM answered_write WHERE answered_at < :before"
+FORGET_ANSWERS = """
+UPDATE answered_write SET answer = '', packed = NULL WHERE (packed IS NOT NULL OR answer <> '') AND rowid <= (
+  SELECT max(rowid) FROM (
+    SELECT rowid, sum(coalesce(length(packed), length(answer))) OVER (ORDER BY rowid DESC) AS bytes FROM answered_write
+  ) WHERE bytes > :most
+)
+"""
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,17 +49,24 @@ def refuse_repeated(conn: sqlite3.Connection, asked: WriteKey) -> None:
         It was; the answer comes with it.
     KeyUsedBefore
         Another write was, with this key.
+    WrittenBefore
+        It was made so long ago that its answer isn't kept any more.
     """
     row = conn.execute(SELECT_ANSWERED, {"key": asked.key}).fetchone()
     if row is None:
         return
     if row["request"] != asked.request:
         raise KeyUsedBefore
-    raise AnsweredBefore(row["status"], row["answer"])
+    if row["packed"] is None and not row["answer"]:
+        raise WrittenBefore
+    raise AnsweredBefore(row["status"], row["answer"] or zlib.decompress(row["packed"]).decode())
 
 
 def keep(conn: sqlite3.Connection, asked: WriteKey, status: int, answer: str) -> None:
     """Writes down what a write was answered, in its own transaction."""
-    values = {"key": asked.key, "request": asked.request, "status": status, "answer": answer, "answered_at": now()}
+    packed = zlib.compress(answer.encode(), 6)
+    values = {"key": asked.key, "request": asked.request, "status": status, "packed": packed, "answered_at": now()}
     conn.execute(INSERT_ANSWERED, values)
-    conn.execute(DELETE_OLD, {"kept": KEPT})
+    before = datetime.now(UTC) - timedelta(hours=KEPT_HOURS)
+    conn.execute(DELETE_OLD, {"before": before.isoformat(timespec="seconds")})
+    conn.execute(FORGET_ANSWERS, {"most": MOST_BYTES})

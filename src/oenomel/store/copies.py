@@ -19,9 +19,9 @@ from oenomel.store.snapshot import copy_pages, snapshot, sync_folder
 __all__ = ["CopyRecord", "back_up", "copies_of", "keep_of_today", "make_now", "restore"]
 
 DAYS_KEPT: Final = 7
-"""So many of the daily copies are kept, and of each month the last; of those made by hand so many too (house rule)."""
+"""So many of the daily copies are kept, and of each month the last; of every other kind so many too (house rule)."""
 
-_DAY, _BY_HAND = "day", "by-hand"
+_DAY, _BY_HAND, _REPLACED = "day", "by-hand", "replaced"
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,13 +105,17 @@ def _kept(data: Path, target: Path) -> Path:
 
 
 def _let_go(folder: Path) -> None:
-    """Keeps the last seven of the daily copies and the last of each month, and the last seven that were made by hand."""
+    """Keeps the last seven of the daily copies and the last of each month, and the last seven of each other kind: made by hand, replaced
+    by a copy that was put back, and from before a newer Oenomel.
+    """
     days = sorted(folder.glob(f"{_DAY}-*.db"), reverse=True)
     months = {each.name[: len(f"{_DAY}-2026-11")]: each for each in reversed(days)}
     gone = [each for each in days[DAYS_KEPT:] if each not in months.values()]
-    gone += sorted(folder.glob(f"{_BY_HAND}-*.db"), reverse=True)[DAYS_KEPT:]
+    for kind in (_BY_HAND, _REPLACED, "before"):
+        gone += sorted(folder.glob(f"{kind}-*.db"), key=lambda each: each.stat().st_mtime, reverse=True)[DAYS_KEPT:]
     for each in gone:
-        each.unlink(missing_ok=True)
+        for ending in ("", "-wal"):
+            Path(f"{each}{ending}").unlink(missing_ok=True)
 
 
 def _make_ready(copy: Path, ready: Path) -> None:
@@ -132,7 +136,7 @@ def _make_ready(copy: Path, ready: Path) -> None:
 
 
 def _keep_old(data: Path) -> Path:
-    kept = _unused(copies_folder(data), "replaced")
+    kept = _unused(copies_folder(data), _REPLACED)
     _make_folder(kept.parent)
     try:
         back_up(data, kept)

@@ -6,6 +6,7 @@ import errno
 import os
 import shutil
 import sqlite3
+import tempfile
 from collections.abc import Iterator
 from contextlib import closing, contextmanager, suppress
 from importlib import resources
@@ -74,12 +75,20 @@ class House(sqlite3.Connection):
 
 def default_path() -> Path:
     """The data file by the platform's convention."""
-    return platformdirs.user_data_path("oenomel") / "oenomel.db"
+    return _own_folder() / "oenomel.db"
 
 
 def demo_path() -> Path:
     """The demo's own data file, beside the user's."""
-    return platformdirs.user_data_path("oenomel") / "demo.db"
+    return _own_folder() / "demo.db"
+
+
+def _own_folder() -> Path:
+    folder = platformdirs.user_data_path("oenomel")
+    if not folder.is_absolute():
+        # Without a home folder it would be made wherever the command is given.
+        raise StoreFault("no home", folder)
+    return folder
 
 
 def identity(path: Path) -> tuple[int, int]:
@@ -127,8 +136,7 @@ def open_read_only(path: Path) -> sqlite3.Connection:
     StoreError
         The file is missing, isn't a data file, or was made by a newer Oenomel.
     """
-    check_ours(path)
-    conn = sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)
+    conn = open_to_copy(path)
     conn.row_factory = sqlite3.Row
     if {row["name"] for row in conn.execute(SELECT_APPLIED)} == {entry.name for entry in _shipped()}:
         return conn
@@ -142,8 +150,27 @@ def open_read_only(path: Path) -> sqlite3.Connection:
 
 def open_to_copy(path: Path) -> sqlite3.Connection:
     """A connection to copy a data file by, of whatever version; raises StoreError where it is none."""
-    check_ours(path)
-    return sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)
+    try:
+        check_ours(path)
+        return sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)
+    except StoreFault as fault:
+        if fault.fault not in ("unusable", "not writable") or not path.is_file():
+            raise
+        return _without_writing(path)
+
+
+def _without_writing(path: Path) -> sqlite3.Connection:
+    """A file on a medium that can't be written, where SQLite can't make what it keeps beside it: read as a copy in memory."""
+    with tempfile.TemporaryDirectory() as folder:
+        copy = Path(folder) / path.name
+        for ending in ("", "-wal"):
+            if (beside := Path(f"{path}{ending}")).exists():
+                shutil.copyfile(beside, f"{copy}{ending}")
+        check_ours(copy)
+        held = sqlite3.connect(":memory:", isolation_level=None)
+        with closing(sqlite3.connect(copy)) as read:
+            read.backup(held)
+    return held
 
 
 def bring_up_to_date(path: Path) -> None:

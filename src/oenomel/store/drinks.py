@@ -16,6 +16,7 @@ __all__ = [
     "DrinkRecord",
     "TrialRecord",
     "add",
+    "by_first_trial",
     "drafts",
     "finished",
     "get",
@@ -34,13 +35,14 @@ __all__ = [
     "some",
     "some_trials",
     "trial",
+    "trial_ids",
     "trials",
-    "with_first_trial",
 ]  # fmt: skip
 
 SELECT_DRINK = "SELECT id, name, family, origin, created_at, notes FROM drink WHERE id = :id"
 SELECT_NAMES = "SELECT id, name FROM drink ORDER BY id"
-SELECT_WITH_TRIAL = "SELECT min(drink_id) AS drink_id FROM trial WHERE name = :name AND kept_at = :kept_at AND number = 1"
+SELECT_TRIAL_IDS = "SELECT id, drink_id, number FROM trial"
+SELECT_FIRST_TRIALS = "SELECT name, kept_at, min(drink_id) AS drink_id FROM trial WHERE number = 1 GROUP BY name, kept_at"
 SELECT_SOME = """
 SELECT id, name, family, origin, created_at, notes FROM drink WHERE id IN (SELECT value FROM json_each(:drinks)) ORDER BY id DESC
 """
@@ -167,10 +169,9 @@ def names(conn: sqlite3.Connection) -> list[tuple[int, str]]:
     return [(row["id"], row["name"]) for row in conn.execute(SELECT_NAMES)]
 
 
-def with_first_trial(conn: sqlite3.Connection, name: str, kept_at: str) -> int | None:
-    """The drink that began with a trial of this name at this time; None where there is none."""
-    row = conn.execute(SELECT_WITH_TRIAL, {"name": name, "kept_at": kept_at}).fetchone()
-    return int(row["drink_id"]) if row["drink_id"] is not None else None
+def by_first_trial(conn: sqlite3.Connection) -> dict[tuple[str, str], int]:
+    """The drinks of the book by name and time of the trial that they began with; of two the older one."""
+    return {(row["name"], row["kept_at"]): row["drink_id"] for row in conn.execute(SELECT_FIRST_TRIALS)}
 
 
 def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house", notes: str = "", created_at: str = "") -> int:
@@ -216,6 +217,14 @@ def some_trials(conn: sqlite3.Connection, trial_ids: Iterable[int]) -> list[Tria
 def trials(conn: sqlite3.Connection, drink_id: int) -> list[TrialRecord]:
     """The trials of a drink, in the order in which they were kept."""
     return [TrialRecord(**row) for row in conn.execute(SELECT_TRIALS, {"drink_id": drink_id})]
+
+
+def trial_ids(conn: sqlite3.Connection) -> dict[int, dict[int, int]]:
+    """Every trial's id, by its drink and its number."""
+    found: dict[int, dict[int, int]] = {}
+    for row in conn.execute(SELECT_TRIAL_IDS):
+        found.setdefault(row["drink_id"], {})[row["number"]] = row["id"]
+    return found
 
 
 def latest_trials(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[int, TrialRecord]:

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import json
 import sqlite3
 
+from oenomel.errors import RecordConflict, RecordNotFound
 from oenomel.store.stamps import now
 
-__all__ = ["get", "put", "remove", "tick", "ticked"]
+__all__ = ["get", "put", "put_back", "remove", "tick", "ticked"]
 
 SELECT = "SELECT content FROM evening WHERE id = 1"
 UPSERT = "INSERT INTO evening (id, content) VALUES (1, :content) ON CONFLICT (id) DO UPDATE SET content = excluded.content"
@@ -15,6 +17,13 @@ SELECT_TICKS = "SELECT key, done_at FROM evening_tick"
 UPSERT_TICK = "INSERT INTO evening_tick (key, done_at) VALUES (:key, :done_at) ON CONFLICT (key) DO NOTHING"
 DELETE_TICK = "DELETE FROM evening_tick WHERE key = :key"
 DELETE_TICKS = "DELETE FROM evening_tick"
+FORGET = """
+INSERT INTO forgotten_evening (id, content, ticks)
+SELECT 1, content, (SELECT json_group_object(key, done_at) FROM evening_tick) FROM evening WHERE id = 1
+ON CONFLICT (id) DO UPDATE SET content = excluded.content, ticks = excluded.ticks
+"""
+SELECT_FORGOTTEN = "SELECT content, ticks FROM forgotten_evening WHERE id = 1"
+DELETE_FORGOTTEN = "DELETE FROM forgotten_evening"
 
 
 def get(conn: sqlite3.Connection) -> str | None:
@@ -29,9 +38,31 @@ def put(conn: sqlite3.Connection, content: str) -> None:
 
 
 def remove(conn: sqlite3.Connection) -> None:
-    """Forgets it with its ticks: the next one begins."""
+    """Takes it off with its ticks: the next one begins. Until then it can be put back."""
+    conn.execute(FORGET)
     conn.execute(DELETE)
     conn.execute(DELETE_TICKS)
+
+
+def put_back(conn: sqlite3.Connection) -> None:
+    """Puts the one that was taken off last back with its ticks.
+
+    Raises
+    ------
+    RecordNotFound
+        None was.
+    RecordConflict
+        Another one has begun since.
+    """
+    row = conn.execute(SELECT_FORGOTTEN).fetchone()
+    if row is None:
+        raise RecordNotFound("evening that was taken off", 1)
+    if get(conn) is not None:
+        raise RecordConflict("another evening has begun since: take that off first")
+    put(conn, row["content"])
+    for key, at in json.loads(row["ticks"]).items():
+        tick(conn, key, done=True, at=at)
+    conn.execute(DELETE_FORGOTTEN)
 
 
 def ticked(conn: sqlite3.Connection) -> dict[str, str]:

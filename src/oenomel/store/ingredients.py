@@ -105,6 +105,8 @@ SELECT drink.name FROM drink JOIN (
   UNION ALL SELECT drink_id, json_extract(made, '$.poured') FROM trial
   UNION ALL SELECT drink_id, json_extract(spec, '$.pours') FROM draft
   UNION ALL SELECT drink_id, json_extract(spec, '$.pours') FROM cloud_spec
+  UNION ALL SELECT drink_id, json_extract(spec, '$.pours') FROM batch
+  UNION ALL SELECT drink_id, poured FROM batch
 ) AS kept ON kept.drink_id = drink.id, json_each(kept.pours) AS pour
 WHERE json_extract(pour.value, '$.ingredient') = :slug LIMIT 1
 """
@@ -254,7 +256,7 @@ def remove(conn: sqlite3.Connection, slug: str) -> None:
     RecordNotFound
         The house has added no such bottle.
     RecordConflict
-        A trial, a draft or somebody's spec of a drink pours it, or it was really poured.
+        A trial, a draft, a batch or somebody's spec of a drink pours it, or it was really poured.
     """
     if get(conn, slug).origin != "house":
         raise RecordNotFound("bottle of the house", slug)

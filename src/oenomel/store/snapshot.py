@@ -26,7 +26,7 @@ def snapshot(conn: sqlite3.Connection, target: Path) -> None:
         Nothing is left behind but what lay there before.
     """
     part = target.with_name(f".{target.name}.{os.getpid()}.part")
-    for left in target.parent.glob(f".{target.name}.*.part"):
+    for left in target.parent.glob(".*.part"):
         # What a copy that was cut off left; one that is being made is younger.
         with suppress(OSError):
             if time.time() - left.stat().st_mtime > LEFT_SECONDS:

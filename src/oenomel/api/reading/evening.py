@@ -6,6 +6,7 @@ import sqlite3
 from collections import Counter
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
+from typing import Final
 
 from oenomel.api.reading.house import resolve
 from oenomel.api.reading.lots import hours_since, todays_lots
@@ -43,7 +44,10 @@ from oenomel.store import batches, drinks, evenings, ingredients, lots, preparat
 from oenomel.store.batches import BatchRecord
 from oenomel.store.drinks import TrialRecord
 
-__all__ = ["evening_report", "poured_trial"]
+__all__ = ["evening_report", "kept_evening", "poured_trial", "usual_evening"]
+
+
+USUAL_HOUR: Final = 19
 
 
 @dataclass(frozen=True)
@@ -66,11 +70,20 @@ class _Placed:
         return EveningDrink(of, self.batch, ready)
 
 
-def _kept_evening(conn: sqlite3.Connection) -> EveningEntry | None:
+def kept_evening(conn: sqlite3.Connection) -> EveningEntry | None:
     """What was told of the evening; None where nobody told."""
     content = evenings.get(conn)
     entry = None if content is None else read_or_none(EveningEntry.model_validate_json, content)
     return entry if entry is not None and is_moment(entry.at) else None
+
+
+def usual_evening() -> EveningEntry:
+    """A new evening: today at seven by the clock on the wall, or tomorrow where that is less than an hour away."""
+    here = datetime.now().astimezone()
+    at = here.replace(hour=USUAL_HOUR, minute=0, second=0, microsecond=0)
+    if at < here + timedelta(hours=1):
+        at += timedelta(days=1)
+    return EveningEntry(name="Tonight", at=at.astimezone(UTC).isoformat(timespec="seconds"))
 
 
 def poured_trial(conn: sqlite3.Connection, drink_id: int) -> tuple[TrialRecord, SpecFile] | None:
@@ -87,7 +100,7 @@ def poured_trial(conn: sqlite3.Connection, drink_id: int) -> tuple[TrialRecord, 
 
 def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
     """The evening, worked backwards from its hour."""
-    entry = _kept_evening(conn)
+    entry = kept_evening(conn)
     if entry is None:
         return EveningReport(
             evening=None,

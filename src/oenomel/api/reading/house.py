@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import sqlite3
 from collections.abc import AsyncIterator, Mapping
-from typing import Annotated
+from typing import Annotated, Final
 
 from fastapi import Depends, Query, Request
 from pydantic import Field
@@ -26,6 +26,10 @@ from oenomel.store.database import House
 __all__ = ["Connection", "HouseConditions", "SupposedQuery", "conditions_for", "homes_for", "only_looks", "resolve"]
 
 
+MOST_FREE: Final = 8
+"""Connections to the file that wait for the next request; a rush needs more, and lets go of them."""
+
+
 def only_looks(request: Request) -> bool:
     """Whether the request is of a device that was let in to look and not to write."""
     device = request.scope.get(DEVICE)
@@ -45,7 +49,7 @@ async def _connection(request: Request) -> AsyncIterator[House]:
         yield conn
     finally:
         conn.write_key, conn.only_looks = None, False
-        if free is None or free is not state.free_connections or conn.in_transaction:
+        if free is None or free is not state.free_connections or conn.in_transaction or len(free) >= MOST_FREE:
             conn.close()
         else:
             free.append(conn)

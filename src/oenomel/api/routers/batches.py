@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 import sqlite3
-from dataclasses import replace
+from dataclasses import asdict, replace
 from datetime import UTC, datetime, timedelta
 from http import HTTPStatus
 from typing import Annotated, Literal
@@ -17,6 +17,7 @@ from oenomel.api.reading.batches import batch_now, contents_text, held, pours_of
 from oenomel.api.reading.evening import poured_trial
 from oenomel.api.reading.house import Connection, HouseConditions
 from oenomel.api.reading.lots import with_lots_named
+from oenomel.api.reading.overtaken import check_was
 from oenomel.api.reading.stock import crates_of, stock_of
 from oenomel.api.room import room
 from oenomel.api.routers.lots import LotName, Time, checked_time
@@ -73,7 +74,10 @@ class MakeEntry(Entry):
 
 
 class BatchChange(Entry):
-    """What becomes of a batch: left out, it stays as it is."""
+    """What becomes of a batch: left out, it stays as it is.
+
+    ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
+    """
 
     name: Name | None = None
     made_by: Who | None = None
@@ -81,6 +85,7 @@ class BatchChange(Entry):
     use_by: Time | None = None
     used_up: bool | None = None
     note: Note | None = None
+    was: Annotated[dict[Literal["name", "made_by", "left_ml", "use_by", "note"], str | float | None], Field(max_length=5)] | None = None
 
 
 class ServedEntry(Entry):
@@ -201,11 +206,12 @@ def change_batch(batch_id: RowId, body: BatchChange, conn: Connection) -> KeptBa
     """Sets right what is left of it, its name, its date, or that it is used up."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
-        told = body.model_dump(exclude_none=True, exclude={"used_up", "use_by"})
+        told = body.model_dump(exclude_none=True, exclude={"used_up", "use_by", "was"})
         if body.use_by is not None:
             told["use_by"] = _use_by(body.use_by, record)
         if body.used_up is not None:
             told["used_up_at"] = max(now(), record.made_at) if body.used_up else None
+        check_was(body.was, asdict(record), told, record.name)
         batches.change(conn, replace(record, **told))
         if body.left_ml is not None:
             batches.note(conn, LogRecord(batch_id, "set right", f"{body.left_ml:.0f} ml are left"))

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from http import HTTPStatus
 from pathlib import Path
-from typing import Annotated, Literal
+from typing import Annotated, Final, Literal
 
 from fastapi import Request
 from pydantic import Field
@@ -28,6 +28,9 @@ from oenomel.store import copies, ingredients
 from oenomel.store.database import copies_folder, transaction
 
 router = room("carrying")
+
+MOST_IN_A_BODY: Final = 0.9
+"""Of what a request may hold; the rest is for what JSON escapes."""
 
 
 class CarriedFile(Entry):
@@ -63,10 +66,11 @@ class ExportRequest(Entry):
 
 
 class ExportReport(Report):
-    """A file to carry along: its text, and what it is called."""
+    """A file to carry along: its text, what it is called, and what to know of it."""
 
     text: str
     file_name: str
+    words: str = ""
 
 
 class DataFileReport(Report):
@@ -83,15 +87,16 @@ class DataFileReport(Report):
 @router.post("/import/look", max_body_size=LARGEST_HOUSE, responses=PROBLEMS["write"])
 def look_at_files(body: LookRequest, conn: Connection) -> ImportReport:
     """What is new in files, what is the same, and what differs; nothing is written."""
-    return ImportReport(items=look_at(conn, _house(body, conn)))
+    return ImportReport(items=look_at(conn, _house(body, conn)).items)
 
 
 @router.post("/import", max_body_size=LARGEST_HOUSE, responses=PROBLEMS["write"])
 def import_files(body: ImportRequest, conn: Connection) -> ImportReport:
     """Takes files in, all of them or none. No trial is ever changed."""
     house = _house(body, conn)
+    look = look_at(conn, house)
     with transaction(conn):
-        return ImportReport(items=take_in(conn, house, body.choices))
+        return ImportReport(items=take_in(conn, house, body.choices, look=look))
 
 
 @router.post("/export", responses=PROBLEMS["write"])
@@ -99,7 +104,8 @@ def export_drinks(body: ExportRequest, conn: Connection) -> ExportReport:
     """Some drinks, or the whole house, as a file to carry along."""
     if body.wanted == "house":
         house = gather_drinks(conn, body.drinks) if body.drinks else gather_house(conn)
-        return ExportReport(text=house_text(house), file_name=f"{_called(house, whole=not body.drinks)}.json")
+        text = house_text(house)
+        return ExportReport(text=text, file_name=f"{_called(house, whole=not body.drinks)}.json", words=_too_large(text))
     book = ids_of_book(conn)
     specs = latest_specs(conn, body.drinks or book.values())
     names = {slug: each.name for slug, each in ingredients.larder(conn).items()}
@@ -139,6 +145,16 @@ def _data_file(request: Request) -> DataFileReport:
 def _house(body: LookRequest, conn: Connection) -> HouseFile:
     files = [NamedText(each.name, each.text) for each in body.files]
     return house_of(files, ingredients.names(conn), ingredients.larder(conn).__getitem__)
+
+
+def _too_large(text: str) -> str:
+    size = len(text.encode())
+    if size < MOST_IN_A_BODY * LARGEST_HOUSE:
+        return ""
+    return (
+        f"This file has {size / 1e6:.0f} MB, more than a page can take in again. It is whole: oenomel import takes it on the command line,"
+        " and oenomel backup carries the data file itself."
+    )
 
 
 def _called(house: HouseFile, *, whole: bool) -> str:

@@ -12,6 +12,7 @@ from pydantic import Field, StringConstraints
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
 from oenomel.api.reading.lots import with_lots_named
+from oenomel.api.reading.overtaken import check_was
 from oenomel.api.room import room
 from oenomel.core.forecast import STANDARD, forecast_of
 from oenomel.core.ice import Conditions
@@ -99,9 +100,10 @@ class NewDrink(Entry):
 
 
 class NewNotes(Entry):
-    """What is to be remembered of a drink."""
+    """What is to be remembered of a drink; ``was`` is what the window showed of it: refused with 409 where it was changed since."""
 
     notes: Notes
+    was: Notes | None = None
 
 
 class NewName(Entry):
@@ -216,6 +218,9 @@ def rename_drink(drink_id: RowId, body: NewName, conn: Connection) -> DrinkDetai
 def write_notes(drink_id: RowId, body: NewNotes, conn: Connection) -> DrinkDetail:
     """Writes down what is to be remembered of a drink and stands nowhere else."""
     with transaction(conn):
+        here = drinks.get(conn, drink_id)
+        if body.was is not None:
+            check_was({"notes": body.was}, {"notes": here.notes}, {"notes": body.notes}, f"What is to be remembered of {here.name}")
         drinks.put_notes(conn, drink_id, body.notes)
     return _detail(conn, drink_id)
 

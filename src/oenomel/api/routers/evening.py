@@ -2,25 +2,29 @@
 
 from __future__ import annotations
 
+import sqlite3
 from datetime import UTC, datetime, timedelta
 from http import HTTPStatus
-from typing import Annotated
+from typing import Annotated, Any, Final, Literal
 
 from fastapi import Query
-from pydantic import Field
+from pydantic import Field, ValidationError
 
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.evening import evening_report
+from oenomel.api.reading.evening import evening_report, kept_evening, usual_evening
 from oenomel.api.reading.house import Connection, HouseConditions, SupposedQuery, conditions_for
+from oenomel.api.reading.overtaken import check_was
 from oenomel.api.room import room
 from oenomel.api.routers.carrying import ExportReport
+from oenomel.core.ice import Conditions
 from oenomel.core.larder import slug_for
-from oenomel.errors import DomainError, RecordNotFound, SpecError
+from oenomel.errors import ChangedElsewhere, DomainError, RecordNotFound, SpecError
 from oenomel.interchange.formats.calendar import calendar_of
 from oenomel.interchange.formats.shopping_list import ListFormat, shopping_list
-from oenomel.interchange.models import Entry, Plain
+from oenomel.interchange.models import Entry, Plain, RowId
 from oenomel.interchange.reports.service import EveningReport
 from oenomel.interchange.requests.service import EveningEntry
+from oenomel.interchange.spec.file import spec_error
 from oenomel.store import batches, drinks, evenings
 from oenomel.store.database import transaction
 
@@ -29,11 +33,27 @@ router = room("evening")
 FARTHEST = timedelta(days=366)
 
 
+Value = Annotated[Plain, Field(max_length=200)] | Annotated[float, Field(ge=0, le=2**53, allow_inf_nan=False)] | None
+
+
 class TickEntry(Entry):
     """Something of the evening that is done, or isn't: a task or a line of the list, by its key."""
 
     what: Annotated[Plain, Field(pattern=r"^(task|bought) .{1,380}$", max_length=400)]
     done: bool
+
+
+class EveningChange(Entry):
+    """One thing of the evening that is told otherwise: its ``name``, ``at`` or ``hands``; or of the drink ``drink_id`` its ``serves``,
+    ``service``, ``batch_id`` or ``container_ml``, or whether it ``pours`` it at all (0 or its serves).
+
+    ``was`` is what the window showed of it: refused with 409 where it was changed elsewhere since.
+    """
+
+    what: Literal["name", "at", "hands", "serves", "service", "batch_id", "container_ml", "pours"]
+    drink_id: RowId | None = None
+    to: Value
+    was: Value = None
 
 
 class ListQuery(SupposedQuery):
@@ -51,23 +71,69 @@ def get_evening(conn: Connection, conditions: HouseConditions) -> EveningReport:
 @router.put("/evening", responses=PROBLEMS["write"])
 def put_evening(body: EveningEntry, conn: Connection, conditions: HouseConditions) -> EveningReport:
     """Tells of the evening; refused where its hour has passed, or a drink or a batch isn't there."""
-    at = _hour(body.at)
     with transaction(conn):
-        for place, each in enumerate(body.drinks):
-            drinks.get(conn, each.drink_id)
-            if each.batch_id is not None and batches.get(conn, each.batch_id).drink_id != each.drink_id:
-                raise SpecError(f"drinks[{place}].batch_id", "that batch is of another drink")
-        if len({each.drink_id for each in body.drinks}) < len(body.drinks):
-            raise SpecError("drinks", "one of them stands there twice: tell all its serves in one line")
-        evenings.put(conn, body.model_copy(update={"at": at.isoformat(timespec="seconds")}).model_dump_json())
-        return evening_report(conn, conditions)
+        return _put(conn, body, conditions)
+
+
+def _put(conn: sqlite3.Connection, evening: EveningEntry, conditions: Conditions, kept_at: str = "") -> EveningReport:
+    """Keeps an evening; the hour that it has already may have passed."""
+    at = kept_at if kept_at and evening.at == kept_at else _hour(evening.at).isoformat(timespec="seconds")
+    for place, each in enumerate(evening.drinks):
+        drinks.get(conn, each.drink_id)
+        if each.batch_id is not None and batches.get(conn, each.batch_id).drink_id != each.drink_id:
+            raise SpecError(f"drinks[{place}].batch_id", "that batch is of another drink")
+    if len({each.drink_id for each in evening.drinks}) < len(evening.drinks):
+        raise SpecError("drinks", "one of them stands there twice: tell all its serves in one line")
+    evenings.put(conn, evening.model_copy(update={"at": at}).model_dump_json())
+    return evening_report(conn, conditions)
+
+
+@router.patch("/evening", responses=PROBLEMS["write"])
+def change_evening(body: EveningChange, conn: Connection, conditions: HouseConditions) -> EveningReport:
+    """Tells one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that
+    is told begins one, at the usual hour.
+    """
+    with transaction(conn):
+        kept = kept_evening(conn) or usual_evening()
+        told = kept.model_dump()
+        line = next((each for each in told["drinks"] if each["drink_id"] == body.drink_id), None)
+        place = told if body.what in ("name", "at", "hands") else line
+        if body.what == "pours":
+            _put_on_or_off(told["drinks"], line, body)
+        elif place is None:
+            raise ChangedElsewhere("The evening", "without that drink")
+        else:
+            check_was(
+                {"it": body.was} if "was" in body.model_fields_set else None, {"it": place[body.what]}, {"it": body.to}, _SAID[body.what]
+            )
+            place[body.what] = body.to
+        try:
+            changed = EveningEntry.model_validate(told)
+        except ValidationError as error:
+            raise spec_error(error.errors()[0]) from error
+        return _put(conn, changed, conditions, kept.at)
+
+
+def _put_on_or_off(lines: list[dict[str, Any]], line: dict[str, Any] | None, change: EveningChange) -> None:
+    if not change.to:
+        lines[:] = [each for each in lines if each is not line]
+    elif line is None:
+        lines.append({"drink_id": change.drink_id, "serves": change.to})
 
 
 @router.delete("/evening", status_code=HTTPStatus.NO_CONTENT, responses={422: PROBLEMS["bad"][422]})
 def forget_evening(conn: Connection) -> None:
-    """Forgets it with its ticks: the next one begins."""
+    """Takes it off with its ticks: the next one begins. Until then it can be put back."""
     with transaction(conn):
         evenings.remove(conn)
+
+
+@router.post("/evening/back", responses=PROBLEMS["write"])
+def put_evening_back(conn: Connection, conditions: HouseConditions) -> EveningReport:
+    """Puts the evening that was taken off last back, with its ticks; refused with 409 where another one has begun since."""
+    with transaction(conn):
+        evenings.put_back(conn)
+        return evening_report(conn, conditions)
 
 
 @router.put("/evening/ticks", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
@@ -90,6 +156,12 @@ def export_list(conn: Connection, asked: Annotated[ListQuery, Query()]) -> Expor
     report, name = _told(evening_report(conn, conditions_for(conn, asked)))
     ending = "csv" if asked.wanted == "csv" else "txt"
     return ExportReport(text=shopping_list(report.bought, asked.wanted), file_name=f"{slug_for(name)}-list.{ending}")
+
+
+_SAID: Final = {
+    "name": "What it is called", "at": "The hour", "hands": "Pairs of hands", "serves": "Its serves", "service": "How it is made",
+    "batch_id": "The bottle that it is poured from", "container_ml": "Its container",
+}  # fmt: skip
 
 
 def _told(report: EveningReport) -> tuple[EveningReport, str]:

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import sqlite3
 from collections.abc import Callable, Sequence
-from dataclasses import replace
+from dataclasses import asdict, replace
 from datetime import UTC, datetime, timedelta
 from http import HTTPStatus
-from typing import Annotated
+from typing import Annotated, Literal
 
 from fastapi import Query, Request
 from pydantic import Field, StringConstraints
@@ -15,6 +15,7 @@ from pydantic import Field, StringConstraints
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions
 from oenomel.api.reading.lots import as_it_is, as_kept, hours_since, supposed
+from oenomel.api.reading.overtaken import check_was
 from oenomel.api.reading.today import surer_words, todays_list
 from oenomel.api.room import room
 from oenomel.core.balance import AXES
@@ -76,13 +77,17 @@ class LotEntry(Entry):
 
 
 class LotChange(Entry):
-    """What becomes of a lot: what is left of it, whether it is used up, its name, when it was made; left out, it stays as it is."""
+    """What becomes of a lot: what is left of it, whether it is used up, its name, when it was made; left out, it stays as it is.
+
+    ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
+    """
 
     name: Name | None = None
     made_at: Time | None = None
     left_ml: Annotated[float, Field(ge=0, le=1_000_000, allow_inf_nan=False)] | None = None
     volume_ml: Volume | None = None
     used_up: bool | None = None
+    was: Annotated[dict[Literal["name", "made_at", "left_ml", "volume_ml"], str | float | None], Field(max_length=4)] | None = None
 
 
 class TitrationEntry(Entry):
@@ -148,11 +153,12 @@ def change_lot(lot_id: RowId, body: LotChange, conn: Connection) -> LotReport:
     """Notes what is left of a lot, that it is used up, another name or time."""
     with transaction(conn):
         lot = lots.get(conn, lot_id)
-        told = body.model_dump(exclude_none=True, exclude={"used_up", "made_at"})
+        told = body.model_dump(exclude_none=True, exclude={"used_up", "made_at", "was"})
         if body.made_at is not None:
             told["made_at"] = checked_time(body.made_at, "made_at")
         if body.used_up is not None:
             told["used_up_at"] = max(now(), str(told.get("made_at", lot.made_at))) if body.used_up else None
+        check_was(body.was, asdict(lot), told, lot.name)
         lots.change(conn, replace(lot, **told))
         return _told(conn, lot_id)
 

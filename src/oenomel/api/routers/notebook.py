@@ -11,6 +11,7 @@ from pydantic import Field
 
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
+from oenomel.api.reading.overtaken import IfMatch, check_revision, revision_of
 from oenomel.api.reading.trials import KeptTrial, kept_trials, readable_trials
 from oenomel.api.room import room
 from oenomel.core.forecast import forecast_of
@@ -69,16 +70,18 @@ def get_notebook(drink_id: RowId, conn: Connection) -> NotebookReport:
     record = drinks.get(conn, drink_id)
     brief = BriefEntry.model_validate_json(briefs.get(conn, drink_id))
     return NotebookReport(
-        drink_id=drink_id, name=record.name, family=record.family, brief=brief, trials=_trials(conn, drink_id, brief),
+        drink_id=drink_id, name=record.name, family=record.family, brief=brief,
+        brief_revision=revision_of(briefs.get(conn, drink_id)), trials=_trials(conn, drink_id, brief),
         gathered=len(spec_clouds.of_drink(conn, drink_id)),
     )  # fmt: skip
 
 
 @router.put("/drinks/{drink_id}/brief", responses=PROBLEMS["write"])
-def write_brief(drink_id: RowId, body: BriefEntry, conn: Connection) -> NotebookReport:
-    """Writes the brief of a drink."""
+def write_brief(drink_id: RowId, body: BriefEntry, conn: Connection, read: IfMatch = None) -> NotebookReport:
+    """Writes the brief of a drink; refused with 409 where it was changed since it was read."""
     _brief(body)
     with transaction(conn):
+        check_revision(read, "The brief", briefs.get(conn, drink_id))
         briefs.put(conn, drink_id, body.model_dump_json())
     return get_notebook(drink_id, conn)
 

@@ -15,6 +15,7 @@ from oenomel.errors import OnlyLooking
 from oenomel.interchange.models import Report, RowId
 from oenomel.store import devices
 from oenomel.store.database import transaction
+from oenomel.store.forgotten import forget_for_good
 
 router = room("sharing")
 
@@ -39,12 +40,15 @@ class DeviceReport(Report):
 
 
 class SharingReport(Report):
-    """Whether the house is open to the network, how a device is let in, which ones were, and what to know of it."""
+    """Whether the house is open to the network, how a device is let in, which ones were, and what to know of it; ``waits_s`` are seconds
+    for which no code is looked at, because many were wrong.
+    """
 
     shared: bool
     words: str
     ways: list[WayIn]
     devices: list[DeviceReport]
+    waits_s: float = 0.0
 
 
 @router.get("/sharing", responses={422: PROBLEMS["bad"][422]})
@@ -63,7 +67,7 @@ def get_sharing(request: Request, conn: Connection) -> SharingReport:
         for code, may in ((sharing.code, True), (sharing.looking_code, False))
         for address in sharing.addresses[:1]
     ]
-    return SharingReport(shared=True, words=NOT_ENCRYPTED, ways=ways, devices=let_in)
+    return SharingReport(shared=True, words=NOT_ENCRYPTED, ways=ways, devices=let_in, waits_s=sharing.tries.seconds_to_wait(""))
 
 
 @router.delete("/sharing/devices/{device_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
@@ -72,7 +76,19 @@ def forget_device(device_id: RowId, request: Request, conn: Connection) -> Respo
     if only_looks(request):
         raise OnlyLooking
     with transaction(conn):
-        devices.remove(conn, device_id)
+        digest = devices.remove(conn, device_id)
+        forget_for_good(request.app.state.data, digest)
+    return Response(status_code=HTTPStatus.NO_CONTENT)
+
+
+@router.post("/sharing/tries/forget", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
+def forget_wrong_codes(request: Request) -> Response:
+    """Forgets the wrong codes that came, so that the next phone needn't wait."""
+    if only_looks(request):
+        raise OnlyLooking
+    sharing: Sharing | None = request.app.state.sharing
+    if sharing is not None:
+        sharing.tries.reset()
     return Response(status_code=HTTPStatus.NO_CONTENT)
 
 

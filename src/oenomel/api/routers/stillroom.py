@@ -14,6 +14,7 @@ from pydantic import Field
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, HouseConditions
 from oenomel.api.reading.lots import todays_lots
+from oenomel.api.reading.overtaken import IfMatch, check_revision, revision_of
 from oenomel.api.reading.today import ListedDrink, todays_list
 from oenomel.api.reading.unreadable import read_or_none
 from oenomel.api.room import room
@@ -150,10 +151,13 @@ def add_preparation(file: PreparationFile, conn: Connection, conditions: HouseCo
 
 
 @router.put("/preparations/{slug}", responses=PROBLEMS["write"])
-def change_preparation(slug: str, file: PreparationFile, conn: Connection, conditions: HouseConditions) -> PreparationSummary:
-    """Writes a preparation down otherwise; lots that were made of it stay what they are."""
+def change_preparation(
+    slug: str, file: PreparationFile, conn: Connection, conditions: HouseConditions, read: IfMatch = None
+) -> PreparationSummary:
+    """Writes a preparation down otherwise; lots that were made of it stay what they are. Refused with 409 where it was changed since."""
     with transaction(conn):
         record = preparations.get(conn, slug)
+        check_revision(read, file.name, record.content)
         outcome = prepared(_preparation(conn, file, slug))
         made = ingredients.get(conn, slug)
         if made.origin == "house" and any(each.source_kind == "house-made" for each in made.values.values()):
@@ -304,6 +308,7 @@ def _summary(
         par_ml=par,
         lots=len(open_lots),
         drinks=drinks,
+        revision=revision_of(record.content),
     )
 
 

@@ -113,13 +113,23 @@ def bottle_from(label: Label, known: Iterable[Ingredient]) -> Ingredient:
 
 
 def slug_for(name: str) -> str:
-    """A slug out of a name.
+    """A slug out of a name, in whatever script: Latin letters without their accents, others as they are; of a name without letters its code
+    points.
 
-    >>> slug_for("Crème d’Été, 40 %")
-    'creme-d-ete-40'
+    >>> slug_for("Crème d’Été, 40 %"), slug_for("木"), slug_for("🍋")
+    ('creme-d-ete-40', '木', '1f34b')
     """
-    plain = "".join(letter for letter in unicodedata.normalize("NFKD", name) if not unicodedata.combining(letter)).lower()
-    return re.sub(r"[^a-z0-9]+", "-", plain).strip("-")[:80].strip("-") or "bottle"
+    plain = "".join(_bare(letter) for letter in unicodedata.normalize("NFC", name)).lower()
+    slug = re.sub(r"-+", "-", plain).strip("-")[:80].strip("-")
+    return slug or "-".join(f"{ord(letter):x}" for letter in name.strip())[:80].strip("-") or "bottle"
+
+
+def _bare(letter: str) -> str:
+    """A letter as it stands in a slug: without its accent where it is a Latin one, a hyphen for what is no letter."""
+    base = unicodedata.normalize("NFKD", letter)
+    if base[0].isascii():
+        return "".join(each if each.isalnum() else "-" for each in base if each.isascii())
+    return letter if unicodedata.category(letter)[0] in "LMN" else "-"
 
 
 def _told(name: str, value: float | None, relative_sd: float) -> SourcedValue | None:

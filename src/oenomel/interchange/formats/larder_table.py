@@ -10,7 +10,7 @@ from typing import Final
 
 from oenomel.core.larder import KINDS, SHELF_STATES, Ingredient, Shelved
 from oenomel.errors import SpecError
-from oenomel.interchange.formats.table import safe_cell
+from oenomel.interchange.formats.table import QUOTING, safe_cell
 
 __all__ = ["COLUMNS", "LarderRow", "read_larder_table", "write_larder_table"]
 
@@ -41,7 +41,7 @@ def write_larder_table(
     """The table; figures to so many digits that they are read back as they are."""
     gone = set(retired)
     out = io.StringIO()
-    writer = csv.DictWriter(out, COLUMNS, lineterminator="\n")
+    writer = csv.DictWriter(out, COLUMNS, lineterminator="\n", quoting=QUOTING)
     writer.writeheader()
     for each in larder:
         composition, stands = each.composition, shelved.get(each.slug)

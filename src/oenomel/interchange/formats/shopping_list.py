@@ -7,7 +7,7 @@ import io
 from collections.abc import Iterable
 from typing import Final, Literal, get_args
 
-from oenomel.interchange.formats.table import safe_cell
+from oenomel.interchange.formats.table import QUOTING, safe_cell
 from oenomel.interchange.reports.service import BoughtReport
 
 __all__ = ["LIST_FORMATS", "ListFormat", "shopping_list"]
@@ -25,7 +25,7 @@ def shopping_list(lines: Iterable[BoughtReport], wanted: ListFormat) -> str:
 
 def _as_csv(lines: Iterable[BoughtReport]) -> str:
     out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
+    writer = csv.writer(out, lineterminator="\n", quoting=QUOTING)
     writer.writerow(_COLUMNS)
     for each in lines:
         ml = f"{each.ml:.0f}" if each.ml else ""

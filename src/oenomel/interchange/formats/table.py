@@ -11,7 +11,7 @@ from typing import Any, Final
 from oenomel.errors import SpecError
 from oenomel.interchange.spec.file import SpecFile
 
-__all__ = ["is_table", "lines_of_table", "rows_of", "specs_of_table", "table_of"]
+__all__ = ["QUOTING", "is_table", "lines_of_table", "rows_of", "specs_of_table", "table_of"]
 
 _OF_A_POUR: Final = (
     "ingredient", "ingredient_name", "kind", "composition", "piece_ml", "piece_g", "amount", "unit", "slot", "stage", "said",
@@ -36,13 +36,17 @@ _AS_JSON: Final = ("steps", "order", "edge")
 _INGREDIENT: Final = ("ingredient", "ingredients", "what", "item", "name", "spirit", "bottle")
 _AMOUNT: Final = ("amount", "quantity", "qty", "measure", "volume", "how much")
 _UNIT: Final = ("unit", "units", "measure unit", "uom")
-_SPREADSHEET_SIGNS: Final = ("=", "+", "-", "@", "\t")
+_SPREADSHEET_SIGNS: Final = ("=", "+", "-", "@", "\t", "\r", "＝", "＋", "－", "＠")
+
+
+QUOTING: Final = csv.QUOTE_NONNUMERIC
+"""Every text stands in quotes: where columns are parted by semicolons, one within a cell would begin another."""
 
 
 def table_of(specs: Sequence[SpecFile], names: Mapping[str, str]) -> str:
     """Drinks as CSV, each from the line with its name on; ``names`` are those of the slugs, for whoever reads it without Oenomel."""
     out = io.StringIO()
-    writer = csv.DictWriter(out, COLUMNS, lineterminator="\n")
+    writer = csv.DictWriter(out, COLUMNS, lineterminator="\n", quoting=QUOTING)
     writer.writeheader()
     for each in specs:
         writer.writerows(_rows(each, names))
@@ -94,12 +98,16 @@ def safe_cell(value: Any) -> Any:
 
 
 def rows_of(text: str) -> list[dict[str, str]]:
-    """The lines of a table by its headings in small letters, whatever parts its columns."""
+    """The lines of a table by its headings in small letters, whatever parts its columns; raises SpecError where a cell doesn't end."""
     first = text.lstrip("\ufeff").split("\n", 1)[0]
     by = max((",", ";", "\t"), key=first.count)
     rows = csv.DictReader(io.StringIO(text.lstrip("\ufeff")), delimiter=by)
+    try:
+        told = list(rows)
+    except csv.Error as error:
+        raise SpecError(f"line {rows.line_num + 1}", "holds a cell that is too long: look for a quote that isn't closed") from error
     return [
-        {(key or "").strip().lower(): (value or "").strip() for key, value in row.items() if isinstance(value, str | None)} for row in rows
+        {(key or "").strip().lower(): (value or "").strip() for key, value in row.items() if isinstance(value, str | None)} for row in told
     ]
 
 

@@ -7,7 +7,6 @@ from __future__ import annotations
 
 import json
 from collections.abc import Container
-from itertools import count
 from typing import Annotated, Any, Final, Literal
 
 from pydantic import AfterValidator, Field, ValidationError
@@ -389,4 +388,10 @@ def house_text(house: HouseFile) -> str:
 
 def unused_id(base: str, taken: Container[str]) -> str:
     """What a drink is called in a file where these ids are taken: by this one, or with a number behind it."""
-    return next(each for each in (base if n == 1 else f"{base}-{n}" for n in count(1)) if each not in taken)
+    if base not in taken:
+        return base
+    # Of many drinks of one name the next number is found by doubling, and not by trying all that are taken.
+    high = 2
+    while f"{base}-{high}" in taken:
+        high *= 2
+    return next(f"{base}-{n}" for n in range(high // 2 + 1 if high > 2 else 2, high + 1) if f"{base}-{n}" not in taken)

@@ -30,8 +30,8 @@ from oenomel.interchange.spec.file import SpecFile, parse_spec
 
 __all__ = ["LARGEST_FILE", "NamedText", "house_of"]
 
-LARGEST_FILE: Final = 50_000_000
-"""A house of years is a few megabytes, [bytes]."""
+LARGEST_FILE: Final = 500_000_000
+"""A house of years is a few megabytes, one of ten thousand drinks a hundred, [bytes]."""
 
 MOST_FILES: Final = 2000
 
@@ -143,6 +143,7 @@ def _with_ids(house: HouseFile) -> HouseFile:
 
 def _together(held: Sequence[HouseFile]) -> HouseFile:
     """Several house files as one: what stands in more than one is taken from the first, a trial that only a later one has is added."""
+    held = _told_apart(held)
     drinks: dict[str, DrinkEntry] = {}
     # What tells most comes first: a notebook before a bare spec.
     for drink in sorted((each for house in held for each in house.drinks), key=lambda each: not any(t.kept_at for t in each.trials)):
@@ -176,6 +177,34 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
     told = {name: list(found.values()) for name, found in lists.items()}
     whole = {"parts": parts, "retired": retired, "stock": stock, "evening": evening, "tongues": tongues}
     return HouseFile(drinks=list(drinks.values()), **whole, **told)
+
+
+def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
+    """The same with another id for a drink that has the id of one in an earlier file and is called otherwise: "Été Sour", "Ete sour!"."""
+    names: dict[str, str] = {}
+    found = []
+    for house in held:
+        now: dict[str, str] = {}
+        for drink in house.drinks:
+            name = " ".join(drink.name.casefold().split())
+            alike = [each for each in (drink.id, *(i for i in names if i.startswith(f"{drink.id}-"))) if names.get(each, name) == name]
+            now[drink.id] = alike[0] if alike else unused_id(drink.id, names)
+            names[now[drink.id]] = name
+        found.append(house if all(key == value for key, value in now.items()) else _renamed(house, now))
+    return found
+
+
+def _renamed(house: HouseFile, ids: Mapping[str, str]) -> HouseFile:
+    """The same with other ids for its drinks, wherever they stand."""
+    told = house.model_dump(exclude_unset=True)
+    for drink in told["drinks"]:
+        drink["id"] = ids[drink["id"]]
+        for trial in drink["trials"]:
+            for parent in trial.get("parents", []):
+                parent["drink"] = ids.get(parent["drink"], parent["drink"])
+    for each in [*told.get("batches", []), *(told.get("evening") or {}).get("drinks", [])]:
+        each["drink"] = ids.get(each["drink"], each["drink"])
+    return HouseFile.model_validate(told)
 
 
 def _key(entry: Any) -> str:

@@ -112,6 +112,7 @@ class NotebookReport(Report):
     name: str
     family: str
     brief: BriefEntry
+    brief_revision: str
     trials: list[NotebookTrial]
     gathered: int
 

@@ -57,6 +57,7 @@ class PreparationSummary(Report):
     par_ml: float | None
     lots: int
     drinks: int
+    revision: str
 
 
 class FollowReport(Report):

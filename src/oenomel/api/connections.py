@@ -1,0 +1,119 @@
+"""Connections that wait: how many there may be, and how long one may take to say what it wants.
+
+Whoever opens many and says nothing shuts nobody out: the oldest that waits makes room for the next. Whoever sends his request a letter at
+a time is sent away after a while.
+"""
+
+from __future__ import annotations
+
+import asyncio
+from collections import OrderedDict
+from contextlib import suppress
+from http import HTTPStatus
+from typing import ClassVar, Final
+
+from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
+
+from oenomel.api.sizes import LARGEST_HEADERS
+
+__all__ = ["PatientProtocol", "raise_open_files"]
+
+MOST_OPEN: Final = 400
+"""Connections at once: a bar with thirty phones opens some two hundred."""
+
+HEAD_SECONDS: Final = 10.0
+PAUSE_SECONDS: Final = 20.0
+BODY_SECONDS: Final = 300.0
+"""How long the headers of a request may take, a pause within its body, and all of that: 30 MB over a slow network take two minutes."""
+
+MOST_FILES: Final = 4096
+
+
+def raise_open_files() -> None:
+    """Lets this process open as many files as the machine allows it, up to what it could need; where there is no such limit, nothing."""
+    with suppress(ImportError, OSError, ValueError):
+        import resource  # not on Windows
+
+        low, high = resource.getrlimit(resource.RLIMIT_NOFILE)
+        wanted = MOST_FILES if high == resource.RLIM_INFINITY else min(MOST_FILES, high)
+        if low < wanted:
+            resource.setrlimit(resource.RLIMIT_NOFILE, (wanted, high))
+
+
+class PatientProtocol(HttpToolsProtocol):
+    """Uvicorn's own, with limits: of headers by size and time, of a body by time, of all connections by number."""
+
+    waiting: ClassVar[OrderedDict[PatientProtocol, None]] = OrderedDict()
+    open_now: ClassVar[int] = 0
+
+    head = 0
+    in_head = True
+    timer: asyncio.TimerHandle | None = None
+    ends: float = 0.0
+
+    def connection_made(self, transport: asyncio.Transport) -> None:  # type: ignore[override]  # as uvicorn has it
+        super().connection_made(transport)
+        PatientProtocol.open_now += 1
+        self._waits()
+        if PatientProtocol.open_now > MOST_OPEN:
+            oldest, _ = self.waiting.popitem(last=False)
+            oldest.transport.abort()
+
+    def connection_lost(self, exc: Exception | None) -> None:
+        PatientProtocol.open_now -= 1
+        self.waiting.pop(self, None)
+        self._stop_timer()
+        super().connection_lost(exc)
+
+    def data_received(self, data: bytes) -> None:
+        if self.in_head:
+            self.head += len(data)
+        elif self.timer is not None:
+            self._within(min(PAUSE_SECONDS, max(0.0, self.ends - self.loop.time())))
+        super().data_received(data)
+        if self.in_head and self.head > LARGEST_HEADERS:
+            self._send_away(HTTPStatus.REQUEST_HEADER_FIELDS_TOO_LARGE)
+
+    def on_message_begin(self) -> None:
+        super().on_message_begin()
+        self._within(HEAD_SECONDS)
+
+    def on_headers_complete(self) -> None:
+        self.in_head = False
+        self.waiting.pop(self, None)
+        self.ends = self.loop.time() + BODY_SECONDS
+        self._within(PAUSE_SECONDS)
+        super().on_headers_complete()
+
+    def on_message_complete(self) -> None:
+        self.in_head, self.head = True, 0
+        self._stop_timer()
+        super().on_message_complete()
+
+    def on_response_complete(self) -> None:
+        super().on_response_complete()
+        if not self.transport.is_closing():
+            self.waiting[self] = None
+
+    def _waits(self) -> None:
+        """A connection that has said nothing yet."""
+        self.waiting[self] = None
+        self._within(HEAD_SECONDS)
+
+    def _within(self, seconds: float) -> None:
+        self._stop_timer()
+        self.timer = self.loop.call_later(seconds, self._too_slow)
+
+    def _stop_timer(self) -> None:
+        if self.timer is not None:
+            self.timer.cancel()
+            self.timer = None
+
+    def _too_slow(self) -> None:
+        self.timer = None
+        if not self.transport.is_closing():
+            self._send_away(HTTPStatus.REQUEST_TIMEOUT)
+
+    def _send_away(self, status: HTTPStatus) -> None:
+        self.transport.write(f"HTTP/1.1 {status.value} {status.phrase}\r\nconnection: close\r\ncontent-length: 0\r\n\r\n".encode())
+        self.transport.close()

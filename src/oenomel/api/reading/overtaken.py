@@ -1,0 +1,41 @@
+"""Two windows over one thing: what one wrote since the other read it isn't overwritten in silence.
+
+What is written whole goes with ``If-Match`` and the revision that was read; a change of some fields goes with what they were. Without
+either the last one wins, as for a script that has read nothing.
+"""
+
+from __future__ import annotations
+
+import hashlib
+from collections.abc import Mapping
+from typing import Annotated, Any, Final
+
+from fastapi import Header
+
+from oenomel.errors import ChangedElsewhere
+
+__all__ = ["IfMatch", "check_revision", "check_was", "revision_of"]
+
+IfMatch = Annotated[str | None, Header(alias="If-Match", max_length=80)]
+"""The revision that the window read."""
+
+_LENGTH: Final = 16
+_SHOWN: Final = 60
+
+
+def revision_of(*kept: object) -> str:
+    """What tells one state of something kept from another."""
+    return hashlib.sha256(repr(kept).encode()).hexdigest()[:_LENGTH]
+
+
+def check_revision(read: str | None, what: str, *kept: object) -> None:
+    """Refuses to write over what was changed since it was read; raises ChangedElsewhere."""
+    if read is not None and read.strip('"') != revision_of(*kept):
+        raise ChangedElsewhere(what)
+
+
+def check_was(was: Mapping[Any, object] | None, now: Mapping[str, object], to: Mapping[str, object], what: str) -> None:
+    """Refuses to write over a field that is neither what the window showed nor what it writes; raises ChangedElsewhere."""
+    for name, before in (was or {}).items():
+        if name in to and now[name] not in (before, to[name]):
+            raise ChangedElsewhere(what, str(now[name])[:_SHOWN])
