@@ -1,7 +1,9 @@
 """A write whose answer was lost is sent again: it is answered as the first time, and made once."""
 
+import re
 from concurrent.futures import ThreadPoolExecutor
 from http import HTTPStatus
+from pathlib import Path
 
 import pytest
 from support.notebook_spec import ORCHARD
@@ -72,3 +74,18 @@ def test_taking_out_twice_is_answered_as_the_first_time(client):
     assert bottle.status_code == HTTPStatus.CREATED, bottle.text
     gone = {"url": f"/api/bottles/{bottle.json()['slug']}", "headers": {"idempotency-key": "take-it-out"}}
     assert [client.delete(**gone).status_code for _ in range(2)] == [HTTPStatus.NO_CONTENT] * 2
+
+
+def test_what_the_browser_keeps_for_later_are_routes_that_write(application):
+    """Each POST that a closed window leaves behind is a route that writes, and no such route is forgotten but those that only ask."""
+    kept = set(re.findall(r"'(/api/[^']+)'", Path("web/src/api/outbox.ts").read_text(encoding="utf-8")))
+    paths = application.app.api.openapi()["paths"]
+    writes = {path for path, methods in paths.items() if "409" in methods.get("post", {}).get("responses", {})}
+    assert kept <= writes
+    # Those ask, or need somebody in front of them: a file that is chosen, a tongue that waits for the next glass, a device that is read.
+    assert writes - kept == {
+        "/api/mend", "/api/cross", "/api/cards", "/api/list-sheet", "/api/export", "/api/import", "/api/import/look", "/api/larder/table",
+        "/api/originals/flight", "/api/drinks/{drink_id}/side-by-side", "/api/drinks/{drink_id}/trials/{trial_id}/next",
+        "/api/sittings/{sitting_id}/triangles", "/api/exercises", "/api/devices/{device}/read", "/api/lots/{lot_id}/read/{device}",
+        "/api/sharing/tries/forget", "/api/opened",
+    }  # fmt: skip

@@ -147,6 +147,7 @@ def test_the_evening_is_planned_backwards_ticked_and_taken_along(page, server, v
     expect(tasks.first).to_be_visible()
     page.emulate_media(media="screen")
     page.get_by_role("button", name=labels.BEGIN_ANOTHER_EVENING).click()
+    page.get_by_role("button", name=labels.PRESS_AGAIN_THIS_ONE_GOES).click()
     expect(page.get_by_text(labels.AN_EVENING_IS_WORKED_BACKWARDS_FROM_ITS_HOUR)).to_be_visible()
     page.get_by_label(labels.ANOTHER_DRINK).select_option(label="Cloche Fizz")
     expect(page.get_by_role("status")).to_contain_text(labels.N_10_SERVES)

@@ -8,7 +8,7 @@ import sqlite3
 from oenomel.errors import RecordConflict, RecordNotFound
 from oenomel.store.stamps import now
 
-__all__ = ["get", "put", "put_back", "remove", "tick", "ticked"]
+__all__ = ["forgotten", "get", "put", "put_back", "remove", "tick", "ticked"]
 
 SELECT = "SELECT content FROM evening WHERE id = 1"
 UPSERT = "INSERT INTO evening (id, content) VALUES (1, :content) ON CONFLICT (id) DO UPDATE SET content = excluded.content"
@@ -42,6 +42,12 @@ def remove(conn: sqlite3.Connection) -> None:
     conn.execute(FORGET)
     conn.execute(DELETE)
     conn.execute(DELETE_TICKS)
+
+
+def forgotten(conn: sqlite3.Connection) -> str | None:
+    """The one that was taken off last, as JSON; None where none was."""
+    row = conn.execute(SELECT_FORGOTTEN).fetchone()
+    return None if row is None else str(row["content"])
 
 
 def put_back(conn: sqlite3.Connection) -> None:

@@ -1,6 +1,7 @@
 import createClient from 'openapi-fetch';
 import createQueries from 'openapi-react-query';
 
+import { answered, keep, mark } from './outbox';
 import { savesSettled } from './pendingSaves';
 import { reach } from './reach';
 import { newWriteKey, WRITE_KEY } from './writeKey';
@@ -113,6 +114,8 @@ export type Evening = Schemas['EveningReport'];
 export type EveningEntry = Schemas['EveningEntry'];
 export type EveningTask = Schemas['TaskReport'];
 export type Bought = Schemas['BoughtReport'];
+export type Unreadable = Schemas['UnreadableReport'];
+export type EveningChange = Schemas['EveningChange'];
 export type ShelfState = Schemas['ShelfEntry']['state'];
 
 /** A refusal, ours or the network's: its sentence, its stable code, and the place in the request. */
@@ -151,24 +154,30 @@ type WithIce<Operation> = Operation extends { parameters: { query?: { ice_c?: nu
   : Operation;
 type Routes = { [Path in keyof paths]: { [Method in keyof paths[Path]]: WithIce<paths[Path][Method]> } };
 
+/** What a window writes was changed elsewhere since it was read. */
+export const CHANGED_ELSEWHERE = 'changed-elsewhere';
+
 /** Codes of what is no answer to what was asked. */
 export const UNREACHABLE = 'unreachable';
 const NOT_LET_IN = 'not-paired';
 
 /**
  * Asks the server. What it doesn't answer is asked again, what writes with the same key as before, until it does or nobody waits any more;
- * only what is read is told at once that there is no answer, for there is something to show without it.
+ * only what is read is told at once that there is no answer, for there is something to show without it. What writes is kept in the browser
+ * meanwhile, for a window that is closed before the server is back.
  */
 async function asked(request: Request): Promise<Response> {
   for (let attempt = 0; ; attempt += 1) {
     try {
       const answer = await globalThis.fetch(request.method === 'GET' ? request : request.clone());
       reach.found();
+      answered(request);
       return answer;
     } catch (fault) {
       if (request.signal.aborted) throw fault;
       reach.lost();
       if (request.method === 'GET') throw new ProblemError('the server doesn’t answer', UNREACHABLE);
+      if (attempt === 0) await keep(request);
       await reach.beforeAgain(attempt, request.signal);
     }
   }
@@ -179,7 +188,10 @@ client.use({
   onRequest: async ({ request, schemaPath }) => {
     // Who reads the book or a drink waits for saves that are under way, or would read what was before.
     if (request.method === 'GET' && schemaPath.startsWith('/api/drinks')) await savesSettled();
-    if (request.method !== 'GET' && !request.headers.has(WRITE_KEY)) request.headers.set(WRITE_KEY, newWriteKey());
+    if (request.method !== 'GET') {
+      if (!request.headers.has(WRITE_KEY)) request.headers.set(WRITE_KEY, newWriteKey());
+      mark(request, schemaPath);
+    }
   },
   onResponse: async ({ response }) => {
     if (response.ok) return;

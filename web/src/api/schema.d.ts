@@ -991,7 +991,7 @@ export interface paths {
         get: operations["get_preparation"];
         /**
          * Change Preparation
-         * @description Writes a preparation down otherwise; lots that were made of it stay what they are.
+         * @description Writes a preparation down otherwise; lots that were made of it stay what they are. Refused with 409 where it was changed since.
          */
         put: operations["change_preparation"];
         post?: never;
@@ -1441,9 +1441,34 @@ export interface paths {
         post?: never;
         /**
          * Forget Evening
-         * @description Forgets it with its ticks: the next one begins.
+         * @description Takes it off with its ticks: the next one begins. Until then it can be put back.
          */
         delete: operations["forget_evening"];
+        options?: never;
+        head?: never;
+        /**
+         * Change Evening
+         * @description Tells one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that
+         *     is told begins one, at the usual hour.
+         */
+        patch: operations["change_evening"];
+        trace?: never;
+    };
+    "/api/evening/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Evening Back
+         * @description Puts the evening that was taken off last back, with its ticks; refused with 409 where another one has begun since.
+         */
+        post: operations["put_evening_back"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1709,7 +1734,7 @@ export interface paths {
         get?: never;
         /**
          * Write Brief
-         * @description Writes the brief of a drink.
+         * @description Writes the brief of a drink; refused with 409 where it was changed since it was read.
          */
         put: operations["write_brief"];
         post?: never;
@@ -2515,6 +2540,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/unreadable": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Unreadable
+         * @description Lots, batches, preparations, the evening and drinks that no list shows, because they can't be read.
+         */
+        get: operations["list_unreadable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sharing": {
         parameters: {
             query?: never;
@@ -2550,6 +2595,47 @@ export interface paths {
          * @description Forgets a device: it finds the door closed with its next question.
          */
         delete: operations["forget_device"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sharing/tries/forget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Forget Wrong Codes
+         * @description Forgets the wrong codes that came, so that the next phone needn't wait.
+         */
+        post: operations["forget_wrong_codes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/opened": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Note Opened
+         * @description Notes at which address of this machine the house is open, and tells at which others it was: what a browser couldn't have written down
+         *     there waits there.
+         */
+        post: operations["note_opened"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2835,6 +2921,8 @@ export interface components {
         /**
          * BatchChange
          * @description What becomes of a batch: left out, it stays as it is.
+         *
+         *     ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
          */
         BatchChange: {
             /** Name */
@@ -2849,6 +2937,10 @@ export interface components {
             used_up?: boolean | null;
             /** Note */
             note?: string | null;
+            /** Was */
+            was?: {
+                [key: string]: string | number | null;
+            } | null;
         };
         /**
          * BatchEntry
@@ -3883,6 +3975,36 @@ export interface components {
             words: string;
         };
         /**
+         * Elsewhere
+         * @description Another address of this machine, and when the house was open there last.
+         */
+        Elsewhere: {
+            /** Address */
+            address: string;
+            /** Last At */
+            last_at: string;
+        };
+        /**
+         * EveningChange
+         * @description One thing of the evening that is told otherwise: its ``name``, ``at`` or ``hands``; or of the drink ``drink_id`` its ``serves``,
+         *     ``service``, ``batch_id`` or ``container_ml``, or whether it ``pours`` it at all (0 or its serves).
+         *
+         *     ``was`` is what the window showed of it: refused with 409 where it was changed elsewhere since.
+         */
+        EveningChange: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "name" | "at" | "hands" | "serves" | "service" | "batch_id" | "container_ml" | "pours";
+            /** Drink Id */
+            drink_id?: number | null;
+            /** To */
+            to: string | number | null;
+            /** Was */
+            was?: string | number | null;
+        };
+        /**
          * EveningDrinkEntry
          * @description A drink of an evening: how many, as which batch (empty: made singly), poured from one that is there, into which container.
          */
@@ -3946,7 +4068,8 @@ export interface components {
         };
         /**
          * EveningReport
-         * @description The evening: what was told of it (none yet: nothing else), its tasks in their order, and what it takes.
+         * @description The evening: what was told of it (none yet: nothing else), its tasks in their order, and what it takes; ``before`` is the name of the
+         *     one that was taken off last, while it can be put back.
          */
         EveningReport: {
             evening: components["schemas"]["EveningEntry"] | null;
@@ -3971,6 +4094,11 @@ export interface components {
             cost: number;
             /** Currency */
             currency: string;
+            /**
+             * Before
+             * @default
+             */
+            before: string;
         };
         /**
          * ExerciseEntry
@@ -4009,13 +4137,18 @@ export interface components {
         };
         /**
          * ExportReport
-         * @description A file to carry along: its text, and what it is called.
+         * @description A file to carry along: its text, what it is called, and what to know of it.
          */
         ExportReport: {
             /** Text */
             text: string;
             /** File Name */
             file_name: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
         };
         /**
          * ExportRequest
@@ -5143,6 +5276,8 @@ export interface components {
         /**
          * LotChange
          * @description What becomes of a lot: what is left of it, whether it is used up, its name, when it was made; left out, it stays as it is.
+         *
+         *     ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
          */
         LotChange: {
             /** Name */
@@ -5155,6 +5290,10 @@ export interface components {
             volume_ml?: number | null;
             /** Used Up */
             used_up?: boolean | null;
+            /** Was */
+            was?: {
+                [key: string]: string | number | null;
+            } | null;
         };
         /**
          * LotDetail
@@ -5732,11 +5871,13 @@ export interface components {
         };
         /**
          * NewNotes
-         * @description What is to be remembered of a drink.
+         * @description What is to be remembered of a drink; ``was`` is what the window showed of it: refused with 409 where it was changed since.
          */
         NewNotes: {
             /** Notes */
             notes: string;
+            /** Was */
+            was?: string | null;
         };
         /**
          * NewPour
@@ -5863,6 +6004,8 @@ export interface components {
             /** Family */
             family: string;
             brief: components["schemas"]["BriefEntry"];
+            /** Brief Revision */
+            brief_revision: string;
             /** Trials */
             trials: components["schemas"]["NotebookTrial"][];
             /** Gathered */
@@ -5917,6 +6060,14 @@ export interface components {
             price?: number | null;
             /** Serves */
             serves?: number | null;
+        };
+        /**
+         * OpenedReport
+         * @description At which other addresses of this machine the house was open in the last month.
+         */
+        OpenedReport: {
+            /** Elsewhere */
+            elsewhere: components["schemas"]["Elsewhere"][];
         };
         /**
          * OptionReport
@@ -6343,6 +6494,8 @@ export interface components {
             lots: number;
             /** Drinks */
             drinks: number;
+            /** Revision */
+            revision: string;
         };
         /**
          * PrepareReport
@@ -6808,7 +6961,8 @@ export interface components {
         };
         /**
          * SharingReport
-         * @description Whether the house is open to the network, how a device is let in, which ones were, and what to know of it.
+         * @description Whether the house is open to the network, how a device is let in, which ones were, and what to know of it; ``waits_s`` are seconds
+         *     for which no code is looked at, because many were wrong.
          */
         SharingReport: {
             /** Shared */
@@ -6819,6 +6973,11 @@ export interface components {
             ways: components["schemas"]["WayIn"][];
             /** Devices */
             devices: components["schemas"]["oenomel__api__routers__sharing__DeviceReport"][];
+            /**
+             * Waits S
+             * @default 0
+             */
+            waits_s: number;
         };
         /**
          * SheetEntry
@@ -7909,6 +8068,31 @@ export interface components {
             abv?: number | null;
             /** Volume Ml */
             volume_ml?: number | null;
+        };
+        /**
+         * UnreadableReport
+         * @description Something kept that can't be read: its kind, what it is known by, what it is called, why, and its text. ``removable``: whether it can
+         *     be taken out; a trial can't, its spec is mended by a new one.
+         */
+        UnreadableReport: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "lot" | "batch" | "preparation" | "evening" | "drink";
+            /** Known By */
+            known_by: string;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+            /** Text */
+            text: string;
+            /**
+             * Removable
+             * @default true
+             */
+            removable: boolean;
         };
         /**
          * UsedIn
@@ -11448,7 +11632,9 @@ export interface operations {
                 room_c?: number;
                 own?: boolean;
             };
-            header?: never;
+            header?: {
+                "If-Match"?: string | null;
+            };
             path: {
                 slug: string;
             };
@@ -12984,6 +13170,146 @@ export interface operations {
             };
         };
     };
+    change_evening: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EveningChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_evening_back: {
+        parameters: {
+            query?: {
+                dilution?: "curve" | "heat balance";
+                ice_g?: number | null;
+                ice_c?: number;
+                surface_water?: number | null;
+                start_c?: number;
+                room_c?: number;
+                own?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningReport"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     tick_off: {
         parameters: {
             query?: never;
@@ -13737,7 +14063,9 @@ export interface operations {
     write_brief: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "If-Match"?: string | null;
+            };
             path: {
                 drink_id: number;
             };
@@ -16041,6 +16369,36 @@ export interface operations {
             };
         };
     };
+    list_unreadable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnreadableReport"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_sharing: {
         parameters: {
             query?: never;
@@ -16088,6 +16446,124 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_wrong_codes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    note_opened: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenedReport"];
+                };
             };
             /** @description Bad Request */
             400: {

@@ -1,4 +1,5 @@
 import { QueryClientProvider } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 
 import { BenchPage } from '../features/bench';
@@ -11,6 +12,7 @@ import { makeQueryClient } from './queryClient';
 import { room } from './room';
 
 const queryClient = makeQueryClient();
+const Notices = lazy(async () => ({ default: (await import('./Notices')).Notices }));
 
 // The bench opens first; the other rooms come when they are entered.
 const notebook = () => import('../features/notebook');
@@ -73,6 +75,9 @@ const router = createBrowserRouter([
 export function App() {
   return (
     <QueryClientProvider client={queryClient}>
+      <Suspense fallback={null}>
+        <Notices />
+      </Suspense>
       <RouterProvider router={router} />
     </QueryClientProvider>
   );

@@ -113,6 +113,7 @@ def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningR
             bought=[],
             cost=0.0,
             currency=tonight.currency(conn),
+            before=_before(conn),
         )
     hour, now = moment_of(entry.at), datetime.now(UTC)
     ahead_h = max(0.0, (hour - now).total_seconds() / 3600)
@@ -160,6 +161,12 @@ def _placed(conn: sqlite3.Connection, entry: EveningDrinkEntry, conditions: Cond
         except DomainError as error:
             fault = f"{drink.name}: {error}."
     return _Placed(entry, drink, kept, from_batch, to_make, batch, fault)
+
+
+def _before(conn: sqlite3.Connection) -> str:
+    content = evenings.forgotten(conn) if evenings.get(conn) is None else None
+    entry = None if content is None else read_or_none(EveningEntry.model_validate_json, content)
+    return "" if entry is None else entry.name
 
 
 def _with_keys(evening: list[EveningDrink]) -> list[EveningDrink]:

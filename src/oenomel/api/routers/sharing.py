@@ -10,10 +10,10 @@ from oenomel.api.door import DEVICE
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection, only_looks
 from oenomel.api.room import room
-from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, address_of, pairing_address, qr_code
+from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, address_of, is_loopback, pairing_address, qr_code
 from oenomel.errors import OnlyLooking
 from oenomel.interchange.models import Report, RowId
-from oenomel.store import devices
+from oenomel.store import devices, opened
 from oenomel.store.database import transaction
 from oenomel.store.forgotten import forget_for_good
 
@@ -37,6 +37,19 @@ class DeviceReport(Report):
     may_write: bool
     paired_at: str
     here: bool
+
+
+class Elsewhere(Report):
+    """Another address of this machine, and when the house was open there last."""
+
+    address: str
+    last_at: str
+
+
+class OpenedReport(Report):
+    """At which other addresses of this machine the house was open in the last month."""
+
+    elsewhere: list[Elsewhere]
 
 
 class SharingReport(Report):
@@ -90,6 +103,20 @@ def forget_wrong_codes(request: Request) -> Response:
     if sharing is not None:
         sharing.tries.reset()
     return Response(status_code=HTTPStatus.NO_CONTENT)
+
+
+@router.post("/opened", responses=PROBLEMS["write"])
+def note_opened(request: Request, conn: Connection) -> OpenedReport:
+    """Notes at which address of this machine the house is open, and tells at which others it was: what a browser couldn't have written down
+    there waits there.
+    """
+    host = request.headers.get("host", "")
+    if not is_loopback(host.rpartition(":")[0] if not host.endswith("]") else host) or only_looks(request):
+        return OpenedReport(elsewhere=[])
+    origin = f"{request.url.scheme}://{host}"[:200]
+    with transaction(conn):
+        opened.note(conn, origin)
+        return OpenedReport(elsewhere=[Elsewhere(address=each, last_at=at) for each, at in opened.elsewhere(conn, origin)])
 
 
 def _told(device: devices.DeviceRecord) -> dict[str, object]:

@@ -335,7 +335,9 @@ class EveningDrinkReport(Report):
 
 
 class EveningReport(Report):
-    """The evening: what was told of it (none yet: nothing else), its tasks in their order, and what it takes."""
+    """The evening: what was told of it (none yet: nothing else), its tasks in their order, and what it takes; ``before`` is the name of the
+    one that was taken off last, while it can be put back.
+    """
 
     evening: EveningEntry | None
     state: Literal["none", "ahead", "past"]
@@ -347,6 +349,7 @@ class EveningReport(Report):
     bought: list[BoughtReport]
     cost: float
     currency: str
+    before: str = ""
 
 
 def _called(thing: Ingredient) -> str:

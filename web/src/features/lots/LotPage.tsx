@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Printer, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -10,7 +10,7 @@ import { useSettings } from '../../lib/settings';
 import { TopBar } from '../../shell/TopBar';
 import { Waiting } from '../../shell/Waiting';
 import { Figure } from '../../ui/Field';
-import { Refused } from '../../ui/Refused';
+import { Overtaken } from '../../ui/Overtaken';
 import { useKept } from '../../ui/useKept';
 import { useTitle } from '../../ui/useTitle';
 import { Figures } from './Figures';
@@ -66,6 +66,7 @@ export function LotPage() {
 /** What is left of it, and its end. */
 function Standing({ lot }: { lot: LotDetail }) {
   const navigate = useNavigate();
+  const cache = useQueryClient();
   const params = { path: { lot_id: lot.id } };
   const change = api.useMutation('patch', '/api/lots/{lot_id}');
   const remove = api.useMutation('delete', '/api/lots/{lot_id}');
@@ -80,7 +81,7 @@ function Standing({ lot }: { lot: LotDetail }) {
             value={lot.left_ml === null ? null : Number(plain(lot.left_ml, 0))}
             most={1000000}
             unit="ml"
-            onFigure={(left) => change.mutate({ params, body: { left_ml: left } })}
+            onFigure={(left) => change.mutate({ params, body: { left_ml: left, was: { left_ml: lot.left_ml } } })}
           />
         </label>
         {lot.volume_ml !== null && <span className="pb-3 text-quiet">of {plain(lot.volume_ml, 0)} ml</span>}
@@ -102,7 +103,15 @@ function Standing({ lot }: { lot: LotDetail }) {
           {sure ? 'Press again: it and its readings go' : 'Noted by mistake'}
         </button>
       </div>
-      <Refused fault={change.error ?? remove.error} className="text-lg text-error" />
+      <Overtaken
+        fault={change.error ?? remove.error}
+        onTheirs={() => {
+          change.reset();
+          void cache.invalidateQueries();
+        }}
+        onMine={() => change.variables && change.mutate({ params, body: { ...change.variables.body, was: null } })}
+        className="text-lg"
+      />
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { api, type Brief } from '../../api/client';
@@ -5,11 +6,13 @@ import { Chips } from '../../ui/Chips';
 import { Dialog } from '../../ui/Dialog';
 import { Field, Figure } from '../../ui/Field';
 import { Line } from '../../ui/Line';
-import { Refused } from '../../ui/Refused';
+import { Overtaken } from '../../ui/Overtaken';
 
 interface Props {
   drinkId: number;
   brief: Brief;
+  /** Of which revision it was read. */
+  revision: string;
   onClose: () => void;
 }
 
@@ -27,21 +30,24 @@ const BOUNDS = [
 ] as const;
 
 /** For whom, for when, how strong, what to avoid. */
-export function BriefDialog({ drinkId, brief, onClose }: Props) {
+export function BriefDialog({ drinkId, brief, revision, onClose }: Props) {
+  const cache = useQueryClient();
+  const [read] = useState(revision);
   const [draft, setDraft] = useState(brief);
   const [avoid, setAvoid] = useState(brief.avoid.join(', '));
   const write = api.useMutation('put', '/api/drinks/{drink_id}/brief', { onSuccess: onClose });
   const tell = (change: Partial<Brief>) => setDraft({ ...draft, ...change });
-  const save = () => {
+  const save = (over: string | null) => {
     const avoided = avoid.split(',').map((each) => each.trim());
-    write.mutate({ params: { path: { drink_id: drinkId } }, body: { ...draft, avoid: avoided.filter(Boolean) } });
+    const params = { path: { drink_id: drinkId }, header: { 'If-Match': over } };
+    write.mutate({ params, body: { ...draft, avoid: avoided.filter(Boolean) } });
   };
   return (
     <Dialog
       heading="The brief"
       wide
       onClose={onClose}
-      onSubmit={save}
+      onSubmit={() => save(read)}
       actions={
         <button type="submit" className="btn btn-accent btn-lg" disabled={write.isPending}>
           Write it down
@@ -92,7 +98,15 @@ export function BriefDialog({ drinkId, brief, onClose }: Props) {
           onWrite={(notes) => tell({ notes })}
         />
       </div>
-      <Refused fault={write.error} className="text-error" />
+      <Overtaken
+        fault={write.error}
+        onTheirs={() => {
+          void cache.invalidateQueries();
+          onClose();
+        }}
+        onMine={() => save(null)}
+        className="text-lg"
+      />
     </Dialog>
   );
 }

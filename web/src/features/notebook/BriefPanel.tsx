@@ -9,12 +9,13 @@ import { BriefDialog } from './BriefDialog';
 interface Props {
   drinkId: number;
   brief: Brief;
+  revision: string;
   /** The trials in sight; the newest of them is held against the brief. */
   trials: NotebookTrial[];
 }
 
 /** What the drink is for, and what of it the newest trial in sight keeps. */
-export function BriefPanel({ drinkId, brief, trials }: Props) {
+export function BriefPanel({ drinkId, brief, revision, trials }: Props) {
   const [editing, setEditing] = useState(false);
   const last = trials.at(-1);
   const told = [brief.occasion, brief.guest, brief.colour, brief.notes].filter(Boolean);
@@ -55,7 +56,7 @@ export function BriefPanel({ drinkId, brief, trials }: Props) {
           Originals that keep it
         </Link>
       )}
-      {editing && <BriefDialog drinkId={drinkId} brief={brief} onClose={() => setEditing(false)} />}
+      {editing && <BriefDialog drinkId={drinkId} brief={brief} revision={revision} onClose={() => setEditing(false)} />}
     </section>
   );
 }

@@ -47,7 +47,12 @@ export function TrialsPage() {
       <main className="grid min-w-0 grow items-start gap-3 lg:grid-cols-[310px_minmax(0,1fr)]">
         <section aria-label="Trials" className="flex min-w-0 flex-col gap-2">
           <div className="max-lg:order-last">
-            <BriefPanel drinkId={id} brief={notebook.data.brief} trials={chosen} />
+            <BriefPanel
+              drinkId={id}
+              brief={notebook.data.brief}
+              revision={notebook.data.brief_revision}
+              trials={chosen}
+            />
           </div>
           <Cards drinkId={id} view={view} nameOf={nameOf} />
         </section>

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Minus, Plus, X } from 'lucide-react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 
 import { api, type Evening, type EveningEntry } from '../../api/client';
@@ -9,12 +10,16 @@ import { useSettings } from '../../lib/settings';
 import { Figure } from '../../ui/Field';
 import { IconButton } from '../../ui/IconButton';
 import { Pick } from '../../ui/Pick';
+import { Overtaken } from '../../ui/Overtaken';
 import { Refused } from '../../ui/Refused';
 import { SERVICES } from './services';
+import { useEvening } from './useEvening';
 
 type Drink = EveningEntry['drinks'][number];
+type TellDrink = (what: 'serves' | 'service' | 'batch_id', to: string | number | null) => void;
 
 const HOUR = 3_600_000;
+const USUAL_SERVES = 10;
 
 /** A new evening: today at seven, or tomorrow where that has passed. */
 function usualEvening(): EveningEntry {
@@ -30,22 +35,56 @@ function local(iso: string): string {
   return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 }
 
-/** When, with how many hands, and how many of which drink: each change is worked out at once. */
+/** When, with how many hands, and how many of which drink: each change is worked out at once, and leaves the rest as it is. */
 export function EveningDrinks({ report }: { report: Evening }) {
   const { supposed: query } = useSettings();
-  const put = api.useMutation('put', '/api/evening');
-  const forget = api.useMutation('delete', '/api/evening');
+  const [begun] = useState(usualEvening);
+  const evening = useEvening(report.evening ?? begun, query);
+  const { entry, tell } = evening;
   const drinks = useQuery(newestQuery()).data ?? [];
-  const entry = report.evening ?? usualEvening();
   const name = (id: number) => drinks.find((each) => each.id === id)?.name ?? 'a drink';
-  const tell = (part: Partial<EveningEntry>) => put.mutate({ params: { query }, body: { ...entry, ...part } });
-  const change = (id: number, part: Partial<Drink>) =>
-    tell({ drinks: entry.drinks.map((each) => (each.drink_id === id ? { ...each, ...part } : each)) });
   return (
     <section
       aria-label="The evening"
       className={`panel flex flex-col gap-3 p-4 print:hidden ${report.evening ? 'max-lg:order-last' : ''}`}
     >
+      <WhatAndWhen entry={entry} tell={tell} />
+      <ul className="flex flex-col gap-2">
+        {entry.drinks.map((each) => (
+          <DrinkLine
+            key={each.drink_id}
+            drink={each}
+            name={name(each.drink_id)}
+            words={report.drinks.find(({ drink_id }) => drink_id === each.drink_id)?.words ?? ''}
+            onChange={(what, to) => tell(what, to, each.drink_id)}
+            onRemove={() => tell('pours', 0, each.drink_id)}
+          />
+        ))}
+      </ul>
+      <Another
+        taken={entry.drinks.map(({ drink_id }) => drink_id)}
+        onAdd={(drink_id) => tell('pours', USUAL_SERVES, drink_id)}
+      />
+      <Overtaken
+        fault={evening.refused?.fault}
+        onTheirs={evening.letGo}
+        onMine={evening.insist}
+        className="text-base"
+      />
+      {report.evening ? <TakeOff /> : <PutBack name={report.before} />}
+    </section>
+  );
+}
+
+interface Telling {
+  entry: EveningEntry;
+  tell: (what: 'name' | 'at' | 'hands', to: string | number) => void;
+}
+
+/** What it is called, its hour, and how many hands there are. */
+function WhatAndWhen({ entry, tell }: Telling) {
+  return (
+    <>
       <label className="flex flex-col gap-1 text-base">
         What it is
         <input
@@ -53,7 +92,7 @@ export function EveningDrinks({ report }: { report: Evening }) {
           className="input min-h-11 w-full text-lg"
           maxLength={200}
           defaultValue={entry.name}
-          onBlur={({ target }) => target.value.trim() && target.value !== entry.name && tell({ name: target.value })}
+          onBlur={({ target }) => target.value.trim() && tell('name', target.value.trim())}
         />
       </label>
       <div className="flex flex-wrap gap-3">
@@ -66,44 +105,53 @@ export function EveningDrinks({ report }: { report: Evening }) {
             defaultValue={local(entry.at)}
             onBlur={({ target }) => {
               const at = new Date(target.value);
-              if (!Number.isNaN(at.getTime()) && target.value !== local(entry.at)) tell({ at: at.toISOString() });
+              if (!Number.isNaN(at.getTime()) && target.value !== local(entry.at)) tell('at', at.toISOString());
             }}
           />
         </label>
         <div>
           <p className="mb-1 text-base">Pairs of hands</p>
-          <Stepper label="Pairs of hands" value={entry.hands} most={12} onChange={(hands) => tell({ hands })} />
+          <Stepper label="Pairs of hands" value={entry.hands} most={12} onChange={(hands) => tell('hands', hands)} />
         </div>
       </div>
-      <ul className="flex flex-col gap-2">
-        {entry.drinks.map((each) => (
-          <DrinkLine
-            key={each.drink_id}
-            drink={each}
-            name={name(each.drink_id)}
-            words={report.drinks.find(({ drink_id }) => drink_id === each.drink_id)?.words ?? ''}
-            onChange={(part) => change(each.drink_id, part)}
-            onRemove={() => tell({ drinks: entry.drinks.filter(({ drink_id }) => drink_id !== each.drink_id) })}
-          />
-        ))}
-      </ul>
-      <Another
-        taken={entry.drinks.map(({ drink_id }) => drink_id)}
-        onAdd={(drink_id) =>
-          tell({ drinks: [...entry.drinks, { drink_id, serves: 10, service: '', batch_id: null, container_ml: null }] })
-        }
-      />
-      <Refused fault={put.error ?? forget.error} className="text-base text-error" />
-      {report.evening && (
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
-          onClick={() => forget.mutate({})}
-        >
-          Begin another evening
-        </button>
-      )}
-    </section>
+    </>
+  );
+}
+
+/** Takes the evening off at the second press; it can be put back until another begins. */
+function TakeOff() {
+  const forget = api.useMutation('delete', '/api/evening');
+  const [sure, setSure] = useState(false);
+  return (
+    <>
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 border-base-300 text-base font-normal"
+        onBlur={() => setSure(false)}
+        onClick={() => (sure ? forget.mutate({}) : setSure(true))}
+      >
+        {sure ? 'Press again: this one and its ticks go' : 'Begin another evening'}
+      </button>
+      <Refused fault={forget.error} className="text-base text-error" />
+    </>
+  );
+}
+
+function PutBack({ name }: { name: string }) {
+  const { supposed: query } = useSettings();
+  const back = api.useMutation('post', '/api/evening/back');
+  if (!name) return null;
+  return (
+    <>
+      <button
+        type="button"
+        className="btn min-h-11 text-base font-normal"
+        onClick={() => back.mutate({ params: { query } })}
+      >
+        Put “{name}” back
+      </button>
+      <Refused fault={back.error} className="text-base text-error" />
+    </>
   );
 }
 
@@ -126,7 +174,7 @@ interface LineProps {
   drink: Drink;
   name: string;
   words: string;
-  onChange: (part: Partial<Drink>) => void;
+  onChange: TellDrink;
   onRemove: () => void;
 }
 
@@ -144,7 +192,7 @@ function DrinkLine({ drink, name, words, onChange, onRemove }: LineProps) {
           label={`Serves of ${name}`}
           value={drink.serves}
           most={5000}
-          onChange={(serves) => onChange({ serves })}
+          onChange={(serves) => onChange('serves', serves)}
         />
         <Way drink={drink} onChange={onChange} />
       </div>
@@ -154,7 +202,7 @@ function DrinkLine({ drink, name, words, onChange, onRemove }: LineProps) {
 }
 
 /** How a drink of the evening is made: singly, as a batch, or out of a bottle that is there. */
-function Way({ drink, onChange }: { drink: Drink; onChange: (part: Partial<Drink>) => void }) {
+function Way({ drink, onChange }: { drink: Drink; onChange: TellDrink }) {
   const there = (useQuery(batchesQuery()).data ?? []).filter(({ drink_id }) => drink_id === drink.drink_id);
   return (
     <>
@@ -166,7 +214,7 @@ function Way({ drink, onChange }: { drink: Drink; onChange: (part: Partial<Drink
           ['', 'made singly'],
           ...SERVICES.map(([each, words]) => [each, `batch: ${words.toLowerCase()}`] as const),
         ]}
-        onPick={(service) => onChange({ service })}
+        onPick={(service) => onChange('service', service)}
       />
       {there.length > 0 && (
         <Pick
@@ -177,7 +225,7 @@ function Way({ drink, onChange }: { drink: Drink; onChange: (part: Partial<Drink
             [0, 'out of no bottle yet'],
             ...there.map(({ id, name, serves_left }) => [id, `first ${name}: ${serves_left} left`] as const),
           ]}
-          onPick={(id) => onChange({ batch_id: id === 0 ? null : id })}
+          onPick={(id) => onChange('batch_id', id === 0 ? null : id)}
         />
       )}
     </>

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 
 import { api, type KeptBatch } from '../../api/client';
@@ -9,6 +9,7 @@ import { Waiting } from '../../shell/Waiting';
 import { AxisMark } from '../../ui/AxisMark';
 import { Figure } from '../../ui/Field';
 import { Fold } from '../../ui/Fold';
+import { Overtaken } from '../../ui/Overtaken';
 import { Refused } from '../../ui/Refused';
 import { useTitle } from '../../ui/useTitle';
 import { Bottle } from './Bottle';
@@ -131,6 +132,7 @@ function Left({ batch }: { batch: KeptBatch }) {
 
 function SetRight({ batch: { id, left_ml, volume_ml, used_up_at } }: { batch: KeptBatch }) {
   const path = { batch_id: id };
+  const cache = useQueryClient();
   const change = api.useMutation('patch', '/api/batches/{batch_id}');
   return (
     <Fold title="Set right what is left">
@@ -140,7 +142,9 @@ function SetRight({ batch: { id, left_ml, volume_ml, used_up_at } }: { batch: Ke
           className="input min-h-11 w-28 font-figure"
           value={Math.round(left_ml)}
           most={volume_ml}
-          onFigure={(told) => told !== null && change.mutate({ params: { path }, body: { left_ml: told } })}
+          onFigure={(told) =>
+            told !== null && change.mutate({ params: { path }, body: { left_ml: told, was: { left_ml } } })
+          }
         />
         ml left
         <button
@@ -151,7 +155,16 @@ function SetRight({ batch: { id, left_ml, volume_ml, used_up_at } }: { batch: Ke
           {used_up_at ? 'It isn’t used up' : 'It is used up'}
         </button>
       </div>
-      <Refused fault={change.error} className="text-error" />
+      <Overtaken
+        fault={change.error}
+        onTheirs={() => {
+          change.reset();
+          void cache.invalidateQueries();
+        }}
+        onMine={() =>
+          change.variables && change.mutate({ params: { path }, body: { ...change.variables.body, was: null } })
+        }
+      />
     </Fold>
   );
 }

@@ -47,7 +47,7 @@ export function TonightPage() {
           </ul>
         )}
         <div className="grid items-start gap-3 lg:grid-cols-[340px_minmax(0,1fr)_340px] print:block">
-          <EveningDrinks key={data.evening?.at ?? ''} report={data} />
+          <EveningDrinks report={data} />
           <Plan report={data} />
           <Takes report={data} />
         </div>

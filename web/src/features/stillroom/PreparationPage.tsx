@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { Undo2 } from 'lucide-react';
-import { useNavigate, useParams } from 'react-router';
+import { useParams } from 'react-router';
 
-import { api, type Preparation, type PreparationSummary } from '../../api/client';
+import type { Preparation, PreparationSummary } from '../../api/client';
 import { preparationsQuery, preparedQuery } from '../../api/queries/stillroom';
 import { capital } from '../../lib/format';
 import { useSettings } from '../../lib/settings';
@@ -12,6 +12,7 @@ import { Waiting } from '../../shell/Waiting';
 import { Field } from '../../ui/Field';
 import { IconButton } from '../../ui/IconButton';
 import { Line } from '../../ui/Line';
+import { Overtaken } from '../../ui/Overtaken';
 import { Pick } from '../../ui/Pick';
 import { Refused } from '../../ui/Refused';
 import { useRested } from '../../ui/useRested';
@@ -22,6 +23,7 @@ import { OutcomePanel } from './OutcomePanel';
 import { Starters } from './Starters';
 import { Steps } from './Steps';
 import { usePreparation } from './usePreparation';
+import { useWriting } from './useWriting';
 
 const BLANK: Preparation = {
   format: 'oenomel/preparation',
@@ -59,28 +61,14 @@ export function PreparationPage() {
 }
 
 function InHand({ slug, kept }: { slug: string; kept: PreparationSummary | undefined }) {
-  const navigate = useNavigate();
-  const { now, change, undo, canUndo, isChanged } = usePreparation(slug, kept?.file ?? BLANK);
+  const inHand = usePreparation(slug, kept?.file ?? BLANK, kept?.revision);
+  const { now, change, undo, canUndo, isChanged } = inHand;
+  const writing = useWriting(slug, kept !== undefined, inHand);
   const rested = useRested(now, RESTED_MS);
   const ready = rested.name.trim() !== '' && rested.lines.length > 0;
   const asked = useQuery({ ...preparedQuery(rested), enabled: ready });
-  const add = api.useMutation('post', '/api/preparations');
-  const save = api.useMutation('put', '/api/preparations/{slug}');
   useHotkeys({ undo });
   useTitle(kept ? `${kept.makes.name}, stillroom` : 'A preparation');
-  const write = () => {
-    if (kept) save.mutate({ params: { path: { slug }, query: {} }, body: now });
-    else
-      add.mutate(
-        { params: { query: {} }, body: now },
-        {
-          onSuccess: ({ makes }) => {
-            localStorage.removeItem('oenomel.preparation.new');
-            void navigate(`/stillroom/${makes.slug}`);
-          },
-        },
-      );
-  };
   return (
     <div className="mx-auto flex min-h-(--page) max-w-[1300px] flex-col gap-4 p-3 sm:p-4">
       <TopBar
@@ -90,8 +78,8 @@ function InHand({ slug, kept }: { slug: string; kept: PreparationSummary | undef
             <button
               type="button"
               className="btn btn-primary min-h-11 text-base"
-              disabled={!isChanged || !ready || add.isPending || save.isPending}
-              onClick={write}
+              disabled={!isChanged || !ready || writing.isPending}
+              onClick={writing.write}
             >
               {isChanged || !kept ? 'Write it down' : 'Written down'}
             </button>
@@ -101,7 +89,13 @@ function InHand({ slug, kept }: { slug: string; kept: PreparationSummary | undef
       <main className="flex flex-col gap-4">
         <h1 className="font-display text-3xl font-semibold">{now.name || 'A preparation'}</h1>
         {!kept && now.lines.length === 0 && <Starters onStart={change} />}
-        <Refused fault={add.error ?? save.error} className="panel p-3 text-lg text-error" />
+        <Refused fault={writing.refusedNew} className="panel p-3 text-lg text-error" />
+        <Overtaken
+          fault={writing.refused}
+          onTheirs={writing.takeTheirs}
+          onMine={writing.insist}
+          className="panel text-lg"
+        />
         <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
           <div className="flex min-w-0 flex-col gap-4">
             <section aria-label="What goes in" className="panel flex flex-col gap-3 p-4">

@@ -11,13 +11,16 @@ interface History {
 const MOST_STEPS = 100;
 
 /** A preparation in hand: undone step by step, and kept in this browser until it is written down. */
-export function usePreparation(slug: string, written: Preparation) {
+export function usePreparation(slug: string, written: Preparation, revision = '') {
   const place = `oenomel.preparation.${slug}`;
   const [{ past, now }, setHistory] = useState<History>(() => ({ past: [], now: stored(place, isOne) ?? written }));
+  // What is in hand was read at this revision, also where it was kept since an earlier visit.
+  const [read, setRead] = useState(() => stored(`${place}.read`, isText) ?? revision);
   const isChanged = JSON.stringify(now) !== JSON.stringify(written);
   useEffect(() => {
     store(place, isChanged ? now : null);
-  }, [place, now, isChanged]);
+    store(`${place}.read`, isChanged ? read : null);
+  }, [place, now, isChanged, read]);
   const change = useCallback((part: Partial<Preparation>) => {
     setHistory((before) => ({
       past: [...before.past.slice(-MOST_STEPS), before.now],
@@ -30,8 +33,15 @@ export function usePreparation(slug: string, written: Preparation) {
       return last ? { past: before.past.slice(0, -1), now: last } : before;
     });
   }, []);
-  return { now, change, undo, canUndo: past.length > 0, isChanged };
+  /** What was written down, or what another window wrote, in the place of what is in hand. */
+  const take = useCallback((kept: Preparation, at: string) => {
+    setHistory(({ past, now: before }) => ({ past: [...past.slice(-MOST_STEPS), before], now: kept }));
+    setRead(at);
+  }, []);
+  return { now, change, undo, canUndo: past.length > 0, isChanged, read, setRead, take };
 }
 
 const isOne = (kept: unknown): kept is Preparation =>
   hasKeys(kept, { format: 'string', name: 'string', lines: 'object', steps: 'object' });
+
+const isText = (kept: unknown): kept is string => typeof kept === 'string';

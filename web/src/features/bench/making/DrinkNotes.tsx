@@ -1,16 +1,32 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { api, type DrinkDetail } from '../../../api/client';
-import { useTellDrink } from '../../../api/queries/drinks';
-import { Refused } from '../../../ui/Refused';
+import { drinkQuery, useTellDrink } from '../../../api/queries/drinks';
+import { Overtaken } from '../../../ui/Overtaken';
 
 /** What is to be remembered of the drink, above all what a pasted recipe told besides; kept when the field is left. */
 export function DrinkNotes({ drink }: { drink: DrinkDetail }) {
+  const cache = useQueryClient();
   const [notes, setNotes] = useState(drink.notes);
-  const write = api.useMutation('put', '/api/drinks/{drink_id}/notes', { onSuccess: useTellDrink() });
+  // What stood there when they were read: another window may write meanwhile.
+  const [read, setRead] = useState(drink.notes);
+  const tell = useTellDrink();
+  const write = api.useMutation('put', '/api/drinks/{drink_id}/notes', {
+    onSuccess: (told) => {
+      setRead(told.notes);
+      tell(told);
+    },
+  });
+  const params = { path: { drink_id: drink.id } };
   const keep = () => {
-    if (notes.trim() === drink.notes) return;
-    write.mutate({ params: { path: { drink_id: drink.id } }, body: { notes } });
+    if (notes.trim() !== read) write.mutate({ params, body: { notes, was: read } });
+  };
+  const takeTheirs = async () => {
+    write.reset();
+    const theirs = await cache.query({ ...drinkQuery(drink.id), staleTime: 0 });
+    setNotes(theirs.notes);
+    setRead(theirs.notes);
   };
   return (
     <section>
@@ -27,7 +43,12 @@ export function DrinkNotes({ drink }: { drink: DrinkDetail }) {
         onChange={(event) => setNotes(event.target.value)}
         onBlur={keep}
       />
-      <Refused fault={write.error} className="text-error" />
+      <Overtaken
+        fault={write.error}
+        onTheirs={() => void takeTheirs()}
+        onMine={() => write.mutate({ params, body: { notes } })}
+        className="text-base"
+      />
     </section>
   );
 }

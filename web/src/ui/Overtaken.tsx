@@ -1,0 +1,28 @@
+import { CHANGED_ELSEWHERE, type Fault } from '../api/client';
+import { sentence } from '../lib/format';
+import { Refused } from './Refused';
+
+interface Props {
+  fault: Fault | null | undefined;
+  /** Takes what is there and lets mine go. */
+  onTheirs: () => void;
+  /** Puts mine in its place. */
+  onMine: () => void;
+  className?: string;
+}
+
+/** Why something wasn’t written; where another window wrote meanwhile, both are kept until one is chosen. */
+export function Overtaken({ fault, onTheirs, onMine, className = '' }: Props) {
+  if (fault?.code !== CHANGED_ELSEWHERE) return <Refused fault={fault} className={`text-error ${className}`} />;
+  return (
+    <div role="alert" className={`flex flex-wrap items-center gap-2 rounded-xl border border-warning p-3 ${className}`}>
+      <p className="min-w-60 grow">{sentence(fault.detail)}</p>
+      <button type="button" className="btn min-h-11 text-base" onClick={onTheirs}>
+        Take what is there
+      </button>
+      <button type="button" className="btn btn-primary min-h-11 text-base" onClick={onMine}>
+        Put mine in its place
+      </button>
+    </div>
+  );
+}
