@@ -1,7 +1,7 @@
 """Connections that wait: how many there may be, and how long one may take to say what it wants.
 
-Whoever opens many and says nothing shuts nobody out: the oldest that waits makes room for the next. Whoever sends his request a letter at
-a time is sent away after a while.
+Whoever opens many and says nothing shuts nobody out: of whoever holds most, the oldest that waits makes room for the next. Whoever sends
+his request a letter at a time is sent away after a while.
 """
 
 from __future__ import annotations
@@ -43,9 +43,12 @@ def raise_open_files() -> None:
 class PatientProtocol(HttpToolsProtocol):
     """Uvicorn's own, with limits: of headers by size and time, of a body by time, of all connections by number."""
 
-    waiting: ClassVar[OrderedDict[PatientProtocol, None]] = OrderedDict()
+    waiting: ClassVar[dict[str, OrderedDict[PatientProtocol, None]]] = {}
+    """Those that wait, the oldest first, by the address that they come from."""
+
     open_now: ClassVar[int] = 0
 
+    host = ""
     head = 0
     in_head = True
     timer: asyncio.TimerHandle | None = None
@@ -54,14 +57,18 @@ class PatientProtocol(HttpToolsProtocol):
     def connection_made(self, transport: asyncio.Transport) -> None:  # type: ignore[override]  # as uvicorn has it
         super().connection_made(transport)
         PatientProtocol.open_now += 1
+        self.host = self.client[0] if self.client else ""
         self._waits()
+        self._within(HEAD_SECONDS)
         if PatientProtocol.open_now > MOST_OPEN:
-            oldest, _ = self.waiting.popitem(last=False)
+            # Whoever holds most makes room: one that floods shuts out himself and nobody else.
+            crowd = max(self.waiting.values(), key=len)
+            oldest, _ = crowd.popitem(last=False)
             oldest.transport.abort()
 
     def connection_lost(self, exc: Exception | None) -> None:
         PatientProtocol.open_now -= 1
-        self.waiting.pop(self, None)
+        self._waits_no_more()
         self._stop_timer()
         super().connection_lost(exc)
 
@@ -80,7 +87,7 @@ class PatientProtocol(HttpToolsProtocol):
 
     def on_headers_complete(self) -> None:
         self.in_head = False
-        self.waiting.pop(self, None)
+        self._waits_no_more()
         self.ends = self.loop.time() + BODY_SECONDS
         self._within(PAUSE_SECONDS)
         super().on_headers_complete()
@@ -93,12 +100,17 @@ class PatientProtocol(HttpToolsProtocol):
     def on_response_complete(self) -> None:
         super().on_response_complete()
         if not self.transport.is_closing():
-            self.waiting[self] = None
+            self._waits()
 
     def _waits(self) -> None:
-        """A connection that has said nothing yet."""
-        self.waiting[self] = None
-        self._within(HEAD_SECONDS)
+        self.waiting.setdefault(self.host, OrderedDict())[self] = None
+
+    def _waits_no_more(self) -> None:
+        of_host = self.waiting.get(self.host)
+        if of_host is not None:
+            of_host.pop(self, None)
+            if not of_host:
+                del self.waiting[self.host]
 
     def _within(self, seconds: float) -> None:
         self._stop_timer()

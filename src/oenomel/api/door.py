@@ -13,7 +13,7 @@ from urllib.parse import parse_qs
 
 from starlette.concurrency import run_in_threadpool
 from starlette.datastructures import Headers
-from starlette.requests import Request
+from starlette.requests import ClientDisconnect, Request
 from starlette.responses import FileResponse, RedirectResponse, Response
 from starlette.types import ASGIApp, Receive, Scope, Send
 
@@ -56,6 +56,9 @@ class Door:
             return
         try:
             await self._from_the_network(scope, receive, send)
+        except ClientDisconnect:
+            # Whoever goes away in the middle of his sentence needs no answer, and nobody a word of it.
+            return
         except (StoreError, sqlite3.DatabaseError) as error:
             # Devices stand in the data file: while there is something with it, nobody is let in.
             fault = error if isinstance(error, StoreError) else fault_of(error, self.sharing.data)
