@@ -211,3 +211,19 @@ def test_headers_that_do_not_end_and_searches_that_nobody_waits_for_end_at_the_s
         assert spent < 1.0 * PATIENCE
     finally:
         server.kill()
+
+
+def test_who_leaves_the_queue_just_as_the_turn_is_given_back_is_passed_over():
+    async def ask():
+        turns = searching.Turns()
+        await turns.take()
+        leaving, staying = (asyncio.create_task(turns.take()) for _ in range(2))
+        await asyncio.sleep(0)
+        # The last in the queue goes; before it notices, the turn is given back and passes it over.
+        staying_first = turns.waiting[-1]
+        staying_first.cancel()
+        turns.give_back()
+        gone = await asyncio.gather(leaving, staying, return_exceptions=True)
+        return [type(each) for each in gone]
+
+    assert sorted(kind.__name__ for kind in asyncio.run(ask())) == ["CancelledError", "NoneType"]

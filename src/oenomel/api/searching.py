@@ -57,7 +57,9 @@ class Turns:
             if turn.done() and not turn.cancelled():
                 self.give_back()
             else:
-                self.waiting.remove(turn)
+                # Whoever gave back meanwhile may have passed it over already.
+                with suppress(ValueError):
+                    self.waiting.remove(turn)
             raise
 
     def give_back(self) -> None:

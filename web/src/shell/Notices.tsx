@@ -166,10 +166,7 @@ function OpenElsewhere() {
   const [address] = addresses;
   if (!address) return null;
   return (
-    <Notice
-      quiet
-      text={`This house was open at ${address} before. What couldn’t be saved there waits there: open that address to have it written.`}
-    >
+    <Notice quiet text={`This house was open at ${address} before: what couldn’t be saved there still waits there.`}>
       <a className="btn" href={address}>
         Open it
       </a>

@@ -48,6 +48,12 @@ export function EveningDrinks({ report }: { report: Evening }) {
       aria-label="The evening"
       className={`panel flex flex-col gap-3 p-4 print:hidden ${report.evening ? 'max-lg:order-last' : ''}`}
     >
+      <Overtaken
+        fault={evening.refused?.fault}
+        onTheirs={evening.letGo}
+        onMine={evening.insist}
+        className="text-base"
+      />
       <WhatAndWhen entry={entry} tell={tell} />
       <ul className="flex flex-col gap-2">
         {entry.drinks.map((each) => (
@@ -64,12 +70,6 @@ export function EveningDrinks({ report }: { report: Evening }) {
       <Another
         taken={entry.drinks.map(({ drink_id }) => drink_id)}
         onAdd={(drink_id) => tell('pours', USUAL_SERVES, drink_id)}
-      />
-      <Overtaken
-        fault={evening.refused?.fault}
-        onTheirs={evening.letGo}
-        onMine={evening.insist}
-        className="text-base"
       />
       {report.evening ? <TakeOff /> : <PutBack name={report.before} />}
     </section>

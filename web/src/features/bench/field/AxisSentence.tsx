@@ -22,7 +22,9 @@ export function AxisSentence({ axis, report, forecast, parentName, landing, onWh
   return (
     <article aria-label={TITLES[axis]} className="min-w-0 px-2 py-1.5 sm:px-2.5">
       <div className="flex flex-wrap items-center sm:flex-nowrap">
-        <h2 className={`flex grow items-center gap-1.5 text-base font-semibold sm:text-lg ${COLOURS[axis]}`}>
+        <h2
+          className={`flex grow items-center gap-1.5 text-base font-semibold [overflow-wrap:normal] sm:text-lg ${COLOURS[axis]}`}
+        >
           <AxisMark axis={axis} size={14} /> {TITLES[axis]}
         </h2>
         <button
