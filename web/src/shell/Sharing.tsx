@@ -9,6 +9,7 @@ import { Refused } from '../ui/Refused';
 export function Sharing() {
   const { data: sharing } = useQuery(sharingQuery());
   const forget = api.useMutation('delete', '/api/sharing/devices/{device_id}');
+  const letTry = api.useMutation('post', '/api/sharing/tries/forget');
   if (!sharing) return null;
   return (
     <section aria-labelledby="sharing-heading" className="border-t border-base-300 pt-3">
@@ -16,6 +17,16 @@ export function Sharing() {
         Phones and tablets beside the shaker
       </h3>
       <p className="text-quiet">{sharing.words}</p>
+      {sharing.waits_s > 0 && (
+        <p role="status" className="flex flex-wrap items-center gap-3 py-1">
+          <span>
+            Many wrong codes came: the next phone has to wait for {Math.ceil(sharing.waits_s)} s. Were they your own?
+          </span>
+          <button type="button" className="btn min-h-11" onClick={() => letTry.mutate({})}>
+            Let it try now
+          </button>
+        </p>
+      )}
       <div className="mt-2 grid gap-4 md:grid-cols-2">
         {sharing.ways.map((way) => (
           <Way key={way.code} way={way} />
@@ -44,7 +55,7 @@ export function Sharing() {
           ))}
         </ul>
       )}
-      <Refused fault={forget.error} />
+      <Refused fault={forget.error ?? letTry.error} />
     </section>
   );
 }
