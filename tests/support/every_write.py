@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
+from urllib.parse import quote
 
 from support.notebook_spec import ORCHARD
 
@@ -36,6 +37,23 @@ def _lot(send: Send, word: str) -> int:
 
 def _batch(send: Send, word: str, drink: int) -> int:
     return int(send("POST", "/batches", {"batch": BATCH, "drink_id": drink, "name": word})["id"])
+
+
+def _drink(send: Send, word: str) -> dict[str, Any]:
+    return dict(send("POST", "/drinks", {"name": word, "spec": ORCHARD, "trial_name": "First"}))
+
+
+def _on_trial(send: Send, word: str, what: str, body: dict[str, Any]) -> Any:
+    drink = _drink(send, word)
+    return send("PUT", f"/drinks/{drink['id']}/trials/{drink['trials'][0]['id']}/{what}", body)
+
+
+def _syrup(send: Send, word: str) -> str:
+    return quote(send("POST", "/preparations", {**SYRUP, "name": word})["makes"]["slug"])
+
+
+def _bottle(send: Send, word: str) -> str:
+    return quote(send("POST", "/bottles", {"name": word, "kind": "spirit", "abv": 40})["slug"])
 
 
 WRITES = (
@@ -81,6 +99,51 @@ WRITES = (
           "SELECT count(*) FROM measurement WHERE device = :word"),
     Write("PUT /evening/ticks", lambda send, word, _: send("PUT", "/evening/ticks", {"what": f"task {word}", "done": True}),
           "SELECT count(*) FROM evening_tick WHERE key = 'task ' || :word"),
+    Write("PATCH /drinks/{drink_id}",
+          lambda send, word, _: send("PATCH", f"/drinks/{_drink(send, word)['id']}", {"name": f"{word}, renamed"}),
+          "SELECT count(*) FROM drink WHERE name = :word || ', renamed'"),
+    Write("PUT /drinks/{drink_id}/trials/{trial_id}/mark", lambda send, word, _: _on_trial(send, word, "mark", {"mark": "finished"}),
+          "SELECT count(*) FROM trial_mark JOIN trial ON trial.id = trial_id JOIN drink ON drink.id = drink_id WHERE drink.name = :word"),
+    Write("PUT /drinks/{drink_id}/trials/{trial_id}/reference", lambda send, word, _: _on_trial(send, word, "reference", {"counts": True}),
+          "SELECT count(*) FROM house_reference JOIN trial ON trial.id = trial_id JOIN drink AS d ON d.id = drink_id WHERE d.name = :word"),
+    Write("PUT /drinks/{drink_id}/tonight",
+          lambda send, word, _: send("PUT", f"/drinks/{_drink(send, word)['id']}/tonight", {"price": 12, "serves": 30}),
+          "SELECT count(*) FROM on_the_list JOIN drink ON drink.id = drink_id WHERE name = :word AND serves = 30"),
+    Write("DELETE /batches/{batch_id}", lambda send, word, drink: send("DELETE", f"/batches/{_batch(send, word, drink)}", None),
+          "SELECT count(*) FROM batch WHERE name = :word", 0),
+    Write("POST /batches/{batch_id}/additions",
+          lambda send, word, drink: send("POST", f"/batches/{_batch(send, word, drink)}/additions",
+                                         {"poured": [{"ingredient": "lemon-juice", "ml": 5, "slot": "sour"}], "words": "by taste"}),
+          "SELECT count(*) FROM batch JOIN batch_log ON batch_id = batch.id WHERE name = :word AND kind = 'added'"),
+    Write("DELETE /bottles/{slug}", lambda send, word, _: send("DELETE", f"/bottles/{_bottle(send, word)}", None),
+          "SELECT count(*) FROM ingredient WHERE name = :word", 0),
+    Write("DELETE /preparations/{slug}",
+          lambda send, word, _: send("DELETE", f"/preparations/{_syrup(send, word)}", None),
+          "SELECT count(*) FROM preparation JOIN ingredient USING (slug) WHERE ingredient.name = :word", 0),
+    Write("PUT /preparations/{slug}",
+          lambda send, word, _: send("PUT", f"/preparations/{_syrup(send, word)}",
+                                     {**SYRUP, "name": word, "steps": [{"do": "boil", "minutes": 1}]}),
+          "SELECT count(*) FROM preparation JOIN ingredient USING (slug) WHERE ingredient.name = :word AND content LIKE '%boil%'"),
+    Write("PATCH /larder/{slug}", lambda send, word, _: send("PATCH", f"/larder/{_bottle(send, word)}", {"abv": 44, "source": word}),
+          "SELECT count(*) FROM house_value JOIN ingredient USING (slug) WHERE ingredient.name = :word AND house_value.name = 'abv'"),
+    Write("PUT /larder/{slug}/retired", lambda send, word, _: send("PUT", f"/larder/{_bottle(send, word)}/retired", {"retired": True}),
+          "SELECT count(*) FROM retired_ingredient JOIN ingredient USING (slug) WHERE name = :word"),
+    Write("PUT /ingredients/{slug}/par", lambda send, word, _: send("PUT", f"/ingredients/{_bottle(send, word)}/par", {"par_ml": 700}),
+          "SELECT count(*) FROM par JOIN ingredient USING (slug) WHERE name = :word"),
+    Write("PUT /kinship", lambda send, _word, _: send("PUT", "/kinship", {"one": "citrus", "other": "floral", "value": 0.5}), ""),
+    Write("PUT /currency", lambda send, _word, _: send("PUT", "/currency", {"sign": "€"}), ""),
+    Write("PUT /goods/{slug}/price", lambda send, _word, _: send("PUT", "/goods/granulated-sugar/price", {"price_per_kg": 1.2}), ""),
+    Write("PUT /training", lambda send, word, _: send("PUT", "/training", {"taster": word}),
+          "SELECT count(*) FROM training WHERE taster = :word"),
+    Write("DELETE /training/{taster}",
+          lambda send, word, _: (send("PUT", "/training", {"taster": word}), send("DELETE", f"/training/{quote(word)}", None))[1],
+          "SELECT count(*) FROM training WHERE taster = :word", 0),
+    Write("POST /sittings",
+          lambda send, word, _: send("POST", "/sittings", {"matter": "sugar", "tasters": [word]}),
+          "SELECT count(*) FROM sitting WHERE json_extract(tasters, '$[0]') = :word"),
+    Write("POST /exercises", lambda send, word, _: send("POST", "/exercises", {"taster": word, "kind": "fault"}),
+          "SELECT count(*) FROM exercise WHERE taster = :word"),
+    Write("PATCH /evening", lambda send, word, _: send("PATCH", "/evening", {"what": "name", "to": word}), ""),
 )  # fmt: skip
 
 ELSEWHERE = {
