@@ -11,6 +11,7 @@ from oenomel.errors import DomainError, OutOfRange
 
 LEAST_G: Final = 0.05
 MOST_BRIX: Final = 80.0
+LEAST_BRIX: Final = 0.1
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,8 +40,8 @@ def to_brix(weight_g: float, sugar_g: float, brix: float) -> Adjustment:
     >>> to_brix(562.0, 218.0, 50).words
     'Bring it to 50 °Bx: 126 g of sugar.'
     """
-    if not 0 < brix <= MOST_BRIX:
-        raise OutOfRange("the °Bx to bring it to", brix, 0, MOST_BRIX)
+    if not LEAST_BRIX <= brix <= MOST_BRIX:
+        raise OutOfRange("the °Bx to bring it to", brix, LEAST_BRIX, MOST_BRIX)
     if not 0 <= sugar_g <= weight_g or weight_g <= 0:
         raise DomainError("there is nothing to adjust: tell its weight and its sugar")
     share, has = brix / 100, sugar_g / weight_g
