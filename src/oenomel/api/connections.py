@@ -123,7 +123,12 @@ class PatientProtocol(HttpToolsProtocol):
 
     def _too_slow(self) -> None:
         self.timer = None
-        if not self.transport.is_closing():
+        if self.transport.is_closing():
+            return
+        if self.in_head and self.head == 0:
+            # A browser opens connections in advance: one that was never used ends without a word.
+            self.transport.close()
+        else:
             self._send_away(HTTPStatus.REQUEST_TIMEOUT)
 
     def _send_away(self, status: HTTPStatus) -> None:

@@ -30,11 +30,12 @@ def run(chosen: argparse.Namespace) -> int:
     database.prepare(data)
     with closing(database.connect(data)) as conn:
         house = house_of(files, ingredients.names(conn), ingredients.larder(conn).__getitem__)
-        if chosen.look:
-            items = look_at(conn, house).items
-        else:
+        look = look_at(conn, house)
+        items = look.items
+        if not chosen.look:
+            # What takes time was looked at before: whoever works meanwhile waits only for what is written.
             with database.transaction(conn):
-                items = take_in(conn, house, {}, chosen.differs)
+                items = take_in(conn, house, {}, chosen.differs, look)
     for item in items:
         print(f"{item.state:8}{item.kind:8}{item.name}: {item.words}")
         for side in item.sides:

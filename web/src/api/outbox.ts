@@ -84,11 +84,14 @@ export function letGo(key: string): void {
   store(PLACE + key, null);
 }
 
+/** So long a window that is open has to send what it holds, before another takes it for left. */
+export const OWN_TURN_MS = 3000;
+
 /** What another window left, the oldest first. */
 export function left(): Kept[] {
   return storedPlaces(PLACE)
     .map((place) => stored(place, isKept))
-    .filter((each): each is Kept => each !== null && !ownKeys.has(each.key))
+    .filter((each): each is Kept => each !== null && !ownKeys.has(each.key) && Date.now() - each.at >= OWN_TURN_MS)
     .sort((one, other) => one.at - other.at);
 }
 

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 
 import { api, client, unwrap, type Unreadable } from '../api/client';
-import { isKnown, left, letGo, sendAgain, type Kept } from '../api/outbox';
+import { isKnown, left, letGo, OWN_TURN_MS, sendAgain, type Kept } from '../api/outbox';
 import { reach } from '../api/reach';
 import { sentence } from '../lib/format';
 import { store, stored } from '../lib/stored';
@@ -52,7 +52,13 @@ function LeftBehind() {
       await cache.invalidateQueries();
     };
     void send();
-    return reach.subscribe(() => void (reach.isGone() || send()));
+    // What was put there just before this window opened has its turn by then.
+    const again = window.setTimeout(() => void send(), OWN_TURN_MS + 500);
+    const forget = reach.subscribe(() => void (reach.isGone() || send()));
+    return () => {
+      window.clearTimeout(again);
+      forget();
+    };
   }, [cache]);
   if (sent.written + sent.refused.length === 0) return null;
   const many = sent.written === 1 ? 'One thing' : `${String(sent.written)} things`;
