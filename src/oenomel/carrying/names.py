@@ -6,10 +6,10 @@ import sqlite3
 from collections.abc import Sequence
 
 from oenomel.core.larder import slug_for
-from oenomel.interchange.house.file import DrinkEntry, unused_id
+from oenomel.interchange.house.file import DrinkEntry, plain_name, unused_id
 from oenomel.store import drinks
 
-__all__ = ["counterparts", "ids_of_book", "plain_name"]
+__all__ = ["counterparts", "ids_of_book"]
 
 
 def ids_of_book(conn: sqlite3.Connection) -> dict[str, int]:
@@ -18,15 +18,6 @@ def ids_of_book(conn: sqlite3.Connection) -> dict[str, int]:
     for drink_id, name in drinks.names(conn):
         ids[unused_id(slug_for(name), ids)] = drink_id
     return ids
-
-
-def plain_name(name: str) -> str:
-    """A name by which two drinks are one: capitals and spaces don't count, accents and marks do.
-
-    >>> plain_name("Ete  Sour") == plain_name("ete sour"), plain_name("Été Sour") == plain_name("Ete sour")
-    (True, False)
-    """
-    return " ".join(name.casefold().split())
 
 
 def counterparts(conn: sqlite3.Connection, entries: Sequence[DrinkEntry]) -> dict[str, int]:

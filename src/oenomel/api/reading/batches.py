@@ -57,8 +57,8 @@ def the_older(record: BatchRecord, ml: float) -> PouredEntry:
 def summaries(conn: sqlite3.Connection, records: Iterable[BatchRecord]) -> list[KeptBatchSummary]:
     """Kept batches, the newest first; one that can't be read is passed over."""
     names, every = dict(drinks.names(conn)), {each.id: each for each in batches.all_batches(conn)}
-    told = (read_or_none(_told, each, names, every) for each in reversed(list(records)))
-    return [each for each in told if each is not None]
+    found = (read_or_none(_summary_report, each, names, every) for each in reversed(list(records)))
+    return [each for each in found if each is not None]
 
 
 def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
@@ -84,7 +84,7 @@ def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
     )
 
 
-def _told(record: BatchRecord, names: dict[int, str], every: dict[int, BatchRecord]) -> KeptBatchSummary:
+def _summary_report(record: BatchRecord, names: dict[int, str], every: dict[int, BatchRecord]) -> KeptBatchSummary:
     return KeptBatchSummary(**_summary(record, names, every))
 
 

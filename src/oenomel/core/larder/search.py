@@ -165,6 +165,12 @@ def stems(text: str) -> tuple[str, ...]:
     return tuple(part for word in words for part in _stem(word).split())
 
 
+def _naming(text: str) -> tuple[str, ...]:
+    """The words of a text that may name an ingredient; none where nobody would call one by so many."""
+    words = stems(text) if len(text) <= LONGEST_NAME else ()
+    return words if len(words) <= MOST_WORDS else ()
+
+
 class Index:
     """Names of a larder, ready to be searched; it stays right for as long as the larder does."""
 
@@ -199,9 +205,7 @@ class Index:
         Of what fits as well the more usual comes first, then what is at hand. Where a garnish or an edge is chosen, what makes one comes
         before what only bears its name.
         """
-        words = () if len(text) > LONGEST_NAME else stems(text)
-        if len(words) > MOST_WORDS:
-            return []
+        words = _naming(text)
         if not words:
             return [Found(entry.slug, entry.name, Tier.HAS_BEGINNINGS) for entry in self._entries] if not text.strip() else []
         best = self._fits(text, words)
@@ -223,9 +227,7 @@ class Index:
 
     def within(self, text: str) -> list[Found]:
         """What the end of the words means by itself, the longest end first: in "somebody's rye whisky" the whisky is what counts."""
-        written = [word for word in folded(text).split() if word not in _STOP]
-        if len(text) > LONGEST_NAME or len(written) > MOST_WORDS:
-            return []
+        written = [word for word in folded(text).split() if word not in _STOP] if _naming(text) else []
         for start in range(1, len(written)):
             said = " ".join(written[start:])
             known = stems(said)
@@ -240,9 +242,7 @@ class Index:
 
     def nearest(self, text: str, count: int = NEAREST_TOLD) -> list[Found]:
         """What the words are nearest to, where nothing is called so: by the words that are known, the last first, else by letters."""
-        words = () if len(text) > LONGEST_NAME else stems(text)
-        if len(words) > MOST_WORDS:
-            return []
+        words = _naming(text)
         found = {each.slug: each for each in self.within(text)}
         for end in range(len(words) - 1, 0, -1):
             for owner, (tier, number) in sorted(

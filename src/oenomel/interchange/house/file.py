@@ -26,7 +26,7 @@ from oenomel.interchange.spec.file import CompositionEntry, SpecFile, spec_error
 __all__ = [
     "BatchOfHouse", "ChangedEntry", "CloudEntry", "DraftOfDrink", "DrinkEntry", "DrinkOfEvening", "EveningOfHouse", "HouseFile",
     "IngredientEntry", "KinshipOfHouse", "LotOfHouse", "ParentEntry", "PartEntry", "PreparationOfHouse", "ReadingEntry", "SheetOfTrial",
-    "StockOfHouse", "TrialEntry", "ValueEntry", "house_text", "parse_house", "unused_id",
+    "StockOfHouse", "TrialEntry", "ValueEntry", "house_text", "parse_house", "plain_name", "unused_id",
 ]  # fmt: skip
 
 Text = Annotated[Plain, Field(max_length=2000)]
@@ -384,6 +384,15 @@ def parse_house(told: Any) -> HouseFile:
 def house_text(house: HouseFile) -> str:
     """A house as the text of its file: keys in their order, what was never told left out."""
     return json.dumps(house.model_dump(mode="json", exclude_unset=True), indent=1, ensure_ascii=False) + "\n"
+
+
+def plain_name(name: str) -> str:
+    """A name by which two drinks are one: capitals and spaces don't count, accents and marks do.
+
+    >>> plain_name("Ete  Sour") == plain_name("ete sour"), plain_name("Été Sour") == plain_name("Ete sour")
+    (True, False)
+    """
+    return " ".join(name.casefold().split())
 
 
 def unused_id(base: str, taken: Container[str]) -> str:

@@ -22,6 +22,7 @@ from oenomel.interchange.house.file import (
     PreparationOfHouse,
     TrialEntry,
     parse_house,
+    plain_name,
     unused_id,
 )
 from oenomel.interchange.preparation import parse_preparation
@@ -186,7 +187,7 @@ def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
     for house in held:
         now: dict[str, str] = {}
         for drink in house.drinks:
-            name = " ".join(drink.name.casefold().split())
+            name = plain_name(drink.name)
             alike = [each for each in (drink.id, *(i for i in names if i.startswith(f"{drink.id}-"))) if names.get(each, name) == name]
             now[drink.id] = alike[0] if alike else unused_id(drink.id, names)
             names[now[drink.id]] = name
