@@ -100,7 +100,7 @@ def test_a_pattern_is_through_100_kb_of_its_worst_letters_in_a_fifth_of_a_second
         for text in texts_against(compiled, size):
             seconds_over(compiled, text, LIMIT)
     for _, text in _worst(compiled):
-        # The best of three, where another program takes the core meanwhile.
+        # The best of three, where another program shares the processor's caches meanwhile.
         for left in (2, 1, 0):
             try:
                 seconds_over(compiled, text, LIMIT)

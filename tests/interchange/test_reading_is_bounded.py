@@ -13,7 +13,7 @@ from oenomel.interchange.formats.reading import LARGEST_PAGE, LARGEST_RECIPE, re
 LARDER = catalogue()
 INDEX = Index(Findable.of(each) for each in LARDER.values())
 MOST_SECONDS = 3.0
-"""The slowest takes half of this on two busy cores; before there were bounds, most took minutes or never ended."""
+"""Of the processor's time, so that a busy machine fails nothing; the slowest takes a third. Without bounds most took minutes."""
 
 REPEATED = [
     "<!---->", "½", "1/", "1-", "1:", "1,", "2:1 ", "1 ", "a ", "gin ", "60 ml gin ", "60 ml gin, ", "2 oz gin 1 oz vermouth ", "½ oz ",
@@ -25,10 +25,10 @@ PAGES = ["<", "<a ", "<!--", "&#", "</", "<script type='application/ld+json'>", 
 
 
 def seconds_to_read(text: str) -> float:
-    start = time.perf_counter()
+    start = time.thread_time()
     with suppress(DomainError):
         read_text(text, INDEX, LARDER.__getitem__)
-    return time.perf_counter() - start
+    return time.thread_time() - start
 
 
 @pytest.mark.parametrize("repeated", spread(REPEATED, 24))
@@ -54,9 +54,9 @@ def test_comments_before_a_page_are_passed_over_however_many_they_are():
 
 
 def test_many_words_that_are_nearly_known_are_not_tried_in_all_their_spellings():
-    start = time.perf_counter()
+    start = time.thread_time()
     INDEX.find("lemmon ornge syrpu grapefrut vodak whiskky bittters angostra vermuth sherri camparri apperol")
-    assert time.perf_counter() - start < 1
+    assert time.thread_time() - start < 1
 
 
 def test_a_long_line_is_read_by_its_sentences_and_a_longer_sentence_is_kept_as_a_note():

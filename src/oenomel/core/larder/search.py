@@ -198,6 +198,8 @@ class Index:
         self._unspaced: dict[str, list[int]] = defaultdict(list)
         for number, phrase in enumerate(self._phrases):
             self._unspaced["".join(phrase.words)].append(number)
+        self._unspaced_names = list(self._unspaced)
+        self._written = [" ".join(phrase.words) for phrase in self._phrases]
 
     def find(self, text: str, at_hand: Collection[str] = (), slot: str = "") -> list[Found]:
         """Ingredients that the words may mean, best first; all of them, by name, where there are no words.
@@ -227,7 +229,7 @@ class Index:
 
     def within(self, text: str) -> list[Found]:
         """What the end of the words means by itself, the longest end first: in "somebody's rye whisky" the whisky is what counts."""
-        written = [word for word in folded(text).split() if word not in _STOP] if _naming(text) else []
+        written = [word for word in folded(text).split() if word not in _STOP] if _naming(text) and _has_letter(text) else []
         for start in range(1, len(written)):
             said = " ".join(written[start:])
             known = stems(said)
@@ -242,7 +244,7 @@ class Index:
 
     def nearest(self, text: str, count: int = NEAREST_TOLD) -> list[Found]:
         """What the words are nearest to, where nothing is called so: by the words that are known, the last first, else by letters."""
-        words = _naming(text)
+        words = _naming(text) if _has_letter(text) else ()
         found = {each.slug: each for each in self.within(text)}
         for end in range(len(words) - 1, 0, -1):
             for owner, (tier, number) in sorted(
@@ -252,8 +254,7 @@ class Index:
                     near = replace(self._found(owner, tier, number), tier=Tier.NEAR)
                     found.setdefault(near.slug, near)
         if len(found) < count and words:
-            names = [" ".join(each.words) for each in self._phrases]
-            alike = process.extract(" ".join(words), names, scorer=fuzz.ratio, score_cutoff=_LEAST_LIKE, limit=4 * count)
+            alike = process.extract(" ".join(words), self._written, scorer=fuzz.ratio, score_cutoff=_LEAST_LIKE, limit=4 * count)
             for _, _, number in alike:
                 near = self._found(self._phrases[number].owner, Tier.NEAR, number)
                 found.setdefault(near.slug, near)
@@ -319,7 +320,7 @@ class Index:
                     best[owner] = min(best.get(owner, _FAR), (100 * slips + tier, number))
         allowed = _slips_allowed(joined)
         if allowed:
-            for phrase, slips, _ in process.extract(joined, list(self._unspaced), scorer=OSA.distance, score_cutoff=allowed, limit=8):
+            for phrase, slips, _ in process.extract(joined, self._unspaced_names, scorer=OSA.distance, score_cutoff=allowed, limit=8):
                 if phrase[:1] == joined[:1]:
                     for number in self._unspaced[phrase]:
                         owner = self._phrases[number].owner
@@ -341,9 +342,13 @@ class Index:
         return [(each, int(slips)) for each, slips, _ in near if each[0] == word[0] and len(each) > 2][:_WORDS_TRIED]
 
 
+def _has_letter(text: str) -> bool:
+    return any(letter.isalpha() for letter in text)
+
+
 def _slips_allowed(word: str) -> int:
-    """How many letters may be wrong, missing, too many or swapped."""
-    return 0 if len(word) < _SHORTEST_MISSPELT else 1 if len(word) < 7 else 2
+    """Number of letters that may be wrong, missing, too many or swapped; figures alone are never misspelt words."""
+    return 0 if len(word) < _SHORTEST_MISSPELT or not _has_letter(word) else 1 if len(word) < 7 else 2
 
 
 def _tier(phrase: _Phrase, written: str, words: tuple[str, ...], wanted: Counter[str]) -> Tier:

@@ -320,7 +320,7 @@ def _pressed_fruit(reading: Reading, text: str) -> bool:
 
 def _garnished_by_the_way(reading: Reading, text: str, made: Made) -> Made:
     """What is put on the glass without a word for it: "Build in a wine glass, orange slice"."""
-    for told in re.split(r"[,;]\s*", text)[1:]:
+    for told in dict.fromkeys(re.split(r"[,;]\s*", text)[1:]):
         clause = re.sub(r" ?(?:\b(?:expressed|discarded|and|then)\b|&)", "", told).strip()
         words = stems(clause)
         found = reading.index.find(clause) if 0 < len(words) <= 3 and not _VERBS.search(clause) else []
