@@ -77,10 +77,10 @@ def test_a_house_that_is_there_already_is_taken_in_without_holding_the_file(conn
     look = look_at(conn, house)
     assert {item.state for item in look.items} == {"same"}
     conn.set_trace_callback(asked.append)
-    start = time.perf_counter()
+    start = time.thread_time()
     with database.transaction(conn):
         take_in(conn, house, {}, look=look)
-    held = time.perf_counter() - start
+    held = time.thread_time() - start
     conn.set_trace_callback(None)
     # In work, whatever the clock says: what is asked while the file is held doesn't grow with what is there.
     assert len(asked) < 100
