@@ -11,7 +11,9 @@ from support.notebook_spec import ORCHARD
 from oenomel.carrying.compare import look_at
 from oenomel.carrying.folder import export_house
 from oenomel.carrying.gather import gather_house
+from oenomel.carrying.prepared import prepare_trials
 from oenomel.carrying.take_in import take_in
+from oenomel.core.larder import SourcedValue
 from oenomel.errors import SpecError
 from oenomel.interchange.formats.table import rows_of, safe_cell, table_of
 from oenomel.interchange.house.file import house_text
@@ -121,3 +123,27 @@ def test_a_house_on_a_medium_that_can_not_be_written_is_exported(conn, tmp_path,
     monkeypatch.setattr(sqlite3, "connect", refuses)
     with closing(database.open_read_only(tmp_path / "bar.db")) as read_only:
         assert export_house(read_only, tmp_path / "out") == 1
+
+
+def test_new_trials_are_worked_out_before_the_file_is_held(conn, monkeypatch):
+    house = read(conn, *({**ORCHARD, "name": f"Drink {number}"} for number in range(3)))
+    look = look_at(conn, house)
+    prepared = prepare_trials(conn, house, look)
+    monkeypatch.delattr("oenomel.carrying.take_in.stored_trial")
+    with database.transaction(conn):
+        take_in(conn, house, {}, look=look, prepared=prepared)
+    assert names(conn) == ["Drink 0", "Drink 1", "Drink 2"]
+
+
+def test_a_trial_is_worked_out_again_where_an_ingredient_changed_meanwhile(conn):
+    house = read(conn, {**ORCHARD, "name": "Orchard Sour"})
+    look = look_at(conn, house)
+    prepared = prepare_trials(conn, house, look)
+    slug = ORCHARD["pours"][0]["ingredient"]
+    with database.transaction(conn):
+        ingredients.set_right(conn, slug, [SourcedValue("abv", 25, 0.01, "my label", "label")])
+        take_in(conn, house, {}, look=look, prepared=prepared)
+    (trial,) = drinks.trials(conn, drinks.names(conn)[0][0])
+    (before,) = prepared.trials.values()
+    weaker, stronger = (json.loads(forecast)["served"]["abv"] for forecast in (trial.forecast, before.forecast))
+    assert weaker < 0.8 * stronger

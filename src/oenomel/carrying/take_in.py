@@ -2,30 +2,24 @@
 
 from __future__ import annotations
 
-import json
 import sqlite3
 from collections.abc import Mapping
 from dataclasses import dataclass, field
-from typing import Any
 
 from oenomel.carrying.compare import Look, look_at, same_cloud, same_note, same_trial, version_of
 from oenomel.carrying.evening import take_evening
 from oenomel.carrying.items import Choice, Item
 from oenomel.carrying.names import ids_of_book
+from oenomel.carrying.prepared import Prepared, stored_trial
 from oenomel.carrying.stock import take_stock
 from oenomel.carrying.tongues import take_tongues
-from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.larder import Larder, Shelved
-from oenomel.core.notebook import Reading, water_found
+from oenomel.core.notebook import WaterFound
 from oenomel.core.originals import KinshipTable
 from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.house.file import DrinkEntry, HouseFile, TrialEntry
-from oenomel.interchange.reports.forecast import forecast_report
-from oenomel.interchange.reports.notebook import kept_figures
-from oenomel.interchange.requests.made import as_poured, conditions_of
 from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import SpecFile
-from oenomel.interchange.spec.poured import settled
 from oenomel.store import briefs, drinks, ingredients, lineage, measurements, originals, shelf, spec_clouds, tastings, tonight
 from oenomel.store.measurements import MeasurementRecord
 from oenomel.store.tastings import PartTastingRecord, TastingRecord
@@ -35,13 +29,18 @@ __all__ = ["take_in"]
 
 
 def take_in(
-    conn: sqlite3.Connection, house: HouseFile, choices: Mapping[str, Choice], otherwise: Choice = "leave", look: Look | None = None
+    conn: sqlite3.Connection,
+    house: HouseFile,
+    choices: Mapping[str, Choice],
+    otherwise: Choice = "leave",
+    look: Look | None = None,
+    prepared: Prepared | None = None,
 ) -> list[Item]:
     """Takes a house file in and tells what was new, the same, or differed.
 
     ``choices`` say by an item's key what becomes of one that differs, ``otherwise`` of the rest. A trial that is here is never changed.
-    ``look`` is what was seen before the transaction began, so that other writes needn't wait for it; it is looked again where another
-    window has written since.
+    ``look`` and ``prepared`` are what was seen and worked out before the transaction began, so that other writes needn't wait for it;
+    it is looked again where another window has written since.
 
     Raises
     ------
@@ -54,7 +53,7 @@ def take_in(
     chosen = {item.key: _choice(item, choices, otherwise) for item in items}
     _bottles(conn, house, {item.key: item for item in items}, chosen)
     take_stock(conn, house, {item.key: item for item in items}, chosen)
-    intake = _Intake(conn, ingredients.larder(conn), look.book, look.here)
+    intake = _Intake(conn, ingredients.larder(conn), look.book, look.here, prepared or Prepared())
     for entry in house.drinks:
         intake.drink(entry, chosen[f"drink {entry.id}"])
     intake.parents()
@@ -113,6 +112,7 @@ class _Intake:
     larder: Larder
     here: Mapping[str, int]
     lies: Mapping[str, DrinkEntry]
+    prepared: Prepared
     trials: dict[tuple[str, int], int] = field(default_factory=dict)
     descends: list[tuple[int, TrialEntry, str]] = field(default_factory=list)
     book: dict[str, int] = field(init=False)
@@ -181,35 +181,26 @@ class _Intake:
 
     def _keep(self, drink_id: int, entry: DrinkEntry, number: int, trial: TrialEntry) -> int:
         place = f"{entry.name}, trial {number}"
-        spec, forecast = self._forecast(trial, place)
+        stored = self.prepared.trial(entry.id, number, self.larder) or stored_trial(trial, self.larder, place)
         parent = None
         if trial.parent is not None or number > 1:
             # Who doesn't say is held against the first.
             parent = self.trials.get((entry.id, trial.parent or 1))
             if parent is None and trial.parent is not None:
                 raise SpecError(f"{place}: parent", f"there is no trial {trial.parent} before it")
-        made = trial.made.model_dump_json(exclude_unset=True)
-        text = spec.model_dump_json(exclude_unset=True)
-        told = forecast_report(forecast).model_dump_json() if trial.forecast is None else _kept_forecast(trial.forecast, place)
-        trial_id = drinks.keep_trial(self.conn, drink_id, parent, trial.name, trial.reason, text, told, made, trial.kept_at)
+        trial_id = drinks.keep_trial(
+            self.conn, drink_id, parent, trial.name, trial.reason, stored.spec, stored.forecast, stored.made, trial.kept_at
+        )
         if trial.parents:
             self.descends.append((trial_id, trial, place))
         if trial.mark:
             lineage.mark(self.conn, drink_id, trial_id, trial.mark)
         if trial.reference:
             drinks.set_reference(self.conn, drink_id, trial_id, counts=True)
-        self._note(trial_id, trial, None, forecast)
+        self._note(trial_id, trial, None, stored.water)
         return trial_id
 
-    def _forecast(self, trial: TrialEntry, place: str) -> tuple[SpecFile, Forecast]:
-        try:
-            drink = drink_from_spec(trial.spec, self.larder)
-            poured = drink_from_spec(as_poured(trial.spec, trial.made), self.larder)
-            return settled(trial.spec, drink), forecast_of(poured, conditions_of(trial.made))
-        except DomainError as error:
-            raise SpecError(place, str(error)) from error
-
-    def _note(self, trial_id: int, trial: TrialEntry, lies: TrialEntry | None, forecast: Forecast | None = None) -> None:
+    def _note(self, trial_id: int, trial: TrialEntry, lies: TrialEntry | None, water: WaterFound | None = None) -> None:
         """What was said and measured of a trial, as far as it isn't there yet."""
         for sheet in trial.sheets:
             if lies is None or not any(same_note(sheet, each) for each in lies.sheets):
@@ -223,10 +214,8 @@ class _Intake:
         technique = trial.spec.method.technique
         if trial.water is not None:
             measurements.put_water(self.conn, trial_id, technique, trial.water.ratio, trial.water.how)
-        elif forecast is not None:
-            found = water_found([Reading(each.quantity, each.point, each.value) for each in trial.readings], forecast)
-            if found is not None:
-                measurements.put_water(self.conn, trial_id, technique, found.ratio, found.how)
+        elif water is not None:
+            measurements.put_water(self.conn, trial_id, technique, water.ratio, water.how)
 
     def _besides(self, drink_id: int, entry: DrinkEntry, lies: DrinkEntry | None) -> None:
         """Draft, brief and other people's specs, where the house has none of its own."""
@@ -250,15 +239,6 @@ class _Intake:
             originals.mark(self.conn, drink_id, entry.wish.model_dump_json())
         if lies is not None and entry.notes and not lies.notes:
             drinks.put_notes(self.conn, drink_id, entry.notes)
-
-
-def _kept_forecast(told: Mapping[str, Any], place: str) -> str:
-    """The forecast of the day on which a trial was kept, as text; raises SpecError where it is none."""
-    try:
-        kept_figures(told)
-    except (KeyError, TypeError, ValueError) as error:
-        raise SpecError(f"{place}: forecast", "is no forecast: it tells no figures as served") from error
-    return json.dumps(told, ensure_ascii=False)
 
 
 def _check(spec: SpecFile, larder: Larder, place: str) -> None:

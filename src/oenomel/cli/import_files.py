@@ -9,6 +9,7 @@ from pathlib import Path
 from oenomel.carrying.compare import look_at
 from oenomel.carrying.folder import read_files
 from oenomel.carrying.items import CHOICES
+from oenomel.carrying.prepared import prepare_trials
 from oenomel.carrying.take_in import take_in
 from oenomel.interchange.house.reading import house_of
 from oenomel.store import database, ingredients
@@ -33,9 +34,10 @@ def run(chosen: argparse.Namespace) -> int:
         look = look_at(conn, house)
         items = look.items
         if not chosen.look:
-            # What takes time was looked at before: whoever works meanwhile waits only for what is written.
+            # What takes time is done before: whoever works meanwhile waits only for what is written.
+            prepared = prepare_trials(conn, house, look)
             with database.transaction(conn):
-                items = take_in(conn, house, {}, chosen.differs, look)
+                items = take_in(conn, house, {}, chosen.differs, look, prepared)
     for item in items:
         print(f"{item.state:8}{item.kind:8}{item.name}: {item.words}")
         for side in item.sides:

@@ -18,6 +18,7 @@ from oenomel.carrying.compare import look_at
 from oenomel.carrying.gather import gather_drinks, gather_house, latest_specs
 from oenomel.carrying.items import Choice, Item
 from oenomel.carrying.names import ids_of_book
+from oenomel.carrying.prepared import prepare_trials
 from oenomel.carrying.take_in import take_in
 from oenomel.errors import OnlyLooking
 from oenomel.interchange.formats.writing import ENDINGS, Format, write_all_as
@@ -95,8 +96,9 @@ def import_files(body: ImportRequest, conn: Connection) -> ImportReport:
     """Takes files in, all of them or none. No trial is ever changed."""
     house = _house(body, conn)
     look = look_at(conn, house)
+    prepared = prepare_trials(conn, house, look)
     with transaction(conn):
-        return ImportReport(items=take_in(conn, house, body.choices, look=look))
+        return ImportReport(items=take_in(conn, house, body.choices, look=look, prepared=prepared))
 
 
 @router.post("/export", responses=PROBLEMS["write"])

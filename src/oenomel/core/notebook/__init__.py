@@ -11,6 +11,7 @@ from oenomel.core.notebook.readings import (
     QuantityName,
     Reading,
     ReadingPoint,
+    WaterFound,
     beside_forecast,
     check,
     forecast_reading,
@@ -25,7 +26,7 @@ from oenomel.core.notebook.tasting import Verdict, complaint_words, verdict_word
 __all__ = [
     "QUANTITIES", "READING_POINTS", "BesideForecast", "Brief", "BriefCheck", "Circumstance", "Made", "Palate", "PalateAxis",
     "Proposal", "QuantityName", "Reading", "ReadingPoint", "Sheet", "SideBySide", "SpecCloud", "Tasted", "TrialStanding",
-    "TrialsRow", "Verdict", "beside_forecast", "branch", "check", "compare_trials", "complaint_words", "cross", "forecast_reading",
-    "hold_against", "learn", "may_join", "origins", "own_water", "palate_axes", "proposals", "reference_of", "spec_cloud_of", "tasted_from",
-    "verdict_words", "water_found", "without_house_factor",
+    "TrialsRow", "Verdict", "WaterFound", "beside_forecast", "branch", "check", "compare_trials", "complaint_words", "cross",
+    "forecast_reading", "hold_against", "learn", "may_join", "origins", "own_water", "palate_axes", "proposals", "reference_of",
+    "spec_cloud_of", "tasted_from", "verdict_words", "water_found", "without_house_factor",
 ]  # fmt: skip
