@@ -78,7 +78,7 @@ def times(conn: Connection) -> dict[str, float]:
         "two letters": listed(Wanted("ow")),
         "a family and a taster": listed(Wanted(family="fizz", taster="Taster 3")),
         "a score and a word": listed(Wanted("hay", score=8)),
-        "all of it at hand (nothing is)": listed(Wanted(at_hand=True)),
+        "all of it at hand (nothing is)": listed(Wanted(in_stock=True)),
         "nothing found": listed(Wanted("moonlight")),
         "palate of a taster's latest sheets": lambda: tastings.for_palate(conn, "Taster 3"),
         "who has tasted": lambda: tastings.tasters(conn),

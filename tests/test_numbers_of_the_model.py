@@ -113,7 +113,7 @@ def test_the_book_counts_what_is_out_as_not_in_stock(state, empty_file, tmp_path
         drink_id = drinks.add(conn, "A sour", "sour")
         drinks.keep_trial(conn, drink_id, None, "First", "", spec, "{}", "{}")
         shelf.put(conn, Shelved("white-rum", state, None))
-        found = book_search.find(conn, book_search.Wanted(at_hand=True), most=9)
+        found = book_search.find(conn, book_search.Wanted(in_stock=True), most=9)
     assert found == ([] if state == "out" else [drink_id])
 
 

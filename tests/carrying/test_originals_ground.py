@@ -6,13 +6,13 @@ from datetime import UTC, datetime, timedelta
 
 import pytest
 
-from oenomel.carrying.originals import at_hand, book_of, kinship_of, wants_using_up
+from oenomel.carrying.originals import book_of, kinship_of, wants_using_up
 from oenomel.core.families import families
-from oenomel.core.larder import Shelved, catalogue
+from oenomel.core.larder import catalogue
 from oenomel.errors import DomainError, SpecError
 from oenomel.interchange.requests.notebook import BriefEntry
 from oenomel.interchange.requests.originals import WishEntry, wish_entry, wish_from, wish_of_brief
-from oenomel.store import database, drinks, lots, originals, shelf
+from oenomel.store import database, drinks, lots, originals
 from oenomel.store.lots import LotRecord
 
 
@@ -39,15 +39,6 @@ def test_the_book_is_each_drink_as_it_is_last_written_and_of_a_flight_each_of_it
     originals.mark(demo, 7, WishEntry(family="sour").model_dump_json())
     again = [each for each in book_of(demo) if each.id == 7]
     assert len(again) == latest[7].number > 1
-
-
-def test_at_hand_is_what_stands_on_the_shelf_or_in_an_open_lot(conn):
-    shelf.put(conn, Shelved("vodka", "at hand", None))
-    shelf.put(conn, Shelved("cognac", "out", None))
-    shelf.put(conn, Shelved("honey", "low", None))
-    assert at_hand(conn) == {"vodka", "honey"}
-    lots.add(conn, lot("lime-juice", hours=1))
-    assert at_hand(conn) == {"vodka", "honey", "lime-juice"}
 
 
 def lot(slug: str, hours: float) -> LotRecord:

@@ -130,10 +130,10 @@ def test_the_book_is_searched_by_words_family_taster_score_and_what_is_at_hand(c
         (Wanted("nothing like it"), []),
     ):
         assert book_search.find(conn, wanted) == found, wanted
-    assert book_search.find(conn, Wanted(at_hand=True)) == []
+    assert book_search.find(conn, Wanted(in_stock=True)) == []
     shelf.put(conn, Shelved("london-dry-gin", "at hand", None))
     shelf.put(conn, Shelved("lemon-juice", "low", None))
-    assert book_search.find(conn, Wanted(at_hand=True)) == [2, 1]
+    assert book_search.find(conn, Wanted(in_stock=True)) == [2, 1]
     drinks.rename(conn, 1, "Orchard Row")
     assert book_search.find(conn, Wanted("hedge")) == []
     assert book_search.find(conn, Wanted("orchard")) == [1]

@@ -11,9 +11,9 @@ from oenomel.core.originals import BookDrink, KinshipTable, Liking, groups_of
 from oenomel.errors import OenomelError
 from oenomel.interchange.spec.drink import drink_from_spec
 from oenomel.interchange.spec.file import parse_spec
-from oenomel.store import drinks, ingredients, lots, originals, shelf
+from oenomel.store import drinks, ingredients, lots, originals
 
-__all__ = ["at_hand", "book_of", "kinship_of", "wants_using_up"]
+__all__ = ["book_of", "kinship_of", "wants_using_up"]
 
 MOST_OF_THE_BOOK: Final = 200
 """So many of the newest drinks an original is held against."""
@@ -52,11 +52,6 @@ def kinship_of(conn: sqlite3.Connection) -> KinshipTable:
             continue
         likings.append(Liking(groups_of(pour.ingredient for pour in drink.pours), sheet.score > sheet.usual))
     return KinshipTable(originals.kinship(conn), tuple(likings))
-
-
-def at_hand(conn: sqlite3.Connection) -> frozenset[str]:
-    """What stands on the shelf or in an open lot."""
-    return frozenset(slug for slug, each in shelf.all_shelved(conn).items() if each.is_at_hand) | {lot.slug for lot in lots.open_lots(conn)}
 
 
 def wants_using_up(conn: sqlite3.Connection) -> frozenset[str]:

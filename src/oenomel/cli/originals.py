@@ -8,7 +8,7 @@ import re
 from contextlib import closing
 from pathlib import Path
 
-from oenomel.carrying.originals import at_hand, book_of, kinship_of
+from oenomel.carrying.originals import book_of, kinship_of
 from oenomel.cli.shared import larder_of, whole_number
 from oenomel.core.larder import Findable, Index, known_by
 from oenomel.core.originals import BookDrink, Ground, KinshipTable, originals
@@ -16,6 +16,7 @@ from oenomel.errors import SpecError
 from oenomel.interchange.reports.originals import original_report
 from oenomel.interchange.requests.originals import wish_entry, wish_from
 from oenomel.store import database
+from oenomel.store.stock import in_stock
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
@@ -45,7 +46,7 @@ def run(chosen: argparse.Namespace) -> int:
     larder, book, table, pool = larder_of(chosen.data), list[BookDrink](), KinshipTable(), frozenset[str]()
     if chosen.data is not None or data.exists():
         with closing(database.open_read_only(data)) as conn:
-            book, table, pool = book_of(conn), kinship_of(conn), at_hand(conn)
+            book, table, pool = book_of(conn), kinship_of(conn), in_stock(conn)
     entry = wish_entry(
         {
             "family": chosen.family,

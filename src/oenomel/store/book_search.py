@@ -1,4 +1,4 @@
-"""Finding drinks in the book: by any word in it, and by family, taster, score and what is at hand."""
+"""Finding drinks in the book: by any word in it, and by family, taster, score and what is in stock."""
 
 from __future__ import annotations
 
@@ -32,10 +32,10 @@ WHERE (:before IS NULL OR drink.id < :before)
     SELECT 1 FROM trial JOIN tasting ON tasting.trial_id = trial.id
     WHERE trial.drink_id = drink.id AND (:taster = '' OR tasting.taster = :taster) AND (:score IS NULL OR tasting.score >= :score)
   ))
-  AND (NOT :at_hand OR NOT EXISTS (
+  AND (NOT :in_stock OR NOT EXISTS (
     SELECT 1 FROM trial_ingredient
     WHERE trial_id = (SELECT id FROM trial WHERE trial.drink_id = drink.id ORDER BY number DESC LIMIT 1)
-      AND slug NOT IN (SELECT slug FROM shelf WHERE state <> 'out')
+      AND slug NOT IN (SELECT slug FROM in_stock)
   ))
 """
 SELECT_FOUND = f"SELECT drink.id {FOUND} ORDER BY drink.id DESC LIMIT :most"
@@ -60,7 +60,7 @@ INSERT_WORDS = f"{INSERT_ALL_WORDS} WHERE drink.id = :drink_id"
 @dataclass(frozen=True, slots=True)
 class Wanted:
     """What a drink has to have: every word somewhere in it, or one of the ingredients that the words mean (``slugs``); a family, a taster,
-    at least a score from him; all pours at hand.
+    at least a score from them; every pour in stock.
     """
 
     words: str = ""
@@ -68,7 +68,7 @@ class Wanted:
     family: str = ""
     taster: str = ""
     score: float | None = None
-    at_hand: bool = False
+    in_stock: bool = False
 
 
 def find(conn: sqlite3.Connection, wanted: Wanted, most: int = MOST_FOUND, before: int | None = None) -> list[int]:
@@ -92,7 +92,7 @@ def _values(wanted: Wanted) -> dict[str, object]:
         "family": wanted.family,
         "taster": wanted.taster,
         "score": wanted.score,
-        "at_hand": wanted.at_hand,
+        "in_stock": wanted.in_stock,
     }
 
 

@@ -11,12 +11,12 @@ from typing import Any, Final
 
 from oenomel.core.larder import Findable, Index, Ingredient, Larder, SourcedValue, aromas, check_labels, composition_from_values
 from oenomel.errors import RecordConflict, RecordNotFound, SpecError
+from oenomel.store.stock import in_stock
 
 __all__ = [
     "add",
     "amend",
     "amendments",
-    "at_hand",
     "forget_changes",
     "get",
     "house_values",
@@ -66,7 +66,6 @@ SELECT_POURED_IN = """
 SELECT DISTINCT drink.id, drink.name FROM trial_ingredient JOIN trial ON trial.id = trial_ingredient.trial_id
 JOIN drink ON drink.id = trial.drink_id WHERE trial_ingredient.slug = :slug ORDER BY drink.name
 """
-SELECT_AT_HAND = "SELECT slug FROM shelf WHERE state <> 'out'"
 SELECT_SOME = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin, also, rank
 FROM ingredient WHERE slug IN (SELECT value FROM json_each(:slugs))
@@ -208,7 +207,7 @@ def search(
 
     Only those of a kind and of a slot, where they are told; ``new_as`` is the slot that one is chosen for.
     """
-    found = names(conn).find(text, at_hand(conn), new_as)
+    found = names(conn).find(text, in_stock(conn), new_as)
     known = offered(conn) if not text.strip() else some(conn, [each.slug for each in found])
     return [
         (known[each.slug], each.by)
@@ -223,11 +222,6 @@ def names(conn: sqlite3.Connection) -> Index:
     if held.index is None:
         held.index = Index(_findable(row) for row in conn.execute(SELECT_NAMES))
     return held.index
-
-
-def at_hand(conn: sqlite3.Connection) -> frozenset[str]:
-    """Slugs of what stands on the shelf."""
-    return frozenset(row["slug"] for row in conn.execute(SELECT_AT_HAND))
 
 
 def add(conn: sqlite3.Connection, ingredient: Ingredient) -> Ingredient:

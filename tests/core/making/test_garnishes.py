@@ -36,5 +36,5 @@ def test_what_is_at_hand_is_told_and_comes_earlier():
     names = [each.garnish.what for each in suggested(made)]
     slug = next(slug for slug, each in catalogue().items() if each.said == names[4])
     at_hand = suggested(made, {slug})
-    assert [each.garnish.what for each in at_hand if each.at_hand] == [names[4]]
+    assert [each.garnish.what for each in at_hand if each.in_stock] == [names[4]]
     assert [each.garnish.what for each in at_hand].index(names[4]) < 4

@@ -148,7 +148,7 @@ def test_the_table_has_every_group_once_and_ships_what_its_file_says():
 def test_what_has_to_be_bought_and_prepared_is_told_apart():
     one = drink(("london-dry-gin", 60), ("lemon-juice", 22.5), ("thyme-syrup", 15))
     two = drink(("cognac", 60), ("lime-juice", 22.5), ("honey-syrup", 15), ("still-water", 10))
-    needed = to_get([one, two], {"cognac"})
+    needed = to_get([one, two], {"cognac", "still-water"})
     assert needed.to_buy == ("London dry gin",)
     assert set(needed.to_prepare) == {"Honey syrup 1:1", "Thyme syrup"}
     assert to_get([], set()).to_buy == ()

@@ -79,7 +79,7 @@ def test_what_nothing_is_known_of_is_left_out_and_says_what_to_do(golden):
 
 
 FILTERS = (
-    (Filters(at_hand=frozenset({"orange-liqueur-dry"})), {"orange-liqueur-dry"}),
+    (Filters(in_stock=frozenset({"orange-liqueur-dry"})), {"orange-liqueur-dry"}),
     (Filters(without_alcohol=True), {slug for slug, i in catalogue().items() if "liqueur" in i.slots and i.composition.abv <= 0.5}),
     (Filters(most_price=20.0), {"orange-liqueur-dry"}),
     (Filters(avoid_allergens=frozenset({"nuts"})), None),

@@ -7,13 +7,14 @@ from threading import Lock
 
 from oenomel.api.reading.house import homes_for
 from oenomel.api.reading.trials import palate_of
-from oenomel.carrying.originals import at_hand, book_of, kinship_of, wants_using_up
+from oenomel.carrying.originals import book_of, kinship_of, wants_using_up
 from oenomel.core.ice import Conditions
 from oenomel.core.larder import Larder, known_by
 from oenomel.core.originals import Ground, Wish
 from oenomel.core.spec import FAMILIES
 from oenomel.interchange.requests.originals import WishEntry, wish_from
 from oenomel.store import drinks, ingredients, originals
+from oenomel.store.stock import in_stock
 
 __all__ = ["ground_for", "names_given", "wished"]
 
@@ -38,7 +39,7 @@ def ground_for(conn: sqlite3.Connection, conditions: Conditions) -> Ground:
 def wished(conn: sqlite3.Connection, entry: WishEntry) -> Wish:
     """A wish with what this house has: its shelf, what wants to be used up, a taster's palate."""
     known = known_by(ingredients.names(conn), ingredients.offered(conn))
-    pool = at_hand(conn) if entry.at_hand else None
+    pool = in_stock(conn) if entry.at_hand else None
     soon = wants_using_up(conn) if entry.soon else frozenset[str]()
     off = palate_of(conn, entry.palate).mean.tolist() if entry.palate is not None else (0.0, 0.0, 0.0)
     return wish_from(entry, known, pool=pool, soon=soon, off=off)

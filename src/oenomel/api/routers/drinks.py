@@ -145,7 +145,7 @@ class DraftEntry(Entry):
 
 class BookQuery(Entry):
     """What a drink has to have: every word of ``q`` in its name, trials, ingredients or sheets; a family, a taster, at least such a score,
-    everything at hand.
+    every pour in stock.
     """
 
     q: Annotated[Plain, Field(max_length=100)] = ""
@@ -157,7 +157,7 @@ class BookQuery(Entry):
     def wanted(self, names: Index) -> Wanted:
         """The same for the store; ``names`` tell which ingredients the words mean, by whatever word for them."""
         meant = tuple(each.slug for each in names.find(self.q) if each.tier <= Tier.ANY_ORDER) if self.q.strip() else ()
-        return Wanted(self.q, meant, self.family or "", self.taster, self.score, self.at_hand)
+        return Wanted(self.q, meant, self.family or "", self.taster, self.score, in_stock=self.at_hand)
 
 
 class PageQuery(BookQuery):

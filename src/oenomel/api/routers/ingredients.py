@@ -14,6 +14,7 @@ from oenomel.core.larder import Found, Ingredient, Kind, SlotName
 from oenomel.core.spec import FamilyName
 from oenomel.interchange.models import Plain, Report
 from oenomel.store import ingredients
+from oenomel.store.stock import in_stock
 
 router = room("larder")
 
@@ -97,7 +98,7 @@ def list_ingredients(
 def find_ingredients(conn: Connection, q: Annotated[Plain, Query(max_length=100)]) -> FoundReport:
     """Ingredients by any word of the trade for them, best first; where nothing is called so, the nearest."""
     index = ingredients.names(conn)
-    found = index.find(q, ingredients.at_hand(conn))
+    found = index.find(q, in_stock(conn))
     return FoundReport(found=_told_found(found), nearest=[] if found else _told_found(index.nearest(q)))
 
 

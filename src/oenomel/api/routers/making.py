@@ -25,6 +25,7 @@ from oenomel.interchange.requests.aim import Grid, target_from
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.interchange.spec.mend import with_mend
 from oenomel.store import ingredients
+from oenomel.store.stock import in_stock
 
 router = room("making")
 
@@ -64,8 +65,8 @@ def list_steps(body: StepsRequest, conn: Connection) -> list[StepReport]:
 def suggest_garnishes(spec: SpecFile, conn: Connection) -> list[GarnishSuggestion]:
     """Garnishes that would suit a spec, the best first, each with its reason."""
     (drink,) = resolve(conn, spec)
-    suggested = suggested_garnishes(drink, ingredients.offered(conn).values(), ingredients.at_hand(conn))
-    return [GarnishSuggestion.model_validate(each) for each in suggested]
+    suggested = suggested_garnishes(drink, ingredients.offered(conn).values(), in_stock(conn))
+    return [GarnishSuggestion(garnish=each.garnish, at_hand=each.in_stock) for each in suggested]
 
 
 @router.post("/serves", responses=PROBLEMS["bad"])

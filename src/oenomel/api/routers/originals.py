@@ -14,7 +14,7 @@ from oenomel.api.reading.house import Connection, HouseConditions, homes_for, re
 from oenomel.api.reading.originals import ground_for, names_given, wished
 from oenomel.api.room import room
 from oenomel.api.searching import NDJSON, Search
-from oenomel.carrying.originals import at_hand, kinship_of
+from oenomel.carrying.originals import kinship_of
 from oenomel.core.forecast import forecast_of
 from oenomel.core.originals import WISH_WORK, KinshipTable, left_of, menu_of, originals, to_get
 from oenomel.core.today import fruit_tonight
@@ -35,6 +35,7 @@ from oenomel.interchange.spec.file import SpecFile
 from oenomel.store import briefs, drinks
 from oenomel.store import originals as kept
 from oenomel.store.database import transaction
+from oenomel.store.stock import in_stock
 
 router = room("originals")
 
@@ -151,7 +152,7 @@ def add_flight(body: FlightEntry, conn: Connection, conditions: HouseConditions)
             text = spec.model_dump_json(exclude_unset=True)
             trials.append(drinks.keep_trial(conn, drink_id, parent, spec.name, "An original, as it was proposed.", text, forecast, how))
         kept.mark(conn, drink_id, body.wish.model_dump_json())
-        needed = to_get(made, at_hand(conn))
+        needed = to_get(made, in_stock(conn))
         return FlightReport(
             drink_id=drink_id,
             trials=trials,

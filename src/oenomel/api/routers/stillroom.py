@@ -42,6 +42,7 @@ from oenomel.store.database import transaction
 from oenomel.store.lots import LotRecord
 from oenomel.store.preparations import PreparationRecord
 from oenomel.store.stamps import now
+from oenomel.store.stock import in_stock
 
 router = room("stillroom")
 
@@ -230,7 +231,7 @@ def find_for_the_pot(conn: Connection, q: Annotated[Plain, Query(max_length=100)
     index = ingredients.names(conn)
     found += [
         (each.tier, 1, KitchenFound(what=each.slug, name=each.name, note="from the larder", sure=each.tier <= Tier.ANY_ORDER))
-        for each in index.find(q, ingredients.at_hand(conn))
+        for each in index.find(q, in_stock(conn))
     ]
     return [each for *_, each in sorted(found, key=lambda each: each[:2])[:8]]
 

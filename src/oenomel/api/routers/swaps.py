@@ -15,7 +15,7 @@ from oenomel.api.reading.trials import palate_of
 from oenomel.api.room import room
 from oenomel.api.searching import NDJSON, Search
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, Kind, Larder, Shelved
+from oenomel.core.larder import Ingredient, Inventory, Kind, Larder
 from oenomel.core.spec import Drink
 from oenomel.core.swaps import (
     CORRECTORS,
@@ -37,6 +37,7 @@ from oenomel.interchange.reports.swaps import RebalanceReport, SwapsReport, reba
 from oenomel.interchange.requests.aim import AimRequest, FamilyTarget, TargetEntry, TypedTarget, aim_for, pours_named, target_from
 from oenomel.interchange.spec.file import SpecFile
 from oenomel.store import ingredients, shelf
+from oenomel.store.stock import in_stock
 
 router = room("swaps")
 
@@ -91,8 +92,8 @@ async def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseCond
     """What could take the place of a pour, ranked; ``limit`` rows of it, if it is told."""
 
     def listed() -> SwapsReport:
-        drink, parts, shelved = _board(body, conn, conditions, search.budget)
-        report = swaps_report(body.spec, drink, joined(parts), shelved, body.ranking)
+        drink, parts, inventory = _board(body, conn, conditions, search.budget)
+        report = swaps_report(body.spec, drink, joined(parts), inventory, body.ranking)
         return report.model_copy(update={"rows": report.rows[: body.limit]})
 
     return await search.step(listed)
@@ -111,24 +112,24 @@ async def stream_swaps(body: SwapsRequest, conn: Connection, conditions: HouseCo
     """The same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is."""
 
     def parts_of() -> Iterator[str]:
-        drink, parts, shelved = _board(body, conn, conditions, search.budget)
+        drink, parts, inventory = _board(body, conn, conditions, search.budget)
         for part in parts:
-            yield swaps_report(body.spec, drink, part, shelved, body.ranking).model_dump_json() + "\n"
+            yield swaps_report(body.spec, drink, part, inventory, body.ranking).model_dump_json() + "\n"
 
     return await search.streamed(parts_of())
 
 
 def _board(
     body: SwapsRequest, conn: sqlite3.Connection, conditions: Conditions, budget: Budget
-) -> tuple[Drink, Iterator[Board], dict[str, Shelved]]:
+) -> tuple[Drink, Iterator[Board], Inventory]:
     drink, aim = _drink_and_aim(conn, body, body.target or body.spec, conditions)
     if body.pour_index >= len(drink.pours):
         raise SpecError("pour_index", f"there is no pour {body.pour_index}; the spec has {len(drink.pours)}, counted from 0")
     larder: Larder = ingredients.offered(conn)
-    shelved = shelf.all_shelved(conn)
+    inventory = Inventory(shelf.all_shelved(conn), in_stock(conn))
     wanted = body.filters
     filters = Filters(
-        at_hand=frozenset(slug for slug, each in shelved.items() if each.is_at_hand) if wanted.at_hand else None,
+        in_stock=inventory.in_stock if wanted.at_hand else None,
         avoid_allergens=frozenset(wanted.avoid_allergens),
         vegan=wanted.vegan,
         without_alcohol=wanted.without_alcohol,
@@ -138,7 +139,7 @@ def _board(
     free = None if body.free is None else pours_named(drink, body.free)
     joining = _correctors(conn, body.correctors)
     parts = swap_board(drink, body.pour_index, larder, aim, body.mode, free, filters, conditions, body.only, joining, budget)
-    return drink, parts, shelved
+    return drink, parts, inventory
 
 
 def _drink_and_aim(

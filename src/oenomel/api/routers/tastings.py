@@ -30,6 +30,7 @@ from oenomel.interchange.requests.aim import Grid
 from oenomel.interchange.requests.notebook import SheetEntry, Taster, WordsEntry, verdict_of
 from oenomel.store import drinks, ingredients, tastings
 from oenomel.store.database import transaction
+from oenomel.store.stock import in_stock
 from oenomel.store.tastings import PartTastingRecord, TastingRecord
 
 router = room("tasting")
@@ -132,7 +133,7 @@ async def propose_next(
         larder = ingredients.larder(conn)
         homes = homes_for(conn, present.drink.family)
         home = home_for(present.drink, profile_of_made(present.drink, conditions), homes)
-        joining = may_join(larder, ingredients.at_hand(conn))
+        joining = may_join(larder, in_stock(conn))
         standing, found = proposals(
             sheets, present.drink, trial_id, joining, home, palate, conditions, body.grid, search.budget, tongue_of(conn, body.palate)
         )

@@ -59,6 +59,7 @@ from oenomel.interchange.spec.drink import spec_as_poured
 from oenomel.interchange.spec.file import SpecFile, parse_spec
 from oenomel.store import drinks, ingredients, tongue
 from oenomel.store.database import transaction
+from oenomel.store.stock import in_stock
 from oenomel.store.tongue import ExerciseRecord, SittingRecord, TriangleRecord
 
 router = room("tongue")
@@ -83,8 +84,8 @@ def get_tongue(conn: Connection, asked: Annotated[TasterQuery, Query()]) -> Tong
 @router.get("/tongue/bottles/{matter}", responses={422: PROBLEMS["bad"][422]})
 def list_bottles(matter: Matter, conn: Connection) -> list[JobReport]:
     """What could go into the jugs, job by job, the plainest at hand first."""
-    larder, at_hand = ingredients.larder(conn), ingredients.at_hand(conn)
-    return [JobReport(job=job, options=[_bottle(each, at_hand) for each in choices(matter, job, larder, at_hand)]) for job in needs(matter)]
+    larder, stocked = ingredients.larder(conn), in_stock(conn)
+    return [JobReport(job=job, options=[_bottle(each, stocked) for each in choices(matter, job, larder, stocked)]) for job in needs(matter)]
 
 
 @router.post("/sittings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
@@ -195,11 +196,11 @@ def take_sitting_back(sitting_id: RowId, conn: Connection) -> None:
 def ask_exercise(body: ExerciseEntry, conn: Connection, conditions: HouseConditions) -> ExerciseReport:
     """An exercise out of the book, not one of the last dozen where there are others."""
     book = resolve(conn, *(parse_spec(each.spec) for each in drinks.finished(conn)))
-    larder, at_hand = ingredients.larder(conn), ingredients.at_hand(conn)
+    larder, stocked = ingredients.larder(conn), in_stock(conn)
     with transaction(conn):
         lately = {(each.title, each.question) for each in tongue.exercises_of(conn, body.taster)[:LATELY]}
         for _ in range(NEW_TRIES):
-            drawn = exercise(body.kind, book, larder, at_hand, conditions, secrets.randbits(32))
+            drawn = exercise(body.kind, book, larder, stocked, conditions, secrets.randbits(32))
             question = _question(drawn)
             if (drawn.title, question) not in lately:
                 break
@@ -243,16 +244,16 @@ def end_training(taster: Who, conn: Connection) -> None:
         tongue.end_training(conn, taster)
 
 
-def _bottle(each: Ingredient, at_hand: Collection[str]) -> BottleReport:
-    return BottleReport(slug=each.slug, name=each.name, at_hand=each.slug in at_hand)
+def _bottle(each: Ingredient, stocked: Collection[str]) -> BottleReport:
+    return BottleReport(slug=each.slug, name=each.name, at_hand=each.slug in stocked)
 
 
 def _bottles(conn: sqlite3.Connection, body: SittingEntry) -> dict[str, Ingredient]:
     """The bottle of each job: the one that was chosen, else the plainest at hand; raises SpecError naming the job."""
-    larder, at_hand = ingredients.larder(conn), ingredients.at_hand(conn)
+    larder, stocked = ingredients.larder(conn), in_stock(conn)
     found = {}
     for job in needs(body.matter):
-        options = choices(body.matter, job, larder, at_hand)
+        options = choices(body.matter, job, larder, stocked)
         wanted = getattr(body, job)
         if wanted and wanted not in larder:
             raise SpecError(job, f'there is no "{wanted}" in the larder')

@@ -45,7 +45,7 @@ from oenomel.core.larder.lots import (
 )
 from oenomel.core.larder.search import Findable, Found, Index, Tier, folded, known_by, stems
 from oenomel.core.larder.sentences import capital, listed, with_article
-from oenomel.core.larder.shelf import SHELF_STATES, ShelfState, Shelved
+from oenomel.core.larder.shelf import SHELF_STATES, Inventory, ShelfState, Shelved
 from oenomel.core.larder.solutions import (
     BRIX_PER_ABV,
     ETHANOL_G_PER_ML,
@@ -92,6 +92,7 @@ __all__ = [
     "FruitToBuy",
     "Index",
     "Ingredient",
+    "Inventory",
     "Kind",
     "Label",
     "Larder",

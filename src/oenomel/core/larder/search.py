@@ -201,7 +201,7 @@ class Index:
         self._unspaced_names = list(self._unspaced)
         self._written = [" ".join(phrase.words) for phrase in self._phrases]
 
-    def find(self, text: str, at_hand: Collection[str] = (), slot: str = "") -> list[Found]:
+    def find(self, text: str, in_stock: Collection[str] = (), slot: str = "") -> list[Found]:
         """Ingredients that the words may mean, best first; all of them, by name, where there are no words.
 
         Of what fits as well the more usual comes first, then what is at hand. Where a garnish or an edge is chosen, what makes one comes
@@ -223,7 +223,7 @@ class Index:
         def order(owner: int) -> tuple[object, ...]:
             entry, (tier, number) = self._entries[owner], best[owner]
             extra = len(self._phrases[number].words)
-            return (wanted not in entry.slots if wanted else False, tier, entry.rank, entry.slug not in at_hand, extra, entry.name)
+            return (wanted not in entry.slots if wanted else False, tier, entry.rank, entry.slug not in in_stock, extra, entry.name)
 
         return [self._found(owner, *best[owner]) for owner in sorted(best, key=order)]
 

@@ -1,7 +1,8 @@
-"""How an ingredient stands on the house's shelf."""
+"""How an ingredient stands on the house's shelf, and what is in stock."""
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Final, Literal, get_args
 
@@ -17,7 +18,10 @@ class Shelved:
     state: ShelfState
     price_per_litre: float | None
 
-    @property
-    def is_at_hand(self) -> bool:
-        """Whether it can be poured today; what is low still can."""
-        return self.state != "out"
+
+@dataclass(frozen=True, slots=True)
+class Inventory:
+    """Shelf entries by slug, and the slugs of everything in stock: on the shelf and not out, or in an open lot."""
+
+    shelved: Mapping[str, Shelved]
+    in_stock: frozenset[str]

@@ -18,7 +18,7 @@ HOWS: Final = ("on the edge", "expressed and thrown away", "expressed and droppe
 
 _LOUD: Final = 2
 _ECHOES: Final = 1.0
-_AT_HAND: Final = 0.3
+_IN_STOCK: Final = 0.3
 _USUAL: Final = 0.1
 _OIL: Final = 0.1
 _ALIKE: Final = 0.35
@@ -31,15 +31,15 @@ class SuggestedGarnish:
     """A garnish with its reason, and whether it is at hand."""
 
     garnish: Garnish
-    at_hand: bool
+    in_stock: bool
 
 
-def suggested_garnishes(drink: Drink, larder: Iterable[Ingredient], at_hand: Collection[str] = ()) -> list[SuggestedGarnish]:
+def suggested_garnishes(drink: Drink, larder: Iterable[Ingredient], in_stock: Collection[str] = ()) -> list[SuggestedGarnish]:
     """Garnishes for a drink, the best first: at most six, and none that smells like another of them."""
     pours = [pour.ingredient for pour in drink.pours if pour.liquid_ml > 0 and pour.ingredient.aroma]
     offered = [each for each in larder if "garnish" in each.slots and each.aroma]
     already = {garnish.what.lower() for garnish in drink.serve.garnish}
-    ranked = sorted(offered, key=lambda each: (-_score(each, pours, at_hand), each.name))
+    ranked = sorted(offered, key=lambda each: (-_score(each, pours, in_stock), each.name))
     made = [*_slices(pours, offered, already)]
     seen: set[str] = set()
     for each in ranked:
@@ -50,15 +50,15 @@ def suggested_garnishes(drink: Drink, larder: Iterable[Ingredient], at_hand: Col
             continue
         seen.add(_main(each))
         made.append(
-            SuggestedGarnish(Garnish(each.said, _how(each, drink), _why(each, pours), _instead(each, offered)), each.slug in at_hand)
+            SuggestedGarnish(Garnish(each.said, _how(each, drink), _why(each, pours), _instead(each, offered)), each.slug in in_stock)
         )
     return made[:MOST_SUGGESTED]
 
 
-def _score(garnish: Ingredient, pours: list[Ingredient], at_hand: Collection[str]) -> float:
+def _score(garnish: Ingredient, pours: list[Ingredient], in_stock: Collection[str]) -> float:
     echo = max((weight for pour in pours if (weight := pour.aroma.get(_main(garnish), 0)) >= _LOUD), default=0) / 3 * _ECHOES
     nose = _OIL if PEEL.search(garnish.name) else 0.0
-    return echo + (kinship(garnish, pours) or 0.0) + (_AT_HAND if garnish.slug in at_hand else 0.0) + nose - _USUAL * garnish.rank
+    return echo + (kinship(garnish, pours) or 0.0) + (_IN_STOCK if garnish.slug in in_stock else 0.0) + nose - _USUAL * garnish.rank
 
 
 def _main(ingredient: Ingredient) -> str:

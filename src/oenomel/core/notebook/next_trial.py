@@ -124,9 +124,10 @@ class Proposal:
     chance: float
 
 
-def may_join(larder: Mapping[str, Ingredient], at_hand: Collection[str]) -> dict[str, Ingredient]:
-    """What an answer may bring in: correctors may be anything; of accents a house that keeps a shelf is offered what stands on it."""
-    return {slug: each for slug, each in larder.items() if not at_hand or each.kind != "bitters" or slug in at_hand}
+def may_join(larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> dict[str, Ingredient]:
+    """Ingredients that the next trial may add: any corrector, and bitters in stock, or any bitters where no stock is kept but tap water."""
+    keeps_stock = any(slug in larder and larder[slug].kind != "water" for slug in in_stock)
+    return {slug: each for slug, each in larder.items() if not keeps_stock or each.kind != "bitters" or slug in in_stock}
 
 
 def reference_of(sheets: Sequence[Sheet], home: Home | None, conditions: Conditions) -> Floats:

@@ -190,7 +190,7 @@ def _allowed(each: Ingredient, wish: Wish) -> bool:
 
 def _left_out(each: Ingredient, wish: Wish) -> str:
     """Why a wish leaves an ingredient out; empty where it doesn't."""
-    if wish.pool is not None and each.slug not in wish.pool and each.kind != "water":
+    if wish.pool is not None and each.slug not in wish.pool:
         return "it isn't at hand"
     if wish.without_alcohol and each.composition.abv > NO_ALCOHOL_ABV:
         return "it has alcohol"

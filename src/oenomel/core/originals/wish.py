@@ -37,7 +37,7 @@ class Wish:
     form : str                              one of its forms
     must, may, less : tuple of str          slugs: in every drink; gladly; less of it
     without : tuple of str                  slugs, kinds, allergens, "egg", "milk", "alcohol"
-    pool : frozenset of str or None         slugs that may be used at all, such as what is at hand
+    pool : frozenset of str or None         slugs that may be used at all, such as what is in stock
     soon : frozenset of str                 slugs that want to be used up: gladly
     abv : (low, high) or None, [% v/v]      as served
     sweetness : str                         "dry", "sweet", or as the family has it

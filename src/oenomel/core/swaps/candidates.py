@@ -32,9 +32,9 @@ LEAST_OF: Final[Mapping[str, tuple[str, float, str]]] = {
 
 @dataclass(frozen=True, slots=True)
 class Filters:
-    """Which are wanted: ``at_hand`` are the slugs on the shelf, None for any; ``most_price`` per litre; ``kinds`` empty for any."""
+    """Which are wanted: ``in_stock`` are the slugs in stock, None for any; ``most_price`` per litre; ``kinds`` empty for any."""
 
-    at_hand: frozenset[str] | None = None
+    in_stock: frozenset[str] | None = None
     avoid_allergens: frozenset[str] = frozenset()
     vegan: bool = False
     without_alcohol: bool = False
@@ -125,7 +125,7 @@ def _unwanted(ingredient: Ingredient, filters: Filters) -> str:
     allergens = sorted(filters.avoid_allergens.intersection(ingredient.allergens))
     price = ingredient.label("price_per_litre")
     checks: tuple[tuple[bool, str], ...] = (
-        (filters.at_hand is not None and ingredient.slug not in (filters.at_hand or ()), "It isn't at hand."),
+        (filters.in_stock is not None and ingredient.slug not in (filters.in_stock or ()), "It isn't at hand."),
         (bool(allergens), f"It holds {' and '.join(allergens)}."),
         (filters.vegan and (ingredient.kind in VEGAN_NOT or bool({"egg", "milk"} & set(ingredient.allergens))), "It isn't vegan."),
         (filters.without_alcohol and ingredient.composition.abv > 0.5, "It has alcohol."),

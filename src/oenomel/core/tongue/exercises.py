@@ -92,7 +92,12 @@ def score_of(right: Mapping[str, Sequence[str]], said: Mapping[str, str]) -> flo
 
 
 def exercise(
-    kind: ExerciseKind, book: Sequence[Drink], larder: Mapping[str, Ingredient], at_hand: Collection[str], conditions: Conditions, seed: int
+    kind: ExerciseKind,
+    book: Sequence[Drink],
+    larder: Mapping[str, Ingredient],
+    in_stock: Collection[str],
+    conditions: Conditions,
+    seed: int,
 ) -> Exercise:
     """An exercise out of the book; of the same book and seed the same.
 
@@ -103,17 +108,17 @@ def exercise(
     """
     draw = random.Random(seed)
     for _ in range(TRIES if book else 0):
-        found = _MAKERS[kind](draw.choice(book), larder, at_hand, conditions, draw)
+        found = _MAKERS[kind](draw.choice(book), larder, in_stock, conditions, draw)
         if found is not None:
             return found
     raise DomainError("the book has no finished drink to make an exercise of: write one down first")
 
 
 def _swap(
-    drink: Drink, larder: Mapping[str, Ingredient], at_hand: Collection[str], conditions: Conditions, draw: random.Random
+    drink: Drink, larder: Mapping[str, Ingredient], in_stock: Collection[str], conditions: Conditions, draw: random.Random
 ) -> Exercise | None:
     """Guess before the forecast: one thing in the place of another, pour for pour."""
-    swapped = _swapped(drink, larder, at_hand, draw)
+    swapped = _swapped(drink, larder, in_stock, draw)
     if swapped is None:
         return None
     riff, gone, come = swapped
@@ -154,7 +159,7 @@ def _direction(steps: float) -> tuple[str, ...]:
 
 
 def _fault(
-    drink: Drink, _larder: Mapping[str, Ingredient], _at_hand: Collection[str], conditions: Conditions, draw: random.Random
+    drink: Drink, _larder: Mapping[str, Ingredient], _in_stock: Collection[str], conditions: Conditions, draw: random.Random
 ) -> Exercise | None:
     """Name the fault: one pour of a drink stands at the wrong amount."""
     places = _movable(drink)
@@ -187,10 +192,10 @@ def _fault(
 
 
 def _correction(
-    drink: Drink, larder: Mapping[str, Ingredient], at_hand: Collection[str], conditions: Conditions, draw: random.Random
+    drink: Drink, larder: Mapping[str, Ingredient], in_stock: Collection[str], conditions: Conditions, draw: random.Random
 ) -> Exercise | None:
     """Find the correction: after a swap, the one change of another pour that brings the drink nearest to where it stood."""
-    swapped = _swapped(drink, larder, at_hand, draw)
+    swapped = _swapped(drink, larder, in_stock, draw)
     if swapped is None:
         return None
     riff, gone, come = swapped
@@ -247,7 +252,7 @@ def _others(moves: Sequence[_Moved], best: _Moved, draw: random.Random) -> list[
 
 
 def _swapped(
-    drink: Drink, larder: Mapping[str, Ingredient], at_hand: Collection[str], draw: random.Random
+    drink: Drink, larder: Mapping[str, Ingredient], in_stock: Collection[str], draw: random.Random
 ) -> tuple[Drink, Ingredient, Ingredient] | None:
     """One pour exchanged for a thing of its own kind, rather one that is at hand; None where nothing can be."""
     places = _movable(drink)
@@ -258,9 +263,9 @@ def _swapped(
     held = {each.ingredient.slug for each in drink.pours}
     found = [each.ingredient for each in candidates_for(drink, index, larder, Filters())[0] if each.share == 1 and each.helper is None]
     alike = [
-        each for each in found if each.kind == pour.ingredient.kind and each.slug not in held and (each.rank <= 2 or each.slug in at_hand)
+        each for each in found if each.kind == pour.ingredient.kind and each.slug not in held and (each.rank <= 2 or each.slug in in_stock)
     ]
-    near = [each for each in alike if each.slug in at_hand]
+    near = [each for each in alike if each.slug in in_stock]
     if not alike:
         return None
     come = draw.choice(near if near and draw.random() < 0.7 else alike)

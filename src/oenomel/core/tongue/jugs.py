@@ -160,7 +160,7 @@ def needs(matter: Matter) -> tuple[str, ...]:
     return ("sour", "sweet", *(("base",) if matter in ("abv", "smell") else ()), *(("liqueur",) if matter == "smell" else ()))
 
 
-def choices(matter: Matter, job: str, larder: Mapping[str, Ingredient], at_hand: Collection[str]) -> list[Ingredient]:
+def choices(matter: Matter, job: str, larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> list[Ingredient]:
     """What could do a job: what is at hand before what isn't, the plainest first; of what isn't at hand only the usual."""
     what, least = _LEAST[job]
 
@@ -174,10 +174,10 @@ def choices(matter: Matter, job: str, larder: Mapping[str, Ingredient], at_hand:
 
     def plain(each: Ingredient) -> tuple[bool, int, int, str]:
         usual = _USUAL[job].index(each.slug) if each.slug in _USUAL[job] else len(_USUAL[job])
-        return each.slug not in at_hand, usual, sum(each.aroma.values()) if job != "liqueur" else 0, each.name
+        return each.slug not in in_stock, usual, sum(each.aroma.values()) if job != "liqueur" else 0, each.name
 
     found = [each for each in larder.values() if each.slug in _USUAL[job] or does(each)]
-    kept = [each for each in found if each.slug in at_hand or each.slug in _USUAL[job] or (job == "liqueur" and each.rank == 1)]
+    kept = [each for each in found if each.slug in in_stock or each.slug in _USUAL[job] or (job == "liqueur" and each.rank == 1)]
     return sorted(kept, key=plain)
 
 

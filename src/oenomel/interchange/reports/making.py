@@ -32,7 +32,7 @@ class StepReport(Report):
 
 
 class GarnishSuggestion(Report):
-    """A garnish as it stands in a spec, with its reason, and whether it is at hand."""
+    """A garnish as it stands in a spec, with its reason, and whether it is in stock."""
 
     garnish: Garnish
     at_hand: bool

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
 from oenomel.core.balance import Change, tasted
-from oenomel.core.larder import Shelved
+from oenomel.core.larder import Inventory
 from oenomel.core.spec import Drink, Unit
 from oenomel.core.swaps import RANKINGS, Board, Costs, LeftOut, Move, Ranking, Rebalanced, Standing, SwapRow, Way
 from oenomel.interchange.models import LevelsReport, Named, Plain, Report
@@ -176,11 +176,11 @@ def _answer(spec: SpecFile, drink: Drink, answer: Rebalanced) -> dict[str, Any]:
     }
 
 
-def swaps_report(spec: SpecFile, drink: Drink, part: Board, shelf: Mapping[str, Shelved], ranking: Ranking) -> SwapsReport:
-    """Part of a board for a spec; ``shelf`` tells how an ingredient stands there."""
+def swaps_report(spec: SpecFile, drink: Drink, part: Board, inventory: Inventory, ranking: Ranking) -> SwapsReport:
+    """Part of a board for a spec, each row with what ``inventory`` says of its ingredient."""
     rows = sorted(part.rows, key=lambda row: (row.loses_bubbles, row.score(ranking)))
     return SwapsReport(
-        rows=[_row(spec, drink, row, shelf) for row in rows],
+        rows=[_row(spec, drink, row, inventory) for row in rows],
         left_out=[_left_out(each) for each in part.left_out],
         searched=part.searched,
         total=part.total,
@@ -188,9 +188,9 @@ def swaps_report(spec: SpecFile, drink: Drink, part: Board, shelf: Mapping[str, 
     )
 
 
-def _row(spec: SpecFile, drink: Drink, row: SwapRow, shelf: Mapping[str, Shelved]) -> SwapRowReport:
+def _row(spec: SpecFile, drink: Drink, row: SwapRow, inventory: Inventory) -> SwapRowReport:
     ingredient, helper = row.candidate.ingredient, row.candidate.helper
-    shelved = shelf.get(ingredient.slug)
+    shelved = inventory.shelved.get(ingredient.slug)
     return SwapRowReport(
         key=row.candidate.key,
         slug=ingredient.slug,
@@ -199,7 +199,7 @@ def _row(spec: SpecFile, drink: Drink, row: SwapRow, shelf: Mapping[str, Shelved
         share=row.candidate.share,
         helper=None if helper is None else Named.of(helper),
         shelf=shelved.state if shelved else "",
-        at_hand=shelved is not None and shelved.is_at_hand,
+        at_hand=ingredient.slug in inventory.in_stock,
         plain=_standing(spec, drink, row.plain),
         mended=None if row.mended is None else _standing(spec, drink, row.mended),
         moves=[_move(move) for move in row.moves],

@@ -26,7 +26,7 @@ Strength = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
 class WishEntry(Entry):
     """What original drinks are wished to be; see `core.originals.Wish`.
 
-    Ingredients are slugs, or words that mean one for sure. ``at_hand``: only of what is on the shelf; ``soon``: gladly of what wants to be
+    Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``soon``: gladly of what wants to be
     used up; ``palate`` is a taster, or "" for the house. ``but`` are names that are given already.
     """
 
@@ -87,7 +87,7 @@ def wish_from(
     soon: frozenset[str] = frozenset(),
     off: Sequence[float] = (0.0, 0.0, 0.0),
 ) -> Wish:
-    """The core's wish; ``pool`` are the slugs at hand, ``soon`` those that want to be used up, ``off`` a palate in steps.
+    """The core's wish; ``pool`` are the slugs in stock, ``soon`` those that want to be used up, ``off`` a palate in steps.
 
     Raises
     ------
