@@ -16,6 +16,7 @@ from oenomel.demo import scenario
 from oenomel.errors import DomainError, OutOfRange, RecordConflict, RecordNotFound, StoreError
 from oenomel.store import book_search, database, drinks, ingredients, shelf
 from oenomel.store.book_search import Wanted
+from oenomel.store.stock import in_stock
 
 
 @pytest.fixture
@@ -170,8 +171,6 @@ import sys
 import time
 from pathlib import Path
 from oenomel.store import book_search, database, drinks
-from oenomel.store.stock import in_stock
-from oenomel.store.stock import in_stock
 conn = database.connect(Path(sys.argv[1]))
 print("ready", flush=True)
 number = 0
