@@ -6,7 +6,7 @@ from support.torture import commands, torture
 
 def test_what_was_answered_is_there_whole_and_once(tmp_path):
     found = torture(tmp_path / "demo.db", kills=3)
-    assert found["acknowledged"] > 20
+    assert found["acknowledged"] > 5  # so that there was something to lose, however slow the machine
     assert {name: found[name] for name in ("lost", "half there", "twice", "refused", "left over", "integrity")} == {
         "lost": [],
         "half there": [],
