@@ -8,7 +8,6 @@ import shutil
 import tomllib
 from collections.abc import Mapping
 from contextlib import closing
-from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
@@ -17,10 +16,9 @@ from support.drinks import drink
 
 import oenomel
 from oenomel.core.forecast import forecast_of
-from oenomel.core.larder import Shelved, SourcedValue, catalogue
+from oenomel.core.larder import Shelved, catalogue
 from oenomel.core.making import suggested_garnishes
 from oenomel.core.service.rounding import measured_ml
-from oenomel.core.service.standin import is_of_the_day
 from oenomel.interchange.card.content import Way, card_of
 from oenomel.store import book_search, database, drinks, shelf
 
@@ -90,14 +88,6 @@ def test_a_card_shows_a_drink_that_goes_down_easily():
     easy = forecast_of(drink(("vodka", 90), ("lime-juice", 20), ("simple-syrup-1-1", 45), ("soda-water", 150, "topped"), family="fizz"))
     (told,) = (finding for finding in easy.findings if finding.code == "goes-down-easily")
     assert told.message in card_of(easy, Way()).cautions
-
-
-@pytest.mark.parametrize(("days", "of_the_day"), [(0.5, True), (2.0, True), (2.01, False), (30.0, False)])
-def test_juice_that_keeps_two_days_is_still_the_days(days, of_the_day):
-    lime = catalogue()["lime-juice"]
-    keeps = SourcedValue("keeps_days", days, 0.0, "estimate", "estimate", "")
-    (pour,) = drink(("lime-juice", 22.5)).pours
-    assert is_of_the_day(replace(pour, ingredient=replace(lime, values={**lime.values, "keeps_days": keeps}))) is of_the_day
 
 
 def test_below_five_millilitres_a_batch_is_measured_by_tenths():

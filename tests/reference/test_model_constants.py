@@ -204,7 +204,7 @@ def test_times_of_a_float_and_of_the_room_are_those_of_the_house():
     # House rules at their edges: what crystallises, a slip of three times the usual, a spirit that lights, a drink hardly sweet.
     [
         ("beyond-dissolving", ("sucrose", 88.7), ("sucrose", 88.9)),
-        ("flammable", ("abv", 54.9), ("abv", 55.1)),
+        ("flammable", ("abv", 49.9), ("abv", 50.1)),
     ],
 )
 def test_finding_begins_at_the_edge_that_the_house_set(code, below, above):

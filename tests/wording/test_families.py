@@ -16,7 +16,7 @@ from support.sixty_specs import sixty
 from oenomel.core.families import standard_homes
 from oenomel.core.forecast import compare, forecast_of
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Findable, Index, LotReading, catalogue, lot_of
+from oenomel.core.larder import Findable, Index, Inventory, LotReading, catalogue, lot_of
 from oenomel.core.making import making_steps, suggested_garnishes
 from oenomel.core.notebook import Sheet, Verdict, proposals
 from oenomel.core.originals import BookDrink, Ground, Wish, originals
@@ -100,7 +100,7 @@ FEW = {
 def swaps_of(at: int, spec, drink: Drink) -> list[str]:
     aim = Aim(Target(*(getattr(forecast_of(drink).served, name) for name in ("sugar", "acid", "abv", "volume_ml"))))
     board: Board = joined(swap_board(drink, at % len(drink.pours), FEW, aim, "rebalance"))
-    return sentences_of(swaps_report(spec, drink, board, {}, "both"))
+    return sentences_of(swaps_report(spec, drink, board, Inventory({}, frozenset()), "both"))
 
 
 VERDICTS = (

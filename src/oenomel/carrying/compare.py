@@ -9,11 +9,11 @@ from typing import Any
 
 from oenomel.carrying.evening import look_at_evening
 from oenomel.carrying.gather import told_drinks
-from oenomel.carrying.items import Choice, Item, Side, counted
+from oenomel.carrying.items import Choice, Item, Side
 from oenomel.carrying.names import counterparts
 from oenomel.carrying.stock import look_at_stock
 from oenomel.carrying.tongues import look_at_tongues
-from oenomel.core.larder import capital, listed
+from oenomel.core.wording import capital, counted, listed
 from oenomel.interchange.house.file import CloudEntry, DrinkEntry, HouseFile, IngredientEntry, ReadingEntry, SheetOfTrial, TrialEntry
 from oenomel.interchange.spec.drink import plain_spec, same_spec
 from oenomel.interchange.spec.file import SpecFile

@@ -7,8 +7,9 @@ import sqlite3
 from collections.abc import Mapping
 from typing import Any
 
-from oenomel.carrying.items import Choice, Item, Side, counted
+from oenomel.carrying.items import Choice, Item, Side
 from oenomel.carrying.names import ids_of_book
+from oenomel.core.wording import counted
 from oenomel.errors import DomainError, OenomelError, SpecError
 from oenomel.interchange.house.file import BatchOfHouse, EveningOfHouse, HouseFile
 from oenomel.interchange.requests.service import EveningDrinkEntry, EveningEntry

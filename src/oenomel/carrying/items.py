@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from typing import Final, Literal, get_args
 
-__all__ = ["CHOICES", "Choice", "Item", "Side", "counted"]
+__all__ = ["CHOICES", "Choice", "Item", "Side"]
 
 State = Literal["new", "same", "differs"]
 Choice = Literal["leave", "add", "beside", "take"]
@@ -36,12 +36,3 @@ class Item:
     words: str
     choices: tuple[Choice, ...] = ()
     sides: tuple[Side, ...] = field(default=())
-
-
-def counted(many: int, noun: str) -> str:
-    """So many of something.
-
-    >>> counted(1, "drink"), counted(3, "drink")
-    ('1 drink', '3 drinks')
-    """
-    return f"{many} {noun}{'' if many == 1 else 's'}"

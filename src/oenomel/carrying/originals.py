@@ -6,7 +6,7 @@ import sqlite3
 from datetime import UTC, datetime
 from typing import Final
 
-from oenomel.core.larder import Larder, lasts_h
+from oenomel.core.larder import Larder, shelf_life_h
 from oenomel.core.originals import BookDrink, KinshipTable, Liking, groups_of
 from oenomel.errors import OenomelError
 from oenomel.interchange.spec.drink import drink_from_spec
@@ -58,7 +58,7 @@ def wants_using_up(conn: sqlite3.Connection) -> frozenset[str]:
     """What has stood for half of the time that it keeps, or longer."""
     found, known = set(), ingredients.larder(conn)
     for lot in lots.open_lots(conn):
-        keeps = lasts_h(known[lot.slug]) if lot.slug in known else None
+        keeps = shelf_life_h(known[lot.slug]) if lot.slug in known else None
         age = (datetime.now(UTC) - datetime.fromisoformat(lot.made_at)).total_seconds() / 3600
         if keeps is not None and age >= SOON * keeps:
             found.add(lot.slug)

@@ -8,9 +8,10 @@ from collections.abc import Mapping
 from dataclasses import asdict, replace
 from typing import Any
 
-from oenomel.carrying.items import Choice, Item, Side, counted
+from oenomel.carrying.items import Choice, Item, Side
 from oenomel.core.larder import SourcedValue, known_by
 from oenomel.core.stillroom import Outcome, prepared
+from oenomel.core.wording import counted
 from oenomel.errors import OenomelError, SpecError
 from oenomel.interchange.house.file import HouseFile, LotOfHouse, StockOfHouse, ValueEntry
 from oenomel.interchange.preparation import PreparationFile, preparation_of

@@ -6,7 +6,8 @@ import json
 import sqlite3
 from typing import Any
 
-from oenomel.carrying.items import Item, counted
+from oenomel.carrying.items import Item
+from oenomel.core.wording import counted
 from oenomel.interchange.house.file import HouseFile
 from oenomel.interchange.house.tongue import SittingOfHouse
 from oenomel.store import tongue

@@ -119,10 +119,10 @@ FIRES = {
     "food-grade-acid": (drink(RUM, ("citric-acid-solution", 20), SYRUP), SOUR),
     "frozen-gas": (in_glass(SOUR, "coupe", garnish=("a piece of dry ice",)), in_glass(SOUR, "coupe", garnish=("lime wheel",))),
     "poisonous-plant": (with_part("Rhubarb leaf cordial", sugars={"sucrose": 50}), with_part("Rhubarb cordial", sugars={"sucrose": 50})),
-    "rhubarb": (
-        replace(SOUR, pours=(*SOUR.pours, Pour(replace(catalogue()["cinnamon-syrup"], cautions=("rhubarb",)), 5, slot="sweet"))),
-        SOUR,
-    ),
+    **{
+        code: (replace(SOUR, pours=(*SOUR.pours, Pour(replace(catalogue()["cinnamon-syrup"], cautions=(caution,)), 5, slot="sweet"))), SOUR)
+        for code, caution in (("rhubarb", "rhubarb"), ("elderberry", "elderberry"), ("fruit-stones", "stones"))
+    },
     "wild-plants": (in_glass(SOUR, "coupe", garnish=("foraged flowers",)), SOUR),
     "curdles": (drink(RUM, LIME, SYRUP, ("whole-milk", 30)), drink(RUM, LIME, SYRUP, ("heavy-cream", 7.5))),
     "cream-and-wood": (drink(RUM, SYRUP, ("heavy-cream", 15), ("dry-vermouth", 15)), drink(RUM, SYRUP, ("heavy-cream", 15))),

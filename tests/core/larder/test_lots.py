@@ -12,7 +12,7 @@ from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.ice.conditions import Conditions, HouseFactor
 from oenomel.core.larder.completeness import gaps_of, set_right
 from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.larder.lots import LotReading, hours_words, is_past_its_day, lot_of
+from oenomel.core.larder.lots import LotReading, hours_words, lot_of
 from oenomel.core.larder.titration import lye_ml_for, titrated_acid, titration_recipe
 from oenomel.core.spec.drink import Drink
 from oenomel.errors import DomainError, ImpossibleMeasurement, OutOfRange
@@ -166,12 +166,8 @@ def test_a_titration_is_told_as_a_recipe_and_too_little_is_said(golden):
         titrated_acid(1, 400)
 
 
-def test_age_is_told_and_juice_is_the_day_s(golden):
+def test_age_is_given_in_words(golden):
     golden([hours_words(each) for each in (0.2, 1.2, 11, 40)])
-    assert not is_past_its_day(LIME, 11)
-    assert is_past_its_day(LIME, 13)
-    assert not is_past_its_day(LARDER["simple-syrup-1-1"], 20 * 24)
-    assert is_past_its_day(LARDER["simple-syrup-1-1"], 22 * 24)
 
 
 def test_what_is_only_guessed_is_told_at_a_glance_and_set_right_values_hold_together(golden):

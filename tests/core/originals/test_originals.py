@@ -17,7 +17,7 @@ from oenomel.core.families import families, standard_homes
 from oenomel.core.findings import CLASHES
 from oenomel.core.forecast import forecast_of
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Larder, aromas, capital, catalogue
+from oenomel.core.larder import Larder, aromas, catalogue
 from oenomel.core.originals.ground import BookDrink, Ground
 from oenomel.core.originals.handful import Bench, most_of, picked
 from oenomel.core.originals.kinship import KinshipTable, Liking, learnt_ratios
@@ -32,6 +32,7 @@ from oenomel.core.originals.space import NONE, ORDER, SAMPLE, space_of
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import FAMILIES
 from oenomel.core.swaps import minimise
+from oenomel.core.wording import capital
 from oenomel.errors import DomainError, OutOfRange, UnknownIngredient
 from oenomel.interchange.reports.originals import original_report
 from oenomel.interchange.spec.drink import drink_from_spec, spec_as_poured

@@ -4,9 +4,10 @@ import pytest
 from support.drinks import drink
 
 from oenomel.core.larder import catalogue
+from oenomel.core.larder.shelf_life import is_of_the_day
 from oenomel.core.service.pouring import in_order
 from oenomel.core.service.split import split, water
-from oenomel.core.service.standin import has_stand_in, is_of_the_day, recipe_words, stand_in
+from oenomel.core.service.standin import has_stand_in, recipe_words, stand_in
 from oenomel.core.spec import Drink, Pour
 
 LARDER = catalogue()
@@ -115,7 +116,7 @@ def test_the_drinks_own_water_goes_in_with_the_other():
 def test_acids_stand_in_for_what_is_sharp_and_of_the_day_only(golden):
     sharp = {slug: has_stand_in(poured(slug)) for slug in ("lime-juice", "lemon-juice", "orange-juice", "verjus", "citric-acid-solution")}
     assert sharp == {"lime-juice": True, "lemon-juice": True, "orange-juice": False, "verjus": False, "citric-acid-solution": False}
-    assert is_of_the_day(poured("orange-juice"))
+    assert is_of_the_day(poured("orange-juice").ingredient)
     lime = LARDER["lime-juice"]
     stood = stand_in(lime)
     assert stood.composition.acid == lime.composition.acid

@@ -5,7 +5,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from oenomel.core.larder import catalogue
-from oenomel.core.service.keeping import STRONG_DAYS, WEAK_DAYS, keeping_of
+from oenomel.core.larder.shelf_life import BATCH_MOST_DAYS, BATCH_WEAK_DAYS
+from oenomel.core.service.keeping import keeping_of
 from oenomel.core.service.vessels import (
     HEADSPACE,
     PLACES,
@@ -102,9 +103,9 @@ def test_what_is_cold_already_waits_for_nothing_and_no_place_cools_below_itself(
         (("london-dry-gin", "lime-juice"), 30, 12),
         (("london-dry-gin", "sweet-vermouth"), 25, 24 * 45),
         (("london-dry-gin", "simple-syrup-1-1"), 30, 24 * 21),
-        (("london-dry-gin", "simple-syrup-1-1"), 12, 24 * WEAK_DAYS),
-        (("london-dry-gin",), 41, 24 * STRONG_DAYS),
-        ((), 40, 24 * STRONG_DAYS),
+        (("london-dry-gin", "simple-syrup-1-1"), 12, 24 * BATCH_WEAK_DAYS),
+        (("london-dry-gin",), 41, 24 * BATCH_MOST_DAYS),
+        ((), 40, 24 * BATCH_MOST_DAYS),
     ],
 )
 def test_a_bottle_keeps_as_its_shortest_lived_part_and_a_weak_one_a_week(parts, abv, hours, golden):

@@ -23,7 +23,7 @@ SIMMERED = (KitchenStep("simmer", 10), KitchenStep("strain"))
         ("fruit syrup", (("raspberries", 2, "cup"), ("sugar", 1, "cup"), ("water", 1, "cup")), 14),
         ("adjusted juice", (("orange juice", 1, "l"), ("citric acid", 32, "g"), ("malic acid", 20, "g")), 1),
         ("saline", (("salt", 20, "g"), ("water", 80, "g")), 180),
-        ("acid solution", (("citric acid", 6, "g"), ("water", 94, "g")), 60),
+        ("acid solution", (("citric acid", 6, "g"), ("water", 94, "g")), 30),
         ("infusion", (("london dry gin", 700, "ml"), ("bay leaves", 5, "g")), 180),
         ("infusion", (("whole milk", 500, "ml"), ("coffee", 30, "g")), 3),
     ],

@@ -13,7 +13,7 @@ from oenomel.api.reading.lots import hours_since, todays_lots
 from oenomel.api.reading.stock import crates_of, stock_of
 from oenomel.api.reading.unreadable import read_or_none
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import capital, is_past_its_day, listed
+from oenomel.core.larder import is_past_shelf_life
 from oenomel.core.service import (
     Batch,
     BatchWish,
@@ -33,6 +33,7 @@ from oenomel.core.service import (
 )
 from oenomel.core.spec import Drink
 from oenomel.core.stillroom import KitchenStep
+from oenomel.core.wording import capital, listed
 from oenomel.errors import DomainError
 from oenomel.interchange.card.content import day_words
 from oenomel.interchange.preparation import PreparationFile
@@ -257,7 +258,7 @@ def _warnings(
     slugs = {pour.ingredient.slug for each in placed for pour in each.drink.pours if each.to_make}
     for record, lot in todays_lots(conn, slugs).values():
         hours = hours_since(record.made_at) + ahead_h
-        if is_past_its_day(lot.ingredient, hours):
+        if is_past_shelf_life(lot.ingredient, hours):
             what, name = lot.ingredient.said, record.name
             found.append(f"The {what} that is there ({name}) will be {hours:.0f} hours old by then: it is counted as gone.")
     return found

@@ -6,7 +6,7 @@ import sqlite3
 from collections.abc import Iterable, Sequence
 
 from oenomel.api.reading.lots import hours_since
-from oenomel.core.larder import FRUIT, Pressing, is_past_its_day
+from oenomel.core.larder import FRUIT, Pressing, is_past_shelf_life
 from oenomel.core.service import Stock
 from oenomel.core.spec import Drink
 from oenomel.core.today import CRATE_LASTS_H
@@ -22,7 +22,7 @@ def on_hand_ml(conn: sqlite3.Connection, open_lots: Iterable[LotRecord], ahead_h
     told = [each for each in open_lots if each.left_ml is not None]
     known = ingredients.some(conn, {each.slug for each in told})
     for each in told:
-        if not is_past_its_day(known[each.slug], hours_since(each.made_at) + ahead_h):
+        if not is_past_shelf_life(known[each.slug], hours_since(each.made_at) + ahead_h):
             found[each.slug] = found.get(each.slug, 0.0) + (each.left_ml or 0.0)
     return found
 

@@ -26,6 +26,7 @@ from oenomel.core.ice import Conditions
 from oenomel.core.larder import Ingredient, LotReading, lot_of
 from oenomel.core.service import Batch, Correction, ForTheEvening, back_to, corrections, label_of, shopping, wanted_steps
 from oenomel.core.spec import Pour
+from oenomel.core.wording import counted
 from oenomel.errors import DomainError, RecordNotFound, SpecError
 from oenomel.interchange.card.content import day_words
 from oenomel.interchange.models import Entry, LevelsReport, Name, Plain, Report, RowId
@@ -234,7 +235,7 @@ def serve_from_batch(batch_id: RowId, body: ServedEntry, conn: Connection) -> Ke
         record = batches.get(conn, batch_id)
         ml = body.ml if body.serves is None else body.serves * record.serve_ml
         batches.serve(conn, record, ml or 0.0)
-        words = f"{body.serves} serve{'' if body.serves == 1 else 's'} poured" if body.serves else f"{ml:.0f} ml poured"
+        words = f"{counted(body.serves, 'serve')} poured" if body.serves else f"{ml:.0f} ml poured"
         batches.note(conn, LogRecord(batch_id, "served", words))
         return report_of(conn, batch_id)
 

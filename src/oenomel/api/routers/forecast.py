@@ -14,8 +14,8 @@ from oenomel.api.room import room
 from oenomel.core.balance import A_GUEST, USUAL_TONGUE
 from oenomel.core.forecast import Checkpoint, ExplainedFigure, Why, compare, explain, forecast_of
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import capital
 from oenomel.core.spec import Drink
+from oenomel.core.wording import capital
 from oenomel.errors import MendGone
 from oenomel.interchange.models import Entry, Plain
 from oenomel.interchange.reports.amount import AmountReport, read_typed, with_amount

@@ -14,7 +14,8 @@ from oenomel.api.errors import PROBLEMS
 from oenomel.api.reading.house import Connection
 from oenomel.api.room import room
 from oenomel.api.routers.ingredients import IngredientDetail, ValueReport, ingredient_detail
-from oenomel.core.larder import Ingredient, Label, Shelved, SourcedValue, bottle_from, gaps_of, listed, set_right
+from oenomel.core.larder import Ingredient, Label, Shelved, SourcedValue, bottle_from, gaps_of, set_right
+from oenomel.core.wording import listed
 from oenomel.errors import DomainError, OenomelError, SpecError
 from oenomel.interchange.formats.larder_table import LarderRow, read_larder_table, write_larder_table
 from oenomel.interchange.models import Entry, Level, Plain, Report

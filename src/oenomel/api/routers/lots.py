@@ -28,10 +28,10 @@ from oenomel.core.larder import (
     ReadingName,
     fruit_of,
     hours_words,
-    is_past_its_day,
-    lasts_h,
+    is_past_shelf_life,
     old_lot_words,
     piece_yield,
+    shelf_life_h,
     titrated_acid,
     titration_recipe,
 )
@@ -253,13 +253,13 @@ def _report(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: 
 
 def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: bool) -> dict[str, object]:
     hours = hours_since(record.made_at)
-    lasts = lasts_h(lot.ingredient)
+    lasts = shelf_life_h(lot.ingredient)
     made = moment_of(record.made_at)
     same = ("id", "name", "made_at", "used_up_at", "volume_ml", "left_ml", "pieces")
     notes = list(lot.notes)
     if made > datetime.now(UTC) + NOT_YET:
         notes.insert(0, "By this device's clock it is still to be made: one of the two is wrong. It counts as made just now.")
-    if record.used_up_at is None and is_past_its_day(lot.ingredient, hours):
+    if record.used_up_at is None and is_past_shelf_life(lot.ingredient, hours):
         notes.insert(0, old_lot_words(lot.ingredient, hours))
     return {
         **{name: getattr(record, name) for name in same},
@@ -267,7 +267,7 @@ def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: 
         "kind": lot.ingredient.kind,
         "hours": hours,
         "age": hours_words(hours),
-        "past_its_day": is_past_its_day(lot.ingredient, hours),
+        "past_its_day": is_past_shelf_life(lot.ingredient, hours),
         "use_by": (made + timedelta(hours=lasts)).isoformat(timespec="seconds") if lasts else None,
         "cooked": bool(record.preparation),
         "in_use": in_use,

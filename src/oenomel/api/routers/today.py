@@ -27,6 +27,7 @@ from oenomel.core.today import (
     to_prepare,
     todays_headline,
 )
+from oenomel.core.wording import plural
 from oenomel.interchange.models import Entry, LevelsReport, Named, Plain, RowId
 from oenomel.interchange.reports.today import (
     AxisToday,
@@ -214,7 +215,10 @@ def _fruit(open_lots: list[LotRecord], evening: list[tuple[Drink, int]], on_hand
     found = fruit_tonight(evening, crates_of(open_lots), on_hand)
     return [
         FruitReport(
-            name=each.fruit.name if each.pieces == 1 else each.fruit.many, pieces=each.pieces, decided_by=each.decided_by, why=each.why
+            name=each.fruit.name if each.pieces == 1 else plural(each.fruit.name),
+            pieces=each.pieces,
+            decided_by=each.decided_by,
+            why=each.why,
         )
         for each in found
     ]

@@ -4,7 +4,6 @@ from oenomel.core.families.family import Family, Form, NewPour, Slot, families, 
 from oenomel.core.families.home import (
     EDGE_OF_HOME_STEPS,
     OUTSIDE_HOME_STEPS,
-    WITHOUT_ALCOHOL_BELOW,
     Branch,
     Home,
     Homes,
@@ -20,7 +19,7 @@ from oenomel.core.families.home import (
 )
 
 __all__ = [
-    "EDGE_OF_HOME_STEPS", "OUTSIDE_HOME_STEPS", "WITHOUT_ALCOHOL_BELOW", "Branch", "Family", "Form", "Home", "Homes", "NewPour",
+    "EDGE_OF_HOME_STEPS", "OUTSIDE_HOME_STEPS", "Branch", "Family", "Form", "Home", "Homes", "NewPour",
     "Slot", "branch_of_school", "families", "home_for", "homes_from", "is_long_on_juice", "is_without_alcohol", "lean_words",
     "new_pour", "place_words", "published_ranges", "standard_homes", "steps_of",
 ]  # fmt: skip

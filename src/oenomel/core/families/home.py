@@ -13,14 +13,12 @@ from numpy.typing import ArrayLike, NDArray
 
 from oenomel.core.balance import AXES, Profile, profile_of_drink
 from oenomel.core.families.family import Family, School, families
+from oenomel.core.larder import is_non_alcoholic
 from oenomel.core.spec import Drink
 
 Branch = Literal["", "without alcohol", "long on juice"]
 BRANCHES: Final[tuple[Branch, ...]] = get_args(Branch)
 """Forms of a family that have schools and a home of their own, told by what is in the drink; the rest of the family has no name."""
-
-WITHOUT_ALCOHOL_BELOW: Final = 0.5
-"""Served strength under which a drink counts as without alcohol, [% v/v]."""
 
 MUCH_JUICE: Final = 0.35
 """Share of juice in the glass from which a fizz without bubbles is one that is long on juice (house rule)."""
@@ -141,7 +139,7 @@ def branch_of(drink: Drink, served: Profile) -> Branch:
 
 def is_without_alcohol(served: Profile) -> bool:
     """Whether a drink as served counts as one without alcohol: nobody asks strength of it."""
-    return served.abv < WITHOUT_ALCOHOL_BELOW
+    return is_non_alcoholic(served.abv)
 
 
 def is_long_on_juice(drink: Drink, served_ml: float) -> bool:

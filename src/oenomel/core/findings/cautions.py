@@ -3,14 +3,15 @@
 from __future__ import annotations
 
 import tomllib
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 from dataclasses import dataclass
 from functools import cache
 from importlib import resources
 from typing import Final
 
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
-from oenomel.core.larder import is_past_its_day, listed, old_lot_words
+from oenomel.core.larder import is_flammable, is_non_alcoholic, is_of_the_day, is_past_shelf_life, old_lot_words
+from oenomel.core.wording import listed
 
 MANY_STANDARD_DRINKS_US: Final = 2.0
 LEAST_ALCOHOL_G: Final = 0.5
@@ -22,9 +23,6 @@ SPARKLING_G_PER_L: Final = 1.5
 LONG_ML: Final = 220.0
 """From so much alcohol on it is told what hides it: sugar, cold, bubbles, length (house rules)."""
 
-FLAMMABLE_ABV: Final = 55.0
-"""Strength from which a spirit lights easily (house rule; a warm room lowers it)."""
-
 
 @dataclass(frozen=True, slots=True)
 class Caution:
@@ -35,6 +33,11 @@ class Caution:
     message: str
     caution: str = ""
     words: tuple[str, ...] = ()
+
+
+def caution_messages(carried: Collection[str]) -> Iterator[str]:
+    """Messages of the cautions that ingredients carry, in the order of the data file."""
+    return (each.message for each in cautions() if each.caution and each.caution in carried)
 
 
 @cache
@@ -114,7 +117,8 @@ def _without_alcohol(case: Case) -> tuple[Mend, ...]:
     """The same drink with a distillate without alcohol for each spirit, where that leaves hardly any."""
     spirits = [(i, pour) for i, pour in case.poured if pour.ingredient.kind == "spirit"]
     if not spirits or any(
-        pour.ingredient.composition.abv > 1 and pour.ingredient.kind not in ("spirit", "bitters") for _, pour in case.poured
+        not is_non_alcoholic(pour.ingredient.composition.abv) and pour.ingredient.kind not in ("spirit", "bitters")
+        for _, pour in case.poured
     ):
         return ()
     edits = tuple(
@@ -126,13 +130,13 @@ def _without_alcohol(case: Case) -> tuple[Mend, ...]:
 
 def _flammable(case: Case) -> Iterator[Finding]:
     for index, pour in enumerate(case.drink.pours):
-        if pour.ingredient.composition.abv >= FLAMMABLE_ABV and pour.ingredient.kind != "bitters":
+        if is_flammable(pour.ingredient.composition.abv) and pour.ingredient.kind != "bitters":
             message = f"{pour.ingredient.name} burns: keep it from flames, and never pour it from the bottle near one."
             yield Finding("flammable", "info", message, pour=index)
 
 
 def _keeps(case: Case) -> Iterator[Finding]:
-    fresh = [p.ingredient.said for _, p in case.poured if p.ingredient.kind == "juice" and (p.ingredient.label("keeps_days") or 99) <= 2]
+    fresh = [p.ingredient.said for _, p in case.poured if is_of_the_day(p.ingredient)]
     if fresh:
         juices = listed(list(dict.fromkeys(fresh)))
         yield Finding("press-today", "info", f"Press {juices} today: yesterday's juice tastes flat and sours differently.")
@@ -146,7 +150,7 @@ def _keeps(case: Case) -> Iterator[Finding]:
 def _old_lot(case: Case) -> Iterator[Finding]:
     for index, pour in case.poured:
         hours = pour.ingredient.lot_hours
-        if hours is not None and is_past_its_day(pour.ingredient, hours):
+        if hours is not None and is_past_shelf_life(pour.ingredient, hours):
             yield Finding("old-lot", "warning", old_lot_words(pour.ingredient, hours), pour=index)
 
 

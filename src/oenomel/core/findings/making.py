@@ -8,7 +8,7 @@ from typing import Final
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
 from oenomel.core.glass import HALF_EMPTY, LINE, fill, glasses, others_for, size_to
 from oenomel.core.ice import dilution_model, is_extrapolated
-from oenomel.core.larder import with_article
+from oenomel.core.wording import with_article
 
 CLOSED: Final = frozenset({"shake"})
 WORKED: Final = frozenset({"shake", "stir", "blend", "swizzle", "roll"})

@@ -7,8 +7,8 @@ from collections.abc import Iterator
 from typing import Final
 
 from oenomel.core.findings.finding import Case, Edit, Finding, Mend
-from oenomel.core.larder import capital
 from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour
+from oenomel.core.wording import capital
 
 SLIP_TIMES: Final = 3.0
 """Times the slot's usual measure from which an amount looks like a slip (docs/model.md, "Findings")."""

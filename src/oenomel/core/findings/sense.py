@@ -13,7 +13,8 @@ from functools import cache
 from typing import Final
 
 from oenomel.core.findings.finding import Case, Finding
-from oenomel.core.larder import Ingredient, aromas, capital, listed
+from oenomel.core.larder import Ingredient, aromas
+from oenomel.core.wording import capital, listed
 
 FAT_ENOUGH: Final = 25.0
 """Milk fat from which cream bears a short spell beside citrus, [g/100 ml]; everything leaner curdles in the tin."""

@@ -35,8 +35,8 @@ from oenomel.core.families import Homes
 from oenomel.core.findings import Finding, findings_between
 from oenomel.core.forecast.forecast import STANDARD, Forecast, Place, forecast_of
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import capital, listed
 from oenomel.core.spec import Drink
+from oenomel.core.wording import capital, listed
 
 FIZZY: Final = 1.5
 FLAT: Final = 0.8

@@ -9,6 +9,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Final
 
+from oenomel.core.wording import counted, plural
 from oenomel.errors import ImpossibleMeasurement, OutOfRange
 
 PIECE_SD: Final = 0.25
@@ -25,12 +26,11 @@ MOST_PER_PIECE: Final = 3.0
 
 @dataclass(frozen=True, slots=True)
 class Fruit:
-    """A fruit that is pressed: what it is called, one and many, the juice's slug, the usual ml a piece, and what one piece serves:
+    """A fruit that is juiced: its name, the juice's slug, the usual ml a piece, and what one piece serves:
     wheels, wedges and zests.
     """
 
     name: str
-    many: str
     juice: str
     piece_ml: float
     wheels: int
@@ -40,10 +40,10 @@ class Fruit:
 
 FRUIT: Final[Mapping[str, Fruit]] = {
     # ml a piece: docs/model.md, "Today", common practice; wheels, wedges and zests a piece: common practice.
-    "lime": Fruit("lime", "limes", "lime-juice", 22.5, 6, 6, 3),
-    "lemon": Fruit("lemon", "lemons", "lemon-juice", 45.0, 8, 8, 6),
-    "orange": Fruit("orange", "oranges", "orange-juice", 75.0, 8, 10, 8),
-    "grapefruit": Fruit("grapefruit", "grapefruit", "grapefruit-juice", 150.0, 8, 12, 12),
+    "lime": Fruit("lime", "lime-juice", 22.5, 6, 6, 3),
+    "lemon": Fruit("lemon", "lemon-juice", 45.0, 8, 8, 6),
+    "orange": Fruit("orange", "orange-juice", 75.0, 8, 10, 8),
+    "grapefruit": Fruit("grapefruit", "grapefruit-juice", 150.0, 8, 12, 12),
 }
 
 _BY_JUICE: Final = {fruit.juice: fruit for fruit in FRUIT.values()}
@@ -110,10 +110,10 @@ def piece_yield(fruit: Fruit, crate: Sequence[Pressing]) -> PieceYield:
     pieces, volume = 0, 0.0
     for pressing in crate:
         if not 1 <= pressing.pieces <= 5000:
-            raise OutOfRange(f"the number of {fruit.many}", pressing.pieces, 1, 5000)
+            raise OutOfRange(f"the number of {plural(fruit.name)}", pressing.pieces, 1, 5000)
         if not 0 < pressing.volume_ml <= MOST_PER_PIECE * fruit.piece_ml * pressing.pieces:
             raise ImpossibleMeasurement(
-                f"{pressing.volume_ml:g} ml out of {_counted(pressing.pieces, fruit)} would be "
+                f"{pressing.volume_ml:g} ml out of {counted(pressing.pieces, fruit.name)} would be "
                 f"{pressing.volume_ml / pressing.pieces:.0f} ml a piece; about {fruit.piece_ml:g} is usual: count or measure again"
             )
         pieces, volume = pieces + pressing.pieces, volume + pressing.volume_ml
@@ -176,7 +176,7 @@ def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy
     )
     told = []
     if need.juice_ml > 0:
-        told.append(f"{_counted(pressed, fruit)} for {need.juice_ml:.0f} ml of juice ({known.mean_ml:.0f} ml a piece)")
+        told.append(f"{counted(pressed, fruit.name)} for {need.juice_ml:.0f} ml of juice ({known.mean_ml:.0f} ml a piece)")
     if need.zests:
         told.append(f"{need.zests} zests, {'off the same fruit before it is pressed' if zested <= pressed else f'which take {zested}'}")
     if cut:
@@ -206,7 +206,3 @@ def garnish_of_fruit(words: str) -> tuple[Fruit, FruitNeed] | None:
 def _sd_of(pieces: int, fruit: Fruit, known: PieceYield) -> float:
     """How far the juice of so many may be off: the crate's mean, and each fruit on its own."""
     return math.hypot(pieces * known.sd_ml, math.sqrt(pieces) * PIECE_SD * fruit.piece_ml)
-
-
-def _counted(pieces: int, fruit: Fruit) -> str:
-    return f"{pieces} {fruit.name if pieces == 1 else fruit.many}"

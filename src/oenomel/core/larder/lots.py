@@ -12,6 +12,7 @@ from typing import Final, Literal, NamedTuple, get_args
 from oenomel.core.larder.composition import ACIDS, SUGARS, Composition, density_of, estimated_density
 from oenomel.core.larder.ingredient import Ingredient, SourcedValue
 from oenomel.core.larder.solutions import BRIX_PER_ABV, WATER_G_PER_ML, brix_of_density, sucrose_density
+from oenomel.core.wording import counted
 from oenomel.errors import ImpossibleMeasurement
 
 ReadingName = Literal["acid", "brix", "abv", "ph", "density"]
@@ -71,9 +72,6 @@ that leaves less than nothing by so many is refused."""
 
 WEIGHS_LESS_A_PERCENT: Final = 0.0013
 """How much less a millilitre weighs for each % of alcohol, [g], about the strength of a liqueur (OIML R 22, from memory)."""
-
-HALF_DAY_H: Final = 12.0
-"""Citrus juice is the day's: from so many hours on its age is a finding."""
 
 OWN_READING: Final = "measured here"
 
@@ -169,14 +167,8 @@ def hours_words(hours: float) -> str:
         return "just now"
     if hours < 36:
         whole = max(1, round(hours))
-        return f"{whole} hour{'s' if whole > 1 else ''} ago"
+        return f"{counted(whole, 'hour')} ago"
     return f"{round(hours / 24)} days ago"
-
-
-def is_past_its_day(ingredient: Ingredient, hours: float) -> bool:
-    """Whether a lot is older than such a thing should be: a juice of the day after twelve hours, anything else after the days it keeps."""
-    lasts = lasts_h(ingredient)
-    return lasts is not None and hours > lasts
 
 
 def old_lot_words(ingredient: Ingredient, hours: float) -> str:
@@ -186,14 +178,6 @@ def old_lot_words(ingredient: Ingredient, hours: float) -> str:
         return f"{pressed}: juice is the day's, and yesterday's tastes flat. Press again, or taste it first."
     keeps = ingredient.label("keeps_days")
     return f"{ingredient.name} made {hours_words(hours)}, and it keeps about {keeps:.0f} days: smell and taste it before it is poured."
-
-
-def lasts_h(ingredient: Ingredient) -> float | None:
-    """Hours that a lot is fit to pour: a juice of the day twelve, anything else the days it keeps; None where nobody tells."""
-    keeps = ingredient.label("keeps_days")
-    if keeps is None:
-        return None
-    return HALF_DAY_H if ingredient.kind == "juice" and keeps <= 2 else 24 * keeps
 
 
 def _check(reading: LotReading, ingredient: Ingredient) -> None:

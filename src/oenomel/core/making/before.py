@@ -9,9 +9,9 @@ import re
 from collections.abc import Iterator
 from typing import Final
 
-from oenomel.core.larder import with_article
 from oenomel.core.making.step import Making, Step
 from oenomel.core.spec import Pour
+from oenomel.core.wording import with_article
 
 PEEL: Final = re.compile(r"zest|peel|twist|swath|coin", re.IGNORECASE)
 _CUT: Final = re.compile(r"zest|peel|twist|swath|coin|ribbon|wheel|slice|wedge|half[- ]moon", re.IGNORECASE)

@@ -8,9 +8,10 @@ from collections.abc import Collection, Iterable
 from dataclasses import dataclass
 from typing import Final
 
-from oenomel.core.larder import Ingredient, kinship, likeness, listed
+from oenomel.core.larder import Ingredient, kinship, likeness
 from oenomel.core.making.before import PEEL
 from oenomel.core.spec import Drink, Garnish
+from oenomel.core.wording import listed
 
 MOST_SUGGESTED: Final = 6
 HOWS: Final = ("on the edge", "expressed and thrown away", "expressed and dropped in", "grated", "in the drink", "on the foam", "on a pick")

@@ -10,10 +10,10 @@ from collections.abc import Iterator
 from typing import Final
 
 from oenomel.core.ice import REFERENCE_SECONDS
-from oenomel.core.larder import capital, listed
 from oenomel.core.making.before import PEEL, pressed
 from oenomel.core.making.step import ORDERS, Making, Step
 from oenomel.core.spec import Method, Pour
+from oenomel.core.wording import capital, listed
 
 THICK_G_PER_100ML: Final = 90.0
 """Sugar from which a syrup is stirred in before the ice: rich syrup is at the edge, honey well over it (house rule)."""

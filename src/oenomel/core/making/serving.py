@@ -10,11 +10,11 @@ from collections.abc import Iterator
 from typing import Final
 
 from oenomel.core.glass import LEAST_FLOAT_ML
-from oenomel.core.larder import capital, with_article
 from oenomel.core.making.before import PEEL, bare
 from oenomel.core.making.mixing import is_pressed, lifted
 from oenomel.core.making.step import Making, Step
 from oenomel.core.spec import Garnish
+from oenomel.core.wording import capital, with_article
 
 NOTE: Final = "tell: note"
 """Key of the step that tells the guest what the drink wants him to know."""

@@ -10,12 +10,12 @@ from collections.abc import Iterable, Sequence
 from dataclasses import replace
 from typing import Final
 
-from oenomel.core.larder import capital
 from oenomel.core.making.before import prepared
 from oenomel.core.making.mixing import into_the_vessel, worked
 from oenomel.core.making.serving import finished, into_the_glass
 from oenomel.core.making.step import Making, Step, Way
 from oenomel.core.spec import Drink, Method, OwnStep
+from oenomel.core.wording import capital
 
 __all__ = ["generated_steps", "making_steps"]
 

@@ -2,18 +2,17 @@
 
 from __future__ import annotations
 
-import re
 from dataclasses import dataclass
 from fractions import Fraction
 from typing import Final, Literal
 
-from oenomel.core.larder import SOLIDS_ML_PER_G, with_article
-from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour
+from oenomel.core.larder import SOLIDS_ML_PER_G
+from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour, unit_words
+from oenomel.core.wording import plural, singular, with_article
 
 Shown = Literal["ml", "oz"]
 
 _FOLLOWS_THE_SWITCH: Final = ("ml", "cl", "oz", "part")
-_PLURALS: Final = {"dash": "dashes", "splash": "splashes", "drop": "drops", "barspoon": "barspoons", "cup": "cups", "piece": "pieces"}
 _PARTS: Final = (
     {Fraction(0): ""}
     | {Fraction(n, 8): sign for n, sign in enumerate("⅛¼⅜½⅝¾⅞", start=1)}
@@ -55,7 +54,7 @@ def amount_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0
         return _number(own)
     if own in (0.5, 1.0) and unit in (names := _HALF if own == 0.5 else _ONE):
         return names[unit]
-    return f"{_number(own)} {_PLURALS.get(unit, unit) if own != 1 else unit}"
+    return f"{_number(own)} {unit_words(unit, own)}"
 
 
 def pour_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) -> str:
@@ -80,32 +79,6 @@ def counted_words(pour: Pour, count: float) -> str:
     if count == 1:
         return with_article(noun)
     return f"half {with_article(noun)}" if count == 0.5 else f"{_number(count)} {noun}"
-
-
-def plural(noun: str) -> str:
-    """Several of it.
-
-    >>> plural("mint leaf"), plural("raspberry"), plural("lime wedge")
-    ('mint leaves', 'raspberries', 'lime wedges')
-    """
-    if noun.endswith("leaf"):
-        return f"{noun[:-1]}ves"
-    if re.search(r"[^aeiou]y$", noun):
-        return f"{noun[:-1]}ies"
-    return noun if noun.endswith("s") else f"{noun}{'es' if re.search(r'(?:x|ch|sh)$', noun) else 's'}"
-
-
-def singular(noun: str) -> str:
-    """One of it, of a name that stands for several.
-
-    >>> singular("raspberries"), singular("coffee beans"), singular("lemongrass")
-    ('raspberry', 'coffee bean', 'lemongrass')
-    """
-    if noun.endswith("leaves"):
-        return f"{noun[:-3]}f"
-    if noun.endswith("ies"):
-        return f"{noun[:-3]}y"
-    return noun[:-1] if noun.endswith("s") and not noun.endswith(("ss", "us")) else noun
 
 
 def _in_its_unit(pour: Pour, share: float) -> float | None:

@@ -24,7 +24,7 @@ from oenomel.core.balance import (
 )
 from oenomel.core.families import Home, steps_of
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, SlotName, capital, kinship, likeness, listed
+from oenomel.core.larder import Ingredient, SlotName, kinship, likeness
 from oenomel.core.notebook.answering import VOLUME_COUNTS, Answered, answer, moving, target_at
 from oenomel.core.notebook.palate import TRIAL_SD, WITHIN_STEPS, Palate, Tasted, learn, unknown_palate
 from oenomel.core.notebook.tasting import Verdict, verdict_words
@@ -37,6 +37,7 @@ from oenomel.core.swaps import (
     correctors_for,
     residuals_of,
 )
+from oenomel.core.wording import capital, listed
 from oenomel.errors import DomainError, NothingFree
 
 Floats = NDArray[np.float64]

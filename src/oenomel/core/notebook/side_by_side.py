@@ -10,8 +10,8 @@ from oenomel.core.balance import AXES, THE_METHOD, can_be_tasted, change_words, 
 from oenomel.core.families import Homes
 from oenomel.core.forecast import AxisDifference, Comparison, compare
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import capital, listed
 from oenomel.core.spec import Drink, Pour
+from oenomel.core.wording import capital, listed
 from oenomel.errors import DomainError
 
 MOST_TRIALS: Final = 4

@@ -15,7 +15,7 @@ from oenomel.core.families import EDGE_OF_HOME_STEPS, families
 from oenomel.core.findings import Finding, clashes_of
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.glass import fill, others_for
-from oenomel.core.larder import Ingredient, Larder, aromas, capital, listed
+from oenomel.core.larder import Ingredient, Larder, aromas
 from oenomel.core.making import suggested_garnishes
 from oenomel.core.originals.ground import BookDrink, Ground
 from oenomel.core.originals.kinship import KinshipTable, kin
@@ -25,6 +25,7 @@ from oenomel.core.originals.parts import ACCENTS, PARTS
 from oenomel.core.originals.space import NONE, ORDER
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import Drink, Edge, Garnish, Method, Pour, Serve, Stage
+from oenomel.core.wording import capital, listed
 
 DRY_SHAKE_SECONDS: Final = 10.0
 SHAKE_SECONDS: Final = 12.0

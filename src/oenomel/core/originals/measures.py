@@ -9,11 +9,9 @@ from importlib import resources
 from typing import Any, Final
 
 from oenomel.core.larder import Ingredient, SlotName
-from oenomel.core.spec import ML_PER_UNIT, Pour, Stage, Unit, grid_of, to_ml
+from oenomel.core.spec import GRID_ML, ML_PER_UNIT, RINSE_ML, Pour, Stage, Unit, grid_of, to_ml
 
 DASHES: Final = 2
-BARSPOON_ML: Final = 5.0
-RINSE_ML: Final = 1.5
 
 USUAL_ML: Final[Mapping[str, float]] = {
     "sour2": 22.5, "sweet2": 7.5, "texture": 30.0, "cream": 7.5, "liqueur": 7.5, "accent": 5.0, "lengthener": 75.0,
@@ -76,7 +74,7 @@ def accent_pour(ingredient: Ingredient) -> Pour:
         return _poured(ingredient, float(amount), unit, "accent")
     if ingredient.kind == "bitters" or slug in table["dashed"]:
         return _poured(ingredient, float(table["dashed"].get(slug, DASHES)), "dash", "accent")
-    ml = float(table["spooned"].get(slug, quiet(ingredient, BARSPOON_ML)))
+    ml = float(table["spooned"].get(slug, quiet(ingredient, ML_PER_UNIT["barspoon"])))
     if ml <= RINSE_ML:
         return Pour(ingredient, ml, slot="accent", stage="rinse")
     return Pour(ingredient, ml, slot="accent")
@@ -95,7 +93,7 @@ def on_grid(ml: float, grid_ml: float) -> float:
     return float(max(grid_ml, round(ml / grid_ml) * grid_ml))
 
 
-def quiet(ingredient: Ingredient, ml: float, grid_ml: float = 2.5) -> float:
+def quiet(ingredient: Ingredient, ml: float, grid_ml: float = GRID_ML) -> float:
     """So much of it, or as much as isn't loud yet, on the grid."""
     loud = ingredient.label("loud_above_ml")
     if loud is None or loud >= ml:

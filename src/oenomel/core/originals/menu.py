@@ -10,13 +10,13 @@ from typing import Final
 
 from oenomel.core.forecast import Forecast
 from oenomel.core.glass import air_in, swatch
-from oenomel.core.larder import capital, listed
 from oenomel.core.originals.ground import Ground
 from oenomel.core.originals.made import Original
 from oenomel.core.originals.search import WISH_WORK, handful_of
 from oenomel.core.originals.wish import Wish
 from oenomel.core.spec import Drink
 from oenomel.core.swaps import Budget
+from oenomel.core.wording import capital, listed
 from oenomel.errors import DomainError
 
 MOST_PLACES: Final = 12

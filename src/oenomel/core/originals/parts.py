@@ -27,7 +27,6 @@ SYRUP: Final = (35.0, 100.0)
 """Sugar of what sweetens by the jigger, [g/100 ml]; thicker sits on the ice."""
 
 LIQUEUR_SUGAR: Final = 15.0
-NO_ALCOHOL_ABV: Final = 0.5
 LEAST_LIQUEUR_ML: Final = 15.0
 """Least measure of the liqueur that makes a daisy."""
 

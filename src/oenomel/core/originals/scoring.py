@@ -8,9 +8,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from oenomel.core.balance import FIGURES
-from oenomel.core.families import EDGE_OF_HOME_STEPS, WITHOUT_ALCOHOL_BELOW
+from oenomel.core.families import EDGE_OF_HOME_STEPS
 from oenomel.core.glass import colour_words, in_colour, swatches
-from oenomel.core.larder import Ingredient, aromas
+from oenomel.core.larder import NON_ALCOHOLIC_ABV, Ingredient, aromas
 from oenomel.core.originals.ground import MOST_MARKS, Ground, Sifted
 from oenomel.core.originals.measures import seasons
 from oenomel.core.originals.pouring import Poured
@@ -99,7 +99,7 @@ def met(ground: Ground, wish: Wish, sifted: Sifted, at: Poured, rows: Ints) -> B
     if wish.abv is not None:
         keeps &= (abv >= wish.abv[0]) & (abv <= wish.abv[1])
     if wish.without_alcohol:
-        keeps &= abv < WITHOUT_ALCOHOL_BELOW
+        keeps &= abv <= NON_ALCOHOLIC_ABV
     if wish.most_cost is not None:
         prices = np.where(sifted.drawn[rows] != NONE, ground.prices[np.maximum(sifted.drawn[rows], 0)], 0.0)
         cost = (prices * at.volumes[rows]).sum(axis=1) / 1000

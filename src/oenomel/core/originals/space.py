@@ -12,10 +12,11 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.larder import Ingredient, capital
+from oenomel.core.larder import Ingredient, is_non_alcoholic
 from oenomel.core.originals.measures import may_split, shares_a_base
-from oenomel.core.originals.parts import NO_ALCOHOL_ABV, PARTS, TWINS, plan_of, unasked
+from oenomel.core.originals.parts import PARTS, TWINS, plan_of, unasked
 from oenomel.core.originals.wish import Wish
+from oenomel.core.wording import capital
 from oenomel.errors import DomainError
 
 Ints = NDArray[np.int64]
@@ -192,7 +193,7 @@ def _left_out(each: Ingredient, wish: Wish) -> str:
     """Why a wish leaves an ingredient out; empty where it doesn't."""
     if wish.pool is not None and each.slug not in wish.pool:
         return "it isn't at hand"
-    if wish.without_alcohol and each.composition.abv > NO_ALCOHOL_ABV:
+    if wish.without_alcohol and not is_non_alcoholic(each.composition.abv):
         return "it has alcohol"
     for word in wish.without:
         if word == "vegan" and (each.kind in ("egg", "dairy", "honey") or {"egg", "milk"} & set(each.allergens)):

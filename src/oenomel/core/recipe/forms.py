@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from oenomel.core.families import families
-from oenomel.core.larder import Ingredient, SlotName
+from oenomel.core.larder import Ingredient, SlotName, is_non_alcoholic
 from oenomel.core.spec import FamilyName, Stage
 
 _ACCENT_ML: Final = 10.0
@@ -106,7 +106,7 @@ def _form(family: FamilyName, parts: Sequence[Part], serve_ice: str) -> str:
     floated = any(part.stage == "floated" for part in parts)
     wine = any(part.ingredient.kind == "sparkling" for part in parts if part.slot == "lengthener")
     edges = {part.ingredient.kind for part in parts if part.stage == "rim"}
-    free = all(part.ingredient.composition.abv <= 0.5 for part in parts)
+    free = all(is_non_alcoholic(part.ingredient.composition.abv) for part in parts)
     wanted = {
         "sour": "crushed with float"
         if floated and serve_ice == "crushed"

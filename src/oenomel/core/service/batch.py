@@ -14,7 +14,6 @@ from oenomel.core.findings import Finding
 from oenomel.core.forecast import STANDARD, Forecast, forecast_of
 from oenomel.core.glass import Course
 from oenomel.core.ice import Conditions, Tin
-from oenomel.core.larder import listed
 from oenomel.core.service.keeping import Keeping, keeping_of
 from oenomel.core.service.pouring import PourLine, in_order
 from oenomel.core.service.rounding import checked_grid, measured, measured_ml
@@ -36,16 +35,14 @@ from oenomel.core.service.vessels import (
 )
 from oenomel.core.service.water import TOLD_MINUTES, BatchWater, poured_serve, serving_ice, water_for
 from oenomel.core.spec import Drink, Pour
+from oenomel.core.wording import listed
 from oenomel.errors import DomainError, NothingToDrink, OutOfRange
 
 MOST_SERVES: Final = 5000
 USUAL_GRID_ML: Final = 5.0
 
-MIXED_AT_C: Final = 22.0
+MIXED_AT_C: Final = PLACES["room"].celsius
 """How warm a batch is when it was mixed, [°C]."""
-
-POURED_COLD_C: Final = {"fridge": 4.0, "freezer": -18.0, "ice bath": 1.0, "room": 22.0}
-"""How cold it is when it is poured, by where it stood, [°C] (docs/model.md, "Batch and service" for the fridge)."""
 
 CAN_POUR_BELOW_C: Final = 1.0
 """A bottle is taken to stay liquid where its freezing point is so far below its place, [K]: freezers differ (house rule)."""
@@ -259,7 +256,7 @@ def _poured_c(drink: Drink, shares: list[Pour], single: Forecast, wish: BatchWis
     """How cold a bottle is when it is poured, [°C]: as its place, but no colder than it can be liquid."""
     water_ml = 0.0 if wish.service == "shaken" else single.dilution.water_ml
     freezes = float(forecast_of(poured_serve(drink, shares, (), water_ml, "none")).path.tin.tin.freezing_c())
-    return max(POURED_COLD_C[wish.place], freezes)
+    return max(PLACES[wish.place].poured_c, freezes)
 
 
 def _scale(wish: BatchWish, inside: tuple[tuple[int, Pour], ...], per_serve_ml: float) -> float:

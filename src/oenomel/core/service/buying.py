@@ -15,8 +15,9 @@ from oenomel.core.larder import SOLIDS_ML_PER_G, FruitToBuy, Ingredient, Pressin
 from oenomel.core.making import counted_noun
 from oenomel.core.service.pouring import is_water
 from oenomel.core.service.split import Service
-from oenomel.core.spec import Drink
+from oenomel.core.spec import EGG_ML, Drink
 from oenomel.core.today import fruit_tonight
+from oenomel.core.wording import counted, plural
 
 Source = Literal["open", "shelf", "stillroom", "shop"]
 Group = Literal["bottles", "wine and bubbles", "fruit", "fresh", "made here", "dry goods", "garnish", "ice"]
@@ -29,8 +30,6 @@ BOTTLE_ML: Final = {
 """What a bottle or carton of each kind usually holds, [ml] (common practice; labels decide)."""
 
 USUAL_BOTTLE_ML: Final = 500.0
-EGG_ML: Final = 30.0
-"""White of one large egg, [ml] (common practice)."""
 
 SPARE_ICE: Final = 1.3
 """Ice that melts, is spilt and chills what stands by, over what goes in tins and glasses (house rule)."""
@@ -147,11 +146,11 @@ def _of(ingredient: Ingredient, ml: float, stock: Stock) -> list[Purchase]:
         grams = math.ceil(left / SOLIDS_ML_PER_G)
         return [*lines, line("shelf" if stock.shelf == "at hand" else "shop", f"{grams} g", besides, left)]
     if ingredient.kind == "egg":
-        eggs = math.ceil(left / (ingredient.piece_ml or EGG_ML) - 1e-9)
+        eggs = math.ceil(left / (ingredient.piece_ml or EGG_ML["white"]) - 1e-9)
         return [*lines, line("shop", f"{eggs} eggs" if eggs > 1 else "1 egg", besides, left)]
     size = BOTTLE_ML.get(ingredient.kind, USUAL_BOTTLE_ML)
     bottles = math.ceil(left / size - 1e-9)
-    amount = f"{bottles} bottle{'s' if bottles > 1 else ''} of {size:g} ml"
+    amount = f"{counted(bottles, 'bottle')} of {size:g} ml"
     if stock.shelf == "at hand":
         whether = "look whether so much stands there"
         return [*lines, line("shelf", told_ml(left), f"{besides}; {whether}" if lines else whether, left)]
@@ -167,7 +166,7 @@ def _fruit(evening: Sequence[ForTheEvening], stock: Mapping[str, Stock], crates:
     return [
         Purchase(
             key=f"fruit: {each.fruit.name}",
-            name=each.fruit.many.capitalize(),
+            name=plural(each.fruit.name).capitalize(),
             source="shop",
             group="fruit",
             amount=fruit_words(each),

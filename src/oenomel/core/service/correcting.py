@@ -7,11 +7,12 @@ from dataclasses import dataclass, replace
 from typing import Final
 
 from oenomel.core.balance import AXES, Axis, can_be_tasted, in_words, mix, profile_of, steps_between, tasted
-from oenomel.core.larder import Ingredient, SlotName, catalogue, listed
+from oenomel.core.larder import Ingredient, SlotName, catalogue
 from oenomel.core.service.pouring import amount_told
 from oenomel.core.service.rounding import measured_ml
 from oenomel.core.service.split import water
 from oenomel.core.spec import Pour
+from oenomel.core.wording import listed
 from oenomel.errors import DomainError, OutOfRange
 
 STEPS_OF_A_COMPLAINT: Final = (0.75, 1.5, 3.0)

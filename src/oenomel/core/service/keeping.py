@@ -4,15 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Final
 
-from oenomel.core.larder import HALF_DAY_H, Ingredient, lasts_h, listed
-
-KEEPS_ITSELF_ABV: Final = 20.0
-"""Strength from which a bottle keeps for as long as the shortest-lived of its parts; below it a week at the most (house rules)."""
-
-WEAK_DAYS: Final = 7.0
-STRONG_DAYS: Final = 90.0
+from oenomel.core.larder import BATCH_MOST_DAYS, BATCH_WEAK_DAYS, HALF_DAY_H, KEEPS_BY_STRENGTH_ABV, Ingredient, is_of_the_day, shelf_life_h
+from oenomel.core.wording import listed
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,16 +20,18 @@ class Keeping:
 
 def keeping_of(parts: Sequence[Ingredient], abv: float) -> Keeping:
     """How long a bottle of these keeps, cold, at such a strength in % v/v."""
-    juices = [each for each in parts if each.kind == "juice" and (lasts_h(each) or 1e9) <= HALF_DAY_H]
+    juices = [each for each in parts if is_of_the_day(each)]
     if juices:
         said = list(dict.fromkeys(each.said for each in juices))
         they = "is the day's, and tastes" if len(said) == 1 else "are the day's, and taste"
         return Keeping(HALF_DAY_H, True, f"For today: {listed(said)} {they} flat tomorrow.")
-    lasting = [(lasts_h(each) or 24 * STRONG_DAYS, each) for each in parts]
-    hours, shortest = min(lasting, key=lambda each: each[0], default=(24 * STRONG_DAYS, None))
-    if abv < KEEPS_ITSELF_ABV and hours > 24 * WEAK_DAYS:
-        return Keeping(24 * WEAK_DAYS, False, f"About a week, cold: at {abv:.0f} % it doesn't keep by its strength. A nose overrides it.")
+    lasting = [(shelf_life_h(each) or 24 * BATCH_MOST_DAYS, each) for each in parts]
+    hours, shortest = min(lasting, key=lambda each: each[0], default=(24 * BATCH_MOST_DAYS, None))
+    if abv < KEEPS_BY_STRENGTH_ABV and hours > 24 * BATCH_WEAK_DAYS:
+        return Keeping(
+            24 * BATCH_WEAK_DAYS, False, f"About a week, cold: at {abv:.0f} % it doesn't keep by its strength. A nose overrides it."
+        )
     days = hours / 24
-    if shortest is None or hours >= 24 * STRONG_DAYS:
-        return Keeping(24 * STRONG_DAYS, False, "About three months, cold and closed: nothing in it turns soon. A nose overrides it.")
+    if shortest is None or hours >= 24 * BATCH_MOST_DAYS:
+        return Keeping(24 * BATCH_MOST_DAYS, False, "About three months, cold and closed: nothing in it turns soon. A nose overrides it.")
     return Keeping(hours, False, f"About {days:.0f} days, cold, as {shortest.said} does. A nose overrides it.")

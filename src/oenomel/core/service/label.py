@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from oenomel.core.larder import Ingredient, listed, with_article
+from oenomel.core.larder import Ingredient
 from oenomel.core.service.batch import Batch
 from oenomel.core.service.split import Service
+from oenomel.core.wording import listed, with_article
 
 
 @dataclass(frozen=True, slots=True)

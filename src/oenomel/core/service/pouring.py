@@ -10,7 +10,7 @@ from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient, SlotName
 from oenomel.core.service.rounding import measured_ml
 from oenomel.core.spec import Pour
 
-HELD_BACK: Final = 1 / 3
+WATER_HELD_BACK: Final = 1 / 3
 """Share of the water that waits until the bottle was tasted: it can't be taken out again (docs/model.md, "Batch and service")."""
 
 DENSE_G_PER_100ML: Final = 40.0
@@ -108,7 +108,7 @@ def _how(ingredient: Ingredient) -> str:
 def _water_lines(water: Ingredient, ml: float, grid_ml: float) -> tuple[PourLine, ...]:
     if ml <= 0:
         return ()
-    back = measured_ml(HELD_BACK * ml, grid_ml)
+    back = measured_ml(WATER_HELD_BACK * ml, grid_ml)
     if ml < 2 * grid_ml or not 0 < back < ml:
         return (PourLine(water, ml, "last, for it can't be taken out again"),)
     first = round(ml - back, 6)

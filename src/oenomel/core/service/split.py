@@ -5,9 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Final, Literal, get_args
 
-from oenomel.core.larder import Ingredient, capital, catalogue
+from oenomel.core.larder import Ingredient, catalogue
 from oenomel.core.making import pour_words
 from oenomel.core.spec import Drink, Pour
+from oenomel.core.wording import capital
 
 Service = Literal["ice", "chilled", "freezer", "shaken", "bubbles"]
 SERVICES: Final[tuple[Service, ...]] = get_args(Service)

@@ -4,16 +4,14 @@ from __future__ import annotations
 
 from typing import Final
 
-from oenomel.core.larder import Composition, Ingredient, SourcedValue
+from oenomel.core.larder import ACID_SOLUTION_DAYS, Composition, Ingredient, SourcedValue, days_at_least, is_of_the_day
 from oenomel.core.spec import Drink, Pour
 
 SHARP_G: Final = 2.0
 """Acid from which a juice is poured for its sharpness, [g/100 ml]; below it for its taste, which no acid stands in for."""
 
-DAYS: Final = 2.0
-KEEPS_DAYS: Final = 30.0
 WEIGHED_SD: Final = 0.02
-"""A juice that keeps no longer is the day's; acids in water keep a month, cold (as the catalogue's solution); they are weighed."""
+"""Acids that stand in for a juice are weighed."""
 
 STAND_IN: Final = "Acids for "
 """How what stands in is called, before the juice's name."""
@@ -21,15 +19,9 @@ STAND_IN: Final = "Acids for "
 _WEIGHED: Final = {"citric": "citric acid", "malic": "malic acid", "tartaric": "tartaric acid"}
 
 
-def is_of_the_day(pour: Pour) -> bool:
-    """Whether it is juice that has to be pressed on the day."""
-    keeps = pour.ingredient.label("keeps_days")
-    return pour.ingredient.kind == "juice" and keeps is not None and keeps <= DAYS
-
-
 def has_stand_in(pour: Pour) -> bool:
     """Whether acids in water could stand for it."""
-    return is_of_the_day(pour) and pour.ingredient.composition.acid >= SHARP_G
+    return is_of_the_day(pour.ingredient) and pour.ingredient.composition.acid >= SHARP_G
 
 
 def with_stand_ins(drink: Drink) -> Drink:
@@ -42,7 +34,9 @@ def stand_in(juice: Ingredient) -> Ingredient:
     told = juice.composition
     acids = {kind: grams for kind, grams in told.acids.items() if grams > 0}
     composition = Composition(sugars=dict(told.sugars), acids=acids, spread={"sugars": WEIGHED_SD, "acids": WEIGHED_SD})
-    keeps = SourcedValue("keeps_days", KEEPS_DAYS, 0.0, "estimate", "estimate", "acids in water, cold")
+    keeps = SourcedValue(
+        "keeps_days", float(days_at_least(ACID_SOLUTION_DAYS, composition.acid)), 0.0, "estimate", "estimate", "acids in water, cold"
+    )
     return Ingredient(
         slug=f"inline:{STAND_IN}{juice.said}",
         name=f"{STAND_IN}{juice.said}",

@@ -8,12 +8,13 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Final
 
-from oenomel.core.larder import FRUIT, Ingredient, capital, garnish_of_fruit
+from oenomel.core.larder import FRUIT, Ingredient, garnish_of_fruit
 from oenomel.core.service.batch import Batch
 from oenomel.core.service.buying import ForTheEvening, Purchase
 from oenomel.core.service.planning import Task
 from oenomel.core.service.vessels import span_words
 from oenomel.core.stillroom import KitchenStep
+from oenomel.core.wording import capital, counted
 
 GLASS_FREEZES_MIN: Final = 15.0
 """A glass in the freezer until it is cold (docs/model.md, "Batch and service")."""
@@ -127,7 +128,7 @@ def _fruit(drinks: Sequence[EveningDrink], fruit: Mapping[str, Purchase]) -> Ite
             yield Task(f"cut: {name}", f"Cut {others} {name} wheels or wedges", minutes, before=5, about=each.name)
         if "juice" in each.words:
             pieces = each.pieces or 0
-            words = f"Press {pieces} {FRUIT[name].name if pieces == 1 else FRUIT[name].many}, and strain"
+            words = f"Press {counted(pieces, name)}, and strain"
             why = "Juice is the day's: as late as it can be."
             yield Task(f"press: {name}", words, 3 + PER_PIECE_MIN * pieces, before=15, needs=before, about=each.name, why=why)
 
@@ -164,7 +165,7 @@ def _cold(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
 
 
 def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
-    counted: dict[str, int] = {}
+    chilled: dict[str, int] = {}
     edged: dict[str, list[str]] = {}
     for each in drinks:
         glass = each.of.drink.serve.glass
@@ -172,7 +173,7 @@ def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
             continue
         rims = [pour.ingredient.said for pour in each.of.drink.pours if pour.stage == "rim"]
         if rims:
-            words = f"Edge {each.of.poured} {_many(glass, each.of.poured)} with {rims[0]}"
+            words = f"Edge {counted(each.of.poured, glass)} with {rims[0]}"
             key = f"edge: {each.known_by}"
             yield Task(
                 key, words, 3 + PER_EDGE_MIN * each.of.poured, before=GLASS_FREEZES_MIN, about=each.of.drink.name,
@@ -180,10 +181,10 @@ def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
             )  # fmt: skip
             edged.setdefault(glass, []).append(key)
         if each.of.drink.serve.ice == "none" and each.of.service != "ice" and each.of.drink.serve.chilled is not False:
-            counted[glass] = counted.get(glass, 0) + each.of.poured
-    for glass, many in counted.items():
+            chilled[glass] = chilled.get(glass, 0) + each.of.poured
+    for glass, many in chilled.items():
         first = min(many, GLASSES_AT_ONCE)
-        words = f"{first} {_many(glass, first)} into the freezer" + (f", the other {many - first} into the fridge" if many > first else "")
+        words = f"{counted(first, glass)} into the freezer" + (f", the other {many - first} into the fridge" if many > first else "")
         needs = tuple(edged.get(glass, ()))
         yield Task(f"glasses: {glass}", capital(words), 2 + 0.1 * many, GLASS_FREEZES_MIN, needs=needs, why="A cold drink in a cold glass.")
 
@@ -208,9 +209,3 @@ def _at_the_end(drinks: Sequence[EveningDrink], bought: Sequence[Purchase]) -> I
         if ice:
             yield Task("ice", f"Fetch {ice} of ice, with a scoop", 5, before=10, why="Ice is food.")
         yield Task("bar", "Lay out jiggers, tins, strainers, cloths and water for the guests", 10)
-
-
-def _many(glass: str, many: int) -> str:
-    if many == 1:
-        return glass
-    return f"{glass}es" if glass.endswith("s") else f"{glass}s"

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Final, Literal, get_args
 
+from oenomel.core.wording import counted, plural
 from oenomel.errors import DomainError, OutOfRange
 
 HEADSPACE: Final = 0.03
@@ -37,19 +38,22 @@ LATER: Final = 1.5
 
 @dataclass(frozen=True, slots=True)
 class ColdPlace:
-    """Somewhere cold: how cold, [°C], and heat that it takes off a bottle, [W/m² K] (estimates)."""
+    """Somewhere to keep a bottle: its temperature and that at which the bottle is poured, [°C], and the heat that it takes off a bottle,
+    [W/m² K] (docs/model.md, "Batch and service", for the fridge; the rest are estimates).
+    """
 
     said: str
     celsius: float
+    poured_c: float
     takes_w_per_m2_k: float
 
 
 PLACES: Final[Mapping[Cold, ColdPlace]] = {
     # Air that a fan moves, with radiation: about 12. Ice water from outside, and what stands still inside: about 60.
-    "fridge": ColdPlace("in the fridge", 4.0, 12.0),
-    "freezer": ColdPlace("in the freezer", -18.0, 12.0),
-    "ice bath": ColdPlace("in ice water", 0.0, 60.0),
-    "room": ColdPlace("on the shelf", 22.0, 8.0),
+    "fridge": ColdPlace("in the fridge", 4.0, 4.0, 12.0),
+    "freezer": ColdPlace("in the freezer", -18.0, -18.0, 12.0),
+    "ice bath": ColdPlace("in ice water", 0.0, 1.0, 60.0),
+    "room": ColdPlace("on the shelf", 22.0, 22.0, 8.0),
 }
 
 
@@ -130,7 +134,7 @@ def serves_words(serves: float) -> str:
         return "less than one serve"
     rest = serves - whole
     more = " and a little" if 0.1 <= rest < 0.45 else " and a half" if 0.45 <= rest < 0.6 else " and most of another" if rest >= 0.6 else ""
-    return f"{whole} serve{'' if whole == 1 else 's'}{more}"
+    return f"{counted(whole, 'serve')}{more}"
 
 
 def chilling(volume_ml: float, heat_j_per_k: float, where: Cold, from_c: float, to_c: float) -> Chilling:
@@ -167,4 +171,4 @@ def span_words(minutes: float) -> str:
     quarters = round(minutes / 15)
     whole, part = divmod(quarters, 4)
     shown = f"{whole or ''}{('', '¼', '½', '¾')[part]}"
-    return f"{shown} hour{'' if quarters == 4 else 's'}"
+    return f"{shown} {'hour' if quarters == 4 else plural('hour')}"

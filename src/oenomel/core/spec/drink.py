@@ -14,7 +14,7 @@ FAMILIES: Final[tuple[FamilyName, ...]] = get_args(FamilyName)
 Stage = Literal["mixed", "glass", "topped", "floated", "rinse", "rim", "garnish"]
 STAGES: Final[tuple[Stage, ...]] = get_args(Stage)
 
-RINSE_STAYS_ML: Final = 1.5
+RINSE_ML: Final = 1.5
 """What stays of a rinse of the glass, [ml]. Common practice: 1 to 2 ml."""
 
 
@@ -39,7 +39,7 @@ class Pour:
         """What is in the drink as it is served, [ml]: a rim and a garnish add nothing, of a rinse 1.5 ml stays."""
         if self.stage in ("rim", "garnish") or self.dissolves_later:
             return 0.0
-        return min(self.volume_ml, RINSE_STAYS_ML) if self.stage == "rinse" else self.volume_ml
+        return min(self.volume_ml, RINSE_ML) if self.stage == "rinse" else self.volume_ml
 
     def at(self, volume_ml: float) -> Pour:
         """The same pour with another amount; a board asks for thousands, and a constructor takes a tenth of `dataclasses.replace`."""

@@ -14,11 +14,14 @@ from typing import Any, Final, Literal
 from lark import Lark, Token, Transformer, v_args
 from lark.exceptions import LarkError, VisitError
 
+from oenomel.core.larder import FRUIT
+from oenomel.core.spec.drink import RINSE_ML
+
 LONGEST_SAID: Final = 60
 """More letters than this are no amount."""
 
-FRUIT_ML: Final[Mapping[str, float]] = {"lime": 22.5, "lemon": 45.0, "orange": 75.0, "grapefruit": 150.0}
-"""Juice of one fruit, [ml]: the lime by common practice, the others common practice from memory; fruit differs by half."""
+FRUIT_ML: Final[Mapping[str, float]] = {name: fruit.piece_ml for name, fruit in FRUIT.items()}
+"""Juice of one fruit, [ml]; fruit differs by half."""
 
 MOST_FRUIT: Final = 4.0
 """More of one fruit than this, in the singular, is a number of something else (house rule)."""
@@ -28,7 +31,6 @@ EGG_ML: Final[Mapping[str, float]] = {"white": 30.0, "yolk": 16.5, "egg": 48.0}
 
 TOUCH_ML: Final = 6.5
 SUGAR_CUBE_G: Final = 4.0
-RINSE_ML: Final = 1.5
 PINCH_G: Final = 0.3
 HANDFUL_LEAVES: Final = 10.0
 COUPLE: Final = 2.0

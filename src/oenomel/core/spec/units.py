@@ -10,6 +10,7 @@ from fractions import Fraction
 from typing import Final, Literal, get_args
 
 from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient
+from oenomel.core.wording import plural
 from oenomel.errors import DomainError, NotAnAmount, OutOfRange, UnknownUnit
 
 BAR_OUNCE_ML: Final = 30.0
@@ -28,6 +29,9 @@ ML_PER_UNIT: Final[Mapping[str, float]] = {
     "drop": 0.05,
 }
 UNITS: Final[tuple[Unit, ...]] = get_args(Unit)
+COUNTED_UNITS: Final[frozenset[str]] = frozenset({"barspoon", "cup", "splash", "dash", "drop", "piece", "leaf", "part"})
+"""Units that are counted and so have a plural; the others are abbreviations."""
+
 MAX_POUR_ML: Final = 10_000.0
 LEAST_POUR_ML: Final = 0.001
 """A fiftieth of a drop: less is a slip of the pen, and its spread would be out of all proportion."""
@@ -47,6 +51,15 @@ class Measure:
 
     amount: float
     unit: Unit
+
+
+def unit_words(unit: str, amount: float) -> str:
+    """Name of a unit beside an amount.
+
+    >>> unit_words("dash", 2), unit_words("dash", 1), unit_words("ml", 22.5)
+    ('dashes', 'dash', 'ml')
+    """
+    return plural(unit) if unit in COUNTED_UNITS and amount != 1 else unit
 
 
 def parse_amount(value: float | str) -> float:

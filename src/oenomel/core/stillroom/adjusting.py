@@ -6,7 +6,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Final
 
-from oenomel.core.larder import Composition, listed
+from oenomel.core.larder import Composition
+from oenomel.core.wording import listed
 from oenomel.errors import DomainError, OutOfRange
 
 LEAST_G: Final = 0.05

@@ -26,8 +26,8 @@ ACID_OF: Final = slice(_AT[ACIDS[0]], _AT[ACIDS[-1]] + 1)
 WATER: Final = _AT["water"]
 PULP: Final = _AT["pulp"]
 
-HELD_BACK: Final = 0.30
-HELD_BACK_SD: Final = 0.30
+KEPT_IN_SOLIDS: Final = 0.30
+KEPT_IN_SOLIDS_SD: Final = 0.30
 """What is strained out keeps so much of its weight in liquid (estimate of docs/model.md, "The stillroom", and how far it may be off as a
 share)."""
 
@@ -160,7 +160,7 @@ def cook(preparation: Preparation, unsure: Unsure | None = None) -> Pot:
     final = preparation.final
 
     def after(off: float | None, held: float = 1.0) -> tuple[Floats, float, Floats]:
-        return _worked(preparation, put_in, off, HELD_BACK * unsure.held_back * held, unsure.evaporation)
+        return _worked(preparation, put_in, off, KEPT_IN_SOLIDS * unsure.held_back * held, unsure.evaporation)
 
     decided = ""
     if final.brix is not None:

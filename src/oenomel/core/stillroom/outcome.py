@@ -20,7 +20,6 @@ from oenomel.core.larder import (
     Kind,
     SlotName,
     SourcedValue,
-    listed,
     slug_for,
 )
 from oenomel.core.stillroom.goods import FRUIT_ACID_SD, FRUIT_SUGAR_SD, Good
@@ -28,7 +27,7 @@ from oenomel.core.stillroom.keeping import cautions_of, keeps_days
 from oenomel.core.stillroom.mass_balance import (
     ACID_OF,
     EVAPORATES_SD,
-    HELD_BACK_SD,
+    KEPT_IN_SOLIDS_SD,
     MATTER,
     SUGAR_OF,
     Pot,
@@ -39,6 +38,7 @@ from oenomel.core.stillroom.mass_balance import (
     volume_ml_of,
 )
 from oenomel.core.stillroom.preparation import Line, Preparation, PreparationKind, amount_words
+from oenomel.core.wording import listed
 from oenomel.errors import ImpossibleComposition
 
 Floats = NDArray[np.float64]
@@ -224,7 +224,7 @@ def _one_by_one(preparation: Preparation, pot: Pot) -> list[Unsure]:
         if acid_sd and pot.put_in[i, ACID_OF].sum() > 0:
             found.append(replace(plain, acids=_with(plain.acids, i, 1 + acid_sd)))
     if pot.strained_out.sum() > 0:
-        found.append(replace(plain, held_back=1 - HELD_BACK_SD))
+        found.append(replace(plain, held_back=1 - KEPT_IN_SOLIDS_SD))
     final = preparation.final
     if pot.by_measure == "" and preparation.is_heated:
         found.append(replace(plain, evaporation=1 - EVAPORATES_SD))

@@ -7,8 +7,9 @@ from dataclasses import dataclass
 from typing import Final
 
 from oenomel.core.balance import AXES, TASTED_STEPS, steps_between
-from oenomel.core.larder import PROPERTIES, Ingredient, SlotName, with_article
+from oenomel.core.larder import PROPERTIES, Ingredient, SlotName, is_non_alcoholic
 from oenomel.core.spec import Drink, Pour
+from oenomel.core.wording import with_article
 
 SPLITS: Final = (1.0, 0.5, 0.25)
 """How much of a base is replaced: all, half and half, or a quarter."""
@@ -128,7 +129,7 @@ def _unwanted(ingredient: Ingredient, filters: Filters) -> str:
         (filters.in_stock is not None and ingredient.slug not in (filters.in_stock or ()), "It isn't at hand."),
         (bool(allergens), f"It holds {' and '.join(allergens)}."),
         (filters.vegan and (ingredient.kind in VEGAN_NOT or bool({"egg", "milk"} & set(ingredient.allergens))), "It isn't vegan."),
-        (filters.without_alcohol and ingredient.composition.abv > 0.5, "It has alcohol."),
+        (filters.without_alcohol and not is_non_alcoholic(ingredient.composition.abv), "It has alcohol."),
         (bool(filters.kinds) and ingredient.kind not in filters.kinds, "It is of another kind."),
         (filters.most_price is not None and price is None, "Its price isn't told."),
         (filters.most_price is not None and (price or 0) > (filters.most_price or 0), "It costs more."),

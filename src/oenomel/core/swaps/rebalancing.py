@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 
 from oenomel.core.balance import AXES, FIGURES, TASTED_STEPS, Change, can_be_tasted, changes_between, in_words
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient, listed
+from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient
 from oenomel.core.spec import ML_PER_UNIT, Drink, Pour, Unit, grid_of
 from oenomel.core.swaps.aim import Aim, figures_of, off_target, weight_in_j
 from oenomel.core.swaps.budget import Budget
@@ -29,6 +29,7 @@ from oenomel.core.swaps.variants import (
     rungs_of_each,
     without_idle,
 )
+from oenomel.core.wording import listed
 from oenomel.errors import DomainError, NothingFree, NothingToDrink
 
 Floats = NDArray[np.float64]

@@ -10,13 +10,14 @@ from typing import Final
 
 from oenomel.core.balance import part_words
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, capital, listed
+from oenomel.core.larder import Ingredient
 from oenomel.core.spec import Drink
 from oenomel.core.swaps.aim import Aim
 from oenomel.core.swaps.budget import Budget
 from oenomel.core.swaps.character import DEAR, price_of
 from oenomel.core.swaps.rebalancing import Move, Rebalanced, best_of, rebalanced_as, that_can_move, usually_free, with_correctors
 from oenomel.core.swaps.variants import Variant
+from oenomel.core.wording import capital, listed
 
 NO_WORSE_BY: Final = 1.0
 """A way is told whose J is less than this over the least (docs/model.md, "Rebalancing")."""

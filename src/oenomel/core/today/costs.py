@@ -6,9 +6,10 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
-from oenomel.core.larder import Ingredient, listed
+from oenomel.core.larder import Ingredient
 from oenomel.core.spec import Drink
 from oenomel.core.stillroom import Good, Outcome
+from oenomel.core.wording import listed
 
 FREE_KINDS = frozenset({"water"})
 """What comes from the tap costs nothing worth telling; soda has a price like any bottle."""

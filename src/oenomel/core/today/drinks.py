@@ -9,9 +9,10 @@ from functools import cached_property
 
 from oenomel.core.balance import AXES, can_be_tasted, degree, in_words, steps_between, tasted
 from oenomel.core.forecast import Forecast, forecast_of
-from oenomel.core.larder import Composition, Ingredient, listed
+from oenomel.core.larder import Composition, Ingredient
 from oenomel.core.spec import Drink
 from oenomel.core.swaps import Aim, Move, Rebalanced, Target, rebalance, that_can_move
+from oenomel.core.wording import listed
 
 _UNITS = {"sugar": "g of sugar in 100 ml", "acid": "g of acid in 100 ml", "abv": "% ABV"}
 

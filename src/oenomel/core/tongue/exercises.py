@@ -11,10 +11,11 @@ from typing import Final, Literal, get_args
 from oenomel.core.balance import AXES, TASTED_STEPS, in_words, profile_of_made, steps_between, tasted
 from oenomel.core.forecast import AxisDifference, compare
 from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, capital, listed
+from oenomel.core.larder import Ingredient
 from oenomel.core.notebook import complaint_words
 from oenomel.core.spec import GRID_ML, Drink, Pour
 from oenomel.core.swaps import Filters, candidates_for
+from oenomel.core.wording import capital, listed
 from oenomel.errors import DomainError
 
 ExerciseKind = Literal["swap", "fault", "correction"]

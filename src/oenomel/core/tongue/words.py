@@ -6,9 +6,9 @@ from collections.abc import Mapping
 from typing import Final
 
 from oenomel.core.balance import AXES, USUAL_TONGUE, OwnSteps, sureness
-from oenomel.core.larder import capital
 from oenomel.core.tongue.jugs import Matter
 from oenomel.core.tongue.threshold import DULLED_AFTER, KNOWN_AFTER, ROUND, Threshold
+from oenomel.core.wording import capital
 
 USUAL_LEVEL: Final[Mapping[str, float]] = {"sugar": 8.0, "acid": 0.85, "abv": 15.0}
 """Where a step is told in grams and per cent: about the middle of a shaken sour."""

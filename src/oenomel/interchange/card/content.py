@@ -8,9 +8,9 @@ from datetime import date
 from typing import Final, Literal
 
 from oenomel.core.forecast import Forecast
-from oenomel.core.larder import capital, listed
 from oenomel.core.making import NOTE, Step, Way, amount_words, counted_noun, making_steps
 from oenomel.core.spec import Drink
+from oenomel.core.wording import capital, listed
 from oenomel.interchange.card.glass_drawing import GlassDrawing, glass_drawing
 
 __all__ = ["Card", "CardGarnish", "CardPour", "CardStep", "Country", "beside", "card_of", "day_words"]

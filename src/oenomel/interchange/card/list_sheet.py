@@ -7,17 +7,15 @@ from dataclasses import dataclass
 from typing import Final
 
 from oenomel.core.forecast import Forecast
-from oenomel.core.larder import Ingredient, capital, listed
+from oenomel.core.larder import Ingredient, is_of_the_day
 from oenomel.core.making import Way, amount_words, counted_words
 from oenomel.core.spec import Pour
+from oenomel.core.wording import capital, listed
 from oenomel.interchange.card.content import COUNTRIES, Country
 
 __all__ = ["ListSheet", "list_sheet"]
 
 _SERVED: Final = {"none": "up", "cubes": "on cubes", "large": "on a large cube", "crushed": "on crushed ice"}
-OF_THE_DAY: Final = 3.0
-"""What keeps no longer than this, [days], is pressed for the evening (house rule)."""
-
 _PREPARED: Final = frozenset({"syrup", "honey"})
 
 
@@ -89,7 +87,7 @@ def _named(forecast: Forecast, wanted: Callable[[Ingredient], bool]) -> Iterable
 
 def _is_pressed(ingredient: Ingredient) -> bool:
     """Juice of the day: what keeps longer comes out of a bottle."""
-    return ingredient.kind == "juice" and (ingredient.label("keeps_days") or 0.0) <= OF_THE_DAY
+    return is_of_the_day(ingredient)
 
 
 def _is_prepared(ingredient: Ingredient) -> bool:

@@ -7,8 +7,8 @@ import re
 from collections.abc import Callable, Iterator, Mapping
 from typing import Final
 
-from oenomel.core.larder import with_article
-from oenomel.core.spec import parse_amount
+from oenomel.core.spec import parse_amount, unit_words
+from oenomel.core.wording import with_article
 from oenomel.interchange.spec.file import GarnishEntry, PourEntry, SpecFile, parse_spec
 
 __all__ = [
@@ -17,7 +17,6 @@ __all__ = [
 
 _COMMENT: Final = "<!-- oenomel/spec "
 
-_PLURALS = {"dash": "dashes", "splash": "splashes", "drop": "drops", "piece": "pieces", "leaf": "leaves", "part": "parts", "cup": "cups"}
 _WORKED = {
     "shake": "Shake", "stir": "Stir", "build": "Build", "blend": "Blend", "swizzle": "Swizzle", "roll": "Roll", "none": "Pour together",
 }  # fmt: skip
@@ -33,7 +32,7 @@ def _name_of(pour: PourEntry, names: Mapping[str, str]) -> str:
 def _amount_words(pour: PourEntry) -> str:
     """An amount with its unit, such as "22.5 ml" or "2 dashes"."""
     amount = parse_amount(pour.amount)
-    return f"{amount:.10g} {pour.unit if amount == 1 else _PLURALS.get(pour.unit, pour.unit)}"
+    return f"{amount:.10g} {unit_words(pour.unit, amount)}"
 
 
 def pour_line(pour: PourEntry, names: Mapping[str, str]) -> str:

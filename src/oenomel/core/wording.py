@@ -1,0 +1,79 @@
+"""English for every generated sentence: articles, plurals, counts, lists and capitals.
+
+A library of inflections was tried: the usual one takes four seconds to import, more than the whole program does.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from typing import Final
+
+__all__ = ["capital", "counted", "listed", "plural", "singular", "with_article"]
+
+_UNCHANGED: Final = frozenset({"bitters", "grapefruit", "molasses"})
+"""Nouns whose plural and singular are one."""
+
+
+def listed(words: Sequence[str]) -> str:
+    """Join words as a list in a sentence.
+
+    >>> listed(["gin", "lemon juice", "soda"]), listed(["gin"]), listed([])
+    ('gin, lemon juice and soda', 'gin', '')
+    """
+    return " and ".join([", ".join(words[:-1]), words[-1]] if len(words) > 1 else words)
+
+
+def with_article(noun: str) -> str:
+    """Put "a" or "an" before a noun.
+
+    >>> with_article("up glass"), with_article("flute"), with_article("hour")
+    ('an up glass', 'a flute', 'an hour')
+    """
+    return f"{'an' if re.match(r'[aeiou]|hour', noun, re.IGNORECASE) else 'a'} {noun}"
+
+
+def capital(text: str) -> str:
+    """Begin a text with a capital; an empty text stays empty."""
+    return text[:1].upper() + text[1:]
+
+
+def plural(noun: str) -> str:
+    """Plural of a noun.
+
+    >>> [plural(noun) for noun in ("mint leaf", "raspberry", "lime wedge", "coupe glass", "bunch", "bitters", "egg white")]
+    ['mint leaves', 'raspberries', 'lime wedges', 'coupe glasses', 'bunches', 'bitters', 'egg whites']
+    """
+    if noun.split()[-1:] and noun.split()[-1] in _UNCHANGED:
+        return noun
+    if noun.endswith("leaf"):
+        return f"{noun[:-1]}ves"
+    if re.search(r"[^aeiou]y$", noun):
+        return f"{noun[:-1]}ies"
+    return f"{noun}{'es' if re.search(r'(?:s|x|ch|sh)$', noun) else 's'}"
+
+
+def singular(noun: str) -> str:
+    """Singular of a noun, which may be one already.
+
+    >>> [singular(noun) for noun in ("raspberries", "coffee beans", "lemongrass", "mint leaves", "glasses", "cherries", "bitters")]
+    ['raspberry', 'coffee bean', 'lemongrass', 'mint leaf', 'glass', 'cherry', 'bitters']
+    """
+    if noun.split()[-1:] and noun.split()[-1] in _UNCHANGED:
+        return noun
+    if noun.endswith("leaves"):
+        return f"{noun[:-3]}f"
+    if noun.endswith("ies"):
+        return f"{noun[:-3]}y"
+    if re.search(r"(?:ss|x|ch|sh)es$", noun):
+        return noun[:-2]
+    return noun[:-1] if noun.endswith("s") and not noun.endswith(("ss", "us")) else noun
+
+
+def counted(number: int, noun: str) -> str:
+    """Put a number before a noun in its singular or plural.
+
+    >>> counted(1, "drink"), counted(3, "drink"), counted(0, "hour")
+    ('1 drink', '3 drinks', '0 hours')
+    """
+    return f"{number} {noun if number == 1 else plural(noun)}"
