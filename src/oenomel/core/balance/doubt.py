@@ -45,12 +45,15 @@ class Interval:
 
 @dataclass(frozen=True, slots=True)
 class Driver:
-    """What makes a figure unsure: its share of the variance (0 to 1), what it is, and what would make it surer."""
+    """A source of uncertainty: its cause, the ingredient or circumstance it comes from, its share of the variance (0 to 1), and what would
+    make the figure surer.
+    """
 
     cause: str
     subject: str
     share: float
     advice: str
+    is_ingredient: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -243,7 +246,7 @@ def _drivers(causes: Sequence[tuple[str, str]], names: Mapping[str, str], shares
     drivers = []
     for row in sorted(told, key=lambda row: -shares[row]):
         cause, subject = causes[row]
-        drivers.append(Driver(cause, names.get(subject, subject), shares[row], _ADVICE[cause]))
+        drivers.append(Driver(cause, names.get(subject, subject), shares[row], _ADVICE[cause], subject in names))
     return Drivers(_in_a_sentence(drivers), tuple(drivers))
 
 
@@ -251,13 +254,13 @@ def _in_a_sentence(drivers: Sequence[Driver]) -> str:
     if not drivers:
         return ""
     first, *others = drivers
-    second = f", {_mid_sentence(others[0].subject)} {100 * others[0].share:.0f} %" if others and others[0].share > SECOND_SHARE else ""
+    second = f", {_mid_sentence(others[0])} {100 * others[0].share:.0f} %" if others and others[0].share > SECOND_SHARE else ""
     return f"{first.subject} explains {100 * first.share:.0f} % of it{second}: {first.advice}."
 
 
-def _mid_sentence(subject: str) -> str:
-    """A subject inside a sentence; names of ingredients keep their capital."""
-    return f"the {subject[4:]}" if subject.startswith("The ") else subject
+def _mid_sentence(driver: Driver) -> str:
+    """Subject of a driver inside a sentence; names of ingredients keep their capital."""
+    return driver.subject if driver.is_ingredient else driver.subject[:1].lower() + driver.subject[1:]
 
 
 def _sd(moves: Floats) -> Floats:

@@ -18,6 +18,7 @@ from oenomel.core.balance import (
     changes_between,
     in_words,
     loudness_between,
+    paired_pours,
     profile_of_made,
     share_of_glass,
     tasted,
@@ -293,8 +294,7 @@ class _Question:
         tried = [self._cut_to(places[0], ml, volume) for ml in (below, below + grid) if 0 <= ml < pour.volume_ml]
         answered, _ = min(tried, key=lambda each: abs(each[1] - share))
         name = pour.ingredient.said
-        changes = changes_between(answered[0], self.present, self.conditions)
-        more = [each.words.removeprefix("more ").removesuffix(" added") for each in changes if _adds(each)]
+        more = _more_of(self.present, answered[0])
         fills = f" {capital(listed(more))} {'fill' if len(more) > 1 else 'fills'} the gap." if more else ""
         return [self._proposal("quieter", f"{pour.ingredient.name} quieter", answered, f"{capital(name)} drowns the rest.{fills}")]
 
@@ -439,8 +439,15 @@ def _off(left: Sequence[Residual]) -> float:
     return sum(each.steps**2 for each in left if each.axis in AXES)
 
 
-def _adds(change: Change) -> bool:
-    return change.words.startswith("more ") or change.words.endswith(" added")
+def _more_of(before: Drink, after: Drink) -> list[str]:
+    """Ingredients that a drink has more of than before, by their names inside a sentence."""
+    return [
+        new.ingredient.said
+        for old, new in paired_pours(before.pours, after.pours)
+        if new is not None
+        and new.liquid_ml > (0.0 if old is None else old.liquid_ml)
+        and (old is None or old.ingredient.slug == new.ingredient.slug)
+    ]
 
 
 def _told(changes: Sequence[Change]) -> list[str]:

@@ -18,7 +18,7 @@ from oenomel.core.service.keeping import Keeping, keeping_of
 from oenomel.core.service.pouring import PourLine, in_order
 from oenomel.core.service.rounding import checked_grid, measured, measured_ml
 from oenomel.core.service.split import Service, StaysOut, split, water
-from oenomel.core.service.standin import STAND_IN, has_stand_in, recipe_words, with_stand_ins
+from oenomel.core.service.standin import has_stand_in, is_stand_in, recipe_words, with_stand_ins
 from oenomel.core.service.vessels import (
     COLD_ENOUGH_C,
     FREEZER_SERVE_C,
@@ -330,7 +330,7 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
     keeping = batch.keeping
     notes.append(keeping.words)
     if wish.stand_in:
-        stood = [pour for pour in batch.inside if pour.ingredient.name.startswith(STAND_IN)]
+        stood = [pour for pour in batch.inside if is_stand_in(pour.ingredient)]
         notes += [recipe_words(pour) for pour in stood]
         if not stood:
             notes.append("No juice here is poured for its sharpness alone: nothing stands in for it.")

@@ -13,8 +13,8 @@ SHARP_G: Final = 2.0
 WEIGHED_SD: Final = 0.02
 """Acids that stand in for a juice are weighed."""
 
-STAND_IN: Final = "Acids for "
-"""How what stands in is called, before the juice's name."""
+_SLUG: Final = "inline:acids-for:"
+"""Begins the slug of what stands in for a juice."""
 
 _WEIGHED: Final = {"citric": "citric acid", "malic": "malic acid", "tartaric": "tartaric acid"}
 
@@ -38,8 +38,8 @@ def stand_in(juice: Ingredient) -> Ingredient:
         "keeps_days", float(days_at_least(ACID_SOLUTION_DAYS, composition.acid)), 0.0, "estimate", "estimate", "acids in water, cold"
     )
     return Ingredient(
-        slug=f"inline:{STAND_IN}{juice.said}",
-        name=f"{STAND_IN}{juice.said}",
+        slug=f"{_SLUG}{juice.slug}",
+        name=f"Acids for {juice.said}",
         kind="seasoning",
         composition=composition,
         slots=("sour",),
@@ -47,6 +47,11 @@ def stand_in(juice: Ingredient) -> Ingredient:
         origin="inline",
         values={"keeps_days": keeps},
     )
+
+
+def is_stand_in(ingredient: Ingredient) -> bool:
+    """Whether an ingredient was made by `stand_in`."""
+    return ingredient.slug.startswith(_SLUG)
 
 
 def recipe_words(pour: Pour) -> str:
