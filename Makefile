@@ -5,7 +5,7 @@ PYTHON ?= python3
 PORT ?= 8000
 BIN := .venv/bin
 STATIC := src/oenomel/api/static/index.html
-WEB := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts src/oenomel/interchange/card/templates/card.css
+WEB := $(shell find web/src web/public -type f) web/index.html web/vite.config.ts src/oenomel/formats/card/templates/card.css
 SUDO := $(shell [ "$$(id -u)" = 0 ] || echo sudo)
 
 # Compiled modules are kept, also where a shell says otherwise: a test then starts in a third of the time.
@@ -13,7 +13,7 @@ export PYTHONDONTWRITEBYTECODE :=
 # Two at once, by test; the schema-reading plug-in takes seconds to load and is used by one call alone.
 PYTEST := $(BIN)/python -m pytest -q -n 2 --dist loadgroup -p no:schemathesis
 # What needs neither an API nor a browser.
-PURE := src tests/core tests/reference tests/wording tests/interchange tests/instruments tests/architecture tests/test_numbers_of_the_model.py
+PURE := src tests/core tests/reference tests/wording tests/schemas tests/formats tests/devices tests/architecture tests/test_numbers_of_the_model.py
 TIMED := $(BIN)/python scripts/time_parts.py
 
 .PHONY: setup demo test deep check quick fix golden durations crash-test torture mutants benchmark bench screenshots lock client lint \

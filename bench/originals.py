@@ -9,9 +9,10 @@ import time
 from contextlib import suppress
 from dataclasses import replace
 
-from oenomel.core.ice import Conditions
+from oenomel.core.dilution import Conditions
 from oenomel.core.larder import Larder, catalogue
-from oenomel.core.originals import Ground, Wish, menu_of, originals
+from oenomel.core.originals import Ground, Wish, originals
+from oenomel.core.originals.menu_search import menu_of
 from oenomel.errors import DomainError
 
 INGREDIENTS = 500

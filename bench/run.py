@@ -32,11 +32,12 @@ from service import service_times
 from support.app_server import CHROMIUM, AppServer
 from swaps import board_times, search_times, seven_time, worst_time
 
-from oenomel.core.balance import half_widths80, poured
+from oenomel.core.balance import poured
+from oenomel.core.balance.uncertainty import half_widths80
 from oenomel.core.forecast import STANDARD, forecast_of
 from oenomel.core.larder import Findable, Index, catalogue
 from oenomel.core.spec import Drink, Pour
-from oenomel.interchange.formats.reading import read_text
+from oenomel.formats.recipe_reader import read_text
 from oenomel.store import database, ingredients
 
 CHANGES = 100

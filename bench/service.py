@@ -7,8 +7,9 @@ import statistics
 import time
 from collections.abc import Callable
 
+from oenomel.core.batch import BatchWish, batch_of
+from oenomel.core.event.schedule import Task, schedule
 from oenomel.core.larder import catalogue
-from oenomel.core.service import BatchWish, Task, batch_of, schedule
 from oenomel.core.spec import Drink, Pour
 
 

@@ -13,12 +13,15 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.optimize import differential_evolution, minimize
 
-from oenomel.api.searching import SECONDS, WORK
+from oenomel.api.search_queue import SECONDS, WORK
+from oenomel.core.dilution import Conditions
 from oenomel.core.forecast import forecast_of
-from oenomel.core.ice import Conditions
 from oenomel.core.larder import Composition, Ingredient, SlotName, catalogue
+from oenomel.core.rebalance import Aim, Budget, Target, rebalance
+from oenomel.core.rebalance.grid_search import Problems, cost_of, minimise
+from oenomel.core.rebalance.variants import Variant, problems_of
 from oenomel.core.spec import Drink, Pour
-from oenomel.core.swaps import Aim, Board, Budget, Problems, Target, Variant, cost_of, minimise, problems_of, rebalance, swap_board
+from oenomel.core.swaps import Board, swap_board
 
 __all__ = ["SearchTimes", "board_times", "search_times", "seven_time", "worst_time"]
 

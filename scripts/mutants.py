@@ -23,12 +23,12 @@ MUTANTS: Final = ROOT / "mutants"
 MUTMUT: Final = Path(sys.executable).parent / "mutmut"
 PACKAGES: Final = {
     "originals": "oenomel.core.originals.",
-    "batch": "oenomel.core.service.",
-    "preparations": "oenomel.core.stillroom.",
-    "lots": "oenomel.core.larder.",
-    "sensory": "oenomel.core.tongue.",
-    "recipe": "oenomel.core.recipe.",
-    "card": "oenomel.interchange.card.",
+    "batch": "oenomel.core.batch.",
+    "preparations": "oenomel.core.preparations.",
+    "lots": "oenomel.core.lots.",
+    "sensory": "oenomel.core.sensory.",
+    "recipe": "oenomel.core.recipe_text.",
+    "card": "oenomel.formats.card.",
 }
 MAY_FALL: Final = 0.05
 SURVIVED: Final = 0
@@ -44,7 +44,7 @@ def main() -> int:
     chosen = parser.parse_args()
     packages = chosen.packages or list(PACKAGES)
     # The first run makes all mutants and learns which tests touch what; it tries one of them.
-    _mutmut("oenomel.core.tongue.week.x_*__mutmut_1")
+    _mutmut("oenomel.core.sensory.training_plan.x_*__mutmut_1")
     names = _codes().keys()
     sampled = {package: _sample(package, names, chosen.sample) for package in packages}
     _mutmut(*(name for each in sampled.values() for name in each))

@@ -12,7 +12,7 @@ import pytest
 from oenomel.cli import COMMANDS, main
 from oenomel.store import database
 
-EXAMPLE = Path(__file__).parent / "interchange" / "glasshouse-sour.json"
+EXAMPLE = Path(__file__).parent / "support" / "glasshouse-sour.json"
 
 
 def process(*arguments: str, home: Path, said: str | None = None) -> subprocess.CompletedProcess[str]:

@@ -12,8 +12,8 @@ from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.shelf import SHELF_STATES
 from oenomel.demo import scenario
-from oenomel.interchange.spec.drink import drink_from_spec
-from oenomel.interchange.spec.file import parse_spec
+from oenomel.schemas.spec_file import parse_spec
+from oenomel.schemas.spec_to_drink import drink_from_spec
 from oenomel.store import database, drinks, ingredients, lineage, measurements, shelf, tastings
 
 BOOK = json.loads((resources.files("oenomel.demo") / "house.json").read_text(encoding="utf-8"))["drinks"]

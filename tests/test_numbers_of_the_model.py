@@ -15,17 +15,18 @@ import pytest
 from support.drinks import drink
 
 import oenomel
-from oenomel.core.forecast import forecast_of
-from oenomel.core.larder import Shelved, catalogue
-from oenomel.core.making import suggested_garnishes
-from oenomel.core.service.rounding import measured_ml
-from oenomel.interchange.card.content import Way, card_of
+from oenomel.core.batch.rounding import measured_ml
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.larder.shelf import Shelved
+from oenomel.core.method.garnishes import suggested_garnishes
+from oenomel.formats.card.content import Way, card_of
 from oenomel.store import book_search, database, drinks, shelf
 
 ROOT = Path(__file__).parents[1]
 SOURCE = Path(oenomel.__file__).parent
 TABLE = tomllib.loads((ROOT / "tests" / "numbers_of_the_model.toml").read_text(encoding="utf-8"))
-PLACES = [*(SOURCE / "core").rglob("*.py"), SOURCE / "interchange" / "card" / "content.py", SOURCE / "carrying" / "originals.py"]
+PLACES = [*(SOURCE / "core").rglob("*.py"), SOURCE / "formats" / "card" / "content.py", SOURCE / "services" / "originals_inputs.py"]
 
 
 def plain(value: Any) -> Any:
@@ -78,7 +79,7 @@ def test_no_constant_of_a_rule_is_missing_in_the_table():
     for path in PLACES:
         name = ".".join(path.relative_to(SOURCE).with_suffix("").parts)
         # Words of recipes have tables of their own.
-        if path.name != "__init__.py" and not name.startswith("core.recipe"):
+        if path.name != "__init__.py" and not name.startswith("core.recipe_text"):
             missing += [f"{name}.{each}" for each in constants(path).keys() & defined_here(path) if each not in TABLE.get(name, {})]
     assert missing == []
 

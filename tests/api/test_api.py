@@ -8,8 +8,8 @@ from starlette.testclient import TestClient
 
 from oenomel.api.app import create_app
 from oenomel.core.balance.perception import TASTED_STEPS
-from oenomel.core.forecast.why import EXPLAINED
-from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.forecast.explanations import EXPLAINED
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.demo import scenario
 
 SPEC = {

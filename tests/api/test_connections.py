@@ -46,7 +46,11 @@ def connected(port):
 
 def is_answered(opened):
     opened.sendall(REQUEST)
-    return opened.recv(1000).startswith(b"HTTP/1.1 200")
+    answer = b""
+    # Head and body may come in two packets.
+    while not answer.endswith(b"ok") and (part := opened.recv(1000)):
+        answer += part
+    return answer.startswith(b"HTTP/1.1 200")
 
 
 def sent_away(opened):

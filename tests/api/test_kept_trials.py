@@ -6,10 +6,10 @@ from contextlib import closing
 import numpy as np
 import pytest
 
-from oenomel.api.reading.trials import kept_trials, palate_of, sheets_of, tasted_of
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.core.notebook.palate import learn
+from oenomel.core.trials.palate import learn
 from oenomel.demo import scenario
+from oenomel.services.trials import kept_trials, palate_of, sheets_of, tasted_of
 from oenomel.store import database, drinks, lineage, shelf, tastings
 from oenomel.store.tastings import TastingRecord
 

@@ -5,7 +5,7 @@ from http import HTTPStatus
 import pytest
 from support.notebook_spec import ORCHARD as SPEC
 
-from oenomel.core.ice.conditions import house_factor
+from oenomel.core.dilution.ice_conditions import house_factor
 
 
 def poured(*amounts):

@@ -16,10 +16,10 @@ import pytest
 from support.app_server import AppServer
 from support.notebook_spec import ORCHARD
 
-from oenomel.api import searching
-from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.swaps import Budget
-from oenomel.core.swaps.rebalancing import CORRECTORS
+from oenomel.api import search_queue
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.rebalance.budget import Budget
+from oenomel.core.rebalance.solver import CORRECTORS
 
 # A machine that runs the other tests beside it may be three times as slow as the one that is promised something.
 PATIENCE = 3.0
@@ -61,12 +61,12 @@ def test_the_worst_that_may_be_asked_ends_within_its_budget_and_its_memory(clien
     body = {"spec": SEVEN, "target": TARGET, **asked, **({"pour_index": 0} if path == "/api/swaps" else {})}
     before = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss
     budgets = []
-    monkeypatch.setattr(searching, "Budget", lambda *told: budgets.append(Budget(*told)) or budgets[-1])
-    monkeypatch.setattr(searching, "SECONDS", math.inf)
+    monkeypatch.setattr(search_queue, "Budget", lambda *told: budgets.append(Budget(*told)) or budgets[-1])
+    monkeypatch.setattr(search_queue, "SECONDS", math.inf)
     answer = client.post(path, json=body)
     assert answer.status_code == HTTPStatus.OK, answer.text
     # What one search overdraws it by is the last lot of drinks that it weighs.
-    assert all(budget.left > -0.5 * searching.WORK for budget in budgets)
+    assert all(budget.left > -0.5 * search_queue.WORK for budget in budgets)
     assert (resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - before) / 1024 < MEGABYTES
     if path == "/api/rebalance":
         assert answer.json()["proved"] is False
@@ -99,8 +99,8 @@ class Request:
 
 
 def searches(number):
-    turns = searching.Turns()
-    return [searching._Search(Request(turns)) for _ in range(number)]
+    turns = search_queue.Turns()
+    return [search_queue._QueuedSearch(Request(turns)) for _ in range(number)]
 
 
 def until_spent(search):
@@ -215,7 +215,7 @@ def test_headers_that_do_not_end_and_searches_that_nobody_waits_for_end_at_the_s
 
 def test_who_leaves_the_queue_just_as_the_turn_is_given_back_is_passed_over():
     async def ask():
-        turns = searching.Turns()
+        turns = search_queue.Turns()
         await turns.take()
         leaving, staying = (asyncio.create_task(turns.take()) for _ in range(2))
         await asyncio.sleep(0)

@@ -10,7 +10,7 @@ from starlette.testclient import TestClient
 
 from oenomel import api
 from oenomel.api.app import create_api, create_app
-from oenomel.api.serving import FrontEnd, Guard
+from oenomel.api.middleware.security import FrontEnd, Guard
 
 
 @pytest.fixture

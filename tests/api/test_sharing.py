@@ -10,9 +10,9 @@ from starlette.testclient import TestClient
 from support.notebook_spec import ORCHARD
 
 from oenomel.api.app import create_app
-from oenomel.api.serving import Guard
-from oenomel.api.sharing import FORGOTTEN_AFTER, FREE_TRIES, FREE_TRIES_OF_ALL, LONGEST_WAIT, Sharing, Tries
-from oenomel.store import copies, database
+from oenomel.api.middleware.security import Guard
+from oenomel.api.pairing import FORGOTTEN_AFTER, FREE_TRIES, FREE_TRIES_OF_ALL, LONGEST_WAIT, Sharing, Tries
+from oenomel.store import backups, database
 
 NEW = {"name": "Orchard Sour", "spec": ORCHARD, "trial_name": "First"}
 HERE, PHONE = "192.168.7.2", "192.168.7.31"
@@ -187,11 +187,11 @@ def test_a_forgotten_device_does_not_come_back_with_an_older_copy(house, tmp_pat
     sharing, seen_from = house
     phone = paired(house, sharing.code)
     assert phone.get("/api/drinks").status_code == HTTPStatus.OK
-    copies.back_up(sharing.data, tmp_path / "copy.db")
+    backups.back_up(sharing.data, tmp_path / "copy.db")
     here = seen_from("127.0.0.1")
     (device,) = here.get("/api/sharing").json()["devices"]
     assert here.delete(f"/api/sharing/devices/{device['id']}").status_code == HTTPStatus.NO_CONTENT
-    copies.restore(sharing.data, tmp_path / "copy.db")
+    backups.restore(sharing.data, tmp_path / "copy.db")
     assert phone.get("/api/drinks").status_code == HTTPStatus.UNAUTHORIZED
 
 

@@ -5,7 +5,7 @@ from http import HTTPStatus
 
 import pytest
 
-from oenomel.interchange.spec.file import SpecFile
+from oenomel.schemas.spec_file import SpecFile
 
 SPEC = {
     "format": "oenomel/spec",

@@ -13,10 +13,8 @@ import oenomel
 ROOT = Path(__file__).parents[2]
 SOURCE = Path(oenomel.__file__).parent
 LINTER = Path(sys.executable).parent / "lint-imports"
-ROOMS = (
-    "larder", "spec", "ice", "balance", "families", "glass", "findings", "swaps", "making", "recipe", "stillroom", "forecast",
-    "originals", "notebook", "today", "service", "tongue",
-)  # fmt: skip
+MOST_NAMES = 25
+"""Names of a package's face at most: it is an interface, not a list of what is used."""
 
 
 def modules(*folders: str) -> list[Path]:
@@ -26,24 +24,48 @@ def modules(*folders: str) -> list[Path]:
     return [path for each in found.values() for path in each]
 
 
-def test_the_walls_of_the_house_stand():
-    # Floors, rooms and faces stand in pyproject.toml; the linter reads every import, wherever it is written.
+def packages() -> list[str]:
+    return sorted(path.parent.name for path in (SOURCE / "core").glob("*/__init__.py"))
+
+
+def test_the_import_contracts_hold():
+    # They stand in pyproject.toml; the linter reads every import, wherever it is written.
     told = subprocess.run([LINTER, "--no-cache"], cwd=ROOT, capture_output=True, text=True, check=False)
     assert told.returncode == 0, told.stdout
-    assert all(f"{room} is entered by its face KEPT" in told.stdout for room in ROOMS)
 
 
-def test_nothing_lies_flat_in_the_core_and_a_face_hands_out_no_more_than_is_asked_of_it():
+def imported_from_core(path: Path) -> dict[str, set[str]]:
+    """Names that a module imports from each package of the core, by the package's face or by the module that defines them."""
+    found: dict[str, set[str]] = {}
+    for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
+        if isinstance(node, ast.ImportFrom) and node.module and node.module.startswith("oenomel.core."):
+            found.setdefault(node.module.removeprefix("oenomel.core."), set()).update(alias.name for alias in node.names)
+    return found
+
+
+def test_a_face_is_short_and_what_it_shows_is_imported_from_it():
     assert sorted(path.name for path in (SOURCE / "core").glob("*.py")) == ["__init__.py", "wording.py"]
-    assert sorted(path.name for path in (SOURCE / "core").iterdir() if path.is_dir() and path.name != "__pycache__") == sorted(ROOMS)
-    asked: dict[str, set[str]] = {room: set() for room in ROOMS}
+    used: dict[str, set[str]] = {package: set() for package in packages()}
+    passed_by: list[str] = []
+    faces = {package: set(importlib.import_module(f"oenomel.core.{package}").__all__) for package in packages()}
     for path in (*SOURCE.rglob("*.py"), *(ROOT / "bench").glob("*.py"), *(ROOT / "scripts").glob("*.py")):
-        for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
-            room = node.module.removeprefix("oenomel.core.") if isinstance(node, ast.ImportFrom) and node.module else ""
-            if room in asked and node.module != room:
-                asked[room] |= {alias.name for alias in node.names}
-    for room, names in asked.items():
-        assert set(importlib.import_module(f"oenomel.core.{room}").__all__) == names, room
+        own = path.relative_to(SOURCE).parts[1:2] if path.is_relative_to(SOURCE / "core") else ()
+        for module, names in imported_from_core(path).items():
+            package, _, inside = module.partition(".")
+            if package in used and own != (package,):
+                used[package] |= set() if inside else names
+                passed_by += [f"{path}: {name}" for name in names & faces[package] if inside]
+                assert not any(name.startswith("_") for name in names), path
+    assert passed_by == []
+    for package, face in faces.items():
+        assert len(face) <= MOST_NAMES, package
+        assert face == used[package], package
+
+
+def test_a_name_of_a_module_stands_once_in_each_layer():
+    for layer in ("core", "schemas", "formats", "store", "devices", "cli"):
+        names = [path.stem for path in modules(layer) if path.stem != "__init__"]
+        assert sorted(names) == sorted(set(names)), layer
 
 
 def test_core_reads_nothing_but_its_own_data():
@@ -63,7 +85,7 @@ def test_no_value_gets_into_sql_by_a_format_string():
 
 
 def test_every_module_and_public_name_of_the_product_says_what_it_is():
-    for path in modules("core", "interchange", "instruments", "store", "api", "demo"):
+    for path in modules("core", "schemas", "formats", "devices", "services", "store", "api", "demo"):
         assert ast.get_docstring(ast.parse(path.read_text(encoding="utf-8"))), path
 
 

@@ -16,8 +16,8 @@ RULES = {
     "in stock": (r"state <> 'out'", "store/migrations"),
     "plural": (r"else ['\"]e?s['\"]|['\"]s['\"] if ", "core/wording.py"),
     "article": (r"['\"]an['\"] if ", "core/wording.py"),
-    "cautions": (r"salmonella|poisonous look-alikes", "core/findings/data/cautions.toml"),
-    "the temperature of a freezer": (r"\"freezer\": ?-1\d", "core/service/vessels.py"),
+    "cautions": (r"salmonella|poisonous look-alikes", "core/checks/data/cautions.toml"),
+    "the temperature of a freezer": (r"\"freezer\": ?-1\d", "core/batch/containers.py"),
     "a rinse": (r"\bRINSE\w* ?(?::[^=]*)?= ?[\d.]", "core/spec/drink.py"),
     "juice of a fruit": (r"\"grapefruit\": ?1\d\d", "core/larder/fruit.py"),
 }

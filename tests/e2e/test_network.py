@@ -9,7 +9,7 @@ from support import labels
 from support.app_server import AppServer
 from support.bench_page import amount
 
-from oenomel.api.sharing import own_addresses
+from oenomel.api.pairing import own_addresses
 
 PHONE = {
     "viewport": {"width": 390, "height": 844},

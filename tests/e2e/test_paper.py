@@ -9,12 +9,12 @@ from support.depth import spread
 from support.sixty_specs import specs
 
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.making.step import Way
-from oenomel.interchange.card.content import card_of
-from oenomel.interchange.card.writing import card_file, cards_html, page_html
-from oenomel.interchange.spec.drink import drink_from_spec
-from oenomel.interchange.spec.file import SpecFile
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.method.step import MethodOptions
+from oenomel.formats.card.content import card_of
+from oenomel.formats.card.html import card_file, cards_html, page_html
+from oenomel.schemas.spec_file import SpecFile
+from oenomel.schemas.spec_to_drink import drink_from_spec
 
 PAPERS = {"A4": 210, "Letter": 216, "A6": 105}
 MARGINS_MM = 18
@@ -51,7 +51,7 @@ CROWDED = {
 def sheets_of(spec: SpecFile) -> tuple[str, str]:
     """The whole card, and the one for the station."""
     forecast = forecast_of(drink_from_spec(spec, catalogue()))
-    station = page_html(cards_html([card_of(forecast, Way(), dated="27 November 2026")], "station"), spec.name)
+    station = page_html(cards_html([card_of(forecast, MethodOptions(), dated="27 November 2026")], "station"), spec.name)
     return card_file(spec, forecast, "27 November 2026"), station
 
 

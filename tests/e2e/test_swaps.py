@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import Locator, Page, expect
 from support import labels
 
-from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.store import database, ingredients
 
 

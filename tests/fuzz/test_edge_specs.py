@@ -16,9 +16,9 @@ from starlette.testclient import TestClient
 from support.depth import DEPTH
 
 from oenomel.api.app import create_app
-from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.spec.drink import FAMILIES, STAGES
-from oenomel.core.spec.method import TECHNIQUES
+from oenomel.core.spec.technique import TECHNIQUES
 from oenomel.core.spec.units import UNITS
 from oenomel.demo import scenario
 

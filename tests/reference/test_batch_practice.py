@@ -4,11 +4,12 @@ import pytest
 from support.coolprop import of_mixture
 from support.drinks import drink
 
-from oenomel.core.larder import ETHANOL_G_PER_ML, FRUIT, FruitNeed, fruit_to_buy, piece_yield
-from oenomel.core.service.batch import BatchWish, batch_of
-from oenomel.core.service.descent import Filling, contents_of, shares
-from oenomel.core.service.vessels import chilling, fit_of
-from oenomel.core.spec import Pour
+from oenomel.core.batch.batch import BatchWish, batch_of
+from oenomel.core.batch.containers import chilling, fit_of
+from oenomel.core.batch.solera_shares import Filling, contents_of, shares
+from oenomel.core.larder.fruit import FRUIT, FruitNeed, fruit_to_buy, piece_yield
+from oenomel.core.larder.solutions import ETHANOL_G_PER_ML
+from oenomel.core.spec.drink import Pour
 
 # Juice 2 : syrup 1 : spirit 4 : water 2, as bottled by the trade (common practice).
 PER_SERVE = drink(("london-dry-gin", 60), ("lime-juice", 30), ("simple-syrup-1-1", 15))

@@ -7,9 +7,9 @@ from pathlib import Path
 
 import pytest
 
+from oenomel.core.larder.catalogue_loader import aromas, catalogue
 from oenomel.core.larder.composition import ACIDS, SUGARS
 from oenomel.core.larder.ingredient import KINDS, LABELS
-from oenomel.core.larder.larder_files import aromas, catalogue
 
 LIQUEUR_LEAST_G_PER_L = {  # Regulation (EU) 2019/787, Annex I: cat. 33, 100 g/l; 34, blackcurrant crème, 400; 36, cherry-stone type, 250.
     "blackcurrant-creme": 400,

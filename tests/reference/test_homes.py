@@ -4,10 +4,10 @@ import pytest
 from support.drinks import drink
 from support.standards import STANDARDS
 
-from oenomel.core.families.home import OUTSIDE_HOME_STEPS
+from oenomel.core.families.typical_range import OUTSIDE_HOME_STEPS
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.spec.drink import Drink
-from oenomel.core.spec.method import Method
+from oenomel.core.spec.technique import Method
 
 # Those that lie outside, and why; docs/model.md names them too. A home computed from schools can't hold what no school pours.
 OUTSIDE = {

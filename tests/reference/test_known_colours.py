@@ -7,9 +7,9 @@ from support.drinks import drink
 
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.glass.colour import colour_words, swatch
-from oenomel.core.notebook.brief import Brief, hold_against
 from oenomel.core.spec.drink import Drink
-from oenomel.core.spec.method import Method, Serve
+from oenomel.core.spec.technique import Method, Serve
+from oenomel.core.trials.brief import Brief, hold_against
 
 # What is poured, how, in which glass, and the names that a looker-on would give the drink; told by its parts.
 KNOWN = [

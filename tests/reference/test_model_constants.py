@@ -12,20 +12,20 @@ from scipy.optimize import brentq
 from scipy.stats import norm
 from support.drinks import drink
 
-from oenomel.core.balance.doubt import Z80
 from oenomel.core.balance.perception import AXES, degree, steps_between
 from oenomel.core.balance.profile import body_word
+from oenomel.core.balance.uncertainty import Z80
+from oenomel.core.dilution.curves import is_extrapolated, water_from_ice, water_ratio
+from oenomel.core.dilution.heat_balance import Tin
+from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.core.ice.conditions import Conditions
-from oenomel.core.ice.dilution import is_extrapolated, water_from_ice, water_ratio
-from oenomel.core.ice.heat_balance import Tin
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.composition import Composition, estimated_density
 from oenomel.core.larder.ingredient import Ingredient
-from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.larder.solutions import freezing_point_c, heat_capacity_j_per_k, water_g
 from oenomel.core.spec.drink import Drink, Pour
-from oenomel.core.spec.method import Method
+from oenomel.core.spec.technique import Method
 from oenomel.errors import ImpossibleComposition, OutOfRange
 
 

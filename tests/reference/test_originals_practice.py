@@ -6,11 +6,11 @@ whether somebody is joking.
 
 import pytest
 
-from oenomel.core.findings import clashes_of
-from oenomel.core.larder import catalogue
-from oenomel.core.originals.measures import may_split
+from oenomel.core.checks.clashes import clashes_of
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.originals.criteria import Wish
 from oenomel.core.originals.parts import PARTS, unasked
-from oenomel.core.originals.wish import Wish
+from oenomel.core.originals.usual_measures import may_split
 
 POURED_EVERYWHERE = [
     "white-rum lime-juice simple-syrup-1-1",

@@ -13,7 +13,7 @@ from scipy.stats import norm
 from support.depth import DEPTH
 from support.tasters import tastings
 
-from oenomel.core.notebook.palate import Tasted, learn
+from oenomel.core.trials.palate import Tasted, learn
 
 CUTS = np.array([0.7, 1.7, 2.7])
 EDGES = np.concatenate([[-np.inf], -CUTS[::-1], CUTS, [np.inf]])

@@ -6,11 +6,11 @@ import pytest
 from support.drinks import drink
 
 from oenomel.core.balance.perception import AXES, steps_between
+from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.core.ice.conditions import Conditions
-from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.spec.method import Method
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.spec.technique import Method
 
 
 def sugar_steps(one, other) -> float:

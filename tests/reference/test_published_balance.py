@@ -7,13 +7,12 @@ import pytest
 from support.drinks import drink, eight_three_three
 
 from oenomel.core.balance.perception import AXES, steps_between
+from oenomel.core.dilution.curves import REFERENCE_SECONDS, shaken_water_ratio, stirred_water_ratio, water_ratio
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.core.ice.dilution import REFERENCE_SECONDS, shaken_water_ratio, stirred_water_ratio, water_ratio
-from oenomel.core.larder import EQUIVALENT_WEIGHTS
-from oenomel.core.larder.composition import Composition
+from oenomel.core.larder.composition import EQUIVALENT_WEIGHTS, Composition
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.spec.drink import Drink, Pour
-from oenomel.core.spec.method import Method
+from oenomel.core.spec.technique import Method
 
 
 def test_published_8_3_3_sour_starts_and_lands_where_the_table_prints_it():

@@ -6,8 +6,8 @@ from support.coolprop import of_mixture
 from support.sucrose import true_density
 
 from oenomel.core.balance.mixing import mix
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.composition import Composition, estimated_density
-from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.larder.solutions import ETHANOL_G_PER_ML, SOLIDS_ML_PER_G
 from oenomel.core.spec.units import BAR_OUNCE_ML, ML_PER_UNIT
 

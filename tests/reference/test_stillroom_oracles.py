@@ -5,10 +5,10 @@ from support.kitchen import preparation
 from support.sucrose import true_density
 
 from oenomel.core.larder.composition import EQUIVALENT_WEIGHTS
-from oenomel.core.larder.titration import titrated_acid
-from oenomel.core.stillroom.adjusting import to_acid, to_brix
-from oenomel.core.stillroom.goods import all_goods
-from oenomel.core.stillroom.outcome import prepared
+from oenomel.core.lots.titration import titrated_acid
+from oenomel.core.preparations.adjustment import to_acid, to_brix
+from oenomel.core.preparations.goods import all_goods
+from oenomel.core.preparations.outcome import prepared
 
 
 @pytest.mark.parametrize(
@@ -77,7 +77,7 @@ def test_honey_and_agave_bring_what_the_food_table_says():
 
 def test_what_the_trade_weighs_in_is_told_as_the_trade_says_it():
     # Common practice: orange to lime's acid takes 32 g of citric and 20 g of malic acid a litre.
-    from oenomel.core.larder.larder_files import catalogue
+    from oenomel.core.larder.catalogue_loader import catalogue
 
     larder = catalogue()
     found = to_acid(larder["orange-juice"].composition, larder["lime-juice"].composition.acids, 1000, "lime juice")

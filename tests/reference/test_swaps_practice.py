@@ -8,15 +8,15 @@ from scipy.optimize import differential_evolution, minimize
 from support.drinks import TABLE_LIME, drink
 
 from oenomel.core.balance.perception import AXES, steps_between
+from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.core.ice.conditions import Conditions
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
-from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.rebalance.solver import Variant, best_of, costs_of, rebalance
+from oenomel.core.rebalance.target import Aim, Target
 from oenomel.core.spec.drink import Drink, Pour
-from oenomel.core.swaps.aim import Aim, Target
 from oenomel.core.swaps.board import swap_board
-from oenomel.core.swaps.rebalancing import Variant, best_of, costs_of, rebalance
 
 
 def orange(sugar: float) -> Ingredient:

@@ -5,14 +5,14 @@ import pytest
 from support.drinks import drink
 
 from oenomel.core.balance.served import profile_of_made
-from oenomel.core.families.home import standard_homes, steps_of
+from oenomel.core.dilution.ice_conditions import Conditions
+from oenomel.core.families.typical_range import standard_homes, steps_of
 from oenomel.core.forecast.comparison import compare
-from oenomel.core.ice.conditions import Conditions
-from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.notebook.next_trial import Sheet, proposals
-from oenomel.core.notebook.side_by_side import Made, compare_trials
-from oenomel.core.notebook.spec_cloud import spec_cloud_of
-from oenomel.core.notebook.tasting import Verdict
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.trials.next_trial import Sheet, proposals
+from oenomel.core.trials.side_by_side import TrialAsMade, compare_trials
+from oenomel.core.trials.spec_cloud import spec_cloud_of
+from oenomel.core.trials.tasting import Verdict
 
 LARDER = catalogue()
 USUAL = Conditions()
@@ -120,6 +120,6 @@ def test_published_sours_that_disagree_lie_around_a_middle_one_can_start_from():
 def test_a_drier_orange_liqueur_between_trials_is_told_as_drier_by_its_name():
     # Common practice: a dry orange liqueur in place of a sweet one takes sugar away.
     riff = drink(("london-dry-gin", 45), ("orange-liqueur-dry", 22.5), ("lemon-juice", 22.5), family="daisy")
-    table = compare_trials([Made("trial 1", DAISY), Made("trial 2", riff)], USUAL)
+    table = compare_trials([TrialAsMade("trial 1", DAISY), TrialAsMade("trial 2", riff)], USUAL)
     assert "drier" in table.sentence
     assert "dry curaçao for triple sec" in [change.words for change in compare(riff, DAISY).changes]

@@ -5,10 +5,10 @@ import numpy as np
 import pytest
 from support.coolprop import of_mixture
 
-from oenomel.core.ice.conditions import Conditions
-from oenomel.core.ice.heat_balance import FUSION_J_PER_G, ICE_J_PER_G_K, TIN_J_PER_G_K, WATER_J_PER_G_K, Tin, melt
+from oenomel.core.dilution.heat_balance import FUSION_J_PER_G, ICE_J_PER_G_K, TIN_J_PER_G_K, WATER_J_PER_G_K, Tin, melt
+from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.larder.solutions import ETHANOL_G_PER_ML, aqueous_ethanol_density, freezing_point_c, heat_capacity_j_per_k, water_g
-from oenomel.core.spec.method import Method
+from oenomel.core.spec.technique import Method
 
 # The oracle takes seconds to load: not for `make quick`.
 

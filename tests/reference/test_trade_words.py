@@ -4,8 +4,8 @@ from pathlib import Path
 
 import pytest
 
-from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.larder.search import Findable, Index, Tier
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.larder.ingredient_search import Findable, Index, Tier
 
 # Common practice of the trade, from memory; the file says so at its head.
 WORDS = [

@@ -9,11 +9,11 @@ from importlib import resources
 import pytest
 
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.core.larder.larder_files import Larder, catalogue, read_ingredients
+from oenomel.core.larder.catalogue_loader import Larder, catalogue, read_ingredients
+from oenomel.core.rebalance.alternatives import ways_of
+from oenomel.core.rebalance.solver import correctors_for, rebalance
+from oenomel.core.rebalance.target import Aim, Target
 from oenomel.core.spec.drink import Drink, Pour
-from oenomel.core.swaps.aim import Aim, Target
-from oenomel.core.swaps.rebalancing import correctors_for, rebalance
-from oenomel.core.swaps.ways import ways_of
 
 DEMO = (resources.files("oenomel.demo") / "ingredients.toml").read_text(encoding="utf-8")
 LARDER = Larder({**catalogue(), **read_ingredients(DEMO, origin="demo")})

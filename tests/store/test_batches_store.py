@@ -9,7 +9,7 @@ from dataclasses import replace
 import pytest
 
 from oenomel.errors import DomainError, RecordConflict, RecordNotFound
-from oenomel.store import batches, database, drinks, evenings
+from oenomel.store import batches, database, drinks, events
 from oenomel.store.batches import BatchRecord, LogRecord
 
 MADE, USE_BY = "2026-11-27T10:00:00+00:00", "2026-11-27T22:00:00+00:00"
@@ -113,15 +113,15 @@ def test_a_batch_that_is_half_written_is_not_there(conn, drink):
 
 
 def test_there_is_one_evening_and_its_ticks_go_with_it(conn):
-    assert evenings.get(conn) is None
-    evenings.put(conn, json.dumps({"name": "One"}))
-    evenings.put(conn, json.dumps({"name": "Two"}))
-    assert json.loads(evenings.get(conn) or "")["name"] == "Two"
+    assert events.get(conn) is None
+    events.put(conn, json.dumps({"name": "One"}))
+    events.put(conn, json.dumps({"name": "Two"}))
+    assert json.loads(events.get(conn) or "")["name"] == "Two"
     for _ in range(2):
-        evenings.tick(conn, "task bar", done=True)
-    since = evenings.ticked(conn)["task bar"]
-    evenings.tick(conn, "bought ice", done=True)
-    evenings.tick(conn, "bought ice", done=False)
-    assert evenings.ticked(conn) == {"task bar": since}
-    evenings.remove(conn)
-    assert (evenings.get(conn), evenings.ticked(conn)) == (None, {})
+        events.tick(conn, "task bar", done=True)
+    since = events.ticked(conn)["task bar"]
+    events.tick(conn, "bought ice", done=True)
+    events.tick(conn, "bought ice", done=False)
+    assert events.ticked(conn) == {"task bar": since}
+    events.remove(conn)
+    assert (events.get(conn), events.ticked(conn)) == (None, {})

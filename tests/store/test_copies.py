@@ -14,7 +14,7 @@ from support.depth import KILLS
 from support.killed import killed, run
 
 from oenomel.errors import CopyFault, StoreError, StoreFault
-from oenomel.store import copies, database, drinks, snapshot
+from oenomel.store import backups, database, drinks, snapshot
 
 
 @pytest.fixture
@@ -41,23 +41,23 @@ def test_a_file_in_use_is_copied_with_what_was_committed_and_needs_nothing_besid
     with closing(database.connect(bar)) as other:
         other.execute("BEGIN IMMEDIATE")
         drinks.add(other, "Not committed", "sour")
-        copies.back_up(bar, copy)
+        backups.back_up(bar, copy)
         other.execute("ROLLBACK")
     assert book(copy) == ["First"]
     assert sorted(each.name for each in tmp_path.iterdir() if each.name.startswith("copy")) == ["copy.db"]
     write_down(bar, "Second")
-    copies.back_up(bar, copy)
+    backups.back_up(bar, copy)
     assert book(copy) == ["First", "Second"]
     assert os.stat(copy).st_mode & 0o077 == 0
 
 
 def test_a_copy_is_put_back_into_a_file_that_is_open_and_the_old_one_is_kept(bar, tmp_path):
     write_down(bar, "First")
-    copies.back_up(bar, tmp_path / "copy.db")
+    backups.back_up(bar, tmp_path / "copy.db")
     write_down(bar, "Second")
     with closing(database.connect(bar)) as open_elsewhere:
         assert len(drinks.names(open_elsewhere)) == 2
-        kept = copies.restore(bar, tmp_path / "copy.db")
+        kept = backups.restore(bar, tmp_path / "copy.db")
         assert [name for _, name in drinks.names(open_elsewhere)] == ["First"]
     assert book(bar) == ["First"]
     assert book(kept) == ["First", "Second"]
@@ -67,12 +67,12 @@ def test_a_copy_is_put_back_into_a_file_that_is_open_and_the_old_one_is_kept(bar
 def test_a_copy_comes_in_the_place_of_a_damaged_file_and_of_none(bar, tmp_path):
     write_down(bar, "First")
     copy = tmp_path / "copy.db"
-    copies.back_up(bar, copy)
+    backups.back_up(bar, copy)
     damaged = bar.read_bytes()[:30_000] + os.urandom(40_000)
     bar.write_bytes(damaged)
-    kept = copies.restore(bar, copy)
+    kept = backups.restore(bar, copy)
     assert (book(bar), kept.read_bytes()) == (["First"], damaged)
-    assert copies.restore(tmp_path / "new.db", copy) is None
+    assert backups.restore(tmp_path / "new.db", copy) is None
     assert book(tmp_path / "new.db") == ["First"]
 
 
@@ -89,7 +89,7 @@ def test_what_cannot_be_a_copy_is_refused_and_left(bar, tmp_path, target, golden
     (tmp_path / "letter.txt").write_text("Dear all")
     before = bar.read_bytes()
     with golden.raises(CopyFault):
-        copies.back_up(bar, tmp_path / target)
+        backups.back_up(bar, tmp_path / target)
     assert (tmp_path / "letter.txt").read_text() == "Dear all"
     assert bar.read_bytes() == before
 
@@ -97,7 +97,7 @@ def test_what_cannot_be_a_copy_is_refused_and_left(bar, tmp_path, target, golden
 def test_only_a_whole_copy_of_ours_is_put_back(bar, tmp_path, golden):
     write_down(bar, "First")
     copy = tmp_path / "copy.db"
-    copies.back_up(bar, copy)
+    backups.back_up(bar, copy)
     (tmp_path / "letter.txt").write_text("Dear all")
     (tmp_path / "cut.db").write_bytes(copy.read_bytes()[:200_000])
     with closing(sqlite3.connect(tmp_path / "newer.db")) as newer, closing(sqlite3.connect(copy)) as whole:
@@ -113,23 +113,23 @@ def test_only_a_whole_copy_of_ours_is_put_back(bar, tmp_path, golden):
         "bar.db",
     ):
         with golden.raises(StoreError):
-            copies.restore(bar, tmp_path / name)
+            backups.restore(bar, tmp_path / name)
         assert book(bar) == ["First"]
     with golden.raises(StoreFault):
-        copies.back_up(tmp_path / "gone.db", tmp_path / "x.db")
+        backups.back_up(tmp_path / "gone.db", tmp_path / "x.db")
     assert not [each for each in tmp_path.iterdir() if each.name.startswith(".")]
 
 
 def test_a_copy_a_day_the_last_seven_and_one_a_month(bar):
     day = date(2026, 8, 20)
     for after in range(60):
-        assert copies.keep_of_today(bar, day + timedelta(after)) is not None
-    assert copies.keep_of_today(bar, day + timedelta(59)) is None
+        assert backups.keep_of_today(bar, day + timedelta(after)) is not None
+    assert backups.keep_of_today(bar, day + timedelta(59)) is None
     names = sorted(each.name.removeprefix("day-").removesuffix(".db") for each in database.copies_folder(bar).iterdir())
     # The last of August and of September, and the last seven, with October's among them.
     assert names == ["2026-08-31", "2026-09-30", *(f"2026-10-{n}" for n in range(12, 19))]
-    made = [copies.make_now(bar) for _ in range(9)]
-    assert len(copies.copies_of(bar)) == 9 + 7
+    made = [backups.make_now(bar) for _ in range(9)]
+    assert len(backups.copies_of(bar)) == 9 + 7
     assert made[-1].exists()
 
 
@@ -148,21 +148,21 @@ def test_a_copy_is_made_before_each_migration(bar, monkeypatch, tmp_path):
 
 def test_a_lock_of_another_program_is_told_and_nothing_is_changed(bar, tmp_path, monkeypatch, golden):
     write_down(bar, "First")
-    copies.back_up(bar, tmp_path / "copy.db")
+    backups.back_up(bar, tmp_path / "copy.db")
     write_down(bar, "Second")
     monkeypatch.setattr(snapshot, "WAIT_SECONDS", 0.1)
     monkeypatch.setattr(database, "WAIT_SECONDS", 0.1)
     with closing(database.connect(bar)) as other:
         other.execute("BEGIN IMMEDIATE")
         with golden.raises(StoreFault):
-            copies.restore(bar, tmp_path / "copy.db")
+            backups.restore(bar, tmp_path / "copy.db")
         other.execute("ROLLBACK")
     assert book(bar) == ["First", "Second"]
 
 
 def test_a_full_disk_leaves_the_older_copy_and_nothing_half(bar, tmp_path):
     target = tmp_path / "copy.db"
-    copies.back_up(bar, target)
+    backups.back_up(bar, target)
     before = target.read_bytes()
     write_down(bar, "First")
 
@@ -170,7 +170,7 @@ def test_a_full_disk_leaves_the_older_copy_and_nothing_half(bar, tmp_path):
         signal.signal(signal.SIGXFSZ, signal.SIG_IGN)
         resource.setrlimit(resource.RLIMIT_FSIZE, (200_000, 200_000))
         with pytest.raises(StoreError):
-            copies.back_up(bar, target)
+            backups.back_up(bar, target)
 
     run(act)
     assert target.read_bytes() == before
@@ -181,7 +181,7 @@ def test_a_full_disk_leaves_the_older_copy_and_nothing_half(bar, tmp_path):
 def test_killed_at_any_moment_the_file_is_whole_before_or_after_and_never_between(bar, tmp_path, monkeypatch, doing):
     write_down(bar, "First")
     copy, target = tmp_path / "copy.db", tmp_path / "target.db"
-    copies.back_up(bar, copy)
+    backups.back_up(bar, copy)
     write_down(bar, "Second")
     extra = tmp_path / "0998_more.sql"
     many = "WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 40000)"
@@ -190,16 +190,16 @@ def test_killed_at_any_moment_the_file_is_whole_before_or_after_and_never_betwee
 
     def act() -> None:
         if doing == "backup":
-            copies.back_up(bar, target)
+            backups.back_up(bar, target)
         elif doing == "restore":
-            copies.restore(bar, copy)
+            backups.restore(bar, copy)
         else:
             database._shipped = lambda: [*shipped, extra]
             database.prepare(bar)
 
     chance, before, ends = random.Random(doing), tmp_path / "before.db", 0
-    copies.back_up(bar, before)
-    copies.back_up(copy, target)
+    backups.back_up(bar, before)
+    backups.back_up(copy, target)
     longest = run(act)
     for _ in range(KILLS):
         for ending in ("", "-wal", "-shm"):

@@ -4,7 +4,7 @@ from contextlib import closing
 
 import pytest
 
-from oenomel.core.larder import Shelved
+from oenomel.core.larder.shelf import Shelved
 from oenomel.store import database, lots, shelf
 from oenomel.store.lots import LotRecord
 from oenomel.store.stock import in_stock

@@ -7,13 +7,14 @@ from datetime import UTC, datetime, timedelta
 
 import pytest
 
-from oenomel.core.larder import Shelved, set_right
-from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.larder.gaps import set_right
+from oenomel.core.larder.shelf import Shelved
 from oenomel.errors import DomainError, OutOfRange, RecordConflict, RecordNotFound
-from oenomel.store import database, ingredients, lots, preparations, shelf, tonight
+from oenomel.store import database, ingredients, lots, menu_entries, preparations, shelf
 from oenomel.store.lots import LotRecord, ReadingRecord
+from oenomel.store.menu_entries import OnTheList
 from oenomel.store.preparations import PreparationRecord
-from oenomel.store.tonight import OnTheList
 
 
 @pytest.fixture
@@ -98,28 +99,28 @@ def test_what_is_retired_is_found_nowhere_and_still_there(conn):
 
 
 def test_pars_prices_serves_and_the_currency(conn, golden):
-    assert tonight.currency(conn) == ""
-    tonight.put_currency(conn, "kr")
-    tonight.put_currency(conn, "€")
-    assert tonight.currency(conn) == "€"
-    tonight.put_par(conn, "lime-juice", 500)
-    assert tonight.pars(conn) == {"lime-juice": 500}
-    tonight.put_par(conn, "lime-juice", None)
-    assert tonight.pars(conn) == {}
+    assert menu_entries.currency(conn) == ""
+    menu_entries.put_currency(conn, "kr")
+    menu_entries.put_currency(conn, "€")
+    assert menu_entries.currency(conn) == "€"
+    menu_entries.put_par(conn, "lime-juice", 500)
+    assert menu_entries.pars(conn) == {"lime-juice": 500}
+    menu_entries.put_par(conn, "lime-juice", None)
+    assert menu_entries.pars(conn) == {}
     with pytest.raises(OutOfRange):
-        tonight.put_par(conn, "lime-juice", 0)
-    tonight.put_good_price(conn, "granulated-sugar", 1.4)
-    assert tonight.good_prices(conn) == {"granulated-sugar": 1.4}
+        menu_entries.put_par(conn, "lime-juice", 0)
+    menu_entries.put_good_price(conn, "granulated-sugar", 1.4)
+    assert menu_entries.good_prices(conn) == {"granulated-sugar": 1.4}
     for refused in (
-        lambda: tonight.put_good_price(conn, "granulated-sugar", 0),
+        lambda: menu_entries.put_good_price(conn, "granulated-sugar", 0),
         lambda: shelf.put(conn, Shelved("lime-juice", "at hand", 0)),
     ):
         with golden.raises(DomainError):
             refused()
-    tonight.put_good_price(conn, "granulated-sugar", None)
-    assert tonight.good_prices(conn) == {}
+    menu_entries.put_good_price(conn, "granulated-sugar", None)
+    assert menu_entries.good_prices(conn) == {}
     with pytest.raises(RecordNotFound):
-        tonight.put_on_the_list(conn, OnTheList(9, 12.0, 3))
+        menu_entries.put_on_the_list(conn, OnTheList(9, 12.0, 3))
 
 
 def test_a_preparation_is_known_by_what_it_makes(conn):

@@ -10,7 +10,7 @@ from dataclasses import replace
 
 import pytest
 
-from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.shelf import Shelved
 from oenomel.demo import scenario
 from oenomel.errors import DomainError, OutOfRange, RecordConflict, RecordNotFound, StoreError

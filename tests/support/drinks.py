@@ -1,10 +1,10 @@
 """Drinks that several tests pour."""
 
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
-from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.spec.drink import Drink, Pour
-from oenomel.core.spec.method import Method
+from oenomel.core.spec.technique import Method
 
 TABLE_LIME = Ingredient(
     "table-lime", "Lime of the published table", "juice", Composition(sugars={"other": 1.6}, acids={"citric": 4.0, "malic": 2.0})

@@ -16,7 +16,7 @@ from typing import Any
 
 import pytest
 
-from oenomel.core.larder import catalogue
+from oenomel.core.larder.catalogue_loader import catalogue
 
 FOLDER = Path(__file__).parents[1] / "golden"
 WRITING = bool(os.environ.get("OENOMEL_WRITE_GOLDEN"))

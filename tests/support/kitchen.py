@@ -1,8 +1,8 @@
 """Preparations that several tests cook."""
 
-from oenomel.core.larder.larder_files import catalogue
-from oenomel.core.larder.search import Findable, Index, known_by
-from oenomel.core.stillroom.preparation import FinalMeasure, KitchenStep, Preparation, line_of
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.larder.ingredient_search import Findable, Index, known_by
+from oenomel.core.preparations.preparation import FinalMeasure, KitchenStep, Preparation, line_of
 
 KNOWN = known_by(Index(Findable.of(each) for each in catalogue().values()), catalogue())
 

@@ -4,7 +4,7 @@ import math
 import random
 from dataclasses import dataclass
 
-from oenomel.core.tongue import TriangleAnswer
+from oenomel.core.sensory.thresholds import TriangleAnswer
 
 OWN_SD = 0.4
 SLOPES = (1.5, 2.0, 3.0)

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from typing import Any
 
-from oenomel.core.larder import catalogue
-from oenomel.core.spec import Drink
-from oenomel.interchange.spec.drink import drink_from_spec
-from oenomel.interchange.spec.file import SpecFile
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.spec.drink import Drink
+from oenomel.schemas.spec_file import SpecFile
+from oenomel.schemas.spec_to_drink import drink_from_spec
 
 # Name, family, pours as "amount unit slug [stage]", method, serve.
 _Told = tuple[str, str, tuple[str, ...], dict[str, Any], dict[str, Any]]

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from oenomel.core.notebook.palate import Tasted
+from oenomel.core.trials.palate import Tasted
 
 CUTS = np.array([0.7, 1.7, 2.7])
 FORECAST_ERROR = np.array([0.25, 0.46, 0.21])

@@ -29,10 +29,10 @@ from support.killed import killed, run
 from support.notebook_spec import ORCHARD
 
 from oenomel import cli
-from oenomel.carrying.gather import gather_house
 from oenomel.demo import scenario
-from oenomel.interchange.house.file import house_text
-from oenomel.store import copies, database
+from oenomel.schemas.house_file import house_text
+from oenomel.services.import_export.gather import gather_house
+from oenomel.store import backups, database
 
 CLIENTS = 5
 DEMO_DRINKS = 11
@@ -192,7 +192,7 @@ def commands(folder: Path, kills: int, seed: int = 7) -> dict[str, object]:
     scenario.prepare(data)
     with closing(database.connect(data)) as conn:
         house.write_text(house_text(gather_house(conn)), encoding="utf-8")
-    copies.back_up(data, copy)
+    backups.back_up(data, copy)
     empty = folder / "empty.db"
     database.prepare(empty)
     half: list[str] = []

@@ -13,26 +13,43 @@ from support.golden import sentences_of
 from support.kitchen import preparation
 from support.sixty_specs import sixty
 
-from oenomel.core.families import standard_homes
-from oenomel.core.forecast import compare, forecast_of
-from oenomel.core.ice import Conditions
-from oenomel.core.larder import Findable, Index, Inventory, LotReading, catalogue, lot_of
-from oenomel.core.making import making_steps, suggested_garnishes
-from oenomel.core.notebook import Sheet, Verdict, proposals
-from oenomel.core.originals import BookDrink, Ground, Wish, originals
-from oenomel.core.service import SERVICES, BatchWish, EveningDrink, ForTheEvening, batch_of, label_of, shopping, tasks_for
-from oenomel.core.spec import Drink
-from oenomel.core.stillroom import KitchenStep, by_cup_words, prepared
-from oenomel.core.swaps import Aim, Board, Target, correctors_for, joined, rebalance, swap_board, ways_of
-from oenomel.core.today import made_of, todays_drink
-from oenomel.core.tongue import EXERCISES, exercise
+from oenomel.core.batch.batch import BatchWish, batch_of
+from oenomel.core.batch.batchable import SERVICES
+from oenomel.core.batch.bottle_label import label_of
+from oenomel.core.dilution.ice_conditions import Conditions
+from oenomel.core.event.shopping import ForTheEvening, shopping
+from oenomel.core.event.tasks import EveningDrink, tasks_for
+from oenomel.core.families.typical_range import standard_homes
+from oenomel.core.forecast.comparison import compare
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.larder.ingredient_search import Findable, Index
+from oenomel.core.larder.shelf import Inventory
+from oenomel.core.lots.lot import LotReading, lot_of
+from oenomel.core.menu.todays_drinks import made_of, todays_drink
+from oenomel.core.method.garnishes import suggested_garnishes
+from oenomel.core.method.steps import making_steps
+from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.search import originals
+from oenomel.core.originals.search_context import BookDrink, Ground
+from oenomel.core.preparations.by_cup import by_cup_words
+from oenomel.core.preparations.outcome import prepared
+from oenomel.core.preparations.preparation import KitchenStep
+from oenomel.core.rebalance.alternatives import ways_of
+from oenomel.core.rebalance.solver import correctors_for, rebalance
+from oenomel.core.rebalance.target import Aim, Target
+from oenomel.core.sensory.exercises import EXERCISES, exercise
+from oenomel.core.spec.drink import Drink
+from oenomel.core.swaps.board import Board, joined, swap_board
+from oenomel.core.trials.next_trial import Sheet, proposals
+from oenomel.core.trials.tasting import Verdict
 from oenomel.errors import DomainError
-from oenomel.interchange.card.content import Way, card_of
-from oenomel.interchange.formats.reading import read_text
-from oenomel.interchange.reports.forecast import ComparisonReport, forecast_report
-from oenomel.interchange.reports.originals import handful_report
-from oenomel.interchange.reports.service import batch_report, label_report
-from oenomel.interchange.reports.swaps import rebalance_report, swaps_report
+from oenomel.formats.card.content import Way, card_of
+from oenomel.formats.recipe_reader import read_text
+from oenomel.schemas.reports.batch_reports import batch_report, label_report
+from oenomel.schemas.reports.forecast_reports import ComparisonReport, forecast_report
+from oenomel.schemas.reports.originals_reports import handful_report
+from oenomel.schemas.reports.swap_reports import rebalance_report, swaps_report
 
 LARDER, CONDITIONS = catalogue(), Conditions()
 SPECS = sixty()

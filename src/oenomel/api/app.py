@@ -12,44 +12,44 @@ from fastapi import APIRouter, Depends, FastAPI, Request
 from starlette.types import ASGIApp
 
 from oenomel import __version__
-from oenomel.api.door import Door
+from oenomel.api.deps import only_looks
 from oenomel.api.errors import PROBLEMS, add_error_handlers
-from oenomel.api.reading.house import only_looks
-from oenomel.api.reading.parameters import only_known_parameters
+from oenomel.api.middleware.body_limit import LARGEST_BODY
+from oenomel.api.middleware.device_auth import Door
+from oenomel.api.middleware.security import FrontEnd, Guard
+from oenomel.api.pairing import Sharing
+from oenomel.api.query_parameters import only_known_parameters
 from oenomel.api.routers import (
     batches,
     cards,
-    carrying,
+    devices,
     drinks,
-    evening,
+    event,
     families,
+    family_tree,
     forecast,
+    import_export,
     ingredients,
     larder,
     lots,
-    making,
-    measuring,
-    notebook,
+    menu,
+    method,
     originals,
+    preparations,
     recipes,
     rules,
+    sensory,
     shelf,
-    stillroom,
     swaps,
     tastings,
-    today,
-    tongue,
-    tree,
+    trials,
     unreadable,
 )
 from oenomel.api.routers import demo as demo_router
 from oenomel.api.routers import sharing as sharing_router
-from oenomel.api.searching import Turns
-from oenomel.api.serving import FrontEnd, Guard
-from oenomel.api.sharing import Sharing
-from oenomel.api.sizes import LARGEST_BODY
-from oenomel.instruments.bench_set import BenchSet
-from oenomel.interchange.models import Report
+from oenomel.api.search_queue import Turns
+from oenomel.devices.bench_set import BenchSet
+from oenomel.schemas.base import Report
 from oenomel.store import database
 
 __all__ = ["create_api", "create_app", "start_anew"]
@@ -113,10 +113,10 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
 
     # Nobody's own book can be emptied: the way to put the demo back is there only while the demo is served.
     only_in_the_demo = (demo_router.router,) if demo else ()
-    rooms = (
+    routers = (
         rules,
         forecast,
-        making,
+        method,
         swaps,
         originals,
         recipes,
@@ -124,23 +124,23 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
         larder,
         shelf,
         lots,
-        stillroom,
-        today,
+        preparations,
+        menu,
         batches,
-        evening,
+        event,
         families,
         drinks,
-        notebook,
+        trials,
         tastings,
-        tongue,
-        measuring,
-        tree,
+        sensory,
+        devices,
+        family_tree,
         cards,
-        carrying,
+        import_export,
         unreadable,
         sharing_router,
     )
-    for router in (health, *(room.router for room in rooms), *only_in_the_demo):
+    for router in (health, *(module.router for module in routers), *only_in_the_demo):
         api.include_router(router, prefix="/api")
     return api
 

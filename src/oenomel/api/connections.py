@@ -14,7 +14,7 @@ from typing import ClassVar, Final
 
 from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
 
-from oenomel.api.sizes import LARGEST_HEADERS
+from oenomel.api.middleware.body_limit import LARGEST_HEADERS
 
 __all__ = ["PatientProtocol", "raise_open_files"]
 

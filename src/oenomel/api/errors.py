@@ -11,10 +11,10 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from starlette.exceptions import HTTPException
 
-from oenomel.api.sizes import too_large
+from oenomel.api.middleware.body_limit import too_large
 from oenomel.errors import DomainError, NoReading, OenomelError, OnlyLooking, RecordConflict, RecordNotFound, SpecError, StoreError
-from oenomel.interchange.models import Report
-from oenomel.interchange.spec.file import spec_error
+from oenomel.schemas.base import Report
+from oenomel.schemas.spec_file import spec_error
 from oenomel.store.database import fault_of
 
 __all__ = ["PROBLEMS", "Problem", "add_error_handlers", "problem"]

@@ -5,7 +5,7 @@ from __future__ import annotations
 import argparse
 from pathlib import Path
 
-from oenomel.store import copies, database
+from oenomel.store import backups, database
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
@@ -17,6 +17,6 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 def run(chosen: argparse.Namespace) -> int:
     """Copies a data file, in use or not, to a file of its own."""
     data = chosen.data or database.default_path()
-    copies.back_up(data, chosen.file)
+    backups.back_up(data, chosen.file)
     print(f"{data} is copied to {chosen.file}.")
     return 0

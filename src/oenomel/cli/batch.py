@@ -6,11 +6,13 @@ import argparse
 from pathlib import Path
 
 from oenomel.cli.shared import larder_of, number, read_file, whole_number
-from oenomel.core.service import SERVICES, ForTheEvening, batch_of, shopping
-from oenomel.interchange.reports.service import batch_report
-from oenomel.interchange.requests.service import BatchEntry, wish_of
-from oenomel.interchange.spec.drink import drink_from_spec
-from oenomel.interchange.spec.file import parse_spec
+from oenomel.core.batch import batch_of
+from oenomel.core.batch.batchable import SERVICES
+from oenomel.core.event import ForTheEvening, shopping
+from oenomel.schemas.reports.batch_reports import batch_report
+from oenomel.schemas.requests.batch_requests import BatchEntry, wish_of
+from oenomel.schemas.spec_file import parse_spec
+from oenomel.schemas.spec_to_drink import drink_from_spec
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:

@@ -6,7 +6,7 @@ import argparse
 from contextlib import closing
 from pathlib import Path
 
-from oenomel.carrying.folder import export_house
+from oenomel.services.import_export.folder import export_house
 from oenomel.store import database
 
 

@@ -6,12 +6,12 @@ import argparse
 from contextlib import closing
 from pathlib import Path
 
-from oenomel.carrying.compare import look_at
-from oenomel.carrying.folder import read_files
-from oenomel.carrying.items import CHOICES
-from oenomel.carrying.prepared import prepare_trials
-from oenomel.carrying.take_in import take_in
-from oenomel.interchange.house.reading import house_of
+from oenomel.formats.house_files import house_of
+from oenomel.services.import_export.comparison import look_at
+from oenomel.services.import_export.folder import read_files
+from oenomel.services.import_export.importer import take_in
+from oenomel.services.import_export.items import CHOICES
+from oenomel.services.import_export.prepared_trials import prepare_trials
 from oenomel.store import database, ingredients
 
 

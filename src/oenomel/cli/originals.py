@@ -8,13 +8,14 @@ import re
 from contextlib import closing
 from pathlib import Path
 
-from oenomel.carrying.originals import book_of, kinship_of
 from oenomel.cli.shared import larder_of, whole_number
 from oenomel.core.larder import Findable, Index, known_by
-from oenomel.core.originals import BookDrink, Ground, KinshipTable, originals
+from oenomel.core.originals import Ground, KinshipTable, originals
+from oenomel.core.originals.search_context import BookDrink
 from oenomel.errors import SpecError
-from oenomel.interchange.reports.originals import original_report
-from oenomel.interchange.requests.originals import wish_entry, wish_from
+from oenomel.schemas.reports.originals_reports import original_report
+from oenomel.schemas.requests.originals_requests import wish_entry, wish_from
+from oenomel.services.originals_inputs import book_of, kinship_of
 from oenomel.store import database
 from oenomel.store.stock import in_stock
 

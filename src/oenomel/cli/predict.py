@@ -6,11 +6,12 @@ import argparse
 from pathlib import Path
 
 from oenomel.cli.shared import larder_of, read_file
+from oenomel.core.dilution import Conditions
+from oenomel.core.dilution.ice_conditions import SCHOOLS_OF_DILUTION
 from oenomel.core.forecast import forecast_of
-from oenomel.core.ice import SCHOOLS_OF_DILUTION, Conditions
-from oenomel.interchange.reports.forecast import forecast_report
-from oenomel.interchange.spec.drink import drink_from_spec
-from oenomel.interchange.spec.file import parse_spec
+from oenomel.schemas.reports.forecast_reports import forecast_report
+from oenomel.schemas.spec_file import parse_spec
+from oenomel.schemas.spec_to_drink import drink_from_spec
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:

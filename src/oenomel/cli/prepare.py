@@ -7,8 +7,8 @@ from pathlib import Path
 
 from oenomel.cli.shared import larder_of, read_file
 from oenomel.core.larder import Findable, Index, known_by
-from oenomel.core.stillroom import prepared
-from oenomel.interchange.preparation import parse_preparation, preparation_of, preparation_report
+from oenomel.core.preparations import prepared
+from oenomel.schemas.preparation_file import parse_preparation, preparation_of, preparation_report
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:

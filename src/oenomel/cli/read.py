@@ -7,7 +7,7 @@ from pathlib import Path
 
 from oenomel.cli.shared import larder_of, read_file
 from oenomel.core.larder import Findable, Index
-from oenomel.interchange.formats.reading import LARGEST_PAGE, read_text
+from oenomel.formats.recipe_reader import LARGEST_PAGE, read_text
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:

@@ -6,14 +6,16 @@ import argparse
 from pathlib import Path
 
 from oenomel.cli.shared import larder_of, read_file
+from oenomel.core.dilution import Conditions
 from oenomel.core.families import standard_homes
-from oenomel.core.ice import Conditions
-from oenomel.core.swaps import COARSEST_GRID_ML, FINEST_GRID_ML, Aim, correctors_for, rebalance, ways_of
+from oenomel.core.rebalance import Aim, correctors_for, rebalance
+from oenomel.core.rebalance.alternatives import ways_of
+from oenomel.core.rebalance.target import COARSEST_GRID_ML, FINEST_GRID_ML
 from oenomel.errors import OutOfRange
-from oenomel.interchange.reports.swaps import rebalance_report
-from oenomel.interchange.requests.aim import parse_target, pours_named, target_from
-from oenomel.interchange.spec.drink import drink_from_spec
-from oenomel.interchange.spec.file import SpecFile, parse_spec
+from oenomel.schemas.reports.swap_reports import rebalance_report
+from oenomel.schemas.requests.rebalance_requests import parse_target, pours_named, target_from
+from oenomel.schemas.spec_file import SpecFile, parse_spec
+from oenomel.schemas.spec_to_drink import drink_from_spec
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import argparse
 from pathlib import Path
 
-from oenomel.store import copies, database
+from oenomel.store import backups, database
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
@@ -17,6 +17,6 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 def run(chosen: argparse.Namespace) -> int:
     """Puts a copy in the place of the data file; the old one is kept beside it."""
     data = chosen.data or database.default_path()
-    kept = copies.restore(data, chosen.file)
+    kept = backups.restore(data, chosen.file)
     print(f"{chosen.file} is in the place of {data}." + (f" The old file is kept as {kept}." if kept else ""))
     return 0

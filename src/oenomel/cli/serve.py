@@ -5,7 +5,7 @@ from __future__ import annotations
 import argparse
 from pathlib import Path
 
-from oenomel.api import listening
+from oenomel.api import server
 from oenomel.demo import scenario
 from oenomel.errors import SpecError
 from oenomel.store import database
@@ -24,7 +24,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 def run(chosen: argparse.Namespace) -> int:
     """Serves the app."""
-    listening.check_invited(chosen.host, chosen.share)
+    server.check_invited(chosen.host, chosen.share)
     if chosen.demo:
         data = chosen.data or database.demo_path()
         scenario.prepare(data, reset=chosen.reset)
@@ -32,7 +32,7 @@ def run(chosen: argparse.Namespace) -> int:
         raise SpecError("--reset", "only the demo can be reset; add --demo")
     else:
         data = chosen.data or database.default_path()
-    return listening.serve(data, chosen.host, chosen.port, demo=chosen.demo, share=chosen.share, names=frozenset(chosen.name))
+    return server.serve(data, chosen.host, chosen.port, demo=chosen.demo, share=chosen.share, names=frozenset(chosen.name))
 
 
 def _port(text: str) -> int:

@@ -8,11 +8,11 @@ from pathlib import Path
 
 from oenomel.cli.shared import larder_of, read_file
 from oenomel.core.forecast import forecast_of
-from oenomel.interchange.card.content import day_words
-from oenomel.interchange.card.writing import card_file
-from oenomel.interchange.formats.writing import FORMATS, write_as
-from oenomel.interchange.spec.drink import drink_from_spec
-from oenomel.interchange.spec.file import parse_spec
+from oenomel.formats.card.content import day_words
+from oenomel.formats.card.html import card_file
+from oenomel.formats.recipe_writer import FORMATS, write_as
+from oenomel.schemas.spec_file import parse_spec
+from oenomel.schemas.spec_to_drink import drink_from_spec
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:

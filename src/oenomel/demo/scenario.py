@@ -11,23 +11,24 @@ from importlib import resources
 from pathlib import Path
 from typing import Final
 
-from oenomel.carrying.take_in import take_in
-from oenomel.core.larder import Shelved, read_ingredients
-from oenomel.interchange.house.file import BatchOfHouse, LotOfHouse
-from oenomel.interchange.house.reading import NamedText, house_of
+from oenomel.core.larder import Shelved
+from oenomel.core.larder.catalogue_loader import read_ingredients
+from oenomel.formats.house_files import NamedText, house_of
+from oenomel.schemas.house_file import BatchOfHouse, LotOfHouse
+from oenomel.services.import_export.importer import take_in
 from oenomel.store import (
     batches,
     book_search,
     database,
     drinks,
-    evenings,
+    events,
     ingredients,
     lots,
+    menu_entries,
     preparations,
+    sensory,
     shelf,
     tastings,
-    tongue,
-    tonight,
 )
 
 __all__ = ["prepare", "restore"]
@@ -54,13 +55,13 @@ def prepare(data: Path, reset: bool = False) -> None:
 def restore(conn: sqlite3.Connection) -> None:
     """Puts the demo back to how it was at first; what was made in it is gone."""
     batches.remove_all(conn)
-    evenings.remove(conn)
+    events.remove(conn)
     drinks.remove_all(conn)
     lots.remove_all(conn)
     preparations.remove_all(conn)
-    tonight.remove_all(conn)
+    menu_entries.remove_all(conn)
     tastings.remove_all(conn)
-    tongue.remove_all(conn)
+    sensory.remove_all(conn)
     shelf.remove_all(conn)
     ingredients.remove_amendments(conn)
     ingredients.forget_changes(conn)

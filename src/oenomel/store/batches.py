@@ -10,7 +10,7 @@ from typing import Literal
 from oenomel.errors import DomainError, NotAMoment, RecordConflict, RecordNotFound
 from oenomel.moments import TEN_YEARS, moment_of
 from oenomel.store import drinks
-from oenomel.store.stamps import new_id, now
+from oenomel.store.clock import new_id, now
 
 __all__ = [
     "BatchRecord", "LogKind", "LogRecord", "add", "all_batches", "change", "get", "log", "note", "open_batches", "remove", "remove_all",

@@ -18,12 +18,12 @@ import platformdirs
 
 from oenomel.core.larder import catalogue
 from oenomel.errors import OnlyLooking, StoreError, StoreFault
-from oenomel.store import answered_writes, book_search, ingredients
-from oenomel.store.answered_writes import WriteKey
+from oenomel.store import book_search, idempotency, ingredients
+from oenomel.store.idempotency import WriteKey
 from oenomel.store.snapshot import OWNER_ONLY, WAIT_SECONDS, snapshot
 
 __all__ = [
-    "House", "bring_up_to_date", "check_ours", "connect", "copies_folder", "default_path", "demo_path", "fault_of", "identity",
+    "Connection", "bring_up_to_date", "check_ours", "connect", "copies_folder", "default_path", "demo_path", "fault_of", "identity",
     "open_read_only", "open_to_copy", "prepare", "transaction",
 ]  # fmt: skip
 
@@ -66,7 +66,7 @@ SELECT_IS_APPLIED = "SELECT 1 FROM migration WHERE name = :name"
 INSERT_APPLIED = "INSERT INTO migration (name) VALUES (:name)"
 
 
-class House(sqlite3.Connection):
+class Connection(sqlite3.Connection):
     """A connection to a data file; ``write_key`` is that of the write which it serves, if that has one, ``only_looks`` a guest's."""
 
     write_key: WriteKey | None = None
@@ -106,7 +106,7 @@ def identity(path: Path) -> tuple[int, int]:
     return found.st_dev, found.st_ino
 
 
-def connect(path: Path) -> House:
+def connect(path: Path) -> Connection:
     """A connection in autocommit mode, for one request at a time; `transaction` groups statements. It never makes the file.
 
     ``check_same_thread`` is off because FastAPI may open and use a request's connection in different worker threads,
@@ -118,7 +118,7 @@ def connect(path: Path) -> House:
     """
     try:
         conn = sqlite3.connect(
-            _uri(path, "rw"), uri=True, timeout=WAIT_SECONDS, isolation_level=None, check_same_thread=False, factory=House
+            _uri(path, "rw"), uri=True, timeout=WAIT_SECONDS, isolation_level=None, check_same_thread=False, factory=Connection
         )
     except sqlite3.Error as error:
         raise fault_of(error, path) from error
@@ -241,14 +241,14 @@ def transaction(conn: sqlite3.Connection) -> Iterator[None]:
     OnlyLooking
         The connection serves a guest.
     """
-    if isinstance(conn, House) and conn.only_looks:
+    if isinstance(conn, Connection) and conn.only_looks:
         raise OnlyLooking
-    key = conn.write_key if isinstance(conn, House) else None
+    key = conn.write_key if isinstance(conn, Connection) else None
     if not conn.in_transaction:
         conn.execute("BEGIN IMMEDIATE")
     try:
         if key is not None:
-            answered_writes.refuse_repeated(conn, key)
+            idempotency.refuse_repeated(conn, key)
         yield
     except BaseException:
         if conn.in_transaction:  # a full disk ends a transaction itself

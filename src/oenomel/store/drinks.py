@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 from oenomel.errors import RecordConflict, RecordNotFound
 from oenomel.store import book_search
-from oenomel.store.stamps import new_id, now
+from oenomel.store.clock import new_id, now
 
 __all__ = [
     "DraftRecord",

@@ -9,7 +9,8 @@ from dataclasses import fields, replace
 from threading import Lock
 from typing import Any, Final
 
-from oenomel.core.larder import Findable, Index, Ingredient, Larder, SourcedValue, aromas, check_labels, composition_from_values
+from oenomel.core.larder import Findable, Index, Ingredient, Larder, SourcedValue, aromas, composition_from_values
+from oenomel.core.larder.ingredient import check_labels
 from oenomel.errors import RecordConflict, RecordNotFound, SpecError
 from oenomel.store.stock import in_stock
 

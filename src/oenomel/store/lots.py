@@ -8,11 +8,13 @@ from collections.abc import Iterable
 from dataclasses import asdict, dataclass, field
 from typing import Literal
 
-from oenomel.core.larder import ReadingName, SourcedValue, check_labels, composition_from_values
+from oenomel.core.larder import SourcedValue, composition_from_values
+from oenomel.core.larder.ingredient import check_labels
+from oenomel.core.lots import ReadingName
 from oenomel.errors import DomainError, RecordConflict, RecordNotFound
 from oenomel.moments import moment_of
 from oenomel.store import ingredients
-from oenomel.store.stamps import new_id, now
+from oenomel.store.clock import new_id, now
 
 __all__ = [
     "LotRecord", "ReadingRecord", "add", "add_reading", "all_lots", "change", "get", "newest", "numbered", "of_names", "open_lots",

@@ -5,11 +5,11 @@ from __future__ import annotations
 import sqlite3
 from dataclasses import asdict, dataclass
 
-from oenomel.core.notebook import QuantityName, ReadingPoint
 from oenomel.core.spec import Technique
+from oenomel.core.trials import QuantityName, ReadingPoint
 from oenomel.errors import RecordNotFound
 from oenomel.store import drinks
-from oenomel.store.stamps import now
+from oenomel.store.clock import now
 
 __all__ = ["MeasurementRecord", "add", "get", "of_drink", "put_water", "ratios", "remove", "water_of"]
 

@@ -5,7 +5,8 @@ from __future__ import annotations
 import sqlite3
 from typing import Final
 
-from oenomel.core.larder import SHELF_STATES, Shelved
+from oenomel.core.larder import Shelved
+from oenomel.core.larder.shelf import SHELF_STATES
 from oenomel.errors import DomainError, OutOfRange
 from oenomel.store import ingredients
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from oenomel.errors import RecordNotFound
 from oenomel.store import drinks
-from oenomel.store.stamps import new_id, now
+from oenomel.store.clock import new_id, now
 
 __all__ = ["CloudSpecRecord", "add", "of_drink", "remove"]
 

@@ -7,7 +7,7 @@ from dataclasses import asdict, dataclass
 
 from oenomel.errors import RecordNotFound
 from oenomel.store import book_search, drinks, ingredients
-from oenomel.store.stamps import new_id, now
+from oenomel.store.clock import new_id, now
 
 __all__ = [
     "PartTastingRecord",

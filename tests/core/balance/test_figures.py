@@ -8,20 +8,20 @@ import numpy as np
 import pytest
 from support.drinks import drink
 
-from oenomel.core.balance.doubt import Z80, half_widths80
 from oenomel.core.balance.levels import FIGURES
 from oenomel.core.balance.mixing import mix
 from oenomel.core.balance.pour_table import poured
 from oenomel.core.balance.profile import pour_shares, profile_of
+from oenomel.core.balance.uncertainty import Z80, half_widths80
+from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.glass.colour import absorbance_of, hue_and_chroma, light_through
 from oenomel.core.glass.glassware import fill, glasses
-from oenomel.core.ice.conditions import Conditions
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
-from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.spec.drink import Drink, Pour
-from oenomel.core.spec.method import Method
+from oenomel.core.spec.technique import Method
 
 NO_ICE = Method(ice="none")
 

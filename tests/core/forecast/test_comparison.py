@@ -8,7 +8,7 @@ from support.drinks import drink
 
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.spec.drink import Drink
-from oenomel.core.spec.method import Method, Serve
+from oenomel.core.spec.technique import Method, Serve
 
 GIN, LEMON, SYRUP = ("london-dry-gin", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5)
 PARENT = drink(GIN, LEMON, SYRUP)

@@ -10,9 +10,9 @@ from support.depth import examples
 
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.spec.drink import STAGES, Drink, Pour
-from oenomel.core.spec.method import Method
+from oenomel.core.spec.technique import Method
 from oenomel.core.spec.units import to_ml
 
 LARDER = [slug for slug, i in catalogue().items() if i.composition.sugar + i.composition.acid + i.composition.abv > 1]

@@ -5,14 +5,14 @@ from dataclasses import replace
 import pytest
 from support.drinks import drink
 
+from oenomel.core.balance.aroma_share import louder_words, loudness_between, part_words
 from oenomel.core.balance.attribution import changes_between
-from oenomel.core.balance.loudness import louder_words, loudness_between, part_words
 from oenomel.core.forecast.comparison import Comparison, compare
 from oenomel.core.forecast.forecast import STANDARD
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.ingredient import Ingredient
-from oenomel.core.larder.larder_files import catalogue
 from oenomel.core.spec.drink import Drink
-from oenomel.core.spec.method import Method
+from oenomel.core.spec.technique import Method
 
 GIN, LEMON, SYRUP = ("london-dry-gin", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5)
 TEQUILA, LIME = ("blanco-agave-spirit", 45), ("lime-juice", 22.5)

@@ -9,12 +9,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 from support.drinks import drink, eight_three_three
 
-from oenomel.core.families.home import standard_homes
+from oenomel.core.families.typical_range import standard_homes
 from oenomel.core.forecast.forecast import STANDARD, forecast_of
 from oenomel.core.forecast.serving_ice import on_each_ice
 from oenomel.core.glass.appearance import appearance_of, to_the_line_ml
 from oenomel.core.glass.glassware import FILLS_WELL, fill, glasses, size_to
-from oenomel.core.spec.method import Method, Serve
+from oenomel.core.spec.technique import Method, Serve
 from oenomel.errors import DomainError
 
 FIZZ = (("white-rum", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5), ("egg-white", 30))

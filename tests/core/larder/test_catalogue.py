@@ -8,11 +8,11 @@ from importlib import resources
 import jsonschema
 import pytest
 
+from oenomel.core.checks.cautions import cautions
 from oenomel.core.families.family import families
-from oenomel.core.findings.cautions import cautions
+from oenomel.core.larder.catalogue_loader import catalogue, read_ingredients
 from oenomel.core.larder.composition import estimated_density
 from oenomel.core.larder.ingredient import KINDS, LABELS, SLOTS
-from oenomel.core.larder.larder_files import catalogue, read_ingredients
 
 DEMO = read_ingredients((resources.files("oenomel.demo") / "ingredients.toml").read_text(encoding="utf-8"), origin="demo")
 EVERYTHING = {**catalogue(), **DEMO}

@@ -4,7 +4,8 @@ from dataclasses import replace
 
 import pytest
 
-from oenomel.core.larder import SourcedValue, catalogue
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.larder.ingredient import SourcedValue
 from oenomel.core.larder.shelf_life import is_of_the_day, is_past_shelf_life, shelf_life_h
 
 LARDER = catalogue()

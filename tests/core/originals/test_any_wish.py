@@ -8,19 +8,20 @@ from hypothesis import strategies as st
 from support.depth import examples
 from support.drinks import drink
 
-from oenomel.core.families import families
-from oenomel.core.glass import COLOURS, air_in, colour_words, in_colour, swatch
-from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, catalogue
-from oenomel.core.originals.ground import BookDrink, Ground
-from oenomel.core.originals.kinship import groups
-from oenomel.core.originals.measures import seasons
-from oenomel.core.originals.menu import menu_of
-from oenomel.core.originals.pouring import Pourer
+from oenomel.core.dilution.ice_conditions import Conditions
+from oenomel.core.families.family import families
+from oenomel.core.glass.colour import COLOURS, air_in, colour_words, in_colour, swatch
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.larder.ingredient import Ingredient
+from oenomel.core.originals.aroma_pairings import groups
+from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.menu_search import menu_of
+from oenomel.core.originals.pour_sizes import Pourer
 from oenomel.core.originals.scoring import FAR_FROM_BOOK, NEAR_BOOK
 from oenomel.core.originals.search import POUR_WORK, WISH_WORK, Handful, handful_of, left_of, originals, what_would_open
-from oenomel.core.originals.wish import Wish
-from oenomel.core.swaps import Budget
+from oenomel.core.originals.search_context import BookDrink, Ground
+from oenomel.core.originals.usual_measures import seasons
+from oenomel.core.rebalance.budget import Budget
 from oenomel.errors import DomainError
 
 SLUGS = sorted(slug for slug, each in catalogue().items() if each.slots)

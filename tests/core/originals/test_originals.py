@@ -13,30 +13,31 @@ import pytest
 from support.depth import DEPTH
 from support.drinks import drink
 
-from oenomel.core.families import families, standard_homes
-from oenomel.core.findings import CLASHES
-from oenomel.core.forecast import forecast_of
-from oenomel.core.ice import Conditions
-from oenomel.core.larder import Larder, aromas, catalogue
-from oenomel.core.originals.ground import BookDrink, Ground
-from oenomel.core.originals.handful import Bench, most_of, picked
-from oenomel.core.originals.kinship import KinshipTable, Liking, learnt_ratios
-from oenomel.core.originals.measures import asked_for_only, may_split
-from oenomel.core.originals.menu import menu_of
-from oenomel.core.originals.naming import known_names
-from oenomel.core.originals.pouring import Pourer
-from oenomel.core.originals.resemblance import Marks, apart, marks_of
+from oenomel.core.checks.clashes import CLASHES
+from oenomel.core.dilution.ice_conditions import Conditions
+from oenomel.core.families.family import families
+from oenomel.core.families.typical_range import standard_homes
+from oenomel.core.forecast.forecast import forecast_of
+from oenomel.core.larder.catalogue_loader import Larder, aromas, catalogue
+from oenomel.core.originals.aroma_pairings import KinshipTable, Liking, learnt_ratios
+from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.diversify import Bench, most_of, picked
+from oenomel.core.originals.drink_names import known_names
+from oenomel.core.originals.menu_search import menu_of
+from oenomel.core.originals.pour_sizes import Pourer
 from oenomel.core.originals.scoring import BALANCE_COUNTS, balance_of, before_pouring, met, promise_of
 from oenomel.core.originals.search import Handful, left_of, originals
+from oenomel.core.originals.search_context import BookDrink, Ground
+from oenomel.core.originals.similarity import Marks, apart, marks_of
 from oenomel.core.originals.space import NONE, ORDER, SAMPLE, space_of
-from oenomel.core.originals.wish import Wish
-from oenomel.core.spec import FAMILIES
-from oenomel.core.swaps import minimise
+from oenomel.core.originals.usual_measures import asked_for_only, may_split
+from oenomel.core.rebalance.grid_search import minimise
+from oenomel.core.spec.drink import FAMILIES
 from oenomel.core.wording import capital
 from oenomel.errors import DomainError, OutOfRange, UnknownIngredient
-from oenomel.interchange.reports.originals import original_report
-from oenomel.interchange.spec.drink import drink_from_spec, spec_as_poured
-from oenomel.interchange.spec.file import parse_spec
+from oenomel.schemas.reports.originals_reports import original_report
+from oenomel.schemas.spec_file import parse_spec
+from oenomel.schemas.spec_to_drink import drink_from_spec, spec_as_poured
 
 BOOK = [
     BookDrink("Plain sour", drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5)), 1),

@@ -7,11 +7,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from oenomel.core.larder import catalogue
-from oenomel.core.originals.measures import accent_pour, is_accent, may_split, quiet
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.originals.criteria import Wish
 from oenomel.core.originals.parts import BALANCING, PARTS, plan_of, unasked, usual_ml
 from oenomel.core.originals.space import NONE, ORDER, WHOLE_UP_TO, Space, space_of
-from oenomel.core.originals.wish import Wish
+from oenomel.core.originals.usual_measures import accent_pour, is_accent, may_split, quiet
 
 BASES = ("london-dry-gin", "white-rum", "aged-rum", "cognac")
 SOURS = ("lemon-juice", "lime-juice")

@@ -2,7 +2,7 @@
 
 import pytest
 
-from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.spec.drink import Pour
 from oenomel.core.spec.jigger import grid_of, usual_bounds
 

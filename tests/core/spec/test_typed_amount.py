@@ -6,12 +6,12 @@ from hypothesis import strategies as st
 from support.drinks import drink
 
 from oenomel.core.forecast.forecast import STANDARD, forecast_of
-from oenomel.core.larder.larder_files import catalogue
+from oenomel.core.larder.catalogue_loader import catalogue
+from oenomel.core.rebalance.ranges import span_of
+from oenomel.core.rebalance.target import Aim, Target
 from oenomel.core.spec.measures import is_by_eye
 from oenomel.core.spec.typed_amount import parse_typed
 from oenomel.core.spec.units import UNITS, Measure
-from oenomel.core.swaps.aim import Aim, Target
-from oenomel.core.swaps.ranges import span_of
 from oenomel.errors import NotAnAmount, OtherIngredient, OutOfRange, UnknownUnit
 
 POURS = [(catalogue()[slug], slot) for slug, slot in (("london-dry-gin", "base"), ("lemon-juice", "sour"), ("simple-syrup-1-1", "sweet"))]

@@ -4,9 +4,9 @@ import math
 
 import pytest
 
+from oenomel.core.larder.catalogue_loader import Larder, catalogue, read_ingredients
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
-from oenomel.core.larder.larder_files import Larder, catalogue, read_ingredients
 from oenomel.core.spec.units import UNITS, parse_amount, to_ml
 from oenomel.errors import DomainError, ImpossibleComposition, NotAnAmount, OutOfRange, SpecError, UnknownIngredient, UnknownUnit
 

@@ -11,16 +11,16 @@ from support.drinks import drink, eight_three_three
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.glass.colour import swatch
 from oenomel.core.larder.aroma import aromas_between, group_kinship, kinship, likeness
-from oenomel.core.larder.bottle import Label, bottle_from, sweetness_classes
+from oenomel.core.larder.catalogue_loader import aromas, catalogue
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient, SourcedValue
-from oenomel.core.larder.larder_files import aromas, catalogue
+from oenomel.core.larder.label import Label, bottle_from, sweetness_classes
+from oenomel.core.rebalance.solver import rebalance
+from oenomel.core.rebalance.target import Aim, Target
 from oenomel.core.spec.drink import Drink
 from oenomel.core.spec.jigger import ladder
-from oenomel.core.swaps.aim import Aim, Target
 from oenomel.core.swaps.board import Board, SwapRow, swap_board
 from oenomel.core.swaps.candidates import Filters
-from oenomel.core.swaps.rebalancing import rebalance
 from oenomel.errors import DomainError, OutOfRange
 
 FIZZ = drink(("london-dry-gin", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 22.5), ("soda-water", 75, "topped"), family="fizz")

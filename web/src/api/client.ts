@@ -65,7 +65,7 @@ export type SheetEntry = Schemas['SheetEntry'];
 export type SideBySide = Schemas['SideBySideReport'];
 export type Proposal = Schemas['ProposalReport'];
 export type Reading = Schemas['BesideReport'];
-export type ReadingEntry = Schemas['ReadingEntry'];
+export type ReadingEntry = Schemas['DeviceReadingEntry'];
 export type SpecCloud = Schemas['SpecCloudReport'];
 export type Tree = Schemas['TreeReport'];
 export type TreeNode = Schemas['NodeReport'];
@@ -116,7 +116,7 @@ export type EveningTask = Schemas['TaskReport'];
 export type Bought = Schemas['BoughtReport'];
 export type Unreadable = Schemas['UnreadableReport'];
 export type EveningChange = Schemas['EveningChange'];
-export type ShelfState = Schemas['ShelfEntry']['state'];
+export type ShelfState = Schemas['ShelfStateEntry']['state'];
 
 /** A refusal, ours or the network's: its sentence, its stable code, and the place in the request. */
 export interface Fault {

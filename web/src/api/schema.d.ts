@@ -2666,6 +2666,62 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AcidAdjustmentEntry
+         * @description A juice to bring to another one's acid, by their slugs; today's lot of the juice counts where there is one.
+         */
+        AcidAdjustmentEntry: {
+            /** Juice */
+            juice: string;
+            /** Like */
+            like: string;
+            /**
+             * Volume Ml
+             * @default 1000
+             */
+            volume_ml: number;
+        };
+        /**
+         * AcidEntry
+         * @description Acids by kind, g per 100 ml.
+         */
+        AcidEntry: {
+            /**
+             * Citric
+             * @default 0
+             */
+            citric: number;
+            /**
+             * Malic
+             * @default 0
+             */
+            malic: number;
+            /**
+             * Tartaric
+             * @default 0
+             */
+            tartaric: number;
+            /**
+             * Lactic
+             * @default 0
+             */
+            lactic: number;
+            /**
+             * Acetic
+             * @default 0
+             */
+            acetic: number;
+            /**
+             * Phosphoric
+             * @default 0
+             */
+            phosphoric: number;
+            /**
+             * Succinic
+             * @default 0
+             */
+            succinic: number;
+        };
+        /**
          * AdditionEntry
          * @description What is added to a bottle that was tasted, and what the tongue or the refractometer said.
          */
@@ -2684,7 +2740,7 @@ export interface components {
          */
         AdjustmentReport: {
             /** Additions */
-            additions: components["schemas"]["oenomel__interchange__reports__stillroom__AdditionReport"][];
+            additions: components["schemas"]["WeighedAdditionReport"][];
             /** Words */
             words: string;
         };
@@ -3010,7 +3066,7 @@ export interface components {
             /** Makes */
             makes: string;
             fit: components["schemas"]["Fit"];
-            water: components["schemas"]["oenomel__interchange__reports__service__WaterReport"];
+            water: components["schemas"]["BatchWaterReport"];
             interval80: components["schemas"]["Intervals"];
             bottle: components["schemas"]["LevelsReport"];
             /** Minutes */
@@ -3035,6 +3091,22 @@ export interface components {
             label: components["schemas"]["LabelReport"];
             /** Findings */
             findings: components["schemas"]["FindingReport"][];
+        };
+        /**
+         * BatchWaterReport
+         * @description The water of one serve in ml, on ice with both ends, and how it was found; ``ratio`` for each ml of what else is in the bottle.
+         */
+        BatchWaterReport: {
+            /** Per Serve Ml */
+            per_serve_ml: number;
+            /** Least Ml */
+            least_ml: number;
+            /** Most Ml */
+            most_ml: number;
+            /** Ratio */
+            ratio: number;
+            /** Words */
+            words: string;
         };
         /**
          * Beside
@@ -3194,7 +3266,7 @@ export interface components {
         };
         /**
          * BriefEntry
-         * @description A brief: see `core.notebook.Brief`.
+         * @description A brief: see `core.trials.Brief`.
          */
         BriefEntry: {
             /**
@@ -3525,7 +3597,7 @@ export interface components {
              *       "succinic": 0
              *     }
              */
-            acids: components["schemas"]["oenomel__interchange__spec__file__AcidEntry"];
+            acids: components["schemas"]["AcidEntry"];
             /**
              * Salt
              * @default 0
@@ -3551,6 +3623,17 @@ export interface components {
             spread?: components["schemas"]["SpreadEntry"] | null;
         };
         /**
+         * CorrectionPourReport
+         * @description So much of something more; ``poured`` is what is asked to note it.
+         */
+        CorrectionPourReport: {
+            /** Name */
+            name: string;
+            /** Ml */
+            ml: number;
+            poured: components["schemas"]["PouredEntry"];
+        };
+        /**
          * CorrectionReport
          * @description What brings a bottle nearer on one axis, how much of it is half a step there, where each axis goes, in words.
          */
@@ -3570,7 +3653,7 @@ export interface components {
             /** Words */
             words: string;
             /** Additions */
-            additions: components["schemas"]["oenomel__interchange__reports__service__AdditionReport"][];
+            additions: components["schemas"]["CorrectionPourReport"][];
         };
         /**
          * CorrectionsReport
@@ -3594,7 +3677,7 @@ export interface components {
             /** Per Litre */
             per_litre: number | null;
             /** Parts */
-            parts: components["schemas"]["oenomel__interchange__reports__stillroom__PartReport"][];
+            parts: components["schemas"]["PreparationLineReport"][];
             /** Missing */
             missing: string[];
             /** Words */
@@ -3725,6 +3808,29 @@ export interface components {
             kept_ml: number;
         };
         /**
+         * DeviceReadRequest
+         * @description What is read: a trial at a point of its making, by a make of the device; ``zero`` sets it to nothing first.
+         */
+        DeviceReadRequest: {
+            /** Trial Id */
+            trial_id: number;
+            /**
+             * Point
+             * @enum {string}
+             */
+            point: "tin" | "strained" | "served";
+            /**
+             * Make
+             * @default simulated
+             */
+            make: string;
+            /**
+             * Zero
+             * @default true
+             */
+            zero: boolean;
+        };
+        /**
          * DeviceReading
          * @description What a device shows.
          */
@@ -3733,6 +3839,29 @@ export interface components {
             quantity: ("volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c") | "lye_ml";
             /** Value */
             value: number;
+        };
+        /**
+         * DeviceReadingEntry
+         * @description One reading, in the unit of its quantity; ``device`` says what it was read with, empty for by hand.
+         */
+        DeviceReadingEntry: {
+            /**
+             * Quantity
+             * @enum {string}
+             */
+            quantity: "volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c";
+            /**
+             * Point
+             * @enum {string}
+             */
+            point: "tin" | "strained" | "served";
+            /** Value */
+            value: number;
+            /**
+             * Device
+             * @default
+             */
+            device: string;
         };
         /**
          * DifferenceReport
@@ -3917,7 +4046,8 @@ export interface components {
         };
         /**
          * Driver
-         * @description What makes a figure unsure: its share of the variance (0 to 1), what it is, and what would make it surer.
+         * @description A source of uncertainty: its cause, the ingredient or circumstance it comes from, its share of the variance (0 to 1), and what would
+         *     make the figure surer.
          */
         Driver: {
             /** Cause */
@@ -3928,6 +4058,11 @@ export interface components {
             share: number;
             /** Advice */
             advice: string;
+            /**
+             * Is Ingredient
+             * @default false
+             */
+            is_ingredient: boolean;
         };
         /**
          * Drivers
@@ -4099,6 +4234,16 @@ export interface components {
              * @default
              */
             before: string;
+        };
+        /**
+         * ExerciseAnswerEntry
+         * @description What was answered, by what was asked.
+         */
+        ExerciseAnswerEntry: {
+            /** Said */
+            said: {
+                [key: string]: string;
+            };
         };
         /**
          * ExerciseEntry
@@ -4306,6 +4451,22 @@ export interface components {
             words: string;
         };
         /**
+         * FlightEntry
+         * @description Sheets to keep together: all of them, or none.
+         */
+        FlightEntry: {
+            /** Sheets */
+            sheets: components["schemas"]["SheetEntry"][];
+        };
+        /**
+         * FlightReport
+         * @description The sheets as kept.
+         */
+        FlightReport: {
+            /** Sheets */
+            sheets: components["schemas"]["SheetReport"][];
+        };
+        /**
          * FloatReport
          * @description A float, or what lies below it, minute by minute.
          */
@@ -4457,7 +4618,7 @@ export interface components {
         };
         /**
          * GarnishSuggestion
-         * @description A garnish as it stands in a spec, with its reason, and whether it is at hand.
+         * @description A garnish as it stands in a spec, with its reason, and whether it is in stock.
          */
         GarnishSuggestion: {
             garnish: components["schemas"]["Garnish"];
@@ -4668,6 +4829,45 @@ export interface components {
             new_pour: components["schemas"]["NewPour"];
             /** Values */
             values: components["schemas"]["ValueReport"][];
+        };
+        /**
+         * IngredientNoteEntry
+         * @description A bottle or a juice tasted alone. With ``aroma`` or ``impression`` it amends the ingredient: weights 1 to 3 by tag.
+         */
+        IngredientNoteEntry: {
+            /** Taster */
+            taster: string;
+            /**
+             * @default {
+             *       "look": "",
+             *       "nose": "",
+             *       "first": "",
+             *       "middle": "",
+             *       "finish": ""
+             *     }
+             */
+            words: components["schemas"]["WordsEntry"];
+            /** Aroma */
+            aroma?: {
+                [key: string]: number;
+            } | null;
+            /** Impression */
+            impression?: string | null;
+        };
+        /**
+         * IngredientNoteReport
+         * @description What a part tasted of alone.
+         */
+        IngredientNoteReport: {
+            /** Id */
+            id: number;
+            /** Taster */
+            taster: string;
+            /** Tasted At */
+            tasted_at: string;
+            words: components["schemas"]["WordsEntry"];
+            /** Amended */
+            amended: boolean;
         };
         /**
          * IngredientSummary
@@ -5618,6 +5818,28 @@ export interface components {
             unit: "ml" | "cl" | "barspoon" | "tsp" | "tbsp" | "cup" | "splash" | "dash" | "drop" | "oz" | "g" | "piece" | "leaf" | "part";
         };
         /**
+         * MeasuredDilutionReport
+         * @description What a trial's readings say of its water: measured by forecast, and how it was found.
+         */
+        MeasuredDilutionReport: {
+            /** Ratio */
+            ratio: number;
+            /** How */
+            how: string;
+        };
+        /**
+         * MeasuringDeviceReport
+         * @description A kind of device: what it measures, and which makes can be chosen.
+         */
+        MeasuringDeviceReport: {
+            /** Device */
+            device: string;
+            /** Quantity */
+            quantity: ("volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c") | "lye_ml";
+            /** Makes */
+            makes: string[];
+        };
+        /**
          * MendRequest
          * @description Which mend of which finding to apply: the finding's code and pour, and the mend's place in its list; the parent where it only
          *     shows beside it.
@@ -6047,7 +6269,7 @@ export interface components {
             sheets: components["schemas"]["SheetReport"][];
             /** Readings */
             readings: components["schemas"]["BesideReport"][];
-            water: components["schemas"]["oenomel__interchange__reports__notebook__WaterReport"] | null;
+            water: components["schemas"]["MeasuredDilutionReport"] | null;
             /** Held */
             held: components["schemas"]["BriefCheck"][];
         };
@@ -6080,6 +6302,18 @@ export interface components {
             words: string;
         };
         /**
+         * OriginalPourReport
+         * @description Who plays a part of an original.
+         */
+        OriginalPourReport: {
+            /** Part */
+            part: string;
+            /** Slug */
+            slug: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * OriginalReport
          * @description An original: its spec under its name to be, where it stands, why it hangs together.
          *
@@ -6097,7 +6331,7 @@ export interface components {
             /** Reasons */
             reasons: string[];
             /** Parts */
-            parts: components["schemas"]["oenomel__interchange__reports__originals__PartReport"][];
+            parts: components["schemas"]["OriginalPourReport"][];
             /** Pours */
             pours: string[];
             /** Volume Ml */
@@ -6119,6 +6353,31 @@ export interface components {
             sight: components["schemas"]["AppearanceReport"] | null;
         };
         /**
+         * OriginalsFlightEntry
+         * @description Originals of one wish to be tasted blind against each other.
+         */
+        OriginalsFlightEntry: {
+            /** Specs */
+            specs: components["schemas"]["SpecFile"][];
+            wish: components["schemas"]["WishEntry"];
+        };
+        /**
+         * OriginalsFlightReport
+         * @description The drink under which they stand in the book, its trials; what has to be bought, prepared and pressed for a glass of each.
+         */
+        OriginalsFlightReport: {
+            /** Drink Id */
+            drink_id: number;
+            /** Trials */
+            trials: number[];
+            /** To Buy */
+            to_buy: string[];
+            /** To Prepare */
+            to_prepare: string[];
+            /** Fruit */
+            fruit: string[];
+        };
+        /**
          * PairReport
          * @description A pair of aroma groups: what ships, what the house set, what tastings taught (a log-ratio), and what counts of all that.
          */
@@ -6135,6 +6394,22 @@ export interface components {
             learnt: number | null;
             /** Value */
             value: number;
+        };
+        /**
+         * PairedDeviceReport
+         * @description A device that was let in; ``here`` for the one that asks.
+         */
+        PairedDeviceReport: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** May Write */
+            may_write: boolean;
+            /** Paired At */
+            paired_at: string;
+            /** Here */
+            here: boolean;
         };
         /**
          * PalateAxis
@@ -6200,30 +6475,6 @@ export interface components {
             served: components["schemas"]["LevelsReport"];
             interval80: components["schemas"]["Intervals"];
             place: components["schemas"]["Place"] | null;
-        };
-        /**
-         * PartEntry
-         * @description A bottle or a juice tasted alone. With ``aroma`` or ``impression`` it amends the ingredient: weights 1 to 3 by tag.
-         */
-        PartEntry: {
-            /** Taster */
-            taster: string;
-            /**
-             * @default {
-             *       "look": "",
-             *       "nose": "",
-             *       "first": "",
-             *       "middle": "",
-             *       "finish": ""
-             *     }
-             */
-            words: components["schemas"]["WordsEntry"];
-            /** Aroma */
-            aroma?: {
-                [key: string]: number;
-            } | null;
-            /** Impression */
-            impression?: string | null;
         };
         /**
          * Place
@@ -6475,6 +6726,25 @@ export interface components {
             final: components["schemas"]["FinalEntry"];
         };
         /**
+         * PreparationLineReport
+         * @description What one part of something costs, by its price of a litre or a kilogram.
+         */
+        PreparationLineReport: {
+            /** Name */
+            name: string;
+            /** Cost */
+            cost: number | null;
+            /** Slug */
+            slug: string;
+            /**
+             * Per
+             * @enum {string}
+             */
+            per: "litre" | "kg";
+            /** Price */
+            price: number | null;
+        };
+        /**
          * PreparationSummary
          * @description A preparation that the house knows: what it makes, its recipe, what is left of it, how many finished drinks pour it.
          */
@@ -6615,29 +6885,6 @@ export interface components {
             strain: string;
         };
         /**
-         * ReadingEntry
-         * @description One reading, in the unit of its quantity; ``device`` says what it was read with, empty for by hand.
-         */
-        ReadingEntry: {
-            /**
-             * Quantity
-             * @enum {string}
-             */
-            quantity: "volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c";
-            /**
-             * Point
-             * @enum {string}
-             */
-            point: "tin" | "strained" | "served";
-            /** Value */
-            value: number;
-            /**
-             * Device
-             * @default
-             */
-            device: string;
-        };
-        /**
          * ReadingReport
          * @description One reading of a lot, in the unit of its kind; ``device`` says what it was read with.
          */
@@ -6686,6 +6933,22 @@ export interface components {
             proved: boolean;
             /** Evaluated */
             evaluated: number;
+        };
+        /**
+         * RecipeTextRequest
+         * @description A recipe as it was pasted: text, a table, linked data, a saved page or a file of our own; with what was said of its lines, by their
+         *     text as it was told.
+         */
+        RecipeTextRequest: {
+            /** Text */
+            text: string;
+            /**
+             * Mended
+             * @default {}
+             */
+            mended: {
+                [key: string]: components["schemas"]["MendedEntry"];
+            };
         };
         /**
          * Reference
@@ -6781,16 +7044,6 @@ export interface components {
             colours: string[];
             /** Seasons */
             seasons: string[];
-        };
-        /**
-         * SaidEntry
-         * @description What was answered, by what was asked.
-         */
-        SaidEntry: {
-            /** Said */
-            said: {
-                [key: string]: string;
-            };
         };
         /**
          * SaidOfBottle
@@ -6972,7 +7225,7 @@ export interface components {
             /** Ways */
             ways: components["schemas"]["WayIn"][];
             /** Devices */
-            devices: components["schemas"]["oenomel__api__routers__sharing__DeviceReport"][];
+            devices: components["schemas"]["PairedDeviceReport"][];
             /**
              * Waits S
              * @default 0
@@ -7088,10 +7341,10 @@ export interface components {
             verdict: string;
         };
         /**
-         * ShelfEntry
+         * ShelfStateEntry
          * @description How an ingredient stands on the shelf; "off" takes it away. The price is per litre, in the house's own currency.
          */
-        ShelfEntry: {
+        ShelfStateEntry: {
             /** State */
             state: ("at hand" | "low" | "out") | "off";
             /** Price Per Litre */
@@ -7382,7 +7635,7 @@ export interface components {
             /** Abv */
             abv?: number | null;
             sugars?: components["schemas"]["SugarEntry"] | null;
-            acids?: components["schemas"]["oenomel__interchange__spec__file__AcidEntry"] | null;
+            acids?: components["schemas"]["AcidEntry"] | null;
             /** Salt */
             salt?: number | null;
             /** Protein */
@@ -8187,6 +8440,16 @@ export interface components {
             done: number;
         };
         /**
+         * WeighedAdditionReport
+         * @description Something to weigh in.
+         */
+        WeighedAdditionReport: {
+            /** What */
+            what: string;
+            /** Grams */
+            grams: number;
+        };
+        /**
          * WeightsEntry
          * @description How much each axis counts; 1 is usual.
          */
@@ -8265,7 +8528,7 @@ export interface components {
          * WishEntry
          * @description What original drinks are wished to be; see `core.originals.Wish`.
          *
-         *     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only of what is on the shelf; ``soon``: gladly of what wants to be
+         *     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``soon``: gladly of what wants to be
          *     used up; ``palate`` is a taster, or "" for the house. ``but`` are names that are given already.
          */
         WishEntry: {
@@ -8454,263 +8717,6 @@ export interface components {
             text: string;
             /** File Name */
             file_name: string;
-        };
-        /**
-         * DeviceReport
-         * @description A kind of device: what it measures, and which makes can be chosen.
-         */
-        oenomel__api__routers__measuring__DeviceReport: {
-            /** Device */
-            device: string;
-            /** Quantity */
-            quantity: ("volume_ml" | "weight_g" | "held_back_g" | "brix" | "acid" | "ph" | "abv" | "temperature_c") | "lye_ml";
-            /** Makes */
-            makes: string[];
-        };
-        /**
-         * ReadRequest
-         * @description What is read: a trial at a point of its making, by a make of the device; ``zero`` sets it to nothing first.
-         */
-        oenomel__api__routers__measuring__ReadRequest: {
-            /** Trial Id */
-            trial_id: number;
-            /**
-             * Point
-             * @enum {string}
-             */
-            point: "tin" | "strained" | "served";
-            /**
-             * Make
-             * @default simulated
-             */
-            make: string;
-            /**
-             * Zero
-             * @default true
-             */
-            zero: boolean;
-        };
-        /**
-         * FlightEntry
-         * @description Originals of one wish to be tasted blind against each other.
-         */
-        oenomel__api__routers__originals__FlightEntry: {
-            /** Specs */
-            specs: components["schemas"]["SpecFile"][];
-            wish: components["schemas"]["WishEntry"];
-        };
-        /**
-         * FlightReport
-         * @description The drink under which they stand in the book, its trials; what has to be bought, prepared and pressed for a glass of each.
-         */
-        oenomel__api__routers__originals__FlightReport: {
-            /** Drink Id */
-            drink_id: number;
-            /** Trials */
-            trials: number[];
-            /** To Buy */
-            to_buy: string[];
-            /** To Prepare */
-            to_prepare: string[];
-            /** Fruit */
-            fruit: string[];
-        };
-        /**
-         * ReadRequest
-         * @description A recipe as it was pasted: text, a table, linked data, a saved page or a file of our own; with what was said of its lines, by their
-         *     text as it was told.
-         */
-        oenomel__api__routers__recipes__ReadRequest: {
-            /** Text */
-            text: string;
-            /**
-             * Mended
-             * @default {}
-             */
-            mended: {
-                [key: string]: components["schemas"]["MendedEntry"];
-            };
-        };
-        /**
-         * DeviceReport
-         * @description A device that was let in; ``here`` for the one that asks.
-         */
-        oenomel__api__routers__sharing__DeviceReport: {
-            /** Id */
-            id: number;
-            /** Name */
-            name: string;
-            /** May Write */
-            may_write: boolean;
-            /** Paired At */
-            paired_at: string;
-            /** Here */
-            here: boolean;
-        };
-        /**
-         * AcidEntry
-         * @description A juice to bring to another one's acid, by their slugs; today's lot of the juice counts where there is one.
-         */
-        oenomel__api__routers__stillroom__AcidEntry: {
-            /** Juice */
-            juice: string;
-            /** Like */
-            like: string;
-            /**
-             * Volume Ml
-             * @default 1000
-             */
-            volume_ml: number;
-        };
-        /**
-         * FlightEntry
-         * @description Sheets to keep together: all of them, or none.
-         */
-        oenomel__api__routers__tastings__FlightEntry: {
-            /** Sheets */
-            sheets: components["schemas"]["SheetEntry"][];
-        };
-        /**
-         * FlightReport
-         * @description The sheets as kept.
-         */
-        oenomel__api__routers__tastings__FlightReport: {
-            /** Sheets */
-            sheets: components["schemas"]["SheetReport"][];
-        };
-        /**
-         * PartReport
-         * @description What a part tasted of alone.
-         */
-        oenomel__api__routers__tastings__PartReport: {
-            /** Id */
-            id: number;
-            /** Taster */
-            taster: string;
-            /** Tasted At */
-            tasted_at: string;
-            words: components["schemas"]["WordsEntry"];
-            /** Amended */
-            amended: boolean;
-        };
-        /**
-         * WaterReport
-         * @description What a trial's readings say of its water: measured by forecast, and how it was found.
-         */
-        oenomel__interchange__reports__notebook__WaterReport: {
-            /** Ratio */
-            ratio: number;
-            /** How */
-            how: string;
-        };
-        /**
-         * PartReport
-         * @description Who plays a part of an original.
-         */
-        oenomel__interchange__reports__originals__PartReport: {
-            /** Part */
-            part: string;
-            /** Slug */
-            slug: string;
-            /** Name */
-            name: string;
-        };
-        /**
-         * AdditionReport
-         * @description So much of something more; ``poured`` is what is asked to note it.
-         */
-        oenomel__interchange__reports__service__AdditionReport: {
-            /** Name */
-            name: string;
-            /** Ml */
-            ml: number;
-            poured: components["schemas"]["PouredEntry"];
-        };
-        /**
-         * WaterReport
-         * @description The water of one serve in ml, on ice with both ends, and how it was found; ``ratio`` for each ml of what else is in the bottle.
-         */
-        oenomel__interchange__reports__service__WaterReport: {
-            /** Per Serve Ml */
-            per_serve_ml: number;
-            /** Least Ml */
-            least_ml: number;
-            /** Most Ml */
-            most_ml: number;
-            /** Ratio */
-            ratio: number;
-            /** Words */
-            words: string;
-        };
-        /**
-         * AdditionReport
-         * @description Something to weigh in.
-         */
-        oenomel__interchange__reports__stillroom__AdditionReport: {
-            /** What */
-            what: string;
-            /** Grams */
-            grams: number;
-        };
-        /**
-         * PartReport
-         * @description What one part of something costs, by its price of a litre or a kilogram.
-         */
-        oenomel__interchange__reports__stillroom__PartReport: {
-            /** Name */
-            name: string;
-            /** Cost */
-            cost: number | null;
-            /** Slug */
-            slug: string;
-            /**
-             * Per
-             * @enum {string}
-             */
-            per: "litre" | "kg";
-            /** Price */
-            price: number | null;
-        };
-        /**
-         * AcidEntry
-         * @description Acids by kind, g per 100 ml.
-         */
-        oenomel__interchange__spec__file__AcidEntry: {
-            /**
-             * Citric
-             * @default 0
-             */
-            citric: number;
-            /**
-             * Malic
-             * @default 0
-             */
-            malic: number;
-            /**
-             * Tartaric
-             * @default 0
-             */
-            tartaric: number;
-            /**
-             * Lactic
-             * @default 0
-             */
-            lactic: number;
-            /**
-             * Acetic
-             * @default 0
-             */
-            acetic: number;
-            /**
-             * Phosphoric
-             * @default 0
-             */
-            phosphoric: number;
-            /**
-             * Succinic
-             * @default 0
-             */
-            succinic: number;
         };
     };
     responses: never;
@@ -9833,7 +9839,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["oenomel__api__routers__originals__FlightEntry"];
+                "application/json": components["schemas"]["OriginalsFlightEntry"];
             };
         };
         responses: {
@@ -9843,7 +9849,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["oenomel__api__routers__originals__FlightReport"];
+                    "application/json": components["schemas"]["OriginalsFlightReport"];
                 };
             };
             /** @description Bad Request */
@@ -10096,7 +10102,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["oenomel__api__routers__recipes__ReadRequest"];
+                "application/json": components["schemas"]["RecipeTextRequest"];
             };
         };
         responses: {
@@ -10719,7 +10725,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ShelfEntry"];
+                "application/json": components["schemas"]["ShelfStateEntry"];
             };
         };
         responses: {
@@ -12002,7 +12008,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["oenomel__api__routers__stillroom__AcidEntry"];
+                "application/json": components["schemas"]["AcidAdjustmentEntry"];
             };
         };
         responses: {
@@ -14483,7 +14489,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["oenomel__api__routers__tastings__FlightEntry"];
+                "application/json": components["schemas"]["FlightEntry"];
             };
         };
         responses: {
@@ -14493,7 +14499,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["oenomel__api__routers__tastings__FlightReport"];
+                    "application/json": components["schemas"]["FlightReport"];
                 };
             };
             /** @description Bad Request */
@@ -14762,7 +14768,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["oenomel__api__routers__tastings__PartReport"][];
+                    "application/json": components["schemas"]["IngredientNoteReport"][];
                 };
             };
             /** @description Not Found */
@@ -14798,7 +14804,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PartEntry"];
+                "application/json": components["schemas"]["IngredientNoteEntry"];
             };
         };
         responses: {
@@ -14808,7 +14814,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["oenomel__api__routers__tastings__PartReport"][];
+                    "application/json": components["schemas"]["IngredientNoteReport"][];
                 };
             };
             /** @description Bad Request */
@@ -15462,7 +15468,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SaidEntry"];
+                "application/json": components["schemas"]["ExerciseAnswerEntry"];
             };
         };
         responses: {
@@ -15633,7 +15639,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ReadingEntry"];
+                "application/json": components["schemas"]["DeviceReadingEntry"];
             };
         };
         responses: {
@@ -15746,7 +15752,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["oenomel__api__routers__measuring__DeviceReport"][];
+                    "application/json": components["schemas"]["MeasuringDeviceReport"][];
                 };
             };
             /** @description Unprocessable Entity */
@@ -15772,7 +15778,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["oenomel__api__routers__measuring__ReadRequest"];
+                "application/json": components["schemas"]["DeviceReadRequest"];
             };
         };
         responses: {

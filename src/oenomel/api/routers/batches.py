@@ -12,25 +12,26 @@ from typing import Annotated, Literal
 from fastapi import Query
 from pydantic import Field
 
+from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.batches import batch_now, contents_text, held, pours_of, report_of, summaries, the_older
-from oenomel.api.reading.evening import poured_trial
-from oenomel.api.reading.house import Connection, HouseConditions
-from oenomel.api.reading.lots import with_lots_named
-from oenomel.api.reading.overtaken import check_was
-from oenomel.api.reading.stock import crates_of, stock_of
-from oenomel.api.room import room
+from oenomel.api.idempotent_router import room
+from oenomel.api.revisions import check_was
 from oenomel.api.routers.lots import LotName, Time, checked_time
 from oenomel.core.balance import AXES
-from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, LotReading, lot_of
-from oenomel.core.service import Batch, Correction, ForTheEvening, back_to, corrections, label_of, shopping, wanted_steps
+from oenomel.core.batch import Batch
+from oenomel.core.batch.bottle_label import label_of
+from oenomel.core.batch.corrections import Correction, back_to, corrections, wanted_steps
+from oenomel.core.dilution import Conditions
+from oenomel.core.event import ForTheEvening, shopping
+from oenomel.core.larder import Ingredient
+from oenomel.core.lots.lot import LotReading, lot_of
 from oenomel.core.spec import Pour
 from oenomel.core.wording import counted
 from oenomel.errors import DomainError, RecordNotFound, SpecError
-from oenomel.interchange.card.content import day_words
-from oenomel.interchange.models import Entry, LevelsReport, Name, Plain, Report, RowId
-from oenomel.interchange.reports.service import (
+from oenomel.formats.card.content import day_words
+from oenomel.moments import TEN_YEARS, moment_of
+from oenomel.schemas.base import Entry, LevelsReport, Name, Plain, Report, RowId
+from oenomel.schemas.reports.batch_reports import (
     BatchReport,
     CorrectionsReport,
     KeptBatchReport,
@@ -40,15 +41,18 @@ from oenomel.interchange.reports.service import (
     label_report,
     poured_entry,
 )
-from oenomel.interchange.requests.made import MadeEntry
-from oenomel.interchange.requests.service import AdditionEntry, BatchEntry, PouredEntry, Who
-from oenomel.interchange.spec.drink import composition_entry
-from oenomel.interchange.spec.file import SpecFile
-from oenomel.moments import TEN_YEARS, moment_of
+from oenomel.schemas.requests.batch_requests import AdditionEntry, BatchEntry, PouredEntry, Who
+from oenomel.schemas.requests.trial_conditions import MadeEntry
+from oenomel.schemas.spec_file import SpecFile
+from oenomel.schemas.spec_to_drink import composition_entry
+from oenomel.services.batches import batch_now, contents_text, held, pours_of, report_of, summaries, the_older
+from oenomel.services.event import poured_trial
+from oenomel.services.inventory import crates_of, stock_of
+from oenomel.services.lots import with_lots_named
 from oenomel.store import batches, drinks, lots
 from oenomel.store.batches import BatchRecord, LogRecord
+from oenomel.store.clock import now
 from oenomel.store.database import transaction
-from oenomel.store.stamps import now
 
 router = room("batches")
 

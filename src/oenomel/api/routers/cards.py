@@ -8,22 +8,25 @@ from typing import Annotated
 
 from pydantic import Field
 
+from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
-from oenomel.api.reading.trials import kept_trials
-from oenomel.api.room import room
+from oenomel.api.idempotent_router import room
+from oenomel.core.dilution import Conditions
 from oenomel.core.forecast import Forecast, forecast_of
-from oenomel.core.ice import Conditions
-from oenomel.core.making import Order, Shown, Sparkling, Way
-from oenomel.core.notebook import branch
+from oenomel.core.method import MethodOptions
+from oenomel.core.method.amount_words import Shown
+from oenomel.core.method.step import Order, Sparkling
+from oenomel.core.trials.lineage import branch
 from oenomel.errors import RecordNotFound
-from oenomel.interchange.card.content import Card, Country, beside, card_of, day_words
-from oenomel.interchange.card.list_sheet import list_sheet
-from oenomel.interchange.card.writing import Layout, cards_html, list_html
-from oenomel.interchange.models import Entry, Report, RowId
-from oenomel.interchange.spec.drink import plain_spec
-from oenomel.interchange.spec.file import SpecFile, parse_spec
+from oenomel.formats.card.content import Card, Country, beside, card_of, day_words
+from oenomel.formats.card.html import Layout, cards_html, list_html
+from oenomel.formats.card.list_sheet import list_sheet
 from oenomel.moments import is_moment, moment_of
+from oenomel.schemas.base import Entry, Report, RowId
+from oenomel.schemas.spec_file import SpecFile, parse_spec
+from oenomel.schemas.spec_to_drink import plain_spec
+from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.trials import kept_trials
 from oenomel.store import book_search, drinks, lineage
 from oenomel.store.book_search import Wanted
 from oenomel.store.drinks import TrialRecord
@@ -39,9 +42,9 @@ class HouseWay(Entry):
     shown: Shown = "ml"
     country: Country = "us"
 
-    def way(self, ounce_ml: float) -> Way:
+    def way(self, ounce_ml: float) -> MethodOptions:
         """The same for the core."""
-        return Way(self.order, self.sparkling, self.shown, ounce_ml)
+        return MethodOptions(self.order, self.sparkling, self.shown, ounce_ml)
 
 
 class CardRequest(HouseWay):

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from oenomel.api.reading.house import Connection
-from oenomel.api.room import room
+from oenomel.api.deps import Connection
+from oenomel.api.idempotent_router import room
 from oenomel.api.routers.drinks import DrinkSummary, PageQuery, list_drinks
 from oenomel.demo import scenario
 from oenomel.store.database import transaction

@@ -9,22 +9,23 @@ from typing import Annotated
 from fastapi import Query
 from pydantic import Field, StringConstraints
 
+from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
-from oenomel.api.reading.lots import with_lots_named
-from oenomel.api.reading.overtaken import check_was
-from oenomel.api.room import room
+from oenomel.api.idempotent_router import room
+from oenomel.api.revisions import check_was
+from oenomel.core.dilution import Conditions
 from oenomel.core.forecast import STANDARD, forecast_of
-from oenomel.core.ice import Conditions
 from oenomel.core.larder import Index, Tier
 from oenomel.core.spec import FamilyName
-from oenomel.interchange.models import Entry, Name, Plain, Report, RowId
-from oenomel.interchange.reports.forecast import forecast_report
-from oenomel.interchange.requests.made import MadeEntry, as_poured, with_conditions
-from oenomel.interchange.requests.originals import WishEntry
-from oenomel.interchange.spec.drink import plain_spec, same_spec
-from oenomel.interchange.spec.file import SpecFile
-from oenomel.interchange.spec.poured import settled
+from oenomel.schemas.base import Entry, Name, Plain, Report, RowId
+from oenomel.schemas.poured_spec import settled
+from oenomel.schemas.reports.forecast_reports import forecast_report
+from oenomel.schemas.requests.originals_requests import WishEntry
+from oenomel.schemas.requests.trial_conditions import MadeEntry, as_poured, with_conditions
+from oenomel.schemas.spec_file import SpecFile
+from oenomel.schemas.spec_to_drink import plain_spec, same_spec
+from oenomel.services.lots import with_lots_named
+from oenomel.services.resolve import homes_for, resolve
 from oenomel.store import book_search, drinks, ingredients, lineage, originals
 from oenomel.store.book_search import Wanted
 from oenomel.store.database import transaction

@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
-from oenomel.api.reading.house import Connection, homes_for
-from oenomel.api.room import room
-from oenomel.core.families import Branch, Family, Form, Home, Slot, branch_of_school, families, published_ranges
-from oenomel.interchange.models import Pair, Report
-from oenomel.interchange.spec.drink import spec_from_drink
-from oenomel.interchange.spec.file import SpecFile
+from oenomel.api.deps import Connection
+from oenomel.api.idempotent_router import room
+from oenomel.core.families import Branch, Home, families
+from oenomel.core.families.family import Family, Form, Slot, published_ranges
+from oenomel.core.families.typical_range import branch_of_school
+from oenomel.schemas.base import Pair, Report
+from oenomel.schemas.spec_file import SpecFile
+from oenomel.schemas.spec_to_drink import spec_from_drink
+from oenomel.services.resolve import homes_for
 
 router = room("families")
 

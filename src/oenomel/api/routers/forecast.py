@@ -7,27 +7,30 @@ from typing import Annotated, Any, Final
 from fastapi import Response
 from pydantic import Field
 
+from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
-from oenomel.api.reading.tongue import tongue_of
-from oenomel.api.room import room
-from oenomel.core.balance import A_GUEST, USUAL_TONGUE
-from oenomel.core.forecast import Checkpoint, ExplainedFigure, Why, compare, explain, forecast_of
-from oenomel.core.ice import Conditions
+from oenomel.api.idempotent_router import room
+from oenomel.core.balance import USUAL_TONGUE
+from oenomel.core.balance.perception import A_GUEST
+from oenomel.core.dilution import Conditions
+from oenomel.core.forecast import compare, forecast_of
+from oenomel.core.forecast.explanations import Checkpoint, ExplainedFigure, Why, explain
 from oenomel.core.spec import Drink
 from oenomel.core.wording import capital
 from oenomel.errors import MendGone
-from oenomel.interchange.models import Entry, Plain
-from oenomel.interchange.reports.amount import AmountReport, read_typed, with_amount
-from oenomel.interchange.reports.forecast import (
+from oenomel.schemas.base import Entry, Plain
+from oenomel.schemas.reports.amount_reports import AmountReport, read_typed, with_amount
+from oenomel.schemas.reports.forecast_reports import (
     ComparisonReport,
     CourseReport,
     ForecastReport,
     forecast_report,
 )
-from oenomel.interchange.requests.amount import AmountRequest, TypedEntry
-from oenomel.interchange.spec.file import SpecFile, spec_schema
-from oenomel.interchange.spec.mend import with_mend
+from oenomel.schemas.requests.amount_requests import AmountRequest, TypedEntry
+from oenomel.schemas.spec_file import SpecFile, spec_schema
+from oenomel.schemas.spec_fix import with_mend
+from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.sensory import tongue_of
 
 router = room("forecast")
 

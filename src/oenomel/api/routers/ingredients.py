@@ -6,13 +6,15 @@ from typing import Annotated, Any
 
 from fastapi import Query
 
+from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection
-from oenomel.api.room import room
-from oenomel.core.families import NewPour, families, new_pour
-from oenomel.core.larder import Found, Ingredient, Kind, SlotName
+from oenomel.api.idempotent_router import room
+from oenomel.core.families import families
+from oenomel.core.families.family import NewPour, new_pour
+from oenomel.core.larder import Ingredient, Kind, SlotName
+from oenomel.core.larder.ingredient_search import Found
 from oenomel.core.spec import FamilyName
-from oenomel.interchange.models import Plain, Report
+from oenomel.schemas.base import Plain, Report
 from oenomel.store import ingredients
 from oenomel.store.stock import in_stock
 

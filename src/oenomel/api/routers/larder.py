@@ -10,16 +10,18 @@ from typing import Annotated
 from fastapi import Response
 from pydantic import Field
 
+from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection
-from oenomel.api.room import room
+from oenomel.api.idempotent_router import room
 from oenomel.api.routers.ingredients import IngredientDetail, ValueReport, ingredient_detail
-from oenomel.core.larder import Ingredient, Label, Shelved, SourcedValue, bottle_from, gaps_of, set_right
+from oenomel.core.larder import Ingredient, Shelved, SourcedValue
+from oenomel.core.larder.gaps import gaps_of, set_right
+from oenomel.core.larder.label import Label, bottle_from
 from oenomel.core.wording import listed
 from oenomel.errors import DomainError, OenomelError, SpecError
-from oenomel.interchange.formats.larder_table import LarderRow, read_larder_table, write_larder_table
-from oenomel.interchange.models import Entry, Level, Plain, Report
-from oenomel.store import ingredients, lots, shelf, tonight
+from oenomel.formats.larder_table import LarderRow, read_larder_table, write_larder_table
+from oenomel.schemas.base import Entry, Level, Plain, Report
+from oenomel.store import ingredients, lots, menu_entries, shelf
 from oenomel.store.database import transaction
 
 router = room("larder")
@@ -116,14 +118,16 @@ class TableReport(Report):
 def list_larder(conn: Connection) -> list[LarderLine]:
     """Every ingredient at a glance, by name."""
     house, gone, shelved = ingredients.house_values(conn), ingredients.retired(conn), shelf.all_shelved(conn)
-    pars, counted = tonight.pars(conn), _lots(conn)
+    pars, counted = menu_entries.pars(conn), _lots(conn)
     return [_line(each, house, gone, shelved, pars, counted) for each in ingredients.larder(conn).values()]
 
 
 @router.get("/larder/table", responses={200: {"content": {"text/csv": {"schema": {"type": "string"}}}}})
 def write_table(conn: Connection) -> Response:
     """The larder as a table (CSV)."""
-    text = write_larder_table(ingredients.larder(conn).values(), shelf.all_shelved(conn), tonight.pars(conn), ingredients.retired(conn))
+    text = write_larder_table(
+        ingredients.larder(conn).values(), shelf.all_shelved(conn), menu_entries.pars(conn), ingredients.retired(conn)
+    )
     head = {"content-disposition": 'attachment; filename="larder.csv"'}
     return Response(text, media_type="text/csv; charset=utf-8", headers=head)
 
@@ -201,7 +205,7 @@ def _line(
 def _detail(conn: sqlite3.Connection, slug: str) -> LarderDetail:
     ingredient = ingredients.get(conn, slug)
     house = ingredients.house_values(conn)
-    line = _line(ingredient, house, ingredients.retired(conn), shelf.all_shelved(conn), tonight.pars(conn), _lots(conn))
+    line = _line(ingredient, house, ingredients.retired(conn), shelf.all_shelved(conn), menu_entries.pars(conn), _lots(conn))
     return LarderDetail(
         ingredient=ingredient_detail(ingredient),
         line=line,
@@ -274,8 +278,8 @@ def _take_stand(conn: sqlite3.Connection, row: LarderRow, known: Ingredient) -> 
         shelf.put(conn, Shelved(known.slug, state, price if price is not None else was))  # type: ignore[arg-type]  # checked in reading
         told.append("how it stands")
     par = row.figures.get("par_ml")
-    if par is not None and par != tonight.pars(conn).get(known.slug):
-        tonight.put_par(conn, known.slug, par)
+    if par is not None and par != menu_entries.pars(conn).get(known.slug):
+        menu_entries.put_par(conn, known.slug, par)
         told.append("what should stand there")
     if row.retired is not None and row.retired != (known.slug in ingredients.retired(conn)):
         ingredients.retire(conn, known.slug, row.retired)

@@ -12,40 +12,31 @@ from typing import Annotated, Literal
 from fastapi import Query, Request
 from pydantic import Field, StringConstraints
 
+from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection, HouseConditions
-from oenomel.api.reading.lots import as_it_is, as_kept, hours_since, supposed
-from oenomel.api.reading.overtaken import check_was
-from oenomel.api.reading.today import surer_words, todays_list
-from oenomel.api.room import room
+from oenomel.api.idempotent_router import room
+from oenomel.api.revisions import check_was
 from oenomel.core.balance import AXES
-from oenomel.core.ice import Conditions
-from oenomel.core.larder import (
-    READABLE,
-    Ingredient,
-    Lot,
-    Pressing,
-    ReadingName,
-    fruit_of,
-    hours_words,
-    is_past_shelf_life,
-    old_lot_words,
-    piece_yield,
-    shelf_life_h,
-    titrated_acid,
-    titration_recipe,
-)
+from oenomel.core.dilution import Conditions
+from oenomel.core.larder import Ingredient, is_past_shelf_life
+from oenomel.core.larder.fruit import Pressing, fruit_of, piece_yield
+from oenomel.core.larder.shelf_life import shelf_life_h
+from oenomel.core.lots import Lot, ReadingName
+from oenomel.core.lots.lot import READABLE, hours_words, old_lot_words
+from oenomel.core.lots.titration import titrated_acid, titration_recipe
+from oenomel.devices.bench_set import DEVICES, BenchSet
+from oenomel.devices.hidden_truth import sample_of_lot
 from oenomel.errors import DomainError, SpecError
-from oenomel.instruments.bench_set import DEVICES, BenchSet
-from oenomel.instruments.hidden_truth import sample_of_lot
-from oenomel.interchange.models import Entry, Name, Named, Plain, RowId
-from oenomel.interchange.reports.lots import DoubtOfDrink, LotDetail, LotReport, ReadingReport, TitratedReport
-from oenomel.interchange.spec.drink import TODAYS, composition_entry
 from oenomel.moments import FIRST_YEAR, moment_of
+from oenomel.schemas.base import Entry, Name, Named, Plain, RowId
+from oenomel.schemas.reports.lot_reports import DoubtOfDrink, LotDetail, LotReport, ReadingReport, TitratedReport
+from oenomel.schemas.spec_to_drink import TODAYS, composition_entry
+from oenomel.services.lots import as_it_is, as_kept, hours_since, supposed
+from oenomel.services.menu import surer_words, todays_list
 from oenomel.store import ingredients, lots
+from oenomel.store.clock import now
 from oenomel.store.database import transaction
 from oenomel.store.lots import LotRecord, ReadingRecord
-from oenomel.store.stamps import now
 
 router = room("lots")
 

@@ -9,18 +9,19 @@ from typing import Annotated
 from fastapi.responses import StreamingResponse
 from pydantic import Field
 
+from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
-from oenomel.api.reading.originals import ground_for, names_given, wished
-from oenomel.api.room import room
-from oenomel.api.searching import NDJSON, Search
-from oenomel.carrying.originals import kinship_of
+from oenomel.api.idempotent_router import room
+from oenomel.api.search_queue import NDJSON, Search
 from oenomel.core.forecast import forecast_of
-from oenomel.core.originals import WISH_WORK, KinshipTable, left_of, menu_of, originals, to_get
-from oenomel.core.today import fruit_tonight
-from oenomel.interchange.models import Entry, Name, Plain, Report, RowId
-from oenomel.interchange.reports.forecast import forecast_report
-from oenomel.interchange.reports.originals import (
+from oenomel.core.menu import fruit_tonight
+from oenomel.core.originals import KinshipTable, originals
+from oenomel.core.originals.menu_search import menu_of
+from oenomel.core.originals.search import WISH_WORK, left_of
+from oenomel.core.originals.to_buy import to_get
+from oenomel.schemas.base import Entry, Name, Plain, Report, RowId
+from oenomel.schemas.reports.forecast_reports import forecast_report
+from oenomel.schemas.reports.originals_reports import (
     HandfulReport,
     KinshipReport,
     MenuReport,
@@ -28,10 +29,13 @@ from oenomel.interchange.reports.originals import (
     kinship_report,
     menu_report,
 )
-from oenomel.interchange.requests.made import MadeEntry, with_conditions
-from oenomel.interchange.requests.notebook import BriefEntry
-from oenomel.interchange.requests.originals import WishEntry, wish_of_brief
-from oenomel.interchange.spec.file import SpecFile
+from oenomel.schemas.requests.originals_requests import WishEntry, wish_of_brief
+from oenomel.schemas.requests.tasting_requests import BriefEntry
+from oenomel.schemas.requests.trial_conditions import MadeEntry, with_conditions
+from oenomel.schemas.spec_file import SpecFile
+from oenomel.services.originals import ground_for, names_given, wished
+from oenomel.services.originals_inputs import kinship_of
+from oenomel.services.resolve import homes_for, resolve
 from oenomel.store import briefs, drinks
 from oenomel.store import originals as kept
 from oenomel.store.database import transaction
@@ -61,14 +65,14 @@ class MenuEntry(Entry):
     kept: Annotated[list[KeptDrink], Field(max_length=12)] = []
 
 
-class FlightEntry(Entry):
+class OriginalsFlightEntry(Entry):
     """Originals of one wish to be tasted blind against each other."""
 
     specs: Annotated[list[SpecFile], Field(min_length=2, max_length=6)]
     wish: WishEntry
 
 
-class FlightReport(Report):
+class OriginalsFlightReport(Report):
     """The drink under which they stand in the book, its trials; what has to be bought, prepared and pressed for a glass of each."""
 
     drink_id: int
@@ -138,7 +142,7 @@ async def make_menu(body: MenuEntry, conn: Connection, conditions: HouseConditio
 
 
 @router.post("/originals/flight", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
-def add_flight(body: FlightEntry, conn: Connection, conditions: HouseConditions) -> FlightReport:
+def add_flight(body: OriginalsFlightEntry, conn: Connection, conditions: HouseConditions) -> OriginalsFlightReport:
     """Puts originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes."""
     made = resolve(conn, *body.specs)
     with transaction(conn):
@@ -153,7 +157,7 @@ def add_flight(body: FlightEntry, conn: Connection, conditions: HouseConditions)
             trials.append(drinks.keep_trial(conn, drink_id, parent, spec.name, "An original, as it was proposed.", text, forecast, how))
         kept.mark(conn, drink_id, body.wish.model_dump_json())
         needed = to_get(made, in_stock(conn))
-        return FlightReport(
+        return OriginalsFlightReport(
             drink_id=drink_id,
             trials=trials,
             to_buy=list(needed.to_buy),

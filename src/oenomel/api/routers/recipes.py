@@ -7,19 +7,20 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection, HouseConditions, resolve
-from oenomel.api.room import room
+from oenomel.api.idempotent_router import room
 from oenomel.core.forecast import forecast_of
 from oenomel.core.larder import Ingredient, Larder, slug_for
-from oenomel.core.recipe import Mended
-from oenomel.interchange.card.content import day_words
-from oenomel.interchange.card.writing import card_file
-from oenomel.interchange.formats.reading import LARGEST_PAGE, ReadReport, read_text
-from oenomel.interchange.formats.writing import ENDINGS, Format, write_as
-from oenomel.interchange.models import Entry, Plain, Report
-from oenomel.interchange.spec.drink import slugs_of
-from oenomel.interchange.spec.file import SpecFile
+from oenomel.core.recipe_text import Mended
+from oenomel.formats.card.content import day_words
+from oenomel.formats.card.html import card_file
+from oenomel.formats.recipe_reader import LARGEST_PAGE, ReadReport, read_text
+from oenomel.formats.recipe_writer import ENDINGS, Format, write_as
+from oenomel.schemas.base import Entry, Plain, Report
+from oenomel.schemas.spec_file import SpecFile
+from oenomel.schemas.spec_to_drink import slugs_of
+from oenomel.services.resolve import resolve
 from oenomel.store import ingredients
 
 router = room("recipes")
@@ -33,7 +34,7 @@ class MendedEntry(Entry):
     left_out: bool = False
 
 
-class ReadRequest(Entry):
+class RecipeTextRequest(Entry):
     """A recipe as it was pasted: text, a table, linked data, a saved page or a file of our own; with what was said of its lines, by their
     text as it was told.
     """
@@ -58,7 +59,7 @@ class WrittenReport(Report):
 
 
 @router.post("/read", responses=PROBLEMS["bad"])
-def read_recipe_text(body: ReadRequest, conn: Connection) -> ReadReport:
+def read_recipe_text(body: RecipeTextRequest, conn: Connection) -> ReadReport:
     """A recipe as a spec, with what each of its lines was taken for."""
     mended = {text: Mended(**each.model_dump()) for text, each in body.mended.items()}
     return read_text(body.text, ingredients.names(conn), lambda slug: _one(conn, slug), mended)

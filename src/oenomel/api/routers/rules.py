@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
-from oenomel.api.room import room
+from oenomel.api.idempotent_router import room
 from oenomel.core.balance import AXES, TASTED_STEPS, Axis
-from oenomel.core.glass import COLOURS
-from oenomel.core.ice import REFERENCE_SECONDS
-from oenomel.core.larder import ALLERGENS, SLOTS, SlotName
-from oenomel.core.making import HOWS
-from oenomel.core.originals import seasons
-from oenomel.core.spec import PIECE_G, Ice, Technique
-from oenomel.core.swaps import CORRECTORS
-from oenomel.interchange.models import Report
+from oenomel.core.dilution.curves import REFERENCE_SECONDS
+from oenomel.core.glass.colour import COLOURS
+from oenomel.core.larder import SlotName
+from oenomel.core.larder.ingredient import ALLERGENS, SLOTS
+from oenomel.core.method.garnishes import HOWS
+from oenomel.core.originals.usual_measures import seasons
+from oenomel.core.rebalance.solver import CORRECTORS
+from oenomel.core.spec import Ice, Technique
+from oenomel.core.spec.technique import PIECE_G
+from oenomel.schemas.base import Report
 
 router = room("rules")
 

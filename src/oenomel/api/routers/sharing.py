@@ -6,16 +6,16 @@ from http import HTTPStatus
 
 from fastapi import Request, Response
 
-from oenomel.api.door import DEVICE
+from oenomel.api.deps import Connection, only_looks
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection, only_looks
-from oenomel.api.room import room
-from oenomel.api.sharing import NOT_ENCRYPTED, Sharing, address_of, is_loopback, pairing_address, qr_code
+from oenomel.api.idempotent_router import room
+from oenomel.api.middleware.device_auth import DEVICE
+from oenomel.api.pairing import NOT_ENCRYPTED, Sharing, address_of, is_loopback, pairing_address, qr_code
 from oenomel.errors import OnlyLooking
-from oenomel.interchange.models import Report, RowId
-from oenomel.store import devices, opened
+from oenomel.schemas.base import Report, RowId
+from oenomel.store import addresses, paired_devices
 from oenomel.store.database import transaction
-from oenomel.store.forgotten import forget_for_good
+from oenomel.store.undo_copies import forget_for_good
 
 router = room("sharing")
 
@@ -29,7 +29,7 @@ class WayIn(Report):
     may_write: bool
 
 
-class DeviceReport(Report):
+class PairedDeviceReport(Report):
     """A device that was let in; ``here`` for the one that asks."""
 
     id: int
@@ -60,7 +60,7 @@ class SharingReport(Report):
     shared: bool
     words: str
     ways: list[WayIn]
-    devices: list[DeviceReport]
+    devices: list[PairedDeviceReport]
     waits_s: float = 0.0
 
 
@@ -71,7 +71,7 @@ def get_sharing(request: Request, conn: Connection) -> SharingReport:
     if only_looks(request):
         return SharingReport(shared=True, words="This device may look and try; it writes nothing down.", ways=[], devices=[])
     here = request.scope.get(DEVICE)
-    let_in = [DeviceReport(**_told(each), here=here is not None and here.id == each.id) for each in devices.all_devices(conn)]
+    let_in = [PairedDeviceReport(**_told(each), here=here is not None and here.id == each.id) for each in paired_devices.all_devices(conn)]
     if sharing is None:
         words = "Only this machine may come in. To let a phone in, start Oenomel with --host 0.0.0.0 --share."
         return SharingReport(shared=False, words=words, ways=[], devices=let_in)
@@ -89,7 +89,7 @@ def forget_device(device_id: RowId, request: Request, conn: Connection) -> Respo
     if only_looks(request):
         raise OnlyLooking
     with transaction(conn):
-        digest = devices.remove(conn, device_id)
+        digest = paired_devices.remove(conn, device_id)
         forget_for_good(request.app.state.data, digest)
     return Response(status_code=HTTPStatus.NO_CONTENT)
 
@@ -115,11 +115,11 @@ def note_opened(request: Request, conn: Connection) -> OpenedReport:
         return OpenedReport(elsewhere=[])
     origin = f"{request.url.scheme}://{host}"[:200]
     with transaction(conn):
-        opened.note(conn, origin)
-        return OpenedReport(elsewhere=[Elsewhere(address=each, last_at=at) for each, at in opened.elsewhere(conn, origin)])
+        addresses.note(conn, origin)
+        return OpenedReport(elsewhere=[Elsewhere(address=each, last_at=at) for each, at in addresses.elsewhere(conn, origin)])
 
 
-def _told(device: devices.DeviceRecord) -> dict[str, object]:
+def _told(device: paired_devices.DeviceRecord) -> dict[str, object]:
     return {"id": device.id, "name": device.name, "may_write": device.may_write, "paired_at": device.paired_at}
 
 

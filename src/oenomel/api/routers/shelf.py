@@ -7,19 +7,21 @@ from typing import Annotated, Literal
 from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
+from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection
-from oenomel.api.room import room
+from oenomel.api.idempotent_router import room
 from oenomel.api.routers.ingredients import IngredientDetail, ingredient_detail
-from oenomel.core.larder import Kind, Label, ShelfState, Shelved, abv_of_proof, bottle_from, sweetness_classes
-from oenomel.interchange.models import Entry, Level, Plain
+from oenomel.core.larder import Kind, Shelved
+from oenomel.core.larder.label import Label, abv_of_proof, bottle_from, sweetness_classes
+from oenomel.core.larder.shelf import ShelfState
+from oenomel.schemas.base import Entry, Level, Plain
 from oenomel.store import ingredients, shelf
 from oenomel.store.database import transaction
 
 router = room("shelf")
 
 
-class ShelfEntry(Entry):
+class ShelfStateEntry(Entry):
     """How an ingredient stands on the shelf; "off" takes it away. The price is per litre, in the house's own currency."""
 
     state: ShelfState | Literal["off"]
@@ -54,7 +56,7 @@ def list_shelf(conn: Connection) -> list[Shelved]:
 
 
 @router.put("/shelf/{slug}", status_code=204, responses=PROBLEMS["write"])
-def put_on_shelf(slug: str, body: ShelfEntry, conn: Connection) -> None:
+def put_on_shelf(slug: str, body: ShelfStateEntry, conn: Connection) -> None:
     """Marks an ingredient as at hand, low or out, with its price; or takes it off."""
     with transaction(conn):
         if body.state == "off":

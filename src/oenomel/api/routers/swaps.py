@@ -9,33 +9,34 @@ from typing import Annotated
 from fastapi.responses import StreamingResponse
 from pydantic import Field
 
+from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection, HouseConditions, homes_for, resolve
-from oenomel.api.reading.trials import palate_of
-from oenomel.api.room import room
-from oenomel.api.searching import NDJSON, Search
-from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, Inventory, Kind, Larder
+from oenomel.api.idempotent_router import room
+from oenomel.api.search_queue import NDJSON, Search
+from oenomel.core.dilution import Conditions
+from oenomel.core.larder import Ingredient, Kind, Larder
+from oenomel.core.larder.shelf import Inventory
+from oenomel.core.rebalance import Aim, Budget, correctors_for, rebalance
+from oenomel.core.rebalance.alternatives import ways_of
+from oenomel.core.rebalance.solver import CORRECTORS
 from oenomel.core.spec import Drink
-from oenomel.core.swaps import (
-    CORRECTORS,
-    Aim,
-    Board,
-    Budget,
-    Filters,
-    Mode,
-    Ranking,
-    correctors_for,
-    joined,
-    rebalance,
-    swap_board,
-    ways_of,
-)
+from oenomel.core.swaps import Board, Filters, Ranking, swap_board
+from oenomel.core.swaps.board import Mode, joined
 from oenomel.errors import SpecError
-from oenomel.interchange.models import Entry, Plain
-from oenomel.interchange.reports.swaps import RebalanceReport, SwapsReport, rebalance_report, swaps_report
-from oenomel.interchange.requests.aim import AimRequest, FamilyTarget, TargetEntry, TypedTarget, aim_for, pours_named, target_from
-from oenomel.interchange.spec.file import SpecFile
+from oenomel.schemas.base import Entry, Plain
+from oenomel.schemas.reports.swap_reports import RebalanceReport, SwapsReport, rebalance_report, swaps_report
+from oenomel.schemas.requests.rebalance_requests import (
+    AimRequest,
+    FamilyTarget,
+    TargetEntry,
+    TypedTarget,
+    aim_for,
+    pours_named,
+    target_from,
+)
+from oenomel.schemas.spec_file import SpecFile
+from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.trials import palate_of
 from oenomel.store import ingredients, shelf
 from oenomel.store.stock import in_stock
 

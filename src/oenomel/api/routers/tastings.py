@@ -8,26 +8,29 @@ from typing import Annotated
 from fastapi import Response
 from pydantic import Field, StringConstraints
 
+from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.reading.house import Connection, HouseConditions, homes_for
-from oenomel.api.reading.tongue import tongue_of
-from oenomel.api.reading.trials import kept_trials, palate_of, sheets_of, tasted_of
-from oenomel.api.room import room
-from oenomel.api.routers.notebook import sheet_report
-from oenomel.api.searching import Search
+from oenomel.api.idempotent_router import room
+from oenomel.api.routers.trials import sheet_report
+from oenomel.api.search_queue import Search
 from oenomel.core.balance import profile_of_made
 from oenomel.core.families import home_for
 from oenomel.core.larder import aromas
-from oenomel.core.notebook import learn, may_join, palate_axes, proposals, verdict_words
-from oenomel.interchange.models import Entry, Plain, Report, RowId
-from oenomel.interchange.reports.notebook import (
+from oenomel.core.trials.next_trial import may_join, proposals
+from oenomel.core.trials.palate import learn, palate_axes
+from oenomel.core.trials.tasting import verdict_words
+from oenomel.schemas.base import Entry, Plain, Report, RowId
+from oenomel.schemas.reports.trial_reports import (
     NextReport,
     PalateReport,
     SheetReport,
     next_report,
 )
-from oenomel.interchange.requests.aim import Grid
-from oenomel.interchange.requests.notebook import SheetEntry, Taster, WordsEntry, verdict_of
+from oenomel.schemas.requests.rebalance_requests import Grid
+from oenomel.schemas.requests.tasting_requests import SheetEntry, Taster, WordsEntry, verdict_of
+from oenomel.services.resolve import homes_for
+from oenomel.services.sensory import tongue_of
+from oenomel.services.trials import kept_trials, palate_of, sheets_of, tasted_of
 from oenomel.store import drinks, ingredients, tastings
 from oenomel.store.database import transaction
 from oenomel.store.stock import in_stock
@@ -63,7 +66,7 @@ class TasterReport(Report):
     last: str
 
 
-class PartEntry(Entry):
+class IngredientNoteEntry(Entry):
     """A bottle or a juice tasted alone. With ``aroma`` or ``impression`` it amends the ingredient: weights 1 to 3 by tag."""
 
     taster: Taster
@@ -72,7 +75,7 @@ class PartEntry(Entry):
     impression: Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=200)] | None = None
 
 
-class PartReport(Report):
+class IngredientNoteReport(Report):
     """What a part tasted of alone."""
 
     id: int
@@ -173,11 +176,11 @@ def reset_palate(conn: Connection, taster: Annotated[Plain, Field(max_length=100
 
 
 @router.get("/ingredients/{slug}/tastings", responses=PROBLEMS["missing"])
-def list_part_tastings(slug: str, conn: Connection) -> list[PartReport]:
+def list_part_tastings(slug: str, conn: Connection) -> list[IngredientNoteReport]:
     """What an ingredient tasted of alone, oldest first."""
     ingredients.get(conn, slug)
     return [
-        PartReport(
+        IngredientNoteReport(
             id=each.id, taster=each.taster, tasted_at=each.tasted_at, words=WordsEntry.model_validate_json(each.words), amended=each.amended
         )
         for each in tastings.of_part(conn, slug)
@@ -185,7 +188,7 @@ def list_part_tastings(slug: str, conn: Connection) -> list[PartReport]:
 
 
 @router.post("/ingredients/{slug}/tastings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
-def taste_part(slug: str, body: PartEntry, conn: Connection) -> list[PartReport]:
+def taste_part(slug: str, body: IngredientNoteEntry, conn: Connection) -> list[IngredientNoteReport]:
     """Keeps what an ingredient tasted of alone, and amends its aroma and impression where that is told."""
     amends = body.aroma is not None or body.impression is not None
     with transaction(conn):

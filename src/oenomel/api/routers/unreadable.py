@@ -8,16 +8,17 @@ from collections.abc import Iterator
 from dataclasses import asdict
 from typing import Final, Literal
 
-from oenomel.api.reading.batches import summaries
-from oenomel.api.reading.house import Connection, resolve
-from oenomel.api.reading.unreadable import fault_in
-from oenomel.api.room import room
-from oenomel.interchange.models import Report
-from oenomel.interchange.preparation import PreparationFile
-from oenomel.interchange.requests.service import EveningEntry
-from oenomel.interchange.spec.file import parse_spec
+from oenomel.api.deps import Connection
+from oenomel.api.idempotent_router import room
 from oenomel.moments import moment_of
-from oenomel.store import batches, drinks, evenings, lots, preparations
+from oenomel.schemas.base import Report
+from oenomel.schemas.preparation_file import PreparationFile
+from oenomel.schemas.requests.batch_requests import EveningEntry
+from oenomel.schemas.spec_file import parse_spec
+from oenomel.services.batches import summaries
+from oenomel.services.resolve import resolve
+from oenomel.services.unreadable import fault_in
+from oenomel.store import batches, drinks, events, lots, preparations
 
 router = room("unreadable")
 
@@ -66,7 +67,7 @@ def _preparations(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
 
 
 def _evening(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
-    content = evenings.get(conn)
+    content = events.get(conn)
     if content is None:
         return
     why = fault_in(lambda: moment_of(EveningEntry.model_validate_json(content).at))

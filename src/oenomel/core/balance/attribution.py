@@ -14,7 +14,7 @@ from numpy.typing import NDArray
 
 from oenomel.core.balance.levels import FIGURES, levels_of
 from oenomel.core.balance.perception import AXES, steps_between
-from oenomel.core.ice import Conditions
+from oenomel.core.dilution import Conditions
 from oenomel.core.spec import Drink, Pour
 
 Floats = NDArray[np.float64]

@@ -12,7 +12,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from oenomel.core.balance.pour_table import PourTable
-from oenomel.core.ice import Conditions, Tin, water_and_slopes, water_from_ice
+from oenomel.core.dilution import Conditions, Tin, water_and_slopes, water_from_ice
 from oenomel.core.spec import Method
 
 Floats = NDArray[np.float64]

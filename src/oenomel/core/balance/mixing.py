@@ -8,8 +8,10 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 from oenomel.core.balance.pour_table import PourTable
-from oenomel.core.ice import Conditions, Tin, tin_temperature_c
-from oenomel.core.larder import ACID_COLUMNS, SUGAR_COLUMNS
+from oenomel.core.dilution import Conditions, Tin
+from oenomel.core.dilution.curves import tin_temperature_c
+from oenomel.core.larder import SUGAR_COLUMNS
+from oenomel.core.larder.composition import ACID_COLUMNS
 from oenomel.core.spec import Method
 
 Floats = NDArray[np.float64]

@@ -11,7 +11,7 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.larder import PROPERTIES
+from oenomel.core.larder.composition import PROPERTIES
 from oenomel.core.spec import Drink, Stage, Unit
 
 Floats = NDArray[np.float64]

@@ -11,7 +11,8 @@ import numpy as np
 
 from oenomel.core.balance.mixing import Liquid
 from oenomel.core.balance.pour_table import PourTable
-from oenomel.core.larder import ACID_COLUMNS, ACIDS, COLUMN, EQUIVALENT_WEIGHTS, ETHANOL_G_PER_ML, SUGAR_COLUMNS, SUGARS
+from oenomel.core.larder import ACIDS, ETHANOL_G_PER_ML, SUGAR_COLUMNS, SUGARS
+from oenomel.core.larder.composition import ACID_COLUMNS, COLUMN, EQUIVALENT_WEIGHTS
 
 KCAL_PER_G: Final = {"alcohol": 7.0, "carbohydrate": 4.0, "acid": 3.0, "protein": 4.0, "fat": 9.0, "fibre": 2.0}
 """Source: Regulation (EU) 1169/2011, Annex XIV."""

@@ -6,7 +6,7 @@ from oenomel.core.balance.levels import levels_of
 from oenomel.core.balance.mixing import served_drink
 from oenomel.core.balance.pour_table import poured
 from oenomel.core.balance.profile import Profile, profile_of
-from oenomel.core.ice import Conditions
+from oenomel.core.dilution import Conditions
 from oenomel.core.spec import Drink
 
 

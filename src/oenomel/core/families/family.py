@@ -9,7 +9,8 @@ from importlib import resources
 from typing import Any, Final
 
 from oenomel.core.larder import Ingredient, SlotName, catalogue
-from oenomel.core.spec import FAMILIES, Drink, FamilyName, Method, Pour, Serve, Stage, Unit
+from oenomel.core.spec import Drink, FamilyName, Method, Pour, Serve, Stage, Unit
+from oenomel.core.spec.drink import FAMILIES
 
 USUAL_DASHES: Final = 2.0
 USUAL_ELSEWHERE_ML: Final = 15.0

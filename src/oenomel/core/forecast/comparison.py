@@ -8,33 +8,28 @@ from dataclasses import dataclass
 from typing import Final
 
 from oenomel.core.balance import (
-    A_GUEST,
     AXES,
-    CROSSTALK,
-    THE_METHOD,
-    UNCHANGED_STEPS,
     USUAL_TONGUE,
     Axis,
     Change,
-    Difference,
-    Loudness,
     OwnSteps,
     can_be_tasted,
     changes_between,
-    degree,
-    difference_of,
-    felt_by,
     in_words,
     loudness_between,
-    stands_for,
     steps_between,
     sureness,
     tasted,
 )
+from oenomel.core.balance.aroma_share import Loudness
+from oenomel.core.balance.attribution import THE_METHOD, stands_for
+from oenomel.core.balance.perception import A_GUEST, CROSSTALK, UNCHANGED_STEPS, degree, felt_by
+from oenomel.core.balance.uncertainty import Difference, difference_of
+from oenomel.core.checks import Finding
+from oenomel.core.checks.versus_parent import findings_between
+from oenomel.core.dilution import Conditions
 from oenomel.core.families import Homes
-from oenomel.core.findings import Finding, findings_between
 from oenomel.core.forecast.forecast import STANDARD, Forecast, Place, forecast_of
-from oenomel.core.ice import Conditions
 from oenomel.core.spec import Drink
 from oenomel.core.wording import capital, listed
 

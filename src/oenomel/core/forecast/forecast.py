@@ -8,36 +8,22 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Final
 
-from oenomel.core.balance import (
-    Doubt,
-    Interval,
-    PourShare,
-    Profile,
-    Served,
-    Temperatures,
-    doubt_of,
-    one_drink,
-    pour_shares,
-    poured,
-    profile_of,
-    served_drink,
-    temperatures,
-)
-from oenomel.core.families import (
-    OUTSIDE_HOME_STEPS,
-    Branch,
-    Home,
-    Homes,
-    families,
-    home_for,
-    is_without_alcohol,
-    lean_words,
-    place_words,
-    standard_homes,
-)
-from oenomel.core.findings import Case, Finding, findings
-from oenomel.core.glass import Appearance, Course, EdgeSip, appearance_of, course_of, edge_sip, ice_for
-from oenomel.core.ice import Conditions, dilution_model
+from oenomel.core.balance import PourShare, Profile, Served, poured
+from oenomel.core.balance.levels_scalar import one_drink
+from oenomel.core.balance.mixing import Temperatures, served_drink, temperatures
+from oenomel.core.balance.profile import pour_shares, profile_of
+from oenomel.core.balance.uncertainty import Doubt, Interval, doubt_of
+from oenomel.core.checks import Finding
+from oenomel.core.checks.all_checks import findings
+from oenomel.core.checks.finding import Case
+from oenomel.core.dilution import Conditions, dilution_model
+from oenomel.core.families import OUTSIDE_HOME_STEPS, Branch, Home, Homes, families, home_for, standard_homes
+from oenomel.core.families.typical_range import is_without_alcohol, lean_words, place_words
+from oenomel.core.glass import Appearance
+from oenomel.core.glass.appearance import appearance_of
+from oenomel.core.glass.glassware import ice_for
+from oenomel.core.glass.rim import EdgeSip, edge_sip
+from oenomel.core.glass.time_course import Course, course_of
 from oenomel.core.spec import Drink
 from oenomel.errors import NothingToDrink
 

@@ -5,11 +5,12 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Final
 
+from oenomel.core.dilution import Conditions
 from oenomel.core.families import OUTSIDE_HOME_STEPS, Homes
 from oenomel.core.forecast.forecast import Forecast, forecast_of
 from oenomel.core.glass import Appearance
-from oenomel.core.ice import Conditions
-from oenomel.core.spec import ICES, Drink
+from oenomel.core.spec import Drink
+from oenomel.core.spec.technique import ICES
 
 SIPS: Final = (0, 10, 20)
 """Minutes of the first, the middle and the last sip."""

@@ -8,7 +8,7 @@ from typing import Final
 
 from oenomel.core.glass.colour import FOAMING, OF_THE_WIDTH, air_in, swatch
 from oenomel.core.glass.glassware import HALF_EMPTY, LINE, Glass, glasses, ice_for
-from oenomel.core.glass.twenty_minutes import LEAST_FLOAT_ML, ice_in_glass
+from oenomel.core.glass.time_course import LEAST_FLOAT_ML, ice_in_glass
 from oenomel.core.spec import Drink, Pour
 from oenomel.errors import DomainError
 

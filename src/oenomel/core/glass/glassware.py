@@ -11,7 +11,7 @@ from functools import cache
 from importlib import resources
 from typing import Final, Literal
 
-from oenomel.core.glass.twenty_minutes import ServingIce, ice_in_glass
+from oenomel.core.glass.time_course import ServingIce, ice_in_glass
 
 LINE: Final = 0.80
 FILLS_WELL: Final = 0.78

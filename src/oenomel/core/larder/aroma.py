@@ -9,8 +9,8 @@ from functools import cache, lru_cache
 from importlib import resources
 from typing import Final
 
+from oenomel.core.larder.catalogue_loader import aromas
 from oenomel.core.larder.ingredient import Ingredient
-from oenomel.core.larder.larder_files import aromas
 
 Smell = tuple[tuple[str, int], ...]
 

@@ -6,9 +6,10 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Final
 
-from oenomel.core.larder import PROPERTIES, Ingredient, SlotName
-from oenomel.core.originals.measures import USUAL_ML, asked_for_only, is_accent, on_grid, quiet
-from oenomel.core.originals.wish import Wish
+from oenomel.core.larder import Ingredient, SlotName
+from oenomel.core.larder.composition import PROPERTIES
+from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.usual_measures import USUAL_ML, asked_for_only, is_accent, on_grid, quiet
 from oenomel.core.spec import FamilyName
 
 WEAKEST_BASE: Final = 35.0
@@ -32,7 +33,7 @@ LEAST_LIQUEUR_ML: Final = 15.0
 
 
 @dataclass(frozen=True, slots=True)
-class Part:
+class Role:
     """A part of a drink: the slot it is written in, and whether an ingredient plays it unasked, and could if it is asked for."""
 
     slot: SlotName
@@ -140,19 +141,19 @@ def _could_lengthener(each: Ingredient, wish: Wish) -> bool:
     return "lengthener" in each.slots and (each.is_sparkling or wish.form == "long on juice")
 
 
-PARTS: Final[Mapping[str, Part]] = {
-    "base": Part("base", _base, _could_base),
-    "base2": Part("base", _base, _could_base),
-    "sour": Part("sour", _sour, _could_sour),
-    "sour2": Part("sour", _sour2, _could_sour2),
-    "sweet": Part("sweet", _sweet, _could_sweet),
-    "sweet2": Part("sweet", _sweet2, lambda each, wish: _could_sweet(each, wish) and bool(each.aroma)),
-    "liqueur": Part("liqueur", _liqueur, _could("liqueur")),
-    "accent": Part("accent", _accent, _could_accent),
-    "accent2": Part("accent", lambda _each, _wish: False, _could_accent),
-    "texture": Part("texture", _texture, lambda each, wish: _could("texture")(each, wish) and bool(each.foam)),
-    "cream": Part("texture", _cream, _cream),
-    "lengthener": Part("lengthener", _lengthener, _could_lengthener),
+PARTS: Final[Mapping[str, Role]] = {
+    "base": Role("base", _base, _could_base),
+    "base2": Role("base", _base, _could_base),
+    "sour": Role("sour", _sour, _could_sour),
+    "sour2": Role("sour", _sour2, _could_sour2),
+    "sweet": Role("sweet", _sweet, _could_sweet),
+    "sweet2": Role("sweet", _sweet2, lambda each, wish: _could_sweet(each, wish) and bool(each.aroma)),
+    "liqueur": Role("liqueur", _liqueur, _could("liqueur")),
+    "accent": Role("accent", _accent, _could_accent),
+    "accent2": Role("accent", lambda _each, _wish: False, _could_accent),
+    "texture": Role("texture", _texture, lambda each, wish: _could("texture")(each, wish) and bool(each.foam)),
+    "cream": Role("texture", _cream, _cream),
+    "lengthener": Role("lengthener", _lengthener, _could_lengthener),
 }
 """The parts in the order in which they are told. Two accents come only where both are asked for."""
 

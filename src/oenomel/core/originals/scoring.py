@@ -8,15 +8,16 @@ import numpy as np
 from numpy.typing import NDArray
 
 from oenomel.core.balance import FIGURES
-from oenomel.core.families import EDGE_OF_HOME_STEPS
-from oenomel.core.glass import colour_words, in_colour, swatches
-from oenomel.core.larder import NON_ALCOHOLIC_ABV, Ingredient, aromas
-from oenomel.core.originals.ground import MOST_MARKS, Ground, Sifted
-from oenomel.core.originals.measures import seasons
-from oenomel.core.originals.pouring import Poured
-from oenomel.core.originals.resemblance import Marks, apart, smell_of
+from oenomel.core.families.typical_range import EDGE_OF_HOME_STEPS
+from oenomel.core.glass.colour import colour_words, in_colour, swatches
+from oenomel.core.larder import Ingredient, aromas
+from oenomel.core.larder.alcohol import NON_ALCOHOLIC_ABV
+from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.pour_sizes import Poured
+from oenomel.core.originals.search_context import MOST_MARKS, Ground, Sifted
+from oenomel.core.originals.similarity import Marks, apart, smell_of
 from oenomel.core.originals.space import NONE
-from oenomel.core.originals.wish import Wish
+from oenomel.core.originals.usual_measures import seasons
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.int64]

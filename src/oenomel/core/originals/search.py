@@ -10,14 +10,14 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.originals.ground import ROUNDED, Ground, Sifted
-from oenomel.core.originals.handful import RELEVANCE, Bench, most_of, picked
-from oenomel.core.originals.made import Original, Weighed, drink_of, told
+from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.diversify import RELEVANCE, Bench, most_of, picked
 from oenomel.core.originals.parts import plan_of
+from oenomel.core.originals.result import Original, Weighed, drink_of, told
 from oenomel.core.originals.scoring import BALANCE_COUNTS, balance_of, before_pouring, met, promise_of
+from oenomel.core.originals.search_context import ROUNDED, Ground, Sifted
 from oenomel.core.originals.space import ORDER, SAMPLE, Space
-from oenomel.core.originals.wish import Wish
-from oenomel.core.swaps import Budget
+from oenomel.core.rebalance import Budget
 from oenomel.errors import DomainError
 
 POURED_AT_ONCE: Final = 2048
@@ -193,23 +193,23 @@ LEAST_POURED: Final = 24
 
 
 @dataclass(frozen=True, slots=True)
-class Left:
+class CombinationCount:
     """How many combinations a wish leaves: on paper, and about how many of them make sense, keep it, and stand at home."""
 
     combinations: int
     balanced: int
 
 
-def left_of(ground: Ground, wish: Wish, work: int = COUNT_WORK) -> Left:
+def left_of(ground: Ground, wish: Wish, work: int = COUNT_WORK) -> CombinationCount:
     """What a wish leaves, by a small sample poured for no more than ``work``: the second figure is an estimate, and exact where the
     space is small.
     """
     try:
         sifted = ground.sift(wish, COUNTED_BY)
     except DomainError:
-        return Left(0, 0)
+        return CombinationCount(0, 0)
     if not sifted.looked_at:
-        return Left(0, 0)
+        return CombinationCount(0, 0)
     eligible, _ = before_pouring(ground, wish, sifted)
     rows = np.flatnonzero(eligible)
     affordable = max(LEAST_POURED, min(COUNTED_BY, work // POUR_WORK[ground.conditions.dilution]))
@@ -218,7 +218,7 @@ def left_of(ground: Ground, wish: Wish, work: int = COUNT_WORK) -> Left:
     pourings.pour(tried)
     kept = met(ground, wish, sifted, pourings.at, tried).sum() / max(len(tried), 1)
     share = len(rows) / sifted.looked_at * kept
-    return Left(sifted.space.size, round(share * sifted.space.size))
+    return CombinationCount(sifted.space.size, round(share * sifted.space.size))
 
 
 def what_would_open(ground: Ground, wish: Wish, work: int = WISH_WORK) -> list[tuple[str, int]]:

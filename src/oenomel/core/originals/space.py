@@ -13,9 +13,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from oenomel.core.larder import Ingredient, is_non_alcoholic
-from oenomel.core.originals.measures import may_split, shares_a_base
+from oenomel.core.originals.criteria import Wish
 from oenomel.core.originals.parts import PARTS, TWINS, plan_of, unasked
-from oenomel.core.originals.wish import Wish
+from oenomel.core.originals.usual_measures import may_split, shares_a_base
 from oenomel.core.wording import capital
 from oenomel.errors import DomainError
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass, field, replace
 from typing import Final, Literal, get_args
 
 from oenomel.core.larder import Ingredient, SlotName
-from oenomel.core.spec.method import Method, Serve
+from oenomel.core.spec.technique import Method, Serve
 from oenomel.core.spec.units import Unit
 
 FamilyName = Literal["sour", "daisy", "fizz", "open"]

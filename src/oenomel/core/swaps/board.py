@@ -12,27 +12,20 @@ from typing import Final, Literal, NamedTuple, get_args
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.balance import AXES, FIGURES, Loudness, can_be_tasted, in_words, loudness_between
+from oenomel.core.balance import AXES, FIGURES, can_be_tasted, in_words, loudness_between
+from oenomel.core.balance.aroma_share import Loudness
+from oenomel.core.dilution import Conditions
 from oenomel.core.glass import air_in, swatch
-from oenomel.core.ice import Conditions
-from oenomel.core.larder import Ingredient, aromas_between, blend, kinship, likeness
+from oenomel.core.larder import Ingredient
+from oenomel.core.larder.aroma import aromas_between, kinship, likeness
+from oenomel.core.larder.composition import blend
+from oenomel.core.rebalance import MOST_FREE, Aim, Budget, Move, that_can_move, usually_free
+from oenomel.core.rebalance.grid_search import guess
+from oenomel.core.rebalance.solver import LEAST_TO_JOIN, best_of, costs_of, moves_of, with_correctors
+from oenomel.core.rebalance.target import figures_of, off_target, tongue_cost
+from oenomel.core.rebalance.variants import Variant, problems_of, without_idle
 from oenomel.core.spec import Drink, Pour, grid_of, usual_bounds
-from oenomel.core.swaps.aim import Aim, figures_of, off_target, tongue_cost
-from oenomel.core.swaps.budget import Budget
 from oenomel.core.swaps.candidates import HELPERS, Candidate, Filters, LeftOut, candidates_for
-from oenomel.core.swaps.grid_search import guess
-from oenomel.core.swaps.rebalancing import (
-    LEAST_TO_JOIN,
-    MOST_FREE,
-    Move,
-    best_of,
-    costs_of,
-    moves_of,
-    that_can_move,
-    usually_free,
-    with_correctors,
-)
-from oenomel.core.swaps.variants import Variant, problems_of, without_idle
 from oenomel.errors import OutOfRange
 
 Floats = NDArray[np.float64]
@@ -66,7 +59,7 @@ HOPELESS_ML: Final = 1000.0
 
 
 @dataclass(frozen=True)
-class Standing:
+class RowOutcome:
     """Where a drink stands: its figures as served, how far it is from the target in steps by axis (for drawing), and J.
 
     What can be tasted of that in words, and its colour, are worked out when they are asked for: few of many rows are looked at.
@@ -107,9 +100,9 @@ class SwapRow:
 
     candidate: Candidate
     replaced: Ingredient
-    present: Standing
-    plain: Standing
-    mended: Standing | None
+    present: RowOutcome
+    plain: RowOutcome
+    mended: RowOutcome | None
     moves: tuple[Move, ...]
     notes: tuple[str, ...]
     likeness: float
@@ -154,7 +147,7 @@ class Board:
     searched: int
     total: int
     left_out: tuple[LeftOut, ...] = ()
-    present: Standing | None = None
+    present: RowOutcome | None = None
 
 
 def joined(parts: Iterable[Board]) -> Board:
@@ -241,7 +234,7 @@ class _Seat:
         self.mode = "pour" if mode == "rebalance" and not self.free else mode
 
     @cached_property
-    def present(self) -> Standing:
+    def present(self) -> RowOutcome:
         """Where the drink stands without a swap."""
         return self._standings([self.drink], [None])[0]
 
@@ -416,7 +409,7 @@ class _Seat:
         new = replace(whole, ingredient=candidate.ingredient, volume_ml=round(whole.volume_ml * candidate.share, 9))
         return drink.with_pours((*drink.pours[: self.index], old, new, *drink.pours[self.index + 1 :]))
 
-    def _standings(self, drinks: Sequence[Drink], costs: Sequence[float | None]) -> list[Standing]:
+    def _standings(self, drinks: Sequence[Drink], costs: Sequence[float | None]) -> list[RowOutcome]:
         """Where drinks stand; J of those for which none is given has no price of changes in it."""
         if not drinks:
             return []
@@ -427,7 +420,7 @@ class _Seat:
         standings = []
         for column, (drink, levels, cost) in enumerate(zip(drinks, figures.T.tolist(), costs, strict=True)):
             here = {name: axis[column] for name, axis in zip(AXES, steps, strict=True)}
-            standings.append(Standing(drink, dict(zip(FIGURES, levels, strict=True)), here, plain[column] if cost is None else cost))
+            standings.append(RowOutcome(drink, dict(zip(FIGURES, levels, strict=True)), here, plain[column] if cost is None else cost))
         return standings
 
 

@@ -7,7 +7,8 @@ from dataclasses import dataclass
 from typing import Final
 
 from oenomel.core.balance import AXES, TASTED_STEPS, steps_between
-from oenomel.core.larder import PROPERTIES, Ingredient, SlotName, is_non_alcoholic
+from oenomel.core.larder import Ingredient, SlotName, is_non_alcoholic
+from oenomel.core.larder.composition import PROPERTIES
 from oenomel.core.spec import Drink, Pour
 from oenomel.core.wording import with_article
 

@@ -1,0 +1,72 @@
+"""What routes depend on: a connection a request, and the conditions that a forecast assumes."""
+
+from __future__ import annotations
+
+from collections.abc import AsyncIterator
+from typing import Annotated, Final
+
+from fastapi import Depends, Query, Request
+from starlette.concurrency import run_in_threadpool
+from starlette.datastructures import State
+
+from oenomel.api.middleware.device_auth import DEVICE
+from oenomel.core.dilution import Conditions
+from oenomel.schemas.requests.assumptions import AssumptionsQuery
+from oenomel.services.resolve import conditions_for
+from oenomel.store import database
+
+__all__ = ["Connection", "HouseConditions", "only_looks"]
+
+
+MOST_FREE: Final = 8
+"""Connections to the file that wait for the next request; a rush needs more, and lets go of them."""
+
+
+def only_looks(request: Request) -> bool:
+    """Whether the request is of a device that was let in to look and not to write."""
+    device = request.scope.get(DEVICE)
+    return device is not None and not device.may_write
+
+
+async def _connection(request: Request) -> AsyncIterator[database.Connection]:
+    state = request.app.state
+    await _follow_the_file(state)
+    # Those that are free wait for the next request: each serves one at a time. Without a running server none is kept.
+    free: list[database.Connection] | None = state.free_connections
+    conn = free.pop() if free else database.connect(state.data)
+    conn.write_key = getattr(request.state, "write_key", None)
+    conn.only_looks = only_looks(request)
+    request.state.connection = conn
+    try:
+        yield conn
+    finally:
+        conn.write_key, conn.only_looks = None, False
+        if free is None or free is not state.free_connections or conn.in_transaction or len(free) >= MOST_FREE:
+            conn.close()
+        else:
+            free.append(conn)
+
+
+async def _follow_the_file(state: State) -> None:
+    """What is written goes to the file that lies there now: connections to one that was taken away are let go."""
+    lying = database.identity(state.data)
+    if lying == state.data_identity:
+        return
+    if state.data_identity is not None:
+        await run_in_threadpool(database.prepare, state.data)
+    if state.free_connections is not None:
+        for each in state.free_connections:
+            each.close()
+        state.free_connections = []
+    state.data_identity = lying
+
+
+Connection = Annotated[database.Connection, Depends(_connection)]
+
+
+async def _house_conditions(conn: Connection, assumptions: Annotated[AssumptionsQuery, Query()]) -> Conditions:
+    return conditions_for(conn, assumptions)
+
+
+HouseConditions = Annotated[Conditions, Depends(_house_conditions)]
+"""Conditions of a request: its assumptions, with the dilution that this bar has measured."""

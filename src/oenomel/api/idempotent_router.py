@@ -1,0 +1,73 @@
+"""A room's router, whose writes are made once: with a key that the sender drew, one that comes again is answered as the first time.
+
+The answer is written down in the transaction of the write itself, so that there is never the one without the other.
+"""
+
+from __future__ import annotations
+
+import hashlib
+from collections.abc import Callable, Coroutine
+from http import HTTPStatus
+from typing import Any, Final
+
+from fastapi import APIRouter, Request, Response
+from fastapi.routing import APIRoute
+from starlette.concurrency import run_in_threadpool
+
+from oenomel.errors import AnsweredBefore, SpecError
+from oenomel.store import idempotency
+from oenomel.store.database import Connection
+from oenomel.store.idempotency import WriteKey
+
+__all__ = ["room"]
+
+HEADER: Final = "idempotency-key"
+AGAIN: Final = "answered-before"
+"""The header of an answer to a write that had come before."""
+
+SHORTEST, LONGEST = 8, 200
+
+
+class _WrittenOnce(APIRoute):
+    def get_route_handler(self) -> Callable[[Request], Coroutine[Any, Any, Response]]:
+        answer = super().get_route_handler()
+
+        async def once(request: Request) -> Response:
+            key = request.headers.get(HEADER)
+            request.state.write_key = None if key is None or request.method == "GET" else await _write_key(request, key)
+            try:
+                response = await answer(request)
+            except AnsweredBefore as before:
+                headers = {"content-type": "application/json"} if before.answer else {}
+                return Response(before.answer, before.status, {**headers, AGAIN: "true"})
+            conn: Connection | None = getattr(request.state, "connection", None)
+            if conn is not None and conn.in_transaction:
+                await run_in_threadpool(_finish, conn, response)
+            return response
+
+        return once
+
+
+def _finish(conn: Connection, response: Response) -> None:
+    """Commits a write with what it was answered."""
+    assert conn.write_key is not None  # only then a transaction is left open
+    try:
+        if response.status_code < HTTPStatus.BAD_REQUEST:
+            idempotency.keep(conn, conn.write_key, response.status_code, bytes(response.body).decode())
+        conn.execute("COMMIT")
+    except BaseException:
+        if conn.in_transaction:
+            conn.execute("ROLLBACK")
+        raise
+
+
+async def _write_key(request: Request, key: str) -> WriteKey:
+    if not (SHORTEST <= len(key) <= LONGEST and key.isascii() and key.isprintable()):
+        raise SpecError(HEADER, f"wants {SHORTEST} to {LONGEST} plain letters")
+    asked = f"{request.method} {request.url.path}?{request.url.query}\n".encode() + await request.body()
+    return WriteKey(key, hashlib.sha256(asked).hexdigest())
+
+
+def room(tag: str) -> APIRouter:
+    """The router of a room."""
+    return APIRouter(tags=[tag], route_class=_WrittenOnce)

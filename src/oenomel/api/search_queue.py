@@ -1,0 +1,135 @@
+"""Long searches: one at a time, the newest first, no longer than anybody waits.
+
+A search keeps a processor busy; two at once would only make each other, and every key press, slow. So each takes its turn. While another
+waits, whoever is at it ends soon with the best found, and who has gone away ends at once.
+"""
+
+from __future__ import annotations
+
+import asyncio
+import time
+from collections.abc import AsyncIterator, Callable, Iterator
+from contextlib import suppress
+from typing import Annotated, Final, TypeVar
+
+from anyio import to_thread
+from fastapi import Depends, Request
+from fastapi.responses import StreamingResponse
+
+from oenomel.core.rebalance import Budget
+
+__all__ = ["NDJSON", "Search", "Turns"]
+
+NDJSON: Final = "application/x-ndjson"
+
+WORK: Final = 4_000_000
+"""About a second on a small machine of 2024; the same everywhere, so that the same question has the same answer."""
+
+SECONDS: Final = 1.2
+FAIR_SECONDS: Final = 0.3
+"""So long a search may go on while another waits."""
+
+LOOK_SECONDS: Final = 0.1
+"""How often is looked whether somebody still waits for the answer."""
+
+
+T = TypeVar("T")
+
+
+class Turns:
+    """Whose turn it is to search; belongs to one event loop."""
+
+    def __init__(self) -> None:
+        self.busy = False
+        self.waiting: list[asyncio.Future[None]] = []
+
+    async def take(self) -> None:
+        """Waits for the turn."""
+        if not self.busy:
+            self.busy = True
+            return
+        turn = asyncio.get_running_loop().create_future()
+        self.waiting.append(turn)
+        try:
+            await turn
+        except asyncio.CancelledError:
+            # Whoever leaves gives back the turn that was just given, or leaves the queue.
+            if turn.done() and not turn.cancelled():
+                self.give_back()
+            else:
+                # Whoever gave back meanwhile may have passed it over already.
+                with suppress(ValueError):
+                    self.waiting.remove(turn)
+            raise
+
+    def give_back(self) -> None:
+        """Hands the turn to whoever came last."""
+        while self.waiting:
+            turn = self.waiting.pop()
+            if not turn.done():
+                turn.set_result(None)
+                return
+        self.busy = False
+
+
+class _QueuedSearch:
+    """The search of one request, step by step: each step waits for its turn, and ends when the budget is spent or nobody waits."""
+
+    def __init__(self, request: Request) -> None:
+        self.request = request
+        self.turns: Turns = request.app.state.searches
+        self.gone = False
+        self.since = time.monotonic()
+        self.budget = Budget(WORK, SECONDS, self._stopped)
+
+    def _stopped(self) -> bool:
+        return self.gone or (bool(self.turns.waiting) and time.monotonic() - self.since > FAIR_SECONDS)
+
+    def budget_of(self, work: int) -> Budget:
+        """A budget of so much work, which ends early only where nobody waits for the answer: that is the same whoever else asks."""
+        return Budget(work, stopped=lambda: self.gone)
+
+    async def step(self, work: Callable[[], T]) -> T:
+        """What a step of the search finds, worked out in a thread."""
+        asked = time.monotonic()
+        await self.turns.take()
+        self.since = time.monotonic()
+        # Time in which others had their turn isn't its own.
+        self.budget.until += self.since - asked
+        looking = asyncio.create_task(self._look())
+        try:
+            return await to_thread.run_sync(work)
+        finally:
+            looking.cancel()
+            with suppress(asyncio.CancelledError):
+                await looking
+            self.turns.give_back()
+
+    async def streamed(self, lines: Iterator[str]) -> StreamingResponse:
+        """Lines as they are found, each in a step of its own; what the first one refuses is still a refusal."""
+        first = await self.step(lambda: next(lines))
+
+        async def told() -> AsyncIterator[str]:
+            line: str | None = first
+            try:
+                while line is not None and not self.gone:
+                    yield line
+                    line = await self.step(lambda: next(lines, None))
+            finally:
+                # Whoever goes away in between leaves nothing behind that is still worked.
+                self.gone = True
+
+        return StreamingResponse(told(), media_type=NDJSON)
+
+    async def _look(self) -> None:
+        while not self.gone:
+            self.gone = await self.request.is_disconnected()
+            await asyncio.sleep(LOOK_SECONDS)
+
+
+async def _search(request: Request) -> _QueuedSearch:
+    return _QueuedSearch(request)
+
+
+Search = Annotated[_QueuedSearch, Depends(_search)]
+"""The search of a request."""

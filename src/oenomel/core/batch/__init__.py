@@ -1,0 +1,5 @@
+"""The evening: batches that are poured from a bottle, and what is left to do before the hour (docs/model.md, "Batch and service")."""
+
+from oenomel.core.batch.batch import Batch, BatchWish, batch_of
+
+__all__ = ["Batch", "BatchWish", "batch_of"]

@@ -1,0 +1,369 @@
+"""A batch: a drink for so many serves or for a container, as it can be measured, and what comes of it
+(docs/model.md, "Batch and service").
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from functools import cached_property
+from typing import Final
+
+from oenomel.core.balance import AXES, can_be_tasted, in_words, steps_between
+from oenomel.core.batch.acid_substitute import has_stand_in, is_stand_in, recipe_words, with_stand_ins
+from oenomel.core.batch.batch_shelf_life import Keeping, keeping_of
+from oenomel.core.batch.batchable import Service, StaysOut, split, water
+from oenomel.core.batch.containers import (
+    COLD_ENOUGH_C,
+    FREEZER_SERVE_C,
+    PLACES,
+    Chilling,
+    Cold,
+    Fit,
+    checked_container,
+    chilling,
+    container_for,
+    fit_of,
+    serves_words,
+    usable_ml,
+)
+from oenomel.core.batch.pouring_order import PourLine, in_order
+from oenomel.core.batch.rounding import checked_grid, measured, measured_ml
+from oenomel.core.batch.water import TOLD_MINUTES, BatchWater, poured_serve, serving_ice, water_for
+from oenomel.core.checks import Finding
+from oenomel.core.dilution import Conditions, Tin
+from oenomel.core.forecast import STANDARD, Forecast, forecast_of
+from oenomel.core.glass.time_course import Course
+from oenomel.core.spec import Drink, Pour
+from oenomel.core.wording import listed
+from oenomel.errors import DomainError, NothingToDrink, OutOfRange
+
+MOST_SERVES: Final = 5000
+USUAL_GRID_ML: Final = 5.0
+
+MIXED_AT_C: Final = PLACES["room"].celsius
+"""How warm a batch is when it was mixed, [°C]."""
+
+CAN_POUR_BELOW_C: Final = 1.0
+"""A bottle is taken to stay liquid where its freezing point is so far below its place, [K]: freezers differ (house rule)."""
+
+TOLD: Final = frozenset({
+    "allergens", "alcohol", "raw-egg", "grapefruit", "quinine", "liquorice", "strong-serve", "goes-down-easily", "flammable",
+})  # fmt: skip
+"""Findings of a serve that a batch tells too; what concerns the tin and the glass is the single drink's."""
+
+WARMER_K: Final = 4.0
+"""So many degrees warmer than made singly, and a tongue tells it: cold hides sweetness (house rule; the trade's impression)."""
+
+_PLACE_OF: Final[Mapping[Service, Cold]] = {
+    "ice": "fridge", "chilled": "fridge", "freezer": "freezer", "shaken": "fridge", "bubbles": "fridge"
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class BatchWish:
+    """What is wanted: how it is served, and how much, by exactly one of serves, a container in ml, or ``all_of`` (a slug and the ml of it
+    that are to be used up: a whole bottle, or the rest of one).
+
+    ``container_ml`` beside serves is the one that it has to go into. ``cold`` is where it waits; None: where such a service wants it.
+    """
+
+    service: Service
+    serves: int | None = None
+    container_ml: float | None = None
+    all_of: tuple[str, float] | None = None
+    grid_ml: float = USUAL_GRID_ML
+    cold: Cold | None = None
+    stand_in: bool = False
+
+    @property
+    def place(self) -> Cold:
+        """Where it waits."""
+        return _PLACE_OF[self.service] if self.cold is None else self.cold
+
+
+@dataclass(frozen=True, slots=True)
+class Minute:
+    """A serve after so many minutes: volume in ml, % v/v, g per 100 ml, °C."""
+
+    minute: int
+    volume_ml: float
+    abv: float
+    sugar: float
+    acid: float
+    temperature_c: float
+
+
+@dataclass(frozen=True)
+class Batch:
+    """A batch as it is measured.
+
+    Parameters
+    ----------
+    single : Forecast         the drink made singly
+    scale : float             serves that it makes, counted in its own measures before rounding
+    inside : tuple of Pour    what goes in the bottle, all of it, rounded
+    water_ml : float          all of it, rounded
+    exact, serve : Forecast   one serve of the amounts before rounding, and as measured
+    """
+
+    wish: BatchWish
+    drink: Drink
+    single: Forecast
+    scale: float
+    inside: tuple[Pour, ...]
+    outside: tuple[StaysOut, ...]
+    water: BatchWater
+    water_ml: float
+    exact: Forecast
+    serve: Forecast
+    container_ml: float
+    notes: tuple[str, ...]
+
+    @property
+    def total_ml(self) -> float:
+        """What is in the bottle, [ml]."""
+        return sum(pour.volume_ml for pour in self.inside) + self.water_ml
+
+    @property
+    def serve_ml(self) -> float:
+        """What is poured from it for one serve, [ml]."""
+        return self.total_ml / self.scale
+
+    @cached_property
+    def lines(self) -> tuple[PourLine, ...]:
+        """The order of pouring."""
+        return in_order(self.inside, water(), self.water_ml, self.wish.grid_ml)
+
+    @cached_property
+    def fit(self) -> Fit:
+        """Against its container."""
+        return fit_of(self.total_ml, self.scale, self.container_ml)
+
+    @cached_property
+    def drift(self) -> dict[str, float]:
+        """How far rounding moves each axis of a serve, [steps]."""
+        return {
+            name: float(steps_between(getattr(self.serve.served, name), getattr(self.exact.served, name), axis))
+            for name, axis in AXES.items()
+        }
+
+    @property
+    def drift_words(self) -> str:
+        """The same as it is said."""
+        felt = [in_words(steps, AXES[name]) for name, steps in self.drift.items() if can_be_tasted(steps)]
+        grid = f"{self.wish.grid_ml:g} ml"
+        if felt:
+            return f"Measured to {grid} it comes out {listed(felt)}: measure finer, or make more."
+        return f"Measured to {grid}, nothing moves that a tongue could tell."
+
+    @property
+    def tin(self) -> Tin:
+        """The whole bottle, as the cold sees it."""
+        return self.bottle.path.tin.tin
+
+    @cached_property
+    def bottle(self) -> Forecast:
+        """What is in the bottle, all of it, as one liquid that meets no ice."""
+        return forecast_of(poured_serve(self.drink, self.inside, (), self.water_ml, "none"))
+
+    @property
+    def freezing_c(self) -> float:
+        """From where on it freezes, [°C]."""
+        return float(self.tin.freezing_c())
+
+    @property
+    def chilling(self) -> Chilling:
+        """How long it takes to be cold where it waits."""
+        # What freezes before is poured at the edge of it.
+        target = max(FREEZER_SERVE_C, self.freezing_c) if self.wish.place == "freezer" else COLD_ENOUGH_C
+        each = min(self.total_ml, self.container_ml)
+        heat = float(self.tin.heat_capacity_j_per_k) * each / self.total_ml
+        return chilling(each, heat, self.wish.place, MIXED_AT_C, target)
+
+    @property
+    def keeping(self) -> Keeping:
+        """How long it keeps."""
+        return keeping_of([pour.ingredient for pour in self.inside], self.bottle.served.abv)
+
+    @property
+    def findings(self) -> tuple[Finding, ...]:
+        """What has to be told of one serve, as the drink made singly has it: a bottle is no glass."""
+        return tuple(each for each in self.single.findings if each.severity != "info" or each.code in TOLD)
+
+    @property
+    def minutes(self) -> tuple[tuple[Minute, Minute], ...]:
+        """A serve of it, and of the drink made singly, at each of the minutes that are told."""
+        batch, single = self.serve.course, self.single.course
+        return tuple((_minute(batch, at), _minute(single, at)) for at in TOLD_MINUTES)
+
+
+def batch_of(drink: Drink, wish: BatchWish, conditions: Conditions = STANDARD) -> Batch:
+    """A batch of a drink.
+
+    Raises
+    ------
+    OutOfRange
+        So many serves, such a container or such a grid can't be.
+    DomainError
+        The container is smaller than a serve, it would be poured up without any cold, or what is to be used up isn't in it.
+    NothingToDrink
+        Nothing of it could wait in a bottle.
+    """
+    checked_grid(wish.grid_ml)
+    if wish.cold == "room" and wish.service in ("chilled", "freezer", "bubbles"):
+        raise DomainError(
+            "poured up from the shelf it would be as warm as the room: put it in the fridge, the freezer or ice water, or serve it over ice"
+        )
+    of = with_stand_ins(drink) if wish.stand_in else drink
+    parts = split(of, wish.service)
+    if not any(pour.volume_ml > 0 for _, pour in parts.inside):
+        raise NothingToDrink
+    # What is foreseen beside it is the drink as it is made singly: with fresh juice, also where acids stand in for it.
+    single = forecast_of(drink, conditions)
+    shares = [pour for _, pour in parts.inside]
+    poured_at = replace(conditions, start_c=_poured_c(of, shares, single, wish))
+    of_serve = water_for(wish.service, of, single, shares, parts.outside, poured_at)
+    per_serve_ml = sum(pour.volume_ml for pour in shares) + of_serve.per_serve_ml
+    scale = _scale(wish, parts.inside, per_serve_ml)
+    inside, water_ml, scale = _rounded(shares, of_serve.per_serve_ml, scale, wish)
+
+    def serve_of(amounts: list[Pour], water_each: float) -> Forecast:
+        if wish.service == "shaken":
+            return forecast_of(_shaken(of, parts.inside, amounts), conditions)
+        ice = serving_ice(of) if wish.service == "ice" else "none"
+        return forecast_of(poured_serve(of, amounts, parts.outside, water_each, ice), poured_at)
+
+    total = sum(pour.volume_ml for pour in inside) + water_ml
+    batch = Batch(
+        wish=wish,
+        drink=of,
+        single=single,
+        scale=scale,
+        inside=tuple(inside),
+        outside=parts.outside,
+        water=of_serve,
+        water_ml=water_ml,
+        exact=serve_of(shares, of_serve.per_serve_ml),
+        serve=serve_of([pour.at(pour.volume_ml / scale) for pour in inside], water_ml / scale),
+        container_ml=container_for(total) if wish.container_ml is None else wish.container_ml,
+        notes=(),
+    )
+    return replace(batch, notes=tuple(_notes(batch, drink, wants_the_shaker=parts.wants_the_shaker)))
+
+
+def _poured_c(drink: Drink, shares: list[Pour], single: Forecast, wish: BatchWish) -> float:
+    """How cold a bottle is when it is poured, [°C]: as its place, but no colder than it can be liquid."""
+    water_ml = 0.0 if wish.service == "shaken" else single.dilution.water_ml
+    freezes = float(forecast_of(poured_serve(drink, shares, (), water_ml, "none")).path.tin.tin.freezing_c())
+    return max(PLACES[wish.place].poured_c, freezes)
+
+
+def _scale(wish: BatchWish, inside: tuple[tuple[int, Pour], ...], per_serve_ml: float) -> float:
+    """How many serves it makes, before anything is rounded."""
+    if wish.serves is not None:
+        if not 1 <= wish.serves <= MOST_SERVES:
+            raise OutOfRange("the number of serves", wish.serves, 1, MOST_SERVES)
+        if wish.container_ml is not None:
+            checked_container(wish.container_ml)
+        return float(wish.serves)
+    if wish.all_of is not None:
+        slug, ml = wish.all_of
+        share = sum(pour.volume_ml for _, pour in inside if pour.ingredient.slug == slug)
+        if share <= 0:
+            raise DomainError(f'there is no "{slug}" in the bottle to be used up')
+        if not 0 < ml <= MOST_SERVES * share:
+            raise OutOfRange("what is to be used up in ml", ml, share, MOST_SERVES * share)
+        if ml < share:
+            raise DomainError(f"{ml:g} ml are less than one serve takes of it, which is {share:g} ml")
+        return ml / share
+    container = checked_container(wish.container_ml if wish.container_ml is not None else 0.0)
+    scale = usable_ml(container) / per_serve_ml
+    if scale < 1:
+        raise DomainError(
+            f"{container:g} ml are smaller than one serve, which takes {per_serve_ml:.0f} ml of the bottle and a finger of air: "
+            "take a larger one, or make it singly"
+        )
+    return min(scale, float(MOST_SERVES))
+
+
+def _rounded(shares: list[Pour], water_each: float, scale: float, wish: BatchWish) -> tuple[list[Pour], float, float]:
+    """All of each pour and of the water as they are measured; a container that decides the size is never overfilled by rounding."""
+    decided = wish.serves is None and wish.all_of is None and wish.container_ml is not None
+    while True:
+        inside = []
+        for pour in shares:
+            whole = pour.at(pour.volume_ml * scale)
+            exact = wish.all_of is not None and pour.ingredient.slug == wish.all_of[0]
+            inside.append(whole if exact else whole.at(measured(whole, wish.grid_ml)))
+        water_ml = measured_ml(water_each * scale, wish.grid_ml) if water_each > 0 else 0.0
+        over = sum(pour.volume_ml for pour in inside) + water_ml - usable_ml(wish.container_ml or 0.0)
+        if not decided or over <= 1e-9:
+            return inside, water_ml, scale
+        scale *= 1 - max(over, 0.5) / (4 * usable_ml(wish.container_ml or 1.0))
+
+
+def _shaken(drink: Drink, inside: tuple[tuple[int, Pour], ...], amounts: list[Pour]) -> Drink:
+    """The drink with what came out of the bottle in the place of what went in, and everything else as it is written."""
+    poured = {index: amount.volume_ml for (index, _), amount in zip(inside, amounts, strict=True)}
+    return drink.with_pours(tuple(pour if index not in poured else pour.at(poured[index]) for index, pour in enumerate(drink.pours)))
+
+
+def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
+    """What has to be said of a batch, the gravest first."""
+    wish, notes = batch.wish, list[str]()
+    if wish.service == "bubbles":
+        notes.append(
+            "Only in a vessel that is rated for pressure, filled and closed as its maker says: an ordinary bottle bursts. "
+            "Clear, cold and without pulp, or it foams out. The pressure isn't worked out here."
+        )
+    if not batch.fit.fits:
+        notes.append(batch.fit.words)
+    if wants_the_shaker and wish.service != "shaken":
+        what = listed(sorted({each.pour.ingredient.said for each in batch.outside if each.why in ("egg", "foam", "cream", "herbs")}))
+        notes.append(f"With {what} it has to be shaken serve by serve: batch it as shaken to order, without water.")
+    notes += [each.words for each in batch.outside]
+    notes.append(f"Water: {batch.water.words}")
+    notes += _cold_notes(batch)
+    if wish.place != "room":
+        notes.append(batch.chilling.words)
+    keeping = batch.keeping
+    notes.append(keeping.words)
+    if wish.stand_in:
+        stood = [pour for pour in batch.inside if is_stand_in(pour.ingredient)]
+        notes += [recipe_words(pour) for pour in stood]
+        if not stood:
+            notes.append("No juice here is poured for its sharpness alone: nothing stands in for it.")
+    elif keeping.today_only and any(has_stand_in(pour) for pour in asked.pours):
+        notes.append("To keep it longer, acids in water can stand in for the juice: as sharp, without its smell.")
+    notes.append(batch.drift_words)
+    return notes
+
+
+def _cold_notes(batch: Batch) -> list[str]:
+    freezes, place = batch.freezing_c, PLACES[batch.wish.place]
+    said = f"{freezes:.0f} °C".replace("-", "−")
+    around = f"{place.celsius:.0f} °C".replace("-", "−")
+    if batch.wish.place != "freezer":
+        warmer = batch.serve.temperatures.glass - batch.single.temperatures.glass
+        if batch.wish.service != "chilled" or warmer < WARMER_K:
+            return []
+        return [
+            f"From the fridge it is {warmer:.0f} degrees warmer than made singly, and tastes sweeter: half an hour in the freezer helps."
+        ]
+    if freezes > place.celsius - CAN_POUR_BELOW_C:
+        return [
+            f"It begins to freeze at {said}, and a freezer has {around}: it turns to slush, and a full bottle may burst. "
+            "Keep it in the fridge, or put in less water."
+        ]
+    return [f"It stays liquid down to {said}; a freezer has about {around}."]
+
+
+def _minute(course: Course, at: int) -> Minute:
+    figures = {name: float(getattr(course, name)[at]) for name in ("volume_ml", "abv", "sugar", "acid", "temperature_c")}
+    return Minute(at, **figures)
+
+
+def size_words(batch: Batch) -> str:
+    """How much it is, as it is said."""
+    return f"{batch.total_ml:.0f} ml, {serves_words(batch.scale)} of {batch.serve_ml:.0f} ml"

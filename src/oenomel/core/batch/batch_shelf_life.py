@@ -1,0 +1,38 @@
+"""How long a bottle keeps: by what is in it, cold, and as an estimate that a nose overrides (docs/model.md, "Batch and service")."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from oenomel.core.larder import Ingredient
+from oenomel.core.larder.shelf_life import BATCH_MOST_DAYS, BATCH_WEAK_DAYS, HALF_DAY_H, KEEPS_BY_STRENGTH_ABV, is_of_the_day, shelf_life_h
+from oenomel.core.wording import listed
+
+
+@dataclass(frozen=True, slots=True)
+class Keeping:
+    """How long it keeps, [h], whether that is only the day, and why, in a sentence."""
+
+    hours: float
+    today_only: bool
+    words: str
+
+
+def keeping_of(parts: Sequence[Ingredient], abv: float) -> Keeping:
+    """How long a bottle of these keeps, cold, at such a strength in % v/v."""
+    juices = [each for each in parts if is_of_the_day(each)]
+    if juices:
+        said = list(dict.fromkeys(each.said for each in juices))
+        they = "is the day's, and tastes" if len(said) == 1 else "are the day's, and taste"
+        return Keeping(HALF_DAY_H, True, f"For today: {listed(said)} {they} flat tomorrow.")
+    lasting = [(shelf_life_h(each) or 24 * BATCH_MOST_DAYS, each) for each in parts]
+    hours, shortest = min(lasting, key=lambda each: each[0], default=(24 * BATCH_MOST_DAYS, None))
+    if abv < KEEPS_BY_STRENGTH_ABV and hours > 24 * BATCH_WEAK_DAYS:
+        return Keeping(
+            24 * BATCH_WEAK_DAYS, False, f"About a week, cold: at {abv:.0f} % it doesn't keep by its strength. A nose overrides it."
+        )
+    days = hours / 24
+    if shortest is None or hours >= 24 * BATCH_MOST_DAYS:
+        return Keeping(24 * BATCH_MOST_DAYS, False, "About three months, cold and closed: nothing in it turns soon. A nose overrides it.")
+    return Keeping(hours, False, f"About {days:.0f} days, cold, as {shortest.said} does. A nose overrides it.")

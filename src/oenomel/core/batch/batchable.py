@@ -1,0 +1,112 @@
+"""What goes in the bottle and what stays out of it until a serve is poured (common practice; common practice)."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from typing import Final, Literal, get_args
+
+from oenomel.core.larder import Ingredient, catalogue
+from oenomel.core.method.amount_words import pour_words
+from oenomel.core.spec import Drink, Pour
+from oenomel.core.wording import capital
+
+Service = Literal["ice", "chilled", "freezer", "shaken", "bubbles"]
+SERVICES: Final[tuple[Service, ...]] = get_args(Service)
+Why = Literal["egg", "foam", "bubbles", "cream", "herbs", "on top", "in the glass", "edge", "garnish"]
+
+PLAIN_G: Final = 0.1
+"""Bubbles with less sugar, acid and alcohol than this in 100 ml are soda: still water stands for it where the vessel gives the bubbles."""
+
+
+@dataclass(frozen=True, slots=True)
+class StaysOut:
+    """A pour that is added serve by serve: its place in the drink, why it stays out, and what is done with it."""
+
+    index: int
+    pour: Pour
+    why: Why
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class Split:
+    """A drink's pours by where they go: into the bottle, each with its place in the drink, or to each serve."""
+
+    inside: tuple[tuple[int, Pour], ...]
+    outside: tuple[StaysOut, ...]
+
+    @property
+    def wants_the_shaker(self) -> bool:
+        """Whether something that stays out has to be worked with the rest."""
+        return any(each.why in ("egg", "foam", "cream", "herbs") for each in self.outside)
+
+
+def water() -> Ingredient:
+    """Still water, as it is put in a bottle."""
+    return catalogue()["still-water"]
+
+
+def split(drink: Drink, service: Service) -> Split:
+    """What of a drink goes in the bottle, and what stays out until it is served; what adds nothing to the liquid stays out too."""
+    inside, outside = [], []
+    for index, pour in enumerate(drink.pours):
+        if pour.volume_ml <= 0 and pour.stage not in ("rim", "garnish"):
+            continue
+        if service == "bubbles" and _is_soda(pour):
+            # A line of still water with the same place: the vessel gives it its bubbles.
+            inside.append((index, replace(pour, ingredient=water(), unit="ml", amount=None, stage="mixed")))
+            continue
+        why = _why_out(pour)
+        if why is None:
+            # A lump is stirred until it is gone: in the bottle it is so many grams.
+            inside.append((index, _stirred_in(pour) if pour.unit == "piece" and pour.ingredient.kind == "sugar" else pour))
+        else:
+            outside.append(StaysOut(index, pour, why, _words(pour, why, shaken=service == "shaken")))
+    return Split(tuple(inside), tuple(outside))
+
+
+def _stirred_in(lump: Pour) -> Pour:
+    sugar = replace(lump.ingredient, name="Sugar, in cubes")
+    return replace(lump, ingredient=sugar, unit="g", amount=None, dissolves_later=False)
+
+
+def _is_soda(pour: Pour) -> bool:
+    contents = pour.ingredient.composition
+    flavoured = contents.sugar >= PLAIN_G or contents.acid >= PLAIN_G or contents.abv >= PLAIN_G or pour.ingredient.cautions
+    return pour.ingredient.is_sparkling and pour.ingredient.kind == "water" and not flavoured
+
+
+def _why_out(pour: Pour) -> Why | None:
+    kind, by_stage = pour.ingredient.kind, {"rim": "edge", "garnish": "garnish", "topped": "on top", "floated": "on top"}
+    if pour.stage in ("rim", "garnish"):
+        return "edge" if pour.stage == "rim" else "garnish"
+    if pour.ingredient.is_sparkling:
+        return "bubbles"
+    if pour.stage in ("glass", "rinse"):
+        return "in the glass"
+    if pour.stage in by_stage:
+        return "on top"
+    if kind == "egg":
+        return "egg"
+    if pour.ingredient.foam == "firm":
+        return "foam"
+    if kind == "dairy":
+        return "cream"
+    return "herbs" if kind == "plant" and pour.unit in ("piece", "leaf") else None
+
+
+def _words(pour: Pour, why: Why, *, shaken: bool) -> str:
+    """What is done with it at each serve, as a sentence."""
+    amount, name = pour_words(pour), pour.ingredient.said
+    tin = "to the tin with each serve" if shaken else "to each serve and shake it"
+    return {
+        "egg": f"Egg never waits in a bottle: add {amount} {tin}, without ice first.",
+        "foam": f"{capital(name)} foams in the bottle and not in the glass: add {amount} {tin}, without ice first.",
+        "cream": f"{capital(name)} curdles in a bottle with juice: add {amount} {tin}.",
+        "herbs": f"{capital(name)} {'go' if name.endswith('s') else 'goes'} brown and bitter in a bottle: add {amount}, fresh, {tin}.",
+        "bubbles": f"Bubbles don't last in an opened bottle, and burst a closed one: top each serve with {amount}.",
+        "on top": f"Put {amount} on top of each serve.",
+        "in the glass": f"Rinse each glass with {name}." if pour.stage == "rinse" else f"First, pour {amount} into each glass.",
+        "edge": f"The edge of each glass is wetted and dipped in {name}.",
+        "garnish": f"Each serve is garnished with {amount}." if amount else f"Each serve is garnished with {name}.",
+    }[why]

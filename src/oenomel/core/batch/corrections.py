@@ -1,0 +1,203 @@
+"""A batch tasted and corrected: how much of what moves it by half a step, and how much to add (docs/model.md, "Batch and service")."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Final
+
+from oenomel.core.balance import AXES, Axis, can_be_tasted, in_words, mix, steps_between, tasted
+from oenomel.core.balance.profile import profile_of
+from oenomel.core.batch.batchable import water
+from oenomel.core.batch.pouring_order import amount_told
+from oenomel.core.batch.rounding import measured_ml
+from oenomel.core.larder import Ingredient, SlotName, catalogue
+from oenomel.core.spec import Pour
+from oenomel.core.wording import listed
+from oenomel.errors import DomainError, OutOfRange
+
+STEPS_OF_A_COMPLAINT: Final = (0.75, 1.5, 3.0)
+"""Steps that a touch, clearly and far too much of something are taken for (house rule, within the words of `balance.perception`)."""
+
+HALF: Final = 0.5
+TASTE_ML: Final = 30.0
+"""A shot to taste, poured over ice: at the strength at which it is served."""
+
+MOST_SHARE: Final = 0.5
+"""Of a bottle, more than so much of it isn't a correction any more: it is another batch (house rule)."""
+
+MOST: Final = 0.5
+LITTLE: Final = 0.15
+"""Shares of a bottle's sugar, acid or alcohol from which a thing is what brings it, and below which it is added back without moving it."""
+
+_GRID_ML: Final = 1.0
+_PLACE: Final = {"abv": 0, "sugar": 1, "acid": 2}
+_SLOT: Final[Mapping[str, SlotName]] = {"sugar": "sweet", "acid": "sour", "abv": "base"}
+_USUAL: Final = {"sugar": "simple-syrup-1-1", "acid": "lemon-juice"}
+
+
+@dataclass(frozen=True, slots=True)
+class CorrectionPour:
+    """So much of something more in the bottle, [ml], and which part it plays there."""
+
+    ingredient: Ingredient
+    ml: float
+    slot: SlotName = "other"
+
+
+@dataclass(frozen=True, slots=True)
+class Correction:
+    """What brings a bottle nearer on one axis: what is added for it, how much of that is half a step here, where every axis then goes,
+    [steps], and the sentence.
+    """
+
+    axis: str
+    word: str
+    additions: tuple[CorrectionPour, ...]
+    half_step_ml: float
+    moves: Mapping[str, float]
+    words: str
+
+    @property
+    def ml(self) -> float:
+        """All that is added, [ml]."""
+        return sum(each.ml for each in self.additions)
+
+
+def wanted_steps(said: int) -> float:
+    """Steps that an axis should move after a tongue said so much of it: −3 (far too little) to 3 (far too much).
+
+    Raises
+    ------
+    OutOfRange
+
+    >>> wanted_steps(-1), wanted_steps(2)
+    (0.75, -1.5)
+    """
+    if not -3 <= said <= 3:
+        raise OutOfRange("what was said", said, -3, 3)
+    return 0.0 if said == 0 else (-1 if said > 0 else 1) * STEPS_OF_A_COMPLAINT[abs(said) - 1]
+
+
+def corrections(
+    pours: Sequence[Pour], axis_name: str, steps: float, grid_ml: float = 5.0, level: float | None = None
+) -> tuple[Correction, ...]:
+    """What moves one axis of a bottle by so many steps, the nearest at hand first.
+
+    ``pours`` are all of the bottle with its water; ``level`` is what it holds in 100 ml where that was measured.
+    What can be poured is added; what can't be taken out is thinned by all the rest of the drink in its own shares. x ml of something with
+    k per 100 ml take c to ρc where x = V·c(ρ − 1)/(k − ρc).
+
+    Raises
+    ------
+    DomainError
+        Nothing there moves it that way.
+    """
+    axis = AXES[axis_name]
+    if steps == 0:
+        return ()
+    found = [each for each in (_with(pours, axis, steps, grid_ml, added, level) for added in _candidates(pours, axis, steps)) if each]
+    if not found:
+        raise DomainError(f"nothing that is poured here makes it {axis.word(steps)}: make a new batch with another share")
+    return tuple(found)
+
+
+def back_to(pours: Sequence[Pour], axis_name: str, recipe: float, held: float, grid_ml: float = 5.0) -> tuple[str, tuple[Correction, ...]]:
+    """Where a bottle that was read stands beside its recipe, in a sentence, and what brings it there; nothing where no tongue could tell.
+
+    ``recipe`` and ``held`` are in % v/v or g per 100 ml; raises as `corrections`.
+    """
+    axis = AXES[axis_name]
+    steps = float(steps_between(recipe, held, axis))
+    unit = "%" if axis_name == "abv" else "g in 100 ml"
+    words = f"With this reading the bottle holds {held:.2f} {unit}; its recipe has {recipe:.2f}: {in_words(-steps, axis)}."
+    return words, corrections(pours, axis_name, steps, grid_ml, held) if can_be_tasted(steps) else ()
+
+
+def serves_in(left_ml: float, serve_ml: float) -> int:
+    """Whole serves that are left in a bottle.
+
+    >>> serves_in(645, 126.6)
+    5
+    """
+    return int(left_ml / serve_ml + 1e-6)
+
+
+def _candidates(pours: Sequence[Pour], axis: Axis, steps: float) -> list[list[CorrectionPour]]:
+    """Additions in their own shares, as if there were one ml of each first thing; the drink's own before anything else."""
+    place, together = _PLACE[axis.name], _together(pours)
+    brought = {slug: each.ml * each.ingredient.composition.axes[place] for slug, each in together.items()}
+    whole = sum(brought.values())
+    if steps > 0:
+        wanted = _SLOT[axis.name]
+        own = [each for each in together.values() if each.slot == wanted]
+        # A drink without a part for it: what brings most of it, then what every bar has.
+        own = own or [each for slug, each in together.items() if brought[slug] > MOST * whole]
+        own.sort(key=lambda each: -each.ingredient.composition.axes[place])
+        usual = [CorrectionPour(catalogue()[_USUAL[axis.name]], 1.0, wanted)] if axis.name in _USUAL else []
+        known = {each.ingredient.slug for each in own}
+        return [[replace(each, ml=1.0)] for each in (*own, *(each for each in usual if each.ingredient.slug not in known))][:2]
+    if axis.name == "abv":
+        return [[CorrectionPour(water(), 1.0)]]
+    # Sugar and acid can't be taken out: all but what brings them, in their shares.
+    rest = [each for slug, each in together.items() if brought[slug] < LITTLE * whole]
+    return [rest] if rest else []
+
+
+def _together(pours: Sequence[Pour]) -> dict[str, CorrectionPour]:
+    """What is in a bottle, each thing once, by slug."""
+    found: dict[str, CorrectionPour] = {}
+    for pour in pours:
+        before = found.get(pour.ingredient.slug)
+        if pour.volume_ml > 0:
+            ml = pour.volume_ml + (0.0 if before is None else before.ml)
+            found[pour.ingredient.slug] = CorrectionPour(pour.ingredient, ml, pour.slot if before is None else before.slot)
+    return found
+
+
+def _with(
+    pours: Sequence[Pour], axis: Axis, steps: float, grid_ml: float, shares: Sequence[CorrectionPour], measured: float | None
+) -> Correction | None:
+    place = _PLACE[axis.name]
+    volume = sum(pour.volume_ml for pour in pours)
+    supposed = sum(pour.volume_ml * pour.ingredient.composition.axes[place] for pour in pours) / volume
+    level = supposed if measured is None else measured
+    one = sum(each.ml for each in shares)
+    contains = sum(each.ml * each.ingredient.composition.axes[place] for each in shares) / one
+
+    def needed(by: float) -> float:
+        """All that moves it by so many steps, [ml]; less than nothing where it can't."""
+        times = (1 + axis.just_noticeable) ** by
+        lack = contains - times * level
+        return volume * level * (times - 1) / lack if abs(lack) > 1e-9 else -1.0
+
+    if level <= 0:
+        return None
+    whole, half = needed(steps), needed(HALF if steps > 0 else -HALF)
+    if whole <= 0 or half <= 0 or whole > MOST_SHARE * volume:
+        return None
+    fine = min(grid_ml, _GRID_ML) if whole < 2 * grid_ml else grid_ml
+    additions = tuple(CorrectionPour(each.ingredient, max(fine, measured_ml(whole * each.ml / one, fine)), each.slot) for each in shares)
+    added = [*pours, *(Pour(each.ingredient, each.ml) for each in additions)]
+    moves = _moves(pours, added)
+    return Correction(axis.name, axis.word(steps), additions, half, moves, _words(axis, additions, half, moves))
+
+
+def _moves(before: Sequence[Pour], after: Sequence[Pour]) -> dict[str, float]:
+    was, now = (
+        profile_of(mix([pour.volume_ml for pour in pours], [pour.ingredient.composition.vector for pour in pours]))
+        for pours in (before, after)
+    )
+    return {name: float(steps_between(getattr(now, name), getattr(was, name), axis)) for name, axis in AXES.items()}
+
+
+def _words(axis: Axis, additions: Sequence[CorrectionPour], half: float, moves: Mapping[str, float]) -> str:
+    side = [in_words(moves[name], AXES[name]) for name in tasted(moves) if name != axis.name]
+    besides = f" It is then {listed(side)} too." if side else ""
+    told = listed([f"{amount_told(each.ingredient, each.ml)} of {each.ingredient.said}" for each in additions])
+    if len(additions) == 1:
+        name = additions[0].ingredient.said
+        amount = amount_told(additions[0].ingredient, additions[0].ml)
+        return f"{half:.0f} ml of {name} is half a step in this bottle, just enough to tell: add {amount}.{besides}"
+    what = {"sugar": "Sugar", "acid": "Acid"}[axis.name]
+    return f"{what} can't be taken out: add the rest of the drink without it, {told}.{besides}"

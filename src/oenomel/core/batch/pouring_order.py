@@ -1,0 +1,118 @@
+"""The order in which a batch is poured: spirit before water, dense syrup stirred until it is gone, a third of the water held back."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Final, Literal
+
+from oenomel.core.batch.rounding import measured_ml
+from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient, SlotName
+from oenomel.core.spec import Pour
+
+WATER_HELD_BACK: Final = 1 / 3
+"""Share of the water that waits until the bottle was tasted: it can't be taken out again (docs/model.md, "Batch and service")."""
+
+DENSE_G_PER_100ML: Final = 40.0
+"""Sugar from which a syrup sinks and lies at the bottom until it is stirred (house rule)."""
+
+BRINGS_G: Final = {"sugar": 15.0, "acid": 1.5, "abv": 15.0}
+"""From so much sugar or acid, [g/100 ml], or strength, [% v/v], a thing is poured for it (house rule)."""
+
+_AFTER: Final = {
+    "spirit": 0, "zero-proof": 0, "liqueur": 1, "fortified": 1, "aromatised": 1, "wine": 1, "beer": 1, "cider": 1, "bitters": 2,
+    "juice": 3, "vinegar": 3, "syrup": 4, "honey": 4, "sugar": 4, "seasoning": 5,
+}  # fmt: skip
+_LAST: Final = 6
+_WATER: Final = 7
+
+
+@dataclass(frozen=True, slots=True)
+class PourLine:
+    """One pour into the jug: how much of what, [ml], and how that is done, if there is anything to say of it. ``taste_first`` before the
+    water that was held back.
+    """
+
+    ingredient: Ingredient
+    ml: float
+    how: str
+    slot: SlotName = "other"
+    taste_first: bool = False
+
+    @property
+    def words(self) -> str:
+        """The line as a sentence."""
+        return f"{amount_told(self.ingredient, self.ml)} of {self.ingredient.said}{f': {self.how}' if self.how else ''}."
+
+    @property
+    def brings(self) -> Literal["abv", "sugar", "acid", "water", "other"]:
+        """What it is poured for, by what it holds most of beside what a drink holds."""
+        if self.is_water:
+            return "water"
+        held = self.ingredient.composition
+        shares: dict[Literal["abv", "sugar", "acid"], float] = {
+            "sugar": held.sugar / BRINGS_G["sugar"],
+            "acid": held.acid / BRINGS_G["acid"],
+            "abv": held.abv / BRINGS_G["abv"],
+        }
+        most = max(shares, key=shares.__getitem__)
+        return most if shares[most] >= 1 else "other"
+
+    @property
+    def is_water(self) -> bool:
+        """Whether it is water."""
+        return is_water(self.ingredient)
+
+
+def is_water(ingredient: Ingredient) -> bool:
+    """Whether it is plain still water, which goes in last."""
+    return ingredient.kind == "water" and not ingredient.is_sparkling and ingredient.composition.sugar == 0
+
+
+def amount_told(ingredient: Ingredient, ml: float) -> str:
+    """An amount as it is measured: dry things by the gram."""
+    return f"{ml / SOLIDS_ML_PER_G:g} g" if ingredient.composition.solid else f"{round(ml, 2):g} ml"
+
+
+def in_order(pours: Iterable[Pour], water: Ingredient, water_ml: float, grid_ml: float) -> tuple[PourLine, ...]:
+    """The lines of a batch: pours of one thing together, the strong first, water last and in two portions if that can be measured."""
+    amounts: dict[str, tuple[Pour, float]] = {}
+    for pour in sorted(pours, key=_place):
+        first, ml = amounts.get(pour.ingredient.slug, (pour, 0.0))
+        amounts[pour.ingredient.slug] = (first, ml + pour.volume_ml)
+    lines = [
+        PourLine(first.ingredient, ml, _how(first.ingredient), first.slot)
+        for first, ml in amounts.values()
+        if not is_water(first.ingredient) and ml > 0
+    ]
+    all_water = water_ml + sum(ml for first, ml in amounts.values() if is_water(first.ingredient))
+    return (*lines, *_water_lines(water, round(all_water, 6), grid_ml))
+
+
+def _place(pour: Pour) -> int:
+    if is_water(pour.ingredient):
+        return _WATER
+    if pour.slot == "base" and pour.ingredient.composition.abv > 0:
+        return 0
+    return _AFTER.get(pour.ingredient.kind, _LAST)
+
+
+def _how(ingredient: Ingredient) -> str:
+    if ingredient.composition.solid:
+        return "stir until it is gone"
+    if ingredient.composition.sugar >= DENSE_G_PER_100ML:
+        return "it sinks, so stir until none lies at the bottom"
+    return ""
+
+
+def _water_lines(water: Ingredient, ml: float, grid_ml: float) -> tuple[PourLine, ...]:
+    if ml <= 0:
+        return ()
+    back = measured_ml(WATER_HELD_BACK * ml, grid_ml)
+    if ml < 2 * grid_ml or not 0 < back < ml:
+        return (PourLine(water, ml, "last, for it can't be taken out again"),)
+    first = round(ml - back, 6)
+    return (
+        PourLine(water, first, f"{back:g} ml wait until it was tasted"),
+        PourLine(water, back, "as the taste over ice says, all of it, less, or none", taste_first=True),
+    )

@@ -1,0 +1,107 @@
+"""The water of a batch: what the ice would have given, put in beforehand, by how it is served (docs/model.md, "Batch and service")."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, replace
+from typing import Final
+
+from oenomel.core.batch.batchable import Service, StaysOut, water
+from oenomel.core.dilution import Conditions
+from oenomel.core.forecast import Forecast, forecast_of
+from oenomel.core.spec import Drink, Ice, Method, Pour
+
+RIGHT_AT_MINUTE: Final = 4
+"""On ice a serve has the strength of the drink made singly after so many minutes (docs/model.md, "Batch and service")."""
+
+TOLD_MINUTES: Final = (0, 4, 10)
+
+POURED: Final = Method(technique="none", ice="none", seconds=0.0)
+"""The method of what is only poured."""
+
+_AGREES_ML: Final = 1e-9
+_MOST_ROUNDS: Final = 60
+
+
+@dataclass(frozen=True, slots=True)
+class BatchWater:
+    """Water that goes into a batch for each serve, [ml]; on ice both ends too: with ``least_ml`` it would be right at minute 10, with
+    ``most_ml`` at minute 0. ``words`` say how it was found.
+    """
+
+    per_serve_ml: float
+    least_ml: float
+    most_ml: float
+    words: str
+
+    def ratio(self, undiluted_ml: float) -> float:
+        """Of one ml of what goes into the bottle."""
+        return self.per_serve_ml / undiluted_ml if undiluted_ml else 0.0
+
+
+def poured_serve(drink: Drink, inside: Sequence[Pour], outside: Sequence[StaysOut], water_ml: float, ice: Ice | None = None) -> Drink:
+    """One serve poured from a bottle: what is in it with its water, and what is added to it; no ice is met but that of the glass."""
+    thinned = (Pour(water(), water_ml),) if water_ml > 0 else ()
+    pours = (*inside, *thinned, *(each.pour for each in sorted(outside, key=lambda each: each.index)))
+    serve = drink.serve if ice is None else replace(drink.serve, ice=ice)
+    return Drink(drink.name, drink.family, pours, drink.form, POURED, serve)
+
+
+def water_for(
+    service: Service, drink: Drink, single: Forecast, inside: Sequence[Pour], outside: Sequence[StaysOut], conditions: Conditions
+) -> BatchWater:
+    """The water of one serve. ``conditions`` are those of pouring: its start is how cold the bottle is."""
+    if service == "shaken":
+        return BatchWater(0.0, 0.0, 0.0, "none, for each serve is worked over ice, which gives it.")
+    own = single.dilution.water_ml
+    if service != "ice":
+        if not own:
+            return BatchWater(0.0, 0.0, 0.0, "none, for its own method meets no ice.")
+        return BatchWater(own, own, own, f"{_shown(own)} a serve, what its own method would take from the ice.")
+    melts = _melting(drink, inside, outside, conditions)
+    ends = [_right_at(minute, single.served.volume_ml, melts) for minute in TOLD_MINUTES]
+    most, right, least = ends
+    if right == 0:
+        words = f"none, for on ice it is weaker than made singly before minute {RIGHT_AT_MINUTE} all by itself."
+    else:
+        words = (
+            f"{_shown(right)} a serve, so that it is as strong as made singly {RIGHT_AT_MINUTE} minutes after it is poured on ice. "
+            f"{_shown(most)} would be right for the first sip, {_shown(least)} for the tenth minute."
+        )
+    return BatchWater(right, least, most, words)
+
+
+def _shown(ml: float) -> str:
+    return f"{ml:.0f} ml" if ml >= 0.5 or ml == 0 else "next to nothing"
+
+
+def serving_ice(drink: Drink) -> Ice:
+    """The ice that a serve is poured on: the drink's own, else cubes."""
+    return drink.serve.ice if drink.serve.ice != "none" else "cubes"
+
+
+def _melting(
+    drink: Drink, inside: Sequence[Pour], outside: Sequence[StaysOut], conditions: Conditions
+) -> Callable[[float], tuple[float, ...]]:
+    ice = serving_ice(drink)
+
+    def volumes(water_ml: float) -> tuple[float, ...]:
+        """Volume of a serve with so much water in it, at each minute, [ml]."""
+        course = forecast_of(poured_serve(drink, inside, outside, water_ml, ice), conditions).course
+        return tuple(course.volume_ml.tolist())
+
+    return volumes
+
+
+def _right_at(minute: int, wanted_ml: float, volumes: Callable[[float], tuple[float, ...]]) -> float:
+    """Water with which a serve is as thinned at that minute as one made singly; 0 where even none is too much.
+
+    What melts hardly depends on the water that is there, so w ← w + (wanted − volume(w)) settles in a few rounds.
+    """
+    water_ml = 0.0
+    for _ in range(_MOST_ROUNDS):
+        nearer = max(0.0, water_ml + wanted_ml - volumes(water_ml)[minute])
+        if abs(nearer - water_ml) < _AGREES_ML:
+            return nearer
+        water_ml = nearer
+    return water_ml

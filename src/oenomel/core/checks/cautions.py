@@ -1,0 +1,165 @@
+"""What can hurt someone. General advice: it defers to labels, local rules and licensed practice."""
+
+from __future__ import annotations
+
+import tomllib
+from collections.abc import Collection, Iterator
+from dataclasses import dataclass
+from functools import cache
+from importlib import resources
+from typing import Final
+
+from oenomel.core.checks.finding import Case, Edit, Finding, Mend
+from oenomel.core.larder import is_non_alcoholic, is_past_shelf_life
+from oenomel.core.larder.alcohol import is_flammable
+from oenomel.core.larder.shelf_life import is_of_the_day
+from oenomel.core.lots.lot import old_lot_words
+from oenomel.core.wording import listed
+
+MANY_STANDARD_DRINKS_US: Final = 2.0
+LEAST_ALCOHOL_G: Final = 0.5
+
+EASY_STANDARD_DRINKS_US: Final = 1.6
+SWEET_G_PER_100ML: Final = 9.0
+VERY_COLD_C: Final = -6.0
+SPARKLING_G_PER_L: Final = 1.5
+LONG_ML: Final = 220.0
+"""From so much alcohol on it is told what hides it: sugar, cold, bubbles, length (house rules)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Caution:
+    """One caution: told where an ingredient carries it, or where one of its words stands in the drink's texts."""
+
+    code: str
+    severity: str
+    message: str
+    caution: str = ""
+    words: tuple[str, ...] = ()
+
+
+def caution_messages(carried: Collection[str]) -> Iterator[str]:
+    """Messages of the cautions that ingredients carry, in the order of the data file."""
+    return (each.message for each in cautions() if each.caution and each.caution in carried)
+
+
+@cache
+def cautions() -> tuple[Caution, ...]:
+    """The cautions of the data file."""
+    text = (resources.files("oenomel.core.checks") / "data" / "cautions.toml").read_text(encoding="utf-8")
+    return tuple(
+        Caution(code, t["severity"], t["message"], t.get("caution", ""), tuple(t.get("words", ())))
+        for code, t in tomllib.loads(text).items()
+    )
+
+
+# What a caution's own mend is, for the ingredients where there is one.
+_MENDS: Final = {
+    "raw-egg": {"egg-white": (("egg-white-pasteurised", "Use pasteurised white"), ("aquafaba", "Use aquafaba"))},
+}
+
+
+def _from_the_list(case: Case) -> Iterator[Finding]:
+    carried = {caution: i for i, pour in reversed(tuple(enumerate(case.drink.pours))) for caution in pour.ingredient.cautions}
+    texts = " ".join(
+        [*(pour.ingredient.name for pour in case.drink.pours), *(garnish.what for garnish in case.drink.serve.garnish)]
+    ).lower()
+    for each in cautions():
+        if each.caution in carried or any(word in texts for word in each.words):
+            index = carried.get(each.caution)
+            slug = case.drink.pours[index].ingredient.slug if index is not None else ""
+            mends = tuple(
+                Mend(words, (Edit("pour", {"ingredient": instead}, index),)) for instead, words in _MENDS.get(each.code, {}).get(slug, ())
+            )
+            yield Finding(each.code, each.severity, each.message, mends, index)
+
+
+def _allergens(case: Case) -> Iterator[Finding]:
+    named = sorted({allergen for pour in case.drink.pours for allergen in pour.ingredient.allergens})
+    if named:
+        yield Finding("allergens", "info", f"Contains {', '.join(named)}. Labels of your bottles decide.")
+
+
+def _alcohol(case: Case) -> Iterator[Finding]:
+    grams, measures = case.served.alcohol_g, case.served.standard_drinks["us"]
+    if grams < LEAST_ALCOHOL_G:
+        return
+    if case.serves > 1:
+        # A bottle is told off as what it is, and not as one glass.
+        grams, measures = grams / case.serves, measures / case.serves
+    if measures >= MANY_STANDARD_DRINKS_US and case.serves == 1:
+        message = f"This glass holds {measures:.1f} US standard drinks: tell the guest, or pour it smaller."
+        smaller = Mend("Make it smaller", (Edit("amounts", {"times": 0.95 * MANY_STANDARD_DRINKS_US / measures}),))
+        yield Finding("strong-serve", "info", message, (smaller,))
+    easy = _easy(case)
+    if measures >= EASY_STANDARD_DRINKS_US and easy and case.serves == 1:
+        message = f"{measures:.1f} US standard drinks that go down easily, because it is {easy}: tell the guest."
+        yield Finding("goes-down-easily", "info", message)
+    message = (
+        f"{grams:.0f} g of alcohol{' a serve' if case.serves > 1 else ''}. "
+        "Not for minors, in pregnancy or before driving, and not on an empty stomach; "
+        "a drink with little or none deserves the same care."
+    )
+    yield Finding("alcohol", "info", message, _without_alcohol(case))
+
+
+def _easy(case: Case) -> str:
+    """What hides the strength of a drink, in words; empty where nothing does."""
+    signs = (
+        (case.served.sugar >= SWEET_G_PER_100ML, "sweet"),
+        (case.served_c <= VERY_COLD_C, "very cold"),
+        (case.co2 >= SPARKLING_G_PER_L, "sparkling"),
+        (case.served.volume_ml >= LONG_ML, "long"),
+    )
+    told = [word for holds, word in signs if holds]
+    # Every shaken drink is cold, and many are sweet: one of the two alone hides nothing.
+    return listed(told) if len(told) > 1 or {"sparkling", "long"} & set(told) else ""
+
+
+def _without_alcohol(case: Case) -> tuple[Mend, ...]:
+    """The same drink with a distillate without alcohol for each spirit, where that leaves hardly any."""
+    spirits = [(i, pour) for i, pour in case.poured if pour.ingredient.kind == "spirit"]
+    if not spirits or any(
+        not is_non_alcoholic(pour.ingredient.composition.abv) and pour.ingredient.kind not in ("spirit", "bitters")
+        for _, pour in case.poured
+    ):
+        return ()
+    edits = tuple(
+        Edit("pour", {"ingredient": "juniper-water" if pour.ingredient.aroma.get("juniper") else "cane-distillate-free"}, i)
+        for i, pour in spirits
+    )
+    return (Mend("Make it without alcohol", edits),)
+
+
+def _flammable(case: Case) -> Iterator[Finding]:
+    for index, pour in enumerate(case.drink.pours):
+        if is_flammable(pour.ingredient.composition.abv) and pour.ingredient.kind != "bitters":
+            message = f"{pour.ingredient.name} burns: keep it from flames, and never pour it from the bottle near one."
+            yield Finding("flammable", "info", message, pour=index)
+
+
+def _keeps(case: Case) -> Iterator[Finding]:
+    fresh = [p.ingredient.said for _, p in case.poured if is_of_the_day(p.ingredient)]
+    if fresh:
+        juices = listed(list(dict.fromkeys(fresh)))
+        yield Finding("press-today", "info", f"Press {juices} today: yesterday's juice tastes flat and sours differently.")
+    made = {p.ingredient.name: p.ingredient.label("keeps_days") for _, p in case.poured if "home-made" in p.ingredient.cautions}
+    if made:
+        days = ", ".join(f"{name} about {keeps:.0f} days" for name, keeps in made.items() if keeps)
+        message = f"Home-made syrups and infusions live in the fridge with a use-by date{f': {days}' if days else ''}."
+        yield Finding("use-by", "info", message)
+
+
+def _old_lot(case: Case) -> Iterator[Finding]:
+    for index, pour in case.poured:
+        hours = pour.ingredient.lot_hours
+        if hours is not None and is_past_shelf_life(pour.ingredient, hours):
+            yield Finding("old-lot", "warning", old_lot_words(pour.ingredient, hours), pour=index)
+
+
+def _ice(case: Case) -> Iterator[Finding]:
+    if case.drink.serve.ice != "none" or case.drink.method.ice != "none":
+        yield Finding("ice-is-food", "info", "Ice is food: a scoop and not hands, never a glass, and clean water.")
+
+
+CHECKS: Final = (_from_the_list, _allergens, _alcohol, _flammable, _keeps, _old_lot, _ice)

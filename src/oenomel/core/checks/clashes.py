@@ -1,0 +1,172 @@
+"""What a bartender would refuse on sight: things that balance in the sums and are no drink in the glass (common practice of the trade).
+
+The same table serves the findings of a drink that somebody writes and the search for drinks that nobody wrote yet: ingredients belong to
+classes, and a clash is two classes in one glass, or more of one class than a drink bears.
+"""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Iterable, Iterator, Mapping
+from dataclasses import dataclass
+from functools import cache
+from typing import Final
+
+from oenomel.core.checks.finding import Case, Finding
+from oenomel.core.larder import Ingredient, aromas
+from oenomel.core.wording import capital, listed
+
+FAT_ENOUGH: Final = 25.0
+"""Milk fat from which cream bears a short spell beside citrus, [g/100 ml]; everything leaner curdles in the tin."""
+
+SHARP: Final = 2.0
+"""Acid from which a pour curdles milk, [g/100 ml]."""
+
+BITTER: Final = 3.0
+LEADS: Final = 3
+LOUD_ML: Final = 10.0
+SWEET_SODA: Final = 5.0
+"""Bitterness, weight of a tag, the measure above which something is loud, and sugar of a soda, from which an ingredient is of that class
+(house rules)."""
+
+_SAVOURY: Final = frozenset({
+    "soy-sauce", "worcestershire-sauce", "olive-brine", "celery-juice", "carrot-juice", "beetroot-juice", "tomato-juice", "celery-bitters",
+    "celery-salt", "cocktail-onion", "artichoke-amaro",
+})  # fmt: skip
+_HOT: Final = frozenset({"hot-sauce", "fresh-chilli", "chili-syrup", "chili-liqueur", "chilli-salt"})
+
+
+@dataclass(frozen=True, slots=True)
+class Clash:
+    """Two classes that don't meet in a glass, or (``most``) more of one class than it bears; ``why`` follows the names in a sentence."""
+
+    code: str
+    severity: str
+    one: str
+    other: str
+    why: str
+    most: int = 0
+
+
+CLASHES: Final = (
+    Clash("curdles", "warning", "lean milk", "sharp", "milk and lean cream curdle in sharp juice"),
+    Clash("curdles", "warning", "cream liqueur", "sharp", "a cream liqueur curdles in sharp juice"),
+    Clash("cream-and-wood", "info", "cream", "wormwood", "cream dulls wine and herbs to something like medicine"),
+    Clash("two-creams", "info", "cream", "cream", "one cream is enough; two make it heavy", most=1),
+    Clash("hard-pair", "info", "coffee", "sharp", "coffee beside sharp juice turns thin and metallic; taste them alone together first"),
+    Clash("hard-pair", "info", "cocoa", "sharp", "cocoa beside sharp juice tastes of spoilt chocolate to many; taste them alone first"),
+    Clash("hard-pair", "info", "dark beer", "sharp", "roasted malt and sharp juice fight; a light beer carries citrus"),
+    Clash("hard-pair", "info", "savoury", "fruit", "what is salty and green belongs to another kind of drink than sweet fruit"),
+    Clash("hard-pair", "info", "savoury", "foam", "what is salty and green under a sweet foam is soup"),
+    Clash("hard-pair", "info", "mint", "smoke", "cool mint over smoke reads as ash"),
+    Clash("hard-pair", "info", "mint", "dairy fruit", "mint and banana or coconut cover each other"),
+    Clash("hard-pair", "info", "anise", "roast", "anise over coffee or cocoa takes the whole glass"),
+    Clash("hard-pair", "info", "perfume", "smoke", "smoke buries flowers"),
+    Clash("hard-pair", "info", "perfume", "roast", "coffee and cocoa bury flowers"),
+    Clash(
+        "foam-and-soda",
+        "info",
+        "foam",
+        "sweet soda",
+        "egg white under a sweet soda climbs out of the glass",
+    ),
+    Clash("foam-and-soda", "info", "foam", "beer", "beer brings its own foam, and doesn't bear egg white"),
+    Clash("foam-and-soda", "info", "leaf", "foam", "bits of leaf in a foam stick to the lip; steep the leaf in the syrup instead"),
+    Clash("many-bitters", "info", "bitter", "bitter", "more than two bitter things in one glass leave nothing else to taste", most=2),
+    Clash("two-loud", "info", "loud", "loud", "two loud things shout each other down; one is the point of the drink", most=1),
+    Clash("two-perfumes", "info", "perfume", "perfume", "two perfumes in one glass smell of soap", most=1),
+    Clash("two-foams", "info", "foam", "foam", "one thing that foams is enough", most=1),
+)
+"""The table. Hand-made from the habits of the trade; each is advice, and a drink that a house likes stays its own."""
+
+
+@cache
+def _lead_groups() -> Mapping[str, str]:
+    return {tag: each.group for tag, each in aromas().items()}
+
+
+def sense_classes(ingredient: Ingredient) -> frozenset[str]:
+    """The classes that an ingredient belongs to; most belong to none or one."""
+    return frozenset(_classes(ingredient))
+
+
+def _classes(each: Ingredient) -> Iterator[str]:
+    made, leads = each.composition, {tag for tag, weight in each.aroma.items() if weight >= LEADS}
+    milk = "milk" in each.allergens
+    if milk and made.abv == 0 and made.fat < FAT_ENOUGH and made.acid < 0.5:
+        yield "lean milk"
+    if milk and made.abv > 0:
+        yield "cream liqueur"
+    if milk or each.slug.startswith(("coconut-cream", "oat-cream")):
+        yield "cream"
+    if made.acid >= SHARP and each.kind in ("juice", "seasoning", "vinegar", "syrup"):
+        yield "sharp"
+    for tag, name in (("coffee", "coffee"), ("cocoa", "cocoa"), ("anise", "anise"), ("mint", "mint")):
+        if tag in leads:
+            yield name
+    if {"coffee", "cocoa"} & leads:
+        yield "roast"
+    if {"banana", "coconut"} & leads and each.kind != "spirit":
+        yield "dairy fruit"
+    if each.aroma.get("smoke", 0) >= 2:
+        yield "smoke"
+    if each.aroma.get("wormwood", 0) >= 2:
+        yield "wormwood"
+    if {"rose", "violet", "elderflower"} & leads or (each.kind in ("seasoning", "bitters", "syrup") and "blossom" in leads):
+        yield "perfume"
+    if each.slug in _SAVOURY or "vegetal" in leads:
+        yield "savoury"
+    if any(_lead_groups()[tag] in ("berry", "tropical", "stone", "orchard") for tag in leads):
+        yield "fruit"
+    if each.slug in _HOT:
+        yield "hot"
+    if each.kind == "beer":
+        yield "dark beer" if each.aroma.get("coffee", 0) >= 2 else "beer"
+    if each.kind == "water" and each.is_sparkling and made.sugar >= SWEET_SODA:
+        yield "sweet soda"
+    if each.foam == "firm":
+        yield "foam"
+    if each.kind == "plant" and ("leaf" in each.slug or any(_lead_groups()[tag] in ("green", "herbal") for tag in leads)):
+        yield "leaf"
+    if (each.label("bitterness") or 0) >= BITTER:
+        yield "bitter"
+    loud = each.label("loud_above_ml")
+    if loud is not None and loud <= LOUD_ML and each.kind not in ("bitters", "vinegar"):
+        yield "loud"
+
+
+def clashes_of(poured: Iterable[Ingredient]) -> list[tuple[Clash, tuple[Ingredient, ...]]]:
+    """What clashes among these ingredients, with those that do; each clash once."""
+    members: dict[str, list[Ingredient]] = {}
+    for each in {one.slug: one for one in poured}.values():
+        for name in sense_classes(each):
+            members.setdefault(name, []).append(each)
+    found = []
+    for clash in CLASHES:
+        ones, others = members.get(clash.one, []), members.get(clash.other, [])
+        if clash.most and len(ones) > clash.most:
+            found.append((clash, tuple(ones)))
+        elif not clash.most and any(one.slug != other.slug for one in ones for other in others):
+            named = {each.slug: each for each in (*ones, *others)}
+            found.append((clash, tuple(named.values())))
+    return found
+
+
+def _clashes(case: Case) -> Iterator[Finding]:
+    told: Counter[str] = Counter()
+    for clash, who in clashes_of(pour.ingredient for _, pour in case.poured):
+        if told[clash.code]:
+            continue
+        told[clash.code] += 1
+        yield Finding(clash.code, clash.severity, f"{capital(listed([each.said for each in who]))}: {clash.why}.")
+
+
+def _hot_without_alcohol(case: Case) -> Iterator[Finding]:
+    if case.home is not None and case.home.branch == "without alcohol":
+        for index, pour in case.poured:
+            if "hot" in sense_classes(pour.ingredient):
+                message = f"{pour.ingredient.name} is hot, and a drink without alcohol is given to children: say so, or leave it out."
+                yield Finding("hot-for-a-child", "info", message, pour=index)
+
+
+CHECKS: Final = (_clashes, _hot_without_alcohol)

@@ -1,0 +1,94 @@
+"""What a finding is: a code, how grave it is, a sentence, and the changes of the drink that would mend it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Final
+
+from oenomel.core.balance import PourShare, Profile
+from oenomel.core.dilution import Conditions
+from oenomel.core.families import Home
+from oenomel.core.families.family import Family
+from oenomel.core.spec import Drink, Pour
+
+FOR_MANY_ML: Final = 400.0
+LARGE_POUR_ML: Final = 60.0
+SERVE_ML: Final = 105.0
+"""From so much in the tin, of which at least two pours are large, it is a bottle and not a glass; and what one serve takes before its water
+(house rules; the last is a modern sour)."""
+
+LEAST_BASE_ML: Final = 20.0
+"""Of a liqueur or a wine that is the strong part of a drink at least so much is poured (house rule)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Edit:
+    """One change of a spec, in its own keys.
+
+    ``place`` is "pour" (the one at ``index``, or a new one where there is no index), "method", "serve", or "amounts" (every amount
+    times ``changes["times"]``).
+    """
+
+    place: str
+    changes: Mapping[str, object]
+    index: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Mend:
+    """A change of the drink that would mend a finding: what it says on its button, and what it does."""
+
+    words: str
+    edits: tuple[Edit, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """One finding: ``severity`` is info, warning or error; the message says what and what to do; ``pour`` is the one it is about."""
+
+    code: str
+    severity: str
+    message: str
+    mends: tuple[Mend, ...] = ()
+    pour: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Case:
+    """A drink with its forecast, as the checks see it; open forms have no home. ``co2`` in g/l and ``served_c`` in °C are of the glass."""
+
+    drink: Drink
+    tin: Profile
+    served: Profile
+    shares: tuple[PourShare, ...]
+    conditions: Conditions
+    co2: float
+    served_c: float
+    family: Family | None = None
+    home: Home | None = None
+    poured: tuple[tuple[int, Pour], ...] = field(init=False)
+
+    def __post_init__(self) -> None:
+        # What reaches the liquid, with its place in the spec.
+        object.__setattr__(self, "poured", tuple((i, p) for i, p in enumerate(self.drink.pours) if p.liquid_ml > 0))
+
+    @property
+    def serves(self) -> int:
+        """How many serves it is: one, or about how many where it is a bottle written down as a drink; its own water isn't counted."""
+        large = sum(pour.meets_ice and pour.liquid_ml >= LARGE_POUR_ML for _, pour in self.poured)
+        still = sum(p.liquid_ml for _, p in self.poured if p.ingredient.kind == "water" and p.meets_ice and not p.ingredient.is_sparkling)
+        return max(2, round((self.tin.volume_ml - still) / SERVE_ML)) if large > 1 and self.tin.volume_ml >= FOR_MANY_ML else 1
+
+    @property
+    def sparkles(self) -> bool:
+        """Whether anything that is poured has bubbles."""
+        return any(pour.ingredient.is_sparkling for _, pour in self.poured)
+
+    @property
+    def base(self) -> int | None:
+        """The pour that is the drink's strong part: the largest of the base slot, or else the one that brings most alcohol."""
+        of_the_slot = [(pour.liquid_ml, -i) for i, pour in self.poured if pour.slot == "base"]
+        strong = of_the_slot or [(self.shares[i].alcohol_ml, -i) for i, p in self.poured if p.liquid_ml >= LEAST_BASE_ML]
+        amount, place = max(strong, default=(0.0, 0))
+        return -place if amount > 0 else None

@@ -1,0 +1,7 @@
+"""What ice does to what is in the tin: the water it gives, by the curves or by heat balance, and how cold it gets."""
+
+from oenomel.core.dilution.curves import dilution_model, dilution_relative_sd, water_and_slopes, water_from_ice
+from oenomel.core.dilution.heat_balance import Tin
+from oenomel.core.dilution.ice_conditions import Conditions, HouseFactor
+
+__all__ = ["Conditions", "HouseFactor", "Tin", "dilution_model", "dilution_relative_sd", "water_and_slopes", "water_from_ice"]

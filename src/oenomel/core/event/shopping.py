@@ -1,0 +1,236 @@
+"""What an evening takes: opened bottles first, then shelf, stillroom and shop; fruit with its doubt, ice
+(docs/model.md, "Batch and service").
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from typing import Final, Literal
+
+from oenomel.core.batch.batchable import Service
+from oenomel.core.batch.pouring_order import is_water
+from oenomel.core.dilution import Conditions
+from oenomel.core.glass.glassware import ice_for
+from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient
+from oenomel.core.larder.fruit import FruitToBuy, Pressing, fruit_of, garnish_of_fruit
+from oenomel.core.menu import fruit_tonight
+from oenomel.core.method.amount_words import counted_noun
+from oenomel.core.spec import Drink
+from oenomel.core.spec.measures import EGG_ML
+from oenomel.core.wording import counted, plural
+
+Source = Literal["open", "shelf", "stillroom", "shop"]
+Group = Literal["bottles", "wine and bubbles", "fruit", "fresh", "made here", "dry goods", "garnish", "ice"]
+
+BOTTLE_ML: Final = {
+    "spirit": 700.0, "liqueur": 700.0, "zero-proof": 700.0, "fortified": 750.0, "aromatised": 750.0, "wine": 750.0, "sparkling": 750.0,
+    "beer": 330.0, "cider": 750.0, "bitters": 200.0, "syrup": 700.0, "juice": 1000.0, "vinegar": 500.0, "water": 1000.0, "dairy": 500.0,
+    "honey": 250.0,
+}  # fmt: skip
+"""What a bottle or carton of each kind usually holds, [ml] (common practice; labels decide)."""
+
+USUAL_BOTTLE_ML: Final = 500.0
+
+SPARE_ICE: Final = 1.3
+"""Ice that melts, is spilt and chills what stands by, over what goes in tins and glasses (house rule)."""
+
+_GROUP: Final[Mapping[str, Group]] = {
+    "wine": "wine and bubbles", "sparkling": "wine and bubbles", "beer": "wine and bubbles", "cider": "wine and bubbles",
+    "water": "wine and bubbles", "juice": "fresh", "egg": "fresh", "dairy": "fresh", "plant": "garnish", "syrup": "dry goods",
+    "honey": "dry goods", "sugar": "dry goods", "seasoning": "dry goods",
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class ForTheEvening:
+    """A drink of the evening: how many serves of it are still to be made, and how (empty: singly).
+
+    ``poured`` counts all that are served, out of a batch that is there already too: for ice, glasses and what is added to each.
+    """
+
+    drink: Drink
+    serves: int
+    poured: int
+    service: Service | Literal[""] = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Stock:
+    """What stands there of an ingredient: ml in opened bottles fit to pour, how the shelf stands, whether the stillroom makes it."""
+
+    open_ml: float = 0.0
+    shelf: str = ""
+    is_made_here: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Purchase:
+    """One line of the list: what, from where, how much as it is said, why, what it costs where that is told.
+
+    ``ml`` is what the evening takes of it; ``pieces`` with ``low`` and ``high`` where it is counted.
+    """
+
+    key: str
+    name: str
+    source: Source
+    group: Group
+    amount: str
+    words: str
+    slug: str = ""
+    ml: float = 0.0
+    pieces: int | None = None
+    low: int | None = None
+    high: int | None = None
+    cost: float | None = field(default=None)
+
+
+def shopping(
+    evening: Sequence[ForTheEvening],
+    stock: Mapping[str, Stock],
+    crates: Mapping[str, Sequence[Pressing]],
+    conditions: Conditions,
+) -> tuple[Purchase, ...]:
+    """Everything the evening takes, in the order in which one would walk: what is open, the shelf, the stillroom, the shop."""
+    needs = _needs(evening)
+    found = []
+    for ingredient, ml in needs.values():
+        if not (fruit_of(ingredient.slug) or is_water(ingredient)):
+            found += _of(ingredient, ml, stock.get(ingredient.slug, Stock()))
+    found += _fruit(evening, stock, crates)
+    found += _garnish(evening)
+    ice = _ice_kg(evening, conditions)
+    if ice > 0:
+        found.append(Purchase("ice", "Ice", "shop", "ice", f"{ice:g} kg", "for tins and glasses, and what melts meanwhile"))
+    order = ("open", "shelf", "stillroom", "shop")
+    return tuple(sorted(found, key=lambda each: (order.index(each.source), each.group, each.name.lower())))
+
+
+def _needs(evening: Sequence[ForTheEvening]) -> dict[str, tuple[Ingredient, float]]:
+    """Of each ingredient what is still to be poured, [ml]: a batch that is there holds its share already."""
+    needs: dict[str, tuple[Ingredient, float]] = {}
+    for each in evening:
+        for pour in each.drink.pours:
+            if pour.stage == "garnish" or pour.unit == "leaf" or (pour.unit == "piece" and pour.ingredient.kind == "plant"):
+                continue
+            of_each = pour.volume_ml
+            waits = pour.stage == "mixed" and not pour.ingredient.is_sparkling and pour.ingredient.kind not in ("egg", "dairy")
+            serves = each.serves if waits else each.poured
+            if of_each > 0 and serves > 0:
+                thing, ml = needs.get(pour.ingredient.slug, (pour.ingredient, 0.0))
+                needs[pour.ingredient.slug] = (thing, ml + serves * of_each)
+    return needs
+
+
+def _of(ingredient: Ingredient, ml: float, stock: Stock) -> list[Purchase]:
+    group = _GROUP.get(ingredient.kind, "bottles")
+    price = ingredient.label("price_per_litre")
+
+    def line(source: Source, amount: str, words: str, of_ml: float, bought_ml: float | None = None) -> Purchase:
+        cost = None if price is None else price * (of_ml if bought_ml is None else bought_ml) / 1000
+        whose: Group = "made here" if source == "stillroom" else group
+        return Purchase(f"{source}: {ingredient.slug}", ingredient.name, source, whose, amount, words, ingredient.slug, of_ml, cost=cost)
+
+    lines, left = [], ml
+    if stock.open_ml > 0:
+        of_open = min(left, stock.open_ml)
+        left = max(0.0, ml - stock.open_ml)
+        words = "open already, goes first" if left else f"open already, {stock.open_ml - of_open:.0f} ml stay"
+        lines.append(line("open", told_ml(of_open), words, of_open))
+    if left <= 0.5:
+        return lines
+    besides = f"beside {told_ml(stock.open_ml)} that are open" if stock.open_ml > 0 else f"the evening takes {told_ml(ml)}"
+    if stock.is_made_here:
+        made = 50 * math.ceil(left / 50)
+        return [*lines, line("stillroom", told_ml(made), besides, left)]
+    if ingredient.composition.solid:
+        grams = math.ceil(left / SOLIDS_ML_PER_G)
+        return [*lines, line("shelf" if stock.shelf == "at hand" else "shop", f"{grams} g", besides, left)]
+    if ingredient.kind == "egg":
+        eggs = math.ceil(left / (ingredient.piece_ml or EGG_ML["white"]) - 1e-9)
+        return [*lines, line("shop", f"{eggs} eggs" if eggs > 1 else "1 egg", besides, left)]
+    size = BOTTLE_ML.get(ingredient.kind, USUAL_BOTTLE_ML)
+    bottles = math.ceil(left / size - 1e-9)
+    amount = f"{counted(bottles, 'bottle')} of {size:g} ml"
+    if stock.shelf == "at hand":
+        whether = "look whether so much stands there"
+        return [*lines, line("shelf", told_ml(left), f"{besides}; {whether}" if lines else whether, left)]
+    low = "; it runs low" if stock.shelf == "low" else ""
+    return [*lines, line("shop", amount, besides + low, left, bottles * size)]
+
+
+def _fruit(evening: Sequence[ForTheEvening], stock: Mapping[str, Stock], crates: Mapping[str, Sequence[Pressing]]) -> list[Purchase]:
+    pressed = {slug: each.open_ml for slug, each in stock.items()}
+    pouring = [(each.drink, each.serves) for each in evening]
+    # What a batch holds already is pressed; its garnish is still to be cut.
+    garnish = [(each.drink.with_pours(()), each.poured - each.serves) for each in evening if each.poured > each.serves]
+    return [
+        Purchase(
+            key=f"fruit: {each.fruit.name}",
+            name=plural(each.fruit.name).capitalize(),
+            source="shop",
+            group="fruit",
+            amount=fruit_words(each),
+            words=each.why,
+            slug=each.fruit.juice,
+            pieces=each.usual,
+            low=each.least,
+            high=each.pieces,
+        )
+        for each in fruit_tonight([*pouring, *garnish], crates, pressed)
+    ]
+
+
+def fruit_words(fruit: FruitToBuy) -> str:
+    """How many to buy, with how many it may take.
+
+    >>> from oenomel.core.larder.fruit import FRUIT, FruitNeed, fruit_to_buy, piece_yield
+    >>> fruit_words(fruit_to_buy(FRUIT["lime"], FruitNeed(180), piece_yield(FRUIT["lime"], [])))
+    '8, or 10 to be sure'
+    """
+    return f"{fruit.usual}" if fruit.pieces == fruit.usual else f"{fruit.usual}, or {fruit.pieces} to be sure"
+
+
+def _garnish(evening: Sequence[ForTheEvening]) -> list[Purchase]:
+    counts: dict[str, int] = {}
+    for each in evening:
+        for garnish in each.drink.serve.garnish:
+            if garnish_of_fruit(garnish.what) is None and garnish.what.strip():
+                counts[garnish.what.strip()] = counts.get(garnish.what.strip(), 0) + each.poured
+        for pour in each.drink.pours:
+            plant = pour.ingredient.kind == "plant" and pour.unit in ("piece", "leaf")
+            if (plant or pour.stage == "garnish") and garnish_of_fruit(pour.ingredient.name) is None:
+                many = math.ceil((pour.amount or 1) * each.poured)
+                name = counted_noun(pour, 2) if plant else pour.ingredient.said
+                counts[name] = counts.get(name, 0) + many
+    return [
+        Purchase(f"garnish: {name}", name[:1].upper() + name[1:], "shop", "garnish", str(many), "one a serve", pieces=many)
+        for name, many in counts.items()
+        if many > 0
+    ]
+
+
+def _ice_kg(evening: Sequence[ForTheEvening], conditions: Conditions) -> float:
+    """Ice for tins and glasses, to the half kilogram, [kg]."""
+    grams = 0.0
+    for each in evening:
+        drink = each.drink
+        meets = drink.method.ice != "none" and drink.method.technique != "none" and drink.method.seconds != 0
+        if meets and each.service in ("", "shaken"):
+            grams += each.poured * conditions.ice_in_the_tin(drink.method).grams
+        kind = "cubes" if each.service == "ice" and drink.serve.ice == "none" else drink.serve.ice
+        volume = sum(pour.liquid_ml for pour in drink.pours)
+        grams += each.poured * ice_for(drink.serve.glass, kind, volume).grams
+    return math.ceil(SPARE_ICE * grams / 500) / 2
+
+
+def told_ml(ml: float) -> str:
+    """A volume as it stands on a list: by the litre where it is large.
+
+    >>> told_ml(260), told_ml(1260), told_ml(2000), told_ml(3.2)
+    ('260 ml', '1.26 l', '2 l', '3.2 ml')
+    """
+    if ml >= 1000:
+        return f"{ml / 1000:.2f}".rstrip("0").rstrip(".") + " l"
+    return f"{ml:.0f} ml" if ml >= 10 else f"{ml:.1f} ml"

@@ -1,0 +1,212 @@
+"""What has to be done before the hour: preparations, juice, batches, cold, glasses, garnish, edge (common practice)."""
+
+from __future__ import annotations
+
+import math
+from collections import Counter
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.core.batch import Batch
+from oenomel.core.batch.containers import span_words
+from oenomel.core.event.schedule import Task
+from oenomel.core.event.shopping import ForTheEvening, Purchase
+from oenomel.core.larder import FRUIT, Ingredient
+from oenomel.core.larder.fruit import garnish_of_fruit
+from oenomel.core.preparations import KitchenStep
+from oenomel.core.wording import capital, counted
+
+GLASS_FREEZES_MIN: Final = 15.0
+"""A glass in the freezer until it is cold (docs/model.md, "Batch and service")."""
+
+BUBBLES_CHILL_MIN: Final = 180.0
+PER_PIECE_MIN: Final = 0.75
+PER_CUT_MIN: Final = 0.3
+PER_EDGE_MIN: Final = 0.4
+PER_EGG_MIN: Final = 0.5
+"""Minutes: a bottle with bubbles in the fridge; a fruit pressed, a zest or wheel cut, an edge, an egg
+(estimates; common practice)."""
+
+KITCHEN_MIN: Final = 10.0
+MOST_KITCHEN_MIN: Final = 240.0
+SYRUP_COOLS_MIN: Final = 60.0
+"""Weighing and washing up round what a preparation's steps tell, the most that one keeps a pair of hands, and a hot syrup's cooling where
+nobody tells it, [min] (house rules)."""
+
+ROUND_ML: Final = 50.0
+_FIRE: Final = frozenset({"simmer", "boil"})
+_BY_ITSELF: Final = frozenset({"steep", "cool"})
+
+GLASSES_AT_ONCE: Final = 24
+"""What a freezer takes of glasses at once (house rule); the rest waits in the fridge."""
+
+
+@dataclass(frozen=True, slots=True)
+class ToMake:
+    """A preparation that falls short: what, how much of it, [ml], how long it keeps hands, and waits until it can be poured, [min]; whether
+    it is hot.
+    """
+
+    ingredient: Ingredient
+    ml: float
+    minutes: float
+    waits: float
+    is_hot: bool
+
+
+def to_make(ingredient: Ingredient, short_ml: float, steps: Sequence[KitchenStep]) -> ToMake:
+    """A preparation of which so much is lacking: its fire keeps a pair of hands, steeping and cooling don't."""
+    hot = any(step.do in _FIRE for step in steps)
+    hands = KITCHEN_MIN + math.fsum(step.minutes or 0.0 for step in steps if step.do in _FIRE)
+    waits = math.fsum(step.minutes or 0.0 for step in steps if step.do in _BY_ITSELF) or (SYRUP_COOLS_MIN if hot else 0.0)
+    return ToMake(ingredient, ROUND_ML * math.ceil(short_ml / ROUND_ML), min(hands, MOST_KITCHEN_MIN), waits, hot)
+
+
+@dataclass(frozen=True, slots=True)
+class EveningDrink:
+    """A drink of the evening, its batch where it is made as one, the name of one that is there already and poured from, and what its tasks
+    are known by: its name, where no other drink of the evening has it.
+    """
+
+    of: ForTheEvening
+    batch: Batch | None = None
+    ready: str = ""
+    key: str = ""
+
+    @property
+    def known_by(self) -> str:
+        """What its tasks are known by."""
+        return self.key or self.of.drink.name
+
+
+def tasks_for(drinks: Sequence[EveningDrink], making: Sequence[ToMake], bought: Sequence[Purchase]) -> tuple[Task, ...]:
+    """All tasks of an evening, each with what it needs."""
+    made = {each.ingredient.slug: f"make: {each.ingredient.slug}" for each in making}
+    tasks = [_make(each) for each in making]
+    fruit = {each.key.removeprefix("fruit: "): each for each in bought if each.group == "fruit"}
+    tasks += _fruit(drinks, fruit)
+    pressed = {FRUIT[name].juice: f"press: {name}" for name in fruit if any(task.key == f"press: {name}" for task in tasks)}
+    for each in drinks:
+        tasks += _drink(each, {**made, **pressed})
+    tasks += _cold(drinks)
+    tasks += _glasses(drinks)
+    tasks += _garnish(drinks)
+    tasks += _at_the_end(drinks, bought)
+    return tuple(tasks)
+
+
+def _make(each: ToMake) -> Task:
+    why = "It has to cool before it is poured; hot sugar burns." if each.is_hot else ""
+    words = f"Make {each.ml:.0f} ml of {each.ingredient.said}"
+    return Task(f"make: {each.ingredient.slug}", words, each.minutes, each.waits, about=each.ingredient.name, why=why)
+
+
+def _cuts(drinks: Sequence[EveningDrink]) -> dict[str, tuple[int, int]]:
+    """Zests, and wheels or wedges, by fruit."""
+    found: dict[str, tuple[int, int]] = {}
+    for each in drinks:
+        for garnish in each.of.drink.serve.garnish:
+            cut = garnish_of_fruit(garnish.what)
+            if cut is not None:
+                fruit, need = cut
+                zests, others = found.get(fruit.name, (0, 0))
+                found[fruit.name] = (zests + need.zests * each.of.poured, others + (need.wheels + need.wedges) * each.of.poured)
+    return found
+
+
+def _fruit(drinks: Sequence[EveningDrink], fruit: Mapping[str, Purchase]) -> Iterator[Task]:
+    cuts = _cuts(drinks)
+    for name, each in fruit.items():
+        zests, others = cuts.get(name, (0, 0))
+        before: tuple[str, ...] = ()
+        if zests:
+            minutes = 2 + PER_CUT_MIN * zests
+            yield Task(f"zest: {name}", f"Take {zests} {name} zests off", minutes, about=each.name, why="Before the fruit is pressed.")
+            before = (f"zest: {name}",)
+        if others:
+            minutes = 2 + PER_CUT_MIN * others
+            yield Task(f"cut: {name}", f"Cut {others} {name} wheels or wedges", minutes, before=5, about=each.name)
+        if "juice" in each.words:
+            pieces = each.pieces or 0
+            words = f"Press {counted(pieces, name)}, and strain"
+            why = "Juice is the day's: as late as it can be."
+            yield Task(f"press: {name}", words, 3 + PER_PIECE_MIN * pieces, before=15, needs=before, about=each.name, why=why)
+
+
+def _drink(each: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
+    name, key = each.of.drink.name, each.known_by
+    needs = tuple(dict.fromkeys(makes[p.ingredient.slug] for p in each.of.drink.pours if p.ingredient.slug in makes))
+    if each.ready:
+        words = f"Turn {each.ready} once and taste it over ice"
+        yield Task(f"ready: {key}", words, 3, before=10, about=name, why="It settles, and may have moved.")
+    batch = each.batch
+    if batch is None:
+        # Made singly: what it needs has to be there at the hour.
+        if needs and each.of.serves:
+            yield Task(f"lay out: {key}", f"Lay out the bottles of {name}", 3, before=5, needs=needs, about=name)
+        return
+    litres = batch.total_ml / 1000
+    words = f"Mix {name}: {batch.total_ml:.0f} ml, {batch.scale:.0f} serves"
+    yield Task(f"mix: {key}", words, 5 + 1.5 * len(batch.lines) + 2 * litres, needs=needs, about=name, why="Spirit before water.")
+    yield Task(f"taste: {key}", f"Taste {name} over ice, correct it, then the last of the water", 5, needs=(f"mix: {key}",), about=name)
+    cold = batch.chilling
+    where = {"fridge": "into the fridge", "freezer": "into the freezer", "ice bath": "into ice water", "room": "onto the shelf"}
+    place = where[batch.wish.place]
+    waits = 0.0 if batch.wish.service == "shaken" or batch.wish.place == "room" else 15 * math.ceil(cold.minutes / 15)
+    why = f"About {span_words(waits)} until it is cold." if waits else ""
+    words = f"Bottle {name}, label it, {place}"
+    yield Task(f"cold: {key}", words, 4 + 2 * litres, waits, needs=(f"taste: {key}",), about=name, why=why)
+
+
+def _cold(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
+    bubbles = list(dict.fromkeys(p.ingredient.said for each in drinks for p in each.of.drink.pours if p.ingredient.is_sparkling))
+    if bubbles:
+        yield Task("bubbles", f"Put {', '.join(bubbles)} into the fridge", 3, BUBBLES_CHILL_MIN, why="Warm bubbles foam over.")
+
+
+def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
+    chilled: dict[str, int] = {}
+    edged: dict[str, list[str]] = {}
+    for each in drinks:
+        glass = each.of.drink.serve.glass
+        if not glass or each.of.poured == 0:
+            continue
+        rims = [pour.ingredient.said for pour in each.of.drink.pours if pour.stage == "rim"]
+        if rims:
+            words = f"Edge {counted(each.of.poured, glass)} with {rims[0]}"
+            key = f"edge: {each.known_by}"
+            yield Task(
+                key, words, 3 + PER_EDGE_MIN * each.of.poured, before=GLASS_FREEZES_MIN, about=each.of.drink.name,
+                why="On a dry glass, before the cold and the ice.",
+            )  # fmt: skip
+            edged.setdefault(glass, []).append(key)
+        if each.of.drink.serve.ice == "none" and each.of.service != "ice" and each.of.drink.serve.chilled is not False:
+            chilled[glass] = chilled.get(glass, 0) + each.of.poured
+    for glass, many in chilled.items():
+        first = min(many, GLASSES_AT_ONCE)
+        words = f"{counted(first, glass)} into the freezer" + (f", the other {many - first} into the fridge" if many > first else "")
+        needs = tuple(edged.get(glass, ()))
+        yield Task(f"glasses: {glass}", capital(words), 2 + 0.1 * many, GLASS_FREEZES_MIN, needs=needs, why="A cold drink in a cold glass.")
+
+
+def _garnish(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
+    for each in drinks:
+        name, many = each.of.drink.name, each.of.poured
+        for what, times in Counter(garnish.what for garnish in each.of.drink.serve.garnish).items():
+            if garnish_of_fruit(what) is None and what.strip() and many:
+                words = f"Garnish of {name}: {times * many} × {what.strip()}"
+                yield Task(f"garnish: {each.known_by} {what}", words, 2 + 0.2 * times * many, before=5, about=name)
+        eggs = any(pour.ingredient.kind == "egg" and "raw egg" in pour.ingredient.cautions for pour in each.of.drink.pours)
+        if eggs and many:
+            words = f"Separate {many} eggs, each into its own cup first"
+            yield Task(f"eggs: {each.known_by}", words, 2 + PER_EGG_MIN * many, before=10, about=name,
+                       why="A broken yolk then costs one egg; cold until the hour.")  # fmt: skip
+
+
+def _at_the_end(drinks: Sequence[EveningDrink], bought: Sequence[Purchase]) -> Iterator[Task]:
+    if any(each.of.poured for each in drinks):
+        ice = next((each.amount for each in bought if each.group == "ice"), "")
+        if ice:
+            yield Task("ice", f"Fetch {ice} of ice, with a scoop", 5, before=10, why="Ice is food.")
+        yield Task("bar", "Lay out jiggers, tins, strainers, cloths and water for the guests", 10)

@@ -1,0 +1,218 @@
+"""A family's home, computed from the schools that make it, and where a drink stands to it (docs/model.md, "Families and homes")."""
+
+from __future__ import annotations
+
+import itertools
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from functools import cache, cached_property, lru_cache
+from typing import Final, Literal, get_args
+
+import numpy as np
+from numpy.typing import ArrayLike, NDArray
+
+from oenomel.core.balance import AXES, Profile
+from oenomel.core.balance.served import profile_of_drink
+from oenomel.core.families.family import Family, School, families
+from oenomel.core.larder import is_non_alcoholic
+from oenomel.core.spec import Drink
+
+Branch = Literal["", "without alcohol", "long on juice"]
+BRANCHES: Final[tuple[Branch, ...]] = get_args(Branch)
+"""Forms of a family that have schools and a home of their own, told by what is in the drink; the rest of the family has no name."""
+
+MUCH_JUICE: Final = 0.35
+"""Share of juice in the glass from which a fizz without bubbles is one that is long on juice (house rule)."""
+
+EDGE_OF_HOME_STEPS: Final = 1.0
+OUTSIDE_HOME_STEPS: Final = 1.5
+
+LEVEL_WITHIN_STEPS: Final = 1.0
+"""Sweetness and acidity this near to each other's distance from the middle are level (docs/model.md, "Families and homes")."""
+
+
+@dataclass(frozen=True)
+class Home:
+    """The convex hull of a family's schools in noticeable steps of sweetness, acidity and strength.
+
+    Parameters
+    ----------
+    points : ndarray, shape (schools, 3), [steps]   logarithms of the served figures over ln(1+k), each axis in its own steps
+    volume_ml : float                               mean served volume of the schools
+    branch : str                                    which of a family's branches it is; without alcohol it has no axis of strength
+    """
+
+    points: NDArray[np.float64]
+    volume_ml: float
+    branch: Branch = ""
+
+    @property
+    def axes(self) -> tuple[str, ...]:
+        """Names of the axes that it has."""
+        return tuple(AXES)[: self._dimensions]
+
+    @property
+    def _dimensions(self) -> int:
+        return 2 if self.branch == "without alcohol" else 3
+
+    def distance(self, profile: Profile) -> float:
+        """Largest single-axis distance to the hull, [steps]; 0 inside.
+
+        The set within distance d is the hull grown by a box of half-width d, so its facets have the same normals
+        whatever d is, and the distance is the largest excess over any of them.
+        """
+        return float(self.distances(steps_of(profile)[None])[0])
+
+    def distances(self, at: NDArray[np.float64]) -> NDArray[np.float64]:
+        """The same of many drinks, by where they stand on the three rulers, shape (drinks, 3), [steps]."""
+        normals, reach = self._facets
+        off: NDArray[np.float64] = (at[:, : self._dimensions] @ normals.T - reach).max(axis=1)
+        return np.maximum(off, 0.0)
+
+    def lean(self, profile: Profile) -> float:
+        """Sweet against tart: how much further a drink is from the middle in sweetness than in acidity, [steps]."""
+        off = steps_of(profile) - self.points.mean(axis=0)
+        return float(off[0] - off[1])
+
+    def centre(self, off: ArrayLike | None = None) -> dict[str, float]:
+        """Mean of the schools in steps, or ``off``, shape (3,), [steps], from it, told in the figures' own units, on the axes it has."""
+        levels = _levels(self.points.mean(axis=0) + (0.0 if off is None else np.asarray(off)))
+        return {name: levels[name] for name in self.axes}
+
+    def outline(self) -> list[tuple[float, float]]:
+        """Corners of the home as seen on the field, sugar and acid in g per 100 ml: all that lies within one step of the hull.
+
+        Between corners the edges are straight where both axes are drawn in steps (logarithmically).
+        """
+        box = np.array([(1, 1), (1, -1), (-1, 1), (-1, -1)]) * EDGE_OF_HOME_STEPS
+        corners = _hull_2d((self.points[:, None, :2] + box).reshape(-1, 2))
+        levels = [_levels(np.array([*corner, 0.0])) for corner in corners]
+        return [(level["sugar"], level["acid"]) for level in levels]
+
+    def strength_band(self) -> tuple[float, float] | None:
+        """Lowest and highest strength at home, one step around the hull, [% v/v]; None where it has no axis of strength."""
+        if "abv" not in self.axes:
+            return None
+        low, high = self.points[:, 2].min() - EDGE_OF_HOME_STEPS, self.points[:, 2].max() + EDGE_OF_HOME_STEPS
+        return _levels(np.array([0, 0, low]))["abv"], _levels(np.array([0, 0, high]))["abv"]
+
+    @cached_property
+    def _facets(self) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+        """Directions that a facet of the grown hull can have, shape (n, axes), and how far the hull reaches in each, shape (n,)."""
+        points = self.points[:, : self._dimensions]
+        axes = np.eye(self._dimensions)
+        edges = [b - a for a, b in itertools.combinations(points, 2)]
+        if self._dimensions == 2:
+            normals = np.array([*axes, *([-up, across] for across, up in edges)])
+        else:
+            facets = [np.cross(b - a, c - a) for a, b, c in itertools.combinations(points, 3)]
+            swept = [np.cross(edge, axis) for edge in edges for axis in axes]
+            normals = np.array([*axes, *facets, *swept])
+        # In the norm dual to "largest single axis", a direction has length one when its parts add to one.
+        length = np.abs(normals).sum(axis=1)
+        normals = normals[length > 1e-9] / length[length > 1e-9, None]
+        normals = np.concatenate([normals, -normals])
+        return normals, (normals @ points.T).max(axis=1)
+
+
+def steps_of(profile: Profile) -> NDArray[np.float64]:
+    """Where a profile stands on the three rulers, shape (3,), [steps]; differences of two are the steps between them."""
+    return np.array([axis.at(getattr(profile, axis.name)) for axis in AXES.values()])
+
+
+def place_words(distance: float) -> str:
+    """Whether a distance in steps is "at home", "at the edge of home" or "outside"."""
+    if distance <= EDGE_OF_HOME_STEPS:
+        return "at home"
+    return "at the edge of home" if distance <= OUTSIDE_HOME_STEPS else "outside"
+
+
+Homes = Mapping[tuple[str, Branch], Home]
+"""Homes by family and branch."""
+
+
+def branch_of(drink: Drink, served: Profile) -> Branch:
+    """Which branch of its family a drink belongs to, by what is in the glass."""
+    if is_without_alcohol(served):
+        return "without alcohol"
+    return "long on juice" if drink.family == "fizz" and is_long_on_juice(drink, served.volume_ml) else ""
+
+
+def is_without_alcohol(served: Profile) -> bool:
+    """Whether a drink as served counts as one without alcohol: nobody asks strength of it."""
+    return is_non_alcoholic(served.abv)
+
+
+def is_long_on_juice(drink: Drink, served_ml: float) -> bool:
+    """Whether juice makes the length of a drink, and no bubbles."""
+    bubbles = any(pour.ingredient.is_sparkling and pour.liquid_ml > 0 for pour in drink.pours)
+    juice_ml = sum(pour.liquid_ml for pour in drink.pours if pour.ingredient.kind == "juice")
+    return not bubbles and juice_ml > MUCH_JUICE * served_ml
+
+
+def branch_of_school(school: School) -> Branch:
+    """Which branch of its family a school makes."""
+    return branch_of(school.drink, profile_of_drink(school.drink))
+
+
+def home_for(drink: Drink, served: Profile, homes: Homes) -> Home | None:
+    """The home that a drink is held against; None where its family has none."""
+    return homes.get((drink.family, branch_of(drink, served)))
+
+
+def homes_from(family: Family, references: Sequence[Drink] = ()) -> dict[tuple[str, Branch], Home]:
+    """The homes that a family's schools make, computed through the model, with a house's own reference specs in them."""
+    by_branch: dict[Branch, list[Profile]] = {}
+    for drink in (*(school.drink for school in family.schools), *references):
+        served = profile_of_drink(drink)
+        by_branch.setdefault(branch_of(drink, served), []).append(served)
+    return {(family.slug, branch): home_from(profiles, branch) for branch, profiles in by_branch.items()} if family.has_home else {}
+
+
+def home_from(profiles: Sequence[Profile], branch: Branch = "") -> Home:
+    """The home that these drinks as served make together."""
+    return _home(tuple(tuple(steps_of(p).tolist()) for p in profiles), float(np.mean([p.volume_ml for p in profiles])), branch)
+
+
+@lru_cache(maxsize=32)
+def _home(points: tuple[tuple[float, ...], ...], volume_ml: float, branch: Branch) -> Home:
+    # A house with many references asks for the same home with every keystroke, and its facets take a while.
+    return Home(np.array(points), volume_ml, branch)
+
+
+@cache
+def standard_homes() -> Homes:
+    """The homes that the shipped schools make."""
+    return {key: home for family in families().values() for key, home in homes_from(family).items()}
+
+
+def lean_words(steps: float) -> str:
+    """Sweet against tart in words, by the steps of `Home.lean`.
+
+    >>> lean_words(0.4), lean_words(1.3), lean_words(-2.0)
+    ('level', 'leans sweet', 'leans tart')
+    """
+    return "level" if abs(steps) <= LEVEL_WITHIN_STEPS else "leans sweet" if steps > 0 else "leans tart"
+
+
+def _levels(at: ArrayLike) -> dict[str, float]:
+    return {axis.name: float(axis.level_at(n)) for axis, n in zip(AXES.values(), np.asarray(at), strict=True)}
+
+
+def _hull_2d(points: NDArray[np.float64]) -> list[NDArray[np.float64]]:
+    """Corners of a convex hull, anticlockwise (Andrew's monotone chain)."""
+    ordered = sorted(points, key=lambda p: (p[0], p[1]))
+
+    def chain(sequence: list[NDArray[np.float64]]) -> list[NDArray[np.float64]]:
+        kept: list[NDArray[np.float64]] = []
+        for point in sequence:
+            while len(kept) > 1 and _turn(kept[-2], kept[-1], point) <= 1e-12:
+                kept.pop()
+            kept.append(point)
+        return kept[:-1]
+
+    return chain(ordered) + chain(ordered[::-1])
+
+
+def _turn(a: NDArray[np.float64], b: NDArray[np.float64], c: NDArray[np.float64]) -> float:
+    return float((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]))

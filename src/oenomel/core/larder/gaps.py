@@ -1,0 +1,84 @@
+"""What is known of an ingredient and what is only guessed, at a glance; and values that the house sets right."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Final
+
+from oenomel.core.larder.catalogue_loader import composition_from_values
+from oenomel.core.larder.composition import ACIDS, SUGARS, Composition
+from oenomel.core.larder.ingredient import LABELS, Ingredient, SourcedValue
+from oenomel.errors import DomainError, OutOfRange
+
+GUESSED_FROM_KIND: Final = "middle of"
+"""How the reasoning of a value begins that was taken from the middle of its kind: see `bottle_from`."""
+
+HOUSE_SD: Final = {"abv": 0.01, "sugar": 0.05, "acid": 0.08, "density": 0.005}
+"""How far what the house sets right may be off, as a share, where it doesn't tell: a label's tolerances (estimates)."""
+
+_NOUNS: Final = (("abv", ("abv",), "strength"), ("sugar", SUGARS, "sugar"), ("acid", ACIDS, "acid"))
+
+
+def gaps_of(ingredient: Ingredient) -> list[str]:
+    """What isn't known for sure, in a few words each; nothing where all of it is."""
+    gaps = []
+    for _, names, noun in _NOUNS:
+        told = [ingredient.values[name] for name in names if name in ingredient.values]
+        if any(each.why.startswith(GUESSED_FROM_KIND) for each in told):
+            gaps.append(f"{noun} guessed from its class")
+        elif told and all(each.source_kind == "estimate" for each in told):
+            gaps.append(f"{noun} is an estimate")
+    if not ingredient.aroma and ingredient.kind not in ("water", "sugar", "seasoning"):
+        gaps.append("no aroma told")
+    if ingredient.label("price_per_litre") is None and ingredient.kind not in ("water", "plant"):
+        gaps.append("no price")
+    return gaps
+
+
+def set_right(ingredient: Ingredient, told: Mapping[str, float], source: str) -> dict[str, SourcedValue]:
+    """Values that the house puts over an ingredient's own: strength, all sugar, all acid, density, days that it keeps.
+
+    Parameters
+    ----------
+    told : mapping of str to float    ``abv`` in % v/v, ``sugar`` and ``acid`` in g per 100 ml, ``density`` in g/ml, ``keeps_days``
+    source : str                      where they come from
+
+    Raises
+    ------
+    OutOfRange, ImpossibleComposition
+        The values can't hold together.
+    DomainError
+        A sugar that reads like a °Bx.
+    """
+    composition, found = ingredient.composition, dict[str, SourcedValue]()
+    sugar = told.get("sugar")
+    if sugar is not None and ingredient.kind in ("juice", "wine", "sparkling", "water") and sugar > 30:
+        raise DomainError(
+            f"{sugar:g} g of sugar in 100 ml of {ingredient.said} is a syrup's: is that another unit? A refractometer shows °Bx"
+        )
+    for name, value in told.items():
+        if name == "sugar":
+            found |= _parts(composition.sugars, composition.sugar, value, "sucrose", source, HOUSE_SD["sugar"])
+        elif name == "acid":
+            found |= _parts(composition.acids, composition.acid, value, "citric", source, HOUSE_SD["acid"])
+        else:
+            low, high = LABELS.get(name, (0.0, 100.0))
+            if not low <= value <= high:
+                raise OutOfRange(name.replace("_", " "), value, low, high)
+            found[name] = SourcedValue(name, value, HOUSE_SD.get(name, 0.3), source, "label", "set right by the house")
+    values = {**ingredient.values, **found}
+    if "density" not in told and ({"abv", "sugar"} & told.keys()) and "density" in values:
+        # The old density was that of the old strength: it is estimated anew.
+        found["density"] = _density(composition_from_values({k: v for k, v in values.items() if k != "density"}, ingredient.kind), source)
+        values |= {"density": found["density"]}
+    composition_from_values(values, ingredient.kind)
+    return found
+
+
+def _parts(kinds: Mapping[str, float], total: float, wanted: float, usual: str, source: str, sd: float) -> dict[str, SourcedValue]:
+    shares = {kind: grams / total for kind, grams in kinds.items() if grams > 0} if total > 0 else {usual: 1.0}
+    return {kind: SourcedValue(kind, wanted * share, sd, source, "label", "set right by the house") for kind, share in shares.items()}
+
+
+def _density(composition: Composition, source: str) -> SourcedValue:
+    return SourcedValue("density", composition.density_g_per_ml, 0.01, source, "estimate", "worked out anew from what was set right")

@@ -1,0 +1,198 @@
+"""A bottle described from its label: what it tells, and the rest estimated from what is known of its kind, with a wider spread."""
+
+from __future__ import annotations
+
+import re
+import statistics
+import tomllib
+import unicodedata
+from collections import Counter
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
+from functools import cache
+from importlib import resources
+from typing import Final
+
+from oenomel.core.larder.catalogue_loader import composition_from_values
+from oenomel.core.larder.composition import ACIDS, COLUMN, SUGARS
+from oenomel.core.larder.ingredient import Ingredient, Kind, SlotName, SourcedValue
+from oenomel.errors import DomainError, OutOfRange
+
+LABEL_ABV_SD: Final = 0.005
+LABEL_SUGAR_SD: Final = 0.05
+LABEL_ACID_SD: Final = 0.08
+"""How far a label may be off. Strength: 0.3 % vol of about 40 (Regulation (EU) 1169/2011, Annex XII); the rest are estimates."""
+
+GUESSED_LEAST_SD: Final = 0.25
+GUESSED_MOST_SD: Final = 0.8
+LIKE_SD: Final = 0.2
+"""Spread of what no label tells: by how much bottles of the kind differ, within bounds; of what is taken from another bottle."""
+
+DRY: Final = 0.05
+"""Less than this of sugar or acid in 100 ml is none."""
+
+
+@dataclass(frozen=True, slots=True)
+class Label:
+    """What stands on a bottle.
+
+    Parameters
+    ----------
+    name : str
+    kind : Kind                          one of `KINDS`
+    abv : float or None, [% v/v]
+    sugar, acid : float or None, [g/100 ml]
+    sweetness : str                      a class of `sweetness_classes` for the kind, where no sugar is told
+    like : Ingredient or None            what it is most like: lends its kinds of sugar and acid, aroma, slots and colour
+    """
+
+    name: str
+    kind: Kind
+    abv: float | None = None
+    sugar: float | None = None
+    acid: float | None = None
+    sweetness: str = ""
+    like: Ingredient | None = None
+
+
+def abv_of_proof(proof: float) -> float:
+    """Strength of a US proof, [% v/v]: half of it (27 CFR 5.1)."""
+    return proof / 2
+
+
+@cache
+def sweetness_classes() -> dict[str, dict[str, tuple[float, float, str]]]:
+    """Classes of sweetness by kind: least and most sugar in g per 100 ml, and the source."""
+    tables = tomllib.loads((resources.files("oenomel.core.larder") / "data" / "sweetness_classes.toml").read_text(encoding="utf-8"))
+    return {
+        kind: {name: (float(row["sugar"][0]), float(row["sugar"][1]), row["source"]) for name, row in classes.items()}
+        for kind, classes in tables.items()
+    }
+
+
+def bottle_from(label: Label, known: Iterable[Ingredient]) -> Ingredient:
+    """The ingredient that a label describes.
+
+    What it doesn't tell is taken from the one it is like, else from the middle of what is known of its kind.
+
+    Raises
+    ------
+    DomainError
+        The name is empty, the class isn't one of its kind, or the values can't hold together.
+    OutOfRange
+    """
+    name = " ".join(label.name.split())
+    if not name:
+        raise DomainError("the bottle needs a name")
+    for what, value, most in (("the strength in %", label.abv, 100), ("the sugar", label.sugar, 150), ("the acid", label.acid, 60)):
+        if value is not None and not 0 <= value <= most:
+            raise OutOfRange(what, value, 0, most)
+    kin = [label.like] if label.like else [each for each in known if each.kind == label.kind and each.origin == "catalogue"]
+    abv = SourcedValue("abv", label.abv, LABEL_ABV_SD, "its label", "label") if label.abv is not None else _middle("abv", kin, label)
+    values = [
+        *([abv] if abv else []),
+        *_parts(SUGARS, _told_sugar(label) or _middle("sugar", kin, label), kin, "sucrose"),
+        *_parts(ACIDS, _told("acid", label.acid, LABEL_ACID_SD) or _middle("acid", kin, label), kin, "citric"),
+        *(_lent(label.like) if label.like else _bubbles(kin)),
+    ]
+    sourced = {value.name: value for value in values}
+    slots = label.like.slots if label.like else _usual_slots(kin)
+    return Ingredient(
+        slug=slug_for(name),
+        name=name,
+        kind=label.kind,
+        composition=composition_from_values(sourced, label.kind),
+        slots=slots,
+        allergens=label.like.allergens if label.like else (),
+        cautions=label.like.cautions if label.like else (),
+        aroma=dict(label.like.aroma) if label.like else {},
+        foam=label.like.foam if label.like else "",
+        origin="house",
+        values=sourced,
+    )
+
+
+def slug_for(name: str) -> str:
+    """A slug out of a name, in whatever script: Latin letters without their accents, others as they are; of a name without letters its code
+    points.
+
+    >>> slug_for("Crème d’Été, 40 %"), slug_for("木"), slug_for("🍋")
+    ('creme-d-ete-40', '木', '1f34b')
+    """
+    plain = "".join(_bare(letter) for letter in unicodedata.normalize("NFC", name)).lower()
+    slug = re.sub(r"-+", "-", plain).strip("-")[:80].strip("-")
+    return slug or "-".join(f"{ord(letter):x}" for letter in name.strip())[:80].strip("-") or "bottle"
+
+
+def _bare(letter: str) -> str:
+    """A letter as it stands in a slug: without its accent where it is a Latin one, a hyphen for what is no letter."""
+    base = unicodedata.normalize("NFKD", letter)
+    if base[0].isascii():
+        return "".join(each if each.isalnum() else "-" for each in base if each.isascii())
+    return letter if unicodedata.category(letter)[0] in "LMN" else "-"
+
+
+def _told(name: str, value: float | None, relative_sd: float) -> SourcedValue | None:
+    return None if value is None else SourcedValue(name, value, relative_sd, "its label", "label")
+
+
+def _told_sugar(label: Label) -> SourcedValue | None:
+    if label.sugar is not None:
+        return SourcedValue("sugar", label.sugar, LABEL_SUGAR_SD, "its label", "label")
+    if not label.sweetness:
+        return None
+    classes = sweetness_classes().get(label.kind, {})
+    if label.sweetness not in classes:
+        listed = ", ".join(classes) or "none; tell its sugar instead"
+        raise DomainError(f'"{label.sweetness}" is not a sweetness of the kind {label.kind}; it has {listed}')
+    low, high, source = classes[label.sweetness]
+    middle = (low + high) / 2
+    # A class is as likely at its ends as in its middle.
+    return SourcedValue("sugar", middle, (high - low) / 12**0.5 / middle, source, "label", f'middle of the class "{label.sweetness}"')
+
+
+def _middle(name: str, kin: Sequence[Ingredient], label: Label) -> SourcedValue | None:
+    """What the one it is like has, or the middle of its kind."""
+    found = [float(getattr(each.composition, name)) for each in kin]
+    if not found:
+        return None
+    if label.like:
+        return SourcedValue(name, found[0], LIKE_SD, "estimate", "estimate", f"as in {label.like.name}")
+    middle = statistics.median(found)
+    spread = statistics.pstdev(found) / middle if middle else 0.0
+    why = f"middle of {len(found)} of the kind {label.kind} in the catalogue; its label doesn't tell"
+    return SourcedValue(name, middle, min(max(spread, GUESSED_LEAST_SD), GUESSED_MOST_SD), "estimate", "estimate", why)
+
+
+def _parts(names: Sequence[str], total: SourcedValue | None, kin: Sequence[Ingredient], usual: str) -> list[SourcedValue]:
+    """A total of sugar or acid among its kinds, as the kin have it."""
+    if total is None or total.value < DRY:
+        return []
+    shares = Counter({name: sum(each.composition.row[COLUMN[name]] for each in kin) for name in names})
+    whole = sum(shares.values())
+    told = {name: share / whole for name, share in shares.items() if share > 0.1 * whole} if whole else {usual: 1.0}
+    rest = sum(told.values())
+    return [
+        SourcedValue(name, total.value * share / rest, total.relative_sd, total.source, total.source_kind, total.why)
+        for name, share in told.items()
+    ]
+
+
+def _lent(like: Ingredient) -> list[SourcedValue]:
+    """What a bottle has besides, as far as it is like another: bubbles, protein, colour, bitterness."""
+    names = ("co2", "protein", "fat", "gum", "salt", "bitterness", "cloudiness", "absorbance_red", "absorbance_green", "absorbance_blue")
+    kept = [like.values[name] for name in names if name in like.values]
+    why = f"as in {like.name}"
+    return [replace(each, relative_sd=max(each.relative_sd, LIKE_SD), source="estimate", source_kind="estimate", why=why) for each in kept]
+
+
+def _bubbles(kin: Sequence[Ingredient]) -> list[SourcedValue]:
+    held = [each.composition.co2 for each in kin]
+    middle = statistics.median(held) if held else 0.0
+    return [SourcedValue("co2", middle, GUESSED_LEAST_SD, "estimate", "estimate", "as its kind has")] if middle > 0 else []
+
+
+def _usual_slots(kin: Sequence[Ingredient]) -> tuple[SlotName, ...]:
+    """Slots that at least half of its kind can fill."""
+    counted = Counter(slot for each in kin for slot in each.slots)
+    return tuple(slot for slot, number in counted.most_common() if 2 * number >= len(kin))

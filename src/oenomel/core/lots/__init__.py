@@ -1,0 +1,5 @@
+"""One bottle, juice or batch of an ingredient, with its own measured values."""
+
+from oenomel.core.lots.lot import Lot, ReadingName
+
+__all__ = ["Lot", "ReadingName"]

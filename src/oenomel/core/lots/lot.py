@@ -1,0 +1,406 @@
+"""A lot: today's bottle, squeeze or batch of an ingredient, and what its readings make of the catalogue's values
+(docs/model.md, "Lots").
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from typing import Final, Literal, NamedTuple, get_args
+
+from oenomel.core.larder import ACIDS, SUGARS, WATER_G_PER_ML, Composition, Ingredient, SourcedValue
+from oenomel.core.larder.composition import density_of, estimated_density
+from oenomel.core.larder.solutions import BRIX_PER_ABV, brix_of_density, sucrose_density
+from oenomel.core.wording import counted
+from oenomel.errors import ImpossibleMeasurement
+
+ReadingName = Literal["acid", "brix", "abv", "ph", "density"]
+READINGS: Final[tuple[ReadingName, ...]] = get_args(ReadingName)
+
+
+class Readable(NamedTuple):
+    """Something that a lot can be read for: its name as said, unit, what can be, how far a device is off when nobody tells
+    (absolute, and as a share), and decimals worth printing.
+    """
+
+    said: str
+    unit: str
+    low: float
+    high: float
+    sd: float
+    relative_sd: float
+    decimals: int
+
+
+READABLE: Final[Mapping[ReadingName, Readable]] = {
+    "acid": Readable("titrated acid, as citric", "g/100 ml", 0.0, 60.0, 0.0, 0.02, 2),
+    "brix": Readable("a refractometer’s reading", "°Bx", 0.0, 90.0, 0.2, 0.0, 1),
+    "abv": Readable("strength", "% ABV", 0.0, 96.5, 0.3, 0.0, 1),
+    "ph": Readable("pH", "", 1.0, 9.0, 0.05, 0.0, 2),
+    "density": Readable("density", "g/ml", 0.78, 1.5, 0.001, 0.0, 3),
+}
+
+MOST_ACID_IN_JUICE: Final = 12.0
+"""No juice holds more acid than this, [g/100 ml] (house rule; lime and sea buckthorn stay below 9)."""
+
+JUICE_OTHER_SOLIDS: Final = 0.8
+JUICE_OTHER_SOLIDS_SD: Final = 0.3
+"""What is dissolved in a juice besides sugar and acid, [g/100 ml] (docs/model.md, "Lots", for citrus; its spread is an estimate)."""
+
+MISLEADS_FROM_ABV: Final = 1.0
+ALCOHOL_MISLEADS_BY: Final = 0.15
+"""Strength from which a refractometer is misled, and how far what alcohol adds to it may be off, as a share (estimate)."""
+
+DRY_G: Final = 0.5
+"""Less sugar than this in 100 ml is none: the strength alone then decides what a spirit weighs."""
+
+DENSITY_AGREES_WITHIN: Final = 0.008
+"""How far a dry spirit's density may lie from what its strength says, [g/ml]: about 6 % ABV at the strength of a spirit (house rule)."""
+
+LEAST_SLOPE: Final = 250.0
+"""Grams of sugar in 100 ml by which a g/ml more is explained, at the least (sucrose table)."""
+
+_FINEST_SD: Final = 1e-6
+"""No device of a bar is surer than this in any unit; a smaller number would drown the rest in arithmetic (house rule)."""
+
+LEAST_G: Final = 0.05
+FAR_OFF_SDS: Final = 3.0
+IMPOSSIBLE_SDS: Final = 4.0
+"""A figure stays above the first; a reading that lies so many standard deviations from what was supposed is to be read again, and one
+that leaves less than nothing by so many is refused."""
+
+WEIGHS_LESS_A_PERCENT: Final = 0.0013
+"""How much less a millilitre weighs for each % of alcohol, [g], about the strength of a liqueur (OIML R 22, from memory)."""
+
+OWN_READING: Final = "measured here"
+
+
+@dataclass(frozen=True, slots=True)
+class LotReading:
+    """One reading of a lot: what, its value in the unit of `READABLE`, and its standard deviation where the device tells one."""
+
+    what: ReadingName
+    value: float
+    sd: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Beside:
+    """What was supposed of a figure (``abv``, ``sugar`` or ``acid``), what was measured of it, and what is held of both, each with its
+    standard deviation, in the figure's unit; None where nothing was measured.
+    """
+
+    figure: str
+    supposed: float
+    supposed_sd: float
+    measured: float | None
+    measured_sd: float | None
+    held: float
+    held_sd: float
+
+
+@dataclass(frozen=True, slots=True)
+class Lot:
+    """A lot with its readings taken in: the ingredient as it is in this lot, each figure beside what was supposed, and what has to be
+    said of the readings.
+    """
+
+    ingredient: Ingredient
+    figures: tuple[Beside, ...]
+    notes: tuple[str, ...] = field(default=())
+
+
+class _Found(NamedTuple):
+    """A figure as measured, with its standard deviation."""
+
+    value: float
+    sd: float
+
+
+def lot_of(ingredient: Ingredient, readings: Sequence[LotReading], name: str) -> Lot:
+    """What an ingredient is in one lot of it: readings meet what was supposed, each by how sure it is.
+
+    Several readings of one kind average; where they disagree by more than their devices explain, the average is told less sure.
+
+    Raises
+    ------
+    ImpossibleMeasurement
+        A reading can't be, by itself or beside the others.
+
+    Notes
+    -----
+    Kinds of sugar and of acid keep their proportions. pH tells freshness and moves nothing.
+    """
+    for reading in readings:
+        _check(reading, ingredient)
+    read = {what: _average([each for each in readings if each.what == what]) for what in READINGS if any(r.what == what for r in readings)}
+    supposed = ingredient.composition
+    notes: list[str] = []
+    strength = _strength(supposed, read)
+    abv, abv_sd = _meet(supposed.abv, supposed.axes_sd[0], strength)
+    acid_measured = _acid(supposed, read.get("acid"))
+    acid, acid_sd = _meet(supposed.acid, supposed.axes_sd[2], acid_measured)
+    sugar_measured = _sugar(ingredient, read, _Found(abv, abv_sd), _Found(acid, acid_sd), notes)
+    sugar, sugar_sd = _meet(supposed.sugar, supposed.axes_sd[1], sugar_measured)
+    _note_disagreement(readings, read, notes)
+    figures = tuple(
+        Beside(figure, was, was_sd, None if found is None else found.value, None if found is None else found.sd, held, held_sd)
+        for figure, was, was_sd, found, held, held_sd in (
+            ("abv", supposed.abv, supposed.axes_sd[0], strength, abv, abv_sd),
+            ("sugar", supposed.sugar, supposed.axes_sd[1], sugar_measured, sugar, sugar_sd),
+            ("acid", supposed.acid, supposed.axes_sd[2], acid_measured, acid, acid_sd),
+        )
+    )
+    notes += [_far_off(ingredient, each) for each in figures if _is_far_off(each)]
+    held_now = _held(supposed, figures, read)
+    return Lot(replace(ingredient, composition=held_now, lot=name, values=_values(ingredient, held_now, figures)), figures, tuple(notes))
+
+
+def hours_words(hours: float) -> str:
+    """How long ago something was, as it is said.
+
+    >>> hours_words(0.4), hours_words(3.2), hours_words(50)
+    ('just now', '3 hours ago', '2 days ago')
+    """
+    if hours < 0.75:
+        return "just now"
+    if hours < 36:
+        whole = max(1, round(hours))
+        return f"{counted(whole, 'hour')} ago"
+    return f"{round(hours / 24)} days ago"
+
+
+def old_lot_words(ingredient: Ingredient, hours: float) -> str:
+    """What has to be said of a lot that is older than such a thing should be."""
+    if ingredient.kind == "juice":
+        pressed = f"{ingredient.name} pressed {hours_words(hours)}"
+        return f"{pressed}: juice is the day's, and yesterday's tastes flat. Press again, or taste it first."
+    keeps = ingredient.label("keeps_days")
+    return f"{ingredient.name} made {hours_words(hours)}, and it keeps about {keeps:.0f} days: smell and taste it before it is poured."
+
+
+def _check(reading: LotReading, ingredient: Ingredient) -> None:
+    kind, value, said = READABLE[reading.what], reading.value, ingredient.said
+    if reading.sd is not None and not (math.isfinite(reading.sd) and _FINEST_SD <= reading.sd <= max(1.0, abs(value))):
+        raise ImpossibleMeasurement(
+            f"a reading of {value:g} that may be off by {reading.sd:g} tells nothing: give how far the device is off"
+        )
+    if reading.what == "acid" and ingredient.kind == "juice" and value > MOST_ACID_IN_JUICE:
+        meant = " If that is what the refractometer shows, it is °Bx." if value <= READABLE["brix"].high else ""
+        raise ImpossibleMeasurement(
+            f"{value:g} g of acid in 100 ml of {said} can't be: no juice holds more than {MOST_ACID_IN_JUICE:g} g.{meant}"
+        )
+    if not (math.isfinite(value) and kind.low <= value <= kind.high):
+        why = {"brix": "; honey itself is about 82", "abv": ": no spirit is stronger"}.get(reading.what, "")
+        raise ImpossibleMeasurement(
+            f"{value:g}{f' {kind.unit}' if kind.unit else ''} can't be read of {said}: "
+            f"{kind.said} goes from {kind.low:g} to {kind.high:g}{why}"
+        )
+    if reading.what == "abv" and ingredient.composition.abv == 0 and value > 1.5 and ingredient.kind != "other":
+        raise ImpossibleMeasurement(f"{said} holds no alcohol: {value:g} % ABV is another bottle's reading")
+
+
+def _average(readings: Sequence[LotReading]) -> _Found:
+    """Readings of one kind as one, by how sure each is; less sure where they disagree by more than their devices explain."""
+    kind = READABLE[readings[0].what]
+    sds = [each.sd or max(kind.sd, kind.relative_sd * each.value, 1e-6) for each in readings]
+    weights = [1 / sd**2 for sd in sds]
+    mean = sum(weight * each.value for weight, each in zip(weights, readings, strict=True)) / sum(weights)
+    sd = 1 / math.sqrt(sum(weights))
+    if len(readings) > 1:
+        scatter = sum(weight * (each.value - mean) ** 2 for weight, each in zip(weights, readings, strict=True)) / (len(readings) - 1)
+        sd *= math.sqrt(max(1.0, scatter))
+    return _Found(mean, sd)
+
+
+def _meet(supposed: float, supposed_sd: float, measured: _Found | None) -> _Found:
+    """A measured figure and what was supposed of it, by precision, as logarithms; what nobody was unsure of before gives way."""
+    if measured is None:
+        return _Found(supposed, supposed_sd)
+    if supposed <= 0 or supposed_sd <= 0:
+        return _Found(max(measured.value, 0.0), measured.sd)
+    if measured.value < 2 * measured.sd:
+        # So near to nothing a logarithm says nothing: the plain weighted mean.
+        ours, theirs = 1 / measured.sd**2, 1 / supposed_sd**2
+        return _Found(max((ours * measured.value + theirs * supposed) / (ours + theirs), LEAST_G), 1 / math.sqrt(ours + theirs))
+    ours, theirs = (measured.value / measured.sd) ** 2, (supposed / supposed_sd) ** 2
+    held = math.exp((ours * math.log(measured.value) + theirs * math.log(supposed)) / (ours + theirs))
+    return _Found(held, held / math.sqrt(ours + theirs))
+
+
+def _strength(supposed: Composition, read: Mapping[ReadingName, _Found]) -> _Found | None:
+    """The strength as measured: by its own reading, else by what a dry spirit weighs; raises where the two disagree."""
+    told, weighed = read.get("abv"), read.get("density")
+    if weighed is None or supposed.sugar >= DRY_G or supposed.abv < MISLEADS_FROM_ABV:
+        return told
+    if told is not None:
+        should = estimated_density(replace(supposed, abv=told.value, density=None))
+        if abs(should - weighed.value) > DENSITY_AGREES_WITHIN:
+            raise ImpossibleMeasurement(
+                f"a spirit of {told.value:g} % ABV without sugar weighs {should:.3f} g/ml, not {weighed.value:.3f}: "
+                "read one of the two again"
+            )
+        return told
+    if weighed.value > 1.0:
+        raise ImpossibleMeasurement(f"{weighed.value:.3f} g/ml can't be: without sugar it would hold no alcohol. Read the density again.")
+    by_density = _abv_weighing(weighed.value, supposed)
+    slope = max(abs(_abv_weighing(weighed.value - 0.001, supposed) - by_density), 0.1) / 0.001
+    return _Found(by_density, slope * weighed.sd)
+
+
+def _abv_weighing(density: float, supposed: Composition) -> float:
+    """The strength at which something dry weighs so much, by halving."""
+    low, high = 0.0, 96.5
+    for _ in range(40):
+        middle = (low + high) / 2
+        heavier = estimated_density(replace(supposed, abv=middle, density=None)) > density
+        low, high = (middle, high) if heavier else (low, middle)
+    return (low + high) / 2
+
+
+def _acid(supposed: Composition, titrated: _Found | None) -> _Found | None:
+    """Acid by weight from what titrates as citric: kinds keep their proportions."""
+    if titrated is None:
+        return None
+    share = supposed.acid / supposed.acid_as_citric if supposed.acid_as_citric > 0 else 1.0
+    return _Found(titrated.value * share, titrated.sd * share)
+
+
+def _sugar(ingredient: Ingredient, read: Mapping[ReadingName, _Found], abv: _Found, acid: _Found, notes: list[str]) -> _Found | None:
+    """Sugar out of what is dissolved, which a refractometer or the density tells, less acid and the rest; the two readings average."""
+    supposed = ingredient.composition
+    ways = [found for found in (_by_refractometer(read.get("brix"), abv, notes), _by_density(read.get("density"), abv, supposed)) if found]
+    if not ways:
+        return None
+    weights = [1 / each.sd**2 for each in ways]
+    dissolved = sum(weight * each.value for weight, each in zip(weights, ways, strict=True)) / sum(weights)
+    juice = ingredient.kind == "juice"
+    rest = max(supposed.protein + supposed.gum + supposed.salt, JUICE_OTHER_SOLIDS if juice else 0.0)
+    rest_sd = JUICE_OTHER_SOLIDS_SD if juice else 0.2 * rest
+    sugar = dissolved - acid.value - rest
+    sd = math.sqrt(1 / sum(weights) + acid.sd**2 + rest_sd**2)
+    if sugar < -IMPOSSIBLE_SDS * sd:
+        raise ImpossibleMeasurement(
+            f"only {dissolved:.1f} g would be dissolved in 100 ml of {ingredient.said}, less than its acid alone ({acid.value:.1f} g): "
+            "titrate it, or read it again"
+        )
+    if sugar < sd and "acid" not in read and acid.value > 1:
+        notes.append("Most of what is dissolved here is acid: titrate it, and this reading tells the sugar.")
+    return _Found(max(sugar, 0.0), sd)
+
+
+def _by_refractometer(read: _Found | None, abv: _Found, notes: list[str]) -> _Found | None:
+    """Grams dissolved in 100 ml."""
+    if read is None:
+        return None
+    pulled = BRIX_PER_ABV * abv.value
+    if abv.value >= MISLEADS_FROM_ABV:
+        notes.append(
+            f"A refractometer reads alcohol as sugar: about {pulled:.0f} °Bx of this is the strength. It was taken off, and leaves "
+            "the sugar unsure; weigh a measured volume instead."
+        )
+    brix = read.value - pulled
+    sd = math.hypot(read.sd, ALCOHOL_MISLEADS_BY * pulled)
+    if brix < -IMPOSSIBLE_SDS * sd:
+        raise ImpossibleMeasurement(f"{read.value:g} °Bx can't be: {abv.value:g} % of alcohol alone reads as about {pulled:.0f}")
+    dissolved = max(brix, 0.0)
+    density = sucrose_density(dissolved)
+    return _Found(dissolved * density, sd * density)
+
+
+def _by_density(read: _Found | None, abv: _Found, supposed: Composition) -> _Found | None:
+    """Grams dissolved in 100 ml, of what isn't dry."""
+    if read is None or (supposed.abv >= MISLEADS_FROM_ABV and supposed.sugar < DRY_G):
+        return None
+    if abv.value < MISLEADS_FROM_ABV:
+        if read.value < WATER_G_PER_ML - DENSITY_AGREES_WITHIN:
+            raise ImpossibleMeasurement(f"{read.value:.3f} g/ml is lighter than water, and it holds no alcohol: read the density again")
+        brix = brix_of_density(read.value)
+        slope = (brix_of_density(read.value + 0.001) * (read.value + 0.001) - brix * read.value) / 0.001
+        # As light as water the table is level; a gram in 100 ml weighs four thousandths there too.
+        return _Found(brix * read.value, max(abs(slope), LEAST_SLOPE) * read.sd)
+    alone = density_of(abv.value, 0.0)
+    dissolved = _dissolved_weighing(read.value, abv.value)
+    per_gram = (density_of(abv.value, 30.0) - alone) / 30.0
+    if read.value < alone:
+        dissolved = (read.value - alone) / per_gram
+    sd = math.hypot(read.sd / per_gram, WEIGHS_LESS_A_PERCENT * abv.sd / per_gram)
+    if dissolved < -IMPOSSIBLE_SDS * sd:
+        raise ImpossibleMeasurement(
+            f"{abv.value:g} % ABV and {read.value:.3f} g/ml disagree: alcohol and water alone weigh {alone:.3f}, and sugar only adds to it"
+        )
+    return _Found(max(dissolved, 0.0), sd)
+
+
+def _dissolved_weighing(density: float, abv: float) -> float:
+    """Grams of sugar in 100 ml at which something of a strength weighs so much, by halving; nothing where it is lighter."""
+    low, high = 0.0, 120.0
+    for _ in range(40):
+        middle = (low + high) / 2
+        low, high = (middle, high) if density_of(abv, middle) < density else (low, middle)
+    return (low + high) / 2
+
+
+def _held(supposed: Composition, figures: Sequence[Beside], read: Mapping[ReadingName, _Found]) -> Composition:
+    """The composition with what is now held of it."""
+    abv, sugar, acid = figures
+    spread = {name: sd for name, sd in supposed.spread.items() if name not in (*SUGARS, *ACIDS, "sugars", "acids", "abv")}
+    for name, each in (("abv", abv), ("sugars", sugar), ("acids", acid)):
+        if each.held > 0:
+            spread[name] = min(each.held_sd / each.held, 2.0)
+    dissolved = sugar.measured is not None or abv.measured is not None
+    density = read["density"].value if "density" in read else (None if dissolved else supposed.density)
+    return replace(
+        supposed,
+        abv=abv.held,
+        sugars=_scaled(supposed.sugars, supposed.sugar, sugar.held, "sucrose"),
+        acids=_scaled(supposed.acids, supposed.acid, acid.held, "citric"),
+        density=density,
+        spread=spread,
+    )
+
+
+def _scaled(kinds: Mapping[str, float], total: float, held: float, usual: str) -> dict[str, float]:
+    if total <= 0:
+        return {usual: held} if held > LEAST_G else dict(kinds)
+    return {kind: grams * held / total for kind, grams in kinds.items()}
+
+
+def _values(ingredient: Ingredient, held: Composition, figures: Sequence[Beside]) -> dict[str, SourcedValue]:
+    """The sourced values with what was measured in them, so that "why this number?" finds the reading."""
+    values = dict(ingredient.values)
+    for each, kinds, names in zip(figures, ({"abv": held.abv}, held.sugars, held.acids), ("abv", "sugars", "acids"), strict=True):
+        if each.measured is None:
+            continue
+        why = f"measured {each.measured:.3g}, supposed {each.supposed:.3g}: each by how sure it is"
+        for kind, value in kinds.items():
+            values[kind] = SourcedValue(kind, value, held.spread.get(names, 0.0), OWN_READING, "measured", why)
+    if held.density is None:
+        values.pop("density", None)
+    return values
+
+
+def _note_disagreement(readings: Sequence[LotReading], read: Mapping[ReadingName, _Found], notes: list[str]) -> None:
+    for what, found in read.items():
+        own = [each for each in readings if each.what == what]
+        alone = _average(own[:1]).sd / math.sqrt(len(own))
+        if len(own) > 1 and found.sd > 1.5 * alone:
+            kind = READABLE[what]
+            told = " and ".join(f"{each.value:.{kind.decimals}f}" for each in own[:3])
+            notes.append(f"{kind.said[:1].upper()}{kind.said[1:]}: the readings disagree ({told}); what is held of them is less sure.")
+
+
+def _is_far_off(each: Beside) -> bool:
+    if each.measured is None or each.measured_sd is None or each.supposed <= 0 or each.supposed_sd <= 0:
+        return False
+    return abs(each.measured - each.supposed) > FAR_OFF_SDS * math.hypot(each.measured_sd, each.supposed_sd)
+
+
+def _far_off(ingredient: Ingredient, each: Beside) -> str:
+    unit = "% ABV" if each.figure == "abv" else "g/100 ml"
+    noun = "strength" if each.figure == "abv" else each.figure
+    return (
+        f"{each.measured:.3g} {unit} of {noun} is far from what {ingredient.said} usually has ({each.supposed:.3g}): "
+        "read it again, or is it another bottle?"
+    )

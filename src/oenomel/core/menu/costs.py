@@ -1,0 +1,87 @@
+"""What a drink costs to pour, and what a preparation costs to make; what has no price is named."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Literal
+
+from oenomel.core.larder import Ingredient
+from oenomel.core.preparations import Outcome
+from oenomel.core.preparations.goods import Good
+from oenomel.core.spec import Drink
+from oenomel.core.wording import listed
+
+FREE_KINDS = frozenset({"water"})
+"""What comes from the tap costs nothing worth telling; soda has a price like any bottle."""
+
+
+@dataclass(frozen=True, slots=True)
+class PartCost:
+    """What one part costs, by its price of a litre or a kilogram (``per``); None where nobody told that."""
+
+    name: str
+    cost: float | None
+    slug: str
+    per: Literal["litre", "kg"]
+    price: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class Cost:
+    """What something costs in the house's own currency, as far as prices are told, part by part; ``missing`` has none."""
+
+    total: float
+    parts: tuple[PartCost, ...]
+    missing: tuple[str, ...]
+
+    @property
+    def words(self) -> str:
+        """What is missing from the sum, in a sentence; empty where nothing is."""
+        return f"Without {listed(self.missing)}: no price is told." if self.missing else ""
+
+
+def cost_of_drink(drink: Drink) -> Cost:
+    """What a drink's pours cost, by the price of a litre of each."""
+    poured = [pour for pour in drink.pours if pour.volume_ml > 0 and pour.stage != "garnish"]
+    return _summed([_by_the_litre(pour.ingredient, pour.volume_ml) for pour in poured])
+
+
+def cost_of_preparation(outcome: Outcome, price_per_kg: Mapping[str, float]) -> Cost:
+    """What goes into a preparation, by the price of a kilogram of goods (by slug) and of a litre of what is poured."""
+    parts = []
+    for line in outcome.preparation.lines:
+        if isinstance(line.what, Good):
+            price = 0.0 if line.what.role == "water" else price_per_kg.get(line.what.slug)
+            parts.append(PartCost(line.what.name, _times(price, line.grams), line.what.slug, "kg", price))
+        else:
+            parts.append(_by_the_litre(line.what, line.grams / line.what.composition.density_g_per_ml))
+    return _summed(parts)
+
+
+def pour_cost_words(cost: Cost, price: float | None) -> str:
+    """The pours as a share of what the drink is sold for; empty where no price is told.
+
+    >>> pour_cost_words(Cost(2.2, (), ()), 11.0)
+    '20 % of its price'
+    """
+    if not price:
+        return ""
+    return f"{'at least ' if cost.missing else ''}{100 * cost.total / price:.0f} % of its price"
+
+
+def _by_the_litre(ingredient: Ingredient, ml: float) -> PartCost:
+    price = ingredient.label("price_per_litre")
+    if price is None and ingredient.kind in FREE_KINDS and not ingredient.is_sparkling:
+        price = 0.0
+    return PartCost(ingredient.name, _times(price, ml), ingredient.slug, "litre", price)
+
+
+def _times(price: float | None, amount: float) -> float | None:
+    """What so many grams or millilitres cost by the price of a thousand."""
+    return None if price is None else price * amount / 1000
+
+
+def _summed(parts: list[PartCost]) -> Cost:
+    missing = tuple(dict.fromkeys(part.name for part in parts if part.cost is None))
+    return Cost(sum(part.cost or 0.0 for part in parts), tuple(parts), missing)

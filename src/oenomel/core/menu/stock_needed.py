@@ -1,0 +1,97 @@
+"""What runs low tonight, what to prepare, and the fruit to buy: by pars, by what stands there, and by the serves expected."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from math import ceil
+from typing import Final
+
+from oenomel.core.larder import FRUIT, Ingredient
+from oenomel.core.larder.fruit import FruitNeed, FruitToBuy, Pressing, fruit_of, fruit_to_buy, garnish_of_fruit, piece_yield
+from oenomel.core.spec import Drink
+
+ROUND_ML: Final = 50.0
+"""What is to be prepared is told by so much."""
+
+USUAL_SERVES: Final = 10
+"""Serves of a drink that nobody told a number of, for what to buy and prepare (house rule; the screen says so)."""
+
+CRATE_LASTS_H: Final = 72.0
+"""How long what was pressed tells of the crate that stands there (house rule: a crate is gone in three days)."""
+
+
+@dataclass(frozen=True, slots=True)
+class StockLevel:
+    """What stands there of an ingredient: ml in lots that are fit to pour, or None where nobody noted it."""
+
+    ingredient: Ingredient
+    on_hand_ml: float | None
+    par_ml: float | None
+    is_prepared: bool
+
+
+@dataclass(frozen=True, slots=True)
+class ToPrepare:
+    """Something to make or to buy: how much of it, and why."""
+
+    ingredient: Ingredient
+    ml: float
+    is_prepared: bool
+    words: str
+
+
+def poured_tonight(drinks: Iterable[tuple[Drink, int]]) -> dict[str, float]:
+    """Millilitres of each ingredient that so many serves of these drinks take, by slug."""
+    found: dict[str, float] = {}
+    for drink, serves in drinks:
+        for pour in drink.pours:
+            if pour.volume_ml > 0 and pour.stage not in ("rim", "garnish"):
+                found[pour.ingredient.slug] = found.get(pour.ingredient.slug, 0.0) + serves * pour.volume_ml
+    return found
+
+
+def to_prepare(standing: Iterable[StockLevel], tonight: Mapping[str, float]) -> list[ToPrepare]:
+    """What falls short of its par or of tonight's serves, the largest gap for tonight first."""
+    found = []
+    for each in standing:
+        # Juice of fruit that is bought by the piece is told as fruit.
+        if fruit_of(each.ingredient.slug) or (each.on_hand_ml is None and each.par_ml is None):
+            continue
+        has, needs = each.on_hand_ml or 0.0, tonight.get(each.ingredient.slug, 0.0)
+        short = max(each.par_ml or 0.0, needs) - has
+        if short <= 0:
+            continue
+        ml = ROUND_ML * ceil(short / ROUND_ML)
+        against = f"tonight takes {needs:.0f} ml" if needs >= (each.par_ml or 0.0) else f"{each.par_ml:.0f} ml should stand there"
+        left = "none is left" if has == 0 else f"{has:.0f} ml are left"
+        found.append(ToPrepare(each.ingredient, ml, each.is_prepared, f"{left}; {against}"))
+    return sorted(found, key=lambda each: (-each.ml, each.ingredient.name))
+
+
+def fruit_tonight(
+    drinks: Sequence[tuple[Drink, int]], crates: Mapping[str, Sequence[Pressing]], pressed_ml: Mapping[str, float]
+) -> list[FruitToBuy]:
+    """Fruit for so many serves, garnish and all, each piece counted once; juice that stands there already is taken off.
+
+    Parameters
+    ----------
+    crates : mapping of fruit name to pressings of today's crate
+    pressed_ml : mapping of juice slug to what stands there, [ml]
+    """
+    poured = poured_tonight(drinks)
+    garnish: dict[str, list[int]] = {name: [0, 0, 0] for name in FRUIT}
+    for drink, serves in drinks:
+        for each in drink.serve.garnish:
+            cut = garnish_of_fruit(each.what)
+            if cut is not None:
+                fruit, need = cut
+                for place, count in enumerate((need.wheels, need.wedges, need.zests)):
+                    garnish[fruit.name][place] += serves * count
+    found = []
+    for name, fruit in FRUIT.items():
+        juice = max(0.0, poured.get(fruit.juice, 0.0) - pressed_ml.get(fruit.juice, 0.0))
+        need = FruitNeed(juice, *garnish[name])
+        if juice > 0 or any(garnish[name]):
+            found.append(fruit_to_buy(fruit, need, piece_yield(fruit, crates.get(name, ()))))
+    return found

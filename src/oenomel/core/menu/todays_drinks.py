@@ -1,0 +1,163 @@
+"""A finished drink made of today's lots, beside the one that was written down: fine, or what to pour instead (docs/model.md, "Today")."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+from oenomel.core.balance import AXES, can_be_tasted, in_words, steps_between, tasted
+from oenomel.core.balance.perception import degree
+from oenomel.core.forecast import Forecast, forecast_of
+from oenomel.core.larder import Composition, Ingredient
+from oenomel.core.rebalance import Aim, Move, Target, rebalance, that_can_move
+from oenomel.core.rebalance.solver import Rebalanced
+from oenomel.core.spec import Drink
+from oenomel.core.wording import listed
+
+_UNITS = {"sugar": "g of sugar in 100 ml", "acid": "g of acid in 100 ml", "abv": "% ABV"}
+
+MOVED_SLOTS = ("sour", "sweet")
+"""What today's correction may move: what balances a drink, never what it is known by."""
+
+
+@dataclass(frozen=True)
+class TodaysDrink:
+    """A finished drink of today.
+
+    Parameters
+    ----------
+    written, present : Forecast     as it was written down, with everything as it usually is; and of today's lots
+    supposed : Forecast             of the same lots as if nothing of them had been read: what the readings made surer
+    steps : mapping of axis to float    from the written to the present one
+    instead : Rebalanced or None    what to pour instead; None where it is fine, or nothing that is poured brings it nearer
+    """
+
+    written: Forecast
+    present: Forecast
+    supposed: Forecast
+    steps: Mapping[str, float]
+    instead: Rebalanced | None
+
+    @property
+    def is_fine(self) -> bool:
+        """Whether nobody could tell it from what was written."""
+        return not tasted(self.steps)
+
+    @cached_property
+    def words(self) -> str:
+        """What today's lots do to it, in the trade's words."""
+        if self.is_fine:
+            return "fine as it is"
+        worst = tasted(self.steps)
+        return listed([in_words(self.steps[name], AXES[name]) for name in worst])
+
+    @property
+    def moves(self) -> tuple[Move, ...]:
+        """What to pour instead; nothing where it is fine."""
+        return () if self.instead is None else self.instead.moves
+
+    @cached_property
+    def left(self) -> str:
+        """What stays off after the correction, or where there is none; empty where nobody could tell."""
+        if self.is_fine:
+            return ""
+        if self.instead is None or not self.instead.moves:
+            return "No sour and no sweet that is poured brings it nearer: tell the guest, or mix the lots."
+        felt = [each.words for each in self.instead.left if each.felt and each.axis in AXES]
+        return f"Then still {listed(felt)}." if felt else ""
+
+    def half_widths(self, axis: str) -> tuple[float, float]:
+        """Half of the 80 % interval of an axis: of the lots as if nothing had been read, and as they were read."""
+        was, now = self.supposed.interval80[axis], self.present.interval80[axis]
+        return (was.high - was.low) / 2, (now.high - now.low) / 2
+
+
+def todays_drink(written: Forecast, supposed: Forecast, lots: Mapping[str, Ingredient], grid_ml: float = 2.5) -> TodaysDrink:
+    """A drink with each pour of today's lot of it, where there is one, and the pourable correction where a tongue could tell.
+
+    Parameters
+    ----------
+    written, supposed : Forecast    with everything as it usually is, and of the lots as if nothing of them had been read
+    lots : mapping of slug          today's lots, as read
+
+    Raises
+    ------
+    NothingToDrink
+    """
+    present = forecast_of(made_of(written.drink, lots), written.conditions)
+    steps = {name: float(steps_between(getattr(present.served, name), getattr(written.served, name), axis)) for name, axis in AXES.items()}
+    instead = _instead(present, written, grid_ml) if any(can_be_tasted(each) for each in steps.values()) else None
+    return TodaysDrink(written, present, supposed, steps, instead)
+
+
+def made_of(drink: Drink, lots: Mapping[str, Ingredient]) -> Drink:
+    """The same drink made of these lots, where it pours of them."""
+    pours = tuple(pour.of(lots[pour.ingredient.slug]) if pour.ingredient.slug in lots else pour for pour in drink.pours)
+    return drink.with_pours(pours)
+
+
+def effect_words(steps: Mapping[str, float]) -> str:
+    """What a lot does to drinks, by its largest effect, in words: "clearly drier"."""
+    worst = max(steps, key=lambda name: abs(steps[name]))
+    return degree(steps[worst]).headline.format(word=AXES[worst].word(steps[worst]), same=AXES[worst].same)
+
+
+def making_headline(usual: Composition, made: Composition, drinks: Sequence[tuple[str, TodaysDrink]]) -> str:
+    """What a making is beside what the larder tells, and how many drinks of the list feel it.
+
+    Parameters
+    ----------
+    drinks : sequence of (name, drink)    that pour it, with everything else as usual
+    """
+    figures = {"sugar": (usual.sugar, made.sugar), "acid": (usual.acid, made.acid), "abv": (usual.abv, made.abv)}
+    # What drinks feel of it; where none pours it, what differs most.
+    felt_most = {name: sum(abs(each.steps[name]) for _, each in drinks) for name in AXES}
+    apart = {name: abs(now - was) / max(was, now, 0.3) for name, (was, now) in figures.items()}
+    axis = max(AXES, key=lambda name: (felt_most[name], apart[name]))
+    was, now = figures[axis]
+    beside = f"{now:.{1 if axis == 'acid' else 0}f} {_UNITS[axis]} instead of {was:.{1 if axis == 'acid' else 0}f}"
+    felt = [(name, each) for name, each in drinks if not each.is_fine]
+    if not drinks:
+        return f"{beside}. No drink of the list pours it yet."
+    if not felt:
+        return f"{beside}: nobody could tell it in {drinks[0][0] if len(drinks) == 1 else f'the {len(drinks)} drinks that pour it'}."
+    where, them = (felt[0][0], "it") if len(felt) == 1 else (f"{len(felt)} drinks", "them")
+    return f"{beside}: {effect_words(felt[0][1].steps)} in {where}. Bring {them} back below."
+
+
+def _instead(present: Forecast, before: Forecast, grid_ml: float) -> Rebalanced | None:
+    drink = present.drink
+    free = that_can_move(drink, [i for i, pour in enumerate(drink.pours) if pour.slot in MOVED_SLOTS])
+    if not free:
+        return None
+    served = before.served
+    aim = Aim(Target(served.sugar, served.acid, served.abv, served.volume_ml), grid_ml=grid_ml)
+    return rebalance(drink, aim, free, conditions=present.conditions)
+
+
+def todays_headline(drinks: Sequence[TodaysDrink]) -> str:
+    """The evening in a sentence."""
+    if not drinks:
+        return "Nothing is on the list yet."
+    off = [each for each in drinks if not each.is_fine]
+    if not off:
+        return f"All {len(drinks)} drinks are fine as they are written." if len(drinks) > 1 else "It is fine as it is written."
+    mended = [each for each in off if each.moves]
+    said = f"{len(off)} of {len(drinks)} {'wants' if len(off) == 1 else 'want'} another pour tonight"
+    if len(mended) < len(off):
+        said = f"{len(off)} of {len(drinks)} {'is' if len(off) == 1 else 'are'} off tonight, {len(mended)} of them mended by another pour"
+    return f"{said}; the rest {'is' if len(drinks) - len(off) == 1 else 'are'} fine." if len(off) < len(drinks) else f"{said}."
+
+
+def shared_moves(drinks: Sequence[TodaysDrink]) -> list[str]:
+    """Corrections that several drinks share, the commonest first: "Lime juice: 25 instead of 22.5 ml in 3 drinks"."""
+    counted: Counter[tuple[str, float, float]] = Counter()
+    for each in drinks:
+        counted.update({(move.ingredient.name, move.before_ml, move.after_ml) for move in each.moves if not move.joined})
+    told = [(many, *move) for move, many in counted.items() if many > 1]
+    return [
+        f"{name}: {after:g} instead of {before:g} ml in {many} drinks"
+        for many, name, before, after in sorted(told, key=lambda each: (-each[0], each[1:]))
+    ]

@@ -1,0 +1,107 @@
+"""Pours as the trade says them: "22.5 ml of lemon juice", "2 dashes of orange bitters", "9 mint leaves"."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import Final, Literal
+
+from oenomel.core.larder import SOLIDS_ML_PER_G
+from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour
+from oenomel.core.spec.units import unit_words
+from oenomel.core.wording import plural, singular, with_article
+
+Shown = Literal["ml", "oz"]
+
+_FOLLOWS_THE_SWITCH: Final = ("ml", "cl", "oz", "part")
+_PARTS: Final = (
+    {Fraction(0): ""}
+    | {Fraction(n, 8): sign for n, sign in enumerate("⅛¼⅜½⅝¾⅞", start=1)}
+    | {
+        Fraction(1, 3): "⅓",
+        Fraction(2, 3): "⅔",
+    }
+)
+"""Parts of an ounce that have a sign of their own."""
+
+SAME_OUNCES: Final = 0.006
+"""So near to a part, [oz], an amount is told as that part."""
+
+_ONE: Final = {"barspoon": "a barspoon", "dash": "a dash", "splash": "a splash", "drop": "a drop", "cup": "a cup"}
+_HALF: Final = {"barspoon": "half a barspoon", "cup": "half a cup", "dash": "half a dash"}
+
+
+@dataclass(frozen=True, slots=True)
+class Measures:
+    """How amounts are told: in ml or in ounces, and how large one is, [ml]."""
+
+    shown: Shown = "ml"
+    ounce_ml: float = BAR_OUNCE_ML
+
+
+def amount_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) -> str:
+    """How much of a pour: ml or ounces, or its own unit where that is spoken of; of pieces and leaves how many; empty for none.
+
+    >>> from oenomel.core.larder import catalogue
+    >>> amount_words(Pour(catalogue()["lemon-juice"], 22.5), Measures("oz"))
+    '¾ oz'
+    """
+    ml, unit = pour.volume_ml * share, pour.unit
+    if pour.ingredient.composition.solid and unit not in ("piece", "leaf"):
+        return f"{_number(ml / SOLIDS_ML_PER_G)} g" if ml else ""
+    if unit in _FOLLOWS_THE_SWITCH or (own := _in_its_unit(pour, share)) is None:
+        return _volume(ml, measures)
+    if unit in ("piece", "leaf"):
+        return _number(own)
+    if own in (0.5, 1.0) and unit in (names := _HALF if own == 0.5 else _ONE):
+        return names[unit]
+    return f"{_number(own)} {unit_words(unit, own)}"
+
+
+def pour_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) -> str:
+    """A pour inside a sentence: how much of what."""
+    amount = amount_words(pour, measures, share)
+    if pour.unit in ("piece", "leaf") and amount:
+        return counted_words(pour, _in_its_unit(pour, share) or 0.0)
+    return f"{amount} of {pour.ingredient.said}" if amount else pour.ingredient.said
+
+
+def counted_noun(pour: Pour, count: float) -> str:
+    """What is counted: "mint leaves", "sugar cube"."""
+    noun = singular(pour.ingredient.said)
+    if pour.unit == "leaf" and "leaf" not in noun:
+        noun = f"{noun} leaf"
+    return noun if count <= 1 else plural(noun)
+
+
+def counted_words(pour: Pour, count: float) -> str:
+    """So many leaves or pieces of it: "9 mint leaves", "a sugar cube", "half a lime wedge"."""
+    noun = counted_noun(pour, count)
+    if count == 1:
+        return with_article(noun)
+    return f"half {with_article(noun)}" if count == 0.5 else f"{_number(count)} {noun}"
+
+
+def _in_its_unit(pour: Pour, share: float) -> float | None:
+    """An amount in the unit it was written in; None where it can't be told in it."""
+    if pour.amount is not None:
+        return pour.amount * share
+    per_unit = {"piece": pour.ingredient.piece_ml, "leaf": pour.ingredient.piece_ml}.get(pour.unit, ML_PER_UNIT.get(pour.unit))
+    return pour.volume_ml * share / per_unit if per_unit else None
+
+
+def _volume(ml: float, measures: Measures) -> str:
+    if ml == 0:
+        return ""
+    if measures.shown == "ml":
+        return f"{_number(ml)} ml"
+    ounces = ml / measures.ounce_ml
+    whole = int(ounces + SAME_OUNCES)
+    part = min(_PARTS, key=lambda each: abs(float(each) - (ounces - whole)))
+    if whole + part == 0 or abs(float(whole + part) - ounces) > SAME_OUNCES:
+        return f"{_number(ounces, 2)} oz"
+    return f"{whole or ''}{_PARTS[part]} oz"
+
+
+def _number(value: float, decimals: int = 1) -> str:
+    return f"{round(value, decimals if value >= 1 else 2):g}"

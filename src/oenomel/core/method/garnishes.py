@@ -1,0 +1,97 @@
+"""Which garnish would suit a drink, and why: what echoes a pour, what is kin to the whole
+(docs/model.md, "Making", the same weak evidence).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Iterable
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.core.larder import Ingredient
+from oenomel.core.larder.aroma import kinship, likeness
+from oenomel.core.method.prepare import PEEL
+from oenomel.core.spec import Drink, Garnish
+from oenomel.core.wording import listed
+
+MOST_SUGGESTED: Final = 6
+HOWS: Final = ("on the edge", "expressed and thrown away", "expressed and dropped in", "grated", "in the drink", "on the foam", "on a pick")
+"""How a garnish is usually put there."""
+
+_LOUD: Final = 2
+_ECHOES: Final = 1.0
+_IN_STOCK: Final = 0.3
+_USUAL: Final = 0.1
+_OIL: Final = 0.1
+_ALIKE: Final = 0.35
+_SLICED: Final = ("quince", "apple", "pear", "cucumber", "pineapple")
+"""Smells of fruit of which a slice can be cut, where the larder has no garnish of it."""
+
+
+@dataclass(frozen=True, slots=True)
+class SuggestedGarnish:
+    """A garnish with its reason, and whether it is at hand."""
+
+    garnish: Garnish
+    in_stock: bool
+
+
+def suggested_garnishes(drink: Drink, larder: Iterable[Ingredient], in_stock: Collection[str] = ()) -> list[SuggestedGarnish]:
+    """Garnishes for a drink, the best first: at most six, and none that smells like another of them."""
+    pours = [pour.ingredient for pour in drink.pours if pour.liquid_ml > 0 and pour.ingredient.aroma]
+    offered = [each for each in larder if "garnish" in each.slots and each.aroma]
+    already = {garnish.what.lower() for garnish in drink.serve.garnish}
+    ranked = sorted(offered, key=lambda each: (-_score(each, pours, in_stock), each.name))
+    made = [*_slices(pours, offered, already)]
+    seen: set[str] = set()
+    for each in ranked:
+        if len(made) >= MOST_SUGGESTED:
+            break
+        # Two of one smell are no choice.
+        if each.said.lower() in already or _main(each) in seen or each.slug in {pour.slug for pour in pours}:
+            continue
+        seen.add(_main(each))
+        made.append(
+            SuggestedGarnish(Garnish(each.said, _how(each, drink), _why(each, pours), _instead(each, offered)), each.slug in in_stock)
+        )
+    return made[:MOST_SUGGESTED]
+
+
+def _score(garnish: Ingredient, pours: list[Ingredient], in_stock: Collection[str]) -> float:
+    echo = max((weight for pour in pours if (weight := pour.aroma.get(_main(garnish), 0)) >= _LOUD), default=0) / 3 * _ECHOES
+    nose = _OIL if PEEL.search(garnish.name) else 0.0
+    return echo + (kinship(garnish, pours) or 0.0) + (_IN_STOCK if garnish.slug in in_stock else 0.0) + nose - _USUAL * garnish.rank
+
+
+def _main(ingredient: Ingredient) -> str:
+    """What it smells of first."""
+    return max(ingredient.aroma, key=lambda tag: ingredient.aroma[tag])
+
+
+def _why(garnish: Ingredient, pours: list[Ingredient]) -> str:
+    echoed = [pour.said for pour in pours if pour.aroma.get(_main(garnish), 0) >= _LOUD]
+    if echoed:
+        return f"echoes the {listed(echoed[:2])}"
+    kin = max(pours, key=lambda pour: kinship(garnish, [pour]) or 0.0, default=None)
+    return f"kin to the {kin.said}" if kin else "for the nose"
+
+
+def _how(garnish: Ingredient, drink: Drink) -> str:
+    if PEEL.search(garnish.name):
+        return "expressed and thrown away"
+    foams = any(pour.ingredient.foam == "firm" for pour in drink.pours)
+    return "on the foam" if foams and garnish.kind == "plant" and "leaf" in garnish.said else ""
+
+
+def _instead(garnish: Ingredient, offered: list[Ingredient]) -> str:
+    """What smells most like it: where it is out of season or out."""
+    alike = max((each for each in offered if each.slug != garnish.slug), key=lambda each: likeness(garnish, each), default=None)
+    return alike.said if alike and likeness(garnish, alike) >= _ALIKE else ""
+
+
+def _slices(pours: list[Ingredient], offered: list[Ingredient], already: Collection[str]) -> Iterable[SuggestedGarnish]:
+    mains = {_main(each) for each in offered}
+    for fruit in _SLICED:
+        echoed = [pour.said for pour in pours if pour.aroma.get(fruit, 0) >= _LOUD]
+        if echoed and fruit not in mains and f"thin slice of {fruit}" not in already:
+            yield SuggestedGarnish(Garnish(f"thin slice of {fruit}", "on the edge", f"echoes the {listed(echoed[:2])}"), False)

@@ -1,0 +1,120 @@
+"""What is done before anything is mixed: glass, edge, what is cut and pressed, the egg, the rinse (common practice).
+
+Every step is common practice of the trade.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from typing import Final
+
+from oenomel.core.method.step import Making, Step
+from oenomel.core.spec import Pour
+from oenomel.core.wording import with_article
+
+PEEL: Final = re.compile(r"zest|peel|twist|swath|coin", re.IGNORECASE)
+_CUT: Final = re.compile(r"zest|peel|twist|swath|coin|ribbon|wheel|slice|wedge|half[- ]moon", re.IGNORECASE)
+_CITRUS: Final = re.compile(r"\b(blood orange|lime|lemon|orange|grapefruit|pomelo|yuzu|bergamot|mandarin|tangerine)s?\b", re.IGNORECASE)
+_ADDS_NOTHING: Final = re.compile(r"\b(?:syrup|honey|water|molasses|juice|agave|egg white)\b", re.IGNORECASE)
+
+
+def prepared(making: Making) -> Iterator[Step]:
+    """The steps before the first pour."""
+    drink = making.drink
+    rims = [(i, pour) for i, pour in enumerate(drink.pours) if pour.stage == "rim"]
+    yield from _cut(making)
+    yield from _chilled(making, bool(rims))
+    for index, pour in rims:
+        yield from _edge(making, index, pour)
+    for fruit in pressed(making):
+        yield Step(f"press: {fruit}", "prepare", f"Press the {fruit}.", "Taste the juice: fruit differs from day to day.")
+    for index, pour in enumerate(drink.pours):
+        if "raw egg" in pour.ingredient.cautions and pour.stage == "mixed":
+            yield _egg(index, pour)
+    for index, pour in enumerate(drink.pours):
+        if pour.stage != "rinse":
+            continue
+        words = f"Rinse the {making.glass} with {making.of(pour)} and pour the rest out."
+        yield Step(f"rinse: {pour.ingredient.slug}", "prepare", words, pour=index, amount=making.amount(pour))
+
+
+def pressed(making: Making) -> list[str]:
+    """The fruit that is pressed for the drink, each once."""
+    fruit = (found[1] for p in making.drink.pours if p.ingredient.kind == "juice" and (found := _CITRUS.search(p.ingredient.said)))
+    return list(dict.fromkeys(each.lower() for each in fruit))
+
+
+def bare(what: str) -> str:
+    """A garnish without its article and its capital: "A thin slice of quince" is a thin slice of quince."""
+    words = re.sub(r"^(?:an?|the)\s+", "", what.strip(), flags=re.IGNORECASE)
+    return words[:1].lower() + words[1:] if words[1:2].islower() or len(words) == 1 else words
+
+
+def _cut(making: Making) -> Iterator[Step]:
+    """Zest and wheels are cut before the fruit is juiced: afterwards there is nothing left to cut."""
+    fruit = pressed(making)
+    named = [garnish.what for garnish in making.drink.serve.garnish]
+    named += [pour.ingredient.said for pour in making.drink.pours if pour.stage == "garnish"]
+    for what in named:
+        if not _CUT.search(what):
+            continue
+        cut = {each.lower() for each in _CITRUS.findall(what)}
+        juiced = next((each for each in fruit if each in cut), None)
+        tail = f" before the {juiced} is juiced" if juiced else ""
+        yield Step(f"cut: {bare(what)}", "prepare", f"Cut the {bare(what)}{tail}.")
+
+
+def _chilled(making: Making, has_edge: bool) -> Iterator[Step]:
+    serve, cold = making.drink.serve, making.drink.method.technique != "none" or making.drink.serve.ice != "none"
+    if serve.chilled is False or not (cold or serve.chilled):
+        return
+    if has_edge:
+        sign = "In the freezer, and dry: on a wet glass the edge won't hold."
+    elif serve.ice == "none":
+        sign = "In the freezer, or with ice and water while you mix."
+    else:
+        sign = "A cold glass keeps its ice longer."
+    yield Step("chill", "prepare", f"Chill the {making.glass}.", sign)
+
+
+def _edge(making: Making, index: int, pour: Pour) -> Iterator[Step]:
+    edge, glass, fruit = making.drink.serve.edge, making.glass, pressed(making)
+    where = f"half the edge of the {glass}" if edge.half else f"the edge of the {glass}"
+    with_what, juiced = _wetted_with(making, edge.wetted_with, fruit)
+    tail = f" before the {juiced} is juiced" if juiced else ""
+    yield Step(
+        f"wet: {pour.ingredient.slug}", "prepare", f"Wet {where} with {with_what}{tail}.", "The outside only: what is inside falls in."
+    )
+    words = f"Dip it in {pour.ingredient.said} and tap off the excess."
+    sign = "" if making.drink.serve.ice == "none" else "Before any ice is in the glass."
+    yield Step(f"edge: {pour.ingredient.slug}", "prepare", words, sign, index)
+
+
+def _wetted_with(making: Making, told: str, fruit: list[str]) -> tuple[str, str]:
+    """What the edge is wetted with, and the fruit that is juiced only afterwards, if it is one."""
+    if told:
+        citrus = _CITRUS.search(told)
+        if citrus and not _ADDS_NOTHING.search(told):
+            words = f"a cut {citrus[1].lower()}" if citrus[0].lower() == told.strip().lower() else with_article(bare(told))
+            return words, citrus[1].lower() if citrus[1].lower() in fruit else ""
+        return bare(told), ""
+    if fruit:
+        return f"a cut {fruit[0]}", fruit[0]
+    garnished = next((found[1].lower() for each in making.drink.serve.garnish if (found := _CITRUS.search(each.what))), "")
+    return (f"a cut {garnished}" if garnished else "a little water"), ""
+
+
+def _egg(index: int, pour: Pour) -> Step:
+    slug, name = pour.ingredient.slug, pour.ingredient.said
+    key, sign = f"egg: {slug}", "A broken yolk or a bit of shell then costs nothing."
+    if "white" in slug:
+        many = pour.unit == "piece" and (pour.amount or 1) > 1
+        words = (
+            f"Crack {pour.amount:g} eggs, each white into a cup of its own." if many else "Crack an egg, the white into a cup of its own."
+        )
+    elif "yolk" in slug:
+        words, sign = "Crack an egg, the yolk into a cup of its own.", "A bit of shell then costs nothing."
+    else:
+        words, sign = f"Crack the {name.removeprefix('whole ')} into a cup of its own.", "A bad one or a bit of shell then costs nothing."
+    return Step(key, "prepare", words, sign, index)

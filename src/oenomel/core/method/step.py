@@ -1,0 +1,115 @@
+"""What a step is, and the house's schools of making."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Final, Literal, get_args
+
+from oenomel.core.method.amount_words import Measures, Shown, amount_words, pour_words
+from oenomel.core.spec import BAR_OUNCE_ML, Drink, Moment, Pour
+
+Order = Literal["cheap and risky first", "spirit first", "as written"]
+ORDERS: Final[tuple[Order, ...]] = get_args(Order)
+Sparkling = Literal["on top", "in the glass first", "half and half"]
+SPARKLING: Final[tuple[Sparkling, ...]] = get_args(Sparkling)
+StepKind = Literal["prepare", "pour", "work", "serve", "top", "taste", "garnish", "own"]
+
+_OF_THIS_DRINK: Final[dict[str, Sparkling]] = {"top": "on top", "first": "in the glass first", "both": "half and half"}
+_VESSEL: Final = {"shake": "tin", "roll": "tin", "stir": "mixing glass", "blend": "blender"}
+
+
+@dataclass(frozen=True, slots=True)
+class MethodOptions:
+    """The house's schools of making: in what order the pours go in, and when the sparkling part does; and how amounts are told."""
+
+    order: Order = ORDERS[0]
+    sparkling: Sparkling = SPARKLING[0]
+    shown: Shown = "ml"
+    ounce_ml: float = BAR_OUNCE_ML
+
+    @property
+    def measures(self) -> Measures:
+        """How amounts are told."""
+        return Measures(self.shown, self.ounce_ml)
+
+    def sparkling_of(self, drink: Drink) -> Sparkling:
+        """Where the sparkling part of a drink goes: the drink's own way, else the house's."""
+        return _OF_THIS_DRINK.get(drink.method.sparkling, self.sparkling)
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One thing to do, as a sentence.
+
+    ``pour`` is the place of the pour that it is about, of which it takes ``share``, and ``amount`` how much that is as it stands in
+    ``words``; ``seconds`` how long it is worked; ``sign`` how one sees that it is done, or why, as a sentence too. ``moment`` is the one
+    that begins with it. ``listed`` stands for it where the pours are listed anyhow: the same for all that are only poured, else empty.
+    ``own`` is the place among the drink's own lines of one that is. ``key`` stays the same while the drink is changed elsewhere.
+    """
+
+    key: str
+    kind: StepKind
+    words: str
+    sign: str = ""
+    pour: int | None = None
+    share: float = 1.0
+    amount: str = ""
+    seconds: float | None = None
+    moment: Moment | None = None
+    listed: str = ""
+    own: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Making:
+    """A drink that is made, and the words for its things."""
+
+    drink: Drink
+    way: MethodOptions
+
+    @property
+    def glass(self) -> str:
+        """What it is served in."""
+        return self.drink.serve.glass or "glass"
+
+    @property
+    def vessel(self) -> str:
+        """What it is mixed in."""
+        return _VESSEL.get(self.drink.method.technique, self.glass)
+
+    @property
+    def foams(self) -> bool:
+        """Whether it gets a firm foam."""
+        return any(pour.ingredient.foam == "firm" and self.goes_in(pour) for pour in self.drink.pours)
+
+    def of(self, pour: Pour, share: float = 1.0) -> str:
+        """How much of what, inside a sentence."""
+        return pour_words(pour, self.way.measures, share)
+
+    def amount(self, pour: Pour, share: float = 1.0) -> str:
+        """How much of it."""
+        return amount_words(pour, self.way.measures, share)
+
+    def goes_in(self, pour: Pour) -> bool:
+        """Whether a pour goes in the vessel: a sparkling one never does where there is anything to work."""
+        worked = self.drink.method.technique not in ("none", "build")
+        return pour.stage == "mixed" and not (pour.ingredient.is_sparkling and worked)
+
+    @property
+    def mixed(self) -> list[tuple[int, Pour]]:
+        """What goes in the vessel, each with its place."""
+        return [(index, pour) for index, pour in enumerate(self.drink.pours) if self.goes_in(pour)]
+
+    @property
+    def sparkling(self) -> list[tuple[int, Pour]]:
+        """What sparkles and is kept apart, each with its place."""
+        apart = ("mixed", "glass", "topped", "floated")
+        return [
+            (index, pour)
+            for index, pour in enumerate(self.drink.pours)
+            if pour.ingredient.is_sparkling and pour.stage in apart and not self.goes_in(pour) and pour.volume_ml > 0
+        ]
+
+    def staged(self, stage: str) -> list[tuple[int, Pour]]:
+        """What goes in at a stage and doesn't sparkle, each with its place."""
+        return [(i, p) for i, p in enumerate(self.drink.pours) if p.stage == stage and not p.ingredient.is_sparkling]

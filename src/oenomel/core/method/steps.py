@@ -1,0 +1,85 @@
+"""How a drink is made, step by step, written from the drink itself, with its own lines and its own order.
+
+What is done when: `before`, `mixing`, `serving`. Here they come together (common practice and the schools).
+"""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Iterable, Sequence
+from dataclasses import replace
+from typing import Final
+
+from oenomel.core.method.mix import into_the_vessel, worked
+from oenomel.core.method.prepare import prepared
+from oenomel.core.method.serve import finished, into_the_glass
+from oenomel.core.method.step import Making, MethodOptions, Step
+from oenomel.core.spec import Drink, Method
+from oenomel.core.spec.technique import OwnStep
+from oenomel.core.wording import capital
+
+__all__ = ["generated_steps", "making_steps"]
+
+_STANDARD: Final = MethodOptions()
+_MOMENTS: Final = ("shake", "strain", "top", "garnish", "serve")
+
+
+def making_steps(drink: Drink, way: MethodOptions = _STANDARD) -> tuple[Step, ...]:
+    """The steps of a drink in the order in which they are done: the generated ones, as far as the drink leaves them, and its own lines."""
+    steps = _with_own_lines(generated_steps(drink, way), drink.method.steps)
+    return tuple(_in_own_order(steps, drink.method))
+
+
+def generated_steps(drink: Drink, way: MethodOptions = _STANDARD) -> list[Step]:
+    """The steps that follow from the drink alone, each with a key of its own."""
+    making = Making(drink, way)
+    steps = [
+        *prepared(making), *into_the_vessel(making), *worked(making), *into_the_glass(making), *finished(making)
+    ]  # fmt: skip
+    return _with_keys_of_their_own(steps)
+
+
+def _with_own_lines(steps: list[Step], lines: Sequence[OwnStep]) -> list[Step]:
+    """A line told instead of a step takes its place, and without words takes it away; others stand before their moment."""
+    told_instead = {line.instead_of: line.text for line in lines if line.instead_of}
+    made = [_told(step, told_instead[step.key]) if step.key in told_instead else step for step in steps]
+    made = [step for step in made if step.words]
+    for at, line in enumerate(lines):
+        if not line.instead_of:
+            made.insert(_place(made, line.before), Step(f"own: {line.text.strip()}", "own", _sentence(line.text), own=at))
+    return _with_keys_of_their_own(made)
+
+
+def _told(step: Step, text: str) -> Step:
+    words = _sentence(text) if text.strip() else ""
+    return replace(step, words=words, sign="", listed="", amount=step.amount if step.amount and step.amount in words else "")
+
+
+def _place(steps: Sequence[Step], before: str) -> int:
+    """Where a line stands: before its moment, or where there is none before the next that there is; else at the end."""
+    wanted = _MOMENTS.index(before)
+    return next((at for at, step in enumerate(steps) if step.moment is not None and _MOMENTS.index(step.moment) >= wanted), len(steps))
+
+
+def _in_own_order(steps: list[Step], method: Method) -> list[Step]:
+    """Steps that the drink orders exchange their places among themselves; the rest stays where it is."""
+    by_key = {step.key: step for step in steps}
+    wished = [by_key[key] for key in dict.fromkeys(method.order) if key in by_key]
+    next_one = iter(wished)
+    moved = {step.key for step in wished}
+    return [next(next_one) if step.key in moved else step for step in steps]
+
+
+def _with_keys_of_their_own(steps: Iterable[Step]) -> list[Step]:
+    """Two pours of one thing are two steps."""
+    seen: Counter[str] = Counter()
+    made = []
+    for step in steps:
+        seen[step.key] += 1
+        made.append(step if seen[step.key] == 1 else replace(step, key=f"{step.key} {seen[step.key]}"))
+    return made
+
+
+def _sentence(text: str) -> str:
+    words = capital(text.strip())
+    return words if words.endswith((".", "!", "?", ":")) else f"{words}."

@@ -1,0 +1,141 @@
+"""How well things stand beside each other to the nose: a table that is shown, can be edited, and learns a little
+(docs/model.md, "Originals").
+
+Weak evidence: it explains and avoids monotony, and never says what will taste good.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, field
+from functools import cache, cached_property
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.larder import Ingredient, aromas
+from oenomel.core.larder.aroma import REDUNDANT_ABOVE, SAME_GROUP, UNTOLD, group_kinship
+from oenomel.errors import DomainError, OutOfRange
+
+Floats = NDArray[np.float64]
+PairOfGroups = frozenset[str]
+
+SHRINK: Final = 3.0
+"""Counts of the house's average that stand beside each pair's own, so that one evening proves nothing (docs/model.md, "Originals")."""
+
+LEARNT_WEIGHT: Final = 0.25
+"""What a doubled share of liked glasses adds to a pair's kinship is this times ln 2 (house rule)."""
+
+LINK_FROM: Final = 0.55
+"""Kinship from which two are linked; every pour wants one such link (house rule)."""
+
+
+@cache
+def groups() -> tuple[str, ...]:
+    """The aroma groups in their order."""
+    return tuple(dict.fromkeys(each.group for each in aromas().values()))
+
+
+@cache
+def tags() -> tuple[str, ...]:
+    """The aroma tags in their order."""
+    return tuple(aromas())
+
+
+@dataclass(frozen=True, slots=True)
+class Liking:
+    """One tasted original: the groups that are in it, and whether it was liked better than the taster's usual."""
+
+    groups: frozenset[str]
+    liked: bool
+
+
+@dataclass(frozen=True)
+class KinshipTable:
+    """The table: the shipped values, the house's own over them, and what tastings of originals taught.
+
+    Parameters
+    ----------
+    own : mapping of pair of groups to float, 0 to 1
+    likings : sequence of Liking
+    """
+
+    own: Mapping[PairOfGroups, float] = field(default_factory=dict)
+    likings: tuple[Liking, ...] = ()
+
+    def __post_init__(self) -> None:
+        for pair, value in self.own.items():
+            if not pair <= set(groups()) or not 1 <= len(pair) <= 2:
+                raise DomainError(f"{' and '.join(sorted(pair))} are not two groups of the list; use {', '.join(groups())}")
+            if not 0 <= value <= 1:
+                raise OutOfRange(f"the kinship of {' and '.join(sorted(pair))}", value, 0, 1)
+
+    @cached_property
+    def learnt(self) -> Mapping[PairOfGroups, float]:
+        """Of each pair that was tasted the logarithm of how often it was liked over how often anything was, shrunk by three counts."""
+        return learnt_ratios(self.likings)
+
+    def shipped(self, pair: PairOfGroups) -> float:
+        """What ships for a pair."""
+        return SAME_GROUP if len(pair) == 1 else group_kinship().get(pair, UNTOLD)
+
+    def value(self, pair: PairOfGroups) -> float:
+        """What counts for a pair, 0 to 1."""
+        told = self.own.get(pair, self.shipped(pair))
+        return min(1.0, max(0.0, told + LEARNT_WEIGHT * self.learnt.get(pair, 0.0)))
+
+    @cached_property
+    def matrix(self) -> Floats:
+        """The same for all, shape (groups, groups)."""
+        names = groups()
+        return np.array([[self.value(frozenset((one, other))) for other in names] for one in names])
+
+    @cached_property
+    def key(self) -> bytes:
+        """Tells tables apart."""
+        return self.matrix.tobytes()
+
+
+def learnt_ratios(likings: Sequence[Liking]) -> dict[PairOfGroups, float]:
+    """Log-ratio of each pair: ln of (liked + 3 p) / ((tasted + 3) p), p the share of all that was liked."""
+    if not likings:
+        return {}
+    share = (sum(each.liked for each in likings) + SHRINK / 2) / (len(likings) + SHRINK)
+    tasted: dict[PairOfGroups, list[int]] = {}
+    for each in likings:
+        names = sorted(each.groups)
+        for i, one in enumerate(names):
+            for other in names[i + 1 :]:
+                count = tasted.setdefault(frozenset((one, other)), [0, 0])
+                count[0] += 1
+                count[1] += each.liked
+    return {pair: math.log((liked + SHRINK * share) / ((many + SHRINK) * share)) for pair, (many, liked) in tasted.items()}
+
+
+def groups_of(ingredients: Iterable[Ingredient]) -> frozenset[str]:
+    """The groups that are smelt in these: those of tags of weight two and more."""
+    known = aromas()
+    return frozenset(known[tag].group for each in ingredients for tag, weight in each.aroma.items() if weight > 1)
+
+
+def smells(ingredients: Sequence[Ingredient]) -> tuple[Floats, Floats]:
+    """Of each its share of the groups, shape (n, groups), rows adding to one or zero; and its tags, rows of length one, (n, tags)."""
+    by_group, by_tag = np.zeros((len(ingredients), len(groups()))), np.zeros((len(ingredients), len(tags())))
+    places, named = {name: i for i, name in enumerate(groups())}, {name: i for i, name in enumerate(tags())}
+    for row, each in enumerate(ingredients):
+        for tag, weight in each.aroma.items():
+            by_group[row, places[aromas()[tag].group]] += weight
+            by_tag[row, named[tag]] = weight
+    total, length = by_group.sum(axis=1, keepdims=True), np.linalg.norm(by_tag, axis=1, keepdims=True)
+    return by_group / np.maximum(total, 1e-12), by_tag / np.maximum(length, 1e-12)
+
+
+def kin(ingredients: Sequence[Ingredient], table: KinshipTable) -> tuple[Floats, NDArray[np.bool_]]:
+    """Kinship of each pair, shape (n, n), less what is more of the same; and which of them smell of anything, shape (n,)."""
+    by_group, by_tag = smells(ingredients)
+    likeness = by_tag @ by_tag.T
+    found: Floats = by_group @ table.matrix @ by_group.T - np.maximum(0.0, likeness - REDUNDANT_ABOVE)
+    smelt: NDArray[np.bool_] = np.asarray(by_group.sum(axis=1) > 0)
+    return found, smelt

@@ -1,0 +1,155 @@
+"""What an original drink is wished to be (docs/model.md, "Originals")."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field, fields, replace
+from typing import Any, Final, Literal, get_args
+
+from oenomel.core.families import families
+from oenomel.core.glass.colour import COLOURS
+from oenomel.core.larder import aromas
+from oenomel.core.originals.usual_measures import seasons
+from oenomel.core.spec import GRID_ML, FamilyName
+from oenomel.errors import DomainError, OutOfRange
+
+Sweetness = Literal["", "dry", "sweet"]
+FromBook = Literal["", "near", "far"]
+FROM_BOOK: Final[tuple[FromBook, ...]] = get_args(FromBook)
+
+MOST_WANTED: Final = 60
+COARSEST_GRID_ML: Final = 15.0
+"""With coarser steps no jigger pours two halves of a base."""
+
+MOST_SEED: Final = 2**53
+ORIGINAL_FAMILIES: Final[tuple[FamilyName, ...]] = ("sour", "daisy", "fizz")
+
+WITHOUT: Final = ("alcohol", "egg", "milk", "vegan")
+"""What is left out by a word; besides allergens, kinds and slugs."""
+
+
+@dataclass(frozen=True, slots=True)
+class Wish:
+    """A wish for original drinks. Empty is no wish.
+
+    Parameters
+    ----------
+    family : str                            sour, daisy or fizz
+    form : str                              one of its forms
+    must, may, less : tuple of str          slugs: in every drink; gladly; less of it
+    without : tuple of str                  slugs, kinds, allergens, "egg", "milk", "alcohol"
+    pool : frozenset of str or None         slugs that may be used at all, such as what is in stock
+    soon : frozenset of str                 slugs that want to be used up: gladly
+    abv : (low, high) or None, [% v/v]      as served
+    sweetness : str                         "dry", "sweet", or as the family has it
+    off : three floats, [steps]             a taster's palate from the middle of a home
+    most_cost : float or None               of a glass, in the house's own currency
+    colour : str                            one of `glass.COLOURS`
+    aroma : tuple of str                    tags or groups of the list: each is to be smelt
+    season : str                            spring, summer, autumn, winter: gladly
+    from_book : str                         "near" or "far" from what the book has
+    ingredients : (least, most)             how many are poured
+    shape : tuple of str                    positions that are filled, where exactly these are wanted
+    like : tuple of str                     slugs of a drink that it should resemble
+    count, seed : int
+    grid_ml : float                         smallest step of the jigger
+
+    Raises
+    ------
+    DomainError
+    """
+
+    family: FamilyName
+    form: str = ""
+    must: tuple[str, ...] = ()
+    may: tuple[str, ...] = ()
+    less: tuple[str, ...] = ()
+    without: tuple[str, ...] = ()
+    pool: frozenset[str] | None = None
+    soon: frozenset[str] = frozenset()
+    abv: tuple[float, float] | None = None
+    sweetness: Sweetness = ""
+    off: tuple[float, float, float] = (0.0, 0.0, 0.0)
+    most_cost: float | None = None
+    colour: str = ""
+    aroma: tuple[str, ...] = ()
+    season: str = ""
+    from_book: FromBook = ""
+    ingredients: tuple[int, int] = (3, 6)
+    shape: tuple[str, ...] = ()
+    like: tuple[str, ...] = ()
+    count: int = 20
+    seed: int = 1
+    grid_ml: float = field(default=GRID_ML)
+
+    def __post_init__(self) -> None:
+        if self.family not in ORIGINAL_FAMILIES:
+            raise DomainError(f'originals are sours, daisies or fizzes; "{self.family}" has no home to be balanced to')
+        forms = [form.name for form in families()[self.family].forms]
+        if self.form and self.form not in forms:
+            raise DomainError(f'the {self.family} has no form "{self.form}"; it has {", ".join(forms)}')
+        if not 1 <= self.count <= MOST_WANTED:
+            raise OutOfRange("how many originals", self.count, 1, MOST_WANTED)
+        if not 0 <= self.seed <= MOST_SEED:
+            raise OutOfRange("the seed", self.seed, 0, MOST_SEED)
+        if self.abv is not None:
+            low, high = self.abv
+            if not 0 <= low <= 100 or not 0 <= high <= 100:
+                raise OutOfRange("the strength wished for", low if not 0 <= low <= 100 else high, 0, 100)
+            if low > high:
+                raise DomainError(f"a strength from {low:g} to {high:g} % can't be met: turn them round")
+            if self.without_alcohol and low > 0:
+                raise DomainError(f"without alcohol and from {low:g} % on can't both be: drop one of them")
+        if not 0.25 <= self.grid_ml <= COARSEST_GRID_ML:
+            raise OutOfRange("the smallest step of the jigger in ml", self.grid_ml, 0.25, COARSEST_GRID_ML)
+        both = sorted(set(self.must) & set(self.without))
+        if both:
+            raise DomainError(f"{both[0]} is asked for and left out at once: drop one of them")
+        known = aromas()
+        groups = {each.group for each in known.values()}
+        for word in self.aroma:
+            if word not in known and word not in groups:
+                raise DomainError(f'"{word}" is no aroma of the list; words of it are {", ".join(sorted(groups))}, or a tag of theirs')
+        if self.colour and self.colour not in COLOURS:
+            raise DomainError(f'"{self.colour}" is no colour that can be foreseen; use {", ".join(COLOURS)}')
+        if self.season and self.season not in seasons():
+            raise DomainError(f'"{self.season}" is no season; use {", ".join(seasons())}')
+        least, most = self.ingredients
+        if not 2 <= least <= most <= 8:
+            raise DomainError(f"{least} to {most} ingredients can't be poured: use 2 to 8, the smaller first")
+
+    @property
+    def without_alcohol(self) -> bool:
+        """Whether nobody is to taste or take any alcohol."""
+        return "alcohol" in self.without or self.form == "without alcohol"
+
+    @property
+    def structure(self) -> Wish:
+        """Only what decides which combinations there are: wishes that differ in the rest share a sample."""
+        kept = ("family", "form", "must", "without", "pool", "ingredients", "shape", "seed", "grid_ml")
+        return Wish(**{name: getattr(self, name) for name in kept})
+
+    def _with(self, name: str, value: Any) -> Wish:
+        return replace(self, **{name: value})
+
+    def dropped(self) -> list[tuple[str, Wish]]:
+        """The wish without each of its single parts, and what that part is called."""
+        plain = Wish(self.family)
+        found = []
+        for each in fields(self):
+            if each.name in ("family", "may", "less", "soon", "count", "seed", "grid_ml", "like", "off", "season"):
+                continue
+            told = getattr(self, each.name)
+            if told == getattr(plain, each.name):
+                continue
+            parts: tuple[str, ...] = told if each.name in ("must", "without", "aroma") else ()
+            if len(parts) > 1:
+                found += [(part, self._with(each.name, tuple(other for other in parts if other != part))) for part in parts]
+            else:
+                found.append((parts[0] if parts else _CALLED[each.name], self._with(each.name, getattr(plain, each.name))))
+        return found
+
+
+_CALLED: Final = {
+    "form": "the form", "pool": "“only what is at hand”", "abv": "the strength", "sweetness": "the sweetness", "most_cost": "the price",
+    "colour": "the colour", "from_book": "how far from the book", "ingredients": "how many ingredients", "shape": "the parts",
+}  # fmt: skip

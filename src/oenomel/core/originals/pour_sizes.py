@@ -1,0 +1,198 @@
+"""Pours many combinations toward home at once: the balancing parts move over a jigger's marks, the rest stay
+(docs/model.md, "Originals").
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.balance import AXES, FIGURES
+from oenomel.core.dilution import Conditions, Tin, water_from_ice
+from oenomel.core.families import Home
+from oenomel.core.larder import Ingredient
+from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.parts import ACCENTS, BALANCING, PARTS, usual_ml
+from oenomel.core.originals.space import NONE, ORDER
+from oenomel.core.originals.usual_measures import accent_pour, quiet
+from oenomel.core.rebalance import Aim, Target
+from oenomel.core.rebalance.grid_search import Problems, guess
+from oenomel.core.spec import Method
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.int64]
+
+JIGGER_MARKS: Final = (
+    5.0, 7.5, 10.0, 15.0, 20.0, 22.5, 25.0, 30.0, 35.0, 37.5, 40.0, 45.0, 50.0, 52.5, 60.0, 75.0, 90.0, 120.0,
+)  # fmt: skip
+"""What jiggers have marks for, by ml and by quarters of an ounce (common practice)."""
+
+REACHES: Final[Mapping[str, tuple[float, float]]] = {
+    "base": (30.0, 60.0),
+    "sour": (7.5, 45.0),
+    "sweet": (2.5, 30.0),
+    "lengthener": (45.0, 120.0),
+}
+"""Between what a balancing part may be poured, [ml]."""
+
+SHAKEN: Final = Method(technique="shake")
+AT_ONCE: Final = 4096
+TIE_BY_ML: Final = 1e-12
+BASE, BASE2 = ORDER.index("base"), ORDER.index("base2")
+
+
+@dataclass(frozen=True)
+class Poured:
+    """Combinations as poured: ml of each part, shape (n, parts); figures as served, shape (4, n); J; distance from home, [steps]."""
+
+    volumes: Floats
+    figures: Floats
+    cost: Floats
+    distance: Floats
+
+
+class Pourer:
+    """Pours combinations of one wish over one larder."""
+
+    def __init__(self, ingredients: tuple[Ingredient, ...], wish: Wish, home: Home, conditions: Conditions) -> None:
+        self.home, self.conditions = home, conditions
+        self.goal = Aim(_target(wish, home)).goal
+        axes = np.array([each.composition.axes for each in ingredients])
+        # ml; sugar, acid, alcohol a hundredfold; and the tin's, as the search of amounts sums them.
+        self.per_ml = np.column_stack([np.ones(len(axes)), axes[:, 1], axes[:, 2], axes[:, 0]])
+        self.usual = np.zeros((len(ORDER), len(ingredients)))
+        self.most = np.full((len(ORDER), len(ingredients)), np.inf)
+        self.in_tin = np.ones((len(ORDER), len(ingredients)), dtype=np.bool_)
+        for p, part in enumerate(ORDER):
+            for place, each in enumerate(ingredients):
+                if PARTS[part].slot not in each.slots and part not in ("base", "base2"):
+                    continue
+                self.most[p, place] = quiet(each, REACHES.get(part, (0.0, 120.0))[1], wish.grid_ml)
+                self.usual[p, place] = accent_pour(each).liquid_ml if part in ACCENTS else usual_ml(part, each, wish)
+                poured = accent_pour(each) if part in ACCENTS else None
+                self.in_tin[p, place] = poured.meets_ice if poured else part != "lengthener" or wish.form == "long on juice"
+        self.marks = {part: _marks(part, wish) for part in BALANCING}
+        halves = {mark for mark in self.marks["base"] if _on_grid(mark / 2, wish.grid_ml)}
+        self.halved = {mark for mark in halves if mark / 2 in JIGGER_MARKS} or halves
+
+    def pour(self, drawn: Ints) -> Poured:
+        """Combinations at what balances them best, in chunks that fit a processor's cache."""
+        parts = [self._pour(drawn[start : start + AT_ONCE]) for start in range(0, len(drawn), AT_ONCE)]
+        return Poured(
+            np.concatenate([each.volumes for each in parts]),
+            np.concatenate([each.figures for each in parts], axis=1),
+            np.concatenate([each.cost for each in parts]),
+            np.concatenate([each.distance for each in parts]),
+        )
+
+    def problems(self, drawn: Ints) -> Problems:
+        """The search for each combination's amounts, without any price of changes: nobody is used to an original yet."""
+        many, parts = len(drawn), len(BALANCING)
+        there, fixed_ml = drawn != NONE, self._staying(drawn)
+        longest = max(map(len, self.marks.values()))
+        values, counts = np.zeros((parts, many, longest)), np.ones((parts, many), dtype=np.int64)
+        gives, now = np.zeros((8, parts, many)), np.zeros((parts, many), dtype=np.int64)
+        for row, part in enumerate(BALANCING):
+            has, marks = there[:, ORDER.index(part)], self.marks[part]
+            ladder = np.where(has[:, None], self._ladder(part, drawn), 0.0)
+            values[row, :, : len(marks)], values[row, :, len(marks) :] = ladder, ladder[:, -1:]
+            counts[row] = np.where(has, len(marks), 1)
+            now[row] = np.where(has, len(marks) // 2, 0)
+            gives[:4, row] = np.where(has, self._brings(part, drawn).T, 0.0)
+            gives[4:, row] = _in_the_tin(gives[:4, row] * self._in_tin(drawn)[:, ORDER.index(part)])
+        no_price, tie = np.zeros((parts, many)), np.full((parts, many), TIE_BY_ML)
+        fixed, each = self._sums(drawn, fixed_ml), np.arange(many)
+        return Problems(values, counts, now, no_price, tie, gives, fixed, each, self.goal, SHAKEN, self.conditions)
+
+    def _pour(self, drawn: Ints) -> Poured:
+        found = guess(self.problems(drawn))
+        volumes = self._staying(drawn)
+        for row, part in enumerate(BALANCING):
+            volumes[:, ORDER.index(part)] = found.volumes[row]
+        split = drawn[:, BASE2] != NONE
+        volumes[split, BASE] /= 2
+        volumes[split, BASE2] = volumes[split, BASE]
+        sums = self._sums(drawn, volumes)
+        ml = sums[0] + water_from_ice(Tin(sums[4], sums[5], sums[6], sums[7]), SHAKEN, self.conditions)
+        figures = np.stack([ml, sums[3] / ml, sums[1] / ml, sums[2] / ml])
+        at = np.column_stack([axis.at(figures[FIGURES.index(name)]) for name, axis in AXES.items()])
+        return Poured(volumes, figures, found.J, self.home.distances(at))
+
+    def _staying(self, drawn: Ints) -> Floats:
+        """What doesn't move, at its usual measure, shape (combinations, parts), [ml]."""
+        volumes: Floats = np.where(drawn != NONE, self.usual[np.arange(len(ORDER)), np.maximum(drawn, 0)], 0.0)
+        volumes[:, [ORDER.index(part) for part in (*BALANCING, "base2")]] = 0.0
+        return volumes
+
+    def _ladder(self, part: str, drawn: Ints) -> Floats:
+        """Marks between which a part is poured, shape (combinations, marks), rising, [ml]: none above what is loud; of two that share a
+        base only what can be halved.
+        """
+        column = ORDER.index(part)
+        most = self.most[column, np.maximum(drawn[:, column], 0)]
+        ladder = np.repeat(np.array(self.marks[part])[None], len(drawn), axis=0)
+        if part == "base":
+            split = drawn[:, BASE2] != NONE
+            both = 2 * np.minimum(most, self.most[column, np.maximum(drawn[:, BASE2], 0)])
+            most = np.where(split, both, most)
+            ladder[split] = sorted(mark if mark in self.halved else min(self.halved) for mark in self.marks["base"])
+        quiet_ones: Floats = np.minimum(ladder, np.maximum(most, ladder.min(axis=1))[:, None])
+        return quiet_ones
+
+    def _brings(self, part: str, drawn: Ints) -> Floats:
+        """What a ml of a part brings; of a shared base half of each."""
+        brings: Floats = self.per_ml[np.maximum(drawn[:, ORDER.index(part)], 0)]
+        if part != "base":
+            return brings
+        shared = (brings + self.per_ml[np.maximum(drawn[:, BASE2], 0)]) / 2
+        both: Floats = np.where((drawn[:, BASE2] != NONE)[:, None], shared, brings)
+        return both
+
+    def _in_tin(self, drawn: Ints) -> NDArray[np.bool_]:
+        return self.in_tin[np.arange(len(ORDER)), np.maximum(drawn, 0)]
+
+    def _sums(self, drawn: Ints, volumes: Floats) -> Floats:
+        brings = self.per_ml[np.maximum(drawn, 0)] * volumes[:, :, None]
+        tin = brings * self._in_tin(drawn)[:, :, None]
+        return np.concatenate([brings.sum(axis=1).T, _in_the_tin(tin.sum(axis=1).T)])
+
+
+def _in_the_tin(sums: Floats) -> Floats:
+    """ml, ml of alcohol, g of sugar and of acid, from ml and a hundredfold sugar, acid and alcohol."""
+    return np.stack([sums[0], sums[3] / 100, sums[1] / 100, sums[2] / 100])
+
+
+def _marks(part: str, wish: Wish) -> tuple[float, ...]:
+    low, high = REACHES[part]
+    on_grid = [mark for mark in JIGGER_MARKS if low <= mark <= high and _on_grid(mark, wish.grid_ml)]
+    if len(on_grid) < 3:
+        steps = np.arange(np.ceil(low / wish.grid_ml), np.floor(high / wish.grid_ml) + 1) * wish.grid_ml
+        on_grid = [float(each) for each in steps if each > 0]
+    return tuple(on_grid)
+
+
+def _on_grid(ml: float, grid_ml: float) -> bool:
+    return abs(ml / grid_ml - round(ml / grid_ml)) < 1e-9
+
+
+def _target(wish: Wish, home: Home) -> Target:
+    """Home, moved by the palate and the sweet tooth as far as it stays a home, with the strength wished for."""
+    off = np.array(wish.off) + np.array([{"dry": -1.0, "sweet": 1.0}.get(wish.sweetness, 0.0), 0.0, 0.0])
+    middle = home.points.mean(axis=0)
+    if off.any():
+        off = off * next((t for t in np.linspace(1, 0, 21) if home.distances((middle + t * off)[None])[0] <= WELL_WITHIN), 0.0)
+    centre = dict(home.centre(off))
+    if wish.abv is not None and "abv" in centre:
+        low, high = wish.abv
+        # Well inside the band: a jigger's marks don't hit its edge.
+        inside = min(0.5 * (high - low), 0.6)
+        centre["abv"] = min(max(centre["abv"], low + inside), high - inside)
+    return Target(volume_ml=home.volume_ml, **centre)
+
+
+WELL_WITHIN: Final = 0.5
+"""How far from a home's own schools a palate may move what is aimed at, [steps]: a drink poured there still stands at home."""

@@ -1,0 +1,295 @@
+"""An original as a drink that can be poured and told: its form, glass, edge and garnish, its name, and why it hangs together."""
+
+from __future__ import annotations
+
+import itertools
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.balance import AXES
+from oenomel.core.checks import Finding
+from oenomel.core.checks.clashes import clashes_of
+from oenomel.core.families import families
+from oenomel.core.families.typical_range import EDGE_OF_HOME_STEPS
+from oenomel.core.forecast import Forecast, forecast_of
+from oenomel.core.glass.glassware import fill, others_for
+from oenomel.core.larder import Ingredient, Larder, aromas
+from oenomel.core.method.garnishes import suggested_garnishes
+from oenomel.core.originals.aroma_pairings import KinshipTable, kin
+from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.drink_names import name_for
+from oenomel.core.originals.parts import ACCENTS, PARTS
+from oenomel.core.originals.search_context import BookDrink, Ground
+from oenomel.core.originals.space import NONE, ORDER
+from oenomel.core.originals.usual_measures import accent_pour, salted_edges
+from oenomel.core.spec import Drink, Garnish, Method, Pour, Serve, Stage
+from oenomel.core.spec.technique import Edge
+from oenomel.core.wording import capital, listed
+
+DRY_SHAKE_SECONDS: Final = 10.0
+SHAKE_SECONDS: Final = 12.0
+SALT_G: Final = 2.0
+
+REFUSED: Final = frozenset({
+    "sparkling-in-the-tin", "hot-in-the-tin", "no-acid", "no-sugar", "no-base", "no-liqueur", "no-lengthener", "little-liqueur",
+    "large-and-watery", "one-too-loud", "slip-of-measure", "outside-home", "glass-too-small", "charcoal", "poisonous-plant",
+    "curdles", "cream-and-wood", "two-creams", "hard-pair", "foam-and-soda", "many-bitters", "two-loud", "two-perfumes", "two-foams",
+    "hot-for-a-child", "beyond-dissolving",
+})  # fmt: skip
+"""Findings with which nobody lays an original before a guest."""
+
+RARE: Final = 4
+"""From this rank on a garnish is too rare to be proposed."""
+
+ODD_BELOW: Final = 0.6
+KIN_FROM: Final = 0.7
+"""Kinship below which one part is told as the odd one, and from which two are told as kin."""
+
+
+@dataclass(frozen=True)
+class Original:
+    """An original drink.
+
+    Parameters
+    ----------
+    drink : Drink                 with its name to be, method, glass, garnish
+    forecast : Forecast
+    distance_steps : float        from its family's home
+    kinship, novelty, score : float, 0 to 1
+    nearest : BookDrink or None   the drink of the book that is nearest
+    differs : str                 what sets it apart from that
+    parts : mapping of part to slug   who plays what in it
+    reasons : tuple of str        why it hangs together, how sure the balance is
+    """
+
+    drink: Drink
+    forecast: Forecast
+    distance_steps: float
+    kinship: float
+    novelty: float
+    score: float
+    nearest: BookDrink | None
+    differs: str
+    parts: Mapping[str, str]
+    reasons: tuple[str, ...]
+
+
+def drink_of(
+    ingredients: Sequence[Ingredient],
+    drawn: NDArray[np.int64],
+    volumes: NDArray[np.float64],
+    wish: Wish,
+    larder: Larder,
+) -> Drink:
+    """A combination as poured, as a drink with its glass, edge and garnish."""
+    pours = []
+    for part, place, ml in zip(ORDER, drawn.tolist(), volumes.tolist(), strict=True):
+        if place == NONE or (ml == 0 and part not in ACCENTS):
+            continue
+        each = ingredients[place]
+        pours.append(accent_pour(each) if part in ACCENTS else _poured(each, part, round(ml, 9), wish))
+    return _served(Drink("", wish.family, tuple(pours), method=_method(pours)), wish, larder)
+
+
+def _poured(each: Ingredient, part: str, ml: float, wish: Wish) -> Pour:
+    if each.piece_ml == ml:
+        return Pour(each, ml, "piece", PARTS[part].slot, "mixed", amount=1.0)
+    stage: Stage = "topped" if part == "lengthener" and wish.form != "long on juice" else "mixed"
+    return Pour(each, ml, "ml", PARTS[part].slot, stage, amount=ml)
+
+
+def _method(pours: Sequence[Pour]) -> Method:
+    foams = any(pour.ingredient.foam == "firm" for pour in pours)
+    pressed = any(pour.ingredient.kind == "plant" for pour in pours)
+    return Method(
+        technique="shake",
+        seconds=SHAKE_SECONDS,
+        dry_shake_seconds=DRY_SHAKE_SECONDS if foams else 0.0,
+        strain="double" if foams or pressed else "",
+    )
+
+
+def _served(drink: Drink, wish: Wish, larder: Larder) -> Drink:
+    name, edge = _form(drink, wish)
+    form = next(each for each in families()[wish.family].forms if each.name == name)
+    pours = drink.pours
+    edge_of = ("salt" if edge == "salted edge" else "caster-sugar") if edge else ""
+    if edge_of in larder and _may(larder[edge_of], wish):
+        pours = (*pours, Pour(larder[edge_of], SALT_G * 0.62, "g", "edge", "rim", amount=SALT_G))
+    drink = replace(drink, form=name, pours=pours, serve=Serve(glass=form.glass, ice=form.ice, edge=Edge(half=True)))  # type: ignore[arg-type]
+    return replace(drink, serve=replace(drink.serve, garnish=_garnish(drink, wish, larder)))
+
+
+def _may(each: Ingredient, wish: Wish) -> bool:
+    named = any(word in (each.slug, each.kind, *each.allergens) for word in wish.without)
+    return not named and (wish.pool is None or each.slug in wish.pool)
+
+
+def _form(drink: Drink, wish: Wish) -> tuple[str, str]:
+    """The form that a drink is served in, and its edge."""
+    slots = {pour.slot for pour in drink.pours}
+    lead = max(drink.pours, key=lambda pour: (pour.slot == "base", pour.liquid_ml)).ingredient
+    salted = lead.slug in salted_edges() and "texture" not in slots
+    if wish.form:
+        return wish.form, wish.form if "edge" in wish.form else ""
+    if wish.without_alcohol:
+        return "without alcohol", ""
+    if drink.family == "sour":
+        return ("with foam", "") if "texture" in slots else ("rocks", "") if {"oak", "malt", "rye"} & set(lead.aroma) else ("up", "")
+    if drink.family == "daisy":
+        return ("rocks", "") if "lengthener" in slots else ("salted edge", "salted edge") if salted else ("up", "")
+    long = next((pour.ingredient for pour in drink.pours if pour.slot == "lengthener"), None)
+    if long is not None and long.kind == "sparkling":
+        return "sparkling wine on top", ""
+    return ("soda on top", "") if "texture" in slots else ("long", "")
+
+
+def _garnish(drink: Drink, wish: Wish, larder: Larder) -> tuple[Garnish, ...]:
+    """One garnish that echoes something; over egg always one for the nose, else none where it adds nothing."""
+    # A rum may smell of bananas; nobody hangs one on its glass for that.
+    telling = [pour.ingredient for pour in drink.pours if pour.slot != "base"]
+    smelt = {tag for each in telling for tag, weight in each.aroma.items() if weight > 1}
+    may = [
+        each
+        for each in larder.values()
+        if "garnish" in each.slots and each.rank < RARE and each.aroma and _lead(each) in smelt and _may(each, wish)
+    ]
+    found = suggested_garnishes(drink, may, wish.pool or ())
+    over_egg = any("egg" in pour.ingredient.allergens for pour in drink.pours)
+    peel = next((each.garnish for each in found if "zest" in each.garnish.what), None)
+    if over_egg and peel is not None:
+        return (replace(peel, how="expressed and thrown away", why="for the nose, over the foam"),)
+    return (found[0].garnish,) if found else ()
+
+
+@dataclass(frozen=True, slots=True)
+class Weighed:
+    """What the search found of a combination: who plays what, its kinship, its novelty, the nearest drink of the book, its score."""
+
+    parts: Mapping[str, str]
+    kinship: float
+    novelty: float
+    nearest: BookDrink | None
+    score: float
+
+
+def told(ground: Ground, drink: Drink, wish: Wish, weighed: Weighed, names: Sequence[str]) -> Original | None:
+    """The original with all that is said of it; None where its whole forecast finds what nobody would serve."""
+    forecast = forecast_of(replace(drink, name=name_for(drink, names, ground.names)), ground.conditions, ground.homes)
+    held = _in_a_glass_that_holds_it(forecast)
+    if held is not forecast.drink:
+        forecast = forecast_of(held, ground.conditions, ground.homes)
+    drink = forecast.drink
+    if forecast.home is None or forecast.home.branch != ground.home_branch(wish):
+        return None
+    distance = forecast.home.distance(forecast.served)
+    asked = {*wish.must, *wish.like}
+    if distance > EDGE_OF_HOME_STEPS or any(_refused(each, drink, asked) for each in forecast.findings):
+        return None
+    nearest = weighed.nearest
+    differs = _differs(drink, nearest.drink) if nearest else ""
+    reasons = (*_kin_words(drink, ground.table), *_sure_words(forecast))
+    return Original(drink, forecast, distance, weighed.kinship, weighed.novelty, weighed.score, nearest, differs, weighed.parts, reasons)
+
+
+def _refused(finding: Finding, drink: Drink, asked: set[str]) -> bool:
+    if finding.code not in REFUSED:
+        return False
+    # Two things that somebody asked for by name are his own affair; the finding is still told on the bench.
+    clashing = [who for clash, who in clashes_of(pour.ingredient for pour in drink.pours) if clash.code == finding.code]
+    return not clashing or any(sum(each.slug in asked for each in who) < 2 for who in clashing)
+
+
+def _in_a_glass_that_holds_it(forecast: Forecast) -> Drink:
+    drink, volume_ml = forecast.drink, forecast.served.volume_ml
+    full = fill(drink.serve.glass, drink.serve.ice, volume_ml)
+    if full is None or full <= 1:
+        return drink
+    sparkles = any(pour.ingredient.is_sparkling for pour in drink.pours)
+    other = others_for(drink.serve.glass, drink.serve.ice, volume_ml, sparkling=sparkles)
+    return replace(drink, serve=replace(drink.serve, glass=other)) if other else drink
+
+
+def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
+    """Which parts are kin, and which is the odd one, with its measure."""
+    smelt = [pour for pour in drink.pours if pour.ingredient.aroma and pour.stage not in ("rim", "garnish")]
+    if len(smelt) < 2:
+        return ("Little here has a smell of its own: the balance has to carry it.",)
+    values, _ = kin([pour.ingredient for pour in smelt], table)
+    pairs = sorted(itertools.combinations(range(len(smelt)), 2), key=lambda pair: (-round(float(values[pair]), 9), pair))
+    one, other = pairs[0]
+    best = float(values[one, other])
+    closer = "are kin" if best >= KIN_FROM else "go together well enough"
+    two = smelt[one].ingredient, smelt[other].ingredient
+    first = f"{capital(two[0].said)} and {two[1].said} {closer}: {_beside(*two, table)}."
+    if len(smelt) < 3:
+        return (first,)
+    mean = [float(np.mean([values[i, j] for j in range(len(smelt)) if j != i])) for i in range(len(smelt))]
+    # What carries a drink or sours it is never the odd one: it is what the others are odd beside.
+    may_be = [i for i, pour in enumerate(smelt) if pour.slot not in ("base", "sour") and i not in (one, other)]
+    odd = min(may_be, key=lambda i: (round(mean[i], 9), i), default=None)
+    if odd is None or mean[odd] >= ODD_BELOW:
+        return (first,)
+    return (first, f"{capital(smelt[odd].ingredient.said)} is the odd one, held at {_measure(smelt[odd])}.")
+
+
+def _beside(one: Ingredient, other: Ingredient, table: KinshipTable) -> str:
+    """The two smells of a pair that make it kin, or the one that both have."""
+    lead, second = min(
+        itertools.product(one.aroma, other.aroma),
+        key=lambda pair: (-one.aroma[pair[0]] * other.aroma[pair[1]] * table.value(frozenset(aromas()[tag].group for tag in pair)), pair),
+    )
+    mine, its = (tag.replace("-", " ") for tag in (lead, second))
+    return f"both smell of {mine}" if lead == second else f"{mine} beside {its}"
+
+
+def _lead(each: Ingredient) -> str:
+    return min(each.aroma, key=lambda tag: (-each.aroma[tag], tag))
+
+
+def _measure(pour: Pour) -> str:
+    amount = pour.liquid_ml if pour.amount is None else pour.amount
+    plural = {"dash": "dashes", "leaf": "leaves", "piece": "pieces"}
+    if pour.unit in plural:
+        count = {1: "one", 2: "two"}.get(int(amount), f"{amount:g}")
+        return f"{count} {pour.unit if amount == 1 else plural[pour.unit]}"
+    return f"{amount:g} {pour.unit}"
+
+
+def _sure_words(forecast: Forecast) -> tuple[str, ...]:
+    """Where it stands with its doubt, and what makes the least sure figure unsure."""
+    served, ends, place = forecast.served, forecast.interval80, forecast.place
+    assert place is not None
+    lean = ", level between sweet and tart" if place.lean == "level" else f", {place.lean}"
+    half = {name: (ends[name].high - ends[name].low) / 2 for name in ("sugar", "acid")}
+    balance = (
+        f"{served.sugar:.1f} g of sugar, give or take {half['sugar']:.1f}, and {served.acid:.2f} g of acid, give or take {half['acid']:.2f}"
+    )
+    least = max(half, key=lambda name: half[name] / max(getattr(served, name), AXES[name].floor) / AXES[name].step)
+    told = forecast.doubt.drivers[least].told
+    surer = (f"Least sure is its {AXES[least].noun}. {told}",) if told else ()
+    return (f"It stands at home{lean}: {balance}.", *surer)
+
+
+def _differs(drink: Drink, other: Drink) -> str:
+    """What a drink has that another hasn't, part by part."""
+    mine = {pour.ingredient.slug: pour for pour in drink.pours if pour.stage not in ("rim", "garnish")}
+    its = {pour.ingredient.slug: pour for pour in other.pours if pour.stage not in ("rim", "garnish")}
+    came = [mine[slug] for slug in mine if slug not in its]
+    went = [its[slug] for slug in its if slug not in mine]
+    words = []
+    for pour in list(came):
+        twin = next((each for each in went if each.slot == pour.slot), None)
+        if twin is not None:
+            came.remove(pour)
+            went.remove(twin)
+            words.append(f"{pour.ingredient.said} for {twin.ingredient.said}")
+    if came:
+        words.append(f"{listed([pour.ingredient.said for pour in came])} besides")
+    if went:
+        words.append(f"no {listed([pour.ingredient.said for pour in went])}")
+    return "; ".join(words) or "the same parts in other measures"

@@ -1,0 +1,266 @@
+"""The ground on which wishes are tried: a larder, a book, a table of kinship, and what was drawn and poured of it so far."""
+
+from __future__ import annotations
+
+import itertools
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.checks.clashes import CLASHES, sense_classes
+from oenomel.core.dilution import Conditions
+from oenomel.core.families import Branch, Homes, standard_homes
+from oenomel.core.forecast import Forecast, forecast_of
+from oenomel.core.glass.colour import AIR_OF
+from oenomel.core.larder import Ingredient, Larder
+from oenomel.core.originals.aroma_pairings import LINK_FROM, KinshipTable, kin, smells
+from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.parts import PARTS
+from oenomel.core.originals.pour_sizes import Poured, Pourer
+from oenomel.core.originals.similarity import Marks, distance_of, marks_of, smell_of, weight_of
+from oenomel.core.originals.space import NONE, ORDER, SAMPLE, Space, space_of
+from oenomel.core.spec import Drink
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.int64]
+Bools = NDArray[np.bool_]
+
+MOST_MARKS: Final = 1_000_000
+MOST_DISTANCES: Final = 100_000
+ROUNDED: Final = 9
+"""Combinations × ingredients, and × drinks of the book, that are compared at once, so that they fit a processor's cache; digits to which
+distances and scores are rounded, so that ties are ties anywhere."""
+
+MOST_KEPT: Final = 6
+"""Structures of wishes whose samples are kept."""
+
+USUAL_OF_PART: Final = np.array([3.0 if part == "sour" else 1.0 for part in ORDER])
+"""What a part counts for in how usual a drink is: nobody presses sour oranges for one drink (house rule)."""
+
+UNTOLD_KINSHIP: Final = 0.5
+"""Of what has too little smell to tell (house rule)."""
+
+
+@dataclass(frozen=True)
+class BookDrink:
+    """A drink of the book that an original is held against."""
+
+    name: str
+    drink: Drink
+    id: int = 0
+
+
+@dataclass(frozen=True)
+class Sifted:
+    """Combinations that make sense to a bartender, with what is known of them before anything is poured.
+
+    Parameters
+    ----------
+    space : Space
+    drawn : ndarray, shape (n, parts)      places in the larder
+    kinship, novelty, usual : ndarray, shape (n,), 0 to 1
+    nearest : ndarray, shape (n,)          place in the book, −1 where that is empty
+    looked_at : int                        how many were drawn before those without sense were left out
+    """
+
+    space: Space
+    drawn: Ints
+    kinship: Floats
+    novelty: Floats
+    usual: Floats
+    nearest: Ints
+    looked_at: int
+
+
+class Ground:
+    """A larder with a table of kinship and a book, on which wishes are tried; keeps what serves the next wish as well."""
+
+    def __init__(
+        self,
+        larder: Mapping[str, Ingredient],
+        book: Sequence[BookDrink] = (),
+        table: KinshipTable | None = None,
+        homes: Homes | None = None,
+        conditions: Conditions | None = None,
+    ) -> None:
+        self.larder = larder if isinstance(larder, Larder) else Larder(larder)
+        self.ingredients = tuple(sorted(larder.values(), key=lambda each: each.slug))
+        self.book, self.table = tuple(book), table or KinshipTable()
+        self.homes, self.conditions = homes or standard_homes(), conditions or Conditions()
+        self.by_group, self.by_tag = smells(self.ingredients)
+        # A large larder has many bottles of few smells: kinship is worked out once for each.
+        of_smell = {tuple(sorted(each.aroma.items())): each for each in self.ingredients}
+        places = {smell: place for place, smell in enumerate(of_smell)}
+        self.smell = np.array([places[tuple(sorted(each.aroma.items()))] for each in self.ingredients])
+        self.kin, smelt = kin(list(of_smell.values()), self.table)
+        self.smelt = smelt[self.smell]
+        self.names = [each.name for each in self.book]
+        self.in_book = marks_of([each.drink for each in self.book], self.ingredients)
+        self.weights = np.array([[weight_of(each, PARTS[part].slot) for each in self.ingredients] for part in ORDER])
+        self.absorbance = np.array([each.absorbance for each in self.ingredients]).reshape(-1, 3)
+        self.cloudiness = np.array([each.label("cloudiness") or 0.0 for each in self.ingredients])
+        self.fat = np.array([each.composition.fat for each in self.ingredients])
+        self.air = np.array([AIR_OF[each.foam] for each in self.ingredients])
+        self.usual = np.array([1 - (each.rank - 1) / 3 if each.origin == "catalogue" else 1.0 for each in self.ingredients])
+        self.prices = np.array([price if (price := each.label("price_per_litre")) is not None else np.nan for each in self.ingredients])
+        names = sorted({name for clash in CLASHES for name in (clash.one, clash.other)} | {"hot", "raw egg"})
+        self.class_names = {name: place for place, name in enumerate(names)}
+        self.classes = np.zeros((len(self.ingredients), len(names)), dtype=np.int8)
+        for row, each in enumerate(self.ingredients):
+            for name in sense_classes(each) | ({"raw egg"} & set(each.cautions)):
+                if name in self.class_names:
+                    self.classes[row, self.class_names[name]] = 1
+        self._spaces: dict[Wish, Space] = {}
+        self._sifted: dict[tuple[Wish, int], Sifted] = {}
+        self._poured: dict[tuple[object, ...], Pourings] = {}
+
+    def sift(self, wish: Wish, at_least: int = SAMPLE) -> Sifted:
+        """The combinations of a wish's structure that make sense; what was sifted once serves every wish of that structure."""
+        space = self._space(wish)
+        key = wish.structure, 0 if space.is_drawn_whole else at_least
+        if key not in self._sifted:
+            if len(self._sifted) > MOST_KEPT:
+                self._sifted.clear()
+                self._poured.clear()
+            drawn = space.drawn(wish.seed, at_least)
+            looked_at = len(drawn)
+            drawn = drawn[self._sensible(drawn, wish)]
+            kinship, linked = self._kinship(drawn)
+            drawn, kinship = drawn[linked], kinship[linked]
+            novelty, nearest = self._novelty(drawn)
+            counts = (drawn != NONE) * USUAL_OF_PART
+            usual = (self.usual[np.maximum(drawn, 0)] * counts).sum(axis=1) / np.maximum(counts.sum(axis=1), 1)
+            self._sifted[key] = Sifted(space, drawn, kinship, novelty, usual, nearest, looked_at)
+        return self._sifted[key]
+
+    def _space(self, wish: Wish) -> Space:
+        if wish.structure not in self._spaces:
+            if len(self._spaces) > MOST_KEPT:
+                self._spaces.clear()
+            self._spaces[wish.structure] = space_of(wish, self.larder)
+        return self._spaces[wish.structure]
+
+    def forecast(self, drink: Drink) -> Forecast:
+        """What is foreseen of a drink, of what this ground supposes."""
+        return forecast_of(drink, self.conditions, self.homes)
+
+    def has_drawn(self, wish: Wish, at_least: int) -> bool:
+        """Whether a wish's sample was drawn already, so that it serves."""
+        return (wish.structure, at_least) in self._sifted
+
+    def home_branch(self, wish: Wish) -> Branch:
+        """Which of a family's homes a wish is brought to."""
+        return "without alcohol" if wish.without_alcohol else "long on juice" if wish.form == "long on juice" else ""
+
+    def pourings(self, wish: Wish, sifted: Sifted) -> Pourings:
+        """What was poured for a wish so far: another wish of the same target goes on with it."""
+        key = id(sifted), wish.off, wish.sweetness, wish.abv
+        if key not in self._poured:
+            home = self.homes[wish.family, self.home_branch(wish)]
+            pourer = Pourer(self.ingredients, wish, home, self.conditions)
+            self._poured[key] = Pourings(sifted, pourer)
+        return self._poured[key]
+
+    def _sensible(self, drawn: Ints, wish: Wish) -> Bools:
+        """Which a bartender wouldn't refuse on sight; what somebody asks for by name is his own affair."""
+        there = drawn != NONE
+        asked = np.array([each.slug in wish.must for each in self.ingredients])
+        found = np.ones(len(drawn), dtype=np.bool_)
+        counts = np.zeros((len(drawn), len(self.class_names)), dtype=np.int16)
+        forced = np.zeros_like(counts)
+        for column in range(drawn.shape[1]):
+            place, has = np.maximum(drawn[:, column], 0), there[:, column]
+            counts += self.classes[place] * has[:, None]
+            forced += self.classes[place] * (has & asked[place])[:, None]
+        for clash in CLASHES:
+            one, other = self.class_names[clash.one], self.class_names[clash.other]
+            if clash.most:
+                found &= (counts[:, one] <= clash.most) | (forced[:, one] > clash.most)
+                continue
+            both = self.classes[:, one] & self.classes[:, other]
+            alone = np.zeros(len(drawn), dtype=np.bool_)
+            if both.any():
+                same = (both[np.maximum(drawn, 0)] * there).sum(axis=1)
+                alone = (counts[:, one] == 1) & (counts[:, other] == 1) & (same == 1)
+            found &= ~((counts[:, one] > 0) & (counts[:, other] > 0)) | alone | ((forced[:, one] > 0) & (forced[:, other] > 0))
+        if wish.without_alcohol:
+            for name in ("hot", "raw egg"):
+                found &= (counts[:, self.class_names[name]] == 0) | (forced[:, self.class_names[name]] > 0)
+        return found
+
+    def _kinship(self, drawn: Ints) -> tuple[Floats, Bools]:
+        """Mean kinship over the pairs that smell, and whether each pour that smells has a link."""
+        place = np.maximum(drawn, 0)
+        smell, smelt = self.smell[place], (drawn != NONE) & self.smelt[place]
+        total, pairs = np.zeros(len(drawn)), np.zeros(len(drawn))
+        best = np.zeros(drawn.shape)
+        for one, other in itertools.combinations(range(drawn.shape[1]), 2):
+            both = smelt[:, one] & smelt[:, other]
+            rows = np.flatnonzero(both)
+            value = self.kin[smell[rows, one], smell[rows, other]]
+            total[rows] += value
+            pairs[rows] += 1
+            best[rows, one] = np.maximum(best[rows, one], value)
+            best[rows, other] = np.maximum(best[rows, other], value)
+        linked = ((best >= LINK_FROM) | ~smelt).all(axis=1) | (pairs == 0)
+        return np.where(pairs > 0, np.clip(total / np.maximum(pairs, 1), 0, 1), UNTOLD_KINSHIP), linked
+
+    def marks(self, drawn: Ints) -> Marks:
+        """What combinations are compared by."""
+        place, there = np.maximum(drawn, 0), drawn != NONE
+        held = np.zeros((len(drawn), len(self.ingredients)))
+        weight = self.weights[np.arange(len(ORDER)), place] * there
+        rows = np.arange(len(drawn))
+        for column in range(drawn.shape[1]):
+            held[rows[there[:, column]], place[there[:, column], column]] = weight[there[:, column], column]
+        return Marks(held, smell_of(held, self.by_tag))
+
+    def _novelty(self, drawn: Ints) -> tuple[Floats, Ints]:
+        """Distance from the nearest drink of the book, and which that is."""
+        if not self.book:
+            return np.ones(len(drawn)), np.full(len(drawn), -1)
+        novelty, nearest = np.empty(len(drawn)), np.empty(len(drawn), dtype=np.int64)
+        at_once = max(1, min(MOST_MARKS // len(self.ingredients), MOST_DISTANCES // len(self.book)))
+        for start in range(0, len(drawn), at_once):
+            part = slice(start, start + at_once)
+            distance = self._from_book(drawn[part]).round(ROUNDED)
+            nearest[part] = distance.argmin(axis=1)
+            novelty[part] = distance.min(axis=1)
+        return novelty, nearest
+
+    def _from_book(self, drawn: Ints) -> Floats:
+        """Distance of each combination from each drink of the book, shape (n, book), as `apart` has it.
+
+        A combination holds few ingredients: summing over its parts takes a tenth of the time of comparing whole rows.
+        """
+        marks = self.marks(drawn)
+        shared = np.zeros((len(drawn), len(self.book)))
+        by_ingredient = np.ascontiguousarray(self.in_book.held.T)
+        for column in range(drawn.shape[1]):
+            rows = np.flatnonzero(drawn[:, column] != NONE)
+            place = drawn[rows, column]
+            shared[rows] += np.minimum(self.weights[column, place][:, None], by_ingredient[place])
+        return distance_of(shared, marks, self.in_book)
+
+
+class Pourings:
+    """Combinations that are poured when somebody wants to know of them."""
+
+    def __init__(self, sifted: Sifted, pourer: Pourer) -> None:
+        self.sifted, self.pourer = sifted, pourer
+        many = len(sifted.drawn)
+        self.done = np.zeros(many, dtype=np.bool_)
+        self.at = Poured(np.zeros((many, len(ORDER))), np.zeros((4, many)), np.full(many, np.inf), np.full(many, np.inf))
+
+    def pour(self, rows: Ints) -> None:
+        """Pours those of them that aren't yet."""
+        rows = rows[~self.done[rows]]
+        if not len(rows):
+            return
+        poured = self.pourer.pour(self.sifted.drawn[rows])
+        self.at.volumes[rows], self.at.figures[:, rows] = poured.volumes, poured.figures
+        self.at.cost[rows], self.at.distance[rows] = poured.cost, poured.distance
+        self.done[rows] = True

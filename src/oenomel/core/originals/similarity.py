@@ -1,0 +1,97 @@
+"""How far two drinks are from each other by what is in them: half by their ingredients, half by their smell."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.larder import Ingredient, SlotName
+from oenomel.core.originals.aroma_pairings import smells, tags
+from oenomel.core.spec import Drink
+
+Floats = NDArray[np.float64]
+
+WEIGHTS: Final[Mapping[SlotName, float]] = {
+    "base": 1.0, "liqueur": 1.0, "accent": 0.7, "sweet": 0.7, "lengthener": 0.7, "texture": 0.4, "sour": 0.4, "seasoning": 0.2,
+    "other": 0.5, "edge": 0.1, "garnish": 0.1,
+}  # fmt: skip
+"""What a part counts for where two drinks are compared: base and liqueur make a drink another one, citrus hardly does (house rule)."""
+
+PLAIN: Final = 0.4
+"""Of that what has no smell of its own counts for."""
+
+
+@dataclass(frozen=True)
+class Marks:
+    """What drinks are compared by.
+
+    Parameters
+    ----------
+    held : ndarray, shape (drinks, ingredients)    weight of each ingredient, 0 where it isn't in a drink
+    smell : ndarray, shape (drinks, tags)          rows of length one, or zero
+    """
+
+    held: Floats
+    smell: Floats
+
+    def take(self, rows: NDArray[np.int64]) -> Marks:
+        """Some of them."""
+        return Marks(self.held[rows], self.smell[rows])
+
+
+def weight_of(ingredient: Ingredient, slot: SlotName) -> float:
+    """What an ingredient counts for in a slot."""
+    return WEIGHTS[slot] * (1.0 if ingredient.aroma else PLAIN)
+
+
+def marks_of(drinks: Sequence[Drink], ingredients: Sequence[Ingredient]) -> Marks:
+    """Drinks over a larder's ingredients; what a drink pours besides has columns of its own, so that it is never taken for something."""
+    places = {each.slug: place for place, each in enumerate(ingredients)}
+    others: dict[str, Ingredient] = {}
+    for drink in drinks:
+        for pour in drink.pours:
+            if pour.ingredient.slug not in places:
+                places[pour.ingredient.slug] = len(places)
+                others[pour.ingredient.slug] = pour.ingredient
+    held = np.zeros((len(drinks), len(places)))
+    for row, drink in enumerate(drinks):
+        for pour in drink.pours:
+            place = places[pour.ingredient.slug]
+            held[row, place] = max(held[row, place], weight_of(pour.ingredient, pour.slot))
+    return Marks(held, smell_of(held, smells([*ingredients, *others.values()])[1]))
+
+
+def smell_of(held: Floats, by_tag: Floats) -> Floats:
+    """Smell of drinks, rows of length one, from what they hold."""
+    found = held @ by_tag if len(held) else np.zeros((0, len(tags())))
+    length = np.linalg.norm(found, axis=1, keepdims=True)
+    unit: Floats = found / np.maximum(length, 1e-12)
+    return unit
+
+
+def apart(some: Marks, others: Marks) -> Floats:
+    """Distance of each of some from each of others, shape (some, others), 0 the same, 1 nothing in common."""
+    width = max(some.held.shape[1], others.held.shape[1])
+    one, other = _wide(some.held, width), _wide(others.held, width)
+    shared = np.zeros((len(one), len(other)))
+    for column in range(len(other)):
+        held = other[column]
+        places = np.flatnonzero(held)
+        shared[:, column] = np.minimum(one[:, places], held[places]).sum(axis=1)
+    return distance_of(shared, some, others)
+
+
+def distance_of(shared: Floats, some: Marks, others: Marks) -> Floats:
+    """Distance of each of some from each of others, shape (some, others), from the weight that each pair shares, of the same shape."""
+    together = some.held.sum(axis=1)[:, None] + others.held.sum(axis=1)[None] - shared
+    jaccard = np.divide(shared, together, out=np.zeros_like(shared), where=together > 0)
+    found: Floats = np.clip(1 - (jaccard + some.smell @ others.smell.T) / 2, 0.0, 1.0)
+    return found
+
+
+def _wide(held: Floats, width: int) -> Floats:
+    return np.pad(held, ((0, 0), (0, width - held.shape[1]))) if held.shape[1] < width else held

@@ -1,0 +1,79 @@
+"""What brings a syrup to a °Bx, or a juice to another juice's acid, as it is weighed at the bench (docs/model.md, "The stillroom")."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.core.larder import Composition
+from oenomel.core.wording import listed
+from oenomel.errors import DomainError, OutOfRange
+
+LEAST_G: Final = 0.05
+MOST_BRIX: Final = 80.0
+LEAST_BRIX: Final = 0.1
+
+
+@dataclass(frozen=True, slots=True)
+class WeighedAddition:
+    """Something to weigh in: what, and how many grams."""
+
+    what: str
+    grams: float
+
+
+@dataclass(frozen=True, slots=True)
+class Adjustment:
+    """What to weigh in, and the same as it is said."""
+
+    additions: tuple[WeighedAddition, ...]
+    words: str
+
+
+def to_brix(weight_g: float, sugar_g: float, brix: float) -> Adjustment:
+    """Sugar or water that brings so many grams of a liquid, with so much sugar in them, to a °Bx.
+
+    Raises
+    ------
+    OutOfRange, DomainError
+
+    >>> to_brix(562.0, 218.0, 50).words
+    'Bring it to 50 °Bx: 126 g of sugar.'
+    """
+    if not LEAST_BRIX <= brix <= MOST_BRIX:
+        raise OutOfRange("the °Bx to bring it to", brix, LEAST_BRIX, MOST_BRIX)
+    if not 0 <= sugar_g <= weight_g or weight_g <= 0:
+        raise DomainError("there is nothing to adjust: tell its weight and its sugar")
+    share, has = brix / 100, sugar_g / weight_g
+    if abs(has - share) < 0.0005:
+        return Adjustment((), f"It has {brix:g} °Bx already.")
+    if share > has:
+        grams = (share * weight_g - sugar_g) / (1 - share)
+        return Adjustment((WeighedAddition("sugar", grams),), f"Bring it to {brix:g} °Bx: {_grams(grams)} of sugar.")
+    grams = sugar_g / share - weight_g
+    return Adjustment((WeighedAddition("water", grams),), f"Bring it to {brix:g} °Bx: {_grams(grams)} of water.")
+
+
+def to_acid(juice: Composition, target: Mapping[str, float], volume_ml: float, like: str) -> Adjustment:
+    """Grams of each acid that bring so much of a juice to what is wanted of them, [g/100 ml]; what it has too much of stays.
+
+    Notes
+    -----
+    As the trade weighs it: into the juice, whose volume grows by 0.6 ml a gram (a twentieth at most).
+
+    >>> to_acid(Composition(acids={"citric": 0.8}), {"citric": 4.0, "malic": 2.0}, 1000, "lime juice").words
+    'Bring it to the acid of lime juice: 32 g of citric and 20 g of malic acid.'
+    """
+    if not 0 < volume_ml <= 100_000:
+        raise OutOfRange("the juice in ml", volume_ml, 0, 100_000)
+    missing = [WeighedAddition(f"{kind} acid", (grams - juice.acids.get(kind, 0.0)) * volume_ml / 100) for kind, grams in target.items()]
+    wanted = tuple(each for each in missing if each.grams >= LEAST_G)
+    if not wanted:
+        return Adjustment((), f"It has the acid of {like} already.")
+    told = listed([f"{_grams(each.grams)} of {each.what.removesuffix(' acid')}" for each in wanted])
+    return Adjustment(wanted, f"Bring it to the acid of {like}: {told} acid.")
+
+
+def _grams(grams: float) -> str:
+    return f"{grams:.0f} g" if grams >= 10 else f"{grams:.1f} g"

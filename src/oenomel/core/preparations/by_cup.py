@@ -1,0 +1,29 @@
+"""What the same numbers mean by the cup and by weight, for who must choose (common practice: the unit says which)."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from oenomel.core.preparations.mass_balance import brix_of, cook
+from oenomel.core.preparations.preparation import FinalMeasure, Preparation
+from oenomel.errors import DomainError
+
+TOLD_FROM_BRIX = 0.5
+
+
+def by_cup_words(preparation: Preparation) -> str:
+    """What "two to one" is by the cup and by weight, where it is written in one of them and that makes a difference; else nothing."""
+    units = {line.unit for line in preparation.lines if line.unit != "piece"}
+    plain = len(preparation.lines) == 2 and preparation.kind in ("syrup", "thinned honey")
+    # Who weighs fruit means weight; "two to one" in grams may have been meant by the cup.
+    if len(preparation.lines) < 2 or not (units == {"cup"} or (units == {"g"} and plain)):
+        return ""
+    written = [tuple(replace(line, unit=unit) for line in preparation.lines) for unit in ("g", "cup")]
+    try:
+        weighed, by_cup = (brix_of(cook(replace(preparation, lines=lines, final=FinalMeasure())).liquid) for lines in written)
+    except DomainError:
+        return ""
+    if abs(weighed - by_cup) < TOLD_FROM_BRIX:
+        return ""
+    by = "the cup" if units == {"cup"} else "weight"
+    return f"These numbers by the cup make {by_cup:.1f} °Bx, by weight {weighed:.1f}: it is written by {by}."

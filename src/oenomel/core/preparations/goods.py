@@ -1,0 +1,95 @@
+"""What goes into a pot and has no bottle: dry sugar, acids, salt, fruit, greens and spices, per 100 g with their source."""
+
+from __future__ import annotations
+
+import tomllib
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from functools import cache
+from importlib import resources
+from typing import Final
+
+from oenomel.core.larder import Findable, Index, Tier
+
+FRUIT_SUGAR_SD: Final = 0.25
+FRUIT_ACID_SD: Final = 0.30
+"""How far a fruit's sugar and acid lie from one punnet to the next, as shares (estimates; tables of food give ranges of this width)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Good:
+    """Something dry or fresh. ``role`` is sugar, acid, salt, gum, fruit, plant or water; water, sugars and acids are g per 100 g, and
+    what is left of the 100 can't be dissolved. ``g_per_cup`` is a US cup of it, ``g_per_piece`` one fruit or leaf.
+    """
+
+    slug: str
+    name: str
+    also: tuple[str, ...]
+    role: str
+    water: float
+    sugars: Mapping[str, float]
+    acids: Mapping[str, float]
+    salt: float
+    gum: float
+    g_per_cup: float | None
+    g_per_piece: float | None
+    cautions: tuple[str, ...]
+    allergens: tuple[str, ...]
+    source: str
+    why: str = field(default="")
+
+    @property
+    def is_strained_out(self) -> bool:
+        """Whether a strainer holds it back."""
+        return self.role in ("fruit", "plant")
+
+
+@cache
+def all_goods() -> dict[str, Good]:
+    """All of them, by slug."""
+    text = (resources.files("oenomel.core.preparations") / "data" / "goods.toml").read_text(encoding="utf-8")
+    return {
+        slug: Good(
+            slug=slug,
+            name=row["name"],
+            also=tuple(row["also"]),
+            role=row["role"],
+            water=float(row["water"]),
+            sugars={kind: float(grams) for kind, grams in row.get("sugars", {}).items()},
+            acids={kind: float(grams) for kind, grams in row.get("acids", {}).items()},
+            salt=float(row.get("salt", 0)),
+            gum=float(row.get("gum", 0)),
+            g_per_cup=row.get("g_per_cup"),
+            g_per_piece=row.get("g_per_piece"),
+            cautions=tuple(row.get("cautions", ())),
+            allergens=tuple(row.get("allergens", ())),
+            source=row["source"],
+            why=row.get("why", ""),
+        )
+        for slug, row in tomllib.loads(text).items()
+    }
+
+
+def good_called(words: str) -> Good | None:
+    """The good that words mean, by its slug or any word for it; None where they mean none for sure."""
+    if words in all_goods():
+        return all_goods()[words]
+    found = _index().find(words)
+    return all_goods()[found[0].slug] if found and found[0].tier <= Tier.ANY_ORDER else None
+
+
+def goods_found(words: str) -> list[tuple[Good, Tier]]:
+    """Goods that words may mean, best first, each with how well they fit."""
+    return [(all_goods()[each.slug], each.tier) for each in _index().find(words)]
+
+
+def goods_near(words: str) -> list[str]:
+    """Names of what is spelt or called nearly so."""
+    near = [*_index().find(words), *_index().nearest(words)]
+    return list(dict.fromkeys(each.name for each in near))[:3]
+
+
+@cache
+def _index() -> Index:
+    told = all_goods().values()
+    return Index(Findable(each.slug, each.name, each.also, 1 if each.slug == "granulated-sugar" else 2, (), each.role) for each in told)

@@ -1,0 +1,86 @@
+"""How long a preparation keeps, and what can hurt whoever makes or drinks it. General advice: labels, local rules and noses decide."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Final
+
+from oenomel.core.checks.cautions import caution_messages
+from oenomel.core.larder import Composition, is_non_alcoholic
+from oenomel.core.larder.alcohol import is_flammable
+from oenomel.core.larder.shelf_life import (
+    ACID_SOLUTION_DAYS,
+    DAIRY_DAYS,
+    FRESH_DAYS,
+    FRUIT_DAYS,
+    JUICE_DAYS,
+    KEEPS_BY_STRENGTH_ABV,
+    SALINE_DAYS,
+    SPIRIT_DAYS,
+    SYRUP_DAYS,
+    THIN_BRIX,
+    days_at_least,
+)
+from oenomel.core.preparations.goods import Good
+from oenomel.core.preparations.preparation import Preparation, RecipeLine
+from oenomel.core.wording import listed
+
+SATURATED_BRIX: Final = 67.0
+"""Above this sugar comes out of a syrup of sugar alone in the cold (handbook: 66.6 to 67.1 % at 20 °C)."""
+
+
+def keeps_days(preparation: Preparation, composition: Composition, brix: float) -> int:
+    """Days that it keeps in the fridge (an estimate that a nose overrides)."""
+    if composition.fat > 1 or composition.protein > 1:
+        return DAIRY_DAYS
+    if preparation.kind == "adjusted juice":
+        return JUICE_DAYS
+    if composition.abv >= KEEPS_BY_STRENGTH_ABV:
+        return days_at_least(SPIRIT_DAYS, composition.abv)
+    if preparation.kind == "infusion":
+        return days_at_least(SPIRIT_DAYS, composition.abv) if not is_non_alcoholic(composition.abv) or brix < THIN_BRIX else FRUIT_DAYS
+    if preparation.kind == "saline":
+        return days_at_least(SALINE_DAYS, composition.salt)
+    if preparation.kind == "acid solution":
+        return days_at_least(ACID_SOLUTION_DAYS, composition.acid)
+    by_sugar = days_at_least(SYRUP_DAYS, brix)
+    fresh = any(_is_fresh(line) for line in preparation.lines)
+    return min(by_sugar, FRUIT_DAYS) if fresh or preparation.kind in ("fruit syrup", "cordial") else by_sugar
+
+
+def cautions_of(preparation: Preparation, composition: Composition, keeps: int) -> Iterator[str]:
+    """What has to be said, one sentence each."""
+    sweet = any(isinstance(line.what, Good) and line.what.role == "sugar" for line in preparation.lines) or composition.sugar > 20
+    strong = any(_strength(line) >= 20 for line in preparation.lines)
+    if preparation.is_heated and sweet:
+        yield "Hot sugar burns deep: a roomy pot, no hands near it, cold water by."
+    if preparation.is_heated:
+        yield "Let it cool before it meets egg, cream or ice, and never shake it hot."
+    if preparation.is_heated and strong:
+        yield "Spirit over heat gives fumes that catch fire: warm it in a water bath away from flames, or add it once the rest is cold."
+    if preparation.is_heated and not is_non_alcoholic(composition.abv):
+        yield "Alcohol goes off on the fire; how much nobody measured: the strength told is the most that there can be."
+    if is_flammable(composition.abv):
+        yield "It burns: keep it from flames."
+    carried = {caution for line in preparation.lines for caution in line.what.cautions}
+    yield from caution_messages(carried)
+    greens = any(isinstance(line.what, Good) and line.what.role == "plant" and not line.what.allergens for line in preparation.lines)
+    if greens and "wild plant" not in carried:
+        yield "Only plants sold as food; a strong infusion holds more of a plant than any dish does."
+    allergens = sorted({each for line in preparation.lines for each in line.what.allergens})
+    if allergens:
+        yield f"Contains {listed(allergens)}: it stands on the label. Labels of what went in decide."
+    if preparation.kind in ("syrup", "gum syrup") and 100 * composition.sugar / composition.density_g_per_ml / 100 > SATURATED_BRIX:
+        yield "More sugar than water keeps dissolved: it will crystallise in the cold."
+    days = "day" if keeps == 1 else "days"
+    yield f"Clean bottle, cold, labelled with name, date and what is in it: about {keeps} {days}, and a nose overrides that."
+
+
+def _is_fresh(line: RecipeLine) -> bool:
+    if isinstance(line.what, Good):
+        return line.what.role == "fruit"
+    return line.what.kind == "juice" or (line.what.label("keeps_days") or 99) <= FRESH_DAYS
+
+
+def _strength(line: RecipeLine) -> float:
+    return 0.0 if isinstance(line.what, Good) else line.what.composition.abv

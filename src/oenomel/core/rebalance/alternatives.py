@@ -1,0 +1,153 @@
+"""The ways in which a drink can be brought to where it should be: people choose between ways, one answer reads as an order
+(docs/model.md, "Rebalancing").
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Sequence
+from dataclasses import dataclass, replace
+from typing import Final
+
+from oenomel.core.balance.aroma_share import part_words
+from oenomel.core.dilution import Conditions
+from oenomel.core.larder import Ingredient
+from oenomel.core.rebalance.budget import Budget
+from oenomel.core.rebalance.identity_cost import DEAR, price_of
+from oenomel.core.rebalance.solver import Move, Rebalanced, best_of, rebalanced_as, that_can_move, usually_free, with_correctors
+from oenomel.core.rebalance.target import Aim
+from oenomel.core.rebalance.variants import Variant
+from oenomel.core.spec import Drink
+from oenomel.core.wording import capital, listed
+
+NO_WORSE_BY: Final = 1.0
+"""A way is told whose J is less than this over the least (docs/model.md, "Rebalancing")."""
+
+LEAST_PART: Final = 1 / 12
+TWICE_FROM: Final = 0.95
+"""A smaller part of a pour is no loss of character that anybody would name; from the other on it is told as twice as much."""
+
+MISSED: Final = 0.3
+"""From this price of character on a pour is missed where all of it goes: a plain syrup isn't."""
+
+AS_NEAR: Final = 0.1
+"""So much of J is no difference between two ways that come near."""
+
+
+@dataclass(frozen=True)
+class Alternative:
+    """One way: its answer, what sets it apart in a line, and what it costs of what the drink is known by."""
+
+    answer: Rebalanced
+    title: str
+    cost: str
+
+
+def ways_of(
+    drink: Drink,
+    aim: Aim,
+    first: Rebalanced,
+    free: Collection[int] | None = None,
+    correctors: Sequence[Ingredient] = (),
+    conditions: Conditions | None = None,
+    budget: Budget | None = None,
+) -> tuple[Alternative, ...]:
+    """Up to three ways, the least J first; those that come nearly as near and move other pours.
+
+    Parameters
+    ----------
+    first : Rebalanced                    the answer of least J, as `rebalance` found it
+    free : collection of int, optional    pours that may move, as `rebalance` takes them
+    correctors : sequence of Ingredient   of which one may join the way that leaves the dearest pour alone (`correctors_for`)
+    """
+    conditions, budget = conditions or Conditions(), budget or Budget()
+    chosen = usually_free(drink) if free is None else that_can_move(drink, free)
+    found = [first]
+    if first.moves:
+        start = Variant(drink, chosen)
+        cut = first.costs.total + NO_WORSE_BY
+        alone = [replace(start, free=(index,)) for index in chosen]
+        dearest = _dearest(drink, first.moves)
+        others = tuple(index for index in chosen if index != dearest)
+        kept = with_correctors(replace(start, free=others), correctors, at_most=1)
+        for variants in (alone, kept):
+            answer = _least(variants, aim, conditions, cut, budget)
+            if answer is not None and all(_who(answer) != _who(other) for other in found):
+                found.append(answer)
+    return tuple(Alternative(each, _title(drink, each, found), _cost(drink, each)) for each in found)
+
+
+def _least(variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: float, budget: Budget) -> Rebalanced | None:
+    """The best of these that moves anything, if its J is under the cut."""
+    if not variants or not variants[0].free:
+        return None
+    (made,), minima = best_of(variants, aim, conditions, cut, budget, answered=True)
+    if made is None:
+        return None
+    answer = rebalanced_as(variants[int(minima.problem[0])], made, aim, conditions, bool(minima.proved[0]), minima.evaluated)
+    return answer if answer.moves and answer.costs.total < cut else None
+
+
+def _who(answer: Rebalanced) -> frozenset[object]:
+    """Which pours an answer moves."""
+    return frozenset(move.ingredient.slug if move.joined else move.pour for move in answer.moves)
+
+
+def _dearest(drink: Drink, moves: Sequence[Move]) -> int | None:
+    """The moved pour that cost most of the drink's character."""
+    own = [move for move in moves if not move.joined]
+    if not own:
+        return None
+    return max(own, key=lambda move: price_of(drink.pours[move.pour]) * _part(move)).pour
+
+
+def _part(move: Move) -> float:
+    """How much of a pour a move takes or adds, as a part of it."""
+    return abs(move.after_ml - move.before_ml) / move.before_ml if move.before_ml > 0 else 1.0
+
+
+def _title(drink: Drink, way: Rebalanced, ways: Sequence[Rebalanced]) -> str:
+    """What sets a way apart from the others: nearest, one pour only, or what it keeps, takes in and leaves out."""
+    if not way.moves:
+        return "Nothing need move" if way.reached else "Nothing brings it nearer"
+    joined = [move.ingredient.said for move in way.moves if move.joined]
+    if len(way.moves) == 1:
+        return capital(f"{joined[0]} joins") if joined else f"Moves the {way.moves[0].ingredient.said} only"
+    # What others move and this one leaves alone, if the drink is known by it.
+    own = {move.pour for move in way.moves if not move.joined}
+    kept = [i for i in {m.pour for other in ways for m in other.moves if not m.joined} - own if price_of(drink.pours[i]) >= DEAR]
+    out = [move.ingredient.said for move in way.moves if move.after_ml == 0]
+    nearest = _off(way) <= min(map(_off, ways)) + AS_NEAR
+    words = (
+        *(["comes nearest" if nearest else "with its own pours"] if way is ways[0] else []),
+        *([f"keeps the {listed([drink.pours[i].ingredient.said for i in sorted(kept)])}"] if kept else []),
+        *([f"takes {listed(joined)} in"] if joined else []),
+        *([f"leaves {listed(out)} out"] if out else []),
+    )
+    return capital(", ".join(words) or f"moves {len(way.moves)} pours")
+
+
+def _off(way: Rebalanced) -> float:
+    """How far a way stays off the target, as J counts it."""
+    return way.costs.sugar + way.costs.acid + way.costs.abv + way.costs.volume_ml
+
+
+def _cost(drink: Drink, way: Rebalanced) -> str:
+    """What a way costs of what the drink is known by, in words."""
+    told = [
+        _moved(move)
+        for move in way.moves
+        if not move.joined and _part(move) >= LEAST_PART and price_of(drink.pours[move.pour]) >= (DEAR if move.after_ml else MISSED)
+    ]
+    return f"Costs in character: {listed(told)}." if told else "What the drink is known by stays."
+
+
+def _moved(move: Move) -> str:
+    """How much less or more of a pour, in parts of it."""
+    name, part = move.ingredient.said, _part(move)
+    if move.after_ml == 0:
+        return f"the {name} goes"
+    if move.after_ml < move.before_ml:
+        return f"{part_words(part)} less {name}"
+    if part > TWICE_FROM:
+        return f"twice as much {name}"
+    return f"half as much {name} again" if part_words(part) == "half" else f"{part_words(part)} more {name}"

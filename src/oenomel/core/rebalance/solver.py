@@ -1,0 +1,421 @@
+"""What brings a drink to a target with amounts that can be poured, and why (docs/model.md, "Rebalancing")."""
+
+from __future__ import annotations
+
+import itertools
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.balance import AXES, FIGURES, TASTED_STEPS, Change, can_be_tasted, changes_between, in_words
+from oenomel.core.dilution import Conditions
+from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient
+from oenomel.core.rebalance.budget import Budget
+from oenomel.core.rebalance.grid_search import Minima, minimise
+from oenomel.core.rebalance.target import Aim, figures_of, off_target, weight_in_j
+from oenomel.core.rebalance.variants import (
+    CHANGE_COSTS,
+    JOIN_COSTS,
+    STEP_COSTS,
+    Variant,
+    character_per_ml,
+    grid_in,
+    laid_out,
+    poured_so,
+    rungs_of_each,
+    without_idle,
+)
+from oenomel.core.spec import ML_PER_UNIT, Drink, Pour, Unit, grid_of
+from oenomel.core.wording import listed
+from oenomel.errors import DomainError, NothingFree, NothingToDrink
+
+Floats = NDArray[np.float64]
+
+FREE_SLOTS: Final = ("base", "sour", "sweet", "liqueur")
+"""Slots whose pours may move where nothing else is said."""
+
+MOST_FREE: Final = 7
+"""Free pours that are searched together: more is no change of a drink but another one."""
+
+MOST_CORRECTORS: Final = 12
+CORRECTORS: Final = ("simple-syrup-1-1", "simple-syrup-2-1", "lemon-juice", "citric-acid-solution", "vodka", "still-water")
+"""What may join a drink where that is allowed: sweet, sour, strong and water, in a plain and a concentrated form where there are two."""
+
+SPIRIT_ABV: Final = 36.0
+WEAK_ABV: Final = 2.0
+"""Strength of what counts as a spirit, and up to which a drink is one without alcohol, [% v/v] (house rules)."""
+
+JOIN_AT_MOST: Final = 2
+
+LEAST_TO_JOIN: Final = JOIN_COSTS + CHANGE_COSTS
+"""A J up to this is too small for a corrector to pay for itself."""
+
+MOST_RUNGS: Final = 400_000
+"""Amounts that are weighed at once, over all pours of all variants: about 40 MB."""
+
+WHOLE_SEARCH: Final = 0.6
+"""Share of a budget for all free pours at once; the rest is for any four of them, should it not be enough."""
+
+NOT_PROVED: Final = "There are too many ways to weigh them all: this is the best that was found, and a better one may be left."
+
+
+@dataclass(frozen=True, slots=True)
+class Costs:
+    """The parts of J: what each axis and the volume are off, how many pours changed, how far, correctors that joined, and the character
+    that was moved.
+    """
+
+    sugar: float
+    acid: float
+    abv: float
+    volume_ml: float
+    changed: float
+    moved: float
+    joined: float
+    character: float
+
+    @property
+    def total(self) -> float:
+        """J."""
+        return self.sugar + self.acid + self.abv + self.volume_ml + self.changed + self.moved + self.joined + self.character
+
+
+@dataclass(frozen=True, slots=True)
+class Move:
+    """One pour's change, [ml]; ``joined`` where it wasn't in the drink before, ``unit`` what it is measured by. What it did: `Change`."""
+
+    pour: int
+    ingredient: Ingredient
+    before_ml: float
+    after_ml: float
+    joined: bool
+    unit: Unit
+
+    @property
+    def amount(self) -> float:
+        """How much it is moved, in its unit."""
+        piece = self.ingredient.piece_ml or 1.0
+        one = {"g": SOLIDS_ML_PER_G, "piece": piece, "leaf": piece}.get(self.unit) or ML_PER_UNIT[self.unit]
+        return abs(self.after_ml - self.before_ml) / one
+
+
+@dataclass(frozen=True, slots=True)
+class Residual:
+    """What is left between a drink and its target on one axis: steps (for drawing), and whether it can be tasted, in words."""
+
+    axis: str
+    value: float
+    target: float
+    steps: float
+    words: str
+
+    @property
+    def felt(self) -> bool:
+        """Whether a tongue could tell it, side by side."""
+        return can_be_tasted(self.steps)
+
+
+@dataclass(frozen=True)
+class Rebalanced:
+    """The answer: the drink, J and its parts, the moves with what each did, what is left over, and what else has to be said.
+
+    ``proved`` is false where the search grew out of hand and J is only the best that was found.
+    """
+
+    drink: Drink
+    costs: Costs
+    moves: tuple[Move, ...]
+    changes: tuple[Change, ...]
+    left: tuple[Residual, ...]
+    notes: tuple[str, ...]
+    proved: bool
+    evaluated: int
+
+    @property
+    def reached(self) -> bool:
+        """Whether nothing is left that a tongue could tell."""
+        return not any(left.felt for left in self.left)
+
+
+def rebalance(
+    drink: Drink,
+    aim: Aim,
+    free: Collection[int] | None = None,
+    correctors: Sequence[Ingredient] = (),
+    conditions: Conditions | None = None,
+    budget: Budget | None = None,
+) -> Rebalanced:
+    """The amounts that bring a drink closest to a target: the true minimum of J over what can be poured.
+
+    Parameters
+    ----------
+    free : collection of int, optional    pours that may move; by default those of base, sour, sweet and liqueur
+    correctors : sequence of Ingredient   of which up to two may join
+    budget : Budget, optional             what the search may take; where it is spent, the answer is the best found, and says so
+
+    Raises
+    ------
+    NothingToDrink
+        No pour adds any liquid.
+    NothingFree
+        No pour may move, and none may join that isn't in the drink already.
+    DomainError
+        More pours are free than can be searched together.
+    """
+    conditions, budget = conditions or Conditions(), budget or Budget()
+    if sum(pour.liquid_ml for pour in drink.pours) == 0:
+        raise NothingToDrink
+    chosen = usually_free(drink) if free is None else that_can_move(drink, free)
+    if len(chosen) > MOST_FREE:
+        raise DomainError(f"{len(chosen)} pours are free; lock some of them, {MOST_FREE} can be weighed against each other")
+    variants = with_correctors(Variant(drink, chosen), correctors)
+    if not variants[0].free:
+        raise NothingFree
+    variant, volumes, minima = _searched(variants, aim, conditions, budget)
+    answer = rebalanced_as(variant, poured_so(variant, volumes), aim, conditions, bool(minima.proved[0]), minima.evaluated)
+    notes = (
+        *(() if answer.proved else (NOT_PROVED,)),
+        *_coarse(drink, chosen, aim),
+        *_out_of_reach(drink, aim, chosen, answer.left, correctors, conditions, budget),
+    )
+    return replace(answer, notes=notes)
+
+
+def rebalanced_as(variant: Variant, made: Drink, aim: Aim, conditions: Conditions, proved: bool, evaluated: int) -> Rebalanced:
+    """What was made of a variant, as an answer without notes."""
+    clean = without_idle(variant, made)
+    before = variant.drink.with_pours(tuple(pour for i, pour in enumerate(variant.drink.pours) if i not in variant.joins))
+    return Rebalanced(
+        clean,
+        costs_of(variant, made, aim, conditions),
+        moves_of(variant, made),
+        changes_between(clean, before, conditions),
+        residuals_of(made, aim, conditions),
+        (),
+        proved,
+        evaluated,
+    )
+
+
+def correctors_for(drink: Drink, larder: Mapping[str, Ingredient]) -> list[Ingredient]:
+    """Which correctors a bartender would reach for with this drink: one of a sort, in the form that its own pours don't give already.
+
+    Beside citrus an acid, where there is none lemon; beside syrup a richer one; a spirit where there is something strong but none of its
+    strength; no water where bubbles make the length.
+    """
+    poured = [pour for pour in drink.pours if pour.liquid_ml > 0]
+    strongest = max((pour.ingredient.composition.abv for pour in poured), default=0.0)
+    sours, sweetens = (any(pour.slot == slot for pour in poured) for slot in ("sour", "sweet"))
+    sparkles = any(pour.ingredient.is_sparkling for pour in poured)
+    slugs = (
+        "simple-syrup-2-1" if sweetens else "simple-syrup-1-1",
+        "citric-acid-solution" if sours else "lemon-juice",
+        *(("vodka",) if WEAK_ABV < strongest < SPIRIT_ABV else ()),
+        *(() if sparkles else ("still-water",)),
+    )
+    held = {pour.ingredient.slug for pour in drink.pours}
+    return [larder[slug] for slug in slugs if slug in larder and slug not in held]
+
+
+def usually_free(drink: Drink) -> tuple[int, ...]:
+    """Pours that may move where nothing else is said; the last ones of very many stay."""
+    return that_can_move(drink, [i for i, pour in enumerate(drink.pours) if pour.slot in FREE_SLOTS])[:MOST_FREE]
+
+
+def with_correctors(variant: Variant, correctors: Sequence[Ingredient], at_most: int = JOIN_AT_MOST) -> list[Variant]:
+    """The variant with each pair of correctors at hand, of which none, one or both may join, or no more than one of them; those that it
+    holds already are no help.
+    """
+    if len(correctors) > MOST_CORRECTORS:
+        raise DomainError(f"{len(correctors)} correctors are too many; name at most {MOST_CORRECTORS}")
+    if not correctors:
+        return [variant]
+    held = {pour.ingredient.slug for pour in variant.drink.pours}
+    fresh = [each for each in correctors if each.slug not in held]
+    variants = []
+    for pair in itertools.combinations(fresh, min(at_most, len(fresh))) if fresh else [()]:
+        start = len(variant.drink.pours)
+        joining = tuple(Pour(each, 0.0, slot=next(iter(each.slots), "other")) for each in pair)
+        added = tuple(range(start, start + len(pair)))
+        drink = replace(variant.drink, pours=(*variant.drink.pours, *joining))
+        variants.append(replace(variant, drink=drink, free=(*variant.free, *added), joins=frozenset(added), start=()))
+    return variants
+
+
+def best_of(
+    variants: Sequence[Variant],
+    aim: Aim,
+    conditions: Conditions,
+    cut: float | Floats = np.inf,
+    budget: Budget | None = None,
+    *,
+    answered: bool = False,
+) -> tuple[list[Drink | None], Minima]:
+    """The least J of each group of variants, and the drink that has it; None where all J of a group are over ``cut``.
+
+    All variants have the same number of free pours and the same method. ``answered``: each group has an answer without this search, so
+    that a spent budget may leave it at that.
+    """
+    minima = _minima(variants, aim, conditions, cut, budget or Budget(), answered)
+    drinks = [
+        None if problem < 0 else poured_so(variants[problem], minima.volumes[:, group])
+        for group, problem in enumerate(minima.problem.tolist())
+    ]
+    return drinks, minima
+
+
+def costs_of(variant: Variant, made: Drink, aim: Aim, conditions: Conditions) -> Costs:
+    """J of a drink made out of a variant, part by part."""
+    off = off_target(figures_of([made], aim.by_sucrose_equivalents, conditions), aim)
+    squares = {name: float(steps[0] ** 2) * weight_in_j(name, aim) for name, steps in off.items()}
+    moved = changed = joined = character = 0.0
+    for index in variant.free:
+        before, after = variant.drink.pours[index].liquid_ml, made.pours[index].liquid_ml
+        if abs(after - before) > 1e-9:
+            changed += CHANGE_COSTS
+            moved += STEP_COSTS * abs(after - before) / grid_in(variant, index, aim)
+            joined += JOIN_COSTS if index in variant.joins else 0.0
+            character += character_per_ml(variant, index, aim) * abs(after - before)
+    sugar, acid, abv, volume_ml = (squares.get(name, 0.0) for name in (*AXES, "volume_ml"))
+    return Costs(sugar, acid, abv, volume_ml, changed, moved, joined, character)
+
+
+def residuals_of(drink: Drink, aim: Aim, conditions: Conditions) -> tuple[Residual, ...]:
+    """What is left between a drink and the target, on each axis that counts, and in volume (in steps of a tenth)."""
+    figures = figures_of([drink], aim.by_sucrose_equivalents, conditions)
+    return tuple(
+        Residual(
+            name, float(figures[FIGURES.index(name), 0]), getattr(aim.target, name), float(steps[0]), _residual_words(name, float(steps[0]))
+        )
+        for name, steps in off_target(figures, aim).items()
+    )
+
+
+def _residual_words(name: str, steps: float) -> str:
+    if name == "volume_ml":
+        return "about as large" if abs(steps) < 1 else "larger" if steps > 0 else "smaller"
+    return in_words(steps, AXES[name])
+
+
+def _searched(variants: Sequence[Variant], aim: Aim, conditions: Conditions, budget: Budget) -> tuple[Variant, Floats, Minima]:
+    """The variant that has the minimum and its volumes; where a proof outgrows its budget, at least the best over any four of its pours."""
+    minima = _minima(variants, aim, conditions, np.inf, budget.share(WHOLE_SEARCH))
+    found = variants[int(minima.problem[0])], minima.volumes[:, 0], minima
+    if minima.proved.all():
+        return found
+    fours = _any_four(variants)
+    fewer = _minima(fours, aim, conditions, float(minima.J[0]), budget, answered=True)
+    evaluated = minima.evaluated + fewer.evaluated
+    if fewer.problem[0] >= 0 and fewer.J[0] < minima.J[0]:
+        variant = fours[int(fewer.problem[0])]
+        return variant, fewer.volumes[:, 0], replace(fewer, proved=minima.proved, evaluated=evaluated)
+    return *found[:2], replace(minima, evaluated=evaluated)
+
+
+def _minima(
+    variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: float | Floats, budget: Budget, answered: bool = False
+) -> Minima:
+    """The least J of each group, sought in batches whose rungs fit the memory; a later batch has to be better than those before."""
+    groups = 1 + max(variant.group for variant in variants)
+    best = np.full(groups, cut) if np.isscalar(cut) else np.array(cut, dtype=np.float64)
+    costs, problem = np.full(groups, np.inf), np.full(groups, -1)
+    volumes, rungs = np.zeros((len(variants[0].free), groups)), np.zeros((len(variants[0].free), groups), dtype=np.int64)
+    proved, evaluated = np.ones(groups, dtype=np.bool_), 0
+    laddered = rungs_of_each(variants, aim)
+    longest = max(len(rung.values) for ladders in laddered for rung in ladders) if variants[0].free else 1
+    at_once = max(1, MOST_RUNGS // (longest * max(1, len(variants[0].free))))
+    for start in range(0, len(variants), at_once):
+        batch = variants[start : start + at_once]
+        inside = sorted({variant.group for variant in batch})
+        if budget.spent and (answered or np.isfinite(costs[inside]).all()):
+            proved[inside] = False
+            continue
+        places = {group: place for place, group in enumerate(inside)}
+        numbered = [variant.in_group(places[variant.group]) for variant in batch]
+        found = minimise(laid_out(numbered, laddered[start : start + at_once], aim, conditions), best[inside], budget)
+        evaluated += found.evaluated
+        for place, group in enumerate(inside):
+            proved[group] &= found.proved[place]
+            if found.problem[place] >= 0 and found.J[place] < costs[group]:
+                costs[group] = found.J[place]
+                best[group] = min(best[group], costs[group])
+                problem[group] = start + found.problem[place]
+                rungs[:, group], volumes[:, group] = found.rungs[:, place], found.volumes[:, place]
+    return Minima(costs, problem, rungs, volumes, proved, evaluated)
+
+
+def _any_four(variants: Sequence[Variant]) -> list[Variant]:
+    """The variants with each four of their free pours, the rest as they are; each four once, whatever else could have joined it."""
+    fours: dict[frozenset[object], Variant] = {}
+    for variant in variants:
+        for four in itertools.combinations(variant.free, min(4, len(variant.free))):
+            who = frozenset(variant.drink.pours[i].ingredient.slug if i in variant.joins else i for i in four)
+            fours.setdefault(who, replace(variant, free=four, start=()))
+    return list(fours.values())
+
+
+def that_can_move(drink: Drink, among: Collection[int] | None = None) -> tuple[int, ...]:
+    """Pours that have an amount to choose, unlike the edge, the garnish, a rinse and a lump of sugar that is left to dissolve."""
+    chosen = range(len(drink.pours)) if among is None else set(among)
+    movable = ("mixed", "glass", "topped", "floated")
+    return tuple(sorted(i for i in chosen if drink.pours[i].stage in movable and not drink.pours[i].dissolves_later))
+
+
+def moves_of(variant: Variant, made: Drink) -> tuple[Move, ...]:
+    """Pours whose amount differs between a variant and what was made of it."""
+    pairs = zip(variant.drink.pours, made.pours, strict=True)
+    return tuple(
+        Move(i, after.ingredient, before.liquid_ml, after.liquid_ml, i in variant.joins, _measured_by(after))
+        for i, (before, after) in enumerate(pairs)
+        if abs(after.liquid_ml - before.liquid_ml) > 1e-9
+    )
+
+
+def _measured_by(pour: Pour) -> Unit:
+    """What a pour is moved by: whole dashes, grams of what is dry, pieces; else millilitres, which follow the screen's unit."""
+    if pour.ingredient.composition.solid:
+        return "g"
+    return pour.unit if pour.unit in ("dash", "drop") or (pour.unit in ("piece", "leaf") and pour.ingredient.piece_ml) else "ml"
+
+
+def _coarse(drink: Drink, free: Collection[int], aim: Aim) -> tuple[str, ...]:
+    """Free pours that are smaller than a step of their grid."""
+    small = [(drink.pours[i], grid_of(drink.pours[i].ingredient, drink.pours[i].unit, aim.grid_ml)) for i in free]
+    return tuple(
+        f"{pour.liquid_ml:g} ml of {pour.ingredient.said} is less than one step of {grid:g} ml: it stays, goes or grows to {grid:g} ml."
+        for pour, grid in small
+        if 0 < pour.liquid_ml < grid
+    )
+
+
+def _out_of_reach(
+    drink: Drink,
+    aim: Aim,
+    free: Collection[int],
+    left: Sequence[Residual],
+    correctors: Sequence[Ingredient],
+    conditions: Conditions,
+    budget: Budget,
+) -> tuple[str, ...]:
+    """Where the target isn't reached: how near this is, and which locked pour would help most if it were freed."""
+    felt = [each for each in left if each.felt and each.axis != "volume_ml"]
+    if not felt:
+        return ()
+    near = f"This is as near as these pours get: still {listed([each.words for each in felt])}."
+    locked = [i for i in that_can_move(drink) if i not in free and drink.pours[i].liquid_ml > 0]
+    if locked and len(free) < MOST_FREE:
+        variants = [Variant(drink, (*free, i), group=number) for number, i in enumerate(locked)]
+        freed, _ = best_of(variants, aim, conditions, budget=budget)
+        worst = [
+            max(abs(each.steps) for each in residuals_of(other, aim, conditions) if each.axis != "volume_ml") for other in freed if other
+        ]
+        best = int(np.argmin(worst))
+        if worst[best] < max(abs(each.steps) for each in felt) - TASTED_STEPS / 2:
+            name = drink.pours[locked[best]].ingredient.said
+            how = "brings it there" if worst[best] < TASTED_STEPS else "brings it nearer"
+            return (near, f"Freeing the {name} {how}.")
+    help_ = "" if correctors else " Let a corrector join, such as syrup, citrus, spirit or water."
+    return (f"{near} No other pour of this drink helps.{help_}",)

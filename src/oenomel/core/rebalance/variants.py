@@ -1,0 +1,176 @@
+"""Drinks whose J is sought, and the arithmetic that the search makes of them (docs/model.md, "Rebalancing")."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from typing import Final, NamedTuple
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.dilution import Conditions
+from oenomel.core.rebalance.grid_search import SUMS, Problems
+from oenomel.core.rebalance.identity_cost import price_per_ml
+from oenomel.core.rebalance.target import Aim, sugar_counted
+from oenomel.core.spec import Drink, Pour, grid_of, usual_bounds
+from oenomel.core.spec.jigger import MORE_ML, ladder
+from oenomel.errors import DomainError
+
+Floats = NDArray[np.float64]
+
+CHANGE_COSTS: Final = 0.05
+STEP_COSTS: Final = 0.01
+JOIN_COSTS: Final = 0.25
+"""Prices in J: of each pour that changes, each step of the grid, each corrector that joins (docs/model.md, "Rebalancing")."""
+
+LONGEST_LADDER: Final = 4000
+"""Amounts among which one pour may choose."""
+
+MOST_TIMES_A_POUR: Final = 100
+"""A bound further up than this is no bound of a drink; where nothing is poured yet, 100 ml is."""
+
+TIE_BY_CHANGE: Final = 1e-10
+TIE_BY_ML: Final = 1e-12
+"""So little decides between drinks of the same J: fewer changes, then less volume moved."""
+
+
+@dataclass(frozen=True, slots=True)
+class Variant:
+    """A drink whose J is sought: which pours are free, which of them would join it, and its group.
+
+    Variants of one group compete; ``grids`` are steps of pours that have one of their own, such as a blend of two. ``start`` are the rungs
+    that a search without proof came to, if there was one.
+    """
+
+    drink: Drink
+    free: tuple[int, ...]
+    joins: frozenset[int] = frozenset()
+    group: int = 0
+    grids: Mapping[int, float] = field(default_factory=dict)
+    start: tuple[int, ...] = ()
+
+    def in_group(self, group: int) -> Variant:
+        """The same among others."""
+        return Variant(self.drink, self.free, self.joins, group, self.grids, self.start)
+
+
+def without_idle(variant: Variant, made: Drink) -> Drink:
+    """What was made of a variant, without the correctors that didn't join."""
+    if not variant.joins:
+        return made
+    return made.with_pours(tuple(p for i, p in enumerate(made.pours) if i not in variant.joins or p.volume_ml > 0))
+
+
+def poured_so(variant: Variant, volumes: Floats) -> Drink:
+    """The variant's drink with its free pours at these volumes."""
+    pours = list(variant.drink.pours)
+    for index, volume in zip(variant.free, volumes.tolist(), strict=True):
+        pours[index] = pours[index].at(round(volume, 9))
+    return variant.drink.with_pours(tuple(pours))
+
+
+def problems_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -> Problems:
+    """Variants with as many free pours each, for the search."""
+    return laid_out(variants, rungs_of_each(variants, aim), aim, conditions)
+
+
+def laid_out(variants: Sequence[Variant], rungs: Sequence[Sequence[Rungs]], aim: Aim, conditions: Conditions) -> Problems:
+    """The same with ladders that are laid out already."""
+    pours, number = len(variants[0].free), len(variants)
+    gives, fixed = np.zeros((len(SUMS), pours, number)), np.zeros((len(SUMS), number))
+    grids, dear = np.ones((pours, number)), np.zeros((pours, number))
+    joins = np.zeros((pours, number))
+    # Variants of one board share most of their pours.
+    brings: dict[int, Floats] = {}
+    for k, variant in enumerate(variants):
+        of = variant.drink.pours
+        for index, pour in enumerate(of):
+            if id(pour) not in brings:
+                brings[id(pour)] = np.array(_gives(pour, aim.by_sucrose_equivalents))
+            if index not in variant.free and pour.liquid_ml:
+                fixed[:, k] += pour.liquid_ml * brings[id(pour)]
+        for row, index in enumerate(variant.free):
+            gives[:, row, k] = brings[id(of[index])]
+            joins[row, k] = index in variant.joins
+            grids[row, k], dear[row, k] = rungs[k][row].grid, rungs[k][row].dear
+    longest = max(len(rung.values) for ladders in rungs for rung in ladders) if pours else 1
+    values = np.empty((pours, number, longest))
+    counts, now = np.ones((pours, number), dtype=np.int64), np.zeros((pours, number), dtype=np.int64)
+    for k, ladders in enumerate(rungs):
+        for row, rung in enumerate(ladders):
+            length = len(rung.values)
+            values[row, k, :length], values[row, k, length:] = rung.values, rung.values[-1]
+            counts[row, k], now[row, k] = length, rung.now
+    change_price = CHANGE_COSTS + TIE_BY_CHANGE + JOIN_COSTS * joins
+    ml_price = STEP_COSTS / grids + dear + TIE_BY_ML
+    group = np.array([variant.group for variant in variants])
+    start = np.array([variant.start for variant in variants]).T if pours and all(variant.start for variant in variants) else None
+    return Problems(
+        values, counts, now, change_price, ml_price, gives, fixed, group, aim.goal, variants[0].drink.method, conditions, start
+    )  # fmt: skip
+
+
+class Rungs(NamedTuple):
+    """What a free pour may choose, [ml], which of it is poured now, its step, and what a ml of it costs in character."""
+
+    values: Floats
+    now: int
+    grid: float
+    dear: float
+
+
+def rungs_of_each(variants: Sequence[Variant], aim: Aim) -> list[list[Rungs]]:
+    """The ladder of each free pour of each variant; those of the same pour are laid out once."""
+    known: dict[tuple[int, int, bool, float | None], Rungs] = {}
+    found = []
+    for variant in variants:
+        ladders = []
+        for index in variant.free:
+            key = id(variant.drink.pours[index]), index, index in variant.joins, variant.grids.get(index)
+            if key not in known:
+                known[key] = _rungs_of(variant, index, aim)
+            ladders.append(known[key])
+        found.append(ladders)
+    return found
+
+
+def _rungs_of(variant: Variant, index: int, aim: Aim) -> Rungs:
+    """The ladder of one free pour of a variant, counted before it is laid out.
+
+    Raises
+    ------
+    DomainError
+        A bound is out of all proportion, or the grid too fine for it.
+    """
+    pour, grid = variant.drink.pours[index], grid_in(variant, index, aim)
+    low, high = aim.bounds.get(index, (0.0, MORE_ML) if index in variant.joins else usual_bounds(pour, grid))
+    if index in aim.bounds and high > MOST_TIMES_A_POUR * max(pour.liquid_ml, 1.0):
+        raise DomainError(f"up to {high:g} ml of {pour.ingredient.name} is more than a hundred times what is poured; take narrower bounds")
+    if (high - low) / grid > LONGEST_LADDER:
+        raise DomainError(
+            f"{high - low:g} ml of {pour.ingredient.name} in steps of {grid:g} ml are more than {LONGEST_LADDER} amounts; "
+            "take a coarser grid, or narrower bounds"
+        )
+    return Rungs(*ladder(pour.liquid_ml, grid, low, high), grid, character_per_ml(variant, index, aim))
+
+
+def _gives(pour: Pour, by_sucrose_equivalents: bool) -> tuple[float, ...]:
+    """What a ml of it adds to each of `SUMS`."""
+    abv, sugar, acid = pour.ingredient.composition.axes
+    tin = 1.0 if pour.meets_ice else 0.0
+    counted = sugar_counted(pour.ingredient, by_sucrose_equivalents)
+    return 1.0, counted, acid, abv, tin, tin * abv / 100, tin * sugar / 100, tin * acid / 100
+
+
+def character_per_ml(variant: Variant, index: int, aim: Aim) -> float:
+    """What moving a pour by a ml costs in character; a corrector has none to lose."""
+    return price_per_ml(variant.drink.pours[index]) if aim.character and index not in variant.joins else 0.0
+
+
+def grid_in(variant: Variant, index: int, aim: Aim) -> float:
+    """Step of one of a variant's pours, [ml]."""
+    if index in variant.grids:
+        return variant.grids[index]
+    pour = variant.drink.pours[index]
+    return grid_of(pour.ingredient, pour.unit, aim.grid_ml)

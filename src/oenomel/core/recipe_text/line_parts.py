@@ -1,0 +1,287 @@
+"""A line of a recipe taken apart: where an amount ends and an ingredient begins, and what stands beside both."""
+
+from __future__ import annotations
+
+import itertools
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from typing import Final
+
+from oenomel.core.larder import stems
+from oenomel.core.spec import Said, plain, read_said
+from oenomel.core.spec.measures import beginnings
+
+_BULLET: Final = re.compile(r"^\s*(?:[-*•·–—▪◦‣]+(?:\s+|(?<=[•·▪◦‣]))|\[[ xX]?\]\s*|\d{1,2}[.)]\s+(?=[A-Za-z]))+")
+_MARKS: Final = re.compile(r"^[#>|\s]+|(?<![|\s])[|\s]+$|\*\*|__|`|(?<=\w)\*(?=\W|$)|(?<!\S)\*(?=\S)")
+_ON_TOP: Final = re.compile(
+    r"(?:, ?| )?\b(?:dripped |dropped |dotted )?(?:on top(?: of the foam)?|on the (?:foam|top|surface)|over the foam)$", re.IGNORECASE
+)
+_BETWEEN: Final = re.compile(r" ?; ?|, | [+/•·|–] | and (?=[\d½¼¾⅓⅔])")
+_TAIL: Final = re.compile(
+    r"(?:(?:very |freshly |finely |well )?"
+    r"(?:fresh|strained|chilled|cold|squeezed|juiced|peeled|sliced|cut|cubed|diced|hulled|crushed(?! ice)|muddled|heaped)\b"
+    r"|freshly\b|to taste|optional|float|floated|on top|on the foam|at room|divided|or\b|rinse\b"
+    r"|to (?:top|float|rinse|finish|garnish|serve)\b"
+    r"|for (?:garnish|the|rim|edge)\b|if\b|plus\b|about\b|preferably\b)",
+    re.IGNORECASE,
+)
+_ASIDE: Final = re.compile(r"[(\[]([^()\[\]]*)[)\]]")
+_DOTS: Final = re.compile(r" ?(?:\.{2,}|…|[:–—=]) ?| - ")
+_OPTIONAL: Final = re.compile(r"\boptional(ly)?\b|\bif (you )?(like|wish)\b", re.IGNORECASE)
+_COUNTED_FRUIT: Final = re.compile(r"^(\d[\d./ ]*) (lime|lemon|orange|grapefruit)$", re.IGNORECASE)
+_LEADS: Final = re.compile(r"^(?:then |and |add |of |with |plus |about the )+", re.IGNORECASE)
+_SMALLEST_ML: Final = 8.0
+"""A bare number from here on can only be millilitres; a smaller one is as likely of ounces (house rule)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Piece:
+    """An amount of something, as far as the words tell.
+
+    ``words`` name the ingredient; ``said`` is its amount, None where the line tells none; ``told`` are the words of that amount.
+    ``asides`` stood in brackets. ``doubts`` say what was guessed.
+    """
+
+    text: str
+    words: str
+    said: Said | None
+    told: str = ""
+    asides: tuple[str, ...] = ()
+    optional: bool = False
+    doubts: tuple[str, ...] = ()
+
+
+def bare(line: str) -> str:
+    """A line without its bullet, number and marks of emphasis.
+
+    >>> bare("- **60 ml** gin")
+    '60 ml gin'
+    """
+    line = line.replace("|", " ") if line.lstrip().startswith("|") else line  # a row of a table
+    return " ".join(_MARKS.sub("", _BULLET.sub("", line)).split())
+
+
+def pieces_of(line: str) -> list[str]:
+    """The parts of a line: each amount of something with what belongs to it, and what stands between such by itself.
+
+    >>> pieces_of("60 ml gin, 22,5 ml lemon juice, strained; honey | 15 ml, lemon twist")
+    ['60 ml gin', '22,5 ml lemon juice, strained', 'honey | 15 ml', 'lemon twist']
+    """
+    cuts = [0, *(found.end() for found in _BETWEEN.finditer(line) if found.start() > 0), len(line)]
+    parts = [line[start:end] for start, end in itertools.pairwise(cuts) if line[start:end].strip()]
+    joined: list[str] = []
+    for part in parts:
+        before, this = (each.strip(" /|,;+") for each in (joined[-1] if joined else "", part))
+        forward = is_bare_amount(before) and not is_bare_amount(this)
+        backward = is_bare_amount(this) and bool(before) and not tells_an_amount(before)
+        last = re.fullmatch(r"(?:to|for) (?:top|fill|finish|float|rinse)\w*(?: up| off)?", this, re.IGNORECASE) is not None
+        if forward or backward or (before and (last or (_TAIL.match(this) and not tells_an_amount(this)))):
+            joined[-1] += part
+        else:
+            joined.append(part)
+    return [each for part in joined for each in _run_together(part.strip(" ,;+/|·•–"))]
+
+
+def has_pours(sentence: str) -> bool:
+    """Whether any part of a line tells how much of something."""
+    return tells_an_amount(sentence) or any(tells_an_amount(part) for part in _BETWEEN.split(sentence) if part.strip())
+
+
+def _run_together(part: str) -> list[str]:
+    """Two amounts without anything between them, as in "2 oz gin 1 oz vermouth"."""
+    words, parts, start = part.split(), [], 0
+    for at in range(2, len(words) - 1):
+        if at < start + 2 or not words[at][:1].isdigit():
+            continue
+        first = next(iter(beginnings(" ".join(words[at:]))), None)
+        before = _amount_first(" ".join(words[start:at]))
+        # A second telling of the same amount is no second pour.
+        apart = before is not None and before[0].unit is not None and bool(stems(before[1]))
+        if apart and first is not None and first[0].unit is not None and first[1]:
+            parts.append(" ".join(words[start:at]))
+            start = at
+    return [*parts, " ".join(words[start:])] if parts else [part]
+
+
+def tells_an_amount(part: str) -> bool:
+    """Whether a part of a line tells how much of something."""
+    within = any(_is_measure(each) for each in _ASIDE.findall(part))
+    part = " ".join(_ASIDE.sub(" ", part).split())
+    if re.search(r"\b(to|for) (garnish|serve)\b|^garnish\b", part, re.IGNORECASE):
+        return False
+    if within and re.search(r"[^\W\d]", part):
+        return True
+    whole = read_said(part.strip(" ,.;"))
+    told = whole is not None and (bool(whole.of) or whole.unit is not None) and not _is_piece_alone(part)
+    return told or _of_fruit(part) is not None or _amount_first(part) is not None or _amount_last(part) is not None
+
+
+def is_bare_amount(part: str) -> bool:
+    """Whether a part is an amount and a unit, of nothing."""
+    said = read_said(part)
+    return said is not None and said.unit is not None and not said.of and part[:1].isdigit()
+
+
+def _is_measure(text: str) -> bool:
+    said = read_said(text)
+    return said is not None and (said.kind in ("line", "taste") or (said.unit is not None and not said.of))
+
+
+def _is_piece_alone(text: str) -> bool:
+    """A word like "twist", "sprig" or "measures": a thing, and no number of it."""
+    said = read_said(text) if len(text.split()) == 1 and text[:1].isalpha() else None
+    return said is not None and said.kind == "amount" and said.unit not in ("dash", "splash", "drop", "barspoon")
+
+
+def without_top(text: str) -> str | None:
+    """The words before "on top" or "on the foam", where a part ends so."""
+    found = _ON_TOP.search(text)
+    return text[: found.start()] if found and found.start() > 0 else None
+
+
+def piece_of(line: str, default_unit: str | None = None) -> Piece:
+    """What a part of a line tells: how much, of what, and what was guessed of it; ``default_unit`` is the recipe's, where it has one."""
+    text = " ".join(line.split())
+    asides = tuple(found.strip() for found in _ASIDE.findall(text))
+    outside = _LEADS.sub("", " ".join(_ASIDE.sub(" ", text).replace("*", "").replace("|", " ").split()))
+    optional = _OPTIONAL.search(text) is not None
+    outside = _OPTIONAL.sub("", outside).lstrip(" ,;").rstrip(" ,.;")
+    doubts: list[str] = []
+    said, words, told = _parted(outside)
+    if said is not None and not said.of and not stems(words):
+        words = ""
+    counted = _COUNTED_FRUIT.match(outside)
+    if counted and default_unit:  # a column of numbers counts no fruit
+        said, words = read_said(counted[1]), counted[2]
+    within = next(((read_said(each), each) for each in asides if read_said(each)), None)
+    if said is None and within:
+        (said, told), asides = within, tuple(each for each in asides if each != within[1])
+    elif said is not None:
+        words, doubts = _second_amount(said, words, asides)
+    return in_a_unit(Piece(text, words.strip(" ,.;:-–"), said, told, asides, optional, tuple(doubts)), default_unit)
+
+
+def _parted(text: str) -> tuple[Said | None, str, str]:
+    """The amount, the words for the ingredient, and the words for the amount."""
+    whole = read_said(text)
+    if whole is not None and whole.of:
+        return whole, whole.of, text
+    if whole is not None and whole.unit is not None and not _is_piece_alone(text):
+        return whole, "", text
+    for parted in (_of_fruit(text), _amount_first(text), _amount_last(text)):
+        if parted:
+            return parted
+    return None, text, ""
+
+
+def _of_fruit(text: str) -> tuple[Said, str, str] | None:
+    """A fruit or an egg whose words go on, as in "1 egg white, fresh" or "juice of half a lime, strained"."""
+    head, *rest = re.split(r",\s*", text, maxsplit=1)
+    said = read_said(head) if rest else None
+    if said is None or not said.of or re.match(r"(cut|sliced|wedge|wheel|for|to)\b", rest[0]):
+        return None
+    return said, said.of, head
+
+
+def _amount_first(text: str) -> tuple[Said, str, str] | None:
+    for said, rest in beginnings(text):
+        of = re.sub(r"^(of|x)\b\s*", "", rest)
+        if said.unit is None and not _is_counted(text, of):
+            continue
+        if of and not re.match(r"(to|or|and|/|-)\b", of):
+            return said, _cased(text, of), _head(text, rest)
+    return None
+
+
+def _amount_last(text: str) -> tuple[Said, str, str] | None:
+    words = _DOTS.sub(" ", text).split()
+    for at in range(1, len(words)):
+        told = " ".join(words[at:]).lstrip("-–—−")  # "lemon juice -20 ml" parts the two and takes nothing away
+        said = None if _is_piece_alone(told) else read_said(told)
+        if said is not None and (said.unit is not None or said.kind in ("line", "taste") or re.match(r"[\d½¼¾⅓⅔]", told)):
+            name = " ".join(words[:at])
+            return (said, name.strip(" ,:-–"), told) if re.search(r"[^\W\d]", name) else None
+    return None
+
+
+def _is_counted(text: str, of: str) -> bool:
+    """Whether a number without a unit counts something: in figures, or in words before a name ("two strawberries")."""
+    if not re.match(r"[a-z]", of):
+        return False
+    in_words = re.match(r"(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b", text, re.IGNORECASE)
+    return text[:1].isdigit() or text[:1] in "¼½¾⅓⅔⅛⅜⅝⅞." or (in_words is not None and len(of.split()) <= 2)
+
+
+def _cased(text: str, rest: str) -> str:
+    """The last words of a text as they were written: what was read was in small letters."""
+    count = len(rest.split())
+    written = text.replace("-", " ").split() if len(plain(text).split()) != len(text.split()) else text.split()
+    tail = " ".join(written[-count:]) if count <= len(written) else rest
+    return tail if plain(tail) == rest else rest
+
+
+def _head(text: str, rest: str) -> str:
+    """The words before the rest."""
+    tail = _cased(text, rest)
+    if text.endswith(tail):
+        return text[: len(text) - len(tail)].strip()
+    words = plain(text).split()
+    return " ".join(words[: len(words) - len(rest.split())])
+
+
+def _second_amount(said: Said, words: str, asides: tuple[str, ...]) -> tuple[str, list[str]]:
+    """The words without a second telling of the amount ("60 ml / 2 oz gin"), and whether the two disagree."""
+    doubts = []
+    match = re.match(r"^[/|(]\s*(.+)$", words)
+    second = next(iter(beginnings(match[1])), None) if match else None
+    if second:
+        words = second[1]
+    for other in [*([second[0]] if second else []), *(each for text in asides if (each := read_said(text)) is not None)]:
+        if other.unit is not None and not other.of and not _same(said, other):
+            doubts.append("The line tells two amounts; the first was taken.")
+    return words, doubts
+
+
+_ML_OF: Final = {"ml": 1.0, "cl": 10.0, "oz": 30.0, "tsp": 5.0, "barspoon": 5.0, "tbsp": 15.0, "dash": 0.8, "cup": 236.6}
+
+
+def _same(one: Said, other: Said) -> bool:
+    """Whether two amounts are one in two units, rounded."""
+    if one.unit not in _ML_OF or other.unit not in _ML_OF:
+        return True
+    a, b = one.amount * _ML_OF[one.unit], other.amount * _ML_OF[other.unit]
+    return abs(a - b) <= 0.12 * max(a, b)
+
+
+def in_a_unit(piece: Piece, default_unit: str | None) -> Piece:
+    """A piece whose bare number is in the recipe's unit, or in ml where its size tells that."""
+    said = piece.said
+    if said is None or said.unit is not None or said.kind not in ("amount", "range") or said.of:
+        return piece
+    if default_unit is None and said.amount < _SMALLEST_ML:
+        return piece
+    return replace(piece, said=replace(said, unit=default_unit or "ml"))
+
+
+_SHORT_FORMS: Final = re.compile(r"(?:^|[\s\d(])(?:oz|ml|cl|dl|tsp|tbsp|bsp|fl|approx|ca|dr|st|no|mr|mrs|[a-z])$", re.IGNORECASE)
+_LONGEST_SHORT_FORM: Final = 10
+_BEGINS_ANEW: Final = re.compile(
+    r"(?:add|blend|build|chill|combine|dry[- ]shake|fine|double strain|float|garnish|hard shake|muddle|pour|press|rim|rinse|roll|serve"
+    r"|shake|stir|strain|swizzle|then|top up|top with|whip)\b",
+    re.IGNORECASE,
+)
+
+
+def split_sentences(text: str) -> Iterator[str]:
+    """The sentences of a line; a point in a figure ends none, nor one after a short form, but before a verb."""
+    start = 0
+    for found in re.finditer(r"[.!?] (?=[A-Z“\"(])", text):
+        short = text[found.start()] == "." and _SHORT_FORMS.search(text[max(start, found.start() - _LONGEST_SHORT_FORM) : found.start()])
+        if short and not _BEGINS_ANEW.match(text, found.end()):
+            continue
+        if text[start : found.start()].strip(" ."):
+            yield text[start : found.start()].strip()
+        start = found.end()
+    if text[start:].strip(" ."):
+        yield text[start:].strip()

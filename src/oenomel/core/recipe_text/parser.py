@@ -1,0 +1,483 @@
+"""A recipe in words as a drink that can be poured: each line with what it was taken for, and nothing of it lost."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import replace
+from typing import Final
+
+from oenomel.core.larder import Index, Ingredient, Tier, stems
+from oenomel.core.recipe_text.classify import RolePour, guess_of, slot_of, stage_of
+from oenomel.core.recipe_text.headings import heading_of, section_of, unit_of_all, unit_told
+from oenomel.core.recipe_text.ingredient_match import meant_by
+from oenomel.core.recipe_text.line_parts import (
+    Piece,
+    bare,
+    has_pours,
+    is_bare_amount,
+    piece_of,
+    pieces_of,
+    split_sentences,
+    tells_an_amount,
+    without_top,
+)
+from oenomel.core.recipe_text.method_sentences import MethodRead, garnish_of, glass_in, made_of
+from oenomel.core.recipe_text.pour_reader import ONLY_ICE, ParserState, as_unit, read_pour
+from oenomel.core.recipe_text.read_recipe import Mended, ReadPour, ReadRecipe, Section, TextLine
+from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Said, Stage, plain, read_said
+from oenomel.core.spec.measures import beginnings
+
+UNNAMED: Final = "Recipe without a name"
+LONGEST_NAME: Final = 80
+LONGEST_LINE: Final = 400
+"""Letters of a line that is read in one; a longer one is read by its sentences, and a longer sentence is kept as a note."""
+
+MOST_POURS: Final = 60
+"""Pours of a recipe; what comes after is not read."""
+
+_EQUAL: Final = re.compile(
+    r"^(?:equal parts?(?: of)?|(?P<each>[\d½¼¾⅓⅔][^:,a-z]*[a-z]+\.?) each(?: of)?)\b:?\s+(?P<what>.+)$", re.IGNORECASE
+)
+_TOP: Final = re.compile(
+    r"^(?:then |and |to )?(?:top|fill|lengthen|finish|charge)(?:ped|ed)?(?: (?:it|up|off|the glass))*(?: with| w/| using)?\s+(?P<what>.+)$",
+    re.IGNORECASE,
+)
+_FLOAT: Final = re.compile(
+    r"^(?:and |then |carefully |gently )*(?:float(?: of)?|float on top)\s+(?P<what>.+)$"
+    r"|^(?P<before>.+?),? (?:float(?:ed)?|to float|for float)$",
+    re.IGNORECASE,
+)
+_RINSE: Final = re.compile(
+    r"^(?:rinse|wash|coat)(?: (?:the|a|your|inside|of|chilled|glass|coupe|rocks))*(?: with| of)?\s+(?P<what>.+)$"
+    r"|^(?P<before>.+?),? (?:rinse|(?:to|for) rins\w+(?: the glass)?)$",
+    re.IGNORECASE,
+)  # fmt: skip
+_EDGE: Final = re.compile(
+    r"^(?:(?P<what>)$|(?P<before>.+?),? (?:for|on|around) (?:the|half the) (?:edge|rim)(?: of the glass)?$)", re.IGNORECASE
+)
+_CUT_UP: Final = re.compile(
+    r"^(?P<fruit>(?:half (?:of )?an?|one|two|an?|\d[\d/ ]*|[¼½¾])(?: an?)? (?:fresh |whole |small |large )?"
+    r"(?P<kind>lemon|lime|orange|grapefruit)s?)"
+    r",? (?:and )?(?:cut|sliced|quartered|chopped|muddled|in (?:quarters|wedges|pieces|slices|chunks))\b",
+    re.IGNORECASE,
+)
+_LAST: Final[tuple[tuple[re.Pattern[str], Stage], ...]] = ((_FLOAT, "floated"), (_RINSE, "rinse"), (_EDGE, "rim"))
+_VERBS: Final = re.compile(
+    r"\b(?:add|shake|stir|strain|pour|serve|muddle|combine|build|blend|garnish|mix|rim|chill|place|express|discard|fill|top|float|rinse|press|dry|enjoy|put"
+    r"|use|make|squeeze|drop|wipe|light|flame|smoke|swizzle|roll|spritz|dust|grate|finish|double|fine|hard)\b",
+    re.IGNORECASE,
+)
+_TAIL: Final = re.compile(
+    r",? (?:if (?:you )?(?:like|wish)|to finish|on top|and stir.*|over (?:the )?(?:top|ice).*|(?:and )?serve.*)$", re.IGNORECASE
+)
+_TITLED: Final = re.compile(r"^(?P<name>[^:|\d]{3,60}?)(?:: | \| | (?:--?|–|—) )(?P<list>.+)$")
+_CALLS_FOR: Final = re.compile(r"(?:for|per|each|ingredients?|spec|recipe|you need)\b", re.IGNORECASE)
+_OF_THE_DRINK: Final = re.compile(
+    r"(?:dry[- ]shake|shake|stir|build|muddle|strain|double[- ]strain|fine[- ]strain|swizzle|blend|garnish|top (?:up )?with|serve)\b",
+    re.IGNORECASE,
+)
+_FOR_MORE: Final = re.compile(r"\b(?:serves|makes|yields?)\b\D{0,3}([2-9]|[1-9]\d)\b(?!\s?(?:ml|oz|cl|l)\b)", re.IGNORECASE)
+_SAYS_NOTHING: Final = re.compile(
+    r"(?:and )?(?:enjoy|serve(?: immediately| at once| cold| chilled)?|cheers|done|that's it)[\s.!]*", re.IGNORECASE
+)
+_NOTHING_MENDED: Final[Mapping[str, Mended]] = {}
+_TOGETHER: Final = frozenset(
+    stems(
+        "all ingredients everything tin shaker add combine combined glass into together mixing mix except rest enjoy serve pour to your it"
+        " then put place"
+    )
+)
+_CREDIT: Final = re.compile(r"(?:recipe )?(?:by|from|adapted|source|serves|https?:|www\.)\b", re.IGNORECASE)
+_SERVES: Final = re.compile(r" ?\((?:serves|makes|yields?|for)\b[^()]*\)", re.IGNORECASE)
+_RIM_AMOUNT: Final = (1.0, "tsp")
+
+
+def sections_of(text: str) -> list[TextLine]:
+    """The lines of a text; its headings tell the parts when they are read."""
+    return [TextLine(line) for line in text.splitlines() if line.strip()]
+
+
+def read_recipe(
+    lines: Sequence[TextLine],
+    index: Index,
+    ingredient_of: Callable[[str], Ingredient],
+    name: str = "",
+    mended: Mapping[str, Mended] = _NOTHING_MENDED,
+) -> ReadRecipe:
+    """A recipe out of its lines; ``name`` where it is known apart from them, ``ingredient_of`` gives what a slug stands for.
+
+    ``mended`` are what somebody said of lines, by their text as it was told.
+    """
+    lines = [part for line in lines for part in _in_parts(line)]
+    reading = ParserState(index, ingredient_of, unit_of_all([line for line in lines if len(line.text) <= LONGEST_LINE]), mended, name)
+    section: Section = ""
+    for line in lines:
+        if len(reading.pours) > MOST_POURS:
+            break
+        if len(line.text) > LONGEST_LINE:
+            reading.tell(line.text, "note", "Too long to read as one sentence: start a new line where a new pour begins.", sure=False)
+        else:
+            section = _read_line(reading, line, line.section or section, is_only=len(lines) == 1)
+    return _finished(reading)
+
+
+def _in_parts(line: TextLine) -> list[TextLine]:
+    """A line as it is, or its sentences where it is too long to be read in one."""
+    text = " ".join(line.text.split())
+    if len(text) <= LONGEST_LINE:
+        return [line]
+    return [TextLine(sentence, line.section) for sentence in split_sentences(text)]
+
+
+def _read_line(reading: ParserState, line: TextLine, section: Section, *, is_only: bool) -> Section:
+    """Reads a line; returns the part of the recipe that the next one belongs to."""
+    text = bare(line.text)
+    if not any(letter.isalnum() for letter in text):
+        return section
+    heading = heading_of(text, line.text)
+    if heading:
+        return _read_heading(reading, text, *heading, section)
+    is_first = all(each.taken in ("note", "name") for each in reading.lines)
+    if is_first and not reading.name and not section and not is_only and _is_name(text):
+        reading.name = _SERVES.sub("", text.strip(' .:"“”'))
+        reading.tell(text, "name")
+        return section
+    if is_only and not reading.name and (titled := _TITLED.match(text)) and _begins_a_list(titled["list"]):
+        if not _CALLS_FOR.match(titled["name"]):
+            reading.name = titled["name"].strip()
+        reading.tell(titled["name"], "name" if reading.name else "heading")
+        text = titled["list"]
+    _read_part(reading, text, section)
+    return section
+
+
+def _begins_a_list(text: str) -> bool:
+    """Whether the first part of a text is an amount of something, as behind the name of a recipe on one line."""
+    first = re.split(r",|\s\|\s", text)[0]
+    return tells_an_amount(first) and not is_bare_amount(first)
+
+
+def _is_name(text: str) -> bool:
+    odd = re.search(r"[.!?]\s|[<>{}]|:\s|\s[-–—]\s", text)
+    counts = tells_an_amount(text) and text[:1] in "0123456789¼½¾⅓⅔."
+    measures = counts or (
+        tells_an_amount(text) and piece_of(text).said is not None and getattr(piece_of(text).said, "unit", None) is not None
+    )
+    asked_for = text.endswith(":") and (_VERBS.match(text) or _CALLS_FOR.match(text))
+    return len(text) <= LONGEST_NAME and not odd and not asked_for and not _CREDIT.match(text) and not measures and not _TOP.match(text)
+
+
+def _read_heading(reading: ParserState, text: str, what: str, rest: str, section: Section) -> Section:
+    if what in ("name", "title", "drink") and rest:
+        reading.name = reading.name or rest
+        reading.tell(text, "name")
+        return section
+    if what in ("glass", "glassware", "serve in", "served in"):
+        reading.made = replace(reading.made, glass=glass_in(rest) or rest or reading.made.glass)
+        reading.tell(text, "glass" if rest else "heading")
+        return section
+    if what == "ice" and rest:
+        words = plain(rest)
+        ice = "none" if re.search(r"\b(none|no|up)\b", words) else "crushed" if "crush" in words or "pebble" in words else None
+        large = re.search(r"\b(large|big|one|block|sphere|rock)\b", words)
+        reading.made = replace(reading.made, serve_ice=ice or ("large" if large else "cubes"))  # type: ignore[arg-type]
+        reading.tell(text, "ice")
+        return section
+    if what in ("rim", "edge") and rest:
+        reading.made = replace(reading.made, rims=(*reading.made.rims, (re.sub(r"^half\b[\s,]*", "", rest), "half" in rest.lower())))
+        reading.tell(text, "edge")
+        return section
+    if what in ("garnish", "garnishes") and rest:
+        reading.garnish(text, *garnish_of(f"garnish: {rest}"))
+        return section
+    after = section_of(what)
+    if after is None:
+        reading.tell(text, "note")
+        apart: Section = "apart" if what.startswith("for ") else "note"
+        return apart if not rest else section
+    if rest:
+        _read_part(reading, rest, after)
+    else:
+        reading.tell(text, "heading")
+    return after
+
+
+def _read_part(reading: ParserState, text: str, section: Section) -> None:
+    """A line, or what stands behind its heading: pours first, then sentences."""
+    if section == "apart" and _OF_THE_DRINK.match(text):
+        section = "method"
+    if section in ("note", "apart"):
+        reading.tell(text, "note")
+        return
+    if section == "garnish":
+        reading.garnish(text, *garnish_of(f"garnish: {text}"))
+        return
+    if unit_told(text) and len(text.split()) <= 8:
+        reading.tell(text, "made")
+        return
+    equal = _EQUAL.match(text)
+    if equal:
+        first, amount = text[: equal.start("what")].strip(), equal["each"] or "1 part"
+        sentence, *further = split_sentences(equal["what"])
+        for at, each in enumerate(re.split(r", ?(?:and )?| and | \+ ", sentence.strip(" ."))):
+            read_pour(reading, replace(piece_of(f"{amount} {each}", reading.default_unit), text=each if at else f"{first} {each}"))
+        for each in further:
+            _read_sentence(reading, each, section)
+        return
+    for sentence in split_sentences(text):
+        if section != "method" and has_pours(sentence) and not _starts_with_verb(sentence):
+            for part in _with_their_tails(reading, pieces_of(sentence)):
+                _read_item(reading, part)
+        else:
+            _read_sentence(reading, sentence, section)
+
+
+def _with_their_tails(reading: ParserState, parts: Sequence[str]) -> list[str]:
+    """Parts of a line, put together where one only tells the ingredient closer: "orange liqueur, dry", "apple juice, cloudy 30 ml"."""
+    joined: list[str] = []
+    for part in parts:
+        if joined and tells_an_amount(part) != tells_an_amount(joined[-1]):
+            closer = reading.index.find(f"{piece_of(part).words} {piece_of(joined[-1]).words}")
+            if closer and closer[0].tier <= Tier.ANY_ORDER:
+                joined[-1] = f"{joined[-1]}, {part}"
+                continue
+        joined.append(part)
+    return joined
+
+
+def _starts_with_verb(text: str) -> bool:
+    found = _VERBS.match(text)
+    # "Dry gin" and "double cream" begin with no verb.
+    return found is not None and found[0].lower() not in ("dry", "double", "fine", "hard", "top", "float", "rinse", "smoke", "light")
+
+
+def _read_item(reading: ParserState, part: str) -> None:
+    """One amount of something, or what stands between such."""
+    if _pressed_fruit(reading, part):
+        return
+    if garnish := garnish_of(part):
+        reading.garnish(part, *garnish)
+    elif (on_top := without_top(part)) and tells_an_amount(on_top):
+        read_pour(reading, replace(piece_of(on_top, reading.default_unit), text=part), stage="floated")
+    elif tells_an_amount(part) or _RINSE.match(part) or _TOP.match(part):
+        for pattern, stage in _LAST:
+            if found := pattern.match(part):
+                words = found["what"] or found["before"]
+                read_pour(reading, replace(piece_of(words, reading.default_unit), text=part), stage=stage)
+                return
+        read_pour(reading, piece_of(part, reading.default_unit))
+    else:
+        _read_sentence(reading, part, "")
+
+
+def _read_sentence(reading: ParserState, sentence: str, section: Section) -> None:
+    """A sentence of the making, something without an amount, or what nobody can place."""
+    text = sentence.strip(" .")
+    if ONLY_ICE.fullmatch(text):
+        reading.made = replace(reading.made, serve_ice="crushed" if re.match(r"crushed|pebble", text, re.IGNORECASE) else "cubes")
+        reading.tell(sentence, "ice")
+        return
+    if section != "method" and _pressed_fruit(reading, text):
+        return
+    if section != "method" and not _starts_with_verb(text) and (garnish := garnish_of(text)):
+        reading.garnish(sentence, *garnish)
+        return
+    before, pours = reading.made, len(reading.pours)
+    poured = _poured_in_words(reading, text)
+    reading.made = _garnished_by_the_way(reading, text, made_of(text, before))
+    if len(reading.pours) > pours:
+        return
+    rims = len(reading.made.rims) > len(before.rims)
+    if reading.made.told or poured:
+        garnished = reading.made.told == ("garnished",)
+        reading.tell(sentence, "edge" if rims else "garnish" if garnished else "made")
+        return
+    if _SAYS_NOTHING.fullmatch(text):
+        reading.tell(sentence, "made")
+        return
+    if section == "method" or _VERBS.search(text) or len(text.split()) > 6:
+        known = section == "method" and _VERBS.search(text) is not None and not re.search(r"\d", text)
+        reading.tell(sentence, "made" if known and _names_what_is_poured(reading, text) else "note")
+        return
+    _read_without_amount(reading, sentence, text, section)
+
+
+def _pressed_fruit(reading: ParserState, text: str) -> bool:
+    """Whether a fruit goes in cut up, as in "half a lemon, cut in wedges": what juice it gives has to be asked."""
+    found = _CUT_UP.match(text)
+    squeezed = read_said(found["fruit"]) if found else None
+    if found is None or squeezed is None or re.search(r"\bgarnish", text, re.IGNORECASE):
+        return False
+    meant = meant_by(f"{found['kind']} juice", (), reading.index)
+    if text in reading.mended or meant.slug is None:
+        read_pour(reading, Piece(text, f"{found['kind']} juice", None), meant)
+        return True
+    most = f"{round(2 * squeezed.amount) / 2:g} ml"
+    why = f"How much juice does it give? Squeezed well, about {most}; muddled, less."
+    reading.ask(text, meant, why, (most,))
+    return True
+
+
+def _garnished_by_the_way(reading: ParserState, text: str, made: MethodRead) -> MethodRead:
+    """What is put on the glass without a word for it: "Build in a wine glass, orange slice"."""
+    for told in dict.fromkeys(re.split(r"[,;]\s*", text)[1:]):
+        clause = re.sub(r" ?(?:\b(?:expressed|discarded|and|then)\b|&)", "", told).strip()
+        words = stems(clause)
+        found = reading.index.find(clause) if 0 < len(words) <= 3 and not _VERBS.search(clause) else []
+        if (
+            found
+            and found[0].tier <= Tier.ANY_ORDER
+            and set(reading.ingredient_of(found[0].slug).slots) <= {"garnish"}
+            and clause not in made.garnish
+        ):
+            made = replace(made, garnish=(*made.garnish, clause.strip(" .")))
+    return made
+
+
+def _names_what_is_poured(reading: ParserState, text: str) -> bool:
+    """Whether a sentence only puts together what is poured anyway: "Add everything to a tin"."""
+    words = set(stems(text))
+    return bool(words & _TOGETHER) and words <= _TOGETHER | {word for pour in reading.pours for word in stems(pour.words)}
+
+
+def _poured_in_words(reading: ParserState, text: str) -> bool:
+    """What is topped, floated or rinsed with, poured where it isn't yet; whether the words told such a thing."""
+    lasts: tuple[tuple[re.Pattern[str], Stage], ...] = ((_TOP, "topped"), *_LAST)
+    for pattern, stage in lasts:
+        for clause in re.split(r"[;,]\s*(?:and |then )*|\b(?:and|then)\s+(?=top|fill|float|rinse|finish)", text):
+            found = pattern.match(clause.strip())
+            if not found:
+                continue
+            words = _TAIL.sub("", (found["what"] if found["what"] else found.groupdict().get("before")) or "")
+            piece = piece_of(words, reading.default_unit)
+            meant = meant_by(re.sub(r"^(?:a|an|the|some|more|cold|chilled)\s+", "", piece.words), piece.asides, reading.index)
+            if meant.slug is None or re.search(r"\b(ice|garnish)\b", words):
+                continue
+            at = next((i for i, pour in enumerate(reading.pours) if pour.ingredient and pour.ingredient.slug == meant.slug), None)
+            if at is not None:
+                if stage != "topped" or reading.pours[at].stage == "mixed":
+                    reading.pours[at] = replace(reading.pours[at], stage=stage)
+                return True
+            if stage == "rinse" and piece.said is None:
+                piece = replace(piece, said=Said(amount=1.5, unit="ml"), told="rinse")
+            if stage == "topped" and piece.said is None:
+                piece = replace(piece, said=Said("line"), told=clause.strip())
+            read_pour(reading, replace(piece, text=text), meant, stage)
+            return True
+    return False
+
+
+def _read_without_amount(reading: ParserState, sentence: str, text: str, section: Section) -> None:
+    """A line that only names something: a garnish, an ingredient whose amount has to be asked, or nothing that is known."""
+    if sentence in reading.mended:
+        read_pour(reading, replace(piece_of(text), text=sentence))
+        return
+    meant = meant_by(piece_of(text).words or text, (), reading.index)
+    if meant.slug is None or (not meant.sure and section != "ingredients"):
+        reading.tell(sentence, "note")
+        return
+    ingredient = reading.ingredient_of(meant.slug)
+    if set(ingredient.slots) <= {"garnish"} or (ingredient.kind == "plant" and "garnish" in ingredient.slots):
+        reading.garnish(sentence, text)
+        return
+    why = f"How much {ingredient.name}? The line doesn’t tell."
+    reading.ask(sentence, meant, why)
+
+
+def _rough_ml(amount: float, unit: str) -> float:
+    """Millilitres of an amount, near enough to decide its role; a part counts as an ounce, what is counted by the piece as nothing."""
+    return amount * ML_PER_UNIT.get(unit, BAR_OUNCE_ML if unit in ("oz", "part") else 0.0)
+
+
+def _finished(reading: ParserState) -> ReadRecipe:
+    """The recipe, with what only the whole of it tells: edges, followed amounts, the technique, the family."""
+    for what, _ in reading.made.rims:
+        _read_rim(reading, what)
+    _settle_lines_that_follow(reading)
+    _settle_what_was_poured_after_all(reading)
+    made, reasons = reading.made, []
+    parts = [
+        RolePour(pour.ingredient, _rough_ml(pour.amount, pour.unit), pour.slot, pour.stage)
+        for pour in reading.pours
+        if pour.ingredient is not None
+    ]
+    if made.technique is None:
+        shaken = any(part.slot in ("sour", "texture") or part.ingredient.kind in ("egg", "dairy", "juice") for part in parts)
+        made = replace(made, technique="shake" if shaken else "stir")
+        how = "shaken, for there is juice in it" if shaken else "stirred, for nothing in it is cloudy"
+        reasons.append(f"No sentence tells how it is worked: {how}.")
+    guess = guess_of(parts, made.technique, made.serve_ice or "none")
+    part_ml = None
+    if any(pour.unit == "part" for pour in reading.pours):
+        most = max(pour.amount for pour in reading.pours if pour.unit == "part")
+        part_ml = 30.0 if most <= 2 else 60.0 / most
+        reasons.append(f"A part was taken as {part_ml:g} ml.")
+    serves = next((told[1] for line in reading.lines if (told := _FOR_MORE.search(line.text))), None)
+    if serves:
+        reasons.append(f"It serves {serves}: its amounts were left as they are, for all of them.")
+    notes = [line.text for line in reading.lines if line.taken in ("note", "asked")]
+    return ReadRecipe(
+        reading.name or UNNAMED, guess, tuple(reading.pours), made, tuple(reading.lines), tuple(notes), (guess.why, *reasons), part_ml
+    )
+
+
+def _read_rim(reading: ParserState, what: str) -> None:
+    """The edge of the glass, as a pour that adds nothing to the liquid."""
+    slugs = (meant_by(each, (), reading.index).slug for each in re.split(r" ?/ ?| (?:or|and) ", what))
+    coats = (reading.ingredient_of(slug) for slug in slugs if slug)
+    ingredient = next((each for each in coats if "edge" in each.slots), None)
+    at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge" and line.pour is None), None)
+    mended = reading.mended.get(reading.lines[at].text, Mended()) if at is not None else Mended()
+    if mended.slug:
+        ingredient = reading.ingredient_of(mended.slug)
+    if ingredient is None or mended.left_out:
+        if at is not None:
+            why = "Left out." if mended.left_out else f"The edge with what? “{what}” coats none that is known."
+            reading.lines[at] = replace(reading.lines[at], taken="note", sure=mended.left_out, why=why)
+        return
+    if any(pour.stage == "rim" and pour.ingredient is ingredient for pour in reading.pours):
+        return
+    amount, unit = _RIM_AMOUNT
+    reading.pours.append(ReadPour(what, ingredient, amount, as_unit(unit), "edge", "rim"))
+    if at is not None:
+        reading.lines[at] = replace(reading.lines[at], pour=len(reading.pours) - 1)
+
+
+def _settle_what_was_poured_after_all(reading: ParserState) -> None:
+    """A line without an amount asks for none where a sentence further down pours it: "soda water", then "top with soda water"."""
+    poured = {pour.ingredient.slug for pour in reading.pours if pour.ingredient and pour.stage != "mixed"}
+    reading.lines[:] = [
+        replace(line, taken="made", sure=True, others=(), why="", asks="") if line.taken == "asked" and line.asks in poured else line
+        for line in reading.lines
+    ]
+
+
+def _settle_lines_that_follow(reading: ParserState) -> None:
+    """Amounts told by another pour's, as in "lemon juice: half as much as the gin"."""
+    for at, line in enumerate(reading.lines):
+        if line.taken not in ("note", "asked"):
+            continue
+        match = re.match(r"^(?P<name>[^:–—,]+?)(?:[:–—,]|\s-)\s*(?P<told>.+)$", line.text) or re.match(
+            r"^(?P<told>(?:(?! (?:much|of) ).)+ (?:much|of) )(?P<name>.+?) as (?P<as>.+)$", line.text
+        )
+        if not match:
+            continue
+        told = f"{match['told']} {match.groupdict().get('as') or ''}".strip()
+        for said, rest in beginnings(told, "times"):
+            wanted = set(stems(rest))
+            to = next((i for i, pour in enumerate(reading.pours) if wanted and wanted <= set(stems(f"{pour.words} {pour.slot}"))), None)
+            meant = meant_by(match["name"], (), reading.index)
+            if to is None or meant.slug is None:
+                continue
+            followed, ingredient = reading.pours[to], reading.ingredient_of(meant.slug)
+            amount = round(said.amount * followed.amount, 6)
+            slot = slot_of(ingredient, amount * ML_PER_UNIT.get(followed.unit, 30.0), has_base=True)
+            pour = ReadPour(
+                match["name"], ingredient, amount, followed.unit, slot, stage_of(ingredient, slot), told, relative=(to, said.amount)
+            )
+            reading.pours.append(pour)
+            reading.lines[at] = replace(
+                line, taken="pour", pour=len(reading.pours) - 1, sure=meant.sure, others=meant.others, why=meant.why, asks=""
+            )
+            break

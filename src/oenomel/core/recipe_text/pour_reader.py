@@ -1,0 +1,189 @@
+"""An amount of something as a pour: what it is, how much, which part it plays, and what of that was guessed."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field, replace
+from typing import Final
+
+from oenomel.core.families import families
+from oenomel.core.larder import Index, Ingredient, stems
+from oenomel.core.recipe_text.classify import slot_of, stage_of
+from oenomel.core.recipe_text.ingredient_match import Meant, kind_in, meant_by
+from oenomel.core.recipe_text.line_parts import Piece, in_a_unit
+from oenomel.core.recipe_text.method_sentences import MethodRead
+from oenomel.core.recipe_text.read_recipe import Mended, ReadLine, ReadPour, Taken
+from oenomel.core.spec import ML_PER_UNIT, Said, Stage, Unit, read_said
+from oenomel.core.spec.units import UNITS
+
+ASKED_AMOUNTS: Final = {
+    "jigger": ((45.0, "ml"), (30.0, "ml"), (60.0, "ml")),
+    "shot": ((30.0, "ml"), (45.0, "ml")),
+    "spoon": ((1.0, "barspoon"), (1.0, "tbsp")),
+}
+"""What words may be that mean several measures: the first is taken, and told as a guess."""
+
+_MUDDLED: Final = re.compile(r"(?:, ?| )?\b(?:muddled|pressed|crushed|smashed)\b", re.IGNORECASE)
+_CUT: Final = re.compile(r"\b(?:slice|wedge|wheel|chunk|piece)(?=s?\b)", re.IGNORECASE)
+_TOO_MANY_FOR_A_GLASS: Final = 4
+_MOST_OUNCES: Final = 4.0
+ONLY_ICE: Final = re.compile(r"(?:crushed |cracked |pebble |cubed |fresh )?ice(?: cubes?)?", re.IGNORECASE)
+
+
+@dataclass
+class ParserState:
+    """What was read so far."""
+
+    index: Index
+    ingredient_of: Callable[[str], Ingredient]
+    default_unit: str | None
+    mended: Mapping[str, Mended]
+    name: str = ""
+    made: MethodRead = field(default_factory=MethodRead)
+    pours: list[ReadPour] = field(default_factory=list)
+    lines: list[ReadLine] = field(default_factory=list)
+
+    def tell(self, text: str, taken: Taken, why: str = "", *, sure: bool = True) -> None:
+        self.lines.append(ReadLine(text, taken, sure=sure, why=why))
+
+    def garnish(self, text: str, *what: str) -> None:
+        """A line that garnishes with something."""
+        self.made = replace(self.made, garnish=(*self.made.garnish, *what))
+        self.tell(text, "garnish")
+
+    def ask(self, text: str, meant: Meant, why: str, amounts: tuple[str, ...] = ()) -> None:
+        """A line whose amount has to be asked."""
+        self.lines.append(ReadLine(text, "asked", None, False, meant.others, why, meant.slug or "", amounts))
+
+
+def read_pour(reading: ParserState, piece: Piece, meant: Meant | None = None, stage: Stage | None = None) -> None:
+    """A piece as a pour; as garnish where it is only that; asked where its amount isn't told."""
+    if ONLY_ICE.fullmatch(piece.words):
+        reading.tell(piece.text, "ice")
+        return
+    mended = reading.mended.get(piece.text, Mended())
+    if mended.left_out:
+        reading.tell(piece.text, "note", "Left out.")
+        return
+    if mended.slug:
+        meant = Meant(mended.slug, sure=True)
+    if mended.amount:
+        said = read_said(mended.amount)
+        odd = () if said else (f"“{mended.amount}” is not an amount.",)
+        piece = replace(piece, said=said or piece.said, told=mended.amount if said else piece.told, doubts=odd)
+        piece = in_a_unit(piece, reading.default_unit)
+    meant = meant or _named(reading, piece)
+    if not mended.slug and not stems(piece.words):
+        reading.tell(piece.text, "note", "An amount of what? The line doesn’t tell.", sure=False)
+        return
+    ingredient = reading.ingredient_of(meant.slug) if meant.slug else None
+    if ingredient and _is_garnish(ingredient, piece):
+        many = piece.said is not None and piece.said.amount >= _TOO_MANY_FOR_A_GLASS - 1
+        if _MUDDLED.search(piece.text) or many:
+            reading.tell(
+                piece.text, "note", "It gives a taste that isn’t counted: pour it as juice or syrup to have it forecast.", sure=False
+            )
+            return
+        reading.garnish(piece.text, re.sub(r"^(?:1|an?|one)\s+", "", piece.text))
+        return
+    said = piece.said
+    if said is None or said.kind == "taste":
+        named = ingredient.name if ingredient else piece.words
+        why = f"How much {named}? {'To taste is no amount.' if said else 'The line doesn’t tell.'}"
+        reading.ask(piece.text, meant, why)
+        return
+    amount, unit, doubts, amounts = _amount_of(said, ingredient)
+    if ingredient and unit in ("piece", "leaf") and not _comes_in_pieces(ingredient):
+        why = f"How much {ingredient.name} is that? It isn’t poured by the piece."
+        reading.ask(piece.text, meant, why)
+        return
+    ml = amount * ML_PER_UNIT.get(unit, 30.0)
+    slot = slot_of(ingredient, ml, any(pour.slot == "base" for pour in reading.pours)) if ingredient else "other"
+    if stage == "rim":
+        slot = "edge"
+    if slot == "garnish" and ingredient and "accent" in ingredient.slots:
+        slot = "accent"
+    pour = ReadPour(
+        words=piece.words,
+        ingredient=ingredient,
+        amount=amount,
+        unit=unit,
+        slot=slot,
+        stage=stage or (stage_of(ingredient, slot) if ingredient else "mixed"),
+        said=piece.told or None if _worth_keeping(piece, said) else None,
+        ends=said.ends,
+        optional=piece.optional,
+        relative=None,
+        kind="other" if ingredient else kind_in(piece.words),
+    )
+    why = " ".join(each for each in (meant.why, *piece.doubts, *doubts) if each)
+    reading.pours.append(pour)
+    reading.lines.append(
+        ReadLine(
+            piece.text, "pour", len(reading.pours) - 1, meant.sure and not piece.doubts and not doubts, meant.others, why, amounts=amounts
+        )
+    )
+
+
+def _named(reading: ParserState, piece: Piece) -> Meant:
+    """What a piece is an amount of: "4 raspberries, muddled" are berries, "6 mint sprigs" are mint, for so many are no garnish."""
+    words = piece.words
+    counted = piece.said is not None and piece.said.unit in (None, "piece", "leaf")
+    if counted:
+        words = _MUDDLED.sub("", words)
+        cut = _CUT.search(piece.told)
+        of_cut = meant_by(f"{words} {cut[0]}", (), reading.index) if cut else None
+        if of_cut and of_cut.sure:
+            return of_cut
+    meant = meant_by(words, piece.asides, reading.index)
+    if counted and piece.said and piece.said.amount >= _TOO_MANY_FOR_A_GLASS and meant.slug:
+        herb = meant_by(re.sub(r"\bsprigs?\b", "", words).strip(), (), reading.index)
+        if herb.slug and "accent" in reading.ingredient_of(herb.slug).slots and "accent" not in reading.ingredient_of(meant.slug).slots:
+            return herb
+    return meant
+
+
+def _comes_in_pieces(ingredient: Ingredient) -> bool:
+    return ingredient.kind in ("plant", "egg") or bool(ingredient.piece_ml or ingredient.piece_g)
+
+
+def _is_garnish(ingredient: Ingredient, piece: Piece) -> bool:
+    if set(ingredient.slots) <= {"garnish"}:
+        return True
+    counted = piece.said is None or piece.said.unit in (None, "piece")
+    muddled = "accent" in ingredient.slots and piece.said is not None
+    return ingredient.kind == "plant" and "garnish" in ingredient.slots and counted and not muddled
+
+
+def _worth_keeping(piece: Piece, said: Said) -> bool:
+    return (
+        said.by_eye
+        or bool(said.of)
+        or said.kind == "line"
+        or re.fullmatch(r"[\d\s./,¼½¾⅓⅔⅛⅜⅝⅞-]+(fl\.? ?)?[a-zA-Z]*\.?", piece.told) is None
+    )
+
+
+def _amount_of(said: Said, ingredient: Ingredient | None) -> tuple[float, Unit, list[str], tuple[str, ...]]:
+    """An amount in a unit of a file, what of it was guessed, and what it could be as well."""
+    if said.kind == "line":
+        usual = next(slot.usual_ml for slot in families()["fizz"].slots if slot.slot == "lengthener")
+        return usual, "ml", [f"As much as fits: {usual:g} ml is usual."], ("30 ml", "60 ml", "90 ml")
+    if said.unit in ASKED_AMOUNTS:
+        first, *others = ASKED_AMOUNTS[said.unit]
+        amount, unit = said.amount * first[0], first[1]
+        told = tuple(f"{said.amount * each:g} {other}" for each, other in others)
+        return amount, as_unit(unit), [f"A {said.unit} may be several measures; {amount:g} {unit} was taken."], told
+    if said.unit is None:
+        if ingredient is not None and _comes_in_pieces(ingredient):
+            return said.amount, "piece", [], ()
+        unit, other = ("oz", "ml") if said.amount <= _MOST_OUNCES else ("ml", "oz")
+        doubt = "No unit is told; it was guessed by the size of the number."
+        return said.amount, as_unit(unit), [doubt], (f"{said.amount:g} {other}",)
+    return said.amount, as_unit(said.unit), [], ()
+
+
+def as_unit(word: str) -> Unit:
+    """A word for a unit as one of the units of a file; it has to be one."""
+    return next(unit for unit in UNITS if unit == word)

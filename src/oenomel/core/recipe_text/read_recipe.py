@@ -1,0 +1,84 @@
+"""What a recipe is read into."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from oenomel.core.larder import Ingredient, Kind, SlotName
+from oenomel.core.recipe_text.classify import Guess
+from oenomel.core.recipe_text.method_sentences import MethodRead
+from oenomel.core.spec import Stage, Unit
+
+Taken = Literal["pour", "asked", "garnish", "edge", "made", "glass", "ice", "name", "heading", "note"]
+Section = Literal["", "ingredients", "method", "garnish", "apart", "note"]
+"""Parts of a recipe; ``apart`` is the recipe of something that goes into the drink, such as its syrup."""
+
+
+@dataclass(frozen=True, slots=True)
+class TextLine:
+    """A line of a recipe, and the part of it where that is known."""
+
+    text: str
+    section: Section = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Mended:
+    """What somebody said of a line: which ingredient it means, how much of it, or that it is to be left out."""
+
+    slug: str = ""
+    amount: str = ""
+    left_out: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class ReadPour:
+    """A pour as it was read.
+
+    ``ingredient`` is None where nothing is called so: then ``words`` name it, and ``kind`` is what the words tell of its kind.
+    ``ends`` are those of a range, in ``unit``.
+    """
+
+    words: str
+    ingredient: Ingredient | None
+    amount: float
+    unit: Unit
+    slot: SlotName
+    stage: Stage
+    said: str | None = None
+    ends: tuple[float, float] | None = None
+    optional: bool = False
+    relative: tuple[int, float] | None = None
+    kind: Kind = "other"
+
+
+@dataclass(frozen=True, slots=True)
+class ReadLine:
+    """What a line was taken for, the place of its pour if it made one, and what it could be as well.
+
+    ``asks`` is the slug of an ingredient whose amount the line doesn't tell, ``amounts`` are what its amount could be as well.
+    """
+
+    text: str
+    taken: Taken
+    pour: int | None = None
+    sure: bool = True
+    others: tuple[str, ...] = ()
+    why: str = ""
+    asks: str = ""
+    amounts: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class ReadRecipe:
+    """A recipe as it was read."""
+
+    name: str
+    guess: Guess
+    pours: tuple[ReadPour, ...]
+    made: MethodRead
+    lines: tuple[ReadLine, ...]
+    notes: tuple[str, ...]
+    reasons: tuple[str, ...]
+    part_ml: float | None = None

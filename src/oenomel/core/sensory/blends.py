@@ -1,0 +1,297 @@
+"""Two jugs out of what is at hand, a few steps apart on one matter and alike in all else; every pair of glasses is blended from them."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Collection, Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from itertools import product
+from typing import Final, Literal, get_args
+
+import numpy as np
+
+from oenomel.core.balance import AXES
+from oenomel.core.balance.aroma_share import SMELL_STEP
+from oenomel.core.larder import ETHANOL_G_PER_ML, Ingredient
+from oenomel.core.spec import GRID_ML, Drink, Method, Pour
+from oenomel.errors import DomainError, OutOfRange
+
+Matter = Literal["sugar", "acid", "abv", "smell"]
+MATTERS: Final[tuple[Matter, ...]] = get_args(Matter)
+"""What a triangle asks of: the three axes, and how loud a liqueur is."""
+
+WATER: Final = "still-water"
+
+NOUNS: Final[Mapping[str, str]] = {**{name: axis.noun for name, axis in AXES.items()}, "smell": "aroma"}
+
+SPAN_STEPS: Final = 4.0
+"""How far the two jugs are apart, [steps]: the usual tongue never misses the whole of it, and an eighth of it is a fine question."""
+
+LEAST_APART: Final = 3.0
+MOST_OFF_STEPS: Final = 0.1
+"""The least that rounding may leave of it, and the most by which the jugs may differ in what isn't asked, [steps]."""
+
+GLASS_ML: Final = 10.0
+GLASS_GRIDS: Final = 8
+"""The least in a glass, a sip or two, and how many of the measure's smallest steps it has to hold, so that blends differ finely."""
+
+GRIDS: Final = (1.0, GRID_ML)
+"""What is measured with: a syringe or a pharmacy's spoon, or a jigger with fine marks, [ml]."""
+
+GLASSES_A_JUG: Final = 1.9
+"""Glasses' worth of each jug that is mixed for a triangle: half of its three, and something over for what is drawn unevenly."""
+
+MOST_MORE_ML: Final = 2000.0
+"""By how much jugs may grow until they can be measured alike."""
+
+_LEVELS: Final[Mapping[str, tuple[float, float, float]]] = {
+    # Strength, sugar and acid of the jug with less: around the middle of the usual drinks, with room for four steps above it. Sweetness and
+    # acidity are asked without alcohol: a tongue stays awake longer, and one may swallow. House choices.
+    "sugar": (0.0, 6.0, 0.8),
+    "acid": (0.0, 8.0, 0.55),
+    "abv": (9.0, 7.0, 0.7),
+    "smell": (0.0, 8.0, 0.7),
+}
+_SMELL_SHARE: Final = 0.03
+"""The liqueur's share of the jug with less of it."""
+
+_USUAL: Final[Mapping[str, tuple[str, ...]]] = {
+    "sour": ("lemon-juice", "lime-juice", "citric-acid-solution"),
+    "sweet": ("simple-syrup-1-1", "simple-syrup-2-1"),
+    "base": ("vodka",),
+    "liqueur": (),
+}
+_LEAST: Final = {"sour": ("acid", 2.0), "sweet": ("sugar", 30.0), "base": ("abv", 30.0), "liqueur": ("sugar", 8.0)}
+"""What does each job without a word of its own, best first, and what another bottle has to bring for it."""
+
+Level = tuple[float, float, float]
+
+
+@dataclass(frozen=True, slots=True)
+class Jug:
+    """What is poured into a jug, and what that comes to: strength, sugar and acid, and the liqueur's share of it."""
+
+    pours: tuple[Pour, ...]
+    volume_ml: float
+    level: Level
+    smell: float
+
+    def taken(self, volume_ml: float) -> tuple[Pour, ...]:
+        """So much out of it, as pours."""
+        return tuple(pour.at(pour.volume_ml * volume_ml / self.volume_ml) for pour in self.pours)
+
+
+@dataclass(frozen=True, slots=True)
+class Distance:
+    """Two blends of the jugs, in parts of the one with more out of a glass's parts, and the steps between them."""
+
+    less_parts: int
+    more_parts: int
+    steps: float
+
+
+@dataclass(frozen=True)
+class Jugs:
+    """The jugs of a sitting.
+
+    Parameters
+    ----------
+    matter : str
+    less, more : Jug           alike but for what is asked
+    part_ml, parts : float, int    what is measured with, and how many of it a glass holds
+    """
+
+    matter: Matter
+    less: Jug
+    more: Jug
+    part_ml: float
+    parts: int
+
+    @property
+    def glass_ml(self) -> float:
+        """What a glass holds."""
+        return self.part_ml * self.parts
+
+    def blend(self, more_parts: int) -> Drink:
+        """A glass with so many parts out of the jug with more, as a drink that can be forecast."""
+        more_ml = more_parts * self.part_ml
+        pours = [*self.less.taken(self.glass_ml - more_ml), *self.more.taken(more_ml)]
+        return Drink(f"A glass for {NOUNS[self.matter]}", "open", tuple(p for p in pours if p.volume_ml > 0), method=Method("none"))
+
+    def distances(self) -> list[Distance]:
+        """Every pair of glasses of which one comes straight out of a jug, nearest first."""
+        pairs = {(low, high) for n in range(self.parts) for low, high in ((0, n + 1), (n, self.parts))}
+        found = [Distance(low, high, self._at(high) - self._at(low)) for low, high in pairs]
+        return sorted(found, key=lambda each: (each.steps, each.less_parts))
+
+    def alcohol_g(self, more_parts: int) -> float:
+        """Grams of alcohol in a glass with so many parts of more."""
+        share = more_parts / self.parts
+        abv = self.less.level[0] * (1 - share) + self.more.level[0] * share
+        return abv / 100 * self.glass_ml * ETHANOL_G_PER_ML
+
+    def _at(self, more_parts: int) -> float:
+        """Where a blend stands on the ruler of what is asked, [steps]."""
+        share = more_parts / self.parts
+        if self.matter == "smell":
+            return math.log(self.less.smell * (1 - share) + self.more.smell * share) / SMELL_STEP
+        row = list(AXES).index(self.matter)
+        less, more = (_axes(jug.level)[row] for jug in (self.less, self.more))
+        return float(AXES[self.matter].at(less * (1 - share) + more * share))
+
+
+def glass_of(grid_ml: float) -> tuple[float, int]:
+    """What is measured with, and how many of it make a glass, the smallest that can be blended finely.
+
+    Raises
+    ------
+    OutOfRange
+        The measure isn't between 0.5 and 5 ml.
+
+    >>> glass_of(2.5), glass_of(1.0)
+    ((2.5, 8), (1.0, 10))
+    """
+    if not 0.5 <= grid_ml <= 5:
+        raise OutOfRange("the smallest measure in ml", grid_ml, 0.5, 5)
+    return grid_ml, max(GLASS_GRIDS, math.ceil(GLASS_ML / grid_ml - 1e-9))
+
+
+def needs(matter: Matter) -> tuple[str, ...]:
+    """Which jobs bottles have to do for it, water aside."""
+    return ("sour", "sweet", *(("base",) if matter in ("abv", "smell") else ()), *(("liqueur",) if matter == "smell" else ()))
+
+
+def choices(matter: Matter, job: str, larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> list[Ingredient]:
+    """What could do a job: what is at hand before what isn't, the plainest first; of what isn't at hand only the usual."""
+    what, least = _LEAST[job]
+
+    def does(each: Ingredient) -> bool:
+        if getattr(each.composition, what) < least or job not in each.slots or each.is_sparkling or each.kind == "dairy":
+            return False
+        if job == "liqueur":
+            return bool(each.aroma) and each.kind == "liqueur"
+        # Beside a liqueur's aroma, that of the spirit which makes up for its strength would give the glass away.
+        return not (each.aroma and job == "base" and matter == "smell")
+
+    def plain(each: Ingredient) -> tuple[bool, int, int, str]:
+        usual = _USUAL[job].index(each.slug) if each.slug in _USUAL[job] else len(_USUAL[job])
+        return each.slug not in in_stock, usual, sum(each.aroma.values()) if job != "liqueur" else 0, each.name
+
+    found = [each for each in larder.values() if each.slug in _USUAL[job] or does(each)]
+    kept = [each for each in found if each.slug in in_stock or each.slug in _USUAL[job] or (job == "liqueur" and each.rank == 1)]
+    return sorted(kept, key=plain)
+
+
+def jugs_for(
+    matter: Matter, bottles: Mapping[str, Ingredient], water: Ingredient, triangles: int, grid_ml: float = GRID_ML, volume_ml: float = 0.0
+) -> Jugs:
+    """The two jugs for so many triangles, as small as they can be measured.
+
+    Each is mixed to a strength, sugar and acid of its own, a linear problem; then its amounts go up or down to the grid, so that the two
+    stay alike in what isn't asked. The smallest volume that keeps this is taken.
+
+    Parameters
+    ----------
+    bottles : mapping of job to ingredient    one for each of `needs`
+    triangles : int                           how many are to be poured out of them, 1 to 200
+    grid_ml : float, [ml]                     the smallest measure
+
+    Raises
+    ------
+    OutOfRange
+        So many triangles, or such a measure, aren't poured.
+    DomainError
+        A bottle is missing, or these bottles can't make two such jugs.
+    """
+    if not 1 <= triangles <= 200:
+        raise OutOfRange("the number of triangles", triangles, 1, 200)
+    part_ml, parts = glass_of(grid_ml)
+    missing = [job for job in needs(matter) if job not in bottles]
+    if missing:
+        raise DomainError(f"two jugs for {NOUNS[matter]} want a bottle for {' and '.join(missing)}")
+    shares = [_shares(matter, bottles, steps) for steps in (0.0, SPAN_STEPS)]
+    things = [*(bottles[job] for job in needs(matter)), water]
+    least = max(volume_ml, math.ceil(triangles * GLASSES_A_JUG * part_ml * parts / 10) * 10.0)
+    for volume in np.arange(least, least + MOST_MORE_ML, 10.0).tolist():
+        found = _measured(matter, things, shares, volume, grid_ml)
+        if found is not None:
+            return Jugs(matter, *found, part_ml, parts)
+    raise DomainError(f"these bottles can't make two jugs that differ in {NOUNS[matter]} alone: choose plainer ones")
+
+
+def _shares(matter: Matter, bottles: Mapping[str, Ingredient], steps: float) -> list[float]:
+    """Each bottle's share of a jug so many steps above the one with less, in the order of `needs`, then water's; adds up to 1."""
+    abv, sugar, acid = _LEVELS[matter]
+    smell = 0.0
+    if matter == "smell":
+        liqueur = bottles["liqueur"].composition
+        smell = _SMELL_SHARE * math.exp(SMELL_STEP * steps)
+        # The jug with less is brought to the strength of the one with more.
+        abv = liqueur.abv * _SMELL_SHARE * math.exp(SMELL_STEP * SPAN_STEPS)
+    else:
+        up = math.exp(AXES[matter].step * steps)
+        abv, sugar, acid = (level * up if name == matter else level for name, level in (("abv", abv), ("sugar", sugar), ("acid", acid)))
+    jobs = [job for job in needs(matter) if job != "liqueur"]
+    rows = [0, 1, 2] if "base" in jobs else [1, 2]
+    columns = np.array([bottles[job].composition.axes for job in jobs])[:, rows].T
+    wanted = np.array([abv, sugar, acid])
+    if smell:
+        wanted = wanted - smell * np.array(bottles["liqueur"].composition.axes)
+    try:
+        found = np.linalg.solve(columns, wanted[rows]).tolist()
+    except np.linalg.LinAlgError as error:
+        raise DomainError(f"these bottles can't make two jugs that differ in {NOUNS[matter]} alone: choose plainer ones") from error
+    shares = [*found, *([smell] if smell else [])]
+    shares.append(1 - sum(shares))
+    if min(shares) < -1e-9:
+        raise DomainError(f"with these bottles a jug for {NOUNS[matter]} comes out too weak or too sweet: choose plainer ones")
+    return shares
+
+
+def _measured(
+    matter: Matter, things: Sequence[Ingredient], shares: Sequence[Sequence[float]], volume_ml: float, grid_ml: float
+) -> tuple[Jug, Jug] | None:
+    """Both jugs on the grid, each amount up or down, so that they are most alike in what isn't asked; None where they aren't enough."""
+    pairs = product(*(list(_roundings(things, each, volume_ml, grid_ml)) for each in shares))
+    best = min(((_off(matter, less, more), n, less, more) for n, (less, more) in enumerate(pairs)), key=lambda each: each[:2])
+    return best[2:] if best[0] <= MOST_OFF_STEPS else None
+
+
+def _roundings(things: Sequence[Ingredient], shares: Sequence[float], volume_ml: float, grid_ml: float) -> Iterable[Jug]:
+    ends = []
+    for share in shares[:-1]:
+        exact = share * volume_ml / grid_ml
+        ends.append(sorted({math.floor(exact + 1e-9) * grid_ml, math.ceil(exact - 1e-9) * grid_ml}))
+    for amounts in product(*ends):
+        water = volume_ml - sum(amounts)
+        yield _jug(things, [*amounts, round(water / grid_ml) * grid_ml])
+
+
+def _jug(things: Sequence[Ingredient], amounts: Sequence[float]) -> Jug:
+    volume = math.fsum(amounts)
+    abv, sugar, acid = (np.array(amounts) @ np.array([each.composition.axes for each in things]) / volume).tolist()
+    liqueur = math.fsum(ml for each, ml in zip(things, amounts, strict=True) if each.kind == "liqueur")
+    pours = tuple(Pour(each, ml, slot=_slot(each)) for each, ml in zip(things, amounts, strict=True) if ml > 0)
+    return Jug(pours, volume, (abv, sugar, acid), liqueur / volume)
+
+
+def _off(matter: Matter, less: Jug, more: Jug) -> float:
+    """By how many steps two jugs differ in what isn't asked; endless where they hardly differ in what is."""
+    ends = zip(AXES.items(), _axes(less.level), _axes(more.level), strict=True)
+    apart = {name: abs(float(axis.at(there) - axis.at(here))) for (name, axis), here, there in ends}
+    asked = _smell_apart(less, more) if matter == "smell" else apart.pop(matter)
+    return max(apart.values()) if asked >= LEAST_APART else math.inf
+
+
+def _smell_apart(less: Jug, more: Jug) -> float:
+    return math.log(more.smell / less.smell) / SMELL_STEP if less.smell > 0 else 0.0
+
+
+def _axes(level: Level) -> tuple[float, float, float]:
+    """Strength, sugar and acid in the order of the axes."""
+    abv, sugar, acid = level
+    return sugar, acid, abv
+
+
+def _slot(each: Ingredient) -> Literal["base", "sour", "sweet", "liqueur", "lengthener", "other"]:
+    return next((slot for slot in ("liqueur", "base", "sour", "sweet") if slot in each.slots), "other")

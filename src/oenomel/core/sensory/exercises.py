@@ -1,0 +1,301 @@
+"""Exercises without a glass, out of the book's own drinks: guess what a swap does, name a fault, find the correction."""
+
+from __future__ import annotations
+
+import math
+import random
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass
+from typing import Final, Literal, get_args
+
+from oenomel.core.balance import AXES, TASTED_STEPS, in_words, profile_of_made, steps_between, tasted
+from oenomel.core.dilution import Conditions
+from oenomel.core.forecast import compare
+from oenomel.core.forecast.comparison import AxisDifference
+from oenomel.core.larder import Ingredient
+from oenomel.core.spec import GRID_ML, Drink, Pour
+from oenomel.core.swaps import Filters
+from oenomel.core.swaps.candidates import candidates_for
+from oenomel.core.trials.tasting import complaint_words
+from oenomel.core.wording import capital, listed
+from oenomel.errors import DomainError
+
+ExerciseKind = Literal["swap", "fault", "correction"]
+EXERCISES: Final[tuple[ExerciseKind, ...]] = get_args(ExerciseKind)
+
+NEAR_THE_LINE: Final = 0.15
+"""So near to half a step, "a touch" and "the same" are both right."""
+
+AS_MUCH: Final = 0.8
+"""A second fault that is so large beside the largest is as right an answer."""
+
+FAULT_STEPS: Final = (1.2, 4.0)
+MENDED: Final = 0.5
+WORSE_STEPS: Final = 0.5
+"""A fault that is worth naming, in steps of its largest axis; the part of the distance that the best single correction may leave; and by
+how much each other one has to be farther off."""
+
+MOST_ML: Final = 15.0
+MOST_OF_BASE: Final = 1 / 4
+"""How far a correction goes, and of a base that gave the drink its size: nobody mends a liqueur with a third more spirit."""
+
+TRIES: Final = 150
+
+_MOVING: Final = ("base", "sour", "sweet", "liqueur")
+
+
+@dataclass(frozen=True, slots=True)
+class Option:
+    """Something that can be answered."""
+
+    key: str
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class Ask:
+    """One thing that is asked, and what can be answered."""
+
+    key: str
+    words: str
+    options: tuple[Option, ...]
+
+
+@dataclass(frozen=True)
+class Exercise:
+    """An exercise with its solution.
+
+    Parameters
+    ----------
+    kind : str
+    drink : Drink                  what is shown, as it would be poured
+    of : str                       the drink of the book that it is made of
+    title : str                    what was done to it, or what is asked
+    asks : tuple of Ask
+    right : mapping of key to keys    what is right of each ask; near a line two answers are
+    told : tuple of str            the solution in sentences, as the model tells it
+    """
+
+    kind: ExerciseKind
+    drink: Drink
+    of: str
+    title: str
+    asks: tuple[Ask, ...]
+    right: Mapping[str, tuple[str, ...]]
+    told: tuple[str, ...]
+
+
+def score_of(right: Mapping[str, Sequence[str]], said: Mapping[str, str]) -> float:
+    """Which part of what was asked was answered rightly, 0 to 1; what wasn't answered is wrong.
+
+    >>> score_of({"sugar": ("more",), "acid": ("same", "less")}, {"sugar": "less", "acid": "same"})
+    0.5
+    """
+    return sum(said.get(key) in keys for key, keys in right.items()) / len(right)
+
+
+def exercise(
+    kind: ExerciseKind,
+    book: Sequence[Drink],
+    larder: Mapping[str, Ingredient],
+    in_stock: Collection[str],
+    conditions: Conditions,
+    seed: int,
+) -> Exercise:
+    """An exercise out of the book; of the same book and seed the same.
+
+    Raises
+    ------
+    DomainError
+        No drink of the book gives one.
+    """
+    draw = random.Random(seed)
+    for _ in range(TRIES if book else 0):
+        found = _MAKERS[kind](draw.choice(book), larder, in_stock, conditions, draw)
+        if found is not None:
+            return found
+    raise DomainError("the book has no finished drink to make an exercise of: write one down first")
+
+
+def _swap(
+    drink: Drink, larder: Mapping[str, Ingredient], in_stock: Collection[str], conditions: Conditions, draw: random.Random
+) -> Exercise | None:
+    """Guess before the forecast: one thing in the place of another, pour for pour."""
+    swapped = _swapped(drink, larder, in_stock, draw)
+    if swapped is None:
+        return None
+    riff, gone, come = swapped
+    compared = compare(riff, drink, conditions)
+    axes = [each for each in compared.axes if each.axis != "abv" or max(each.value, each.parent) >= AXES["abv"].floor]
+    # Of four swaps that move nothing three are let go: a guess is learnt from what can be tasted.
+    if not any(each.tasted for each in axes) and draw.random() < 0.75:
+        return None
+    asks = tuple(
+        Ask(
+            each.axis,
+            f"{capital(AXES[each.axis].noun)}?",
+            (
+                Option("more", AXES[each.axis].more),
+                Option("same", f"{AXES[each.axis].same}, to the tongue"),
+                Option("less", AXES[each.axis].less),
+            ),
+        )
+        for each in axes
+    )
+    right = {each.axis: _direction(each.steps) for each in axes}
+    told = tuple(_axis_told(each) for each in axes)
+    title = f"{capital(come.said)} goes in where {gone.said} was, pour for pour. How does the drink stand beside before?"
+    return Exercise("swap", drink, drink.name, title, asks, right, (*told, *compared.unseen[:1]))
+
+
+def _axis_told(axis: AxisDifference) -> str:
+    if axis.direction == "same":
+        return f"{capital(AXES[axis.axis].same)} as before."
+    return " ".join(filter(None, (f"{axis.headline}.", axis.made_by)))
+
+
+def _direction(steps: float) -> tuple[str, ...]:
+    towards = "more" if steps > 0 else "less"
+    if abs(abs(steps) - TASTED_STEPS) <= NEAR_THE_LINE:
+        return (towards, "same")
+    return (towards,) if abs(steps) > TASTED_STEPS else ("same",)
+
+
+def _fault(
+    drink: Drink, _larder: Mapping[str, Ingredient], _in_stock: Collection[str], conditions: Conditions, draw: random.Random
+) -> Exercise | None:
+    """Name the fault: one pour of a drink stands at the wrong amount."""
+    places = _movable(drink)
+    if not places:
+        return None
+    index = draw.choice(places)
+    pour = drink.pours[index]
+    times = draw.choice((0.4, 0.5, 0.6, 1.5, 1.75, 2.0))
+    amount = max(GRID_ML, round(pour.volume_ml * times / GRID_ML) * GRID_ML)
+    wrong = _with(drink, index, amount)
+    steps = _steps(wrong, drink, conditions)
+    worst = max(abs(each) for each in steps.values())
+    if not FAULT_STEPS[0] <= worst <= FAULT_STEPS[1]:
+        return None
+    right = [name for name in tasted(steps) if abs(steps[name]) >= AS_MUCH * worst]
+    options = [
+        Option(f"{name} {sign}", capital(complaint_words(name, sign)))
+        for name in AXES
+        for sign in (1, -1)
+        if name != "abv" or profile_of_made(drink, conditions).abv >= AXES["abv"].floor
+    ]
+    keys = tuple(f"{name} {1 if steps[name] > 0 else -1}" for name in right)
+    effect = listed([in_words(steps[name], AXES[name]) for name in tasted(steps)])
+    told = (
+        f"{amount:g} ml of {pour.ingredient.said} stands where the book has {pour.volume_ml:g} ml.",
+        f"Beside the book's it is {effect}.",
+    )
+    title = "One pour of this drink stands at a wrong amount. What would a tongue say first?"
+    return Exercise("fault", wrong, drink.name, title, (Ask("fault", "It is", tuple(options)),), {"fault": keys}, told)
+
+
+def _correction(
+    drink: Drink, larder: Mapping[str, Ingredient], in_stock: Collection[str], conditions: Conditions, draw: random.Random
+) -> Exercise | None:
+    """Find the correction: after a swap, the one change of another pour that brings the drink nearest to where it stood."""
+    swapped = _swapped(drink, larder, in_stock, draw)
+    if swapped is None:
+        return None
+    riff, gone, come = swapped
+    start = _distance(riff, drink, conditions)
+    if not FAULT_STEPS[0] <= start <= FAULT_STEPS[1]:
+        return None
+    moves = []
+    for index in _movable(riff):
+        pour = riff.pours[index]
+        # A liqueur or a base that was chosen stays as it is; a juice or a syrup is poured by its own strength.
+        if pour.ingredient.slug == come.slug and pour.slot in ("base", "liqueur"):
+            continue
+        most = round(min(MOST_ML, MOST_OF_BASE * pour.volume_ml if pour.slot == "base" else MOST_ML) / GRID_ML)
+        for k in range(-most, most + 1):
+            if k and pour.volume_ml + k * GRID_ML >= GRID_ML:
+                made = _with(riff, index, pour.volume_ml + k * GRID_ML)
+                moves.append((_distance(made, drink, conditions), index, k, made))
+    if not moves:
+        return None
+    best = min(moves, key=lambda each: each[:3])
+    others = _others(moves, best, draw)
+    if best[0] > MENDED * start or others is None:
+        return None
+    asked = sorted([best, *others], key=lambda each: each[1:3])
+    options = tuple(Option(f"{index} {k}", _move_words(riff.pours[index], k * GRID_ML)) for _, index, k, _ in asked)
+    answer = _move_words(riff.pours[best[1]], best[2] * GRID_ML)
+    steps = _steps(riff, drink, conditions)
+    left = _steps(best[3], drink, conditions)
+    felt = [in_words(left[name], AXES[name]) for name in tasted(left)]
+    told = (
+        f"With {come.said} it is {listed([in_words(steps[name], AXES[name]) for name in tasted(steps)])} than with {gone.said}.",
+        f"{capital(answer)}: {f'still {listed(felt)}' if felt else 'back to where it stood, to the tongue'}.",
+    )
+    title = f"{capital(come.said)} goes in where {gone.said} was. Which one change brings it nearest to where it stood?"
+    return Exercise("correction", riff, drink.name, title, (Ask("change", "Pour", options),), {"change": (f"{best[1]} {best[2]}",)}, told)
+
+
+_MAKERS: Final = {"swap": _swap, "fault": _fault, "correction": _correction}
+
+_Moved = tuple[float, int, int, Drink]
+
+
+def _others(moves: Sequence[_Moved], best: _Moved, draw: random.Random) -> list[_Moved] | None:
+    """Three other changes that are clearly worse, the opposite one among them where it can be poured; None where there aren't so many."""
+    worse = [each for each in moves if each[0] >= best[0] + WORSE_STEPS]
+    opposite = [each for each in worse if each[1] == best[1] and each[2] == -best[2]]
+    elsewhere = [each for each in worse if each[1] != best[1] and abs(each[2]) <= abs(best[2]) + 2]
+    rest = draw.sample(elsewhere, len(elsewhere))
+    found = opposite[:1]
+    for each in rest:
+        if all((each[1], each[2] > 0) != (other[1], other[2] > 0) for other in found):
+            found.append(each)
+    return found[:3] if len(found) >= 3 else None
+
+
+def _swapped(
+    drink: Drink, larder: Mapping[str, Ingredient], in_stock: Collection[str], draw: random.Random
+) -> tuple[Drink, Ingredient, Ingredient] | None:
+    """One pour exchanged for a thing of its own kind, rather one that is at hand; None where nothing can be."""
+    places = _movable(drink)
+    if not places:
+        return None
+    index = draw.choice(places)
+    pour = drink.pours[index]
+    held = {each.ingredient.slug for each in drink.pours}
+    found = [each.ingredient for each in candidates_for(drink, index, larder, Filters())[0] if each.share == 1 and each.helper is None]
+    alike = [
+        each for each in found if each.kind == pour.ingredient.kind and each.slug not in held and (each.rank <= 2 or each.slug in in_stock)
+    ]
+    near = [each for each in alike if each.slug in in_stock]
+    if not alike:
+        return None
+    come = draw.choice(near if near and draw.random() < 0.7 else alike)
+    pours = (*drink.pours[:index], pour.of(come), *drink.pours[index + 1 :])
+    return drink.with_pours(pours), pour.ingredient, come
+
+
+def _movable(drink: Drink) -> list[int]:
+    return [i for i, p in enumerate(drink.pours) if p.slot in _MOVING and p.liquid_ml >= 2 * GRID_ML and p.unit in ("ml", "cl", "oz")]
+
+
+def _with(drink: Drink, index: int, volume_ml: float) -> Drink:
+    pour = drink.pours[index].at(volume_ml)
+    return drink.with_pours(
+        (*drink.pours[:index], Pour(pour.ingredient, volume_ml, "ml", pour.slot, pour.stage), *drink.pours[index + 1 :])
+    )
+
+
+def _steps(drink: Drink, beside: Drink, conditions: Conditions) -> dict[str, float]:
+    now, then = (profile_of_made(each, conditions) for each in (drink, beside))
+    return {name: float(steps_between(getattr(now, name), getattr(then, name), axis)) for name, axis in AXES.items()}
+
+
+def _distance(drink: Drink, beside: Drink, conditions: Conditions) -> float:
+    """How far two drinks are apart over the three axes, [steps]."""
+    return math.hypot(*_steps(drink, beside, conditions).values())
+
+
+def _move_words(pour: Pour, by_ml: float) -> str:
+    return f"{abs(by_ml):g} ml {'more' if by_ml > 0 else 'less'} {pour.ingredient.said}"

@@ -1,0 +1,96 @@
+"""What is said of a tongue and to it: how fine it is, when it is tired, and what was drunk."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Final
+
+from oenomel.core.balance import AXES, USUAL_TONGUE, OwnSteps, sureness
+from oenomel.core.sensory.blends import Matter
+from oenomel.core.sensory.thresholds import DULLED_AFTER, KNOWN_AFTER, ROUND, Threshold
+from oenomel.core.wording import capital
+
+USUAL_LEVEL: Final[Mapping[str, float]] = {"sugar": 8.0, "acid": 0.85, "abv": 15.0}
+"""Where a step is told in grams and per cent: about the middle of a shaken sour."""
+
+_UNITS: Final = {"sugar": "g of sugar", "acid": "g of acid", "abv": "% of alcohol"}
+
+ONLY_GUESSED: Final = 0.5
+WELL_KNOWN: Final = 0.25
+"""How likely it is that somebody only guessed, from which his answers teach nothing; and the doubt of a step, as the sd of its logarithm,
+below which neither finer nor coarser means as the usual.
+"""
+
+WORTH_A_WORD_G: Final = 8.0
+A_DRINK_G: Final = 14.0
+"""From here on the alcohol of a sitting is told, and what a drink's worth of it is, [g]: a standard drink is 8 to 14 g by country."""
+
+
+def known_steps(thresholds: Mapping[Matter, Threshold]) -> OwnSteps:
+    """A taster's own steps by axis, the usual one where there were too few triangles, or only guesses."""
+    known: dict[str, float] = {
+        str(name): known.steps
+        for name, known in thresholds.items()
+        if name in AXES and known.triangles >= KNOWN_AFTER and known.guesses < ONLY_GUESSED
+    }
+    return {**USUAL_TONGUE, **known}
+
+
+def threshold_words(known: Threshold) -> str:
+    """How fine a tongue is beside the usual one, in a sentence."""
+    if known.triangles == 0:
+        return "Nothing is known yet: the usual step stands in its place."
+    if known.triangles >= KNOWN_AFTER and known.guesses >= ONLY_GUESSED:
+        return "So far the answers can’t be told from guessing. After a rest, or with another liquid, it can be tried again."
+    if known.triangles < KNOWN_AFTER:
+        return f"A first idea. It counts from {KNOWN_AFTER} triangles on; {KNOWN_AFTER - known.triangles} to go."
+    finer = known.finer
+    if finer >= 0.5:
+        sure, words = sureness(finer), "finer than the usual tongue"
+    else:
+        sure, words = sureness(1 - finer), "coarser than the usual tongue: it wants more than the usual step"
+    if sure:
+        return f"{capital(sure)} {words}."
+    return "About the usual step." if known.log_sd < WELL_KNOWN else "Finer or coarser than the usual tongue: it can’t be told yet."
+
+
+def in_figures(matter: Matter, steps: float) -> str:
+    """What a step comes to in a drink; empty for an aroma, which has no unit.
+
+    >>> in_figures("sugar", 1.0)
+    'tells 8.0 from 9.4 g of sugar in 100 ml'
+    """
+    if matter not in AXES:
+        return ""
+    level, axis = USUAL_LEVEL[matter], AXES[matter]
+    other = float(axis.level_at(axis.at(level) + steps))
+    of, digits = _UNITS[matter], 2 if matter == "acid" else 1
+    where = "" if matter == "abv" else " in 100 ml"
+    return f"tells {level:.{digits}f} from {other:.{digits}f} {of}{where}"
+
+
+def before_sitting(matter: Matter) -> tuple[str, ...]:
+    """What is said before the first glass."""
+    told = ["Rinse with water between the glasses, and eat a bite of plain bread between the triangles."]
+    if matter in ("abv", "smell"):
+        told.append("Spit: the glasses hold alcohol. Nothing to swallow for whoever drives, is pregnant or doesn’t drink.")
+    if matter == "acid":
+        told.append("Sharp liquids tire the teeth and the tongue: a small sip, and a minute between the triangles.")
+    told.append("Glasses of one kind, all equally cold. Smell, sip, and go back as often as you like; if nothing stands out, guess.")
+    return tuple(told)
+
+
+def sitting_words(triangles: int, alcohol_g: float, *, worth_it: bool) -> tuple[str, ...]:
+    """What is said to a taster after so many triangles, with so much alcohol in his glasses, [g]."""
+    told = []
+    if triangles >= DULLED_AFTER:
+        told.append(f"{triangles} triangles tire most palates, and what follows teaches little. Go on tomorrow.")
+    elif triangles and triangles % ROUND == 0:
+        told.append("Half a minute, water and a bite of bread before the next one.")
+    if alcohol_g >= WORTH_A_WORD_G:
+        drinks = max(1, round(alcohol_g / A_DRINK_G))
+        in_all = "a drink" if drinks == 1 else f"{drinks} drinks"
+        told.append(f"These glasses held {alcohol_g:.0f} g of alcohol so far, as much as {in_all}: a sip of each is enough, and spit it.")
+    if triangles and not worth_it:
+        told.append("Six more would hardly tell more of this tongue: another matter would.")
+    return tuple(told)

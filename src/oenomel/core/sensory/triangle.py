@@ -1,0 +1,139 @@
+"""A triangle test: three glasses, two alike; which blends, in which order, and how they are poured (docs/model.md, "The tongue")."""
+
+from __future__ import annotations
+
+import math
+import random
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+from oenomel.core.sensory.blends import Distance, Jugs
+from oenomel.core.sensory.thresholds import Threshold, most_telling
+from oenomel.errors import DomainError
+
+GLASSES: Final = (1, 2, 3)
+
+AS_TELLING: Final = 0.15
+"""How far from the best distance another one teaches nearly as much, as the logarithm of their ratio."""
+
+
+@dataclass(frozen=True, slots=True)
+class BlendsLeft:
+    """What is left in the jugs, [ml]."""
+
+    less_ml: float
+    more_ml: float
+
+
+@dataclass(frozen=True, slots=True)
+class Triangle:
+    """Three glasses.
+
+    Parameters
+    ----------
+    steps : float             between the two liquids, on the house's ruler
+    less_parts, more_parts : int    parts of the jug with more in the one liquid and in the other
+    odd : int                 which glass stands alone, 1 to 3
+    odd_is_more : bool        whether it is the one with more
+    """
+
+    steps: float
+    less_parts: int
+    more_parts: int
+    odd: int
+    odd_is_more: bool
+
+    @property
+    def alike(self) -> tuple[int, ...]:
+        """The two glasses that hold the same."""
+        return tuple(glass for glass in GLASSES if glass != self.odd)
+
+    def parts_of(self, glass: int) -> int:
+        """Parts of the jug with more in a glass."""
+        return self.more_parts if (glass == self.odd) == self.odd_is_more else self.less_parts
+
+
+@dataclass(frozen=True, slots=True)
+class GlassLine:
+    """What is poured for one glass, or once for the two that are alike: from each jug, [ml], and how much goes into each glass."""
+
+    glasses: tuple[int, ...]
+    less_ml: float
+    more_ml: float
+    each_ml: float
+
+
+def next_triangle(jugs: Jugs, known: Threshold, left: BlendsLeft, draw: random.Random) -> Triangle:
+    """The triangle that teaches most of what can still be poured; which glass is the odd one, and of which liquid, is drawn.
+
+    Raises
+    ------
+    DomainError
+        The jugs are empty.
+    """
+    pourable = [(each, sides) for each in jugs.distances() if (sides := _sides(jugs, each, left))]
+    # One jug used up alone would end the session early, with half of the other left.
+    even = [(each, kept) for each, sides in pourable if (kept := [side for side in sides if _leaves_both(jugs, each, side, left)])]
+    pourable = even or pourable
+    if not pourable:
+        raise DomainError("the jugs are empty: mix them again, or end the sitting here")
+    best = pourable[most_telling(known, [each.steps for each, _ in pourable])][0].steps
+    # Near the best one distance teaches as much as another: then the one that leaves the jugs most alike is poured.
+    near = [each for each in pourable if abs(math.log(each[0].steps / best)) <= AS_TELLING]
+    distance, sides = max(near, key=lambda each: _least_left(jugs, each[0], left))
+    return Triangle(distance.steps, distance.less_parts, distance.more_parts, draw.choice(GLASSES), draw.choice(sides))
+
+
+def poured(jugs: Jugs, triangle: Triangle) -> tuple[GlassLine, ...]:
+    """What the pourer does, in the order of the glasses: the two alike are stirred together and shared, so that they are alike."""
+    lines = []
+    for glasses in (triangle.alike, (triangle.odd,)):
+        more_ml = triangle.parts_of(glasses[0]) * jugs.part_ml * len(glasses)
+        lines.append(GlassLine(glasses, jugs.glass_ml * len(glasses) - more_ml, more_ml, jugs.glass_ml))
+    return tuple(sorted(lines, key=lambda line: line.glasses))
+
+
+def left_after(jugs: Jugs, triangles: Sequence[Triangle]) -> BlendsLeft:
+    """What is left in the jugs after these."""
+    lines = [line for triangle in triangles for line in poured(jugs, triangle)]
+    return BlendsLeft(
+        max(0.0, jugs.less.volume_ml - sum(line.less_ml for line in lines)),
+        max(0.0, jugs.more.volume_ml - sum(line.more_ml for line in lines)),
+    )
+
+
+def can_pour(jugs: Jugs, left: BlendsLeft) -> bool:
+    """Whether what is left is enough for one more triangle."""
+    return any(_sides(jugs, each, left) for each in jugs.distances())
+
+
+def alcohol_g(jugs: Jugs, triangle: Triangle) -> float:
+    """Grams of alcohol in its three glasses, if nothing is spat."""
+    return sum(jugs.alcohol_g(triangle.parts_of(glass)) for glass in GLASSES)
+
+
+def _least_left(jugs: Jugs, distance: Distance, left: BlendsLeft) -> float:
+    """What is left in the emptier jug after a triangle of this distance, whichever glass is the odd one, [ml]."""
+    more_ml = 1.5 * (distance.less_parts + distance.more_parts) * jugs.part_ml
+    return min(left.less_ml - (3 * jugs.glass_ml - more_ml), left.more_ml - more_ml)
+
+
+def _sides(jugs: Jugs, distance: Distance, left: BlendsLeft) -> list[bool]:
+    """Whether the odd glass may be the one with more, or the one with less, out of what is left."""
+    return [side for side in (False, True) if min(_taken_from(jugs, distance, side, left)) >= -1e-9]
+
+
+def _leaves_both(jugs: Jugs, distance: Distance, odd_is_more: bool, left: BlendsLeft) -> bool:
+    """Whether a glass of each jug is left for every triangle that the rest is enough for: one of each and two of the other can then
+    always be poured.
+    """
+    rest = _taken_from(jugs, distance, odd_is_more, left)
+    triangles = math.floor(sum(rest) / (len(GLASSES) * jugs.glass_ml) + 1e-9)
+    return min(rest) >= triangles * jugs.glass_ml - 1e-9
+
+
+def _taken_from(jugs: Jugs, distance: Distance, odd_is_more: bool, left: BlendsLeft) -> tuple[float, float]:
+    """What a triangle leaves of each jug, [ml]; less than nothing where it can't be poured."""
+    lines = poured(jugs, Triangle(distance.steps, distance.less_parts, distance.more_parts, 1, odd_is_more))
+    return left.less_ml - sum(line.less_ml for line in lines), left.more_ml - sum(line.more_ml for line in lines)

@@ -1,0 +1,5 @@
+"""Trials: tasted, measured, laid side by side, learnt from, crossed, and what to try next."""
+
+from oenomel.core.trials.readings import QuantityName, Reading, ReadingPoint
+
+__all__ = ["QuantityName", "Reading", "ReadingPoint"]

@@ -1,0 +1,102 @@
+"""A pourable drink nearest to what was wished: how every proposal of a next trial is poured (docs/model.md, "What to try next")."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.balance import AXES, profile_of_made
+from oenomel.core.dilution import Conditions
+from oenomel.core.larder import Ingredient
+from oenomel.core.rebalance import MOST_FREE, Aim, Budget, Target, correctors_for, rebalance, that_can_move, usually_free
+from oenomel.core.rebalance.solver import Residual
+from oenomel.core.rebalance.target import Weights
+from oenomel.core.spec import GRID_ML, Drink, grid_of, usual_bounds
+from oenomel.errors import NothingFree
+
+Floats = NDArray[np.float64]
+
+Answered = tuple[Drink, tuple[Residual, ...], tuple[str, ...]]
+"""A pourable drink, what is left between it and what was wished, and what else has to be said."""
+
+JOIN_FROM_STEPS: Final = 0.7
+"""Correctors are offered where an axis would stay further off than this."""
+
+VOLUME_COUNTS: Final = 0.4
+"""Weight of the drink's size where a complaint is answered: the tongue asked for a taste, not for a volume."""
+
+SAME_J: Final = 1e-6
+
+
+def answer(
+    drink: Drink,
+    wished: Floats,
+    larder: Mapping[str, Ingredient],
+    conditions: Conditions,
+    grid_ml: float = GRID_ML,
+    *,
+    volume_ml: float | None = None,
+    volume_counts: float = VOLUME_COUNTS,
+    free: Sequence[int] | None = None,
+    joining: bool = True,
+    budget: Budget | None = None,
+) -> Answered:
+    """The pourable drink nearest to ``wished``, shape (3,), [steps]: its own pours first, and correctors where these leave an axis off.
+
+    Parameters
+    ----------
+    volume_ml : float, optional   how large it should be; as it is where nothing is told
+    volume_counts : float         weight of that in J
+    free : sequence of int        pours that may move; those that an answer may move where nothing is told
+    joining : bool                whether correctors may join
+
+    Raises
+    ------
+    NothingFree
+        No pour can move, and none can join.
+    """
+    volume = profile_of_made(drink, conditions).volume_ml if volume_ml is None else volume_ml
+    chosen = moving(drink) if free is None else tuple(free)
+    aim = Aim(target_at(wished, volume), Weights(volume_ml=volume_counts), grid_ml, bounds=_never_louder(drink, chosen, grid_ml))
+    try:
+        own = rebalance(drink, aim, chosen, conditions=conditions, budget=budget)
+    except NothingFree:
+        own = None
+    reached = own is not None and all(abs(left.steps) <= JOIN_FROM_STEPS for left in own.left if left.axis in AXES)
+    if joining and not reached:
+        helped = rebalance(drink, aim, chosen, correctors_for(drink, larder), conditions, budget)
+        # Where none of them joins the two are the same drink, but only the second knows that they were asked.
+        if own is None or helped.costs.total <= own.costs.total + SAME_J:
+            own = helped
+    if own is None:
+        raise NothingFree
+    # What can't be reached is said where correctors were asked too; short of that it is near enough, or asked of one pour only.
+    return own.drink, own.left, own.notes if joining and not reached else ()
+
+
+def _never_louder(drink: Drink, chosen: Sequence[int], grid_ml: float) -> dict[int, tuple[float, float]]:
+    """Bounds, [ml], of pours that the catalogue calls loud above some ml: no answer raises them past that. A base is what it is."""
+    bounds = {}
+    for index in chosen:
+        pour = drink.pours[index]
+        loud = pour.ingredient.label("loud_above_ml")
+        low, high = usual_bounds(pour, grid_of(pour.ingredient, pour.unit, grid_ml))
+        if loud is not None and pour.slot != "base" and high > loud:
+            bounds[index] = (low, max(pour.liquid_ml, loud))
+    return bounds
+
+
+def moving(drink: Drink) -> tuple[int, ...]:
+    """Pours that an answer may move: those that usually may, and a lengthener, which is what makes a long drink weak."""
+    long = [i for i, pour in enumerate(drink.pours) if pour.slot == "lengthener" and pour.liquid_ml > 0]
+    return tuple(sorted({*usually_free(drink), *that_can_move(drink, long)}))[:MOST_FREE]
+
+
+def target_at(wished: Floats, volume_ml: float) -> Target:
+    """A point of the rulers, shape (3,), [steps], as a target of so many ml."""
+    levels = [max(axis.floor, float(axis.level_at(n))) for n, axis in zip(wished, AXES.values(), strict=True)]
+    sugar, acid, abv = levels
+    return Target(min(sugar, 150.0), min(acid, 150.0), min(abv, 95.0), volume_ml)

@@ -1,0 +1,83 @@
+"""Who descends from whom: where each pour of a trial came from, and what changed on the way (common practice)."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Final
+
+from oenomel.core.balance import AXES, changes_between, in_words, paired_pours, tasted
+from oenomel.core.dilution import Conditions
+from oenomel.core.spec import Drink, Pour
+from oenomel.errors import DomainError
+
+MOST_PARENTS: Final = 3
+
+_WHOSE: Final = ("base", "sour", "sweet", "liqueur", "accent", "texture", "lengthener", "seasoning", "edge", "garnish", "other")
+
+
+@dataclass(frozen=True, slots=True)
+class Branch:
+    """A way from a parent to a trial: what changed in words, what it does to the axes in words, and in steps (for drawing only)."""
+
+    change: str
+    effect: str
+    steps: Mapping[str, float]
+
+
+def branch(drink: Drink, parent: Drink, conditions: Conditions) -> Branch:
+    """What changed between a parent and its child."""
+    changes = changes_between(drink, parent, conditions)
+    steps = {name: sum(change.steps[name] for change in changes) for name in AXES}
+    words = [change.words for change in changes]
+    told = ", ".join(words[:2]) + (f" and {len(words) - 2} more" if len(words) > 2 else "")
+    effect = ", ".join(in_words(steps[name], AXES[name]) for name in tasted(steps))
+    return Branch(f"{told[0].upper()}{told[1:]}" if told else "Made again", effect, steps)
+
+
+def origins(drink: Drink, parents: Sequence[Drink]) -> tuple[int | None, ...]:
+    """Which parent each pour came from, by its place among them: the first that pours the same, else the first that holds the same
+    ingredient; None where it is new.
+    """
+    same = [{id(after): before for before, after in paired_pours(parent.pours, drink.pours) if before and after} for parent in parents]
+
+    def origin(pour: Pour) -> int | None:
+        matches = [(place, found.get(id(pour))) for place, found in enumerate(same)]
+        kept = [place for place, match in matches if match == pour]
+        changed = [place for place, match in matches if match is not None and match.ingredient.slug == pour.ingredient.slug]
+        return next(iter(kept + changed), None)
+
+    return tuple(origin(pour) for pour in drink.pours)
+
+
+def cross(parents: Sequence[Drink]) -> Drink:
+    """A drink out of two or three: the frame (amounts, method, glass) of the first, and one thing of each of the others.
+
+    The first slot among sweet, liqueur, accent and sour that another fills with an ingredient of its own takes the place of the first's,
+    at the first's amount; what the first lacks joins as it is poured there. Where they differ in nothing but the base, it is the base. A
+    start to rebalance from, not a finished drink.
+
+    Raises
+    ------
+    DomainError
+        Not two or three parents.
+    """
+    if not 2 <= len(parents) <= MOST_PARENTS:
+        raise DomainError(f"{len(parents)} parents can't be crossed; choose two or three")
+    frame, *others = parents
+    pours = list(frame.pours)
+    left = list(others)
+    for slot in ("sweet", "liqueur", "accent", "sour", "base"):
+        held = {pour.ingredient.slug for pour in pours}
+        gifts = [(giver, pour) for giver in left for pour in giver.pours if pour.slot == slot and pour.ingredient.slug not in held]
+        if not gifts or (slot == "base" and len(left) < len(others)):
+            continue
+        giver, given = gifts[0]
+        place = next((i for i, pour in enumerate(pours) if pour.slot == slot), None)
+        if place is None:
+            pours.append(given)
+        else:
+            pours[place] = replace(given, volume_ml=pours[place].volume_ml, unit=pours[place].unit, stage=pours[place].stage)
+        left = [each for each in left if each is not giver]
+    order = {slot: n for n, slot in enumerate(_WHOSE)}
+    return replace(frame, pours=tuple(sorted(pours, key=lambda pour: order.get(pour.slot, len(order)))))

@@ -1,0 +1,465 @@
+"""What to try next: from "too sharp, a bit thin" to a trial that can be poured (docs/model.md, "What to try next")."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Final, Literal
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.balance import (
+    AXES,
+    USUAL_TONGUE,
+    Change,
+    OwnSteps,
+    changes_between,
+    in_words,
+    loudness_between,
+    paired_pours,
+    profile_of_made,
+    tasted,
+)
+from oenomel.core.balance.aroma_share import share_of_glass
+from oenomel.core.dilution import Conditions
+from oenomel.core.families import Home, steps_of
+from oenomel.core.larder import Ingredient, SlotName
+from oenomel.core.larder.aroma import kinship, likeness
+from oenomel.core.rebalance import MOST_FREE, Aim, Budget, correctors_for
+from oenomel.core.rebalance.solver import Residual, residuals_of
+from oenomel.core.spec import GRID_ML, ML_PER_UNIT, Drink, Pour, grid_of
+from oenomel.core.trials.answers import VOLUME_COUNTS, Answered, answer, moving, target_at
+from oenomel.core.trials.palate import TRIAL_SD, WITHIN_STEPS, Palate, Tasted, learn, unknown_palate
+from oenomel.core.trials.tasting import Verdict, verdict_words
+from oenomel.core.wording import capital, listed
+from oenomel.errors import DomainError, NothingFree
+
+Floats = NDArray[np.float64]
+
+GUM: Final = "gum-syrup"
+GUM_ML: Final = 5.0
+"""What a thin drink is given for its body, and how much of it: a barspoon."""
+
+LEAST_A_UNIT: Final = {"sugar": 1.0, "acid": 0.08, "abv": 1.2}
+"""What a unit of complaint asks for at the least, g in 100 ml and % v/v: a step of next to nothing is nothing
+(docs/model.md, "What to try next")."""
+
+DRINK_SD: Final = 0.5
+"""How far one drink's own ideal lies from what its taster likes in general, [steps]. An assumption: a long drink is no strong one."""
+
+CLOSE_ENOUGH: Final = 0.8
+TRIALS_BEFORE_GIVING_IN: Final = 3
+NOTHING_BETTER: Final = 0.05
+"""A drink is close enough when it is this likely to lie within a step on every axis, or when after three trials nothing that can be
+poured is likelier by more than the last."""
+
+AS_LARGE: Final = 4.0
+"""Weight of the drink's size where it is to stay as large as before."""
+
+QUIETER: Final = 2 / 3
+"""Of its share of the glass, what a pour that is too loud is brought to."""
+
+ACCENT_DASHES: Final = 2
+MOST_PROPOSALS: Final = 3
+HALF_DONE: Final = 0.5
+"""Of what is asked for, as the square of steps, what one change has to leave undone at the most."""
+
+SIZE_TOLD_ML: Final = 1.0
+DROPS_ML: Final = 3.0
+"""A change of the drink's size that is worth a word, and up to which a pour is an accent."""
+
+
+@dataclass(frozen=True)
+class Sheet:
+    """A tasting sheet of a trial: the drink as it was poured, what was said, and at which sitting; ``trial`` names the trial."""
+
+    drink: Drink
+    verdict: Verdict
+    trial: int
+    session: str = ""
+
+
+State = Literal["not yet", "close enough", "as near as can be poured"]
+
+
+@dataclass(frozen=True)
+class TrialStanding:
+    """How a trial stands to what the tongue asks for.
+
+    ``chance`` is how likely it lies within a step on every axis; ``state`` is "close enough", "as near as can be poured" where what is
+    asked for can't be reached, or "not yet".
+    """
+
+    chance: float
+    state: State
+    sentence: str
+
+
+@dataclass(frozen=True)
+class Proposal:
+    """A trial to try next.
+
+    Parameters
+    ----------
+    key : str                 which kind: answer, stronger, sweeter, quieter, accent or one change
+    title : str               what it does, in a line
+    reasons : tuple of str    why, in sentences
+    changes, left             what each change does, and what stays off its target
+    notes : tuple of str      what else has to be said: what can't be reached
+    chance : float            how likely it lies within a step of what is asked for, on every axis
+    """
+
+    key: str
+    title: str
+    drink: Drink
+    reasons: tuple[str, ...]
+    changes: tuple[Change, ...]
+    left: tuple[Residual, ...]
+    notes: tuple[str, ...]
+    chance: float
+
+
+def may_join(larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> dict[str, Ingredient]:
+    """Ingredients that the next trial may add: any corrector, and bitters in stock, or any bitters where no stock is kept but tap water."""
+    keeps_stock = any(slug in larder and larder[slug].kind != "water" for slug in in_stock)
+    return {slug: each for slug, each in larder.items() if not keeps_stock or each.kind != "bitters" or slug in in_stock}
+
+
+def reference_of(sheets: Sequence[Sheet], home: Home | None, conditions: Conditions) -> Floats:
+    """The point from which a palate is told, shape (3,), [steps]: the middle of the home; of an open form, the first trial tasted."""
+    if home is not None:
+        middle: Floats = home.points.mean(axis=0)
+        return middle
+    return steps_of(profile_of_made(sheets[0].drink, conditions))
+
+
+def tasted_from(sheet: Sheet, reference: Floats, conditions: Conditions) -> Tasted:
+    """What a sheet teaches of a palate: where its drink stands from the reference, and what was said of it."""
+    return Tasted(steps_of(profile_of_made(sheet.drink, conditions)) - reference, sheet.verdict.axes, sheet.session)
+
+
+def ideal_of(
+    sheets: Sequence[Sheet], reference: Floats, palate: Palate | None, conditions: Conditions, tongue: OwnSteps = USUAL_TONGUE
+) -> Palate:
+    """Where this drink should stand for who tasted it, from the reference; ``palate`` is what is known of him from other drinks."""
+    tasted = [tasted_from(sheet, reference, conditions) for sheet in sheets]
+    prior = unknown_palate(TRIAL_SD)
+    if palate is not None:
+        prior = Palate(palate.mean, palate.covariance + DRINK_SD**2 * np.eye(3))
+    return learn(tasted, prior, tongue)
+
+
+def standing_of(
+    sheets: Sequence[Sheet], ideal: Palate, reference: Floats, present: Drink, best: float, conditions: Conditions
+) -> TrialStanding:
+    """How a trial stands; ``best`` is the chance of the best that could be poured instead."""
+    off = steps_of(profile_of_made(present, conditions)) - reference - ideal.mean
+    chance = ideal.chance_within(off + ideal.mean)
+    trials = len({sheet.trial for sheet in sheets})
+    if chance >= CLOSE_ENOUGH:
+        return TrialStanding(chance, "close enough", "Very likely within a noticeable step of what was asked for, on every axis.")
+    if trials >= TRIALS_BEFORE_GIVING_IN and best <= chance + NOTHING_BETTER:
+        if np.abs(off).max() <= WITHIN_STEPS:
+            return TrialStanding(chance, "close enough", f"After {trials} trials, nothing that can be poured is likely to be nearer.")
+        return _out_of_reach(chance, -off)
+    told = "one sheet" if len(sheets) == 1 else f"{len(sheets)} sheets"
+    return TrialStanding(chance, "not yet", f"As far as {told} can tell. A sheet is noisy: one more trial says more than this one again.")
+
+
+def _out_of_reach(chance: float, asked: Floats) -> TrialStanding:
+    """What is said where no pour of the drink and no corrector gets it where it should be; ``asked``, shape (3,), [steps]."""
+    index = int(np.abs(asked).argmax())
+    word = list(AXES.values())[index].word(asked[index])
+    sentence = f"It should be {word} than these pours get it. Another ingredient could: see the swaps."
+    return TrialStanding(chance, "as near as can be poured", sentence)
+
+
+def proposals(
+    sheets: Sequence[Sheet],
+    present: Drink,
+    trial: int,
+    larder: Mapping[str, Ingredient],
+    home: Home | None = None,
+    palate: Palate | None = None,
+    conditions: Conditions | None = None,
+    grid_ml: float = GRID_ML,
+    budget: Budget | None = None,
+    tongue: OwnSteps = USUAL_TONGUE,
+) -> tuple[TrialStanding, list[Proposal]]:
+    """Two or three trials to try next after what was said, the likeliest first, and how the present one stands.
+
+    Parameters
+    ----------
+    sheets : sequence of Sheet    all tastings of this drink, oldest first; those of ``trial`` are answered
+    larder : mapping of slug to ingredient    what may join: correctors, and accents where something is lacking
+    palate : Palate, optional     of whoever it is for, from other drinks, about the same home
+    tongue : mapping of axis to steps    his own step: what he calls "a touch" is so much
+
+    Raises
+    ------
+    DomainError
+        The trial wasn't tasted yet.
+    NothingFree
+    """  # fmt: skip
+    conditions = conditions or Conditions()
+    said = [sheet.verdict for sheet in sheets if sheet.trial == trial]
+    if not said:
+        raise DomainError("this trial wasn't tasted yet: fill a sheet, and it can be answered")
+    verdict = _together(said)
+    reference = reference_of(sheets, home, conditions)
+    ideal = ideal_of(sheets, reference, palate, conditions, tongue)
+    here = steps_of(profile_of_made(present, conditions))
+    wished = _wished(verdict, here, reference + ideal.mean, tongue, first=len(sheets) == 1)
+    asked = _Question(present, verdict, len(sheets), here, wished, reference, ideal, larder, conditions, grid_ml, budget or Budget())
+    found = asked.fuller() if (verdict.body or 0) < 0 else [asked.plain()]
+    found += [*asked.quieter(), *asked.accent()]
+    if len(found) < MOST_PROPOSALS and any(verdict.axes):
+        found += asked.one_change()
+    changed = [each for n, each in enumerate(found) if each.changes and not _again(each, found[:n])]
+    best = max((each.chance for each in changed if each.key not in ("accent", "quieter")), default=0.0)
+    standing = standing_of(sheets, ideal, reference, present, best, conditions)
+    if not changed and any(verdict.axes) and standing.state == "not yet":
+        standing = _out_of_reach(standing.chance, wished - here)
+    return standing, changed[:MOST_PROPOSALS]
+
+
+@dataclass(frozen=True)
+class _Question:
+    """What was said of a trial, and everything that is needed to answer it; each kind of answer is a method."""
+
+    present: Drink
+    verdict: Verdict
+    sheets: int
+    here: Floats
+    wished: Floats
+    reference: Floats
+    ideal: Palate
+    larder: Mapping[str, Ingredient]
+    conditions: Conditions
+    grid_ml: float
+    budget: Budget
+
+    def plain(self) -> Proposal:
+        """To where the sheets point."""
+        title = "Answer it" if any(self.verdict.axes) else "Where all the sheets point"
+        why = "" if self.sheets == 1 else f"From {self.sheets} sheets of this drink, not from the last alone."
+        return self._proposal("answer", title, self._answer(self.present, self.wished), why)
+
+    def fuller(self) -> list[Proposal]:
+        """Thin: body comes with the strength or the sugar that is asked for besides; neither where it is too much already."""
+        by = [axis for axis in ("abv", "sugar") if (getattr(self.verdict, axis) or 0) <= 0]
+        if "abv" in by and profile_of_made(self.present, self.conditions).abv < AXES["abv"].floor:
+            by.remove("abv")
+        found = []
+        for axis in by or ["sugar"]:
+            row, wished = list(AXES).index(axis), self.wished.copy()
+            wished[row] = max(wished[row], self.here[row] - (self.verdict.body or 0))
+            if axis == "abv":
+                why = "Thin: more strength, and with it less water."
+                found.append(self._proposal("stronger", "Answer it, with more strength", self._answer(self.present, wished), why))
+            else:
+                found.append(self._with_gum(wished))
+        return found
+
+    def _with_gum(self, wished: Floats) -> Proposal:
+        """Sugar, and a barspoon of gum where there is some and none is in the drink yet."""
+        pours = self.present.pours
+        if GUM not in self.larder or any(pour.ingredient.slug == GUM for pour in pours):
+            answered, why = self._answer(self.present, wished), "Thin: sugar gives the drink body."
+        else:
+            gummed = self.present.with_pours((*pours, Pour(self.larder[GUM], GUM_ML, slot="sweet")))
+            answered = self._answer(gummed, wished, free=[*moving(self.present)[: MOST_FREE - 1], len(pours)])
+            gum = any(pour.ingredient.slug == GUM and pour.volume_ml > 0 for pour in answered[0].pours)
+            why = f"Thin: sugar{', and gum with it, give' if gum else ' gives'} the drink body."
+        return self._proposal("sweeter", "Answer it, with more sweetness and body", answered, why)
+
+    def quieter(self) -> list[Proposal]:
+        """One thing too loud: two thirds of its share, the drink as large as before."""
+        places = [i for i, p in enumerate(self.present.pours) if p.ingredient.slug == self.verdict.loud and p.liquid_ml > 0]
+        if not self.verdict.loud or not places:
+            return []
+        pour = self.present.pours[places[0]]
+        grid = grid_of(pour.ingredient, pour.unit, self.grid_ml)
+        below = math.floor(pour.volume_ml * QUIETER / grid + 1e-9) * grid
+        volume = profile_of_made(self.present, self.conditions).volume_ml
+        share = QUIETER * share_of_glass(self.present, self.verdict.loud, volume)
+        # What fills the gap has its water from the ice, so that the next step of the jigger may come nearer to the share.
+        tried = [self._cut_to(places[0], ml, volume) for ml in (below, below + grid) if 0 <= ml < pour.volume_ml]
+        answered, _ = min(tried, key=lambda each: abs(each[1] - share))
+        name = pour.ingredient.said
+        more = _more_of(self.present, answered[0])
+        fills = f" {capital(listed(more))} {'fill' if len(more) > 1 else 'fills'} the gap." if more else ""
+        return [self._proposal("quieter", f"{pour.ingredient.name} quieter", answered, f"{capital(name)} drowns the rest.{fills}")]
+
+    def _cut_to(self, index: int, volume_ml: float, served_ml: float) -> tuple[Answered, float]:
+        """The drink with one pour cut and the rest brought back around it, and the share that it has then."""
+        pours = self.present.pours
+        cut = self.present.with_pours((*pours[:index], pours[index].at(volume_ml), *pours[index + 1 :]))
+        free = [i for i in moving(cut) if i != index]
+        try:
+            answered = self._answer(cut, self.wished, free=free, volume_ml=served_ml, volume_counts=AS_LARGE)
+        except NothingFree:
+            answered = cut, (), ()
+        made = answered[0]
+        return answered, share_of_glass(made, pours[index].ingredient.slug, profile_of_made(made, self.conditions).volume_ml)
+
+    def accent(self) -> list[Proposal]:
+        """Something lacking: bitters whose aroma is kin to what is there, and isn't there yet."""
+        rest = [pour.ingredient for pour in self.present.pours]
+        held = {ingredient.slug for ingredient in rest}
+
+        def promise(ingredient: Ingredient) -> float:
+            more_of_the_same = max((likeness(ingredient, other) for other in rest if other.aroma), default=0.0)
+            return (kinship(ingredient, rest) or 0.0) - 0.5 * more_of_the_same
+
+        offers = [each for slug, each in sorted(self.larder.items()) if each.kind == "bitters" and each.aroma and slug not in held]
+        if not self.verdict.lacking or not offers:
+            return []
+        first, *others = sorted(offers, key=promise, reverse=True)[:3]
+        pour = Pour(first, ACCENT_DASHES * ML_PER_UNIT["dash"], unit="dash", slot="accent")
+        with_it = replace(self.present, pours=(*self.present.pours, pour))
+        aim = Aim(target_at(self.wished, profile_of_made(self.present, self.conditions).volume_ml))
+        instead = f" {capital(' or '.join(each.said for each in others))} would do as well." if others else ""
+        why = f"Something is lacking: its aroma is kin to what is there, and isn't there yet.{instead}"
+        left = residuals_of(with_it, aim, self.conditions)
+        return [self._proposal("accent", f"Two dashes of {first.said}", (with_it, left, ()), why)]
+
+    def one_change(self) -> list[Proposal]:
+        """One pour alone, its own or else one that joins, where that does half of it at least."""
+        pours = self.present.pours
+        joining = [self.present.with_pours((*pours, Pour(e, 0.0, slot=_slot(e)))) for e in correctors_for(self.present, self.larder)]
+        own, others = [(self.present, index) for index in moving(self.present)], [(drink, len(pours)) for drink in joining]
+        volume = profile_of_made(self.present, self.conditions).volume_ml
+        start = _off(residuals_of(self.present, Aim(target_at(self.wished, volume)), self.conditions))
+        for tried in (own, others):
+            alone = [(self._answer(drink, self.wished, free=[index], joining=False), drink.pours[index]) for drink, index in tried]
+            helpful = [each for each in alone if _off(each[0][1]) <= HALF_DONE * start]
+            if helpful:
+                break
+        else:
+            return []
+        answered, pour = min(helpful, key=lambda each: _off(each[0][1]))
+        why = "One pour alone: the tongue then knows what made the difference."
+        return [self._proposal("one change", f"Only {pour.ingredient.said}", answered, why)]
+
+    def _answer(
+        self,
+        drink: Drink,
+        wished: Floats,
+        *,
+        free: Sequence[int] | None = None,
+        joining: bool = True,
+        volume_ml: float | None = None,
+        volume_counts: float = VOLUME_COUNTS,
+    ) -> Answered:
+        # The first answer may take half of it, what follows half of the rest.
+        budget = self.budget.share(0.5)
+        return answer(
+            drink,
+            wished,
+            self.larder,
+            self.conditions,
+            self.grid_ml,
+            volume_ml=volume_ml,
+            volume_counts=volume_counts,
+            free=free,
+            joining=joining,
+            budget=budget,
+        )
+
+    def _proposal(self, key: str, title: str, answered: Answered, why: str) -> Proposal:
+        drink, left, notes = answered
+        changes = changes_between(drink, self.present, self.conditions)
+        heard = f"Said of it: {verdict_words(self.verdict) or 'nothing of the axes'}."
+        served, before = (profile_of_made(each, self.conditions) for each in (drink, self.present))
+        loud = [each.sentence for each in loudness_between(drink, self.present, served.volume_ml, before.volume_ml) if each.told]
+        nose = f"To the nose: {listed(loud)}." if loud else ""
+        reasons = tuple(reason for reason in (heard, why, *_told(changes), nose) if reason)
+        chance = self.ideal.chance_within(steps_of(served) - self.reference)
+        return Proposal(key, title, drink, reasons, changes, left, notes, chance)
+
+
+def _wished(verdict: Verdict, here: Floats, ideal: Floats, tongue: OwnSteps, *, first: bool) -> Floats:
+    """Where the next trial should stand: by the first sheet one of his steps a unit of complaint, no less than `LEAST_A_UNIT`, then
+    where all sheets together point.
+
+    An axis of which nothing was ever said stays, and so does the strength of what has none.
+    """
+    said = {name: value for name, value in zip(AXES, verdict.axes, strict=True) if value is not None}
+    if here[-1] <= AXES["abv"].at(AXES["abv"].floor):
+        said.pop("abv", None)
+    wished = here.copy()
+    for row, (name, axis) in enumerate(AXES.items()):
+        if name not in said:
+            continue
+        if not first:
+            wished[row] = ideal[row]
+        elif said[name]:
+            now, asked = float(axis.level_at(here[row])), -said[name]
+            by_steps = abs(float(axis.level_at(here[row] + asked * tongue[name])) - now)
+            wished[row] = axis.at(now + math.copysign(max(by_steps, abs(asked) * LEAST_A_UNIT[name]), asked))
+    return wished
+
+
+def _together(verdicts: Sequence[Verdict]) -> Verdict:
+    """What several sheets of one trial say together: the middle of each axis, rounded toward right; what one alone found is kept."""
+
+    def middle(name: str) -> int | None:
+        said = [getattr(verdict, name) for verdict in verdicts if getattr(verdict, name) is not None]
+        return int(np.trunc(np.mean(said))) if said else None
+
+    loud = [verdict.loud for verdict in verdicts if verdict.loud]
+    return Verdict(
+        middle("sugar"), middle("acid"), middle("abv"), middle("body"), loud[-1] if loud else "", any(v.lacking for v in verdicts)
+    )
+
+
+def _again(proposal: Proposal, before: Sequence[Proposal]) -> bool:
+    """Whether another proposal pours the same already."""
+
+    def poured(each: Proposal) -> list[tuple[str, float]]:
+        return sorted((pour.ingredient.slug, round(pour.volume_ml, 6)) for pour in each.drink.pours)
+
+    return any(poured(proposal) == poured(other) for other in before)
+
+
+def _slot(ingredient: Ingredient) -> SlotName:
+    return next(iter(ingredient.slots), "other")
+
+
+def _off(left: Sequence[Residual]) -> float:
+    """How far the axes are off together, as the square of steps."""
+    return sum(each.steps**2 for each in left if each.axis in AXES)
+
+
+def _more_of(before: Drink, after: Drink) -> list[str]:
+    """Ingredients that a drink has more of than before, by their names inside a sentence."""
+    return [
+        new.ingredient.said
+        for old, new in paired_pours(before.pours, after.pours)
+        if new is not None
+        and new.liquid_ml > (0.0 if old is None else old.liquid_ml)
+        and (old is None or old.ingredient.slug == new.ingredient.slug)
+    ]
+
+
+def _told(changes: Sequence[Change]) -> list[str]:
+    """What each change does, in a sentence: the axes that it moves by half a step or more."""
+    grown = sum(change.by["volume_ml"] for change in changes)
+    told = []
+    for change in changes:
+        words = [in_words(change.steps[name], AXES[name]) for name in tasted(change.steps)]
+        told.append(f"{capital(change.words)}: {listed(words) or _besides(change.by['volume_ml'], grown)}.")
+    return told
+
+
+def _besides(own_ml: float, grown_ml: float) -> str:
+    """What a change is for that moves no axis far enough to be tasted; ``grown_ml`` is what all of them together add."""
+    if abs(own_ml) < DROPS_ML:
+        return "for the nose"
+    # What goes the other way than the rest together keeps the drink as large as it was.
+    if abs(grown_ml - own_ml) > abs(grown_ml) + SIZE_TOLD_ML:
+        return "keeps the size" if own_ml > 0 else "makes room"
+    return "hardly to be told alone"

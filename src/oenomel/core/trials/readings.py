@@ -1,0 +1,259 @@
+"""What was measured of a trial, beside what was foreseen, and what it says of the water from the ice (docs/model.md, "Measured")."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Final, Literal, NamedTuple
+
+from oenomel.core.balance import Z80, Liquid
+from oenomel.core.dilution.ice_conditions import house_factor
+from oenomel.core.forecast import Forecast, forecast_of
+from oenomel.core.larder import ETHANOL_G_PER_ML, WATER_G_PER_ML
+from oenomel.core.larder.solutions import BRIX_PER_ABV, water_g
+from oenomel.core.spec import Drink
+from oenomel.errors import ImpossibleMeasurement
+
+
+class Quantity(NamedTuple):
+    """Something that can be measured: its name as said, its unit, what a device can show, and decimals worth printing."""
+
+    name: str
+    unit: str
+    low: float
+    high: float
+    decimals: int
+
+
+QuantityName = Literal["volume_ml", "weight_g", "held_back_g", "brix", "acid", "ph", "abv", "temperature_c"]
+QUANTITIES: Final[Mapping[QuantityName, Quantity]] = {
+    "volume_ml": Quantity("volume", "ml", 0.0, 5000.0, 0),
+    "weight_g": Quantity("weight", "g", 0.0, 5000.0, 1),
+    "held_back_g": Quantity("left on the ice and in the tin", "g", 0.0, 500.0, 1),
+    "brix": Quantity("refractometer", "°Bx", 0.0, 90.0, 1),
+    "acid": Quantity("titrated acid, as citric", "g/100 ml", 0.0, 30.0, 2),
+    "ph": Quantity("pH", "", 1.0, 9.0, 2),
+    "abv": Quantity("strength", "% ABV", 0.0, 100.0, 1),
+    "temperature_c": Quantity("temperature", "°C", -30.0, 90.0, 1),
+}
+
+ReadingPoint = Literal["tin", "strained", "served"]
+READING_POINTS: Final[Mapping[ReadingPoint, str]] = {"tin": "before the ice", "strained": "after the ice", "served": "as served"}
+
+MISLED_FROM_ABV: Final = 1.0
+SAME_WATER_FROM_ABV: Final = 5.0
+"""Strengths from which a refractometer is warned about, and from which its readings say nothing about water."""
+
+ROOM_FOR_ERROR: Final = 1.05
+LEAST_RATIO: Final = 0.2
+MOST_RATIO: Final = 3.0
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """One reading: what, where in the making (one of `READING_POINTS`), and the value in the quantity's unit."""
+
+    quantity: QuantityName
+    point: ReadingPoint
+    value: float
+
+
+@dataclass(frozen=True, slots=True)
+class BesideForecast:
+    """A reading beside its forecast; ``low`` and ``high`` are the forecast's 80 % interval. None where nothing is foreseen (pH)."""
+
+    measured: Reading
+    forecast: float | None
+    low: float | None
+    high: float | None
+    words: str
+    warning: str
+
+
+@dataclass(frozen=True, slots=True)
+class WaterFound:
+    """Water from the ice as measured: ml, its ratio to what was foreseen without the house's factor, and how it was found."""
+
+    water_ml: float
+    ratio: float
+    how: str
+    warning: str
+
+
+@dataclass(frozen=True, slots=True)
+class OwnWater:
+    """How much water a technique takes in a house: a factor on the forecast, its 80 % interval, from how many measurements, in words."""
+
+    technique: str
+    factor: float
+    low: float
+    high: float
+    measurements: int
+    words: str
+
+
+def own_water(technique: str, ratios: Sequence[float]) -> OwnWater:
+    """What a house's measurements of a technique say; raises OutOfRange as `house_factor`.
+
+    >>> own_water("stir", [0.9, 0.86, 0.93]).words
+    'Your stir takes 9 % less water than the curve, give or take 6 %, by 3 measurements.'
+    """
+    found = house_factor(ratios)
+    half = Z80 * found.relative_sd
+    if abs(found.factor - 1) <= half:
+        takes = "about as much water as the curve"
+    else:
+        takes = f"{abs(100 * (found.factor - 1)):.0f} % {'more' if found.factor > 1 else 'less'} water than the curve"
+    counted = "1 measurement" if found.measurements == 1 else f"{found.measurements} measurements"
+    words = f"Your {technique} takes {takes}, give or take {100 * half:.0f} %, by {counted}."
+    return OwnWater(technique, found.factor, found.factor - half, found.factor + half, found.measurements, words)
+
+
+def without_house_factor(drink: Drink, forecast: Forecast) -> Forecast:
+    """The same forecast as if this house had measured nothing: what its measurements are held against."""
+    return forecast_of(drink, replace(forecast.conditions, factors={})) if forecast.conditions.factors else forecast
+
+
+def forecast_reading(quantity: str, point: str, forecast: Forecast) -> float | None:
+    """What a device should show, in the quantity's unit; None for what the model doesn't know."""
+    profile = {"tin": forecast.undiluted, "strained": forecast.strained, "served": forecast.served}[point]
+    if quantity in ("volume_ml", "abv"):
+        return float(getattr(profile, quantity))
+    if quantity == "acid":
+        return profile.titratable_acid
+    if quantity == "weight_g":
+        return liquid_g(_liquid(forecast, point))
+    if quantity == "temperature_c":
+        return float(getattr(forecast.temperatures, {"served": "glass"}.get(point, point)))
+    if quantity == "brix":
+        grams = liquid_g(_liquid(forecast, point))
+        solids = (profile.sugar + profile.acid) * profile.volume_ml / 100
+        return 100 * solids / grams + BRIX_PER_ABV * profile.abv if grams else 0.0
+    return None
+
+
+def liquid_g(liquid: Liquid) -> float:
+    """Weight of a liquid, [g]: its water, alcohol and everything dissolved."""
+    alcohol_ml, solids = float(liquid.contents[0]), float(liquid.contents[1:].sum())
+    return float(water_g(liquid.volume_ml, alcohol_ml, solids)) + alcohol_ml * ETHANOL_G_PER_ML + solids
+
+
+def check(reading: Reading, forecast: Forecast, others: Sequence[Reading] = ()) -> None:
+    """Refuses what can't be, beside the recipe and the other readings of the same trial.
+
+    Raises
+    ------
+    ImpossibleMeasurement
+        Outside what a device shows; more than went in plus all the ice; stronger than before the ice, or the like.
+    """
+    kind = QUANTITIES[reading.quantity]
+    if not kind.low <= reading.value <= kind.high:
+        raise ImpossibleMeasurement(f"{reading.value:g} {kind.unit} can't be: a {kind.name} lies between {kind.low:g} and {kind.high:g}")
+    ice_ml = forecast.conditions.ice_in_the_tin(forecast.drink.method).grams if forecast.drink.method.ice != "none" else 0.0
+    there = forecast_reading(reading.quantity, reading.point, forecast)
+    before = forecast_reading(reading.quantity, "tin", forecast)
+    if reading.quantity in ("volume_ml", "weight_g"):
+        assert there is not None
+        most = (there if reading.point == "tin" else there - forecast.dilution.water_ml + ice_ml) * ROOM_FOR_ERROR + 5
+        if reading.value > most:
+            raise ImpossibleMeasurement(
+                f"{reading.value:g} {kind.unit} {READING_POINTS[reading.point]} can't be: {there:.0f} {kind.unit} are foreseen, "
+                + ("that is what goes in" if reading.point == "tin" else f"and with all {ice_ml:.0f} g of the ice it would be {most:.0f}")
+                + ". Was the tin or the glass weighed with it?"
+            )
+    if reading.quantity in ("abv", "brix", "acid") and reading.point != "tin":
+        earlier = [other.value for other in others if other.quantity == reading.quantity and other.point == "tin"]
+        most = max(earlier[-1:] or [before or 0.0]) * ROOM_FOR_ERROR + {"abv": 0.5, "brix": 0.5, "acid": 0.05}[reading.quantity]
+        topped = any(pour.liquid_ml and not pour.meets_ice for pour in forecast.drink.pours) and reading.point == "served"
+        if reading.value > most and not topped:
+            raise ImpossibleMeasurement(
+                f"{reading.value:g} {kind.unit} {READING_POINTS[reading.point]} can't be: before the ice it was at most "
+                f"{most / ROOM_FOR_ERROR:.{kind.decimals}f}, and ice only adds water"
+            )
+    if reading.quantity == "abv" and reading.value > 96.5:
+        raise ImpossibleMeasurement(f"{reading.value:g} % can't be: no spirit is stronger than 96.5 %")
+
+
+def beside_forecast(readings: Sequence[Reading], forecast: Forecast) -> list[BesideForecast]:
+    """Each reading beside its forecast, in words."""
+    return [_beside(reading, forecast) for reading in readings]
+
+
+def _beside(reading: Reading, forecast: Forecast) -> BesideForecast:
+    should = forecast_reading(reading.quantity, reading.point, forecast)
+    warning = ""
+    profile = {"tin": forecast.undiluted, "strained": forecast.strained, "served": forecast.served}[reading.point]
+    if reading.quantity == "brix" and profile.abv >= MISLED_FROM_ABV:
+        read = BRIX_PER_ABV * profile.abv
+        warning = f"A refractometer reads alcohol as sugar: about {read:.0f} °Bx of this is the strength. It can't tell the sweetness here."
+    if should is None or reading.quantity == "held_back_g":
+        return BesideForecast(reading, None, None, None, "", warning)
+    interval = forecast.interval80.get(reading.quantity) if reading.point == "served" else None
+    spread = interval.high - interval.low if interval else 2 * _usual_error(reading.quantity, should, forecast)
+    low, high = (interval.low, interval.high) if interval else (should - spread / 2, should + spread / 2)
+    if reading.quantity == "acid" and interval:
+        # The interval is that of grams; titration counts equivalents.
+        scale = should / forecast.served.acid if forecast.served.acid else 1.0
+        low, high = interval.low * scale, interval.high * scale
+    words = "as foreseen" if low <= reading.value <= high else "more than foreseen" if reading.value > high else "less than foreseen"
+    return BesideForecast(reading, should, low, high, words, warning)
+
+
+def water_found(readings: Sequence[Reading], forecast: Forecast) -> WaterFound | None:
+    """Water from the ice by the best pair of readings; None where nothing was measured after the ice that tells it.
+
+    Parameters
+    ----------
+    forecast : Forecast    without the house's own factor: see `without_house_factor`
+
+    Raises
+    ------
+    ImpossibleMeasurement
+        The readings would mean no water at all, or several times what is foreseen.
+    """
+    should = forecast.dilution.water_ml
+    if should <= 0:
+        return None
+    latest: Mapping[tuple[str, str], float] = {(r.quantity, r.point): r.value for r in readings}
+    held = latest.get(("held_back_g", "strained"), latest.get(("held_back_g", "served")))
+    for quantity in ("weight_g", "volume_ml", "acid", "abv", "brix"):
+        after = latest.get((quantity, "strained"))
+        measured_before = latest.get((quantity, "tin"))
+        before = measured_before if measured_before is not None else forecast_reading(quantity, "tin", forecast)
+        if after is None or not before or (quantity == "brix" and forecast.undiluted.abv >= SAME_WATER_FROM_ABV):
+            continue
+        if quantity in ("weight_g", "volume_ml"):
+            per_ml = WATER_G_PER_ML if quantity == "weight_g" else 1.0
+            water = (after + (held or 0.0) * (1.0 if quantity == "weight_g" else 1 / WATER_G_PER_ML) - before) / per_ml
+            warning = "" if held is not None else "What stayed on the ice wasn't weighed: 3 g left there read as 5 to 6 % less water."
+        elif after > 0:
+            # The same sugar, acid or alcohol in more liquid; °Bx is by weight.
+            tin = forecast.undiluted.volume_ml if quantity != "brix" else liquid_g(_liquid(forecast, "tin")) / WATER_G_PER_ML
+            water, warning = tin * (before / after - 1), ""
+        else:
+            continue
+        name = QUANTITIES[quantity].name
+        ratio = water / should
+        if not LEAST_RATIO <= ratio <= MOST_RATIO:
+            raise ImpossibleMeasurement(
+                f"by its {name} this drink took {water:.0f} ml of water, where {should:.0f} ml are foreseen: "
+                "read it again, and weigh tin and ice after straining too"
+            )
+        if measured_before is None:
+            warning = f"{warning} Before the ice it wasn't measured: the recipe was taken.".strip()
+        return WaterFound(water, ratio, f"{name} before and after the ice", warning)
+    return None
+
+
+def _usual_error(quantity: str, value: float, forecast: Forecast) -> float:
+    """Half of an 80 % interval where the model has none of its own, in the quantity's unit: house estimates."""
+    if quantity == "temperature_c":
+        return 2.0
+    relative = forecast.interval80["acid" if quantity == "acid" else "abv" if quantity == "abv" else "volume_ml"]
+    centre = (relative.low + relative.high) / 2
+    share = (relative.high - relative.low) / 2 / centre if centre else 0.05
+    return max(share * abs(value), 0.01)
+
+
+def _liquid(forecast: Forecast, point: str) -> Liquid:
+    return {"tin": forecast.path.tin, "strained": forecast.path.strained, "served": forecast.path.glass}[point]

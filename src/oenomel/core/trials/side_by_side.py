@@ -1,0 +1,208 @@
+"""Two to four trials side by side: what differs, whether it can be tasted, how sure that is, and what else could explain it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from typing import Final
+
+from oenomel.core.balance import AXES, can_be_tasted, paired_pours, sureness, tasted
+from oenomel.core.balance.attribution import THE_METHOD, change_words
+from oenomel.core.dilution import Conditions
+from oenomel.core.families import Homes
+from oenomel.core.forecast import compare
+from oenomel.core.forecast.comparison import AxisDifference, Comparison
+from oenomel.core.spec import Drink, Pour
+from oenomel.core.wording import capital, listed
+from oenomel.errors import DomainError
+
+MOST_TRIALS: Final = 4
+
+
+@dataclass(frozen=True)
+class TrialAsMade:
+    """A trial as made: its drink, and what composition doesn't know of how it was made, in words; empty where nothing was told.
+
+    ``lots`` are the house's words for today's bottle or squeeze, by slug of the ingredient.
+    """
+
+    name: str
+    drink: Drink
+    strainer: str = ""
+    maker: str = ""
+    lots: Mapping[str, str] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True)
+class TrialsRow:
+    """One pour across the trials, None where a trial hasn't it; ``differs`` where not all are the same. ``brings`` are the steps of what
+    this pour's change did to each trial, on the axes that can be tasted; nothing for the first.
+    """
+
+    pours: tuple[Pour | None, ...]
+    differs: bool
+    brings: tuple[Mapping[str, float], ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Circumstance:
+    """Something that differs besides the pours: what, as it was in each trial, a sentence on what it does, and whether that could be
+    behind a verdict; ``axis`` is the one that it could explain by the numbers, empty for none.
+    """
+
+    what: str
+    values: tuple[str, ...]
+    words: str
+    could_explain: bool
+    axis: str = ""
+
+
+@dataclass(frozen=True)
+class SideBySide:
+    """Trials beside the first of them: rows of pours with those that differ first, each comparison, what else differs, the sum of it."""
+
+    rows: tuple[TrialsRow, ...]
+    comparisons: tuple[Comparison, ...]
+    circumstances: tuple[Circumstance, ...]
+    sentence: str
+
+
+def compare_trials(made: Sequence[TrialAsMade], conditions: Conditions, homes: Homes | None = None) -> SideBySide:
+    """Two to four trials, differences first; each is held against the first, what both share left out of the doubt.
+
+    Raises
+    ------
+    DomainError
+        Fewer than two trials, or more than four.
+    NothingToDrink
+    """
+    if not 2 <= len(made) <= MOST_TRIALS:
+        raise DomainError(f"{len(made)} trials can't be laid side by side; choose two to four")
+    comparisons = tuple(compare(each.drink, made[0].drink, conditions, homes) for each in made[1:])
+    circumstances = tuple(_circumstances(made, comparisons))
+    rows = _rows([each.drink for each in made], comparisons)
+    return SideBySide(rows, comparisons, circumstances, _summed_up(made, comparisons, circumstances))
+
+
+def _rows(drinks: Sequence[Drink], comparisons: Sequence[Comparison]) -> tuple[TrialsRow, ...]:
+    """Pours that stand for each other in every drink, as seen from the first; those that differ first."""
+    rows: list[list[Pour | None]] = [[pour] for pour in drinks[0].pours]
+    for column, drink in enumerate(drinks[1:], start=1):
+        seen = [next((pour for pour in row if pour is not None), None) for row in rows]
+        pairs = paired_pours(tuple(pour for pour in seen if pour is not None), drink.pours)
+        beside = {id(before): after for before, after in pairs if before is not None}
+        for row, pour in zip(rows, seen, strict=True):
+            row.append(beside.get(id(pour)))
+        rows += [[*[None] * column, after] for before, after in pairs if before is None]
+    made = [
+        TrialsRow(
+            tuple(row),
+            any(pour is None or _poured(pour) != _poured(row[0]) for pour in row),
+            ({}, *(_brings(beside, row[0], pour) for beside, pour in zip(comparisons, row[1:], strict=True))),
+        )
+        for row in rows
+    ]
+    return tuple(sorted(made, key=lambda row: not row.differs))
+
+
+def _brings(beside: Comparison, before: Pour | None, after: Pour | None) -> Mapping[str, float]:
+    words = change_words(before, after) if before or after else ""
+    steps = next((change.steps for change in beside.changes if change.words == words), {})
+    return {name: steps[name] for name in tasted(steps)}
+
+
+def _poured(pour: Pour | None) -> tuple[object, ...]:
+    return () if pour is None else (pour.ingredient.slug, pour.ingredient.name, round(pour.volume_ml, 6), pour.stage)
+
+
+def _circumstances(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison]) -> list[Circumstance]:
+    """What differs besides the pours, each with what it could explain."""
+    found = []
+    for what, values in (
+        ("technique", [each.drink.method.technique for each in made]),
+        ("seconds", [_seconds(each.drink) for each in made]),
+        ("dry shake", [f"{each.drink.method.dry_shake_seconds:g} s" for each in made]),
+        ("ice in the tin", [each.drink.method.ice for each in made]),
+        ("glass", [each.drink.serve.glass or "none told" for each in made]),
+        ("ice in the glass", [each.drink.serve.ice for each in made]),
+        ("strainer", [each.strainer or "not told" for each in made]),
+        ("maker", [each.maker or "not told" for each in made]),
+    ):
+        if len(set(values)) > 1:
+            found.append(Circumstance(what, tuple(values), *_explains(what, comparisons)))
+    slugs = {slug: None for each in made for slug in each.lots}
+    for slug in slugs:
+        holders = [each for each in made if any(pour.ingredient.slug == slug for pour in each.drink.pours)]
+        lots = [each.lots.get(slug) or "lot not told" for each in holders]
+        if len(holders) > 1 and len(set(lots)) > 1:
+            name = next(p.ingredient.said for p in holders[0].drink.pours if p.ingredient.slug == slug)
+            axis = _decides(slug, holders[0].drink)
+            felt = axis in {name for each in comparisons for name in tasted({a.axis: a.steps for a in each.axes})}
+            which = f"{AXES[axis].more} or {AXES[axis].less}" if axis else ""
+            why = f"Another lot of {name} could explain what is {which}: measure it." if felt else ""
+            values = [each.lots.get(slug) or "lot not told" if each in holders else "not in it" for each in made]
+            found.append(Circumstance(f"lot of {name}", tuple(values), why, felt, axis if felt else ""))
+    return found
+
+
+def _explains(what: str, comparisons: Sequence[Comparison]) -> tuple[str, bool, str]:
+    """What a circumstance does, in a sentence, whether it could be behind a verdict, and on which axis by the numbers."""
+    if what in ("technique", "seconds", "ice in the tin"):
+        felt = [
+            (name, AXES[name].word(change.steps[name]))
+            for each in comparisons
+            for change in each.changes
+            if change.words == THE_METHOD
+            for name in AXES
+            if can_be_tasted(change.steps[name])
+        ]
+        if felt:
+            return f"The water that it makes could alone explain “{felt[0][1]}”.", True, felt[0][0]
+        return "It changes the water a little; too little to be tasted by the numbers.", False, ""
+    words, could = {
+        "strainer": ("A finer strainer takes foam, pulp and ice splinters away: it could explain “thin” or a smoother drink.", True),
+        "dry shake": ("It makes the foam, and foam mutes smell and bitterness.", False),
+        "ice in the glass": ("Ice in the glass goes on melting: it could explain a weaker last sip.", True),
+        "glass": ("Another glass gives another nose and another size of sip.", False),
+        "maker": ("Another hand shakes otherwise: weigh before and after the ice.", False),
+    }[what]
+    return words, could, ""
+
+
+def _decides(slug: str, drink: Drink) -> str:
+    """The axis that an ingredient decides most; empty where it brings little of anything."""
+    total = [sum(p.liquid_ml * p.ingredient.composition.axes[i] for p in drink.pours) for i in range(3)]
+    own = [sum(p.liquid_ml * p.ingredient.composition.axes[i] for p in drink.pours if p.ingredient.slug == slug) for i in range(3)]
+    shares = [part / whole if whole else 0.0 for part, whole in zip(own, total, strict=True)]
+    best = max(range(3), key=lambda i: shares[i])
+    return ("abv", "sugar", "acid")[best] if shares[best] >= 0.3 else ""
+
+
+def _seconds(drink: Drink) -> str:
+    return "the usual time" if drink.method.seconds is None else f"{drink.method.seconds:g} s"
+
+
+def _summed_up(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison], circumstances: Sequence[Circumstance]) -> str:
+    """The whole in one sentence: each trial beside the first, and whether something else than the pours could be behind it."""
+    told = []
+    for each, beside in zip(made[1:], comparisons, strict=True):
+        by_name = {axis.axis: axis for axis in beside.axes}
+        felt = [by_name[name] for name in tasted({name: axis.steps for name, axis in by_name.items()})]
+        if not beside.changes:
+            told.append(f"{each.name} is poured as {made[0].name}")
+        elif not felt:
+            told.append(f"{each.name} can't be told from {made[0].name} by sweetness, acidity or strength")
+        else:
+            unsure = [axis for axis in beside.axes if axis not in felt and axis.direction != "same"]
+            sure = {_sure(axis): [a.headline.lower() for a in felt if _sure(a) == _sure(axis)] for axis in felt}
+            words = "; ".join(f"{how} {' and '.join(each)}" for how, each in sure.items())
+            rest = f"; {' and '.join(AXES[axis.axis].noun for axis in unsure)} can't be told apart" if unsure else ""
+            told.append(f"{each.name} is {words}{rest}")
+    # Only what moves an axis that differs can be behind the difference.
+    besides = [each.what for each in circumstances if each.axis]
+    tail = f" {capital(listed(besides))} differed too, and could explain it." if besides else ""
+    return f"{'. '.join(map(capital, told))}.{tail}"
+
+
+def _sure(axis: AxisDifference) -> str:
+    return sureness(axis.difference.sign_probability) or "perhaps"

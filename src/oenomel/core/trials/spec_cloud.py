@@ -1,0 +1,106 @@
+"""Many specs of one drink, from books and colleagues: a cloud on the field, its middle and its outliers (common practice)."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from statistics import median
+from typing import Final
+
+import numpy as np
+from numpy.typing import NDArray
+
+from oenomel.core.balance import AXES, Profile, profile_of_made
+from oenomel.core.dilution import Conditions
+from oenomel.core.families import steps_of
+from oenomel.core.spec import GRID_ML, Drink, Pour, grid_of
+from oenomel.errors import DomainError, NothingToDrink
+
+OUTLIER_TIMES: Final = 2.0
+OUTLIER_STEPS: Final = 2.0
+"""A spec is told as an outlier where it lies further out than this many times the usual distance, and that can be tasted clearly."""
+
+LEAST_SPECS: Final = 2
+LEAST_SHARE: Final = 0.5
+"""A pour belongs to the middle where at least this share of the specs has it."""
+
+
+@dataclass(frozen=True)
+class CloudSpec:
+    """One spec: its figures as served, how far from the middle in steps (the largest axis), and whether it stands apart."""
+
+    served: Profile
+    distance_steps: float
+    outlier: bool
+
+
+@dataclass(frozen=True)
+class SpecCloud:
+    """The specs in their order, the middle that can be poured and its figures (None below two specs), and the whole in a sentence."""
+
+    points: tuple[CloudSpec, ...]
+    middle: Drink | None
+    middle_served: Profile | None
+    sentence: str
+
+
+def spec_cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> SpecCloud:
+    """Specs of one drink, laid out.
+
+    Raises
+    ------
+    NothingToDrink
+    DomainError
+        They have so little in common that nothing can be poured of their middle.
+    """
+    if not all(any(pour.liquid_ml > 0 for pour in drink.pours) for drink in drinks):
+        raise NothingToDrink
+    served = [profile_of_made(drink, conditions) for drink in drinks]
+    if len(drinks) < LEAST_SPECS:
+        points = tuple(CloudSpec(profile, 0.0, False) for profile in served)
+        return SpecCloud(points, None, None, "Add what books and colleagues pour: from two specs on there is a middle to start from.")
+    middle = middle_of(drinks)
+    centre = profile_of_made(middle, conditions)
+    at: NDArray[np.float64] = np.array([steps_of(profile) for profile in served])
+    # The middle of the cloud is where most stand, whether or not the poured middle lands there to the drop.
+    distances = np.abs(at - np.median(at, axis=0)).max(axis=1)
+    usual = float(np.median(distances))
+    outlying = (distances > OUTLIER_TIMES * usual) & (distances > OUTLIER_STEPS)
+    points = tuple(
+        CloudSpec(profile, float(distance), bool(outside)) for profile, distance, outside in zip(served, distances, outlying, strict=True)
+    )
+    spread = at.max(axis=0) - at.min(axis=0)
+    widest = list(AXES.values())[int(spread.argmax())].noun
+    apart = "hardly to be tasted apart" if spread.max() < 1 else f"they disagree most on {widest}"
+    sentence = f"{len(drinks)} specs; {apart}."
+    if outlying.any():
+        sentence += " One of them stands apart." if outlying.sum() == 1 else f" {int(outlying.sum())} of them stand apart."
+    return SpecCloud(points, middle, centre, sentence)
+
+
+def middle_of(drinks: Sequence[Drink]) -> Drink:
+    """What most of them pour: the usual ingredient of each slot at the middle amount, on the marks of a jigger; method and glass of
+    the one that is nearest to it.
+    """
+    found: dict[tuple[str, str, int], list[Pour]] = {}
+    for drink in drinks:
+        seen: Counter[tuple[str, str]] = Counter()
+        for pour in drink.pours:
+            key = (pour.slot, pour.stage)
+            found.setdefault((*key, seen[key]), []).append(pour)
+            seen[key] += 1
+    pours = []
+    for alike in found.values():
+        if len(alike) / len(drinks) < LEAST_SHARE:
+            continue
+        slug, _ = Counter(pour.ingredient.slug for pour in alike).most_common(1)[0]
+        usual = next(pour for pour in alike if pour.ingredient.slug == slug)
+        amount = median(pour.volume_ml for pour in alike)
+        grid = grid_of(usual.ingredient, usual.unit, GRID_ML)
+        pours.append(replace(usual, volume_ml=max(grid, round(amount / grid) * grid) if amount else 0.0))
+    if not any(pour.liquid_ml > 0 for pour in pours):
+        raise DomainError("these specs have no slot in common: no middle can be poured of them")
+    methods = Counter((drink.method, drink.serve.glass) for drink in drinks).most_common(1)[0][0]
+    frame = next(drink for drink in drinks if (drink.method, drink.serve.glass) == methods)
+    return replace(frame, pours=tuple(pours))

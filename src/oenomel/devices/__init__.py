@@ -1,0 +1,1 @@
+"""Measuring devices: an interface for each, and simulated stand-ins that ship."""

@@ -1,0 +1,32 @@
+"""A burette: millilitres of lye that a sample takes until its indicator turns; the sum is made by `core.larder.titrated_acid`."""
+
+from __future__ import annotations
+
+from typing import Protocol
+
+from oenomel.devices.device import Errors, Sample, StandIn
+
+__all__ = ["Burette", "SimulatedBurette"]
+
+
+class Burette(Protocol):
+    """A burette: millilitres of lye that a sample takes until its indicator turns."""
+
+    def zero(self) -> None:
+        """Fills it to nothing."""
+
+    def read(self, sample: Sample) -> float:
+        """Reads the lye that ten millilitres took, [ml of 0.1 M]. Raises NoReading."""
+
+
+class SimulatedBurette(StandIn):
+    """A stand-in for a burette of kitchen make: it stops within a drop or two, and the pink is seen a little late."""
+
+    name = "burette"
+
+    def __init__(self, seed: int | None = None) -> None:
+        super().__init__(Errors(noise_sd=0.1, relative_sd=0.015, drift_sd=0.02, low=0.0, high=250.0, silent=0.03, step=0.05), seed)
+
+    def read(self, sample: Sample) -> float:
+        """Reads the lye that ten millilitres took, [ml of 0.1 M]. Raises NoReading."""
+        return self._shown(sample.lye_ml)

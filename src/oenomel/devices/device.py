@@ -1,0 +1,94 @@
+"""What every device has in common: it is zeroed, it reads a sample, and sometimes it gives no reading."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Protocol
+
+import numpy as np
+
+from oenomel.core.lots.titration import SAMPLE_ML, lye_ml_for
+from oenomel.errors import NoReading
+
+__all__ = ["Device", "Errors", "Sample", "StandIn"]
+
+
+@dataclass(frozen=True, slots=True)
+class Sample:
+    """What a device is held in or under: the true figures of a liquid, which no forecast knows.
+
+    Volume in ml, weight in g, °Bx as a refractometer sees it (alcohol and all), acid as citric in g per 100 ml, % ABV, °C, pH,
+    density in g/ml.
+    """
+
+    volume_ml: float
+    weight_g: float
+    brix: float
+    acid: float
+    abv: float
+    temperature_c: float
+    ph: float = 7.0
+    density: float = 1.0
+
+    @property
+    def lye_ml(self) -> float:
+        """Lye of 0.1 M that ten millilitres of it take, [ml]: what a burette shows."""
+        return lye_ml_for(self.acid, SAMPLE_ML)
+
+
+class Device(Protocol):
+    """What the app asks of any device; each module of this package narrows it to one kind."""
+
+    def zero(self) -> None:
+        """Sets it to nothing, or to water: what has drifted since is gone."""
+
+    def read(self, sample: Sample) -> float:
+        """One reading, in the device's unit; raises NoReading where there is none."""
+
+
+@dataclass(frozen=True, slots=True)
+class Errors:
+    """How a stand-in errs.
+
+    Parameters
+    ----------
+    noise_sd : float        of one reading, in the device's unit
+    relative_sd : float     the same as a share of the value
+    drift_sd : float        how far the zero wanders from one reading to the next, in the device's unit
+    low, high : float       what it can show
+    silent : float          share of readings that time out
+    step : float            its smallest division
+    """
+
+    noise_sd: float
+    relative_sd: float
+    drift_sd: float
+    low: float
+    high: float
+    silent: float
+    step: float
+
+
+class StandIn:
+    """A simulated device: the truth with noise, a zero that wanders until it is set again, a range, and time-outs now and then."""
+
+    name = "device"
+
+    def __init__(self, errors: Errors, seed: int | None = None) -> None:
+        self._errors = errors
+        self._random = np.random.default_rng(seed)
+        self._drift = 0.0
+
+    def zero(self) -> None:
+        """The drift so far is gone."""
+        self._drift = 0.0
+
+    def _shown(self, true: float) -> float:
+        errors, random = self._errors, self._random
+        self._drift += random.normal(0.0, errors.drift_sd)
+        if random.random() < errors.silent:
+            raise NoReading(f"the {self.name} gave no reading: hold it still, and try again")
+        value = true + self._drift + random.normal(0.0, errors.noise_sd) + true * random.normal(0.0, errors.relative_sd)
+        if not errors.low <= value <= errors.high:
+            raise NoReading(f"that is outside what the {self.name} can show, {errors.low:g} to {errors.high:g}: take less, or thin it")
+        return round(round(value / errors.step) * errors.step, 6)

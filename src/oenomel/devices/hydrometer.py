@@ -1,0 +1,32 @@
+"""A hydrometer: % ABV by how deep it floats, right only where nothing is dissolved; the stand-in reads a distilled sample."""
+
+from __future__ import annotations
+
+from typing import Protocol
+
+from oenomel.devices.device import Errors, Sample, StandIn
+
+__all__ = ["Hydrometer", "SimulatedHydrometer"]
+
+
+class Hydrometer(Protocol):
+    """A hydrometer: % ABV by how deep it floats, right only where nothing is dissolved; the stand-in reads a distilled sample."""
+
+    def zero(self) -> None:
+        """Sets it to nothing."""
+
+    def read(self, sample: Sample) -> float:
+        """Reads the strength of a distilled sample, [% ABV]. Raises NoReading."""
+
+
+class SimulatedHydrometer(StandIn):
+    """A stand-in for a hydrometer; how it errs is a guess at a cheap one."""
+
+    name = "hydrometer"
+
+    def __init__(self, seed: int | None = None) -> None:
+        super().__init__(Errors(noise_sd=0.2, relative_sd=0.005, drift_sd=0.03, low=0.0, high=100.0, silent=0.02, step=0.1), seed)
+
+    def read(self, sample: Sample) -> float:
+        """Reads the strength of a distilled sample, [% ABV]. Raises NoReading."""
+        return self._shown(sample.abv)

@@ -1,0 +1,32 @@
+"""A thermometer: °C of what its tip is held in."""
+
+from __future__ import annotations
+
+from typing import Protocol
+
+from oenomel.devices.device import Errors, Sample, StandIn
+
+__all__ = ["SimulatedThermometer", "Thermometer"]
+
+
+class Thermometer(Protocol):
+    """A thermometer: °C of what its tip is held in."""
+
+    def zero(self) -> None:
+        """Sets it to nothing."""
+
+    def read(self, sample: Sample) -> float:
+        """Reads the temperature, [°C]. Raises NoReading."""
+
+
+class SimulatedThermometer(StandIn):
+    """A stand-in for a thermometer; how it errs is a guess at a cheap one."""
+
+    name = "thermometer"
+
+    def __init__(self, seed: int | None = None) -> None:
+        super().__init__(Errors(noise_sd=0.2, relative_sd=0.0, drift_sd=0.03, low=-40.0, high=150.0, silent=0.01, step=0.1), seed)
+
+    def read(self, sample: Sample) -> float:
+        """Reads the temperature, [°C]. Raises NoReading."""
+        return self._shown(sample.temperature_c)

@@ -1,0 +1,34 @@
+"""The evening's tasks as an iCalendar file (RFC 5545), which every calendar takes in."""
+
+from __future__ import annotations
+
+import hashlib
+from collections.abc import Iterable
+from datetime import datetime
+
+from icalendar import Calendar, Event
+
+from oenomel.schemas.reports.batch_reports import TaskReport
+
+__all__ = ["calendar_of"]
+
+
+def calendar_of(name: str, tasks: Iterable[TaskReport], stamped: datetime) -> str:
+    """The file: an event a task, with its words and its reason; ``stamped`` is when it was written."""
+    calendar = Calendar()
+    calendar.add("prodid", "-//Oenomel//The evening worked backwards//EN")
+    calendar.add("version", "2.0")
+    calendar.add("x-wr-calname", name)
+    for task in tasks:
+        event = Event()
+        # The same task of the same evening keeps its name, so that a calendar which has it already moves it.
+        of = hashlib.sha256(repr((name, task.key)).encode()).hexdigest()[:32]
+        event.add("uid", f"{of}@oenomel")
+        event.add("dtstamp", stamped)
+        event.add("dtstart", datetime.fromisoformat(task.begins_at))
+        event.add("dtend", datetime.fromisoformat(task.ends_at))
+        event.add("summary", task.words)
+        if task.why:
+            event.add("description", task.why)
+        calendar.add_component(event)
+    return str(calendar.to_ical(), "utf-8")

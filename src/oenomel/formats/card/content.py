@@ -1,0 +1,229 @@
+"""What stands on a card: the pours in ml and oz in the order in which they go in, the method, the glass, what a guest has to know."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
+from datetime import date
+from typing import Final, Literal
+
+from oenomel.core.forecast import Forecast
+from oenomel.core.method import MethodOptions, amount_words
+from oenomel.core.method.amount_words import counted_noun
+from oenomel.core.method.serve import NOTE
+from oenomel.core.method.step import Step
+from oenomel.core.method.steps import making_steps
+from oenomel.core.spec import Drink
+from oenomel.core.wording import capital, listed
+from oenomel.formats.card.glass_drawing import GlassDrawing, glass_drawing
+
+__all__ = ["Card", "CardGarnish", "CardPour", "CardStep", "Country", "beside", "card_of", "day_words"]
+
+Country = Literal["us", "uk", "au"]
+COUNTRIES: Final[dict[Country, str]] = {"us": "US", "uk": "UK", "au": "Australian"}
+
+_TELL: Final = frozenset({
+    "allergens", "raw-egg", "grapefruit", "quinine", "liquorice", "charcoal", "food-grade-acid", "frozen-gas",
+    "poisonous-plant", "rhubarb", "wild-plants", "strong-serve", "goes-down-easily", "sparkling-in-the-tin", "hot-in-the-tin",
+})  # fmt: skip
+"""Findings that belong on a card: what can hurt somebody."""
+
+_SERVED: Final = {"none": "served up", "cubes": "on fresh cubes", "large": "on one large cube", "crushed": "on crushed ice"}
+_PLACES: Final = {"glass": "glass first", "topped": "on top", "floated": "floated", "rinse": "rinse", "rim": "edge", "garnish": "garnish"}
+_AT_A_GLANCE: Final = frozenset({"work", "serve", "top", "garnish", "own"})
+"""Steps that a hand at the station needs, which knows the rest."""
+
+_SIZES: Final = ((2300, "utmost"), (1700, "longest"), (1300, "longer"), (900, "long"))
+"""Letters on a card from which it is set smaller, so that it stays on one small page (tried by printing)."""
+
+
+@dataclass(frozen=True, slots=True)
+class CardPour:
+    """A pour: where it goes, its amount in ml and in ounces (empty where it is spoken of otherwise), its name, what is said of it."""
+
+    place: str
+    ml: str
+    oz: str
+    name: str
+    said: str = ""
+    differs: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class CardStep:
+    """A step and its sign."""
+
+    words: str
+    sign: str
+    differs: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class CardGarnish:
+    """A garnish with how and why."""
+
+    what: str
+    told: str
+
+
+@dataclass(frozen=True, slots=True)
+class Card:
+    """A drink on a card; ``size`` is how much stands on it: "", "long", "longer", "longest" or "utmost"."""
+
+    name: str
+    kind: str
+    descent: tuple[str, ...]
+    pours: tuple[CardPour, ...]
+    steps: tuple[CardStep, ...]
+    short: tuple[str, ...]
+    glass: str
+    served: str
+    drawing: GlassDrawing | None
+    drawn: str
+    garnishes: tuple[CardGarnish, ...]
+    volume: str
+    strength: str
+    measures: str
+    balance: str
+    edge: str
+    contains: str
+    cautions: tuple[str, ...]
+    note: str
+    remember: str
+    version: str
+    dated: str
+    size: str = ""
+    differs: frozenset[str] = field(default=frozenset())
+
+
+def card_of(
+    forecast: Forecast,
+    way: MethodOptions,
+    *,
+    country: Country = "us",
+    said: Sequence[str | None] = (),
+    descent: Sequence[str] = (),
+    version: str = "",
+    dated: str = "",
+    remember: str = "",
+) -> Card:
+    """The card of a drink as it is forecast.
+
+    ``said`` are the user's own words for each pour's amount, ``version`` and ``dated`` stand at its foot, ``remember`` is what is to be
+    remembered of it.
+    """
+    drink, served = forecast.drink, forecast.served
+    steps = making_steps(drink, way)
+    told = [finding for finding in forecast.findings if finding.code in _TELL]
+    contains = next((finding.message for finding in told if finding.code == "allergens"), "")
+    measures = served.standard_drinks[country]
+    sugar, acid = forecast.interval80["sugar"], forecast.interval80["acid"]
+    card = Card(
+        name=drink.name,
+        kind=", ".join(each for each in (capital(drink.family) if drink.family != "open" else "", drink.form) if each),
+        descent=tuple(descent),
+        pours=tuple(_pours(drink, steps, way, said)),
+        steps=tuple(_steps(steps)),
+        short=tuple(step.words for step in steps if step.kind in _AT_A_GLANCE or _of_the_glass(drink, step)),
+        glass=drink.serve.glass or "glass of your own",
+        served=_SERVED[drink.serve.ice],
+        drawing=None if forecast.appearance is None else glass_drawing(forecast.appearance, _edge_of(drink)),
+        drawn=_drawn(forecast),
+        garnishes=tuple(_garnish(each.what, each.how, each.why, each.instead) for each in drink.serve.garnish),
+        volume=f"{served.volume_ml:.0f} ml, {served.volume_ml / way.ounce_ml:.1f} oz",
+        strength=f"{served.abv:.1f} % ABV",
+        measures=f"{measures:.1f} {COUNTRIES[country]} standard drinks, {served.alcohol_g:.0f} g of alcohol"
+        if forecast.has_strength
+        else "without alcohol",
+        balance=(
+            f"{served.sugar:.1f} g of sugar ({sugar.low:.1f} to {sugar.high:.1f}) and {served.acid:.2f} g of acid "
+            f"({acid.low:.2f} to {acid.high:.2f}) in 100 ml"
+        ),
+        edge="" if forecast.edge is None else forecast.edge.words,
+        contains=contains,
+        cautions=tuple(finding.message for finding in told if finding.code != "allergens"),
+        note=drink.serve.note.strip(),
+        remember=remember.strip(),
+        version=version,
+        dated=dated,
+    )
+    return _sized(card)
+
+
+def day_words(day: date) -> str:
+    """A day as people write it.
+
+    >>> day_words(date(2026, 11, 7))
+    '7 November 2026'
+    """
+    return f"{day.day} {day:%B} {day.year}"
+
+
+def beside(card: Card, other: Card) -> Card:
+    """A card with what is otherwise on another one marked."""
+    others = {(pour.place, pour.name): (pour.ml, pour.said) for pour in other.pours}
+    pours = tuple(replace(p, differs=others.get((p.place, p.name)) != (p.ml, p.said)) for p in card.pours)
+    told = {(step.words, step.sign) for step in other.steps}
+    steps = tuple(replace(step, differs=(step.words, step.sign) not in told) for step in card.steps)
+    names = ("glass", "served", "garnishes", "volume", "strength", "measures", "balance", "edge", "contains", "note")
+    differs = frozenset(name for name in names if getattr(card, name) != getattr(other, name))
+    return replace(card, pours=pours, steps=steps, differs=differs)
+
+
+def _pours(drink: Drink, steps: Sequence[Step], way: MethodOptions, said: Sequence[str | None]) -> list[CardPour]:
+    """The pours in the order in which they go in; what the edge and the rinse take stands first, as it is done first."""
+    poured = (step.pour for step in steps if step.kind != "prepare" or _of_the_glass(drink, step))
+    order = list(dict.fromkeys(index for index in poured if index is not None))
+    order += [index for index in range(len(drink.pours)) if index not in order]
+    rows = []
+    for index in order:
+        pour = drink.pours[index]
+        words = said[index] if index < len(said) else None
+        counted = pour.unit in ("piece", "leaf") and bool(pour.amount)
+        name = counted_noun(pour, pour.amount or 0.0) if counted else pour.ingredient.said
+        ml, oz = (amount_words(pour, MethodOptions(shown=shown, ounce_ml=way.ounce_ml).measures) for shown in ("ml", "oz"))
+        place = _PLACES.get(pour.stage, "") if pour.stage != "mixed" else ""
+        rows.append(CardPour(place, ml, oz if oz != ml else "", name, words or ""))
+    return rows
+
+
+def _steps(steps: Sequence[Step]) -> list[CardStep]:
+    """The method without what the list of pours tells already: pours that are only poured are one step."""
+    told: list[CardStep] = []
+    for step in steps:
+        if step.key == NOTE:  # it stands below
+            continue
+        words = step.listed or step.words
+        if not step.listed or not told or told[-1].words != words:
+            told.append(CardStep(words, step.sign))
+    return told
+
+
+def _of_the_glass(drink: Drink, step: Step) -> bool:
+    """Whether a step prepares the glass with something that is poured or coated: its edge, its rinse."""
+    return step.pour is not None and drink.pours[step.pour].stage in ("rim", "rinse")
+
+
+def _garnish(what: str, how: str, why: str, instead: str) -> CardGarnish:
+    return CardGarnish(capital(what), "; ".join(each for each in (how, why, f"none at hand: {instead}" if instead else "") if each))
+
+
+def _edge_of(drink: Drink) -> float:
+    """How much of the edge is coated."""
+    return (0.5 if drink.serve.edge.half else 1.0) if any(pour.stage == "rim" for pour in drink.pours) else 0.0
+
+
+def _drawn(forecast: Forecast) -> str:
+    """The drawing in words, for whom it isn't seen by."""
+    sight = forecast.appearance
+    if sight is None:
+        return ""
+    layers = listed([layer.name for layer in sight.liquid])
+    return f"{capital(sight.glass.name)}, {_SERVED[sight.ice]}: {layers}{', foam' if sight.foam else ''}; {sight.words}."
+
+
+def _sized(card: Card) -> Card:
+    letters = sum(len(step.words) + len(step.sign) for step in card.steps) + 45 * len(card.pours) + sum(map(len, card.cautions))
+    letters += len(card.remember) + len(card.note) + len(card.edge) + sum(map(len, card.descent))
+    size = next((name for least, name in _SIZES if letters > least), "")
+    return replace(card, size=size)

@@ -1,0 +1,208 @@
+"""A drink as CSV, one pour a line, and recipes in any table that has a column for the ingredient."""
+
+from __future__ import annotations
+
+import csv
+import io
+import json
+from collections.abc import Iterator, Mapping, Sequence
+from typing import Any, Final
+
+from oenomel.errors import SpecError
+from oenomel.schemas.spec_file import SpecFile
+
+__all__ = ["QUOTING", "is_table", "lines_of_table", "rows_of", "specs_of_table", "table_of"]
+
+_OF_A_POUR: Final = (
+    "ingredient", "ingredient_name", "kind", "composition", "piece_ml", "piece_g", "amount", "unit", "slot", "stage", "said",
+    "relative_to", "relative_times", "optional", "range_from_ml", "range_to_ml", "lot",
+)  # fmt: skip
+_OF_THE_DRINK: Final = ("name", "family", "form", "ounce_ml", "part_ml")
+_OF_THE_METHOD: Final = {
+    "technique": "technique", "seconds": "seconds", "dry_shake_seconds": "dry_shake_seconds", "dry_shake": "dry_shake",
+    "method_ice": "ice", "ice_pieces": "ice_pieces", "ice_piece_g": "ice_piece_g", "strain": "strain", "sparkling": "sparkling",
+    "sign": "sign", "steps": "steps", "order": "order",
+}  # fmt: skip
+_OF_THE_SERVE: Final = {
+    "glass": "glass", "serve_ice": "ice", "garnish": "garnish", "chilled": "chilled", "edge": "edge", "note": "note",
+}  # fmt: skip
+"""Columns, and the keys of the spec file that they hold."""
+
+COLUMNS: Final = (*_OF_THE_DRINK, *_OF_A_POUR, *_OF_THE_METHOD, *_OF_THE_SERVE)
+"""Of our own tables; the drink's own keys stand in its first line."""
+
+_NUMBERS: Final = ("ounce_ml", "part_ml", "seconds", "dry_shake_seconds", "ice_pieces", "ice_piece_g")
+_AS_JSON: Final = ("steps", "order", "edge")
+_INGREDIENT: Final = ("ingredient", "ingredients", "what", "item", "name", "spirit", "bottle")
+_AMOUNT: Final = ("amount", "quantity", "qty", "measure", "volume", "how much")
+_UNIT: Final = ("unit", "units", "measure unit", "uom")
+_SPREADSHEET_SIGNS: Final = ("=", "+", "-", "@", "\t", "\r", "＝", "＋", "－", "＠")
+
+
+QUOTING: Final = csv.QUOTE_NONNUMERIC
+"""Every text stands in quotes: where columns are parted by semicolons, one within a cell would begin another."""
+
+
+def table_of(specs: Sequence[SpecFile], names: Mapping[str, str]) -> str:
+    """Drinks as CSV, each from the line with its name on; ``names`` are those of the slugs, for whoever reads it without Oenomel."""
+    out = io.StringIO()
+    writer = csv.DictWriter(out, COLUMNS, lineterminator="\n", quoting=QUOTING)
+    writer.writeheader()
+    for each in specs:
+        writer.writerows(_rows(each, names))
+    return out.getvalue()
+
+
+def _rows(spec: SpecFile, names: Mapping[str, str]) -> Iterator[dict[str, Any]]:
+    told = spec.model_dump(mode="json")
+    for at, pour in enumerate(told["pours"]):
+        made = pour["ingredient"]
+        inline = made if isinstance(made, dict) else {}
+        relative, wide = pour["relative"] or {}, pour["range"] or ["", ""]
+        row = {
+            **{key: inline.get(key) for key in ("kind", "piece_ml", "piece_g")},
+            **{key: pour[key] for key in ("amount", "unit", "slot", "stage", "said", "lot")},
+            "ingredient": "" if inline else made,
+            "ingredient_name": inline.get("name") or names.get(made, ""),
+            "composition": json.dumps(inline["composition"], separators=(",", ":")) if inline else "",
+            "relative_to": relative.get("to"),
+            "relative_times": relative.get("times"),
+            "optional": "yes" if pour["optional"] else "",
+            "range_from_ml": wide[0],
+            "range_to_ml": wide[1],
+        }
+        if at == 0:
+            row |= {key: told[key] for key in _OF_THE_DRINK}
+            row |= {column: _cell(column, told["method"][key]) for column, key in _OF_THE_METHOD.items()}
+            row |= {column: _cell(column, told["serve"][key]) for column, key in _OF_THE_SERVE.items()}
+        yield {key: safe_cell(value) for key, value in row.items()}
+
+
+def _cell(column: str, value: Any) -> Any:
+    match column:
+        case "seconds" if isinstance(value, list):
+            return f"{value[0]:g}-{value[1]:g}"
+        case "chilled":
+            return {True: "yes", False: "no"}.get(value, "")
+        case "garnish" if all(isinstance(each, str) and ";" not in each for each in value):
+            return "; ".join(value)
+        case "garnish" | "steps" | "order" | "edge":
+            return json.dumps(value, separators=(",", ":"), ensure_ascii=False) if value else ""
+        case _:
+            return value
+
+
+def safe_cell(value: Any) -> Any:
+    """A text that no spreadsheet takes for a formula."""
+    return f"'{value}" if isinstance(value, str) and value.startswith(_SPREADSHEET_SIGNS) else value
+
+
+def rows_of(text: str) -> list[dict[str, str]]:
+    """The lines of a table by its headings in small letters, whatever parts its columns; raises SpecError where a cell doesn't end."""
+    first = text.lstrip("\ufeff").split("\n", 1)[0]
+    by = max((",", ";", "\t"), key=first.count)
+    rows = csv.DictReader(io.StringIO(text.lstrip("\ufeff")), delimiter=by)
+    try:
+        told = list(rows)
+    except csv.Error as error:
+        raise SpecError(f"line {rows.line_num + 1}", "holds a cell that is too long: look for a quote that isn't closed") from error
+    return [
+        {(key or "").strip().lower(): (value or "").strip() for key, value in row.items() if isinstance(value, str | None)} for row in told
+    ]
+
+
+def is_table(text: str) -> bool:
+    """Whether the first line of a text are headings of a table with a column for the ingredient and one for its amount."""
+    first = text.lstrip("\ufeff").split("\n", 1)[0]
+    heads = {head.strip().strip('"').lower() for by in (",", ";", "\t") if by in first for head in first.split(by)}
+    return bool(heads.intersection(_INGREDIENT)) and bool(heads.intersection(_AMOUNT))
+
+
+def specs_of_table(text: str) -> list[dict[str, Any]] | None:
+    """The specs that one of our own tables tells, as they stand in files; None where it is somebody else's.
+
+    Raises
+    ------
+    SpecError
+        A cell holds something else than its column.
+    """
+    rows = rows_of(text)
+    if not rows or not {"ingredient", "amount", "unit", "slot", "stage", "family"} <= rows[0].keys():
+        return None
+    starts = [at for at, row in enumerate(rows) if at == 0 or row.get("name")]
+    return [_spec(rows[at:end], at + 2) for at, end in zip(starts, [*starts[1:], len(rows)], strict=True)]
+
+
+def _spec(rows: Sequence[Mapping[str, str]], line: int) -> dict[str, Any]:
+    cells = {key: value.removeprefix("'") for key, value in rows[0].items()}
+    spec: dict[str, Any] = {"format": "oenomel/spec", "version": 1}
+    spec |= {key: _read(key, cells.get(key, ""), line) for key in _OF_THE_DRINK if key in ("name", "family", "form") or cells.get(key)}
+    spec["pours"] = [_pour(row, f"line {at}") for at, row in enumerate(rows, start=line)]
+    spec["method"] = {key: _read(column, cells[column], line) for column, key in _OF_THE_METHOD.items() if cells.get(column)}
+    spec["serve"] = {key: _read(column, cells[column], line) for column, key in _OF_THE_SERVE.items() if cells.get(column)}
+    return spec
+
+
+def _read(column: str, cell: str, line: int) -> Any:
+    """What a cell of the drink's own holds, as it stands in a spec."""
+    place = f"line {line}, {column}"
+    if column == "seconds" and "-" in cell:
+        return [_number(end, place) for end in cell.split("-")]
+    if column == "ice_pieces":
+        return int(_number(cell, place))
+    if column in _NUMBERS:
+        return _number(cell, place)
+    if column == "chilled":
+        return cell.lower() in ("yes", "true", "1")
+    if column in _AS_JSON or (column == "garnish" and cell.startswith("[")):
+        try:
+            return json.loads(cell)
+        except ValueError as error:
+            raise SpecError(place, "is no JSON") from error
+    return [each.strip() for each in cell.split(";") if each.strip()] if column == "garnish" else cell
+
+
+def _pour(row: Mapping[str, str], place: str) -> dict[str, Any]:
+    cells = {key: value.removeprefix("'") for key, value in row.items()}
+    pour: dict[str, Any] = {key: cells[key] for key in ("unit", "slot", "stage")}
+    pour["amount"] = _plain(cells["amount"])
+    pour["ingredient"] = cells["ingredient"]
+    if cells.get("composition"):
+        try:
+            composition = json.loads(cells["composition"])
+        except ValueError as error:
+            raise SpecError(f"{place}, composition", "is no JSON") from error
+        pour["ingredient"] = {"name": cells.get("ingredient_name", ""), "kind": cells.get("kind") or "other", "composition": composition}
+        pour["ingredient"] |= {key: _number(cells[key], f"{place}, {key}") for key in ("piece_ml", "piece_g") if cells.get(key)}
+    pour |= {key: cells[key] for key in ("said", "lot") if cells.get(key)}
+    if cells.get("relative_to"):
+        to, times = (_number(cells.get(key) or "", f"{place}, {key}") for key in ("relative_to", "relative_times"))
+        pour["relative"] = {"to": int(to), "times": times}
+    if cells.get("range_from_ml"):
+        pour["range"] = [_number(cells.get(key) or "", f"{place}, {key}") for key in ("range_from_ml", "range_to_ml")]
+    pour["optional"] = cells.get("optional", "").lower() in ("yes", "true", "1", "x")
+    return pour
+
+
+def _plain(cell: str) -> float | str:
+    """A number where the cell is one, else its text: a spec takes "3/4" as it is."""
+    try:
+        return float(cell) if "." in cell else int(cell)
+    except ValueError:
+        return cell
+
+
+def _number(cell: str, place: str) -> float:
+    try:
+        return float(cell)
+    except ValueError as error:
+        raise SpecError(place, f'"{cell[:40]}" is no number') from error
+
+
+def lines_of_table(text: str) -> list[str]:
+    """The lines of somebody's table as a recipe would write them: the amount, its unit, the ingredient."""
+    lines = []
+    for row in rows_of(text):
+        cells = [next((row[key] for key in keys if row.get(key)), "") for keys in (_AMOUNT, _UNIT, _INGREDIENT)]
+        lines.append(" ".join(each for each in cells if each))
+    return [line for line in lines if line]

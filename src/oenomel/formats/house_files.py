@@ -1,0 +1,230 @@
+"""Files of any kind as one house file: our own, a spec, tables, Markdown, recipes of schema.org, texts that are understood for sure."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any, Final
+
+from oenomel.core.larder import Index, Ingredient, Tier, slug_for
+from oenomel.errors import DomainError, SpecError
+from oenomel.formats.drinks_table import specs_of_table
+from oenomel.formats.json_ld import own_spec, recipes_in
+from oenomel.formats.recipe_lines import drinks_of_markdown, notes_in_markdown, spec_in_markdown
+from oenomel.formats.recipe_reader import read_text
+from oenomel.schemas.house_file import (
+    BatchOfHouse,
+    DrinkEntry,
+    HouseFile,
+    KinshipOfHouse,
+    LotOfHouse,
+    PreparationOfHouse,
+    TrialEntry,
+    parse_house,
+    plain_name,
+    unused_id,
+)
+from oenomel.schemas.preparation_file import parse_preparation
+from oenomel.schemas.spec_file import SpecFile, parse_spec
+from oenomel.schemas.spec_to_drink import same_spec, slugs_of
+
+__all__ = ["LARGEST_FILE", "NamedText", "house_of"]
+
+LARGEST_FILE: Final = 500_000_000
+"""A house of years is a few megabytes, one of ten thousand drinks a hundred, [bytes]."""
+
+MOST_FILES: Final = 2000
+
+
+@dataclass(frozen=True, slots=True)
+class NamedText:
+    """A file: what it is called, and its text."""
+
+    name: str
+    text: str
+
+
+def house_of(files: Sequence[NamedText], index: Index, ingredient_of: Callable[[str], Ingredient]) -> HouseFile:
+    """What files hold, put together; the same drink in several of them is one.
+
+    Raises
+    ------
+    SpecError
+        One of them can't be read for sure; the sentence names it.
+    """
+    if len(files) > MOST_FILES:
+        raise SpecError("", f"{len(files)} files are too many at once; take in at most {MOST_FILES}")
+    held: list[HouseFile] = []
+
+    def name_of(slug: str) -> str:
+        # A bottle may come with the drinks that pour it.
+        coming = (each.name for house in held for each in house.ingredients if each.slug == slug)
+        return next(coming, "") or ingredient_of(slug).name
+
+    # A house file first: it tells what the others pour.
+    for file in sorted(files, key=lambda each: '"oenomel/house"' not in each.text[:200]):
+        try:
+            held.append(_house_in(file, index, ingredient_of, name_of))
+        except DomainError as error:
+            raise SpecError(file.name, str(error)) from error
+    return _together(held)
+
+
+def _house_in(file: NamedText, index: Index, ingredient_of: Callable[[str], Ingredient], name_of: Callable[[str], str]) -> HouseFile:
+    text = file.text.lstrip("\ufeff").strip()
+
+    def names(spec: SpecFile) -> dict[str, str]:
+        return _names(spec, name_of)
+
+    if text.startswith(("{", "[")):
+        told = _json(text)
+        if isinstance(told, Mapping) and told.get("format") == "oenomel/house":
+            return _with_ids(parse_house(told))
+        if isinstance(told, Mapping) and told.get("format") == "oenomel/preparation":
+            made = parse_preparation(text)
+            found = index.find(made.name)
+            makes = found[0].slug if found and found[0].tier <= Tier.SAME_WORDS else slug_for(made.name)
+            return HouseFile(preparations=[PreparationOfHouse(makes=makes, file=made)])
+        if isinstance(told, Mapping) and "format" in told:
+            return _of_specs([(parse_spec(text), "")], file.name)
+        if isinstance(told, list) and told and all(isinstance(each, Mapping) and "format" in each for each in told):
+            return _of_specs([(parse_spec(json.dumps(each)), "") for each in told], file.name)
+        own = [own_spec(recipe, names) for recipe in recipes_in(told)]
+        if own and all(own):
+            return _of_specs([(spec, "") for spec in own if spec is not None], file.name)
+    elif tables := specs_of_table(text):
+        return _of_specs([(parse_spec(json.dumps(each)), "") for each in tables], file.name)
+    else:
+        parts = drinks_of_markdown(text)
+        written = [(spec_in_markdown(part, names), notes_in_markdown(part)) for part in parts]
+        if written and all(spec for spec, _ in written):
+            return _of_specs([(spec, notes) for spec, notes in written if spec is not None], file.name)
+    return _of_specs([(_understood(text, index, ingredient_of), "")], file.name)
+
+
+def _understood(text: str, index: Index, ingredient_of: Callable[[str], Ingredient]) -> SpecFile:
+    """A recipe of somebody else's, where nothing in it was guessed."""
+    read = read_text(text, index, ingredient_of)
+    doubtful = next((line.text for line in read.lines if not line.sure), None)
+    if doubtful is not None or read.unknown:
+        line = f"“{doubtful[:60]}” " if doubtful else "a line "
+        raise SpecError("", f"{line}isn't understood for sure: paste the recipe at Paste a recipe, and look at what was read")
+    return read.spec
+
+
+def _json(text: str) -> Any:
+    try:
+        return json.loads(text)
+    except json.JSONDecodeError as error:
+        raise SpecError("", f"line {error.lineno}, column {error.colno}: not JSON, or cut off: {error.msg}") from error
+    except (RecursionError, ValueError) as error:
+        raise SpecError("", "nested too deeply, or a number with thousands of digits") from error
+
+
+def _of_specs(specs: Sequence[tuple[SpecFile, str]], file: str) -> HouseFile:
+    return _with_ids(HouseFile(drinks=[_drink(spec, notes, file) for spec, notes in specs]))
+
+
+def _drink(spec: SpecFile, notes: str, file: str) -> DrinkEntry:
+    trial = TrialEntry(name="As it came", reason=f"Out of {file[:200]}.", spec=spec)
+    return DrinkEntry(name=spec.name.strip() or "Unnamed", notes=notes, trials=[trial])
+
+
+def _with_ids(house: HouseFile) -> HouseFile:
+    """Every drink by an id of its own: its name, and a number where two have one and tell none."""
+    seen: set[str] = set()
+    drinks = []
+    for drink in house.drinks:
+        name = unused_id(drink.id or slug_for(drink.name), seen)
+        seen.add(name)
+        drinks.append(drink.model_copy(update={"id": name}))
+    return house.model_copy(update={"drinks": drinks})
+
+
+def _together(held: Sequence[HouseFile]) -> HouseFile:
+    """Several house files as one: what stands in more than one is taken from the first, a trial that only a later one has is added."""
+    held = _told_apart(held)
+    drinks: dict[str, DrinkEntry] = {}
+    # What tells most comes first: a notebook before a bare spec.
+    for drink in sorted((each for house in held for each in house.drinks), key=lambda each: not any(t.kept_at for t in each.trials)):
+        known = drinks.get(drink.id)
+        if known is None:
+            drinks[drink.id] = drink
+            continue
+        new = [trial for trial in drink.trials if not any(same_spec(trial.spec, other.spec) for other in known.trials)]
+        bare = [trial.model_copy(update={"parent": None, "parents": []}) for trial in new]
+        drinks[drink.id] = known.model_copy(update={"trials": [*known.trials, *bare]})
+    lists: dict[str, dict[str, Any]] = {
+        "ingredients": {},
+        "amended": {},
+        "shelf": {},
+        "palates": {},
+        "changed": {},
+        "preparations": {},
+        "lots": {},
+        "kinship": {},
+        "batches": {},
+    }
+    for house in held:
+        for name, found in lists.items():
+            for each in getattr(house, name):
+                found.setdefault(_key(each), each)
+    parts = [each for house in held for each in house.parts]
+    retired = sorted({slug for house in held for slug in house.retired})
+    stock = next((house.stock for house in held if house.stock is not None), None)
+    evening = next((house.evening for house in held if house.evening is not None), None)
+    tongues = next((house.tongues for house in held if house.tongues is not None), None)
+    told = {name: list(found.values()) for name, found in lists.items()}
+    whole = {"parts": parts, "retired": retired, "stock": stock, "evening": evening, "tongues": tongues}
+    return HouseFile(drinks=list(drinks.values()), **whole, **told)
+
+
+def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
+    """The same with another id for a drink that has the id of one in an earlier file and is called otherwise: "Été Sour", "Ete sour!"."""
+    names: dict[str, str] = {}
+    found = []
+    for house in held:
+        now: dict[str, str] = {}
+        for drink in house.drinks:
+            name = plain_name(drink.name)
+            alike = [each for each in (drink.id, *(i for i in names if i.startswith(f"{drink.id}-"))) if names.get(each, name) == name]
+            now[drink.id] = alike[0] if alike else unused_id(drink.id, names)
+            names[now[drink.id]] = name
+        found.append(house if all(key == value for key, value in now.items()) else _renamed(house, now))
+    return found
+
+
+def _renamed(house: HouseFile, ids: Mapping[str, str]) -> HouseFile:
+    """The same with other ids for its drinks, wherever they stand."""
+    told = house.model_dump(exclude_unset=True)
+    for drink in told["drinks"]:
+        drink["id"] = ids[drink["id"]]
+        for trial in drink["trials"]:
+            for parent in trial.get("parents", []):
+                parent["drink"] = ids.get(parent["drink"], parent["drink"])
+    for each in [*told.get("batches", []), *(told.get("evening") or {}).get("drinks", [])]:
+        each["drink"] = ids.get(each["drink"], each["drink"])
+    return HouseFile.model_validate(told)
+
+
+def _key(entry: Any) -> str:
+    """What an entry of a list is known by."""
+    if isinstance(entry, LotOfHouse):
+        return f"{entry.slug} {entry.name}"
+    if isinstance(entry, KinshipOfHouse):
+        return f"{entry.one} {entry.other}"
+    if isinstance(entry, BatchOfHouse):
+        return entry.name
+    return str(getattr(entry, "taster", None) or getattr(entry, "makes", None) or entry.slug)
+
+
+def _names(spec: SpecFile, name_of: Callable[[str], str]) -> dict[str, str]:
+    """What the slugs of a spec are called, as far as they are known here."""
+    found = {}
+    for slug in slugs_of(spec):
+        try:
+            found[slug] = name_of(slug)
+        except DomainError:
+            continue
+    return found

@@ -1,0 +1,114 @@
+"""Recipes as schema.org tells them (JSON-LD), bare or inside a saved page."""
+
+from __future__ import annotations
+
+import html
+import json
+import re
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from contextlib import suppress
+from typing import Any, Final
+
+from oenomel.core.recipe_text import TextLine
+from oenomel.formats.recipe_lines import instructions_of, pour_line
+from oenomel.schemas.spec_file import SpecFile, parse_spec
+
+__all__ = ["CONTEXT", "is_page", "linked_data_of", "own_spec", "recipe_in", "recipe_lines", "recipes_in", "scripts_of"]
+
+CONTEXT: Final = "https://schema.org"
+OWN: Final = "oenomel/spec"
+_LINKED_DATA: Final = "application/ld+json"
+_SCRIPT: Final = re.compile(r"<script\b[^<>]{0,1000}>", re.IGNORECASE)
+_SCRIPT_ENDS: Final = re.compile(r"</script", re.IGNORECASE)
+_PAGE: Final = re.compile(r"<(?:!doctype|html|head|body)\b", re.IGNORECASE)
+_DEEPEST: Final = 12
+
+
+def linked_data_of(spec: SpecFile, names: Mapping[str, str]) -> dict[str, Any]:
+    """A drink as a schema.org Recipe; the spec goes along whole, so that nothing is lost on the way back."""
+    return {
+        "@context": CONTEXT,
+        "@type": "Recipe",
+        "name": spec.name,
+        "recipeCategory": spec.family,
+        "recipeYield": "1 serve",
+        "recipeIngredient": [pour_line(pour, names) for pour in spec.pours],
+        "recipeInstructions": [{"@type": "HowToStep", "text": text} for text in instructions_of(spec)],
+        "additionalProperty": [{"@type": "PropertyValue", "name": OWN, "value": spec.model_dump(mode="json", exclude_none=True)}],
+    }
+
+
+def is_page(text: str) -> bool:
+    """Whether a text is a saved page."""
+    rest = text.lstrip()
+    while rest.startswith("<!--"):
+        _, _, rest = rest.partition("-->")
+        rest = rest.lstrip()
+    return _PAGE.match(rest) is not None
+
+
+def scripts_of(page: str) -> list[Any]:
+    """What the linked data of a page tells; parts that are no JSON are passed over.
+
+    Only its scripts are looked for, each once from its beginning to its end, so that a page of any letters is read in one pass.
+    """
+    told, at = [], 0
+    while (begun := _SCRIPT.search(page, at)) and (ended := _SCRIPT_ENDS.search(page, begun.end())):
+        at = ended.end()
+        if _LINKED_DATA in begun[0].lower():
+            with suppress(ValueError, RecursionError):
+                told.append(json.loads(page[begun.end() : ended.start()]))
+    return told
+
+
+def recipe_in(told: Any, depth: int = 0) -> Mapping[str, Any] | None:
+    """The first recipe in linked data, however deep it lies."""
+    if depth > _DEEPEST:
+        return None
+    if isinstance(told, Mapping):
+        kinds = told.get("@type", ())
+        if "Recipe" in ([kinds] if isinstance(kinds, str) else kinds if isinstance(kinds, Sequence) else ()):
+            return told
+        parts: Sequence[Any] = list(told.values())
+    else:
+        parts = told if isinstance(told, list) else ()
+    return next((found for part in parts if isinstance(part, Mapping | list) and (found := recipe_in(part, depth + 1)) is not None), None)
+
+
+def recipes_in(told: Any) -> list[Mapping[str, Any]]:
+    """All recipes of linked data that holds several beside each other: a list, or a graph."""
+    parts = told.get("@graph", [told]) if isinstance(told, Mapping) else told if isinstance(told, list) else []
+    return [found for part in parts if isinstance(part, Mapping | list) and (found := recipe_in(part)) is not None]
+
+
+def recipe_lines(recipe: Mapping[str, Any]) -> tuple[str, list[TextLine]]:
+    """The name of a recipe and its lines."""
+    lines = [TextLine(text, "ingredients") for text in _texts(recipe.get("recipeIngredient") or recipe.get("ingredients"))]
+    lines += [TextLine(text, "method") for text in _texts(recipe.get("recipeInstructions"))]
+    return next(_texts(recipe.get("name")), ""), lines
+
+
+def _texts(told: Any, depth: int = 0) -> Iterator[str]:
+    """The texts in a value of linked data: a text, a list, steps, sections of steps."""
+    if depth > _DEEPEST:
+        return
+    if isinstance(told, str):
+        bare = html.unescape(re.sub(r"<(?:br|/p|/li)\b[^<>]{0,200}>", "\n", html.unescape(told)))
+        yield from (line for line in (" ".join(each.split()) for each in re.sub(r"<[^<>]{0,200}>", " ", bare).splitlines()) if line)
+    elif isinstance(told, Mapping):
+        yield from _texts(told.get("itemListElement") or told.get("text") or told.get("name"), depth + 1)
+    elif isinstance(told, list):
+        for each in told:
+            yield from _texts(each, depth + 1)
+
+
+def own_spec(recipe: Mapping[str, Any], names: Callable[[SpecFile], Mapping[str, str]]) -> SpecFile | None:
+    """The spec that Oenomel wrote along; None where it wrote none, or where somebody has changed the recipe since."""
+    properties = recipe.get("additionalProperty")
+    for each in properties if isinstance(properties, list) else []:
+        if isinstance(each, Mapping) and each.get("name") == OWN and isinstance(each.get("value"), Mapping):
+            spec = parse_spec(json.dumps(each["value"]))
+            written = linked_data_of(spec, names(spec))
+            same = all(recipe.get(key) == written[key] for key in ("name", "recipeIngredient", "recipeInstructions"))
+            return spec if same else None
+    return None

@@ -1,0 +1,122 @@
+"""The larder as a table, a line an ingredient, out and in: what is in it, how it stands, what it costs."""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+from typing import Final
+
+from oenomel.core.larder import Ingredient, Shelved
+from oenomel.core.larder.ingredient import KINDS
+from oenomel.core.larder.shelf import SHELF_STATES
+from oenomel.errors import SpecError
+from oenomel.formats.drinks_table import QUOTING, safe_cell
+
+__all__ = ["COLUMNS", "LarderRow", "read_larder_table", "write_larder_table"]
+
+COLUMNS: Final = (
+    "slug", "name", "kind", "abv", "sugar", "acid", "density", "spread_abv", "spread_sugar", "spread_acid", "sources", "aroma", "allergens",
+    "keeps_days", "state", "price_per_litre", "par_ml", "retired", "origin",
+)  # fmt: skip
+_NUMBERS: Final = ("abv", "sugar", "acid", "density", "keeps_days", "price_per_litre", "par_ml")
+_LARGEST: Final = 5_000_000
+
+
+@dataclass(frozen=True, slots=True)
+class LarderRow:
+    """A line that was read: which ingredient, and what it tells; what its cells leave empty isn't told."""
+
+    line: int
+    slug: str
+    name: str
+    kind: str
+    figures: Mapping[str, float] = field(default_factory=dict)
+    state: str = ""
+    retired: bool | None = None
+
+
+def write_larder_table(
+    larder: Iterable[Ingredient], shelved: Mapping[str, Shelved], pars: Mapping[str, float], retired: Iterable[str]
+) -> str:
+    """The table; figures to so many digits that they are read back as they are."""
+    gone = set(retired)
+    out = io.StringIO()
+    writer = csv.DictWriter(out, COLUMNS, lineterminator="\n", quoting=QUOTING)
+    writer.writeheader()
+    for each in larder:
+        composition, stands = each.composition, shelved.get(each.slug)
+        row: dict[str, object] = {
+            "slug": each.slug,
+            "name": each.name,
+            "kind": each.kind,
+            "abv": repr(composition.abv),
+            "sugar": repr(composition.sugar),
+            "acid": repr(composition.acid),
+            "density": repr(composition.density_g_per_ml),
+            **{f"spread_{name}": f"{sd:.4g}" for name, sd in zip(("abv", "sugar", "acid"), composition.axes_relative_sd, strict=True)},
+            "sources": "; ".join(dict.fromkeys(value.source for value in each.values.values())),
+            "aroma": " ".join(f"{tag}:{weight}" for tag, weight in sorted(each.aroma.items())),
+            "allergens": ", ".join(each.allergens),
+            "keeps_days": _told(each.label("keeps_days")),
+            "state": stands.state if stands else "",
+            "price_per_litre": _told(stands.price_per_litre if stands else each.label("price_per_litre")),
+            "par_ml": _told(pars.get(each.slug)),
+            "retired": "yes" if each.slug in gone else "",
+            "origin": each.origin,
+        }
+        writer.writerow({key: safe_cell(value) for key, value in row.items()})
+    return out.getvalue()
+
+
+def read_larder_table(text: str) -> list[LarderRow]:
+    """The lines of a table; columns may be left out, and what isn't one of `COLUMNS` is refused.
+
+    Raises
+    ------
+    SpecError
+        The path names the line.
+    """
+    if len(text) > _LARGEST:
+        raise SpecError("", "is too large for a larder")
+    first = text.lstrip("\ufeff").split("\n", 1)[0]
+    by = max(",;\t", key=first.count)
+    rows = csv.DictReader(io.StringIO(text.lstrip("\ufeff")), delimiter=by)
+    if not rows.fieldnames or "name" not in rows.fieldnames:
+        raise SpecError("line 1", 'wants a head with at least the column "name"; an export shows all that there are')
+    strange = [name for name in rows.fieldnames if name not in COLUMNS]
+    if strange:
+        raise SpecError("line 1", f'"{strange[0]}" is no column of the larder; it has {", ".join(COLUMNS)}')
+    return [_row(at, row) for at, row in enumerate(rows, start=2)]
+
+
+def _row(line: int, row: Mapping[str, str | None]) -> LarderRow:
+    place = f"line {line}"
+    if None in row:
+        raise SpecError(place, "has more cells than the head has columns")
+    cells = {key: (value or "").strip().removeprefix("'") for key, value in row.items()}
+    if not cells["name"]:
+        raise SpecError(place, "an ingredient wants a name")
+    kind, state = cells.get("kind", ""), cells.get("state", "")
+    if kind and kind not in KINDS:
+        raise SpecError(f"{place}, kind", f'"{kind}" is not one of {", ".join(KINDS)}')
+    if state and state not in SHELF_STATES:
+        raise SpecError(f"{place}, state", f'"{state}" is not one of {", ".join(SHELF_STATES)}')
+    figures = {name: _number(f"{place}, {name}", cells[name]) for name in _NUMBERS if cells.get(name)}
+    retired = {"yes": True, "no": False}.get(cells.get("retired", "")) if "retired" in cells else None
+    return LarderRow(line, cells.get("slug", ""), cells["name"], kind, figures, state, retired)
+
+
+def _number(place: str, told: str) -> float:
+    try:
+        number = float(told.replace(",", "."))
+    except ValueError as error:
+        raise SpecError(place, f'"{told}" is no number') from error
+    if not 0 <= number < 1e7:
+        raise SpecError(place, f"{told} can't be")
+    return number
+
+
+def _told(value: float | None) -> str:
+    return "" if value is None else repr(value)

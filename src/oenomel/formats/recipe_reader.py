@@ -1,0 +1,219 @@
+"""A recipe in any open format as a spec, with what each of its lines was taken for."""
+
+from __future__ import annotations
+
+import json
+import re
+from collections.abc import Callable, Mapping
+from typing import Any, Final
+
+from pydantic import ValidationError
+
+from oenomel.core.larder import Index, Ingredient
+from oenomel.core.recipe_text import MOST_POURS, Mended, ReadLine, read_recipe, sections_of
+from oenomel.core.recipe_text.read_recipe import ReadPour, ReadRecipe
+from oenomel.core.spec import to_ml
+from oenomel.errors import DomainError, SpecError
+from oenomel.formats.drinks_table import is_table, lines_of_table, specs_of_table
+from oenomel.formats.json_ld import is_page, own_spec, recipe_in, recipe_lines, scripts_of
+from oenomel.formats.recipe_lines import pour_line, spec_in_markdown, without_spec
+from oenomel.schemas.base import Report
+from oenomel.schemas.spec_file import SpecFile, parse_spec, spec_error
+
+__all__ = ["LARGEST_PAGE", "ReadReport", "read_text"]
+
+LARGEST_PAGE: Final = 3_000_000
+LARGEST_RECIPE: Final = 20_000
+MOST_LINES: Final = 200
+LONGEST_WORDS: Final = 200
+"""Letters of a saved page and of a recipe, lines, and letters of what a spec keeps in words."""
+
+_UNREADABLE_LETTERS: Final = 8
+_NOTHING_MENDED: Final[Mapping[str, Mended]] = {}
+_UNSHOWABLE: Final = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f\x7f]")
+
+
+class LineReport(Report):
+    """What a line was taken for.
+
+    ``pour`` is the place of the pour that it made, None where it made none. ``sure`` is false where something was guessed: ``why`` tells
+    what, ``others`` are the slugs that it could be as well, ``amounts`` what its amount could be. ``asks`` is the slug of an ingredient
+    whose amount nobody told.
+    """
+
+    text: str
+    taken: str
+    pour: int | None
+    sure: bool
+    others: list[str]
+    why: str
+    asks: str
+    amounts: list[str]
+
+
+class ReadReport(Report):
+    """A recipe as it was read: the spec, each line, what could not be placed, and why it is of its family.
+
+    ``unknown`` are the pours whose ingredient isn't in the larder: they stand in the spec by their name alone, with nothing in them.
+    """
+
+    spec: SpecFile
+    lines: list[LineReport]
+    notes: list[str]
+    reasons: list[str]
+    unknown: list[int]
+    strain: str
+
+
+def read_text(
+    text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended] = _NOTHING_MENDED
+) -> ReadReport:
+    """A recipe out of a text, a table, linked data (bare or in a saved page) or a file of our own; ``mended`` are what was said of lines.
+
+    Raises
+    ------
+    SpecError
+        There is no recipe in it; the sentence says what to do.
+    """
+    if "\x00" in text or text.count("\ufffd") > _UNREADABLE_LETTERS:
+        raise SpecError("", "this is a picture or another file that holds no text: copy the text of the recipe")
+    text = _UNSHOWABLE.sub("", text.lstrip("\ufeff")).strip()
+    if not text:
+        raise SpecError("", "there is nothing to read: paste a recipe, a line for each pour")
+    if len(text) > LARGEST_PAGE:
+        raise SpecError("", "this is longer than any page with a recipe: paste only the recipe")
+    if is_page(text[:4000]):
+        recipe = recipe_in(scripts_of(text))
+        if recipe is None:
+            raise SpecError("", "this page holds no recipe that can be read: copy its text and paste that")
+        return _of_linked_data(recipe, index, ingredient_of, mended)
+    if len(text) > LARGEST_RECIPE:
+        raise SpecError("", f"this is {len(text):,} letters long; a recipe has at most {LARGEST_RECIPE:,}: paste only the recipe")
+    if text[0] in "{[":
+        return _of_json(text, index, ingredient_of, mended)
+    if (own := spec_in_markdown(text, lambda spec: _names(spec, ingredient_of))) is not None:
+        return _of_own(own, ingredient_of)
+    if is_table(text):
+        if told := specs_of_table(text):
+            if len(told) > 1:
+                raise SpecError("", f"this table holds {len(told)} drinks: take them into the book, or paste one of them")
+            return _of_own(parse_spec(json.dumps(told[0])), ingredient_of)
+        return _of_lines("\n".join(lines_of_table(text)), index, ingredient_of, mended)
+    return _of_lines(without_spec(text), index, ingredient_of, mended)
+
+
+def _of_json(text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended]) -> ReadReport:
+    try:
+        told = json.loads(text)
+    except (ValueError, RecursionError):
+        return _of_lines(text, index, ingredient_of, mended)
+    if isinstance(told, Mapping) and "format" in told:
+        return _of_own(parse_spec(text), ingredient_of)
+    recipe = recipe_in(told)
+    if recipe is None:
+        raise SpecError("", "this JSON is neither a spec file nor a recipe of schema.org")
+    return _of_linked_data(recipe, index, ingredient_of, mended)
+
+
+def _of_linked_data(
+    recipe: Mapping[str, Any], index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended]
+) -> ReadReport:
+    if (own := own_spec(recipe, lambda spec: _names(spec, ingredient_of))) is not None:
+        return _of_own(own, ingredient_of)
+    name, lines = recipe_lines(recipe)
+    if not lines:
+        raise SpecError("", "this recipe tells no ingredients: copy its text and paste that")
+    if len(lines) > MOST_LINES:
+        raise SpecError("", f"this recipe has {len(lines)} lines; at most {MOST_LINES} can be read")
+    return _report(read_recipe(lines, index, ingredient_of, name[:LONGEST_WORDS], mended))
+
+
+def _of_lines(text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended]) -> ReadReport:
+    lines = sections_of(text)
+    if len(lines) > MOST_LINES:
+        raise SpecError("", f"this has {len(lines)} lines; a recipe has at most {MOST_LINES}")
+    return _report(read_recipe(lines, index, ingredient_of, mended=mended))
+
+
+def _of_own(spec: SpecFile, ingredient_of: Callable[[str], Ingredient]) -> ReadReport:
+    names = _names(spec, ingredient_of)
+    lines = [
+        LineReport(text=pour_line(pour, names), taken="pour", pour=at, sure=True, others=[], why="", asks="", amounts=[])
+        for at, pour in enumerate(spec.pours)
+    ]
+    return ReadReport(spec=spec, lines=lines, notes=[], reasons=[], unknown=[], strain="")
+
+
+def _names(spec: SpecFile, ingredient_of: Callable[[str], Ingredient]) -> dict[str, str]:
+    """What the slugs of a spec are called; raises SpecError where the larder doesn't know one."""
+    names = {}
+    for at, pour in enumerate(spec.pours):
+        if isinstance(pour.ingredient, str):
+            try:
+                names[pour.ingredient] = ingredient_of(pour.ingredient).name
+            except DomainError as error:
+                raise SpecError(f"pours[{at}].ingredient", str(error)) from error
+    return names
+
+
+def _report(read: ReadRecipe) -> ReadReport:
+    if not read.pours:
+        raise SpecError("", "no line of this tells how much of what: write them like “60 ml gin” or “Lemon juice 3/4 oz”")
+    if len(read.pours) > MOST_POURS:
+        raise SpecError("", f"this recipe has more than {MOST_POURS} pours: paste one drink")
+    made = read.made
+    seconds: Any = None
+    if made.seconds is not None:
+        low, high = made.seconds
+        seconds = low if low == high else [low, high]
+    spec: dict[str, Any] = {
+        "format": "oenomel/spec",
+        "version": 1,
+        "name": read.name[:LONGEST_WORDS],
+        "family": read.guess.family,
+        "form": read.guess.form,
+        "part_ml": read.part_ml,
+        "pours": [_pour(pour, read.part_ml) for pour in read.pours],
+        "method": {
+            "technique": made.technique,
+            "seconds": seconds,
+            "dry_shake_seconds": made.dry_shake_seconds or 0,
+            "dry_shake": "last" if made.dry_shake_last else "first",
+            "ice_pieces": made.ice_pieces,
+            "strain": "double" if made.strain == "double" else "",
+            "ice": made.method_ice or ("none" if made.technique == "build" else "cubes"),
+        },
+        "serve": {"glass": made.glass, "ice": made.serve_ice or "none", "garnish": [each[:LONGEST_WORDS] for each in made.garnish[:20]]},
+    }
+    if any(half for _, half in made.rims):
+        spec["serve"]["edge"] = {"half": True}
+    try:
+        checked = SpecFile.model_validate(spec)
+    except ValidationError as error:
+        raise spec_error(error.errors()[0]) from error
+    unknown = [at for at, pour in enumerate(read.pours) if pour.ingredient is None]
+    lines = [_line(line) for line in read.lines]
+    return ReadReport(spec=checked, lines=lines, notes=list(read.notes), reasons=list(read.reasons), unknown=unknown, strain=made.strain)
+
+
+def _line(line: ReadLine) -> LineReport:
+    return LineReport.model_validate(line)
+
+
+def _pour(pour: ReadPour, part_ml: float | None) -> dict[str, Any]:
+    known = pour.ingredient
+    entry: dict[str, Any] = {
+        "ingredient": known.slug if known else {"name": pour.words[:LONGEST_WORDS], "kind": pour.kind, "composition": {}},
+        "amount": int(pour.amount) if float(pour.amount).is_integer() else pour.amount,
+        "unit": pour.unit,
+        "slot": pour.slot,
+        "stage": pour.stage,
+        "optional": pour.optional,
+    }
+    if pour.said:
+        entry["said"] = pour.said[:LONGEST_WORDS]
+    if pour.relative:
+        entry["relative"] = {"to": pour.relative[0], "times": pour.relative[1]}
+    if pour.ends and known:
+        entry["range"] = [round(to_ml(end, pour.unit, known, part_ml=part_ml), 6) for end in pour.ends]
+    return entry

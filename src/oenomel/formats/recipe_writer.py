@@ -1,0 +1,47 @@
+"""A drink in an open format."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Mapping, Sequence
+from typing import Final, Literal, get_args
+
+from oenomel.formats.drinks_table import table_of
+from oenomel.formats.json_ld import CONTEXT, linked_data_of
+from oenomel.formats.recipe_lines import markdown_of
+from oenomel.schemas.spec_file import SpecFile
+
+__all__ = ["ENDINGS", "FORMATS", "Format", "write_all_as", "write_as"]
+
+Format = Literal["json", "csv", "markdown", "jsonld"]
+FORMATS: Final[tuple[Format, ...]] = get_args(Format)
+ENDINGS: Final[Mapping[Format, str]] = {"json": "json", "csv": "csv", "markdown": "md", "jsonld": "jsonld"}
+"""How the file's name ends."""
+
+
+def write_all_as(specs: Sequence[tuple[SpecFile, str]], wanted: Format, names: Mapping[str, str]) -> str:
+    """Several drinks as one text, each with what is to be remembered of it."""
+    match wanted:
+        case "json":
+            told = [spec.model_dump(mode="json", exclude_none=True) for spec, _ in specs]
+            return json.dumps(told, indent=2, ensure_ascii=False) + "\n"
+        case "csv":
+            return table_of([spec for spec, _ in specs], names)
+        case "jsonld":
+            graph = [linked_data_of(spec, names) for spec, _ in specs]
+            return json.dumps({"@context": CONTEXT, "@graph": graph}, indent=2, ensure_ascii=False) + "\n"
+        case "markdown":
+            return "\n".join(markdown_of(spec, names, notes) for spec, notes in specs)
+
+
+def write_as(spec: SpecFile, wanted: Format, names: Mapping[str, str], notes: str = "") -> str:
+    """A drink as a text; ``names`` are those of the larder's slugs."""
+    match wanted:
+        case "json":
+            return json.dumps(spec.model_dump(mode="json", exclude_none=True), indent=2, ensure_ascii=False) + "\n"
+        case "csv":
+            return table_of([spec], names)
+        case "jsonld":
+            return json.dumps(linked_data_of(spec, names), indent=2, ensure_ascii=False) + "\n"
+        case "markdown":
+            return markdown_of(spec, names, notes)

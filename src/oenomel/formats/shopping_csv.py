@@ -1,0 +1,47 @@
+"""What an evening takes, as a table and as a text."""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Iterable
+from typing import Final, Literal, get_args
+
+from oenomel.formats.drinks_table import QUOTING, safe_cell
+from oenomel.schemas.reports.batch_reports import BoughtReport
+
+__all__ = ["LIST_FORMATS", "ListFormat", "shopping_list"]
+
+ListFormat = Literal["csv", "text"]
+LIST_FORMATS: Final[tuple[ListFormat, ...]] = get_args(ListFormat)
+SOURCES: Final = {"open": "Open already", "shelf": "From the shelf", "stillroom": "To make", "shop": "To buy"}
+_COLUMNS: Final = ("from", "what", "amount", "why", "ml", "pieces", "at least", "to be sure", "cost", "done")
+
+
+def shopping_list(lines: Iterable[BoughtReport], wanted: ListFormat) -> str:
+    """The list: a line a thing; in the text below where it comes from, what is ticked marked."""
+    return _as_csv(lines) if wanted == "csv" else _as_text(list(lines))
+
+
+def _as_csv(lines: Iterable[BoughtReport]) -> str:
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n", quoting=QUOTING)
+    writer.writerow(_COLUMNS)
+    for each in lines:
+        ml = f"{each.ml:.0f}" if each.ml else ""
+        cost = "" if each.cost is None else f"{each.cost:.2f}"
+        pieces = (each.pieces, each.low, each.high)
+        told = (SOURCES[each.source], each.name, each.amount, each.words, ml, *pieces, cost, "x" if each.done else "")
+        writer.writerow(["" if value is None else safe_cell(value) for value in told])
+    return out.getvalue()
+
+
+def _as_text(lines: list[BoughtReport]) -> str:
+    told: list[str] = []
+    for source, title in SOURCES.items():
+        of = [each for each in lines if each.source == source]
+        if of:
+            told.append(f"{title}")
+            told += [f"[{'x' if each.done else ' '}] {each.name}: {each.amount} ({each.words})" for each in of]
+            told.append("")
+    return "\n".join(told)

@@ -1,1 +1,0 @@
-"""Open formats: a recipe is read out of any of them, a drink is written in each."""

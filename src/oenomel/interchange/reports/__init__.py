@@ -1,1 +1,0 @@
-"""What the product answers, as JSON."""

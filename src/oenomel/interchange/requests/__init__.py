@@ -1,1 +1,0 @@
-"""What the product is asked, as JSON."""

@@ -1,1 +1,0 @@
-"""The spec file: its keys, the drink it describes, and back."""

@@ -1,0 +1,105 @@
+"""What all reports and entries share: their manners, and the types that stand in several.
+
+A core dataclass may stand in a report as it is: Pydantic takes it as a member, under its own name and in its own order.
+"""
+
+from __future__ import annotations
+
+from typing import Annotated, Any
+
+from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field, StringConstraints
+
+from oenomel.core.balance.uncertainty import Interval
+from oenomel.core.larder import Ingredient
+from oenomel.moments import TEN_YEARS, moment_of
+
+__all__ = [
+    "Ends", "Entry", "Floats", "Level", "LevelsReport", "Moment", "MomentOrNow", "Name", "Named", "Pair", "Plain", "Report", "RowId",
+    "UseBy",
+]  # fmt: skip
+
+
+class Entry(BaseModel):
+    """What is asked: keys that nobody knows are refused."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+
+
+class Report(BaseModel):
+    """What is answered, built out of its own keys or out of a record of the core that has them."""
+
+    model_config = ConfigDict(extra="forbid", from_attributes=True)
+
+
+Plain = Annotated[str, StringConstraints(pattern=r"^[^\x00-\x08\x0b\x0c\x0e-\x1f\x7f]*$")]
+"""A text without characters that can be neither shown nor kept."""
+
+RowId = Annotated[int, Field(ge=1, le=2**53)]
+
+
+def _on_one_line(told: Any) -> Any:
+    return " ".join(told.splitlines()) if isinstance(told, str) else told
+
+
+Name = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=200), BeforeValidator(_on_one_line)]
+"""What something is called, on one line."""
+
+Level = Annotated[float, Field(ge=0, allow_inf_nan=False)]
+
+
+def _moment(told: str) -> str:
+    moment_of(told)
+    return told
+
+
+def _moment_or_now(told: str) -> str:
+    return _moment(told) if told else told
+
+
+def _use_by(told: str) -> str:
+    moment_of(told, TEN_YEARS)
+    return told
+
+
+Moment = Annotated[str, Field(max_length=40, json_schema_extra={"format": "date-time"}), AfterValidator(_moment)]
+"""A time, see `moments`."""
+
+UseBy = Annotated[str, Field(max_length=40), AfterValidator(_use_by)]
+"""A time until which something keeps."""
+
+MomentOrNow = Annotated[str, Field(max_length=40), AfterValidator(_moment_or_now)]
+"""The same, or empty for the time at which it is read."""
+
+Pair = Annotated[list[float], Field(min_length=2, max_length=2)]
+
+
+def _ends(told: Any) -> Any:
+    return [told.low, told.high] if isinstance(told, Interval) else told
+
+
+Ends = Annotated[Pair, BeforeValidator(_ends)]
+"""An interval of the core, low and high."""
+
+Floats = Annotated[list[float], BeforeValidator(lambda told: told.tolist() if hasattr(told, "tolist") else told)]
+"""An array of the core with one axis."""
+
+
+class LevelsReport(Report):
+    """Volume in ml, abv in % v/v, sugar and acid in g per 100 ml."""
+
+    volume_ml: float
+    abv: float
+    sugar: float
+    acid: float
+
+
+class Named(Report):
+    """An ingredient by slug and name."""
+
+    slug: str
+    name: str
+
+    @classmethod
+    def of(cls, ingredient: Ingredient) -> Named:
+        """An ingredient's."""
+        return cls(slug=ingredient.slug, name=ingredient.name)

@@ -1,0 +1,429 @@
+"""The house file, version 1: what a house has, or some drinks of it, with their notebook. What ships with the product is not in it.
+
+Times are in UTC, ISO 8601; where none is told, it is the time of the reading. A trial without a forecast is forecast anew.
+"""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Container
+from typing import Annotated, Any, Final, Literal
+
+from pydantic import AfterValidator, Field, ValidationError
+
+from oenomel.core.larder import Ingredient, Kind, SlotName, SourcedValue, aromas, composition_from_values
+from oenomel.core.larder.ingredient import Foam
+from oenomel.core.larder.shelf import ShelfState
+from oenomel.core.lots import ReadingName
+from oenomel.core.trials import QuantityName, ReadingPoint
+from oenomel.schemas.base import Entry, LevelsReport, Moment, MomentOrNow, Name, Plain, UseBy
+from oenomel.schemas.house_sensory import TonguesOfHouse
+from oenomel.schemas.preparation_file import PreparationFile
+from oenomel.schemas.reports.batch_reports import LabelReport
+from oenomel.schemas.requests.batch_requests import BatchWishEntry, PouredEntry
+from oenomel.schemas.requests.originals_requests import WishEntry
+from oenomel.schemas.requests.tasting_requests import BriefEntry, TastingNoteEntry, WordsEntry
+from oenomel.schemas.requests.trial_conditions import MadeEntry
+from oenomel.schemas.spec_file import CompositionEntry, SpecFile, spec_error
+
+__all__ = [
+    "BatchOfHouse",
+    "ChangedEntry",
+    "CloudEntry",
+    "DraftOfDrink",
+    "DrinkEntry",
+    "DrinkOfEvening",
+    "EveningOfHouse",
+    "HouseFile",
+    "HouseIngredientNote",
+    "IngredientEntry",
+    "KinshipOfHouse",
+    "LotOfHouse",
+    "ParentEntry",
+    "PreparationOfHouse",
+    "ReadingEntry",
+    "SheetOfTrial",
+    "StockOfHouse",
+    "TrialEntry",
+    "ValueEntry",
+    "house_text",
+    "parse_house",
+    "plain_name",
+    "unused_id",
+]  # fmt: skip
+
+Text = Annotated[Plain, Field(max_length=2000)]
+Slug = Annotated[Plain, Field(min_length=1, max_length=200)]
+Json = dict[str, Any]
+
+
+def _is_of_the_list(tag: str) -> str:
+    if tag not in aromas():
+        raise ValueError(f'"{tag}" is not a word of the aroma list')
+    return tag
+
+
+Aroma = dict[Annotated[Plain, Field(max_length=60), AfterValidator(_is_of_the_list)], Annotated[int, Field(ge=1, le=3)]]
+"""Weights by word of the aroma list."""
+
+
+class SheetOfTrial(TastingNoteEntry):
+    """A tasting sheet of a trial, and when it was written."""
+
+    tasted_at: MomentOrNow = ""
+
+
+class ReadingEntry(Entry):
+    """What was measured of a trial, where in its making, and with which device."""
+
+    quantity: QuantityName
+    point: ReadingPoint
+    value: Annotated[float, Field(allow_inf_nan=False)]
+    device: Annotated[Plain, Field(max_length=200)] = ""
+    taken_at: MomentOrNow = ""
+
+
+class ParentEntry(Entry):
+    """A trial of another drink, or of the same: the drink by its id in the file, the trial by its number."""
+
+    drink: Annotated[Plain, Field(min_length=1, max_length=220)]
+    trial: Annotated[int, Field(ge=1)]
+
+
+class WaterEntry(Entry):
+    """What the readings of a trial say of its water: the ratio to what was foreseen, and how it was found."""
+
+    ratio: Annotated[float, Field(ge=0.2, le=3)]
+    how: Text
+
+
+class TrialEntry(Entry):
+    """A trial as kept; ``parent`` is the number of the one within its drink that it was held against."""
+
+    name: Name
+    reason: Annotated[Plain, Field(max_length=2000)] = ""
+    spec: SpecFile
+    forecast: Json | None = None
+    kept_at: MomentOrNow = ""
+    made: MadeEntry = MadeEntry()
+    parent: Annotated[int, Field(ge=1)] | None = None
+    parents: Annotated[list[ParentEntry], Field(max_length=3)] = []
+    mark: Literal["", "finished", "shelved", "hidden"] = ""
+    reference: bool = False
+    sheets: list[SheetOfTrial] = []
+    readings: list[ReadingEntry] = []
+    water: WaterEntry | None = None
+
+
+class DraftOfDrink(Entry):
+    """What lies on the bench, and the number of the trial that it is held against."""
+
+    parent: Annotated[int, Field(ge=1)]
+    spec: SpecFile
+    saved_at: MomentOrNow = ""
+
+
+class CloudEntry(Entry):
+    """A spec of the drink from a book or a colleague."""
+
+    name: Name
+    spec: SpecFile
+    added_at: MomentOrNow = ""
+
+
+class ListedEntry(Entry):
+    """What a drink is sold for, and how many are expected of an evening."""
+
+    price: Annotated[float, Field(gt=0, le=100_000)] | None = None
+    serves: Annotated[int, Field(ge=0, le=10_000)] | None = None
+
+
+class DrinkEntry(Entry):
+    """A drink with its notebook; ``id`` is what the file calls it, ``wish`` what an original was wished to be."""
+
+    id: Annotated[Plain, Field(max_length=220)] = ""
+    name: Name
+    origin: Literal["house", "demo"] = "house"
+    created_at: MomentOrNow = ""
+    notes: Annotated[Plain, Field(max_length=10_000)] = ""
+    trials: Annotated[list[TrialEntry], Field(min_length=1, max_length=2000)]
+    draft: DraftOfDrink | None = None
+    brief: BriefEntry | None = None
+    listed: ListedEntry | None = None
+    gathered: list[CloudEntry] = []
+    wish: WishEntry | None = None
+
+
+class KinshipOfHouse(Entry):
+    """What the house set for a pair of aroma groups."""
+
+    one: Slug
+    other: Slug
+    value: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
+
+
+class ValueEntry(Entry):
+    """A value of an ingredient with where it comes from: see `core.larder.SourcedValue`."""
+
+    name: Annotated[Plain, Field(min_length=1, max_length=60)]
+    value: Annotated[float, Field(ge=0, allow_inf_nan=False)]
+    relative_sd: Annotated[float, Field(ge=0, le=2, allow_inf_nan=False)]
+    source: Annotated[Plain, Field(min_length=1, max_length=2000)]
+    source_kind: Annotated[Plain, Field(max_length=60)]
+    why: Text = ""
+
+
+class IngredientEntry(Entry):
+    """An ingredient of the house's own: see `core.larder.Ingredient`."""
+
+    slug: Annotated[Plain, Field(min_length=1, max_length=100)]
+    name: Name
+    kind: Kind
+    slots: list[SlotName] = []
+    impression: Text = ""
+    allergens: list[Slug] = []
+    cautions: list[Slug] = []
+    piece_ml: Annotated[float, Field(ge=0, allow_inf_nan=False)] | None = None
+    piece_g: Annotated[float, Field(ge=0, allow_inf_nan=False)] | None = None
+    aroma: Aroma = {}
+    foam: Foam = ""
+    origin: Literal["house", "demo"] = "house"
+    also: list[Slug] = []
+    rank: Annotated[int, Field(ge=1, le=4)] = 2
+    values: list[ValueEntry] = []
+
+    @classmethod
+    def of(cls, ingredient: Ingredient) -> IngredientEntry:
+        """An ingredient as it stands in the file; the price that its shelf tells stands with the shelf."""
+        same = ("slug", "name", "kind", "impression", "piece_ml", "piece_g", "foam", "origin", "rank")
+        lists = {name: list(getattr(ingredient, name)) for name in ("slots", "allergens", "cautions", "also")}
+        told = [value for value in ingredient.values.values() if value.source != OF_THE_SHELF]
+        values = [ValueEntry.model_validate({name: getattr(each, name) for name in ValueEntry.model_fields}) for each in told]
+        values.sort(key=lambda each: each.name)
+        return cls(
+            **{name: getattr(ingredient, name) for name in same}, **lists, aroma=dict(sorted(ingredient.aroma.items())), values=values
+        )
+
+    def ingredient(self) -> Ingredient:
+        """The same for the core.
+
+        Raises
+        ------
+        ImpossibleComposition
+        """
+        values = {each.name: SourcedValue(**each.model_dump()) for each in self.values}
+        told: dict[str, Any] = {name: getattr(self, name) for name in IngredientEntry.model_fields if name != "values"}
+        told |= {name: tuple(told[name]) for name in ("slots", "allergens", "cautions", "also")}
+        return Ingredient(**told, values=values, composition=composition_from_values(values, self.kind))
+
+
+class ShelfEntry(Entry):
+    """How an ingredient stands on the shelf, and what the house pays a litre."""
+
+    slug: Slug
+    state: ShelfState
+    price_per_litre: Annotated[float, Field(ge=0, le=10_000, allow_inf_nan=False)] | None = None
+
+
+class AmendedEntry(Entry):
+    """What tasting changed of an ingredient that ships."""
+
+    slug: Slug
+    aroma: Aroma
+    impression: Text
+
+
+class HouseIngredientNote(Entry):
+    """A bottle or a juice tasted alone."""
+
+    slug: Slug
+    taster: Annotated[Plain, Field(min_length=1, max_length=100)]
+    words: WordsEntry
+    amended: bool = False
+    tasted_at: MomentOrNow = ""
+
+
+class PalateEntry(Entry):
+    """From when on a taster's palate is learnt anew."""
+
+    taster: Annotated[Plain, Field(max_length=100)]
+    since: Moment
+
+
+class ChangedEntry(Entry):
+    """Values that the house sets over an ingredient's own."""
+
+    slug: Slug
+    values: Annotated[list[ValueEntry], Field(min_length=1, max_length=40)]
+
+
+class LotReadingOfHouse(Entry):
+    """One reading of a lot, in the unit of its kind."""
+
+    what: ReadingName
+    value: Annotated[float, Field(allow_inf_nan=False)]
+    sd: Annotated[float, Field(gt=0, allow_inf_nan=False)] | None = None
+    device: Annotated[Plain, Field(max_length=200)] = ""
+    taken_at: MomentOrNow = ""
+
+
+class LotOfHouse(Entry):
+    """A lot: of what, when made, what is left; ``preparation`` as made, ``contents`` what that came to (worked out where not told)."""
+
+    slug: Slug
+    name: Name
+    made_at: Moment
+    used_up_at: MomentOrNow = ""
+    volume_ml: Annotated[float, Field(gt=0, le=1_000_000)] | None = None
+    left_ml: Annotated[float, Field(ge=0, le=1_000_000)] | None = None
+    pieces: Annotated[int, Field(ge=1, le=5000)] | None = None
+    preparation: PreparationFile | None = None
+    contents: list[ValueEntry] = []
+    readings: list[LotReadingOfHouse] = []
+    origin: Literal["house", "demo"] = "house"
+
+
+class PreparationOfHouse(Entry):
+    """What makes an ingredient."""
+
+    makes: Slug
+    file: PreparationFile
+    origin: Literal["house", "demo"] = "house"
+
+
+class ParOfHouse(Entry):
+    """How much of an ingredient should stand there."""
+
+    slug: Slug
+    par_ml: Annotated[float, Field(gt=0, le=1_000_000)]
+
+
+class GoodPriceOfHouse(Entry):
+    """What a kilogram of a dry good costs."""
+
+    slug: Slug
+    price_per_kg: Annotated[float, Field(gt=0, le=100_000)]
+
+
+class StockOfHouse(Entry):
+    """How prices are written, what should stand there, what dry goods cost."""
+
+    currency: Annotated[Plain, Field(max_length=8)] = ""
+    pars: list[ParOfHouse] = []
+    good_prices: list[GoodPriceOfHouse] = []
+
+
+class LogOfBatch(Entry):
+    """Something that happened to a bottle."""
+
+    at: Moment
+    kind: Literal["made", "served", "added", "read", "kept over", "set right"]
+    words: Annotated[Plain, Field(max_length=1000)]
+
+
+class BatchOfHouse(Entry):
+    """A batch as it was made: of which drink (its id in the file), what really went in and what that came to, what is left; ``older`` is
+    the name of the one that it was filled on.
+    """
+
+    drink: Annotated[Plain, Field(min_length=1, max_length=220)]
+    name: Name
+    made_at: Moment
+    made_by: Annotated[Plain, Field(max_length=100)] = ""
+    use_by: UseBy
+    used_up_at: MomentOrNow = ""
+    spec: SpecFile
+    wish: BatchWishEntry
+    poured: Annotated[list[PouredEntry], Field(min_length=1, max_length=200)]
+    contents: CompositionEntry
+    recipe: LevelsReport
+    label: LabelReport
+    serve_ml: Annotated[float, Field(gt=0, le=100_000)]
+    volume_ml: Annotated[float, Field(gt=0, le=10_000_000)]
+    left_ml: Annotated[float, Field(ge=0, le=10_000_000)]
+    container_ml: Annotated[float, Field(gt=0, le=10_000_000)]
+    older: Annotated[Plain, Field(max_length=200)] = ""
+    older_ml: Annotated[float, Field(ge=0, le=10_000_000)] = 0.0
+    wood: bool = False
+    note: Text = ""
+    origin: Literal["house", "demo"] = "house"
+    log: list[LogOfBatch] = []
+
+
+class DrinkOfEvening(Entry):
+    """A drink of an evening, by its id in the file, and the name of the batch that it is poured from."""
+
+    drink: Annotated[Plain, Field(min_length=1, max_length=220)]
+    serves: Annotated[int, Field(ge=1, le=5000)]
+    service: Literal["", "ice", "chilled", "freezer", "shaken", "bubbles"] = ""
+    batch: Annotated[Plain, Field(max_length=200)] = ""
+    container_ml: Annotated[float, Field(gt=0, le=100_000)] | None = None
+
+
+class EveningOfHouse(Entry):
+    """The evening that is ahead, and what is ticked of it, by key."""
+
+    name: Name
+    at: Moment
+    hands: Annotated[int, Field(ge=1, le=12)] = 1
+    drinks: Annotated[list[DrinkOfEvening], Field(max_length=40)] = []
+    ticks: Annotated[dict[Annotated[Plain, Field(max_length=400)], Moment], Field(max_length=2000)] = {}
+
+
+class HouseFile(Entry):
+    """A house, or some of it."""
+
+    format: Literal["oenomel/house"] = "oenomel/house"
+    version: Literal[1] = 1
+    ingredients: list[IngredientEntry] = []
+    amended: list[AmendedEntry] = []
+    shelf: list[ShelfEntry] = []
+    parts: list[HouseIngredientNote] = []
+    palates: list[PalateEntry] = []
+    changed: list[ChangedEntry] = []
+    retired: list[Slug] = []
+    preparations: list[PreparationOfHouse] = []
+    lots: list[LotOfHouse] = []
+    stock: StockOfHouse | None = None
+    kinship: Annotated[list[KinshipOfHouse], Field(max_length=1000)] = []
+    drinks: list[DrinkEntry] = []
+    batches: list[BatchOfHouse] = []
+    evening: EveningOfHouse | None = None
+    tongues: TonguesOfHouse | None = None
+
+
+OF_THE_SHELF: Final = "my shelf"
+"""The source of a price that stands on the shelf."""
+
+
+def parse_house(told: Any) -> HouseFile:
+    """A house file out of its JSON; raises SpecError naming the first place that is wrong."""
+    try:
+        return HouseFile.model_validate(told)
+    except ValidationError as error:
+        raise spec_error(error.errors()[0]) from error
+
+
+def house_text(house: HouseFile) -> str:
+    """A house as the text of its file: keys in their order, what was never told left out."""
+    return json.dumps(house.model_dump(mode="json", exclude_unset=True), indent=1, ensure_ascii=False) + "\n"
+
+
+def plain_name(name: str) -> str:
+    """A name by which two drinks are one: capitals and spaces don't count, accents and marks do.
+
+    >>> plain_name("Ete  Sour") == plain_name("ete sour"), plain_name("Été Sour") == plain_name("Ete sour")
+    (True, False)
+    """
+    return " ".join(name.casefold().split())
+
+
+def unused_id(base: str, taken: Container[str]) -> str:
+    """What a drink is called in a file where these ids are taken: by this one, or with a number behind it."""
+    if base not in taken:
+        return base
+    # Of many drinks of one name the next number is found by doubling, and not by trying all that are taken.
+    high = 2
+    while f"{base}-{high}" in taken:
+        high *= 2
+    return next(f"{base}-{n}" for n in range(high // 2 + 1 if high > 2 else 2, high + 1) if f"{base}-{n}" not in taken)

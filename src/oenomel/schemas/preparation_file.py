@@ -1,0 +1,229 @@
+"""The preparation file, version 1: what is cooked, infused or mixed, its exact shape, and its refusals (`oenomel.interchange` reads and
+writes its file).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Annotated, Any, Literal
+
+from pydantic import AfterValidator, Discriminator, Field, Tag, model_validator
+from pydantic_core import PydanticCustomError
+
+from oenomel.core.larder import Ingredient
+from oenomel.core.preparations import KitchenStep, Outcome
+from oenomel.core.preparations.by_cup import by_cup_words
+from oenomel.core.preparations.goods import good_called
+from oenomel.core.preparations.mass_balance import is_strained_out, may_be_strained_out
+from oenomel.core.preparations.preparation import (
+    Do,
+    FinalMeasure,
+    KitchenUnit,
+    Preparation,
+    PreparationKind,
+    RecipeLine,
+    checked_line,
+    line_of,
+)
+from oenomel.core.spec import parse_amount
+from oenomel.errors import DomainError, SpecError
+from oenomel.schemas.base import Entry, Plain, Report
+from oenomel.schemas.spec_file import Amount, CompositionEntry, InlineIngredient, parse_as
+from oenomel.schemas.spec_to_drink import composition_entry, inline_ingredient
+
+__all__ = [
+    "FinalEntry",
+    "KitchenStepEntry",
+    "Known",
+    "LineEntry",
+    "PreparationFile",
+    "PreparationReport",
+    "parse_preparation",
+    "preparation_of",
+    "preparation_report",
+]  # fmt: skip
+
+SOLIDS = frozenset({"pulp", "solids", "the solids", "fruit", "skins", "seeds", "leaves", "herbs", "spices", "pomace"})
+"""Words for all that a strainer holds back."""
+
+SIXTY_DAYS = 60 * 24 * 60
+"""The longest steep that is taken, in minutes: liqueurs stand for weeks."""
+
+Known = Callable[[str], Ingredient | None]
+"""Finds an ingredient of the larder by slug or by words; None where they mean none for sure."""
+
+Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
+
+
+def _readable(brix: float) -> float:
+    if brix > 90:
+        raise PydanticCustomError("brix", "{brix} °Bx can't be: honey itself is about 82", {"brix": f"{brix:g}"})
+    return brix
+
+
+def _what_tag(value: Any) -> str:
+    return "slug" if isinstance(value, str) else "inline"
+
+
+WhatEntry = Annotated[
+    Annotated[Annotated[Plain, Field(min_length=1, max_length=200)], Tag("slug")] | Annotated[InlineIngredient, Tag("inline")],
+    Discriminator(_what_tag),
+]
+
+
+class LineEntry(Entry):
+    """Something that goes in: a slug of the larder, words, or an ingredient described here."""
+
+    what: WhatEntry
+    amount: Amount
+    unit: KitchenUnit
+    g_per_cup: Annotated[float, Field(gt=0, le=2000, allow_inf_nan=False)] | None = None
+
+    @property
+    def called(self) -> str:
+        """What it is called in the file."""
+        return self.what if isinstance(self.what, str) else self.what.name
+
+
+class KitchenStepEntry(Entry):
+    """Something that is done; ``discard`` names lines that are thrown away at it, ``evaporated_g`` is water that went off, weighed."""
+
+    do: Do
+    minutes: Annotated[float, Field(ge=0, le=SIXTY_DAYS, allow_inf_nan=False)] | None = None
+    discard: Annotated[list[Annotated[Plain, Field(max_length=200)]], Field(max_length=60)] = []
+    evaporated_g: Annotated[float, Field(allow_inf_nan=False)] | None = None
+
+    @model_validator(mode="after")
+    def _water_goes_off(self) -> KitchenStepEntry:
+        if self.evaporated_g is not None and self.evaporated_g < 0:
+            raise PydanticCustomError("evaporated", "evaporation below zero can't be: write down the water that was added as a line")
+        return self
+
+
+class FinalEntry(Entry):
+    """What it came to: a weight or a volume, and what the refractometer shows."""
+
+    weight_g: Annotated[Positive, Field(le=1_000_000)] | None = None
+    volume_ml: Annotated[Positive, Field(le=1_000_000)] | None = None
+    brix: Annotated[Positive, AfterValidator(_readable)] | None = None
+
+    @model_validator(mode="after")
+    def _one_size(self) -> FinalEntry:
+        if self.weight_g is not None and self.volume_ml is not None:
+            raise PydanticCustomError("final", "tell its final weight or its final volume, not both")
+        return self
+
+
+class PreparationFile(Entry):
+    """A preparation as written down: format oenomel/preparation, version 1."""
+
+    format: Literal["oenomel/preparation"]
+    version: Literal[1]
+    name: Annotated[Plain, Field(min_length=1, max_length=200)]
+    kind: PreparationKind
+    lines: Annotated[list[LineEntry], Field(min_length=1, max_length=60)]
+    steps: Annotated[list[KitchenStepEntry], Field(max_length=40)] = []
+    final: FinalEntry = FinalEntry()
+
+
+class TotalReport(Report):
+    """Something that the finished liquid holds in 100 ml: how much, half of its 80 % interval, and its kinds where there are several."""
+
+    name: str
+    value: float
+    half_width: float
+    kinds: str
+
+
+class PreparationReport(Report):
+    """What a preparation comes to: per 100 ml with spreads; ``brix`` and ``density`` of the finished liquid; ``keeps_days`` cold;
+    ``strainable``: places of the lines that can be strained out.
+    """
+
+    composition: CompositionEntry
+    totals: list[TotalReport]
+    brix: float
+    brix_sd: float
+    density: float
+    yield_ml: float
+    yield_g: float
+    yield_sd: float
+    keeps_days: int
+    allergens: list[str]
+    cautions: list[str]
+    why: list[str]
+    by_cup: str
+    strainable: list[int]
+
+
+def parse_preparation(text: str) -> PreparationFile:
+    """A preparation file from its text; raises SpecError naming the first place that is wrong."""
+    return parse_as(PreparationFile, text, "a preparation")
+
+
+def preparation_of(file: PreparationFile, known: Known, itself: str = "") -> Preparation:
+    """The same for the core.
+
+    Parameters
+    ----------
+    itself : str    slug of what it makes: it can't go into itself
+
+    Raises
+    ------
+    SpecError
+        A line isn't known, goes in circles, or can't be weighed; a step throws away what never went in.
+    """
+    lines = tuple(_line(f"lines[{i}]", entry, known) for i, entry in enumerate(file.lines))
+    for i, line in enumerate(lines):
+        if isinstance(line.what, Ingredient) and (line.what.slug == itself or _same(line.what.name, file.name)):
+            raise SpecError(
+                f"lines[{i}].what", f"{line.name} would go into itself: that is a circle; name the lot or the bottle it starts from"
+            )
+    steps = tuple(
+        KitchenStep(step.do, step.minutes, _thrown(f"steps[{i}]", step, lines, known), step.evaporated_g)
+        for i, step in enumerate(file.steps)
+    )
+    return Preparation(file.name, file.kind, lines, steps, FinalMeasure(**file.final.model_dump()))
+
+
+def preparation_report(outcome: Outcome) -> PreparationReport:
+    """What a preparation comes to, as JSON."""
+    same = ("brix", "brix_sd", "density", "yield_ml", "yield_g", "yield_sd", "keeps_days")
+    lists = {name: list(getattr(outcome, name)) for name in ("allergens", "cautions", "why")}
+    return PreparationReport(
+        composition=composition_entry(outcome.composition),
+        totals=[TotalReport.model_validate(each) for each in outcome.totals],
+        **{name: getattr(outcome, name) for name in same},
+        **lists,
+        by_cup=by_cup_words(outcome.preparation),
+        strainable=[at for at, line in enumerate(outcome.preparation.lines) if may_be_strained_out(line)],
+    )
+
+
+def _line(place: str, entry: LineEntry, known: Known) -> RecipeLine:
+    amount = parse_amount(entry.amount)
+    if isinstance(entry.what, str):
+        return line_of(place, entry.what, amount, entry.unit, entry.g_per_cup, known)
+    try:
+        described = inline_ingredient(entry.what)
+    except DomainError as error:
+        raise SpecError(f"{place}.what.composition", str(error)) from error
+    return checked_line(place, RecipeLine(entry.what.name, described, amount, entry.unit, entry.g_per_cup))
+
+
+def _thrown(place: str, step: KitchenStepEntry, lines: tuple[RecipeLine, ...], known: Known) -> tuple[int, ...]:
+    """Places of the lines that a step throws away: named as they were written, by any other word for them, or all that is solid."""
+    found = []
+    for i, word in enumerate(step.discard):
+        meant = good_called(word) or known(word)
+        places = [at for at, line in enumerate(lines) if _same(line.written, word) or (meant is not None and line.what == meant)]
+        if not places and word.strip().casefold() in SOLIDS:
+            places = [at for at, line in enumerate(lines) if is_strained_out(line)]
+        if not places:
+            raise SpecError(f"{place}.discard[{i}]", f'"{word}" never went in: name a line as it is written above')
+        found += places
+    return tuple(dict.fromkeys(found))
+
+
+def _same(one: str, other: str) -> bool:
+    return one.strip().casefold() == other.strip().casefold()

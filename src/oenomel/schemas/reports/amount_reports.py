@@ -1,0 +1,92 @@
+"""A typed amount, read beside the drink it stands in."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+
+from oenomel.core.glass.appearance import to_the_line_ml
+from oenomel.core.spec import Drink, Unit, to_ml
+from oenomel.core.spec.typed_amount import PART_SIZES_ML, Asks, TypedAmount, parse_typed
+from oenomel.core.spec.units import Measure
+from oenomel.errors import SpecError
+from oenomel.schemas.base import Pair, Report
+from oenomel.schemas.requests.amount_requests import TypedEntry
+from oenomel.schemas.spec_file import RelativeEntry, SpecFile
+
+__all__ = ["AmountReport", "read_typed", "with_amount"]
+
+
+class AmountReport(Report):
+    """What the text means, in the keys of a pour.
+
+    ``asks`` is empty where that is all; else nothing may be poured before it was asked "which" of the ``choices`` is meant, how big a
+    "part" is (``choices`` are what it would come to for each of ``part_sizes``, in ml), or between which ends of a "range".
+    """
+
+    amount: float | None
+    unit: Unit
+    said: str | None
+    relative: RelativeEntry | None
+    range: Pair | None
+    choices: list[Measure]
+    asks: Asks
+    part_sizes: list[float]
+
+
+def read_typed(typed: TypedEntry, spec: SpecFile, drink: Drink, served_ml: Callable[[], float]) -> AmountReport:
+    """The amount that a text means for a pour; ``drink`` is the one its spec describes, ``served_ml`` tells what it makes.
+
+    Raises
+    ------
+    SpecError
+        There is no such pour.
+    DomainError
+    """
+    if typed.pour >= len(drink.pours):
+        raise SpecError("pour", f"there is no pour {typed.pour}; the spec has {len(drink.pours)}, counted from 0")
+    pours = [(pour.ingredient, pour.slot) for pour in drink.pours]
+    said = parse_typed(typed.text, typed.unit, pours, typed.pour, spec.part_ml, spec.ounce_ml)
+    if said.asks:
+        return _report(said.spoken, said)
+    ml = [_ml(each, typed, spec, drink) for each in _spoken_of(said)]
+    if said.follows is not None:
+        followed = said.times * drink.pours[said.follows].volume_ml
+        return _report(Measure(followed, "ml"), said, relative=RelativeEntry(to=said.follows, times=said.times))
+    if said.to_the_line:
+        return _report(Measure(round(to_the_line_ml(drink, typed.pour, served_ml()), 1), "ml"), said)
+    return _report(said.spoken, said, ends=[min(ml[1:]), max(ml[1:])] if said.ends else None)
+
+
+def with_amount(spec: SpecFile, pour: int, read: AmountReport) -> SpecFile:
+    """The spec with a typed amount in its place; as it was where the text is still a question."""
+    if read.asks or read.amount is None:
+        return spec
+    told = {name: getattr(read, name) for name in ("amount", "unit", "said", "relative")}
+    told |= {"range": read.range} if read.range is not None else {}
+    return spec.model_copy(update={"pours": [each.model_copy(update=told) if at == pour else each for at, each in enumerate(spec.pours)]})
+
+
+def _spoken_of(said: TypedAmount) -> Sequence[Measure]:
+    return [*([said.spoken] if said.spoken else []), *(said.ends or ())]
+
+
+def _ml(spoken: Measure, typed: TypedEntry, spec: SpecFile, drink: Drink) -> float:
+    # Refuses what can't be poured of it.
+    return to_ml(spoken.amount, spoken.unit, drink.pours[typed.pour].ingredient, spec.ounce_ml, spec.part_ml)
+
+
+def _report(
+    spoken: Measure | None, said: TypedAmount, relative: RelativeEntry | None = None, ends: list[float] | None = None
+) -> AmountReport:
+    return AmountReport.model_validate(
+        {
+            "amount": None if spoken is None else spoken.amount,
+            "unit": "ml" if spoken is None else spoken.unit,
+            "said": said.said,
+            "relative": relative,
+            "range": ends,
+            "choices": list(said.choices),
+            "asks": said.asks,
+            "part_sizes": list(PART_SIZES_ML) if said.asks == "part" else [],
+        }
+    )

@@ -1,0 +1,286 @@
+"""A forecast as JSON: what `oenomel predict` prints and the API answers. Numbers are not rounded; rounding is for the screen."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import fields
+from typing import Annotated, Any, Final
+
+from pydantic import BeforeValidator
+
+from oenomel.core.balance import Change, PourShare, Profile
+from oenomel.core.balance.uncertainty import Driver, Drivers
+from oenomel.core.checks import Mend
+from oenomel.core.forecast import Forecast
+from oenomel.core.forecast.comparison import Headline
+from oenomel.core.forecast.forecast import Dilution, Place
+from oenomel.core.glass import Appearance
+from oenomel.core.glass.appearance import Layer
+from oenomel.core.glass.rim import EdgeSip
+from oenomel.core.rebalance import that_can_move, usually_free
+from oenomel.schemas.base import Ends, Floats, LevelsReport, Report
+
+__all__ = [
+    "AppearanceReport", "ComparisonReport", "CourseReport", "Driver", "FindingReport", "ForecastReport", "Intervals", "ServedReport",
+    "forecast_report", "served_report",
+]  # fmt: skip
+
+
+class StandardDrinks(Report):
+    """Standard drinks by country: US 14 g, UK 8 g, Australia 10 g of alcohol."""
+
+    us: float
+    uk: float
+    au: float
+
+
+class ProfileReport(Report):
+    """One liquid: volume in ml, abv in % v/v, the rest of the levels in g per 100 ml; no ratio where there is no acid."""
+
+    volume_ml: float
+    abv: float
+    sugar: float
+    acid: float
+    sugar_acid_ratio: Annotated[float | None, BeforeValidator(lambda ratio: ratio if math.isfinite(ratio) else None)]
+    alcohol_g: float
+    energy_kcal: float
+    titratable_acid: float
+    sucrose_equivalents: float
+    standard_drinks: StandardDrinks
+    body: float
+    body_word: str
+    temperature_c: float
+
+
+class ServedReport(ProfileReport):
+    """The drink as served; its carbon dioxide in g per litre, by mixing."""
+
+    co2: float
+
+
+class Intervals(Report):
+    """Central 80 % intervals, low and high, as served."""
+
+    volume_ml: Ends
+    abv: Ends
+    sugar: Ends
+    acid: Ends
+    sugar_acid_ratio: Ends | None = None
+
+
+class DoubtReport(Report):
+    """What makes each figure unsure."""
+
+    volume_ml: Drivers
+    abv: Drivers
+    sugar: Drivers
+    acid: Drivers
+
+
+class PourReport(Report):
+    """What a pour brings to the glass, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether it may move when the drink
+    is rebalanced and nothing else is said, or None where it has no amount to choose.
+    """
+
+    volume_ml: float
+    sugar_g: float
+    acid_g: float
+    alcohol_ml: float
+    sugar_share: float
+    acid_share: float
+    alcohol_share: float
+    free: bool | None
+
+
+class FindingReport(Report):
+    """A finding: info, warning or error; the pour it is about, and the words of each mend that can be applied."""
+
+    code: str
+    severity: str
+    message: str
+    pour: int | None
+    mends: list[Annotated[str, BeforeValidator(lambda mend: mend.words if isinstance(mend, Mend) else mend)]]
+
+
+class AppearanceReport(Report):
+    """How the drink looks in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it is."""
+
+    ice: str
+    line_ml: float
+    line_cm: float
+    liquid: list[Layer]
+    foam: Layer | None
+    drops: list[str]
+    state: str
+    words: str
+
+
+class ForecastReport(Report):
+    """The forecast of one drink; its cost only where every price is told, in the house's own currency."""
+
+    undiluted: ProfileReport
+    dilution: Dilution
+    strained: ProfileReport
+    before_topping: ProfileReport
+    served: ServedReport
+    interval80: Intervals
+    doubt: DoubtReport
+    pours: list[PourReport]
+    findings: list[FindingReport]
+    place: Place | None
+    sight: AppearanceReport | None
+    edge: EdgeSip | None
+    cost: float | None
+
+
+class DifferenceReport(Report):
+    """By how much two drinks differ in a figure, the 80 % interval of that, and how likely its sign is."""
+
+    by: float
+    interval80: Ends
+    sign_probability: float
+
+
+class AxisReport(Report):
+    """One axis beside the parent's; ``steps`` is for drawing, too rough to print; ``made_by`` which changes made it."""
+
+    axis: str
+    value: float
+    parent: float
+    steps: float
+    direction: str
+    headline: str
+    sentence: str
+    made_by: str
+    sureness: str
+    certainty: str
+    tasted: bool
+    difference: DifferenceReport
+
+
+class LoudnessReport(Report):
+    """How loud an ingredient is beside before: its shares of the glass, 0 to 1, and in words; ``told`` where a nose could tell it."""
+
+    slug: str
+    name: str
+    before: float
+    after: float
+    words: str
+    told: bool
+    sentence: str
+
+
+class ParentReport(Report):
+    """Where the parent stands: what a drink is held against, and no more."""
+
+    served: LevelsReport
+    interval80: Intervals
+    place: Place | None
+
+
+class ComparisonReport(Report):
+    """A drink beside its parent: which change did what, what only shows beside it, and what the numbers can't see.
+
+    ``volume_by_ml`` and ``water_by_ml`` tell how much larger it is, and how much of that is water from the ice.
+    """
+
+    present: Annotated[ForecastReport, BeforeValidator(lambda told: forecast_report(told) if isinstance(told, Forecast) else told)]
+    parent: ParentReport
+    volume_by_ml: float
+    water_by_ml: float
+    axes: list[AxisReport]
+    changes: list[Change]
+    loudness: list[LoudnessReport]
+    lean: str
+    bubbles: str
+    findings: list[FindingReport]
+    unseen: list[str]
+    headline: Headline
+    stands_for: list[int | None]
+    suggested_name: str
+
+
+class FloatReport(Report):
+    """A float, or what lies below it, minute by minute."""
+
+    volume_ml: Floats
+    abv: Floats
+    sugar: Floats
+    acid: Floats
+
+
+class CourseStepsReport(Report):
+    """Noticeable steps of each axis from the first sip, minute by minute."""
+
+    abv: Floats
+    sugar: Floats
+    acid: Floats
+
+
+class CourseReport(Report):
+    """A drink from minute 0 to 20 in its glass, a value a minute; the float apart where there is one.
+
+    ``leaves_home`` is the first minute in which it stands outside its family's home, where it began inside.
+    """
+
+    volume_ml: Floats
+    temperature_c: Floats
+    abv: Floats
+    sugar: Floats
+    acid: Floats
+    undissolved_g: Floats
+    steps: CourseStepsReport
+    top: FloatReport | None
+    below: FloatReport | None
+    leaves_home: int | None
+
+
+_FIGURES: Final = tuple(field.name for field in fields(Profile))
+
+
+def forecast_report(forecast: Forecast) -> ForecastReport:
+    """The report of a forecast."""
+    cold = forecast.temperatures
+    return ForecastReport(
+        undiluted=_profile(forecast.undiluted, cold.tin),
+        dilution=forecast.dilution,
+        strained=_profile(forecast.strained, cold.strained),
+        before_topping=_profile(forecast.before_topping, cold.before_topping),
+        served=served_report(forecast),
+        interval80=Intervals.model_validate(forecast.interval80),
+        doubt=DoubtReport.model_validate(forecast.doubt.drivers),
+        pours=_pours(forecast),
+        findings=[FindingReport.model_validate(finding) for finding in forecast.findings],
+        place=forecast.place,
+        sight=appearance_report(forecast.appearance),
+        edge=forecast.edge,
+        cost=forecast.cost,
+    )
+
+
+def served_report(forecast: Forecast) -> ServedReport:
+    """The report of a drink as it is served."""
+    return ServedReport(**_figures(forecast.served, forecast.temperatures.glass), co2=forecast.co2)
+
+
+def appearance_report(appearance: Appearance | None) -> AppearanceReport | None:
+    """The report of how a drink looks; None where its glass isn't of the list."""
+    return None if appearance is None else AppearanceReport.model_validate(appearance)
+
+
+def _profile(profile: Profile, temperature_c: float) -> ProfileReport:
+    return ProfileReport(**_figures(profile, temperature_c))
+
+
+def _figures(profile: Profile, temperature_c: float) -> dict[str, Any]:
+    figures = {name: getattr(profile, name) for name in _FIGURES}
+    return figures | {"standard_drinks": profile.standard_drinks, "body_word": profile.body_word, "temperature_c": temperature_c}
+
+
+def _pours(forecast: Forecast) -> list[PourReport]:
+    free, can_move = usually_free(forecast.drink), that_can_move(forecast.drink)
+
+    def report(index: int, share: PourShare) -> PourReport:
+        return PourReport(**share._asdict(), free=(index in free) if index in can_move else None)
+
+    return [report(index, share) for index, share in enumerate(forecast.pours)]

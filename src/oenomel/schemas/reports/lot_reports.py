@@ -1,0 +1,74 @@
+"""A lot as it is answered: what was supposed and what was measured side by side, its age, and what it does to drinks."""
+
+from __future__ import annotations
+
+from oenomel.core.lots import ReadingName
+from oenomel.core.lots.lot import Beside
+from oenomel.schemas.base import Named, Report
+from oenomel.schemas.spec_file import CompositionEntry
+
+__all__ = ["DoubtOfDrink", "LotDetail", "LotReport", "ReadingReport", "TitratedReport"]
+
+
+class ReadingReport(Report):
+    """One reading of a lot, in the unit of its kind; ``device`` says what it was read with."""
+
+    id: int
+    what: ReadingName
+    value: float
+    sd: float | None
+    device: str
+    taken_at: str
+
+
+class LotReport(Report):
+    """A lot: whose, when made, how old, how much is left; its composition per 100 ml with spreads; each figure as supposed and measured."""
+
+    id: int
+    ingredient: Named
+    kind: str
+    name: str
+    made_at: str
+    used_up_at: str | None
+    hours: float
+    age: str
+    past_its_day: bool
+    use_by: str | None
+    volume_ml: float | None
+    left_ml: float | None
+    pieces: int | None
+    cooked: bool
+    in_use: bool
+    composition: CompositionEntry
+    brix: float
+    figures: list[Beside]
+    readings: list[ReadingReport]
+    notes: list[str]
+
+
+class DoubtOfDrink(Report):
+    """How sure an axis of a finished drink is with the lot as read, beside what it would be if nothing had been: half of 80 %."""
+
+    drink_id: int
+    drink: str
+    axis: str
+    before: float
+    after: float
+    words: str
+
+
+class LotDetail(LotReport):
+    """A lot with how it is titrated, and what its readings make surer."""
+
+    titration: list[str]
+    surer: list[DoubtOfDrink]
+    worth: list[str]
+    made_by: str
+
+
+class TitratedReport(Report):
+    """What a titration says: acid as citric in g per 100 ml, how far it may be off, and in words."""
+
+    acid: float
+    sd: float
+    words: str

@@ -1,0 +1,93 @@
+"""How a drink is made and served, as JSON: its steps, the same drink on each ice, and the glasses."""
+
+from __future__ import annotations
+
+from oenomel.core.forecast.serving_ice import ServedOnIce, Sip
+from oenomel.core.method.step import StepKind
+from oenomel.core.rebalance.ranges import Span, Stop
+from oenomel.core.spec import Garnish, Moment
+from oenomel.schemas.base import Pair, Report
+from oenomel.schemas.reports.forecast_reports import AppearanceReport, appearance_report
+
+__all__ = ["GarnishSuggestion", "GlassReport", "ServeReport", "SpanReport", "StepReport", "serve_report", "span_report"]
+
+
+class StepReport(Report):
+    """One thing to do, as a sentence, and the sign that it is done.
+
+    The pour that it is about, by its place, the share of it, and its amount as it stands in the words; seconds to work it; the moment of
+    the making that begins with it; of a line of the drink's own its place among them.
+    """
+
+    key: str
+    kind: StepKind
+    words: str
+    sign: str
+    pour: int | None
+    share: float
+    amount: str
+    seconds: float | None
+    moment: Moment | None
+    own: int | None
+
+
+class GarnishSuggestion(Report):
+    """A garnish as it stands in a spec, with its reason, and whether it is in stock."""
+
+    garnish: Garnish
+    at_hand: bool
+
+
+class GlassReport(Report):
+    """A glass of the list: ml to the brim and to its wash line; the inside of its bowl as (height, radius) in cm, and what is below it."""
+
+    name: str
+    brim_ml: float
+    line_ml: float
+    bowl: list[Pair]
+    stem_cm: float
+    foot_cm: float
+
+
+class ServeReport(Report):
+    """The drink on one ice: how it looks, its figures at three sips, the first minute outside its home, and that in words."""
+
+    ice: str
+    sight: AppearanceReport | None
+    sips: list[Sip]
+    leaves_home: int | None
+    words: str
+
+
+class StopReport(Report):
+    """A drink with one pour at an amount: its figures as served."""
+
+    pour_ml: float
+    volume_ml: float
+    abv: float
+    sugar: float
+    acid: float
+
+
+class SpanReport(Report):
+    """What the range of a pour makes of the drink, and where it should settle."""
+
+    pour: int
+    low: StopReport
+    high: StopReport
+    best: StopReport
+
+
+def serve_report(served: ServedOnIce) -> ServeReport:
+    """The report of a drink on one ice."""
+    sight = appearance_report(served.appearance)
+    return ServeReport(ice=served.ice, sight=sight, sips=list(served.sips), leaves_home=served.leaves_home, words=served.words)
+
+
+def span_report(pour: int, span: Span) -> SpanReport:
+    """The report of a range."""
+    return SpanReport(pour=pour, low=_stop(span.low), high=_stop(span.high), best=_stop(span.best))
+
+
+def _stop(stop: Stop) -> StopReport:
+    return StopReport(pour_ml=stop.pour_ml, **stop.figures)

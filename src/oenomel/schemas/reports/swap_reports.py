@@ -1,0 +1,248 @@
+"""A rebalancing and a board of swaps as JSON. Numbers are not rounded; rounding is for the screen."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Annotated, Any, Literal
+
+from pydantic import Field
+
+from oenomel.core.balance import Change, tasted
+from oenomel.core.larder.shelf import Inventory
+from oenomel.core.rebalance import Move
+from oenomel.core.rebalance.alternatives import Alternative
+from oenomel.core.rebalance.solver import Costs, Rebalanced
+from oenomel.core.spec import Drink, Unit
+from oenomel.core.swaps import RANKINGS, Board, Ranking, RowOutcome
+from oenomel.core.swaps.board import SwapRow
+from oenomel.core.swaps.candidates import LeftOut
+from oenomel.schemas.base import LevelsReport, Named, Plain, Report
+from oenomel.schemas.poured_spec import in_millilitres, with_pours_of
+from oenomel.schemas.spec_file import PourEntry, SpecFile
+
+__all__ = ["RebalanceReport", "SwapsReport", "rebalance_report", "swaps_report"]
+
+
+class MoveReport(Report):
+    """One pour's change in ml, and as ``amount`` in the ``unit`` that it is measured by; ``joined`` where it came in as a corrector,
+    ``said`` its name inside a sentence.
+    """
+
+    ingredient: str
+    name: str
+    said: str
+    before_ml: float
+    after_ml: float
+    joined: bool
+    unit: Unit
+    amount: float
+
+
+class ResidualReport(Report):
+    """What is left to the target on an axis, in steps for drawing and in words; ``felt`` where a tongue could tell it."""
+
+    axis: Literal["sugar", "acid", "abv", "volume_ml"]
+    value: float
+    target: float
+    steps: float
+    words: str
+    felt: bool
+
+
+class AnswerReport(Report):
+    """A rebalanced drink: its pours in ml, J and its parts; the same drink as a spec in its own units; the moves, what each did, and what
+    is left.
+    """
+
+    pours: list[PourEntry]
+    J: float
+    parts: Costs
+    spec: SpecFile
+    moves: list[MoveReport]
+    changes: list[Change]
+    left: list[ResidualReport]
+    reached: bool
+
+
+class WayReport(AnswerReport):
+    """One way to the target: what sets it apart from the others, and what it costs of what the drink is known by."""
+
+    title: str
+    cost: str
+
+
+class RebalanceReport(AnswerReport):
+    """The answer of least J, the ways to choose between, of which it is the first, and what else has to be said. ``proved``: no pourable
+    amounts have a smaller J.
+    """
+
+    ways: list[WayReport]
+    notes: list[str]
+    proved: bool
+    evaluated: int
+
+
+class StepsReport(Report):
+    """How far from the target by axis, in noticeable steps; for drawing, too rough to be printed."""
+
+    sugar: float
+    acid: float
+    abv: float
+
+
+class StandingReport(Report):
+    """Where a drink would stand; ``tasted`` are the axes on which its difference from the target can be tasted, ``words`` tell that."""
+
+    pours: list[PourEntry]
+    figures: LevelsReport
+    steps: StepsReport
+    tasted: list[str]
+    words: list[str]
+    colour: Annotated[Plain, Field(pattern="^#[0-9a-f]{6}$")]
+    J: float
+
+
+class ScoresReport(Report):
+    """By what a row is ranked, the smaller the better."""
+
+    balance: float
+    aroma: float
+    both: float
+
+
+class SwapRowReport(Report):
+    """One offer: pour for pour (``plain``), and what the mode makes of it (``mended``; none where it is further than two steps away)."""
+
+    key: str
+    slug: str
+    name: str
+    kind: str
+    share: float
+    helper: Named | None
+    shelf: str
+    at_hand: bool
+    plain: StandingReport
+    mended: StandingReport | None
+    moves: list[MoveReport]
+    unseen: list[str]
+    notes: list[str]
+    loudness: list[str]
+    likeness: float
+    kinship: float | None
+    proved: bool
+    loses_bubbles: bool
+    scores: ScoresReport
+
+
+class LeftOutReport(Report):
+    """An ingredient that isn't offered, and why."""
+
+    slug: str
+    name: str
+    kind: str
+    reason: str
+
+
+class SwapsReport(Report):
+    """A board, or a part of one: rows in the order of the ranking, what is left out, and how many of how many offers were searched.
+
+    ``present`` is where the spec stands as it is; of several parts only the first tells it and what is left out.
+    """
+
+    rows: list[SwapRowReport]
+    left_out: list[LeftOutReport]
+    searched: int
+    total: int
+    present: StandingReport | None
+
+
+def rebalance_report(spec: SpecFile, drink: Drink, answer: Rebalanced, ways: Sequence[Alternative]) -> RebalanceReport:
+    """The answer for a spec and the drink it describes, and the ways to choose between."""
+    return RebalanceReport(
+        **_answer(spec, drink, answer),
+        ways=[WayReport(**_answer(spec, drink, way.answer), title=way.title, cost=way.cost) for way in ways],
+        notes=list(answer.notes),
+        proved=answer.proved,
+        evaluated=answer.evaluated,
+    )
+
+
+def _answer(spec: SpecFile, drink: Drink, answer: Rebalanced) -> dict[str, Any]:
+    told = with_pours_of(spec, drink, answer.drink)
+    return {
+        "pours": in_millilitres(told, answer.drink),
+        "J": answer.costs.total,
+        "parts": answer.costs,
+        "spec": told,
+        "moves": [_move(move) for move in answer.moves],
+        "changes": list(answer.changes),
+        "left": [ResidualReport.model_validate(left) for left in answer.left],
+        "reached": answer.reached,
+    }
+
+
+def swaps_report(spec: SpecFile, drink: Drink, part: Board, inventory: Inventory, ranking: Ranking) -> SwapsReport:
+    """Part of a board for a spec, each row with what ``inventory`` says of its ingredient."""
+    rows = sorted(part.rows, key=lambda row: (row.loses_bubbles, row.score(ranking)))
+    return SwapsReport(
+        rows=[_row(spec, drink, row, inventory) for row in rows],
+        left_out=[_left_out(each) for each in part.left_out],
+        searched=part.searched,
+        total=part.total,
+        present=None if part.present is None else _standing(spec, drink, part.present),
+    )
+
+
+def _row(spec: SpecFile, drink: Drink, row: SwapRow, inventory: Inventory) -> SwapRowReport:
+    ingredient, helper = row.candidate.ingredient, row.candidate.helper
+    shelved = inventory.shelved.get(ingredient.slug)
+    return SwapRowReport(
+        key=row.candidate.key,
+        slug=ingredient.slug,
+        name=ingredient.name,
+        kind=ingredient.kind,
+        share=row.candidate.share,
+        helper=None if helper is None else Named.of(helper),
+        shelf=shelved.state if shelved else "",
+        at_hand=ingredient.slug in inventory.in_stock,
+        plain=_standing(spec, drink, row.plain),
+        mended=None if row.mended is None else _standing(spec, drink, row.mended),
+        moves=[_move(move) for move in row.moves],
+        unseen=list(row.unseen),
+        notes=list(row.notes),
+        loudness=[each.sentence for each in row.loudness],
+        likeness=row.likeness,
+        kinship=row.kinship,
+        proved=row.proved,
+        loses_bubbles=row.loses_bubbles,
+        scores=ScoresReport(**{ranking: row.score(ranking) for ranking in RANKINGS}),
+    )
+
+
+def _standing(spec: SpecFile, drink: Drink, standing: RowOutcome) -> StandingReport:
+    return StandingReport(
+        pours=with_pours_of(spec, drink, standing.drink).pours,
+        figures=LevelsReport(**standing.figures),
+        steps=StepsReport(**standing.steps),
+        tasted=tasted(standing.steps),
+        words=list(standing.words),
+        colour=standing.colour,
+        J=standing.cost,
+    )
+
+
+def _move(move: Move) -> MoveReport:
+    return MoveReport(
+        ingredient=move.ingredient.slug,
+        name=move.ingredient.name,
+        said=move.ingredient.said,
+        before_ml=move.before_ml,
+        after_ml=move.after_ml,
+        joined=move.joined,
+        unit=move.unit,
+        amount=move.amount,
+    )
+
+
+def _left_out(each: LeftOut) -> LeftOutReport:
+    return LeftOutReport(slug=each.ingredient.slug, name=each.ingredient.name, kind=each.ingredient.kind, reason=each.reason)

@@ -1,0 +1,329 @@
+"""The notebook as JSON: sheets, proposals, palates, trials side by side, readings, the tree."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from typing import Literal
+
+from oenomel.core.balance import Change, Profile
+from oenomel.core.spec import Drink, Pour, Unit
+from oenomel.core.trials.brief import BriefCheck
+from oenomel.core.trials.next_trial import Proposal, TrialStanding
+from oenomel.core.trials.palate import PalateAxis
+from oenomel.core.trials.readings import QUANTITIES, READING_POINTS, BesideForecast
+from oenomel.core.trials.side_by_side import Circumstance, SideBySide, TrialsRow
+from oenomel.core.trials.spec_cloud import SpecCloud
+from oenomel.core.trials.tasting import verdict_words
+from oenomel.schemas.base import LevelsReport, Report
+from oenomel.schemas.poured_spec import spoken_of, with_pours_of
+from oenomel.schemas.reports.forecast_reports import ComparisonReport
+from oenomel.schemas.reports.swap_reports import ResidualReport
+from oenomel.schemas.requests.tasting_requests import BriefEntry, SheetEntry, verdict_of
+from oenomel.schemas.requests.trial_conditions import MadeEntry
+from oenomel.schemas.spec_file import SpecFile
+
+__all__ = [
+    "BesideReport",
+    "BranchReport",
+    "CloudSpecReport",
+    "MeasuredDilutionReport",
+    "NextReport",
+    "NodeReport",
+    "NotebookReport",
+    "NotebookTrial",
+    "PalateReport",
+    "ParentRef",
+    "SheetReport",
+    "SideBySideReport",
+    "SpecCloudReport",
+    "TreeReport",
+    "beside_report",
+    "kept_figures",
+    "next_report",
+    "sheet_words",
+    "side_by_side_report",
+    "spec_cloud_report",
+]  # fmt: skip
+
+
+class SheetReport(SheetEntry):
+    """A sheet as kept, and its verdict in words."""
+
+    id: int
+    tasted_at: str
+    verdict: str
+
+
+class ParentRef(Report):
+    """A parent of a trial, of whatever drink."""
+
+    trial_id: int
+    drink_id: int
+    drink: str
+    number: int
+    name: str
+
+
+class BesideReport(Report):
+    """A reading beside its forecast; none where nothing is forecast."""
+
+    id: int
+    quantity: str
+    point: str
+    value: float
+    device: str
+    name: str
+    at: str
+    unit: str
+    decimals: int
+    forecast: float | None
+    low: float | None
+    high: float | None
+    words: str
+    warning: str
+
+
+class MeasuredDilutionReport(Report):
+    """What a trial's readings say of its water: measured by forecast, and how it was found."""
+
+    ratio: float
+    how: str
+
+
+class NotebookTrial(Report):
+    """A trial with all that is known of it; ``origins`` tell for each pour which of the parents it came from, ``has_strength`` whether a
+    taster is asked how strong it is.
+    """
+
+    id: int
+    number: int
+    name: str
+    reason: str
+    kept_at: str
+    spec: SpecFile
+    made: MadeEntry
+    mark: Literal["", "finished", "shelved", "hidden"]
+    parents: list[ParentRef]
+    origins: list[int | None]
+    figures: LevelsReport
+    has_strength: bool
+    low: LevelsReport
+    high: LevelsReport
+    sheets: list[SheetReport]
+    readings: list[BesideReport]
+    water: MeasuredDilutionReport | None
+    held: list[BriefCheck]
+
+
+class NotebookReport(Report):
+    """A drink's notebook: its brief and its trials, oldest first, those out of view too."""
+
+    drink_id: int
+    name: str
+    family: str
+    brief: BriefEntry
+    brief_revision: str
+    trials: list[NotebookTrial]
+    gathered: int
+
+
+class PourCell(Report):
+    """One pour of one trial in a row: its amount in the unit in which it is spoken of, and in ml."""
+
+    name: str
+    amount: float
+    unit: Unit
+    volume_ml: float
+
+
+class RowReport(Report):
+    """One pour across the trials; what its change brings to each axis that can be tasted, in steps for drawing."""
+
+    cells: list[PourCell | None]
+    differs: bool
+    brings: list[dict[str, float]]
+
+
+class SideBySideReport(Report):
+    """Trials beside the first of them, differences first."""
+
+    rows: list[RowReport]
+    comparisons: list[ComparisonReport]
+    circumstances: list[Circumstance]
+    sentence: str
+
+
+class ProposalReport(Report):
+    """A trial to try next; ``chance`` that it lies within a step of what is asked for on every axis, for drawing."""
+
+    key: str
+    title: str
+    spec: SpecFile
+    reasons: list[str]
+    changes: list[Change]
+    left: list[ResidualReport]
+    notes: list[str]
+    figures: LevelsReport
+    chance: float
+
+
+class NextReport(Report):
+    """What to try next."""
+
+    standing: TrialStanding
+    proposals: list[ProposalReport]
+
+
+class PalateReport(Report):
+    """A palate; ``taster`` is empty for the house. ``why`` tells in sentences what it was learnt from."""
+
+    taster: str
+    sheets: int
+    sessions: int
+    axes: list[PalateAxis]
+    why: list[str]
+
+
+class CloudSpecReport(Report):
+    """One gathered spec on the field."""
+
+    id: int
+    name: str
+    spec: SpecFile
+    figures: LevelsReport
+    outlier: bool
+
+
+class BrokenSpecReport(Report):
+    """A gathered spec that can't be shown any more, and why."""
+
+    id: int
+    name: str
+    why: str
+
+
+class SpecCloudReport(Report):
+    """Gathered specs; the middle only where there are two or more."""
+
+    points: list[CloudSpecReport]
+    broken: list[BrokenSpecReport] = []
+    middle: SpecFile | None
+    middle_figures: LevelsReport | None
+    sentence: str
+
+
+class NodeReport(Report):
+    """A trial in the tree."""
+
+    id: int
+    drink_id: int
+    drink: str
+    family: str
+    number: int
+    name: str
+    mark: str
+    sheets: int
+
+
+class BranchReport(Report):
+    """A way from a parent to its child; the steps are for drawing."""
+
+    parent: int
+    child: int
+    change: str
+    effect: str
+
+
+class TreeReport(Report):
+    """Who descends from whom; ``more`` where there are trials that aren't shown."""
+
+    nodes: list[NodeReport]
+    branches: list[BranchReport]
+    more: bool
+
+
+def sheet_words(sheet: SheetEntry) -> str:
+    """The verdict of a sheet in words."""
+    return verdict_words(verdict_of(sheet))
+
+
+def beside_report(beside: BesideForecast, reading_id: int, device: str) -> BesideReport:
+    """A reading beside its forecast."""
+    measured = beside.measured
+    kind = QUANTITIES[measured.quantity]
+    return BesideReport(
+        id=reading_id, quantity=measured.quantity, point=measured.point, value=measured.value, device=device, name=kind.name,
+        at=READING_POINTS[measured.point], unit=kind.unit, decimals=kind.decimals, forecast=beside.forecast, low=beside.low,
+        high=beside.high, words=beside.words, warning=beside.warning,
+    )  # fmt: skip
+
+
+def side_by_side_report(table: SideBySide) -> SideBySideReport:
+    """Trials side by side."""
+    return SideBySideReport(
+        rows=[_row(row) for row in table.rows],
+        comparisons=[ComparisonReport.model_validate(each) for each in table.comparisons],
+        circumstances=list(table.circumstances),
+        sentence=table.sentence,
+    )
+
+
+def _row(row: TrialsRow) -> RowReport:
+    cells = [None if pour is None else _cell(pour) for pour in row.pours]
+    return RowReport(cells=cells, differs=row.differs, brings=[dict(each) for each in row.brings])
+
+
+def _cell(pour: Pour) -> PourCell:
+    amount, unit = spoken_of(pour, pour.unit)
+    return PourCell(name=pour.ingredient.name, amount=amount, unit=unit, volume_ml=pour.volume_ml)
+
+
+def next_report(
+    spec: SpecFile, drink: Drink, standing: TrialStanding, proposals: Sequence[Proposal], figures: Sequence[Profile]
+) -> NextReport:
+    """What to try next after a trial; ``figures`` are those of the proposals as served."""
+    return NextReport(
+        standing=standing,
+        proposals=[
+            ProposalReport(
+                key=each.key,
+                title=each.title,
+                spec=with_pours_of(spec, drink, each.drink),
+                reasons=list(each.reasons),
+                changes=list(each.changes),
+                left=[ResidualReport.model_validate(left) for left in each.left],
+                notes=list(each.notes),
+                figures=LevelsReport.model_validate(profile),
+                chance=each.chance,
+            )
+            for each, profile in zip(proposals, figures, strict=True)
+        ],
+    )
+
+
+def spec_cloud_report(cloud: SpecCloud, drinks: Sequence[Drink], specs: Sequence[tuple[int, str, SpecFile]]) -> SpecCloudReport:
+    """A cloud of drinks whose specs are told by id, name and spec, in the order of the cloud."""
+    points = [
+        CloudSpecReport(id=each_id, name=name, spec=spec, figures=LevelsReport.model_validate(point.served), outlier=point.outlier)
+        for (each_id, name, spec), point in zip(specs, cloud.points, strict=True)
+    ]
+    report = SpecCloudReport(points=points, middle=None, middle_figures=None, sentence=cloud.sentence)
+    if cloud.middle is None:
+        return report
+    # The middle is told in the words of the spec whose frame it has.
+    frame = next(i for i, each in enumerate(drinks) if (each.method, each.serve) == (cloud.middle.method, cloud.middle.serve))
+    middle = with_pours_of(specs[frame][2], drinks[frame], cloud.middle)
+    return report.model_copy(update={"middle": middle, "middle_figures": LevelsReport.model_validate(cloud.middle_served)})
+
+
+def kept_figures(forecast: Mapping[str, Mapping[str, object]]) -> tuple[LevelsReport, LevelsReport, LevelsReport]:
+    """Figures of a kept forecast, and the ends of their 80 % intervals."""
+    served, ends = forecast["served"], forecast["interval80"]
+    figure = LevelsReport.model_validate({name: served[name] for name in ("volume_ml", "abv", "sugar", "acid")})
+    low, high = ({name: _end(ends, name, end, figure) for name in ("volume_ml", "abv", "sugar", "acid")} for end in (0, 1))
+    return figure, LevelsReport.model_validate(low), LevelsReport.model_validate(high)
+
+
+def _end(ends: Mapping[str, object], name: str, end: int, figure: LevelsReport) -> object:
+    told = ends.get(name)
+    return told[end] if isinstance(told, list | tuple) else getattr(figure, name)

@@ -1,0 +1,1 @@
+"""Bodies that the API is sent."""

@@ -1,0 +1,34 @@
+"""Assumptions of a forecast, as query parameters."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Annotated
+
+from pydantic import Field
+
+from oenomel.core.dilution import Conditions, HouseFactor
+from oenomel.core.dilution.ice_conditions import DilutionSchool
+from oenomel.core.spec import Technique
+from oenomel.schemas.base import Entry
+
+__all__ = ["AssumptionsQuery"]
+
+
+class AssumptionsQuery(Entry):
+    """What a forecast supposes of the ice and the temperatures, as far as it isn't the usual: see `core.dilution.Conditions`.
+
+    ``own``: whether the house's own measurements of its water count.
+    """
+
+    dilution: DilutionSchool = "curve"
+    ice_g: Annotated[float, Field(ge=0, le=5000, allow_inf_nan=False)] | None = None
+    ice_c: Annotated[float, Field(ge=-40, le=0, allow_inf_nan=False)] = 0.0
+    surface_water: Annotated[float, Field(ge=0, le=0.3, allow_inf_nan=False)] | None = None
+    start_c: Annotated[float, Field(ge=-20, le=60, allow_inf_nan=False)] = 22.0
+    room_c: Annotated[float, Field(ge=0, le=50, allow_inf_nan=False)] = 22.0
+    own: bool = True
+
+    def conditions(self, factors: Mapping[Technique, HouseFactor]) -> Conditions:
+        """Conditions for the core, with the bar's own factors of dilution."""
+        return Conditions(**self.model_dump(include=set(AssumptionsQuery.model_fields) - {"own"}), factors=factors)

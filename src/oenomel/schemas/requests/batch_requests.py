@@ -1,0 +1,114 @@
+"""A batch and an evening as they are asked over HTTP and on the command line."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field, StringConstraints
+
+from oenomel.core.batch import BatchWish
+from oenomel.core.batch.batchable import Service
+from oenomel.core.batch.containers import Cold
+from oenomel.core.larder import SlotName
+from oenomel.errors import SpecError
+from oenomel.schemas.base import Entry, Name, Plain, RowId
+from oenomel.schemas.spec_file import IngredientEntry, PourEntry, SpecFile
+from oenomel.schemas.spec_to_drink import TODAYS
+
+__all__ = [
+    "AdditionEntry", "BatchEntry", "BatchWishEntry", "EveningDrinkEntry", "EveningEntry", "PouredEntry", "Who", "of_todays_lots",
+    "poured_spec", "wish_of",
+]  # fmt: skip
+
+Ml = Annotated[float, Field(allow_inf_nan=False, ge=-1e9, le=1e9)]
+Who = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=100)]
+Time = Annotated[str, Field(max_length=40)]
+
+
+class BatchWishEntry(Entry):
+    """How a batch is wanted: how it is served, and one of serves, a container or what is to be used up (``use_up``, a slug, and how much of
+    it, in ml); see `core.service.BatchWish`. ``serves`` with ``container_ml``: so many, into that container.
+    """
+
+    service: Service
+    serves: Annotated[int, Field(ge=-(2**53), le=2**53)] | None = None
+    container_ml: Ml | None = None
+    use_up: Annotated[Plain, Field(min_length=1, max_length=200)] | None = None
+    use_up_ml: Ml | None = None
+    grid: Annotated[float, Field(allow_inf_nan=False, ge=-1e6, le=1e6)] = 5.0
+    cold: Cold | None = None
+    stand_in: bool = False
+
+
+class BatchEntry(BatchWishEntry):
+    """A batch of a drink; ``today``: of today's lots where its pours name none."""
+
+    spec: SpecFile
+    today: bool = False
+
+    @property
+    def of_its_lots(self) -> SpecFile:
+        """The drink with the lots that it is made of."""
+        return of_todays_lots(self.spec) if self.today else self.spec
+
+
+class PouredEntry(Entry):
+    """What really went into a bottle: of what, how much, out of which lot."""
+
+    ingredient: IngredientEntry
+    ml: Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
+    slot: SlotName = "other"
+    lot: Annotated[Plain, Field(max_length=200)] | None = None
+
+
+class AdditionEntry(Entry):
+    """What is added to a bottle that was tasted, and what the tongue or the refractometer said."""
+
+    poured: Annotated[list[PouredEntry], Field(min_length=1, max_length=60)]
+    words: Annotated[Plain, Field(max_length=500)] = ""
+
+
+class EveningDrinkEntry(Entry):
+    """A drink of an evening: how many, as which batch (empty: made singly), poured from one that is there, into which container."""
+
+    drink_id: RowId
+    serves: Annotated[int, Field(ge=1, le=5000)]
+    service: Literal["", "ice", "chilled", "freezer", "shaken", "bubbles"] = ""
+    batch_id: RowId | None = None
+    container_ml: Annotated[float, Field(gt=0, le=100_000, allow_inf_nan=False)] | None = None
+
+
+class EveningEntry(Entry):
+    """An evening: when the first guest comes, how many pairs of hands there are, and its drinks."""
+
+    name: Name
+    at: Time
+    hands: Annotated[int, Field(ge=1, le=12)] = 1
+    drinks: Annotated[list[EveningDrinkEntry], Field(max_length=40)] = []
+
+
+def of_todays_lots(spec: SpecFile) -> SpecFile:
+    """The drink of today's lots, where its pours name none."""
+    pours = [
+        pour.model_copy(update={"lot": TODAYS}) if isinstance(pour.ingredient, str) and pour.lot is None else pour for pour in spec.pours
+    ]
+    return spec.model_copy(update={"pours": pours})
+
+
+def wish_of(entry: BatchWishEntry) -> BatchWish:
+    """The wish for the core; raises SpecError where it doesn't say how much."""
+    told = [name for name in ("serves", "container_ml", "use_up") if getattr(entry, name) is not None]
+    if not told:
+        raise SpecError("serves", "say how much: so many serves, a container, or what is to be used up")
+    if entry.use_up is not None and len(told) > 1:
+        raise SpecError("use_up", "what is to be used up decides how much it is: leave serves and container out")
+    if (entry.use_up is None) != (entry.use_up_ml is None):
+        raise SpecError("use_up_ml", "what is to be used up needs a slug, and how much of it in ml")
+    use_up = None if entry.use_up is None or entry.use_up_ml is None else (entry.use_up, entry.use_up_ml)
+    return BatchWish(entry.service, entry.serves, entry.container_ml, use_up, entry.grid, entry.cold, entry.stand_in)
+
+
+def poured_spec(poured: list[PouredEntry]) -> SpecFile:
+    """A spec whose pours are a millilitre each of what is in a bottle: amounts there may be larger than a drink's."""
+    entries = [PourEntry(ingredient=each.ingredient, amount=1, unit="ml", slot=each.slot, lot=each.lot) for each in poured]
+    return SpecFile(format="oenomel/spec", version=1, name="batch", family="open", pours=entries)

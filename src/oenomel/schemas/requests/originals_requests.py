@@ -1,0 +1,154 @@
+"""A wish for original drinks as it is asked over HTTP and on the command line."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Mapping, Sequence
+from typing import Annotated, Final, Literal
+
+from pydantic import Field, StringConstraints, ValidationError
+
+from oenomel.core.glass.colour import wished_colour
+from oenomel.core.larder import Ingredient
+from oenomel.core.larder.ingredient import ALLERGENS, KINDS
+from oenomel.core.originals import Wish
+from oenomel.core.originals.criteria import COARSEST_GRID_ML, WITHOUT
+from oenomel.core.spec import GRID_ML
+from oenomel.errors import SpecError
+from oenomel.schemas.base import Entry, Plain
+from oenomel.schemas.requests.tasting_requests import BriefEntry
+from oenomel.schemas.spec_file import spec_error
+
+__all__ = ["WishEntry", "wish_entry", "wish_from", "wish_of_brief"]
+
+Word = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=200)]
+Words = Annotated[list[Word], Field(max_length=60)]
+Strength = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
+
+
+class WishEntry(Entry):
+    """What original drinks are wished to be; see `core.originals.Wish`.
+
+    Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``soon``: gladly of what wants to be
+    used up; ``palate`` is a taster, or "" for the house. ``but`` are names that are given already.
+    """
+
+    family: Literal["sour", "daisy", "fizz"]
+    form: Annotated[Plain, Field(max_length=60)] = ""
+    must: Annotated[list[Word], Field(max_length=8)] = []
+    may: Words = []
+    less: Words = []
+    without: Words = []
+    at_hand: bool = False
+    soon: bool = False
+    abv: Annotated[list[Strength], Field(min_length=2, max_length=2)] | None = None
+    sweetness: Literal["", "dry", "sweet"] = ""
+    palate: Annotated[Plain, Field(max_length=200)] | None = None
+    most_cost: Annotated[float, Field(ge=0, le=1_000_000, allow_inf_nan=False)] | None = None
+    colour: Annotated[Plain, Field(max_length=30)] = ""
+    aroma: Annotated[list[Word], Field(max_length=8)] = []
+    season: Literal["", "spring", "summer", "autumn", "winter"] = ""
+    from_book: Literal["", "near", "far"] = ""
+    least_ingredients: Annotated[int, Field(ge=2, le=8)] = 3
+    most_ingredients: Annotated[int, Field(ge=2, le=8)] = 6
+    shape: Annotated[list[Word], Field(max_length=12)] = []
+    like: Words = []
+    but: Annotated[list[Word], Field(max_length=200)] = []
+    count: Annotated[int, Field(ge=1, le=60)] = 12
+    seed: Annotated[int, Field(ge=0, le=2**53)] = 1
+    grid: Annotated[float, Field(ge=0.25, le=COARSEST_GRID_ML, allow_inf_nan=False)] = GRID_ML
+
+
+def wish_entry(content: Mapping[str, object]) -> WishEntry:
+    """A wish out of plain values; raises SpecError with the path of what can't be."""
+    try:
+        return WishEntry.model_validate(content)
+    except ValidationError as error:
+        raise spec_error(error.errors()[0]) from error
+
+
+def wish_of_brief(brief: BriefEntry, family: str) -> WishEntry:
+    """What of a brief can be wished for, in the drink's own family; a sour where that has no home."""
+    band = None if brief.least_abv is None and brief.most_abv is None else [brief.least_abv or 0.0, brief.most_abv or 100.0]
+    return WishEntry.model_validate(
+        {
+            "family": "sour" if family == "open" else family,
+            "without": brief.avoid,
+            "abv": band,
+            "sweetness": brief.sweetness if brief.sweetness in ("dry", "sweet") else "",
+            "colour": wished_colour(brief.colour),
+            "most_cost": brief.most_cost,
+        }
+    )
+
+
+def wish_from(
+    entry: WishEntry,
+    known: Callable[[str], Ingredient | None],
+    *,
+    pool: frozenset[str] | None = None,
+    soon: frozenset[str] = frozenset(),
+    off: Sequence[float] = (0.0, 0.0, 0.0),
+) -> Wish:
+    """The core's wish; ``pool`` are the slugs in stock, ``soon`` those that want to be used up, ``off`` a palate in steps.
+
+    Raises
+    ------
+    SpecError
+        A word means no ingredient for sure; the path names its place.
+    DomainError
+    """
+    sweet, sharp, strong = off
+    return Wish(
+        family=entry.family,
+        form=entry.form,
+        must=_meant("must", entry.must, known),
+        may=_meant("may", entry.may, known),
+        less=_meant("less", entry.less, known),
+        without=_left_out(entry.without, known),
+        pool=pool,
+        soon=soon,
+        abv=None if entry.abv is None else (entry.abv[0], entry.abv[1]),
+        sweetness=entry.sweetness,
+        off=(float(sweet), float(sharp), float(strong)),
+        most_cost=entry.most_cost,
+        colour=entry.colour.lower(),
+        aroma=tuple(dict.fromkeys(word.lower() for word in entry.aroma)),
+        season=entry.season,
+        from_book=entry.from_book,
+        ingredients=(entry.least_ingredients, entry.most_ingredients),
+        shape=tuple(entry.shape),
+        like=_meant("like", entry.like, known),
+        count=entry.count,
+        seed=entry.seed,
+        grid_ml=entry.grid,
+    )
+
+
+def _meant(place: str, words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
+    """The ingredients that words mean, each once; raises SpecError where one means none for sure."""
+    found = []
+    for index, word in enumerate(words):
+        each = known(word)
+        if each is None:
+            raise SpecError(f"{place}[{index}]", f'nothing in the larder is called "{word}" for sure: find it first, and take its slug')
+        found.append(each.slug)
+    return tuple(dict.fromkeys(found))
+
+
+_SAID: Final = {
+    "nuts": "tree nuts",
+    "nut": "tree nuts",
+    "eggs": "egg",
+    "dairy": "milk",
+    "lactose": "milk",
+    "cream": "milk",
+    "wheat": "gluten",
+}
+"""Everyday words for what guests leave out."""
+
+
+def _left_out(words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
+    plain = {*WITHOUT, *ALLERGENS, *KINDS}
+    said = [_SAID.get(word.lower(), word) for word in words]
+    found = [word.lower() if word.lower() in plain else _meant("without", [word], known)[0] for word in said]
+    return tuple(dict.fromkeys(found))

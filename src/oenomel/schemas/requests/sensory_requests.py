@@ -1,0 +1,57 @@
+"""A sitting of triangle tests, an answer and an exercise as they are asked over HTTP."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import Field, StringConstraints
+
+from oenomel.core.sensory import ExerciseKind, Matter
+from oenomel.schemas.base import Entry, Plain
+
+__all__ = ["AnswerEntry", "ExerciseAnswerEntry", "ExerciseEntry", "SittingEntry", "TrainingEntry", "Who"]
+
+Who = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1, max_length=100)]
+Bottle = Annotated[Plain, Field(max_length=200)]
+
+
+class SittingEntry(Entry):
+    """A sitting: what is asked, who tastes, triangles for each of them, whether one pours for himself, the smallest measure in ml, and the
+    bottles for the jobs (an empty slug lets the house choose the plainest at hand).
+    """
+
+    matter: Matter
+    tasters: Annotated[list[Who], Field(min_length=1, max_length=12)]
+    rounds: Annotated[int, Field(ge=1, le=24)] = 6
+    alone: bool = False
+    grid: Annotated[float, Field(ge=0.5, le=5, allow_inf_nan=False)] = 2.5
+    sour: Bottle = ""
+    sweet: Bottle = ""
+    base: Bottle = ""
+    liqueur: Bottle = ""
+
+
+class AnswerEntry(Entry):
+    """The glass that stands alone, 1 to 3; or, of who pours for himself, whether it was found."""
+
+    glass: Annotated[int, Field(ge=1, le=3)] | None = None
+    found: bool | None = None
+
+
+class ExerciseEntry(Entry):
+    """An exercise for somebody."""
+
+    taster: Who
+    kind: ExerciseKind
+
+
+class ExerciseAnswerEntry(Entry):
+    """What was answered, by what was asked."""
+
+    said: Annotated[dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_length=40)]], Field(max_length=10)]
+
+
+class TrainingEntry(Entry):
+    """Who begins the week's plan."""
+
+    taster: Who

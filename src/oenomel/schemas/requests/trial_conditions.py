@@ -1,0 +1,83 @@
+"""How a trial was made, as JSON: what composition doesn't know of it, and what really went in."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Annotated
+
+from pydantic import Field, StringConstraints
+
+from oenomel.core.dilution import Conditions, HouseFactor
+from oenomel.core.dilution.ice_conditions import DilutionSchool
+from oenomel.core.spec import Drink, Technique
+from oenomel.core.trials.side_by_side import TrialAsMade
+from oenomel.schemas.base import Entry, Plain
+from oenomel.schemas.spec_file import PourEntry, SpecFile, check_relatives
+from oenomel.schemas.spec_to_drink import plain_spec
+
+__all__ = ["MadeEntry", "as_poured", "conditions_of", "made_of", "with_conditions"]
+
+Words = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=200)]
+
+
+class FactorEntry(Entry):
+    """The house's factor on the water of a technique on the day a trial was kept."""
+
+    factor: float
+    relative_sd: float
+    measurements: int
+
+
+class SupposedEntry(Entry):
+    """What the kept forecast supposed of the ice and the temperatures, as far as it wasn't the usual."""
+
+    dilution: DilutionSchool = "curve"
+    ice_g: float | None = None
+    ice_c: float = 0.0
+    surface_water: float | None = None
+    start_c: float = 22.0
+    room_c: float = 22.0
+    factors: dict[Technique, FactorEntry] = {}
+
+
+class MadeEntry(Entry):
+    """Who made a trial and how: ``lots`` are words by slug; ``poured`` are the pours as they really went in, none where as written."""
+
+    maker: Words = ""
+    strainer: Words = ""
+    lots: Annotated[dict[Annotated[Plain, Field(max_length=100)], Words], Field(max_length=60)] = {}
+    poured: Annotated[list[PourEntry], Field(min_length=1, max_length=60)] | None = None
+    supposed: SupposedEntry = SupposedEntry()
+
+
+def with_conditions(made: MadeEntry, conditions: Conditions) -> MadeEntry:
+    """The same, with what the forecast of the day supposed."""
+    factors = {
+        technique: FactorEntry(factor=each.factor, relative_sd=each.relative_sd, measurements=each.measurements)
+        for technique, each in conditions.factors.items()
+    }
+    names = ("dilution", "ice_g", "ice_c", "surface_water", "start_c", "room_c")
+    supposed = SupposedEntry(**{name: getattr(conditions, name) for name in names}, factors=factors)
+    return made.model_copy(update={"supposed": supposed})
+
+
+def conditions_of(made: MadeEntry) -> Conditions:
+    """What the kept forecast supposed."""
+    factors = {
+        technique: HouseFactor(each.factor, each.relative_sd, each.measurements) for technique, each in made.supposed.factors.items()
+    }
+    return Conditions(**made.supposed.model_dump(exclude={"factors"}), factors=factors)
+
+
+def as_poured(spec: SpecFile, made: MadeEntry) -> SpecFile:
+    """The spec with what really went in; raises SpecError where that is none."""
+    if made.poured is None:
+        return plain_spec(spec)
+    check_relatives(made.poured, "made.poured")
+    return plain_spec(spec.model_copy(update={"pours": made.poured}))
+
+
+def made_of(name: str, drink: Drink, made: MadeEntry) -> TrialAsMade:
+    """The same for the core."""
+    lots: Mapping[str, str] = made.lots
+    return TrialAsMade(name, drink, made.strainer, made.maker, lots)

@@ -1,0 +1,233 @@
+"""From a spec file to the core's drink and back."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from types import MappingProxyType
+from typing import Any, Final
+
+from oenomel.core.larder import ACIDS, SOLIDS_ML_PER_G, SUGARS, Composition, Ingredient, Larder
+from oenomel.core.larder.composition import SOLID_KINDS
+from oenomel.core.spec import Drink, Pour, parse_amount, to_ml
+from oenomel.core.spec.measures import is_by_eye
+from oenomel.core.spec.units import pourable
+from oenomel.errors import DomainError, SpecError
+from oenomel.schemas.spec_file import (
+    CompositionEntry,
+    GarnishEntry,
+    InlineIngredient,
+    MethodEntry,
+    PourEntry,
+    ServeEntry,
+    SpecFile,
+    SpreadEntry,
+)
+
+FOLLOWS_WITHIN: Final = 0.005
+
+__all__ = [
+    "TODAYS",
+    "Lots",
+    "composition_entry",
+    "drink_from_spec",
+    "follows",
+    "inline_ingredient",
+    "lots_named",
+    "plain_spec",
+    "same_spec",
+    "slugs_of",
+    "spec_as_poured",
+    "spec_from_drink",
+    "written",
+]
+
+
+Lots = Mapping[tuple[str, str], Ingredient]
+"""Ingredients as they are in a lot, by slug and the word by which a pour names it."""
+
+TODAYS: Final = "today"
+"""The word for the lot that is poured from today: the newest that isn't used up."""
+
+
+def drink_from_spec(spec: SpecFile, larder: Larder, lots: Lots = MappingProxyType({})) -> Drink:
+    """The drink that a spec describes, its amounts resolved to ml.
+
+    ``lots`` are those that its pours name; the words of a lot that nobody knows stay words, and the ingredient is what it usually is.
+
+    Raises
+    ------
+    SpecError
+        An ingredient is not in the larder, a composition can't be, or an amount can't be resolved; the path names the place.
+    """
+    pours = [_pour(index, entry, spec, larder, lots) for index, entry in enumerate(spec.pours)]
+    return Drink(
+        name=spec.name,
+        family=spec.family,
+        form=spec.form,
+        pours=tuple(_followed(index, spec, pours) for index in range(len(pours))),
+        method=spec.method.worked(),
+        serve=spec.serve.served(),
+    )
+
+
+def spec_from_drink(drink: Drink) -> SpecFile:
+    """A spec with every amount in ml."""
+    return SpecFile(
+        format="oenomel/spec",
+        version=1,
+        name=drink.name,
+        family=drink.family,
+        form=drink.form,
+        pours=[
+            PourEntry.model_validate(
+                {"ingredient": written(p.ingredient), "amount": p.volume_ml, "unit": "ml", "slot": p.slot, "stage": p.stage}
+            )
+            for p in drink.pours
+        ],
+        method=MethodEntry.of(drink.method),
+        serve=ServeEntry.of(drink.serve),
+    )
+
+
+def spec_as_poured(drink: Drink) -> SpecFile:
+    """A spec with every amount in the unit by which it is poured: dashes, leaves, a piece."""
+    spec = spec_from_drink(drink)
+    pours = [
+        entry if pour.amount is None else entry.model_copy(update={"amount": pour.amount, "unit": pour.unit})
+        for entry, pour in zip(spec.pours, drink.pours, strict=True)
+    ]
+    return spec.model_copy(update={"pours": pours})
+
+
+def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder, lots: Lots) -> Pour:
+    place = f"pours[{index}]"
+    ingredient = _ingredient(f"{place}.ingredient", entry, larder)
+    if entry.lot is not None:
+        ingredient = lots.get((ingredient.slug, entry.lot), ingredient)
+    try:
+        amount = parse_amount(entry.amount)
+        volume_ml = to_ml(amount, entry.unit, ingredient, spec.ounce_ml, spec.part_ml)
+    except DomainError as error:
+        where = "unit" if entry.unit == "part" and spec.part_ml is None else "amount"
+        raise SpecError(f"{place}.{where}", str(error)) from error
+    by_eye = entry.said is not None and is_by_eye(entry.said)
+    return Pour(ingredient, volume_ml, entry.unit, entry.slot, entry.stage, by_eye, amount=amount)
+
+
+def _followed(index: int, spec: SpecFile, pours: Sequence[Pour]) -> Pour:
+    """A pour as it stands, or where it follows another one with that one's amount; a chain is followed to its end."""
+    times, at, seen = 1.0, index, [index]
+    while (relative := spec.pours[at].relative) is not None:
+        if relative.to in seen:
+            raise SpecError(f"pours[{index}].relative", "follows itself in a circle")
+        times, at = times * relative.times, relative.to
+        seen.append(at)
+    try:
+        followed = pourable(times * pours[at].volume_ml)
+    except DomainError as error:
+        raise SpecError(f"pours[{index}].relative", str(error)) from error
+    # The amount stands resolved in the file; what was written is kept where rounding is all that parts the two.
+    return pours[index] if follows(pours[index].volume_ml, followed) else pours[index].at(followed)
+
+
+def follows(volume_ml: float, followed_ml: float) -> bool:
+    """Whether an amount is the one that is followed, but for rounding."""
+    return abs(volume_ml - followed_ml) <= FOLLOWS_WITHIN * max(followed_ml, 1.0)
+
+
+def _ingredient(place: str, entry: PourEntry, larder: Larder) -> Ingredient:
+    try:
+        if isinstance(entry.ingredient, str):
+            return larder[entry.ingredient]
+        return inline_ingredient(entry.ingredient)
+    except DomainError as error:
+        where = place if isinstance(entry.ingredient, str) else f"{place}.composition"
+        raise SpecError(where, str(error)) from error
+
+
+def inline_ingredient(entry: InlineIngredient) -> Ingredient:
+    """An ingredient that a file describes, for the core; raises what `Composition` raises."""
+    return Ingredient(
+        slug=f"inline:{entry.name}",
+        name=entry.name,
+        kind=entry.kind,
+        composition=_composition(entry.composition, solid=entry.kind in SOLID_KINDS),
+        piece_ml=entry.piece_ml,
+        piece_g=entry.piece_g,
+        origin="inline",
+    )
+
+
+def written(ingredient: Ingredient) -> str | InlineIngredient:
+    """How a spec names an ingredient: by its slug in the larder; one that a file describes goes along as it is."""
+    if ingredient.origin != "inline":
+        return ingredient.slug
+    return InlineIngredient(
+        name=ingredient.name,
+        kind=ingredient.kind,
+        composition=composition_entry(ingredient.composition),
+        piece_ml=ingredient.piece_ml,
+        piece_g=ingredient.piece_g,
+    )
+
+
+def composition_entry(made: Composition) -> CompositionEntry:
+    """A composition of the core as it stands in a file."""
+    spread: dict[str, Any] = {name: made.spread[name] for name in SpreadEntry.model_fields if isinstance(made.spread.get(name), float)}
+    for group, kinds in (("sugars", SUGARS), ("acids", ACIDS)):
+        of_all = made.spread.get(group)
+        of_kinds = {kind: made.spread[kind] for kind in kinds if kind in made.spread}
+        if of_all is not None:
+            of_kinds = {kind: of_all for kind, grams in getattr(made, group).items() if grams}
+        spread.pop(group, None)
+        if of_kinds:
+            spread[group] = of_kinds
+    amounts = {name: getattr(made, name) for name in ("abv", "salt", "protein", "fat", "density", "co2")}
+    kinds_of = {"sugars": dict(made.sugars), "acids": dict(made.acids)}
+    return CompositionEntry.model_validate({**amounts, **kinds_of, **({"spread": spread} if spread else {})})
+
+
+def _composition(entry: CompositionEntry, solid: bool) -> Composition:
+    # Dry sugar is described per 100 ml of crystals or of heap, whichever its density says; the core wants it as dissolved.
+    scale = 1 / (SOLIDS_ML_PER_G * entry.density) if solid and entry.density else 1.0
+    return Composition(
+        abv=entry.abv,
+        sugars={kind: grams * scale for kind, grams in entry.sugars if grams},
+        acids={kind: grams * scale for kind, grams in entry.acids if grams},
+        salt=entry.salt * scale,
+        protein=entry.protein * scale,
+        fat=entry.fat * scale,
+        density=1 / SOLIDS_ML_PER_G if solid else entry.density,
+        co2=entry.co2,
+        spread=_spread(entry.spread),
+        solid=solid,
+    )
+
+
+def _spread(entry: SpreadEntry | None) -> dict[str, float]:
+    if entry is None:
+        return {}
+    given: dict[str, Any] = entry.model_dump(exclude_none=True)
+    return {**given.pop("sugars", {}), **given.pop("acids", {}), **given}
+
+
+def lots_named(*specs: SpecFile) -> set[tuple[str, str]]:
+    """Lots that specs name: slug, and the word for the lot."""
+    return {(pour.ingredient, pour.lot) for spec in specs for pour in spec.pours if isinstance(pour.ingredient, str) and pour.lot}
+
+
+def slugs_of(*specs: SpecFile) -> set[str]:
+    """The larder's slugs that specs name."""
+    return {pour.ingredient for spec in specs for pour in spec.pours if isinstance(pour.ingredient, str)}
+
+
+def plain_spec(spec: SpecFile) -> SpecFile:
+    """The same spec plainly told: amounts as numbers ("3/4" and 0.75 are the same), a garnish that tells more than what by its parts."""
+    pours = [pour.model_copy(update={"amount": parse_amount(pour.amount)}) for pour in spec.pours]
+    serve = spec.serve.model_copy(update={"garnish": [GarnishEntry.by_parts(each) for each in spec.serve.garnish]})
+    return spec.model_copy(update={"pours": pours, "serve": serve})
+
+
+def same_spec(one: SpecFile, other: SpecFile) -> bool:
+    """Whether two specs are one: amounts as numbers, and every default told."""
+    return plain_spec(one).model_dump() == plain_spec(other).model_dump()

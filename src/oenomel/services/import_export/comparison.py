@@ -1,0 +1,242 @@
+"""What is carried in, held against what a house has: what is new, what is the same, and what differs, side by side."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from oenomel.core.wording import capital, counted, listed
+from oenomel.schemas.house_file import CloudEntry, DrinkEntry, HouseFile, IngredientEntry, ReadingEntry, SheetOfTrial, TrialEntry
+from oenomel.schemas.spec_file import SpecFile
+from oenomel.schemas.spec_to_drink import plain_spec, same_spec
+from oenomel.services.import_export.drink_ids import counterparts
+from oenomel.services.import_export.event_items import look_at_evening
+from oenomel.services.import_export.gather import told_drinks
+from oenomel.services.import_export.items import Choice, Item, Side
+from oenomel.services.import_export.sensory_items import look_at_tongues
+from oenomel.services.import_export.stock_items import look_at_stock
+from oenomel.store import ingredients, originals, shelf
+
+__all__ = ["Look", "look_at", "same_cloud", "same_note", "same_trial", "version_of"]
+
+
+@dataclass(frozen=True, slots=True)
+class Look:
+    """A house file beside what is there: ``items``, each thing of it; ``book``, which drinks of the book its drinks are, by their ids in
+    the file; ``here``, how those stand that don't stand the same; and the ``version`` of what was looked at.
+    """
+
+    items: list[Item]
+    book: dict[str, int]
+    here: dict[str, DrinkEntry]
+    version: int
+
+
+def look_at(conn: sqlite3.Connection, house: HouseFile) -> Look:
+    """Holds a house file against what is there; nothing is written."""
+    version = version_of(conn)
+    items = [_bottle(conn, each) for each in house.ingredients]
+    items += _shelf(conn, house)
+    items += [*_amended(conn, house), *_kinship(conn, house)]
+    items += look_at_stock(conn, house)
+    book = counterparts(conn, house.drinks)
+    told = dict(zip(book, told_drinks(conn, list(book.values())), strict=True))
+    # What a house reads of its own file again is the same to the letter: only the rest is looked at closely.
+    same = {each.id for each in house.drinks if each.id in told and _told_alike(each, told[each.id])}
+    here = {key: DrinkEntry.model_validate(each) for key, each in told.items() if key not in same}
+    items += [_same_drink(each) if each.id in same else _drink(each, here.get(each.id)) for each in house.drinks]
+    items += [*look_at_evening(conn, house), *look_at_tongues(conn, house)]
+    return Look(items, book, here, version)
+
+
+def version_of(conn: sqlite3.Connection) -> int:
+    """What changes when another connection writes."""
+    return int(conn.execute("PRAGMA data_version").fetchone()[0])
+
+
+def same_trial(one: TrialEntry, other: TrialEntry) -> bool:
+    """Whether two are one trial: the same spec, and where both are told the same time, name and reason."""
+    if not same_spec(one.spec, other.spec):
+        return False
+    timed = bool(one.kept_at and other.kept_at)
+    return not timed or (one.name, one.reason, one.kept_at) == (other.name, other.reason, other.kept_at)
+
+
+def same_note(one: SheetOfTrial | ReadingEntry, other: SheetOfTrial | ReadingEntry) -> bool:
+    """Whether two sheets or two readings are one."""
+    return one.model_dump() == other.model_dump()
+
+
+def same_cloud(one: CloudEntry, other: CloudEntry) -> bool:
+    """Whether two are one spec of somebody else's."""
+    return one.name == other.name and same_spec(one.spec, other.spec)
+
+
+def _bottle(conn: sqlite3.Connection, entry: IngredientEntry) -> Item:
+    here = ingredients.some(conn, [entry.slug]).get(entry.slug)
+    key = f"bottle {entry.slug}"
+    if here is None:
+        return Item(key, "bottle", entry.name, "new", "A bottle that the larder doesn't have yet.")
+    if here.origin == "catalogue":
+        words = "The larder has one of this name that ships with the product; it stays."
+        return Item(key, "bottle", entry.name, "differs", words, ("leave",))
+    lies = IngredientEntry.of(here)
+    sides = _bottle_sides(lies, entry)
+    if not sides:
+        return Item(key, "bottle", entry.name, "same", "As it is here.")
+    words = "It is told otherwise here. Trials keep their forecast; drinks on the bench are worked out with what you choose."
+    return Item(key, "bottle", entry.name, "differs", words, ("leave", "take"), sides)
+
+
+def _bottle_sides(here: IngredientEntry, comes: IngredientEntry) -> tuple[Side, ...]:
+    sides = []
+    one, other = here.model_dump(), comes.model_dump()
+    values = {each["name"]: each for each in one.pop("values")}, {each["name"]: each for each in other.pop("values")}
+    for name in sorted(values[0].keys() | values[1].keys()):
+        mine, its = values[0].get(name), values[1].get(name)
+        if mine != its:
+            sides.append(Side(name.replace("_", " "), *(f"{each['value']:g}" if each else "not told" for each in (mine, its))))
+    sides += [Side(name, _told(one[name]), _told(other[name])) for name in one if one[name] != other[name] and name != "origin"]
+    return tuple(sides)
+
+
+def _told(value: Any) -> str:
+    if isinstance(value, dict):
+        return ", ".join(f"{key} {each}" for key, each in value.items()) or "nothing"
+    return ", ".join(map(str, value)) or "nothing" if isinstance(value, list) else str(value if value not in (None, "") else "nothing")
+
+
+def _shelf(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
+    if not house.shelf:
+        return []
+    here = shelf.all_shelved(conn)
+    sides = [
+        Side(each.slug, _shelved(here[each.slug].state, here[each.slug].price_per_litre), _shelved(each.state, each.price_per_litre))
+        for each in house.shelf
+        if each.slug in here and (here[each.slug].state, here[each.slug].price_per_litre) != (each.state, each.price_per_litre)
+    ]
+    new = [each for each in house.shelf if each.slug not in here]
+    if sides:
+        words = f"{counted(len(sides), 'bottle')} stand otherwise on the shelf" + (f", {len(new)} more come." if new else ".")
+        return [Item("shelf", "shelf", "The shelf", "differs", words, ("leave", "take"), tuple(sides))]
+    if new:
+        return [Item("shelf", "shelf", "The shelf", "new", f"{counted(len(new), 'bottle')} for the shelf.")]
+    return [Item("shelf", "shelf", "The shelf", "same", "As it is here.")]
+
+
+def _shelved(state: str, price: float | None) -> str:
+    return state if price is None else f"{state}, {price:g} a litre"
+
+
+def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
+    """What tasting changed, and what bottles tasted of alone."""
+    if not (house.amended or house.parts or house.palates):
+        return []
+    here = {slug: (aroma, said) for slug, aroma, said in ingredients.amendments(conn)}
+    sides = [
+        Side(each.slug, here[each.slug][1] or _told(here[each.slug][0]), each.impression or _told(each.aroma))
+        for each in house.amended
+        if each.slug in here and here[each.slug] != (each.aroma, each.impression)
+    ]
+    new = [each for each in house.amended if each.slug not in here]
+    if sides:
+        return [Item("words", "words", "What bottles smell of", "differs", "Described otherwise here.", ("leave", "take"), tuple(sides))]
+    words = "New words for what bottles smell of." if new else "As it is here, and what is new is added."
+    return [Item("words", "words", "What bottles smell of", "new" if new else "same", words)]
+
+
+def _kinship(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
+    """What the house thinks of smells side by side."""
+    if not house.kinship:
+        return []
+    here = originals.kinship(conn)
+    comes = {frozenset((each.one, each.other)): each for each in house.kinship}
+    sides = [
+        Side(f"{each.one} and {each.other}", f"{here[pair]:g}", f"{each.value:g}")
+        for pair, each in comes.items()
+        if pair in here and here[pair] != each.value
+    ]
+    if sides:
+        return [Item("kinship", "words", "The kinship of smells", "differs", "Set otherwise here.", ("leave", "take"), tuple(sides))]
+    new = comes.keys() - here.keys()
+    words = f"{counted(len(new), 'pair')} that nobody set here." if new else "As it is here."
+    return [Item("kinship", "words", "The kinship of smells", "new" if new else "same", words)]
+
+
+def _told_alike(entry: DrinkEntry, told: dict[str, Any]) -> bool:
+    comes = entry.model_dump(mode="json", exclude_unset=True)
+    return {**comes, "id": ""} == {**told, "id": ""}
+
+
+def _same_drink(entry: DrinkEntry) -> Item:
+    return Item(f"drink {entry.id}", "drink", entry.name, "same", "As it is in the book.")
+
+
+def _drink(entry: DrinkEntry, here: DrinkEntry | None) -> Item:
+    key = f"drink {entry.id}"
+    if here is None:
+        return Item(key, "drink", entry.name, "new", f"{counted(len(entry.trials), 'trial')}, not in the book yet.")
+    more = [trial for trial in entry.trials if not any(same_trial(trial, each) for each in here.trials)]
+    missing = _missing(here, entry)
+    sides = _drink_sides(here, entry, more)
+    if not (more or missing or sides):
+        return _same_drink(entry)
+    told = [*([f"{counted(len(more), 'trial')} that the book doesn't have"] if more else []), *missing]
+    words = f"{capital(listed(told) or 'something stands otherwise here')}."
+    choices: tuple[Choice, ...] = ("leave", "add", "beside") if more or missing else ("leave", "beside")
+    return Item(key, "drink", entry.name, "differs", words, choices, tuple(sides))
+
+
+def _missing(here: DrinkEntry, comes: DrinkEntry) -> list[str]:
+    """What comes with a drink besides its trials and isn't here, in words."""
+    notes = sum(_missing_notes(trial, here.trials) for trial in comes.trials)
+    clouds = [each for each in comes.gathered if not any(same_cloud(each, other) for other in here.gathered)]
+    found = {
+        f"{counted(notes, 'note')} more": notes > 0,
+        f"{counted(len(clouds), 'spec')} of others": bool(clouds),
+        "what lies on the bench": comes.draft is not None and here.draft is None,
+        "a brief": comes.brief is not None and here.brief is None,
+        "what is to be remembered": bool(comes.notes) and not here.notes,
+        "its price and serves": comes.listed is not None and here.listed is None,
+    }
+    return [words for words, is_missing in found.items() if is_missing]
+
+
+def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]) -> list[Side]:
+    sides = []
+    if more:
+        mine, its = here.trials[-1], more[-1]
+        sides.append(Side("trial", f"{len(here.trials)}: {mine.name}", its.name))
+        one, other = _pours(mine.spec), _pours(its.spec)
+        sides += [Side(what, one.get(what, "—"), other.get(what, "—")) for what in {**one, **other} if one.get(what) != other.get(what)]
+        for part in ("method", "serve"):
+            a, b = (getattr(each.spec, part).model_dump(mode="json") for each in (mine, its))
+            sides += [Side(f"{part}, {name}".replace("_", " "), _told(a[name]), _told(b[name])) for name in a if a[name] != b[name]]
+    if comes.notes and here.notes and comes.notes != here.notes:
+        sides.append(Side("to remember", here.notes, comes.notes))
+    if comes.draft and here.draft and not same_spec(comes.draft.spec, here.draft.spec):
+        sides.append(Side("on the bench", "what lies here stays", "what lay there"))
+    if comes.brief and here.brief and comes.brief.model_dump() != here.brief.model_dump():
+        sides.append(Side("brief", "what is here stays", "another"))
+    return sides
+
+
+def _pours(spec: SpecFile) -> dict[str, str]:
+    """Amounts by ingredient and stage."""
+    told: dict[str, str] = {}
+    for pour in plain_spec(spec).pours:
+        name = pour.ingredient if isinstance(pour.ingredient, str) else pour.ingredient.name
+        told[name if pour.stage == "mixed" else f"{name}, {pour.stage}"] = f"{pour.amount:g} {pour.unit}"
+    return told
+
+
+def _missing_notes(trial: TrialEntry, here: Sequence[TrialEntry]) -> int:
+    """Sheets and readings of a trial that its counterpart here doesn't have."""
+    mine = next((each for each in here if same_trial(trial, each)), None)
+    if mine is None:
+        return 0
+    sheets = [each for each in trial.sheets if not any(same_note(each, other) for other in mine.sheets)]
+    readings = [each for each in trial.readings if not any(same_note(each, other) for other in mine.readings)]
+    return len(sheets) + len(readings)

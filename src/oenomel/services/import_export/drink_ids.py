@@ -1,0 +1,43 @@
+"""What drinks are called in a file, and which drink of the book each of them is."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import Sequence
+
+from oenomel.core.larder import slug_for
+from oenomel.schemas.house_file import DrinkEntry, plain_name, unused_id
+from oenomel.store import drinks
+
+__all__ = ["counterparts", "ids_of_book"]
+
+
+def ids_of_book(conn: sqlite3.Connection) -> dict[str, int]:
+    """The drinks of a book by what they are called in a file, the oldest first."""
+    ids: dict[str, int] = {}
+    for drink_id, name in drinks.names(conn):
+        ids[unused_id(slug_for(name), ids)] = drink_id
+    return ids
+
+
+def counterparts(conn: sqlite3.Connection, entries: Sequence[DrinkEntry]) -> dict[str, int]:
+    """Which drink of the book each of a file's is, by its id there: the one that began with the same trial, or that is called so; of
+    several that are called so the one with its id.
+    """
+    ids = ids_of_book(conn)
+    by_name: dict[str, list[int]] = {}
+    for drink_id, name in drinks.names(conn):
+        by_name.setdefault(plain_name(name), []).append(drink_id)
+    begun = drinks.by_first_trial(conn)
+    found: dict[str, int] = {}
+    taken: set[int] = set()
+    for entry in entries:
+        first = entry.trials[0]
+        called_so = by_name.get(plain_name(entry.name), [])
+        own = ids.get(entry.id)
+        known = [begun.get((first.name, first.kept_at)) if first.kept_at else None, own if own in called_so else None, *called_so]
+        here = next((each for each in known if each is not None and each not in taken), None)
+        if here is not None:
+            found[entry.id] = here
+            taken.add(here)
+    return found

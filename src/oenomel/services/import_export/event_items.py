@@ -1,0 +1,163 @@
+"""Batches and the evening, out of a data file as they stand in a house file, and into another."""
+
+from __future__ import annotations
+
+import json
+import sqlite3
+from collections.abc import Mapping
+from typing import Any
+
+from oenomel.core.wording import counted
+from oenomel.errors import DomainError, OenomelError, SpecError
+from oenomel.schemas.house_file import BatchOfHouse, EveningOfHouse, HouseFile
+from oenomel.schemas.requests.batch_requests import EveningDrinkEntry, EveningEntry
+from oenomel.schemas.spec_file import InlineIngredient
+from oenomel.schemas.spec_to_drink import inline_ingredient
+from oenomel.services.import_export.drink_ids import ids_of_book
+from oenomel.services.import_export.items import Choice, Item, Side
+from oenomel.store import batches, events, ingredients
+from oenomel.store.batches import BatchRecord, LogRecord
+
+__all__ = ["gather_evening", "look_at_evening", "take_evening"]
+
+_TOLD = ("name", "made_at", "made_by", "use_by", "serve_ml", "volume_ml", "left_ml", "container_ml", "older_ml", "note", "origin")
+_TEXTS = ("spec", "wish", "poured", "contents", "recipe", "label")
+
+
+def gather_evening(conn: sqlite3.Connection) -> dict[str, Any]:
+    """Batches and the evening as they stand in a house file; what there is nothing of is left out."""
+    ids = {drink_id: name for name, drink_id in ids_of_book(conn).items()}
+    every = batches.all_batches(conn)
+    names = {each.id: each.name for each in every}
+    told: dict[str, Any] = {"batches": [_batch(conn, each, ids, names) for each in every]}
+    content = events.get(conn)
+    if content is not None:
+        entry = EveningEntry.model_validate_json(content)
+        told["evening"] = {
+            "name": entry.name,
+            "at": entry.at,
+            "hands": entry.hands,
+            "drinks": [
+                {
+                    "drink": ids[each.drink_id],
+                    "serves": each.serves,
+                    "service": each.service,
+                    "batch": names.get(each.batch_id or 0, ""),
+                    "container_ml": each.container_ml,
+                }
+                for each in entry.drinks
+                if each.drink_id in ids
+            ],
+            "ticks": events.ticked(conn),
+        }
+    return {name: value for name, value in told.items() if value}
+
+
+def look_at_evening(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
+    """Batches and the evening beside what is here."""
+    items = []
+    if house.batches:
+        mine = {each.name for each in batches.all_batches(conn)}
+        new = [each for each in house.batches if each.name not in mine]
+        words = f"{counted(len(new), 'batch').replace('batchs', 'batches')} with their log." if new else "As they are here."
+        items.append(Item("batches", "batches", "Batches", "new" if new else "same", words))
+    if house.evening is not None:
+        here = gather_evening(conn).get("evening")
+        name = house.evening.name
+        if here is None:
+            items.append(Item("evening", "evening", name, "new", "The evening that is ahead."))
+        elif EveningOfHouse.model_validate(here).model_dump() == house.evening.model_dump():
+            items.append(Item("evening", "evening", name, "same", "As it is here."))
+        else:
+            sides = (Side("evening", f"{here['name']}, {here['at']}", f"{name}, {house.evening.at}"),)
+            items.append(Item("evening", "evening", name, "differs", "Another evening is told here.", ("leave", "take"), sides))
+    return items
+
+
+def take_evening(conn: sqlite3.Connection, house: HouseFile, drink_ids: Mapping[str, int], chosen: Mapping[str, Choice]) -> None:
+    """Takes them in as was chosen; raises SpecError naming what can't be. A batch that is here stays what it is."""
+    ids = {each.name: each.id for each in batches.all_batches(conn)}
+    for each in house.batches:
+        if each.name not in ids:
+            ids[each.name] = _add(conn, each, drink_ids, ids)
+    evening = house.evening
+    if evening is None or (events.get(conn) is not None and chosen.get("evening") != "take"):
+        return
+    entries = []
+    for told in evening.drinks:
+        if told.drink not in drink_ids:
+            raise SpecError(f"evening, {evening.name}", f'there is no drink "{told.drink}" in the file or the book')
+        batch_id = ids.get(told.batch) if told.batch else None
+        entries.append(
+            EveningDrinkEntry(
+                drink_id=drink_ids[told.drink],
+                serves=told.serves,
+                service=told.service,
+                batch_id=batch_id,
+                container_ml=told.container_ml,
+            )
+        )
+    events.remove(conn)
+    events.put(conn, EveningEntry(name=evening.name, at=evening.at, hands=evening.hands, drinks=entries).model_dump_json())
+    for key, at in evening.ticks.items():
+        events.tick(conn, key, done=True, at=at)
+
+
+def _batch(conn: sqlite3.Connection, record: BatchRecord, ids: Mapping[int, str], names: Mapping[int, str]) -> dict[str, Any]:
+    entry: dict[str, Any] = {"drink": ids[record.drink_id], **{name: getattr(record, name) for name in _TOLD}}
+    entry |= {name: json.loads(getattr(record, name)) for name in _TEXTS}
+    if record.used_up_at is not None:
+        entry["used_up_at"] = record.used_up_at
+    if record.older_id is not None:
+        entry["older"] = names[record.older_id]
+    entry["wood"] = bool(record.wood)
+    entry["log"] = [{"at": each.at, "kind": each.kind, "words": each.words} for each in batches.log(conn, record.id)]
+    return entry
+
+
+def _add(conn: sqlite3.Connection, told: BatchOfHouse, drink_ids: Mapping[str, int], ids: Mapping[str, int]) -> int:
+    place = f"batches, {told.name}"
+    if told.drink not in drink_ids:
+        raise SpecError(place, f'there is no drink "{told.drink}" in the file or the book')
+    if told.older and told.older not in ids:
+        raise SpecError(place, f'"{told.older}", which it was filled on, is not among those before it')
+    _check_pours(conn, told, place)
+    values: dict[str, Any] = {name: getattr(told, name) for name in _TOLD}
+    texts: dict[str, Any] = {
+        "spec": told.spec.model_dump_json(exclude_unset=True),
+        "wish": told.wish.model_dump_json(),
+        "poured": json.dumps([each.model_dump(mode="json", exclude_unset=True) for each in told.poured]),
+        "contents": told.contents.model_dump_json(exclude_unset=True),
+        "recipe": told.recipe.model_dump_json(),
+        "label": told.label.model_dump_json(),
+    }
+    record = BatchRecord(
+        **values,
+        **texts,
+        drink_id=drink_ids[told.drink],
+        used_up_at=told.used_up_at or None,
+        older_id=ids[told.older] if told.older else None,
+        wood=int(told.wood),
+    )
+    try:
+        batch_id = batches.add(conn, record)
+    except OenomelError as error:
+        raise SpecError(place, str(error)) from error
+    for each in told.log:
+        batches.note(conn, LogRecord(batch_id, each.kind, each.words, each.at))
+    return batch_id
+
+
+def _check_pours(conn: sqlite3.Connection, told: BatchOfHouse, place: str) -> None:
+    """Refuses a batch that holds what can't be, or was poured of what nobody has; the sentence names it."""
+    slugs = {each.ingredient for each in told.poured if isinstance(each.ingredient, str)}
+    unknown = sorted(slugs - ingredients.some(conn, slugs).keys())
+    if unknown:
+        raise SpecError(f"{place}: poured", f'"{unknown[0]}" is not in the larder, and doesn\'t come with the file')
+    try:
+        inline_ingredient(InlineIngredient(name=told.name, kind="other", composition=told.contents))
+        for each in told.poured:
+            if isinstance(each.ingredient, InlineIngredient):
+                inline_ingredient(each.ingredient)
+    except DomainError as error:
+        raise SpecError(place, str(error)) from error

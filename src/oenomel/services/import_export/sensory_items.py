@@ -1,0 +1,118 @@
+"""What was learnt of tongues, out of a data file as it stands in a house file, and into another."""
+
+from __future__ import annotations
+
+import json
+import sqlite3
+from typing import Any
+
+from oenomel.core.wording import counted
+from oenomel.schemas.house_file import HouseFile
+from oenomel.schemas.house_sensory import SittingOfHouse
+from oenomel.services.import_export.items import Item
+from oenomel.store import sensory
+from oenomel.store.sensory import ExerciseRecord, SittingRecord, TriangleRecord
+
+__all__ = ["gather_tongues", "look_at_tongues", "take_tongues"]
+
+
+def gather_tongues(conn: sqlite3.Connection) -> dict[str, Any]:
+    """Sittings, exercises and training as they stand in a house file; nothing where there is nothing."""
+    told = {
+        "sittings": [_sitting(conn, each) for each in sensory.all_sittings(conn)],
+        "exercises": [_exercise(each) for each in sensory.all_exercises(conn)],
+        "training": [{"taster": taster, "began_at": at} for taster, at in sensory.trainings(conn)],
+    }
+    kept = {name: value for name, value in told.items() if value}
+    return {"tongues": kept} if kept else {}
+
+
+def look_at_tongues(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
+    """What comes beside what is here: what was learnt is only ever added."""
+    if house.tongues is None:
+        return []
+    here = _known(conn)
+    sittings = sum(_sitting_key(each) not in here for each in house.tongues.sittings)
+    exercises = sum((each.taster, each.asked_at, each.title) not in here for each in house.tongues.exercises)
+    training = sum(("training", each.taster) not in here for each in house.tongues.training)
+    if not sittings + exercises + training:
+        return [Item("tongues", "tongues", "Tongues", "same", "As they are here.")]
+    words = f"{counted(sittings, 'sitting')} of triangles and {counted(exercises, 'exercise')}."
+    return [Item("tongues", "tongues", "Tongues", "new", words)]
+
+
+def take_tongues(conn: sqlite3.Connection, house: HouseFile) -> None:
+    """Takes in what isn't here yet."""
+    if house.tongues is None:
+        return
+    here = _known(conn)
+    for sitting in house.tongues.sittings:
+        if _sitting_key(sitting) not in here:
+            _add(conn, sitting)
+    for each in house.tongues.exercises:
+        if (each.taster, each.asked_at, each.title) not in here:
+            texts: dict[str, Any] = {name: json.dumps(getattr(each, name)) for name in ("question", "solution", "said")}
+            told = each.model_dump(include={"taster", "kind", "title", "asked_at", "score", "answered_at"})
+            sensory.add_exercise(conn, ExerciseRecord(**told, **texts))
+    for person in house.tongues.training:
+        if ("training", person.taster) not in here:
+            sensory.begin_training(conn, person.taster, person.began_at)
+
+
+def _known(conn: sqlite3.Connection) -> set[tuple[str, ...]]:
+    """What is here, each by what it is known by."""
+    sittings = {(each.began_at, each.matter, *json.loads(each.tasters)) for each in sensory.all_sittings(conn)}
+    exercises = {(each.taster, each.asked_at, each.title) for each in sensory.all_exercises(conn)}
+    return sittings | exercises | {("training", taster) for taster, _ in sensory.trainings(conn)}
+
+
+def _sitting_key(sitting: SittingOfHouse) -> tuple[str, ...]:
+    return (sitting.began_at, sitting.matter, *sitting.tasters)
+
+
+def _sitting(conn: sqlite3.Connection, record: SittingRecord) -> dict[str, Any]:
+    told: dict[str, Any] = {
+        "matter": record.matter,
+        "tasters": json.loads(record.tasters),
+        "rounds": record.rounds,
+        "alone": bool(record.alone),
+        "grid_ml": record.grid_ml,
+        "bottles": json.loads(record.bottles),
+        "jugs": json.loads(record.jugs),
+        "began_at": record.began_at,
+    }
+    if record.ended_at is not None:
+        told["ended_at"] = record.ended_at
+    # One that still waits for its answer stays behind: its glasses don't travel.
+    answered = [each for each in sensory.triangles_of(conn, record.id) if each.found is not None]
+    return told | {"triangles": [_triangle(each) for each in answered]}
+
+
+def _triangle(record: TriangleRecord) -> dict[str, Any]:
+    told: dict[str, Any] = {name: getattr(record, name) for name in ("taster", "steps", "less_parts", "more_parts", "odd", "asked_at")}
+    if record.answer is not None:
+        told["answer"] = record.answer
+    return told | {"odd_is_more": bool(record.odd_is_more), "found": bool(record.found), "answered_at": record.answered_at}
+
+
+def _exercise(record: ExerciseRecord) -> dict[str, Any]:
+    told: dict[str, Any] = {name: getattr(record, name) for name in ("taster", "kind", "title", "asked_at", "score", "answered_at")}
+    return told | {name: json.loads(getattr(record, name)) for name in ("question", "solution", "said")}
+
+
+def _add(conn: sqlite3.Connection, sitting: SittingOfHouse) -> None:
+    record = SittingRecord(
+        matter=sitting.matter,
+        tasters=json.dumps(sitting.tasters),
+        rounds=sitting.rounds,
+        alone=int(sitting.alone),
+        grid_ml=sitting.grid_ml,
+        bottles=json.dumps(sitting.bottles),
+        jugs=sitting.jugs.model_dump_json(),
+        began_at=sitting.began_at,
+        ended_at=sitting.ended_at,
+    )
+    sitting_id = sensory.add_sitting(conn, record)
+    for each in sitting.triangles:
+        numbers = {"odd_is_more": int(each.odd_is_more), "found": int(each.found)}
+        sensory.add_triangle(conn, TriangleRecord(**{"sitting_id": sitting_id} | each.model_dump() | numbers))

@@ -1,0 +1,205 @@
+"""What a house has in stock, out of its data file and into another: changed values, preparations, lots, pars and prices."""
+
+from __future__ import annotations
+
+import json
+import sqlite3
+from collections.abc import Mapping
+from dataclasses import asdict, replace
+from typing import Any
+
+from oenomel.core.larder import SourcedValue, known_by
+from oenomel.core.preparations import Outcome, prepared
+from oenomel.core.wording import counted
+from oenomel.errors import OenomelError, SpecError
+from oenomel.schemas.house_file import HouseFile, LotOfHouse, StockOfHouse, ValueEntry
+from oenomel.schemas.preparation_file import PreparationFile, preparation_of
+from oenomel.services.import_export.items import Choice, Item, Side
+from oenomel.store import ingredients, lots, menu_entries, preparations
+from oenomel.store.lots import LotRecord, ReadingRecord
+from oenomel.store.preparations import PreparationRecord
+
+__all__ = ["gather_stock", "look_at_stock", "take_stock"]
+
+
+def gather_stock(conn: sqlite3.Connection) -> dict[str, Any]:
+    """All of it, as it stands in a house file; what there is nothing of is left out."""
+    readings = lots.readings(conn)
+    told: dict[str, Any] = {
+        "changed": [
+            {"slug": slug, "values": [asdict(each) for _, each in sorted(values.items())]}
+            for slug, values in ingredients.house_values(conn).items()
+        ],
+        "retired": sorted(ingredients.retired(conn)),
+        "preparations": [
+            {"makes": each.slug, "file": json.loads(each.content), "origin": each.origin} for each in preparations.all_preparations(conn)
+        ],
+        "lots": [_lot(each, readings.get(each.id, [])) for each in lots.all_lots(conn)],
+        "stock": _stock(conn),
+    }
+    return {name: value for name, value in told.items() if value}
+
+
+def look_at_stock(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
+    """Each thing of it beside what is here."""
+    here = HouseFile.model_validate(gather_stock(conn))
+    items = [*_values_item(here, house), *_preparation_items(here, house), *_lot_items(here, house)]
+    if house.stock is not None:
+        items.append(_stock_item(here.stock, house.stock))
+    return items
+
+
+def take_stock(conn: sqlite3.Connection, house: HouseFile, items: Mapping[str, Item], chosen: Mapping[str, Choice]) -> None:
+    """Takes it in as was chosen; raises SpecError naming what can't be."""
+    known = ingredients.larder(conn)
+    here = ingredients.house_values(conn)
+    for each in house.changed:
+        if each.slug in known and (each.slug not in here or chosen.get("changed") == "take"):
+            ingredients.set_right(conn, each.slug, [SourcedValue(**value.model_dump()) for value in each.values], here.get(each.slug, {}))
+    for slug in house.retired:
+        if slug in known:
+            ingredients.retire(conn, slug, gone=True)
+    for preparation in house.preparations:
+        key = f"preparation {preparation.makes}"
+        if items[key].state == "new" or chosen[key] == "take":
+            content = preparation.file.model_dump_json(exclude_unset=True)
+            if preparation.makes not in known:
+                ingredients.put(conn, _made(conn, preparation.file, preparation.makes).ingredient(preparation.makes))
+            preparations.put(conn, PreparationRecord(preparation.makes, content, preparation.origin))
+    kept = {(each.slug, each.name) for each in lots.all_lots(conn)}
+    for lot in house.lots:
+        if (lot.slug, lot.name) not in kept:
+            _add_lot(conn, lot)
+    if house.stock is not None and (items["stock"].state == "new" or chosen["stock"] == "take"):
+        _put_stock(conn, house.stock)
+
+
+def _lot(lot: LotRecord, readings: list[ReadingRecord]) -> dict[str, Any]:
+    entry: dict[str, Any] = {"slug": lot.slug, "name": lot.name, "made_at": lot.made_at}
+    entry |= {name: value for name in ("used_up_at", "volume_ml", "left_ml", "pieces") if (value := getattr(lot, name)) is not None}
+    if lot.preparation:
+        entry |= {"preparation": json.loads(lot.preparation), "contents": json.loads(lot.contents)}
+    if readings:
+        entry["readings"] = [
+            {name: value for name in ("what", "value", "sd", "device", "taken_at") if (value := getattr(each, name)) is not None}
+            for each in readings
+        ]
+    return entry | {"origin": lot.origin}
+
+
+def _stock(conn: sqlite3.Connection) -> dict[str, Any]:
+    told: dict[str, Any] = {
+        "currency": menu_entries.currency(conn),
+        "pars": [{"slug": slug, "par_ml": par} for slug, par in menu_entries.pars(conn).items()],
+        "good_prices": [{"slug": slug, "price_per_kg": price} for slug, price in menu_entries.good_prices(conn).items()],
+    }
+    return {name: value for name, value in told.items() if value}
+
+
+def _values_item(here: HouseFile, comes: HouseFile) -> list[Item]:
+    if not comes.changed and not comes.retired:
+        return []
+    mine = {each.slug: _figures(each.values) for each in here.changed}
+    sides = [
+        Side(each.slug, mine[each.slug], _figures(each.values))
+        for each in comes.changed
+        if each.slug in mine and mine[each.slug] != _figures(each.values)
+    ]
+    if sides:
+        words = f"{counted(len(sides), 'ingredient')} set right otherwise here."
+        return [Item("changed", "larder", "What was set right of the larder", "differs", words, ("leave", "take"), tuple(sides))]
+    new = [each for each in comes.changed if each.slug not in mine] or set(comes.retired) - set(here.retired)
+    words = "Values of the larder set right, or no longer offered." if new else "As it is here."
+    return [Item("changed", "larder", "What was set right of the larder", "new" if new else "same", words)]
+
+
+def _figures(values: list[ValueEntry]) -> str:
+    return ", ".join(f"{each.name} {each.value:g}" for each in sorted(values, key=lambda each: each.name))
+
+
+def _preparation_items(here: HouseFile, comes: HouseFile) -> list[Item]:
+    mine = {each.makes: each.file for each in here.preparations}
+    items = []
+    for each in comes.preparations:
+        key, name = f"preparation {each.makes}", each.file.name
+        if each.makes not in mine:
+            items.append(Item(key, "recipe", name, "new", "A preparation that the stillroom doesn't have yet."))
+        elif mine[each.makes].model_dump() == each.file.model_dump():
+            items.append(Item(key, "recipe", name, "same", "As it is here."))
+        else:
+            sides = (Side("goes in", _lines(mine[each.makes]), _lines(each.file)),)
+            words = "It is written down otherwise here. What was made stays what it is."
+            items.append(Item(key, "recipe", name, "differs", words, ("leave", "take"), sides))
+    return items
+
+
+def _lines(file: PreparationFile) -> str:
+    return ", ".join(f"{each.amount} {each.unit} {each.called}" for each in file.lines)
+
+
+def _lot_items(here: HouseFile, comes: HouseFile) -> list[Item]:
+    if not comes.lots:
+        return []
+    mine = {(each.slug, each.name) for each in here.lots}
+    new = [each for each in comes.lots if (each.slug, each.name) not in mine]
+    words = f"{counted(len(new), 'lot')} with their readings." if new else "As they are here."
+    return [Item("lots", "lots", "Lots", "new" if new else "same", words)]
+
+
+def _stock_item(here: StockOfHouse | None, comes: StockOfHouse) -> Item:
+    name = "Pars, prices of dry goods, currency"
+    if here is None:
+        return Item("stock", "stock", name, "new", "What should stand there, and what it costs.")
+    if here.model_dump() == comes.model_dump():
+        return Item("stock", "stock", name, "same", "As it is here.")
+    sides = tuple(Side(each, _shown(here, each), _shown(comes, each)) for each in ("currency", "pars", "good_prices"))
+    return Item("stock", "stock", name, "differs", "Told otherwise here.", ("leave", "take"), tuple(s for s in sides if s.here != s.comes))
+
+
+def _shown(stock: StockOfHouse, part: str) -> str:
+    told = getattr(stock, part)
+    return (
+        told or "nothing"
+        if isinstance(told, str)
+        else ", ".join(" ".join(map(str, each.model_dump().values())) for each in told) or "nothing"
+    )
+
+
+def _add_lot(conn: sqlite3.Connection, lot: LotOfHouse) -> None:
+    place = f"lots, {lot.name}"
+    contents = [each.model_dump() for each in lot.contents]
+    try:
+        if lot.preparation is not None and not contents:
+            made = _made(conn, lot.preparation, lot.slug)
+            contents = [asdict(each) for each in made.ingredient(lot.slug).values.values()]
+            sizes = {"volume_ml": lot.volume_ml or made.yield_ml, "left_ml": made.yield_ml if lot.left_ml is None else lot.left_ml}
+            lot = lot.model_copy(update=sizes)
+        record = LotRecord(lot.slug, lot.name, lot.made_at, lot.used_up_at or None, origin=lot.origin)
+        text = lot.preparation.model_dump_json(exclude_unset=True) if lot.preparation else ""
+        record = replace(
+            record, volume_ml=lot.volume_ml, left_ml=lot.left_ml, pieces=lot.pieces, preparation=text, contents=json.dumps(contents)
+        )
+        lot_id = lots.add(conn, record)
+        for each in lot.readings:
+            lots.add_reading(conn, ReadingRecord(lot_id, each.what, each.value, each.sd, each.device, each.taken_at))
+    except SpecError:
+        raise
+    except OenomelError as error:
+        raise SpecError(place, str(error)) from error
+
+
+def _made(conn: sqlite3.Connection, file: PreparationFile, makes: str) -> Outcome:
+    """What a preparation comes to; raises SpecError naming it where it can't be."""
+    try:
+        return prepared(preparation_of(file, known_by(ingredients.names(conn), ingredients.larder(conn)), makes))
+    except OenomelError as error:
+        raise SpecError(f"preparations, {file.name}", str(error)) from error
+
+
+def _put_stock(conn: sqlite3.Connection, stock: StockOfHouse) -> None:
+    if stock.currency:
+        menu_entries.put_currency(conn, stock.currency)
+    for par in stock.pars:
+        menu_entries.put_par(conn, par.slug, par.par_ml)
+    for price in stock.good_prices:
+        menu_entries.put_good_price(conn, price.slug, price.price_per_kg)

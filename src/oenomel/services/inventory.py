@@ -1,0 +1,48 @@
+"""What stands there: ml in lots that are fit to pour, and what was pressed of the crates."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import Iterable, Sequence
+
+from oenomel.core.event.shopping import Stock
+from oenomel.core.larder import FRUIT, is_past_shelf_life
+from oenomel.core.larder.fruit import Pressing
+from oenomel.core.menu.stock_needed import CRATE_LASTS_H
+from oenomel.core.spec import Drink
+from oenomel.services.lots import hours_since
+from oenomel.store import ingredients, lots, preparations, shelf
+from oenomel.store.lots import LotRecord
+
+__all__ = ["crates_of", "on_hand_ml", "stock_of"]
+
+
+def on_hand_ml(conn: sqlite3.Connection, open_lots: Iterable[LotRecord], ahead_h: float = 0.0) -> dict[str, float]:
+    """What is left in lots that are fit to pour so many hours from now, [ml], by slug; one whose amount nobody noted counts for nothing."""
+    found: dict[str, float] = {}
+    told = [each for each in open_lots if each.left_ml is not None]
+    known = ingredients.some(conn, {each.slug for each in told})
+    for each in told:
+        if not is_past_shelf_life(known[each.slug], hours_since(each.made_at) + ahead_h):
+            found[each.slug] = found.get(each.slug, 0.0) + (each.left_ml or 0.0)
+    return found
+
+
+def crates_of(open_lots: Sequence[LotRecord]) -> dict[str, list[Pressing]]:
+    """What was pressed of the crates that stand there, by the fruit's name."""
+    crates: dict[str, list[Pressing]] = {}
+    by_juice = {fruit.juice: name for name, fruit in FRUIT.items()}
+    for lot in open_lots:
+        if lot.slug in by_juice and lot.pieces and lot.volume_ml and hours_since(lot.made_at) <= CRATE_LASTS_H:
+            crates.setdefault(by_juice[lot.slug], []).append(Pressing(lot.pieces, lot.volume_ml))
+    return crates
+
+
+def stock_of(conn: sqlite3.Connection, drinks: Iterable[Drink], ahead_h: float = 0.0) -> dict[str, Stock]:
+    """How what these drinks pour stands so many hours from now: opened, on the shelf, made in the stillroom."""
+    opened, shelved = on_hand_ml(conn, lots.open_lots(conn), ahead_h), shelf.all_shelved(conn)
+    made = {each.slug for each in preparations.all_preparations(conn)}
+    return {
+        slug: Stock(opened.get(slug, 0.0), shelved[slug].state if slug in shelved else "", slug in made)
+        for slug in {pour.ingredient.slug for drink in drinks for pour in drink.pours}
+    }

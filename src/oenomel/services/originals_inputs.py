@@ -1,0 +1,68 @@
+"""What a house brings to the search for original drinks: its book, its shelf, what wants to be used up, what its tastings taught."""
+
+from __future__ import annotations
+
+import sqlite3
+from datetime import UTC, datetime
+from typing import Final
+
+from oenomel.core.larder import Larder
+from oenomel.core.larder.shelf_life import shelf_life_h
+from oenomel.core.originals import KinshipTable
+from oenomel.core.originals.aroma_pairings import Liking, groups_of
+from oenomel.core.originals.search_context import BookDrink
+from oenomel.errors import OenomelError
+from oenomel.schemas.spec_file import parse_spec
+from oenomel.schemas.spec_to_drink import drink_from_spec
+from oenomel.store import drinks, ingredients, lots, originals
+
+__all__ = ["book_of", "kinship_of", "wants_using_up"]
+
+MOST_OF_THE_BOOK: Final = 200
+"""So many of the newest drinks an original is held against."""
+
+SOON: Final = 0.5
+"""Of the time that a lot keeps, after which it wants to be used up (house rule)."""
+
+
+def book_of(conn: sqlite3.Connection) -> list[BookDrink]:
+    """The book's drinks as they are last written, the newest last; of originals that were tasted against each other each."""
+    names = dict(drinks.names(conn)[-MOST_OF_THE_BOOK:])
+    larder = Larder(ingredients.larder(conn))
+    latest = drinks.latest_trials(conn, names)
+    flights = {drink_id: drinks.trials(conn, drink_id) for drink_id in originals.wishes(conn) if drink_id in names}
+    found = []
+    for drink_id, name in sorted(names.items()):
+        kept = flights.get(drink_id) or [latest[drink_id]] if drink_id in latest else []
+        for record in kept:
+            try:
+                spec = parse_spec(record.spec)
+                found.append(BookDrink(spec.name if len(kept) > 1 else name, drink_from_spec(spec, larder), drink_id))
+            except OenomelError:
+                # A bottle that it was written with may be gone; nothing can be held against it then.
+                continue
+    return found
+
+
+def kinship_of(conn: sqlite3.Connection) -> KinshipTable:
+    """The house's table of kinship: what it set, and what sheets of originals taught."""
+    larder = Larder(ingredients.larder(conn))
+    likings = []
+    for sheet in originals.sheets(conn):
+        try:
+            drink = drink_from_spec(parse_spec(sheet.spec), larder)
+        except OenomelError:
+            continue
+        likings.append(Liking(groups_of(pour.ingredient for pour in drink.pours), sheet.score > sheet.usual))
+    return KinshipTable(originals.kinship(conn), tuple(likings))
+
+
+def wants_using_up(conn: sqlite3.Connection) -> frozenset[str]:
+    """What has stood for half of the time that it keeps, or longer."""
+    found, known = set(), ingredients.larder(conn)
+    for lot in lots.open_lots(conn):
+        keeps = shelf_life_h(known[lot.slug]) if lot.slug in known else None
+        age = (datetime.now(UTC) - datetime.fromisoformat(lot.made_at)).total_seconds() / 3600
+        if keeps is not None and age >= SOON * keeps:
+            found.add(lot.slug)
+    return frozenset(found)

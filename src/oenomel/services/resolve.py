@@ -1,0 +1,45 @@
+"""Specs and assumptions resolved with what the data file holds: ingredients, open lots, measured dilution, reference specs."""
+
+from __future__ import annotations
+
+import sqlite3
+
+from oenomel.core.dilution import Conditions
+from oenomel.core.dilution.ice_conditions import house_factor
+from oenomel.core.families import Homes, families, standard_homes
+from oenomel.core.families.typical_range import homes_from
+from oenomel.core.larder import Larder
+from oenomel.core.spec import Drink
+from oenomel.schemas.requests.assumptions import AssumptionsQuery
+from oenomel.schemas.spec_file import SpecFile, parse_spec
+from oenomel.schemas.spec_to_drink import drink_from_spec, lots_named, slugs_of
+from oenomel.services.lots import lots_as_poured
+from oenomel.store import drinks, ingredients, measurements
+
+__all__ = ["conditions_for", "homes_for", "resolve"]
+
+
+def resolve(conn: sqlite3.Connection, *specs: SpecFile) -> list[Drink]:
+    """Drinks of specs, with ingredients and open lots from the data file; raises SpecError naming the place."""
+    wanted = slugs_of(*specs)
+    larder: Larder = ingredients.some(conn, wanted)
+    if wanted - larder.keys():
+        # The refusal names the likeliest neighbour, so it needs to see them all.
+        larder = ingredients.larder(conn)
+    named = lots_named(*specs)
+    lots = lots_as_poured(conn, named) if named else {}
+    return [drink_from_spec(spec, larder, lots) for spec in specs]
+
+
+def conditions_for(conn: sqlite3.Connection, assumptions: AssumptionsQuery) -> Conditions:
+    """Conditions of a forecast: its assumptions, with the dilution that this bar has measured."""
+    measured = measurements.ratios(conn) if assumptions.own else {}
+    return assumptions.conditions({technique: house_factor(ratios) for technique, ratios in measured.items()})
+
+
+def homes_for(conn: sqlite3.Connection, *wanted: str) -> Homes:
+    """Typical ranges of families, widened by the bar's own reference specs."""
+    homes = dict(standard_homes())
+    for family, texts in drinks.references(conn, wanted).items():
+        homes |= homes_from(families()[family], resolve(conn, *(parse_spec(text) for text in texts)))
+    return homes

@@ -1,0 +1,72 @@
+"""Writes that were answered, by the key that their sender drew: one that comes again, because the answer got lost, is answered again."""
+
+from __future__ import annotations
+
+import sqlite3
+import zlib
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from typing import Final
+
+from oenomel.errors import AnsweredBefore, KeyUsedBefore, WrittenBefore
+from oenomel.store.clock import now
+
+__all__ = ["WriteKey", "keep", "refuse_repeated"]
+
+KEPT_HOURS: Final = 48
+MOST_BYTES: Final = 1_000_000
+"""Whoever asks again does so within minutes, or after a night with the lid closed. Answers are kept whole up to so many bytes, of older
+ones only that they were written."""
+
+SELECT_ANSWERED = "SELECT request, status, answer, packed FROM answered_write WHERE key = :key"
+INSERT_ANSWERED = """
+INSERT INTO answered_write (key, request, status, answer, packed, answered_at) VALUES (:key, :request, :status, '', :packed, :answered_at)
+"""
+DELETE_OLD = "DELETE FROM answered_write WHERE answered_at < :before"
+FORGET_ANSWERS = """
+UPDATE answered_write SET answer = '', packed = NULL WHERE (packed IS NOT NULL OR answer <> '') AND rowid <= (
+  SELECT max(rowid) FROM (
+    SELECT rowid, sum(coalesce(length(packed), length(answer))) OVER (ORDER BY rowid DESC) AS bytes FROM answered_write
+  ) WHERE bytes > :most
+)
+"""
+
+
+@dataclass(frozen=True, slots=True)
+class WriteKey:
+    """What a sender calls one write, and a digest of what it asks."""
+
+    key: str
+    request: str
+
+
+def refuse_repeated(conn: sqlite3.Connection, asked: WriteKey) -> None:
+    """Refuses a write that was made already.
+
+    Raises
+    ------
+    AnsweredBefore
+        It was; the answer comes with it.
+    KeyUsedBefore
+        Another write was, with this key.
+    WrittenBefore
+        It was made so long ago that its answer isn't kept any more.
+    """
+    row = conn.execute(SELECT_ANSWERED, {"key": asked.key}).fetchone()
+    if row is None:
+        return
+    if row["request"] != asked.request:
+        raise KeyUsedBefore
+    if row["packed"] is None and not row["answer"]:
+        raise WrittenBefore
+    raise AnsweredBefore(row["status"], row["answer"] or zlib.decompress(row["packed"]).decode())
+
+
+def keep(conn: sqlite3.Connection, asked: WriteKey, status: int, answer: str) -> None:
+    """Writes down what a write was answered, in its own transaction."""
+    packed = zlib.compress(answer.encode(), 6)
+    values = {"key": asked.key, "request": asked.request, "status": status, "packed": packed, "answered_at": now()}
+    conn.execute(INSERT_ANSWERED, values)
+    before = datetime.now(UTC) - timedelta(hours=KEPT_HOURS)
+    conn.execute(DELETE_OLD, {"before": before.isoformat(timespec="seconds")})
+    conn.execute(FORGET_ANSWERS, {"most": MOST_BYTES})
