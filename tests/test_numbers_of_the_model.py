@@ -19,8 +19,9 @@ from oenomel.core.batch.rounding import measured_ml
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.shelf import Shelved
+from oenomel.core.method import MethodOptions
 from oenomel.core.method.garnishes import suggested_garnishes
-from oenomel.formats.card.content import Way, card_of
+from oenomel.formats.card.content import card_of
 from oenomel.store import book_search, database, drinks, shelf
 
 ROOT = Path(__file__).parents[1]
@@ -88,7 +89,7 @@ def test_a_card_shows_a_drink_that_goes_down_easily():
     # Two US standard drinks in a glass that is sweet, and under a fizz's strength: the guest is told.
     easy = forecast_of(drink(("vodka", 90), ("lime-juice", 20), ("simple-syrup-1-1", 45), ("soda-water", 150, "topped"), family="fizz"))
     (told,) = (finding for finding in easy.findings if finding.code == "goes-down-easily")
-    assert told.message in card_of(easy, Way()).cautions
+    assert told.message in card_of(easy, MethodOptions()).cautions
 
 
 def test_below_five_millilitres_a_batch_is_measured_by_tenths():

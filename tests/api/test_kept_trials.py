@@ -9,7 +9,7 @@ import pytest
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.trials.palate import learn
 from oenomel.demo import scenario
-from oenomel.services.trials import kept_trials, palate_of, sheets_of, tasted_of
+from oenomel.services.stored_trials import kept_trials, palate_of, sheets_of, tasted_of
 from oenomel.store import database, drinks, lineage, shelf, tastings
 from oenomel.store.tastings import TastingRecord
 

@@ -7,7 +7,7 @@ import pytest
 from starlette.testclient import TestClient
 
 from oenomel.api.app import create_app
-from oenomel.services import menu as today_work
+from oenomel.services import todays_menu as today_work
 
 SYRUP = {
     "format": "oenomel/preparation",

@@ -9,7 +9,8 @@ from support.depth import spread
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.ingredient_search import Findable, Index
 from oenomel.errors import DomainError
-from oenomel.formats.recipe_reader import LARGEST_PAGE, LARGEST_RECIPE, read_text
+from oenomel.formats.recipe_reader import LARGEST_RECIPE, read_text
+from oenomel.schemas.format_names import LARGEST_PAGE
 
 LARDER = catalogue()
 INDEX = Index(Findable.of(each) for each in LARDER.values())

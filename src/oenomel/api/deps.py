@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import AsyncIterator
 from typing import Annotated, Final
 
-from fastapi import Depends, Query, Request
+from fastapi import Depends, Header, Query, Request
 from starlette.concurrency import run_in_threadpool
 from starlette.datastructures import State
 
@@ -15,7 +15,7 @@ from oenomel.schemas.requests.assumptions import AssumptionsQuery
 from oenomel.services.resolve import conditions_for
 from oenomel.store import database
 
-__all__ = ["Connection", "HouseConditions", "only_looks"]
+__all__ = ["Connection", "HouseConditions", "IfMatch", "only_looks"]
 
 
 MOST_FREE: Final = 8
@@ -70,3 +70,6 @@ async def _house_conditions(conn: Connection, assumptions: Annotated[Assumptions
 
 HouseConditions = Annotated[Conditions, Depends(_house_conditions)]
 """Conditions of a request: its assumptions, with the dilution that this bar has measured."""
+
+IfMatch = Annotated[str | None, Header(alias="If-Match", max_length=80)]
+"""Revision that the window read, for writes that replace something whole."""

@@ -7,10 +7,10 @@ from contextlib import closing
 from pathlib import Path
 
 from oenomel.formats.house_files import house_of
+from oenomel.schemas.import_items import CHOICES
 from oenomel.services.import_export.comparison import look_at
 from oenomel.services.import_export.folder import read_files
 from oenomel.services.import_export.importer import take_in
-from oenomel.services.import_export.items import CHOICES
 from oenomel.services.import_export.prepared_trials import prepare_trials
 from oenomel.store import database, ingredients
 

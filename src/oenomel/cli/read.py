@@ -7,7 +7,8 @@ from pathlib import Path
 
 from oenomel.cli.shared import larder_of, read_file
 from oenomel.core.larder import Findable, Index
-from oenomel.formats.recipe_reader import LARGEST_PAGE, read_text
+from oenomel.formats.recipe_reader import read_text
+from oenomel.schemas.format_names import LARGEST_PAGE
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:

@@ -52,6 +52,12 @@ def prepare(data: Path, reset: bool = False) -> None:
             _fill(conn)
 
 
+def reset(conn: sqlite3.Connection) -> None:
+    """Put the demo back in a transaction of its own."""
+    with database.transaction(conn):
+        restore(conn)
+
+
 def restore(conn: sqlite3.Connection) -> None:
     """Puts the demo back to how it was at first; what was made in it is gone."""
     batches.remove_all(conn)

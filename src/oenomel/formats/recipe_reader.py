@@ -18,15 +18,15 @@ from oenomel.formats.drinks_table import is_table, lines_of_table, specs_of_tabl
 from oenomel.formats.json_ld import is_page, own_spec, recipe_in, recipe_lines, scripts_of
 from oenomel.formats.recipe_lines import pour_line, spec_in_markdown, without_spec
 from oenomel.schemas.base import Report
+from oenomel.schemas.format_names import LARGEST_PAGE
 from oenomel.schemas.spec_file import SpecFile, parse_spec, spec_error
 
-__all__ = ["LARGEST_PAGE", "ReadReport", "read_text"]
+__all__ = ["ReadReport", "read_text"]
 
-LARGEST_PAGE: Final = 3_000_000
 LARGEST_RECIPE: Final = 20_000
 MOST_LINES: Final = 200
 LONGEST_WORDS: Final = 200
-"""Letters of a saved page and of a recipe, lines, and letters of what a spec keeps in words."""
+"""Letters of a recipe, lines, and letters of what a spec keeps in words."""
 
 _UNREADABLE_LETTERS: Final = 8
 _NOTHING_MENDED: Final[Mapping[str, Mended]] = {}

@@ -4,16 +4,16 @@ from __future__ import annotations
 
 import json
 from collections.abc import Mapping, Sequence
-from typing import Final, Literal, get_args
+from typing import Final, get_args
 
 from oenomel.formats.drinks_table import table_of
 from oenomel.formats.json_ld import CONTEXT, linked_data_of
 from oenomel.formats.recipe_lines import markdown_of
+from oenomel.schemas.format_names import Format
 from oenomel.schemas.spec_file import SpecFile
 
-__all__ = ["ENDINGS", "FORMATS", "Format", "write_all_as", "write_as"]
+__all__ = ["ENDINGS", "FORMATS", "write_all_as", "write_as"]
 
-Format = Literal["json", "csv", "markdown", "jsonld"]
 FORMATS: Final[tuple[Format, ...]] = get_args(Format)
 ENDINGS: Final[Mapping[Format, str]] = {"json": "json", "csv": "csv", "markdown": "md", "jsonld": "jsonld"}
 """How the file's name ends."""

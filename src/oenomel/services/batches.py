@@ -1,128 +1,243 @@
-"""Kept batches as the core needs them: what is in a bottle, whose share is in it, and how it is told."""
+"""Batches: planned, made, corrected, poured from and finished."""
 
 from __future__ import annotations
 
 import json
 import sqlite3
-from collections.abc import Iterable, Sequence
-from datetime import UTC, datetime
-from typing import Any
+from dataclasses import asdict, replace
+from datetime import UTC, datetime, timedelta
 
-from oenomel.core.batch import Batch, batch_of
-from oenomel.core.batch.corrections import TASTE_ML, serves_in
-from oenomel.core.batch.solera_shares import Filling, contents_of, descent_words, shares
+from oenomel.core.balance import AXES
+from oenomel.core.batch import Batch
+from oenomel.core.batch.bottle_label import label_of
+from oenomel.core.batch.corrections import Correction, back_to, corrections, wanted_steps
 from oenomel.core.dilution import Conditions
-from oenomel.core.larder import Composition
+from oenomel.core.event import ForTheEvening, shopping
+from oenomel.core.larder import Ingredient
+from oenomel.core.lots.lot import LotReading, lot_of
 from oenomel.core.spec import Pour
+from oenomel.core.wording import counted
+from oenomel.errors import DomainError, RecordNotFound, SpecError
+from oenomel.formats.card.content import day_words
 from oenomel.moments import TEN_YEARS, moment_of
 from oenomel.schemas.base import LevelsReport
-from oenomel.schemas.reports.batch_reports import DescentReport, KeptBatchReport, KeptBatchSummary, LabelReport, LogReport, PouredReport
-from oenomel.schemas.requests.batch_requests import BatchEntry, PouredEntry, poured_spec, wish_of
-from oenomel.schemas.spec_file import CompositionEntry, InlineIngredient
-from oenomel.schemas.spec_to_drink import composition_entry, inline_ingredient
-from oenomel.services.resolve import resolve
-from oenomel.services.unreadable import read_or_none
-from oenomel.store import batches, drinks, ingredients
-from oenomel.store.batches import BatchRecord
-
-__all__ = ["batch_now", "contents_text", "held", "pours_of", "report_of", "summaries", "the_older"]
-
-
-def batch_now(conn: sqlite3.Connection, entry: BatchEntry, conditions: Conditions) -> Batch:
-    """A batch as it is asked; raises SpecError, DomainError."""
-    wish = wish_of(entry)
-    (drink,) = resolve(conn, entry.of_its_lots)
-    return batch_of(drink, wish, conditions)
-
-
-def pours_of(conn: sqlite3.Connection, poured: Sequence[PouredEntry]) -> list[Pour]:
-    """What is in a bottle, for the core; raises SpecError naming what isn't in the larder."""
-    (drink,) = resolve(conn, poured_spec(list(poured)))
-    return [pour.at(each.ml) for pour, each in zip(drink.pours, poured, strict=True)]
-
-
-def contents_text(pours: Sequence[Pour]) -> str:
-    """What is in a bottle, per 100 ml, as it is kept."""
-    return composition_entry(contents_of(pours)).model_dump_json(exclude_defaults=True)
-
-
-def held(record: BatchRecord) -> Composition:
-    """What a kept batch holds, per 100 ml."""
-    return inline_ingredient(_bottle(record)).composition
-
-
-def the_older(record: BatchRecord, ml: float) -> PouredEntry:
-    """So much of an older batch, as it goes into a new one."""
-    return PouredEntry(ingredient=_bottle(record), ml=ml)
+from oenomel.schemas.reports.batch_reports import (
+    BatchReport,
+    CorrectionsReport,
+    KeptBatchReport,
+    KeptBatchSummary,
+    batch_report,
+    correction_report,
+    label_report,
+    poured_entry,
+)
+from oenomel.schemas.requests.batch_requests import AdditionEntry, BatchEntry, PouredEntry
+from oenomel.schemas.requests.trial_conditions import MadeEntry
+from oenomel.schemas.routes.batches_models import BatchChange, BottleReading, MakeEntry, PouredTrial, SaidOfBottle, ServedEntry
+from oenomel.schemas.spec_to_drink import composition_entry
+from oenomel.services.inventory import crates_of, stock_of
+from oenomel.services.lots import checked_time
+from oenomel.services.open_lots import with_lots_named
+from oenomel.services.revisions import check_was
+from oenomel.services.stored_batches import (
+    batch_now,
+    contents_text,
+    held,
+    pours_of,
+    report_of,
+    summaries,
+    the_older,
+)
+from oenomel.services.stored_event import poured_trial
+from oenomel.store import batches, drinks, lots
+from oenomel.store.batches import BatchRecord, LogRecord
+from oenomel.store.clock import now
+from oenomel.store.database import transaction
 
 
-def summaries(conn: sqlite3.Connection, records: Iterable[BatchRecord]) -> list[KeptBatchSummary]:
-    """Kept batches, the newest first; one that can't be read is passed over."""
-    names, every = dict(drinks.names(conn)), {each.id: each for each in batches.all_batches(conn)}
-    found = (read_or_none(_summary_report, each, names, every) for each in reversed(list(records)))
-    return [each for each in found if each is not None]
+def get_poured(conn: sqlite3.Connection, drink_id: int) -> PouredTrial:
+    """Which trial of a drink is poured for many: the newest that is finished, else the newest."""
+    drinks.get(conn, drink_id)
+    found = poured_trial(conn, drink_id)
+    if found is None:
+        raise RecordNotFound("trial of drink", drink_id)
+    trial, spec = found
+    return PouredTrial(number=trial.number, name=trial.name, spec=spec)
 
 
-def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
-    """One batch with all that is known of it; raises RecordNotFound."""
+def work_out_batch(conn: sqlite3.Connection, body: BatchEntry, conditions: Conditions) -> BatchReport:
+    """A batch as it can be measured: order of pouring, water, container, one serve beside the drink made singly, what it takes."""
+    return _report(conn, batch_now(conn, body, conditions), conditions)
+
+
+def list_batches(conn: sqlite3.Connection, every: bool = False) -> list[KeptBatchSummary]:
+    """Batches that are there, the newest first; with ``every`` those that are used up too."""
+    return summaries(conn, batches.all_batches(conn) if every else batches.open_batches(conn))
+
+
+def make_batch(conn: sqlite3.Connection, body: MakeEntry, conditions: Conditions) -> KeptBatchReport:
+    """Keeps a batch that was made, with its real amounts and lots, on what was kept of an older one."""
+    with transaction(conn):
+        drink = drinks.get(conn, body.drink_id)
+        spec, _ = with_lots_named(conn, body.batch.of_its_lots, MadeEntry())
+        entry = body.batch.model_copy(update={"spec": spec})
+        batch = batch_now(conn, entry, conditions)
+        poured = body.poured or [poured_entry(line.ingredient, line.ml, line.slot) for line in batch.lines]
+        # As many serves as were asked for, whatever really went in.
+        serve_ml = sum(each.ml for each in poured) / batch.scale
+        log, older, older_ml = "", None if body.older_id is None else batches.get(conn, body.older_id), body.older_ml or 0.0
+        if older is not None:
+            if not older_ml:
+                raise SpecError("older_ml", "how much of the older one stayed in it, in ml?")
+            poured = [*poured, the_older(older, older_ml)]
+            log = f"; {older_ml:.0f} ml of {older.name} stayed in it"
+        pours = pours_of(conn, poured)
+        volume = sum(pour.volume_ml for pour in pours)
+        made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
+        today = day_words(datetime.fromisoformat(made_at).astimezone().date())
+        report = _report(conn, batch, conditions)
+        record = BatchRecord(
+            drink_id=drink.id,
+            name=body.name or batches.unused_name(conn, f"{drink.name}, {today}"),
+            made_at=made_at,
+            use_by=(moment_of(made_at) + min(timedelta(hours=batch.keeping.hours), TEN_YEARS)).isoformat(timespec="seconds"),
+            spec=spec.model_dump_json(exclude_unset=True),
+            wish=entry.model_dump_json(exclude={"spec", "today"}),
+            poured=json.dumps([each.model_dump(mode="json", exclude_unset=True) for each in poured]),
+            contents=contents_text(pours),
+            recipe=report.bottle.model_dump_json(),
+            label=label_report(label_of(batch, serve_ml)).model_dump_json(),
+            serve_ml=serve_ml,
+            volume_ml=volume,
+            left_ml=volume,
+            container_ml=batch.container_ml,
+            made_by=body.made_by,
+            older_id=body.older_id,
+            older_ml=0.0 if older is None else older_ml,
+            wood=int(body.wood),
+            note=body.note,
+        )
+        batch_id = batches.add(conn, record)
+        batches.note(conn, LogRecord(batch_id, "made", f"{volume:.0f} ml made{log}"))
+        if older is not None:
+            batches.serve(conn, older, older_ml)
+            batches.note(conn, LogRecord(older.id, "kept over", f"{older_ml:.0f} ml went on into {record.name}"))
+        return report_of(conn, batch_id)
+
+
+def get_batch(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
+    """One batch: what is left, what is in it, whose share, its log and its label."""
+    return report_of(conn, batch_id)
+
+
+def change_batch(conn: sqlite3.Connection, batch_id: int, body: BatchChange) -> KeptBatchReport:
+    """Sets right what is left of it, its name, its date, or that it is used up."""
+    with transaction(conn):
+        record = batches.get(conn, batch_id)
+        told = body.model_dump(exclude_none=True, exclude={"used_up", "use_by", "was"})
+        if body.use_by is not None:
+            told["use_by"] = _use_by(body.use_by, record)
+        if body.used_up is not None:
+            told["used_up_at"] = max(now(), record.made_at) if body.used_up else None
+        check_was(body.was, asdict(record), told, record.name)
+        batches.change(conn, replace(record, **told))
+        if body.left_ml is not None:
+            batches.note(conn, LogRecord(batch_id, "set right", f"{body.left_ml:.0f} ml are left"))
+        return report_of(conn, batch_id)
+
+
+def remove_batch(conn: sqlite3.Connection, batch_id: int) -> None:
+    """Takes away a batch that was noted by mistake."""
+    with transaction(conn):
+        batches.remove(conn, batch_id)
+
+
+def serve_from_batch(conn: sqlite3.Connection, batch_id: int, body: ServedEntry) -> KeptBatchReport:
+    """Notes what was poured out of it; refused where that much isn't there."""
+    if (body.serves is None) == (body.ml is None):
+        raise SpecError("serves", "say how many serves were poured, or how many ml")
+    with transaction(conn):
+        record = batches.get(conn, batch_id)
+        ml = body.ml if body.serves is None else body.serves * record.serve_ml
+        batches.serve(conn, record, ml or 0.0)
+        words = f"{counted(body.serves, 'serve')} poured" if body.serves else f"{ml:.0f} ml poured"
+        batches.note(conn, LogRecord(batch_id, "served", words))
+        return report_of(conn, batch_id)
+
+
+def correct_by_taste(conn: sqlite3.Connection, batch_id: int, body: SaidOfBottle) -> CorrectionsReport:
+    """What to add after what a tongue said, an axis at a time; nothing is written."""
     record = batches.get(conn, batch_id)
-    names, every = dict(drinks.names(conn)), {each.id: each for each in batches.all_batches(conn)}
-    has = held(record)
-    poured = [PouredEntry.model_validate(each) for each in json.loads(record.poured)]
-    slugs = {each.ingredient for each in poured if isinstance(each.ingredient, str)}
-    known = {slug: each.name for slug, each in ingredients.some(conn, slugs).items()}
-    return KeptBatchReport(
-        **_summary(record, names, every),
-        container_ml=record.container_ml,
-        sugar=has.sugar,
-        acid=has.acid,
-        recipe=LevelsReport.model_validate_json(record.recipe),
-        poured=[PouredReport(name=_name(each, known), ml=each.ml, lot=each.lot or "") for each in poured],
-        log=[LogReport.model_validate(each) for each in batches.log(conn, batch_id)],
-        descends=[_descent(every[key], share) for key, share in shares(_fillings(every), record.id)],
-        label=LabelReport.model_validate_json(record.label),
-        note=record.note,
-        taste=f"Pour {TASTE_ML:.0f} ml over two cubes, wait a minute, and taste it as cold and as thin as it is served.",
-    )
+    found: list[Correction] = []
+    for axis in AXES:
+        said = getattr(body, axis)
+        if said:
+            found += corrections(_left(conn, record), axis, wanted_steps(said), body.grid, getattr(held(record), axis))
+    words = "" if found else "Nothing was said against it: it stays as it is."
+    return CorrectionsReport(words=words, notes=[], corrections=[correction_report(each) for each in found])
 
 
-def _summary_report(record: BatchRecord, names: dict[int, str], every: dict[int, BatchRecord]) -> KeptBatchSummary:
-    return KeptBatchSummary(**_summary(record, names, every))
+def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleReading) -> CorrectionsReport:
+    """Takes a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference."""
+    with transaction(conn):
+        record = batches.get(conn, batch_id)
+        bottle = Ingredient(slug="bottle", name=record.name, kind="other", composition=held(record))
+        read = lot_of(bottle, [LotReading(body.what, body.value, body.sd)], record.name)
+        record = replace(record, contents=composition_entry(read.ingredient.composition).model_dump_json(exclude_defaults=True))
+        batches.change(conn, record)
+        unit = {"brix": " °Bx", "acid": " g of acid in 100 ml", "abv": " %"}[body.what]
+        batches.note(conn, LogRecord(batch_id, "read", f"{body.value:g}{unit} read"))
+        axis = {"brix": "sugar", "acid": "acid", "abv": "abv"}[body.what]
+        recipe = LevelsReport.model_validate_json(record.recipe)
+        words, found = back_to(_left(conn, record), axis, getattr(recipe, axis), getattr(held(record), axis), body.grid)
+        return CorrectionsReport(words=words, notes=list(read.notes), corrections=[correction_report(each) for each in found])
 
 
-def _summary(record: BatchRecord, names: dict[int, str], every: dict[int, BatchRecord]) -> dict[str, Any]:
-    same = (
-        "id", "name", "drink_id", "made_at", "made_by", "use_by", "used_up_at", "volume_ml", "left_ml", "serve_ml"
-    )  # fmt: skip
-    return {
-        **{name: getattr(record, name) for name in same},
-        "drink": names[record.drink_id],
-        "past": record.used_up_at is None and moment_of(record.use_by, TEN_YEARS) < datetime.now(UTC),
-        "service": json.loads(record.wish)["service"],
-        "serves_left": serves_in(record.left_ml, record.serve_ml),
-        "abv": held(record).abv,
-        "wood": bool(record.wood),
-        "descent": descent_words({key: each.name for key, each in every.items()}, shares(_fillings(every), record.id)),
-    }
+def add_to_batch(conn: sqlite3.Connection, batch_id: int, body: AdditionEntry) -> KeptBatchReport:
+    """Notes what was added to what is left in the bottle."""
+    with transaction(conn):
+        record = batches.get(conn, batch_id)
+        if record.left_ml <= 0:
+            raise DomainError(f"nothing is left of {record.name}: what is poured into an empty bottle is a new batch")
+        added = pours_of(conn, body.poured)
+        # What was served is gone: the bottle is what is left of everything, with what is added now.
+        share, ml = record.left_ml / record.volume_ml, sum(pour.volume_ml for pour in added)
+        poured = [*(each.model_copy(update={"ml": each.ml * share}) for each in _poured(record)), *body.poured]
+        later = replace(
+            record,
+            poured=json.dumps([each.model_dump(mode="json", exclude_unset=True) for each in poured]),
+            contents=contents_text(pours_of(conn, [the_older(record, record.left_ml), *body.poured])),
+            volume_ml=record.left_ml + ml,
+            left_ml=record.left_ml + ml,
+            older_ml=record.older_ml * share,
+        )
+        batches.change(conn, later)
+        told = ", ".join(f"{pour.volume_ml:g} ml of {pour.ingredient.said}" for pour in added)
+        batches.note(conn, LogRecord(batch_id, "added", f"{told} added" + (f": {body.words}" if body.words else "")))
+        return report_of(conn, batch_id)
 
 
-def _descent(record: BatchRecord, share: float) -> DescentReport:
-    return DescentReport(
-        id=record.id, name=record.name, made_at=record.made_at, share=share, new_ml=_new_ml(record), kept_ml=record.older_ml
-    )  # fmt: skip
+def _poured(record: BatchRecord) -> list[PouredEntry]:
+    return [PouredEntry.model_validate(each) for each in json.loads(record.poured)]
 
 
-def _fillings(every: dict[int, BatchRecord]) -> dict[int, Filling]:
-    return {key: Filling(key, _new_ml(each), each.older_id, each.older_ml) for key, each in every.items()}
+def _left(conn: sqlite3.Connection, record: BatchRecord) -> list[Pour]:
+    """What is left in the bottle, in the shares of what went in."""
+    return [pour.at(pour.volume_ml * record.left_ml / record.volume_ml) for pour in pours_of(conn, _poured(record))]
 
 
-def _new_ml(record: BatchRecord) -> float:
-    return record.volume_ml - record.older_ml
+def _use_by(told: str, record: BatchRecord) -> str:
+    try:
+        time = datetime.fromisoformat(told).astimezone(UTC)
+        moment_of(time.isoformat(), TEN_YEARS)
+    except (ValueError, OverflowError) as error:
+        raise SpecError("use_by", f'"{told}" is no time within ten years: write it like 2026-11-27T23:00') from error
+    if time < moment_of(record.made_at):
+        raise SpecError("use_by", "that is before it was made")
+    return time.isoformat(timespec="seconds")
 
 
-def _bottle(record: BatchRecord) -> InlineIngredient:
-    return InlineIngredient(name=record.name, kind="other", composition=CompositionEntry.model_validate_json(record.contents))
-
-
-def _name(entry: PouredEntry, known: dict[str, str]) -> str:
-    return entry.ingredient.name if isinstance(entry.ingredient, InlineIngredient) else known.get(entry.ingredient, entry.ingredient)
+def _report(conn: sqlite3.Connection, batch: Batch, conditions: Conditions) -> BatchReport:
+    serves = max(1, round(batch.scale))
+    of = ForTheEvening(batch.drink, serves, serves, batch.wish.service)
+    return batch_report(batch, shopping([of], stock_of(conn, [batch.drink]), crates_of(lots.open_lots(conn)), conditions))

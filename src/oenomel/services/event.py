@@ -1,277 +1,144 @@
-"""The evening that is ahead, worked out: its batches, what it takes, its tasks with their times."""
+"""The event plan: its drinks, what is ticked, its calendar and shopping list."""
 
 from __future__ import annotations
 
 import sqlite3
-from collections import Counter
-from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
-from typing import Final
+from typing import Any, Final
 
-from oenomel.core.batch import Batch, BatchWish, batch_of
-from oenomel.core.batch.containers import serves_words
-from oenomel.core.batch.corrections import serves_in
+from pydantic import ValidationError
+
 from oenomel.core.dilution import Conditions
-from oenomel.core.event import ForTheEvening, shopping
-from oenomel.core.event.schedule import PlannedTask, is_late, schedule
-from oenomel.core.event.shopping import Purchase
-from oenomel.core.event.tasks import EveningDrink, ToMake, tasks_for, to_make
-from oenomel.core.larder import is_past_shelf_life
-from oenomel.core.preparations import KitchenStep
-from oenomel.core.spec import Drink
-from oenomel.core.wording import capital, listed
-from oenomel.errors import DomainError
-from oenomel.formats.card.content import day_words
-from oenomel.moments import TEN_YEARS, is_moment, moment_of
-from oenomel.schemas.preparation_file import PreparationFile
-from oenomel.schemas.reports.batch_reports import BoughtReport, EveningDrinkReport, EveningReport, TaskReport
-from oenomel.schemas.requests.batch_requests import EveningDrinkEntry, EveningEntry, of_todays_lots
-from oenomel.schemas.spec_file import SpecFile, parse_spec
-from oenomel.services.inventory import crates_of, stock_of
-from oenomel.services.lots import hours_since, todays_lots
-from oenomel.services.resolve import resolve
-from oenomel.services.unreadable import read_or_none
-from oenomel.store import batches, clock, drinks, events, ingredients, lots, menu_entries, preparations
-from oenomel.store.batches import BatchRecord
-from oenomel.store.drinks import TrialRecord
+from oenomel.core.larder import slug_for
+from oenomel.errors import ChangedElsewhere, DomainError, RecordNotFound, SpecError
+from oenomel.formats.calendar_file import calendar_of
+from oenomel.formats.shopping_csv import shopping_list
+from oenomel.schemas.reports.batch_reports import EveningReport
+from oenomel.schemas.requests.batch_requests import EveningEntry
+from oenomel.schemas.routes.event_models import EveningChange, ListQuery, TickEntry
+from oenomel.schemas.routes.import_export_models import ExportReport
+from oenomel.schemas.spec_file import spec_error
+from oenomel.services.resolve import conditions_for
+from oenomel.services.revisions import check_was
+from oenomel.services.stored_event import (
+    evening_report,
+    kept_evening,
+    usual_evening,
+)
+from oenomel.store import batches, drinks, events
+from oenomel.store.database import transaction
 
-__all__ = ["evening_report", "kept_evening", "poured_trial", "usual_evening"]
+FARTHEST = timedelta(days=366)
 
 
-USUAL_HOUR: Final = 19
+_SAID: Final = {
+    "name": "What it is called", "at": "The hour", "hands": "Pairs of hands", "serves": "Its serves", "service": "How it is made",
+    "batch_id": "The bottle that it is poured from", "container_ml": "Its container",
+}  # fmt: skip
 
 
-@dataclass(frozen=True)
-class _Placed:
-    """A drink of the evening with what was worked out of it."""
-
-    entry: EveningDrinkEntry
-    drink: Drink
-    kept: BatchRecord | None
-    from_batch: int
-    to_make: int
-    batch: Batch | None
-    fault: str
-
-    @property
-    def planned(self) -> EveningDrink:
-        """The same for the plan."""
-        ready = self.kept.name if self.kept is not None and self.from_batch else ""
-        of = ForTheEvening(self.drink, self.to_make, self.entry.serves, self.entry.service)
-        return EveningDrink(of, self.batch, ready)
+def get_evening(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
+    """The evening that is ahead: its batches, what it takes, its tasks from the hour backwards."""
+    return evening_report(conn, conditions)
 
 
-def kept_evening(conn: sqlite3.Connection) -> EveningEntry | None:
-    """What was told of the evening; None where nobody told."""
-    content = events.get(conn)
-    entry = None if content is None else read_or_none(EveningEntry.model_validate_json, content)
-    return entry if entry is not None and is_moment(entry.at) else None
+def put_evening(conn: sqlite3.Connection, body: EveningEntry, conditions: Conditions) -> EveningReport:
+    """Tells of the evening; refused where its hour has passed, or a drink or a batch isn't there."""
+    with transaction(conn):
+        return _put(conn, body, conditions)
 
 
-def usual_evening() -> EveningEntry:
-    """A new evening: today at seven by the clock on the wall, or tomorrow where that is less than an hour away."""
-    here = datetime.now().astimezone()
-    at = here.replace(hour=USUAL_HOUR, minute=0, second=0, microsecond=0)
-    if at < here + timedelta(hours=1):
-        at += timedelta(days=1)
-    return EveningEntry(name="Tonight", at=at.astimezone(UTC).isoformat(timespec="seconds"))
-
-
-def poured_trial(conn: sqlite3.Connection, drink_id: int) -> tuple[TrialRecord, SpecFile] | None:
-    """The trial that is poured of a drink, without the lots of its day: the newest that is finished, else the newest; None where there
-    is none.
+def change_evening(conn: sqlite3.Connection, body: EveningChange, conditions: Conditions) -> EveningReport:
+    """Tells one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that
+    is told begins one, at the usual hour.
     """
-    finished = next((each for each in drinks.finished(conn) if each.drink_id == drink_id), None)
-    trial = finished or drinks.latest_trials(conn, [drink_id]).get(drink_id)
-    if trial is None:
-        return None
-    spec = parse_spec(trial.spec)
-    return trial, spec.model_copy(update={"pours": [each.model_copy(update={"lot": None}) for each in spec.pours]})
-
-
-def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
-    """The evening, worked backwards from its hour."""
-    entry = kept_evening(conn)
-    if entry is None:
-        return EveningReport(
-            evening=None,
-            state="none",
-            told_at=clock.now(),
-            headline="",
-            warnings=[],
-            drinks=[],
-            tasks=[],
-            bought=[],
-            cost=0.0,
-            currency=menu_entries.currency(conn),
-            before=_before(conn),
-        )
-    hour, now = moment_of(entry.at), datetime.now(UTC)
-    ahead_h = max(0.0, (hour - now).total_seconds() / 3600)
-    told_of = [(drink, read_or_none(_placed, conn, drink, conditions)) for drink in entry.drinks]
-    placed = [each for _, each in told_of if each is not None]
-    lost = len(told_of) - len(placed)
-    evening = _with_keys([each.planned for each in placed])
-    stock = stock_of(conn, [each.drink for each in placed], ahead_h)
-    bought = shopping([each.of for each in evening], stock, crates_of(lots.open_lots(conn)), conditions)
-    tasks = schedule(tasks_for(evening, _to_make(conn, bought), bought), entry.hands)
-    done = events.ticked(conn)
-    before_hour = (now - hour).total_seconds() / 60
-    told = [_task(each, hour, before_hour, done=f"task {each.task.key}" in done) for each in tasks]
-    lines = [BoughtReport.model_validate(each).model_copy(update={"done": f"bought {each.key}" in done}) for each in bought]
-    state = "past" if hour < now else "ahead"
-    return EveningReport(
-        evening=entry,
-        state=state,
-        told_at=clock.now(),
-        headline=_headline(entry, hour, told, past=state == "past"),
-        warnings=[*_lost_words(lost), *_warnings(conn, placed, told, hour, ahead_h, past=state == "past")],
-        drinks=[_drink(each) for each in placed],
-        tasks=told,
-        bought=lines,
-        cost=sum(each.cost or 0.0 for each in bought),
-        currency=menu_entries.currency(conn),
-    )
-
-
-def _placed(conn: sqlite3.Connection, entry: EveningDrinkEntry, conditions: Conditions) -> _Placed | None:
-    poured = poured_trial(conn, entry.drink_id)
-    if poured is None:
-        return None
-    named = poured[1].model_copy(update={"name": drinks.get(conn, entry.drink_id).name})
-    (drink,) = resolve(conn, of_todays_lots(named))
-    kept = None
-    if entry.batch_id is not None:
-        kept = next((each for each in batches.open_batches(conn) if each.id == entry.batch_id), None)
-    from_batch = 0 if kept is None else min(entry.serves, serves_in(kept.left_ml, kept.serve_ml))
-    to_make = entry.serves - from_batch
-    batch, fault = None, ""
-    if entry.service and to_make:
-        try:
-            batch = batch_of(drink, BatchWish(entry.service, serves=to_make, container_ml=entry.container_ml), conditions)
-        except DomainError as error:
-            fault = f"{drink.name}: {error}."
-    return _Placed(entry, drink, kept, from_batch, to_make, batch, fault)
-
-
-def _before(conn: sqlite3.Connection) -> str:
-    content = events.forgotten(conn) if events.get(conn) is None else None
-    entry = None if content is None else read_or_none(EveningEntry.model_validate_json, content)
-    return "" if entry is None else entry.name
-
-
-def _with_keys(evening: list[EveningDrink]) -> list[EveningDrink]:
-    """Drinks of one name are told apart by their number, so that no two tasks have one key."""
-    seen: Counter[str] = Counter()
-    keyed = []
-    for each in evening:
-        name = each.of.drink.name
-        seen[name] += 1
-        keyed.append(each if seen[name] == 1 else replace(each, key=f"{name} ({seen[name]})"))
-    return keyed
-
-
-def _to_make(conn: sqlite3.Connection, bought: tuple[Purchase, ...]) -> list[ToMake]:
-    wanted = {each.slug: each for each in bought if each.source == "stillroom"}
-    kept = [each for each in preparations.all_preparations(conn) if each.slug in wanted] if wanted else []
-    read = {each.slug: read_or_none(PreparationFile.model_validate_json, each.content) for each in kept}
-    files = {slug: file for slug, file in read.items() if file is not None}
-    steps = {slug: [KitchenStep(step.do, step.minutes) for step in file.steps] for slug, file in files.items()}
-    return [to_make(ingredients.get(conn, slug), wanted[slug].ml, of) for slug, of in steps.items()]
-
-
-def _task(planned: PlannedTask, hour: datetime, before_hour: float, *, done: bool) -> TaskReport:
-    def at(minutes: float) -> str:
-        return (hour + timedelta(minutes=minutes)).isoformat(timespec="seconds")
-
-    return TaskReport(
-        key=planned.task.key,
-        words=planned.task.words,
-        why=planned.task.why,
-        about=planned.task.about,
-        begins_at=at(planned.begins),
-        ends_at=at(planned.ends),
-        ready_at=at(planned.ready),
-        minutes=planned.task.minutes,
-        hand=planned.hand,
-        done=done,
-        late=is_late(planned, before_hour, done=done),
-    )
-
-
-def _lost_words(many: int) -> list[str]:
-    if not many:
-        return []
-    return [f"{'A drink' if many == 1 else f'{many} drinks'} of this evening can't be read any more: take it off, or put it on anew."]
-
-
-def _headline(entry: EveningEntry, hour: datetime, tasks: list[TaskReport], *, past: bool) -> str:
-    when = f"{_clock(hour)} on {day_words(hour.astimezone().date())}"
-    if past:
-        return f"That was at {when}. Tell the next one."
-    serves = sum(each.serves for each in entry.drinks)
-    if not tasks:
-        return f"At {when}. Put its drinks on the list, and it is worked backwards from there."
-    left = [each for each in tasks if not each.done]
-    if not left:
-        return f"{serves} serves at {when}. Everything is done."
-    late = sum(each.late for each in left)
-    first = moment_of(min(each.begins_at for each in left))
-    rest = f"{len(left)} of {len(tasks)} things are still to be done" if len(left) < len(tasks) else f"{len(tasks)} things are to be done"
-    behind = f"; {late} of them {'is' if late == 1 else 'are'} late" if late else f"; the next begins at {_clock(first)}"
-    return f"{serves} serves at {when}. {rest}{behind}."
-
-
-def _warnings(
-    conn: sqlite3.Connection, placed: list[_Placed], tasks: list[TaskReport], hour: datetime, ahead_h: float, *, past: bool
-) -> list[str]:
-    found = [each.fault for each in placed if each.fault]
-    found += [f"{each.drink.name}: {each.batch.fit.words}" for each in placed if each.batch is not None and not each.batch.fit.fits]
-    if past:
-        return found
-    now = datetime.now(UTC)
-    behind = [each for each in tasks if not each.done and moment_of(each.begins_at) < now]
-    if behind:
-        first = min(behind, key=lambda each: each.begins_at)
-        began = moment_of(first.begins_at)
-        found.append(
-            f"By this plan {first.words[:1].lower() + first.words[1:]} had to begin at {_clock(began)}: "
-            "take another pair of hands, chill in ice water, or serve more of it made singly."
-        )
-    for each in placed:
-        if each.kept is not None and each.from_batch and moment_of(each.kept.use_by, TEN_YEARS) < hour:
-            found.append(f"{each.kept.name} is to be used by {_clock(moment_of(each.kept.use_by, TEN_YEARS))}: it is too old by then.")
-        if each.kept is not None and each.from_batch and each.to_make:
-            found.append(
-                f"{each.kept.name} gives {serves_words(each.from_batch)} of the {each.entry.serves}; {each.to_make} are still to be made."
+    with transaction(conn):
+        kept = kept_evening(conn) or usual_evening()
+        told = kept.model_dump()
+        line = next((each for each in told["drinks"] if each["drink_id"] == body.drink_id), None)
+        place = told if body.what in ("name", "at", "hands") else line
+        if body.what == "pours":
+            _put_on_or_off(told["drinks"], line, body)
+        elif place is None:
+            raise ChangedElsewhere("The evening", "without that drink")
+        else:
+            check_was(
+                {"it": body.was} if "was" in body.model_fields_set else None, {"it": place[body.what]}, {"it": body.to}, _SAID[body.what]
             )
-    slugs = {pour.ingredient.slug for each in placed for pour in each.drink.pours if each.to_make}
-    for record, lot in todays_lots(conn, slugs).values():
-        hours = hours_since(record.made_at) + ahead_h
-        if is_past_shelf_life(lot.ingredient, hours):
-            what, name = lot.ingredient.said, record.name
-            found.append(f"The {what} that is there ({name}) will be {hours:.0f} hours old by then: it is counted as gone.")
-    return found
+            place[body.what] = body.to
+        try:
+            changed = EveningEntry.model_validate(told)
+        except ValidationError as error:
+            raise spec_error(error.errors()[0]) from error
+        return _put(conn, changed, conditions, kept.at)
 
 
-def _drink(each: _Placed) -> EveningDrinkReport:
-    parts = []
-    if each.from_batch and each.kept is not None:
-        parts.append(f"{each.from_batch} out of {each.kept.name}")
-    if each.to_make:
-        mixed = f"to mix, {each.batch.total_ml:.0f} ml" if each.batch is not None else "made singly"
-        parts.append(f"{each.to_make} {mixed}")
-    return EveningDrinkReport(
-        drink_id=each.entry.drink_id,
-        name=each.drink.name,
-        serves=each.entry.serves,
-        service=each.entry.service,
-        from_batch=each.from_batch,
-        to_make=each.to_make,
-        batch_id=None if each.kept is None else each.kept.id,
-        words=capital(listed(parts)),
-    )
+def forget_evening(conn: sqlite3.Connection) -> None:
+    """Takes it off with its ticks: the next one begins. Until then it can be put back."""
+    with transaction(conn):
+        events.remove(conn)
 
 
-def _clock(time: datetime) -> str:
-    return f"{time.astimezone():%H:%M}"
+def put_evening_back(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
+    """Puts the evening that was taken off last back, with its ticks; refused with 409 where another one has begun since."""
+    with transaction(conn):
+        events.put_back(conn)
+        return evening_report(conn, conditions)
+
+
+def tick_off(conn: sqlite3.Connection, body: TickEntry) -> None:
+    """Ticks something off, or takes the tick back."""
+    with transaction(conn):
+        events.tick(conn, body.what, done=body.done)
+
+
+def export_calendar(conn: sqlite3.Connection, conditions: Conditions) -> ExportReport:
+    """Its tasks as an iCalendar file."""
+    report, name = _told(evening_report(conn, conditions))
+    return ExportReport(text=calendar_of(name, report.tasks, datetime.now(UTC)), file_name=f"{slug_for(name)}.ics")
+
+
+def export_list(conn: sqlite3.Connection, asked: ListQuery) -> ExportReport:
+    """What it takes, as a table or a text."""
+    report, name = _told(evening_report(conn, conditions_for(conn, asked)))
+    ending = "csv" if asked.wanted == "csv" else "txt"
+    return ExportReport(text=shopping_list(report.bought, asked.wanted), file_name=f"{slug_for(name)}-list.{ending}")
+
+
+def _put(conn: sqlite3.Connection, evening: EveningEntry, conditions: Conditions, kept_at: str = "") -> EveningReport:
+    """Keeps an evening; the hour that it has already may have passed."""
+    at = kept_at if kept_at and evening.at == kept_at else _hour(evening.at).isoformat(timespec="seconds")
+    for place, each in enumerate(evening.drinks):
+        drinks.get(conn, each.drink_id)
+        if each.batch_id is not None and batches.get(conn, each.batch_id).drink_id != each.drink_id:
+            raise SpecError(f"drinks[{place}].batch_id", "that batch is of another drink")
+    if len({each.drink_id for each in evening.drinks}) < len(evening.drinks):
+        raise SpecError("drinks", "one of them stands there twice: tell all its serves in one line")
+    events.put(conn, evening.model_copy(update={"at": at}).model_dump_json())
+    return evening_report(conn, conditions)
+
+
+def _put_on_or_off(lines: list[dict[str, Any]], line: dict[str, Any] | None, change: EveningChange) -> None:
+    if not change.to:
+        lines[:] = [each for each in lines if each is not line]
+    elif line is None:
+        lines.append({"drink_id": change.drink_id, "serves": change.to})
+
+
+def _told(report: EveningReport) -> tuple[EveningReport, str]:
+    if report.evening is None:
+        raise RecordNotFound("evening", 1)
+    return report, report.evening.name
+
+
+def _hour(told: str) -> datetime:
+    try:
+        at = datetime.fromisoformat(told).astimezone(UTC)
+    except (ValueError, OverflowError) as error:
+        raise SpecError("at", f'"{told}" is no time: write it like 2026-11-28T19:00') from error
+    now = datetime.now(UTC)
+    if at < now:
+        raise DomainError("that hour has passed: a plan is worked backwards from one that is to come")
+    if at > now + FARTHEST:
+        raise DomainError("that is more than a year ahead: tell it when it is nearer")
+    return at

@@ -10,7 +10,7 @@ from oenomel.core.larder import FRUIT, is_past_shelf_life
 from oenomel.core.larder.fruit import Pressing
 from oenomel.core.menu.stock_needed import CRATE_LASTS_H
 from oenomel.core.spec import Drink
-from oenomel.services.lots import hours_since
+from oenomel.services.open_lots import hours_since
 from oenomel.store import ingredients, lots, preparations, shelf
 from oenomel.store.lots import LotRecord
 

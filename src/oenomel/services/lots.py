@@ -1,102 +1,229 @@
-"""Kept lots as the core needs them: the ingredient as it is in a lot, with its readings taken in."""
+"""Open bottles and juice: logged, corrected, measured and finished."""
 
 from __future__ import annotations
 
-import json
 import sqlite3
-from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import replace
-from datetime import UTC, datetime
-from typing import TypeVar
+from collections.abc import Callable, Sequence
+from dataclasses import asdict, replace
+from datetime import UTC, datetime, timedelta
 
-from oenomel.core.larder import Ingredient, SourcedValue, composition_from_values
-from oenomel.core.larder.ingredient import LABELS
+from oenomel.core.balance import AXES
+from oenomel.core.dilution import Conditions
+from oenomel.core.larder import Ingredient, is_past_shelf_life
+from oenomel.core.larder.fruit import Pressing, fruit_of, piece_yield
+from oenomel.core.larder.shelf_life import shelf_life_h
 from oenomel.core.lots import Lot
-from oenomel.core.lots.lot import LotReading, lot_of
-from oenomel.errors import ImpossibleMeasurement
-from oenomel.moments import moment_of
-from oenomel.schemas.requests.trial_conditions import MadeEntry
-from oenomel.schemas.spec_file import PourEntry, SpecFile
-from oenomel.schemas.spec_to_drink import TODAYS
+from oenomel.core.lots.lot import READABLE, hours_words, old_lot_words
+from oenomel.core.lots.titration import titrated_acid, titration_recipe
+from oenomel.devices.bench_set import DEVICES, BenchSet
+from oenomel.devices.hidden_truth import sample_of_lot
+from oenomel.errors import DomainError, SpecError
+from oenomel.moments import FIRST_YEAR, moment_of
+from oenomel.schemas.base import Named, Plain
+from oenomel.schemas.reports.lot_reports import DoubtOfDrink, LotDetail, LotReport, ReadingReport, TitratedReport
+from oenomel.schemas.routes.lots_models import LotChange, LotEntry, LotReadingEntry, LotReadRequest, TitrationEntry
+from oenomel.schemas.spec_to_drink import TODAYS, composition_entry
+from oenomel.services.open_lots import (
+    as_it_is,
+    as_kept,
+    hours_since,
+    supposed,
+)
+from oenomel.services.revisions import check_was
+from oenomel.services.todays_menu import surer_words, todays_list
 from oenomel.store import ingredients, lots
+from oenomel.store.clock import now
+from oenomel.store.database import transaction
 from oenomel.store.lots import LotRecord, ReadingRecord
 
-Key = TypeVar("Key")
-
-__all__ = ["as_it_is", "as_kept", "hours_since", "lots_as_poured", "supposed", "todays_lots", "with_lots_named"]
-
-
-def supposed(base: Ingredient, lot: LotRecord) -> Ingredient:
-    """What a lot is without its readings: what was cooked by its grams, anything else as the larder tells."""
-    told = [SourcedValue(**each) for each in json.loads(lot.contents)]
-    if not told:
-        return base
-    kept = {name: each for name, each in base.values.items() if name in LABELS}
-    values = {**kept, **{each.name: each for each in told}}
-    return replace(base, values=values, composition=composition_from_values(values, base.kind))
+NOT_YET: timedelta = timedelta(minutes=10)
+"""How far a clock may be ahead of ours before what it stamps isn't made yet."""
 
 
-def as_it_is(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
-    """A lot with its readings taken in; raises ImpossibleMeasurement."""
-    found = lot_of(supposed(base, lot), [LotReading(each.what, each.value, each.sd) for each in readings], lot.name)
-    return replace(found, ingredient=replace(found.ingredient, lot_hours=hours_since(lot.made_at)))
+ReadIn = Callable[[Ingredient, LotRecord, Sequence[ReadingRecord]], Lot]
+"""How readings are taken in: strictly while one is written, leniently where they are only looked at."""
 
 
-def as_kept(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
-    """A kept lot with its readings; where the larder was changed since they were taken and they no longer fit, without."""
+def list_lots(conn: sqlite3.Connection, every: bool = False, ingredient: Plain = "") -> list[LotReport]:
+    """Lots that are open, newest first; with ``every`` those that are used up too."""
+    found = lots.all_lots(conn) if every else lots.open_lots(conn)
+    readings = lots.readings(conn)
+    in_use = {each.id for each in lots.newest(conn, {lot.slug for lot in found}).values()}
+    bases = ingredients.some(conn, {each.slug for each in found})
+    return [
+        _report(each, as_kept(bases[each.slug], each, readings.get(each.id, [])), readings.get(each.id, []), each.id in in_use)
+        for each in reversed(found)
+        if ingredient in ("", each.slug)
+    ]
+
+
+def add_lot(conn: sqlite3.Connection, body: LotEntry) -> LotReport:
+    """Notes a lot with its readings, and answers what they make of it; refused whole where one of them can't be."""
+    with transaction(conn):
+        made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
+        base = ingredients.some(conn, [body.ingredient]).get(body.ingredient)
+        if base is None:
+            raise SpecError("ingredient", f'"{body.ingredient}" is not in the larder')
+        fruit = fruit_of(base.slug)
+        if body.pieces is not None and body.volume_ml is not None and fruit is not None:
+            piece_yield(fruit, [Pressing(body.pieces, body.volume_ml)])
+        name = body.name or lots.unused_name(conn, base.slug, day_name(made_at))
+        if name.casefold() == TODAYS:
+            raise SpecError("name", f'"{TODAYS}" means whichever lot is poured from: give it a name of its own')
+        record = LotRecord(base.slug, name, made_at, None, body.volume_ml, body.volume_ml, body.pieces)
+        lot_id = lots.add(conn, record)
+        for each in body.readings:
+            lots.add_reading(conn, ReadingRecord(lot_id, each.what, each.value, each.sd, each.device))
+        return _told(conn, lot_id, as_it_is)
+
+
+def get_lot(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> LotDetail:
+    """One lot, how it is titrated, and what its readings make surer."""
+    return _detail(conn, lot_id, conditions)
+
+
+def change_lot(conn: sqlite3.Connection, lot_id: int, body: LotChange) -> LotReport:
+    """Notes what is left of a lot, that it is used up, another name or time."""
+    with transaction(conn):
+        lot = lots.get(conn, lot_id)
+        told = body.model_dump(exclude_none=True, exclude={"used_up", "made_at", "was"})
+        if body.made_at is not None:
+            told["made_at"] = checked_time(body.made_at, "made_at")
+        if body.used_up is not None:
+            told["used_up_at"] = max(now(), str(told.get("made_at", lot.made_at))) if body.used_up else None
+        check_was(body.was, asdict(lot), told, lot.name)
+        lots.change(conn, replace(lot, **told))
+        return _told(conn, lot_id)
+
+
+def remove_lot(conn: sqlite3.Connection, lot_id: int) -> None:
+    """Takes away a lot that was noted by mistake; refused where a trial was made of it."""
+    with transaction(conn):
+        lots.remove(conn, lot_id)
+
+
+def add_lot_reading(conn: sqlite3.Connection, lot_id: int, body: LotReadingEntry) -> LotReport:
+    """Keeps a reading of a lot; refused with the reason where it can't be."""
+    with transaction(conn):
+        lots.add_reading(conn, ReadingRecord(lot_id, body.what, body.value, body.sd, body.device))
+        return _told(conn, lot_id, as_it_is)
+
+
+def remove_lot_reading(conn: sqlite3.Connection, lot_id: int, reading_id: int) -> LotReport:
+    """Takes a reading back."""
+    with transaction(conn):
+        lots.remove_reading(conn, lot_id, reading_id)
+        return _told(conn, lot_id)
+
+
+def work_out_titration(body: TitrationEntry) -> TitratedReport:
+    """What a titration says of the acid."""
+    return TitratedReport.model_validate(titrated_acid(body.sample_ml, body.lye_ml, body.lye_mol_per_l))
+
+
+def day_name(made_at: str) -> str:
+    """What a nameless lot is called: its day and hour, as the clock on the wall shows them."""
+    local = datetime.fromisoformat(made_at).astimezone()
+    return f"{local.day} {local:%B}, {local:%H:%M}"
+
+
+def checked_time(told: str, path: str) -> str:
+    """A time as it stands in the data file; raises SpecError where it is none, or still to come."""
     try:
-        return as_it_is(base, lot, readings)
-    except ImpossibleMeasurement as error:
-        without = as_it_is(base, lot, [])
-        return replace(without, notes=(f"Its readings no longer fit what the larder tells, and are left out: {error}.",))
+        time = datetime.fromisoformat(told).astimezone(UTC)
+    except (ValueError, OverflowError) as error:
+        raise SpecError(path, f'"{told}" is no time: write it like 2026-11-27T09:30') from error
+    if time.year < FIRST_YEAR:
+        raise SpecError(path, f"nothing was made before {FIRST_YEAR}: set its time right")
+    if time > datetime.now(UTC) + NOT_YET:
+        raise SpecError(path, "that is still to come: a lot can't be used before it is made")
+    return min(time, datetime.now(UTC)).isoformat(timespec="seconds")
 
 
-def todays_lots(conn: sqlite3.Connection, slugs: Iterable[str]) -> dict[str, tuple[LotRecord, Lot]]:
-    """Of each of these ingredients the lot that is poured from today, where there is one."""
-    return _with_readings(conn, lots.newest(conn, slugs))
+def _told(conn: sqlite3.Connection, lot_id: int, read_in: ReadIn = as_kept) -> LotReport:
+    return _report(*_as_it_is(conn, lot_id, read_in))
 
 
-def lots_as_poured(conn: sqlite3.Connection, named: Iterable[tuple[str, str]]) -> dict[tuple[str, str], Ingredient]:
-    """Ingredients as they are in the lots that pours name, by slug and word; without those that nobody knows."""
-    wanted = set(named)
-    today = {slug for slug, word in wanted if word == TODAYS}
-    found: dict[tuple[str, str], LotRecord] = dict(lots.of_names(conn, wanted - {(slug, TODAYS) for slug in today}))
-    if today:
-        found |= {(slug, TODAYS): lot for slug, lot in lots.newest(conn, today).items()}
-    for slug, word in wanted - found.keys():
-        # A lot may be named by its number too.
-        numbered = lots.numbered(conn, int(word)) if word.isdecimal() and len(word) < 16 else None
-        if numbered is not None and numbered.slug == slug:
-            found[slug, word] = numbered
-    return {key: lot.ingredient for key, (_, lot) in _with_readings(conn, found).items()}
+def _as_it_is(conn: sqlite3.Connection, lot_id: int, read_in: ReadIn = as_kept) -> tuple[LotRecord, Lot, list[ReadingRecord], bool]:
+    record = lots.get(conn, lot_id)
+    readings = lots.readings_of(conn, [lot_id]).get(lot_id, [])
+    found = read_in(ingredients.get(conn, record.slug), record, readings)
+    newest = lots.newest(conn, [record.slug]).get(record.slug)
+    return record, found, readings, newest is not None and newest.id == lot_id
 
 
-def with_lots_named(conn: sqlite3.Connection, spec: SpecFile, made: MadeEntry) -> tuple[SpecFile, MadeEntry]:
-    """A trial as it is kept: "today" is the lot that it was made of by its name, and what it was made of is told with how it was made."""
-    poured = [*spec.pours, *(made.poured or ())]
-    today = {pour.ingredient for pour in poured if isinstance(pour.ingredient, str) and pour.lot == TODAYS}
-    names = {slug: lot.name for slug, lot in lots.newest(conn, today).items()} if today else {}
-
-    def named(pours: list[PourEntry]) -> list[PourEntry]:
-        return [
-            pour.model_copy(update={"lot": names.get(pour.ingredient)}) if isinstance(pour.ingredient, str) and pour.lot == TODAYS else pour
-            for pour in pours
-        ]
-
-    spec = spec.model_copy(update={"pours": named(spec.pours)})
-    told = {pour.ingredient: pour.lot for pour in named(poured) if isinstance(pour.ingredient, str) and pour.lot}
-    changes: dict[str, object] = {} if made.poured is None else {"poured": named(made.poured)}
-    if told.keys() - made.lots.keys():
-        changes["lots"] = {**told, **made.lots}
-    return spec, made.model_copy(update=changes)
+def _report(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: bool) -> LotReport:
+    return LotReport(**_fields(record, lot, readings, in_use))
 
 
-def hours_since(time: str) -> float:
-    """Hours since a time of the data file, none since one that is still to come by this clock; raises NotAMoment."""
-    return max(0.0, (datetime.now(UTC) - moment_of(time)).total_seconds() / 3600)
+def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: bool) -> dict[str, object]:
+    hours = hours_since(record.made_at)
+    lasts = shelf_life_h(lot.ingredient)
+    made = moment_of(record.made_at)
+    same = ("id", "name", "made_at", "used_up_at", "volume_ml", "left_ml", "pieces")
+    notes = list(lot.notes)
+    if made > datetime.now(UTC) + NOT_YET:
+        notes.insert(0, "By this device's clock it is still to be made: one of the two is wrong. It counts as made just now.")
+    if record.used_up_at is None and is_past_shelf_life(lot.ingredient, hours):
+        notes.insert(0, old_lot_words(lot.ingredient, hours))
+    return {
+        **{name: getattr(record, name) for name in same},
+        "ingredient": Named(slug=lot.ingredient.slug, name=lot.ingredient.name),
+        "kind": lot.ingredient.kind,
+        "hours": hours,
+        "age": hours_words(hours),
+        "past_its_day": is_past_shelf_life(lot.ingredient, hours),
+        "use_by": (made + timedelta(hours=lasts)).isoformat(timespec="seconds") if lasts else None,
+        "cooked": bool(record.preparation),
+        "in_use": in_use,
+        "composition": composition_entry(lot.ingredient.composition),
+        "brix": lot.ingredient.composition.brix,
+        "figures": list(lot.figures),
+        "readings": [ReadingReport.model_validate(each) for each in readings],
+        "notes": notes,
+    }
 
 
-def _with_readings(conn: sqlite3.Connection, found: Mapping[Key, LotRecord]) -> dict[Key, tuple[LotRecord, Lot]]:
-    readings = lots.readings_of(conn, (each.id for each in found.values()))
-    bases = ingredients.some(conn, (each.slug for each in found.values()))
-    return {key: (each, as_kept(bases[each.slug], each, readings.get(each.id, []))) for key, each in found.items()}
+def _detail(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> LotDetail:
+    record, lot, readings, in_use = _as_it_is(conn, lot_id)
+    today = todays_list(conn, conditions)
+    axes = {"sugar": "brix", "acid": "acid", "abv": "abv"}
+    read = {axis for axis, what in axes.items() if any(each.what == what for each in readings)}
+    surer = []
+    for each in today.drinks:
+        if in_use and any(pour.ingredient.slug == record.slug for pour in each.today.present.drink.pours):
+            for axis in AXES:
+                if axis in read:
+                    before, after = each.today.half_widths(axis)
+                    words = surer_words(axis, before, after)
+                    if words:
+                        told = {"drink_id": each.drink_id, "drink": each.name, "axis": axis, "before": before, "after": after}
+                        surer.append(DoubtOfDrink.model_validate(told | {"words": words}))
+    worth = [each.words for each in today.worth if each.slug == record.slug]
+    made_by = "its recipe, by grams" if record.preparation else ""
+    acid = lot.figures[2].supposed
+    return LotDetail(
+        **_fields(record, lot, readings, in_use),
+        titration=list(titration_recipe(acid)) if acid >= 0.2 else ["There is too little acid in this for a titration to matter."],
+        surer=surer,
+        worth=worth,
+        made_by=made_by,
+    )
+
+
+def read_lot(conn: sqlite3.Connection, bench: BenchSet, lot_id: int, device: str, body: LotReadRequest) -> LotReadingEntry:
+    """Read a lot with a device, without keeping it; a burette's lye is worked out. The simulated ones see a hidden true lot."""
+    chosen = bench.device(device, body.make)
+    quantity = DEVICES[device].quantity
+    if quantity not in (*READABLE, "lye_ml"):
+        raise DomainError(f"a {device} tells nothing of what is in a lot")
+    lot = lots.get(conn, lot_id)
+    base = supposed(ingredients.get(conn, lot.slug), lot)
+    if body.zero:
+        chosen.zero()
+    shown = chosen.read(sample_of_lot(base, lot.name))
+    told = f"{device}, {body.make}"
+    if quantity == "lye_ml":
+        found = titrated_acid(10.0, max(shown, 0.0))
+        return LotReadingEntry(what="acid", value=found.acid, sd=found.sd, device=f"{told}: {shown:g} ml of lye")
+    return LotReadingEntry.model_validate({"what": quantity, "value": shown, "device": told})

@@ -1,146 +1,182 @@
-"""The list as it is today: each finished drink of today's lots, kept until a lot, the larder or the ice changes."""
+"""Today: the menu, its stock and what to prepare."""
 
 from __future__ import annotations
 
 import sqlite3
-from collections import Counter, OrderedDict
-from collections.abc import Callable, Mapping
-from dataclasses import dataclass
-from functools import partial
-from threading import Lock
-from typing import Final, TypeVar, cast
 
-from oenomel.core.balance import AXES
-from oenomel.core.dilution import Conditions
-from oenomel.core.forecast import Forecast, forecast_of
-from oenomel.core.lots import Lot
-from oenomel.core.menu import TodaysDrink, WorthMeasuring, made_of, todays_drink, worth_measuring
+from oenomel.core.balance import AXES, can_be_tasted, in_words
+from oenomel.core.menu import fruit_tonight, made_of
+from oenomel.core.menu.costs import cost_of_drink, pour_cost_words
+from oenomel.core.menu.stock_needed import USUAL_SERVES, StockLevel, poured_tonight, to_prepare
+from oenomel.core.menu.todays_drinks import shared_moves, todays_headline
 from oenomel.core.spec import Drink
-from oenomel.schemas.spec_file import SpecFile, parse_spec
-from oenomel.services.lots import supposed, todays_lots
-from oenomel.services.resolve import resolve
-from oenomel.services.unreadable import UNREADABLE
-from oenomel.store import drinks, ingredients
+from oenomel.core.wording import plural
+from oenomel.schemas.base import LevelsReport, Named
+from oenomel.schemas.poured_spec import with_pours_of
+from oenomel.schemas.reports.menu_reports import (
+    AxisToday,
+    DrinkToday,
+    FruitReport,
+    LowReport,
+    MoveToday,
+    PourToday,
+    PrepareReport,
+    TodayReport,
+    WorthReport,
+)
+from oenomel.schemas.routes.menu_models import CurrencyEntry, OnTheListEntry, ParEntry, TodayQuery
+from oenomel.schemas.spec_file import SpecFile
+from oenomel.schemas.spec_to_drink import TODAYS
+from oenomel.services.inventory import crates_of, on_hand_ml
+from oenomel.services.resolve import conditions_for
+from oenomel.services.todays_menu import (
+    ListedDrink,
+    TodaysList,
+    todays_list,
+)
+from oenomel.store import ingredients, lots, menu_entries, preparations, shelf
+from oenomel.store.database import transaction
 from oenomel.store.lots import LotRecord
-
-__all__ = ["ListedDrink", "TodaysList", "surer_words", "todays_list"]
-
-MOST_KEPT: Final = 1500
-_UNITS: Final = {"sugar": "g", "acid": "g", "abv": "%"}
+from oenomel.store.menu_entries import OnTheList
 
 
-@dataclass(frozen=True)
-class ListedDrink:
-    """A finished drink of the list: which trial it is, as written, and of today."""
-
-    drink_id: int
-    trial_number: int
-    name: str
-    spec: SpecFile
-    written: Drink
-    today: TodaysDrink
-
-
-@dataclass(frozen=True)
-class TodaysList:
-    """The list today: its drinks, today's lots by slug, and which measurements would help. ``whole_book`` where nothing is finished."""
-
-    drinks: tuple[ListedDrink, ...]
-    lots: dict[str, tuple[LotRecord, Lot]]
-    worth: tuple[WorthMeasuring, ...]
-    whole_book: bool
-
-    @property
-    def drinks_pouring(self) -> Counter[str]:
-        """How many drinks of the list pour each ingredient, by slug."""
-        return Counter(slug for each in self.drinks for slug in {pour.ingredient.slug for pour in each.written.pours})
+def get_today(conn: sqlite3.Connection, asked: TodayQuery) -> TodayReport:
+    """The list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy."""
+    today = todays_list(conn, conditions_for(conn, asked), asked.grid)
+    told = menu_entries.listed(conn)
+    evening = [(each.today.present.drink, _serves(told, each.drink_id)) for each in today.drinks]
+    open_lots = lots.open_lots(conn)
+    on_hand = on_hand_ml(conn, open_lots)
+    return TodayReport(
+        headline=todays_headline([each.today for each in today.drinks]),
+        shared=shared_moves([each.today for each in today.drinks]),
+        whole_book=today.whole_book,
+        drinks=[_drink(each, today, told.get(each.drink_id)) for each in today.drinks],
+        worth=[WorthReport.model_validate(each) for each in today.worth[:3]],
+        low=_low(conn, today),
+        prepare=_prepare(conn, evening, on_hand),
+        fruit=_fruit(open_lots, evening, on_hand),
+        currency=menu_entries.currency(conn),
+    )
 
 
-Kept = TypeVar("Kept")
-_kept: OrderedDict[tuple[object, ...], object] = OrderedDict()
-_lock = Lock()
+def put_on_the_list(conn: sqlite3.Connection, drink_id: int, body: OnTheListEntry) -> None:
+    """Notes what a drink is sold for, and how many of it are expected tonight."""
+    with transaction(conn):
+        menu_entries.put_on_the_list(conn, OnTheList(drink_id, body.price, body.serves))
 
 
-def todays_list(conn: sqlite3.Connection, conditions: Conditions, grid_ml: float = 2.5) -> TodaysList:
-    """The finished drinks of the book (where none is marked, the newest trial of each), made of today's lots."""
-    trials = drinks.finished(conn)
-    whole_book = not trials
-    if whole_book:
-        trials = list(drinks.latest_trials(conn, [drink_id for drink_id, _ in drinks.names(conn)]).values())
-    names = dict(drinks.names(conn))
-    token = ingredients.state(conn)
-    specs, written, readable = [], [], []
-    for trial in trials:
-        try:
-            spec, drink = _once((trial.spec, token), partial(_written, conn, trial.spec))
-        except UNREADABLE:
-            continue
-        readable.append(trial)
-        specs.append(spec)
-        written.append(drink)
-    trials = readable
-    found = todays_lots(conn, {pour.ingredient.slug for drink in written for pour in drink.pours})
-    listed = []
-    for trial, spec, drink in zip(trials, specs, written, strict=True):
-        own = {slug: each for slug, each in found.items() if any(pour.ingredient.slug == slug for pour in drink.pours)}
-        read = {slug: lot.ingredient for slug, (_, lot) in own.items()}
-        # What stays while a reading changes is worked out once: the drink as written, and of these lots unread.
-        place = (trial.spec, token, repr(conditions))
-        cooked = tuple(sorted((slug, record.id, record.contents) for slug, (record, _) in own.items()))
-        held = tuple(sorted((slug, lot.ingredient.composition.row.tobytes()) for slug, (_, lot) in own.items()))
-        before = _once(place, partial(forecast_of, drink, conditions))
-        unread = _once((*place, cooked), partial(_unread, drink, own, conditions))
-        today = _once((*place, cooked, held, grid_ml), partial(todays_drink, before, unread, read, grid_ml))
-        listed.append(ListedDrink(trial.drink_id, trial.number, names[trial.drink_id], spec, drink, today))
-    measured = [
-        (slug, axis)
-        for slug, (_, lot) in found.items()
-        for axis in AXES
-        for each in lot.figures
-        if each.figure == axis and each.measured is not None
+def put_par(conn: sqlite3.Connection, slug: str, body: ParEntry) -> None:
+    """Notes how much of an ingredient should stand there; nothing where that is nobody's care."""
+    with transaction(conn):
+        menu_entries.put_par(conn, slug, body.par_ml)
+
+
+def put_currency(conn: sqlite3.Connection, body: CurrencyEntry) -> None:
+    """Notes how prices are written."""
+    with transaction(conn):
+        menu_entries.put_currency(conn, body.sign.strip())
+
+
+def get_currency(conn: sqlite3.Connection) -> CurrencyEntry:
+    """How prices are written; empty where nobody told."""
+    return CurrencyEntry(sign=menu_entries.currency(conn))
+
+
+def _serves(told: dict[int, OnTheList], drink_id: int) -> int:
+    entry = told.get(drink_id)
+    return USUAL_SERVES if entry is None or entry.serves is None else entry.serves
+
+
+def _drink(each: ListedDrink, today: TodaysList, told: OnTheList | None) -> DrinkToday:
+    of = each.today
+    poured = of.present.drink if of.instead is None else of.instead.drink
+    cost = cost_of_drink(poured)
+    spec = _of_todays(with_pours_of(each.spec, made_of(each.written, {}), poured), today)
+    moved = {move.pour for move in of.moves}
+    price = told.price if told else None
+    return DrinkToday(
+        drink_id=each.drink_id,
+        trial=each.trial_number,
+        name=each.name,
+        family=each.written.family,
+        fine=of.is_fine,
+        words=of.words,
+        left=of.left,
+        axes=[
+            AxisToday(
+                axis=name,
+                written=getattr(of.written.served, name),
+                today=getattr(of.present.served, name),
+                interval=[of.present.interval80[name].low, of.present.interval80[name].high],
+                steps=of.steps[name],
+                felt=can_be_tasted(of.steps[name]),
+                words=in_words(of.steps[name], axis),
+            )
+            for name, axis in AXES.items()
+        ],
+        moves=[
+            MoveToday(pour=move.pour, ingredient=Named.of(move.ingredient), before_ml=move.before_ml, after_ml=move.after_ml)
+            for move in of.moves
+        ],
+        pours=[
+            PourToday(
+                ingredient=Named.of(pour.ingredient),
+                ml=pour.volume_ml,
+                changed=place in moved,
+                lot=today.lots[pour.ingredient.slug][0].name if pour.ingredient.slug in today.lots else "",
+            )
+            for place, pour in enumerate(poured.pours)
+        ],
+        spec=spec,
+        written=LevelsReport.model_validate(of.written.served),
+        today=LevelsReport.model_validate(of.present.served),
+        serves=told.serves if told else None,
+        price=price,
+        cost=cost.total,
+        cost_missing=list(cost.missing),
+        pour_cost=pour_cost_words(cost, price),
+        lots=[today.lots[slug][0].name for slug in dict.fromkeys(p.ingredient.slug for p in poured.pours) if slug in today.lots],
+    )
+
+
+def _of_todays(spec: SpecFile, today: TodaysList) -> SpecFile:
+    """The spec with each pour that has one taken of today's lot."""
+    pours = [
+        pour.model_copy(update={"lot": TODAYS}) if isinstance(pour.ingredient, str) and pour.ingredient in today.lots else pour
+        for pour in spec.pours
     ]
-    known = {pour.ingredient.slug: pour.ingredient for drink in written for pour in drink.pours}
-    worth = worth_measuring([each.today.present for each in listed], known.values(), measured)
-    return TodaysList(tuple(listed), found, tuple(worth), whole_book)
+    return spec.model_copy(update={"pours": pours})
 
 
-def surer_words(axis: str, before: float, after: float) -> str:
-    """How much surer a reading makes a figure, as it is said; empty where it makes no difference that is worth printing.
-
-    >>> surer_words("acid", 0.131, 0.058)
-    'with this reading the acidity is ± 0.06 g instead of ± 0.13 g'
-    """
-    digits, unit = (2 if axis == "acid" else 1), _UNITS[axis]
-    was, now_is = f"{before:.{digits}f}", f"{after:.{digits}f}"
-    return "" if was == now_is else f"with this reading the {AXES[axis].noun} is ± {now_is} {unit} instead of ± {was} {unit}"
+def _low(conn: sqlite3.Connection, today: TodaysList) -> list[LowReport]:
+    counted = today.drinks_pouring
+    low = {slug: each.state for slug, each in shelf.all_shelved(conn).items() if each.state != "at hand" and slug in counted}
+    known = ingredients.some(conn, low)
+    found = [LowReport(ingredient=Named.of(known[slug]), state=state, drinks=counted[slug]) for slug, state in low.items()]
+    return sorted(found, key=lambda each: (each.state != "out", -each.drinks, each.ingredient.name))
 
 
-def _written(conn: sqlite3.Connection, text: str) -> tuple[SpecFile, Drink]:
-    """A drink as it was written down, whichever lots its trial was made of."""
-    spec = _without_lots(parse_spec(text))
-    (drink,) = resolve(conn, spec)
-    return spec, drink
+def _prepare(conn: sqlite3.Connection, evening: list[tuple[Drink, int]], on_hand: dict[str, float]) -> list[PrepareReport]:
+    pars, needs = menu_entries.pars(conn), poured_tonight(evening)
+    made = {each.slug for each in preparations.all_preparations(conn)}
+    wanted = {slug for slug in {*pars, *made, *on_hand} if slug in needs or slug in pars}
+    known = ingredients.some(conn, wanted)
+    standing = [StockLevel(each, on_hand.get(slug), pars.get(slug), slug in made) for slug, each in known.items()]
+    return [
+        PrepareReport(ingredient=Named.of(each.ingredient), ml=each.ml, prepared=each.is_prepared, words=each.words)
+        for each in to_prepare(standing, needs)
+    ]
 
 
-def _without_lots(spec: SpecFile) -> SpecFile:
-    return spec.model_copy(update={"pours": [pour.model_copy(update={"lot": None}) for pour in spec.pours]})
-
-
-def _unread(drink: Drink, own: Mapping[str, tuple[LotRecord, Lot]], conditions: Conditions) -> Forecast:
-    """The drink of these lots as if nothing of them had been read."""
-    bases = {pour.ingredient.slug: pour.ingredient for pour in drink.pours}
-    return forecast_of(made_of(drink, {slug: supposed(bases[slug], record) for slug, (record, _) in own.items()}), conditions)
-
-
-def _once(key: tuple[object, ...], make: Callable[[], Kept]) -> Kept:
-    """What was made for a key before, or is made now; the longest unused go."""
-    with _lock:
-        if key in _kept:
-            _kept.move_to_end(key)
-            return cast("Kept", _kept[key])
-    made = make()
-    with _lock:
-        _kept[key] = made
-        while len(_kept) > MOST_KEPT:
-            _kept.popitem(last=False)
-    return made
+def _fruit(open_lots: list[LotRecord], evening: list[tuple[Drink, int]], on_hand: dict[str, float]) -> list[FruitReport]:
+    found = fruit_tonight(evening, crates_of(open_lots), on_hand)
+    return [
+        FruitReport(
+            name=each.fruit.name if each.pieces == 1 else plural(each.fruit.name),
+            pieces=each.pieces,
+            decided_by=each.decided_by,
+            why=each.why,
+        )
+        for each in found
+    ]

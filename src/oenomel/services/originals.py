@@ -1,50 +1,85 @@
-"""The ground on which wishes for originals are tried: kept until the larder, the book, the kinship or the ice change."""
+"""New ideas put into the book for tasting, and the table of aroma pairings."""
 
 from __future__ import annotations
 
 import sqlite3
-from threading import Lock
 
 from oenomel.core.dilution import Conditions
-from oenomel.core.larder import Larder, known_by
-from oenomel.core.originals import Ground, Wish
-from oenomel.core.spec.drink import FAMILIES
-from oenomel.schemas.requests.originals_requests import WishEntry, wish_from
-from oenomel.services.originals_inputs import book_of, kinship_of, wants_using_up
-from oenomel.services.resolve import homes_for
-from oenomel.services.trials import palate_of
-from oenomel.store import drinks, ingredients, originals
+from oenomel.core.forecast import forecast_of
+from oenomel.core.menu import fruit_tonight
+from oenomel.core.originals import KinshipTable
+from oenomel.core.originals.to_buy import to_get
+from oenomel.schemas.base import Name
+from oenomel.schemas.reports.forecast_reports import forecast_report
+from oenomel.schemas.reports.originals_reports import (
+    KinshipReport,
+    kinship_report,
+)
+from oenomel.schemas.requests.originals_requests import WishEntry, wish_of_brief
+from oenomel.schemas.requests.tasting_requests import BriefEntry
+from oenomel.schemas.requests.trial_conditions import MadeEntry, with_conditions
+from oenomel.schemas.routes.originals_models import (
+    KinshipEntry,
+    OriginalsFlightEntry,
+    OriginalsFlightReport,
+)
+from oenomel.services.originals_inputs import kinship_of
+from oenomel.services.resolve import homes_for, resolve
+from oenomel.store import briefs, drinks
+from oenomel.store import originals as kept
+from oenomel.store.database import transaction
 from oenomel.store.stock import in_stock
 
-__all__ = ["ground_for", "names_given", "wished"]
 
-_kept: tuple[tuple[object, ...], Ground] | None = None
-_lock = Lock()
-
-
-def ground_for(conn: sqlite3.Connection, conditions: Conditions) -> Ground:
-    """The house's larder, book, kinship and homes, for one search at a time."""
-    global _kept
-    key = (ingredients.state(conn), originals.state(conn), repr(conditions))
-    with _lock:
-        if _kept is not None and _kept[0] == key:
-            return _kept[1]
-    larder = Larder(ingredients.offered(conn))
-    ground = Ground(larder, book_of(conn), kinship_of(conn), homes_for(conn, *FAMILIES), conditions)
-    with _lock:
-        _kept = key, ground
-    return ground
-
-
-def wished(conn: sqlite3.Connection, entry: WishEntry) -> Wish:
-    """A wish with what this house has: its shelf, what wants to be used up, a taster's palate."""
-    known = known_by(ingredients.names(conn), ingredients.offered(conn))
-    pool = in_stock(conn) if entry.at_hand else None
-    soon = wants_using_up(conn) if entry.soon else frozenset[str]()
-    off = palate_of(conn, entry.palate).mean.tolist() if entry.palate is not None else (0.0, 0.0, 0.0)
-    return wish_from(entry, known, pool=pool, soon=soon, off=off)
+def add_flight(conn: sqlite3.Connection, body: OriginalsFlightEntry, conditions: Conditions) -> OriginalsFlightReport:
+    """Puts originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes."""
+    made = resolve(conn, *body.specs)
+    with transaction(conn):
+        names = [spec.name for spec in body.specs]
+        drink_id = drinks.add(conn, " · ".join(names)[:200], body.wish.family)
+        trials: list[int] = []
+        for spec, drink in zip(body.specs, made, strict=True):
+            forecast = forecast_report(forecast_of(drink, conditions, homes_for(conn, drink.family))).model_dump_json()
+            how = with_conditions(MadeEntry(), conditions).model_dump_json(exclude_defaults=True)
+            parent = trials[0] if trials else None
+            text = spec.model_dump_json(exclude_unset=True)
+            trials.append(drinks.keep_trial(conn, drink_id, parent, spec.name, "An original, as it was proposed.", text, forecast, how))
+        kept.mark(conn, drink_id, body.wish.model_dump_json())
+        needed = to_get(made, in_stock(conn))
+        return OriginalsFlightReport(
+            drink_id=drink_id,
+            trials=trials,
+            to_buy=list(needed.to_buy),
+            to_prepare=list(needed.to_prepare),
+            fruit=[f"{each.pieces} × {each.fruit.name}" for each in fruit_tonight([(drink, 1) for drink in made], {}, {})],
+        )
 
 
-def names_given(conn: sqlite3.Connection, entry: WishEntry) -> list[str]:
-    """Names that no original may have: the book's, and those that the asker has already."""
-    return [*(name for _, name in drinks.names(conn)), *entry.but]
+def get_wish(conn: sqlite3.Connection, drink_id: int) -> WishEntry:
+    """The wish that a drink came of, or else what its brief wishes."""
+    record = drinks.get(conn, drink_id)
+    of = kept.wishes(conn).get(drink_id)
+    if of is not None:
+        return WishEntry.model_validate_json(of)
+    return wish_of_brief(BriefEntry.model_validate_json(briefs.get(conn, drink_id)), record.family)
+
+
+def get_kinship(conn: sqlite3.Connection) -> KinshipReport:
+    """The table by which originals are told to hang together: what ships, what the house set, what tastings taught."""
+    return kinship_report(kinship_of(conn))
+
+
+def set_kinship(conn: sqlite3.Connection, body: KinshipEntry) -> KinshipReport:
+    """Sets what the house thinks of a pair."""
+    pair = frozenset((body.one, body.other))
+    KinshipTable({pair: body.value})
+    with transaction(conn):
+        kept.put_kinship(conn, body.one, body.other, body.value)
+    return kinship_report(kinship_of(conn))
+
+
+def reset_kinship(conn: sqlite3.Connection, one: Name | None = None, other: Name | None = None) -> KinshipReport:
+    """Puts a pair back to what ships, or the whole table."""
+    with transaction(conn):
+        kept.remove_kinship(conn, one or "", other or one or "")
+    return kinship_report(kinship_of(conn))

@@ -13,7 +13,7 @@ from oenomel.core.spec import Drink
 from oenomel.schemas.requests.assumptions import AssumptionsQuery
 from oenomel.schemas.spec_file import SpecFile, parse_spec
 from oenomel.schemas.spec_to_drink import drink_from_spec, lots_named, slugs_of
-from oenomel.services.lots import lots_as_poured
+from oenomel.services.open_lots import lots_as_poured
 from oenomel.store import drinks, ingredients, measurements
 
 __all__ = ["conditions_for", "homes_for", "resolve"]

@@ -1,227 +1,244 @@
-"""Tongues as the core needs them: a sitting's jugs as they were poured, what its triangles teach, whose words are told."""
+"""Taste training: sessions of triangle tests, exercises and the training plan."""
 
 from __future__ import annotations
 
 import json
+import random
+import secrets
 import sqlite3
-from collections.abc import Mapping, Sequence
-from typing import Any
+from collections.abc import Collection
+from typing import Final
 
-from oenomel.core.balance import USUAL_TONGUE, OwnSteps
-from oenomel.core.larder import Composition, Ingredient
+from oenomel.core.dilution import Conditions
+from oenomel.core.larder import Ingredient
 from oenomel.core.sensory import Matter
-from oenomel.core.sensory.blends import MATTERS, NOUNS, Jug, Jugs
-from oenomel.core.sensory.exercises import EXERCISES
-from oenomel.core.sensory.phrases import before_sitting, in_figures, known_steps, sitting_words, threshold_words
-from oenomel.core.sensory.thresholds import KNOWN_AFTER, Threshold, TriangleAnswer, after, threshold_of, worth_going_on
-from oenomel.core.sensory.training_plan import week_plan
-from oenomel.core.sensory.triangle import Triangle, alcohol_g, can_pour, left_after
-from oenomel.core.spec import Pour
+from oenomel.core.sensory.blends import WATER, choices, jugs_for, needs
+from oenomel.core.sensory.exercises import Exercise, exercise, score_of
+from oenomel.core.sensory.triangle import GLASSES, left_after, next_triangle, poured
+from oenomel.errors import DomainError, RecordConflict, SpecError
 from oenomel.schemas.reports.sensory_reports import (
-    DoneReport,
-    JugLineReport,
-    JugReport,
-    KnownReport,
+    AskReport,
+    BottleReport,
+    ExerciseReport,
+    JobReport,
+    KeyReport,
     SittingReport,
-    ThresholdReport,
+    SolvedReport,
     TongueReport,
     TriangleReport,
-    TurnReport,
-    WeekReport,
 )
-from oenomel.store import ingredients, sensory
-from oenomel.store.sensory import SittingRecord, TriangleRecord
+from oenomel.schemas.requests.sensory_requests import AnswerEntry, ExerciseAnswerEntry, ExerciseEntry, SittingEntry, TrainingEntry, Who
+from oenomel.schemas.routes.sensory_models import TasterQuery
+from oenomel.schemas.spec_file import SpecFile, parse_spec
+from oenomel.schemas.spec_to_drink import spec_as_poured
+from oenomel.services.resolve import resolve
+from oenomel.services.stored_sensory import (
+    jugs_of,
+    jugs_text,
+    sitting_report,
+    threshold_on,
+    tongue_report,
+    triangle_of,
+    triangle_report,
+    turn_of,
+)
+from oenomel.store import drinks, ingredients, sensory
+from oenomel.store.database import transaction
+from oenomel.store.sensory import ExerciseRecord, SittingRecord, TriangleRecord
+from oenomel.store.stock import in_stock
 
-__all__ = [
-    "jugs_of", "jugs_text", "sitting_report", "threshold_on", "tongue_of", "tongue_report", "triangle_of", "triangle_report", "turn_of",
-]  # fmt: skip
-
-USUAL_DISTANCES = (0.4, 0.6, 0.8, 1.1, 1.4, 1.7, 2.0, 2.4, 2.8, 3.2, 3.6, 4.0)
-"""About what two jugs can be blended to, where none are mixed yet, [steps]."""
-
-MOST_HISTORY = 40
-
-
-def tongue_of(conn: sqlite3.Connection, taster: str | None) -> OwnSteps:
-    """Whose steps the words go by: a taster's, the house's for an empty name, the usual ones for nobody."""
-    if taster is None:
-        return USUAL_TONGUE
-    return known_steps({matter: threshold_of(answers) for matter, answers in _answers(conn, taster).items()})
-
-
-def threshold_on(conn: sqlite3.Connection, taster: str, matter: Matter) -> Threshold:
-    """What is known of a taster's step on one matter."""
-    return threshold_of(_answers(conn, taster)[matter])
+NEW_TRIES: Final = 6
 
 
-def jugs_text(jugs: Jugs) -> str:
-    """Jugs as they are kept."""
-
-    def told(jug: Jug) -> dict[str, Any]:
-        lines = [{"ingredient": pour.ingredient.slug, "ml": pour.volume_ml, "slot": pour.slot} for pour in jug.pours]
-        return {"lines": lines, "volume_ml": jug.volume_ml, "level": jug.level, "smell": jug.smell}
-
-    return json.dumps({"less": told(jugs.less), "more": told(jugs.more), "part_ml": jugs.part_ml, "parts": jugs.parts})
+LATELY: Final = 12
+"""How often another exercise is drawn where one was asked among the last dozen."""
 
 
-def jugs_of(conn: sqlite3.Connection, record: SittingRecord) -> Jugs:
-    """The jugs of a sitting as they were mixed, whatever the larder says of their bottles by now."""
-    kept = json.loads(record.jugs)
-    known = ingredients.some(conn, {line["ingredient"] for side in ("less", "more") for line in kept[side]["lines"]})
-
-    def jug(told: dict[str, Any]) -> Jug:
-        pours = tuple(Pour(_bottle(known, line["ingredient"]), line["ml"], slot=line["slot"]) for line in told["lines"])
-        abv, sugar, acid = told["level"]
-        return Jug(pours, told["volume_ml"], (abv, sugar, acid), told["smell"])
-
-    return Jugs(_matter(record.matter), jug(kept["less"]), jug(kept["more"]), kept["part_ml"], kept["parts"])
+def get_tongue(conn: sqlite3.Connection, asked: TasterQuery) -> TongueReport:
+    """What is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on."""
+    return tongue_report(conn, asked.taster)
 
 
-def triangle_of(record: TriangleRecord) -> Triangle:
-    """A triangle for the core."""
-    return Triangle(record.steps, record.less_parts, record.more_parts, record.odd, bool(record.odd_is_more))
+def list_bottles(conn: sqlite3.Connection, matter: Matter) -> list[JobReport]:
+    """What could go into the jugs, job by job, the plainest at hand first."""
+    larder, stocked = ingredients.larder(conn), in_stock(conn)
+    return [
+        JobReport(job=job, options=[_bottle_report(each, stocked) for each in choices(matter, job, larder, stocked)])
+        for job in needs(matter)
+    ]
 
 
-def turn_of(record: SittingRecord, triangles: Sequence[TriangleRecord]) -> str:
-    """Whose turn it is: of those who have triangles left the one with fewest, in the order of the panel; empty where all are done."""
-    tasters: list[str] = json.loads(record.tasters)
-    counts = {name: sum(each.taster == name for each in triangles) for name in tasters}
-    waiting = [name for name in tasters if counts[name] < record.rounds]
-    return min(waiting, key=lambda name: counts[name]) if waiting and record.ended_at is None else ""
-
-
-def triangle_report(record: TriangleRecord, number: int) -> TriangleReport:
-    """A triangle as the taster may see it."""
-    if record.found is None:
-        return TriangleReport(id=record.id, sitting_id=record.sitting_id, taster=record.taster, number=number, answered=False)
-    where = f"Glass {record.odd} stood alone."
-    if record.answer is None:
-        words = "Found." if record.found else "Not found this time."
-    else:
-        words = f"Found. {where}" if record.found else f"Not this time. {where}"
-    return TriangleReport(
-        id=record.id,
-        sitting_id=record.sitting_id,
-        taster=record.taster,
-        number=number,
-        answered=True,
-        answer=record.answer,
-        found=bool(record.found),
-        odd=None if record.answer is None else record.odd,
-        words=words,
+def begin_sitting(conn: sqlite3.Connection, body: SittingEntry) -> SittingReport:
+    """Begins a sitting: what goes in the two jugs, as little as can be measured."""
+    if len(set(body.tasters)) < len(body.tasters):
+        raise SpecError("tasters", "one of them stands there twice")
+    if body.alone and len(body.tasters) > 1:
+        raise SpecError("alone", "who pours for himself tastes alone")
+    bottles = _bottles(conn, body)
+    water = ingredients.get(conn, WATER)
+    jugs = jugs_for(body.matter, bottles, water, body.rounds * len(body.tasters), body.grid)
+    record = SittingRecord(
+        matter=body.matter,
+        tasters=json.dumps(body.tasters),
+        rounds=body.rounds,
+        alone=int(body.alone),
+        grid_ml=body.grid,
+        bottles=json.dumps({job: bottle.slug for job, bottle in bottles.items()}),
+        jugs=jugs_text(jugs),
     )
+    with transaction(conn):
+        sitting_id = sensory.add_sitting(conn, record)
+        return sitting_report(conn, sensory.sitting(conn, sitting_id))
 
 
-def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingReport:
+def get_sitting(conn: sqlite3.Connection, sitting_id: int) -> SittingReport:
     """A sitting as it stands."""
-    jugs, triangles = jugs_of(conn, record), sensory.triangles_of(conn, record.id)
-    left = left_after(jugs, [triangle_of(each) for each in triangles])
-    waiting = [each for each in triangles if each.found is None]
-    own = [each for each in triangles if waiting and each.taster == waiting[0].taster]
-    return SittingReport(
-        id=record.id,
-        matter=jugs.matter,
-        noun=NOUNS[jugs.matter],
-        rounds=record.rounds,
-        alone=bool(record.alone),
-        glass_ml=jugs.glass_ml,
-        less=_jug_report(jugs.less, left.less_ml),
-        more=_jug_report(jugs.more, left.more_ml),
-        turns=[_turn(conn, jugs, name, triangles) for name in json.loads(record.tasters)],
-        next=turn_of(record, triangles) if can_pour(jugs, left) else "",
-        open=triangle_report(waiting[0], len(own)) if waiting else None,
-        ended=record.ended_at is not None,
-        before=list(before_sitting(jugs.matter)),
+    return sitting_report(conn, sensory.sitting(conn, sitting_id))
+
+
+def next_glasses(conn: sqlite3.Connection, sitting_id: int) -> TriangleReport:
+    """The next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again."""
+    with transaction(conn):
+        sitting = sensory.sitting(conn, sitting_id)
+        before = sensory.triangles_of(conn, sitting_id)
+        waiting = [each for each in before if each.found is None]
+        if waiting:
+            return triangle_report(waiting[0], sum(each.taster == waiting[0].taster for each in before))
+        taster = turn_of(sitting, before)
+        if not taster:
+            raise RecordConflict("everyone in this sitting has had all his triangles: begin another one")
+        jugs = jugs_of(conn, sitting)
+        left = left_after(jugs, [triangle_of(each) for each in before])
+        drawn = next_triangle(jugs, threshold_on(conn, taster, jugs.matter), left, random.Random(secrets.randbits(64)))
+        record = TriangleRecord(sitting_id, taster, drawn.steps, drawn.less_parts, drawn.more_parts, drawn.odd, int(drawn.odd_is_more))
+        triangle_id = sensory.add_triangle(conn, record)
+        return triangle_report(sensory.triangle(conn, triangle_id), 1 + sum(each.taster == taster for each in before))
+
+
+def get_key(conn: sqlite3.Connection, triangle_id: int) -> KeyReport:
+    """For the pourer alone: what goes in which glass."""
+    record = sensory.triangle(conn, triangle_id)
+    jugs, triangle = jugs_of(conn, sensory.sitting(conn, record.sitting_id)), triangle_of(record)
+    return KeyReport(
+        triangle_id=triangle_id,
+        taster=record.taster,
+        steps=record.steps,
+        odd=record.odd,
+        odd_is_more=bool(record.odd_is_more),
+        lines=list(poured(jugs, triangle)),
+        glasses=[spec_as_poured(jugs.blend(triangle.parts_of(glass))) for glass in GLASSES],
     )
 
 
-def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
-    """What is known of a tongue."""
-    answered = sensory.triangles_of_taster(conn, taster)
-    exercises = [each for each in sensory.exercises_of(conn, taster) if each.score is not None]
-    scores = {kind: [each.score or 0.0 for each in exercises if each.kind == kind] for kind in EXERCISES}
-    return TongueReport(
-        taster=taster,
-        tasters=sensory.tasters(conn),
-        thresholds=[_threshold(matter, [each for of, each in answered if of == matter]) for matter in MATTERS],
-        exercises=[
-            DoneReport(kind=kind, answered=len(each), right=sum(each) / len(each) if each else 0.0) for kind, each in scores.items()
-        ],
-        week=_week(conn, taster),
-        sittings=[each.id for each in sensory.open_sittings(conn) if not taster or taster in json.loads(each.tasters)],
-    )
+def answer_triangle(conn: sqlite3.Connection, triangle_id: int, body: AnswerEntry) -> SittingReport:
+    """Keeps which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it."""
+    if (body.glass is None) == (body.found is None):
+        raise SpecError("glass", "tell the glass that stands alone, or whether it was found")
+    with transaction(conn):
+        record = sensory.triangle(conn, triangle_id)
+        found = record.odd == body.glass if body.found is None else body.found
+        sensory.answer_triangle(conn, triangle_id, body.glass, found=found)
+        sitting = sensory.sitting(conn, record.sitting_id)
+        if not turn_of(sitting, sensory.triangles_of(conn, sitting.id)):
+            sensory.end_sitting(conn, sitting.id)
+        return sitting_report(conn, sensory.sitting(conn, sitting.id))
 
 
-def _answers(conn: sqlite3.Connection, taster: str) -> dict[Matter, list[TriangleAnswer]]:
-    found: dict[Matter, list[TriangleAnswer]] = {matter: [] for matter in MATTERS}
-    for matter, each in sensory.triangles_of_taster(conn, taster):
-        found[_matter(matter)].append(_answer(each))
+def get_triangle(conn: sqlite3.Connection, triangle_id: int) -> TriangleReport:
+    """A triangle; of its key nothing until it is answered."""
+    record = sensory.triangle(conn, triangle_id)
+    own = [each.id for each in sensory.triangles_of(conn, record.sitting_id) if each.taster == record.taster]
+    return triangle_report(record, own.index(triangle_id) + 1)
+
+
+def end_sitting(conn: sqlite3.Connection, sitting_id: int) -> SittingReport:
+    """Ends a sitting before all triangles were poured; what was answered counts."""
+    with transaction(conn):
+        sensory.end_sitting(conn, sitting_id)
+        return sitting_report(conn, sensory.sitting(conn, sitting_id))
+
+
+def take_sitting_back(conn: sqlite3.Connection, sitting_id: int) -> None:
+    """Takes a sitting back with its triangles: a wrong bottle, a cold."""
+    with transaction(conn):
+        sensory.remove_sitting(conn, sitting_id)
+
+
+def ask_exercise(conn: sqlite3.Connection, body: ExerciseEntry, conditions: Conditions) -> ExerciseReport:
+    """An exercise out of the book, not one of the last dozen where there are others."""
+    book = resolve(conn, *(parse_spec(each.spec) for each in drinks.finished(conn)))
+    larder, stocked = ingredients.larder(conn), in_stock(conn)
+    with transaction(conn):
+        lately = {(each.title, each.question) for each in sensory.exercises_of(conn, body.taster)[:LATELY]}
+        for _ in range(NEW_TRIES):
+            drawn = exercise(body.kind, book, larder, stocked, conditions, secrets.randbits(32))
+            question = _question(drawn)
+            if (drawn.title, question) not in lately:
+                break
+        solution = json.dumps({"right": drawn.right, "told": drawn.told})
+        exercise_id = sensory.add_exercise(conn, ExerciseRecord(body.taster, drawn.kind, drawn.title, question, solution))
+        return _exercise_report(sensory.exercise(conn, exercise_id))
+
+
+def get_exercise(conn: sqlite3.Connection, exercise_id: int) -> ExerciseReport:
+    """An exercise without its solution."""
+    return _exercise_report(sensory.exercise(conn, exercise_id))
+
+
+def answer_exercise(conn: sqlite3.Connection, exercise_id: int, body: ExerciseAnswerEntry) -> SolvedReport:
+    """Keeps what was said, and tells what is right by the model, and why."""
+    with transaction(conn):
+        record = sensory.exercise(conn, exercise_id)
+        solution = json.loads(record.solution)
+        for key in body.said:
+            if key not in solution["right"]:
+                raise SpecError(f"said.{key}", "nothing of that name was asked")
+        score = score_of(solution["right"], body.said)
+        sensory.answer_exercise(conn, exercise_id, json.dumps(body.said), score)
+    return SolvedReport(id=exercise_id, right=solution["right"], score=score, told=solution["told"])
+
+
+def begin_training(conn: sqlite3.Connection, body: TrainingEntry) -> TongueReport:
+    """Begins the week's plan for somebody, or begins it anew."""
+    with transaction(conn):
+        sensory.begin_training(conn, body.taster)
+        return tongue_report(conn, body.taster)
+
+
+def end_training(conn: sqlite3.Connection, taster: Who) -> None:
+    """Puts the week's plan away; what was learnt stays."""
+    with transaction(conn):
+        sensory.end_training(conn, taster)
+
+
+def _bottle_report(each: Ingredient, stocked: Collection[str]) -> BottleReport:
+    return BottleReport(slug=each.slug, name=each.name, at_hand=each.slug in stocked)
+
+
+def _bottles(conn: sqlite3.Connection, body: SittingEntry) -> dict[str, Ingredient]:
+    """The bottle of each job: the one that was chosen, else the plainest at hand; raises SpecError naming the job."""
+    larder, stocked = ingredients.larder(conn), in_stock(conn)
+    found = {}
+    for job in needs(body.matter):
+        options = choices(body.matter, job, larder, stocked)
+        wanted = getattr(body, job)
+        if wanted and wanted not in larder:
+            raise SpecError(job, f'there is no "{wanted}" in the larder')
+        if not wanted and not options:
+            raise DomainError(f"nothing in the larder can be poured as the {job} of a jug")
+        found[job] = larder[wanted] if wanted else options[0]
     return found
 
 
-def _answer(record: TriangleRecord) -> TriangleAnswer:
-    return TriangleAnswer(record.steps, bool(record.found))
+def _question(drawn: Exercise) -> str:
+    spec = spec_as_poured(drawn.drink).model_dump(mode="json", exclude_unset=True)
+    asks = [AskReport.model_validate(each).model_dump() for each in drawn.asks]
+    return json.dumps({"of": drawn.of, "spec": spec, "asks": asks})
 
 
-def _threshold(matter: Matter, records: Sequence[TriangleRecord]) -> ThresholdReport:
-    known, history = threshold_of([]), []
-    for each in records:
-        known = after(known, _answer(each))
-        low, high = known.interval80
-        history.append(KnownReport(at=each.answered_at or "", triangles=known.triangles, steps=known.steps, low=low, high=high))
-    low, high = known.interval80
-    return ThresholdReport(
-        matter=matter,
-        noun=NOUNS[matter],
-        triangles=known.triangles,
-        right=known.right,
-        steps=known.steps,
-        low=low,
-        high=high,
-        counts=known.triangles >= KNOWN_AFTER,
-        words=threshold_words(known),
-        figures=in_figures(matter, known.steps),
-        usual=in_figures(matter, 1.0),
-        worth_it=worth_going_on(known, USUAL_DISTANCES),
-        history=history[-MOST_HISTORY:],
+def _exercise_report(record: ExerciseRecord) -> ExerciseReport:
+    question = json.loads(record.question)
+    return ExerciseReport.model_validate(
+        {"id": record.id, "kind": record.kind, "taster": record.taster, "of": question["of"], "title": record.title}
+        | {"spec": SpecFile.model_validate(question["spec"]), "asks": question["asks"]}
     )
-
-
-def _week(conn: sqlite3.Connection, taster: str) -> WeekReport | None:
-    began = sensory.training(conn, taster) if taster else None
-    if began is None:
-        return None
-    done: dict[tuple[str, str], int] = {}
-    for matter, each in sensory.triangles_of_taster(conn, taster):
-        if each.asked_at >= began:
-            done["triangle", matter] = done.get(("triangle", matter), 0) + 1
-    for record in sensory.exercises_of(conn, taster):
-        if record.score is not None and record.asked_at >= began:
-            done["exercise", record.kind] = done.get(("exercise", record.kind), 0) + 1
-    days = week_plan(done)
-    return WeekReport(began_at=began, days=list(days), today=next((day.number for day in days if not day.done), 0))
-
-
-def _turn(conn: sqlite3.Connection, jugs: Jugs, taster: str, triangles: Sequence[TriangleRecord]) -> TurnReport:
-    own = [each for each in triangles if each.taster == taster and each.found is not None]
-    grams = sum(alcohol_g(jugs, triangle_of(each)) for each in own)
-    known = threshold_on(conn, taster, jugs.matter)
-    worth_it = worth_going_on(known, [each.steps for each in jugs.distances()])
-    found = sum(bool(each.found) for each in own)
-    words = list(sitting_words(len(own), grams, worth_it=worth_it))
-    return TurnReport(taster=taster, answered=len(own), found=found, alcohol_g=grams, words=words)
-
-
-def _jug_report(jug: Jug, left_ml: float) -> JugReport:
-    lines = [JugLineReport(ingredient=pour.ingredient.slug, name=pour.ingredient.name, ml=pour.volume_ml) for pour in jug.pours]
-    return JugReport(lines=lines, volume_ml=jug.volume_ml, left_ml=left_ml)
-
-
-def _matter(kept: str) -> Matter:
-    """A matter as it is kept; the file lets no other in."""
-    return next(matter for matter in MATTERS if matter == kept)
-
-
-def _bottle(known: Mapping[str, Ingredient], slug: str) -> Ingredient:
-    """A bottle of the jugs; one that has left the larder is poured all the same."""
-    return known.get(slug) or Ingredient(slug, slug.replace("-", " ").capitalize(), "other", Composition())

@@ -1,102 +1,181 @@
-"""Kept trials as the core needs them: the drink as really poured, its sheets, whose palate they tell of."""
+"""Trials of a drink: its tasting notes, readings, brief and other specs side by side."""
 
 from __future__ import annotations
 
+import json
 import sqlite3
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 
-from oenomel.core.balance import profile_of_made
 from oenomel.core.dilution import Conditions
-from oenomel.core.families import home_for
-from oenomel.core.spec import Drink
-from oenomel.core.trials.next_trial import Sheet, reference_of, tasted_from
-from oenomel.core.trials.palate import Palate, Tasted, learn
-from oenomel.core.trials.tasting import Verdict
-from oenomel.errors import SpecError
-from oenomel.schemas.requests.trial_conditions import MadeEntry, as_poured, conditions_of
-from oenomel.schemas.spec_file import SpecFile, parse_spec
+from oenomel.core.forecast import forecast_of
+from oenomel.core.trials import Reading
+from oenomel.core.trials.brief import Brief, hold_against
+from oenomel.core.trials.lineage import origins
+from oenomel.core.trials.readings import beside_forecast
+from oenomel.core.trials.side_by_side import compare_trials
+from oenomel.core.trials.spec_cloud import spec_cloud_of
+from oenomel.errors import DomainError
+from oenomel.schemas.reports.forecast_reports import forecast_report
+from oenomel.schemas.reports.trial_reports import (
+    BrokenSpecReport,
+    MeasuredDilutionReport,
+    NotebookReport,
+    NotebookTrial,
+    ParentRef,
+    SheetReport,
+    SideBySideReport,
+    SpecCloudReport,
+    beside_report,
+    kept_figures,
+    sheet_words,
+    side_by_side_report,
+    spec_cloud_report,
+)
+from oenomel.schemas.requests.tasting_requests import BriefEntry, WordsEntry
+from oenomel.schemas.requests.trial_conditions import made_of
+from oenomel.schemas.routes.trials_models import ChosenTrials, CloudSpecEntry, MarkEntry
+from oenomel.schemas.spec_file import parse_spec
 from oenomel.schemas.spec_to_drink import plain_spec
 from oenomel.services.resolve import homes_for, resolve
-from oenomel.services.sensory import tongue_of
-from oenomel.services.unreadable import UNREADABLE, read_or_none
-from oenomel.store import drinks, tastings
-from oenomel.store.drinks import TrialRecord
+from oenomel.services.revisions import check_revision, revision_of
+from oenomel.services.stored_trials import KeptTrial, kept_trials, readable_trials
+from oenomel.store import briefs, drinks, lineage, measurements, spec_clouds, tastings
+from oenomel.store.database import transaction
 from oenomel.store.tastings import TastingRecord
 
-__all__ = ["KeptTrial", "kept_trials", "palate_of", "readable_trials", "sheets_of", "tasted_of"]
+
+def get_notebook(conn: sqlite3.Connection, drink_id: int) -> NotebookReport:
+    """All that is known of a drink's trials: how they were made, what was said and measured, and what of the brief they keep."""
+    record = drinks.get(conn, drink_id)
+    brief = BriefEntry.model_validate_json(briefs.get(conn, drink_id))
+    return NotebookReport(
+        drink_id=drink_id, name=record.name, family=record.family, brief=brief,
+        brief_revision=revision_of(briefs.get(conn, drink_id)), trials=_trials(conn, drink_id, brief),
+        gathered=len(spec_clouds.of_drink(conn, drink_id)),
+    )  # fmt: skip
 
 
-@dataclass(frozen=True)
-class KeptTrial:
-    """A kept trial: its record, its spec with what really went in, the drink that makes, and how it was made."""
-
-    record: TrialRecord
-    spec: SpecFile
-    drink: Drink
-    made: MadeEntry
-
-    @property
-    def conditions(self) -> Conditions:
-        """What its forecast supposed on its day."""
-        return conditions_of(self.made)
+def write_brief(conn: sqlite3.Connection, drink_id: int, body: BriefEntry, read: str | None = None) -> NotebookReport:
+    """Writes the brief of a drink; refused with 409 where it was changed since it was read."""
+    _brief(body)
+    with transaction(conn):
+        check_revision(read, "The brief", briefs.get(conn, drink_id))
+        briefs.put(conn, drink_id, body.model_dump_json())
+    return get_notebook(conn, drink_id)
 
 
-def kept_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
-    """Trials with their drinks, in their order."""
-    made = [MadeEntry.model_validate_json(record.made) for record in records]
+def mark_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: MarkEntry) -> NotebookReport:
+    """Marks a trial finished or shelved, or takes it out of view; nothing of it is lost."""
+    with transaction(conn):
+        lineage.mark(conn, drink_id, trial_id, body.mark)
+    return get_notebook(conn, drink_id)
+
+
+def lay_side_by_side(conn: sqlite3.Connection, drink_id: int, body: ChosenTrials, conditions: Conditions) -> SideBySideReport:
+    """Two to four trials as poured, each beside the first; differences first."""
+    chosen = kept_trials(conn, [drinks.get_trial(conn, drink_id, each) for each in body.trials])
+    made = [made_of(f"trial {each.record.number}", each.drink, each.made) for each in chosen]
+    return side_by_side_report(compare_trials(made, conditions, homes_for(conn, *{each.drink.family for each in chosen})))
+
+
+def get_spec_cloud(conn: sqlite3.Connection, drink_id: int, conditions: Conditions) -> SpecCloudReport:
+    """The specs gathered for a drink, as a cloud with its middle; below two there is neither."""
+    drinks.get(conn, drink_id)
+    shown, broken = [], []
+    for record in spec_clouds.of_drink(conn, drink_id):
+        try:
+            spec = plain_spec(parse_spec(record.spec))
+            (drink,) = resolve(conn, spec)
+            told = record.id, record.name, spec
+            alone = spec_cloud_report(spec_cloud_of([drink], conditions), [drink], [told])
+            shown.append((drink, told, alone.points[0]))
+        except DomainError as error:
+            # Such a one is refused today; what an earlier version took can be taken out.
+            broken.append(BrokenSpecReport(id=record.id, name=record.name, why=str(error)))
+    found = [drink for drink, _, _ in shown]
     try:
-        specs = [as_poured(parse_spec(record.spec), each) for record, each in zip(records, made, strict=True)]
-        drinks_made = resolve(conn, *specs)
-    except SpecError:
-        # In files of earlier versions a bottle may be gone that was really poured: what was written still holds.
-        specs = [plain_spec(parse_spec(record.spec)) for record in records]
-        drinks_made = resolve(conn, *specs)
-    return [KeptTrial(*each) for each in zip(records, specs, drinks_made, made, strict=True)]
+        report = spec_cloud_report(spec_cloud_of(found, conditions), found, [each for _, each, _ in shown])
+    except DomainError as error:
+        apart = [point for _, _, point in shown]
+        report = SpecCloudReport(points=apart, middle=None, middle_figures=None, sentence=f"{str(error)[0].upper()}{str(error)[1:]}.")
+    return report.model_copy(update={"broken": broken})
 
 
-def readable_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
-    """The same without those that can't be read."""
-    try:
-        return kept_trials(conn, records)
-    except UNREADABLE:
-        found = (read_or_none(kept_trials, conn, [record]) for record in records)
-        return [each for one in found if one is not None for each in one]
+def add_cloud_spec(conn: sqlite3.Connection, drink_id: int, body: CloudSpecEntry, conditions: Conditions) -> SpecCloudReport:
+    """Adds somebody's spec of a drink to its cloud; refused where nothing of it can be drunk, or nothing poured of their middle."""
+    (drink,) = resolve(conn, body.spec)
+    with transaction(conn):
+        beside = get_spec_cloud(conn, drink_id, conditions)
+        spec_cloud_of([*resolve(conn, *(point.spec for point in beside.points)), drink], conditions)
+        spec_clouds.add(conn, drink_id, body.name, body.spec.model_dump_json(exclude_unset=True))
+    return get_spec_cloud(conn, drink_id, conditions)
 
 
-def sheets_of(records: Sequence[TastingRecord], trials: Mapping[int, Drink]) -> list[Sheet]:
-    """Sheets for the core, of trials that are there; a sitting is a day."""
-    return [
-        Sheet(trials[record.trial_id], _verdict(record), record.trial_id, record.tasted_at[:10])
-        for record in records
-        if record.trial_id in trials
-    ]
+def remove_cloud_spec(conn: sqlite3.Connection, drink_id: int, spec_id: int, conditions: Conditions) -> SpecCloudReport:
+    """Takes a gathered spec out of the cloud."""
+    with transaction(conn):
+        spec_clouds.remove(conn, drink_id, spec_id)
+    return get_spec_cloud(conn, drink_id, conditions)
 
 
-def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple[TastingRecord, TrialRecord, Tasted]]:
-    """What a taster's palate is learnt from: his sheets of drinks whose family has a home; of everyone's for an empty name.
-
-    ``but`` is a drink that is left out: what was said of it is not to count twice where it is asked about.
-    """
-    sheets = tastings.for_palate(conn, taster)
-    trials = drinks.some_trials(conn, (sheet.trial_id for sheet in sheets))
-    kept = {each.record.id: each for each in readable_trials(conn, [trial for trial in trials if trial.drink_id != but])}
-    records = [sheet for sheet in sheets if sheet.trial_id in kept]
-    homes = homes_for(conn, *{each.drink.family for each in kept.values()})
-    found = []
-    for record in records:
-        trial = kept[record.trial_id]
-        home = home_for(trial.drink, profile_of_made(trial.drink, trial.conditions), homes)
-        if home is not None:
-            sheet = Sheet(trial.drink, _verdict(record), record.trial_id, f"{record.taster} {record.tasted_at[:10]}")
-            found.append((record, trial.record, tasted_from(sheet, reference_of([sheet], home, trial.conditions), trial.conditions)))
-    return found
+def sheet_report(record: TastingRecord) -> SheetReport:
+    """A kept sheet with its verdict in words."""
+    told = {name: getattr(record, name) for name in SheetReport.model_fields if name not in ("words", "verdict")}
+    sheet = SheetReport(**told, words=WordsEntry.model_validate(json.loads(record.words)), verdict="")
+    return sheet.model_copy(update={"verdict": sheet_words(sheet)})
 
 
-def palate_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> Palate:
-    """A taster's palate, or the house's for an empty name: the middle with a wide doubt where nothing was tasted yet."""
-    return learn([tasted for _, _, tasted in tasted_of(conn, taster, but)], tongue=tongue_of(conn, taster))
+def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[NotebookTrial]:
+    kept = readable_trials(conn, drinks.trials(conn, drink_id))
+    further, marks = lineage.parents(conn, drink_id), lineage.marks(conn, drink_id)
+    sheets, readings = tastings.of_drink(conn, drink_id), measurements.of_drink(conn, drink_id)
+    wanted = {each.record.id: _parent_ids(each, further) for each in kept}
+    parents = {
+        each.record.id: each for each in readable_trials(conn, drinks.some_trials(conn, (i for ids in wanted.values() for i in ids)))
+    }
+    names = {each.id: each.name for each in drinks.some(conn, {each.record.drink_id for each in parents.values()})}
+    reports = []
+    for each in kept:
+        trial_id = each.record.id
+        forecast = forecast_of(each.drink, each.conditions)
+        own = [reading for reading in readings if reading.trial_id == trial_id]
+        beside = beside_forecast([Reading(r.quantity, r.point, r.value) for r in own], forecast)
+        water = measurements.water_of(conn, trial_id)
+        born_of = [parents[i] for i in wanted[trial_id] if i in parents]
+        figures, low, high = kept_figures(json.loads(each.record.forecast) or forecast_report(forecast).model_dump())
+        reports.append(
+            NotebookTrial(
+                id=trial_id,
+                number=each.record.number,
+                name=each.record.name,
+                reason=each.record.reason,
+                kept_at=each.record.kept_at,
+                spec=each.spec,
+                made=each.made,
+                mark=marks.get(trial_id, ""),
+                parents=[_parent(parent, names) for parent in born_of],
+                origins=list(origins(each.drink, [parent.drink for parent in born_of])),
+                figures=figures,
+                has_strength=forecast.has_strength,
+                low=low,
+                high=high,
+                sheets=[sheet_report(sheet) for sheet in sheets if sheet.trial_id == trial_id],
+                readings=[beside_report(b, reading.id, reading.device) for b, reading in zip(beside, own, strict=True)],
+                water=None if water is None else MeasuredDilutionReport(ratio=water[0], how=water[1]),
+                held=list(hold_against(_brief(brief), forecast)),
+            )
+        )
+    return reports
 
 
-def _verdict(record: TastingRecord) -> Verdict:
-    return Verdict(record.sugar, record.acid, record.abv, record.body, record.loud, record.lacking)
+def _parent_ids(trial: KeptTrial, further: dict[int, list[int]]) -> list[int]:
+    first = [trial.record.parent_trial_id] if trial.record.parent_trial_id is not None else []
+    return [*first, *(i for i in further.get(trial.record.id, []) if i not in first)]
+
+
+def _parent(parent: KeptTrial, names: dict[int, str]) -> ParentRef:
+    record = parent.record
+    return ParentRef(trial_id=record.id, drink_id=record.drink_id, drink=names[record.drink_id], number=record.number, name=record.name)
+
+
+def _brief(entry: BriefEntry) -> Brief:
+    return Brief(**{**entry.model_dump(), "avoid": tuple(entry.avoid)})

@@ -1,34 +1,76 @@
-"""One row that can't be read shuts no list: it is passed over there, and told apart with its text, to be set right or taken out."""
+"""Rows that cannot be read, listed so that they can be taken out."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from typing import Final, TypeVar
+import json
+import sqlite3
+from collections.abc import Iterator
+from dataclasses import asdict
+from typing import Final
 
-from oenomel.errors import OenomelError
+from oenomel.moments import moment_of
+from oenomel.schemas.preparation_file import PreparationFile
+from oenomel.schemas.requests.batch_requests import EveningEntry
+from oenomel.schemas.routes.unreadable_models import UnreadableReport
+from oenomel.schemas.spec_file import parse_spec
+from oenomel.services.readable import fault_in
+from oenomel.services.resolve import resolve
+from oenomel.services.stored_batches import summaries
+from oenomel.store import batches, drinks, events, lots, preparations
 
-Made = TypeVar("Made")
-
-__all__ = ["UNREADABLE", "fault_in", "read_or_none"]
-
-UNREADABLE: Final = (OenomelError, ValueError, KeyError, TypeError, AttributeError, ArithmeticError)
-"""What reading a kept row may raise that an earlier version took in unchecked, or that names what is gone."""
-
-
-def read_or_none(make: Callable[..., Made], *row: object) -> Made | None:
-    """What is made of a row; None where it can't be read."""
-    try:
-        return make(*row)
-    except UNREADABLE:
-        return None
+LONGEST_TEXT: Final = 4000
 
 
-def fault_in(make: Callable[..., object], *row: object) -> str:
-    """Why a row can't be read, empty where it can."""
-    try:
-        make(*row)
-    except OenomelError as error:
-        return str(error)
-    except UNREADABLE:
-        return "it is told in no way that can be read"
-    return ""
+def list_unreadable(conn: sqlite3.Connection) -> list[UnreadableReport]:
+    """Lots, batches, preparations, the evening and drinks that no list shows, because they can't be read."""
+    return [*_lots(conn), *_batches(conn), *_preparations(conn), *_evening(conn), *_drinks(conn)]
+
+
+def _lots(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
+    for lot, why in lots.unreadable(conn):
+        yield _told("lot", lot.id, lot.name, why, asdict(lot))
+
+
+def _batches(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
+    for batch, why in batches.unreadable(conn):
+        yield _told("batch", batch.id, batch.name, why, asdict(batch))
+    every = batches.all_batches(conn)
+    shown = {each.id for each in summaries(conn, every)}
+    for batch in every:
+        if batch.id not in shown:
+            yield _told("batch", batch.id, batch.name, "what is in it is told in no way that can be read", asdict(batch))
+
+
+def _preparations(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
+    for each in preparations.all_preparations(conn):
+        why = fault_in(PreparationFile.model_validate_json, each.content)
+        if why:
+            yield _told("preparation", each.slug, each.slug, why, each.content)
+
+
+def _evening(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
+    content = events.get(conn)
+    if content is None:
+        return
+    why = fault_in(lambda: moment_of(EveningEntry.model_validate_json(content).at))
+    if why:
+        yield _told("evening", 1, "The evening", why, content)
+
+
+def _drinks(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
+    for trial in drinks.finished(conn):
+        why = fault_in(_read, conn, trial.spec)
+        if why:
+            name = f"{drinks.get(conn, trial.drink_id).name}, trial {trial.number}"
+            yield _told("drink", trial.drink_id, name, why, trial.spec).model_copy(update={"removable": False})
+
+
+def _read(conn: sqlite3.Connection, spec: str) -> None:
+    resolve(conn, parse_spec(spec))
+
+
+def _told(kind: str, known_by: object, name: str, why: str, text: object) -> UnreadableReport:
+    shown = text if isinstance(text, str) else json.dumps(text, ensure_ascii=False)
+    return UnreadableReport.model_validate(
+        {"kind": kind, "known_by": str(known_by), "name": name, "why": why, "text": shown[:LONGEST_TEXT], "removable": True}
+    )

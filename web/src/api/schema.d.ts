@@ -13514,7 +13514,7 @@ export interface operations {
                 score?: number | null;
                 at_hand?: boolean;
                 before?: number | null;
-                limit?: number;
+                limit?: number | null;
             };
             header?: never;
             path?: never;

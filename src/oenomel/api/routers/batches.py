@@ -2,324 +2,89 @@
 
 from __future__ import annotations
 
-import json
-import sqlite3
-from dataclasses import asdict, replace
-from datetime import UTC, datetime, timedelta
 from http import HTTPStatus
-from typing import Annotated, Literal
+from typing import Annotated
 
 from fastapi import Query
-from pydantic import Field
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.idempotent_router import room
-from oenomel.api.revisions import check_was
-from oenomel.api.routers.lots import LotName, Time, checked_time
-from oenomel.core.balance import AXES
-from oenomel.core.batch import Batch
-from oenomel.core.batch.bottle_label import label_of
-from oenomel.core.batch.corrections import Correction, back_to, corrections, wanted_steps
-from oenomel.core.dilution import Conditions
-from oenomel.core.event import ForTheEvening, shopping
-from oenomel.core.larder import Ingredient
-from oenomel.core.lots.lot import LotReading, lot_of
-from oenomel.core.spec import Pour
-from oenomel.core.wording import counted
-from oenomel.errors import DomainError, RecordNotFound, SpecError
-from oenomel.formats.card.content import day_words
-from oenomel.moments import TEN_YEARS, moment_of
-from oenomel.schemas.base import Entry, LevelsReport, Name, Plain, Report, RowId
+from oenomel.schemas.base import RowId
 from oenomel.schemas.reports.batch_reports import (
     BatchReport,
     CorrectionsReport,
     KeptBatchReport,
     KeptBatchSummary,
-    batch_report,
-    correction_report,
-    label_report,
-    poured_entry,
 )
-from oenomel.schemas.requests.batch_requests import AdditionEntry, BatchEntry, PouredEntry, Who
-from oenomel.schemas.requests.trial_conditions import MadeEntry
-from oenomel.schemas.spec_file import SpecFile
-from oenomel.schemas.spec_to_drink import composition_entry
-from oenomel.services.batches import batch_now, contents_text, held, pours_of, report_of, summaries, the_older
-from oenomel.services.event import poured_trial
-from oenomel.services.inventory import crates_of, stock_of
-from oenomel.services.lots import with_lots_named
-from oenomel.store import batches, drinks, lots
-from oenomel.store.batches import BatchRecord, LogRecord
-from oenomel.store.clock import now
-from oenomel.store.database import transaction
+from oenomel.schemas.requests.batch_requests import AdditionEntry, BatchEntry
+from oenomel.schemas.routes.batches_models import BatchChange, BottleReading, MakeEntry, PouredTrial, SaidOfBottle, ServedEntry
+from oenomel.services import batches as cases
 
 router = room("batches")
-
-Ml = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
-Note = Annotated[Plain, Field(max_length=2000)]
-
-
-class MakeEntry(Entry):
-    """A batch that was made: of which drink, as asked; ``poured`` is what really went in, where that was otherwise than told.
-
-    ``older_ml`` of the batch ``older_id`` stayed in the bottle when it was filled.
-    """
-
-    batch: BatchEntry
-    drink_id: RowId
-    name: LotName = ""
-    made_by: Who = ""
-    made_at: Time = ""
-    poured: Annotated[list[PouredEntry], Field(min_length=1, max_length=60)] | None = None
-    older_id: RowId | None = None
-    older_ml: Ml | None = None
-    wood: bool = False
-    note: Note = ""
-
-
-class BatchChange(Entry):
-    """What becomes of a batch: left out, it stays as it is.
-
-    ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
-    """
-
-    name: Name | None = None
-    made_by: Who | None = None
-    left_ml: Annotated[float, Field(ge=0, le=10_000_000, allow_inf_nan=False)] | None = None
-    use_by: Time | None = None
-    used_up: bool | None = None
-    note: Note | None = None
-    was: Annotated[dict[Literal["name", "made_by", "left_ml", "use_by", "note"], str | float | None], Field(max_length=5)] | None = None
-
-
-class ServedEntry(Entry):
-    """So many serves, or so many ml, that were poured out."""
-
-    serves: Annotated[int, Field(ge=1, le=5000)] | None = None
-    ml: Ml | None = None
-
-
-class SaidOfBottle(Entry):
-    """What a tongue said of it, −3 (far too little) to 3 (far too much), an axis each; and the grid of what is at hand, in ml."""
-
-    sugar: Annotated[int, Field(ge=-3, le=3)] | None = None
-    acid: Annotated[int, Field(ge=-3, le=3)] | None = None
-    abv: Annotated[int, Field(ge=-3, le=3)] | None = None
-    grid: Annotated[float, Field(ge=1, le=100, allow_inf_nan=False)] = 5.0
-
-
-class BottleReading(Entry):
-    """What was read of a bottle: °Bx or titrated acid, in the unit of its kind, and how far the device may be off."""
-
-    what: Literal["brix", "acid", "abv"]
-    value: Annotated[float, Field(allow_inf_nan=False, ge=-10_000, le=10_000)]
-    sd: Annotated[float, Field(ge=1e-6, le=1000, allow_inf_nan=False)] | None = None
-    grid: Annotated[float, Field(ge=1, le=100, allow_inf_nan=False)] = 5.0
-
-
-class PouredTrial(Report):
-    """The trial of a drink that is poured for many, without the lots of its day."""
-
-    number: int
-    name: str
-    spec: SpecFile
 
 
 @router.get("/drinks/{drink_id}/poured", responses=PROBLEMS["missing"])
 def get_poured(drink_id: RowId, conn: Connection) -> PouredTrial:
     """Which trial of a drink is poured for many: the newest that is finished, else the newest."""
-    drinks.get(conn, drink_id)
-    found = poured_trial(conn, drink_id)
-    if found is None:
-        raise RecordNotFound("trial of drink", drink_id)
-    trial, spec = found
-    return PouredTrial(number=trial.number, name=trial.name, spec=spec)
+    return cases.get_poured(conn, drink_id)
 
 
 @router.post("/batch", responses=PROBLEMS["bad"])
 def work_out_batch(body: BatchEntry, conn: Connection, conditions: HouseConditions) -> BatchReport:
     """A batch as it can be measured: order of pouring, water, container, one serve beside the drink made singly, what it takes."""
-    return _report(conn, batch_now(conn, body, conditions), conditions)
+    return cases.work_out_batch(conn, body, conditions)
 
 
 @router.get("/batches", responses=PROBLEMS["bad"])
 def list_batches(conn: Connection, every: Annotated[bool, Query()] = False) -> list[KeptBatchSummary]:
     """Batches that are there, the newest first; with ``every`` those that are used up too."""
-    return summaries(conn, batches.all_batches(conn) if every else batches.open_batches(conn))
+    return cases.list_batches(conn, every)
 
 
 @router.post("/batches", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def make_batch(body: MakeEntry, conn: Connection, conditions: HouseConditions) -> KeptBatchReport:
     """Keeps a batch that was made, with its real amounts and lots, on what was kept of an older one."""
-    with transaction(conn):
-        drink = drinks.get(conn, body.drink_id)
-        spec, _ = with_lots_named(conn, body.batch.of_its_lots, MadeEntry())
-        entry = body.batch.model_copy(update={"spec": spec})
-        batch = batch_now(conn, entry, conditions)
-        poured = body.poured or [poured_entry(line.ingredient, line.ml, line.slot) for line in batch.lines]
-        # As many serves as were asked for, whatever really went in.
-        serve_ml = sum(each.ml for each in poured) / batch.scale
-        log, older, older_ml = "", None if body.older_id is None else batches.get(conn, body.older_id), body.older_ml or 0.0
-        if older is not None:
-            if not older_ml:
-                raise SpecError("older_ml", "how much of the older one stayed in it, in ml?")
-            poured = [*poured, the_older(older, older_ml)]
-            log = f"; {older_ml:.0f} ml of {older.name} stayed in it"
-        pours = pours_of(conn, poured)
-        volume = sum(pour.volume_ml for pour in pours)
-        made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
-        today = day_words(datetime.fromisoformat(made_at).astimezone().date())
-        report = _report(conn, batch, conditions)
-        record = BatchRecord(
-            drink_id=drink.id,
-            name=body.name or batches.unused_name(conn, f"{drink.name}, {today}"),
-            made_at=made_at,
-            use_by=(moment_of(made_at) + min(timedelta(hours=batch.keeping.hours), TEN_YEARS)).isoformat(timespec="seconds"),
-            spec=spec.model_dump_json(exclude_unset=True),
-            wish=entry.model_dump_json(exclude={"spec", "today"}),
-            poured=json.dumps([each.model_dump(mode="json", exclude_unset=True) for each in poured]),
-            contents=contents_text(pours),
-            recipe=report.bottle.model_dump_json(),
-            label=label_report(label_of(batch, serve_ml)).model_dump_json(),
-            serve_ml=serve_ml,
-            volume_ml=volume,
-            left_ml=volume,
-            container_ml=batch.container_ml,
-            made_by=body.made_by,
-            older_id=body.older_id,
-            older_ml=0.0 if older is None else older_ml,
-            wood=int(body.wood),
-            note=body.note,
-        )
-        batch_id = batches.add(conn, record)
-        batches.note(conn, LogRecord(batch_id, "made", f"{volume:.0f} ml made{log}"))
-        if older is not None:
-            batches.serve(conn, older, older_ml)
-            batches.note(conn, LogRecord(older.id, "kept over", f"{older_ml:.0f} ml went on into {record.name}"))
-        return report_of(conn, batch_id)
+    return cases.make_batch(conn, body, conditions)
 
 
 @router.get("/batches/{batch_id}", responses=PROBLEMS["missing"])
 def get_batch(batch_id: RowId, conn: Connection) -> KeptBatchReport:
     """One batch: what is left, what is in it, whose share, its log and its label."""
-    return report_of(conn, batch_id)
+    return cases.get_batch(conn, batch_id)
 
 
 @router.patch("/batches/{batch_id}", responses=PROBLEMS["write"])
 def change_batch(batch_id: RowId, body: BatchChange, conn: Connection) -> KeptBatchReport:
     """Sets right what is left of it, its name, its date, or that it is used up."""
-    with transaction(conn):
-        record = batches.get(conn, batch_id)
-        told = body.model_dump(exclude_none=True, exclude={"used_up", "use_by", "was"})
-        if body.use_by is not None:
-            told["use_by"] = _use_by(body.use_by, record)
-        if body.used_up is not None:
-            told["used_up_at"] = max(now(), record.made_at) if body.used_up else None
-        check_was(body.was, asdict(record), told, record.name)
-        batches.change(conn, replace(record, **told))
-        if body.left_ml is not None:
-            batches.note(conn, LogRecord(batch_id, "set right", f"{body.left_ml:.0f} ml are left"))
-        return report_of(conn, batch_id)
+    return cases.change_batch(conn, batch_id, body)
 
 
 @router.delete("/batches/{batch_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def remove_batch(batch_id: RowId, conn: Connection) -> None:
     """Takes away a batch that was noted by mistake."""
-    with transaction(conn):
-        batches.remove(conn, batch_id)
+    cases.remove_batch(conn, batch_id)
 
 
 @router.post("/batches/{batch_id}/served", responses=PROBLEMS["write"])
 def serve_from_batch(batch_id: RowId, body: ServedEntry, conn: Connection) -> KeptBatchReport:
     """Notes what was poured out of it; refused where that much isn't there."""
-    if (body.serves is None) == (body.ml is None):
-        raise SpecError("serves", "say how many serves were poured, or how many ml")
-    with transaction(conn):
-        record = batches.get(conn, batch_id)
-        ml = body.ml if body.serves is None else body.serves * record.serve_ml
-        batches.serve(conn, record, ml or 0.0)
-        words = f"{counted(body.serves, 'serve')} poured" if body.serves else f"{ml:.0f} ml poured"
-        batches.note(conn, LogRecord(batch_id, "served", words))
-        return report_of(conn, batch_id)
+    return cases.serve_from_batch(conn, batch_id, body)
 
 
 @router.post("/batches/{batch_id}/corrections", responses=PROBLEMS["missing"])
 def correct_by_taste(batch_id: RowId, body: SaidOfBottle, conn: Connection) -> CorrectionsReport:
     """What to add after what a tongue said, an axis at a time; nothing is written."""
-    record = batches.get(conn, batch_id)
-    found: list[Correction] = []
-    for axis in AXES:
-        said = getattr(body, axis)
-        if said:
-            found += corrections(_left(conn, record), axis, wanted_steps(said), body.grid, getattr(held(record), axis))
-    words = "" if found else "Nothing was said against it: it stays as it is."
-    return CorrectionsReport(words=words, notes=[], corrections=[correction_report(each) for each in found])
+    return cases.correct_by_taste(conn, batch_id, body)
 
 
 @router.post("/batches/{batch_id}/readings", responses=PROBLEMS["write"])
 def correct_by_reading(batch_id: RowId, body: BottleReading, conn: Connection) -> CorrectionsReport:
     """Takes a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference."""
-    with transaction(conn):
-        record = batches.get(conn, batch_id)
-        bottle = Ingredient(slug="bottle", name=record.name, kind="other", composition=held(record))
-        read = lot_of(bottle, [LotReading(body.what, body.value, body.sd)], record.name)
-        record = replace(record, contents=composition_entry(read.ingredient.composition).model_dump_json(exclude_defaults=True))
-        batches.change(conn, record)
-        unit = {"brix": " °Bx", "acid": " g of acid in 100 ml", "abv": " %"}[body.what]
-        batches.note(conn, LogRecord(batch_id, "read", f"{body.value:g}{unit} read"))
-        axis = {"brix": "sugar", "acid": "acid", "abv": "abv"}[body.what]
-        recipe = LevelsReport.model_validate_json(record.recipe)
-        words, found = back_to(_left(conn, record), axis, getattr(recipe, axis), getattr(held(record), axis), body.grid)
-        return CorrectionsReport(words=words, notes=list(read.notes), corrections=[correction_report(each) for each in found])
+    return cases.correct_by_reading(conn, batch_id, body)
 
 
 @router.post("/batches/{batch_id}/additions", responses=PROBLEMS["write"])
 def add_to_batch(batch_id: RowId, body: AdditionEntry, conn: Connection) -> KeptBatchReport:
     """Notes what was added to what is left in the bottle."""
-    with transaction(conn):
-        record = batches.get(conn, batch_id)
-        if record.left_ml <= 0:
-            raise DomainError(f"nothing is left of {record.name}: what is poured into an empty bottle is a new batch")
-        added = pours_of(conn, body.poured)
-        # What was served is gone: the bottle is what is left of everything, with what is added now.
-        share, ml = record.left_ml / record.volume_ml, sum(pour.volume_ml for pour in added)
-        poured = [*(each.model_copy(update={"ml": each.ml * share}) for each in _poured(record)), *body.poured]
-        later = replace(
-            record,
-            poured=json.dumps([each.model_dump(mode="json", exclude_unset=True) for each in poured]),
-            contents=contents_text(pours_of(conn, [the_older(record, record.left_ml), *body.poured])),
-            volume_ml=record.left_ml + ml,
-            left_ml=record.left_ml + ml,
-            older_ml=record.older_ml * share,
-        )
-        batches.change(conn, later)
-        told = ", ".join(f"{pour.volume_ml:g} ml of {pour.ingredient.said}" for pour in added)
-        batches.note(conn, LogRecord(batch_id, "added", f"{told} added" + (f": {body.words}" if body.words else "")))
-        return report_of(conn, batch_id)
-
-
-def _poured(record: BatchRecord) -> list[PouredEntry]:
-    return [PouredEntry.model_validate(each) for each in json.loads(record.poured)]
-
-
-def _left(conn: sqlite3.Connection, record: BatchRecord) -> list[Pour]:
-    """What is left in the bottle, in the shares of what went in."""
-    return [pour.at(pour.volume_ml * record.left_ml / record.volume_ml) for pour in pours_of(conn, _poured(record))]
-
-
-def _use_by(told: str, record: BatchRecord) -> str:
-    try:
-        time = datetime.fromisoformat(told).astimezone(UTC)
-        moment_of(time.isoformat(), TEN_YEARS)
-    except (ValueError, OverflowError) as error:
-        raise SpecError("use_by", f'"{told}" is no time within ten years: write it like 2026-11-27T23:00') from error
-    if time < moment_of(record.made_at):
-        raise SpecError("use_by", "that is before it was made")
-    return time.isoformat(timespec="seconds")
-
-
-def _report(conn: sqlite3.Connection, batch: Batch, conditions: Conditions) -> BatchReport:
-    serves = max(1, round(batch.scale))
-    of = ForTheEvening(batch.drink, serves, serves, batch.wish.service)
-    return batch_report(batch, shopping([of], stock_of(conn, [batch.drink]), crates_of(lots.open_lots(conn)), conditions))
+    return cases.add_to_batch(conn, batch_id, body)

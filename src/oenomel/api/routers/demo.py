@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from oenomel.api.deps import Connection
 from oenomel.api.idempotent_router import room
-from oenomel.api.routers.drinks import DrinkSummary, PageQuery, list_drinks
 from oenomel.demo import scenario
-from oenomel.store.database import transaction
+from oenomel.schemas.routes.drinks_models import DrinkSummary, PageQuery
+from oenomel.services.drinks import list_drinks
 
 router = room("demo")
 
@@ -14,6 +14,5 @@ router = room("demo")
 @router.post("/demo/reset")
 def reset_demo(conn: Connection) -> list[DrinkSummary]:
     """Puts the demo back, and answers with its book."""
-    with transaction(conn):
-        scenario.restore(conn)
+    scenario.reset(conn)
     return list_drinks(conn, PageQuery())

@@ -2,98 +2,20 @@
 
 from __future__ import annotations
 
-import sqlite3
-from collections.abc import Callable, Sequence
-from dataclasses import asdict, replace
-from datetime import UTC, datetime, timedelta
 from http import HTTPStatus
-from typing import Annotated, Literal
+from typing import Annotated
 
 from fastapi import Query, Request
-from pydantic import Field, StringConstraints
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.idempotent_router import room
-from oenomel.api.revisions import check_was
-from oenomel.core.balance import AXES
-from oenomel.core.dilution import Conditions
-from oenomel.core.larder import Ingredient, is_past_shelf_life
-from oenomel.core.larder.fruit import Pressing, fruit_of, piece_yield
-from oenomel.core.larder.shelf_life import shelf_life_h
-from oenomel.core.lots import Lot, ReadingName
-from oenomel.core.lots.lot import READABLE, hours_words, old_lot_words
-from oenomel.core.lots.titration import titrated_acid, titration_recipe
-from oenomel.devices.bench_set import DEVICES, BenchSet
-from oenomel.devices.hidden_truth import sample_of_lot
-from oenomel.errors import DomainError, SpecError
-from oenomel.moments import FIRST_YEAR, moment_of
-from oenomel.schemas.base import Entry, Name, Named, Plain, RowId
-from oenomel.schemas.reports.lot_reports import DoubtOfDrink, LotDetail, LotReport, ReadingReport, TitratedReport
-from oenomel.schemas.spec_to_drink import TODAYS, composition_entry
-from oenomel.services.lots import as_it_is, as_kept, hours_since, supposed
-from oenomel.services.menu import surer_words, todays_list
-from oenomel.store import ingredients, lots
-from oenomel.store.clock import now
-from oenomel.store.database import transaction
-from oenomel.store.lots import LotRecord, ReadingRecord
+from oenomel.schemas.base import Plain, RowId
+from oenomel.schemas.reports.lot_reports import LotDetail, LotReport, TitratedReport
+from oenomel.schemas.routes.lots_models import LotChange, LotEntry, LotReadingEntry, LotReadRequest, TitrationEntry
+from oenomel.services import lots as cases
 
 router = room("lots")
-
-LotName = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=200)]
-Time = Annotated[str, Field(max_length=40)]
-Volume = Annotated[float, Field(ge=0.1, le=1_000_000, allow_inf_nan=False)]
-NOT_YET: timedelta = timedelta(minutes=10)
-"""How far a clock may be ahead of ours before what it stamps isn't made yet."""
-
-
-class LotReadingEntry(Entry):
-    """A reading, in the unit of its kind (acid as citric in g/100 ml, °Bx, % ABV, pH, g/ml), and how far the device may be off."""
-
-    what: ReadingName
-    value: Annotated[float, Field(allow_inf_nan=False, ge=-10_000, le=10_000)]
-    sd: Annotated[float, Field(ge=1e-6, le=1000, allow_inf_nan=False)] | None = None
-    device: Annotated[Plain, Field(max_length=60)] = ""
-
-
-class LotEntry(Entry):
-    """A lot to note: of which ingredient, when it was pressed, opened or cooked; nameless it is called by its day and hour."""
-
-    ingredient: Annotated[Plain, Field(min_length=1, max_length=200)]
-    name: LotName = ""
-    made_at: Time = ""
-    readings: Annotated[list[LotReadingEntry], Field(max_length=50)] = []
-    volume_ml: Volume | None = None
-    pieces: Annotated[int, Field(ge=1, le=5000)] | None = None
-
-
-class LotChange(Entry):
-    """What becomes of a lot: what is left of it, whether it is used up, its name, when it was made; left out, it stays as it is.
-
-    ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
-    """
-
-    name: Name | None = None
-    made_at: Time | None = None
-    left_ml: Annotated[float, Field(ge=0, le=1_000_000, allow_inf_nan=False)] | None = None
-    volume_ml: Volume | None = None
-    used_up: bool | None = None
-    was: Annotated[dict[Literal["name", "made_at", "left_ml", "volume_ml"], str | float | None], Field(max_length=4)] | None = None
-
-
-class TitrationEntry(Entry):
-    """What a titration took: the sample and the lye, in ml, and how strong the lye is."""
-
-    sample_ml: Annotated[float, Field(allow_inf_nan=False)] = 10.0
-    lye_ml: Annotated[float, Field(allow_inf_nan=False)]
-    lye_mol_per_l: Annotated[float, Field(allow_inf_nan=False)] = 0.1
-
-
-class LotReadRequest(Entry):
-    """Which device reads a lot; ``zero`` sets it to nothing first."""
-
-    make: Annotated[Plain, Field(max_length=60)] = "simulated"
-    zero: bool = True
 
 
 @router.get("/lots", responses=PROBLEMS["bad"])
@@ -101,197 +23,52 @@ def list_lots(
     conn: Connection, every: Annotated[bool, Query()] = False, ingredient: Annotated[Plain, Query(max_length=200)] = ""
 ) -> list[LotReport]:
     """Lots that are open, newest first; with ``every`` those that are used up too."""
-    found = lots.all_lots(conn) if every else lots.open_lots(conn)
-    readings = lots.readings(conn)
-    in_use = {each.id for each in lots.newest(conn, {lot.slug for lot in found}).values()}
-    bases = ingredients.some(conn, {each.slug for each in found})
-    return [
-        _report(each, as_kept(bases[each.slug], each, readings.get(each.id, [])), readings.get(each.id, []), each.id in in_use)
-        for each in reversed(found)
-        if ingredient in ("", each.slug)
-    ]
+    return cases.list_lots(conn, every, ingredient)
 
 
 @router.post("/lots", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_lot(body: LotEntry, conn: Connection) -> LotReport:
     """Notes a lot with its readings, and answers what they make of it; refused whole where one of them can't be."""
-    with transaction(conn):
-        made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
-        base = ingredients.some(conn, [body.ingredient]).get(body.ingredient)
-        if base is None:
-            raise SpecError("ingredient", f'"{body.ingredient}" is not in the larder')
-        fruit = fruit_of(base.slug)
-        if body.pieces is not None and body.volume_ml is not None and fruit is not None:
-            piece_yield(fruit, [Pressing(body.pieces, body.volume_ml)])
-        name = body.name or lots.unused_name(conn, base.slug, day_name(made_at))
-        if name.casefold() == TODAYS:
-            raise SpecError("name", f'"{TODAYS}" means whichever lot is poured from: give it a name of its own')
-        record = LotRecord(base.slug, name, made_at, None, body.volume_ml, body.volume_ml, body.pieces)
-        lot_id = lots.add(conn, record)
-        for each in body.readings:
-            lots.add_reading(conn, ReadingRecord(lot_id, each.what, each.value, each.sd, each.device))
-        return _told(conn, lot_id, as_it_is)
+    return cases.add_lot(conn, body)
 
 
 @router.get("/lots/{lot_id}", responses=PROBLEMS["missing"])
 def get_lot(lot_id: RowId, conn: Connection, conditions: HouseConditions) -> LotDetail:
     """One lot, how it is titrated, and what its readings make surer."""
-    return _detail(conn, lot_id, conditions)
+    return cases.get_lot(conn, lot_id, conditions)
 
 
 @router.patch("/lots/{lot_id}", responses=PROBLEMS["write"])
 def change_lot(lot_id: RowId, body: LotChange, conn: Connection) -> LotReport:
     """Notes what is left of a lot, that it is used up, another name or time."""
-    with transaction(conn):
-        lot = lots.get(conn, lot_id)
-        told = body.model_dump(exclude_none=True, exclude={"used_up", "made_at", "was"})
-        if body.made_at is not None:
-            told["made_at"] = checked_time(body.made_at, "made_at")
-        if body.used_up is not None:
-            told["used_up_at"] = max(now(), str(told.get("made_at", lot.made_at))) if body.used_up else None
-        check_was(body.was, asdict(lot), told, lot.name)
-        lots.change(conn, replace(lot, **told))
-        return _told(conn, lot_id)
+    return cases.change_lot(conn, lot_id, body)
 
 
 @router.delete("/lots/{lot_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def remove_lot(lot_id: RowId, conn: Connection) -> None:
     """Takes away a lot that was noted by mistake; refused where a trial was made of it."""
-    with transaction(conn):
-        lots.remove(conn, lot_id)
+    cases.remove_lot(conn, lot_id)
 
 
 @router.post("/lots/{lot_id}/readings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_lot_reading(lot_id: RowId, body: LotReadingEntry, conn: Connection) -> LotReport:
     """Keeps a reading of a lot; refused with the reason where it can't be."""
-    with transaction(conn):
-        lots.add_reading(conn, ReadingRecord(lot_id, body.what, body.value, body.sd, body.device))
-        return _told(conn, lot_id, as_it_is)
+    return cases.add_lot_reading(conn, lot_id, body)
 
 
 @router.delete("/lots/{lot_id}/readings/{reading_id}", responses=PROBLEMS["write"])
 def remove_lot_reading(lot_id: RowId, reading_id: RowId, conn: Connection) -> LotReport:
     """Takes a reading back."""
-    with transaction(conn):
-        lots.remove_reading(conn, lot_id, reading_id)
-        return _told(conn, lot_id)
+    return cases.remove_lot_reading(conn, lot_id, reading_id)
 
 
 @router.post("/titration", responses=PROBLEMS["bad"])
 def work_out_titration(body: TitrationEntry) -> TitratedReport:
     """What a titration says of the acid."""
-    return TitratedReport.model_validate(titrated_acid(body.sample_ml, body.lye_ml, body.lye_mol_per_l))
+    return cases.work_out_titration(body)
 
 
 @router.post("/lots/{lot_id}/read/{device}", responses=PROBLEMS["write"] | {503: PROBLEMS["silent"][503]})
 def read_lot(lot_id: RowId, device: str, body: LotReadRequest, conn: Connection, request: Request) -> LotReadingEntry:
     """Reads a lot with a device, without keeping it; a burette's lye is worked out. The simulated ones see a hidden true lot."""
-    bench: BenchSet = request.app.state.bench_set
-    chosen = bench.device(device, body.make)
-    quantity = DEVICES[device].quantity
-    if quantity not in (*READABLE, "lye_ml"):
-        raise DomainError(f"a {device} tells nothing of what is in a lot")
-    lot = lots.get(conn, lot_id)
-    base = supposed(ingredients.get(conn, lot.slug), lot)
-    if body.zero:
-        chosen.zero()
-    shown = chosen.read(sample_of_lot(base, lot.name))
-    told = f"{device}, {body.make}"
-    if quantity == "lye_ml":
-        found = titrated_acid(10.0, max(shown, 0.0))
-        return LotReadingEntry(what="acid", value=found.acid, sd=found.sd, device=f"{told}: {shown:g} ml of lye")
-    return LotReadingEntry.model_validate({"what": quantity, "value": shown, "device": told})
-
-
-ReadIn = Callable[[Ingredient, LotRecord, Sequence[ReadingRecord]], Lot]
-"""How readings are taken in: strictly while one is written, leniently where they are only looked at."""
-
-
-def day_name(made_at: str) -> str:
-    """What a nameless lot is called: its day and hour, as the clock on the wall shows them."""
-    local = datetime.fromisoformat(made_at).astimezone()
-    return f"{local.day} {local:%B}, {local:%H:%M}"
-
-
-def checked_time(told: str, path: str) -> str:
-    """A time as it stands in the data file; raises SpecError where it is none, or still to come."""
-    try:
-        time = datetime.fromisoformat(told).astimezone(UTC)
-    except (ValueError, OverflowError) as error:
-        raise SpecError(path, f'"{told}" is no time: write it like 2026-11-27T09:30') from error
-    if time.year < FIRST_YEAR:
-        raise SpecError(path, f"nothing was made before {FIRST_YEAR}: set its time right")
-    if time > datetime.now(UTC) + NOT_YET:
-        raise SpecError(path, "that is still to come: a lot can't be used before it is made")
-    return min(time, datetime.now(UTC)).isoformat(timespec="seconds")
-
-
-def _told(conn: sqlite3.Connection, lot_id: int, read_in: ReadIn = as_kept) -> LotReport:
-    return _report(*_as_it_is(conn, lot_id, read_in))
-
-
-def _as_it_is(conn: sqlite3.Connection, lot_id: int, read_in: ReadIn = as_kept) -> tuple[LotRecord, Lot, list[ReadingRecord], bool]:
-    record = lots.get(conn, lot_id)
-    readings = lots.readings_of(conn, [lot_id]).get(lot_id, [])
-    found = read_in(ingredients.get(conn, record.slug), record, readings)
-    newest = lots.newest(conn, [record.slug]).get(record.slug)
-    return record, found, readings, newest is not None and newest.id == lot_id
-
-
-def _report(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: bool) -> LotReport:
-    return LotReport(**_fields(record, lot, readings, in_use))
-
-
-def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: bool) -> dict[str, object]:
-    hours = hours_since(record.made_at)
-    lasts = shelf_life_h(lot.ingredient)
-    made = moment_of(record.made_at)
-    same = ("id", "name", "made_at", "used_up_at", "volume_ml", "left_ml", "pieces")
-    notes = list(lot.notes)
-    if made > datetime.now(UTC) + NOT_YET:
-        notes.insert(0, "By this device's clock it is still to be made: one of the two is wrong. It counts as made just now.")
-    if record.used_up_at is None and is_past_shelf_life(lot.ingredient, hours):
-        notes.insert(0, old_lot_words(lot.ingredient, hours))
-    return {
-        **{name: getattr(record, name) for name in same},
-        "ingredient": Named(slug=lot.ingredient.slug, name=lot.ingredient.name),
-        "kind": lot.ingredient.kind,
-        "hours": hours,
-        "age": hours_words(hours),
-        "past_its_day": is_past_shelf_life(lot.ingredient, hours),
-        "use_by": (made + timedelta(hours=lasts)).isoformat(timespec="seconds") if lasts else None,
-        "cooked": bool(record.preparation),
-        "in_use": in_use,
-        "composition": composition_entry(lot.ingredient.composition),
-        "brix": lot.ingredient.composition.brix,
-        "figures": list(lot.figures),
-        "readings": [ReadingReport.model_validate(each) for each in readings],
-        "notes": notes,
-    }
-
-
-def _detail(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> LotDetail:
-    record, lot, readings, in_use = _as_it_is(conn, lot_id)
-    today = todays_list(conn, conditions)
-    axes = {"sugar": "brix", "acid": "acid", "abv": "abv"}
-    read = {axis for axis, what in axes.items() if any(each.what == what for each in readings)}
-    surer = []
-    for each in today.drinks:
-        if in_use and any(pour.ingredient.slug == record.slug for pour in each.today.present.drink.pours):
-            for axis in AXES:
-                if axis in read:
-                    before, after = each.today.half_widths(axis)
-                    words = surer_words(axis, before, after)
-                    if words:
-                        told = {"drink_id": each.drink_id, "drink": each.name, "axis": axis, "before": before, "after": after}
-                        surer.append(DoubtOfDrink.model_validate(told | {"words": words}))
-    worth = [each.words for each in today.worth if each.slug == record.slug]
-    made_by = "its recipe, by grams" if record.preparation else ""
-    acid = lot.figures[2].supposed
-    return LotDetail(
-        **_fields(record, lot, readings, in_use),
-        titration=list(titration_recipe(acid)) if acid >= 0.2 else ["There is too little acid in this for a titration to matter."],
-        surer=surer,
-        worth=worth,
-        made_by=made_by,
-    )
+    return cases.read_lot(conn, request.app.state.bench_set, lot_id, device, body)

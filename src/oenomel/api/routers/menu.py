@@ -2,217 +2,48 @@
 
 from __future__ import annotations
 
-import sqlite3
 from typing import Annotated
 
 from fastapi import Query
-from pydantic import Field
 
 from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.idempotent_router import room
-from oenomel.core.balance import AXES, can_be_tasted, in_words
-from oenomel.core.menu import fruit_tonight, made_of
-from oenomel.core.menu.costs import cost_of_drink, pour_cost_words
-from oenomel.core.menu.stock_needed import USUAL_SERVES, StockLevel, poured_tonight, to_prepare
-from oenomel.core.menu.todays_drinks import shared_moves, todays_headline
-from oenomel.core.spec import Drink
-from oenomel.core.wording import plural
-from oenomel.schemas.base import Entry, LevelsReport, Named, Plain, RowId
-from oenomel.schemas.poured_spec import with_pours_of
+from oenomel.schemas.base import RowId
 from oenomel.schemas.reports.menu_reports import (
-    AxisToday,
-    DrinkToday,
-    FruitReport,
-    LowReport,
-    MoveToday,
-    PourToday,
-    PrepareReport,
     TodayReport,
-    WorthReport,
 )
-from oenomel.schemas.requests.assumptions import AssumptionsQuery
-from oenomel.schemas.requests.rebalance_requests import Grid
-from oenomel.schemas.spec_file import SpecFile
-from oenomel.schemas.spec_to_drink import TODAYS
-from oenomel.services.inventory import crates_of, on_hand_ml
-from oenomel.services.menu import ListedDrink, TodaysList, todays_list
-from oenomel.services.resolve import conditions_for
-from oenomel.store import ingredients, lots, menu_entries, preparations, shelf
-from oenomel.store.database import transaction
-from oenomel.store.lots import LotRecord
-from oenomel.store.menu_entries import OnTheList
+from oenomel.schemas.routes.menu_models import CurrencyEntry, OnTheListEntry, ParEntry, TodayQuery
+from oenomel.services import menu as cases
 
 router = room("today")
-
-
-class OnTheListEntry(Entry):
-    """What a drink is sold for, and how many are expected tonight; None where nobody tells."""
-
-    price: Annotated[float, Field(allow_inf_nan=False, le=100_000)] | None = None
-    serves: Annotated[int, Field(ge=0, le=10_000)] | None = None
-
-
-class ParEntry(Entry):
-    """How much of an ingredient should stand there at least, in ml."""
-
-    par_ml: Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)] | None = None
-
-
-class CurrencyEntry(Entry):
-    """How prices are written: €, £, $."""
-
-    sign: Annotated[Plain, Field(max_length=8)]
-
-
-class TodayQuery(AssumptionsQuery):
-    """What is supposed of the ice, and the smallest step of the jigger in ml."""
-
-    grid: Grid = 2.5
 
 
 @router.get("/today", responses=PROBLEMS["bad"])
 def get_today(conn: Connection, asked: Annotated[TodayQuery, Query()]) -> TodayReport:
     """The list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy."""
-    today = todays_list(conn, conditions_for(conn, asked), asked.grid)
-    told = menu_entries.listed(conn)
-    evening = [(each.today.present.drink, _serves(told, each.drink_id)) for each in today.drinks]
-    open_lots = lots.open_lots(conn)
-    on_hand = on_hand_ml(conn, open_lots)
-    return TodayReport(
-        headline=todays_headline([each.today for each in today.drinks]),
-        shared=shared_moves([each.today for each in today.drinks]),
-        whole_book=today.whole_book,
-        drinks=[_drink(each, today, told.get(each.drink_id)) for each in today.drinks],
-        worth=[WorthReport.model_validate(each) for each in today.worth[:3]],
-        low=_low(conn, today),
-        prepare=_prepare(conn, evening, on_hand),
-        fruit=_fruit(open_lots, evening, on_hand),
-        currency=menu_entries.currency(conn),
-    )
+    return cases.get_today(conn, asked)
 
 
 @router.put("/drinks/{drink_id}/tonight", status_code=204, responses=PROBLEMS["write"])
 def put_on_the_list(drink_id: RowId, body: OnTheListEntry, conn: Connection) -> None:
     """Notes what a drink is sold for, and how many of it are expected tonight."""
-    with transaction(conn):
-        menu_entries.put_on_the_list(conn, OnTheList(drink_id, body.price, body.serves))
+    cases.put_on_the_list(conn, drink_id, body)
 
 
 @router.put("/ingredients/{slug}/par", status_code=204, responses=PROBLEMS["write"])
 def put_par(slug: str, body: ParEntry, conn: Connection) -> None:
     """Notes how much of an ingredient should stand there; nothing where that is nobody's care."""
-    with transaction(conn):
-        menu_entries.put_par(conn, slug, body.par_ml)
+    cases.put_par(conn, slug, body)
 
 
 @router.put("/currency", status_code=204, responses=PROBLEMS["write"])
 def put_currency(body: CurrencyEntry, conn: Connection) -> None:
     """Notes how prices are written."""
-    with transaction(conn):
-        menu_entries.put_currency(conn, body.sign.strip())
+    cases.put_currency(conn, body)
 
 
 @router.get("/currency")
 def get_currency(conn: Connection) -> CurrencyEntry:
     """How prices are written; empty where nobody told."""
-    return CurrencyEntry(sign=menu_entries.currency(conn))
-
-
-def _serves(told: dict[int, OnTheList], drink_id: int) -> int:
-    entry = told.get(drink_id)
-    return USUAL_SERVES if entry is None or entry.serves is None else entry.serves
-
-
-def _drink(each: ListedDrink, today: TodaysList, told: OnTheList | None) -> DrinkToday:
-    of = each.today
-    poured = of.present.drink if of.instead is None else of.instead.drink
-    cost = cost_of_drink(poured)
-    spec = _of_todays(with_pours_of(each.spec, made_of(each.written, {}), poured), today)
-    moved = {move.pour for move in of.moves}
-    price = told.price if told else None
-    return DrinkToday(
-        drink_id=each.drink_id,
-        trial=each.trial_number,
-        name=each.name,
-        family=each.written.family,
-        fine=of.is_fine,
-        words=of.words,
-        left=of.left,
-        axes=[
-            AxisToday(
-                axis=name,
-                written=getattr(of.written.served, name),
-                today=getattr(of.present.served, name),
-                interval=[of.present.interval80[name].low, of.present.interval80[name].high],
-                steps=of.steps[name],
-                felt=can_be_tasted(of.steps[name]),
-                words=in_words(of.steps[name], axis),
-            )
-            for name, axis in AXES.items()
-        ],
-        moves=[
-            MoveToday(pour=move.pour, ingredient=Named.of(move.ingredient), before_ml=move.before_ml, after_ml=move.after_ml)
-            for move in of.moves
-        ],
-        pours=[
-            PourToday(
-                ingredient=Named.of(pour.ingredient),
-                ml=pour.volume_ml,
-                changed=place in moved,
-                lot=today.lots[pour.ingredient.slug][0].name if pour.ingredient.slug in today.lots else "",
-            )
-            for place, pour in enumerate(poured.pours)
-        ],
-        spec=spec,
-        written=LevelsReport.model_validate(of.written.served),
-        today=LevelsReport.model_validate(of.present.served),
-        serves=told.serves if told else None,
-        price=price,
-        cost=cost.total,
-        cost_missing=list(cost.missing),
-        pour_cost=pour_cost_words(cost, price),
-        lots=[today.lots[slug][0].name for slug in dict.fromkeys(p.ingredient.slug for p in poured.pours) if slug in today.lots],
-    )
-
-
-def _of_todays(spec: SpecFile, today: TodaysList) -> SpecFile:
-    """The spec with each pour that has one taken of today's lot."""
-    pours = [
-        pour.model_copy(update={"lot": TODAYS}) if isinstance(pour.ingredient, str) and pour.ingredient in today.lots else pour
-        for pour in spec.pours
-    ]
-    return spec.model_copy(update={"pours": pours})
-
-
-def _low(conn: sqlite3.Connection, today: TodaysList) -> list[LowReport]:
-    counted = today.drinks_pouring
-    low = {slug: each.state for slug, each in shelf.all_shelved(conn).items() if each.state != "at hand" and slug in counted}
-    known = ingredients.some(conn, low)
-    found = [LowReport(ingredient=Named.of(known[slug]), state=state, drinks=counted[slug]) for slug, state in low.items()]
-    return sorted(found, key=lambda each: (each.state != "out", -each.drinks, each.ingredient.name))
-
-
-def _prepare(conn: sqlite3.Connection, evening: list[tuple[Drink, int]], on_hand: dict[str, float]) -> list[PrepareReport]:
-    pars, needs = menu_entries.pars(conn), poured_tonight(evening)
-    made = {each.slug for each in preparations.all_preparations(conn)}
-    wanted = {slug for slug in {*pars, *made, *on_hand} if slug in needs or slug in pars}
-    known = ingredients.some(conn, wanted)
-    standing = [StockLevel(each, on_hand.get(slug), pars.get(slug), slug in made) for slug, each in known.items()]
-    return [
-        PrepareReport(ingredient=Named.of(each.ingredient), ml=each.ml, prepared=each.is_prepared, words=each.words)
-        for each in to_prepare(standing, needs)
-    ]
-
-
-def _fruit(open_lots: list[LotRecord], evening: list[tuple[Drink, int]], on_hand: dict[str, float]) -> list[FruitReport]:
-    found = fruit_tonight(evening, crates_of(open_lots), on_hand)
-    return [
-        FruitReport(
-            name=each.fruit.name if each.pieces == 1 else plural(each.fruit.name),
-            pieces=each.pieces,
-            decided_by=each.decided_by,
-            why=each.why,
-        )
-        for each in found
-    ]
+    return cases.get_currency(conn)

@@ -2,160 +2,58 @@
 
 from __future__ import annotations
 
-import json
-import sqlite3
-from dataclasses import asdict, replace
 from http import HTTPStatus
 from typing import Annotated
 
 from fastapi import Query
-from pydantic import Field
 
-from oenomel.api.deps import Connection, HouseConditions
+from oenomel.api.deps import Connection, HouseConditions, IfMatch
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.idempotent_router import room
-from oenomel.api.revisions import IfMatch, check_revision, revision_of
-from oenomel.api.routers.lots import LotName, Time, checked_time, day_name
-from oenomel.core.dilution import Conditions
-from oenomel.core.larder import Ingredient, SourcedValue, Tier, known_by, slug_for
-from oenomel.core.larder.ingredient_search import folded
-from oenomel.core.menu import TodaysDrink, todays_drink
-from oenomel.core.menu.costs import cost_of_preparation
-from oenomel.core.menu.todays_drinks import effect_words, making_headline
-from oenomel.core.preparations import Outcome, prepared
-from oenomel.core.preparations.adjustment import to_acid, to_brix
-from oenomel.core.preparations.goods import Good, all_goods, goods_found
-from oenomel.core.preparations.outcome import OWN_RECIPE
-from oenomel.core.preparations.preparation import Preparation, scaled
-from oenomel.errors import OenomelError, OutOfRange, RecordConflict, SpecError
-from oenomel.schemas.base import Entry, Named, Plain
-from oenomel.schemas.preparation_file import Known, PreparationFile, preparation_of, preparation_report
+from oenomel.schemas.base import Plain
+from oenomel.schemas.preparation_file import PreparationFile
 from oenomel.schemas.reports.preparation_reports import (
     AdjustmentReport,
-    CostReport,
     FollowReport,
     KitchenFound,
     MadeReport,
     PreparationAnswer,
-    PreparationLineReport,
     PreparationSummary,
-    WeighedAdditionReport,
 )
-from oenomel.services.lots import todays_lots
-from oenomel.services.menu import ListedDrink, todays_list
-from oenomel.services.unreadable import read_or_none
-from oenomel.store import ingredients, lots, menu_entries, preparations
-from oenomel.store.clock import now
-from oenomel.store.database import transaction
-from oenomel.store.lots import LotRecord
-from oenomel.store.preparations import PreparationRecord
-from oenomel.store.stock import in_stock
+from oenomel.schemas.routes.preparations_models import AcidAdjustmentEntry, BrixEntry, GoodPriceEntry, MakingEntry, ScaleEntry
+from oenomel.services import preparations as cases
 
 router = room("stillroom")
-
-
-class MakingEntry(Entry):
-    """A making: the preparation as it was really made, with what it came to; nameless its lot is called by its day and hour."""
-
-    file: PreparationFile
-    name: LotName = ""
-    made_at: Time = ""
-
-
-class ScaleEntry(Entry):
-    """A preparation for so much of one of its lines: what is on hand."""
-
-    file: PreparationFile
-    line: Annotated[int, Field(ge=0, le=59)]
-    amount: Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
-
-
-class BrixEntry(Entry):
-    """A liquid to bring to a °Bx: its weight, and what the refractometer shows of it now."""
-
-    weight_g: Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
-    brix: Annotated[float, Field(ge=0, le=90, allow_inf_nan=False)]
-    wanted_brix: Annotated[float, Field(allow_inf_nan=False)]
-
-
-class AcidAdjustmentEntry(Entry):
-    """A juice to bring to another one's acid, by their slugs; today's lot of the juice counts where there is one."""
-
-    juice: Annotated[Plain, Field(max_length=200)]
-    like: Annotated[Plain, Field(max_length=200)]
-    volume_ml: Annotated[float, Field(allow_inf_nan=False)] = 1000.0
-
-
-class GoodPriceEntry(Entry):
-    """What a kilogram of a dry good costs; None where that isn't known."""
-
-    price_per_kg: Annotated[float, Field(allow_inf_nan=False, le=100_000)] | None = None
 
 
 @router.get("/preparations")
 def list_preparations(conn: Connection, conditions: HouseConditions) -> list[PreparationSummary]:
     """What the house knows how to make."""
-    kept = preparations.all_preparations(conn)
-    known = ingredients.some(conn, {each.slug for each in kept})
-    left: dict[str, list[LotRecord]] = {}
-    for lot in lots.open_lots(conn):
-        left.setdefault(lot.slug, []).append(lot)
-    pars, poured = menu_entries.pars(conn), todays_list(conn, conditions).drinks_pouring
-    told = (
-        read_or_none(_summary, conn, each, known[each.slug], left.get(each.slug, []), pars.get(each.slug), poured.get(each.slug, 0))
-        for each in kept
-    )
-    return [each for each in told if each is not None]
+    return cases.list_preparations(conn, conditions)
 
 
 @router.get("/preparations/{slug}", responses=PROBLEMS["missing"])
 def get_preparation(slug: str, conn: Connection, conditions: HouseConditions) -> PreparationSummary:
     """One of them."""
-    record = preparations.get(conn, slug)
-    open_lots = [lot for lot in lots.open_lots(conn) if lot.slug == slug]
-    poured = todays_list(conn, conditions).drinks_pouring.get(slug, 0)
-    return _summary(conn, record, ingredients.get(conn, slug), open_lots, menu_entries.pars(conn).get(slug), poured)
+    return cases.get_preparation(conn, slug, conditions)
 
 
 @router.post("/prepare", responses=PROBLEMS["bad"])
 def prepare(file: PreparationFile, conn: Connection) -> PreparationAnswer:
     """What a preparation comes to."""
-    return _answer(conn, prepared(_preparation(conn, file, _called(conn, file.name))))
+    return cases.prepare(conn, file)
 
 
 @router.post("/prepare/scaled", responses=PROBLEMS["bad"])
 def scale_preparation(body: ScaleEntry, conn: Connection) -> PreparationFile:
     """The same preparation for what is on hand of one of its lines."""
-    if body.line >= len(body.file.lines):
-        raise SpecError("line", f"there is no line {body.line}; the preparation has {len(body.file.lines)}, counted from 0")
-    told = _preparation(conn, body.file, "")
-    now_amount = told.lines[body.line].amount
-    if now_amount <= 0:
-        raise OutOfRange("the amount", now_amount, 0, 1_000_000)
-    larger = scaled(told, body.amount / now_amount)
-    content = body.file.model_dump()
-    for entry, line in zip(content["lines"], larger.lines, strict=True):
-        entry["amount"] = round(line.amount, 3)
-    for entry, step in zip(content["steps"], larger.steps, strict=True):
-        entry["evaporated_g"] = step.evaporated_g
-    content["final"] = asdict(larger.final)
-    return PreparationFile.model_validate(content)
+    return cases.scale_preparation(conn, body)
 
 
 @router.post("/preparations", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_preparation(file: PreparationFile, conn: Connection, conditions: HouseConditions) -> PreparationSummary:
     """Writes a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to."""
-    with transaction(conn):
-        slug = _called(conn, file.name)
-        if slug and any(each.slug == slug for each in preparations.all_preparations(conn)):
-            raise RecordConflict(
-                f"there is a preparation that makes {ingredients.get(conn, slug).said} already: change that one, or give this another name"
-            )
-        outcome = prepared(_preparation(conn, file, slug or slug_for(file.name)))
-        if not slug:
-            slug = ingredients.add(conn, outcome.ingredient()).slug
-        preparations.put(conn, PreparationRecord(slug, file.model_dump_json(exclude_unset=True)))
-        return get_preparation(slug, conn, conditions)
+    return cases.add_preparation(conn, file, conditions)
 
 
 @router.put("/preparations/{slug}", responses=PROBLEMS["write"])
@@ -163,185 +61,46 @@ def change_preparation(
     slug: str, file: PreparationFile, conn: Connection, conditions: HouseConditions, read: IfMatch = None
 ) -> PreparationSummary:
     """Writes a preparation down otherwise; lots that were made of it stay what they are. Refused with 409 where it was changed since."""
-    with transaction(conn):
-        record = preparations.get(conn, slug)
-        check_revision(read, file.name, record.content)
-        outcome = prepared(_preparation(conn, file, slug))
-        made = ingredients.get(conn, slug)
-        if made.origin == "house" and any(each.source_kind == "house-made" for each in made.values.values()):
-            ingredients.put(conn, replace(outcome.ingredient(slug, made.name, made), origin="house"))
-        preparations.put(conn, PreparationRecord(slug, file.model_dump_json(exclude_unset=True), record.origin))
-        return get_preparation(slug, conn, conditions)
+    return cases.change_preparation(conn, slug, file, conditions, read)
 
 
 @router.delete("/preparations/{slug}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["missing"])
 def remove_preparation(slug: str, conn: Connection) -> None:
     """Forgets how something is made; what was made, and the ingredient, stay."""
-    with transaction(conn):
-        preparations.remove(conn, slug)
+    cases.remove_preparation(conn, slug)
 
 
 @router.post("/preparations/{slug}/makings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def make_preparation(slug: str, body: MakingEntry, conn: Connection, conditions: HouseConditions) -> MadeReport:
     """Makes a lot of what was just made: its composition by its grams; and tells what follows for the drinks of the list."""
-    with transaction(conn):
-        preparations.get(conn, slug)
-        base = ingredients.get(conn, slug)
-        outcome = prepared(_preparation(conn, body.file, slug))
-        made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
-        name = body.name or lots.unused_name(conn, slug, day_name(made_at))
-        values = [*outcome.ingredient(slug, base.name).values.values()]
-        per_litre = _answer(conn, outcome).cost.per_litre
-        if per_litre:
-            values.append(SourcedValue("price_per_litre", per_litre, 0.0, OWN_RECIPE, "house-made", "what went in"))
-        contents = json.dumps([asdict(each) for each in values])
-        record = LotRecord(
-            slug, name, made_at, None, outcome.yield_ml, outcome.yield_ml, None, body.file.model_dump_json(exclude_unset=True), contents
-        )
-        lot_id = lots.add(conn, record)
-    alone = _alone(conn, slug, conditions)
-    headline = making_headline(base.composition, outcome.composition, [(listed.name, each) for listed, each in alone])
-    return MadeReport(lot_id=lot_id, name=name, headline=headline, follows=[_follow(*each) for each in alone])
+    return cases.make_preparation(conn, slug, body, conditions)
 
 
 @router.get("/ingredients/{slug}/follows", responses=PROBLEMS["missing"])
 def list_follows(slug: str, conn: Connection, conditions: HouseConditions) -> list[FollowReport]:
     """What today's lot of an ingredient, alone, does to the drinks of the list."""
-    ingredients.get(conn, slug)
-    return [_follow(*each) for each in _alone(conn, slug, conditions)]
+    return cases.list_follows(conn, slug, conditions)
 
 
 @router.post("/adjust/brix", responses=PROBLEMS["bad"])
 def adjust_to_brix(body: BrixEntry) -> AdjustmentReport:
     """Sugar or water that brings a liquid to a °Bx."""
-    found = to_brix(body.weight_g, body.weight_g * body.brix / 100, body.wanted_brix)
-    return AdjustmentReport(additions=[WeighedAdditionReport.model_validate(each) for each in found.additions], words=found.words)
+    return cases.adjust_to_brix(body)
 
 
 @router.post("/adjust/acid", responses=PROBLEMS["missing"])
 def adjust_to_acid(body: AcidAdjustmentEntry, conn: Connection) -> AdjustmentReport:
     """Grams of each acid that bring a juice to another one's acid."""
-    juice, like = ingredients.get(conn, body.juice), ingredients.get(conn, body.like)
-    today = todays_lots(conn, [body.juice]).get(body.juice)
-    has = today[1].ingredient if today else juice
-    found = to_acid(has.composition, like.composition.acids, body.volume_ml, like.said)
-    return AdjustmentReport(additions=[WeighedAdditionReport.model_validate(each) for each in found.additions], words=found.words)
+    return cases.adjust_to_acid(conn, body)
 
 
 @router.get("/kitchen", responses=PROBLEMS["bad"])
 def find_for_the_pot(conn: Connection, q: Annotated[Plain, Query(max_length=100)]) -> list[KitchenFound]:
     """What can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder."""
-    found = [
-        (tier, 0, KitchenFound(what=each.slug, name=each.name, note=_note(each), sure=tier <= Tier.ANY_ORDER))
-        for each, tier in goods_found(q)
-    ]
-    index = ingredients.names(conn)
-    found += [
-        (each.tier, 1, KitchenFound(what=each.slug, name=each.name, note="from the larder", sure=each.tier <= Tier.ANY_ORDER))
-        for each in index.find(q, in_stock(conn))
-    ]
-    return [each for *_, each in sorted(found, key=lambda each: each[:2])[:8]]
+    return cases.find_for_the_pot(conn, q)
 
 
 @router.put("/goods/{slug}/price", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def put_good_price(slug: str, body: GoodPriceEntry, conn: Connection) -> None:
     """Notes what a kilogram of a dry good costs."""
-    if slug not in all_goods():
-        raise SpecError("slug", f'"{slug}" is none of the dry and fresh goods')
-    with transaction(conn):
-        menu_entries.put_good_price(conn, slug, body.price_per_kg)
-
-
-def _preparation(conn: sqlite3.Connection, file: PreparationFile, itself: str) -> Preparation:
-    known = known_by(ingredients.names(conn), ingredients.larder(conn))
-    preparation = preparation_of(file, known, itself)
-    if itself:
-        _no_circle(conn, preparation, itself, known)
-    return preparation
-
-
-def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str, known: Known) -> None:
-    """Raises where something that goes in is itself made of what this makes."""
-    recipes = {each.slug: each.content for each in preparations.all_preparations(conn)}
-    waiting = [(i, line.what.slug) for i, line in enumerate(preparation.lines) if isinstance(line.what, Ingredient)]
-    while waiting:
-        i, slug = waiting.pop()
-        if slug == itself:
-            raise SpecError(f"lines[{i}].what", f"{preparation.lines[i].name} is itself made of {preparation.name}: that is a circle")
-        # Each recipe is looked into once.
-        content = recipes.pop(slug, None)
-        if content is not None:
-            inside = (known(line.what) for line in PreparationFile.model_validate_json(content).lines if isinstance(line.what, str))
-            waiting += [(i, each.slug) for each in inside if each is not None]
-
-
-def _called(conn: sqlite3.Connection, name: str) -> str:
-    """The slug of the ingredient that has this very name, or this for another name; empty where there is none.
-
-    "House honey" is no honey: what a house makes has a name of its own.
-    """
-    found = ingredients.names(conn).find(name)
-    if not found:
-        return ""
-    made = ingredients.get(conn, found[0].slug)
-    return made.slug if folded(name) in map(folded, (made.name, *made.also)) else ""
-
-
-def _answer(conn: sqlite3.Connection, outcome: Outcome) -> PreparationAnswer:
-    cost = cost_of_preparation(outcome, menu_entries.good_prices(conn))
-    per_litre = 1000 * cost.total / outcome.yield_ml if outcome.yield_ml > 0 and not cost.missing else None
-    parts = [PreparationLineReport.model_validate(each) for each in cost.parts]
-    told = CostReport(total=cost.total, per_litre=per_litre, parts=parts, missing=list(cost.missing), words=cost.words)
-    return PreparationAnswer(**preparation_report(outcome).model_dump(), cost=told)
-
-
-def _summary(
-    conn: sqlite3.Connection, record: PreparationRecord, makes: Ingredient, open_lots: list[LotRecord], par: float | None, drinks: int
-) -> PreparationSummary:
-    file = PreparationFile.model_validate_json(record.content)
-    report, fault = None, ""
-    try:
-        report = _answer(conn, prepared(_preparation(conn, file, record.slug)))
-    except OenomelError as error:
-        # What it was made of may have left the larder since: the recipe is still there to be read and mended.
-        fault = str(error)
-    known = [each.left_ml for each in open_lots if each.left_ml is not None]
-    return PreparationSummary(
-        makes=Named.of(makes),
-        kind=file.kind,
-        file=file,
-        report=report,
-        fault=fault,
-        left_ml=sum(known) if known else None,
-        par_ml=par,
-        lots=len(open_lots),
-        drinks=drinks,
-        revision=revision_of(record.content),
-    )
-
-
-def _alone(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> list[tuple[ListedDrink, TodaysDrink]]:
-    """Each drink of the list that pours an ingredient, with today's lot of it and everything else as usual."""
-    today = todays_list(conn, conditions)
-    if slug not in today.lots:
-        return []
-    lot = {slug: today.lots[slug][1].ingredient}
-    pouring = [each for each in today.drinks if any(pour.ingredient.slug == slug for pour in each.written.pours)]
-    return [(each, todays_drink(each.today.written, each.today.written, lot)) for each in pouring]
-
-
-def _follow(listed: ListedDrink, alone: TodaysDrink) -> FollowReport:
-    return FollowReport(
-        drink_id=listed.drink_id,
-        drink=listed.name,
-        trial=listed.trial_number,
-        fine=alone.is_fine,
-        words="fine as it is" if alone.is_fine else effect_words(alone.steps),
-        instead=[f"{move.ingredient.name}: {move.after_ml:g} instead of {move.before_ml:g} ml" for move in alone.moves],
-    )
-
-
-def _note(good: Good) -> str:
-    return {"fruit": "fruit", "plant": "greens and spices", "sugar": "dry sugar", "acid": "acid", "salt": "salt", "gum": "gum"}.get(
-        good.role, ""
-    )
+    cases.put_good_price(conn, slug, body)

@@ -2,30 +2,17 @@
 
 from __future__ import annotations
 
-import json
-import random
-import secrets
-import sqlite3
-from collections.abc import Collection
 from http import HTTPStatus
-from typing import Annotated, Final
+from typing import Annotated
 
 from fastapi import Query
-from pydantic import Field
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.idempotent_router import room
-from oenomel.core.larder import Ingredient
 from oenomel.core.sensory import Matter
-from oenomel.core.sensory.blends import WATER, choices, jugs_for, needs
-from oenomel.core.sensory.exercises import Exercise, exercise, score_of
-from oenomel.core.sensory.triangle import GLASSES, left_after, next_triangle, poured
-from oenomel.errors import DomainError, RecordConflict, SpecError
-from oenomel.schemas.base import Entry, Plain, RowId
+from oenomel.schemas.base import RowId
 from oenomel.schemas.reports.sensory_reports import (
-    AskReport,
-    BottleReport,
     ExerciseReport,
     JobReport,
     KeyReport,
@@ -35,234 +22,97 @@ from oenomel.schemas.reports.sensory_reports import (
     TriangleReport,
 )
 from oenomel.schemas.requests.sensory_requests import AnswerEntry, ExerciseAnswerEntry, ExerciseEntry, SittingEntry, TrainingEntry, Who
-from oenomel.schemas.spec_file import SpecFile, parse_spec
-from oenomel.schemas.spec_to_drink import spec_as_poured
-from oenomel.services.resolve import resolve
-from oenomel.services.sensory import (
-    jugs_of,
-    jugs_text,
-    sitting_report,
-    threshold_on,
-    tongue_report,
-    triangle_of,
-    triangle_report,
-    turn_of,
-)
-from oenomel.store import drinks, ingredients, sensory
-from oenomel.store.database import transaction
-from oenomel.store.sensory import ExerciseRecord, SittingRecord, TriangleRecord
-from oenomel.store.stock import in_stock
+from oenomel.schemas.routes.sensory_models import TasterQuery
+from oenomel.services import sensory as cases
 
 router = room("tongue")
-
-NEW_TRIES: Final = 6
-LATELY: Final = 12
-"""How often another exercise is drawn where one was asked among the last dozen."""
-
-
-class TasterQuery(Entry):
-    """Whose tongue; the house's for an empty name."""
-
-    taster: Annotated[Plain, Field(max_length=100)] = ""
 
 
 @router.get("/tongue", responses={422: PROBLEMS["bad"][422]})
 def get_tongue(conn: Connection, asked: Annotated[TasterQuery, Query()]) -> TongueReport:
     """What is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on."""
-    return tongue_report(conn, asked.taster)
+    return cases.get_tongue(conn, asked)
 
 
 @router.get("/tongue/bottles/{matter}", responses={422: PROBLEMS["bad"][422]})
 def list_bottles(matter: Matter, conn: Connection) -> list[JobReport]:
     """What could go into the jugs, job by job, the plainest at hand first."""
-    larder, stocked = ingredients.larder(conn), in_stock(conn)
-    return [JobReport(job=job, options=[_bottle(each, stocked) for each in choices(matter, job, larder, stocked)]) for job in needs(matter)]
+    return cases.list_bottles(conn, matter)
 
 
 @router.post("/sittings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def begin_sitting(body: SittingEntry, conn: Connection) -> SittingReport:
     """Begins a sitting: what goes in the two jugs, as little as can be measured."""
-    if len(set(body.tasters)) < len(body.tasters):
-        raise SpecError("tasters", "one of them stands there twice")
-    if body.alone and len(body.tasters) > 1:
-        raise SpecError("alone", "who pours for himself tastes alone")
-    bottles = _bottles(conn, body)
-    water = ingredients.get(conn, WATER)
-    jugs = jugs_for(body.matter, bottles, water, body.rounds * len(body.tasters), body.grid)
-    record = SittingRecord(
-        matter=body.matter,
-        tasters=json.dumps(body.tasters),
-        rounds=body.rounds,
-        alone=int(body.alone),
-        grid_ml=body.grid,
-        bottles=json.dumps({job: bottle.slug for job, bottle in bottles.items()}),
-        jugs=jugs_text(jugs),
-    )
-    with transaction(conn):
-        sitting_id = sensory.add_sitting(conn, record)
-        return sitting_report(conn, sensory.sitting(conn, sitting_id))
+    return cases.begin_sitting(conn, body)
 
 
 @router.get("/sittings/{sitting_id}", responses=PROBLEMS["missing"])
 def get_sitting(sitting_id: RowId, conn: Connection) -> SittingReport:
     """A sitting as it stands."""
-    return sitting_report(conn, sensory.sitting(conn, sitting_id))
+    return cases.get_sitting(conn, sitting_id)
 
 
 @router.post("/sittings/{sitting_id}/triangles", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def next_glasses(sitting_id: RowId, conn: Connection) -> TriangleReport:
     """The next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again."""
-    with transaction(conn):
-        sitting = sensory.sitting(conn, sitting_id)
-        before = sensory.triangles_of(conn, sitting_id)
-        waiting = [each for each in before if each.found is None]
-        if waiting:
-            return triangle_report(waiting[0], sum(each.taster == waiting[0].taster for each in before))
-        taster = turn_of(sitting, before)
-        if not taster:
-            raise RecordConflict("everyone in this sitting has had all his triangles: begin another one")
-        jugs = jugs_of(conn, sitting)
-        left = left_after(jugs, [triangle_of(each) for each in before])
-        drawn = next_triangle(jugs, threshold_on(conn, taster, jugs.matter), left, random.Random(secrets.randbits(64)))
-        record = TriangleRecord(sitting_id, taster, drawn.steps, drawn.less_parts, drawn.more_parts, drawn.odd, int(drawn.odd_is_more))
-        triangle_id = sensory.add_triangle(conn, record)
-        return triangle_report(sensory.triangle(conn, triangle_id), 1 + sum(each.taster == taster for each in before))
+    return cases.next_glasses(conn, sitting_id)
 
 
 @router.get("/triangles/{triangle_id}/key", responses=PROBLEMS["missing"])
 def get_key(triangle_id: RowId, conn: Connection) -> KeyReport:
     """For the pourer alone: what goes in which glass."""
-    record = sensory.triangle(conn, triangle_id)
-    jugs, triangle = jugs_of(conn, sensory.sitting(conn, record.sitting_id)), triangle_of(record)
-    return KeyReport(
-        triangle_id=triangle_id,
-        taster=record.taster,
-        steps=record.steps,
-        odd=record.odd,
-        odd_is_more=bool(record.odd_is_more),
-        lines=list(poured(jugs, triangle)),
-        glasses=[spec_as_poured(jugs.blend(triangle.parts_of(glass))) for glass in GLASSES],
-    )
+    return cases.get_key(conn, triangle_id)
 
 
 @router.post("/triangles/{triangle_id}/answer", responses=PROBLEMS["write"])
 def answer_triangle(triangle_id: RowId, body: AnswerEntry, conn: Connection) -> SittingReport:
     """Keeps which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it."""
-    if (body.glass is None) == (body.found is None):
-        raise SpecError("glass", "tell the glass that stands alone, or whether it was found")
-    with transaction(conn):
-        record = sensory.triangle(conn, triangle_id)
-        found = record.odd == body.glass if body.found is None else body.found
-        sensory.answer_triangle(conn, triangle_id, body.glass, found=found)
-        sitting = sensory.sitting(conn, record.sitting_id)
-        if not turn_of(sitting, sensory.triangles_of(conn, sitting.id)):
-            sensory.end_sitting(conn, sitting.id)
-        return sitting_report(conn, sensory.sitting(conn, sitting.id))
+    return cases.answer_triangle(conn, triangle_id, body)
 
 
 @router.get("/triangles/{triangle_id}", responses=PROBLEMS["missing"])
 def get_triangle(triangle_id: RowId, conn: Connection) -> TriangleReport:
     """A triangle; of its key nothing until it is answered."""
-    record = sensory.triangle(conn, triangle_id)
-    own = [each.id for each in sensory.triangles_of(conn, record.sitting_id) if each.taster == record.taster]
-    return triangle_report(record, own.index(triangle_id) + 1)
+    return cases.get_triangle(conn, triangle_id)
 
 
 @router.post("/sittings/{sitting_id}/end", responses=PROBLEMS["write"])
 def end_sitting(sitting_id: RowId, conn: Connection) -> SittingReport:
     """Ends a sitting before all triangles were poured; what was answered counts."""
-    with transaction(conn):
-        sensory.end_sitting(conn, sitting_id)
-        return sitting_report(conn, sensory.sitting(conn, sitting_id))
+    return cases.end_sitting(conn, sitting_id)
 
 
 @router.delete("/sittings/{sitting_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["missing"])
 def take_sitting_back(sitting_id: RowId, conn: Connection) -> None:
     """Takes a sitting back with its triangles: a wrong bottle, a cold."""
-    with transaction(conn):
-        sensory.remove_sitting(conn, sitting_id)
+    cases.take_sitting_back(conn, sitting_id)
 
 
 @router.post("/exercises", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def ask_exercise(body: ExerciseEntry, conn: Connection, conditions: HouseConditions) -> ExerciseReport:
     """An exercise out of the book, not one of the last dozen where there are others."""
-    book = resolve(conn, *(parse_spec(each.spec) for each in drinks.finished(conn)))
-    larder, stocked = ingredients.larder(conn), in_stock(conn)
-    with transaction(conn):
-        lately = {(each.title, each.question) for each in sensory.exercises_of(conn, body.taster)[:LATELY]}
-        for _ in range(NEW_TRIES):
-            drawn = exercise(body.kind, book, larder, stocked, conditions, secrets.randbits(32))
-            question = _question(drawn)
-            if (drawn.title, question) not in lately:
-                break
-        solution = json.dumps({"right": drawn.right, "told": drawn.told})
-        exercise_id = sensory.add_exercise(conn, ExerciseRecord(body.taster, drawn.kind, drawn.title, question, solution))
-        return _exercise_report(sensory.exercise(conn, exercise_id))
+    return cases.ask_exercise(conn, body, conditions)
 
 
 @router.get("/exercises/{exercise_id}", responses=PROBLEMS["missing"])
 def get_exercise(exercise_id: RowId, conn: Connection) -> ExerciseReport:
     """An exercise without its solution."""
-    return _exercise_report(sensory.exercise(conn, exercise_id))
+    return cases.get_exercise(conn, exercise_id)
 
 
 @router.post("/exercises/{exercise_id}/answer", responses=PROBLEMS["write"])
 def answer_exercise(exercise_id: RowId, body: ExerciseAnswerEntry, conn: Connection) -> SolvedReport:
     """Keeps what was said, and tells what is right by the model, and why."""
-    with transaction(conn):
-        record = sensory.exercise(conn, exercise_id)
-        solution = json.loads(record.solution)
-        for key in body.said:
-            if key not in solution["right"]:
-                raise SpecError(f"said.{key}", "nothing of that name was asked")
-        score = score_of(solution["right"], body.said)
-        sensory.answer_exercise(conn, exercise_id, json.dumps(body.said), score)
-    return SolvedReport(id=exercise_id, right=solution["right"], score=score, told=solution["told"])
+    return cases.answer_exercise(conn, exercise_id, body)
 
 
 @router.put("/training", responses=PROBLEMS["write"])
 def begin_training(body: TrainingEntry, conn: Connection) -> TongueReport:
     """Begins the week's plan for somebody, or begins it anew."""
-    with transaction(conn):
-        sensory.begin_training(conn, body.taster)
-        return tongue_report(conn, body.taster)
+    return cases.begin_training(conn, body)
 
 
 @router.delete("/training/{taster}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["missing"])
 def end_training(taster: Who, conn: Connection) -> None:
     """Puts the week's plan away; what was learnt stays."""
-    with transaction(conn):
-        sensory.end_training(conn, taster)
-
-
-def _bottle(each: Ingredient, stocked: Collection[str]) -> BottleReport:
-    return BottleReport(slug=each.slug, name=each.name, at_hand=each.slug in stocked)
-
-
-def _bottles(conn: sqlite3.Connection, body: SittingEntry) -> dict[str, Ingredient]:
-    """The bottle of each job: the one that was chosen, else the plainest at hand; raises SpecError naming the job."""
-    larder, stocked = ingredients.larder(conn), in_stock(conn)
-    found = {}
-    for job in needs(body.matter):
-        options = choices(body.matter, job, larder, stocked)
-        wanted = getattr(body, job)
-        if wanted and wanted not in larder:
-            raise SpecError(job, f'there is no "{wanted}" in the larder')
-        if not wanted and not options:
-            raise DomainError(f"nothing in the larder can be poured as the {job} of a jug")
-        found[job] = larder[wanted] if wanted else options[0]
-    return found
-
-
-def _question(drawn: Exercise) -> str:
-    spec = spec_as_poured(drawn.drink).model_dump(mode="json", exclude_unset=True)
-    asks = [AskReport.model_validate(each).model_dump() for each in drawn.asks]
-    return json.dumps({"of": drawn.of, "spec": spec, "asks": asks})
-
-
-def _exercise_report(record: ExerciseRecord) -> ExerciseReport:
-    question = json.loads(record.question)
-    return ExerciseReport.model_validate(
-        {"id": record.id, "kind": record.kind, "taster": record.taster, "of": question["of"], "title": record.title}
-        | {"spec": SpecFile.model_validate(question["spec"]), "asks": question["asks"]}
-    )
+    cases.end_training(conn, taster)

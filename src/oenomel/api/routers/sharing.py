@@ -13,9 +13,8 @@ from oenomel.api.middleware.device_auth import DEVICE
 from oenomel.api.pairing import NOT_ENCRYPTED, Sharing, address_of, is_loopback, pairing_address, qr_code
 from oenomel.errors import OnlyLooking
 from oenomel.schemas.base import Report, RowId
-from oenomel.store import addresses, paired_devices
-from oenomel.store.database import transaction
-from oenomel.store.undo_copies import forget_for_good
+from oenomel.services import pairing as cases
+from oenomel.services.pairing import DeviceRecord
 
 router = room("sharing")
 
@@ -71,7 +70,7 @@ def get_sharing(request: Request, conn: Connection) -> SharingReport:
     if only_looks(request):
         return SharingReport(shared=True, words="This device may look and try; it writes nothing down.", ways=[], devices=[])
     here = request.scope.get(DEVICE)
-    let_in = [PairedDeviceReport(**_told(each), here=here is not None and here.id == each.id) for each in paired_devices.all_devices(conn)]
+    let_in = [PairedDeviceReport(**_told(each), here=here is not None and here.id == each.id) for each in cases.list_devices(conn)]
     if sharing is None:
         words = "Only this machine may come in. To let a phone in, start Oenomel with --host 0.0.0.0 --share."
         return SharingReport(shared=False, words=words, ways=[], devices=let_in)
@@ -88,9 +87,7 @@ def forget_device(device_id: RowId, request: Request, conn: Connection) -> Respo
     """Forgets a device: it finds the door closed with its next question."""
     if only_looks(request):
         raise OnlyLooking
-    with transaction(conn):
-        digest = paired_devices.remove(conn, device_id)
-        forget_for_good(request.app.state.data, digest)
+    cases.forget_device(conn, request.app.state.data, device_id)
     return Response(status_code=HTTPStatus.NO_CONTENT)
 
 
@@ -114,12 +111,10 @@ def note_opened(request: Request, conn: Connection) -> OpenedReport:
     if not is_loopback(host.rpartition(":")[0] if not host.endswith("]") else host) or only_looks(request):
         return OpenedReport(elsewhere=[])
     origin = f"{request.url.scheme}://{host}"[:200]
-    with transaction(conn):
-        addresses.note(conn, origin)
-        return OpenedReport(elsewhere=[Elsewhere(address=each, last_at=at) for each, at in addresses.elsewhere(conn, origin)])
+    return OpenedReport(elsewhere=[Elsewhere(address=address, last_at=at) for address, at in cases.note_opened(conn, origin)])
 
 
-def _told(device: paired_devices.DeviceRecord) -> dict[str, object]:
+def _told(device: DeviceRecord) -> dict[str, object]:
     return {"id": device.id, "name": device.name, "may_write": device.may_write, "paired_at": device.paired_at}
 
 

@@ -2,214 +2,61 @@
 
 from __future__ import annotations
 
-import json
-import sqlite3
 from http import HTTPStatus
-from typing import Annotated, Literal
 
-from pydantic import Field
-
-from oenomel.api.deps import Connection, HouseConditions
+from oenomel.api.deps import Connection, HouseConditions, IfMatch
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.idempotent_router import room
-from oenomel.api.revisions import IfMatch, check_revision, revision_of
-from oenomel.core.forecast import forecast_of
-from oenomel.core.trials import Reading
-from oenomel.core.trials.brief import Brief, hold_against
-from oenomel.core.trials.lineage import origins
-from oenomel.core.trials.readings import beside_forecast
-from oenomel.core.trials.side_by_side import compare_trials
-from oenomel.core.trials.spec_cloud import spec_cloud_of
-from oenomel.errors import DomainError
-from oenomel.schemas.base import Entry, Name, RowId
-from oenomel.schemas.reports.forecast_reports import forecast_report
+from oenomel.schemas.base import RowId
 from oenomel.schemas.reports.trial_reports import (
-    BrokenSpecReport,
-    MeasuredDilutionReport,
     NotebookReport,
-    NotebookTrial,
-    ParentRef,
-    SheetReport,
     SideBySideReport,
     SpecCloudReport,
-    beside_report,
-    kept_figures,
-    sheet_words,
-    side_by_side_report,
-    spec_cloud_report,
 )
-from oenomel.schemas.requests.tasting_requests import BriefEntry, WordsEntry
-from oenomel.schemas.requests.trial_conditions import made_of
-from oenomel.schemas.spec_file import SpecFile, parse_spec
-from oenomel.schemas.spec_to_drink import plain_spec
-from oenomel.services.resolve import homes_for, resolve
-from oenomel.services.trials import KeptTrial, kept_trials, readable_trials
-from oenomel.store import briefs, drinks, lineage, measurements, spec_clouds, tastings
-from oenomel.store.database import transaction
-from oenomel.store.tastings import TastingRecord
+from oenomel.schemas.requests.tasting_requests import BriefEntry
+from oenomel.schemas.routes.trials_models import ChosenTrials, CloudSpecEntry, MarkEntry
+from oenomel.services import trials as cases
 
 router = room("notebook")
-
-
-class MarkEntry(Entry):
-    """What became of a trial; empty for nothing yet, hidden for out of view."""
-
-    mark: Literal["", "finished", "shelved", "hidden"]
-
-
-class ChosenTrials(Entry):
-    """Trials of one drink to lay side by side, the one that the others are held against first."""
-
-    trials: Annotated[list[RowId], Field(min_length=1, max_length=8)]
-
-
-class CloudSpecEntry(Entry):
-    """A spec of the drink from elsewhere, and whose it is."""
-
-    name: Name
-    spec: SpecFile
 
 
 @router.get("/drinks/{drink_id}/notebook", responses=PROBLEMS["missing"])
 def get_notebook(drink_id: RowId, conn: Connection) -> NotebookReport:
     """All that is known of a drink's trials: how they were made, what was said and measured, and what of the brief they keep."""
-    record = drinks.get(conn, drink_id)
-    brief = BriefEntry.model_validate_json(briefs.get(conn, drink_id))
-    return NotebookReport(
-        drink_id=drink_id, name=record.name, family=record.family, brief=brief,
-        brief_revision=revision_of(briefs.get(conn, drink_id)), trials=_trials(conn, drink_id, brief),
-        gathered=len(spec_clouds.of_drink(conn, drink_id)),
-    )  # fmt: skip
+    return cases.get_notebook(conn, drink_id)
 
 
 @router.put("/drinks/{drink_id}/brief", responses=PROBLEMS["write"])
 def write_brief(drink_id: RowId, body: BriefEntry, conn: Connection, read: IfMatch = None) -> NotebookReport:
     """Writes the brief of a drink; refused with 409 where it was changed since it was read."""
-    _brief(body)
-    with transaction(conn):
-        check_revision(read, "The brief", briefs.get(conn, drink_id))
-        briefs.put(conn, drink_id, body.model_dump_json())
-    return get_notebook(drink_id, conn)
+    return cases.write_brief(conn, drink_id, body, read)
 
 
 @router.put("/drinks/{drink_id}/trials/{trial_id}/mark", responses=PROBLEMS["write"])
 def mark_trial(drink_id: RowId, trial_id: RowId, body: MarkEntry, conn: Connection) -> NotebookReport:
     """Marks a trial finished or shelved, or takes it out of view; nothing of it is lost."""
-    with transaction(conn):
-        lineage.mark(conn, drink_id, trial_id, body.mark)
-    return get_notebook(drink_id, conn)
+    return cases.mark_trial(conn, drink_id, trial_id, body)
 
 
 @router.post("/drinks/{drink_id}/side-by-side", responses=PROBLEMS["write"])
 def lay_side_by_side(drink_id: RowId, body: ChosenTrials, conn: Connection, conditions: HouseConditions) -> SideBySideReport:
     """Two to four trials as poured, each beside the first; differences first."""
-    chosen = kept_trials(conn, [drinks.get_trial(conn, drink_id, each) for each in body.trials])
-    made = [made_of(f"trial {each.record.number}", each.drink, each.made) for each in chosen]
-    return side_by_side_report(compare_trials(made, conditions, homes_for(conn, *{each.drink.family for each in chosen})))
+    return cases.lay_side_by_side(conn, drink_id, body, conditions)
 
 
 @router.get("/drinks/{drink_id}/spec-cloud", responses=PROBLEMS["missing"])
 def get_spec_cloud(drink_id: RowId, conn: Connection, conditions: HouseConditions) -> SpecCloudReport:
     """The specs gathered for a drink, as a cloud with its middle; below two there is neither."""
-    drinks.get(conn, drink_id)
-    shown, broken = [], []
-    for record in spec_clouds.of_drink(conn, drink_id):
-        try:
-            spec = plain_spec(parse_spec(record.spec))
-            (drink,) = resolve(conn, spec)
-            told = record.id, record.name, spec
-            alone = spec_cloud_report(spec_cloud_of([drink], conditions), [drink], [told])
-            shown.append((drink, told, alone.points[0]))
-        except DomainError as error:
-            # Such a one is refused today; what an earlier version took can be taken out.
-            broken.append(BrokenSpecReport(id=record.id, name=record.name, why=str(error)))
-    found = [drink for drink, _, _ in shown]
-    try:
-        report = spec_cloud_report(spec_cloud_of(found, conditions), found, [each for _, each, _ in shown])
-    except DomainError as error:
-        apart = [point for _, _, point in shown]
-        report = SpecCloudReport(points=apart, middle=None, middle_figures=None, sentence=f"{str(error)[0].upper()}{str(error)[1:]}.")
-    return report.model_copy(update={"broken": broken})
+    return cases.get_spec_cloud(conn, drink_id, conditions)
 
 
 @router.post("/drinks/{drink_id}/spec-cloud", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_cloud_spec(drink_id: RowId, body: CloudSpecEntry, conn: Connection, conditions: HouseConditions) -> SpecCloudReport:
     """Adds somebody's spec of a drink to its cloud; refused where nothing of it can be drunk, or nothing poured of their middle."""
-    (drink,) = resolve(conn, body.spec)
-    with transaction(conn):
-        beside = get_spec_cloud(drink_id, conn, conditions)
-        spec_cloud_of([*resolve(conn, *(point.spec for point in beside.points)), drink], conditions)
-        spec_clouds.add(conn, drink_id, body.name, body.spec.model_dump_json(exclude_unset=True))
-    return get_spec_cloud(drink_id, conn, conditions)
+    return cases.add_cloud_spec(conn, drink_id, body, conditions)
 
 
 @router.delete("/drinks/{drink_id}/spec-cloud/{spec_id}", responses=PROBLEMS["missing"])
 def remove_cloud_spec(drink_id: RowId, spec_id: RowId, conn: Connection, conditions: HouseConditions) -> SpecCloudReport:
     """Takes a gathered spec out of the cloud."""
-    with transaction(conn):
-        spec_clouds.remove(conn, drink_id, spec_id)
-    return get_spec_cloud(drink_id, conn, conditions)
-
-
-def sheet_report(record: TastingRecord) -> SheetReport:
-    """A kept sheet with its verdict in words."""
-    told = {name: getattr(record, name) for name in SheetReport.model_fields if name not in ("words", "verdict")}
-    sheet = SheetReport(**told, words=WordsEntry.model_validate(json.loads(record.words)), verdict="")
-    return sheet.model_copy(update={"verdict": sheet_words(sheet)})
-
-
-def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[NotebookTrial]:
-    kept = readable_trials(conn, drinks.trials(conn, drink_id))
-    further, marks = lineage.parents(conn, drink_id), lineage.marks(conn, drink_id)
-    sheets, readings = tastings.of_drink(conn, drink_id), measurements.of_drink(conn, drink_id)
-    wanted = {each.record.id: _parent_ids(each, further) for each in kept}
-    parents = {
-        each.record.id: each for each in readable_trials(conn, drinks.some_trials(conn, (i for ids in wanted.values() for i in ids)))
-    }
-    names = {each.id: each.name for each in drinks.some(conn, {each.record.drink_id for each in parents.values()})}
-    reports = []
-    for each in kept:
-        trial_id = each.record.id
-        forecast = forecast_of(each.drink, each.conditions)
-        own = [reading for reading in readings if reading.trial_id == trial_id]
-        beside = beside_forecast([Reading(r.quantity, r.point, r.value) for r in own], forecast)
-        water = measurements.water_of(conn, trial_id)
-        born_of = [parents[i] for i in wanted[trial_id] if i in parents]
-        figures, low, high = kept_figures(json.loads(each.record.forecast) or forecast_report(forecast).model_dump())
-        reports.append(
-            NotebookTrial(
-                id=trial_id,
-                number=each.record.number,
-                name=each.record.name,
-                reason=each.record.reason,
-                kept_at=each.record.kept_at,
-                spec=each.spec,
-                made=each.made,
-                mark=marks.get(trial_id, ""),
-                parents=[_parent(parent, names) for parent in born_of],
-                origins=list(origins(each.drink, [parent.drink for parent in born_of])),
-                figures=figures,
-                has_strength=forecast.has_strength,
-                low=low,
-                high=high,
-                sheets=[sheet_report(sheet) for sheet in sheets if sheet.trial_id == trial_id],
-                readings=[beside_report(b, reading.id, reading.device) for b, reading in zip(beside, own, strict=True)],
-                water=None if water is None else MeasuredDilutionReport(ratio=water[0], how=water[1]),
-                held=list(hold_against(_brief(brief), forecast)),
-            )
-        )
-    return reports
-
-
-def _parent_ids(trial: KeptTrial, further: dict[int, list[int]]) -> list[int]:
-    first = [trial.record.parent_trial_id] if trial.record.parent_trial_id is not None else []
-    return [*first, *(i for i in further.get(trial.record.id, []) if i not in first)]
-
-
-def _parent(parent: KeptTrial, names: dict[int, str]) -> ParentRef:
-    record = parent.record
-    return ParentRef(trial_id=record.id, drink_id=record.drink_id, drink=names[record.drink_id], number=record.number, name=record.name)
-
-
-def _brief(entry: BriefEntry) -> Brief:
-    return Brief(**{**entry.model_dump(), "avoid": tuple(entry.avoid)})
+    return cases.remove_cloud_spec(conn, drink_id, spec_id, conditions)

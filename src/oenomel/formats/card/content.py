@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from datetime import date
-from typing import Final, Literal
+from typing import Final
 
 from oenomel.core.forecast import Forecast
 from oenomel.core.method import MethodOptions, amount_words
@@ -16,10 +16,10 @@ from oenomel.core.method.steps import making_steps
 from oenomel.core.spec import Drink
 from oenomel.core.wording import capital, listed
 from oenomel.formats.card.glass_drawing import GlassDrawing, glass_drawing
+from oenomel.schemas.format_names import Country
 
-__all__ = ["Card", "CardGarnish", "CardPour", "CardStep", "Country", "beside", "card_of", "day_words"]
+__all__ = ["Card", "CardGarnish", "CardPour", "CardStep", "beside", "card_of", "day_words"]
 
-Country = Literal["us", "uk", "au"]
 COUNTRIES: Final[dict[Country, str]] = {"us": "US", "uk": "UK", "au": "Australian"}
 
 _TELL: Final = frozenset({

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from functools import cache
 from importlib import resources
-from typing import Final, Literal, get_args
+from typing import Final, get_args
 
 from jinja2 import Environment, PackageLoader, StrictUndefined
 from markupsafe import Markup
@@ -14,11 +14,11 @@ from oenomel.core.forecast import Forecast
 from oenomel.core.method import MethodOptions
 from oenomel.formats.card.content import Card, card_of
 from oenomel.formats.card.list_sheet import ListSheet
+from oenomel.schemas.format_names import Layout
 from oenomel.schemas.spec_file import SpecFile
 
-__all__ = ["LAYOUTS", "Layout", "card_file", "cards_html", "list_html", "page_html"]
+__all__ = ["LAYOUTS", "card_file", "cards_html", "list_html", "page_html"]
 
-Layout = Literal["card", "station"]
 LAYOUTS: Final[tuple[Layout, ...]] = get_args(Layout)
 
 

@@ -13,7 +13,8 @@ from oenomel.core.method import MethodOptions, amount_words
 from oenomel.core.method.amount_words import counted_words
 from oenomel.core.spec import Pour
 from oenomel.core.wording import capital, listed
-from oenomel.formats.card.content import COUNTRIES, Country
+from oenomel.formats.card.content import COUNTRIES
+from oenomel.schemas.format_names import Country
 
 __all__ = ["ListSheet", "list_sheet"]
 

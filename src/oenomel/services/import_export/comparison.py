@@ -9,12 +9,12 @@ from typing import Any
 
 from oenomel.core.wording import capital, counted, listed
 from oenomel.schemas.house_file import CloudEntry, DrinkEntry, HouseFile, IngredientEntry, ReadingEntry, SheetOfTrial, TrialEntry
+from oenomel.schemas.import_items import Choice, Item, Side
 from oenomel.schemas.spec_file import SpecFile
 from oenomel.schemas.spec_to_drink import plain_spec, same_spec
 from oenomel.services.import_export.drink_ids import counterparts
 from oenomel.services.import_export.event_items import look_at_evening
 from oenomel.services.import_export.gather import told_drinks
-from oenomel.services.import_export.items import Choice, Item, Side
 from oenomel.services.import_export.sensory_items import look_at_tongues
 from oenomel.services.import_export.stock_items import look_at_stock
 from oenomel.store import ingredients, originals, shelf

@@ -10,11 +10,11 @@ from typing import Any
 from oenomel.core.wording import counted
 from oenomel.errors import DomainError, OenomelError, SpecError
 from oenomel.schemas.house_file import BatchOfHouse, EveningOfHouse, HouseFile
+from oenomel.schemas.import_items import Choice, Item, Side
 from oenomel.schemas.requests.batch_requests import EveningDrinkEntry, EveningEntry
 from oenomel.schemas.spec_file import InlineIngredient
 from oenomel.schemas.spec_to_drink import inline_ingredient
 from oenomel.services.import_export.drink_ids import ids_of_book
-from oenomel.services.import_export.items import Choice, Item, Side
 from oenomel.store import batches, events, ingredients
 from oenomel.store.batches import BatchRecord, LogRecord
 

@@ -12,7 +12,8 @@ from typing import Final
 from oenomel.errors import SpecError
 from oenomel.formats.house_files import LARGEST_FILE, NamedText
 from oenomel.formats.larder_table import write_larder_table
-from oenomel.formats.recipe_writer import ENDINGS, Format, write_all_as, write_as
+from oenomel.formats.recipe_writer import ENDINGS, write_all_as, write_as
+from oenomel.schemas.format_names import Format
 from oenomel.schemas.house_file import house_text
 from oenomel.services.import_export.drink_ids import ids_of_book
 from oenomel.services.import_export.gather import gather_house, latest_specs

@@ -11,12 +11,12 @@ from oenomel.core.originals import KinshipTable
 from oenomel.core.trials.readings import WaterFound
 from oenomel.errors import DomainError, SpecError
 from oenomel.schemas.house_file import DrinkEntry, HouseFile, TrialEntry
+from oenomel.schemas.import_items import Choice, Item
 from oenomel.schemas.spec_file import SpecFile
 from oenomel.schemas.spec_to_drink import drink_from_spec
 from oenomel.services.import_export.comparison import Look, look_at, same_cloud, same_note, same_trial, version_of
 from oenomel.services.import_export.drink_ids import ids_of_book
 from oenomel.services.import_export.event_items import take_evening
-from oenomel.services.import_export.items import Choice, Item
 from oenomel.services.import_export.prepared_trials import Prepared, stored_trial
 from oenomel.services.import_export.sensory_items import take_tongues
 from oenomel.services.import_export.stock_items import take_stock

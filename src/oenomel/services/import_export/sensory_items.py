@@ -9,7 +9,7 @@ from typing import Any
 from oenomel.core.wording import counted
 from oenomel.schemas.house_file import HouseFile
 from oenomel.schemas.house_sensory import SittingOfHouse
-from oenomel.services.import_export.items import Item
+from oenomel.schemas.import_items import Item
 from oenomel.store import sensory
 from oenomel.store.sensory import ExerciseRecord, SittingRecord, TriangleRecord
 

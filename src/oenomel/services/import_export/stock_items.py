@@ -13,8 +13,8 @@ from oenomel.core.preparations import Outcome, prepared
 from oenomel.core.wording import counted
 from oenomel.errors import OenomelError, SpecError
 from oenomel.schemas.house_file import HouseFile, LotOfHouse, StockOfHouse, ValueEntry
+from oenomel.schemas.import_items import Choice, Item, Side
 from oenomel.schemas.preparation_file import PreparationFile, preparation_of
-from oenomel.services.import_export.items import Choice, Item, Side
 from oenomel.store import ingredients, lots, menu_entries, preparations
 from oenomel.store.lots import LotRecord, ReadingRecord
 from oenomel.store.preparations import PreparationRecord

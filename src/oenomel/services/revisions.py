@@ -8,16 +8,11 @@ from __future__ import annotations
 
 import hashlib
 from collections.abc import Mapping
-from typing import Annotated, Any, Final
-
-from fastapi import Header
+from typing import Any, Final
 
 from oenomel.errors import ChangedElsewhere
 
-__all__ = ["IfMatch", "check_revision", "check_was", "revision_of"]
-
-IfMatch = Annotated[str | None, Header(alias="If-Match", max_length=80)]
-"""The revision that the window read."""
+__all__ = ["check_revision", "check_was", "revision_of"]
 
 _LENGTH: Final = 16
 _SHOWN: Final = 60

@@ -1,0 +1,16 @@
+"""Names of the formats, layouts and countries that a request can ask for, and how large a text may be."""
+
+from __future__ import annotations
+
+from typing import Final, Literal
+
+__all__ = ["LARGEST_PAGE", "Country", "Format", "Layout", "ListFormat"]
+
+Format = Literal["json", "csv", "markdown", "jsonld"]
+ListFormat = Literal["csv", "text"]
+Layout = Literal["card", "station"]
+Country = Literal["us", "uk", "au"]
+"""Whose standard drink is counted."""
+
+LARGEST_PAGE: Final = 3_000_000
+"""Most letters of a saved web page."""

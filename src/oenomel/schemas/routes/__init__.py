@@ -1,0 +1,1 @@
+"""Bodies and queries of one router each, where nobody else needs them."""

@@ -1,0 +1,58 @@
+"""Bodies and queries of the devices router."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from oenomel.core.trials import QuantityName, ReadingPoint
+from oenomel.schemas.base import Entry, Plain, Report, RowId
+
+
+class DeviceReadingEntry(Entry):
+    """One reading, in the unit of its quantity; ``device`` says what it was read with, empty for by hand."""
+
+    quantity: QuantityName
+    point: ReadingPoint
+    value: Annotated[float, Field(ge=-1000, le=10_000, allow_inf_nan=False)]
+    device: Annotated[Plain, Field(max_length=60)] = ""
+
+
+ShownByDevice = QuantityName | Literal["lye_ml"]
+"""What a device shows; a burette's lye is worked out to acid."""
+
+
+class MeasuringDeviceReport(Report):
+    """A kind of device: what it measures, and which makes can be chosen."""
+
+    device: str
+    quantity: ShownByDevice
+    makes: list[str]
+
+
+class DeviceReadRequest(Entry):
+    """What is read: a trial at a point of its making, by a make of the device; ``zero`` sets it to nothing first."""
+
+    trial_id: RowId
+    point: ReadingPoint
+    make: Annotated[Plain, Field(max_length=60)] = "simulated"
+    zero: bool = True
+
+
+class DeviceReading(Report):
+    """What a device shows."""
+
+    quantity: ShownByDevice
+    value: float
+
+
+class FactorReport(Report):
+    """How much water a technique takes in this house, by its own measurements: a factor on the forecast with its 80 % interval."""
+
+    technique: str
+    factor: float
+    low: float
+    high: float
+    measurements: int
+    words: str

@@ -1,0 +1,150 @@
+"""Bodies and queries of the drinks router."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import Field, StringConstraints
+
+from oenomel.core.spec import FamilyName
+from oenomel.schemas.base import Entry, Name, Plain, Report, RowId
+from oenomel.schemas.requests.originals_requests import WishEntry
+from oenomel.schemas.requests.trial_conditions import MadeEntry
+from oenomel.schemas.spec_file import SpecFile
+
+Notes = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=10_000)]
+
+
+Reason = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=2000)]
+
+
+class TrialReport(Report):
+    """A trial as kept; ``number`` counts within its drink; a ``reference`` counts towards its family's home."""
+
+    id: int
+    number: int
+    parent_trial_id: int | None
+    name: str
+    reason: str
+    spec: SpecFile
+    kept_at: str
+    reference: bool
+
+
+class DraftReport(Report):
+    """The draft on the bench, and the trial it is held against."""
+
+    parent_trial_id: int
+    spec: SpecFile
+    revision: int
+    saved_at: str
+
+
+class DrinkSummary(Report):
+    """A drink as it stands in the book."""
+
+    id: int
+    name: str
+    family: str
+    origin: str
+    trials: int
+    latest_trial: str
+    latest_reason: str
+    has_draft: bool
+    ingredients: list[str]
+
+
+class DrinkDetail(Report):
+    """A drink with its trials, oldest first, and its draft if something lies on the bench."""
+
+    id: int
+    name: str
+    family: str
+    origin: str
+    notes: str
+    trials: list[TrialReport]
+    draft: DraftReport | None
+
+
+class NewDrink(Entry):
+    """A new drink: its first trial is the spec it starts from; ``parents`` are trials of other drinks that it descends from.
+
+    ``wish`` tells of an original what it was wished to be: what is tasted of it then teaches the kinship of aromas.
+    """
+
+    name: Name
+    spec: SpecFile
+    trial_name: Name
+    reason: Reason = ""
+    parents: Annotated[list[RowId], Field(max_length=3)] = []
+    notes: Notes = ""
+    wish: WishEntry | None = None
+
+
+class NewNotes(Entry):
+    """What is to be remembered of a drink; ``was`` is what the window showed of it: refused with 409 where it was changed since."""
+
+    notes: Notes
+    was: Notes | None = None
+
+
+class NewName(Entry):
+    """Another name for a drink."""
+
+    name: Name
+
+
+class NewTrial(Entry):
+    """A trial to keep; the draft is then held against it.
+
+    ``parents`` are further trials that it descends from, of whatever drinks. ``beside`` keeps the trial and leaves the draft to the
+    window that saved it last.
+    """
+
+    name: Name
+    reason: Reason = ""
+    parent_trial_id: RowId
+    parents: Annotated[list[RowId], Field(max_length=2)] = []
+    spec: SpecFile
+    made: MadeEntry = MadeEntry()
+    revision: Annotated[int, Field(ge=0, le=2**53)]
+    beside: bool = False
+
+
+class Reference(Entry):
+    """Whether a trial counts towards its family's home."""
+
+    counts: bool
+
+
+class DraftEntry(Entry):
+    """A draft to save over a revision; 0 where there is none yet."""
+
+    parent_trial_id: RowId
+    spec: SpecFile
+    revision: Annotated[int, Field(ge=0, le=2**53)]
+
+
+class BookQuery(Entry):
+    """What a drink has to have: every word of ``q`` in its name, trials, ingredients or sheets; a family, a taster, at least such a score,
+    every pour in stock.
+    """
+
+    q: Annotated[Plain, Field(max_length=100)] = ""
+    family: FamilyName | None = None
+    taster: Annotated[Plain, Field(max_length=100)] = ""
+    score: Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)] | None = None
+    at_hand: bool = False
+
+
+class PageQuery(BookQuery):
+    """A page of it: as many as ``limit``, of those older than the drink ``before``."""
+
+    before: RowId | None = None
+    limit: Annotated[int, Field(ge=1, le=500)] | None = None
+
+
+class BookCount(Report):
+    """How many drinks there are."""
+
+    drinks: int

@@ -1,0 +1,95 @@
+"""Bodies and queries of the larder router."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import Field
+
+from oenomel.schemas.base import Entry, Level, Plain, Report
+from oenomel.schemas.routes.ingredients_models import IngredientDetail, ValueReport
+
+
+class LarderLine(Report):
+    """An ingredient at a glance: what it holds, what is only guessed of it, whether the house made or changed it."""
+
+    slug: str
+    name: str
+    kind: str
+    origin: str
+    abv: float
+    sugar: float
+    acid: float
+    gaps: list[str]
+    changed: list[str]
+    retired: bool
+    state: str
+    price_per_litre: float | None
+    keeps_days: float | None
+    par_ml: float | None
+    lots: int
+
+
+class UsedIn(Report):
+    """A drink of which a trial pours it."""
+
+    drink_id: int
+    drink: str
+
+
+class LarderDetail(Report):
+    """An ingredient with all that is known of it: each value with its source, what the house has set over it, where it is used."""
+
+    ingredient: IngredientDetail
+    line: LarderLine
+    house_values: list[ValueReport]
+    used_in: list[UsedIn]
+
+
+class SetRightEntry(Entry):
+    """What the house knows better, and from where: strength in %, all sugar and all acid in g per 100 ml, density, days that it keeps."""
+
+    abv: Level | None = None
+    sugar: Level | None = None
+    acid: Level | None = None
+    density: Level | None = None
+    keeps_days: Level | None = None
+    source: Annotated[Plain, Field(min_length=1, max_length=200)] = "set right by the house"
+
+
+class HouseValueEntry(Entry):
+    """A value of the house with where it comes from."""
+
+    name: Annotated[Plain, Field(min_length=1, max_length=60)]
+    value: Level
+    relative_sd: Annotated[float, Field(ge=0, le=2, allow_inf_nan=False)]
+    source: Annotated[Plain, Field(min_length=1, max_length=2000)]
+    source_kind: Annotated[Plain, Field(max_length=60)]
+    why: Annotated[Plain, Field(max_length=2000)] = ""
+
+
+class HouseValues(Entry):
+    """All that the house sets over an ingredient's own values; none gives every value back."""
+
+    values: Annotated[list[HouseValueEntry], Field(max_length=40)]
+
+
+class RetiredEntry(Entry):
+    """Whether an ingredient is no longer offered."""
+
+    retired: bool
+
+
+class TableEntry(Entry):
+    """A larder as a table."""
+
+    text: Annotated[str, Field(max_length=5_000_000)]
+
+
+class TableReport(Report):
+    """What a table changed: a line each, and the sums of it."""
+
+    added: list[str]
+    changed: list[str]
+    same: int
+    words: str

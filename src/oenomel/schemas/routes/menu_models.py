@@ -1,0 +1,36 @@
+"""Bodies and queries of the menu router."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import Field
+
+from oenomel.schemas.base import Entry, Plain
+from oenomel.schemas.requests.assumptions import AssumptionsQuery
+from oenomel.schemas.requests.rebalance_requests import Grid
+
+
+class OnTheListEntry(Entry):
+    """What a drink is sold for, and how many are expected tonight; None where nobody tells."""
+
+    price: Annotated[float, Field(allow_inf_nan=False, le=100_000)] | None = None
+    serves: Annotated[int, Field(ge=0, le=10_000)] | None = None
+
+
+class ParEntry(Entry):
+    """How much of an ingredient should stand there at least, in ml."""
+
+    par_ml: Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)] | None = None
+
+
+class CurrencyEntry(Entry):
+    """How prices are written: €, £, $."""
+
+    sign: Annotated[Plain, Field(max_length=8)]
+
+
+class TodayQuery(AssumptionsQuery):
+    """What is supposed of the ice, and the smallest step of the jigger in ml."""
+
+    grid: Grid = 2.5

@@ -1,0 +1,57 @@
+"""Bodies and queries of the originals router."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import Field
+
+from oenomel.schemas.base import Entry, Plain, Report
+from oenomel.schemas.requests.originals_requests import WishEntry
+from oenomel.schemas.spec_file import SpecFile
+
+
+class LeftReport(Report):
+    """How many combinations a wish leaves: on paper, and about how many of them make sense, keep it and stand at home."""
+
+    combinations: int
+    balanced: int
+
+
+class KeptDrink(Entry):
+    """A drink that stays on a list, and its place there, counted from 0."""
+
+    place: Annotated[int, Field(ge=0, le=11)]
+    spec: SpecFile
+
+
+class MenuEntry(Entry):
+    """A list: a wish for each of its places, drinks that stay, and the seed."""
+
+    places: Annotated[list[WishEntry], Field(min_length=1, max_length=12)]
+    kept: Annotated[list[KeptDrink], Field(max_length=12)] = []
+
+
+class OriginalsFlightEntry(Entry):
+    """Originals of one wish to be tasted blind against each other."""
+
+    specs: Annotated[list[SpecFile], Field(min_length=2, max_length=6)]
+    wish: WishEntry
+
+
+class OriginalsFlightReport(Report):
+    """The drink under which they stand in the book, its trials; what has to be bought, prepared and pressed for a glass of each."""
+
+    drink_id: int
+    trials: list[int]
+    to_buy: list[str]
+    to_prepare: list[str]
+    fruit: list[str]
+
+
+class KinshipEntry(Entry):
+    """What the house sets for a pair of aroma groups, 0 (at odds) to 1 (an old friendship)."""
+
+    one: Annotated[Plain, Field(max_length=40)]
+    other: Annotated[Plain, Field(max_length=40)]
+    value: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]

@@ -1,0 +1,15 @@
+"""Bodies and queries of the sensory router."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import Field
+
+from oenomel.schemas.base import Entry, Plain
+
+
+class TasterQuery(Entry):
+    """Whose tongue; the house's for an empty name."""
+
+    taster: Annotated[Plain, Field(max_length=100)] = ""

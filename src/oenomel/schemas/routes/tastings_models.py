@@ -1,0 +1,67 @@
+"""Bodies and queries of the tastings router."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import Field, StringConstraints
+
+from oenomel.schemas.base import Entry, Plain, Report
+from oenomel.schemas.reports.trial_reports import (
+    SheetReport,
+)
+from oenomel.schemas.requests.rebalance_requests import Grid
+from oenomel.schemas.requests.tasting_requests import SheetEntry, Taster, WordsEntry
+
+
+class FlightEntry(Entry):
+    """Sheets to keep together: all of them, or none."""
+
+    sheets: Annotated[list[SheetEntry], Field(min_length=1, max_length=40)]
+
+
+class FlightReport(Report):
+    """The sheets as kept."""
+
+    sheets: list[SheetReport]
+
+
+class NextRequest(Entry):
+    """For whom: a taster whose palate counts, an empty name for the house's, or nothing; and the jigger's smallest step, ml."""
+
+    palate: Annotated[Plain, Field(max_length=100)] | None = None
+    grid: Grid = 2.5
+
+
+class TasterReport(Report):
+    """Who has tasted: how many sheets, and when last."""
+
+    taster: str
+    sheets: int
+    last: str
+
+
+class IngredientNoteEntry(Entry):
+    """A bottle or a juice tasted alone. With ``aroma`` or ``impression`` it amends the ingredient: weights 1 to 3 by tag."""
+
+    taster: Taster
+    words: WordsEntry = WordsEntry()
+    aroma: Annotated[dict[str, Annotated[int, Field(ge=1, le=3)]], Field(max_length=8)] | None = None
+    impression: Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=200)] | None = None
+
+
+class IngredientNoteReport(Report):
+    """What a part tasted of alone."""
+
+    id: int
+    taster: str
+    tasted_at: str
+    words: WordsEntry
+    amended: bool
+
+
+class AromaReport(Report):
+    """A word of the aroma list, and its group."""
+
+    tag: str
+    group: str

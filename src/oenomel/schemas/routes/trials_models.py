@@ -1,0 +1,29 @@
+"""Bodies and queries of the trials router."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from oenomel.schemas.base import Entry, Name, RowId
+from oenomel.schemas.spec_file import SpecFile
+
+
+class MarkEntry(Entry):
+    """What became of a trial; empty for nothing yet, hidden for out of view."""
+
+    mark: Literal["", "finished", "shelved", "hidden"]
+
+
+class ChosenTrials(Entry):
+    """Trials of one drink to lay side by side, the one that the others are held against first."""
+
+    trials: Annotated[list[RowId], Field(min_length=1, max_length=8)]
+
+
+class CloudSpecEntry(Entry):
+    """A spec of the drink from elsewhere, and whose it is."""
+
+    name: Name
+    spec: SpecFile

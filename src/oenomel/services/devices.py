@@ -1,0 +1,80 @@
+"""Measured beside forecast: readings of trials, the devices they come from, and the house's own water."""
+
+from __future__ import annotations
+
+import sqlite3
+
+from oenomel.core.forecast import Forecast, forecast_of
+from oenomel.core.trials import Reading
+from oenomel.core.trials.readings import check, own_water, water_found, without_house_factor
+from oenomel.devices.bench_set import DEVICES, BenchSet
+from oenomel.devices.hidden_truth import samples_of
+from oenomel.schemas.reports.trial_reports import NotebookReport
+from oenomel.schemas.routes.devices_models import DeviceReading, DeviceReadingEntry, DeviceReadRequest, FactorReport, MeasuringDeviceReport
+from oenomel.services.stored_trials import KeptTrial, kept_trials
+from oenomel.services.trials import get_notebook
+from oenomel.store import drinks, measurements
+from oenomel.store.database import transaction
+from oenomel.store.measurements import MeasurementRecord
+
+
+def keep_reading(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: DeviceReadingEntry) -> NotebookReport:
+    """Keeps a reading of a trial; refused with the reason where it can't be. What it says of the water counts from then on."""
+    kept, plain = _trial(conn, drink_id, trial_id)
+    reading = Reading(body.quantity, body.point, body.value)
+    with transaction(conn):
+        others = _readings(conn, drink_id, trial_id)
+        check(reading, plain, others)
+        measurements.add(conn, MeasurementRecord(trial_id, body.quantity, body.point, body.value, body.device))
+        _note_water(conn, kept, plain, [*others, reading])
+    return get_notebook(conn, drink_id)
+
+
+def take_reading_back(conn: sqlite3.Connection, drink_id: int, reading_id: int) -> NotebookReport:
+    """Takes a reading back, and what it said of the water."""
+    trial_id = measurements.get(conn, reading_id).trial_id
+    kept, plain = _trial(conn, drink_id, trial_id)
+    with transaction(conn):
+        measurements.remove(conn, reading_id)
+        _note_water(conn, kept, plain, _readings(conn, drink_id, trial_id))
+    return get_notebook(conn, drink_id)
+
+
+def list_devices() -> list[MeasuringDeviceReport]:
+    """The devices that can be chosen; any reading can be typed instead."""
+    return [
+        MeasuringDeviceReport.model_validate({"device": name, "quantity": kind.quantity, "makes": sorted(kind.makes)})
+        for name, kind in DEVICES.items()
+    ]
+
+
+def read_device(conn: sqlite3.Connection, bench: BenchSet, device: str, body: DeviceReadRequest) -> DeviceReading:
+    """Read a device. The simulated ones see a hidden true lot of the trial, which no forecast knows."""
+    chosen = bench.device(device, body.make)
+    (kept,) = kept_trials(conn, [drinks.trial(conn, body.trial_id)])
+    sample = samples_of(kept.drink, body.trial_id)[body.point]
+    if body.zero:
+        chosen.zero()
+    return DeviceReading.model_validate({"quantity": DEVICES[device].quantity, "value": chosen.read(sample)})
+
+
+def get_calibration(conn: sqlite3.Connection) -> list[FactorReport]:
+    """How much water each technique takes in this house."""
+    found = sorted(measurements.ratios(conn).items())
+    return [FactorReport.model_validate(own_water(technique, ratios)) for technique, ratios in found]
+
+
+def _trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> tuple[KeptTrial, Forecast]:
+    """A trial, and its forecast as if the house had measured nothing."""
+    (kept,) = kept_trials(conn, [drinks.get_trial(conn, drink_id, trial_id)])
+    return kept, without_house_factor(kept.drink, forecast_of(kept.drink, kept.conditions))
+
+
+def _readings(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> list[Reading]:
+    return [Reading(r.quantity, r.point, r.value) for r in measurements.of_drink(conn, drink_id) if r.trial_id == trial_id]
+
+
+def _note_water(conn: sqlite3.Connection, kept: KeptTrial, plain: Forecast, readings: list[Reading]) -> None:
+    found = water_found(readings, plain)
+    technique = kept.drink.method.technique
+    measurements.put_water(conn, kept.record.id, technique, None if found is None else found.ratio, found.how if found else "")

@@ -1,0 +1,51 @@
+"""The families: slots, schools and homes."""
+
+from __future__ import annotations
+
+import sqlite3
+
+from oenomel.core.families import Home, families
+from oenomel.core.families.family import Family, published_ranges
+from oenomel.core.families.typical_range import branch_of_school
+from oenomel.schemas.routes.families_models import FamilyReport, HomeReport, RangeReport, SchoolReport
+from oenomel.schemas.spec_to_drink import spec_from_drink
+from oenomel.services.resolve import homes_for
+
+
+def list_families(conn: sqlite3.Connection) -> list[FamilyReport]:
+    """The families with their forms, schools and homes; a home reaches to the house's own reference specs."""
+    homes = homes_for(conn, *families())
+    return [_report(family, [home for (slug, _), home in homes.items() if slug == family.slug]) for family in families().values()]
+
+
+def _report(family: Family, homes: list[Home]) -> FamilyReport:
+    schools = [
+        SchoolReport(slug=s.slug, name=s.name, words=s.words, branch=branch_of_school(s), spec=spec_from_drink(s.drink))
+        for s in family.schools
+    ]
+    published = [
+        RangeReport(name=each.name, abv=list(each.abv), sugar=list(each.sugar), acid=list(each.acid))
+        for each in published_ranges()
+        if family.slug in each.families
+    ]
+    return FamilyReport(
+        slug=family.slug,
+        name=family.name,
+        words=family.words,
+        slots=list(family.slots),
+        forms=list(family.forms),
+        schools=schools,
+        homes=[_home(home) for home in homes],
+        published=published,
+    )
+
+
+def _home(home: Home) -> HomeReport:
+    band = home.strength_band()
+    return HomeReport(
+        branch=home.branch,
+        outline=[list(corner) for corner in home.outline()],
+        strength=None if band is None else list(band),
+        centre=home.centre(),
+        volume_ml=home.volume_ml,
+    )

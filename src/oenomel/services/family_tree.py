@@ -1,0 +1,59 @@
+"""The family tree: who descends from whom across drinks, and crossing them."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import Sequence
+
+from oenomel.core.dilution import Conditions
+from oenomel.core.spec import Drink, FamilyName
+from oenomel.core.trials.lineage import branch, cross
+from oenomel.schemas.poured_spec import with_pours_of
+from oenomel.schemas.reports.trial_reports import BranchReport, NodeReport, TreeReport
+from oenomel.schemas.routes.family_tree_models import CrossRequest
+from oenomel.schemas.spec_file import SpecFile, parse_spec
+from oenomel.schemas.spec_to_drink import plain_spec
+from oenomel.services.readable import UNREADABLE, read_or_none
+from oenomel.services.resolve import resolve
+from oenomel.services.stored_trials import kept_trials
+from oenomel.store import drinks, lineage
+from oenomel.store.lineage import MOST_NODES, NodeRecord
+
+
+def get_tree(conn: sqlite3.Connection, family: FamilyName | None = None) -> TreeReport:
+    """The trials in view, the newest where there are very many, and the change on each branch."""
+    records = lineage.tree(conn, family or "")
+    made = _drinks(conn, records)
+    shown = set(made)
+    branches = []
+    for record in records:
+        for parent in record.parents:
+            if parent in shown and record.id in shown:
+                change = branch(made[record.id], made[parent], Conditions())
+                branches.append(BranchReport(parent=parent, child=record.id, change=change.change, effect=change.effect))
+    nodes = [NodeReport.model_validate(record) for record in records if record.id in shown]
+    return TreeReport(nodes=nodes, branches=branches, more=len(records) == MOST_NODES)
+
+
+def cross_trials(conn: sqlite3.Connection, body: CrossRequest) -> SpecFile:
+    """A start out of two or three trials: the first gives the frame, the others what fills its slots."""
+    kept = kept_trials(conn, [drinks.trial(conn, each) for each in body.parents])
+    made = cross([each.drink for each in kept])
+    names = [drinks.get(conn, each.record.drink_id).name for each in kept]
+    crossed = with_pours_of(kept[0].spec, kept[0].drink, made)
+    return crossed.model_copy(update={"name": " × ".join(dict.fromkeys(names))[:200]})
+
+
+def _drinks(conn: sqlite3.Connection, records: Sequence[NodeRecord]) -> dict[int, Drink]:
+    """The drinks of trials by their ids, without those that can't be read."""
+    try:
+        found = resolve(conn, *[plain_spec(parse_spec(record.spec)) for record in records])
+        return {record.id: drink for record, drink in zip(records, found, strict=True)}
+    except UNREADABLE:
+        each = {record.id: read_or_none(_drink, conn, record.spec) for record in records}
+        return {trial_id: drink for trial_id, drink in each.items() if drink is not None}
+
+
+def _drink(conn: sqlite3.Connection, spec: str) -> Drink:
+    (drink,) = resolve(conn, plain_spec(parse_spec(spec)))
+    return drink

@@ -1,0 +1,68 @@
+"""Forecasts: one drink, a drink beside its parent, and amounts as they are typed."""
+
+from __future__ import annotations
+
+import sqlite3
+from typing import Any
+
+from oenomel.core.dilution import Conditions
+from oenomel.core.forecast import compare, forecast_of
+from oenomel.core.forecast.explanations import Checkpoint, ExplainedFigure, Why, explain
+from oenomel.core.spec import Drink
+from oenomel.errors import MendGone
+from oenomel.schemas.reports.amount_reports import AmountReport, read_typed
+from oenomel.schemas.reports.forecast_reports import (
+    CourseReport,
+    ForecastReport,
+    forecast_report,
+)
+from oenomel.schemas.requests.amount_requests import AmountRequest, TypedEntry
+from oenomel.schemas.routes.forecast_models import MendRequest
+from oenomel.schemas.spec_file import SpecFile, spec_schema
+from oenomel.schemas.spec_fix import with_mend
+from oenomel.services.resolve import homes_for, resolve
+
+
+def predict_drink(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> ForecastReport:
+    """The forecast of a spec."""
+    (drink,) = resolve(conn, spec)
+    return forecast_report(forecast_of(drink, conditions, homes_for(conn, drink.family)))
+
+
+def follow_in_the_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> CourseReport:
+    """Twenty minutes of a spec in its glass."""
+    (drink,) = resolve(conn, spec)
+    forecast = forecast_of(drink, conditions, homes_for(conn, drink.family))
+    return CourseReport.model_validate(forecast.course)
+
+
+def explain_figure(conn: sqlite3.Connection, point: Checkpoint, figure: ExplainedFigure, spec: SpecFile, conditions: Conditions) -> Why:
+    """Why a figure of a spec is what it is, in the tin, after the ice, before topping or as served."""
+    (drink,) = resolve(conn, spec)
+    return explain(drink, figure, conditions, point)
+
+
+def mend_spec(conn: sqlite3.Connection, body: MendRequest, conditions: Conditions) -> SpecFile:
+    """The spec with a mend of one of its findings applied."""
+    specs = (body.spec, body.parent) if body.parent else (body.spec,)
+    drink, *parent = resolve(conn, *specs)
+    found = compare(drink, parent[0], conditions).findings if parent else ()
+    for finding in (*found, *forecast_of(drink, conditions, homes_for(conn, drink.family)).findings):
+        if (finding.code, finding.pour) == (body.code, body.pour) and body.mend < len(finding.mends):
+            return with_mend(body.spec, finding.mends[body.mend])
+    raise MendGone(body.code)
+
+
+def read_amount(conn: sqlite3.Connection, body: AmountRequest, conditions: Conditions) -> AmountReport:
+    """A typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys."""
+    (drink,) = resolve(conn, body.spec)
+    return _read(body, body.spec, drink, conditions)
+
+
+def get_spec_schema() -> dict[str, Any]:
+    """The JSON Schema of the spec file."""
+    return spec_schema()
+
+
+def _read(typed: TypedEntry, spec: SpecFile, drink: Drink, conditions: Conditions) -> AmountReport:
+    return read_typed(typed, spec, drink, lambda: forecast_of(drink, conditions).served.volume_ml)

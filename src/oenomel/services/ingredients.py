@@ -1,0 +1,71 @@
+"""The larder."""
+
+from __future__ import annotations
+
+import sqlite3
+from typing import Any
+
+from oenomel.core.families import families
+from oenomel.core.families.family import NewPour, new_pour
+from oenomel.core.larder import Ingredient, Kind, SlotName
+from oenomel.core.larder.ingredient_search import Found
+from oenomel.core.spec import FamilyName
+from oenomel.schemas.base import Plain
+from oenomel.schemas.routes.ingredients_models import FoundIngredient, FoundReport, IngredientDetail, IngredientSummary, ValueReport
+from oenomel.store import ingredients
+from oenomel.store.stock import in_stock
+
+
+def list_ingredients(
+    conn: sqlite3.Connection,
+    q: Plain = "",
+    kind: Kind | None = None,
+    slot: SlotName | None = None,
+    family: FamilyName | None = None,
+    new_as: SlotName = "other",
+) -> list[IngredientSummary]:
+    """Ingredients that the words mean, best first (all, by name, without words), of a kind and a slot; each tells what a new pour of it
+    is in a family's drink, as ``new_as``.
+    """
+    of = families()[family] if family else None
+    return [_summary(each, new_pour(each, of, new_as), by) for each, by in ingredients.search(conn, q, kind, slot, new_as)]
+
+
+def find_ingredients(conn: sqlite3.Connection, q: Plain) -> FoundReport:
+    """Ingredients by any word of the trade for them, best first; where nothing is called so, the nearest."""
+    index = ingredients.names(conn)
+    found = index.find(q, in_stock(conn))
+    return FoundReport(found=_told_found(found), nearest=[] if found else _told_found(index.nearest(q)))
+
+
+def get_ingredient(conn: sqlite3.Connection, slug: str) -> IngredientDetail:
+    """One ingredient."""
+    return ingredient_detail(ingredients.get(conn, slug))
+
+
+def _told_found(found: list[Found]) -> list[FoundIngredient]:
+    return [FoundIngredient(slug=each.slug, name=each.name, by=each.by) for each in found]
+
+
+def ingredient_detail(ingredient: Ingredient) -> IngredientDetail:
+    """An ingredient with the source of each of its numbers."""
+    values = [ValueReport.model_validate(value) for value in ingredient.values.values()]
+    return IngredientDetail(**_told(ingredient, new_pour(ingredient, None)), values=values)
+
+
+def _summary(ingredient: Ingredient, pour: NewPour, by: str) -> IngredientSummary:
+    return IngredientSummary(**_told(ingredient, pour, by))
+
+
+def _told(ingredient: Ingredient, pour: NewPour, by: str = "") -> dict[str, Any]:
+    return {
+        "found_by": by,
+        **{name: getattr(ingredient, name) for name in ("slug", "name", "kind", "impression", "origin", "varies")},
+        **{name: list(getattr(ingredient, name)) for name in ("slots", "also", "allergens", "cautions")},
+        **{name: getattr(ingredient.composition, name) for name in ("abv", "sugar", "acid")},
+        "sparkling": ingredient.is_sparkling,
+        "aroma": dict(ingredient.aroma),
+        "bitterness": ingredient.label("bitterness") or 0.0,
+        "keeps_days": ingredient.label("keeps_days"),
+        "new_pour": pour,
+    }

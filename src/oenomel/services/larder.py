@@ -1,0 +1,194 @@
+"""The larder looked after: what is known of each ingredient, set right, retired, carried as a table."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections import Counter
+from dataclasses import asdict
+
+from oenomel.core.larder import Ingredient, Shelved, SourcedValue
+from oenomel.core.larder.gaps import gaps_of, set_right
+from oenomel.core.larder.label import Label, bottle_from
+from oenomel.core.wording import listed
+from oenomel.errors import DomainError, OenomelError, SpecError
+from oenomel.formats.larder_table import LarderRow, read_larder_table, write_larder_table
+from oenomel.schemas.routes.ingredients_models import ValueReport
+from oenomel.schemas.routes.larder_models import (
+    HouseValues,
+    LarderDetail,
+    LarderLine,
+    RetiredEntry,
+    SetRightEntry,
+    TableEntry,
+    TableReport,
+    UsedIn,
+)
+from oenomel.services.ingredients import ingredient_detail
+from oenomel.store import ingredients, lots, menu_entries, shelf
+from oenomel.store.database import transaction
+
+SAME_WITHIN = 1e-9
+
+
+def list_larder(conn: sqlite3.Connection) -> list[LarderLine]:
+    """Every ingredient at a glance, by name."""
+    house, gone, shelved = ingredients.house_values(conn), ingredients.retired(conn), shelf.all_shelved(conn)
+    pars, counted = menu_entries.pars(conn), _lots(conn)
+    return [_line(each, house, gone, shelved, pars, counted) for each in ingredients.larder(conn).values()]
+
+
+def write_table(conn: sqlite3.Connection) -> str:
+    """Write all ingredients as a table (CSV)."""
+    return write_larder_table(
+        ingredients.larder(conn).values(), shelf.all_shelved(conn), menu_entries.pars(conn), ingredients.retired(conn)
+    )
+
+
+def read_table(conn: sqlite3.Connection, body: TableEntry) -> TableReport:
+    """Takes a table in, all of it or nothing, and tells what that changed."""
+    rows = read_larder_table(body.text)
+    with transaction(conn):
+        return _taken_in(conn, rows)
+
+
+def get_larder_detail(conn: sqlite3.Connection, slug: str) -> LarderDetail:
+    """One ingredient with all that is known of it."""
+    return _detail(conn, slug)
+
+
+def set_values_right(conn: sqlite3.Connection, slug: str, body: SetRightEntry) -> LarderDetail:
+    """Puts what the house knows better over an ingredient's own values."""
+    told = body.model_dump(exclude_none=True, exclude={"source"})
+    if not told:
+        raise DomainError("nothing is told: give at least one figure")
+    with transaction(conn):
+        values = set_right(ingredients.get(conn, slug), told, body.source)
+        ingredients.set_right(conn, slug, values.values())
+        return _detail(conn, slug)
+
+
+def put_house_values(conn: sqlite3.Connection, slug: str, body: HouseValues) -> LarderDetail:
+    """Puts exactly these values over an ingredient's own: so a change is undone."""
+    with transaction(conn):
+        before = ingredients.house_values(conn).get(slug, {})
+        ingredients.set_right(conn, slug, [SourcedValue(**each.model_dump()) for each in body.values], back=before)
+        return _detail(conn, slug)
+
+
+def retire_ingredient(conn: sqlite3.Connection, slug: str, body: RetiredEntry) -> LarderDetail:
+    """Takes an ingredient out of what is offered, or back in; trials keep it."""
+    with transaction(conn):
+        ingredients.retire(conn, slug, body.retired)
+        return _detail(conn, slug)
+
+
+def _lots(conn: sqlite3.Connection) -> Counter[str]:
+    return Counter(each.slug for each in lots.open_lots(conn))
+
+
+def _line(
+    each: Ingredient,
+    house: dict[str, dict[str, SourcedValue]],
+    gone: frozenset[str],
+    shelved: dict[str, Shelved],
+    pars: dict[str, float],
+    counted: dict[str, int],
+) -> LarderLine:
+    stands = shelved.get(each.slug)
+    return LarderLine(
+        **{name: getattr(each, name) for name in ("slug", "name", "kind", "origin")},
+        **{name: getattr(each.composition, name) for name in ("abv", "sugar", "acid")},
+        gaps=gaps_of(each),
+        changed=sorted(house.get(each.slug, {})),
+        retired=each.slug in gone,
+        state=stands.state if stands else "",
+        price_per_litre=each.label("price_per_litre"),
+        keeps_days=each.label("keeps_days"),
+        par_ml=pars.get(each.slug),
+        lots=counted.get(each.slug, 0),
+    )
+
+
+def _detail(conn: sqlite3.Connection, slug: str) -> LarderDetail:
+    ingredient = ingredients.get(conn, slug)
+    house = ingredients.house_values(conn)
+    line = _line(ingredient, house, ingredients.retired(conn), shelf.all_shelved(conn), menu_entries.pars(conn), _lots(conn))
+    return LarderDetail(
+        ingredient=ingredient_detail(ingredient),
+        line=line,
+        house_values=[ValueReport.model_validate(asdict(each)) for each in house.get(slug, {}).values()],
+        used_in=[UsedIn(drink_id=drink_id, drink=name) for drink_id, name in ingredients.poured_in(conn, slug)],
+    )
+
+
+def _taken_in(conn: sqlite3.Connection, rows: list[LarderRow]) -> TableReport:
+    added, changed, same = [], [], 0
+    for row in rows:
+        try:
+            what = _take_row(conn, row)
+        except SpecError:
+            raise
+        except OenomelError as error:
+            raise SpecError(f"line {row.line}", str(error)) from error
+        if what == "added":
+            added.append(row.name)
+        elif what:
+            changed.append(f"{row.name}: {what}")
+        else:
+            same += 1
+    parts = [f"{len(added)} added" * bool(added), f"{len(changed)} changed" * bool(changed), f"{same} the same" * bool(same)]
+    told = listed([part for part in parts if part]) or "nothing in it"
+    return TableReport(added=added, changed=changed, same=same, words=f"{told}.")
+
+
+def _take_row(conn: sqlite3.Connection, row: LarderRow) -> str:
+    """What a row changed, in words; "added" where it is new, nothing where all was so."""
+    known = ingredients.some(conn, [row.slug]).get(row.slug) if row.slug else None
+    if known is None:
+        _add_row(conn, row)
+        return "added"
+    composition, told = known.composition, []
+    now = {"abv": composition.abv, "sugar": composition.sugar, "acid": composition.acid, "density": composition.density_g_per_ml}
+    figures = {
+        name: row.figures[name]
+        for name in now
+        if name in row.figures and abs(row.figures[name] - now[name]) > SAME_WITHIN * max(now[name], 1)
+    }
+    keeps = row.figures.get("keeps_days")
+    if keeps is not None and keeps != known.label("keeps_days"):
+        figures["keeps_days"] = keeps
+    if figures:
+        ingredients.set_right(conn, known.slug, set_right(known, figures, "a table of the house").values())
+        told += [name.replace("_", " ") for name in figures]
+    told += _take_stand(conn, row, known)
+    return listed(told)
+
+
+def _add_row(conn: sqlite3.Connection, row: LarderRow) -> None:
+    if not row.kind:
+        raise SpecError(f"line {row.line}", f'"{row.name}" isn\'t in the larder: tell its kind, and it is added')
+    figures = row.figures
+    label = Label(row.name, row.kind, figures.get("abv"), figures.get("sugar"), figures.get("acid"))  # type: ignore[arg-type]  # checked in reading
+    bottle = ingredients.add(conn, bottle_from(label, ingredients.larder(conn).values()))
+    _take_stand(conn, row, bottle)
+
+
+def _take_stand(conn: sqlite3.Connection, row: LarderRow, known: Ingredient) -> list[str]:
+    """How it stands: shelf, price, par, retired."""
+    told, stands = [], shelf.all_shelved(conn).get(known.slug)
+    price = row.figures.get("price_per_litre")
+    if price == 0:
+        raise DomainError("a price of nothing is no price: leave the cell empty where it isn't known")
+    was = stands.price_per_litre if stands else known.label("price_per_litre")
+    state = row.state or (stands.state if stands else "at hand" if price is not None and price != was else "")
+    if state and (stands is None or state != stands.state or (price is not None and price != was)):
+        shelf.put(conn, Shelved(known.slug, state, price if price is not None else was))  # type: ignore[arg-type]  # checked in reading
+        told.append("how it stands")
+    par = row.figures.get("par_ml")
+    if par is not None and par != menu_entries.pars(conn).get(known.slug):
+        menu_entries.put_par(conn, known.slug, par)
+        told.append("what should stand there")
+    if row.retired is not None and row.retired != (known.slug in ingredients.retired(conn)):
+        ingredients.retire(conn, known.slug, row.retired)
+        told.append("retired" if row.retired else "offered again")
+    return told

@@ -1,0 +1,80 @@
+"""How a drink is made and served: its steps, its glass, the ice it is served on, and where a range should settle."""
+
+from __future__ import annotations
+
+import sqlite3
+
+from oenomel.core.checks import Mend
+from oenomel.core.checks.finding import Edit
+from oenomel.core.dilution import Conditions
+from oenomel.core.forecast import forecast_of
+from oenomel.core.forecast.serving_ice import on_each_ice
+from oenomel.core.glass.glassware import glasses, size_to
+from oenomel.core.method import MethodOptions
+from oenomel.core.method.garnishes import suggested_garnishes
+from oenomel.core.method.steps import making_steps
+from oenomel.core.rebalance import Aim
+from oenomel.core.rebalance.ranges import span_of
+from oenomel.errors import CannotSize
+from oenomel.schemas.reports.method_reports import (
+    GarnishSuggestion,
+    GlassReport,
+    ServeReport,
+    SpanReport,
+    StepReport,
+    serve_report,
+    span_report,
+)
+from oenomel.schemas.requests.rebalance_requests import target_from
+from oenomel.schemas.routes.method_models import SpansRequest, StepsRequest
+from oenomel.schemas.spec_file import SpecFile
+from oenomel.schemas.spec_fix import with_mend
+from oenomel.services.resolve import homes_for, resolve
+from oenomel.store import ingredients
+from oenomel.store.stock import in_stock
+
+
+def list_glasses() -> list[GlassReport]:
+    """The glasses of the list, smallest first."""
+    return [GlassReport.model_validate(glass) for glass in glasses().values()]
+
+
+def list_steps(conn: sqlite3.Connection, body: StepsRequest) -> list[StepReport]:
+    """How a spec is made, step by step."""
+    (drink,) = resolve(conn, body.spec)
+    way = MethodOptions(body.order, body.sparkling, body.shown, body.spec.ounce_ml)
+    return [StepReport.model_validate(step) for step in making_steps(drink, way)]
+
+
+def suggest_garnishes(conn: sqlite3.Connection, spec: SpecFile) -> list[GarnishSuggestion]:
+    """Garnishes that would suit a spec, the best first, each with its reason."""
+    (drink,) = resolve(conn, spec)
+    suggested = suggested_garnishes(drink, ingredients.offered(conn).values(), in_stock(conn))
+    return [GarnishSuggestion(garnish=each.garnish, at_hand=each.in_stock) for each in suggested]
+
+
+def compare_serves(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> list[ServeReport]:
+    """A spec served up, on cubes, on one large cube and on crushed ice."""
+    (drink,) = resolve(conn, spec)
+    return [serve_report(takes) for takes in on_each_ice(drink, conditions, homes_for(conn, drink.family))]
+
+
+def size_to_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> SpecFile:
+    """The spec with every amount changed by the same factor, so that it fills its glass."""
+    (drink,) = resolve(conn, spec)
+    served = forecast_of(drink, conditions, homes_for(conn, drink.family)).served
+    times = size_to(drink.serve.glass, drink.serve.ice, served.volume_ml)
+    if times is None:
+        raise CannotSize(drink.serve.glass)
+    return with_mend(spec, Mend("Size the drink to the glass", (Edit("amounts", {"times": times}),)))
+
+
+def follow_ranges(conn: sqlite3.Connection, body: SpansRequest, conditions: Conditions) -> list[SpanReport]:
+    """What each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent."""
+    drink, parent = resolve(conn, body.spec, body.parent)
+    aim = Aim(target_from(body.parent, drink, parent, {}, equivalents=False, conditions=conditions), grid_ml=body.grid)
+    return [
+        span_report(index, span_of(drink, index, entry.range[0], entry.range[1], aim, conditions))
+        for index, entry in enumerate(body.spec.pours)
+        if entry.range is not None
+    ]

@@ -1,0 +1,102 @@
+"""Kept lots as the core needs them: the ingredient as it is in a lot, with its readings taken in."""
+
+from __future__ import annotations
+
+import json
+import sqlite3
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import replace
+from datetime import UTC, datetime
+from typing import TypeVar
+
+from oenomel.core.larder import Ingredient, SourcedValue, composition_from_values
+from oenomel.core.larder.ingredient import LABELS
+from oenomel.core.lots import Lot
+from oenomel.core.lots.lot import LotReading, lot_of
+from oenomel.errors import ImpossibleMeasurement
+from oenomel.moments import moment_of
+from oenomel.schemas.requests.trial_conditions import MadeEntry
+from oenomel.schemas.spec_file import PourEntry, SpecFile
+from oenomel.schemas.spec_to_drink import TODAYS
+from oenomel.store import ingredients, lots
+from oenomel.store.lots import LotRecord, ReadingRecord
+
+Key = TypeVar("Key")
+
+__all__ = ["as_it_is", "as_kept", "hours_since", "lots_as_poured", "supposed", "todays_lots", "with_lots_named"]
+
+
+def supposed(base: Ingredient, lot: LotRecord) -> Ingredient:
+    """What a lot is without its readings: what was cooked by its grams, anything else as the larder tells."""
+    told = [SourcedValue(**each) for each in json.loads(lot.contents)]
+    if not told:
+        return base
+    kept = {name: each for name, each in base.values.items() if name in LABELS}
+    values = {**kept, **{each.name: each for each in told}}
+    return replace(base, values=values, composition=composition_from_values(values, base.kind))
+
+
+def as_it_is(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
+    """A lot with its readings taken in; raises ImpossibleMeasurement."""
+    found = lot_of(supposed(base, lot), [LotReading(each.what, each.value, each.sd) for each in readings], lot.name)
+    return replace(found, ingredient=replace(found.ingredient, lot_hours=hours_since(lot.made_at)))
+
+
+def as_kept(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
+    """A kept lot with its readings; where the larder was changed since they were taken and they no longer fit, without."""
+    try:
+        return as_it_is(base, lot, readings)
+    except ImpossibleMeasurement as error:
+        without = as_it_is(base, lot, [])
+        return replace(without, notes=(f"Its readings no longer fit what the larder tells, and are left out: {error}.",))
+
+
+def todays_lots(conn: sqlite3.Connection, slugs: Iterable[str]) -> dict[str, tuple[LotRecord, Lot]]:
+    """Of each of these ingredients the lot that is poured from today, where there is one."""
+    return _with_readings(conn, lots.newest(conn, slugs))
+
+
+def lots_as_poured(conn: sqlite3.Connection, named: Iterable[tuple[str, str]]) -> dict[tuple[str, str], Ingredient]:
+    """Ingredients as they are in the lots that pours name, by slug and word; without those that nobody knows."""
+    wanted = set(named)
+    today = {slug for slug, word in wanted if word == TODAYS}
+    found: dict[tuple[str, str], LotRecord] = dict(lots.of_names(conn, wanted - {(slug, TODAYS) for slug in today}))
+    if today:
+        found |= {(slug, TODAYS): lot for slug, lot in lots.newest(conn, today).items()}
+    for slug, word in wanted - found.keys():
+        # A lot may be named by its number too.
+        numbered = lots.numbered(conn, int(word)) if word.isdecimal() and len(word) < 16 else None
+        if numbered is not None and numbered.slug == slug:
+            found[slug, word] = numbered
+    return {key: lot.ingredient for key, (_, lot) in _with_readings(conn, found).items()}
+
+
+def with_lots_named(conn: sqlite3.Connection, spec: SpecFile, made: MadeEntry) -> tuple[SpecFile, MadeEntry]:
+    """A trial as it is kept: "today" is the lot that it was made of by its name, and what it was made of is told with how it was made."""
+    poured = [*spec.pours, *(made.poured or ())]
+    today = {pour.ingredient for pour in poured if isinstance(pour.ingredient, str) and pour.lot == TODAYS}
+    names = {slug: lot.name for slug, lot in lots.newest(conn, today).items()} if today else {}
+
+    def named(pours: list[PourEntry]) -> list[PourEntry]:
+        return [
+            pour.model_copy(update={"lot": names.get(pour.ingredient)}) if isinstance(pour.ingredient, str) and pour.lot == TODAYS else pour
+            for pour in pours
+        ]
+
+    spec = spec.model_copy(update={"pours": named(spec.pours)})
+    told = {pour.ingredient: pour.lot for pour in named(poured) if isinstance(pour.ingredient, str) and pour.lot}
+    changes: dict[str, object] = {} if made.poured is None else {"poured": named(made.poured)}
+    if told.keys() - made.lots.keys():
+        changes["lots"] = {**told, **made.lots}
+    return spec, made.model_copy(update=changes)
+
+
+def hours_since(time: str) -> float:
+    """Hours since a time of the data file, none since one that is still to come by this clock; raises NotAMoment."""
+    return max(0.0, (datetime.now(UTC) - moment_of(time)).total_seconds() / 3600)
+
+
+def _with_readings(conn: sqlite3.Connection, found: Mapping[Key, LotRecord]) -> dict[Key, tuple[LotRecord, Lot]]:
+    readings = lots.readings_of(conn, (each.id for each in found.values()))
+    bases = ingredients.some(conn, (each.slug for each in found.values()))
+    return {key: (each, as_kept(bases[each.slug], each, readings.get(each.id, []))) for key, each in found.items()}

@@ -1,0 +1,34 @@
+"""One row that can't be read shuts no list: it is passed over there, and told apart with its text, to be set right or taken out."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Final, TypeVar
+
+from oenomel.errors import OenomelError
+
+Made = TypeVar("Made")
+
+__all__ = ["UNREADABLE", "fault_in", "read_or_none"]
+
+UNREADABLE: Final = (OenomelError, ValueError, KeyError, TypeError, AttributeError, ArithmeticError)
+"""What reading a kept row may raise that an earlier version took in unchecked, or that names what is gone."""
+
+
+def read_or_none(make: Callable[..., Made], *row: object) -> Made | None:
+    """What is made of a row; None where it can't be read."""
+    try:
+        return make(*row)
+    except UNREADABLE:
+        return None
+
+
+def fault_in(make: Callable[..., object], *row: object) -> str:
+    """Why a row can't be read, empty where it can."""
+    try:
+        make(*row)
+    except OenomelError as error:
+        return str(error)
+    except UNREADABLE:
+        return "it is told in no way that can be read"
+    return ""

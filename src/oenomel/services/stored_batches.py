@@ -1,0 +1,128 @@
+"""Kept batches as the core needs them: what is in a bottle, whose share is in it, and how it is told."""
+
+from __future__ import annotations
+
+import json
+import sqlite3
+from collections.abc import Iterable, Sequence
+from datetime import UTC, datetime
+from typing import Any
+
+from oenomel.core.batch import Batch, batch_of
+from oenomel.core.batch.corrections import TASTE_ML, serves_in
+from oenomel.core.batch.solera_shares import Filling, contents_of, descent_words, shares
+from oenomel.core.dilution import Conditions
+from oenomel.core.larder import Composition
+from oenomel.core.spec import Pour
+from oenomel.moments import TEN_YEARS, moment_of
+from oenomel.schemas.base import LevelsReport
+from oenomel.schemas.reports.batch_reports import DescentReport, KeptBatchReport, KeptBatchSummary, LabelReport, LogReport, PouredReport
+from oenomel.schemas.requests.batch_requests import BatchEntry, PouredEntry, poured_spec, wish_of
+from oenomel.schemas.spec_file import CompositionEntry, InlineIngredient
+from oenomel.schemas.spec_to_drink import composition_entry, inline_ingredient
+from oenomel.services.readable import read_or_none
+from oenomel.services.resolve import resolve
+from oenomel.store import batches, drinks, ingredients
+from oenomel.store.batches import BatchRecord
+
+__all__ = ["batch_now", "contents_text", "held", "pours_of", "report_of", "summaries", "the_older"]
+
+
+def batch_now(conn: sqlite3.Connection, entry: BatchEntry, conditions: Conditions) -> Batch:
+    """A batch as it is asked; raises SpecError, DomainError."""
+    wish = wish_of(entry)
+    (drink,) = resolve(conn, entry.of_its_lots)
+    return batch_of(drink, wish, conditions)
+
+
+def pours_of(conn: sqlite3.Connection, poured: Sequence[PouredEntry]) -> list[Pour]:
+    """What is in a bottle, for the core; raises SpecError naming what isn't in the larder."""
+    (drink,) = resolve(conn, poured_spec(list(poured)))
+    return [pour.at(each.ml) for pour, each in zip(drink.pours, poured, strict=True)]
+
+
+def contents_text(pours: Sequence[Pour]) -> str:
+    """What is in a bottle, per 100 ml, as it is kept."""
+    return composition_entry(contents_of(pours)).model_dump_json(exclude_defaults=True)
+
+
+def held(record: BatchRecord) -> Composition:
+    """What a kept batch holds, per 100 ml."""
+    return inline_ingredient(_bottle(record)).composition
+
+
+def the_older(record: BatchRecord, ml: float) -> PouredEntry:
+    """So much of an older batch, as it goes into a new one."""
+    return PouredEntry(ingredient=_bottle(record), ml=ml)
+
+
+def summaries(conn: sqlite3.Connection, records: Iterable[BatchRecord]) -> list[KeptBatchSummary]:
+    """Kept batches, the newest first; one that can't be read is passed over."""
+    names, every = dict(drinks.names(conn)), {each.id: each for each in batches.all_batches(conn)}
+    found = (read_or_none(_summary_report, each, names, every) for each in reversed(list(records)))
+    return [each for each in found if each is not None]
+
+
+def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
+    """One batch with all that is known of it; raises RecordNotFound."""
+    record = batches.get(conn, batch_id)
+    names, every = dict(drinks.names(conn)), {each.id: each for each in batches.all_batches(conn)}
+    has = held(record)
+    poured = [PouredEntry.model_validate(each) for each in json.loads(record.poured)]
+    slugs = {each.ingredient for each in poured if isinstance(each.ingredient, str)}
+    known = {slug: each.name for slug, each in ingredients.some(conn, slugs).items()}
+    return KeptBatchReport(
+        **_summary(record, names, every),
+        container_ml=record.container_ml,
+        sugar=has.sugar,
+        acid=has.acid,
+        recipe=LevelsReport.model_validate_json(record.recipe),
+        poured=[PouredReport(name=_name(each, known), ml=each.ml, lot=each.lot or "") for each in poured],
+        log=[LogReport.model_validate(each) for each in batches.log(conn, batch_id)],
+        descends=[_descent(every[key], share) for key, share in shares(_fillings(every), record.id)],
+        label=LabelReport.model_validate_json(record.label),
+        note=record.note,
+        taste=f"Pour {TASTE_ML:.0f} ml over two cubes, wait a minute, and taste it as cold and as thin as it is served.",
+    )
+
+
+def _summary_report(record: BatchRecord, names: dict[int, str], every: dict[int, BatchRecord]) -> KeptBatchSummary:
+    return KeptBatchSummary(**_summary(record, names, every))
+
+
+def _summary(record: BatchRecord, names: dict[int, str], every: dict[int, BatchRecord]) -> dict[str, Any]:
+    same = (
+        "id", "name", "drink_id", "made_at", "made_by", "use_by", "used_up_at", "volume_ml", "left_ml", "serve_ml"
+    )  # fmt: skip
+    return {
+        **{name: getattr(record, name) for name in same},
+        "drink": names[record.drink_id],
+        "past": record.used_up_at is None and moment_of(record.use_by, TEN_YEARS) < datetime.now(UTC),
+        "service": json.loads(record.wish)["service"],
+        "serves_left": serves_in(record.left_ml, record.serve_ml),
+        "abv": held(record).abv,
+        "wood": bool(record.wood),
+        "descent": descent_words({key: each.name for key, each in every.items()}, shares(_fillings(every), record.id)),
+    }
+
+
+def _descent(record: BatchRecord, share: float) -> DescentReport:
+    return DescentReport(
+        id=record.id, name=record.name, made_at=record.made_at, share=share, new_ml=_new_ml(record), kept_ml=record.older_ml
+    )  # fmt: skip
+
+
+def _fillings(every: dict[int, BatchRecord]) -> dict[int, Filling]:
+    return {key: Filling(key, _new_ml(each), each.older_id, each.older_ml) for key, each in every.items()}
+
+
+def _new_ml(record: BatchRecord) -> float:
+    return record.volume_ml - record.older_ml
+
+
+def _bottle(record: BatchRecord) -> InlineIngredient:
+    return InlineIngredient(name=record.name, kind="other", composition=CompositionEntry.model_validate_json(record.contents))
+
+
+def _name(entry: PouredEntry, known: dict[str, str]) -> str:
+    return entry.ingredient.name if isinstance(entry.ingredient, InlineIngredient) else known.get(entry.ingredient, entry.ingredient)

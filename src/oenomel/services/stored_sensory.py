@@ -1,0 +1,227 @@
+"""Tongues as the core needs them: a sitting's jugs as they were poured, what its triangles teach, whose words are told."""
+
+from __future__ import annotations
+
+import json
+import sqlite3
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+from oenomel.core.balance import USUAL_TONGUE, OwnSteps
+from oenomel.core.larder import Composition, Ingredient
+from oenomel.core.sensory import Matter
+from oenomel.core.sensory.blends import MATTERS, NOUNS, Jug, Jugs
+from oenomel.core.sensory.exercises import EXERCISES
+from oenomel.core.sensory.phrases import before_sitting, in_figures, known_steps, sitting_words, threshold_words
+from oenomel.core.sensory.thresholds import KNOWN_AFTER, Threshold, TriangleAnswer, after, threshold_of, worth_going_on
+from oenomel.core.sensory.training_plan import week_plan
+from oenomel.core.sensory.triangle import Triangle, alcohol_g, can_pour, left_after
+from oenomel.core.spec import Pour
+from oenomel.schemas.reports.sensory_reports import (
+    DoneReport,
+    JugLineReport,
+    JugReport,
+    KnownReport,
+    SittingReport,
+    ThresholdReport,
+    TongueReport,
+    TriangleReport,
+    TurnReport,
+    WeekReport,
+)
+from oenomel.store import ingredients, sensory
+from oenomel.store.sensory import SittingRecord, TriangleRecord
+
+__all__ = [
+    "jugs_of", "jugs_text", "sitting_report", "threshold_on", "tongue_of", "tongue_report", "triangle_of", "triangle_report", "turn_of",
+]  # fmt: skip
+
+USUAL_DISTANCES = (0.4, 0.6, 0.8, 1.1, 1.4, 1.7, 2.0, 2.4, 2.8, 3.2, 3.6, 4.0)
+"""About what two jugs can be blended to, where none are mixed yet, [steps]."""
+
+MOST_HISTORY = 40
+
+
+def tongue_of(conn: sqlite3.Connection, taster: str | None) -> OwnSteps:
+    """Whose steps the words go by: a taster's, the house's for an empty name, the usual ones for nobody."""
+    if taster is None:
+        return USUAL_TONGUE
+    return known_steps({matter: threshold_of(answers) for matter, answers in _answers(conn, taster).items()})
+
+
+def threshold_on(conn: sqlite3.Connection, taster: str, matter: Matter) -> Threshold:
+    """What is known of a taster's step on one matter."""
+    return threshold_of(_answers(conn, taster)[matter])
+
+
+def jugs_text(jugs: Jugs) -> str:
+    """Jugs as they are kept."""
+
+    def told(jug: Jug) -> dict[str, Any]:
+        lines = [{"ingredient": pour.ingredient.slug, "ml": pour.volume_ml, "slot": pour.slot} for pour in jug.pours]
+        return {"lines": lines, "volume_ml": jug.volume_ml, "level": jug.level, "smell": jug.smell}
+
+    return json.dumps({"less": told(jugs.less), "more": told(jugs.more), "part_ml": jugs.part_ml, "parts": jugs.parts})
+
+
+def jugs_of(conn: sqlite3.Connection, record: SittingRecord) -> Jugs:
+    """The jugs of a sitting as they were mixed, whatever the larder says of their bottles by now."""
+    kept = json.loads(record.jugs)
+    known = ingredients.some(conn, {line["ingredient"] for side in ("less", "more") for line in kept[side]["lines"]})
+
+    def jug(told: dict[str, Any]) -> Jug:
+        pours = tuple(Pour(_bottle(known, line["ingredient"]), line["ml"], slot=line["slot"]) for line in told["lines"])
+        abv, sugar, acid = told["level"]
+        return Jug(pours, told["volume_ml"], (abv, sugar, acid), told["smell"])
+
+    return Jugs(_matter(record.matter), jug(kept["less"]), jug(kept["more"]), kept["part_ml"], kept["parts"])
+
+
+def triangle_of(record: TriangleRecord) -> Triangle:
+    """A triangle for the core."""
+    return Triangle(record.steps, record.less_parts, record.more_parts, record.odd, bool(record.odd_is_more))
+
+
+def turn_of(record: SittingRecord, triangles: Sequence[TriangleRecord]) -> str:
+    """Whose turn it is: of those who have triangles left the one with fewest, in the order of the panel; empty where all are done."""
+    tasters: list[str] = json.loads(record.tasters)
+    counts = {name: sum(each.taster == name for each in triangles) for name in tasters}
+    waiting = [name for name in tasters if counts[name] < record.rounds]
+    return min(waiting, key=lambda name: counts[name]) if waiting and record.ended_at is None else ""
+
+
+def triangle_report(record: TriangleRecord, number: int) -> TriangleReport:
+    """A triangle as the taster may see it."""
+    if record.found is None:
+        return TriangleReport(id=record.id, sitting_id=record.sitting_id, taster=record.taster, number=number, answered=False)
+    where = f"Glass {record.odd} stood alone."
+    if record.answer is None:
+        words = "Found." if record.found else "Not found this time."
+    else:
+        words = f"Found. {where}" if record.found else f"Not this time. {where}"
+    return TriangleReport(
+        id=record.id,
+        sitting_id=record.sitting_id,
+        taster=record.taster,
+        number=number,
+        answered=True,
+        answer=record.answer,
+        found=bool(record.found),
+        odd=None if record.answer is None else record.odd,
+        words=words,
+    )
+
+
+def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingReport:
+    """A sitting as it stands."""
+    jugs, triangles = jugs_of(conn, record), sensory.triangles_of(conn, record.id)
+    left = left_after(jugs, [triangle_of(each) for each in triangles])
+    waiting = [each for each in triangles if each.found is None]
+    own = [each for each in triangles if waiting and each.taster == waiting[0].taster]
+    return SittingReport(
+        id=record.id,
+        matter=jugs.matter,
+        noun=NOUNS[jugs.matter],
+        rounds=record.rounds,
+        alone=bool(record.alone),
+        glass_ml=jugs.glass_ml,
+        less=_jug_report(jugs.less, left.less_ml),
+        more=_jug_report(jugs.more, left.more_ml),
+        turns=[_turn(conn, jugs, name, triangles) for name in json.loads(record.tasters)],
+        next=turn_of(record, triangles) if can_pour(jugs, left) else "",
+        open=triangle_report(waiting[0], len(own)) if waiting else None,
+        ended=record.ended_at is not None,
+        before=list(before_sitting(jugs.matter)),
+    )
+
+
+def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
+    """What is known of a tongue."""
+    answered = sensory.triangles_of_taster(conn, taster)
+    exercises = [each for each in sensory.exercises_of(conn, taster) if each.score is not None]
+    scores = {kind: [each.score or 0.0 for each in exercises if each.kind == kind] for kind in EXERCISES}
+    return TongueReport(
+        taster=taster,
+        tasters=sensory.tasters(conn),
+        thresholds=[_threshold(matter, [each for of, each in answered if of == matter]) for matter in MATTERS],
+        exercises=[
+            DoneReport(kind=kind, answered=len(each), right=sum(each) / len(each) if each else 0.0) for kind, each in scores.items()
+        ],
+        week=_week(conn, taster),
+        sittings=[each.id for each in sensory.open_sittings(conn) if not taster or taster in json.loads(each.tasters)],
+    )
+
+
+def _answers(conn: sqlite3.Connection, taster: str) -> dict[Matter, list[TriangleAnswer]]:
+    found: dict[Matter, list[TriangleAnswer]] = {matter: [] for matter in MATTERS}
+    for matter, each in sensory.triangles_of_taster(conn, taster):
+        found[_matter(matter)].append(_answer(each))
+    return found
+
+
+def _answer(record: TriangleRecord) -> TriangleAnswer:
+    return TriangleAnswer(record.steps, bool(record.found))
+
+
+def _threshold(matter: Matter, records: Sequence[TriangleRecord]) -> ThresholdReport:
+    known, history = threshold_of([]), []
+    for each in records:
+        known = after(known, _answer(each))
+        low, high = known.interval80
+        history.append(KnownReport(at=each.answered_at or "", triangles=known.triangles, steps=known.steps, low=low, high=high))
+    low, high = known.interval80
+    return ThresholdReport(
+        matter=matter,
+        noun=NOUNS[matter],
+        triangles=known.triangles,
+        right=known.right,
+        steps=known.steps,
+        low=low,
+        high=high,
+        counts=known.triangles >= KNOWN_AFTER,
+        words=threshold_words(known),
+        figures=in_figures(matter, known.steps),
+        usual=in_figures(matter, 1.0),
+        worth_it=worth_going_on(known, USUAL_DISTANCES),
+        history=history[-MOST_HISTORY:],
+    )
+
+
+def _week(conn: sqlite3.Connection, taster: str) -> WeekReport | None:
+    began = sensory.training(conn, taster) if taster else None
+    if began is None:
+        return None
+    done: dict[tuple[str, str], int] = {}
+    for matter, each in sensory.triangles_of_taster(conn, taster):
+        if each.asked_at >= began:
+            done["triangle", matter] = done.get(("triangle", matter), 0) + 1
+    for record in sensory.exercises_of(conn, taster):
+        if record.score is not None and record.asked_at >= began:
+            done["exercise", record.kind] = done.get(("exercise", record.kind), 0) + 1
+    days = week_plan(done)
+    return WeekReport(began_at=began, days=list(days), today=next((day.number for day in days if not day.done), 0))
+
+
+def _turn(conn: sqlite3.Connection, jugs: Jugs, taster: str, triangles: Sequence[TriangleRecord]) -> TurnReport:
+    own = [each for each in triangles if each.taster == taster and each.found is not None]
+    grams = sum(alcohol_g(jugs, triangle_of(each)) for each in own)
+    known = threshold_on(conn, taster, jugs.matter)
+    worth_it = worth_going_on(known, [each.steps for each in jugs.distances()])
+    found = sum(bool(each.found) for each in own)
+    words = list(sitting_words(len(own), grams, worth_it=worth_it))
+    return TurnReport(taster=taster, answered=len(own), found=found, alcohol_g=grams, words=words)
+
+
+def _jug_report(jug: Jug, left_ml: float) -> JugReport:
+    lines = [JugLineReport(ingredient=pour.ingredient.slug, name=pour.ingredient.name, ml=pour.volume_ml) for pour in jug.pours]
+    return JugReport(lines=lines, volume_ml=jug.volume_ml, left_ml=left_ml)
+
+
+def _matter(kept: str) -> Matter:
+    """A matter as it is kept; the file lets no other in."""
+    return next(matter for matter in MATTERS if matter == kept)
+
+
+def _bottle(known: Mapping[str, Ingredient], slug: str) -> Ingredient:
+    """A bottle of the jugs; one that has left the larder is poured all the same."""
+    return known.get(slug) or Ingredient(slug, slug.replace("-", " ").capitalize(), "other", Composition())

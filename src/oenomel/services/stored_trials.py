@@ -1,0 +1,102 @@
+"""Kept trials as the core needs them: the drink as really poured, its sheets, whose palate they tell of."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from oenomel.core.balance import profile_of_made
+from oenomel.core.dilution import Conditions
+from oenomel.core.families import home_for
+from oenomel.core.spec import Drink
+from oenomel.core.trials.next_trial import Sheet, reference_of, tasted_from
+from oenomel.core.trials.palate import Palate, Tasted, learn
+from oenomel.core.trials.tasting import Verdict
+from oenomel.errors import SpecError
+from oenomel.schemas.requests.trial_conditions import MadeEntry, as_poured, conditions_of
+from oenomel.schemas.spec_file import SpecFile, parse_spec
+from oenomel.schemas.spec_to_drink import plain_spec
+from oenomel.services.readable import UNREADABLE, read_or_none
+from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.stored_sensory import tongue_of
+from oenomel.store import drinks, tastings
+from oenomel.store.drinks import TrialRecord
+from oenomel.store.tastings import TastingRecord
+
+__all__ = ["KeptTrial", "kept_trials", "palate_of", "readable_trials", "sheets_of", "tasted_of"]
+
+
+@dataclass(frozen=True)
+class KeptTrial:
+    """A kept trial: its record, its spec with what really went in, the drink that makes, and how it was made."""
+
+    record: TrialRecord
+    spec: SpecFile
+    drink: Drink
+    made: MadeEntry
+
+    @property
+    def conditions(self) -> Conditions:
+        """What its forecast supposed on its day."""
+        return conditions_of(self.made)
+
+
+def kept_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
+    """Trials with their drinks, in their order."""
+    made = [MadeEntry.model_validate_json(record.made) for record in records]
+    try:
+        specs = [as_poured(parse_spec(record.spec), each) for record, each in zip(records, made, strict=True)]
+        drinks_made = resolve(conn, *specs)
+    except SpecError:
+        # In files of earlier versions a bottle may be gone that was really poured: what was written still holds.
+        specs = [plain_spec(parse_spec(record.spec)) for record in records]
+        drinks_made = resolve(conn, *specs)
+    return [KeptTrial(*each) for each in zip(records, specs, drinks_made, made, strict=True)]
+
+
+def readable_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
+    """The same without those that can't be read."""
+    try:
+        return kept_trials(conn, records)
+    except UNREADABLE:
+        found = (read_or_none(kept_trials, conn, [record]) for record in records)
+        return [each for one in found if one is not None for each in one]
+
+
+def sheets_of(records: Sequence[TastingRecord], trials: Mapping[int, Drink]) -> list[Sheet]:
+    """Sheets for the core, of trials that are there; a sitting is a day."""
+    return [
+        Sheet(trials[record.trial_id], _verdict(record), record.trial_id, record.tasted_at[:10])
+        for record in records
+        if record.trial_id in trials
+    ]
+
+
+def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple[TastingRecord, TrialRecord, Tasted]]:
+    """What a taster's palate is learnt from: his sheets of drinks whose family has a home; of everyone's for an empty name.
+
+    ``but`` is a drink that is left out: what was said of it is not to count twice where it is asked about.
+    """
+    sheets = tastings.for_palate(conn, taster)
+    trials = drinks.some_trials(conn, (sheet.trial_id for sheet in sheets))
+    kept = {each.record.id: each for each in readable_trials(conn, [trial for trial in trials if trial.drink_id != but])}
+    records = [sheet for sheet in sheets if sheet.trial_id in kept]
+    homes = homes_for(conn, *{each.drink.family for each in kept.values()})
+    found = []
+    for record in records:
+        trial = kept[record.trial_id]
+        home = home_for(trial.drink, profile_of_made(trial.drink, trial.conditions), homes)
+        if home is not None:
+            sheet = Sheet(trial.drink, _verdict(record), record.trial_id, f"{record.taster} {record.tasted_at[:10]}")
+            found.append((record, trial.record, tasted_from(sheet, reference_of([sheet], home, trial.conditions), trial.conditions)))
+    return found
+
+
+def palate_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> Palate:
+    """A taster's palate, or the house's for an empty name: the middle with a wide doubt where nothing was tasted yet."""
+    return learn([tasted for _, _, tasted in tasted_of(conn, taster, but)], tongue=tongue_of(conn, taster))
+
+
+def _verdict(record: TastingRecord) -> Verdict:
+    return Verdict(record.sugar, record.acid, record.abv, record.body, record.loud, record.lacking)

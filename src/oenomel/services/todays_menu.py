@@ -1,0 +1,146 @@
+"""The list as it is today: each finished drink of today's lots, kept until a lot, the larder or the ice changes."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections import Counter, OrderedDict
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from functools import partial
+from threading import Lock
+from typing import Final, TypeVar, cast
+
+from oenomel.core.balance import AXES
+from oenomel.core.dilution import Conditions
+from oenomel.core.forecast import Forecast, forecast_of
+from oenomel.core.lots import Lot
+from oenomel.core.menu import TodaysDrink, WorthMeasuring, made_of, todays_drink, worth_measuring
+from oenomel.core.spec import Drink
+from oenomel.schemas.spec_file import SpecFile, parse_spec
+from oenomel.services.open_lots import supposed, todays_lots
+from oenomel.services.readable import UNREADABLE
+from oenomel.services.resolve import resolve
+from oenomel.store import drinks, ingredients
+from oenomel.store.lots import LotRecord
+
+__all__ = ["ListedDrink", "TodaysList", "surer_words", "todays_list"]
+
+MOST_KEPT: Final = 1500
+_UNITS: Final = {"sugar": "g", "acid": "g", "abv": "%"}
+
+
+@dataclass(frozen=True)
+class ListedDrink:
+    """A finished drink of the list: which trial it is, as written, and of today."""
+
+    drink_id: int
+    trial_number: int
+    name: str
+    spec: SpecFile
+    written: Drink
+    today: TodaysDrink
+
+
+@dataclass(frozen=True)
+class TodaysList:
+    """The list today: its drinks, today's lots by slug, and which measurements would help. ``whole_book`` where nothing is finished."""
+
+    drinks: tuple[ListedDrink, ...]
+    lots: dict[str, tuple[LotRecord, Lot]]
+    worth: tuple[WorthMeasuring, ...]
+    whole_book: bool
+
+    @property
+    def drinks_pouring(self) -> Counter[str]:
+        """How many drinks of the list pour each ingredient, by slug."""
+        return Counter(slug for each in self.drinks for slug in {pour.ingredient.slug for pour in each.written.pours})
+
+
+Kept = TypeVar("Kept")
+_kept: OrderedDict[tuple[object, ...], object] = OrderedDict()
+_lock = Lock()
+
+
+def todays_list(conn: sqlite3.Connection, conditions: Conditions, grid_ml: float = 2.5) -> TodaysList:
+    """The finished drinks of the book (where none is marked, the newest trial of each), made of today's lots."""
+    trials = drinks.finished(conn)
+    whole_book = not trials
+    if whole_book:
+        trials = list(drinks.latest_trials(conn, [drink_id for drink_id, _ in drinks.names(conn)]).values())
+    names = dict(drinks.names(conn))
+    token = ingredients.state(conn)
+    specs, written, readable = [], [], []
+    for trial in trials:
+        try:
+            spec, drink = _once((trial.spec, token), partial(_written, conn, trial.spec))
+        except UNREADABLE:
+            continue
+        readable.append(trial)
+        specs.append(spec)
+        written.append(drink)
+    trials = readable
+    found = todays_lots(conn, {pour.ingredient.slug for drink in written for pour in drink.pours})
+    listed = []
+    for trial, spec, drink in zip(trials, specs, written, strict=True):
+        own = {slug: each for slug, each in found.items() if any(pour.ingredient.slug == slug for pour in drink.pours)}
+        read = {slug: lot.ingredient for slug, (_, lot) in own.items()}
+        # What stays while a reading changes is worked out once: the drink as written, and of these lots unread.
+        place = (trial.spec, token, repr(conditions))
+        cooked = tuple(sorted((slug, record.id, record.contents) for slug, (record, _) in own.items()))
+        held = tuple(sorted((slug, lot.ingredient.composition.row.tobytes()) for slug, (_, lot) in own.items()))
+        before = _once(place, partial(forecast_of, drink, conditions))
+        unread = _once((*place, cooked), partial(_unread, drink, own, conditions))
+        today = _once((*place, cooked, held, grid_ml), partial(todays_drink, before, unread, read, grid_ml))
+        listed.append(ListedDrink(trial.drink_id, trial.number, names[trial.drink_id], spec, drink, today))
+    measured = [
+        (slug, axis)
+        for slug, (_, lot) in found.items()
+        for axis in AXES
+        for each in lot.figures
+        if each.figure == axis and each.measured is not None
+    ]
+    known = {pour.ingredient.slug: pour.ingredient for drink in written for pour in drink.pours}
+    worth = worth_measuring([each.today.present for each in listed], known.values(), measured)
+    return TodaysList(tuple(listed), found, tuple(worth), whole_book)
+
+
+def surer_words(axis: str, before: float, after: float) -> str:
+    """How much surer a reading makes a figure, as it is said; empty where it makes no difference that is worth printing.
+
+    >>> surer_words("acid", 0.131, 0.058)
+    'with this reading the acidity is ± 0.06 g instead of ± 0.13 g'
+    """
+    digits, unit = (2 if axis == "acid" else 1), _UNITS[axis]
+    was, now_is = f"{before:.{digits}f}", f"{after:.{digits}f}"
+    return "" if was == now_is else f"with this reading the {AXES[axis].noun} is ± {now_is} {unit} instead of ± {was} {unit}"
+
+
+def _written(conn: sqlite3.Connection, text: str) -> tuple[SpecFile, Drink]:
+    """A drink as it was written down, whichever lots its trial was made of."""
+    spec = _without_lots(parse_spec(text))
+    (drink,) = resolve(conn, spec)
+    return spec, drink
+
+
+def _without_lots(spec: SpecFile) -> SpecFile:
+    return spec.model_copy(update={"pours": [pour.model_copy(update={"lot": None}) for pour in spec.pours]})
+
+
+def _unread(drink: Drink, own: Mapping[str, tuple[LotRecord, Lot]], conditions: Conditions) -> Forecast:
+    """The drink of these lots as if nothing of them had been read."""
+    bases = {pour.ingredient.slug: pour.ingredient for pour in drink.pours}
+    return forecast_of(made_of(drink, {slug: supposed(bases[slug], record) for slug, (record, _) in own.items()}), conditions)
+
+
+def _once(key: tuple[object, ...], make: Callable[[], Kept]) -> Kept:
+    """What was made for a key before, or is made now; the longest unused go."""
+    with _lock:
+        if key in _kept:
+            _kept.move_to_end(key)
+            return cast("Kept", _kept[key])
+    made = make()
+    with _lock:
+        _kept[key] = made
+        while len(_kept) > MOST_KEPT:
+            _kept.popitem(last=False)
+    return made
