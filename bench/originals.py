@@ -11,7 +11,7 @@ from dataclasses import replace
 
 from oenomel.core.dilution import Conditions
 from oenomel.core.larder import Larder, catalogue
-from oenomel.core.originals import Ground, Wish, originals
+from oenomel.core.originals import Criteria, SearchContext, originals
 from oenomel.core.originals.menu_search import menu_of
 from oenomel.errors import DomainError
 
@@ -24,11 +24,11 @@ def originals_times() -> dict[str, float]:
     shipped = catalogue()
     more = {f"{slug}-too": replace(each, slug=f"{slug}-too", name=f"{each.name} too") for slug, each in shipped.items() if each.rank < 3}
     larder = Larder({**shipped, **dict(list(more.items())[: INGREDIENTS - len(shipped)])})
-    ground = Ground(larder)
-    by_heat = Ground(larder, conditions=Conditions(dilution="heat balance"))
+    ground = SearchContext(larder)
+    by_heat = SearchContext(larder, conditions=Conditions(dilution="heat balance"))
     first, whole, again, nothing, menu = [], [], [], [], []
     for seed in range(SEEDS):
-        wish = Wish("sour", count=20, seed=seed)
+        wish = Criteria("sour", count=20, seed=seed)
         start = time.perf_counter()
         parts = originals(ground, wish)
         next(parts)
@@ -40,10 +40,10 @@ def originals_times() -> dict[str, float]:
         again.append(time.perf_counter() - start)
         start = time.perf_counter()
         with suppress(DomainError):
-            list(originals(by_heat, Wish("fizz", abv=(0.0, 0.0), most_cost=0.0, seed=seed)))
+            list(originals(by_heat, Criteria("fizz", abv=(0.0, 0.0), most_cost=0.0, seed=seed)))
         nothing.append(time.perf_counter() - start)
         start = time.perf_counter()
-        menu_of(ground, [Wish(("sour", "daisy", "fizz")[place % 3], seed=seed) for place in range(12)])
+        menu_of(ground, [Criteria(("sour", "daisy", "fizz")[place % 3], seed=seed) for place in range(12)])
         menu.append(time.perf_counter() - start)
     named = {"first": first, "whole": whole, "again": again, "nothing": nothing, "menu": menu}
     return {name: 1000 * statistics.median(times) for name, times in named.items()}

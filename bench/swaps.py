@@ -17,7 +17,7 @@ from oenomel.api.search_queue import SECONDS, WORK
 from oenomel.core.dilution import Conditions
 from oenomel.core.forecast import forecast_of
 from oenomel.core.larder import Composition, Ingredient, SlotName, catalogue
-from oenomel.core.rebalance import Aim, Budget, Target, rebalance
+from oenomel.core.rebalance import Budget, Objective, Target, rebalance
 from oenomel.core.rebalance.grid_search import Problems, cost_of, minimise
 from oenomel.core.rebalance.variants import Variant, problems_of
 from oenomel.core.spec import Drink, Pour
@@ -121,9 +121,9 @@ def _daisy(rng: np.random.Generator | None = None) -> Drink:
     return Drink("Daisy", "daisy", pours)
 
 
-def _aim(drink: Drink) -> Aim:
+def _aim(drink: Drink) -> Objective:
     served = forecast_of(drink).served
-    return Aim(Target(served.sugar, served.acid, served.abv, served.volume_ml))
+    return Objective(Target(served.sugar, served.acid, served.abv, served.volume_ml))
 
 
 def _larder(number: int, seed: int) -> dict[str, Ingredient]:
@@ -193,7 +193,7 @@ def _timed(work: Callable[[], T]) -> tuple[float, T]:
 
 def seven_time() -> float:
     """Seven free pours to the proved minimum, [ms]; median of five."""
-    drink, aim = _seven(), Aim(Target(8, 0.85, 15, 150))
+    drink, aim = _seven(), Objective(Target(8, 0.85, 15, 150))
     spent = [_timed(lambda: rebalance(drink, aim, range(7))) for _ in range(5)]
     assert all(answer.proved for _, answer in spent)
     return statistics.median(each for each, _ in spent)
@@ -201,7 +201,7 @@ def seven_time() -> float:
 
 def worst_time() -> float:
     """Seven free pours and six correctors with the budget of a screen, [ms]; median of five."""
-    drink, aim = _seven(), Aim(Target(8, 0.85, 15, 150))
+    drink, aim = _seven(), Objective(Target(8, 0.85, 15, 150))
     joining = [catalogue()[slug] for slug in CORRECTORS]
     return statistics.median(_timed(lambda: rebalance(drink, aim, range(7), joining, budget=Budget(WORK, SECONDS)))[0] for _ in range(5))
 

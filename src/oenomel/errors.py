@@ -36,14 +36,13 @@ __all__ = [
     "CannotListen",
     "CannotSize",
     "DomainError",
+    "EmptyDrink",
     "ImpossibleComposition",
     "ImpossibleMeasurement",
     "KeyUsedBefore",
-    "MendGone",
     "NoReading",
     "NotAnAmount",
     "NothingFree",
-    "NothingToDrink",
     "OenomelError",
     "OnlyLooking",
     "OtherIngredient",
@@ -51,6 +50,7 @@ __all__ = [
     "RecordConflict",
     "RecordNotFound",
     "SpecError",
+    "StaleFix",
     "StoreError",
     "StoreFault",
     "UnknownFigure",
@@ -175,7 +175,7 @@ class ImpossibleMeasurement(DomainError):
     code = "impossible-measurement"
 
 
-class NothingToDrink(DomainError):
+class EmptyDrink(DomainError):
     """No pour of the drink adds any liquid."""
 
     code = "nothing-to-drink"
@@ -254,7 +254,7 @@ class ChangedElsewhere(RecordConflict):
         return f"{self.what} was changed elsewhere since it was read here{told}. Nothing was written: choose which of the two stays"
 
 
-class MendGone(RecordConflict):
+class StaleFix(RecordConflict):
     """The drink has no such finding, or that finding no such mend; it may have changed since."""
 
     code = "mend-gone"

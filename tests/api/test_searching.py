@@ -99,7 +99,7 @@ class Request:
 
 
 def searches(number):
-    turns = search_queue.Turns()
+    turns = search_queue.SearchQueue()
     return [search_queue._QueuedSearch(Request(turns)) for _ in range(number)]
 
 
@@ -215,7 +215,7 @@ def test_headers_that_do_not_end_and_searches_that_nobody_waits_for_end_at_the_s
 
 def test_who_leaves_the_queue_just_as_the_turn_is_given_back_is_passed_over():
     async def ask():
-        turns = search_queue.Turns()
+        turns = search_queue.SearchQueue()
         await turns.take()
         leaving, staying = (asyncio.create_task(turns.take()) for _ in range(2))
         await asyncio.sleep(0)

@@ -9,7 +9,7 @@ from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.glass.colour import colour_words, swatch
 from oenomel.core.spec.drink import Drink
 from oenomel.core.spec.technique import Method, Serve
-from oenomel.core.trials.brief import Brief, hold_against
+from oenomel.core.trials.brief import Brief, check_brief
 
 # What is poured, how, in which glass, and the names that a looker-on would give the drink; told by its parts.
 KNOWN = [
@@ -70,9 +70,9 @@ def test_foam_and_cloud_shorten_the_way_of_the_light():
 )
 def test_a_brief_s_colour_is_held_against_the_glass(wish: str, kept: bool, golden):
     foamed = forecast_of(made(*KNOWN[0][:3]))
-    (held,) = hold_against(Brief(colour=wish), foamed)
+    (held,) = check_brief(Brief(colour=wish), foamed)
     assert held.kept is kept
     golden(held.sentence)
-    assert hold_against(Brief(colour="as the mood takes you"), foamed) == ()
+    assert check_brief(Brief(colour="as the mood takes you"), foamed) == ()
     bare = replace(foamed.drink, serve=Serve(""))
-    assert hold_against(Brief(colour="pink"), forecast_of(bare))[0].kept
+    assert check_brief(Brief(colour="pink"), forecast_of(bare))[0].kept

@@ -8,7 +8,7 @@ import pytest
 
 from oenomel.core.checks.clashes import clashes_of
 from oenomel.core.larder.catalogue_loader import catalogue
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.parts import PARTS, unasked
 from oenomel.core.originals.usual_measures import may_split
 
@@ -167,12 +167,12 @@ PLAYS = [
 def test_who_plays_which_part_unasked(family, part, slugs, plays):
     for slug in slugs.split():
         each = catalogue()[slug]
-        assert (unasked(each) and PARTS[part].plays(each, Wish(family))) is plays, slug
+        assert (unasked(each) and PARTS[part].plays(each, Criteria(family))) is plays, slug
 
 
 def test_without_alcohol_other_bottles_play():
-    free = Wish("sour", without=("alcohol",))
+    free = Criteria("sour", without=("alcohol",))
     assert PARTS["base"].plays(catalogue()["juniper-water"], free)
     assert not PARTS["base"].plays(catalogue()["london-dry-gin"], free)
-    assert PARTS["liqueur"].plays(catalogue()["raspberry-syrup"], Wish("daisy", without=("alcohol",)))
-    assert not PARTS["liqueur"].plays(catalogue()["orange-liqueur-sweet"], Wish("daisy", without=("alcohol",)))
+    assert PARTS["liqueur"].plays(catalogue()["raspberry-syrup"], Criteria("daisy", without=("alcohol",)))
+    assert not PARTS["liqueur"].plays(catalogue()["orange-liqueur-sweet"], Criteria("daisy", without=("alcohol",)))

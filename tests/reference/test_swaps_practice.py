@@ -14,7 +14,7 @@ from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.rebalance.solver import Variant, best_of, costs_of, rebalance
-from oenomel.core.rebalance.target import Aim, Target
+from oenomel.core.rebalance.target import Objective, Target
 from oenomel.core.spec.drink import Drink, Pour
 from oenomel.core.swaps.board import swap_board
 
@@ -40,9 +40,9 @@ def daisy(base_ml: float, liqueur: Ingredient, liqueur_ml: float, syrup_ml: floa
     )
 
 
-def aim_at(wished: Drink, grid_ml: float = 2.5) -> Aim:
+def aim_at(wished: Drink, grid_ml: float = 2.5) -> Objective:
     served = forecast_of(wished).served
-    return Aim(Target(served.sugar, served.acid, served.abv, served.volume_ml), grid_ml=grid_ml)
+    return Objective(Target(served.sugar, served.acid, served.abv, served.volume_ml), grid_ml=grid_ml)
 
 
 @pytest.mark.parametrize(("base_ml", "liqueur_ml", "syrup_ml"), [(45, 22.5, 2.5), (60, 22.5, 2.5), (45, 30, 5.0), (52.5, 30, 5.0)])
@@ -105,7 +105,7 @@ def test_a_tablespoon_of_raw_sugar_stands_for_22_5_ml_of_syrup():
     assert 12 <= row.plain.drink.pours[2].volume_ml / 0.62 <= 14.5
 
 
-def relaxed(drink_: Drink, aim: Aim) -> tuple[object, list[tuple[float, float]]]:
+def relaxed(drink_: Drink, aim: Objective) -> tuple[object, list[tuple[float, float]]]:
     """J over any volumes, as one function for a general optimiser: scipy 1.17.1."""
     variant = Variant(drink_, tuple(range(len(drink_.pours))))
 
@@ -126,7 +126,7 @@ def test_scipy_s_optimisers_rounded_to_the_grid_never_find_better(pours: int):
     )  # fmt: skip
     for seed in range(2):
         start = drink(*((slug, float(rng.choice([7.5, 15, 22.5, 30]))) for slug in slugs[:pours]))
-        aim = Aim(Target(float(rng.choice([6, 9])), float(rng.choice([0.6, 0.9])), float(rng.choice([12, 16])), 150))
+        aim = Objective(Target(float(rng.choice([6, 9])), float(rng.choice([0.6, 0.9])), float(rng.choice([12, 16])), 150))
         cost, bounds = relaxed(start, aim)
         found = [
             minimize(cost, [p.volume_ml for p in start.pours], method="Nelder-Mead", bounds=bounds, options={"maxiter": 600}).x,  # type: ignore[call-overload]
@@ -143,7 +143,7 @@ def test_scipy_s_optimisers_rounded_to_the_grid_never_find_better(pours: int):
 def test_the_published_sour_is_found_back_from_any_of_its_pours():
     # D. Arnold, Liquid Intelligence (2014), "Cocktail balance at a glance"; from memory. As served 159.5 ml, 15.0 %, 8.9, 0.85.
     larder = catalogue()
-    aim = Aim(Target(sugar=8.9, acid=0.85, abv=15.0, volume_ml=159.5))
+    aim = Objective(Target(sugar=8.9, acid=0.85, abv=15.0, volume_ml=159.5))
     for moved in ((60, 15, 30), (45, 22.5, 22.5), (60, 30, 15), (75, 22.5, 15)):
         pours = (
             Pour(larder["white-rum"], moved[0], slot="base"),

@@ -6,7 +6,7 @@ from support.drinks import drink
 
 from oenomel.core.balance.served import profile_of_made
 from oenomel.core.dilution.ice_conditions import Conditions
-from oenomel.core.families.typical_range import standard_homes, steps_of
+from oenomel.core.families.typical_range import standard_typical_ranges, steps_of
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.trials.next_trial import Sheet, proposals
@@ -22,7 +22,7 @@ FIZZ = drink(("london-dry-gin", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1",
 
 
 def answers(of, **said):
-    _, found = proposals([Sheet(of, Verdict(**said), 1, "today")], of, 1, LARDER, standard_homes()[of.family, ""])
+    _, found = proposals([Sheet(of, Verdict(**said), 1, "today")], of, 1, LARDER, standard_typical_ranges()[of.family, ""])
     return found
 
 
@@ -48,7 +48,7 @@ def volume(made, slug):
 @pytest.mark.parametrize("of", [SOUR, DAISY, FIZZ], ids=["sour", "daisy", "fizz"])
 def test_a_fault_that_is_named_is_mended_and_the_rest_stays(of, said, axis, direction, golden):
     # Common practice: too sweet, too sharp, too strong, and their opposites, are named one by one and mended one by one.
-    standing, found = proposals([Sheet(of, Verdict(**said), 1, "today")], of, 1, LARDER, standard_homes()[of.family, ""])
+    standing, found = proposals([Sheet(of, Verdict(**said), 1, "today")], of, 1, LARDER, standard_typical_ranges()[of.family, ""])
     if not found:
         # A daisy of 40 % parts can hardly be made stronger: then that is said.
         assert of is DAISY
@@ -114,7 +114,7 @@ def test_published_sours_that_disagree_lie_around_a_middle_one_can_start_from():
     ]
     cloud = spec_cloud_of(specs, USUAL)
     assert [pour.volume_ml for pour in cloud.middle.pours] == [60, 30, 22.5]
-    assert standard_homes()["sour", ""].distance(cloud.middle_served) <= 1
+    assert standard_typical_ranges()["sour", ""].distance(cloud.middle_served) <= 1
 
 
 def test_a_drier_orange_liqueur_between_trials_is_told_as_drier_by_its_name():

@@ -10,9 +10,9 @@ import pytest
 
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import Larder, catalogue, read_ingredients
-from oenomel.core.rebalance.alternatives import ways_of
+from oenomel.core.rebalance.alternatives import alternatives_of
 from oenomel.core.rebalance.solver import correctors_for, rebalance
-from oenomel.core.rebalance.target import Aim, Target
+from oenomel.core.rebalance.target import Objective, Target
 from oenomel.core.spec.drink import Drink, Pour
 
 DEMO = (resources.files("oenomel.demo") / "ingredients.toml").read_text(encoding="utf-8")
@@ -30,9 +30,9 @@ def poured(text: str, family: str = "sour") -> Drink:
     return Drink("A drink", family, tuple(pours))
 
 
-def aim_at(wished: Drink) -> Aim:
+def aim_at(wished: Drink) -> Objective:
     served = forecast_of(wished).served
-    return Aim(Target(served.sugar, served.acid, served.abv, served.volume_ml))
+    return Objective(Target(served.sugar, served.acid, served.abv, served.volume_ml))
 
 
 DAISY, FIZZ = "45 {}, 30 {}, 22.5 {}, 5 simple-syrup-1-1", "60 {}, 30 {}, 22.5 {}, 75 {} topped"
@@ -133,7 +133,7 @@ def test_what_only_its_liqueur_can_mend_is_mended_by_it():
     riff = poured("45 london-dry-gin, 15 orange-liqueur-sweet, 22.5 lemon-juice", "daisy")
     answer = rebalance(riff, aim_at(parent))
     assert answer.drink.pours[1].volume_ml >= 25
-    alone = rebalance(poured("30 orange-liqueur-sweet", "open"), Aim(Target(volume_ml=90)))
+    alone = rebalance(poured("30 orange-liqueur-sweet", "open"), Objective(Target(volume_ml=90)))
     assert [move.ingredient.slug for move in alone.moves] == ["orange-liqueur-sweet"]
 
 
@@ -141,7 +141,7 @@ def test_without_its_price_character_is_poured_away():
     parent = poured(DAISY.format("london-dry-gin", "quince-liqueur", "lemon-juice"), "daisy")
     riff = poured(DAISY.format("london-dry-gin", "sea-buckthorn-liqueur", "lemon-juice"), "daisy")
     aim = aim_at(parent)
-    bare = rebalance(riff, Aim(aim.target, character=False))
+    bare = rebalance(riff, Objective(aim.target, character=False))
     assert bare.costs.character == 0
     assert bare.drink.pours[1].volume_ml <= 15
 
@@ -151,7 +151,7 @@ def test_the_ways_are_different_near_and_told_with_what_they_leave(golden):
     riff = poured(DAISY.format("london-dry-gin", "sea-buckthorn-liqueur", "lemon-juice"), "daisy")
     aim = aim_at(parent)
     first = rebalance(riff, aim)
-    ways = ways_of(riff, aim, first, correctors=correctors_for(riff, LARDER))
+    ways = alternatives_of(riff, aim, first, correctors=correctors_for(riff, LARDER))
     assert ways[0].answer is first
     moved = [frozenset((move.ingredient.slug) for move in way.answer.moves) for way in ways]
     assert len(set(moved)) == len(moved) == 3
@@ -164,9 +164,9 @@ def test_the_ways_are_different_near_and_told_with_what_they_leave(golden):
     golden(ways[1].cost)
     # One way alone where there is no other, and none is told twice.
     pair = poured("60 white-rum, 22.5 lime-juice, 22.5 simple-syrup-1-1"), poured("60 white-rum, 22.5 lime-juice, 35 simple-syrup-1-1")
-    alone = ways_of(pair[1], aim_at(pair[0]), rebalance(pair[1], aim_at(pair[0])))
+    alone = alternatives_of(pair[1], aim_at(pair[0]), rebalance(pair[1], aim_at(pair[0])))
     golden([way.title for way in alone])
-    nothing = ways_of(pair[0], aim_at(pair[0]), rebalance(pair[0], aim_at(pair[0])))
+    nothing = alternatives_of(pair[0], aim_at(pair[0]), rebalance(pair[0], aim_at(pair[0])))
     golden([way.title for way in nothing])
 
 
@@ -184,8 +184,8 @@ WAYS = {
 def test_a_way_is_called_by_what_sets_it_apart_and_says_what_it_costs(case: str, golden):
     text, target = WAYS[case]
     made = poured(text)
-    aim = Aim(target)
-    ways = ways_of(made, aim, rebalance(made, aim), correctors=correctors_for(made, LARDER))
+    aim = Objective(target)
+    ways = alternatives_of(made, aim, rebalance(made, aim), correctors=correctors_for(made, LARDER))
     golden([f"{way.title}. {way.cost}" for way in ways])
 
 
@@ -208,7 +208,7 @@ def test_one_corrector_of_a_sort_is_offered_and_no_spirit_beside_a_spirit():
 def test_what_moves_is_told_in_what_it_is_measured_by():
     made = poured("60 cane-spirit, 30 lime-juice, 12.4 caster-sugar, 1.6 aromatic-bitters")
     made = made.with_pours(tuple(replace(p, unit="dash") if p.ingredient.kind == "bitters" else p for p in made.pours))
-    moves = {m.ingredient.slug: m for m in rebalance(made, Aim(Target(5, 0.6, 17, 150)), free=range(4)).moves}
+    moves = {m.ingredient.slug: m for m in rebalance(made, Objective(Target(5, 0.6, 17, 150)), free=range(4)).moves}
     assert moves["caster-sugar"].unit == "g"
     assert moves["caster-sugar"].amount == pytest.approx(round(moves["caster-sugar"].amount))
     assert moves["lime-juice"].unit == "ml"

@@ -6,7 +6,7 @@ import pytest
 from support.drinks import drink
 
 from oenomel.core.dilution.ice_conditions import Conditions
-from oenomel.core.families.typical_range import standard_homes
+from oenomel.core.families.typical_range import standard_typical_ranges
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.rebalance.target import Target
 from oenomel.core.spec.drink import Drink, Pour
@@ -115,7 +115,7 @@ def test_a_target_is_a_spec_figures_or_a_family(golden):
     assert isinstance(parse_target(SPEC.model_dump_json()), SpecFile)
     assert parse_target('{"sugar": 8, "abv": 15}') == TypedTarget(sugar=8, abv=15)
     assert parse_target('{"family": "daisy"}') == FamilyTarget(family="daisy")
-    homes = standard_homes()
+    homes = standard_typical_ranges()
     home = target_from(FamilyTarget(family="daisy"), BEFORE, None, homes, equivalents=False, conditions=Conditions())
     assert home == Target(**homes["daisy", ""].centre(), volume_ml=homes["daisy", ""].volume_ml)
     without = drink(("juniper-water", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1", 15))

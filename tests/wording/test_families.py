@@ -19,7 +19,7 @@ from oenomel.core.batch.bottle_label import label_of
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.event.shopping import ForTheEvening, shopping
 from oenomel.core.event.tasks import EveningDrink, tasks_for
-from oenomel.core.families.typical_range import standard_homes
+from oenomel.core.families.typical_range import standard_typical_ranges
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
@@ -27,24 +27,25 @@ from oenomel.core.larder.ingredient_search import Findable, Index
 from oenomel.core.larder.shelf import Inventory
 from oenomel.core.lots.lot import LotReading, lot_of
 from oenomel.core.menu.todays_drinks import made_of, todays_drink
+from oenomel.core.method import MethodOptions
 from oenomel.core.method.garnishes import suggested_garnishes
 from oenomel.core.method.steps import making_steps
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.search import originals
-from oenomel.core.originals.search_context import BookDrink, Ground
+from oenomel.core.originals.search_context import BookDrink, SearchContext
 from oenomel.core.preparations.by_cup import by_cup_words
 from oenomel.core.preparations.outcome import prepared
 from oenomel.core.preparations.preparation import KitchenStep
-from oenomel.core.rebalance.alternatives import ways_of
+from oenomel.core.rebalance.alternatives import alternatives_of
 from oenomel.core.rebalance.solver import correctors_for, rebalance
-from oenomel.core.rebalance.target import Aim, Target
+from oenomel.core.rebalance.target import Objective, Target
 from oenomel.core.sensory.exercises import EXERCISES, exercise
 from oenomel.core.spec.drink import Drink
 from oenomel.core.swaps.board import Board, joined, swap_board
 from oenomel.core.trials.next_trial import Sheet, proposals
 from oenomel.core.trials.tasting import Verdict
 from oenomel.errors import DomainError
-from oenomel.formats.card.content import Way, card_of
+from oenomel.formats.card.content import card_of
 from oenomel.formats.recipe_reader import read_text
 from oenomel.schemas.reports.batch_reports import batch_report, label_report
 from oenomel.schemas.reports.forecast_reports import ComparisonReport, forecast_report
@@ -99,9 +100,9 @@ def comparison_of(at: int, _, drink: Drink) -> list[str]:
 
 
 def rebalanced(_, spec, drink: Drink) -> list[str]:
-    aim = Aim(Target(sugar=7.5, acid=0.85, abv=14.7, volume_ml=150))
+    aim = Objective(Target(sugar=7.5, acid=0.85, abv=14.7, volume_ml=150))
     answer = rebalance(drink, aim)
-    return sentences_of(rebalance_report(spec, drink, answer, ways_of(drink, aim, answer, None, correctors_for(drink, LARDER))))
+    return sentences_of(rebalance_report(spec, drink, answer, alternatives_of(drink, aim, answer, None, correctors_for(drink, LARDER))))
 
 
 FEW = {
@@ -115,7 +116,7 @@ FEW = {
 
 
 def swaps_of(at: int, spec, drink: Drink) -> list[str]:
-    aim = Aim(Target(*(getattr(forecast_of(drink).served, name) for name in ("sugar", "acid", "abv", "volume_ml"))))
+    aim = Objective(Target(*(getattr(forecast_of(drink).served, name) for name in ("sugar", "acid", "abv", "volume_ml"))))
     board: Board = joined(swap_board(drink, at % len(drink.pours), FEW, aim, "rebalance"))
     return sentences_of(swaps_report(spec, drink, board, Inventory({}, frozenset()), "both"))
 
@@ -129,7 +130,7 @@ VERDICTS = (
 
 
 def next_of(at: int, _, drink: Drink) -> list[str]:
-    home = standard_homes().get((drink.family, ""))
+    home = standard_typical_ranges().get((drink.family, ""))
     loud = max((p for p in drink.pours if p.slot != "base"), key=lambda p: p.liquid_ml, default=drink.pours[0])
     verdict = Verdict(0, 0, 0, loud=loud.ingredient.slug) if at % 11 == 10 else VERDICTS[at % 11]
     standing, found = proposals([Sheet(drink, verdict, 1, "today")], drink, 1, LARDER, home)
@@ -202,10 +203,10 @@ def exercises() -> dict[str, list[str]]:
 
 
 def new_ideas() -> dict[str, list[str]]:
-    ground = Ground(LARDER, [BookDrink(spec.name, drink) for spec, drink in SPECS[:12]])
+    ground = SearchContext(LARDER, [BookDrink(spec.name, drink) for spec, drink in SPECS[:12]])
     told = {}
     for family in ("sour", "daisy", "fizz"):
-        *_, last = originals(ground, Wish(family, count=20, seed=3), (), 8_000)
+        *_, last = originals(ground, Criteria(family, count=20, seed=3), (), 8_000)
         told |= {each.spec.name: sentences_of(each) for each in handful_report(last).originals}
     return told
 
@@ -234,7 +235,7 @@ FAMILIES = {
     "event plan": lambda: {f"from {SPECS[at][0].name}": plan_of(at) for at in range(0, 60, 3)},
     "today": lambda: of_drinks(today_of),
     "recipe reading": lambda: of_each(read_of),
-    "card": lambda: of_drinks(lambda drink: sentences_of(asdict(card_of(forecast_of(drink), Way())))),
+    "card": lambda: of_drinks(lambda drink: sentences_of(asdict(card_of(forecast_of(drink), MethodOptions())))),
     "preparations": lambda: {name: kitchen_of(*told, name) for name, told in PREPARATIONS.items()},
     "exercises": exercises,
 }

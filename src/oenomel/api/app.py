@@ -15,7 +15,7 @@ from oenomel import __version__
 from oenomel.api.deps import only_looks
 from oenomel.api.errors import PROBLEMS, add_error_handlers
 from oenomel.api.middleware.body_limit import LARGEST_BODY
-from oenomel.api.middleware.device_auth import Door
+from oenomel.api.middleware.device_auth import DeviceAuth
 from oenomel.api.middleware.security import FrontEnd, Guard
 from oenomel.api.pairing import Sharing
 from oenomel.api.query_parameters import only_known_parameters
@@ -47,7 +47,7 @@ from oenomel.api.routers import (
 )
 from oenomel.api.routers import demo as demo_router
 from oenomel.api.routers import sharing as sharing_router
-from oenomel.api.search_queue import Turns
+from oenomel.api.search_queue import SearchQueue
 from oenomel.devices.bench_set import BenchSet
 from oenomel.schemas.base import Report
 from oenomel.store import database
@@ -152,7 +152,7 @@ def start_anew(api: FastAPI, data: Path) -> None:
     api.state.data_identity = None
     api.state.sharing = None
     api.state.bench_set = BenchSet()
-    api.state.searches = Turns()
+    api.state.searches = SearchQueue()
 
 
 def create_app(data: Path, demo: bool = False, sharing: Sharing | None = None, names: frozenset[str] = frozenset()) -> ASGIApp:
@@ -164,6 +164,6 @@ def create_app(data: Path, demo: bool = False, sharing: Sharing | None = None, n
     api.state.sharing = sharing
     app: ASGIApp = FrontEnd(api, BUILT)
     if sharing is not None:
-        app = Door(app, sharing, BUILT)
+        app = DeviceAuth(app, sharing, BUILT)
         names |= sharing.names
     return Guard(app, OWN_NAMES | names, own_addresses=sharing is not None)

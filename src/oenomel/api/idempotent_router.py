@@ -19,7 +19,7 @@ from oenomel.store import idempotency
 from oenomel.store.database import Connection
 from oenomel.store.idempotency import WriteKey
 
-__all__ = ["room"]
+__all__ = ["idempotent_router"]
 
 HEADER: Final = "idempotency-key"
 AGAIN: Final = "answered-before"
@@ -68,6 +68,6 @@ async def _write_key(request: Request, key: str) -> WriteKey:
     return WriteKey(key, hashlib.sha256(asked).hexdigest())
 
 
-def room(tag: str) -> APIRouter:
+def idempotent_router(tag: str) -> APIRouter:
     """The router of a room."""
     return APIRouter(tags=[tag], route_class=_WrittenOnce)

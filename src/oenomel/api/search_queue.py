@@ -18,7 +18,7 @@ from fastapi.responses import StreamingResponse
 
 from oenomel.core.rebalance import Budget
 
-__all__ = ["NDJSON", "Search", "Turns"]
+__all__ = ["NDJSON", "Search", "SearchQueue"]
 
 NDJSON: Final = "application/x-ndjson"
 
@@ -36,7 +36,7 @@ LOOK_SECONDS: Final = 0.1
 T = TypeVar("T")
 
 
-class Turns:
+class SearchQueue:
     """Whose turn it is to search; belongs to one event loop."""
 
     def __init__(self) -> None:
@@ -77,7 +77,7 @@ class _QueuedSearch:
 
     def __init__(self, request: Request) -> None:
         self.request = request
-        self.turns: Turns = request.app.state.searches
+        self.turns: SearchQueue = request.app.state.searches
         self.gone = False
         self.since = time.monotonic()
         self.budget = Budget(WORK, SECONDS, self._stopped)

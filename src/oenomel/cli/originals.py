@@ -10,7 +10,7 @@ from pathlib import Path
 
 from oenomel.cli.shared import larder_of, whole_number
 from oenomel.core.larder import Findable, Index, known_by
-from oenomel.core.originals import Ground, KinshipTable, originals
+from oenomel.core.originals import KinshipTable, SearchContext, originals
 from oenomel.core.originals.search_context import BookDrink
 from oenomel.errors import SpecError
 from oenomel.schemas.reports.originals_reports import original_report
@@ -65,7 +65,7 @@ def run(chosen: argparse.Namespace) -> int:
     )
     index = Index(Findable.of(each) for each in larder.values())
     wish = wish_from(entry, known_by(index, larder), pool=pool if chosen.at_hand else None)
-    *_, found = originals(Ground(larder, book, table), wish)
+    *_, found = originals(SearchContext(larder, book, table), wish)
     told = [original_report(each) for each in found.originals]
     keys = {"spec", "distance_steps", "kinship", "novelty", "nearest", "reasons"}
     print(json.dumps([each.model_dump(mode="json", include=keys, exclude_none=False) for each in told], indent=2, ensure_ascii=False))

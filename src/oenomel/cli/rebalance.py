@@ -7,9 +7,9 @@ from pathlib import Path
 
 from oenomel.cli.shared import larder_of, read_file
 from oenomel.core.dilution import Conditions
-from oenomel.core.families import standard_homes
-from oenomel.core.rebalance import Aim, correctors_for, rebalance
-from oenomel.core.rebalance.alternatives import ways_of
+from oenomel.core.families import standard_typical_ranges
+from oenomel.core.rebalance import Objective, correctors_for, rebalance
+from oenomel.core.rebalance.alternatives import alternatives_of
 from oenomel.core.rebalance.target import COARSEST_GRID_ML, FINEST_GRID_ML
 from oenomel.errors import OutOfRange
 from oenomel.schemas.reports.swap_reports import rebalance_report
@@ -36,10 +36,10 @@ def run(chosen: argparse.Namespace) -> int:
         raise OutOfRange("--grid", chosen.grid, FINEST_GRID_ML, COARSEST_GRID_ML)
     drink = drink_from_spec(spec, larder)
     described = drink_from_spec(wished, larder) if isinstance(wished, SpecFile) else None
-    target = target_from(wished, drink, described, standard_homes(), equivalents=False, conditions=Conditions())
+    target = target_from(wished, drink, described, standard_typical_ranges(), equivalents=False, conditions=Conditions())
     free = None if chosen.free is None else pours_named(drink, [name.strip() for name in chosen.free.split(",") if name.strip()], "--free")
-    aim = Aim(target, grid_ml=chosen.grid, character=not chosen.without_character)
+    aim = Objective(target, grid_ml=chosen.grid, character=not chosen.without_character)
     answer = rebalance(drink, aim, free)
-    ways = ways_of(drink, aim, answer, free, correctors_for(drink, larder))
+    ways = alternatives_of(drink, aim, answer, free, correctors_for(drink, larder))
     print(rebalance_report(spec, drink, answer, ways).model_dump_json(indent=2))
     return 0

@@ -59,10 +59,10 @@ def write_larder_table(
             "sources": "; ".join(dict.fromkeys(value.source for value in each.values.values())),
             "aroma": " ".join(f"{tag}:{weight}" for tag, weight in sorted(each.aroma.items())),
             "allergens": ", ".join(each.allergens),
-            "keeps_days": _told(each.label("keeps_days")),
+            "keeps_days": _cell(each.label("keeps_days")),
             "state": stands.state if stands else "",
-            "price_per_litre": _told(stands.price_per_litre if stands else each.label("price_per_litre")),
-            "par_ml": _told(pars.get(each.slug)),
+            "price_per_litre": _cell(stands.price_per_litre if stands else each.label("price_per_litre")),
+            "par_ml": _cell(pars.get(each.slug)),
             "retired": "yes" if each.slug in gone else "",
             "origin": each.origin,
         }
@@ -118,5 +118,5 @@ def _number(place: str, told: str) -> float:
     return number
 
 
-def _told(value: float | None) -> str:
+def _cell(value: float | None) -> str:
     return "" if value is None else repr(value)

@@ -7,7 +7,7 @@ from typing import Annotated, Any
 from pydantic import Field, model_validator
 
 from oenomel.core.larder import SlotName
-from oenomel.core.sensory import ExerciseKind, Matter
+from oenomel.core.sensory import Attribute, ExerciseKind
 from oenomel.errors import SpecError
 from oenomel.moments import moment_of
 from oenomel.schemas.base import Entry, Level, Moment, Name, Plain
@@ -81,7 +81,7 @@ class JugsOfHouse(Entry):
 class SittingOfHouse(Entry):
     """A sitting of triangle tests."""
 
-    matter: Matter
+    matter: Attribute
     tasters: Annotated[list[Who], Field(min_length=1, max_length=12)]
     rounds: Annotated[int, Field(ge=1, le=40)]
     alone: bool = False

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any, Final
 
-from oenomel.core.checks import Mend
+from oenomel.core.checks import Fix
 from oenomel.core.checks.finding import Edit
 from oenomel.core.spec import parse_amount
 from oenomel.schemas.spec_file import PourEntry, ServeEntry, SpecFile
@@ -15,7 +15,7 @@ _SIZED_UNITS: Final = frozenset({"ml", "cl", "oz", "g", "cup", "splash", "tbsp",
 _GRID: Final = {"ml": 0.5, "cl": 0.05, "oz": 0.125}
 
 
-def with_mend(spec: SpecFile, mend: Mend) -> SpecFile:
+def with_mend(spec: SpecFile, mend: Fix) -> SpecFile:
     """The spec with every edit of a mend made; the original is left as it was."""
     for edit in mend.edits:
         spec = _with_edit(spec, edit)

@@ -42,7 +42,7 @@ from oenomel.services.revisions import check_was
 from oenomel.services.stored_batches import (
     batch_now,
     contents_text,
-    held,
+    left_composition,
     pours_of,
     report_of,
     summaries,
@@ -172,7 +172,7 @@ def correct_by_taste(conn: sqlite3.Connection, batch_id: int, body: SaidOfBottle
     for axis in AXES:
         said = getattr(body, axis)
         if said:
-            found += corrections(_left(conn, record), axis, wanted_steps(said), body.grid, getattr(held(record), axis))
+            found += corrections(_pours_left(conn, record), axis, wanted_steps(said), body.grid, getattr(left_composition(record), axis))
     words = "" if found else "Nothing was said against it: it stays as it is."
     return CorrectionsReport(words=words, notes=[], corrections=[correction_report(each) for each in found])
 
@@ -181,7 +181,7 @@ def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleRead
     """Takes a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
-        bottle = Ingredient(slug="bottle", name=record.name, kind="other", composition=held(record))
+        bottle = Ingredient(slug="bottle", name=record.name, kind="other", composition=left_composition(record))
         read = lot_of(bottle, [LotReading(body.what, body.value, body.sd)], record.name)
         record = replace(record, contents=composition_entry(read.ingredient.composition).model_dump_json(exclude_defaults=True))
         batches.change(conn, record)
@@ -189,7 +189,7 @@ def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleRead
         batches.note(conn, LogRecord(batch_id, "read", f"{body.value:g}{unit} read"))
         axis = {"brix": "sugar", "acid": "acid", "abv": "abv"}[body.what]
         recipe = LevelsReport.model_validate_json(record.recipe)
-        words, found = back_to(_left(conn, record), axis, getattr(recipe, axis), getattr(held(record), axis), body.grid)
+        words, found = back_to(_pours_left(conn, record), axis, getattr(recipe, axis), getattr(left_composition(record), axis), body.grid)
         return CorrectionsReport(words=words, notes=list(read.notes), corrections=[correction_report(each) for each in found])
 
 
@@ -221,7 +221,7 @@ def _poured(record: BatchRecord) -> list[PouredEntry]:
     return [PouredEntry.model_validate(each) for each in json.loads(record.poured)]
 
 
-def _left(conn: sqlite3.Connection, record: BatchRecord) -> list[Pour]:
+def _pours_left(conn: sqlite3.Connection, record: BatchRecord) -> list[Pour]:
     """What is left in the bottle, in the shares of what went in."""
     return [pour.at(pour.volume_ml * record.left_ml / record.volume_ml) for pour in pours_of(conn, _poured(record))]
 

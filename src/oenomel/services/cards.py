@@ -16,7 +16,7 @@ from oenomel.moments import is_moment, moment_of
 from oenomel.schemas.routes.cards_models import CardReport, CardRequest, ListRequest
 from oenomel.schemas.spec_file import SpecFile, parse_spec
 from oenomel.schemas.spec_to_drink import plain_spec
-from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.services.stored_trials import kept_trials
 from oenomel.store import book_search, drinks, lineage
 from oenomel.store.book_search import Wanted
@@ -86,7 +86,7 @@ def _descent(
 
 def _forecast(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> Forecast:
     (drink,) = resolve(conn, spec)
-    return forecast_of(drink, conditions, homes_for(conn, drink.family))
+    return forecast_of(drink, conditions, typical_ranges_for(conn, drink.family))
 
 
 def _finished(conn: sqlite3.Connection) -> list[int]:

@@ -28,7 +28,7 @@ from oenomel.schemas.routes.drinks_models import (
 from oenomel.schemas.spec_file import SpecFile
 from oenomel.schemas.spec_to_drink import plain_spec, same_spec
 from oenomel.services.open_lots import with_lots_named
-from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.services.revisions import check_was
 from oenomel.store import book_search, drinks, ingredients, lineage, originals
 from oenomel.store.book_search import Wanted
@@ -38,14 +38,14 @@ from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
 
 def list_drinks(conn: sqlite3.Connection, asked: PageQuery) -> list[DrinkSummary]:
     """A page of the book, newest drink first; how many there are in all: `/book`."""
-    found = book_search.find(conn, _wanted(asked, ingredients.names(conn)), asked.limit or book_search.MOST_FOUND, asked.before)
+    found = book_search.find(conn, _book_search_of(asked, ingredients.names(conn)), asked.limit or book_search.MOST_FOUND, asked.before)
     drafts, latest = drinks.drafts(conn, found), drinks.latest_trials(conn, found)
     return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.some(conn, found)]
 
 
 def count_drinks(conn: sqlite3.Connection, asked: BookQuery) -> BookCount:
     """How many drinks of the book have what is asked for."""
-    return BookCount(drinks=book_search.count(conn, _wanted(asked, ingredients.names(conn))))
+    return BookCount(drinks=book_search.count(conn, _book_search_of(asked, ingredients.names(conn))))
 
 
 def add_drink(conn: sqlite3.Connection, body: NewDrink) -> DrinkDetail:
@@ -113,7 +113,7 @@ def save_draft(conn: sqlite3.Connection, drink_id: int, body: DraftEntry) -> Dra
     return _draft(record)
 
 
-def _wanted(asked: BookQuery, names: Index) -> Wanted:
+def _book_search_of(asked: BookQuery, names: Index) -> Wanted:
     """Search of the store for a query; ``names`` says which ingredients its words mean, by whatever word for them."""
     meant = tuple(each.slug for each in names.find(asked.q) if each.tier <= Tier.ANY_ORDER) if asked.q.strip() else ()
     return Wanted(asked.q, meant, asked.family or "", asked.taster, asked.score, in_stock=asked.at_hand)
@@ -131,7 +131,7 @@ def _keep(
 ) -> int:
     spec, made = with_lots_named(conn, spec, made)
     written, poured = resolve(conn, spec, as_poured(spec, made))
-    forecast = forecast_report(forecast_of(poured, conditions, homes_for(conn, poured.family))).model_dump_json()
+    forecast = forecast_report(forecast_of(poured, conditions, typical_ranges_for(conn, poured.family))).model_dump_json()
     as_made = with_conditions(made, conditions).model_dump_json(exclude_defaults=True)
     return drinks.keep_trial(conn, drink_id, parent, name, reason, _text(settled(spec, written)), forecast, as_made)
 

@@ -94,13 +94,13 @@ def tick_off(conn: sqlite3.Connection, body: TickEntry) -> None:
 
 def export_calendar(conn: sqlite3.Connection, conditions: Conditions) -> ExportReport:
     """Its tasks as an iCalendar file."""
-    report, name = _told(evening_report(conn, conditions))
+    report, name = _with_title(evening_report(conn, conditions))
     return ExportReport(text=calendar_of(name, report.tasks, datetime.now(UTC)), file_name=f"{slug_for(name)}.ics")
 
 
 def export_list(conn: sqlite3.Connection, asked: ListQuery) -> ExportReport:
     """What it takes, as a table or a text."""
-    report, name = _told(evening_report(conn, conditions_for(conn, asked)))
+    report, name = _with_title(evening_report(conn, conditions_for(conn, asked)))
     ending = "csv" if asked.wanted == "csv" else "txt"
     return ExportReport(text=shopping_list(report.bought, asked.wanted), file_name=f"{slug_for(name)}-list.{ending}")
 
@@ -125,7 +125,7 @@ def _put_on_or_off(lines: list[dict[str, Any]], line: dict[str, Any] | None, cha
         lines.append({"drink_id": change.drink_id, "serves": change.to})
 
 
-def _told(report: EveningReport) -> tuple[EveningReport, str]:
+def _with_title(report: EveningReport) -> tuple[EveningReport, str]:
     if report.evening is None:
         raise RecordNotFound("evening", 1)
     return report, report.evening.name

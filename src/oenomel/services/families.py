@@ -4,21 +4,21 @@ from __future__ import annotations
 
 import sqlite3
 
-from oenomel.core.families import Home, families
+from oenomel.core.families import TypicalRange, families
 from oenomel.core.families.family import Family, published_ranges
 from oenomel.core.families.typical_range import branch_of_school
 from oenomel.schemas.routes.families_models import FamilyReport, HomeReport, RangeReport, SchoolReport
 from oenomel.schemas.spec_to_drink import spec_from_drink
-from oenomel.services.resolve import homes_for
+from oenomel.services.resolve import typical_ranges_for
 
 
 def list_families(conn: sqlite3.Connection) -> list[FamilyReport]:
     """The families with their forms, schools and homes; a home reaches to the house's own reference specs."""
-    homes = homes_for(conn, *families())
+    homes = typical_ranges_for(conn, *families())
     return [_report(family, [home for (slug, _), home in homes.items() if slug == family.slug]) for family in families().values()]
 
 
-def _report(family: Family, homes: list[Home]) -> FamilyReport:
+def _report(family: Family, homes: list[TypicalRange]) -> FamilyReport:
     schools = [
         SchoolReport(slug=s.slug, name=s.name, words=s.words, branch=branch_of_school(s), spec=spec_from_drink(s.drink))
         for s in family.schools
@@ -40,7 +40,7 @@ def _report(family: Family, homes: list[Home]) -> FamilyReport:
     )
 
 
-def _home(home: Home) -> HomeReport:
+def _home(home: TypicalRange) -> HomeReport:
     band = home.strength_band()
     return HomeReport(
         branch=home.branch,

@@ -9,7 +9,7 @@ from oenomel.core.dilution import Conditions
 from oenomel.core.forecast import compare, forecast_of
 from oenomel.core.forecast.explanations import Checkpoint, ExplainedFigure, Why, explain
 from oenomel.core.spec import Drink
-from oenomel.errors import MendGone
+from oenomel.errors import StaleFix
 from oenomel.schemas.reports.amount_reports import AmountReport, read_typed
 from oenomel.schemas.reports.forecast_reports import (
     CourseReport,
@@ -20,19 +20,19 @@ from oenomel.schemas.requests.amount_requests import AmountRequest, TypedEntry
 from oenomel.schemas.routes.forecast_models import MendRequest
 from oenomel.schemas.spec_file import SpecFile, spec_schema
 from oenomel.schemas.spec_fix import with_mend
-from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.resolve import resolve, typical_ranges_for
 
 
 def predict_drink(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> ForecastReport:
     """The forecast of a spec."""
     (drink,) = resolve(conn, spec)
-    return forecast_report(forecast_of(drink, conditions, homes_for(conn, drink.family)))
+    return forecast_report(forecast_of(drink, conditions, typical_ranges_for(conn, drink.family)))
 
 
 def follow_in_the_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> CourseReport:
     """Twenty minutes of a spec in its glass."""
     (drink,) = resolve(conn, spec)
-    forecast = forecast_of(drink, conditions, homes_for(conn, drink.family))
+    forecast = forecast_of(drink, conditions, typical_ranges_for(conn, drink.family))
     return CourseReport.model_validate(forecast.course)
 
 
@@ -47,10 +47,10 @@ def mend_spec(conn: sqlite3.Connection, body: MendRequest, conditions: Condition
     specs = (body.spec, body.parent) if body.parent else (body.spec,)
     drink, *parent = resolve(conn, *specs)
     found = compare(drink, parent[0], conditions).findings if parent else ()
-    for finding in (*found, *forecast_of(drink, conditions, homes_for(conn, drink.family)).findings):
+    for finding in (*found, *forecast_of(drink, conditions, typical_ranges_for(conn, drink.family)).findings):
         if (finding.code, finding.pour) == (body.code, body.pour) and body.mend < len(finding.mends):
             return with_mend(body.spec, finding.mends[body.mend])
-    raise MendGone(body.code)
+    raise StaleFix(body.code)
 
 
 def read_amount(conn: sqlite3.Connection, body: AmountRequest, conditions: Conditions) -> AmountReport:

@@ -50,14 +50,14 @@ def _told_found(found: list[Found]) -> list[FoundIngredient]:
 def ingredient_detail(ingredient: Ingredient) -> IngredientDetail:
     """An ingredient with the source of each of its numbers."""
     values = [ValueReport.model_validate(value) for value in ingredient.values.values()]
-    return IngredientDetail(**_told(ingredient, new_pour(ingredient, None)), values=values)
+    return IngredientDetail(**_ingredient_fields(ingredient, new_pour(ingredient, None)), values=values)
 
 
 def _summary(ingredient: Ingredient, pour: NewPour, by: str) -> IngredientSummary:
-    return IngredientSummary(**_told(ingredient, pour, by))
+    return IngredientSummary(**_ingredient_fields(ingredient, pour, by))
 
 
-def _told(ingredient: Ingredient, pour: NewPour, by: str = "") -> dict[str, Any]:
+def _ingredient_fields(ingredient: Ingredient, pour: NewPour, by: str = "") -> dict[str, Any]:
     return {
         "found_by": by,
         **{name: getattr(ingredient, name) for name in ("slug", "name", "kind", "impression", "origin", "varies")},

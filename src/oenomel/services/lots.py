@@ -26,8 +26,8 @@ from oenomel.schemas.spec_to_drink import TODAYS, composition_entry
 from oenomel.services.open_lots import (
     as_it_is,
     as_kept,
+    assumed_ingredient,
     hours_since,
-    supposed,
 )
 from oenomel.services.revisions import check_was
 from oenomel.services.todays_menu import surer_words, todays_list
@@ -74,7 +74,7 @@ def add_lot(conn: sqlite3.Connection, body: LotEntry) -> LotReport:
         lot_id = lots.add(conn, record)
         for each in body.readings:
             lots.add_reading(conn, ReadingRecord(lot_id, each.what, each.value, each.sd, each.device))
-        return _told(conn, lot_id, as_it_is)
+        return _lot_report(conn, lot_id, as_it_is)
 
 
 def get_lot(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> LotDetail:
@@ -93,7 +93,7 @@ def change_lot(conn: sqlite3.Connection, lot_id: int, body: LotChange) -> LotRep
             told["used_up_at"] = max(now(), str(told.get("made_at", lot.made_at))) if body.used_up else None
         check_was(body.was, asdict(lot), told, lot.name)
         lots.change(conn, replace(lot, **told))
-        return _told(conn, lot_id)
+        return _lot_report(conn, lot_id)
 
 
 def remove_lot(conn: sqlite3.Connection, lot_id: int) -> None:
@@ -106,14 +106,14 @@ def add_lot_reading(conn: sqlite3.Connection, lot_id: int, body: LotReadingEntry
     """Keeps a reading of a lot; refused with the reason where it can't be."""
     with transaction(conn):
         lots.add_reading(conn, ReadingRecord(lot_id, body.what, body.value, body.sd, body.device))
-        return _told(conn, lot_id, as_it_is)
+        return _lot_report(conn, lot_id, as_it_is)
 
 
 def remove_lot_reading(conn: sqlite3.Connection, lot_id: int, reading_id: int) -> LotReport:
     """Takes a reading back."""
     with transaction(conn):
         lots.remove_reading(conn, lot_id, reading_id)
-        return _told(conn, lot_id)
+        return _lot_report(conn, lot_id)
 
 
 def work_out_titration(body: TitrationEntry) -> TitratedReport:
@@ -140,7 +140,7 @@ def checked_time(told: str, path: str) -> str:
     return min(time, datetime.now(UTC)).isoformat(timespec="seconds")
 
 
-def _told(conn: sqlite3.Connection, lot_id: int, read_in: ReadIn = as_kept) -> LotReport:
+def _lot_report(conn: sqlite3.Connection, lot_id: int, read_in: ReadIn = as_kept) -> LotReport:
     return _report(*_as_it_is(conn, lot_id, read_in))
 
 
@@ -218,7 +218,7 @@ def read_lot(conn: sqlite3.Connection, bench: BenchSet, lot_id: int, device: str
     if quantity not in (*READABLE, "lye_ml"):
         raise DomainError(f"a {device} tells nothing of what is in a lot")
     lot = lots.get(conn, lot_id)
-    base = supposed(ingredients.get(conn, lot.slug), lot)
+    base = assumed_ingredient(ingredients.get(conn, lot.slug), lot)
     if body.zero:
         chosen.zero()
     shown = chosen.read(sample_of_lot(base, lot.name))

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import sqlite3
 
-from oenomel.core.checks import Mend
+from oenomel.core.checks import Fix
 from oenomel.core.checks.finding import Edit
 from oenomel.core.dilution import Conditions
 from oenomel.core.forecast import forecast_of
@@ -13,7 +13,7 @@ from oenomel.core.glass.glassware import glasses, size_to
 from oenomel.core.method import MethodOptions
 from oenomel.core.method.garnishes import suggested_garnishes
 from oenomel.core.method.steps import making_steps
-from oenomel.core.rebalance import Aim
+from oenomel.core.rebalance import Objective
 from oenomel.core.rebalance.ranges import span_of
 from oenomel.errors import CannotSize
 from oenomel.schemas.reports.method_reports import (
@@ -29,7 +29,7 @@ from oenomel.schemas.requests.rebalance_requests import target_from
 from oenomel.schemas.routes.method_models import SpansRequest, StepsRequest
 from oenomel.schemas.spec_file import SpecFile
 from oenomel.schemas.spec_fix import with_mend
-from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.store import ingredients
 from oenomel.store.stock import in_stock
 
@@ -56,23 +56,23 @@ def suggest_garnishes(conn: sqlite3.Connection, spec: SpecFile) -> list[GarnishS
 def compare_serves(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> list[ServeReport]:
     """A spec served up, on cubes, on one large cube and on crushed ice."""
     (drink,) = resolve(conn, spec)
-    return [serve_report(takes) for takes in on_each_ice(drink, conditions, homes_for(conn, drink.family))]
+    return [serve_report(takes) for takes in on_each_ice(drink, conditions, typical_ranges_for(conn, drink.family))]
 
 
 def size_to_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> SpecFile:
     """The spec with every amount changed by the same factor, so that it fills its glass."""
     (drink,) = resolve(conn, spec)
-    served = forecast_of(drink, conditions, homes_for(conn, drink.family)).served
+    served = forecast_of(drink, conditions, typical_ranges_for(conn, drink.family)).served
     times = size_to(drink.serve.glass, drink.serve.ice, served.volume_ml)
     if times is None:
         raise CannotSize(drink.serve.glass)
-    return with_mend(spec, Mend("Size the drink to the glass", (Edit("amounts", {"times": times}),)))
+    return with_mend(spec, Fix("Size the drink to the glass", (Edit("amounts", {"times": times}),)))
 
 
 def follow_ranges(conn: sqlite3.Connection, body: SpansRequest, conditions: Conditions) -> list[SpanReport]:
     """What each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent."""
     drink, parent = resolve(conn, body.spec, body.parent)
-    aim = Aim(target_from(body.parent, drink, parent, {}, equivalents=False, conditions=conditions), grid_ml=body.grid)
+    aim = Objective(target_from(body.parent, drink, parent, {}, equivalents=False, conditions=conditions), grid_ml=body.grid)
     return [
         span_report(index, span_of(drink, index, entry.range[0], entry.range[1], aim, conditions))
         for index, entry in enumerate(body.spec.pours)

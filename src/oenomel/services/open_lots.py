@@ -23,10 +23,10 @@ from oenomel.store.lots import LotRecord, ReadingRecord
 
 Key = TypeVar("Key")
 
-__all__ = ["as_it_is", "as_kept", "hours_since", "lots_as_poured", "supposed", "todays_lots", "with_lots_named"]
+__all__ = ["as_it_is", "as_kept", "assumed_ingredient", "hours_since", "lots_as_poured", "todays_lots", "with_lots_named"]
 
 
-def supposed(base: Ingredient, lot: LotRecord) -> Ingredient:
+def assumed_ingredient(base: Ingredient, lot: LotRecord) -> Ingredient:
     """What a lot is without its readings: what was cooked by its grams, anything else as the larder tells."""
     told = [SourcedValue(**each) for each in json.loads(lot.contents)]
     if not told:
@@ -38,7 +38,7 @@ def supposed(base: Ingredient, lot: LotRecord) -> Ingredient:
 
 def as_it_is(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
     """A lot with its readings taken in; raises ImpossibleMeasurement."""
-    found = lot_of(supposed(base, lot), [LotReading(each.what, each.value, each.sd) for each in readings], lot.name)
+    found = lot_of(assumed_ingredient(base, lot), [LotReading(each.what, each.value, each.sd) for each in readings], lot.name)
     return replace(found, ingredient=replace(found.ingredient, lot_hours=hours_since(lot.made_at)))
 
 

@@ -7,22 +7,22 @@ from threading import Lock
 
 from oenomel.core.dilution import Conditions
 from oenomel.core.larder import Larder, known_by
-from oenomel.core.originals import Ground, Wish
+from oenomel.core.originals import Criteria, SearchContext
 from oenomel.core.spec.drink import FAMILIES
 from oenomel.schemas.requests.originals_requests import WishEntry, wish_from
 from oenomel.services.originals_inputs import book_of, kinship_of, wants_using_up
-from oenomel.services.resolve import homes_for
+from oenomel.services.resolve import typical_ranges_for
 from oenomel.services.stored_trials import palate_of
 from oenomel.store import drinks, ingredients, originals
 from oenomel.store.stock import in_stock
 
 __all__ = ["ground_for", "names_given", "wished"]
 
-_kept: tuple[tuple[object, ...], Ground] | None = None
+_kept: tuple[tuple[object, ...], SearchContext] | None = None
 _lock = Lock()
 
 
-def ground_for(conn: sqlite3.Connection, conditions: Conditions) -> Ground:
+def ground_for(conn: sqlite3.Connection, conditions: Conditions) -> SearchContext:
     """The house's larder, book, kinship and homes, for one search at a time."""
     global _kept
     key = (ingredients.state(conn), originals.state(conn), repr(conditions))
@@ -30,13 +30,13 @@ def ground_for(conn: sqlite3.Connection, conditions: Conditions) -> Ground:
         if _kept is not None and _kept[0] == key:
             return _kept[1]
     larder = Larder(ingredients.offered(conn))
-    ground = Ground(larder, book_of(conn), kinship_of(conn), homes_for(conn, *FAMILIES), conditions)
+    ground = SearchContext(larder, book_of(conn), kinship_of(conn), typical_ranges_for(conn, *FAMILIES), conditions)
     with _lock:
         _kept = key, ground
     return ground
 
 
-def wished(conn: sqlite3.Connection, entry: WishEntry) -> Wish:
+def wished(conn: sqlite3.Connection, entry: WishEntry) -> Criteria:
     """A wish with what this house has: its shelf, what wants to be used up, a taster's palate."""
     known = known_by(ingredients.names(conn), ingredients.offered(conn))
     pool = in_stock(conn) if entry.at_hand else None

@@ -24,7 +24,7 @@ from oenomel.schemas.routes.originals_models import (
     OriginalsFlightReport,
 )
 from oenomel.services.originals_inputs import kinship_of
-from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.store import briefs, drinks
 from oenomel.store import originals as kept
 from oenomel.store.database import transaction
@@ -39,7 +39,7 @@ def add_flight(conn: sqlite3.Connection, body: OriginalsFlightEntry, conditions:
         drink_id = drinks.add(conn, " · ".join(names)[:200], body.wish.family)
         trials: list[int] = []
         for spec, drink in zip(body.specs, made, strict=True):
-            forecast = forecast_report(forecast_of(drink, conditions, homes_for(conn, drink.family))).model_dump_json()
+            forecast = forecast_report(forecast_of(drink, conditions, typical_ranges_for(conn, drink.family))).model_dump_json()
             how = with_conditions(MadeEntry(), conditions).model_dump_json(exclude_defaults=True)
             parent = trials[0] if trials else None
             text = spec.model_dump_json(exclude_unset=True)

@@ -6,8 +6,8 @@ import sqlite3
 
 from oenomel.core.dilution import Conditions
 from oenomel.core.dilution.ice_conditions import house_factor
-from oenomel.core.families import Homes, families, standard_homes
-from oenomel.core.families.typical_range import homes_from
+from oenomel.core.families import TypicalRanges, families, standard_typical_ranges
+from oenomel.core.families.typical_range import typical_ranges_from
 from oenomel.core.larder import Larder
 from oenomel.core.spec import Drink
 from oenomel.schemas.requests.assumptions import AssumptionsQuery
@@ -16,7 +16,7 @@ from oenomel.schemas.spec_to_drink import drink_from_spec, lots_named, slugs_of
 from oenomel.services.open_lots import lots_as_poured
 from oenomel.store import drinks, ingredients, measurements
 
-__all__ = ["conditions_for", "homes_for", "resolve"]
+__all__ = ["conditions_for", "resolve", "typical_ranges_for"]
 
 
 def resolve(conn: sqlite3.Connection, *specs: SpecFile) -> list[Drink]:
@@ -37,9 +37,9 @@ def conditions_for(conn: sqlite3.Connection, assumptions: AssumptionsQuery) -> C
     return assumptions.conditions({technique: house_factor(ratios) for technique, ratios in measured.items()})
 
 
-def homes_for(conn: sqlite3.Connection, *wanted: str) -> Homes:
+def typical_ranges_for(conn: sqlite3.Connection, *wanted: str) -> TypicalRanges:
     """Typical ranges of families, widened by the bar's own reference specs."""
-    homes = dict(standard_homes())
+    homes = dict(standard_typical_ranges())
     for family, texts in drinks.references(conn, wanted).items():
-        homes |= homes_from(families()[family], resolve(conn, *(parse_spec(text) for text in texts)))
+        homes |= typical_ranges_from(families()[family], resolve(conn, *(parse_spec(text) for text in texts)))
     return homes

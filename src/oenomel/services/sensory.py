@@ -11,7 +11,7 @@ from typing import Final
 
 from oenomel.core.dilution import Conditions
 from oenomel.core.larder import Ingredient
-from oenomel.core.sensory import Matter
+from oenomel.core.sensory import Attribute
 from oenomel.core.sensory.blends import WATER, choices, jugs_for, needs
 from oenomel.core.sensory.exercises import Exercise, exercise, score_of
 from oenomel.core.sensory.triangle import GLASSES, left_after, next_triangle, poured
@@ -59,7 +59,7 @@ def get_tongue(conn: sqlite3.Connection, asked: TasterQuery) -> TongueReport:
     return tongue_report(conn, asked.taster)
 
 
-def list_bottles(conn: sqlite3.Connection, matter: Matter) -> list[JobReport]:
+def list_bottles(conn: sqlite3.Connection, matter: Attribute) -> list[JobReport]:
     """What could go into the jugs, job by job, the plainest at hand first."""
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     return [

@@ -25,7 +25,7 @@ from oenomel.services.resolve import resolve
 from oenomel.store import batches, drinks, ingredients
 from oenomel.store.batches import BatchRecord
 
-__all__ = ["batch_now", "contents_text", "held", "pours_of", "report_of", "summaries", "the_older"]
+__all__ = ["batch_now", "contents_text", "left_composition", "pours_of", "report_of", "summaries", "the_older"]
 
 
 def batch_now(conn: sqlite3.Connection, entry: BatchEntry, conditions: Conditions) -> Batch:
@@ -46,7 +46,7 @@ def contents_text(pours: Sequence[Pour]) -> str:
     return composition_entry(contents_of(pours)).model_dump_json(exclude_defaults=True)
 
 
-def held(record: BatchRecord) -> Composition:
+def left_composition(record: BatchRecord) -> Composition:
     """What a kept batch holds, per 100 ml."""
     return inline_ingredient(_bottle(record)).composition
 
@@ -67,7 +67,7 @@ def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
     """One batch with all that is known of it; raises RecordNotFound."""
     record = batches.get(conn, batch_id)
     names, every = dict(drinks.names(conn)), {each.id: each for each in batches.all_batches(conn)}
-    has = held(record)
+    has = left_composition(record)
     poured = [PouredEntry.model_validate(each) for each in json.loads(record.poured)]
     slugs = {each.ingredient for each in poured if isinstance(each.ingredient, str)}
     known = {slug: each.name for slug, each in ingredients.some(conn, slugs).items()}
@@ -100,7 +100,7 @@ def _summary(record: BatchRecord, names: dict[int, str], every: dict[int, BatchR
         "past": record.used_up_at is None and moment_of(record.use_by, TEN_YEARS) < datetime.now(UTC),
         "service": json.loads(record.wish)["service"],
         "serves_left": serves_in(record.left_ml, record.serve_ml),
-        "abv": held(record).abv,
+        "abv": left_composition(record).abv,
         "wood": bool(record.wood),
         "descent": descent_words({key: each.name for key, each in every.items()}, shares(_fillings(every), record.id)),
     }

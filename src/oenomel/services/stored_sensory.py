@@ -9,11 +9,11 @@ from typing import Any
 
 from oenomel.core.balance import USUAL_TONGUE, OwnSteps
 from oenomel.core.larder import Composition, Ingredient
-from oenomel.core.sensory import Matter
-from oenomel.core.sensory.blends import MATTERS, NOUNS, Jug, Jugs
+from oenomel.core.sensory import Attribute
+from oenomel.core.sensory.blends import ATTRIBUTES, NOUNS, Jug, Jugs
 from oenomel.core.sensory.exercises import EXERCISES
 from oenomel.core.sensory.phrases import before_sitting, in_figures, known_steps, sitting_words, threshold_words
-from oenomel.core.sensory.thresholds import KNOWN_AFTER, Threshold, TriangleAnswer, after, threshold_of, worth_going_on
+from oenomel.core.sensory.thresholds import KNOWN_AFTER, Threshold, TriangleAnswer, threshold_of, updated, worth_going_on
 from oenomel.core.sensory.training_plan import week_plan
 from oenomel.core.sensory.triangle import Triangle, alcohol_g, can_pour, left_after
 from oenomel.core.spec import Pour
@@ -49,7 +49,7 @@ def tongue_of(conn: sqlite3.Connection, taster: str | None) -> OwnSteps:
     return known_steps({matter: threshold_of(answers) for matter, answers in _answers(conn, taster).items()})
 
 
-def threshold_on(conn: sqlite3.Connection, taster: str, matter: Matter) -> Threshold:
+def threshold_on(conn: sqlite3.Connection, taster: str, matter: Attribute) -> Threshold:
     """What is known of a taster's step on one matter."""
     return threshold_of(_answers(conn, taster)[matter])
 
@@ -143,7 +143,7 @@ def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
     return TongueReport(
         taster=taster,
         tasters=sensory.tasters(conn),
-        thresholds=[_threshold(matter, [each for of, each in answered if of == matter]) for matter in MATTERS],
+        thresholds=[_threshold(matter, [each for of, each in answered if of == matter]) for matter in ATTRIBUTES],
         exercises=[
             DoneReport(kind=kind, answered=len(each), right=sum(each) / len(each) if each else 0.0) for kind, each in scores.items()
         ],
@@ -152,8 +152,8 @@ def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
     )
 
 
-def _answers(conn: sqlite3.Connection, taster: str) -> dict[Matter, list[TriangleAnswer]]:
-    found: dict[Matter, list[TriangleAnswer]] = {matter: [] for matter in MATTERS}
+def _answers(conn: sqlite3.Connection, taster: str) -> dict[Attribute, list[TriangleAnswer]]:
+    found: dict[Attribute, list[TriangleAnswer]] = {matter: [] for matter in ATTRIBUTES}
     for matter, each in sensory.triangles_of_taster(conn, taster):
         found[_matter(matter)].append(_answer(each))
     return found
@@ -163,10 +163,10 @@ def _answer(record: TriangleRecord) -> TriangleAnswer:
     return TriangleAnswer(record.steps, bool(record.found))
 
 
-def _threshold(matter: Matter, records: Sequence[TriangleRecord]) -> ThresholdReport:
+def _threshold(matter: Attribute, records: Sequence[TriangleRecord]) -> ThresholdReport:
     known, history = threshold_of([]), []
     for each in records:
-        known = after(known, _answer(each))
+        known = updated(known, _answer(each))
         low, high = known.interval80
         history.append(KnownReport(at=each.answered_at or "", triangles=known.triangles, steps=known.steps, low=low, high=high))
     low, high = known.interval80
@@ -217,9 +217,9 @@ def _jug_report(jug: Jug, left_ml: float) -> JugReport:
     return JugReport(lines=lines, volume_ml=jug.volume_ml, left_ml=left_ml)
 
 
-def _matter(kept: str) -> Matter:
+def _matter(kept: str) -> Attribute:
     """A matter as it is kept; the file lets no other in."""
-    return next(matter for matter in MATTERS if matter == kept)
+    return next(matter for matter in ATTRIBUTES if matter == kept)
 
 
 def _bottle(known: Mapping[str, Ingredient], slug: str) -> Ingredient:

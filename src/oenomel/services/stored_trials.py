@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 from oenomel.core.balance import profile_of_made
 from oenomel.core.dilution import Conditions
-from oenomel.core.families import home_for
+from oenomel.core.families import typical_range_for
 from oenomel.core.spec import Drink
 from oenomel.core.trials.next_trial import Sheet, reference_of, tasted_from
 from oenomel.core.trials.palate import Palate, Tasted, learn
@@ -18,7 +18,7 @@ from oenomel.schemas.requests.trial_conditions import MadeEntry, as_poured, cond
 from oenomel.schemas.spec_file import SpecFile, parse_spec
 from oenomel.schemas.spec_to_drink import plain_spec
 from oenomel.services.readable import UNREADABLE, read_or_none
-from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.services.stored_sensory import tongue_of
 from oenomel.store import drinks, tastings
 from oenomel.store.drinks import TrialRecord
@@ -82,11 +82,11 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
     trials = drinks.some_trials(conn, (sheet.trial_id for sheet in sheets))
     kept = {each.record.id: each for each in readable_trials(conn, [trial for trial in trials if trial.drink_id != but])}
     records = [sheet for sheet in sheets if sheet.trial_id in kept]
-    homes = homes_for(conn, *{each.drink.family for each in kept.values()})
+    homes = typical_ranges_for(conn, *{each.drink.family for each in kept.values()})
     found = []
     for record in records:
         trial = kept[record.trial_id]
-        home = home_for(trial.drink, profile_of_made(trial.drink, trial.conditions), homes)
+        home = typical_range_for(trial.drink, profile_of_made(trial.drink, trial.conditions), homes)
         if home is not None:
             sheet = Sheet(trial.drink, _verdict(record), record.trial_id, f"{record.taster} {record.tasted_at[:10]}")
             found.append((record, trial.record, tasted_from(sheet, reference_of([sheet], home, trial.conditions), trial.conditions)))

@@ -9,8 +9,8 @@ from typing import Final
 from oenomel.core.dilution import Conditions
 from oenomel.core.larder import Ingredient, Larder
 from oenomel.core.larder.shelf import Inventory
-from oenomel.core.rebalance import Aim, Budget, correctors_for, rebalance
-from oenomel.core.rebalance.alternatives import ways_of
+from oenomel.core.rebalance import Budget, Objective, correctors_for, rebalance
+from oenomel.core.rebalance.alternatives import alternatives_of
 from oenomel.core.rebalance.solver import CORRECTORS
 from oenomel.core.spec import Drink
 from oenomel.core.swaps import Board, Filters, swap_board
@@ -27,7 +27,7 @@ from oenomel.schemas.requests.rebalance_requests import (
 )
 from oenomel.schemas.routes.swaps_models import SwapsRequest
 from oenomel.schemas.spec_file import SpecFile
-from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.services.stored_trials import palate_of
 from oenomel.store import ingredients, shelf
 from oenomel.store.stock import in_stock
@@ -43,7 +43,7 @@ def rebalance_drink(conn: sqlite3.Connection, body: AimRequest, conditions: Cond
     joining = _correctors(conn, body.correctors)
     answer = rebalance(drink, aim, free, joining, conditions, budget.share(ANSWERS_SHARE))
     may_join = joining or correctors_for(drink, ingredients.some(conn, CORRECTORS))
-    return rebalance_report(body.spec, drink, answer, ways_of(drink, aim, answer, free, may_join, conditions, budget))
+    return rebalance_report(body.spec, drink, answer, alternatives_of(drink, aim, answer, free, may_join, conditions, budget))
 
 
 def list_swaps(conn: sqlite3.Connection, body: SwapsRequest, conditions: Conditions, budget: Budget) -> SwapsReport:
@@ -85,11 +85,11 @@ def _board(
 
 def _drink_and_aim(
     conn: sqlite3.Connection, body: AimRequest, target: SpecFile | FamilyTarget | TypedTarget, conditions: Conditions
-) -> tuple[Drink, Aim]:
+) -> tuple[Drink, Objective]:
     equivalents = body.sweetness != "grams"
     specs = (body.spec, target) if isinstance(target, SpecFile) else (body.spec,)
     drink, *wished = resolve(conn, *specs)
-    homes = homes_for(conn, target.family) if isinstance(target, FamilyTarget) else {}
+    homes = typical_ranges_for(conn, target.family) if isinstance(target, FamilyTarget) else {}
     palate = palate_of(conn, target.palate) if isinstance(target, FamilyTarget) and target.palate is not None else None
     return drink, aim_for(body, drink, target_from(target, drink, wished[0] if wished else None, homes, equivalents, conditions, palate))
 

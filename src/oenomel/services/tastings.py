@@ -9,7 +9,7 @@ from pydantic import Field
 
 from oenomel.core.balance import profile_of_made
 from oenomel.core.dilution import Conditions
-from oenomel.core.families import home_for
+from oenomel.core.families import typical_range_for
 from oenomel.core.larder import aromas
 from oenomel.core.rebalance import Budget
 from oenomel.core.trials.next_trial import may_join, proposals
@@ -31,7 +31,7 @@ from oenomel.schemas.routes.tastings_models import (
     NextRequest,
     TasterReport,
 )
-from oenomel.services.resolve import homes_for
+from oenomel.services.resolve import typical_ranges_for
 from oenomel.services.stored_sensory import tongue_of
 from oenomel.services.stored_trials import kept_trials, palate_of, sheets_of, tasted_of
 from oenomel.services.trials import sheet_report
@@ -118,8 +118,8 @@ def propose_next(
     sheets = sheets_of(tastings.of_drink(conn, drink_id), {key: each.drink for key, each in kept.items()})
     palate = None if body.palate is None else palate_of(conn, body.palate, but=drink_id)
     larder = ingredients.larder(conn)
-    homes = homes_for(conn, present.drink.family)
-    home = home_for(present.drink, profile_of_made(present.drink, conditions), homes)
+    homes = typical_ranges_for(conn, present.drink.family)
+    home = typical_range_for(present.drink, profile_of_made(present.drink, conditions), homes)
     joining = may_join(larder, in_stock(conn))
     standing, found = proposals(
         sheets, present.drink, trial_id, joining, home, palate, conditions, body.grid, budget, tongue_of(conn, body.palate)

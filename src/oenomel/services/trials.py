@@ -8,7 +8,7 @@ import sqlite3
 from oenomel.core.dilution import Conditions
 from oenomel.core.forecast import forecast_of
 from oenomel.core.trials import Reading
-from oenomel.core.trials.brief import Brief, hold_against
+from oenomel.core.trials.brief import Brief, check_brief
 from oenomel.core.trials.lineage import origins
 from oenomel.core.trials.readings import beside_forecast
 from oenomel.core.trials.side_by_side import compare_trials
@@ -35,7 +35,7 @@ from oenomel.schemas.requests.trial_conditions import made_of
 from oenomel.schemas.routes.trials_models import ChosenTrials, CloudSpecEntry, MarkEntry
 from oenomel.schemas.spec_file import parse_spec
 from oenomel.schemas.spec_to_drink import plain_spec
-from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.services.revisions import check_revision, revision_of
 from oenomel.services.stored_trials import KeptTrial, kept_trials, readable_trials
 from oenomel.store import briefs, drinks, lineage, measurements, spec_clouds, tastings
@@ -74,7 +74,7 @@ def lay_side_by_side(conn: sqlite3.Connection, drink_id: int, body: ChosenTrials
     """Two to four trials as poured, each beside the first; differences first."""
     chosen = kept_trials(conn, [drinks.get_trial(conn, drink_id, each) for each in body.trials])
     made = [made_of(f"trial {each.record.number}", each.drink, each.made) for each in chosen]
-    return side_by_side_report(compare_trials(made, conditions, homes_for(conn, *{each.drink.family for each in chosen})))
+    return side_by_side_report(compare_trials(made, conditions, typical_ranges_for(conn, *{each.drink.family for each in chosen})))
 
 
 def get_spec_cloud(conn: sqlite3.Connection, drink_id: int, conditions: Conditions) -> SpecCloudReport:
@@ -161,7 +161,7 @@ def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[
                 sheets=[sheet_report(sheet) for sheet in sheets if sheet.trial_id == trial_id],
                 readings=[beside_report(b, reading.id, reading.device) for b, reading in zip(beside, own, strict=True)],
                 water=None if water is None else MeasuredDilutionReport(ratio=water[0], how=water[1]),
-                held=list(hold_against(_brief(brief), forecast)),
+                held=list(check_brief(_brief(brief), forecast)),
             )
         )
     return reports

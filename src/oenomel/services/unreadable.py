@@ -28,24 +28,24 @@ def list_unreadable(conn: sqlite3.Connection) -> list[UnreadableReport]:
 
 def _lots(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
     for lot, why in lots.unreadable(conn):
-        yield _told("lot", lot.id, lot.name, why, asdict(lot))
+        yield _unreadable_report("lot", lot.id, lot.name, why, asdict(lot))
 
 
 def _batches(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
     for batch, why in batches.unreadable(conn):
-        yield _told("batch", batch.id, batch.name, why, asdict(batch))
+        yield _unreadable_report("batch", batch.id, batch.name, why, asdict(batch))
     every = batches.all_batches(conn)
     shown = {each.id for each in summaries(conn, every)}
     for batch in every:
         if batch.id not in shown:
-            yield _told("batch", batch.id, batch.name, "what is in it is told in no way that can be read", asdict(batch))
+            yield _unreadable_report("batch", batch.id, batch.name, "what is in it is told in no way that can be read", asdict(batch))
 
 
 def _preparations(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
     for each in preparations.all_preparations(conn):
         why = fault_in(PreparationFile.model_validate_json, each.content)
         if why:
-            yield _told("preparation", each.slug, each.slug, why, each.content)
+            yield _unreadable_report("preparation", each.slug, each.slug, why, each.content)
 
 
 def _evening(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
@@ -54,7 +54,7 @@ def _evening(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
         return
     why = fault_in(lambda: moment_of(EveningEntry.model_validate_json(content).at))
     if why:
-        yield _told("evening", 1, "The evening", why, content)
+        yield _unreadable_report("evening", 1, "The evening", why, content)
 
 
 def _drinks(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
@@ -62,14 +62,14 @@ def _drinks(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
         why = fault_in(_read, conn, trial.spec)
         if why:
             name = f"{drinks.get(conn, trial.drink_id).name}, trial {trial.number}"
-            yield _told("drink", trial.drink_id, name, why, trial.spec).model_copy(update={"removable": False})
+            yield _unreadable_report("drink", trial.drink_id, name, why, trial.spec).model_copy(update={"removable": False})
 
 
 def _read(conn: sqlite3.Connection, spec: str) -> None:
     resolve(conn, parse_spec(spec))
 
 
-def _told(kind: str, known_by: object, name: str, why: str, text: object) -> UnreadableReport:
+def _unreadable_report(kind: str, known_by: object, name: str, why: str, text: object) -> UnreadableReport:
     shown = text if isinstance(text, str) else json.dumps(text, ensure_ascii=False)
     return UnreadableReport.model_validate(
         {"kind": kind, "known_by": str(known_by), "name": name, "why": why, "text": shown[:LONGEST_TEXT], "removable": True}

@@ -89,15 +89,15 @@ def keep_of_today(data: Path, today: date) -> Path | None:
     target = copies_folder(data) / f"{_DAY}-{today.isoformat()}.db"
     if target.exists() or not data.exists() or data.stat().st_size == 0:
         return None
-    return _kept(data, target)
+    return _moved_into_place(data, target)
 
 
 def make_now(data: Path) -> Path:
     """A copy beside the data file, made by hand; raises StoreError."""
-    return _kept(data, _unused(copies_folder(data), _BY_HAND))
+    return _moved_into_place(data, _unused(copies_folder(data), _BY_HAND))
 
 
-def _kept(data: Path, target: Path) -> Path:
+def _moved_into_place(data: Path, target: Path) -> Path:
     _make_folder(target.parent)
     back_up(data, target)
     _let_go(target.parent)

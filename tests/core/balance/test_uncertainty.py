@@ -16,7 +16,7 @@ from support.drinks import drink
 from oenomel.core.balance.attribution import MOST_CHANGES, changes_between
 from oenomel.core.balance.levels import FIGURES
 from oenomel.core.balance.perception import AXES, steps_between
-from oenomel.core.balance.uncertainty import Z80, Doubt, difference_of
+from oenomel.core.balance.uncertainty import Z80, Uncertainty, difference_of
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import STANDARD, forecast_of
@@ -227,5 +227,5 @@ def test_a_second_cause_is_named_from_a_fifth_of_the_doubt(second, told):
     alone = drink(("lime-juice", 20))
     # By row: the jigger's, the pour's, its three contents, what shakes share, this shake's own.
     variance = np.array([0, 0, 0, 0, second, 1 - second, 0])
-    doubt = Doubt(alone, np.ones(4), np.sqrt(variance)[:, None] * np.ones(4))
+    doubt = Uncertainty(alone, np.ones(4), np.sqrt(variance)[:, None] * np.ones(4))
     assert ("Lime juice 20 %" in doubt.drivers["abv"].told) is told

@@ -18,7 +18,7 @@ from oenomel.core.batch.rounding import measured_ml
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.spec.technique import Serve
-from oenomel.errors import DomainError, NothingToDrink, OutOfRange
+from oenomel.errors import DomainError, EmptyDrink, OutOfRange
 from oenomel.schemas.spec_to_drink import drink_from_spec
 
 LARDER = catalogue()
@@ -35,7 +35,7 @@ def batched(made, service, **told):
     """The batch; None where nothing of the drink could wait in a bottle."""
     try:
         return batch_of(made, BatchWish(service, **told))
-    except NothingToDrink:
+    except EmptyDrink:
         return None
 
 
@@ -235,7 +235,7 @@ def test_what_can_not_be_is_refused_with_a_sentence(told, error, golden):
 
 
 def test_nothing_to_wait_in_a_bottle_is_refused():
-    with pytest.raises(NothingToDrink):
+    with pytest.raises(EmptyDrink):
         batch_of(drink(("soda-water", 100), family="open"), BatchWish("ice", serves=4))
 
 

@@ -7,10 +7,10 @@ from support.drinks import drink
 
 from oenomel.core.balance.perception import degree
 from oenomel.core.families.family import families
-from oenomel.core.families.typical_range import BRANCHES, lean_words, place_words, standard_homes, steps_of
+from oenomel.core.families.typical_range import BRANCHES, lean_words, place_words, standard_typical_ranges, steps_of
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import forecast_of
-from oenomel.errors import NothingToDrink
+from oenomel.errors import EmptyDrink
 
 RUM, LIME, SYRUP = ("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5)
 
@@ -31,9 +31,9 @@ def distance_by_linear_programme(points: np.ndarray, x: np.ndarray) -> float:
     return float(found.fun)
 
 
-@pytest.mark.parametrize("key", standard_homes(), ids=lambda key: " ".join(key).strip())
+@pytest.mark.parametrize("key", standard_typical_ranges(), ids=lambda key: " ".join(key).strip())
 def test_distance_from_home_is_that_of_a_linear_programme(key):
-    home = standard_homes()[key]
+    home = standard_typical_ranges()[key]
     family, axes = key[0], len(home.axes)
     assert axes == (2 if key[1] == "without alcohol" else 3)
     middle = home.points.mean(axis=0)
@@ -63,7 +63,7 @@ def test_every_school_is_at_home_without_a_warning_and_on_the_field(school):
 
 def test_open_forms_have_no_home():
     assert forecast_of(drink(RUM, family="open")).place is None
-    assert not any(family == "open" for family, _ in standard_homes())
+    assert not any(family == "open" for family, _ in standard_typical_ranges())
 
 
 def test_sweet_against_tart_is_level_within_a_step_of_the_middle(golden):
@@ -127,5 +127,5 @@ def test_swap_of_one_dry_spirit_for_another_is_never_called_no_change():
 
 
 def test_a_drink_of_garnish_alone_is_refused(golden):
-    with golden.raises(NothingToDrink):
+    with golden.raises(EmptyDrink):
         forecast_of(drink(("mint", 0), ("simple-syrup-1-1", 20, "rim")))

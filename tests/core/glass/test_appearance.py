@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from support.drinks import drink, eight_three_three
 
-from oenomel.core.families.typical_range import standard_homes
+from oenomel.core.families.typical_range import standard_typical_ranges
 from oenomel.core.forecast.forecast import STANDARD, forecast_of
 from oenomel.core.forecast.serving_ice import on_each_ice
 from oenomel.core.glass.appearance import appearance_of, to_the_line_ml
@@ -95,7 +95,7 @@ def test_what_goes_in_after_the_ice_can_be_topped_to_the_line(golden):
 
 def test_the_more_surface_the_ice_has_the_sooner_the_drink_leaves_home(golden):
     sour = replace(drink(("white-rum", 45), *FIZZ[1:]), serve=Serve("large rocks glass"))
-    serves = {each.ice: each for each in on_each_ice(sour, STANDARD, standard_homes())}
+    serves = {each.ice: each for each in on_each_ice(sour, STANDARD, standard_typical_ranges())}
     last = [serves[ice].sips[-1].abv for ice in ("none", "large", "cubes", "crushed")]
     assert last == sorted(last, reverse=True)
     golden(serves["none"].words)

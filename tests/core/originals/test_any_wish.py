@@ -14,12 +14,12 @@ from oenomel.core.glass.colour import COLOURS, air_in, colour_words, in_colour, 
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.larder.ingredient import Ingredient
 from oenomel.core.originals.aroma_pairings import groups
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.menu_search import menu_of
 from oenomel.core.originals.pour_sizes import Pourer
 from oenomel.core.originals.scoring import FAR_FROM_BOOK, NEAR_BOOK
-from oenomel.core.originals.search import POUR_WORK, WISH_WORK, Handful, handful_of, left_of, originals, what_would_open
-from oenomel.core.originals.search_context import BookDrink, Ground
+from oenomel.core.originals.search import POUR_WORK, WISH_WORK, Selection, combinations_left, handful_of, originals, what_would_open
+from oenomel.core.originals.search_context import BookDrink, SearchContext
 from oenomel.core.originals.usual_measures import seasons
 from oenomel.core.rebalance.budget import Budget
 from oenomel.errors import DomainError
@@ -31,12 +31,12 @@ DRAWN = 6_000
 
 
 @cache
-def ground() -> Ground:
+def ground() -> SearchContext:
     book = [
         BookDrink("Gate Sour", drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5)), 1),
         BookDrink("Wall Daisy", drink(("cognac", 45), ("orange-liqueur-sweet", 30), ("lemon-juice", 15), family="daisy"), 2),
     ]
-    return Ground(catalogue(), book)
+    return SearchContext(catalogue(), book)
 
 
 @st.composite
@@ -61,9 +61,9 @@ def pressed_together(draw) -> dict[str, object]:
     }
 
 
-def answer(told: dict[str, object]) -> tuple[Wish, Handful] | str:
+def answer(told: dict[str, object]) -> tuple[Criteria, Selection] | str:
     try:
-        wish = Wish(**told)
+        wish = Criteria(**told)
         *_, last = originals(ground(), wish, (), DRAWN)
     except DomainError as error:
         return str(error)
@@ -116,7 +116,7 @@ def test_the_same_wish_has_the_same_answer_and_a_count(told):
     wish, last = one
     assert not isinstance(again, str)
     assert [each.drink for each in last.originals] == [each.drink for each in again[1].originals]
-    assert left_of(ground(), wish).combinations == last.combinations > 0
+    assert combinations_left(ground(), wish).combinations == last.combinations > 0
 
 
 HARD = {
@@ -135,9 +135,9 @@ def test_no_wish_takes_more_work_than_its_budget(what, school, monkeypatch):
     poured, budget = [], Budget(WISH_WORK)
     pour = Pourer.pour
     monkeypatch.setattr(Pourer, "pour", lambda self, drawn: poured.append(len(drawn)) or pour(self, drawn))
-    on = Ground(catalogue(), (), conditions=Conditions(dilution=school))
+    on = SearchContext(catalogue(), (), conditions=Conditions(dilution=school))
     try:
-        *_, last = originals(on, Wish(**HARD[what]), budget=budget)
+        *_, last = originals(on, Criteria(**HARD[what]), budget=budget)
     except DomainError as error:
         # What is in the way, or how far it looked.
         refused = str(error)
@@ -152,7 +152,7 @@ def test_no_wish_takes_more_work_than_its_budget(what, school, monkeypatch):
 
 
 def test_a_budget_that_is_spent_ends_with_the_best_found_and_says_so():
-    wish = Wish("sour", count=20)
+    wish = Criteria("sour", count=20)
     found = handful_of(ground(), wish, (), DRAWN, Budget(700_000))
     assert 1 <= len(found.originals) < 20
     assert found.ended
@@ -164,24 +164,24 @@ def test_a_budget_that_is_spent_ends_with_the_best_found_and_says_so():
 
 
 def test_the_answer_does_not_depend_on_what_was_asked_before():
-    wish, fresh = Wish("daisy", count=60, seed=4), Ground(catalogue(), ())
-    for other in (Wish("daisy", count=2, seed=4), Wish("daisy", count=2, seed=4, sweetness="dry")):
+    wish, fresh = Criteria("daisy", count=60, seed=4), SearchContext(catalogue(), ())
+    for other in (Criteria("daisy", count=2, seed=4), Criteria("daisy", count=2, seed=4, sweetness="dry")):
         handful_of(fresh, other, (), DRAWN)
     again = handful_of(fresh, wish, (), DRAWN, Budget(1_500_000))
-    first = handful_of(Ground(catalogue(), ()), wish, (), DRAWN, Budget(1_500_000))
+    first = handful_of(SearchContext(catalogue(), ()), wish, (), DRAWN, Budget(1_500_000))
     assert [each.drink for each in again.originals] == [each.drink for each in first.originals]
 
 
 def test_a_whole_menu_takes_the_budget_of_one_wish():
     budget = Budget(WISH_WORK)
-    on = Ground(catalogue(), (), conditions=Conditions(dilution="heat balance"))
-    made = menu_of(on, [Wish(("sour", "daisy", "fizz")[place % 3]) for place in range(12)], budget=budget)
+    on = SearchContext(catalogue(), (), conditions=Conditions(dilution="heat balance"))
+    made = menu_of(on, [Criteria(("sour", "daisy", "fizz")[place % 3]) for place in range(12)], budget=budget)
     assert len(made.drinks) == 12
     assert budget.left > -0.3 * WISH_WORK
 
 
 def test_who_dropped_would_open_how_many_is_told_the_most_first(golden):
-    wish = Wish("sour", abv=(30, 40), aroma=("roast", "dairy"), colour="blue")
+    wish = Criteria("sour", abv=(30, 40), aroma=("roast", "dairy"), colour="blue")
     opening = what_would_open(ground(), wish)
     assert opening == sorted(opening, key=lambda each: (-each[1], each[0]))
-    golden({called for called, _ in what_would_open(ground(), Wish("sour", abv=(30, 40)))})
+    golden({called for called, _ in what_would_open(ground(), Criteria("sour", abv=(30, 40)))})

@@ -12,12 +12,12 @@ from oenomel.core.glass.glassware import fill, glasses
 from oenomel.core.larder.aroma import group_kinship, kinship
 from oenomel.core.larder.catalogue_loader import aromas, catalogue
 from oenomel.core.method.steps import making_steps
-from oenomel.core.originals.aroma_pairings import KinshipTable, groups, groups_of, kin, smells
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.aroma_pairings import KinshipTable, groups, groups_of, pairing_matrix, smells
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.result import Original
 from oenomel.core.originals.search import about, originals
-from oenomel.core.originals.search_context import BookDrink, Ground
-from oenomel.core.originals.similarity import apart, marks_of
+from oenomel.core.originals.search_context import BookDrink, SearchContext
+from oenomel.core.originals.similarity import feature_distance, features_of
 from oenomel.core.originals.to_buy import to_get
 
 BOOK = [BookDrink("Gate Sour", drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5)), 1)]
@@ -25,13 +25,13 @@ SHAKEN_WITH = ("egg-white", "egg-white-pasteurised", "aquafaba")
 
 
 @cache
-def ground() -> Ground:
-    return Ground(catalogue(), BOOK)
+def ground() -> SearchContext:
+    return SearchContext(catalogue(), BOOK)
 
 
 @cache
 def made(family: str, **wish: object) -> tuple[Original, ...]:
-    *_, last = originals(ground(), Wish(family, count=16, seed=4, **wish), (), 8_000)
+    *_, last = originals(ground(), Criteria(family, count=16, seed=4, **wish), (), 8_000)
     return last.originals
 
 
@@ -108,8 +108,8 @@ def test_the_same_drink_is_no_distance_away_and_nothing_in_common_is_one():
         drink(("white-rum", 45), ("lime-juice", 30), ("simple-syrup-1-1", 15)),
         drink(("peated-malt-whisky", 45), ("cocoa-creme", 30), ("heavy-cream", 15)),
     )
-    marks = marks_of([rum, same, other], here)
-    found = apart(marks, marks)
+    marks = features_of([rum, same, other], here)
+    found = feature_distance(marks, marks)
     assert np.allclose(np.diag(found), 0)
     assert np.allclose(found, found.T)
     assert found[0, 1] == pytest.approx(0)
@@ -117,14 +117,14 @@ def test_the_same_drink_is_no_distance_away_and_nothing_in_common_is_one():
     # Another citrus is a smaller step than another base.
     lemon = drink(("white-rum", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
     gin = drink(("london-dry-gin", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 22.5))
-    steps = apart(marks_of([rum], here), marks_of([lemon, gin], here))[0]
+    steps = feature_distance(features_of([rum], here), features_of([lemon, gin], here))[0]
     assert 0 < steps[0] < steps[1] < 1
 
 
 def test_the_matrix_of_kinship_says_what_the_swaps_say_of_a_pair():
     slugs = ("london-dry-gin", "lemon-juice", "thyme-syrup", "smoked-agave-spirit", "elderflower-liqueur", "vodka")
     parts = [catalogue()[slug] for slug in slugs]
-    values, smelt = kin(parts, KinshipTable())
+    values, smelt = pairing_matrix(parts, KinshipTable())
     assert smelt.tolist() == [True, True, True, True, True, False]
     for i, one in enumerate(parts[:5]):
         for j, other in enumerate(parts[:5]):

@@ -8,10 +8,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from oenomel.core.larder.catalogue_loader import catalogue
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.parts import BALANCING, PARTS, plan_of, unasked, usual_ml
 from oenomel.core.originals.space import NONE, ORDER, WHOLE_UP_TO, Space, space_of
-from oenomel.core.originals.usual_measures import accent_pour, is_accent, may_split, quiet
+from oenomel.core.originals.usual_measures import accent_pour, below_overpowering_ml, is_accent, may_split
 
 BASES = ("london-dry-gin", "white-rum", "aged-rum", "cognac")
 SOURS = ("lemon-juice", "lime-juice")
@@ -19,7 +19,7 @@ SWEETS = ("simple-syrup-1-1", "honey-syrup", "ginger-syrup")
 ACCENTS = ("mint", "orange-bitters")
 
 
-def space(wish: Wish, slugs: tuple[str, ...] = (*BASES, *SOURS, *SWEETS, *ACCENTS, "egg-white")) -> Space:
+def space(wish: Criteria, slugs: tuple[str, ...] = (*BASES, *SOURS, *SWEETS, *ACCENTS, "egg-white")) -> Space:
     return space_of(wish, {slug: catalogue()[slug] for slug in slugs})
 
 
@@ -34,13 +34,13 @@ def test_a_small_space_is_counted_as_by_hand():
     # Joining: a second base, a second sweetener out of the two that smell, an accent, foam; two of these together too.
     second, accent, foam = 2, len(ACCENTS), 1
     by_hand = plain * (1 + second + accent + foam + second * accent + second * foam + accent * foam) + split * (1 + second + accent + foam)
-    assert space(Wish("sour")).size == by_hand
-    assert space(Wish("sour", ingredients=(3, 3))).size == plain
-    assert space(Wish("sour", shape=("base", "sour", "sweet", "texture"))).size == plain
+    assert space(Criteria("sour")).size == by_hand
+    assert space(Criteria("sour", ingredients=(3, 3))).size == plain
+    assert space(Criteria("sour", shape=("base", "sour", "sweet", "texture"))).size == plain
 
 
 def test_every_combination_of_a_small_space_is_drawn_once_and_none_holds_a_thing_twice():
-    found = drawn(space(Wish("sour")))
+    found = drawn(space(Criteria("sour")))
     assert len({tuple(sorted(each.items())) for each in found}) == len(found)
     for each in found:
         assert len(set(each.values())) == len(each)
@@ -59,7 +59,7 @@ def test_every_combination_of_a_small_space_is_drawn_once_and_none_holds_a_thing
     [("mint", "accent"), ("cognac", "base"), ("honey-syrup", "sweet"), ("egg-white", "texture"), ("lime-juice", "sour")],
 )
 def test_what_must_be_in_is_in_each_and_what_has_it_is_all_of_those(must, part):
-    everything, found = drawn(space(Wish("sour"))), drawn(space(Wish("sour", must=(must,))))
+    everything, found = drawn(space(Criteria("sour"))), drawn(space(Criteria("sour", must=(must,))))
     assert all(must in each.values() for each in found)
     assert part in {name for each in found for name, slug in each.items() if slug == must}
 
@@ -74,23 +74,23 @@ def test_what_must_be_in_is_in_each_and_what_has_it_is_all_of_those(must, part):
     "pair", [("cognac", "aged-rum"), ("aged-rum", "cognac"), ("london-dry-gin", "white-rum"), ("mint", "orange-bitters")]
 )
 def test_two_that_are_alike_stand_side_by_side_where_both_are_asked_for_and_once(pair):
-    found = drawn(space(Wish("sour", must=pair)))
+    found = drawn(space(Criteria("sour", must=pair)))
     assert found
     assert all(set(pair) <= set(each.values()) for each in found)
     assert len({frozenset(each.items()) for each in found}) == len(found)
     # Unasked there is never a second accent.
-    assert not any("accent2" in each for each in drawn(space(Wish("sour"))))
+    assert not any("accent2" in each for each in drawn(space(Criteria("sour"))))
 
 
 def test_three_that_must_be_in_make_room_for_themselves():
-    found = drawn(space(Wish("sour", must=("mint", "honey-syrup", "egg-white", "ginger-syrup"))))
+    found = drawn(space(Criteria("sour", must=("mint", "honey-syrup", "egg-white", "ginger-syrup"))))
     assert found
     assert all({"mint", "honey-syrup", "egg-white", "ginger-syrup"} <= set(each.values()) for each in found)
 
 
 @pytest.mark.parametrize("family", ["sour", "daisy", "fizz"])
 def test_a_sample_is_large_spread_over_the_shapes_and_the_same_for_a_seed(family):
-    of = space_of(Wish(family), catalogue())
+    of = space_of(Criteria(family), catalogue())
     assert of.size > WHOLE_UP_TO
     one, again, other = of.drawn(7), of.drawn(7), of.drawn(8)
     assert len(one) >= 40_000
@@ -99,13 +99,13 @@ def test_a_sample_is_large_spread_over_the_shapes_and_the_same_for_a_seed(family
     shapes = {tuple(row) for row in (one != NONE).tolist()}
     assert len(shapes) == len({tuple(sorted(part for digit in cell.digits for part in digit.parts)) for cell in of.cells})
     # The smallest shape isn't lost among the largest.
-    plain = (one != NONE).sum(axis=1) == len(plan_of(Wish(family)).always)
+    plain = (one != NONE).sum(axis=1) == len(plan_of(Criteria(family)).always)
     assert plain.sum() >= 100
 
 
 @given(st.lists(st.sampled_from(["egg", "milk", "tree nuts", "sulphites", "gluten", "spirit", "syrup", "bitters"]), max_size=4))
 def test_what_is_left_out_is_in_no_combination(words):
-    of = space_of(Wish("fizz", without=tuple(words)), catalogue())
+    of = space_of(Criteria("fizz", without=tuple(words)), catalogue())
     for cell in of.cells:
         for digit in cell.digits:
             for place in np.unique(digit.choices).tolist():
@@ -115,7 +115,7 @@ def test_what_is_left_out_is_in_no_combination(words):
 
 def test_nothing_is_ever_poured_above_what_is_loud():
     for family in ("sour", "daisy", "fizz"):
-        wish = Wish(family)
+        wish = Criteria(family)
         for each in catalogue().values():
             loud = each.label("loud_above_ml")
             if loud is None or not unasked(each):
@@ -125,7 +125,7 @@ def test_nothing_is_ever_poured_above_what_is_loud():
                     continue
                 ml = accent_pour(each).liquid_ml if part == "accent" else usual_ml(part, each, wish)
                 assert 0 <= ml <= loud, (each.slug, part)
-            assert quiet(each, 60.0) <= loud
+            assert below_overpowering_ml(each, 60.0) <= loud
 
 
 def test_every_accent_has_a_measure_that_a_bar_would_pour():

@@ -13,7 +13,7 @@ from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.rebalance.solver import Variant, best_of, costs_of, with_correctors
-from oenomel.core.rebalance.target import Aim, Target, Weights
+from oenomel.core.rebalance.target import Objective, Target, Weights
 from oenomel.core.spec.drink import Drink, Pour
 from oenomel.core.spec.technique import Method
 
@@ -40,7 +40,7 @@ def random_drink(rng: np.random.Generator, pours: int) -> Drink:
     return Drink("Random", "sour", poured, method=method)
 
 
-def random_aim(rng: np.random.Generator, drink: Drink, free: int) -> Aim:
+def random_aim(rng: np.random.Generator, drink: Drink, free: int) -> Objective:
     target = Target(
         sugar=float(rng.choice([0, 4, 6, 8.9, 11])),
         acid=float(rng.choice([0, 0.3, 0.7, 0.85, 1.2])),
@@ -50,10 +50,12 @@ def random_aim(rng: np.random.Generator, drink: Drink, free: int) -> Aim:
     weights = Weights(*rng.choice([1.0, 1.0, 0.3, 4.0], size=4).tolist())
     most = {1: 120.0, 2: 90.0, 3: 60.0, 4: 40.0}[min(free, 4)]
     bounds = {i: (0.0, max(most, pour.volume_ml)) for i, pour in enumerate(drink.pours)}
-    return Aim(target, weights, character=bool(rng.integers(0, 4)), bounds=bounds)
+    return Objective(target, weights, character=bool(rng.integers(0, 4)), bounds=bounds)
 
 
-def j_by_hand(drink: Drink, free: tuple[int, ...], volumes: NDArray[np.float64], aim: Aim, conditions: Conditions) -> NDArray[np.float64]:
+def j_by_hand(
+    drink: Drink, free: tuple[int, ...], volumes: NDArray[np.float64], aim: Objective, conditions: Conditions
+) -> NDArray[np.float64]:
     """J as docs/model.md, "Rebalancing" writes it, of many volumes, shape (pours, drinks): nothing of it is the search's."""
     axes = np.array([pour.ingredient.composition.axes for pour in drink.pours])
     in_tin = np.array([pour.stage == "mixed" for pour in drink.pours], dtype=float)
@@ -74,7 +76,7 @@ def j_by_hand(drink: Drink, free: tuple[int, ...], volumes: NDArray[np.float64],
     return np.where(ml > 0, cost, np.inf)
 
 
-def enumerated(drink: Drink, free: tuple[int, ...], aim: Aim, conditions: Conditions) -> float:
+def enumerated(drink: Drink, free: tuple[int, ...], aim: Objective, conditions: Conditions) -> float:
     ladders = []
     for i in free:
         low, high = aim.bounds[i]
@@ -124,7 +126,7 @@ def test_many_problems_at_once_have_the_answers_that_each_has_alone():
     method = drinks[0].method
     variants = [Variant(Drink("Random", "sour", d.pours, method=method), (0, 1, 2, 3), group=number) for number, d in enumerate(drinks)]
     aim = random_aim(rng, drinks[0], 4)
-    aim = Aim(aim.target, aim.weights)
+    aim = Objective(aim.target, aim.weights)
     _, together = best_of(variants, aim, Conditions())
     alone = [best_of([Variant(v.drink, v.free)], aim, Conditions())[1].J[0] for v in variants]
     np.testing.assert_allclose(together.J, alone, atol=1e-9)
@@ -139,7 +141,7 @@ def test_with_more_pours_it_is_never_worse_than_the_best_over_any_four(pours: in
     rng = np.random.default_rng(pours)
     for _ in range(4):
         drink = random_drink(rng, pours)
-        aim = Aim(random_aim(rng, drink, 4).target)
+        aim = Objective(random_aim(rng, drink, 4).target)
         _, minima = best_of([Variant(drink, tuple(range(pours)))], aim, Conditions())
         fours = [Variant(drink, four, group=k) for k, four in enumerate(itertools.combinations(range(pours), 4))]
         assert minima.proved.all()
@@ -154,7 +156,7 @@ def test_of_equal_drinks_the_one_with_fewer_changes_and_less_moved_wins():
     drink = Drink("Twins", "sour", pours)
     wished = Drink("Wished", "sour", (*pours[:2], Pour(syrup, 12.5), Pour(syrup, 10)))
     served = forecast_of(wished).served
-    aim = Aim(Target(served.sugar, served.acid, served.abv, served.volume_ml))
+    aim = Objective(Target(served.sugar, served.acid, served.abv, served.volume_ml))
     (best,), _ = best_of([Variant(drink, (2, 3))], aim, Conditions())
     assert best is not None
     assert sorted(p.volume_ml for p in best.pours[2:]) == [7.5, 15] or sorted(p.volume_ml for p in best.pours[2:]) == [10, 12.5]
@@ -168,9 +170,9 @@ def test_two_of_the_correctors_may_join_and_no_third():
     joining = [larder[slug] for slug in ("simple-syrup-1-1", "lemon-juice", "still-water", "vodka")]
     variants = with_correctors(Variant(drink, (0,)), joining)
     assert len(variants) == 6
-    (best,), minima = best_of(variants, Aim(Target(8.9, 0.85, 15, 159)), Conditions())
+    (best,), minima = best_of(variants, Objective(Target(8.9, 0.85, 15, 159)), Conditions())
     assert best is not None
     joined = [pour.ingredient.slug for pour in best.pours[1:] if pour.volume_ml > 0]
     assert set(joined) == {"simple-syrup-1-1", "lemon-juice"}
     variant = variants[int(minima.problem[0])]
-    assert costs_of(variant, best, Aim(Target(8.9, 0.85, 15, 159)), Conditions()).joined == 0.5
+    assert costs_of(variant, best, Objective(Target(8.9, 0.85, 15, 159)), Conditions()).joined == 0.5

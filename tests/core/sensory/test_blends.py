@@ -13,7 +13,7 @@ from oenomel.core.balance.perception import AXES, steps_between
 from oenomel.core.balance.served import profile_of_made
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.larder.catalogue_loader import catalogue
-from oenomel.core.sensory.blends import MATTERS, choices, glass_of, jugs_for, needs
+from oenomel.core.sensory.blends import ATTRIBUTES, choices, glass_of, jugs_for, needs
 from oenomel.core.sensory.thresholds import threshold_of
 from oenomel.core.sensory.triangle import GLASSES, Triangle, alcohol_g, can_pour, left_after, next_triangle, poured
 from oenomel.errors import DomainError, OutOfRange
@@ -40,7 +40,7 @@ def apart(matter, one, other):
 
 
 @pytest.mark.parametrize("grid", [1.0, 2.5])
-@pytest.mark.parametrize("matter", MATTERS)
+@pytest.mark.parametrize("matter", ATTRIBUTES)
 def test_every_pair_of_glasses_is_as_far_apart_as_is_told_by_the_forecast_and_alike_in_the_rest(matter, grid):
     jugs = jugs_on(matter, grid=grid)
     told = jugs.distances()
@@ -53,7 +53,7 @@ def test_every_pair_of_glasses_is_as_far_apart_as_is_told_by_the_forecast_and_al
     assert told[-1].steps > 3
 
 
-@pytest.mark.parametrize("matter", MATTERS)
+@pytest.mark.parametrize("matter", ATTRIBUTES)
 @pytest.mark.parametrize("triangles", [1, 6, 24, 96])
 def test_jugs_are_poured_by_the_measure_and_are_no_larger_than_they_need_be(matter, triangles):
     for grid in (1.0, 2.5):
@@ -67,7 +67,7 @@ def test_jugs_are_poured_by_the_measure_and_are_no_larger_than_they_need_be(matt
 
 @examples(40)
 @example("smell", 2.5, 0, [False] * 6)
-@given(st.sampled_from(MATTERS), st.sampled_from([1.0, 2.5]), st.integers(0, 10_000), st.lists(st.booleans(), min_size=6, max_size=6))
+@given(st.sampled_from(ATTRIBUTES), st.sampled_from([1.0, 2.5]), st.integers(0, 10_000), st.lists(st.booleans(), min_size=6, max_size=6))
 def test_six_triangles_come_out_of_jugs_that_were_mixed_for_six(matter, grid, seed, found):
     jugs, draw, done, known = jugs_on(matter, grid=grid), random.Random(seed), [], threshold_of([])
     for right in found:

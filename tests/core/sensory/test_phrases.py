@@ -7,7 +7,7 @@ from support.tasters import tastings
 
 from oenomel.core.balance.perception import USUAL_TONGUE
 from oenomel.core.forecast.comparison import compare
-from oenomel.core.sensory.blends import MATTERS
+from oenomel.core.sensory.blends import ATTRIBUTES
 from oenomel.core.sensory.phrases import before_sitting, in_figures, known_steps, sitting_words, threshold_words
 from oenomel.core.sensory.thresholds import TriangleAnswer, threshold_of
 from oenomel.core.trials.next_trial import Sheet, proposals
@@ -101,7 +101,7 @@ def test_a_tongue_is_told_when_it_is_tired_what_it_drank_and_when_it_knows_enoug
     golden(sitting_words(3, 16.0, worth_it=True)[0])
     golden(sitting_words(3, 41.0, worth_it=True)[0])
     golden(sitting_words(3, 0.0, worth_it=False)[0])
-    for matter in MATTERS:
+    for matter in ATTRIBUTES:
         told = " ".join(before_sitting(matter))
         assert "water" in told
         assert ("Spit" in told) is (matter in ("abv", "smell"))

@@ -7,7 +7,7 @@ from support.simulated_tongues import Tongue, answer_of, tongues
 
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.sensory.blends import jugs_for
-from oenomel.core.sensory.thresholds import after, most_telling, threshold_of
+from oenomel.core.sensory.thresholds import most_informative, threshold_of, updated
 
 COUNTS = (6, 12, 24, 36)
 
@@ -27,7 +27,7 @@ def test_after_24_triangles_a_step_is_known_as_well_as_the_model_promises(capsys
     for tongue in tongues(200, draw):
         known = threshold_of([])
         for n in range(1, max(COUNTS) + 1):
-            known = after(known, answer_of(tongue, pourable[most_telling(known, pourable)], draw))
+            known = updated(known, answer_of(tongue, pourable[most_informative(known, pourable)], draw))
             if n in COUNTS:
                 low, high = known.interval80
                 found[n].append((abs(known.steps / tongue.alpha - 1), low <= tongue.alpha <= high, known.log_sd))
@@ -53,8 +53,8 @@ def test_of_who_only_guesses_next_to_nothing_is_claimed():
     for _ in range(30):
         known = threshold_of([])
         for _ in range(24):
-            steps = pourable[most_telling(known, pourable)]
-            known = after(known, answer_of(Tongue(1e9, 2.0), steps, draw))
+            steps = pourable[most_informative(known, pourable)]
+            known = updated(known, answer_of(Tongue(1e9, 2.0), steps, draw))
         low, high = known.interval80
         widths.append(high / low)
         guesses.append(known.guesses)

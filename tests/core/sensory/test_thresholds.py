@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from oenomel.core.sensory.thresholds import TriangleAnswer, after, most_telling, threshold_of, worth_going_on
+from oenomel.core.sensory.thresholds import TriangleAnswer, most_informative, threshold_of, updated, worth_going_on
 from oenomel.errors import DomainError, OutOfRange
 
 DISTANCES = [0.4, 0.6, 0.8, 1.1, 1.4, 1.7, 2.0, 2.5, 3.0, 3.6, 4.2]
@@ -44,7 +44,7 @@ def test_chances_stay_chances_and_the_order_of_the_answers_does_not_matter(told)
 @given(answers, st.sampled_from(DISTANCES))
 def test_as_far_as_somebody_tastes_at_all_a_found_triangle_makes_his_step_finer_and_a_missed_one_coarser(told, steps):
     known = threshold_of(told)
-    found, missed = (after(known, TriangleAnswer(steps, right)) for right in (True, False))
+    found, missed = (updated(known, TriangleAnswer(steps, right)) for right in (True, False))
     assert _mean(found) <= _mean(known) + 1e-12 <= _mean(missed) + 2e-12
     # What is missed may also have been guessed, and what is found less likely so.
     assert found.guesses <= known.guesses <= missed.guesses + 1e-12
@@ -59,11 +59,13 @@ def _mean(known):
 @given(answers)
 def test_the_next_distance_is_expected_to_leave_least_unknown(told):
     known = threshold_of(told)
-    chosen = most_telling(known, DISTANCES)
+    chosen = most_informative(known, DISTANCES)
 
     def left(steps):
         right = float(known.right_at(steps))
-        return sum(chance * _entropy(after(known, TriangleAnswer(steps, answer))) for answer, chance in ((True, right), (False, 1 - right)))
+        return sum(
+            chance * _entropy(updated(known, TriangleAnswer(steps, answer))) for answer, chance in ((True, right), (False, 1 - right))
+        )
 
     assert left(DISTANCES[chosen]) <= min(left(each) for each in DISTANCES) + 1e-6
 
@@ -84,4 +86,4 @@ def test_two_liquids_that_are_no_question_are_refused(golden):
         with golden.raises(OutOfRange):
             TriangleAnswer(steps, right=True)
     with golden.raises(DomainError):
-        most_telling(threshold_of([]), [])
+        most_informative(threshold_of([]), [])

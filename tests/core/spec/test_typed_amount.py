@@ -8,7 +8,7 @@ from support.drinks import drink
 from oenomel.core.forecast.forecast import STANDARD, forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.rebalance.ranges import span_of
-from oenomel.core.rebalance.target import Aim, Target
+from oenomel.core.rebalance.target import Objective, Target
 from oenomel.core.spec.measures import is_by_eye
 from oenomel.core.spec.typed_amount import parse_typed
 from oenomel.core.spec.units import UNITS, Measure
@@ -180,7 +180,7 @@ def test_what_is_no_amount_is_refused(text, error):
 def test_a_range_settles_where_the_drink_comes_nearest_to_its_parent():
     parent = drink(("white-rum", 60), ("lime-juice", 22.5), ("simple-syrup-1-1", 17.5))
     goal = forecast_of(parent).served
-    aim = Aim(Target(goal.sugar, goal.acid, goal.abv, goal.volume_ml))
+    aim = Objective(Target(goal.sugar, goal.acid, goal.abv, goal.volume_ml))
     span = span_of(parent, 2, 7.5, 30, aim, STANDARD)
     assert (span.low.pour_ml, span.best.pour_ml, span.high.pour_ml) == (7.5, 17.5, 30)
     assert span.low.figures["sugar"] < span.best.figures["sugar"] < span.high.figures["sugar"]

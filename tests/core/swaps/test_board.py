@@ -16,7 +16,7 @@ from oenomel.core.larder.composition import Composition
 from oenomel.core.larder.ingredient import Ingredient, SourcedValue
 from oenomel.core.larder.label import Label, bottle_from, sweetness_classes
 from oenomel.core.rebalance.solver import rebalance
-from oenomel.core.rebalance.target import Aim, Target
+from oenomel.core.rebalance.target import Objective, Target
 from oenomel.core.spec.drink import Drink
 from oenomel.core.spec.jigger import ladder
 from oenomel.core.swaps.board import Board, SwapRow, swap_board
@@ -27,9 +27,9 @@ FIZZ = drink(("london-dry-gin", 60), ("lemon-juice", 30), ("simple-syrup-1-1", 2
 DAISY = drink(("london-dry-gin", 45), ("orange-liqueur-sweet", 22.5), ("lemon-juice", 22.5), ("simple-syrup-1-1", 5), family="daisy")
 
 
-def aim_at(wished: Drink) -> Aim:
+def aim_at(wished: Drink) -> Objective:
     served = forecast_of(wished).served
-    return Aim(Target(served.sugar, served.acid, served.abv, served.volume_ml))
+    return Objective(Target(served.sugar, served.acid, served.abv, served.volume_ml))
 
 
 def parts(start: Drink, index: int, **asked: object) -> list[Board]:

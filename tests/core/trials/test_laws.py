@@ -9,7 +9,7 @@ from support.drinks import drink, eight_three_three
 
 from oenomel.core.balance.served import profile_of_made
 from oenomel.core.dilution.ice_conditions import Conditions, HouseFactor
-from oenomel.core.families.typical_range import standard_homes, steps_of
+from oenomel.core.families.typical_range import standard_typical_ranges, steps_of
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.spec.technique import Method
@@ -107,7 +107,7 @@ def test_the_order_of_the_sheets_teaches_nothing(rows):
 @examples(25)
 @given(sours, said, said, said)
 def test_every_answer_can_be_poured_and_says_what_it_heard(made, sugar, acid, abv):
-    _, found = proposals([Sheet(made, Verdict(sugar, acid, abv), 1)], made, 1, LARDER, standard_homes()["sour", ""])
+    _, found = proposals([Sheet(made, Verdict(sugar, acid, abv), 1)], made, 1, LARDER, standard_typical_ranges()["sour", ""])
     for each in found:
         assert (verdict_words(Verdict(sugar, acid, abv)) or "") in each.reasons[0]
         assert 0 <= each.chance <= 1

@@ -10,7 +10,7 @@ from oenomel.core.balance.aroma_share import share_of_glass
 from oenomel.core.balance.served import profile_of_made
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.families.family import families
-from oenomel.core.families.typical_range import BRANCHES, standard_homes, steps_of
+from oenomel.core.families.typical_range import BRANCHES, standard_typical_ranges, steps_of
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.core.trials.next_trial import Sheet, answer, ideal_of, proposals, standing_of
 from oenomel.core.trials.palate import WITHIN_STEPS, Palate, unknown_palate
@@ -33,7 +33,7 @@ def moved(made, before):
 
 
 def asked(verdict, of, **kwargs):
-    return proposals([Sheet(of, verdict, 1, "today")], of, 1, LARDER, standard_homes()[of.family, ""], **kwargs)
+    return proposals([Sheet(of, verdict, 1, "today")], of, 1, LARDER, standard_typical_ranges()[of.family, ""], **kwargs)
 
 
 @pytest.mark.parametrize("of", [eight_three_three(), DAISY, FIZZ], ids=["sour", "daisy", "fizz"])
@@ -89,19 +89,19 @@ def test_an_axis_of_which_nothing_was_said_stays():
 def test_a_drink_that_everyone_calls_right_is_close_enough_after_a_few_sheets(golden):
     of = eight_three_three()
     sheets = [Sheet(of, Verdict(0, 0, 0, 0), 1, str(day)) for day in range(8)]
-    standing, _ = proposals(sheets, of, 1, LARDER, standard_homes()["sour", ""])
+    standing, _ = proposals(sheets, of, 1, LARDER, standard_typical_ranges()["sour", ""])
     golden(standing.state)
 
 
 def test_one_sheet_that_says_right_is_no_finish_line():
     of = eight_three_three()
-    standing, _ = proposals([Sheet(of, Verdict(0, 0, 0, 0), 1)], of, 1, LARDER, standard_homes()["sour", ""])
+    standing, _ = proposals([Sheet(of, Verdict(0, 0, 0, 0), 1)], of, 1, LARDER, standard_typical_ranges()["sour", ""])
     assert standing.state == "not yet"
 
 
 def test_an_untasted_trial_has_no_answer(golden):
     with golden.raises(DomainError):
-        proposals([Sheet(FIZZ, Verdict(0), 1)], FIZZ, 2, LARDER, standard_homes()["fizz", ""])
+        proposals([Sheet(FIZZ, Verdict(0), 1)], FIZZ, 2, LARDER, standard_typical_ranges()["fizz", ""])
 
 
 def test_an_open_form_is_answered_from_its_first_trial():
@@ -115,7 +115,7 @@ def test_a_palate_draws_the_second_answer_toward_it():
     sheets = [Sheet(of, Verdict(0, 0, 0), 1, "a"), Sheet(of, Verdict(0, 0, 0), 1, "b")]
     drier = unknown_palate(0.2)
     drier.mean[0] = -2.0
-    reference = standard_homes()["sour", ""].points.mean(axis=0)
+    reference = standard_typical_ranges()["sour", ""].points.mean(axis=0)
     assert ideal_of(sheets, reference, drier, USUAL).mean[0] < ideal_of(sheets, reference, None, USUAL).mean[0] - 0.5
 
 
@@ -134,7 +134,7 @@ def developed(random, sheets_a_trial):
     the same throughout, so that the forecast's error is too.
     """
     family = random.choice(["sour", "daisy", "fizz"])
-    home = standard_homes()[family, ""]
+    home = standard_typical_ranges()[family, ""]
     reference = home.points.mean(axis=0)
     schools = [school for school in families()[family].schools if school.drink.form not in BRANCHES]
     present = schools[random.integers(len(schools))].drink
@@ -222,7 +222,7 @@ def test_near_nothing_a_complaint_wants_grams():
 
 def test_nobody_asks_strength_of_what_has_none():
     free = drink(("juniper-water", 45), ("lemon-juice", 22.5), ("simple-syrup-1-1", 15))
-    home = standard_homes()["sour", "without alcohol"]
+    home = standard_typical_ranges()["sour", "without alcohol"]
     _, found = proposals([Sheet(free, Verdict(sugar=-1, abv=-2), 1)], free, 1, LARDER, home)
     assert all(profile_of_made(each.drink, USUAL).abv < 0.5 for each in found)
     assert moved(found[0].drink, free)[0] > 0.5

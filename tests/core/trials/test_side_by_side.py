@@ -8,7 +8,7 @@ from support.drinks import drink, eight_three_three
 from oenomel.core.dilution.ice_conditions import Conditions
 from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.spec.technique import Method
-from oenomel.core.trials.brief import Brief, hold_against
+from oenomel.core.trials.brief import Brief, check_brief
 from oenomel.core.trials.lineage import branch, cross, origins
 from oenomel.core.trials.side_by_side import TrialAsMade, compare_trials
 from oenomel.core.trials.spec_cloud import middle_of, spec_cloud_of
@@ -114,7 +114,7 @@ def test_the_middle_of_many_specs_can_be_poured_and_an_outlier_is_named(golden):
 
 def test_a_brief_is_held_against_a_drink():
     brief = Brief(avoid=("egg", "gin"), least_abv=20, sweetness="dry", most_cost=1.0)
-    held = {each.wish: each for each in hold_against(brief, forecast_of(SOUR))}
+    held = {each.wish: each for each in check_brief(brief, forecast_of(SOUR))}
     egg, gin = (next(held[wish] for wish in held if word in wish) for word in ("egg", "gin"))
     strength, cost = (next(held[wish] for wish in held if wish.endswith(end)) for end in ("20 %", "1"))
     assert egg.kept is True
@@ -122,8 +122,8 @@ def test_a_brief_is_held_against_a_drink():
     assert "London dry gin" in gin.sentence
     assert strength.kept is False
     assert cost.kept is None  # no price is given
-    assert hold_against(Brief(avoid=("alcohol",), most_abv=0), forecast_of(SOUR))[0].kept is False
-    assert hold_against(Brief(notes="for the terrace"), forecast_of(SOUR)) == ()
+    assert check_brief(Brief(avoid=("alcohol",), most_abv=0), forecast_of(SOUR))[0].kept is False
+    assert check_brief(Brief(notes="for the terrace"), forecast_of(SOUR)) == ()
 
 
 @pytest.mark.parametrize("wrong", [{"sweetness": "cloying"}, {"least_abv": 20, "most_abv": 10}])

@@ -3109,27 +3109,6 @@ export interface components {
             words: string;
         };
         /**
-         * Beside
-         * @description What was supposed of a figure (``abv``, ``sugar`` or ``acid``), what was measured of it, and what is held of both, each with its
-         *     standard deviation, in the figure's unit; None where nothing was measured.
-         */
-        Beside: {
-            /** Figure */
-            figure: string;
-            /** Supposed */
-            supposed: number;
-            /** Supposed Sd */
-            supposed_sd: number;
-            /** Measured */
-            measured: number | null;
-            /** Measured Sd */
-            measured_sd: number | null;
-            /** Held */
-            held: number;
-            /** Held Sd */
-            held_sd: number;
-        };
-        /**
          * BesideReport
          * @description A reading beside its forecast; none where nothing is forecast.
          */
@@ -4118,6 +4097,27 @@ export interface components {
             address: string;
             /** Last At */
             last_at: string;
+        };
+        /**
+         * Estimate
+         * @description What was supposed of a figure (``abv``, ``sugar`` or ``acid``), what was measured of it, and what is held of both, each with its
+         *     standard deviation, in the figure's unit; None where nothing was measured.
+         */
+        Estimate: {
+            /** Figure */
+            figure: string;
+            /** Supposed */
+            supposed: number;
+            /** Supposed Sd */
+            supposed_sd: number;
+            /** Measured */
+            measured: number | null;
+            /** Measured Sd */
+            measured_sd: number | null;
+            /** Held */
+            held: number;
+            /** Held Sd */
+            held_sd: number;
         };
         /**
          * EveningChange
@@ -5533,7 +5533,7 @@ export interface components {
             /** Brix */
             brix: number;
             /** Figures */
-            figures: components["schemas"]["Beside"][];
+            figures: components["schemas"]["Estimate"][];
             /** Readings */
             readings: components["schemas"]["ReadingReport"][];
             /** Notes */
@@ -5648,7 +5648,7 @@ export interface components {
             /** Brix */
             brix: number;
             /** Figures */
-            figures: components["schemas"]["Beside"][];
+            figures: components["schemas"]["Estimate"][];
             /** Readings */
             readings: components["schemas"]["ReadingReport"][];
             /** Notes */
@@ -8526,7 +8526,7 @@ export interface components {
         };
         /**
          * WishEntry
-         * @description What original drinks are wished to be; see `core.originals.Wish`.
+         * @description What original drinks are wished to be; see `core.originals.Criteria`.
          *
          *     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``soon``: gladly of what wants to be
          *     used up; ``palate`` is a taster, or "" for the house. ``but`` are names that are given already.

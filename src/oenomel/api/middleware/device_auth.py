@@ -22,7 +22,7 @@ from oenomel.api.pairing import KEPT, NOT_ENCRYPTED, Sharing, is_loopback
 from oenomel.errors import StoreError
 from oenomel.store.database import fault_of
 
-__all__ = ["DEVICE", "Door"]
+__all__ = ["DEVICE", "DeviceAuth"]
 
 COOKIE: Final = "oenomel-device"
 DEVICE: Final = "oenomel.device"
@@ -44,7 +44,7 @@ _KINDS: Final = {"iPhone": "iPhone", "iPad": "iPad", "Android": "Android phone",
 """What a device is called by default, by a word with which its browser tells of itself."""
 
 
-class Door:
+class DeviceAuth:
     """Lets this machine and paired devices through, and pairs others."""
 
     def __init__(self, app: ASGIApp, sharing: Sharing, built: Path) -> None:

@@ -9,7 +9,7 @@ from fastapi import Query
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.base import RowId
 from oenomel.schemas.reports.batch_reports import (
     BatchReport,
@@ -21,7 +21,7 @@ from oenomel.schemas.requests.batch_requests import AdditionEntry, BatchEntry
 from oenomel.schemas.routes.batches_models import BatchChange, BottleReading, MakeEntry, PouredTrial, SaidOfBottle, ServedEntry
 from oenomel.services import batches as cases
 
-router = room("batches")
+router = idempotent_router("batches")
 
 
 @router.get("/drinks/{drink_id}/poured", responses=PROBLEMS["missing"])

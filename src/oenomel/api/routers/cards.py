@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.routes.cards_models import CardReport, CardRequest, ListRequest
 from oenomel.services import cards as cases
 
-router = room("cards")
+router = idempotent_router("cards")
 
 
 @router.post("/cards", responses=PROBLEMS["write"])

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from oenomel.api.deps import Connection
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.demo import scenario
 from oenomel.schemas.routes.drinks_models import DrinkSummary, PageQuery
 from oenomel.services.drinks import list_drinks
 
-router = room("demo")
+router = idempotent_router("demo")
 
 
 @router.post("/demo/reset")

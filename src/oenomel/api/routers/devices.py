@@ -8,7 +8,7 @@ from fastapi import Request
 
 from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.base import RowId
 from oenomel.schemas.reports.trial_reports import NotebookReport
 from oenomel.schemas.routes.devices_models import (
@@ -20,7 +20,7 @@ from oenomel.schemas.routes.devices_models import (
 )
 from oenomel.services import devices as cases
 
-router = room("measuring")
+router = idempotent_router("measuring")
 
 
 @router.post("/drinks/{drink_id}/trials/{trial_id}/readings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])

@@ -9,7 +9,7 @@ from fastapi import Query
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.base import RowId
 from oenomel.schemas.routes.drinks_models import (
     BookCount,
@@ -27,7 +27,7 @@ from oenomel.schemas.routes.drinks_models import (
 )
 from oenomel.services import drinks as cases
 
-router = room("book")
+router = idempotent_router("book")
 
 
 @router.get("/drinks", responses={422: PROBLEMS["bad"][422]})

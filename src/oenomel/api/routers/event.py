@@ -9,14 +9,14 @@ from fastapi import Query
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.reports.batch_reports import EveningReport
 from oenomel.schemas.requests.batch_requests import EveningEntry
 from oenomel.schemas.routes.event_models import EveningChange, ListQuery, TickEntry
 from oenomel.schemas.routes.import_export_models import ExportReport
 from oenomel.services import event as cases
 
-router = room("evening")
+router = idempotent_router("evening")
 
 
 @router.get("/evening")

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from oenomel.api.deps import Connection
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.routes.families_models import FamilyReport
 from oenomel.services import families as cases
 
-router = room("families")
+router = idempotent_router("families")
 
 
 @router.get("/families")

@@ -4,14 +4,14 @@ from __future__ import annotations
 
 from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.core.spec import FamilyName
 from oenomel.schemas.reports.trial_reports import TreeReport
 from oenomel.schemas.routes.family_tree_models import CrossRequest
 from oenomel.schemas.spec_file import SpecFile
 from oenomel.services import family_tree as cases
 
-router = room("tree")
+router = idempotent_router("tree")
 
 
 @router.get("/tree", responses={422: PROBLEMS["bad"][422]})

@@ -8,7 +8,7 @@ from fastapi import Response
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.core.balance import USUAL_TONGUE
 from oenomel.core.balance.perception import A_GUEST
 from oenomel.core.forecast import compare
@@ -24,10 +24,10 @@ from oenomel.schemas.routes.forecast_models import ComparedReport, CompareReques
 from oenomel.schemas.spec_file import SpecFile
 from oenomel.services import forecast as cases
 from oenomel.services.forecast import _read
-from oenomel.services.resolve import homes_for, resolve
+from oenomel.services.resolve import resolve, typical_ranges_for
 from oenomel.services.stored_sensory import tongue_of
 
-router = room("forecast")
+router = idempotent_router("forecast")
 
 THE_HOUSE: Final = "the house"
 
@@ -47,7 +47,7 @@ async def compare_drinks(body: CompareRequest, conn: Connection, conditions: Hou
     read = _read(body.typed, body.spec, drink, conditions) if body.typed else None
     if body.typed and read:
         (drink,) = resolve(conn, with_amount(body.spec, body.typed.pour, read))
-    homes = homes_for(conn, drink.family, parent.family)
+    homes = typical_ranges_for(conn, drink.family, parent.family)
     tongue = tongue_of(conn, body.tongue)
     # Whose steps aren't known yet is told what a guest is told.
     told_for = "" if body.tongue is None or tongue == USUAL_TONGUE else body.tongue or THE_HOUSE

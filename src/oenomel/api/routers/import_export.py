@@ -8,7 +8,7 @@ from fastapi import Request
 
 from oenomel.api.deps import Connection, only_looks
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.api.middleware.body_limit import LARGEST_HOUSE
 from oenomel.errors import OnlyLooking
 from oenomel.schemas.routes.import_export_models import (
@@ -21,7 +21,7 @@ from oenomel.schemas.routes.import_export_models import (
 )
 from oenomel.services.import_export import files as cases
 
-router = room("carrying")
+router = idempotent_router("carrying")
 
 
 @router.post("/import/look", max_body_size=LARGEST_HOUSE, responses=PROBLEMS["write"])

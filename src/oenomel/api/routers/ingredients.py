@@ -8,14 +8,14 @@ from fastapi import Query
 
 from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.core.larder import Kind, SlotName
 from oenomel.core.spec import FamilyName
 from oenomel.schemas.base import Plain
 from oenomel.schemas.routes.ingredients_models import FoundReport, IngredientDetail, IngredientSummary
 from oenomel.services import ingredients as cases
 
-router = room("larder")
+router = idempotent_router("larder")
 
 
 @router.get("/ingredients", responses=PROBLEMS["bad"])

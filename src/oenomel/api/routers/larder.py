@@ -6,7 +6,7 @@ from fastapi import Response
 
 from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.routes.larder_models import (
     HouseValues,
     LarderDetail,
@@ -18,7 +18,7 @@ from oenomel.schemas.routes.larder_models import (
 )
 from oenomel.services import larder as cases
 
-router = room("larder")
+router = idempotent_router("larder")
 
 
 @router.get("/larder")

@@ -9,13 +9,13 @@ from fastapi import Query, Request
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.base import Plain, RowId
 from oenomel.schemas.reports.lot_reports import LotDetail, LotReport, TitratedReport
 from oenomel.schemas.routes.lots_models import LotChange, LotEntry, LotReadingEntry, LotReadRequest, TitrationEntry
 from oenomel.services import lots as cases
 
-router = room("lots")
+router = idempotent_router("lots")
 
 
 @router.get("/lots", responses=PROBLEMS["bad"])

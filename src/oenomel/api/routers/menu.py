@@ -8,7 +8,7 @@ from fastapi import Query
 
 from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.base import RowId
 from oenomel.schemas.reports.menu_reports import (
     TodayReport,
@@ -16,7 +16,7 @@ from oenomel.schemas.reports.menu_reports import (
 from oenomel.schemas.routes.menu_models import CurrencyEntry, OnTheListEntry, ParEntry, TodayQuery
 from oenomel.services import menu as cases
 
-router = room("today")
+router = idempotent_router("today")
 
 
 @router.get("/today", responses=PROBLEMS["bad"])

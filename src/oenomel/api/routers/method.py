@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.reports.method_reports import (
     GarnishSuggestion,
     GlassReport,
@@ -16,7 +16,7 @@ from oenomel.schemas.routes.method_models import SpansRequest, StepsRequest
 from oenomel.schemas.spec_file import SpecFile
 from oenomel.services import method as cases
 
-router = room("making")
+router = idempotent_router("making")
 
 
 @router.get("/glasses")

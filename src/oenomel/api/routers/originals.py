@@ -9,11 +9,11 @@ from fastapi.responses import StreamingResponse
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.api.search_queue import NDJSON, Search
 from oenomel.core.originals import originals
 from oenomel.core.originals.menu_search import menu_of
-from oenomel.core.originals.search import WISH_WORK, left_of
+from oenomel.core.originals.search import WISH_WORK, combinations_left
 from oenomel.schemas.base import Name, RowId
 from oenomel.schemas.reports.originals_reports import (
     HandfulReport,
@@ -34,7 +34,7 @@ from oenomel.services import originals as cases
 from oenomel.services.original_search import ground_for, names_given, wished
 from oenomel.services.resolve import resolve
 
-router = room("originals")
+router = idempotent_router("originals")
 
 
 @router.post("/originals", responses=PROBLEMS["bad"])
@@ -70,7 +70,7 @@ async def count_left(wish: WishEntry, conn: Connection, conditions: HouseConditi
     """How many combinations a wish leaves."""
 
     def counted() -> LeftReport:
-        return LeftReport.model_validate(left_of(ground_for(conn, conditions), wished(conn, wish)))
+        return LeftReport.model_validate(combinations_left(ground_for(conn, conditions), wished(conn, wish)))
 
     return await search.step(counted)
 

@@ -9,7 +9,7 @@ from fastapi import Query
 
 from oenomel.api.deps import Connection, HouseConditions, IfMatch
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.base import Plain
 from oenomel.schemas.preparation_file import PreparationFile
 from oenomel.schemas.reports.preparation_reports import (
@@ -23,7 +23,7 @@ from oenomel.schemas.reports.preparation_reports import (
 from oenomel.schemas.routes.preparations_models import AcidAdjustmentEntry, BrixEntry, GoodPriceEntry, MakingEntry, ScaleEntry
 from oenomel.services import preparations as cases
 
-router = room("stillroom")
+router = idempotent_router("stillroom")
 
 
 @router.get("/preparations")

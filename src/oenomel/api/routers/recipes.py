@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.formats.recipe_reader import ReadReport
 from oenomel.schemas.routes.recipes_models import RecipeTextRequest, WriteRequest, WrittenReport
 from oenomel.services import recipes as cases
 
-router = room("recipes")
+router = idempotent_router("recipes")
 
 
 @router.post("/read", responses=PROBLEMS["bad"])

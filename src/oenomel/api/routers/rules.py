@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.routes.rules_models import RulesReport
 from oenomel.services import rules as cases
 
-router = room("rules")
+router = idempotent_router("rules")
 
 
 @router.get("/rules")

@@ -9,8 +9,8 @@ from fastapi import Query
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
-from oenomel.core.sensory import Matter
+from oenomel.api.idempotent_router import idempotent_router
+from oenomel.core.sensory import Attribute
 from oenomel.schemas.base import RowId
 from oenomel.schemas.reports.sensory_reports import (
     ExerciseReport,
@@ -25,7 +25,7 @@ from oenomel.schemas.requests.sensory_requests import AnswerEntry, ExerciseAnswe
 from oenomel.schemas.routes.sensory_models import TasterQuery
 from oenomel.services import sensory as cases
 
-router = room("tongue")
+router = idempotent_router("tongue")
 
 
 @router.get("/tongue", responses={422: PROBLEMS["bad"][422]})
@@ -35,7 +35,7 @@ def get_tongue(conn: Connection, asked: Annotated[TasterQuery, Query()]) -> Tong
 
 
 @router.get("/tongue/bottles/{matter}", responses={422: PROBLEMS["bad"][422]})
-def list_bottles(matter: Matter, conn: Connection) -> list[JobReport]:
+def list_bottles(matter: Attribute, conn: Connection) -> list[JobReport]:
     """What could go into the jugs, job by job, the plainest at hand first."""
     return cases.list_bottles(conn, matter)
 

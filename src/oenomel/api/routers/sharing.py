@@ -8,7 +8,7 @@ from fastapi import Request, Response
 
 from oenomel.api.deps import Connection, only_looks
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.api.middleware.device_auth import DEVICE
 from oenomel.api.pairing import NOT_ENCRYPTED, Sharing, address_of, is_loopback, pairing_address, qr_code
 from oenomel.errors import OnlyLooking
@@ -16,7 +16,7 @@ from oenomel.schemas.base import Report, RowId
 from oenomel.services import pairing as cases
 from oenomel.services.pairing import DeviceRecord
 
-router = room("sharing")
+router = idempotent_router("sharing")
 
 
 class WayIn(Report):
@@ -70,7 +70,7 @@ def get_sharing(request: Request, conn: Connection) -> SharingReport:
     if only_looks(request):
         return SharingReport(shared=True, words="This device may look and try; it writes nothing down.", ways=[], devices=[])
     here = request.scope.get(DEVICE)
-    let_in = [PairedDeviceReport(**_told(each), here=here is not None and here.id == each.id) for each in cases.list_devices(conn)]
+    let_in = [PairedDeviceReport(**_device_fields(each), here=here is not None and here.id == each.id) for each in cases.list_devices(conn)]
     if sharing is None:
         words = "Only this machine may come in. To let a phone in, start Oenomel with --host 0.0.0.0 --share."
         return SharingReport(shared=False, words=words, ways=[], devices=let_in)
@@ -114,7 +114,7 @@ def note_opened(request: Request, conn: Connection) -> OpenedReport:
     return OpenedReport(elsewhere=[Elsewhere(address=address, last_at=at) for address, at in cases.note_opened(conn, origin)])
 
 
-def _told(device: DeviceRecord) -> dict[str, object]:
+def _device_fields(device: DeviceRecord) -> dict[str, object]:
     return {"id": device.id, "name": device.name, "may_write": device.may_write, "paired_at": device.paired_at}
 
 

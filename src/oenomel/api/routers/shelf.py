@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from oenomel.api.deps import Connection
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.core.larder import Shelved
 from oenomel.schemas.routes.ingredients_models import IngredientDetail
 from oenomel.schemas.routes.shelf_models import LabelEntry, ShelfStateEntry
 from oenomel.services import shelf as cases
 
-router = room("shelf")
+router = idempotent_router("shelf")
 
 
 @router.get("/shelf")

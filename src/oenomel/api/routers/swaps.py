@@ -8,7 +8,7 @@ from fastapi.responses import StreamingResponse
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.api.search_queue import NDJSON, Search
 from oenomel.schemas.reports.swap_reports import RebalanceReport, SwapsReport
 from oenomel.schemas.requests.rebalance_requests import (
@@ -17,7 +17,7 @@ from oenomel.schemas.requests.rebalance_requests import (
 from oenomel.schemas.routes.swaps_models import SwapsRequest
 from oenomel.services import swaps as cases
 
-router = room("swaps")
+router = idempotent_router("swaps")
 
 
 @router.post("/rebalance", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})

@@ -11,7 +11,7 @@ from pydantic import Field
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.api.search_queue import Search
 from oenomel.schemas.base import Plain, RowId
 from oenomel.schemas.reports.trial_reports import (
@@ -29,7 +29,7 @@ from oenomel.schemas.routes.tastings_models import (
 )
 from oenomel.services import tastings as cases
 
-router = room("tasting")
+router = idempotent_router("tasting")
 
 
 @router.get("/aromas")

@@ -6,7 +6,7 @@ from http import HTTPStatus
 
 from oenomel.api.deps import Connection, HouseConditions, IfMatch
 from oenomel.api.errors import PROBLEMS
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.base import RowId
 from oenomel.schemas.reports.trial_reports import (
     NotebookReport,
@@ -17,7 +17,7 @@ from oenomel.schemas.requests.tasting_requests import BriefEntry
 from oenomel.schemas.routes.trials_models import ChosenTrials, CloudSpecEntry, MarkEntry
 from oenomel.services import trials as cases
 
-router = room("notebook")
+router = idempotent_router("notebook")
 
 
 @router.get("/drinks/{drink_id}/notebook", responses=PROBLEMS["missing"])

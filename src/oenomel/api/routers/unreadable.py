@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from oenomel.api.deps import Connection
-from oenomel.api.idempotent_router import room
+from oenomel.api.idempotent_router import idempotent_router
 from oenomel.schemas.routes.unreadable_models import UnreadableReport
 from oenomel.services import unreadable as cases
 
-router = room("unreadable")
+router = idempotent_router("unreadable")
 
 
 @router.get("/unreadable")

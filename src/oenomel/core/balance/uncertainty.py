@@ -66,7 +66,7 @@ class Drivers:
 
 
 @dataclass(frozen=True)
-class Doubt:
+class Uncertainty:
     """How far one standard deviation of each unknown moves each figure.
 
     Parameters
@@ -138,7 +138,7 @@ _ADVICE: Final = {
 }
 
 
-def doubt_of(drink: Drink, alone: OneDrink) -> Doubt:
+def doubt_of(drink: Drink, alone: OneDrink) -> Uncertainty:
     """How sure the figures of a drink are, from what moves them."""
     moves = alone.moves
     if len({pour.ingredient.slug for pour in drink.pours}) < len(drink.pours):
@@ -146,7 +146,7 @@ def doubt_of(drink: Drink, alone: OneDrink) -> Doubt:
         for row, same in again:
             moves[same] += moves[row]
         moves = np.delete(moves, [row for row, _ in again], axis=0)
-    return Doubt(drink, alone.figures, moves)
+    return Uncertainty(drink, alone.figures, moves)
 
 
 def half_widths80(drink: Drink, volumes: Floats, conditions: Conditions) -> tuple[Floats, Floats]:
@@ -175,7 +175,7 @@ def half_widths80(drink: Drink, volumes: Floats, conditions: Conditions) -> tupl
     return figures, half
 
 
-def difference_of(one: Doubt, other: Doubt) -> dict[str, Difference]:
+def difference_of(one: Uncertainty, other: Uncertainty) -> dict[str, Difference]:
     """How the four figures of one drink differ from another's; what they share is the same unknown in both, and cancels."""
     shared = {**dict.fromkeys(one.effects), **dict.fromkeys(other.effects)}
     nothing = np.zeros(len(FIGURES))

@@ -36,7 +36,7 @@ from oenomel.core.forecast import STANDARD, Forecast, forecast_of
 from oenomel.core.glass.time_course import Course
 from oenomel.core.spec import Drink, Pour
 from oenomel.core.wording import listed
-from oenomel.errors import DomainError, NothingToDrink, OutOfRange
+from oenomel.errors import DomainError, EmptyDrink, OutOfRange
 
 MOST_SERVES: Final = 5000
 USUAL_GRID_ML: Final = 5.0
@@ -218,7 +218,7 @@ def batch_of(drink: Drink, wish: BatchWish, conditions: Conditions = STANDARD) -
     of = with_stand_ins(drink) if wish.stand_in else drink
     parts = split(of, wish.service)
     if not any(pour.volume_ml > 0 for _, pour in parts.inside):
-        raise NothingToDrink
+        raise EmptyDrink
     # What is foreseen beside it is the drink as it is made singly: with fresh juice, also where acids stand in for it.
     single = forecast_of(drink, conditions)
     shares = [pour for _, pour in parts.inside]

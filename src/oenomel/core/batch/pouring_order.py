@@ -77,7 +77,7 @@ def amount_told(ingredient: Ingredient, ml: float) -> str:
 def in_order(pours: Iterable[Pour], water: Ingredient, water_ml: float, grid_ml: float) -> tuple[PourLine, ...]:
     """The lines of a batch: pours of one thing together, the strong first, water last and in two portions if that can be measured."""
     amounts: dict[str, tuple[Pour, float]] = {}
-    for pour in sorted(pours, key=_place):
+    for pour in sorted(pours, key=_pouring_rank):
         first, ml = amounts.get(pour.ingredient.slug, (pour, 0.0))
         amounts[pour.ingredient.slug] = (first, ml + pour.volume_ml)
     lines = [
@@ -89,7 +89,7 @@ def in_order(pours: Iterable[Pour], water: Ingredient, water_ml: float, grid_ml:
     return (*lines, *_water_lines(water, round(all_water, 6), grid_ml))
 
 
-def _place(pour: Pour) -> int:
+def _pouring_rank(pour: Pour) -> int:
     if is_water(pour.ingredient):
         return _WATER
     if pour.slot == "base" and pour.ingredient.composition.abv > 0:

@@ -7,7 +7,7 @@ from typing import Final
 
 from oenomel.core.balance import AXES
 from oenomel.core.balance.profile import body_word
-from oenomel.core.checks.finding import Case, Edit, Finding, Mend
+from oenomel.core.checks.finding import Case, Edit, Finding, Fix
 from oenomel.core.families import OUTSIDE_HOME_STEPS, steps_of
 from oenomel.core.families.typical_range import is_long_on_juice, lean_words
 from oenomel.core.glass.colour import absorbance_of, hue_and_chroma, light_through
@@ -47,14 +47,14 @@ _PLAIN: Final = {
 }
 
 
-def _add(case: Case, slot: str) -> tuple[Mend, ...]:
+def _add(case: Case, slot: str) -> tuple[Fix, ...]:
     if slot not in _PLAIN or case.family is None:
         return ()
     ingredient, stage = _PLAIN[slot]
     usual = next((each.usual_ml for each in case.family.slots if each.slot == slot), 22.5)
     words = ingredient.replace("-1-1", "").replace("-", " ")
     pour = {"ingredient": ingredient, "amount": usual, "unit": "ml", "slot": slot, "stage": stage}
-    return (Mend(f"Add {usual:g} ml of {words}", (Edit("pour", pour),)),)
+    return (Fix(f"Add {usual:g} ml of {words}", (Edit("pour", pour),)),)
 
 
 def _missing(case: Case) -> Iterator[Finding]:
@@ -97,7 +97,7 @@ def _too_loud(case: Case) -> Iterator[Finding]:
         if most is not None and pour.liquid_ml > most * 1.01 and index != case.base:
             name = pour.ingredient.name
             message = f"{name} is loud: above {most:g} ml it tends to drown the rest."
-            mend = Mend(f"Bring it down to {most:g} ml", (Edit("pour", {"amount": most, "unit": "ml"}, index),))
+            mend = Fix(f"Bring it down to {most:g} ml", (Edit("pour", {"amount": most, "unit": "ml"}, index),))
             yield Finding("one-too-loud", "info", message, (mend,), index)
 
 
@@ -124,7 +124,7 @@ def _large_and_watery(case: Case) -> Iterator[Finding]:
     advice = f"half of the {pour.ingredient.said}" + (", and a zest for the aroma" if citrus else "")
     message = f"{what} large and watery, {case.served.volume_ml:.0f} ml. Try {advice}."
     halved = Edit("pour", {"amount": max(GRID_ML, round(pour.volume_ml / 2 / GRID_ML) * GRID_ML), "unit": "ml"}, index)
-    yield Finding("large-and-watery", "warning", message, (Mend(f"Halve the {pour.ingredient.said}", (halved,)),), index)
+    yield Finding("large-and-watery", "warning", message, (Fix(f"Halve the {pour.ingredient.said}", (halved,)),), index)
 
 
 def _colour_lost(case: Case) -> Iterator[Finding]:
@@ -162,7 +162,7 @@ def _sweet_wants_cold(case: Case) -> Iterator[Finding]:
         message = (
             f"{case.served.sugar:.0f} g of sugar in 100 ml: what is sweet wants to be very cold. Freeze the glass, or serve it on ice."
         )
-        yield Finding("sweet-wants-cold", "info", message, (Mend("Serve it on ice", (Edit("serve", {"ice": "cubes"}),)),))
+        yield Finding("sweet-wants-cold", "info", message, (Fix("Serve it on ice", (Edit("serve", {"ice": "cubes"}),)),))
 
 
 def _sugar_lump(case: Case) -> Iterator[Finding]:

@@ -9,7 +9,7 @@ from functools import cache
 from importlib import resources
 from typing import Final
 
-from oenomel.core.checks.finding import Case, Edit, Finding, Mend
+from oenomel.core.checks.finding import Case, Edit, Finding, Fix
 from oenomel.core.larder import is_non_alcoholic, is_past_shelf_life
 from oenomel.core.larder.alcohol import is_flammable
 from oenomel.core.larder.shelf_life import is_of_the_day
@@ -69,7 +69,7 @@ def _from_the_list(case: Case) -> Iterator[Finding]:
             index = carried.get(each.caution)
             slug = case.drink.pours[index].ingredient.slug if index is not None else ""
             mends = tuple(
-                Mend(words, (Edit("pour", {"ingredient": instead}, index),)) for instead, words in _MENDS.get(each.code, {}).get(slug, ())
+                Fix(words, (Edit("pour", {"ingredient": instead}, index),)) for instead, words in _MENDS.get(each.code, {}).get(slug, ())
             )
             yield Finding(each.code, each.severity, each.message, mends, index)
 
@@ -89,7 +89,7 @@ def _alcohol(case: Case) -> Iterator[Finding]:
         grams, measures = grams / case.serves, measures / case.serves
     if measures >= MANY_STANDARD_DRINKS_US and case.serves == 1:
         message = f"This glass holds {measures:.1f} US standard drinks: tell the guest, or pour it smaller."
-        smaller = Mend("Make it smaller", (Edit("amounts", {"times": 0.95 * MANY_STANDARD_DRINKS_US / measures}),))
+        smaller = Fix("Make it smaller", (Edit("amounts", {"times": 0.95 * MANY_STANDARD_DRINKS_US / measures}),))
         yield Finding("strong-serve", "info", message, (smaller,))
     easy = _easy(case)
     if measures >= EASY_STANDARD_DRINKS_US and easy and case.serves == 1:
@@ -116,7 +116,7 @@ def _easy(case: Case) -> str:
     return listed(told) if len(told) > 1 or {"sparkling", "long"} & set(told) else ""
 
 
-def _without_alcohol(case: Case) -> tuple[Mend, ...]:
+def _without_alcohol(case: Case) -> tuple[Fix, ...]:
     """The same drink with a distillate without alcohol for each spirit, where that leaves hardly any."""
     spirits = [(i, pour) for i, pour in case.poured if pour.ingredient.kind == "spirit"]
     if not spirits or any(
@@ -128,7 +128,7 @@ def _without_alcohol(case: Case) -> tuple[Mend, ...]:
         Edit("pour", {"ingredient": "juniper-water" if pour.ingredient.aroma.get("juniper") else "cane-distillate-free"}, i)
         for i, pour in spirits
     )
-    return (Mend("Make it without alcohol", edits),)
+    return (Fix("Make it without alcohol", edits),)
 
 
 def _flammable(case: Case) -> Iterator[Finding]:

@@ -8,7 +8,7 @@ from typing import Final
 
 from oenomel.core.balance import PourShare, Profile
 from oenomel.core.dilution import Conditions
-from oenomel.core.families import Home
+from oenomel.core.families import TypicalRange
 from oenomel.core.families.family import Family
 from oenomel.core.spec import Drink, Pour
 
@@ -36,7 +36,7 @@ class Edit:
 
 
 @dataclass(frozen=True, slots=True)
-class Mend:
+class Fix:
     """A change of the drink that would mend a finding: what it says on its button, and what it does."""
 
     words: str
@@ -50,7 +50,7 @@ class Finding:
     code: str
     severity: str
     message: str
-    mends: tuple[Mend, ...] = ()
+    mends: tuple[Fix, ...] = ()
     pour: int | None = None
 
 
@@ -66,7 +66,7 @@ class Case:
     co2: float
     served_c: float
     family: Family | None = None
-    home: Home | None = None
+    home: TypicalRange | None = None
     poured: tuple[tuple[int, Pour], ...] = field(init=False)
 
     def __post_init__(self) -> None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import Final
 
-from oenomel.core.checks.finding import Case, Edit, Finding, Mend
+from oenomel.core.checks.finding import Case, Edit, Finding, Fix
 from oenomel.core.dilution import dilution_model
 from oenomel.core.dilution.curves import is_extrapolated
 from oenomel.core.glass.glassware import HALF_EMPTY, LINE, fill, glasses, others_for, size_to
@@ -37,7 +37,7 @@ def _sparkling_in_the_tin(case: Case) -> Iterator[Finding]:
                 "sparkling-in-the-tin",
                 "error",
                 f"{name} is in the tin: a closed tin bursts. Pour it in the glass, or on top.",
-                (Mend(f"Put {name} on top", (Edit("pour", ON_TOP, index),)),),
+                (Fix(f"Put {name} on top", (Edit("pour", ON_TOP, index),)),),
                 index,
             )
 
@@ -49,7 +49,7 @@ def _hot_in_the_tin(case: Case) -> Iterator[Finding]:
         if pour.meets_ice and "hot" in pour.ingredient.cautions:
             name = pour.ingredient.name
             message = f"{name} is in a closed shaker: hot liquid builds pressure and scalds. Pour it in the glass."
-            yield Finding("hot-in-the-tin", "error", message, (Mend(f"Put {name} in the glass", (Edit("pour", ON_TOP, index),)),), index)
+            yield Finding("hot-in-the-tin", "error", message, (Fix(f"Put {name} in the glass", (Edit("pour", ON_TOP, index),)),), index)
 
 
 def _dry_shake(case: Case) -> Iterator[Finding]:
@@ -58,7 +58,7 @@ def _dry_shake(case: Case) -> Iterator[Finding]:
     foams = any(pour.ingredient.foam == "firm" for _, pour in case.poured)
     if foams and case.drink.method.technique == "shake" and case.drink.method.dry_shake_seconds == 0:
         message = "Egg white and aquafaba foam better when they are shaken without ice first, then with it."
-        yield Finding("no-dry-shake", "info", message, (Mend("Add a dry shake", (Edit("method", {"dry_shake_seconds": 10}),)),))
+        yield Finding("no-dry-shake", "info", message, (Fix("Add a dry shake", (Edit("method", {"dry_shake_seconds": 10}),)),))
 
 
 def _thick_syrup(case: Case) -> Iterator[Finding]:
@@ -73,7 +73,7 @@ def _thick_syrup(case: Case) -> Iterator[Finding]:
             edit = Edit("method", {"dry_shake_seconds": 5}) if shaken else Edit("method", {"technique": "shake"})
             words = "Shake it without ice first" if shaken else "Shake it"
             if not shaken or case.drink.method.dry_shake_seconds == 0:
-                yield Finding("thick-syrup", "info", message, (Mend(words, (edit,)),), index)
+                yield Finding("thick-syrup", "info", message, (Fix(words, (edit,)),), index)
 
 
 def _dry_sugar(case: Case) -> Iterator[Finding]:
@@ -83,7 +83,7 @@ def _dry_sugar(case: Case) -> Iterator[Finding]:
             message = f"{name} dissolves slowly in the cold: stir it into the juice before the spirit and the ice."
             grams = pour.volume_ml * pour.ingredient.composition.sugar / 100
             syrup = {"ingredient": "simple-syrup-1-1", "amount": round(grams / 0.6148 / 2.5) * 2.5, "unit": "ml"}
-            yield Finding("undissolved-sugar", "info", message, (Mend("Use syrup instead", (Edit("pour", syrup, index),)),), index)
+            yield Finding("undissolved-sugar", "info", message, (Fix("Use syrup instead", (Edit("pour", syrup, index),)),), index)
 
 
 def _over_saturated(case: Case) -> Iterator[Finding]:
@@ -101,7 +101,7 @@ def _for_many(case: Case) -> Iterator[Finding]:
             f"{case.tin.volume_ml:.0f} ml are a bottle and not a glass: about {case.serves} serves. "
             "Make it one, and mix the rest of them as a batch."
         )
-        one = Mend("Make it one serve", (Edit("amounts", {"times": 1 / case.serves}),))
+        one = Fix("Make it one serve", (Edit("amounts", {"times": 1 / case.serves}),))
         yield Finding("for-many", "info", message, (one,))
 
 
@@ -112,9 +112,9 @@ def _glass(case: Case) -> Iterator[Finding]:
         return
     brim_ml = glasses()[serve.glass].brim_ml
     other = others_for(serve.glass, serve.ice, volume, sparkling=case.sparkles)
-    other_glass = (Mend(f"Take {with_article(other)}", (Edit("serve", {"glass": other}),)),) if other else ()
+    other_glass = (Fix(f"Take {with_article(other)}", (Edit("serve", {"glass": other}),)),) if other else ()
     times = size_to(serve.glass, serve.ice, volume)
-    sized = (Mend("Size the drink to the glass", (Edit("amounts", {"times": times}),)),) if times else ()
+    sized = (Fix("Size the drink to the glass", (Edit("amounts", {"times": times}),)),) if times else ()
     foaming = case.sparkles and any(pour.ingredient.foam == "firm" or pour.ingredient.composition.sugar > 5 for _, pour in case.poured)
     if full > OVERFULL:
         with_ice = "" if serve.ice == "none" else " and the ice"
@@ -136,7 +136,7 @@ def _forgotten(case: Case) -> Iterator[Finding]:
             message = "Egg has a smell of its own: a zest or a few drops of bitters on the foam, always."
             over_egg = {"what": "lemon zest", "how": "expressed and thrown away", "why": "for the nose, over the egg"}
             zest = Edit("serve", {"garnish": [over_egg]})
-            yield Finding("egg-without-garnish", "info", message, (Mend("Add a lemon zest", (zest,)),))
+            yield Finding("egg-without-garnish", "info", message, (Fix("Add a lemon zest", (zest,)),))
     if any(pour.stage == "rim" for pour in case.drink.pours):
         yield Finding("dry-edge", "info", "Salt or sugar the edge of a dry glass, and tap off the excess; a wet glass melts it.")
 

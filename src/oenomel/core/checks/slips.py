@@ -6,7 +6,7 @@ import statistics
 from collections.abc import Iterator
 from typing import Final
 
-from oenomel.core.checks.finding import Case, Edit, Finding, Mend
+from oenomel.core.checks.finding import Case, Edit, Finding, Fix
 from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour
 from oenomel.core.wording import capital
 
@@ -67,7 +67,7 @@ def _slips(case: Case) -> Iterator[Finding]:
             name, ounces = pour.ingredient.said, _ounces(pour)
             usually, words, change = BY_DASHES if pour.ingredient.kind == "bitters" else BY_BARSPOON
             message = f"{capital(ounces)} of {name}, where {usually} usual: it looks like a slip between two measures."
-            mend = Mend(words, (Edit("pour", change, index),))
+            mend = Fix(words, (Edit("pour", change, index),))
             yield Finding("slip-of-measure", "warning", message, (mend,), index)
 
 
@@ -108,7 +108,7 @@ def _slip(index: int, pour: Pour, usual_ml: float) -> Finding:
     meant = likely != unit and unit == pour.unit and 1 / SLIP_TIMES < near < SLIP_TIMES
     name = pour.ingredient.said
     question = f" Was it meant in {likely}?" if meant else ""
-    mends = (Mend(f"Make it {amount:.4g} {likely}", (Edit("pour", {"unit": likely}, index),)),) if meant else ()
+    mends = (Fix(f"Make it {amount:.4g} {likely}", (Edit("pour", {"unit": likely}, index),)),) if meant else ()
     size = "much" if pour.volume_ml > usual_ml else "little"
     message = f"{amount:.4g} {unit} of {name} is {size} for its part: it looks like a slip between two measures.{question}"
     return Finding("slip-of-measure", "warning", message, mends, index)

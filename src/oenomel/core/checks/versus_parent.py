@@ -7,7 +7,7 @@ from typing import Final
 
 from oenomel.core.balance import AXES, Change, Profile, steps_between
 from oenomel.core.balance.attribution import change_words
-from oenomel.core.checks.finding import Edit, Finding, Mend
+from oenomel.core.checks.finding import Edit, Finding, Fix
 from oenomel.core.spec import Drink, Pour
 
 SEEN_COMING_STEPS: Final = 1.0
@@ -54,7 +54,7 @@ def _swapped(drink: Drink, parent: Drink) -> tuple[Pour, Pour] | None:
     return next(pairs, None)
 
 
-def _syrup(drink: Drink, new: Pour, old: Pour) -> tuple[Mend, ...]:
+def _syrup(drink: Drink, new: Pour, old: Pour) -> tuple[Fix, ...]:
     """The syrup that holds the sugar of the part that was swapped: more of what is there, or a new pour."""
     grams = (old.liquid_ml * old.ingredient.composition.sugar - new.liquid_ml * new.ingredient.composition.sugar) / 100
     there = next(
@@ -74,11 +74,11 @@ def _syrup(drink: Drink, new: Pour, old: Pour) -> tuple[Mend, ...]:
             return ()
         sign = "more" if millilitres > 0 else "less"
         edit = Edit("pour", {"amount": amount, "unit": "ml"}, index)
-        return (Mend(f"{abs(amount - pour.volume_ml):g} ml {sign} of {pour.ingredient.said}", (edit,)),)
+        return (Fix(f"{abs(amount - pour.volume_ml):g} ml {sign} of {pour.ingredient.said}", (edit,)),)
     if millilitres <= 0:
         return ()
     added = {"ingredient": "simple-syrup-1-1", "amount": millilitres, "unit": "ml", "slot": "sweet", "stage": "mixed"}
-    return (Mend(f"Add {millilitres:g} ml of simple syrup", (Edit("pour", added),)),)
+    return (Fix(f"Add {millilitres:g} ml of simple syrup", (Edit("pour", added),)),)
 
 
 def _method(drink: Drink, parent: Drink) -> Iterator[Finding]:
@@ -94,4 +94,4 @@ def _method(drink: Drink, parent: Drink) -> Iterator[Finding]:
         "ice": method.ice,
     }
     message = "Pours and method both changed: make it the same way as the parent, or nobody knows what made the difference."
-    yield Finding("method-changed-too", "info", message, (Mend("Make it as the parent was", (Edit("method", back),)),))
+    yield Finding("method-changed-too", "info", message, (Fix("Make it as the parent was", (Edit("method", back),)),))

@@ -32,7 +32,7 @@ LEVEL_WITHIN_STEPS: Final = 1.0
 
 
 @dataclass(frozen=True)
-class Home:
+class TypicalRange:
     """The convex hull of a family's schools in noticeable steps of sweetness, acidity and strength.
 
     Parameters
@@ -127,7 +127,7 @@ def place_words(distance: float) -> str:
     return "at the edge of home" if distance <= OUTSIDE_HOME_STEPS else "outside"
 
 
-Homes = Mapping[tuple[str, Branch], Home]
+TypicalRanges = Mapping[tuple[str, Branch], TypicalRange]
 """Homes by family and branch."""
 
 
@@ -155,12 +155,12 @@ def branch_of_school(school: School) -> Branch:
     return branch_of(school.drink, profile_of_drink(school.drink))
 
 
-def home_for(drink: Drink, served: Profile, homes: Homes) -> Home | None:
+def typical_range_for(drink: Drink, served: Profile, homes: TypicalRanges) -> TypicalRange | None:
     """The home that a drink is held against; None where its family has none."""
     return homes.get((drink.family, branch_of(drink, served)))
 
 
-def homes_from(family: Family, references: Sequence[Drink] = ()) -> dict[tuple[str, Branch], Home]:
+def typical_ranges_from(family: Family, references: Sequence[Drink] = ()) -> dict[tuple[str, Branch], TypicalRange]:
     """The homes that a family's schools make, computed through the model, with a house's own reference specs in them."""
     by_branch: dict[Branch, list[Profile]] = {}
     for drink in (*(school.drink for school in family.schools), *references):
@@ -169,21 +169,21 @@ def homes_from(family: Family, references: Sequence[Drink] = ()) -> dict[tuple[s
     return {(family.slug, branch): home_from(profiles, branch) for branch, profiles in by_branch.items()} if family.has_home else {}
 
 
-def home_from(profiles: Sequence[Profile], branch: Branch = "") -> Home:
+def home_from(profiles: Sequence[Profile], branch: Branch = "") -> TypicalRange:
     """The home that these drinks as served make together."""
     return _home(tuple(tuple(steps_of(p).tolist()) for p in profiles), float(np.mean([p.volume_ml for p in profiles])), branch)
 
 
 @lru_cache(maxsize=32)
-def _home(points: tuple[tuple[float, ...], ...], volume_ml: float, branch: Branch) -> Home:
+def _home(points: tuple[tuple[float, ...], ...], volume_ml: float, branch: Branch) -> TypicalRange:
     # A house with many references asks for the same home with every keystroke, and its facets take a while.
-    return Home(np.array(points), volume_ml, branch)
+    return TypicalRange(np.array(points), volume_ml, branch)
 
 
 @cache
-def standard_homes() -> Homes:
+def standard_typical_ranges() -> TypicalRanges:
     """The homes that the shipped schools make."""
-    return {key: home for family in families().values() for key, home in homes_from(family).items()}
+    return {key: home for family in families().values() for key, home in typical_ranges_from(family).items()}
 
 
 def lean_words(steps: float) -> str:

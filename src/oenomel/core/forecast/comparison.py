@@ -28,7 +28,7 @@ from oenomel.core.balance.uncertainty import Difference, difference_of
 from oenomel.core.checks import Finding
 from oenomel.core.checks.versus_parent import findings_between
 from oenomel.core.dilution import Conditions
-from oenomel.core.families import Homes
+from oenomel.core.families import TypicalRanges
 from oenomel.core.forecast.forecast import STANDARD, Forecast, Place, forecast_of
 from oenomel.core.spec import Drink
 from oenomel.core.wording import capital, listed
@@ -110,7 +110,7 @@ def compare(
     drink: Drink,
     parent: Drink,
     conditions: Conditions = STANDARD,
-    homes: Homes | None = None,
+    homes: TypicalRanges | None = None,
     tongue: OwnSteps = USUAL_TONGUE,
     who: str = A_GUEST,
 ) -> Comparison:

@@ -22,7 +22,7 @@ from oenomel.core.dilution.curves import CONSTANT_RATIOS, SHAKEN, STIRRED, time_
 from oenomel.core.larder import ACIDS, ETHANOL_G_PER_ML, SUGAR_COLUMNS, SUGARS, SourcedValue
 from oenomel.core.larder.composition import ACID_COLUMNS, COLUMN, PROPERTIES
 from oenomel.core.spec import Drink, Pour
-from oenomel.errors import NothingToDrink, UnknownFigure
+from oenomel.errors import EmptyDrink, UnknownFigure
 
 Floats = NDArray[np.float64]
 
@@ -169,7 +169,7 @@ def _case(drink: Drink, conditions: Conditions, point: str) -> _Case:
     water = levels_of(table.volumes, table.axes, table.in_tin, drink.method, conditions).water_ml[0]
     served = served_drink(table, water)
     if served.glass.volume_ml == 0:
-        raise NothingToDrink
+        raise EmptyDrink
     on_top = ("topped", "floated")
     liquid, there = {
         "tin": (served.tin, [pour for pour in drink.pours if pour.meets_ice]),

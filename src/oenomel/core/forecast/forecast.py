@@ -12,12 +12,20 @@ from oenomel.core.balance import PourShare, Profile, Served, poured
 from oenomel.core.balance.levels_scalar import one_drink
 from oenomel.core.balance.mixing import Temperatures, served_drink, temperatures
 from oenomel.core.balance.profile import pour_shares, profile_of
-from oenomel.core.balance.uncertainty import Doubt, Interval, doubt_of
+from oenomel.core.balance.uncertainty import Interval, Uncertainty, doubt_of
 from oenomel.core.checks import Finding
 from oenomel.core.checks.all_checks import findings
 from oenomel.core.checks.finding import Case
 from oenomel.core.dilution import Conditions, dilution_model
-from oenomel.core.families import OUTSIDE_HOME_STEPS, Branch, Home, Homes, families, home_for, standard_homes
+from oenomel.core.families import (
+    OUTSIDE_HOME_STEPS,
+    Branch,
+    TypicalRange,
+    TypicalRanges,
+    families,
+    standard_typical_ranges,
+    typical_range_for,
+)
 from oenomel.core.families.typical_range import is_without_alcohol, lean_words, place_words
 from oenomel.core.glass import Appearance
 from oenomel.core.glass.appearance import appearance_of
@@ -25,7 +33,7 @@ from oenomel.core.glass.glassware import ice_for
 from oenomel.core.glass.rim import EdgeSip, edge_sip
 from oenomel.core.glass.time_course import Course, course_of
 from oenomel.core.spec import Drink
-from oenomel.errors import NothingToDrink
+from oenomel.errors import EmptyDrink
 
 STANDARD: Final = Conditions()
 """What is supposed where nothing is told."""
@@ -67,11 +75,11 @@ class Forecast:
 
     drink: Drink
     conditions: Conditions
-    home: Home | None
+    home: TypicalRange | None
     path: Served
     dilution: Dilution
     served: Profile
-    doubt: Doubt
+    doubt: Uncertainty
     pours: tuple[PourShare, ...]
 
     @property
@@ -158,7 +166,7 @@ class Forecast:
         return None
 
 
-def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: Homes | None = None) -> Forecast:
+def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: TypicalRanges | None = None) -> Forecast:
     """The forecast of one drink; ``homes`` are the families' own where a house has added to them.
 
     Raises
@@ -170,14 +178,14 @@ def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: Homes | 
     alone = one_drink(drink, table, conditions)
     path = served_drink(table, alone.water_ml)
     if path.glass.volume_ml == 0:
-        raise NothingToDrink
+        raise EmptyDrink
     tin_ml, water = float(path.tin.volume_ml), float(path.water_ml)
     served = profile_of(path.glass)
     own = conditions.factors.get(drink.method.technique)
     return Forecast(
         drink,
         conditions,
-        home_for(drink, served, standard_homes() if homes is None else homes),
+        typical_range_for(drink, served, standard_typical_ranges() if homes is None else homes),
         path,
         dilution=Dilution(
             water / tin_ml if tin_ml else 0.0,

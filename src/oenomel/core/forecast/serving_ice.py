@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from typing import Final
 
 from oenomel.core.dilution import Conditions
-from oenomel.core.families import OUTSIDE_HOME_STEPS, Homes
+from oenomel.core.families import OUTSIDE_HOME_STEPS, TypicalRanges
 from oenomel.core.forecast.forecast import Forecast, forecast_of
 from oenomel.core.glass import Appearance
 from oenomel.core.spec import Drink
@@ -39,7 +39,7 @@ class ServedOnIce:
     words: str
 
 
-def on_each_ice(drink: Drink, conditions: Conditions, homes: Homes) -> tuple[ServedOnIce, ...]:
+def on_each_ice(drink: Drink, conditions: Conditions, homes: TypicalRanges) -> tuple[ServedOnIce, ...]:
     """The drink on each ice of a serve, in its own glass; how it was worked stays the same.
 
     Raises
@@ -56,10 +56,10 @@ def _takes(ice: str, forecast: Forecast) -> ServedOnIce:
         for m in SIPS
     )
     leaves = course.leaves_home
-    return ServedOnIce(ice, forecast.appearance, sips, leaves, _told(forecast, leaves))
+    return ServedOnIce(ice, forecast.appearance, sips, leaves, _serving_words(forecast, leaves))
 
 
-def _told(forecast: Forecast, leaves: int | None) -> str:
+def _serving_words(forecast: Forecast, leaves: int | None) -> str:
     if forecast.home is None:
         return "an open form has no home to leave"
     if leaves is not None:

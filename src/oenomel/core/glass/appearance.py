@@ -74,7 +74,7 @@ def appearance_of(drink: Drink, volume_ml: float) -> Appearance | None:
     liquid, reached = _stacked(glass, lifted, parts, air_in(drink))
     foam = Layer("foam", liquid[-1].to_cm, glass.height_cm(reached + foam_ml), foam_ml, FOAM_COLOUR) if foam_ml else None
     drops = tuple(p.ingredient.name for p in floated) if 0 < on_top < LEAST_FLOAT_ML else ()
-    state, words = _told(glass, reached, foam_ml)
+    state, words = _fill_words(glass, reached, foam_ml)
     return Appearance(glass, drink.serve.ice, lifted, glass.height_cm(LINE * glass.brim_ml), tuple(liquid), foam, drops, state, words)
 
 
@@ -100,7 +100,7 @@ def _foam_ml(drink: Drink) -> float:
     return shaken * (DRY_SHAKEN if drink.method.dry_shake_seconds > 0 else 1.0)
 
 
-def _told(glass: Glass, reached_ml: float, foam_ml: float) -> tuple[str, str]:
+def _fill_words(glass: Glass, reached_ml: float, foam_ml: float) -> tuple[str, str]:
     """How full a glass is with its ice, as a state and in words."""
     if reached_ml > glass.brim_ml:
         return "overflows", f"{reached_ml - glass.brim_ml:.0f} ml too much: it runs over"

@@ -92,7 +92,7 @@ def bottle_from(label: Label, known: Iterable[Ingredient]) -> Ingredient:
     values = [
         *([abv] if abv else []),
         *_parts(SUGARS, _told_sugar(label) or _middle("sugar", kin, label), kin, "sucrose"),
-        *_parts(ACIDS, _told("acid", label.acid, LABEL_ACID_SD) or _middle("acid", kin, label), kin, "citric"),
+        *_parts(ACIDS, _sourced("acid", label.acid, LABEL_ACID_SD) or _middle("acid", kin, label), kin, "citric"),
         *(_lent(label.like) if label.like else _bubbles(kin)),
     ]
     sourced = {value.name: value for value in values}
@@ -132,7 +132,7 @@ def _bare(letter: str) -> str:
     return letter if unicodedata.category(letter)[0] in "LMN" else "-"
 
 
-def _told(name: str, value: float | None, relative_sd: float) -> SourcedValue | None:
+def _sourced(name: str, value: float | None, relative_sd: float) -> SourcedValue | None:
     return None if value is None else SourcedValue(name, value, relative_sd, "its label", "label")
 
 

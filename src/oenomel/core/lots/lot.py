@@ -86,7 +86,7 @@ class LotReading:
 
 
 @dataclass(frozen=True, slots=True)
-class Beside:
+class Estimate:
     """What was supposed of a figure (``abv``, ``sugar`` or ``acid``), what was measured of it, and what is held of both, each with its
     standard deviation, in the figure's unit; None where nothing was measured.
     """
@@ -107,7 +107,7 @@ class Lot:
     """
 
     ingredient: Ingredient
-    figures: tuple[Beside, ...]
+    figures: tuple[Estimate, ...]
     notes: tuple[str, ...] = field(default=())
 
 
@@ -145,7 +145,7 @@ def lot_of(ingredient: Ingredient, readings: Sequence[LotReading], name: str) ->
     sugar, sugar_sd = _meet(supposed.sugar, supposed.axes_sd[1], sugar_measured)
     _note_disagreement(readings, read, notes)
     figures = tuple(
-        Beside(figure, was, was_sd, None if found is None else found.value, None if found is None else found.sd, held, held_sd)
+        Estimate(figure, was, was_sd, None if found is None else found.value, None if found is None else found.sd, held, held_sd)
         for figure, was, was_sd, found, held, held_sd in (
             ("abv", supposed.abv, supposed.axes_sd[0], strength, abv, abv_sd),
             ("sugar", supposed.sugar, supposed.axes_sd[1], sugar_measured, sugar, sugar_sd),
@@ -153,7 +153,7 @@ def lot_of(ingredient: Ingredient, readings: Sequence[LotReading], name: str) ->
         )
     )
     notes += [_far_off(ingredient, each) for each in figures if _is_far_off(each)]
-    held_now = _held(supposed, figures, read)
+    held_now = _posterior(supposed, figures, read)
     return Lot(replace(ingredient, composition=held_now, lot=name, values=_values(ingredient, held_now, figures)), figures, tuple(notes))
 
 
@@ -342,7 +342,7 @@ def _dissolved_weighing(density: float, abv: float) -> float:
     return (low + high) / 2
 
 
-def _held(supposed: Composition, figures: Sequence[Beside], read: Mapping[ReadingName, _Found]) -> Composition:
+def _posterior(supposed: Composition, figures: Sequence[Estimate], read: Mapping[ReadingName, _Found]) -> Composition:
     """The composition with what is now held of it."""
     abv, sugar, acid = figures
     spread = {name: sd for name, sd in supposed.spread.items() if name not in (*SUGARS, *ACIDS, "sugars", "acids", "abv")}
@@ -367,7 +367,7 @@ def _scaled(kinds: Mapping[str, float], total: float, held: float, usual: str) -
     return {kind: grams * held / total for kind, grams in kinds.items()}
 
 
-def _values(ingredient: Ingredient, held: Composition, figures: Sequence[Beside]) -> dict[str, SourcedValue]:
+def _values(ingredient: Ingredient, held: Composition, figures: Sequence[Estimate]) -> dict[str, SourcedValue]:
     """The sourced values with what was measured in them, so that "why this number?" finds the reading."""
     values = dict(ingredient.values)
     for each, kinds, names in zip(figures, ({"abv": held.abv}, held.sugars, held.acids), ("abv", "sugars", "acids"), strict=True):
@@ -391,13 +391,13 @@ def _note_disagreement(readings: Sequence[LotReading], read: Mapping[ReadingName
             notes.append(f"{kind.said[:1].upper()}{kind.said[1:]}: the readings disagree ({told}); what is held of them is less sure.")
 
 
-def _is_far_off(each: Beside) -> bool:
+def _is_far_off(each: Estimate) -> bool:
     if each.measured is None or each.measured_sd is None or each.supposed <= 0 or each.supposed_sd <= 0:
         return False
     return abs(each.measured - each.supposed) > FAR_OFF_SDS * math.hypot(each.measured_sd, each.supposed_sd)
 
 
-def _far_off(ingredient: Ingredient, each: Beside) -> str:
+def _far_off(ingredient: Ingredient, each: Estimate) -> str:
     unit = "% ABV" if each.figure == "abv" else "g/100 ml"
     noun = "strength" if each.figure == "abv" else each.figure
     return (

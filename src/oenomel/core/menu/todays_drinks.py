@@ -11,7 +11,7 @@ from oenomel.core.balance import AXES, can_be_tasted, in_words, steps_between, t
 from oenomel.core.balance.perception import degree
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.larder import Composition, Ingredient
-from oenomel.core.rebalance import Aim, Move, Target, rebalance, that_can_move
+from oenomel.core.rebalance import Move, Objective, Target, rebalance, that_can_move
 from oenomel.core.rebalance.solver import Rebalanced
 from oenomel.core.spec import Drink
 from oenomel.core.wording import listed
@@ -133,7 +133,7 @@ def _instead(present: Forecast, before: Forecast, grid_ml: float) -> Rebalanced 
     if not free:
         return None
     served = before.served
-    aim = Aim(Target(served.sugar, served.acid, served.abv, served.volume_ml), grid_ml=grid_ml)
+    aim = Objective(Target(served.sugar, served.acid, served.abv, served.volume_ml), grid_ml=grid_ml)
     return rebalance(drink, aim, free, conditions=present.conditions)
 
 

@@ -42,20 +42,20 @@ def generated_steps(drink: Drink, way: MethodOptions = _STANDARD) -> list[Step]:
 def _with_own_lines(steps: list[Step], lines: Sequence[OwnStep]) -> list[Step]:
     """A line told instead of a step takes its place, and without words takes it away; others stand before their moment."""
     told_instead = {line.instead_of: line.text for line in lines if line.instead_of}
-    made = [_told(step, told_instead[step.key]) if step.key in told_instead else step for step in steps]
+    made = [_with_text(step, told_instead[step.key]) if step.key in told_instead else step for step in steps]
     made = [step for step in made if step.words]
     for at, line in enumerate(lines):
         if not line.instead_of:
-            made.insert(_place(made, line.before), Step(f"own: {line.text.strip()}", "own", _sentence(line.text), own=at))
+            made.insert(_index_of(made, line.before), Step(f"own: {line.text.strip()}", "own", _sentence(line.text), own=at))
     return _with_keys_of_their_own(made)
 
 
-def _told(step: Step, text: str) -> Step:
+def _with_text(step: Step, text: str) -> Step:
     words = _sentence(text) if text.strip() else ""
     return replace(step, words=words, sign="", listed="", amount=step.amount if step.amount and step.amount in words else "")
 
 
-def _place(steps: Sequence[Step], before: str) -> int:
+def _index_of(steps: Sequence[Step], before: str) -> int:
     """Where a line stands: before its moment, or where there is none before the next that there is; else at the end."""
     wanted = _MOMENTS.index(before)
     return next((at for at, step in enumerate(steps) if step.moment is not None and _MOMENTS.index(step.moment) >= wanted), len(steps))

@@ -132,7 +132,7 @@ def smells(ingredients: Sequence[Ingredient]) -> tuple[Floats, Floats]:
     return by_group / np.maximum(total, 1e-12), by_tag / np.maximum(length, 1e-12)
 
 
-def kin(ingredients: Sequence[Ingredient], table: KinshipTable) -> tuple[Floats, NDArray[np.bool_]]:
+def pairing_matrix(ingredients: Sequence[Ingredient], table: KinshipTable) -> tuple[Floats, NDArray[np.bool_]]:
     """Kinship of each pair, shape (n, n), less what is more of the same; and which of them smell of anything, shape (n,)."""
     by_group, by_tag = smells(ingredients)
     likeness = by_tag @ by_tag.T

@@ -28,7 +28,7 @@ WITHOUT: Final = ("alcohol", "egg", "milk", "vegan")
 
 
 @dataclass(frozen=True, slots=True)
-class Wish:
+class Criteria:
     """A wish for original drinks. Empty is no wish.
 
     Parameters
@@ -123,17 +123,17 @@ class Wish:
         return "alcohol" in self.without or self.form == "without alcohol"
 
     @property
-    def structure(self) -> Wish:
+    def structure(self) -> Criteria:
         """Only what decides which combinations there are: wishes that differ in the rest share a sample."""
         kept = ("family", "form", "must", "without", "pool", "ingredients", "shape", "seed", "grid_ml")
-        return Wish(**{name: getattr(self, name) for name in kept})
+        return Criteria(**{name: getattr(self, name) for name in kept})
 
-    def _with(self, name: str, value: Any) -> Wish:
+    def _with(self, name: str, value: Any) -> Criteria:
         return replace(self, **{name: value})
 
-    def dropped(self) -> list[tuple[str, Wish]]:
+    def dropped(self) -> list[tuple[str, Criteria]]:
         """The wish without each of its single parts, and what that part is called."""
-        plain = Wish(self.family)
+        plain = Criteria(self.family)
         found = []
         for each in fields(self):
             if each.name in ("family", "may", "less", "soon", "count", "seed", "grid_ml", "like", "off", "season"):

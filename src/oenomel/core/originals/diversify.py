@@ -9,7 +9,7 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.originals.similarity import Marks, apart
+from oenomel.core.originals.similarity import Features, feature_distance
 from oenomel.core.originals.space import NONE
 
 Floats = NDArray[np.float64]
@@ -35,7 +35,7 @@ class Bench:
 
     drawn: NDArray[np.int64]
     score: Floats
-    marks: Marks
+    marks: Features
     exempt: NDArray[np.bool_]
     relevance: float = RELEVANCE
 
@@ -68,7 +68,7 @@ def picked(bench: Bench, count: int, stands: Callable[[int], bool], ended: Calla
             continue
         found += 1
         row = np.array([place])
-        alike = np.maximum(alike, 1 - apart(bench.marks, bench.marks.take(row))[:, 0])
+        alike = np.maximum(alike, 1 - feature_distance(bench.marks, bench.marks.take(row))[:, 0])
         used[bench.drawn[place][counted[place]]] += 1
         spent = used >= most
         open_ &= ~(spent[np.maximum(bench.drawn, 0)] & counted).any(axis=1)

@@ -10,10 +10,10 @@ from typing import Final
 
 from oenomel.core.forecast import Forecast
 from oenomel.core.glass import air_in, swatch
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.result import Original
 from oenomel.core.originals.search import WISH_WORK, handful_of
-from oenomel.core.originals.search_context import Ground
+from oenomel.core.originals.search_context import SearchContext
 from oenomel.core.rebalance import Budget
 from oenomel.core.spec import Drink
 from oenomel.core.wording import capital, listed
@@ -49,8 +49,8 @@ class Menu:
 
 
 def menu_of(
-    ground: Ground,
-    places: Sequence[Wish],
+    ground: SearchContext,
+    places: Sequence[Criteria],
     kept: Mapping[int, Drink] | None = None,
     known: Sequence[str] = (),
     budget: Budget | None = None,

@@ -8,8 +8,8 @@ from typing import Final
 
 from oenomel.core.larder import Ingredient, SlotName
 from oenomel.core.larder.composition import PROPERTIES
-from oenomel.core.originals.criteria import Wish
-from oenomel.core.originals.usual_measures import USUAL_ML, asked_for_only, is_accent, on_grid, quiet
+from oenomel.core.originals.criteria import Criteria
+from oenomel.core.originals.usual_measures import USUAL_ML, asked_for_only, below_overpowering_ml, is_accent, on_grid
 from oenomel.core.spec import FamilyName
 
 WEAKEST_BASE: Final = 35.0
@@ -37,19 +37,19 @@ class Role:
     """A part of a drink: the slot it is written in, and whether an ingredient plays it unasked, and could if it is asked for."""
 
     slot: SlotName
-    plays: Callable[[Ingredient, Wish], bool]
-    could: Callable[[Ingredient, Wish], bool]
+    plays: Callable[[Ingredient, Criteria], bool]
+    could: Callable[[Ingredient, Criteria], bool]
 
 
 def _known(each: Ingredient) -> bool:
     return each.kind == "water" or any(name in each.values for name in PROPERTIES) or any(each.composition.vector)
 
 
-def _could(slot: SlotName) -> Callable[[Ingredient, Wish], bool]:
+def _could(slot: SlotName) -> Callable[[Ingredient, Criteria], bool]:
     return lambda each, _wish: slot in each.slots and _known(each) and not each.is_sparkling and "hot" not in each.cautions
 
 
-def _base(each: Ingredient, wish: Wish) -> bool:
+def _base(each: Ingredient, wish: Criteria) -> bool:
     loud = each.label("loud_above_ml")
     if not _could("base")(each, wish) or (loud is not None and loud < QUIET_BASE_ML):
         return False
@@ -58,46 +58,46 @@ def _base(each: Ingredient, wish: Wish) -> bool:
     return each.kind == "spirit" and WEAKEST_BASE <= each.composition.abv <= STRONGEST_BASE
 
 
-def _could_base(each: Ingredient, wish: Wish) -> bool:
+def _could_base(each: Ingredient, wish: Criteria) -> bool:
     if wish.without_alcohol and each.slug.endswith("tea-cold"):
         return True
     return _could("base")(each, wish) and (wish.without_alcohol or each.composition.abv >= WEAKEST_BASE / 2)
 
 
-def _sour(each: Ingredient, _wish: Wish) -> bool:
+def _sour(each: Ingredient, _wish: Criteria) -> bool:
     made = each.composition
     # What is as sweet as it is sharp, such as grapefruit, is large before it sours anything: it joins another.
     return each.kind == "juice" and "sour" in each.slots and made.acid >= SHARPEST_FROM and made.sugar < SWEETEST_SOUR * made.acid
 
 
-def _could_sour(each: Ingredient, wish: Wish) -> bool:
+def _could_sour(each: Ingredient, wish: Criteria) -> bool:
     return _could("sour")(each, wish) and each.composition.acid >= SHARPEST_FROM
 
 
-def _could_sour2(each: Ingredient, _wish: Wish) -> bool:
+def _could_sour2(each: Ingredient, _wish: Criteria) -> bool:
     return each.kind == "juice" and "sour" in each.slots and each.composition.acid >= SOFTEST
 
 
-def _sour2(each: Ingredient, wish: Wish) -> bool:
+def _sour2(each: Ingredient, wish: Criteria) -> bool:
     # Lemon beside lime is one sour in two bottles.
     return _could_sour2(each, wish) and each.composition.acid < AS_SHARP_AS_CITRUS
 
 
-def _sweet(each: Ingredient, _wish: Wish) -> bool:
+def _sweet(each: Ingredient, _wish: Criteria) -> bool:
     low, high = SYRUP
     return each.kind in ("syrup", "honey") and "sweet" in each.slots and low <= each.composition.sugar <= high
 
 
-def _could_sweet(each: Ingredient, wish: Wish) -> bool:
+def _could_sweet(each: Ingredient, wish: Criteria) -> bool:
     return _could("sweet")(each, wish) and each.composition.sugar >= SYRUP[0]
 
 
-def _sweet2(each: Ingredient, wish: Wish) -> bool:
+def _sweet2(each: Ingredient, wish: Criteria) -> bool:
     return _sweet(each, wish) and bool(each.aroma)
 
 
-def _liqueur(each: Ingredient, wish: Wish) -> bool:
-    enough = wish.family != "daisy" or quiet(each, 30.0) >= LEAST_LIQUEUR_ML
+def _liqueur(each: Ingredient, wish: Criteria) -> bool:
+    enough = wish.family != "daisy" or below_overpowering_ml(each, 30.0) >= LEAST_LIQUEUR_ML
     if wish.without_alcohol:
         kinds = ("syrup", "zero-proof") if wish.family == "daisy" else ("zero-proof",)
         return "liqueur" in each.slots and each.kind in kinds and enough
@@ -106,23 +106,23 @@ def _liqueur(each: Ingredient, wish: Wish) -> bool:
     return "liqueur" in each.slots and each.kind in strong and each.composition.sugar >= sugar and enough
 
 
-def _accent(each: Ingredient, _wish: Wish) -> bool:
+def _accent(each: Ingredient, _wish: Criteria) -> bool:
     return is_accent(each) and "accent" in each.slots
 
 
-def _could_accent(each: Ingredient, wish: Wish) -> bool:
+def _could_accent(each: Ingredient, wish: Criteria) -> bool:
     return _accent(each, wish) or (_could("accent")(each, wish) and each.kind != "plant")
 
 
-def _texture(each: Ingredient, _wish: Wish) -> bool:
+def _texture(each: Ingredient, _wish: Criteria) -> bool:
     return "texture" in each.slots and each.foam == "firm" and each.kind != "other" and "whole" not in each.slug
 
 
-def _cream(each: Ingredient, _wish: Wish) -> bool:
+def _cream(each: Ingredient, _wish: Criteria) -> bool:
     return each.slug == "heavy-cream"
 
 
-def _lengthener(each: Ingredient, wish: Wish) -> bool:
+def _lengthener(each: Ingredient, wish: Criteria) -> bool:
     if wish.form == "long on juice":
         return each.kind == "juice" and "lengthener" in each.slots and each.composition.sugar >= 5
     if not each.is_sparkling or "lengthener" not in each.slots:
@@ -137,7 +137,7 @@ def _lengthener(each: Ingredient, wish: Wish) -> bool:
     return True
 
 
-def _could_lengthener(each: Ingredient, wish: Wish) -> bool:
+def _could_lengthener(each: Ingredient, wish: Criteria) -> bool:
     return "lengthener" in each.slots and (each.is_sparkling or wish.form == "long on juice")
 
 
@@ -190,13 +190,13 @@ FORM_PLANS: Final[Mapping[tuple[str, str], Plan]] = {
 """Forms that have parts of their own."""
 
 
-def plan_of(wish: Wish) -> Plan:
+def plan_of(wish: Criteria) -> Plan:
     """The parts that drinks of a wish have."""
     form = "without alcohol" if wish.without_alcohol else wish.form
     return FORM_PLANS.get((wish.family, form), PLANS[wish.family])
 
 
-def usual_ml(part: str, ingredient: Ingredient, wish: Wish) -> float:
+def usual_ml(part: str, ingredient: Ingredient, wish: Criteria) -> float:
     """The measure of a part that doesn't move, never above what is loud, [ml]."""
     ml = USUAL_ML.get(part, 0.0)
     if part == "liqueur":
@@ -212,7 +212,7 @@ def usual_ml(part: str, ingredient: Ingredient, wish: Wish) -> float:
     elif part == "sour2" and wish.family == "fizz" and wish.without_alcohol:
         ml = 45.0
     # An egg is an egg, whatever the jigger's marks are.
-    return quiet(ingredient, ml if ingredient.piece_ml == ml else on_grid(ml, wish.grid_ml), wish.grid_ml)
+    return below_overpowering_ml(ingredient, ml if ingredient.piece_ml == ml else on_grid(ml, wish.grid_ml), wish.grid_ml)
 
 
 def unasked(each: Ingredient) -> bool:

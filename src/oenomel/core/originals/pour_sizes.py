@@ -13,13 +13,13 @@ from numpy.typing import NDArray
 
 from oenomel.core.balance import AXES, FIGURES
 from oenomel.core.dilution import Conditions, Tin, water_from_ice
-from oenomel.core.families import Home
+from oenomel.core.families import TypicalRange
 from oenomel.core.larder import Ingredient
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.parts import ACCENTS, BALANCING, PARTS, usual_ml
 from oenomel.core.originals.space import NONE, ORDER
-from oenomel.core.originals.usual_measures import accent_pour, quiet
-from oenomel.core.rebalance import Aim, Target
+from oenomel.core.originals.usual_measures import accent_pour, below_overpowering_ml
+from oenomel.core.rebalance import Objective, Target
 from oenomel.core.rebalance.grid_search import Problems, guess
 from oenomel.core.spec import Method
 
@@ -58,9 +58,9 @@ class Poured:
 class Pourer:
     """Pours combinations of one wish over one larder."""
 
-    def __init__(self, ingredients: tuple[Ingredient, ...], wish: Wish, home: Home, conditions: Conditions) -> None:
+    def __init__(self, ingredients: tuple[Ingredient, ...], wish: Criteria, home: TypicalRange, conditions: Conditions) -> None:
         self.home, self.conditions = home, conditions
-        self.goal = Aim(_target(wish, home)).goal
+        self.goal = Objective(_target(wish, home)).goal
         axes = np.array([each.composition.axes for each in ingredients])
         # ml; sugar, acid, alcohol a hundredfold; and the tin's, as the search of amounts sums them.
         self.per_ml = np.column_stack([np.ones(len(axes)), axes[:, 1], axes[:, 2], axes[:, 0]])
@@ -71,7 +71,7 @@ class Pourer:
             for place, each in enumerate(ingredients):
                 if PARTS[part].slot not in each.slots and part not in ("base", "base2"):
                     continue
-                self.most[p, place] = quiet(each, REACHES.get(part, (0.0, 120.0))[1], wish.grid_ml)
+                self.most[p, place] = below_overpowering_ml(each, REACHES.get(part, (0.0, 120.0))[1], wish.grid_ml)
                 self.usual[p, place] = accent_pour(each).liquid_ml if part in ACCENTS else usual_ml(part, each, wish)
                 poured = accent_pour(each) if part in ACCENTS else None
                 self.in_tin[p, place] = poured.meets_ice if poured else part != "lengthener" or wish.form == "long on juice"
@@ -166,7 +166,7 @@ def _in_the_tin(sums: Floats) -> Floats:
     return np.stack([sums[0], sums[3] / 100, sums[1] / 100, sums[2] / 100])
 
 
-def _marks(part: str, wish: Wish) -> tuple[float, ...]:
+def _marks(part: str, wish: Criteria) -> tuple[float, ...]:
     low, high = REACHES[part]
     on_grid = [mark for mark in JIGGER_MARKS if low <= mark <= high and _on_grid(mark, wish.grid_ml)]
     if len(on_grid) < 3:
@@ -179,7 +179,7 @@ def _on_grid(ml: float, grid_ml: float) -> bool:
     return abs(ml / grid_ml - round(ml / grid_ml)) < 1e-9
 
 
-def _target(wish: Wish, home: Home) -> Target:
+def _target(wish: Criteria, home: TypicalRange) -> Target:
     """Home, moved by the palate and the sweet tooth as far as it stays a home, with the strength wished for."""
     off = np.array(wish.off) + np.array([{"dry": -1.0, "sweet": 1.0}.get(wish.sweetness, 0.0), 0.0, 0.0])
     middle = home.points.mean(axis=0)

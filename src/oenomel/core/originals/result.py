@@ -19,11 +19,11 @@ from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.glass.glassware import fill, others_for
 from oenomel.core.larder import Ingredient, Larder, aromas
 from oenomel.core.method.garnishes import suggested_garnishes
-from oenomel.core.originals.aroma_pairings import KinshipTable, kin
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.aroma_pairings import KinshipTable, pairing_matrix
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.drink_names import name_for
 from oenomel.core.originals.parts import ACCENTS, PARTS
-from oenomel.core.originals.search_context import BookDrink, Ground
+from oenomel.core.originals.search_context import BookDrink, SearchContext
 from oenomel.core.originals.space import NONE, ORDER
 from oenomel.core.originals.usual_measures import accent_pour, salted_edges
 from oenomel.core.spec import Drink, Garnish, Method, Pour, Serve, Stage
@@ -82,7 +82,7 @@ def drink_of(
     ingredients: Sequence[Ingredient],
     drawn: NDArray[np.int64],
     volumes: NDArray[np.float64],
-    wish: Wish,
+    wish: Criteria,
     larder: Larder,
 ) -> Drink:
     """A combination as poured, as a drink with its glass, edge and garnish."""
@@ -95,7 +95,7 @@ def drink_of(
     return _served(Drink("", wish.family, tuple(pours), method=_method(pours)), wish, larder)
 
 
-def _poured(each: Ingredient, part: str, ml: float, wish: Wish) -> Pour:
+def _poured(each: Ingredient, part: str, ml: float, wish: Criteria) -> Pour:
     if each.piece_ml == ml:
         return Pour(each, ml, "piece", PARTS[part].slot, "mixed", amount=1.0)
     stage: Stage = "topped" if part == "lengthener" and wish.form != "long on juice" else "mixed"
@@ -113,7 +113,7 @@ def _method(pours: Sequence[Pour]) -> Method:
     )
 
 
-def _served(drink: Drink, wish: Wish, larder: Larder) -> Drink:
+def _served(drink: Drink, wish: Criteria, larder: Larder) -> Drink:
     name, edge = _form(drink, wish)
     form = next(each for each in families()[wish.family].forms if each.name == name)
     pours = drink.pours
@@ -124,12 +124,12 @@ def _served(drink: Drink, wish: Wish, larder: Larder) -> Drink:
     return replace(drink, serve=replace(drink.serve, garnish=_garnish(drink, wish, larder)))
 
 
-def _may(each: Ingredient, wish: Wish) -> bool:
+def _may(each: Ingredient, wish: Criteria) -> bool:
     named = any(word in (each.slug, each.kind, *each.allergens) for word in wish.without)
     return not named and (wish.pool is None or each.slug in wish.pool)
 
 
-def _form(drink: Drink, wish: Wish) -> tuple[str, str]:
+def _form(drink: Drink, wish: Criteria) -> tuple[str, str]:
     """The form that a drink is served in, and its edge."""
     slots = {pour.slot for pour in drink.pours}
     lead = max(drink.pours, key=lambda pour: (pour.slot == "base", pour.liquid_ml)).ingredient
@@ -148,7 +148,7 @@ def _form(drink: Drink, wish: Wish) -> tuple[str, str]:
     return ("soda on top", "") if "texture" in slots else ("long", "")
 
 
-def _garnish(drink: Drink, wish: Wish, larder: Larder) -> tuple[Garnish, ...]:
+def _garnish(drink: Drink, wish: Criteria, larder: Larder) -> tuple[Garnish, ...]:
     """One garnish that echoes something; over egg always one for the nose, else none where it adds nothing."""
     # A rum may smell of bananas; nobody hangs one on its glass for that.
     telling = [pour.ingredient for pour in drink.pours if pour.slot != "base"]
@@ -177,7 +177,7 @@ class Weighed:
     score: float
 
 
-def told(ground: Ground, drink: Drink, wish: Wish, weighed: Weighed, names: Sequence[str]) -> Original | None:
+def original_of(ground: SearchContext, drink: Drink, wish: Criteria, weighed: Weighed, names: Sequence[str]) -> Original | None:
     """The original with all that is said of it; None where its whole forecast finds what nobody would serve."""
     forecast = forecast_of(replace(drink, name=name_for(drink, names, ground.names)), ground.conditions, ground.homes)
     held = _in_a_glass_that_holds_it(forecast)
@@ -219,7 +219,7 @@ def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
     smelt = [pour for pour in drink.pours if pour.ingredient.aroma and pour.stage not in ("rim", "garnish")]
     if len(smelt) < 2:
         return ("Little here has a smell of its own: the balance has to carry it.",)
-    values, _ = kin([pour.ingredient for pour in smelt], table)
+    values, _ = pairing_matrix([pour.ingredient for pour in smelt], table)
     pairs = sorted(itertools.combinations(range(len(smelt)), 2), key=lambda pair: (-round(float(values[pair]), 9), pair))
     one, other = pairs[0]
     best = float(values[one, other])
@@ -270,8 +270,8 @@ def _sure_words(forecast: Forecast) -> tuple[str, ...]:
         f"{served.sugar:.1f} g of sugar, give or take {half['sugar']:.1f}, and {served.acid:.2f} g of acid, give or take {half['acid']:.2f}"
     )
     least = max(half, key=lambda name: half[name] / max(getattr(served, name), AXES[name].floor) / AXES[name].step)
-    told = forecast.doubt.drivers[least].told
-    surer = (f"Least sure is its {AXES[least].noun}. {told}",) if told else ()
+    original_of = forecast.doubt.drivers[least].told
+    surer = (f"Least sure is its {AXES[least].noun}. {original_of}",) if original_of else ()
     return (f"It stands at home{lean}: {balance}.", *surer)
 
 

@@ -12,10 +12,10 @@ from oenomel.core.families.typical_range import EDGE_OF_HOME_STEPS
 from oenomel.core.glass.colour import colour_words, in_colour, swatches
 from oenomel.core.larder import Ingredient, aromas
 from oenomel.core.larder.alcohol import NON_ALCOHOLIC_ABV
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.pour_sizes import Poured
-from oenomel.core.originals.search_context import MOST_MARKS, Ground, Sifted
-from oenomel.core.originals.similarity import Marks, apart, smell_of
+from oenomel.core.originals.search_context import MOST_MARKS, SearchContext, Sifted
+from oenomel.core.originals.similarity import Features, feature_distance, smell_of
 from oenomel.core.originals.space import NONE
 from oenomel.core.originals.usual_measures import seasons
 
@@ -42,7 +42,7 @@ def balance_of(cost: Floats) -> Floats:
     return balance
 
 
-def promise_of(sifted: Sifted, gladly: Floats) -> Floats:
+def score_upper_bound(sifted: Sifted, gladly: Floats) -> Floats:
     """The score with nothing off in the balance."""
     told: Floats = (
         BALANCE_COUNTS
@@ -54,7 +54,7 @@ def promise_of(sifted: Sifted, gladly: Floats) -> Floats:
     return told
 
 
-def before_pouring(ground: Ground, wish: Wish, sifted: Sifted) -> tuple[Bools, Floats]:
+def before_pouring(ground: SearchContext, wish: Criteria, sifted: Sifted) -> tuple[Bools, Floats]:
     """Which keep what is asked of smell and of the distance from the book; and what is met of what is asked for gladly."""
     drawn, many = sifted.drawn, len(sifted.drawn)
     place, there = np.maximum(drawn, 0), drawn != NONE
@@ -81,11 +81,11 @@ def before_pouring(ground: Ground, wish: Wish, sifted: Sifted) -> tuple[Bools, F
         shared = np.array([slug in wish.like for slug in slugs])
         total = np.zeros((1, len(slugs)))
         total[0, shared] = 1.0
-        like = Marks(total, smell_of(total, ground.by_tag))
+        like = Features(total, smell_of(total, ground.by_tag))
         at_once = max(1, MOST_MARKS // len(slugs))
         for start in range(0, many, at_once):
             part = slice(start, start + at_once)
-            gladly[part] += 1.5 * (1 - apart(ground.marks(drawn[part]), like)[:, 0])
+            gladly[part] += 1.5 * (1 - feature_distance(ground.marks(drawn[part]), like)[:, 0])
     return eligible, gladly
 
 
@@ -93,7 +93,7 @@ def _smells_of(each: Ingredient, word: str) -> bool:
     return any(weight > 1 and word in (tag, aromas()[tag].group) for tag, weight in each.aroma.items())
 
 
-def met(ground: Ground, wish: Wish, sifted: Sifted, at: Poured, rows: Ints) -> Bools:
+def satisfies(ground: SearchContext, wish: Criteria, sifted: Sifted, at: Poured, rows: Ints) -> Bools:
     """Which of these stand at home and keep what is asked of strength, price and colour."""
     keeps = at.distance[rows] <= EDGE_OF_HOME_STEPS
     abv = at.figures[FIGURES.index("abv"), rows]
@@ -111,7 +111,7 @@ def met(ground: Ground, wish: Wish, sifted: Sifted, at: Poured, rows: Ints) -> B
     return keeps
 
 
-def _seen(ground: Ground, sifted: Sifted, at: Poured, rows: Ints) -> list[str]:
+def _seen(ground: SearchContext, sifted: Sifted, at: Poured, rows: Ints) -> list[str]:
     """The colours of these as poured, as `swatch` has them."""
     drawn, volumes = sifted.drawn[rows], at.volumes[rows]
     place, share = np.maximum(drawn, 0), np.where(drawn != NONE, volumes, 0.0) / at.figures[0, rows][:, None]

@@ -10,12 +10,12 @@ from typing import Final
 import numpy as np
 from numpy.typing import NDArray
 
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.diversify import RELEVANCE, Bench, most_of, picked
 from oenomel.core.originals.parts import plan_of
-from oenomel.core.originals.result import Original, Weighed, drink_of, told
-from oenomel.core.originals.scoring import BALANCE_COUNTS, balance_of, before_pouring, met, promise_of
-from oenomel.core.originals.search_context import ROUNDED, Ground, Sifted
+from oenomel.core.originals.result import Original, Weighed, drink_of, original_of
+from oenomel.core.originals.scoring import BALANCE_COUNTS, balance_of, before_pouring, satisfies, score_upper_bound
+from oenomel.core.originals.search_context import ROUNDED, SearchContext, Sifted
 from oenomel.core.originals.space import ORDER, SAMPLE, Space
 from oenomel.core.rebalance import Budget
 from oenomel.errors import DomainError
@@ -48,7 +48,7 @@ ALIKE_RELEVANCE: Final = 0.95
 
 
 @dataclass(frozen=True, slots=True)
-class Handful:
+class Selection:
     """What was found so far: the originals, best first, how many combinations there are, were looked at and poured, and notes.
 
     ``done`` is false for a first look, ``ended`` true where the budget ended the search before all was poured.
@@ -64,8 +64,8 @@ class Handful:
 
 
 def originals(
-    ground: Ground, wish: Wish, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None
-) -> Iterator[Handful]:
+    ground: SearchContext, wish: Criteria, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None
+) -> Iterator[Selection]:
     """A first handful at once, then the handful of the whole sample, or the best found within the budget.
 
     Parameters
@@ -89,7 +89,9 @@ def originals(
     yield handful_of(ground, wish, known, at_least, budget)
 
 
-def handful_of(ground: Ground, wish: Wish, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None) -> Handful:
+def handful_of(
+    ground: SearchContext, wish: Criteria, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None
+) -> Selection:
     """The handful of the whole sample, without a first look; parameters and errors as of ``originals``."""
     budget = budget or Budget(WISH_WORK)
     found = _handful(ground, wish, ground.sift(wish, at_least), known, budget, done=True)
@@ -98,14 +100,14 @@ def handful_of(ground: Ground, wish: Wish, known: Sequence[str] = (), at_least: 
     return found
 
 
-def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], budget: Budget, *, done: bool) -> Handful:
+def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Sequence[str], budget: Budget, *, done: bool) -> Selection:
     budget.spend(DRAW_WORK * sifted.looked_at)
     each_takes = POUR_WORK[ground.conditions.dilution]
     to_present = min(wish.count * PRESENT_WORK, budget.left // 2)
     to_explain = max(to_present, int(EXPLAIN_SHARE * budget.left))
     pourings = ground.pourings(wish, sifted)
     eligible, gladly = before_pouring(ground, wish, sifted)
-    promise = promise_of(sifted, gladly)
+    promise = score_upper_bound(sifted, gladly)
     order = np.flatnonzero(eligible)
     order = order[np.lexsort((order, -promise[order].round(ROUNDED)))]
     score = np.full(len(promise), -np.inf)
@@ -122,7 +124,7 @@ def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], b
         budget.spend(each_takes * len(rows))
         pourings.pour(rows)
         reached += len(rows)
-        kept = rows[met(ground, wish, sifted, pourings.at, rows)]
+        kept = rows[satisfies(ground, wish, sifted, pourings.at, rows)]
         score[kept] = promise[kept] - BALANCE_COUNTS * (1 - balance_of(pourings.at.cost[kept]))
         best = np.sort(score[score > -np.inf])[::-1]
         if len(best) >= POOL and reached < len(order) and best[wish.count - 1] >= promise[order[reached]]:
@@ -150,7 +152,7 @@ def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], b
             return False
         drink = drink_of(ground.ingredients, sifted.drawn[row], pourings.at.volumes[row], wish, ground.larder)
         weighed = Weighed(parts, float(sifted.kinship[row]), float(sifted.novelty[row]), nearest, float(score[row]))
-        found = told(ground, drink, wish, weighed, names)
+        found = original_of(ground, drink, wish, weighed, names)
         if found is None:
             return False
         made.append(found)
@@ -163,10 +165,10 @@ def _handful(ground: Ground, wish: Wish, sifted: Sifted, known: Sequence[str], b
     if ended and len(made) < wish.count:
         notes.append(f"The {len(made)} best of the {reached:,} likeliest combinations. The search stops there; ask for less to find more.")
     made.sort(key=lambda each: -round(each.score, ROUNDED))
-    return Handful(tuple(made), sifted.space.size, sifted.looked_at, reached, tuple(notes), done, ended)
+    return Selection(tuple(made), sifted.space.size, sifted.looked_at, reached, tuple(notes), done, ended)
 
 
-def _exempt(ground: Ground, wish: Wish, space: Space) -> NDArray[np.bool_]:
+def _exempt(ground: SearchContext, wish: Criteria, space: Space) -> NDArray[np.bool_]:
     """Which ingredients may come as often as they like, shape (parts, ingredients): the sour, what is asked for, and who
     plays a part that every drink has, where so few do that a handful couldn't be filled otherwise.
     """
@@ -200,7 +202,7 @@ class CombinationCount:
     balanced: int
 
 
-def left_of(ground: Ground, wish: Wish, work: int = COUNT_WORK) -> CombinationCount:
+def combinations_left(ground: SearchContext, wish: Criteria, work: int = COUNT_WORK) -> CombinationCount:
     """What a wish leaves, by a small sample poured for no more than ``work``: the second figure is an estimate, and exact where the
     space is small.
     """
@@ -216,19 +218,19 @@ def left_of(ground: Ground, wish: Wish, work: int = COUNT_WORK) -> CombinationCo
     tried = rows[:: max(1, math.ceil(len(rows) / affordable))]
     pourings = ground.pourings(wish, sifted)
     pourings.pour(tried)
-    kept = met(ground, wish, sifted, pourings.at, tried).sum() / max(len(tried), 1)
+    kept = satisfies(ground, wish, sifted, pourings.at, tried).sum() / max(len(tried), 1)
     share = len(rows) / sifted.looked_at * kept
     return CombinationCount(sifted.space.size, round(share * sifted.space.size))
 
 
-def what_would_open(ground: Ground, wish: Wish, work: int = WISH_WORK) -> list[tuple[str, int]]:
+def what_would_open(ground: SearchContext, wish: Criteria, work: int = WISH_WORK) -> list[tuple[str, int]]:
     """Which single wish, dropped, would open how many combinations, the most first; the count of all of them takes ``work``."""
     dropped = wish.dropped()
-    found = [(called, left_of(ground, less, work // len(dropped)).balanced) for called, less in dropped]
+    found = [(called, combinations_left(ground, less, work // len(dropped)).balanced) for called, less in dropped]
     return sorted(((called, many) for called, many in found if many), key=lambda each: (-each[1], each[0]))
 
 
-def _nothing(ground: Ground, wish: Wish, found: Handful, budget: Budget) -> str:
+def _nothing(ground: SearchContext, wish: Criteria, found: Selection, budget: Budget) -> str:
     opening = [f"drop {called} and {about(many)} are left" for called, many in what_would_open(ground, wish, max(budget.left, 0))[:3]]
     if found.ended and not opening:
         return f"no drink that meets all of this wish was found among the {found.poured:,} likeliest: ask for less"

@@ -12,15 +12,15 @@ from numpy.typing import NDArray
 
 from oenomel.core.checks.clashes import CLASHES, sense_classes
 from oenomel.core.dilution import Conditions
-from oenomel.core.families import Branch, Homes, standard_homes
+from oenomel.core.families import Branch, TypicalRanges, standard_typical_ranges
 from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.glass.colour import AIR_OF
 from oenomel.core.larder import Ingredient, Larder
-from oenomel.core.originals.aroma_pairings import LINK_FROM, KinshipTable, kin, smells
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.aroma_pairings import LINK_FROM, KinshipTable, pairing_matrix, smells
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.parts import PARTS
 from oenomel.core.originals.pour_sizes import Poured, Pourer
-from oenomel.core.originals.similarity import Marks, distance_of, marks_of, smell_of, weight_of
+from oenomel.core.originals.similarity import Features, distance_of, features_of, smell_of, weight_of
 from oenomel.core.originals.space import NONE, ORDER, SAMPLE, Space, space_of
 from oenomel.core.spec import Drink
 
@@ -75,7 +75,7 @@ class Sifted:
     looked_at: int
 
 
-class Ground:
+class SearchContext:
     """A larder with a table of kinship and a book, on which wishes are tried; keeps what serves the next wish as well."""
 
     def __init__(
@@ -83,22 +83,22 @@ class Ground:
         larder: Mapping[str, Ingredient],
         book: Sequence[BookDrink] = (),
         table: KinshipTable | None = None,
-        homes: Homes | None = None,
+        homes: TypicalRanges | None = None,
         conditions: Conditions | None = None,
     ) -> None:
         self.larder = larder if isinstance(larder, Larder) else Larder(larder)
         self.ingredients = tuple(sorted(larder.values(), key=lambda each: each.slug))
         self.book, self.table = tuple(book), table or KinshipTable()
-        self.homes, self.conditions = homes or standard_homes(), conditions or Conditions()
+        self.homes, self.conditions = homes or standard_typical_ranges(), conditions or Conditions()
         self.by_group, self.by_tag = smells(self.ingredients)
         # A large larder has many bottles of few smells: kinship is worked out once for each.
         of_smell = {tuple(sorted(each.aroma.items())): each for each in self.ingredients}
         places = {smell: place for place, smell in enumerate(of_smell)}
         self.smell = np.array([places[tuple(sorted(each.aroma.items()))] for each in self.ingredients])
-        self.kin, smelt = kin(list(of_smell.values()), self.table)
+        self.kin, smelt = pairing_matrix(list(of_smell.values()), self.table)
         self.smelt = smelt[self.smell]
         self.names = [each.name for each in self.book]
-        self.in_book = marks_of([each.drink for each in self.book], self.ingredients)
+        self.in_book = features_of([each.drink for each in self.book], self.ingredients)
         self.weights = np.array([[weight_of(each, PARTS[part].slot) for each in self.ingredients] for part in ORDER])
         self.absorbance = np.array([each.absorbance for each in self.ingredients]).reshape(-1, 3)
         self.cloudiness = np.array([each.label("cloudiness") or 0.0 for each in self.ingredients])
@@ -113,11 +113,11 @@ class Ground:
             for name in sense_classes(each) | ({"raw egg"} & set(each.cautions)):
                 if name in self.class_names:
                     self.classes[row, self.class_names[name]] = 1
-        self._spaces: dict[Wish, Space] = {}
-        self._sifted: dict[tuple[Wish, int], Sifted] = {}
+        self._spaces: dict[Criteria, Space] = {}
+        self._sifted: dict[tuple[Criteria, int], Sifted] = {}
         self._poured: dict[tuple[object, ...], Pourings] = {}
 
-    def sift(self, wish: Wish, at_least: int = SAMPLE) -> Sifted:
+    def sift(self, wish: Criteria, at_least: int = SAMPLE) -> Sifted:
         """The combinations of a wish's structure that make sense; what was sifted once serves every wish of that structure."""
         space = self._space(wish)
         key = wish.structure, 0 if space.is_drawn_whole else at_least
@@ -136,7 +136,7 @@ class Ground:
             self._sifted[key] = Sifted(space, drawn, kinship, novelty, usual, nearest, looked_at)
         return self._sifted[key]
 
-    def _space(self, wish: Wish) -> Space:
+    def _space(self, wish: Criteria) -> Space:
         if wish.structure not in self._spaces:
             if len(self._spaces) > MOST_KEPT:
                 self._spaces.clear()
@@ -147,15 +147,15 @@ class Ground:
         """What is foreseen of a drink, of what this ground supposes."""
         return forecast_of(drink, self.conditions, self.homes)
 
-    def has_drawn(self, wish: Wish, at_least: int) -> bool:
+    def has_drawn(self, wish: Criteria, at_least: int) -> bool:
         """Whether a wish's sample was drawn already, so that it serves."""
         return (wish.structure, at_least) in self._sifted
 
-    def home_branch(self, wish: Wish) -> Branch:
+    def home_branch(self, wish: Criteria) -> Branch:
         """Which of a family's homes a wish is brought to."""
         return "without alcohol" if wish.without_alcohol else "long on juice" if wish.form == "long on juice" else ""
 
-    def pourings(self, wish: Wish, sifted: Sifted) -> Pourings:
+    def pourings(self, wish: Criteria, sifted: Sifted) -> Pourings:
         """What was poured for a wish so far: another wish of the same target goes on with it."""
         key = id(sifted), wish.off, wish.sweetness, wish.abv
         if key not in self._poured:
@@ -164,7 +164,7 @@ class Ground:
             self._poured[key] = Pourings(sifted, pourer)
         return self._poured[key]
 
-    def _sensible(self, drawn: Ints, wish: Wish) -> Bools:
+    def _sensible(self, drawn: Ints, wish: Criteria) -> Bools:
         """Which a bartender wouldn't refuse on sight; what somebody asks for by name is his own affair."""
         there = drawn != NONE
         asked = np.array([each.slug in wish.must for each in self.ingredients])
@@ -208,7 +208,7 @@ class Ground:
         linked = ((best >= LINK_FROM) | ~smelt).all(axis=1) | (pairs == 0)
         return np.where(pairs > 0, np.clip(total / np.maximum(pairs, 1), 0, 1), UNTOLD_KINSHIP), linked
 
-    def marks(self, drawn: Ints) -> Marks:
+    def marks(self, drawn: Ints) -> Features:
         """What combinations are compared by."""
         place, there = np.maximum(drawn, 0), drawn != NONE
         held = np.zeros((len(drawn), len(self.ingredients)))
@@ -216,7 +216,7 @@ class Ground:
         rows = np.arange(len(drawn))
         for column in range(drawn.shape[1]):
             held[rows[there[:, column]], place[there[:, column], column]] = weight[there[:, column], column]
-        return Marks(held, smell_of(held, self.by_tag))
+        return Features(held, smell_of(held, self.by_tag))
 
     def _novelty(self, drawn: Ints) -> tuple[Floats, Ints]:
         """Distance from the nearest drink of the book, and which that is."""

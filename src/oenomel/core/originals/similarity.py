@@ -26,7 +26,7 @@ PLAIN: Final = 0.4
 
 
 @dataclass(frozen=True)
-class Marks:
+class Features:
     """What drinks are compared by.
 
     Parameters
@@ -38,9 +38,9 @@ class Marks:
     held: Floats
     smell: Floats
 
-    def take(self, rows: NDArray[np.int64]) -> Marks:
+    def take(self, rows: NDArray[np.int64]) -> Features:
         """Some of them."""
-        return Marks(self.held[rows], self.smell[rows])
+        return Features(self.held[rows], self.smell[rows])
 
 
 def weight_of(ingredient: Ingredient, slot: SlotName) -> float:
@@ -48,7 +48,7 @@ def weight_of(ingredient: Ingredient, slot: SlotName) -> float:
     return WEIGHTS[slot] * (1.0 if ingredient.aroma else PLAIN)
 
 
-def marks_of(drinks: Sequence[Drink], ingredients: Sequence[Ingredient]) -> Marks:
+def features_of(drinks: Sequence[Drink], ingredients: Sequence[Ingredient]) -> Features:
     """Drinks over a larder's ingredients; what a drink pours besides has columns of its own, so that it is never taken for something."""
     places = {each.slug: place for place, each in enumerate(ingredients)}
     others: dict[str, Ingredient] = {}
@@ -62,7 +62,7 @@ def marks_of(drinks: Sequence[Drink], ingredients: Sequence[Ingredient]) -> Mark
         for pour in drink.pours:
             place = places[pour.ingredient.slug]
             held[row, place] = max(held[row, place], weight_of(pour.ingredient, pour.slot))
-    return Marks(held, smell_of(held, smells([*ingredients, *others.values()])[1]))
+    return Features(held, smell_of(held, smells([*ingredients, *others.values()])[1]))
 
 
 def smell_of(held: Floats, by_tag: Floats) -> Floats:
@@ -73,7 +73,7 @@ def smell_of(held: Floats, by_tag: Floats) -> Floats:
     return unit
 
 
-def apart(some: Marks, others: Marks) -> Floats:
+def feature_distance(some: Features, others: Features) -> Floats:
     """Distance of each of some from each of others, shape (some, others), 0 the same, 1 nothing in common."""
     width = max(some.held.shape[1], others.held.shape[1])
     one, other = _wide(some.held, width), _wide(others.held, width)
@@ -85,7 +85,7 @@ def apart(some: Marks, others: Marks) -> Floats:
     return distance_of(shared, some, others)
 
 
-def distance_of(shared: Floats, some: Marks, others: Marks) -> Floats:
+def distance_of(shared: Floats, some: Features, others: Features) -> Floats:
     """Distance of each of some from each of others, shape (some, others), from the weight that each pair shares, of the same shape."""
     together = some.held.sum(axis=1)[:, None] + others.held.sum(axis=1)[None] - shared
     jaccard = np.divide(shared, together, out=np.zeros_like(shared), where=together > 0)

@@ -13,7 +13,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from oenomel.core.larder import Ingredient, is_non_alcoholic
-from oenomel.core.originals.criteria import Wish
+from oenomel.core.originals.criteria import Criteria
 from oenomel.core.originals.parts import PARTS, TWINS, plan_of, unasked
 from oenomel.core.originals.usual_measures import may_split, shares_a_base
 from oenomel.core.wording import capital
@@ -109,7 +109,7 @@ def _sound(drawn: Ints) -> NDArray[np.bool_]:
     return sound
 
 
-def space_of(wish: Wish, larder: Mapping[str, Ingredient]) -> Space:
+def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
     """The combinations that a wish allows.
 
     Raises
@@ -145,7 +145,7 @@ def space_of(wish: Wish, larder: Mapping[str, Ingredient]) -> Space:
     return Space(ingredients, tuple(cells))
 
 
-def _could_play(each: Ingredient, wish: Wish, parts: Sequence[str]) -> tuple[str, ...]:
+def _could_play(each: Ingredient, wish: Criteria, parts: Sequence[str]) -> tuple[str, ...]:
     """Which parts something that must be used could play; raises DomainError where it is left out or there is none."""
     if _left_out(each, wish):
         raise DomainError(f"{each.name} is asked for, but {_left_out(each, wish)}: drop one of them")
@@ -184,12 +184,12 @@ def _splits(bases: Sequence[int], ingredients: Sequence[Ingredient]) -> Splits:
     return {one: [other for other in sharing if may_split(ingredients[one].slug, ingredients[other].slug)] for one in sharing}
 
 
-def _allowed(each: Ingredient, wish: Wish) -> bool:
+def _allowed(each: Ingredient, wish: Criteria) -> bool:
     # What only looks like a wine or a spirit has no place beside the real one.
     return unasked(each) and not _left_out(each, wish) and (wish.without_alcohol or each.kind != "zero-proof")
 
 
-def _left_out(each: Ingredient, wish: Wish) -> str:
+def _left_out(each: Ingredient, wish: Criteria) -> str:
     """Why a wish leaves an ingredient out; empty where it doesn't."""
     if wish.pool is not None and each.slug not in wish.pool:
         return "it isn't at hand"

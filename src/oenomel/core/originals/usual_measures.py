@@ -75,7 +75,7 @@ def accent_pour(ingredient: Ingredient) -> Pour:
         return _poured(ingredient, float(amount), unit, "accent")
     if ingredient.kind == "bitters" or slug in table["dashed"]:
         return _poured(ingredient, float(table["dashed"].get(slug, DASHES)), "dash", "accent")
-    ml = float(table["spooned"].get(slug, quiet(ingredient, ML_PER_UNIT["barspoon"])))
+    ml = float(table["spooned"].get(slug, below_overpowering_ml(ingredient, ML_PER_UNIT["barspoon"])))
     if ml <= RINSE_ML:
         return Pour(ingredient, ml, slot="accent", stage="rinse")
     return Pour(ingredient, ml, slot="accent")
@@ -94,7 +94,7 @@ def on_grid(ml: float, grid_ml: float) -> float:
     return float(max(grid_ml, round(ml / grid_ml) * grid_ml))
 
 
-def quiet(ingredient: Ingredient, ml: float, grid_ml: float = GRID_ML) -> float:
+def below_overpowering_ml(ingredient: Ingredient, ml: float, grid_ml: float = GRID_ML) -> float:
     """So much of it, or as much as isn't loud yet, on the grid."""
     loud = ingredient.label("loud_above_ml")
     if loud is None or loud >= ml:

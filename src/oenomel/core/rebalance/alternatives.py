@@ -14,7 +14,7 @@ from oenomel.core.larder import Ingredient
 from oenomel.core.rebalance.budget import Budget
 from oenomel.core.rebalance.identity_cost import DEAR, price_of
 from oenomel.core.rebalance.solver import Move, Rebalanced, best_of, rebalanced_as, that_can_move, usually_free, with_correctors
-from oenomel.core.rebalance.target import Aim
+from oenomel.core.rebalance.target import Objective
 from oenomel.core.rebalance.variants import Variant
 from oenomel.core.spec import Drink
 from oenomel.core.wording import capital, listed
@@ -42,9 +42,9 @@ class Alternative:
     cost: str
 
 
-def ways_of(
+def alternatives_of(
     drink: Drink,
-    aim: Aim,
+    aim: Objective,
     first: Rebalanced,
     free: Collection[int] | None = None,
     correctors: Sequence[Ingredient] = (),
@@ -76,7 +76,7 @@ def ways_of(
     return tuple(Alternative(each, _title(drink, each, found), _cost(drink, each)) for each in found)
 
 
-def _least(variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: float, budget: Budget) -> Rebalanced | None:
+def _least(variants: Sequence[Variant], aim: Objective, conditions: Conditions, cut: float, budget: Budget) -> Rebalanced | None:
     """The best of these that moves anything, if its J is under the cut."""
     if not variants or not variants[0].free:
         return None

@@ -9,7 +9,7 @@ import numpy as np
 
 from oenomel.core.balance import FIGURES
 from oenomel.core.dilution import Conditions
-from oenomel.core.rebalance.target import Aim, figures_of, off_target, tongue_cost
+from oenomel.core.rebalance.target import Objective, figures_of, off_target, tongue_cost
 from oenomel.core.spec import Drink, grid_of
 from oenomel.core.spec.jigger import ladder
 from oenomel.errors import OutOfRange
@@ -34,7 +34,7 @@ class Span:
     best: Stop
 
 
-def span_of(drink: Drink, pour: int, low_ml: float, high_ml: float, aim: Aim, conditions: Conditions) -> Span:
+def span_of(drink: Drink, pour: int, low_ml: float, high_ml: float, aim: Objective, conditions: Conditions) -> Span:
     """The span of a pour between two amounts; the best is the nearest to the aim's target among what can be poured, the ends included.
 
     Raises

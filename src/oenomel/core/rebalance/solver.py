@@ -15,7 +15,7 @@ from oenomel.core.dilution import Conditions
 from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient
 from oenomel.core.rebalance.budget import Budget
 from oenomel.core.rebalance.grid_search import Minima, minimise
-from oenomel.core.rebalance.target import Aim, figures_of, off_target, weight_in_j
+from oenomel.core.rebalance.target import Objective, figures_of, off_target, weight_in_j
 from oenomel.core.rebalance.variants import (
     CHANGE_COSTS,
     JOIN_COSTS,
@@ -30,7 +30,7 @@ from oenomel.core.rebalance.variants import (
 )
 from oenomel.core.spec import ML_PER_UNIT, Drink, Pour, Unit, grid_of
 from oenomel.core.wording import listed
-from oenomel.errors import DomainError, NothingFree, NothingToDrink
+from oenomel.errors import DomainError, EmptyDrink, NothingFree
 
 Floats = NDArray[np.float64]
 
@@ -142,7 +142,7 @@ class Rebalanced:
 
 def rebalance(
     drink: Drink,
-    aim: Aim,
+    aim: Objective,
     free: Collection[int] | None = None,
     correctors: Sequence[Ingredient] = (),
     conditions: Conditions | None = None,
@@ -167,7 +167,7 @@ def rebalance(
     """
     conditions, budget = conditions or Conditions(), budget or Budget()
     if sum(pour.liquid_ml for pour in drink.pours) == 0:
-        raise NothingToDrink
+        raise EmptyDrink
     chosen = usually_free(drink) if free is None else that_can_move(drink, free)
     if len(chosen) > MOST_FREE:
         raise DomainError(f"{len(chosen)} pours are free; lock some of them, {MOST_FREE} can be weighed against each other")
@@ -184,7 +184,7 @@ def rebalance(
     return replace(answer, notes=notes)
 
 
-def rebalanced_as(variant: Variant, made: Drink, aim: Aim, conditions: Conditions, proved: bool, evaluated: int) -> Rebalanced:
+def rebalanced_as(variant: Variant, made: Drink, aim: Objective, conditions: Conditions, proved: bool, evaluated: int) -> Rebalanced:
     """What was made of a variant, as an answer without notes."""
     clean = without_idle(variant, made)
     before = variant.drink.with_pours(tuple(pour for i, pour in enumerate(variant.drink.pours) if i not in variant.joins))
@@ -247,7 +247,7 @@ def with_correctors(variant: Variant, correctors: Sequence[Ingredient], at_most:
 
 def best_of(
     variants: Sequence[Variant],
-    aim: Aim,
+    aim: Objective,
     conditions: Conditions,
     cut: float | Floats = np.inf,
     budget: Budget | None = None,
@@ -267,7 +267,7 @@ def best_of(
     return drinks, minima
 
 
-def costs_of(variant: Variant, made: Drink, aim: Aim, conditions: Conditions) -> Costs:
+def costs_of(variant: Variant, made: Drink, aim: Objective, conditions: Conditions) -> Costs:
     """J of a drink made out of a variant, part by part."""
     off = off_target(figures_of([made], aim.by_sucrose_equivalents, conditions), aim)
     squares = {name: float(steps[0] ** 2) * weight_in_j(name, aim) for name, steps in off.items()}
@@ -283,7 +283,7 @@ def costs_of(variant: Variant, made: Drink, aim: Aim, conditions: Conditions) ->
     return Costs(sugar, acid, abv, volume_ml, changed, moved, joined, character)
 
 
-def residuals_of(drink: Drink, aim: Aim, conditions: Conditions) -> tuple[Residual, ...]:
+def residuals_of(drink: Drink, aim: Objective, conditions: Conditions) -> tuple[Residual, ...]:
     """What is left between a drink and the target, on each axis that counts, and in volume (in steps of a tenth)."""
     figures = figures_of([drink], aim.by_sucrose_equivalents, conditions)
     return tuple(
@@ -300,7 +300,7 @@ def _residual_words(name: str, steps: float) -> str:
     return in_words(steps, AXES[name])
 
 
-def _searched(variants: Sequence[Variant], aim: Aim, conditions: Conditions, budget: Budget) -> tuple[Variant, Floats, Minima]:
+def _searched(variants: Sequence[Variant], aim: Objective, conditions: Conditions, budget: Budget) -> tuple[Variant, Floats, Minima]:
     """The variant that has the minimum and its volumes; where a proof outgrows its budget, at least the best over any four of its pours."""
     minima = _minima(variants, aim, conditions, np.inf, budget.share(WHOLE_SEARCH))
     found = variants[int(minima.problem[0])], minima.volumes[:, 0], minima
@@ -316,7 +316,7 @@ def _searched(variants: Sequence[Variant], aim: Aim, conditions: Conditions, bud
 
 
 def _minima(
-    variants: Sequence[Variant], aim: Aim, conditions: Conditions, cut: float | Floats, budget: Budget, answered: bool = False
+    variants: Sequence[Variant], aim: Objective, conditions: Conditions, cut: float | Floats, budget: Budget, answered: bool = False
 ) -> Minima:
     """The least J of each group, sought in batches whose rungs fit the memory; a later batch has to be better than those before."""
     groups = 1 + max(variant.group for variant in variants)
@@ -381,7 +381,7 @@ def _measured_by(pour: Pour) -> Unit:
     return pour.unit if pour.unit in ("dash", "drop") or (pour.unit in ("piece", "leaf") and pour.ingredient.piece_ml) else "ml"
 
 
-def _coarse(drink: Drink, free: Collection[int], aim: Aim) -> tuple[str, ...]:
+def _coarse(drink: Drink, free: Collection[int], aim: Objective) -> tuple[str, ...]:
     """Free pours that are smaller than a step of their grid."""
     small = [(drink.pours[i], grid_of(drink.pours[i].ingredient, drink.pours[i].unit, aim.grid_ml)) for i in free]
     return tuple(
@@ -393,7 +393,7 @@ def _coarse(drink: Drink, free: Collection[int], aim: Aim) -> tuple[str, ...]:
 
 def _out_of_reach(
     drink: Drink,
-    aim: Aim,
+    aim: Objective,
     free: Collection[int],
     left: Sequence[Residual],
     correctors: Sequence[Ingredient],

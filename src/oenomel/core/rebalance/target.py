@@ -17,7 +17,7 @@ from oenomel.core.dilution import Conditions
 from oenomel.core.larder import SUGAR_COLUMNS, Ingredient
 from oenomel.core.rebalance.grid_search import Goal
 from oenomel.core.spec import GRID_ML, Drink
-from oenomel.errors import DomainError, NothingToDrink, OutOfRange
+from oenomel.errors import DomainError, EmptyDrink, OutOfRange
 
 Floats = NDArray[np.float64]
 
@@ -52,7 +52,7 @@ class Target:
             if value is not None and not 0 <= value <= high:
                 raise OutOfRange(f"the target's {name}", value, 0, high)
         if self.volume_ml == 0:
-            raise NothingToDrink
+            raise EmptyDrink
         if all(getattr(self, name) is None for name in (*AXES, "volume_ml")):
             raise DomainError("the target names neither sugar, acid, abv nor volume_ml")
 
@@ -73,7 +73,7 @@ class Weights:
 
 
 @dataclass(frozen=True)
-class Aim:
+class Objective:
     """What a rebalancing goes for.
 
     Parameters
@@ -121,7 +121,7 @@ class Aim:
         )
 
 
-def off_target(figures: Floats, aim: Aim) -> dict[str, Floats]:
+def off_target(figures: Floats, aim: Objective) -> dict[str, Floats]:
     """How far drinks are from the target, in steps (of a tenth for the volume), shape (drinks,), on each axis that counts.
 
     Parameters
@@ -138,13 +138,13 @@ def off_target(figures: Floats, aim: Aim) -> dict[str, Floats]:
     return off
 
 
-def tongue_cost(off: Mapping[str, Floats], aim: Aim) -> Floats:
+def tongue_cost(off: Mapping[str, Floats], aim: Objective) -> Floats:
     """J without the price of changes, shape (drinks,), from `off_target`."""
     cost: Floats = np.sum([weight_in_j(name, aim) * steps**2 for name, steps in off.items()], axis=0)
     return cost
 
 
-def weight_in_j(name: str, aim: Aim) -> float:
+def weight_in_j(name: str, aim: Objective) -> float:
     """What the square of an axis's steps counts for in J."""
     weight: float = getattr(aim.weights, name)
     return VOLUME_WEIGHT * weight if name == "volume_ml" else weight

@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from oenomel.core.dilution import Conditions
 from oenomel.core.rebalance.grid_search import SUMS, Problems
 from oenomel.core.rebalance.identity_cost import price_per_ml
-from oenomel.core.rebalance.target import Aim, sugar_counted
+from oenomel.core.rebalance.target import Objective, sugar_counted
 from oenomel.core.spec import Drink, Pour, grid_of, usual_bounds
 from oenomel.core.spec.jigger import MORE_ML, ladder
 from oenomel.errors import DomainError
@@ -70,12 +70,12 @@ def poured_so(variant: Variant, volumes: Floats) -> Drink:
     return variant.drink.with_pours(tuple(pours))
 
 
-def problems_of(variants: Sequence[Variant], aim: Aim, conditions: Conditions) -> Problems:
+def problems_of(variants: Sequence[Variant], aim: Objective, conditions: Conditions) -> Problems:
     """Variants with as many free pours each, for the search."""
     return laid_out(variants, rungs_of_each(variants, aim), aim, conditions)
 
 
-def laid_out(variants: Sequence[Variant], rungs: Sequence[Sequence[Rungs]], aim: Aim, conditions: Conditions) -> Problems:
+def laid_out(variants: Sequence[Variant], rungs: Sequence[Sequence[Rungs]], aim: Objective, conditions: Conditions) -> Problems:
     """The same with ladders that are laid out already."""
     pours, number = len(variants[0].free), len(variants)
     gives, fixed = np.zeros((len(SUMS), pours, number)), np.zeros((len(SUMS), number))
@@ -120,7 +120,7 @@ class Rungs(NamedTuple):
     dear: float
 
 
-def rungs_of_each(variants: Sequence[Variant], aim: Aim) -> list[list[Rungs]]:
+def rungs_of_each(variants: Sequence[Variant], aim: Objective) -> list[list[Rungs]]:
     """The ladder of each free pour of each variant; those of the same pour are laid out once."""
     known: dict[tuple[int, int, bool, float | None], Rungs] = {}
     found = []
@@ -135,7 +135,7 @@ def rungs_of_each(variants: Sequence[Variant], aim: Aim) -> list[list[Rungs]]:
     return found
 
 
-def _rungs_of(variant: Variant, index: int, aim: Aim) -> Rungs:
+def _rungs_of(variant: Variant, index: int, aim: Objective) -> Rungs:
     """The ladder of one free pour of a variant, counted before it is laid out.
 
     Raises
@@ -163,12 +163,12 @@ def _gives(pour: Pour, by_sucrose_equivalents: bool) -> tuple[float, ...]:
     return 1.0, counted, acid, abv, tin, tin * abv / 100, tin * sugar / 100, tin * acid / 100
 
 
-def character_per_ml(variant: Variant, index: int, aim: Aim) -> float:
+def character_per_ml(variant: Variant, index: int, aim: Objective) -> float:
     """What moving a pour by a ml costs in character; a corrector has none to lose."""
     return price_per_ml(variant.drink.pours[index]) if aim.character and index not in variant.joins else 0.0
 
 
-def grid_in(variant: Variant, index: int, aim: Aim) -> float:
+def grid_in(variant: Variant, index: int, aim: Objective) -> float:
     """Step of one of a variant's pours, [ml]."""
     if index in variant.grids:
         return variant.grids[index]

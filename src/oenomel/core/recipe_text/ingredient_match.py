@@ -50,15 +50,15 @@ class Meant:
 def meant_by(words: str, asides: tuple[str, ...], index: Index) -> Meant:
     """What words mean, with what stood in brackets behind them ("simple syrup (2:1)")."""
     first, *alternatives = " ".join(words.split()).split(" or ")
-    of_first = _meant(first if alternatives else words, asides, index)
+    of_first = _match_of(first if alternatives else words, asides, index)
     if not alternatives:
         return of_first
-    also = [each.slug for each in (_meant(one, (), index) for one in alternatives) if each.slug]
+    also = [each.slug for each in (_match_of(one, (), index) for one in alternatives) if each.slug]
     others = tuple(dict.fromkeys([*also, *of_first.others]))[:OTHERS_TOLD]
     return Meant(of_first.slug, False, others, "The line leaves a choice; the first was taken.")
 
 
-def _meant(words: str, asides: tuple[str, ...], index: Index) -> Meant:
+def _match_of(words: str, asides: tuple[str, ...], index: Index) -> Meant:
     found = []
     for said in _tellings(words, asides):
         found = index.find(said)

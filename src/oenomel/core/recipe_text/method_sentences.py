@@ -124,10 +124,10 @@ def garnish_of(line: str) -> tuple[str, ...]:
     ('lime wheel', 'mint sprig')
     """
     found = _GARNISH.match(line.strip())
-    return _each(found["after"] or found["before"] or "") if found else ()
+    return _listed_things(found["after"] or found["before"] or "") if found else ()
 
 
-def _each(text: str) -> tuple[str, ...]:
+def _listed_things(text: str) -> tuple[str, ...]:
     parts = (
         re.sub(r"^(?:an?|the|with|one|1|optional:?)\s+", "", part.strip(" .:"), flags=re.IGNORECASE) for part in _GARNISH_AND.split(text)
     )
@@ -262,5 +262,5 @@ def _garnished(_: str, sentence: str, made: MethodRead) -> MethodRead:
     found = _GARNISH_INSIDE.search(sentence)
     expressed = _EXPRESS.search(sentence)
     away = " and thrown away" if expressed and re.search(r"\b(?:discard|throw)", sentence[expressed.end() :], re.IGNORECASE) else ""
-    each = _each(found["what"]) if found else (f"{expressed['what']}, expressed{away}",) if expressed else garnish_of(sentence)
+    each = _listed_things(found["what"]) if found else (f"{expressed['what']}, expressed{away}",) if expressed else garnish_of(sentence)
     return replace(made, garnish=(*made.garnish, *(one for one in each if one not in made.garnish))) if each else made

@@ -1,6 +1,6 @@
 """The tongue trained: a taster's own step by triangle tests, exercises without a glass, and a week's plan."""
 
-from oenomel.core.sensory.blends import Matter
+from oenomel.core.sensory.blends import Attribute
 from oenomel.core.sensory.exercises import ExerciseKind
 
-__all__ = ["ExerciseKind", "Matter"]
+__all__ = ["Attribute", "ExerciseKind"]

@@ -16,8 +16,8 @@ from oenomel.core.larder import ETHANOL_G_PER_ML, Ingredient
 from oenomel.core.spec import GRID_ML, Drink, Method, Pour
 from oenomel.errors import DomainError, OutOfRange
 
-Matter = Literal["sugar", "acid", "abv", "smell"]
-MATTERS: Final[tuple[Matter, ...]] = get_args(Matter)
+Attribute = Literal["sugar", "acid", "abv", "smell"]
+ATTRIBUTES: Final[tuple[Attribute, ...]] = get_args(Attribute)
 """What a triangle asks of: the three axes, and how loud a liqueur is."""
 
 WATER: Final = "still-water"
@@ -101,7 +101,7 @@ class Jugs:
     part_ml, parts : float, int    what is measured with, and how many of it a glass holds
     """
 
-    matter: Matter
+    matter: Attribute
     less: Jug
     more: Jug
     part_ml: float
@@ -156,12 +156,12 @@ def glass_of(grid_ml: float) -> tuple[float, int]:
     return grid_ml, max(GLASS_GRIDS, math.ceil(GLASS_ML / grid_ml - 1e-9))
 
 
-def needs(matter: Matter) -> tuple[str, ...]:
+def needs(matter: Attribute) -> tuple[str, ...]:
     """Which jobs bottles have to do for it, water aside."""
     return ("sour", "sweet", *(("base",) if matter in ("abv", "smell") else ()), *(("liqueur",) if matter == "smell" else ()))
 
 
-def choices(matter: Matter, job: str, larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> list[Ingredient]:
+def choices(matter: Attribute, job: str, larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> list[Ingredient]:
     """What could do a job: what is at hand before what isn't, the plainest first; of what isn't at hand only the usual."""
     what, least = _LEAST[job]
 
@@ -183,7 +183,12 @@ def choices(matter: Matter, job: str, larder: Mapping[str, Ingredient], in_stock
 
 
 def jugs_for(
-    matter: Matter, bottles: Mapping[str, Ingredient], water: Ingredient, triangles: int, grid_ml: float = GRID_ML, volume_ml: float = 0.0
+    matter: Attribute,
+    bottles: Mapping[str, Ingredient],
+    water: Ingredient,
+    triangles: int,
+    grid_ml: float = GRID_ML,
+    volume_ml: float = 0.0,
 ) -> Jugs:
     """The two jugs for so many triangles, as small as they can be measured.
 
@@ -219,7 +224,7 @@ def jugs_for(
     raise DomainError(f"these bottles can't make two jugs that differ in {NOUNS[matter]} alone: choose plainer ones")
 
 
-def _shares(matter: Matter, bottles: Mapping[str, Ingredient], steps: float) -> list[float]:
+def _shares(matter: Attribute, bottles: Mapping[str, Ingredient], steps: float) -> list[float]:
     """Each bottle's share of a jug so many steps above the one with less, in the order of `needs`, then water's; adds up to 1."""
     abv, sugar, acid = _LEVELS[matter]
     smell = 0.0
@@ -249,7 +254,7 @@ def _shares(matter: Matter, bottles: Mapping[str, Ingredient], steps: float) -> 
 
 
 def _measured(
-    matter: Matter, things: Sequence[Ingredient], shares: Sequence[Sequence[float]], volume_ml: float, grid_ml: float
+    matter: Attribute, things: Sequence[Ingredient], shares: Sequence[Sequence[float]], volume_ml: float, grid_ml: float
 ) -> tuple[Jug, Jug] | None:
     """Both jugs on the grid, each amount up or down, so that they are most alike in what isn't asked; None where they aren't enough."""
     pairs = product(*(list(_roundings(things, each, volume_ml, grid_ml)) for each in shares))
@@ -275,7 +280,7 @@ def _jug(things: Sequence[Ingredient], amounts: Sequence[float]) -> Jug:
     return Jug(pours, volume, (abv, sugar, acid), liqueur / volume)
 
 
-def _off(matter: Matter, less: Jug, more: Jug) -> float:
+def _off(matter: Attribute, less: Jug, more: Jug) -> float:
     """By how many steps two jugs differ in what isn't asked; endless where they hardly differ in what is."""
     ends = zip(AXES.items(), _axes(less.level), _axes(more.level), strict=True)
     apart = {name: abs(float(axis.at(there) - axis.at(here))) for (name, axis), here, there in ends}

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from typing import Final
 
 from oenomel.core.balance import AXES, USUAL_TONGUE, OwnSteps, sureness
-from oenomel.core.sensory.blends import Matter
+from oenomel.core.sensory.blends import Attribute
 from oenomel.core.sensory.thresholds import DULLED_AFTER, KNOWN_AFTER, ROUND, Threshold
 from oenomel.core.wording import capital
 
@@ -26,7 +26,7 @@ A_DRINK_G: Final = 14.0
 """From here on the alcohol of a sitting is told, and what a drink's worth of it is, [g]: a standard drink is 8 to 14 g by country."""
 
 
-def known_steps(thresholds: Mapping[Matter, Threshold]) -> OwnSteps:
+def known_steps(thresholds: Mapping[Attribute, Threshold]) -> OwnSteps:
     """A taster's own steps by axis, the usual one where there were too few triangles, or only guesses."""
     known: dict[str, float] = {
         str(name): known.steps
@@ -54,7 +54,7 @@ def threshold_words(known: Threshold) -> str:
     return "About the usual step." if known.log_sd < WELL_KNOWN else "Finer or coarser than the usual tongue: it can’t be told yet."
 
 
-def in_figures(matter: Matter, steps: float) -> str:
+def in_figures(matter: Attribute, steps: float) -> str:
     """What a step comes to in a drink; empty for an aroma, which has no unit.
 
     >>> in_figures("sugar", 1.0)
@@ -69,7 +69,7 @@ def in_figures(matter: Matter, steps: float) -> str:
     return f"tells {level:.{digits}f} from {other:.{digits}f} {of}{where}"
 
 
-def before_sitting(matter: Matter) -> tuple[str, ...]:
+def before_sitting(matter: Attribute) -> tuple[str, ...]:
     """What is said before the first glass."""
     told = ["Rinse with water between the glasses, and eat a bite of plain bread between the triangles."]
     if matter in ("abv", "smell"):

@@ -139,18 +139,18 @@ def threshold_of(answers: Sequence[TriangleAnswer]) -> Threshold:
     """
     known = Threshold(_prior())
     for answer in answers:
-        known = after(known, answer)
+        known = updated(known, answer)
     return known
 
 
-def after(known: Threshold, answer: TriangleAnswer) -> Threshold:
+def updated(known: Threshold, answer: TriangleAnswer) -> Threshold:
     """What is known after one more answer."""
     likely = _right(answer.steps)
     chances = known.chances * (likely if answer.right else 1 - likely)
     return Threshold(chances / chances.sum(), known.triangles + 1, known.right + answer.right)
 
 
-def most_telling(known: Threshold, distances: Sequence[float]) -> int:
+def most_informative(known: Threshold, distances: Sequence[float]) -> int:
     """Which of the distances that can be poured teaches most: after its answer, least is expected to be left unknown of his step.
 
     Raises

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from oenomel.core.sensory.blends import Distance, Jugs
-from oenomel.core.sensory.thresholds import Threshold, most_telling
+from oenomel.core.sensory.thresholds import Threshold, most_informative
 from oenomel.errors import DomainError
 
 GLASSES: Final = (1, 2, 3)
@@ -78,7 +78,7 @@ def next_triangle(jugs: Jugs, known: Threshold, left: BlendsLeft, draw: random.R
     pourable = even or pourable
     if not pourable:
         raise DomainError("the jugs are empty: mix them again, or end the sitting here")
-    best = pourable[most_telling(known, [each.steps for each, _ in pourable])][0].steps
+    best = pourable[most_informative(known, [each.steps for each, _ in pourable])][0].steps
     # Near the best one distance teaches as much as another: then the one that leaves the jugs most alike is poured.
     near = [each for each in pourable if abs(math.log(each[0].steps / best)) <= AS_TELLING]
     distance, sides = max(near, key=lambda each: _least_left(jugs, each[0], left))

@@ -28,7 +28,7 @@ _LENGTHENED_WITH: Final = frozenset(
     ["soda", "water", "tonic", "cola", "ginger", "beer", "ale", "sparkling", "wine", "prosecco", "champagne", "club", "cider", "fizz"]
 )
 
-Asks = Literal["", "which", "part", "range"]
+Ambiguity = Literal["", "which", "part", "range"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,7 +44,7 @@ class TypedAmount:
     spoken: Measure | None = None
     said: str | None = None
     choices: tuple[Measure, ...] = ()
-    asks: Asks = ""
+    asks: Ambiguity = ""
     follows: int | None = None
     times: float = 1.0
     ends: tuple[Measure, Measure] | None = None
@@ -92,24 +92,26 @@ def _typed(said: Said, words: str, default_unit: Unit, part_ml: float | None, ou
     if said.kind == "taste":
         return TypedAmount(said=words, asks="range")
     if said.unit in ASKED_ML:
-        return TypedAmount(said=words, asks="which", choices=tuple(Measure(_told(said.amount * ml), "ml") for ml in ASKED_ML[said.unit]))
+        return TypedAmount(
+            said=words, asks="which", choices=tuple(Measure(_checked_amount(said.amount * ml), "ml") for ml in ASKED_ML[said.unit])
+        )
     if said.unit == "spoon":
         return TypedAmount(said=words, asks="which", choices=(Measure(said.amount, "barspoon"), Measure(said.amount, "tbsp")))
     unit = next((each for each in UNITS if each == said.unit), default_unit)
     spoken = Measure(said.amount, unit)
     if unit == "part" and part_ml is None:
-        sizes = tuple(Measure(_told(said.amount * ml), "ml") for ml in PART_SIZES_ML)
+        sizes = tuple(Measure(_checked_amount(said.amount * ml), "ml") for ml in PART_SIZES_ML)
         return TypedAmount(spoken, words, sizes, "part")
     if said.ends:
         low, high = said.ends
         return TypedAmount(spoken, kept if said.by_eye else None, ends=(Measure(low, unit), Measure(high, unit)))
     if said.unit is None and said.by_fraction and unit == "ml" and said.amount < MOST_LIKELY_OUNCES_ML:
         # "Three quarters" are of what is shown; at the bar they are as likely of an ounce, and a guess would ruin the drink.
-        return TypedAmount(spoken, words, (spoken, Measure(_told(said.amount * ounce_ml), "ml")), "which")
+        return TypedAmount(spoken, words, (spoken, Measure(_checked_amount(said.amount * ounce_ml), "ml")), "which")
     return TypedAmount(spoken, kept)
 
 
-def _told(amount: float) -> float:
+def _checked_amount(amount: float) -> float:
     return round(amount, 3)
 
 

@@ -19,7 +19,7 @@ from oenomel.core.glass import air_in, swatch
 from oenomel.core.larder import Ingredient
 from oenomel.core.larder.aroma import aromas_between, kinship, likeness
 from oenomel.core.larder.composition import blend
-from oenomel.core.rebalance import MOST_FREE, Aim, Budget, Move, that_can_move, usually_free
+from oenomel.core.rebalance import MOST_FREE, Budget, Move, Objective, that_can_move, usually_free
 from oenomel.core.rebalance.grid_search import guess
 from oenomel.core.rebalance.solver import LEAST_TO_JOIN, best_of, costs_of, moves_of, with_correctors
 from oenomel.core.rebalance.target import figures_of, off_target, tongue_cost
@@ -160,7 +160,7 @@ def swap_board(
     drink: Drink,
     index: int,
     larder: Mapping[str, Ingredient],
-    aim: Aim,
+    aim: Objective,
     mode: str = "rebalance",
     free: Collection[int] | None = None,
     filters: Filters | None = None,
@@ -215,7 +215,7 @@ class _Seat:
         self,
         drink: Drink,
         index: int,
-        aim: Aim,
+        aim: Objective,
         mode: str,
         free: Collection[int] | None,
         conditions: Conditions,

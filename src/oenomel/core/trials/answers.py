@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from oenomel.core.balance import AXES, profile_of_made
 from oenomel.core.dilution import Conditions
 from oenomel.core.larder import Ingredient
-from oenomel.core.rebalance import MOST_FREE, Aim, Budget, Target, correctors_for, rebalance, that_can_move, usually_free
+from oenomel.core.rebalance import MOST_FREE, Budget, Objective, Target, correctors_for, rebalance, that_can_move, usually_free
 from oenomel.core.rebalance.solver import Residual
 from oenomel.core.rebalance.target import Weights
 from oenomel.core.spec import GRID_ML, Drink, grid_of, usual_bounds
@@ -60,7 +60,7 @@ def answer(
     """
     volume = profile_of_made(drink, conditions).volume_ml if volume_ml is None else volume_ml
     chosen = moving(drink) if free is None else tuple(free)
-    aim = Aim(target_at(wished, volume), Weights(volume_ml=volume_counts), grid_ml, bounds=_never_louder(drink, chosen, grid_ml))
+    aim = Objective(target_at(wished, volume), Weights(volume_ml=volume_counts), grid_ml, bounds=_never_louder(drink, chosen, grid_ml))
     try:
         own = rebalance(drink, aim, chosen, conditions=conditions, budget=budget)
     except NothingFree:

@@ -59,7 +59,7 @@ class BriefCheck:
     sentence: str
 
 
-def hold_against(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
+def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
     """What of a brief a drink keeps, as far as it is computed."""
     served, held = forecast.served, []
     least, most = brief.least_abv, brief.most_abv

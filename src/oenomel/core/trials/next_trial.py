@@ -24,10 +24,10 @@ from oenomel.core.balance import (
 )
 from oenomel.core.balance.aroma_share import share_of_glass
 from oenomel.core.dilution import Conditions
-from oenomel.core.families import Home, steps_of
+from oenomel.core.families import TypicalRange, steps_of
 from oenomel.core.larder import Ingredient, SlotName
 from oenomel.core.larder.aroma import kinship, likeness
-from oenomel.core.rebalance import MOST_FREE, Aim, Budget, correctors_for
+from oenomel.core.rebalance import MOST_FREE, Budget, Objective, correctors_for
 from oenomel.core.rebalance.solver import Residual, residuals_of
 from oenomel.core.spec import GRID_ML, ML_PER_UNIT, Drink, Pour, grid_of
 from oenomel.core.trials.answers import VOLUME_COUNTS, Answered, answer, moving, target_at
@@ -127,7 +127,7 @@ def may_join(larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> dic
     return {slug: each for slug, each in larder.items() if not keeps_stock or each.kind != "bitters" or slug in in_stock}
 
 
-def reference_of(sheets: Sequence[Sheet], home: Home | None, conditions: Conditions) -> Floats:
+def reference_of(sheets: Sequence[Sheet], home: TypicalRange | None, conditions: Conditions) -> Floats:
     """The point from which a palate is told, shape (3,), [steps]: the middle of the home; of an open form, the first trial tasted."""
     if home is not None:
         middle: Floats = home.points.mean(axis=0)
@@ -181,7 +181,7 @@ def proposals(
     present: Drink,
     trial: int,
     larder: Mapping[str, Ingredient],
-    home: Home | None = None,
+    home: TypicalRange | None = None,
     palate: Palate | None = None,
     conditions: Conditions | None = None,
     grid_ml: float = GRID_ML,
@@ -320,7 +320,7 @@ class _Question:
         first, *others = sorted(offers, key=promise, reverse=True)[:3]
         pour = Pour(first, ACCENT_DASHES * ML_PER_UNIT["dash"], unit="dash", slot="accent")
         with_it = replace(self.present, pours=(*self.present.pours, pour))
-        aim = Aim(target_at(self.wished, profile_of_made(self.present, self.conditions).volume_ml))
+        aim = Objective(target_at(self.wished, profile_of_made(self.present, self.conditions).volume_ml))
         instead = f" {capital(' or '.join(each.said for each in others))} would do as well." if others else ""
         why = f"Something is lacking: its aroma is kin to what is there, and isn't there yet.{instead}"
         left = residuals_of(with_it, aim, self.conditions)
@@ -332,7 +332,7 @@ class _Question:
         joining = [self.present.with_pours((*pours, Pour(e, 0.0, slot=_slot(e)))) for e in correctors_for(self.present, self.larder)]
         own, others = [(self.present, index) for index in moving(self.present)], [(drink, len(pours)) for drink in joining]
         volume = profile_of_made(self.present, self.conditions).volume_ml
-        start = _off(residuals_of(self.present, Aim(target_at(self.wished, volume)), self.conditions))
+        start = _off(residuals_of(self.present, Objective(target_at(self.wished, volume)), self.conditions))
         for tried in (own, others):
             alone = [(self._answer(drink, self.wished, free=[index], joining=False), drink.pours[index]) for drink, index in tried]
             helpful = [each for each in alone if _off(each[0][1]) <= HALF_DONE * start]
@@ -376,7 +376,7 @@ class _Question:
         served, before = (profile_of_made(each, self.conditions) for each in (drink, self.present))
         loud = [each.sentence for each in loudness_between(drink, self.present, served.volume_ml, before.volume_ml) if each.told]
         nose = f"To the nose: {listed(loud)}." if loud else ""
-        reasons = tuple(reason for reason in (heard, why, *_told(changes), nose) if reason)
+        reasons = tuple(reason for reason in (heard, why, *_change_words(changes), nose) if reason)
         chance = self.ideal.chance_within(steps_of(served) - self.reference)
         return Proposal(key, title, drink, reasons, changes, left, notes, chance)
 
@@ -445,7 +445,7 @@ def _more_of(before: Drink, after: Drink) -> list[str]:
     ]
 
 
-def _told(changes: Sequence[Change]) -> list[str]:
+def _change_words(changes: Sequence[Change]) -> list[str]:
     """What each change does, in a sentence: the axes that it moves by half a step or more."""
     grown = sum(change.by["volume_ml"] for change in changes)
     told = []

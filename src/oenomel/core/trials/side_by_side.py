@@ -9,7 +9,7 @@ from typing import Final
 from oenomel.core.balance import AXES, can_be_tasted, paired_pours, sureness, tasted
 from oenomel.core.balance.attribution import THE_METHOD, change_words
 from oenomel.core.dilution import Conditions
-from oenomel.core.families import Homes
+from oenomel.core.families import TypicalRanges
 from oenomel.core.forecast import compare
 from oenomel.core.forecast.comparison import AxisDifference, Comparison
 from oenomel.core.spec import Drink, Pour
@@ -67,7 +67,7 @@ class SideBySide:
     sentence: str
 
 
-def compare_trials(made: Sequence[TrialAsMade], conditions: Conditions, homes: Homes | None = None) -> SideBySide:
+def compare_trials(made: Sequence[TrialAsMade], conditions: Conditions, homes: TypicalRanges | None = None) -> SideBySide:
     """Two to four trials, differences first; each is held against the first, what both share left out of the doubt.
 
     Raises

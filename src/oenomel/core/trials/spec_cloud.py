@@ -15,7 +15,7 @@ from oenomel.core.balance import AXES, Profile, profile_of_made
 from oenomel.core.dilution import Conditions
 from oenomel.core.families import steps_of
 from oenomel.core.spec import GRID_ML, Drink, Pour, grid_of
-from oenomel.errors import DomainError, NothingToDrink
+from oenomel.errors import DomainError, EmptyDrink
 
 OUTLIER_TIMES: Final = 2.0
 OUTLIER_STEPS: Final = 2.0
@@ -55,7 +55,7 @@ def spec_cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> SpecCloud:
         They have so little in common that nothing can be poured of their middle.
     """
     if not all(any(pour.liquid_ml > 0 for pour in drink.pours) for drink in drinks):
-        raise NothingToDrink
+        raise EmptyDrink
     served = [profile_of_made(drink, conditions) for drink in drinks]
     if len(drinks) < LEAST_SPECS:
         points = tuple(CloudSpec(profile, 0.0, False) for profile in served)

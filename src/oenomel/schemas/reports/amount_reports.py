@@ -6,7 +6,7 @@ from collections.abc import Callable, Sequence
 
 from oenomel.core.glass.appearance import to_the_line_ml
 from oenomel.core.spec import Drink, Unit, to_ml
-from oenomel.core.spec.typed_amount import PART_SIZES_ML, Asks, TypedAmount, parse_typed
+from oenomel.core.spec.typed_amount import PART_SIZES_ML, Ambiguity, TypedAmount, parse_typed
 from oenomel.core.spec.units import Measure
 from oenomel.errors import SpecError
 from oenomel.schemas.base import Pair, Report
@@ -29,7 +29,7 @@ class AmountReport(Report):
     relative: RelativeEntry | None
     range: Pair | None
     choices: list[Measure]
-    asks: Asks
+    asks: Ambiguity
     part_sizes: list[float]
 
 

@@ -10,7 +10,7 @@ from pydantic import BeforeValidator
 
 from oenomel.core.balance import Change, PourShare, Profile
 from oenomel.core.balance.uncertainty import Driver, Drivers
-from oenomel.core.checks import Mend
+from oenomel.core.checks import Fix
 from oenomel.core.forecast import Forecast
 from oenomel.core.forecast.comparison import Headline
 from oenomel.core.forecast.forecast import Dilution, Place
@@ -99,7 +99,7 @@ class FindingReport(Report):
     severity: str
     message: str
     pour: int | None
-    mends: list[Annotated[str, BeforeValidator(lambda mend: mend.words if isinstance(mend, Mend) else mend)]]
+    mends: list[Annotated[str, BeforeValidator(lambda mend: mend.words if isinstance(mend, Fix) else mend)]]
 
 
 class AppearanceReport(Report):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from oenomel.core.lots import ReadingName
-from oenomel.core.lots.lot import Beside
+from oenomel.core.lots.lot import Estimate
 from oenomel.schemas.base import Named, Report
 from oenomel.schemas.spec_file import CompositionEntry
 
@@ -41,7 +41,7 @@ class LotReport(Report):
     in_use: bool
     composition: CompositionEntry
     brix: float
-    figures: list[Beside]
+    figures: list[Estimate]
     readings: list[ReadingReport]
     notes: list[str]
 

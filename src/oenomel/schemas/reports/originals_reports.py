@@ -9,7 +9,7 @@ from oenomel.core.originals import KinshipTable
 from oenomel.core.originals.aroma_pairings import groups
 from oenomel.core.originals.menu_search import Menu
 from oenomel.core.originals.result import Original
-from oenomel.core.originals.search import Handful
+from oenomel.core.originals.search import Selection
 from oenomel.core.spec import Pour
 from oenomel.schemas.base import Report
 from oenomel.schemas.reports.forecast_reports import AppearanceReport, appearance_report
@@ -138,7 +138,7 @@ def _in_words(pour: Pour) -> str:
     return f"{amount_words(pour)} {pour.ingredient.said}"
 
 
-def handful_report(found: Handful) -> HandfulReport:
+def handful_report(found: Selection) -> HandfulReport:
     """A handful."""
     return HandfulReport(
         originals=[original_report(each) for each in found.originals],

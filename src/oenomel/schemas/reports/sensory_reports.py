@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from oenomel.core.sensory import ExerciseKind, Matter
+from oenomel.core.sensory import Attribute, ExerciseKind
 from oenomel.core.sensory.training_plan import Day
 from oenomel.core.sensory.triangle import GlassLine
 from oenomel.schemas.base import Report
@@ -88,7 +88,7 @@ class SittingReport(Report):
     """A sitting: its jugs, whose turn it is, the triangle that waits for an answer, and what is said before the first glass."""
 
     id: int
-    matter: Matter
+    matter: Attribute
     noun: str
     rounds: int
     alone: bool
@@ -127,7 +127,7 @@ class KnownReport(Report):
 class ThresholdReport(Report):
     """A taster's own step on a matter, in steps of the usual tongue, with its 80 % interval, in words and in figures, and over time."""
 
-    matter: Matter
+    matter: Attribute
     noun: str
     triangles: int
     right: int

@@ -10,7 +10,7 @@ from pydantic import Field, StringConstraints, ValidationError
 from oenomel.core.glass.colour import wished_colour
 from oenomel.core.larder import Ingredient
 from oenomel.core.larder.ingredient import ALLERGENS, KINDS
-from oenomel.core.originals import Wish
+from oenomel.core.originals import Criteria
 from oenomel.core.originals.criteria import COARSEST_GRID_ML, WITHOUT
 from oenomel.core.spec import GRID_ML
 from oenomel.errors import SpecError
@@ -26,7 +26,7 @@ Strength = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
 
 
 class WishEntry(Entry):
-    """What original drinks are wished to be; see `core.originals.Wish`.
+    """What original drinks are wished to be; see `core.originals.Criteria`.
 
     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``soon``: gladly of what wants to be
     used up; ``palate`` is a taster, or "" for the house. ``but`` are names that are given already.
@@ -88,7 +88,7 @@ def wish_from(
     pool: frozenset[str] | None = None,
     soon: frozenset[str] = frozenset(),
     off: Sequence[float] = (0.0, 0.0, 0.0),
-) -> Wish:
+) -> Criteria:
     """The core's wish; ``pool`` are the slugs in stock, ``soon`` those that want to be used up, ``off`` a palate in steps.
 
     Raises
@@ -98,12 +98,12 @@ def wish_from(
     DomainError
     """
     sweet, sharp, strong = off
-    return Wish(
+    return Criteria(
         family=entry.family,
         form=entry.form,
-        must=_meant("must", entry.must, known),
-        may=_meant("may", entry.may, known),
-        less=_meant("less", entry.less, known),
+        must=_slugs_meant("must", entry.must, known),
+        may=_slugs_meant("may", entry.may, known),
+        less=_slugs_meant("less", entry.less, known),
         without=_left_out(entry.without, known),
         pool=pool,
         soon=soon,
@@ -117,14 +117,14 @@ def wish_from(
         from_book=entry.from_book,
         ingredients=(entry.least_ingredients, entry.most_ingredients),
         shape=tuple(entry.shape),
-        like=_meant("like", entry.like, known),
+        like=_slugs_meant("like", entry.like, known),
         count=entry.count,
         seed=entry.seed,
         grid_ml=entry.grid,
     )
 
 
-def _meant(place: str, words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
+def _slugs_meant(place: str, words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
     """The ingredients that words mean, each once; raises SpecError where one means none for sure."""
     found = []
     for index, word in enumerate(words):
@@ -150,5 +150,5 @@ _SAID: Final = {
 def _left_out(words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
     plain = {*WITHOUT, *ALLERGENS, *KINDS}
     said = [_SAID.get(word.lower(), word) for word in words]
-    found = [word.lower() if word.lower() in plain else _meant("without", [word], known)[0] for word in said]
+    found = [word.lower() if word.lower() in plain else _slugs_meant("without", [word], known)[0] for word in said]
     return tuple(dict.fromkeys(found))

@@ -11,9 +11,9 @@ from pydantic import Discriminator, Field, Tag, TypeAdapter, ValidationError
 
 from oenomel.core.balance import FIGURES, profile_of_made
 from oenomel.core.dilution import Conditions
-from oenomel.core.families import Homes, home_for
+from oenomel.core.families import TypicalRanges, typical_range_for
 from oenomel.core.larder import Ingredient
-from oenomel.core.rebalance import Aim, Target
+from oenomel.core.rebalance import Objective, Target
 from oenomel.core.rebalance.target import COARSEST_GRID_ML, FINEST_GRID_ML, Weights, figures_of
 from oenomel.core.spec import Drink, FamilyName
 from oenomel.core.trials.palate import Palate
@@ -108,7 +108,7 @@ def target_from(
     entry: SpecFile | FamilyTarget | TypedTarget,
     drink: Drink,
     described: Drink | None,
-    homes: Homes,
+    homes: TypicalRanges,
     equivalents: bool,
     conditions: Conditions,
     palate: Palate | None = None,
@@ -128,7 +128,7 @@ def target_from(
         return Target(**entry.model_dump())
     if isinstance(entry, FamilyTarget):
         # What is without alcohol is brought to where such drinks of the family stand.
-        home = home_for(replace(drink, family=entry.family), profile_of_made(drink, conditions), homes)
+        home = typical_range_for(replace(drink, family=entry.family), profile_of_made(drink, conditions), homes)
         if home is None:
             raise RecordNotFound("home for the family", entry.family)
         if entry.palate is not None and palate is None:
@@ -138,10 +138,10 @@ def target_from(
     return Target(**dict(zip(FIGURES, figures_of([described], equivalents, conditions)[:, 0].tolist(), strict=True)))
 
 
-def aim_for(request: AimRequest, drink: Drink, target: Target) -> Aim:
+def aim_for(request: AimRequest, drink: Drink, target: Target) -> Objective:
     """The core's aim; raises SpecError where a bound names no pour."""
     bounds = {index: (low, high) for name, (low, high) in request.bounds.items() for index in pours_named(drink, [name], f"bounds.{name}")}
-    return Aim(target, Weights(**request.weights.model_dump()), request.grid, request.sweetness != "grams", bounds, request.character)
+    return Objective(target, Weights(**request.weights.model_dump()), request.grid, request.sweetness != "grams", bounds, request.character)
 
 
 def pours_named(drink: Drink, names: Sequence[str | int], path: str = "free") -> list[int]:

@@ -6,7 +6,7 @@ from typing import Annotated
 
 from pydantic import Field, StringConstraints
 
-from oenomel.core.sensory import ExerciseKind, Matter
+from oenomel.core.sensory import Attribute, ExerciseKind
 from oenomel.schemas.base import Entry, Plain
 
 __all__ = ["AnswerEntry", "ExerciseAnswerEntry", "ExerciseEntry", "SittingEntry", "TrainingEntry", "Who"]
@@ -20,7 +20,7 @@ class SittingEntry(Entry):
     bottles for the jobs (an empty slug lets the house choose the plainest at hand).
     """
 
-    matter: Matter
+    matter: Attribute
     tasters: Annotated[list[Who], Field(min_length=1, max_length=12)]
     rounds: Annotated[int, Field(ge=1, le=24)] = 6
     alone: bool = False

@@ -98,11 +98,11 @@ def _bottle_sides(here: IngredientEntry, comes: IngredientEntry) -> tuple[Side, 
         mine, its = values[0].get(name), values[1].get(name)
         if mine != its:
             sides.append(Side(name.replace("_", " "), *(f"{each['value']:g}" if each else "not told" for each in (mine, its))))
-    sides += [Side(name, _told(one[name]), _told(other[name])) for name in one if one[name] != other[name] and name != "origin"]
+    sides += [Side(name, _as_text(one[name]), _as_text(other[name])) for name in one if one[name] != other[name] and name != "origin"]
     return tuple(sides)
 
 
-def _told(value: Any) -> str:
+def _as_text(value: Any) -> str:
     if isinstance(value, dict):
         return ", ".join(f"{key} {each}" for key, each in value.items()) or "nothing"
     return ", ".join(map(str, value)) or "nothing" if isinstance(value, list) else str(value if value not in (None, "") else "nothing")
@@ -136,7 +136,7 @@ def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
         return []
     here = {slug: (aroma, said) for slug, aroma, said in ingredients.amendments(conn)}
     sides = [
-        Side(each.slug, here[each.slug][1] or _told(here[each.slug][0]), each.impression or _told(each.aroma))
+        Side(each.slug, here[each.slug][1] or _as_text(here[each.slug][0]), each.impression or _as_text(each.aroma))
         for each in house.amended
         if each.slug in here and here[each.slug] != (each.aroma, each.impression)
     ]
@@ -213,7 +213,7 @@ def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]
         sides += [Side(what, one.get(what, "—"), other.get(what, "—")) for what in {**one, **other} if one.get(what) != other.get(what)]
         for part in ("method", "serve"):
             a, b = (getattr(each.spec, part).model_dump(mode="json") for each in (mine, its))
-            sides += [Side(f"{part}, {name}".replace("_", " "), _told(a[name]), _told(b[name])) for name in a if a[name] != b[name]]
+            sides += [Side(f"{part}, {name}".replace("_", " "), _as_text(a[name]), _as_text(b[name])) for name in a if a[name] != b[name]]
     if comes.notes and here.notes and comes.notes != here.notes:
         sides.append(Side("to remember", here.notes, comes.notes))
     if comes.draft and here.draft and not same_spec(comes.draft.spec, here.draft.spec):

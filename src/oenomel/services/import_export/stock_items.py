@@ -64,7 +64,7 @@ def take_stock(conn: sqlite3.Connection, house: HouseFile, items: Mapping[str, I
         if items[key].state == "new" or chosen[key] == "take":
             content = preparation.file.model_dump_json(exclude_unset=True)
             if preparation.makes not in known:
-                ingredients.put(conn, _made(conn, preparation.file, preparation.makes).ingredient(preparation.makes))
+                ingredients.put(conn, _outcome_of(conn, preparation.file, preparation.makes).ingredient(preparation.makes))
             preparations.put(conn, PreparationRecord(preparation.makes, content, preparation.origin))
     kept = {(each.slug, each.name) for each in lots.all_lots(conn)}
     for lot in house.lots:
@@ -170,7 +170,7 @@ def _add_lot(conn: sqlite3.Connection, lot: LotOfHouse) -> None:
     contents = [each.model_dump() for each in lot.contents]
     try:
         if lot.preparation is not None and not contents:
-            made = _made(conn, lot.preparation, lot.slug)
+            made = _outcome_of(conn, lot.preparation, lot.slug)
             contents = [asdict(each) for each in made.ingredient(lot.slug).values.values()]
             sizes = {"volume_ml": lot.volume_ml or made.yield_ml, "left_ml": made.yield_ml if lot.left_ml is None else lot.left_ml}
             lot = lot.model_copy(update=sizes)
@@ -188,7 +188,7 @@ def _add_lot(conn: sqlite3.Connection, lot: LotOfHouse) -> None:
         raise SpecError(place, str(error)) from error
 
 
-def _made(conn: sqlite3.Connection, file: PreparationFile, makes: str) -> Outcome:
+def _outcome_of(conn: sqlite3.Connection, file: PreparationFile, makes: str) -> Outcome:
     """What a preparation comes to; raises SpecError naming it where it can't be."""
     try:
         return prepared(preparation_of(file, known_by(ingredients.names(conn), ingredients.larder(conn)), makes))
