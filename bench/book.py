@@ -21,7 +21,7 @@ ROUNDS = 7
 
 @contextmanager
 def large_book() -> Iterator[Connection]:
-    """A data file with so many trials, filled by plain SQL and indexed as the store does it."""
+    """Return a data file with so many trials, filled by plain SQL and indexed as the store does it."""
     slugs = sorted(catalogue())
     with tempfile.TemporaryDirectory() as folder:
         path = Path(folder) / "large.db"

@@ -18,7 +18,7 @@ SOURS = ("lime-juice", "lemon-juice", "verjus")
 
 
 def evening_times() -> dict[str, float]:
-    """The first answer and, the median of several, the one after a changed reading; a bare answer beside; [ms]."""
+    """Return the first answer and, the median of several, the one after a changed reading; a bare answer beside; [ms]."""
     with tempfile.TemporaryDirectory() as folder:
         server = AppServer(Path(folder) / "demo.db")
         server.start()

@@ -51,7 +51,7 @@ def many_devices() -> Many:
 
 
 def _visit(server: AppServer, number: int) -> tuple[list[tuple[float, int]], tuple[float, int]]:
-    """One device: compares, then a board, then compares again."""
+    """Return one device: compares, then a board, then compares again."""
     first = _compares(server, number, COMPARES // 2)
     conn = http.client.HTTPConnection("127.0.0.1", server.port, timeout=120)
     board = _ask(conn, "/api/swaps", {"spec": ORCHARD, "pour_index": number % 3})

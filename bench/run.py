@@ -80,7 +80,7 @@ class Timed(float):
     noise: float
 
     def __new__(cls, spent: Sequence[float]) -> Timed:
-        """The median of some times, and half the span of the medians of three parts of them."""
+        """Return the median of some times, and half the span of the medians of three parts of them."""
         timed = super().__new__(cls, statistics.median(spent))
         thirds = [statistics.median(spent[at::3]) for at in range(3)] if len(spent) >= 6 else [min(spent), max(spent)]
         timed.noise = (max(thirds) - min(thirds)) / 2 / timed if timed else 0.0
@@ -109,11 +109,11 @@ class Row:
 
     @property
     def missed(self) -> bool:
-        """Whether the ratio is above its target by more than the noise."""
+        """True if the ratio is above its target by more than the noise."""
         return self.ratio > self.most * (1 + self.noise)
 
     def line(self) -> str:
-        """The row as printed."""
+        """Return the row as printed."""
         met = "MISSED" if self.missed else "met" if self.ratio <= self.most else "noise"
         figures = f"{self.ratio:>8.3g} {self.most:>8.3g} ±{100 * self.noise:>3.0f}% {met:<6}"
         return f"{self.what:<60} {figures} {self.measured_ms:>9.2f} ms, {self.reference_ms:.3g} ms: {self.reference}"
@@ -125,14 +125,14 @@ def noise_of_the_run() -> float:
 
 
 def pulse() -> None:
-    """Times a fixed piece of work."""
+    """Time a fixed piece of work."""
     start = time.perf_counter()
     sum(n * n for n in range(200_000))
     PULSES.append(1000 * (time.perf_counter() - start))
 
 
 def main() -> int:
-    """Prints the table; the exit code tells whether every target was met."""
+    """Print the table; the exit code tells whether every target was met."""
     rows = []
     for group in (_core, _swaps, _larder, _reading, _book, _originals, _evening, _service, _many, _browser):
         pulse()
@@ -154,7 +154,7 @@ def _median_ms(work: Callable[[], object], times: int = 300) -> Timed:
 
 
 def _twelve_pours() -> tuple[Drink, NDArray[np.float64]]:
-    """A drink of twelve pours, and ten thousand sets of their volumes, shape (pours, drinks)."""
+    """Return a drink of twelve pours, and ten thousand sets of their volumes, shape (pours, drinks)."""
     larder = catalogue()
     slugs = (
         "london-dry-gin", "aged-rum", "lemon-juice", "grapefruit-juice", "orange-liqueur-dry", "simple-syrup-1-1", "honey", "egg-white",
@@ -255,7 +255,7 @@ Shake with ice for {n} seconds and strain into a tall glass over fresh ice. Garn
 
 
 def _reading() -> list[Row]:
-    """A recipe of ten lines, none of its amounts read before."""
+    """Return a recipe of ten lines, none of its amounts read before."""
     index = Index(Findable.of(each) for each in catalogue().values())
     amounts = itertools.count(2)
 

@@ -14,7 +14,9 @@ from oenomel.core.spec import Drink, Pour
 
 
 def service_times() -> dict[str, float]:
-    """A batch over ice, the slowest of its services; the plan of thirty tasks for three pairs of hands; one forecast beside; [ms]."""
+    """Return a batch over ice, the slowest of its services; the plan of thirty tasks for three pairs of hands; one forecast
+    beside; [ms].
+    """
     larder = catalogue()
     parts = (("london-dry-gin", 60), ("lemon-juice", 22.5), ("simple-syrup-1-1", 22.5))
     drink = Drink("Sour", "sour", tuple(Pour(larder[slug], ml, slot=larder[slug].slots[0]) for slug, ml in parts))

@@ -73,7 +73,9 @@ def search_times() -> SearchTimes:
 
 
 def board_times() -> dict[str, float]:
-    """A board of 500 liqueurs (median, 95th percentile, first rows), of 10,000 (all, exact top 100), correctors for twenty rows; ms."""
+    """Return a board of 500 liqueurs (median, 95th percentile, first rows), of 10,000 (all, exact top 100), correctors for twenty
+    rows; ms.
+    """
     drink = _daisy()
     aim = _aim(drink)
     whole, first = [], []

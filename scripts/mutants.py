@@ -36,7 +36,7 @@ SURVIVED: Final = 0
 
 
 def main() -> int:
-    """Runs the sample; the exit code tells whether no score fell."""
+    """Run the sample; the exit code tells whether no score fell."""
     parser = argparse.ArgumentParser(description="Counts which changes of the rules the tests see.")
     parser.add_argument("packages", nargs="*", metavar="PACKAGE", help="which (default: all)")
     parser.add_argument("--sample", type=int, default=10, help="how many mutants of each (default: 10)")

@@ -15,7 +15,7 @@ from support.app_server import CHROMIUM, AppServer
 
 
 def _swaps(pour: str, *steps: str) -> Callable[[Page], None]:
-    """Opens the board of a pour and presses keys on it."""
+    """Open the board of a pour and presses keys on it."""
 
     def prepare(page: Page) -> None:
         page.get_by_role("button", name=re.compile(f"^{pour} .*Choose another")).click()
@@ -94,7 +94,7 @@ PICTURES: dict[str, Picture] = {
 
 
 def main(target: Path) -> None:
-    """Writes every picture to the folder."""
+    """Write every picture to the folder."""
     target.mkdir(parents=True, exist_ok=True)
     with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
         server = AppServer(Path(folder) / "demo.db")

@@ -12,7 +12,7 @@ import time
 
 
 def main(parts: list[str]) -> int:
-    """Runs the parts; the exit code is that of the one that failed, or 0."""
+    """Run the parts; the exit code is that of the one that failed, or 0."""
     took: list[tuple[str, float]] = []
     code = 0
     for part in parts:

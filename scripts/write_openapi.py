@@ -9,7 +9,7 @@ from oenomel.api.app import create_api
 
 
 def main(target: Path) -> None:
-    """Writes the document."""
+    """Write the document."""
     with tempfile.TemporaryDirectory() as folder:
         document = create_api(Path(folder) / "none.db", demo=True).openapi()
     target.parent.mkdir(parents=True, exist_ok=True)

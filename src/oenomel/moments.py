@@ -15,7 +15,7 @@ TEN_YEARS: Final = timedelta(days=3653)
 
 
 def moment_of(text: str, ahead: timedelta = YEAR) -> datetime:
-    """A time in UTC.
+    """Return a time in UTC.
 
     Raises
     ------
@@ -35,7 +35,7 @@ def moment_of(text: str, ahead: timedelta = YEAR) -> datetime:
 
 
 def is_moment(text: str) -> bool:
-    """Whether a text is a time as it is kept."""
+    """Check whether a text is a time as it is kept."""
     try:
         moment_of(text)
     except NotAMoment:

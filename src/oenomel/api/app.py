@@ -68,7 +68,7 @@ class Health(Report):
 
 
 def create_api(data: Path, demo: bool = False) -> FastAPI:
-    """The HTTP interface over a data file, which is made or migrated first.
+    """Yield the HTTP interface over a data file, which is made or migrated first.
 
     Raises
     ------
@@ -108,7 +108,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
 
     @health.get("/health")
     def get_health(request: Request) -> Health:
-        """Whether the server is up."""
+        """Check whether the server is up."""
         return Health(status="ok", version=__version__, demo=demo, may_write=not only_looks(request))
 
     # Nobody's own book can be emptied: the way to put the demo back is there only while the demo is served.
@@ -146,7 +146,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
 
 
 def start_anew(api: FastAPI, data: Path) -> None:
-    """Puts an API that nobody is connected to over a data file, with nothing kept of another one."""
+    """Put an API that nobody is connected to over a data file, with nothing kept of another one."""
     api.state.data = data
     api.state.free_connections = None
     api.state.data_identity = None
@@ -156,7 +156,7 @@ def start_anew(api: FastAPI, data: Path) -> None:
 
 
 def create_app(data: Path, demo: bool = False, sharing: Sharing | None = None, names: frozenset[str] = frozenset()) -> ASGIApp:
-    """The whole product as one ASGI application, for this machine, and where it is shared for the devices that were let in.
+    """Return the whole product as one ASGI application, for this machine, and where it is shared for the devices that were let in.
 
     ``names`` are those by which this machine may call it besides the usual ones.
     """

@@ -30,7 +30,7 @@ MOST_FILES: Final = 4096
 
 
 def raise_open_files() -> None:
-    """Lets this process open as many files as the machine allows it, up to what it could need; where there is no such limit, nothing."""
+    """Let this process open as many files as the machine allows it, up to what it could need; where there is no such limit, nothing."""
     with suppress(ImportError, OSError, ValueError):
         import resource  # not on Windows
 

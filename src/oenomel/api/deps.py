@@ -23,7 +23,7 @@ MOST_FREE: Final = 8
 
 
 def only_looks(request: Request) -> bool:
-    """Whether the request is of a device that was let in to look and not to write."""
+    """Check whether the request is of a device that was let in to look and not to write."""
     device = request.scope.get(DEVICE)
     return device is not None and not device.may_write
 
@@ -48,7 +48,7 @@ async def _connection(request: Request) -> AsyncIterator[database.Connection]:
 
 
 async def _follow_the_file(state: State) -> None:
-    """What is written goes to the file that lies there now: connections to one that was taken away are let go."""
+    """Return what is written goes to the file that lies there now: connections to one that was taken away are let go."""
     lying = database.identity(state.data)
     if lying == state.data_identity:
         return

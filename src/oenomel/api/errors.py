@@ -55,7 +55,7 @@ PROBLEMS: Final = {
 
 
 def add_error_handlers(app: FastAPI) -> None:
-    """Answers every refusal, ours and the framework's, with the same shape."""
+    """Answer every refusal, ours and the framework's, with the same shape."""
     app.add_exception_handler(OenomelError, _ours)
     app.add_exception_handler(RequestValidationError, _invalid)
     app.add_exception_handler(HTTPException, _http)
@@ -95,7 +95,7 @@ def _http(request: Request, error: Exception) -> JSONResponse:
 
 
 def problem(status: HTTPStatus, detail: str, code: str, path: str = "") -> JSONResponse:
-    """A refusal as a problem document."""
+    """Return a refusal as a problem document."""
     # What was sent may be quoted, and not all of that can be sent back.
     detail, path = (each.encode("utf-8", "replace").decode() for each in (detail, path))
     told = Problem(type=f"urn:oenomel:problem:{code}", title=status.phrase, status=status, detail=detail, code=code, path=path)

@@ -49,7 +49,7 @@ class _WrittenOnce(APIRoute):
 
 
 def _finish(conn: Connection, response: Response) -> None:
-    """Commits a write with what it was answered."""
+    """Commit a write with what it was answered."""
     assert conn.write_key is not None  # only then a transaction is left open
     try:
         if response.status_code < HTTPStatus.BAD_REQUEST:
@@ -69,5 +69,5 @@ async def _write_key(request: Request, key: str) -> WriteKey:
 
 
 def idempotent_router(tag: str) -> APIRouter:
-    """The router of a room."""
+    """Return the router of a room."""
     return APIRouter(tags=[tag], route_class=_WrittenOnce)

@@ -45,7 +45,7 @@ ADDRESSES: Final = 1000
 
 
 def is_loopback(host: str) -> bool:
-    """Whether an address is this machine's own, in whatever spelling: 127.0.0.2, ::1, LOCALHOST.
+    """Check whether an address is this machine's own, in whatever spelling: 127.0.0.2, ::1, LOCALHOST.
 
     >>> is_loopback("127.0.0.2"), is_loopback("LOCALHOST"), is_loopback("::ffff:127.0.0.1"), is_loopback("192.168.1.4")
     (True, True, True, False)
@@ -59,14 +59,14 @@ def is_loopback(host: str) -> bool:
 
 
 def own_addresses() -> list[str]:
-    """The addresses under which others can reach this machine, those of the fourth version first."""
+    """Return the addresses under which others can reach this machine, those of the fourth version first."""
     found = [str(ip.ip) if ip.is_IPv4 else ip.ip[0] for adapter in ifaddr.get_adapters() for ip in adapter.ips]
     others = [ip for ip in found if not is_loopback(ip) and not ipaddress.ip_address(ip).is_link_local]
     return sorted(others, key=lambda ip: ":" in ip)
 
 
 def address_of(host: str, port: int) -> str:
-    """Where a server is found.
+    """Find where a server is found.
 
     >>> address_of("::1", 8000)
     'http://[::1]:8000'
@@ -75,12 +75,12 @@ def address_of(host: str, port: int) -> str:
 
 
 def pairing_address(host: str, port: int, code: str) -> str:
-    """Where a device is let in with a code."""
+    """Find where a device is let in with a code."""
     return f"{address_of(host, port)}/pair?code={code}"
 
 
 def qr_code(address: str) -> segno.QRCode:
-    """A picture of an address, for a phone's camera."""
+    """Return a picture of an address, for a phone's camera."""
     return segno.make(address, error="m", micro=False)
 
 
@@ -97,12 +97,14 @@ class Tries:
         self.of_all = (0.0, clock(), 0.0)
 
     def seconds_to_wait(self, who: str) -> float:
-        """How long nothing is looked at."""
+        """Compute how long nothing is looked at."""
         _, _, until = self.wrong.get(who, (0.0, 0.0, 0.0))
         return max(0.0, until - self.clock(), self.of_all[2] - self.clock())
 
     def begun(self, who: str) -> None:
-        """A code came that isn't looked at yet: it counts as wrong until it is known to be right, so that many at once are no way round."""
+        """Return a code came that isn't looked at yet: it counts as wrong until it is known to be right, so that many at once are no way
+        round.
+        """
         now = self.clock()
         times = _fallen(*self.wrong.pop(who, (0.0, now, 0.0))[:2], now) + 1
         self.wrong[who] = times, now, now + _wait(times - FREE_TRIES)
@@ -112,13 +114,13 @@ class Tries:
         self.of_all = every, now, now + _wait(every - FREE_TRIES_OF_ALL)
 
     def succeeded(self, who: str) -> None:
-        """It was the right one."""
+        """Accept the code."""
         self.wrong.pop(who, None)
         times, since, _ = self.of_all
         self.of_all = max(0.0, times - 1), since, 0.0
 
     def reset(self) -> None:
-        """Forgets all of them: somebody at this machine says that the tries were his own."""
+        """Forget all of them: somebody at this machine says that the tries were his own."""
         self.wrong.clear()
         self.of_all = (0.0, self.clock(), 0.0)
 
@@ -132,7 +134,7 @@ def _fallen(times: float, since: float, now: float) -> float:
 
 
 def _is_over(device: DeviceRecord) -> bool:
-    """Whether a device was let in so long ago that it has to show the code again."""
+    """Check whether a device was let in so long ago that it has to show the code again."""
     age = datetime.now(UTC) - moment_of(device.paired_at) if is_moment(device.paired_at) else KEPT
     return age >= KEPT
 
@@ -163,7 +165,7 @@ class Sharing:
             return URLSafeSerializer(paired_devices.signing_key(conn), salt="device")
 
     def device_showing(self, cookie: str) -> DeviceRecord | None:
-        """The device that a cookie is of; None for a forged one, and for one that was forgotten."""
+        """Return the device that a cookie is of; None for a forged one, and for one that was forgotten."""
         try:
             secret = self.signer.loads(cookie)
         except BadSignature:
@@ -183,7 +185,7 @@ class Sharing:
             return frozenset()
 
     def let_in(self, code: str, name: str) -> str | None:
-        """The cookie of a new device that came with a code; None where the code is wrong."""
+        """Return the cookie of a new device that came with a code; None where the code is wrong."""
         typed = "".join(each for each in code if each.isdigit())
         works, looks = (compare_digest(typed.encode(), each.encode()) for each in (self.code, self.looking_code))
         if not works and not looks:

@@ -44,7 +44,7 @@ class SearchQueue:
         self.waiting: list[asyncio.Future[None]] = []
 
     async def take(self) -> None:
-        """Waits for the turn."""
+        """Wait for the turn."""
         if not self.busy:
             self.busy = True
             return
@@ -63,7 +63,7 @@ class SearchQueue:
             raise
 
     def give_back(self) -> None:
-        """Hands the turn to whoever came last."""
+        """Hand the turn to whoever came last."""
         while self.waiting:
             turn = self.waiting.pop()
             if not turn.done():
@@ -86,11 +86,11 @@ class _QueuedSearch:
         return self.gone or (bool(self.turns.waiting) and time.monotonic() - self.since > FAIR_SECONDS)
 
     def budget_of(self, work: int) -> Budget:
-        """A budget of so much work, which ends early only where nobody waits for the answer: that is the same whoever else asks."""
+        """Return a budget of so much work, which ends early only where nobody waits for the answer: that is the same whoever else asks."""
         return Budget(work, stopped=lambda: self.gone)
 
     async def step(self, work: Callable[[], T]) -> T:
-        """What a step of the search finds, worked out in a thread."""
+        """Return what a step of the search finds, worked out in a thread."""
         asked = time.monotonic()
         await self.turns.take()
         self.since = time.monotonic()

@@ -34,13 +34,13 @@ _WHY: Final = {
 
 
 def check_invited(host: str, share: bool) -> None:
-    """Raises SpecError where others could come in without having been invited."""
+    """Raise SpecError where others could come in without having been invited."""
     if not is_loopback(host) and not share:
         raise SpecError("--host", f"{host} is open to the network: add --share, and devices are let in by a code")
 
 
 def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: frozenset[str]) -> int:
-    """Serves until it is told to end; returns the exit code.
+    """Serve until it is told to end; returns the exit code.
 
     Raises
     ------
@@ -84,7 +84,7 @@ def _listening(host: str, port: int) -> socket.socket:
 
 
 def _keep_a_copy(data: Path) -> None:
-    """The first start of a day keeps a copy; where it can't, the house opens all the same and says so."""
+    """Return the first start of a day keeps a copy; where it can't, the house opens all the same and says so."""
     try:
         kept = backups.keep_of_today(data, datetime.now().astimezone().date())
     except OenomelError as error:

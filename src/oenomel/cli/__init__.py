@@ -36,7 +36,7 @@ COMMANDS: Final = {
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
-    """Runs the command; returns its exit code: 0, or 2 with one sentence on standard error for bad input."""
+    """Run the command; returns its exit code: 0, or 2 with one sentence on standard error for bad input."""
     given = sys.argv[1:] if arguments is None else list(arguments)
     chosen = _parser(next((word for word in given if not word.startswith("-")), "")).parse_args(given)
     try:
@@ -47,7 +47,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
 
 
 def _parser(wanted: str) -> argparse.ArgumentParser:
-    """The parser with the options of the command that is ``wanted``; the others are only listed."""
+    """Return the parser with the options of the command that is ``wanted``; the others are only listed."""
     parser = argparse.ArgumentParser(prog="oenomel", description="Foresee what a swap does to the balance of a sour, daisy or fizz.")
     parser.add_argument("--version", action="version", version=__version__)
     commands = parser.add_subparsers(required=True, metavar="COMMAND")

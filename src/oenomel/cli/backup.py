@@ -9,13 +9,13 @@ from oenomel.store import backups, database
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("file", type=Path, help="the copy to write")
     parser.add_argument("--data", type=Path, help="data file (default: the user's)")
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Copies a data file, in use or not, to a file of its own."""
+    """Copy a data file, in use or not, to a file of its own."""
     data = chosen.data or database.default_path()
     backups.back_up(data, chosen.file)
     print(f"{data} is copied to {chosen.file}.")

@@ -16,7 +16,7 @@ from oenomel.schemas.spec_to_drink import drink_from_spec
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("spec", type=Path, help="a spec file (JSON)")
     parser.add_argument("--serves", help="so many of it; with --container: into that one")
     parser.add_argument("--container", help="as many as fit in a container of so many ml")
@@ -27,7 +27,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Prints a batch of a spec file, as it can be measured."""
+    """Print a batch of a spec file, as it can be measured."""
     entry = BatchEntry(
         spec=parse_spec(read_file(chosen.spec)),
         service=chosen.service,

@@ -11,13 +11,13 @@ from oenomel.store import database
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("folder", type=Path, help="the folder to write")
     parser.add_argument("--data", type=Path, help="data file (default: the user's)")
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Writes everything that a bar has as open files."""
+    """Write everything that a bar has as open files."""
     with closing(database.open_read_only(chosen.data or database.default_path())) as conn:
         many = export_house(conn, chosen.folder)
     print(f"{many} {'drink' if many == 1 else 'drinks'} written to {chosen.folder}, and everything to {chosen.folder / 'house.json'}.")

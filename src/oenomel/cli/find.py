@@ -11,13 +11,13 @@ from oenomel.core.larder import Findable, Index
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("words", nargs="+", help='what it is called, such as "triple sec"')
     parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Prints the ingredients that words of the trade mean, best first."""
+    """Print the ingredients that words of the trade mean, best first."""
     names = Index(Findable.of(each) for each in larder_of(chosen.data).values())
     found = [{"slug": each.slug, "name": each.name} for each in names.find(" ".join(chosen.words))]
     print(json.dumps(found, indent=2, ensure_ascii=False))

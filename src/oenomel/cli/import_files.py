@@ -16,7 +16,7 @@ from oenomel.store import database, ingredients
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("files", type=Path, nargs="+", help="house files, specs, tables, Markdown, recipes; or folders of them")
     parser.add_argument(
         "--differs", choices=CHOICES, default="leave", help="what becomes of what differs (default: leave it; no trial is ever changed)"
@@ -26,7 +26,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Imports files, all of them or none, and prints what was new, the same, or differs."""
+    """Import files, all of them or none, and prints what was new, the same, or differs."""
     files, data = read_files(chosen.files), chosen.data or database.default_path()
     database.prepare(data)
     with closing(database.connect(data)) as conn:

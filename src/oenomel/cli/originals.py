@@ -21,7 +21,7 @@ from oenomel.store.stock import in_stock
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("--family", choices=("sour", "daisy", "fizz"), required=True, help="which family they stand in")
     parser.add_argument("--form", default="", help='one of its forms, such as "with foam"')
     parser.add_argument("--count", default="20", help="how many (default: 20)")
@@ -38,7 +38,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Prints original drinks that meet a wish, best first."""
+    """Print original drinks that meet a wish, best first."""
 
     def listed(text: str) -> list[str]:
         return [word.strip() for word in text.split(",") if word.strip()]
@@ -73,7 +73,7 @@ def run(chosen: argparse.Namespace) -> int:
 
 
 def _band(text: str) -> list[float] | None:
-    """A strength from low to high; one number alone is both."""
+    """Return a strength from low to high; one number alone is both."""
     if not text.strip():
         return None
     found = re.fullmatch(r"(\d+(?:\.\d+)?) ?%? ?(?:(?:-|–|to) ?(\d+(?:\.\d+)?) ?%?)?", " ".join(text.split()))

@@ -15,14 +15,14 @@ from oenomel.schemas.spec_to_drink import drink_from_spec
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("spec", type=Path, help="a spec file (JSON)")
     parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
     parser.add_argument("--dilution", choices=SCHOOLS_OF_DILUTION, default="curve", help="school of dilution (default: curve)")
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Prints the forecast of a spec file."""
+    """Print the forecast of a spec file."""
     drink = drink_from_spec(parse_spec(read_file(chosen.spec)), larder_of(chosen.data))
     print(forecast_report(forecast_of(drink, Conditions(dilution=chosen.dilution))).model_dump_json(indent=2))
     return 0

@@ -12,13 +12,13 @@ from oenomel.schemas.preparation_file import parse_preparation, preparation_of, 
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("file", type=Path, help="a preparation file (JSON); - for standard input")
     parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Prints the composition and yield of a preparation."""
+    """Print the composition and yield of a preparation."""
     larder = larder_of(chosen.data)
     index = Index(Findable.of(each) for each in larder.values())
     preparation = preparation_of(parse_preparation(read_file(chosen.file, what="preparation file")), known_by(index, larder))

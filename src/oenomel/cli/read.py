@@ -12,13 +12,13 @@ from oenomel.schemas.format_names import LARGEST_PAGE
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("file", type=Path, help="the file; - for standard input")
     parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Prints the recipe in a text, a table, a saved page or a spec file."""
+    """Print the recipe in a text, a table, a saved page or a spec file."""
     larder = larder_of(chosen.data)
     index = Index(Findable.of(each) for each in larder.values())
     report = read_text(read_file(chosen.file, LARGEST_PAGE, "recipe"), index, larder.__getitem__)

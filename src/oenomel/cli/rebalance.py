@@ -19,7 +19,7 @@ from oenomel.schemas.spec_to_drink import drink_from_spec
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("spec", type=Path, help="a spec file (JSON)")
     parser.add_argument("--target", type=Path, required=True, help='a spec, or figures like {"sugar": 8.0, "acid": 0.85}')
     parser.add_argument("--free", help="pours that may move, by slug or name, with commas (default: base, sour, sweet, liqueur)")
@@ -29,7 +29,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Prints the pourable amounts that bring a spec to a target."""
+    """Print the pourable amounts that bring a spec to a target."""
     larder = larder_of(chosen.data)
     spec, wished = parse_spec(read_file(chosen.spec)), parse_target(read_file(chosen.target))
     if not FINEST_GRID_ML <= chosen.grid <= COARSEST_GRID_ML:

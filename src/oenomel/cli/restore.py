@@ -9,13 +9,13 @@ from oenomel.store import backups, database
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("file", type=Path, help="the copy to put there")
     parser.add_argument("--data", type=Path, help="data file (default: the user's)")
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Puts a copy in the place of the data file; the old one is kept beside it."""
+    """Put a copy in the place of the data file; the old one is kept beside it."""
     data = chosen.data or database.default_path()
     kept = backups.restore(data, chosen.file)
     print(f"{chosen.file} is in the place of {data}." + (f" The old file is kept as {kept}." if kept else ""))

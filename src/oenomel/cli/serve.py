@@ -12,7 +12,7 @@ from oenomel.store import database
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("--demo", action="store_true", help="show the demo, in a data file of its own")
     parser.add_argument("--reset", action="store_true", help="put the demo back to how it was at first")
     parser.add_argument("--host", default="127.0.0.1", help="address to listen on (default: loopback only)")
@@ -23,7 +23,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Serves the app."""
+    """Serve the app."""
     server.check_invited(chosen.host, chosen.share)
     if chosen.demo:
         data = chosen.data or database.demo_path()

@@ -18,7 +18,7 @@ _NO_TEXTS: Final = (b"\x89PNG", b"\xff\xd8\xff", b"GIF8", b"%PDF", b"PK\x03\x04"
 
 
 def read_file(path: Path, largest: int = LARGEST_SPEC_BYTES, what: str = "spec file") -> str:
-    """The text of a file, or of standard input for "-"; raises SpecError where it can't be read or isn't text."""
+    """Return the text of a file, or of standard input for "-"; raises SpecError where it can't be read or isn't text."""
     try:
         if str(path) == "-":
             content = sys.stdin.buffer.read(largest + 1)
@@ -39,7 +39,7 @@ def read_file(path: Path, largest: int = LARGEST_SPEC_BYTES, what: str = "spec f
 
 
 def larder_of(data: Path | None) -> Larder:
-    """The larder of a data file; without one, what ships. Predicting never makes a data file."""
+    """Return the larder of a data file; without one, what ships. Predicting never makes a data file."""
     path = data or database.default_path()
     if data is None and not path.exists():
         return catalogue()
@@ -48,14 +48,14 @@ def larder_of(data: Path | None) -> Larder:
 
 
 def whole_number(text: str, name: str) -> int:
-    """A whole number out of an option; raises SpecError that names the option."""
+    """Return a whole number out of an option; raises SpecError that names the option."""
     if not text.strip().isdecimal() or not text.isascii():
         raise SpecError(name, f'"{text}" is not a whole number; write one such as 7')
     return int(text[:15])
 
 
 def number(text: str, name: str) -> float:
-    """A number of ml out of an option; raises SpecError that names the option."""
+    """Return a number of ml out of an option; raises SpecError that names the option."""
     try:
         value = float(text)
     except ValueError as error:

@@ -16,14 +16,14 @@ from oenomel.schemas.spec_to_drink import drink_from_spec
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
-    """Adds the options of the command."""
+    """Add the options of the command."""
     parser.add_argument("spec", type=Path, help="a spec file (JSON)")
     parser.add_argument("--as", dest="wanted", choices=(*FORMATS, "html"), required=True, help="the format")
     parser.add_argument("--data", type=Path, help="data file whose larder is used (default: the user's)")
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Prints a spec file in an open format."""
+    """Print a spec file in an open format."""
     larder = larder_of(chosen.data)
     spec = parse_spec(read_file(chosen.spec))
     # Whoever reads the file needs to know what is in it: an unknown slug is refused here.

@@ -38,7 +38,7 @@ PARTY_HOUR: Final = 17
 
 
 def prepare(data: Path, reset: bool = False) -> None:
-    """Makes the demo's data file where there is none yet, or puts it back to how it was at first.
+    """Make the demo's data file where there is none yet, or puts it back to how it was at first.
 
     Raises
     ------
@@ -59,7 +59,7 @@ def reset(conn: sqlite3.Connection) -> None:
 
 
 def restore(conn: sqlite3.Connection) -> None:
-    """Puts the demo back to how it was at first; what was made in it is gone."""
+    """Put the demo back to how it was at first; what was made in it is gone."""
     batches.remove_all(conn)
     events.remove(conn)
     drinks.remove_all(conn)
@@ -114,7 +114,7 @@ def _batch_moved(batch: BatchOfHouse, by: timedelta) -> BatchOfHouse:
 
 
 def _tomorrow() -> str:
-    """The hour of the demo's garden party: five tomorrow afternoon, by the clock on the wall."""
+    """Return the hour of the demo's garden party: five tomorrow afternoon, by the clock on the wall."""
     at = (datetime.now().astimezone() + timedelta(days=1)).replace(hour=PARTY_HOUR, minute=0, second=0, microsecond=0)
     return at.astimezone(UTC).isoformat(timespec="seconds")
 

@@ -53,7 +53,7 @@ class BenchSet:
         self._in_use: dict[tuple[str, str], Device] = {}
 
     def device(self, kind: str, make: str) -> Device:
-        """One device of a make, the same every time; raises RecordNotFound."""
+        """Return one device of a make, the same every time; raises RecordNotFound."""
         if kind not in DEVICES:
             raise RecordNotFound("device", kind)
         if make not in DEVICES[kind].makes:

@@ -13,10 +13,10 @@ class Burette(Protocol):
     """A burette: millilitres of lye that a sample takes until its indicator turns."""
 
     def zero(self) -> None:
-        """Fills it to nothing."""
+        """Fill it to nothing."""
 
     def read(self, sample: Sample) -> float:
-        """Reads the lye that ten millilitres took, [ml of 0.1 M]. Raises NoReading."""
+        """Read the lye that ten millilitres took, [ml of 0.1 M]. Raises NoReading."""
 
 
 class SimulatedBurette(StandIn):
@@ -28,5 +28,5 @@ class SimulatedBurette(StandIn):
         super().__init__(Errors(noise_sd=0.1, relative_sd=0.015, drift_sd=0.02, low=0.0, high=250.0, silent=0.03, step=0.05), seed)
 
     def read(self, sample: Sample) -> float:
-        """Reads the lye that ten millilitres took, [ml of 0.1 M]. Raises NoReading."""
+        """Read the lye that ten millilitres took, [ml of 0.1 M]. Raises NoReading."""
         return self._shown(sample.lye_ml)

@@ -40,10 +40,10 @@ class Device(Protocol):
     """What the app asks of any device; each module of this package narrows it to one kind."""
 
     def zero(self) -> None:
-        """Sets it to nothing, or to water: what has drifted since is gone."""
+        """Set it to nothing, or to water: what has drifted since is gone."""
 
     def read(self, sample: Sample) -> float:
-        """One reading, in the device's unit; raises NoReading where there is none."""
+        """Return one reading, in the device's unit; raises NoReading where there is none."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -80,7 +80,7 @@ class StandIn:
         self._drift = 0.0
 
     def zero(self) -> None:
-        """The drift so far is gone."""
+        """Return the drift so far is gone."""
         self._drift = 0.0
 
     def _shown(self, true: float) -> float:

@@ -30,7 +30,7 @@ that docs/model.md, "Water from the ice" believes before anything was measured."
 
 
 def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions | None = None) -> dict[str, Sample]:
-    """The true drink at each point of its making (tin, strained, served), the same each time it is asked for.
+    """Return the true drink at each point of its making (tin, strained, served), the same each time it is asked for.
 
     Parameters
     ----------
@@ -52,7 +52,7 @@ def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions
 
 
 def sample_of_lot(supposed: Ingredient, name: str, house: int = 1) -> Sample:
-    """The true liquid of a lot, the same each time it is asked for; 100 ml of it."""
+    """Return the true liquid of a lot, the same each time it is asked for; 100 ml of it."""
     true = _true_lot(supposed, house, f"{supposed.slug}, {name}").composition
     grams = 100 * true.density_g_per_ml
     solids = true.sugar + true.acid + (JUICE_OTHER_SOLIDS if supposed.kind == "juice" else 0.0)
@@ -69,7 +69,7 @@ def sample_of_lot(supposed: Ingredient, name: str, house: int = 1) -> Sample:
 
 
 def true_factor(house: int, technique: str) -> float:
-    """How much water a technique really takes in a house, as a factor on the curve; what its measurements should find."""
+    """Compute how much water a technique really takes in a house, as a factor on the curve; what its measurements should find."""
     return float(_random(house, technique).uniform(LEAST_FACTOR, MOST_FACTOR))
 
 

@@ -13,10 +13,10 @@ class Hydrometer(Protocol):
     """A hydrometer: % ABV by how deep it floats, right only where nothing is dissolved; the stand-in reads a distilled sample."""
 
     def zero(self) -> None:
-        """Sets it to nothing."""
+        """Set it to nothing."""
 
     def read(self, sample: Sample) -> float:
-        """Reads the strength of a distilled sample, [% ABV]. Raises NoReading."""
+        """Read the strength of a distilled sample, [% ABV]. Raises NoReading."""
 
 
 class SimulatedHydrometer(StandIn):
@@ -28,5 +28,5 @@ class SimulatedHydrometer(StandIn):
         super().__init__(Errors(noise_sd=0.2, relative_sd=0.005, drift_sd=0.03, low=0.0, high=100.0, silent=0.02, step=0.1), seed)
 
     def read(self, sample: Sample) -> float:
-        """Reads the strength of a distilled sample, [% ABV]. Raises NoReading."""
+        """Read the strength of a distilled sample, [% ABV]. Raises NoReading."""
         return self._shown(sample.abv)

@@ -13,10 +13,10 @@ class PhMeter(Protocol):
     """A pH meter: how fresh a juice is; it says nothing of how sharp it tastes."""
 
     def zero(self) -> None:
-        """Sets it by its buffer."""
+        """Set it by its buffer."""
 
     def read(self, sample: Sample) -> float:
-        """Reads the pH. Raises NoReading."""
+        """Read the pH. Raises NoReading."""
 
 
 class SimulatedPhMeter(StandIn):
@@ -28,5 +28,5 @@ class SimulatedPhMeter(StandIn):
         super().__init__(Errors(noise_sd=0.03, relative_sd=0.0, drift_sd=0.02, low=0.0, high=14.0, silent=0.02, step=0.01), seed)
 
     def read(self, sample: Sample) -> float:
-        """Reads the pH. Raises NoReading."""
+        """Read the pH. Raises NoReading."""
         return self._shown(sample.ph)

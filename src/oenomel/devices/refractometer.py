@@ -13,10 +13,10 @@ class Refractometer(Protocol):
     """A refractometer: °Bx of a few drops, which takes alcohol for sugar."""
 
     def zero(self) -> None:
-        """Sets it to nothing."""
+        """Set it to nothing."""
 
     def read(self, sample: Sample) -> float:
-        """Reads °Bx; alcohol is read as if it were sugar. Raises NoReading."""
+        """Read °Bx; alcohol is read as if it were sugar. Raises NoReading."""
 
 
 class SimulatedRefractometer(StandIn):
@@ -28,5 +28,5 @@ class SimulatedRefractometer(StandIn):
         super().__init__(Errors(noise_sd=0.15, relative_sd=0.0, drift_sd=0.04, low=-1.0, high=85.0, silent=0.02, step=0.1), seed)
 
     def read(self, sample: Sample) -> float:
-        """Reads °Bx; alcohol is read as if it were sugar. Raises NoReading."""
+        """Read °Bx; alcohol is read as if it were sugar. Raises NoReading."""
         return self._shown(sample.brix)

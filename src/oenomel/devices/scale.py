@@ -13,7 +13,7 @@ class Scale(Protocol):
     """A scale: grams of what stands on it."""
 
     def zero(self) -> None:
-        """Sets it to nothing."""
+        """Set it to nothing."""
 
     def read(self, sample: Sample) -> float:
         """Weighs the liquid, [g]; tin or glass are tared. Raises NoReading."""

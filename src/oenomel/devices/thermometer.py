@@ -13,10 +13,10 @@ class Thermometer(Protocol):
     """A thermometer: °C of what its tip is held in."""
 
     def zero(self) -> None:
-        """Sets it to nothing."""
+        """Set it to nothing."""
 
     def read(self, sample: Sample) -> float:
-        """Reads the temperature, [°C]. Raises NoReading."""
+        """Read the temperature, [°C]. Raises NoReading."""
 
 
 class SimulatedThermometer(StandIn):
@@ -28,5 +28,5 @@ class SimulatedThermometer(StandIn):
         super().__init__(Errors(noise_sd=0.2, relative_sd=0.0, drift_sd=0.03, low=-40.0, high=150.0, silent=0.01, step=0.1), seed)
 
     def read(self, sample: Sample) -> float:
-        """Reads the temperature, [°C]. Raises NoReading."""
+        """Read the temperature, [°C]. Raises NoReading."""
         return self._shown(sample.temperature_c)

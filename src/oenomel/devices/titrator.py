@@ -13,7 +13,7 @@ class Titrator(Protocol):
     """A titrator: acid as citric, by drops of lye until the colour turns."""
 
     def zero(self) -> None:
-        """Sets it to nothing."""
+        """Set it to nothing."""
 
     def read(self, sample: Sample) -> float:
         """Titrates acid as citric, [g/100 ml]. Raises NoReading."""

@@ -14,7 +14,7 @@ __all__ = ["calendar_of"]
 
 
 def calendar_of(name: str, tasks: Iterable[TaskReport], stamped: datetime) -> str:
-    """The file: an event a task, with its words and its reason; ``stamped`` is when it was written."""
+    """Return the file: an event a task, with its words and its reason; ``stamped`` is when it was written."""
     calendar = Calendar()
     calendar.add("prodid", "-//Oenomel//The evening worked backwards//EN")
     calendar.add("version", "2.0")

@@ -93,12 +93,14 @@ def _cell(column: str, value: Any) -> Any:
 
 
 def safe_cell(value: Any) -> Any:
-    """A text that no spreadsheet takes for a formula."""
+    """Return a text that no spreadsheet takes for a formula."""
     return f"'{value}" if isinstance(value, str) and value.startswith(_SPREADSHEET_SIGNS) else value
 
 
 def rows_of(text: str) -> list[dict[str, str]]:
-    """The lines of a table by its headings in small letters, whatever parts its columns; raises SpecError where a cell doesn't end."""
+    """Return the lines of a table by its headings in small letters, whatever parts its columns; raises SpecError where a cell
+    doesn't end.
+    """
     first = text.lstrip("\ufeff").split("\n", 1)[0]
     by = max((",", ";", "\t"), key=first.count)
     rows = csv.DictReader(io.StringIO(text.lstrip("\ufeff")), delimiter=by)
@@ -112,14 +114,14 @@ def rows_of(text: str) -> list[dict[str, str]]:
 
 
 def is_table(text: str) -> bool:
-    """Whether the first line of a text are headings of a table with a column for the ingredient and one for its amount."""
+    """Check whether the first line of a text are headings of a table with a column for the ingredient and one for its amount."""
     first = text.lstrip("\ufeff").split("\n", 1)[0]
     heads = {head.strip().strip('"').lower() for by in (",", ";", "\t") if by in first for head in first.split(by)}
     return bool(heads.intersection(_INGREDIENT)) and bool(heads.intersection(_AMOUNT))
 
 
 def specs_of_table(text: str) -> list[dict[str, Any]] | None:
-    """The specs that one of our own tables tells, as they stand in files; None where it is somebody else's.
+    """Return the specs that one of our own tables tells, as they stand in files; None where it is somebody else's.
 
     Raises
     ------
@@ -144,7 +146,7 @@ def _spec(rows: Sequence[Mapping[str, str]], line: int) -> dict[str, Any]:
 
 
 def _read(column: str, cell: str, line: int) -> Any:
-    """What a cell of the drink's own holds, as it stands in a spec."""
+    """Return what a cell of the drink's own holds, as it stands in a spec."""
     place = f"line {line}, {column}"
     if column == "seconds" and "-" in cell:
         return [_number(end, place) for end in cell.split("-")]
@@ -185,7 +187,7 @@ def _pour(row: Mapping[str, str], place: str) -> dict[str, Any]:
 
 
 def _plain(cell: str) -> float | str:
-    """A number where the cell is one, else its text: a spec takes "3/4" as it is."""
+    """Return a number where the cell is one, else its text: a spec takes "3/4" as it is."""
     try:
         return float(cell) if "." in cell else int(cell)
     except ValueError:
@@ -200,7 +202,7 @@ def _number(cell: str, place: str) -> float:
 
 
 def lines_of_table(text: str) -> list[str]:
-    """The lines of somebody's table as a recipe would write them: the amount, its unit, the ingredient."""
+    """Return the lines of somebody's table as a recipe would write them: the amount, its unit, the ingredient."""
     lines = []
     for row in rows_of(text):
         cells = [next((row[key] for key in keys if row.get(key)), "") for keys in (_AMOUNT, _UNIT, _INGREDIENT)]

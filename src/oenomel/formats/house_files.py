@@ -46,7 +46,7 @@ class NamedText:
 
 
 def house_of(files: Sequence[NamedText], index: Index, ingredient_of: Callable[[str], Ingredient]) -> HouseFile:
-    """What files hold, put together; the same drink in several of them is one.
+    """Return what files hold, put together; the same drink in several of them is one.
 
     Raises
     ------
@@ -104,7 +104,7 @@ def _house_in(file: NamedText, index: Index, ingredient_of: Callable[[str], Ingr
 
 
 def _understood(text: str, index: Index, ingredient_of: Callable[[str], Ingredient]) -> SpecFile:
-    """A recipe of somebody else's, where nothing in it was guessed."""
+    """Return a recipe of somebody else's, where nothing in it was guessed."""
     read = read_text(text, index, ingredient_of)
     doubtful = next((line.text for line in read.lines if not line.sure), None)
     if doubtful is not None or read.unknown:
@@ -132,7 +132,7 @@ def _drink(spec: SpecFile, notes: str, file: str) -> DrinkEntry:
 
 
 def _with_ids(house: HouseFile) -> HouseFile:
-    """Every drink by an id of its own: its name, and a number where two have one and tell none."""
+    """Return every drink by an id of its own: its name, and a number where two have one and tell none."""
     seen: set[str] = set()
     drinks = []
     for drink in house.drinks:
@@ -181,7 +181,9 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
 
 
 def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
-    """The same with another id for a drink that has the id of one in an earlier file and is called otherwise: "Été Sour", "Ete sour!"."""
+    """Return the same with another id for a drink that has the id of one in an earlier file and is called otherwise: "Été Sour", "Ete
+    sour!".
+    """
     names: dict[str, str] = {}
     found = []
     for house in held:
@@ -196,7 +198,7 @@ def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
 
 
 def _renamed(house: HouseFile, ids: Mapping[str, str]) -> HouseFile:
-    """The same with other ids for its drinks, wherever they stand."""
+    """Return the same with other ids for its drinks, wherever they stand."""
     told = house.model_dump(exclude_unset=True)
     for drink in told["drinks"]:
         drink["id"] = ids[drink["id"]]
@@ -209,7 +211,7 @@ def _renamed(house: HouseFile, ids: Mapping[str, str]) -> HouseFile:
 
 
 def _key(entry: Any) -> str:
-    """What an entry of a list is known by."""
+    """Return what an entry of a list is known by."""
     if isinstance(entry, LotOfHouse):
         return f"{entry.slug} {entry.name}"
     if isinstance(entry, KinshipOfHouse):
@@ -220,7 +222,7 @@ def _key(entry: Any) -> str:
 
 
 def _names(spec: SpecFile, name_of: Callable[[str], str]) -> dict[str, str]:
-    """What the slugs of a spec are called, as far as they are known here."""
+    """Return what the slugs of a spec are called, as far as they are known here."""
     found = {}
     for slug in slugs_of(spec):
         try:

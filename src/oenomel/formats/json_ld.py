@@ -25,7 +25,7 @@ _DEEPEST: Final = 12
 
 
 def linked_data_of(spec: SpecFile, names: Mapping[str, str]) -> dict[str, Any]:
-    """A drink as a schema.org Recipe; the spec goes along whole, so that nothing is lost on the way back."""
+    """Return a drink as a schema.org Recipe; the spec goes along whole, so that nothing is lost on the way back."""
     return {
         "@context": CONTEXT,
         "@type": "Recipe",
@@ -39,7 +39,7 @@ def linked_data_of(spec: SpecFile, names: Mapping[str, str]) -> dict[str, Any]:
 
 
 def is_page(text: str) -> bool:
-    """Whether a text is a saved page."""
+    """Check whether a text is a saved page."""
     rest = text.lstrip()
     while rest.startswith("<!--"):
         _, _, rest = rest.partition("-->")
@@ -48,7 +48,7 @@ def is_page(text: str) -> bool:
 
 
 def scripts_of(page: str) -> list[Any]:
-    """What the linked data of a page tells; parts that are no JSON are passed over.
+    """Return what the linked data of a page tells; parts that are no JSON are passed over.
 
     Only its scripts are looked for, each once from its beginning to its end, so that a page of any letters is read in one pass.
     """
@@ -62,7 +62,7 @@ def scripts_of(page: str) -> list[Any]:
 
 
 def recipe_in(told: Any, depth: int = 0) -> Mapping[str, Any] | None:
-    """The first recipe in linked data, however deep it lies."""
+    """Return the first recipe in linked data, however deep it lies."""
     if depth > _DEEPEST:
         return None
     if isinstance(told, Mapping):
@@ -76,20 +76,20 @@ def recipe_in(told: Any, depth: int = 0) -> Mapping[str, Any] | None:
 
 
 def recipes_in(told: Any) -> list[Mapping[str, Any]]:
-    """All recipes of linked data that holds several beside each other: a list, or a graph."""
+    """Return all recipes of linked data that holds several beside each other: a list, or a graph."""
     parts = told.get("@graph", [told]) if isinstance(told, Mapping) else told if isinstance(told, list) else []
     return [found for part in parts if isinstance(part, Mapping | list) and (found := recipe_in(part)) is not None]
 
 
 def recipe_lines(recipe: Mapping[str, Any]) -> tuple[str, list[TextLine]]:
-    """The name of a recipe and its lines."""
+    """Return the name of a recipe and its lines."""
     lines = [TextLine(text, "ingredients") for text in _texts(recipe.get("recipeIngredient") or recipe.get("ingredients"))]
     lines += [TextLine(text, "method") for text in _texts(recipe.get("recipeInstructions"))]
     return next(_texts(recipe.get("name")), ""), lines
 
 
 def _texts(told: Any, depth: int = 0) -> Iterator[str]:
-    """The texts in a value of linked data: a text, a list, steps, sections of steps."""
+    """Yield the texts in a value of linked data: a text, a list, steps, sections of steps."""
     if depth > _DEEPEST:
         return
     if isinstance(told, str):
@@ -103,7 +103,7 @@ def _texts(told: Any, depth: int = 0) -> Iterator[str]:
 
 
 def own_spec(recipe: Mapping[str, Any], names: Callable[[SpecFile], Mapping[str, str]]) -> SpecFile | None:
-    """The spec that Oenomel wrote along; None where it wrote none, or where somebody has changed the recipe since."""
+    """Return the spec that Oenomel wrote along; None where it wrote none, or where somebody has changed the recipe since."""
     properties = recipe.get("additionalProperty")
     for each in properties if isinstance(properties, list) else []:
         if isinstance(each, Mapping) and each.get("name") == OWN and isinstance(each.get("value"), Mapping):

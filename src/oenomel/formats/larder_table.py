@@ -40,7 +40,7 @@ class LarderRow:
 def write_larder_table(
     larder: Iterable[Ingredient], shelved: Mapping[str, Shelved], pars: Mapping[str, float], retired: Iterable[str]
 ) -> str:
-    """The table; figures to so many digits that they are read back as they are."""
+    """Return the table; figures to so many digits that they are read back as they are."""
     gone = set(retired)
     out = io.StringIO()
     writer = csv.DictWriter(out, COLUMNS, lineterminator="\n", quoting=QUOTING)
@@ -71,7 +71,7 @@ def write_larder_table(
 
 
 def read_larder_table(text: str) -> list[LarderRow]:
-    """The lines of a table; columns may be left out, and what isn't one of `COLUMNS` is refused.
+    """Return the lines of a table; columns may be left out, and what isn't one of `COLUMNS` is refused.
 
     Raises
     ------

@@ -26,24 +26,24 @@ _SERVED_ON = {"none": "", "cubes": " over ice", "large": " over a large cube", "
 
 
 def _name_of(pour: PourEntry, names: Mapping[str, str]) -> str:
-    """What a pour's ingredient is called."""
+    """Return what a pour's ingredient is called."""
     return names.get(pour.ingredient, pour.ingredient) if isinstance(pour.ingredient, str) else pour.ingredient.name
 
 
 def _amount_words(pour: PourEntry) -> str:
-    """An amount with its unit, such as "22.5 ml" or "2 dashes"."""
+    """Return an amount with its unit, such as "22.5 ml" or "2 dashes"."""
     amount = parse_amount(pour.amount)
     return f"{amount:.10g} {unit_words(pour.unit, amount)}"
 
 
 def pour_line(pour: PourEntry, names: Mapping[str, str]) -> str:
-    """A pour as a line of a recipe."""
+    """Return a pour as a line of a recipe."""
     tail = {"floated": ", floated", "rinse": ", to rinse the glass", "rim": " for the edge", "topped": ""}.get(pour.stage, "")
     return f"{_amount_words(pour)} {_name_of(pour, names)}{tail}{' (optional)' if pour.optional else ''}"
 
 
 def instructions_of(spec: SpecFile) -> Iterator[str]:
-    """How it is made and served, a sentence each."""
+    """Describe how it is made and served, a sentence each."""
     method, serve = spec.method, spec.serve
     dry = f"Dry shake for {method.dry_shake_seconds:g} seconds." if method.dry_shake_seconds and method.technique == "shake" else ""
     if dry and method.dry_shake == "first":
@@ -70,7 +70,7 @@ def instructions_of(spec: SpecFile) -> Iterator[str]:
 
 
 def _garnish_words(garnish: str | GarnishEntry) -> str:
-    """A garnish as a recipe writes it; how and why stand in brackets, so that they aren't taken for another one."""
+    """Return a garnish as a recipe writes it; how and why stand in brackets, so that they aren't taken for another one."""
     if isinstance(garnish, str):
         return garnish
     told = "; ".join(each for each in (garnish.how, garnish.why, f"or {garnish.instead}" if garnish.instead else "") if each)
@@ -78,7 +78,7 @@ def _garnish_words(garnish: str | GarnishEntry) -> str:
 
 
 def markdown_of(spec: SpecFile, names: Mapping[str, str], notes: str = "") -> str:
-    """A drink as Markdown; the spec goes along whole in a comment, so that nothing is lost on the way back."""
+    """Return a drink as Markdown; the spec goes along whole in a comment, so that nothing is lost on the way back."""
     kept = json.dumps(spec.model_dump(mode="json", exclude_none=True), ensure_ascii=False, separators=(",", ":"))
     told = ["", "## Notes", "", notes.strip()] if notes.strip() else []
     comment = f"{_COMMENT}{kept.replace('>', chr(92) + 'u003e')} -->"
@@ -86,7 +86,7 @@ def markdown_of(spec: SpecFile, names: Mapping[str, str], notes: str = "") -> st
 
 
 def spec_in_markdown(text: str, names: Callable[[SpecFile], Mapping[str, str]]) -> SpecFile | None:
-    """The spec that goes along in a Markdown text; None where there is none, or where somebody has changed the text since."""
+    """Return the spec that goes along in a Markdown text; None where there is none, or where somebody has changed the text since."""
     found = re.search(rf"^{re.escape(_COMMENT)}(\{{.*\}}) -->\s*$", text, re.MULTILINE)
     if found is None:
         return None
@@ -96,19 +96,19 @@ def spec_in_markdown(text: str, names: Callable[[SpecFile], Mapping[str, str]]) 
 
 
 def drinks_of_markdown(text: str) -> list[str]:
-    """The texts of drinks that stand below each other in one, each with the comment that holds its spec."""
+    """Return the texts of drinks that stand below each other in one, each with the comment that holds its spec."""
     ends = [found.end() for found in re.finditer(rf"^{re.escape(_COMMENT)}.*-->\s*?$", text, re.MULTILINE)]
     return [text[start:end].strip() for start, end in zip([0, *ends], ends, strict=False)]
 
 
 def notes_in_markdown(text: str) -> str:
-    """What is to be remembered of a drink, out of its text."""
+    """Return what is to be remembered of a drink, out of its text."""
     found = re.search(r"^## Notes$(.*?)(?=^<!--|\Z)", text, re.MULTILINE | re.DOTALL)
     return found[1].strip() if found else ""
 
 
 def without_spec(text: str) -> str:
-    """A Markdown text without the spec that goes along in it."""
+    """Return a Markdown text without the spec that goes along in it."""
     return re.sub(rf"^{re.escape(_COMMENT)}.*-->\s*$", "", text, flags=re.MULTILINE)
 
 

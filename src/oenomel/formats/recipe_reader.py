@@ -68,7 +68,8 @@ class ReadReport(Report):
 def read_text(
     text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended] = _NOTHING_MENDED
 ) -> ReadReport:
-    """A recipe out of a text, a table, linked data (bare or in a saved page) or a file of our own; ``mended`` are what was said of lines.
+    """Return a recipe out of a text, a table, linked data (bare or in a saved page) or a file of our own; ``mended`` are what was said of
+    lines.
 
     Raises
     ------
@@ -145,7 +146,7 @@ def _of_own(spec: SpecFile, ingredient_of: Callable[[str], Ingredient]) -> ReadR
 
 
 def _names(spec: SpecFile, ingredient_of: Callable[[str], Ingredient]) -> dict[str, str]:
-    """What the slugs of a spec are called; raises SpecError where the larder doesn't know one."""
+    """Return what the slugs of a spec are called; raises SpecError where the larder doesn't know one."""
     names = {}
     for at, pour in enumerate(spec.pours):
         if isinstance(pour.ingredient, str):

@@ -35,7 +35,7 @@ def write_all_as(specs: Sequence[tuple[SpecFile, str]], wanted: Format, names: M
 
 
 def write_as(spec: SpecFile, wanted: Format, names: Mapping[str, str], notes: str = "") -> str:
-    """A drink as a text; ``names`` are those of the larder's slugs."""
+    """Return a drink as a text; ``names`` are those of the larder's slugs."""
     match wanted:
         case "json":
             return json.dumps(spec.model_dump(mode="json", exclude_none=True), indent=2, ensure_ascii=False) + "\n"

@@ -101,5 +101,5 @@ class Named(Report):
 
     @classmethod
     def of(cls, ingredient: Ingredient) -> Named:
-        """An ingredient's."""
+        """Return an ingredient's."""
         return cls(slug=ingredient.slug, name=ingredient.name)

@@ -194,7 +194,7 @@ class IngredientEntry(Entry):
 
     @classmethod
     def of(cls, ingredient: Ingredient) -> IngredientEntry:
-        """An ingredient as it stands in the file; the price that its shelf tells stands with the shelf."""
+        """Return an ingredient as it stands in the file; the price that its shelf tells stands with the shelf."""
         same = ("slug", "name", "kind", "impression", "piece_ml", "piece_g", "foam", "origin", "rank")
         lists = {name: list(getattr(ingredient, name)) for name in ("slots", "allergens", "cautions", "also")}
         told = [value for value in ingredient.values.values() if value.source != OF_THE_SHELF]
@@ -205,7 +205,7 @@ class IngredientEntry(Entry):
         )
 
     def ingredient(self) -> Ingredient:
-        """The same for the core.
+        """Return the same for the core.
 
         Raises
         ------
@@ -397,7 +397,7 @@ OF_THE_SHELF: Final = "my shelf"
 
 
 def parse_house(told: Any) -> HouseFile:
-    """A house file out of its JSON; raises SpecError naming the first place that is wrong."""
+    """Return a house file out of its JSON; raises SpecError naming the first place that is wrong."""
     try:
         return HouseFile.model_validate(told)
     except ValidationError as error:
@@ -405,12 +405,12 @@ def parse_house(told: Any) -> HouseFile:
 
 
 def house_text(house: HouseFile) -> str:
-    """A house as the text of its file: keys in their order, what was never told left out."""
+    """Return a house as the text of its file: keys in their order, what was never told left out."""
     return json.dumps(house.model_dump(mode="json", exclude_unset=True), indent=1, ensure_ascii=False) + "\n"
 
 
 def plain_name(name: str) -> str:
-    """A name by which two drinks are one: capitals and spaces don't count, accents and marks do.
+    """Return a name by which two drinks are one: capitals and spaces don't count, accents and marks do.
 
     >>> plain_name("Ete  Sour") == plain_name("ete sour"), plain_name("Été Sour") == plain_name("Ete sour")
     (True, False)
@@ -419,7 +419,7 @@ def plain_name(name: str) -> str:
 
 
 def unused_id(base: str, taken: Container[str]) -> str:
-    """What a drink is called in a file where these ids are taken: by this one, or with a number behind it."""
+    """Return what a drink is called in a file where these ids are taken: by this one, or with a number behind it."""
     if base not in taken:
         return base
     # Of many drinks of one name the next number is found by doubling, and not by trying all that are taken.

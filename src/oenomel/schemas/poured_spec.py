@@ -15,7 +15,7 @@ _SAME_ML: Final = 1e-6
 
 
 def with_pours_of(spec: SpecFile, before: Drink, made: Drink) -> SpecFile:
-    """The spec of ``before`` with the pours of ``made``.
+    """Return the spec of ``before`` with the pours of ``made``.
 
     A pour that is still there keeps what was said of it; one whose amount moved is told anew, in the unit it had where that unit tells
     it exactly enough. A pour that followed another one stays with it only while it still does.
@@ -36,7 +36,7 @@ def with_pours_of(spec: SpecFile, before: Drink, made: Drink) -> SpecFile:
 
 
 def settled(spec: SpecFile, drink: Drink) -> SpecFile:
-    """The spec of a drink with every amount that follows another one resolved, as it stands in a file."""
+    """Return the spec of a drink with every amount that follows another one resolved, as it stands in a file."""
     entries = [
         _told_anew(entry, pour, spec.ounce_ml) if entry.relative is not None else entry
         for entry, pour in zip(spec.pours, drink.pours, strict=True)
@@ -50,7 +50,7 @@ def _told_anew(entry: PourEntry, pour: Pour, ounce_ml: float) -> PourEntry:
 
 
 def in_millilitres(spec: SpecFile, made: Drink) -> list[PourEntry]:
-    """The pours of a spec with every amount in ml."""
+    """Return the pours of a spec with every amount in ml."""
     return [
         entry.model_copy(update={"amount": pour.volume_ml, "unit": "ml", "said": None})
         for entry, pour in zip(spec.pours, made.pours, strict=True)
@@ -73,7 +73,7 @@ def _entry(pour: Pour, entry: PourEntry | None, before: Pour | None, ounce_ml: f
 
 
 def spoken_of(pour: Pour, unit: Unit, ounce_ml: float = BAR_OUNCE_ML) -> tuple[float, Unit]:
-    """An amount in the unit it is spoken of in: dashes, drops, pieces and grams stay what they are, the rest is measured."""
+    """Return an amount in the unit it is spoken of in: dashes, drops, pieces and grams stay what they are, the rest is measured."""
     ingredient, per_unit = pour.ingredient, {"cl": 10.0, "oz": ounce_ml, "dash": ML_PER_UNIT["dash"], "drop": ML_PER_UNIT["drop"]}.get(unit)
     if ingredient.composition.solid:
         per_unit, unit = SOLIDS_ML_PER_G, "g"
@@ -85,7 +85,7 @@ def spoken_of(pour: Pour, unit: Unit, ounce_ml: float = BAR_OUNCE_ML) -> tuple[f
 
 
 def _following(entry: PourEntry, sources: list[int | None], at: int, volumes: list[float]) -> PourEntry:
-    """An entry whose amount follows another pour's, where that pour stands now; or no longer follows it."""
+    """Return an entry whose amount follows another pour's, where that pour stands now; or no longer follows it."""
     if entry.relative is None:
         return entry
     if entry.relative.to not in sources:

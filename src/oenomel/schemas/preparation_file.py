@@ -157,12 +157,12 @@ class PreparationReport(Report):
 
 
 def parse_preparation(text: str) -> PreparationFile:
-    """A preparation file from its text; raises SpecError naming the first place that is wrong."""
+    """Return a preparation file from its text; raises SpecError naming the first place that is wrong."""
     return parse_as(PreparationFile, text, "a preparation")
 
 
 def preparation_of(file: PreparationFile, known: Known, itself: str = "") -> Preparation:
-    """The same for the core.
+    """Return the same for the core.
 
     Parameters
     ----------
@@ -187,7 +187,7 @@ def preparation_of(file: PreparationFile, known: Known, itself: str = "") -> Pre
 
 
 def preparation_report(outcome: Outcome) -> PreparationReport:
-    """What a preparation comes to, as JSON."""
+    """Return what a preparation comes to, as JSON."""
     same = ("brix", "brix_sd", "density", "yield_ml", "yield_g", "yield_sd", "keeps_days")
     lists = {name: list(getattr(outcome, name)) for name in ("allergens", "cautions", "why")}
     return PreparationReport(

@@ -48,7 +48,7 @@ def _checked_amount(value: Any) -> Any:
 
 
 def _sendable(sentence: str) -> str:
-    """A sentence that may quote what can't be encoded."""
+    """Return a sentence that may quote what can't be encoded."""
     return sentence.encode("utf-8", "replace").decode()
 
 
@@ -217,7 +217,7 @@ class MethodEntry(_Entry):
         return sum(self.seconds) / 2 if isinstance(self.seconds, list) else self.seconds
 
     def worked(self) -> Method:
-        """The same for the core."""
+        """Return the same for the core."""
         between = (self.seconds[0], self.seconds[1]) if isinstance(self.seconds, list) else None
         same = ("technique", "dry_shake_seconds", "dry_shake", "ice", "ice_pieces", "ice_piece_g", "strain", "sparkling", "sign")
         return Method(
@@ -230,7 +230,7 @@ class MethodEntry(_Entry):
 
     @classmethod
     def of(cls, method: Method) -> MethodEntry:
-        """A method of the core as it stands in a file."""
+        """Return a method of the core as it stands in a file."""
         told = asdict(method)
         between = told.pop("seconds_between")
         return cls.model_validate(told | {"seconds": between or method.seconds, "steps": list(told["steps"]), "order": list(method.order)})
@@ -246,7 +246,7 @@ class GarnishEntry(_Entry):
 
     @staticmethod
     def by_parts(entry: str | GarnishEntry) -> str | GarnishEntry:
-        """A garnish by its parts where its words tell more than what it is: "bay leaf, for the nose"."""
+        """Return a garnish by its parts where its words tell more than what it is: "bay leaf, for the nose"."""
         told = garnish_from_words(entry) if isinstance(entry, str) else None
         return GarnishEntry(what=told.what, how=told.how, why=told.why) if told and (told.how or told.why) else entry
 
@@ -276,19 +276,19 @@ class ServeEntry(_Entry):
     note: Annotated[Plain, Field(max_length=1000)] = ""
 
     def served(self) -> Serve:
-        """The same for the core."""
+        """Return the same for the core."""
         edge = Edge() if self.edge is None else Edge(self.edge.half, self.edge.wetted_with)
         return Serve(self.glass, self.ice, tuple(garnish_of(each) for each in self.garnish), self.chilled, edge, self.note)
 
     @classmethod
     def of(cls, serve: Serve) -> ServeEntry:
-        """What a drink of the core is served in, as it stands in a file."""
+        """Return what a drink of the core is served in, as it stands in a file."""
         told = asdict(serve)
         return cls.model_validate(told | {"garnish": list(told["garnish"]), "edge": told["edge"] if serve.edge != Edge() else None})
 
 
 def garnish_of(entry: str | GarnishEntry) -> Garnish:
-    """A garnish of a file for the core."""
+    """Return a garnish of a file for the core."""
     if isinstance(entry, str):
         return garnish_from_words(entry)
     return Garnish(entry.what, entry.how, entry.why, entry.instead)
@@ -315,7 +315,7 @@ class SpecFile(_Entry):
 
 
 def check_relatives(pours: Sequence[PourEntry], path: str) -> None:
-    """Raises SpecError where a pour follows one that isn't there."""
+    """Raise SpecError where a pour follows one that isn't there."""
     for index, pour in enumerate(pours):
         if pour.relative is not None and (pour.relative.to >= len(pours) or pour.relative.to == index):
             raise SpecError(f"{path}[{index}].relative.to", f"there is no other pour {pour.relative.to}")
@@ -325,7 +325,7 @@ Parsed = TypeVar("Parsed", bound=BaseModel)
 
 
 def parse_spec(text: str) -> SpecFile:
-    """A spec file from its text.
+    """Return a spec file from its text.
 
     Raises
     ------
@@ -354,7 +354,7 @@ _TAGS: Final = ("slug", "inline", "time", "between", "words", "garnish-entry", "
 
 
 def spec_error(refusal: Any) -> SpecError:
-    """One of Pydantic's refusals as the sentence of the house, with the path as it stands in the file."""
+    """Return one of Pydantic's refusals as the sentence of the house, with the path as it stands in the file."""
     cause = refusal.get("ctx", {}).get("error")
     if isinstance(cause, SpecError):
         return cause
@@ -364,7 +364,7 @@ def spec_error(refusal: Any) -> SpecError:
 
 
 def spec_schema() -> dict[str, Any]:
-    """The JSON Schema of the spec file (draft 2020-12)."""
+    """Return the JSON Schema of the spec file (draft 2020-12)."""
     return {"$schema": "https://json-schema.org/draft/2020-12/schema", **SpecFile.model_json_schema()}
 
 

@@ -16,7 +16,7 @@ _GRID: Final = {"ml": 0.5, "cl": 0.05, "oz": 0.125}
 
 
 def with_mend(spec: SpecFile, mend: Fix) -> SpecFile:
-    """The spec with every edit of a mend made; the original is left as it was."""
+    """Return the spec with every edit of a mend made; the original is left as it was."""
     for edit in mend.edits:
         spec = _with_edit(spec, edit)
     return spec
@@ -45,7 +45,7 @@ def _with_pours(spec: SpecFile, pours: list[PourEntry]) -> SpecFile:
 
 
 def _times(pour: PourEntry, times: float) -> PourEntry:
-    """A pour resized, on the marks of its measure; dashes, drops, pieces and leaves stay whole, what is on the edge as it is."""
+    """Return a pour resized, on the marks of its measure; dashes, drops, pieces and leaves stay whole, what is on the edge as it is."""
     if pour.stage in ("rim", "garnish"):
         return pour
     amount = parse_amount(pour.amount) * times

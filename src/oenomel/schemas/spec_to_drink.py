@@ -50,7 +50,7 @@ TODAYS: Final = "today"
 
 
 def drink_from_spec(spec: SpecFile, larder: Larder, lots: Lots = MappingProxyType({})) -> Drink:
-    """The drink that a spec describes, its amounts resolved to ml.
+    """Return the drink that a spec describes, its amounts resolved to ml.
 
     ``lots`` are those that its pours name; the words of a lot that nobody knows stay words, and the ingredient is what it usually is.
 
@@ -71,7 +71,7 @@ def drink_from_spec(spec: SpecFile, larder: Larder, lots: Lots = MappingProxyTyp
 
 
 def spec_from_drink(drink: Drink) -> SpecFile:
-    """A spec with every amount in ml."""
+    """Return a spec with every amount in ml."""
     return SpecFile(
         format="oenomel/spec",
         version=1,
@@ -90,7 +90,7 @@ def spec_from_drink(drink: Drink) -> SpecFile:
 
 
 def spec_as_poured(drink: Drink) -> SpecFile:
-    """A spec with every amount in the unit by which it is poured: dashes, leaves, a piece."""
+    """Return a spec with every amount in the unit by which it is poured: dashes, leaves, a piece."""
     spec = spec_from_drink(drink)
     pours = [
         entry if pour.amount is None else entry.model_copy(update={"amount": pour.amount, "unit": pour.unit})
@@ -115,7 +115,7 @@ def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder, lots: Lo
 
 
 def _followed(index: int, spec: SpecFile, pours: Sequence[Pour]) -> Pour:
-    """A pour as it stands, or where it follows another one with that one's amount; a chain is followed to its end."""
+    """Return a pour as it stands, or where it follows another one with that one's amount; a chain is followed to its end."""
     times, at, seen = 1.0, index, [index]
     while (relative := spec.pours[at].relative) is not None:
         if relative.to in seen:
@@ -131,7 +131,7 @@ def _followed(index: int, spec: SpecFile, pours: Sequence[Pour]) -> Pour:
 
 
 def follows(volume_ml: float, followed_ml: float) -> bool:
-    """Whether an amount is the one that is followed, but for rounding."""
+    """Check whether an amount is the one that is followed, but for rounding."""
     return abs(volume_ml - followed_ml) <= FOLLOWS_WITHIN * max(followed_ml, 1.0)
 
 
@@ -146,7 +146,7 @@ def _ingredient(place: str, entry: PourEntry, larder: Larder) -> Ingredient:
 
 
 def inline_ingredient(entry: InlineIngredient) -> Ingredient:
-    """An ingredient that a file describes, for the core; raises what `Composition` raises."""
+    """Return an ingredient that a file describes, for the core; raises what `Composition` raises."""
     return Ingredient(
         slug=f"inline:{entry.name}",
         name=entry.name,
@@ -159,7 +159,7 @@ def inline_ingredient(entry: InlineIngredient) -> Ingredient:
 
 
 def written(ingredient: Ingredient) -> str | InlineIngredient:
-    """How a spec names an ingredient: by its slug in the larder; one that a file describes goes along as it is."""
+    """Describe how a spec names an ingredient: by its slug in the larder; one that a file describes goes along as it is."""
     if ingredient.origin != "inline":
         return ingredient.slug
     return InlineIngredient(
@@ -172,7 +172,7 @@ def written(ingredient: Ingredient) -> str | InlineIngredient:
 
 
 def composition_entry(made: Composition) -> CompositionEntry:
-    """A composition of the core as it stands in a file."""
+    """Return a composition of the core as it stands in a file."""
     spread: dict[str, Any] = {name: made.spread[name] for name in SpreadEntry.model_fields if isinstance(made.spread.get(name), float)}
     for group, kinds in (("sugars", SUGARS), ("acids", ACIDS)):
         of_all = made.spread.get(group)
@@ -217,17 +217,19 @@ def lots_named(*specs: SpecFile) -> set[tuple[str, str]]:
 
 
 def slugs_of(*specs: SpecFile) -> set[str]:
-    """The larder's slugs that specs name."""
+    """Return the larder's slugs that specs name."""
     return {pour.ingredient for spec in specs for pour in spec.pours if isinstance(pour.ingredient, str)}
 
 
 def plain_spec(spec: SpecFile) -> SpecFile:
-    """The same spec plainly told: amounts as numbers ("3/4" and 0.75 are the same), a garnish that tells more than what by its parts."""
+    """Return the same spec plainly told: amounts as numbers ("3/4" and 0.75 are the same), a garnish that tells more than what by its
+    parts.
+    """
     pours = [pour.model_copy(update={"amount": parse_amount(pour.amount)}) for pour in spec.pours]
     serve = spec.serve.model_copy(update={"garnish": [GarnishEntry.by_parts(each) for each in spec.serve.garnish]})
     return spec.model_copy(update={"pours": pours, "serve": serve})
 
 
 def same_spec(one: SpecFile, other: SpecFile) -> bool:
-    """Whether two specs are one: amounts as numbers, and every default told."""
+    """Check whether two specs are one: amounts as numbers, and every default told."""
     return plain_spec(one).model_dump() == plain_spec(other).model_dump()

@@ -56,7 +56,7 @@ from oenomel.store.database import transaction
 
 
 def get_poured(conn: sqlite3.Connection, drink_id: int) -> PouredTrial:
-    """Which trial of a drink is poured for many: the newest that is finished, else the newest."""
+    """Find which trial of a drink is poured for many: the newest that is finished, else the newest."""
     drinks.get(conn, drink_id)
     found = poured_trial(conn, drink_id)
     if found is None:
@@ -66,7 +66,7 @@ def get_poured(conn: sqlite3.Connection, drink_id: int) -> PouredTrial:
 
 
 def work_out_batch(conn: sqlite3.Connection, body: BatchEntry, conditions: Conditions) -> BatchReport:
-    """A batch as it can be measured: order of pouring, water, container, one serve beside the drink made singly, what it takes."""
+    """Return a batch as it can be measured: order of pouring, water, container, one serve beside the drink made singly, what it takes."""
     return _report(conn, batch_now(conn, body, conditions), conditions)
 
 
@@ -76,7 +76,7 @@ def list_batches(conn: sqlite3.Connection, every: bool = False) -> list[KeptBatc
 
 
 def make_batch(conn: sqlite3.Connection, body: MakeEntry, conditions: Conditions) -> KeptBatchReport:
-    """Keeps a batch that was made, with its real amounts and lots, on what was kept of an older one."""
+    """Save a batch that was made, with its real amounts and lots, on what was kept of an older one."""
     with transaction(conn):
         drink = drinks.get(conn, body.drink_id)
         spec, _ = with_lots_named(conn, body.batch.of_its_lots, MadeEntry())
@@ -126,12 +126,12 @@ def make_batch(conn: sqlite3.Connection, body: MakeEntry, conditions: Conditions
 
 
 def get_batch(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
-    """One batch: what is left, what is in it, whose share, its log and its label."""
+    """Return one batch: what is left, what is in it, whose share, its log and its label."""
     return report_of(conn, batch_id)
 
 
 def change_batch(conn: sqlite3.Connection, batch_id: int, body: BatchChange) -> KeptBatchReport:
-    """Sets right what is left of it, its name, its date, or that it is used up."""
+    """Set right what is left of it, its name, its date, or that it is used up."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
         told = body.model_dump(exclude_none=True, exclude={"used_up", "use_by", "was"})
@@ -147,13 +147,13 @@ def change_batch(conn: sqlite3.Connection, batch_id: int, body: BatchChange) -> 
 
 
 def remove_batch(conn: sqlite3.Connection, batch_id: int) -> None:
-    """Takes away a batch that was noted by mistake."""
+    """Take away a batch that was noted by mistake."""
     with transaction(conn):
         batches.remove(conn, batch_id)
 
 
 def serve_from_batch(conn: sqlite3.Connection, batch_id: int, body: ServedEntry) -> KeptBatchReport:
-    """Notes what was poured out of it; refused where that much isn't there."""
+    """Note what was poured out of it; refused where that much isn't there."""
     if (body.serves is None) == (body.ml is None):
         raise SpecError("serves", "say how many serves were poured, or how many ml")
     with transaction(conn):
@@ -166,7 +166,7 @@ def serve_from_batch(conn: sqlite3.Connection, batch_id: int, body: ServedEntry)
 
 
 def correct_by_taste(conn: sqlite3.Connection, batch_id: int, body: SaidOfBottle) -> CorrectionsReport:
-    """What to add after what a tongue said, an axis at a time; nothing is written."""
+    """Return what to add after what a tongue said, an axis at a time; nothing is written."""
     record = batches.get(conn, batch_id)
     found: list[Correction] = []
     for axis in AXES:
@@ -178,7 +178,7 @@ def correct_by_taste(conn: sqlite3.Connection, batch_id: int, body: SaidOfBottle
 
 
 def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleReading) -> CorrectionsReport:
-    """Takes a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference."""
+    """Take a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
         bottle = Ingredient(slug="bottle", name=record.name, kind="other", composition=left_composition(record))
@@ -194,7 +194,7 @@ def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleRead
 
 
 def add_to_batch(conn: sqlite3.Connection, batch_id: int, body: AdditionEntry) -> KeptBatchReport:
-    """Notes what was added to what is left in the bottle."""
+    """Note what was added to what is left in the bottle."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
         if record.left_ml <= 0:
@@ -222,7 +222,7 @@ def _poured(record: BatchRecord) -> list[PouredEntry]:
 
 
 def _pours_left(conn: sqlite3.Connection, record: BatchRecord) -> list[Pour]:
-    """What is left in the bottle, in the shares of what went in."""
+    """Return what is left in the bottle, in the shares of what went in."""
     return [pour.at(pour.volume_ml * record.left_ml / record.volume_ml) for pour in pours_of(conn, _poured(record))]
 
 

@@ -24,7 +24,7 @@ from oenomel.store.drinks import TrialRecord
 
 
 def write_card(conn: sqlite3.Connection, body: CardRequest, conditions: Conditions) -> CardReport:
-    """The card of a drink, or of two of its trials with their differences marked."""
+    """Return the card of a drink, or of two of its trials with their differences marked."""
     card = _card(conn, body, body.trial, conditions)
     if body.beside is None:
         return CardReport(html=cards_html([card], body.layout), title=card.name)
@@ -33,7 +33,7 @@ def write_card(conn: sqlite3.Connection, body: CardRequest, conditions: Conditio
 
 
 def write_list(conn: sqlite3.Connection, body: ListRequest, conditions: Conditions) -> CardReport:
-    """A whole list on one sheet."""
+    """Return a whole list on one sheet."""
     chosen = drinks.latest_trials(conn, body.drinks or _finished(conn))
     if missing := [each for each in body.drinks if each not in chosen]:
         raise RecordNotFound("drink", missing[0])
@@ -70,7 +70,7 @@ def _card(conn: sqlite3.Connection, body: CardRequest, number: int | None, condi
 def _descent(
     conn: sqlite3.Connection, kept: list[TrialRecord], trial: TrialRecord | None, parent: int | None, forecast: Forecast
 ) -> list[str]:
-    """Where it came from and what was changed, a line each."""
+    """Find where it came from and what was changed, a line each."""
     lines = []
     before = next((each for each in kept if each.id == parent), None)
     if before is not None:
@@ -90,7 +90,7 @@ def _forecast(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) 
 
 
 def _finished(conn: sqlite3.Connection) -> list[int]:
-    """The drinks of which a trial is finished, or all of them."""
+    """Return the drinks of which a trial is finished, or all of them."""
     everything = book_search.find(conn, Wanted(), most=100)
     return [each for each in everything if "finished" in lineage.marks(conn, each).values()] or everything
 

@@ -19,7 +19,7 @@ from oenomel.store.measurements import MeasurementRecord
 
 
 def keep_reading(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: DeviceReadingEntry) -> NotebookReport:
-    """Keeps a reading of a trial; refused with the reason where it can't be. What it says of the water counts from then on."""
+    """Save a reading of a trial; refused with the reason where it can't be. What it says of the water counts from then on."""
     kept, plain = _trial(conn, drink_id, trial_id)
     reading = Reading(body.quantity, body.point, body.value)
     with transaction(conn):
@@ -31,7 +31,7 @@ def keep_reading(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: D
 
 
 def take_reading_back(conn: sqlite3.Connection, drink_id: int, reading_id: int) -> NotebookReport:
-    """Takes a reading back, and what it said of the water."""
+    """Take a reading back, and what it said of the water."""
     trial_id = measurements.get(conn, reading_id).trial_id
     kept, plain = _trial(conn, drink_id, trial_id)
     with transaction(conn):
@@ -41,7 +41,7 @@ def take_reading_back(conn: sqlite3.Connection, drink_id: int, reading_id: int) 
 
 
 def list_devices() -> list[MeasuringDeviceReport]:
-    """The devices that can be chosen; any reading can be typed instead."""
+    """Return the devices that can be chosen; any reading can be typed instead."""
     return [
         MeasuringDeviceReport.model_validate({"device": name, "quantity": kind.quantity, "makes": sorted(kind.makes)})
         for name, kind in DEVICES.items()
@@ -59,13 +59,13 @@ def read_device(conn: sqlite3.Connection, bench: BenchSet, device: str, body: De
 
 
 def get_calibration(conn: sqlite3.Connection) -> list[FactorReport]:
-    """How much water each technique takes in this house."""
+    """Compute how much water each technique takes in this house."""
     found = sorted(measurements.ratios(conn).items())
     return [FactorReport.model_validate(own_water(technique, ratios)) for technique, ratios in found]
 
 
 def _trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> tuple[KeptTrial, Forecast]:
-    """A trial, and its forecast as if the house had measured nothing."""
+    """Return a trial, and its forecast as if the house had measured nothing."""
     (kept,) = kept_trials(conn, [drinks.get_trial(conn, drink_id, trial_id)])
     return kept, without_house_factor(kept.drink, forecast_of(kept.drink, kept.conditions))
 

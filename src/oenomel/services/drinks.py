@@ -37,19 +37,19 @@ from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
 
 
 def list_drinks(conn: sqlite3.Connection, asked: PageQuery) -> list[DrinkSummary]:
-    """A page of the book, newest drink first; how many there are in all: `/book`."""
+    """Return a page of the book, newest drink first; how many there are in all: `/book`."""
     found = book_search.find(conn, _book_search_of(asked, ingredients.names(conn)), asked.limit or book_search.MOST_FOUND, asked.before)
     drafts, latest = drinks.drafts(conn, found), drinks.latest_trials(conn, found)
     return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.some(conn, found)]
 
 
 def count_drinks(conn: sqlite3.Connection, asked: BookQuery) -> BookCount:
-    """How many drinks of the book have what is asked for."""
+    """Compute how many drinks of the book have what is asked for."""
     return BookCount(drinks=book_search.count(conn, _book_search_of(asked, ingredients.names(conn))))
 
 
 def add_drink(conn: sqlite3.Connection, body: NewDrink) -> DrinkDetail:
-    """Starts a drink from a spec, which is kept as its first trial."""
+    """Start a drink from a spec, which is kept as its first trial."""
     with transaction(conn):
         drink_id = drinks.add(conn, body.name, body.spec.family, notes=body.notes)
         spec = body.spec.model_copy(update={"name": body.name})
@@ -61,19 +61,19 @@ def add_drink(conn: sqlite3.Connection, body: NewDrink) -> DrinkDetail:
 
 
 def get_drink(conn: sqlite3.Connection, drink_id: int) -> DrinkDetail:
-    """One drink."""
+    """Return one drink."""
     return _detail(conn, drink_id)
 
 
 def rename_drink(conn: sqlite3.Connection, drink_id: int, body: NewName) -> DrinkDetail:
-    """Gives a drink another name; its trials keep the one they were made under."""
+    """Give a drink another name; its trials keep the one they were made under."""
     with transaction(conn):
         drinks.rename(conn, drink_id, body.name)
     return _detail(conn, drink_id)
 
 
 def write_notes(conn: sqlite3.Connection, drink_id: int, body: NewNotes) -> DrinkDetail:
-    """Writes down what is to be remembered of a drink and stands nowhere else."""
+    """Write down what is to be remembered of a drink and stands nowhere else."""
     with transaction(conn):
         here = drinks.get(conn, drink_id)
         if body.was is not None:
@@ -83,7 +83,7 @@ def write_notes(conn: sqlite3.Connection, drink_id: int, body: NewNotes) -> Drin
 
 
 def keep_trial(conn: sqlite3.Connection, drink_id: int, body: NewTrial, conditions: Conditions) -> DrinkDetail:
-    """Keeps a trial as made with the forecast of that day, and holds the draft against it: both or neither.
+    """Save a trial as made with the forecast of that day, and holds the draft against it: both or neither.
 
     Refused with 409 where another window saved in between; it can then be kept beside.
     """
@@ -96,14 +96,14 @@ def keep_trial(conn: sqlite3.Connection, drink_id: int, body: NewTrial, conditio
 
 
 def set_reference(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: Reference) -> DrinkDetail:
-    """Counts a kept trial among the house's reference specs of its family, or no longer."""
+    """Count a kept trial among the house's reference specs of its family, or no longer."""
     with transaction(conn):
         drinks.set_reference(conn, drink_id, trial_id, body.counts)
     return _detail(conn, drink_id)
 
 
 def save_draft(conn: sqlite3.Connection, drink_id: int, body: DraftEntry) -> DraftReport:
-    """Saves the draft; refused with 409 where another window saved in between."""
+    """Save the draft; refused with 409 where another window saved in between."""
     drinks.get(conn, drink_id)
     (drink,) = resolve(conn, body.spec)
     with transaction(conn):

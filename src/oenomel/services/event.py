@@ -38,19 +38,19 @@ _SAID: Final = {
 
 
 def get_evening(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
-    """The evening that is ahead: its batches, what it takes, its tasks from the hour backwards."""
+    """Return the evening that is ahead: its batches, what it takes, its tasks from the hour backwards."""
     return evening_report(conn, conditions)
 
 
 def put_evening(conn: sqlite3.Connection, body: EveningEntry, conditions: Conditions) -> EveningReport:
-    """Tells of the evening; refused where its hour has passed, or a drink or a batch isn't there."""
+    """Set of the evening; refused where its hour has passed, or a drink or a batch isn't there."""
     with transaction(conn):
         return _put(conn, body, conditions)
 
 
 def change_evening(conn: sqlite3.Connection, body: EveningChange, conditions: Conditions) -> EveningReport:
-    """Tells one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that
-    is told begins one, at the usual hour.
+    """Set one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that is
+    told begins one, at the usual hour.
     """
     with transaction(conn):
         kept = kept_evening(conn) or usual_evening()
@@ -74,39 +74,39 @@ def change_evening(conn: sqlite3.Connection, body: EveningChange, conditions: Co
 
 
 def forget_evening(conn: sqlite3.Connection) -> None:
-    """Takes it off with its ticks: the next one begins. Until then it can be put back."""
+    """Take it off with its ticks: the next one begins. Until then it can be put back."""
     with transaction(conn):
         events.remove(conn)
 
 
 def put_evening_back(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
-    """Puts the evening that was taken off last back, with its ticks; refused with 409 where another one has begun since."""
+    """Put the evening that was taken off last back, with its ticks; refused with 409 where another one has begun since."""
     with transaction(conn):
         events.put_back(conn)
         return evening_report(conn, conditions)
 
 
 def tick_off(conn: sqlite3.Connection, body: TickEntry) -> None:
-    """Ticks something off, or takes the tick back."""
+    """Tick something off, or takes the tick back."""
     with transaction(conn):
         events.tick(conn, body.what, done=body.done)
 
 
 def export_calendar(conn: sqlite3.Connection, conditions: Conditions) -> ExportReport:
-    """Its tasks as an iCalendar file."""
+    """Return its tasks as an iCalendar file."""
     report, name = _with_title(evening_report(conn, conditions))
     return ExportReport(text=calendar_of(name, report.tasks, datetime.now(UTC)), file_name=f"{slug_for(name)}.ics")
 
 
 def export_list(conn: sqlite3.Connection, asked: ListQuery) -> ExportReport:
-    """What it takes, as a table or a text."""
+    """Return what it takes, as a table or a text."""
     report, name = _with_title(evening_report(conn, conditions_for(conn, asked)))
     ending = "csv" if asked.wanted == "csv" else "txt"
     return ExportReport(text=shopping_list(report.bought, asked.wanted), file_name=f"{slug_for(name)}-list.{ending}")
 
 
 def _put(conn: sqlite3.Connection, evening: EveningEntry, conditions: Conditions, kept_at: str = "") -> EveningReport:
-    """Keeps an evening; the hour that it has already may have passed."""
+    """Save an evening; the hour that it has already may have passed."""
     at = kept_at if kept_at and evening.at == kept_at else _hour(evening.at).isoformat(timespec="seconds")
     for place, each in enumerate(evening.drinks):
         drinks.get(conn, each.drink_id)

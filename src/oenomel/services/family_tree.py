@@ -21,7 +21,7 @@ from oenomel.store.lineage import MOST_NODES, NodeRecord
 
 
 def get_tree(conn: sqlite3.Connection, family: FamilyName | None = None) -> TreeReport:
-    """The trials in view, the newest where there are very many, and the change on each branch."""
+    """Return the trials in view, the newest where there are very many, and the change on each branch."""
     records = lineage.tree(conn, family or "")
     made = _drinks(conn, records)
     shown = set(made)
@@ -36,7 +36,7 @@ def get_tree(conn: sqlite3.Connection, family: FamilyName | None = None) -> Tree
 
 
 def cross_trials(conn: sqlite3.Connection, body: CrossRequest) -> SpecFile:
-    """A start out of two or three trials: the first gives the frame, the others what fills its slots."""
+    """Return a start out of two or three trials: the first gives the frame, the others what fills its slots."""
     kept = kept_trials(conn, [drinks.trial(conn, each) for each in body.parents])
     made = cross([each.drink for each in kept])
     names = [drinks.get(conn, each.record.drink_id).name for each in kept]
@@ -45,7 +45,7 @@ def cross_trials(conn: sqlite3.Connection, body: CrossRequest) -> SpecFile:
 
 
 def _drinks(conn: sqlite3.Connection, records: Sequence[NodeRecord]) -> dict[int, Drink]:
-    """The drinks of trials by their ids, without those that can't be read."""
+    """Return the drinks of trials by their ids, without those that can't be read."""
     try:
         found = resolve(conn, *[plain_spec(parse_spec(record.spec)) for record in records])
         return {record.id: drink for record, drink in zip(records, found, strict=True)}

@@ -24,26 +24,26 @@ from oenomel.services.resolve import resolve, typical_ranges_for
 
 
 def predict_drink(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> ForecastReport:
-    """The forecast of a spec."""
+    """Return the forecast of a spec."""
     (drink,) = resolve(conn, spec)
     return forecast_report(forecast_of(drink, conditions, typical_ranges_for(conn, drink.family)))
 
 
 def follow_in_the_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> CourseReport:
-    """Twenty minutes of a spec in its glass."""
+    """Return twenty minutes of a spec in its glass."""
     (drink,) = resolve(conn, spec)
     forecast = forecast_of(drink, conditions, typical_ranges_for(conn, drink.family))
     return CourseReport.model_validate(forecast.course)
 
 
 def explain_figure(conn: sqlite3.Connection, point: Checkpoint, figure: ExplainedFigure, spec: SpecFile, conditions: Conditions) -> Why:
-    """Why a figure of a spec is what it is, in the tin, after the ice, before topping or as served."""
+    """Explain why a figure of a spec is what it is, in the tin, after the ice, before topping or as served."""
     (drink,) = resolve(conn, spec)
     return explain(drink, figure, conditions, point)
 
 
 def mend_spec(conn: sqlite3.Connection, body: MendRequest, conditions: Conditions) -> SpecFile:
-    """The spec with a mend of one of its findings applied."""
+    """Return the spec with a mend of one of its findings applied."""
     specs = (body.spec, body.parent) if body.parent else (body.spec,)
     drink, *parent = resolve(conn, *specs)
     found = compare(drink, parent[0], conditions).findings if parent else ()
@@ -54,13 +54,13 @@ def mend_spec(conn: sqlite3.Connection, body: MendRequest, conditions: Condition
 
 
 def read_amount(conn: sqlite3.Connection, body: AmountRequest, conditions: Conditions) -> AmountReport:
-    """A typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys."""
+    """Return a typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys."""
     (drink,) = resolve(conn, body.spec)
     return _read(body, body.spec, drink, conditions)
 
 
 def get_spec_schema() -> dict[str, Any]:
-    """The JSON Schema of the spec file."""
+    """Return the JSON Schema of the spec file."""
     return spec_schema()
 
 

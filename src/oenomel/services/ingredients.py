@@ -39,7 +39,7 @@ def find_ingredients(conn: sqlite3.Connection, q: Plain) -> FoundReport:
 
 
 def get_ingredient(conn: sqlite3.Connection, slug: str) -> IngredientDetail:
-    """One ingredient."""
+    """Return one ingredient."""
     return ingredient_detail(ingredients.get(conn, slug))
 
 
@@ -48,7 +48,7 @@ def _told_found(found: list[Found]) -> list[FoundIngredient]:
 
 
 def ingredient_detail(ingredient: Ingredient) -> IngredientDetail:
-    """An ingredient with the source of each of its numbers."""
+    """Return an ingredient with the source of each of its numbers."""
     values = [ValueReport.model_validate(value) for value in ingredient.values.values()]
     return IngredientDetail(**_ingredient_fields(ingredient, new_pour(ingredient, None)), values=values)
 

@@ -18,7 +18,9 @@ __all__ = ["crates_of", "on_hand_ml", "stock_of"]
 
 
 def on_hand_ml(conn: sqlite3.Connection, open_lots: Iterable[LotRecord], ahead_h: float = 0.0) -> dict[str, float]:
-    """What is left in lots that are fit to pour so many hours from now, [ml], by slug; one whose amount nobody noted counts for nothing."""
+    """Return what is left in lots that are fit to pour so many hours from now, [ml], by slug; one whose amount nobody noted counts for
+    nothing.
+    """
     found: dict[str, float] = {}
     told = [each for each in open_lots if each.left_ml is not None]
     known = ingredients.some(conn, {each.slug for each in told})
@@ -29,7 +31,7 @@ def on_hand_ml(conn: sqlite3.Connection, open_lots: Iterable[LotRecord], ahead_h
 
 
 def crates_of(open_lots: Sequence[LotRecord]) -> dict[str, list[Pressing]]:
-    """What was pressed of the crates that stand there, by the fruit's name."""
+    """Return what was pressed of the crates that stand there, by the fruit's name."""
     crates: dict[str, list[Pressing]] = {}
     by_juice = {fruit.juice: name for name, fruit in FRUIT.items()}
     for lot in open_lots:
@@ -39,7 +41,7 @@ def crates_of(open_lots: Sequence[LotRecord]) -> dict[str, list[Pressing]]:
 
 
 def stock_of(conn: sqlite3.Connection, drinks: Iterable[Drink], ahead_h: float = 0.0) -> dict[str, Stock]:
-    """How what these drinks pour stands so many hours from now: opened, on the shelf, made in the stillroom."""
+    """Describe how what these drinks pour stands so many hours from now: opened, on the shelf, made in the stillroom."""
     opened, shelved = on_hand_ml(conn, lots.open_lots(conn), ahead_h), shelf.all_shelved(conn)
     made = {each.slug for each in preparations.all_preparations(conn)}
     return {

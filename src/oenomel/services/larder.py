@@ -31,7 +31,7 @@ SAME_WITHIN = 1e-9
 
 
 def list_larder(conn: sqlite3.Connection) -> list[LarderLine]:
-    """Every ingredient at a glance, by name."""
+    """Return every ingredient at a glance, by name."""
     house, gone, shelved = ingredients.house_values(conn), ingredients.retired(conn), shelf.all_shelved(conn)
     pars, counted = menu_entries.pars(conn), _lots(conn)
     return [_line(each, house, gone, shelved, pars, counted) for each in ingredients.larder(conn).values()]
@@ -45,19 +45,19 @@ def write_table(conn: sqlite3.Connection) -> str:
 
 
 def read_table(conn: sqlite3.Connection, body: TableEntry) -> TableReport:
-    """Takes a table in, all of it or nothing, and tells what that changed."""
+    """Take a table in, all of it or nothing, and tells what that changed."""
     rows = read_larder_table(body.text)
     with transaction(conn):
         return _taken_in(conn, rows)
 
 
 def get_larder_detail(conn: sqlite3.Connection, slug: str) -> LarderDetail:
-    """One ingredient with all that is known of it."""
+    """Return one ingredient with all that is known of it."""
     return _detail(conn, slug)
 
 
 def set_values_right(conn: sqlite3.Connection, slug: str, body: SetRightEntry) -> LarderDetail:
-    """Puts what the house knows better over an ingredient's own values."""
+    """Put what the house knows better over an ingredient's own values."""
     told = body.model_dump(exclude_none=True, exclude={"source"})
     if not told:
         raise DomainError("nothing is told: give at least one figure")
@@ -68,7 +68,7 @@ def set_values_right(conn: sqlite3.Connection, slug: str, body: SetRightEntry) -
 
 
 def put_house_values(conn: sqlite3.Connection, slug: str, body: HouseValues) -> LarderDetail:
-    """Puts exactly these values over an ingredient's own: so a change is undone."""
+    """Put exactly these values over an ingredient's own: so a change is undone."""
     with transaction(conn):
         before = ingredients.house_values(conn).get(slug, {})
         ingredients.set_right(conn, slug, [SourcedValue(**each.model_dump()) for each in body.values], back=before)
@@ -76,7 +76,7 @@ def put_house_values(conn: sqlite3.Connection, slug: str, body: HouseValues) -> 
 
 
 def retire_ingredient(conn: sqlite3.Connection, slug: str, body: RetiredEntry) -> LarderDetail:
-    """Takes an ingredient out of what is offered, or back in; trials keep it."""
+    """Take an ingredient out of what is offered, or back in; trials keep it."""
     with transaction(conn):
         ingredients.retire(conn, slug, body.retired)
         return _detail(conn, slug)
@@ -142,7 +142,7 @@ def _taken_in(conn: sqlite3.Connection, rows: list[LarderRow]) -> TableReport:
 
 
 def _take_row(conn: sqlite3.Connection, row: LarderRow) -> str:
-    """What a row changed, in words; "added" where it is new, nothing where all was so."""
+    """Return what a row changed, in words; "added" where it is new, nothing where all was so."""
     known = ingredients.some(conn, [row.slug]).get(row.slug) if row.slug else None
     if known is None:
         _add_row(conn, row)
@@ -174,7 +174,7 @@ def _add_row(conn: sqlite3.Connection, row: LarderRow) -> None:
 
 
 def _take_stand(conn: sqlite3.Connection, row: LarderRow, known: Ingredient) -> list[str]:
-    """How it stands: shelf, price, par, retired."""
+    """Describe how it stands: shelf, price, par, retired."""
     told, stands = [], shelf.all_shelved(conn).get(known.slug)
     price = row.figures.get("price_per_litre")
     if price == 0:

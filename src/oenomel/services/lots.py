@@ -58,7 +58,7 @@ def list_lots(conn: sqlite3.Connection, every: bool = False, ingredient: Plain =
 
 
 def add_lot(conn: sqlite3.Connection, body: LotEntry) -> LotReport:
-    """Notes a lot with its readings, and answers what they make of it; refused whole where one of them can't be."""
+    """Note a lot with its readings, and answers what they make of it; refused whole where one of them can't be."""
     with transaction(conn):
         made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
         base = ingredients.some(conn, [body.ingredient]).get(body.ingredient)
@@ -78,12 +78,12 @@ def add_lot(conn: sqlite3.Connection, body: LotEntry) -> LotReport:
 
 
 def get_lot(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> LotDetail:
-    """One lot, how it is titrated, and what its readings make surer."""
+    """Return one lot, how it is titrated, and what its readings make surer."""
     return _detail(conn, lot_id, conditions)
 
 
 def change_lot(conn: sqlite3.Connection, lot_id: int, body: LotChange) -> LotReport:
-    """Notes what is left of a lot, that it is used up, another name or time."""
+    """Note what is left of a lot, that it is used up, another name or time."""
     with transaction(conn):
         lot = lots.get(conn, lot_id)
         told = body.model_dump(exclude_none=True, exclude={"used_up", "made_at", "was"})
@@ -97,38 +97,38 @@ def change_lot(conn: sqlite3.Connection, lot_id: int, body: LotChange) -> LotRep
 
 
 def remove_lot(conn: sqlite3.Connection, lot_id: int) -> None:
-    """Takes away a lot that was noted by mistake; refused where a trial was made of it."""
+    """Take away a lot that was noted by mistake; refused where a trial was made of it."""
     with transaction(conn):
         lots.remove(conn, lot_id)
 
 
 def add_lot_reading(conn: sqlite3.Connection, lot_id: int, body: LotReadingEntry) -> LotReport:
-    """Keeps a reading of a lot; refused with the reason where it can't be."""
+    """Save a reading of a lot; refused with the reason where it can't be."""
     with transaction(conn):
         lots.add_reading(conn, ReadingRecord(lot_id, body.what, body.value, body.sd, body.device))
         return _lot_report(conn, lot_id, as_it_is)
 
 
 def remove_lot_reading(conn: sqlite3.Connection, lot_id: int, reading_id: int) -> LotReport:
-    """Takes a reading back."""
+    """Take a reading back."""
     with transaction(conn):
         lots.remove_reading(conn, lot_id, reading_id)
         return _lot_report(conn, lot_id)
 
 
 def work_out_titration(body: TitrationEntry) -> TitratedReport:
-    """What a titration says of the acid."""
+    """Return what a titration says of the acid."""
     return TitratedReport.model_validate(titrated_acid(body.sample_ml, body.lye_ml, body.lye_mol_per_l))
 
 
 def day_name(made_at: str) -> str:
-    """What a nameless lot is called: its day and hour, as the clock on the wall shows them."""
+    """Return what a nameless lot is called: its day and hour, as the clock on the wall shows them."""
     local = datetime.fromisoformat(made_at).astimezone()
     return f"{local.day} {local:%B}, {local:%H:%M}"
 
 
 def checked_time(told: str, path: str) -> str:
-    """A time as it stands in the data file; raises SpecError where it is none, or still to come."""
+    """Return a time as it stands in the data file; raises SpecError where it is none, or still to come."""
     try:
         time = datetime.fromisoformat(told).astimezone(UTC)
     except (ValueError, OverflowError) as error:

@@ -41,7 +41,7 @@ from oenomel.store.menu_entries import OnTheList
 
 
 def get_today(conn: sqlite3.Connection, asked: TodayQuery) -> TodayReport:
-    """The list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy."""
+    """Return the list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy."""
     today = todays_list(conn, conditions_for(conn, asked), asked.grid)
     told = menu_entries.listed(conn)
     evening = [(each.today.present.drink, _serves(told, each.drink_id)) for each in today.drinks]
@@ -61,25 +61,25 @@ def get_today(conn: sqlite3.Connection, asked: TodayQuery) -> TodayReport:
 
 
 def put_on_the_list(conn: sqlite3.Connection, drink_id: int, body: OnTheListEntry) -> None:
-    """Notes what a drink is sold for, and how many of it are expected tonight."""
+    """Note what a drink is sold for, and how many of it are expected tonight."""
     with transaction(conn):
         menu_entries.put_on_the_list(conn, OnTheList(drink_id, body.price, body.serves))
 
 
 def put_par(conn: sqlite3.Connection, slug: str, body: ParEntry) -> None:
-    """Notes how much of an ingredient should stand there; nothing where that is nobody's care."""
+    """Note how much of an ingredient should stand there; nothing where that is nobody's care."""
     with transaction(conn):
         menu_entries.put_par(conn, slug, body.par_ml)
 
 
 def put_currency(conn: sqlite3.Connection, body: CurrencyEntry) -> None:
-    """Notes how prices are written."""
+    """Note how prices are written."""
     with transaction(conn):
         menu_entries.put_currency(conn, body.sign.strip())
 
 
 def get_currency(conn: sqlite3.Connection) -> CurrencyEntry:
-    """How prices are written; empty where nobody told."""
+    """Describe how prices are written; empty where nobody told."""
     return CurrencyEntry(sign=menu_entries.currency(conn))
 
 
@@ -141,7 +141,7 @@ def _drink(each: ListedDrink, today: TodaysList, told: OnTheList | None) -> Drin
 
 
 def _of_todays(spec: SpecFile, today: TodaysList) -> SpecFile:
-    """The spec with each pour that has one taken of today's lot."""
+    """Return the spec with each pour that has one taken of today's lot."""
     pours = [
         pour.model_copy(update={"lot": TODAYS}) if isinstance(pour.ingredient, str) and pour.ingredient in today.lots else pour
         for pour in spec.pours

@@ -35,12 +35,12 @@ from oenomel.store.stock import in_stock
 
 
 def list_glasses() -> list[GlassReport]:
-    """The glasses of the list, smallest first."""
+    """Return the glasses of the list, smallest first."""
     return [GlassReport.model_validate(glass) for glass in glasses().values()]
 
 
 def list_steps(conn: sqlite3.Connection, body: StepsRequest) -> list[StepReport]:
-    """How a spec is made, step by step."""
+    """Describe how a spec is made, step by step."""
     (drink,) = resolve(conn, body.spec)
     way = MethodOptions(body.order, body.sparkling, body.shown, body.spec.ounce_ml)
     return [StepReport.model_validate(step) for step in making_steps(drink, way)]
@@ -54,13 +54,13 @@ def suggest_garnishes(conn: sqlite3.Connection, spec: SpecFile) -> list[GarnishS
 
 
 def compare_serves(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> list[ServeReport]:
-    """A spec served up, on cubes, on one large cube and on crushed ice."""
+    """Return a spec served up, on cubes, on one large cube and on crushed ice."""
     (drink,) = resolve(conn, spec)
     return [serve_report(takes) for takes in on_each_ice(drink, conditions, typical_ranges_for(conn, drink.family))]
 
 
 def size_to_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> SpecFile:
-    """The spec with every amount changed by the same factor, so that it fills its glass."""
+    """Return the spec with every amount changed by the same factor, so that it fills its glass."""
     (drink,) = resolve(conn, spec)
     served = forecast_of(drink, conditions, typical_ranges_for(conn, drink.family)).served
     times = size_to(drink.serve.glass, drink.serve.ice, served.volume_ml)
@@ -70,7 +70,7 @@ def size_to_glass(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditio
 
 
 def follow_ranges(conn: sqlite3.Connection, body: SpansRequest, conditions: Conditions) -> list[SpanReport]:
-    """What each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent."""
+    """Return what each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent."""
     drink, parent = resolve(conn, body.spec, body.parent)
     aim = Objective(target_from(body.parent, drink, parent, {}, equivalents=False, conditions=conditions), grid_ml=body.grid)
     return [

@@ -27,7 +27,7 @@ __all__ = ["as_it_is", "as_kept", "assumed_ingredient", "hours_since", "lots_as_
 
 
 def assumed_ingredient(base: Ingredient, lot: LotRecord) -> Ingredient:
-    """What a lot is without its readings: what was cooked by its grams, anything else as the larder tells."""
+    """Return what a lot is without its readings: what was cooked by its grams, anything else as the larder tells."""
     told = [SourcedValue(**each) for each in json.loads(lot.contents)]
     if not told:
         return base
@@ -37,13 +37,13 @@ def assumed_ingredient(base: Ingredient, lot: LotRecord) -> Ingredient:
 
 
 def as_it_is(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
-    """A lot with its readings taken in; raises ImpossibleMeasurement."""
+    """Return a lot with its readings taken in; raises ImpossibleMeasurement."""
     found = lot_of(assumed_ingredient(base, lot), [LotReading(each.what, each.value, each.sd) for each in readings], lot.name)
     return replace(found, ingredient=replace(found.ingredient, lot_hours=hours_since(lot.made_at)))
 
 
 def as_kept(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
-    """A kept lot with its readings; where the larder was changed since they were taken and they no longer fit, without."""
+    """Return a kept lot with its readings; where the larder was changed since they were taken and they no longer fit, without."""
     try:
         return as_it_is(base, lot, readings)
     except ImpossibleMeasurement as error:
@@ -72,7 +72,9 @@ def lots_as_poured(conn: sqlite3.Connection, named: Iterable[tuple[str, str]]) -
 
 
 def with_lots_named(conn: sqlite3.Connection, spec: SpecFile, made: MadeEntry) -> tuple[SpecFile, MadeEntry]:
-    """A trial as it is kept: "today" is the lot that it was made of by its name, and what it was made of is told with how it was made."""
+    """Return a trial as it is kept: "today" is the lot that it was made of by its name, and what it was made of is told with how it was
+    made.
+    """
     poured = [*spec.pours, *(made.poured or ())]
     today = {pour.ingredient for pour in poured if isinstance(pour.ingredient, str) and pour.lot == TODAYS}
     names = {slug: lot.name for slug, lot in lots.newest(conn, today).items()} if today else {}

@@ -32,7 +32,7 @@ from oenomel.store.stock import in_stock
 
 
 def add_flight(conn: sqlite3.Connection, body: OriginalsFlightEntry, conditions: Conditions) -> OriginalsFlightReport:
-    """Puts originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes."""
+    """Put originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes."""
     made = resolve(conn, *body.specs)
     with transaction(conn):
         names = [spec.name for spec in body.specs]
@@ -56,7 +56,7 @@ def add_flight(conn: sqlite3.Connection, body: OriginalsFlightEntry, conditions:
 
 
 def get_wish(conn: sqlite3.Connection, drink_id: int) -> WishEntry:
-    """The wish that a drink came of, or else what its brief wishes."""
+    """Return the wish that a drink came of, or else what its brief wishes."""
     record = drinks.get(conn, drink_id)
     of = kept.wishes(conn).get(drink_id)
     if of is not None:
@@ -65,12 +65,12 @@ def get_wish(conn: sqlite3.Connection, drink_id: int) -> WishEntry:
 
 
 def get_kinship(conn: sqlite3.Connection) -> KinshipReport:
-    """The table by which originals are told to hang together: what ships, what the house set, what tastings taught."""
+    """Return the table by which originals are told to hang together: what ships, what the house set, what tastings taught."""
     return kinship_report(kinship_of(conn))
 
 
 def set_kinship(conn: sqlite3.Connection, body: KinshipEntry) -> KinshipReport:
-    """Sets what the house thinks of a pair."""
+    """Set what the house thinks of a pair."""
     pair = frozenset((body.one, body.other))
     KinshipTable({pair: body.value})
     with transaction(conn):
@@ -79,7 +79,7 @@ def set_kinship(conn: sqlite3.Connection, body: KinshipEntry) -> KinshipReport:
 
 
 def reset_kinship(conn: sqlite3.Connection, one: Name | None = None, other: Name | None = None) -> KinshipReport:
-    """Puts a pair back to what ships, or the whole table."""
+    """Put a pair back to what ships, or the whole table."""
     with transaction(conn):
         kept.remove_kinship(conn, one or "", other or one or "")
     return kinship_report(kinship_of(conn))

@@ -46,7 +46,7 @@ from oenomel.store.stock import in_stock
 
 
 def list_preparations(conn: sqlite3.Connection, conditions: Conditions) -> list[PreparationSummary]:
-    """What the house knows how to make."""
+    """Return what the house knows how to make."""
     kept = preparations.all_preparations(conn)
     known = ingredients.some(conn, {each.slug for each in kept})
     left: dict[str, list[LotRecord]] = {}
@@ -61,7 +61,7 @@ def list_preparations(conn: sqlite3.Connection, conditions: Conditions) -> list[
 
 
 def get_preparation(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> PreparationSummary:
-    """One of them."""
+    """Return one of them."""
     record = preparations.get(conn, slug)
     open_lots = [lot for lot in lots.open_lots(conn) if lot.slug == slug]
     poured = todays_list(conn, conditions).drinks_pouring.get(slug, 0)
@@ -69,12 +69,12 @@ def get_preparation(conn: sqlite3.Connection, slug: str, conditions: Conditions)
 
 
 def prepare(conn: sqlite3.Connection, file: PreparationFile) -> PreparationAnswer:
-    """What a preparation comes to."""
+    """Return what a preparation comes to."""
     return _answer(conn, prepared(_preparation(conn, file, _called(conn, file.name))))
 
 
 def scale_preparation(conn: sqlite3.Connection, body: ScaleEntry) -> PreparationFile:
-    """The same preparation for what is on hand of one of its lines."""
+    """Return the same preparation for what is on hand of one of its lines."""
     if body.line >= len(body.file.lines):
         raise SpecError("line", f"there is no line {body.line}; the preparation has {len(body.file.lines)}, counted from 0")
     told = _preparation(conn, body.file, "")
@@ -92,7 +92,7 @@ def scale_preparation(conn: sqlite3.Connection, body: ScaleEntry) -> Preparation
 
 
 def add_preparation(conn: sqlite3.Connection, file: PreparationFile, conditions: Conditions) -> PreparationSummary:
-    """Writes a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to."""
+    """Write a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to."""
     with transaction(conn):
         slug = _called(conn, file.name)
         if slug and any(each.slug == slug for each in preparations.all_preparations(conn)):
@@ -109,7 +109,7 @@ def add_preparation(conn: sqlite3.Connection, file: PreparationFile, conditions:
 def change_preparation(
     conn: sqlite3.Connection, slug: str, file: PreparationFile, conditions: Conditions, read: str | None = None
 ) -> PreparationSummary:
-    """Writes a preparation down otherwise; lots that were made of it stay what they are. Refused with 409 where it was changed since."""
+    """Write a preparation down otherwise; lots that were made of it stay what they are. Refused with 409 where it was changed since."""
     with transaction(conn):
         record = preparations.get(conn, slug)
         check_revision(read, file.name, record.content)
@@ -122,13 +122,13 @@ def change_preparation(
 
 
 def remove_preparation(conn: sqlite3.Connection, slug: str) -> None:
-    """Forgets how something is made; what was made, and the ingredient, stay."""
+    """Forget how something is made; what was made, and the ingredient, stay."""
     with transaction(conn):
         preparations.remove(conn, slug)
 
 
 def make_preparation(conn: sqlite3.Connection, slug: str, body: MakingEntry, conditions: Conditions) -> MadeReport:
-    """Makes a lot of what was just made: its composition by its grams; and tells what follows for the drinks of the list."""
+    """Make a lot of what was just made: its composition by its grams; and tells what follows for the drinks of the list."""
     with transaction(conn):
         preparations.get(conn, slug)
         base = ingredients.get(conn, slug)
@@ -150,7 +150,7 @@ def make_preparation(conn: sqlite3.Connection, slug: str, body: MakingEntry, con
 
 
 def list_follows(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> list[FollowReport]:
-    """What today's lot of an ingredient, alone, does to the drinks of the list."""
+    """Return what today's lot of an ingredient, alone, does to the drinks of the list."""
     ingredients.get(conn, slug)
     return [_follow(*each) for each in _alone(conn, slug, conditions)]
 
@@ -171,7 +171,7 @@ def adjust_to_acid(conn: sqlite3.Connection, body: AcidAdjustmentEntry) -> Adjus
 
 
 def find_for_the_pot(conn: sqlite3.Connection, q: Plain) -> list[KitchenFound]:
-    """What can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder."""
+    """Return what can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder."""
     found = [
         (tier, 0, KitchenFound(what=each.slug, name=each.name, note=_note(each), sure=tier <= Tier.ANY_ORDER))
         for each, tier in goods_found(q)
@@ -185,7 +185,7 @@ def find_for_the_pot(conn: sqlite3.Connection, q: Plain) -> list[KitchenFound]:
 
 
 def put_good_price(conn: sqlite3.Connection, slug: str, body: GoodPriceEntry) -> None:
-    """Notes what a kilogram of a dry good costs."""
+    """Note what a kilogram of a dry good costs."""
     if slug not in all_goods():
         raise SpecError("slug", f'"{slug}" is none of the dry and fresh goods')
     with transaction(conn):
@@ -201,7 +201,7 @@ def _preparation(conn: sqlite3.Connection, file: PreparationFile, itself: str) -
 
 
 def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str, known: Known) -> None:
-    """Raises where something that goes in is itself made of what this makes."""
+    """Raise where something that goes in is itself made of what this makes."""
     recipes = {each.slug: each.content for each in preparations.all_preparations(conn)}
     waiting = [(i, line.what.slug) for i, line in enumerate(preparation.lines) if isinstance(line.what, Ingredient)]
     while waiting:
@@ -216,7 +216,7 @@ def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str, 
 
 
 def _called(conn: sqlite3.Connection, name: str) -> str:
-    """The slug of the ingredient that has this very name, or this for another name; empty where there is none.
+    """Return the slug of the ingredient that has this very name, or this for another name; empty where there is none.
 
     "House honey" is no honey: what a house makes has a name of its own.
     """
@@ -261,7 +261,7 @@ def _summary(
 
 
 def _alone(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> list[tuple[ListedDrink, TodaysDrink]]:
-    """Each drink of the list that pours an ingredient, with today's lot of it and everything else as usual."""
+    """Return each drink of the list that pours an ingredient, with today's lot of it and everything else as usual."""
     today = todays_list(conn, conditions)
     if slug not in today.lots:
         return []

@@ -16,7 +16,7 @@ UNREADABLE: Final = (OenomelError, ValueError, KeyError, TypeError, AttributeErr
 
 
 def read_or_none(make: Callable[..., Made], *row: object) -> Made | None:
-    """What is made of a row; None where it can't be read."""
+    """Return what is made of a row; None where it can't be read."""
     try:
         return make(*row)
     except UNREADABLE:
@@ -24,7 +24,7 @@ def read_or_none(make: Callable[..., Made], *row: object) -> Made | None:
 
 
 def fault_in(make: Callable[..., object], *row: object) -> str:
-    """Why a row can't be read, empty where it can."""
+    """Explain why a row can't be read, empty where it can."""
     try:
         make(*row)
     except OenomelError as error:

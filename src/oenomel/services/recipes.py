@@ -20,13 +20,13 @@ from oenomel.store import ingredients
 
 
 def read_recipe_text(conn: sqlite3.Connection, body: RecipeTextRequest) -> ReadReport:
-    """A recipe as a spec, with what each of its lines was taken for."""
+    """Return a recipe as a spec, with what each of its lines was taken for."""
     mended = {text: Mended(**each.model_dump()) for text, each in body.mended.items()}
     return read_text(body.text, ingredients.names(conn), lambda slug: _one(conn, slug), mended)
 
 
 def write_recipe(conn: sqlite3.Connection, body: WriteRequest, conditions: Conditions) -> WrittenReport:
-    """A drink in an open format, or as its card in one file."""
+    """Return a drink in an open format, or as its card in one file."""
     (drink,) = resolve(conn, body.spec)
     names = {slug: each.name for slug, each in ingredients.some(conn, slugs_of(body.spec)).items()}
     if body.wanted == "html":

@@ -19,18 +19,18 @@ _SHOWN: Final = 60
 
 
 def revision_of(*kept: object) -> str:
-    """What tells one state of something kept from another."""
+    """Return what tells one state of something kept from another."""
     return hashlib.sha256(repr(kept).encode()).hexdigest()[:_LENGTH]
 
 
 def check_revision(read: str | None, what: str, *kept: object) -> None:
-    """Refuses to write over what was changed since it was read; raises ChangedElsewhere."""
+    """Refuse to write over what was changed since it was read; raises ChangedElsewhere."""
     if read is not None and read.strip('"') != revision_of(*kept):
         raise ChangedElsewhere(what)
 
 
 def check_was(was: Mapping[Any, object] | None, now: Mapping[str, object], to: Mapping[str, object], what: str) -> None:
-    """Refuses to write over a field that is neither what the window showed nor what it writes; raises ChangedElsewhere."""
+    """Refuse to write over a field that is neither what the window showed nor what it writes; raises ChangedElsewhere."""
     for name, before in (was or {}).items():
         if name in to and now[name] not in (before, to[name]):
             raise ChangedElsewhere(what, str(now[name])[:_SHOWN])

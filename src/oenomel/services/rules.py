@@ -14,7 +14,7 @@ from oenomel.schemas.routes.rules_models import RulesReport
 
 
 def get_rules() -> RulesReport:
-    """The constants that the screens draw with."""
+    """Return the constants that the screens draw with."""
     return RulesReport(
         axes=dict(AXES),
         tasted_steps=TASTED_STEPS,

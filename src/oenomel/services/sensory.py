@@ -55,12 +55,12 @@ LATELY: Final = 12
 
 
 def get_tongue(conn: sqlite3.Connection, asked: TasterQuery) -> TongueReport:
-    """What is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on."""
+    """Return what is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on."""
     return tongue_report(conn, asked.taster)
 
 
 def list_bottles(conn: sqlite3.Connection, matter: Attribute) -> list[JobReport]:
-    """What could go into the jugs, job by job, the plainest at hand first."""
+    """Return what could go into the jugs, job by job, the plainest at hand first."""
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     return [
         JobReport(job=job, options=[_bottle_report(each, stocked) for each in choices(matter, job, larder, stocked)])
@@ -69,7 +69,7 @@ def list_bottles(conn: sqlite3.Connection, matter: Attribute) -> list[JobReport]
 
 
 def begin_sitting(conn: sqlite3.Connection, body: SittingEntry) -> SittingReport:
-    """Begins a sitting: what goes in the two jugs, as little as can be measured."""
+    """Begin a sitting: what goes in the two jugs, as little as can be measured."""
     if len(set(body.tasters)) < len(body.tasters):
         raise SpecError("tasters", "one of them stands there twice")
     if body.alone and len(body.tasters) > 1:
@@ -92,12 +92,12 @@ def begin_sitting(conn: sqlite3.Connection, body: SittingEntry) -> SittingReport
 
 
 def get_sitting(conn: sqlite3.Connection, sitting_id: int) -> SittingReport:
-    """A sitting as it stands."""
+    """Return a sitting as it stands."""
     return sitting_report(conn, sensory.sitting(conn, sitting_id))
 
 
 def next_glasses(conn: sqlite3.Connection, sitting_id: int) -> TriangleReport:
-    """The next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again."""
+    """Return the next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again."""
     with transaction(conn):
         sitting = sensory.sitting(conn, sitting_id)
         before = sensory.triangles_of(conn, sitting_id)
@@ -131,7 +131,7 @@ def get_key(conn: sqlite3.Connection, triangle_id: int) -> KeyReport:
 
 
 def answer_triangle(conn: sqlite3.Connection, triangle_id: int, body: AnswerEntry) -> SittingReport:
-    """Keeps which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it."""
+    """Save which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it."""
     if (body.glass is None) == (body.found is None):
         raise SpecError("glass", "tell the glass that stands alone, or whether it was found")
     with transaction(conn):
@@ -145,27 +145,27 @@ def answer_triangle(conn: sqlite3.Connection, triangle_id: int, body: AnswerEntr
 
 
 def get_triangle(conn: sqlite3.Connection, triangle_id: int) -> TriangleReport:
-    """A triangle; of its key nothing until it is answered."""
+    """Return a triangle; of its key nothing until it is answered."""
     record = sensory.triangle(conn, triangle_id)
     own = [each.id for each in sensory.triangles_of(conn, record.sitting_id) if each.taster == record.taster]
     return triangle_report(record, own.index(triangle_id) + 1)
 
 
 def end_sitting(conn: sqlite3.Connection, sitting_id: int) -> SittingReport:
-    """Ends a sitting before all triangles were poured; what was answered counts."""
+    """End a sitting before all triangles were poured; what was answered counts."""
     with transaction(conn):
         sensory.end_sitting(conn, sitting_id)
         return sitting_report(conn, sensory.sitting(conn, sitting_id))
 
 
 def take_sitting_back(conn: sqlite3.Connection, sitting_id: int) -> None:
-    """Takes a sitting back with its triangles: a wrong bottle, a cold."""
+    """Take a sitting back with its triangles: a wrong bottle, a cold."""
     with transaction(conn):
         sensory.remove_sitting(conn, sitting_id)
 
 
 def ask_exercise(conn: sqlite3.Connection, body: ExerciseEntry, conditions: Conditions) -> ExerciseReport:
-    """An exercise out of the book, not one of the last dozen where there are others."""
+    """Return an exercise out of the book, not one of the last dozen where there are others."""
     book = resolve(conn, *(parse_spec(each.spec) for each in drinks.finished(conn)))
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     with transaction(conn):
@@ -181,12 +181,12 @@ def ask_exercise(conn: sqlite3.Connection, body: ExerciseEntry, conditions: Cond
 
 
 def get_exercise(conn: sqlite3.Connection, exercise_id: int) -> ExerciseReport:
-    """An exercise without its solution."""
+    """Return an exercise without its solution."""
     return _exercise_report(sensory.exercise(conn, exercise_id))
 
 
 def answer_exercise(conn: sqlite3.Connection, exercise_id: int, body: ExerciseAnswerEntry) -> SolvedReport:
-    """Keeps what was said, and tells what is right by the model, and why."""
+    """Save what was said, and tells what is right by the model, and why."""
     with transaction(conn):
         record = sensory.exercise(conn, exercise_id)
         solution = json.loads(record.solution)
@@ -199,14 +199,14 @@ def answer_exercise(conn: sqlite3.Connection, exercise_id: int, body: ExerciseAn
 
 
 def begin_training(conn: sqlite3.Connection, body: TrainingEntry) -> TongueReport:
-    """Begins the week's plan for somebody, or begins it anew."""
+    """Begin the week's plan for somebody, or begins it anew."""
     with transaction(conn):
         sensory.begin_training(conn, body.taster)
         return tongue_report(conn, body.taster)
 
 
 def end_training(conn: sqlite3.Connection, taster: Who) -> None:
-    """Puts the week's plan away; what was learnt stays."""
+    """Put the week's plan away; what was learnt stays."""
     with transaction(conn):
         sensory.end_training(conn, taster)
 
@@ -216,7 +216,7 @@ def _bottle_report(each: Ingredient, stocked: Collection[str]) -> BottleReport:
 
 
 def _bottles(conn: sqlite3.Connection, body: SittingEntry) -> dict[str, Ingredient]:
-    """The bottle of each job: the one that was chosen, else the plainest at hand; raises SpecError naming the job."""
+    """Return the bottle of each job: the one that was chosen, else the plainest at hand; raises SpecError naming the job."""
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     found = {}
     for job in needs(body.matter):

@@ -14,12 +14,12 @@ from oenomel.store.database import transaction
 
 
 def list_shelf(conn: sqlite3.Connection) -> list[Shelved]:
-    """What is on the shelf."""
+    """Return what is on the shelf."""
     return list(shelf.all_shelved(conn).values())
 
 
 def put_on_shelf(conn: sqlite3.Connection, slug: str, body: ShelfStateEntry) -> None:
-    """Marks an ingredient as at hand, low or out, with its price; or takes it off."""
+    """Mark an ingredient as at hand, low or out, with its price; or takes it off."""
     with transaction(conn):
         if body.state == "off":
             ingredients.get(conn, slug)
@@ -29,7 +29,7 @@ def put_on_shelf(conn: sqlite3.Connection, slug: str, body: ShelfStateEntry) -> 
 
 
 def add_bottle(conn: sqlite3.Connection, body: LabelEntry) -> IngredientDetail:
-    """Adds a bottle from its label: what the label doesn't tell is estimated from its kind, or from what it is like."""
+    """Add a bottle from its label: what the label doesn't tell is estimated from its kind, or from what it is like."""
     with transaction(conn):
         like = ingredients.get(conn, body.like) if body.like else None
         abv = abv_of_proof(body.proof) if body.proof is not None else body.abv
@@ -40,7 +40,7 @@ def add_bottle(conn: sqlite3.Connection, body: LabelEntry) -> IngredientDetail:
 
 
 def remove_bottle(conn: sqlite3.Connection, slug: str) -> None:
-    """Takes a bottle that the house has added out of the larder again, as long as no drink pours it."""
+    """Take a bottle that the house has added out of the larder again, as long as no drink pours it."""
     with transaction(conn):
         ingredients.remove(conn, slug)
 

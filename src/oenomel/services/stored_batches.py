@@ -29,25 +29,25 @@ __all__ = ["batch_now", "contents_text", "left_composition", "pours_of", "report
 
 
 def batch_now(conn: sqlite3.Connection, entry: BatchEntry, conditions: Conditions) -> Batch:
-    """A batch as it is asked; raises SpecError, DomainError."""
+    """Return a batch as it is asked; raises SpecError, DomainError."""
     wish = wish_of(entry)
     (drink,) = resolve(conn, entry.of_its_lots)
     return batch_of(drink, wish, conditions)
 
 
 def pours_of(conn: sqlite3.Connection, poured: Sequence[PouredEntry]) -> list[Pour]:
-    """What is in a bottle, for the core; raises SpecError naming what isn't in the larder."""
+    """Return what is in a bottle, for the core; raises SpecError naming what isn't in the larder."""
     (drink,) = resolve(conn, poured_spec(list(poured)))
     return [pour.at(each.ml) for pour, each in zip(drink.pours, poured, strict=True)]
 
 
 def contents_text(pours: Sequence[Pour]) -> str:
-    """What is in a bottle, per 100 ml, as it is kept."""
+    """Return what is in a bottle, per 100 ml, as it is kept."""
     return composition_entry(contents_of(pours)).model_dump_json(exclude_defaults=True)
 
 
 def left_composition(record: BatchRecord) -> Composition:
-    """What a kept batch holds, per 100 ml."""
+    """Return what a kept batch holds, per 100 ml."""
     return inline_ingredient(_bottle(record)).composition
 
 
@@ -64,7 +64,7 @@ def summaries(conn: sqlite3.Connection, records: Iterable[BatchRecord]) -> list[
 
 
 def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
-    """One batch with all that is known of it; raises RecordNotFound."""
+    """Return one batch with all that is known of it; raises RecordNotFound."""
     record = batches.get(conn, batch_id)
     names, every = dict(drinks.names(conn)), {each.id: each for each in batches.all_batches(conn)}
     has = left_composition(record)

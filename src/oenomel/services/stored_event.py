@@ -62,14 +62,14 @@ class _Placed:
 
 
 def kept_evening(conn: sqlite3.Connection) -> EveningEntry | None:
-    """What was told of the evening; None where nobody told."""
+    """Return what was told of the evening; None where nobody told."""
     content = events.get(conn)
     entry = None if content is None else read_or_none(EveningEntry.model_validate_json, content)
     return entry if entry is not None and is_moment(entry.at) else None
 
 
 def usual_evening() -> EveningEntry:
-    """A new evening: today at seven by the clock on the wall, or tomorrow where that is less than an hour away."""
+    """Return a new evening: today at seven by the clock on the wall, or tomorrow where that is less than an hour away."""
     here = datetime.now().astimezone()
     at = here.replace(hour=USUAL_HOUR, minute=0, second=0, microsecond=0)
     if at < here + timedelta(hours=1):
@@ -78,8 +78,8 @@ def usual_evening() -> EveningEntry:
 
 
 def poured_trial(conn: sqlite3.Connection, drink_id: int) -> tuple[TrialRecord, SpecFile] | None:
-    """The trial that is poured of a drink, without the lots of its day: the newest that is finished, else the newest; None where there
-    is none.
+    """Return the trial that is poured of a drink, without the lots of its day: the newest that is finished, else the newest; None where
+    there is none.
     """
     finished = next((each for each in drinks.finished(conn) if each.drink_id == drink_id), None)
     trial = finished or drinks.latest_trials(conn, [drink_id]).get(drink_id)
@@ -90,7 +90,7 @@ def poured_trial(conn: sqlite3.Connection, drink_id: int) -> tuple[TrialRecord, 
 
 
 def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
-    """The evening, worked backwards from its hour."""
+    """Return the evening, worked backwards from its hour."""
     entry = kept_evening(conn)
     if entry is None:
         return EveningReport(

@@ -43,14 +43,14 @@ MOST_HISTORY = 40
 
 
 def tongue_of(conn: sqlite3.Connection, taster: str | None) -> OwnSteps:
-    """Whose steps the words go by: a taster's, the house's for an empty name, the usual ones for nobody."""
+    """Return whose steps the words go by: a taster's, the house's for an empty name, the usual ones for nobody."""
     if taster is None:
         return USUAL_TONGUE
     return known_steps({matter: threshold_of(answers) for matter, answers in _answers(conn, taster).items()})
 
 
 def threshold_on(conn: sqlite3.Connection, taster: str, matter: Attribute) -> Threshold:
-    """What is known of a taster's step on one matter."""
+    """Return what is known of a taster's step on one matter."""
     return threshold_of(_answers(conn, taster)[matter])
 
 
@@ -65,7 +65,7 @@ def jugs_text(jugs: Jugs) -> str:
 
 
 def jugs_of(conn: sqlite3.Connection, record: SittingRecord) -> Jugs:
-    """The jugs of a sitting as they were mixed, whatever the larder says of their bottles by now."""
+    """Return the jugs of a sitting as they were mixed, whatever the larder says of their bottles by now."""
     kept = json.loads(record.jugs)
     known = ingredients.some(conn, {line["ingredient"] for side in ("less", "more") for line in kept[side]["lines"]})
 
@@ -78,12 +78,14 @@ def jugs_of(conn: sqlite3.Connection, record: SittingRecord) -> Jugs:
 
 
 def triangle_of(record: TriangleRecord) -> Triangle:
-    """A triangle for the core."""
+    """Return a triangle for the core."""
     return Triangle(record.steps, record.less_parts, record.more_parts, record.odd, bool(record.odd_is_more))
 
 
 def turn_of(record: SittingRecord, triangles: Sequence[TriangleRecord]) -> str:
-    """Whose turn it is: of those who have triangles left the one with fewest, in the order of the panel; empty where all are done."""
+    """Return whose turn it is: of those who have triangles left the one with fewest, in the order of the panel; empty where all
+    are done.
+    """
     tasters: list[str] = json.loads(record.tasters)
     counts = {name: sum(each.taster == name for each in triangles) for name in tasters}
     waiting = [name for name in tasters if counts[name] < record.rounds]
@@ -91,7 +93,7 @@ def turn_of(record: SittingRecord, triangles: Sequence[TriangleRecord]) -> str:
 
 
 def triangle_report(record: TriangleRecord, number: int) -> TriangleReport:
-    """A triangle as the taster may see it."""
+    """Return a triangle as the taster may see it."""
     if record.found is None:
         return TriangleReport(id=record.id, sitting_id=record.sitting_id, taster=record.taster, number=number, answered=False)
     where = f"Glass {record.odd} stood alone."
@@ -113,7 +115,7 @@ def triangle_report(record: TriangleRecord, number: int) -> TriangleReport:
 
 
 def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingReport:
-    """A sitting as it stands."""
+    """Return a sitting as it stands."""
     jugs, triangles = jugs_of(conn, record), sensory.triangles_of(conn, record.id)
     left = left_after(jugs, [triangle_of(each) for each in triangles])
     waiting = [each for each in triangles if each.found is None]
@@ -136,7 +138,7 @@ def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingRe
 
 
 def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
-    """What is known of a tongue."""
+    """Return what is known of a tongue."""
     answered = sensory.triangles_of_taster(conn, taster)
     exercises = [each for each in sensory.exercises_of(conn, taster) if each.score is not None]
     scores = {kind: [each.score or 0.0 for each in exercises if each.kind == kind] for kind in EXERCISES}
@@ -218,10 +220,10 @@ def _jug_report(jug: Jug, left_ml: float) -> JugReport:
 
 
 def _matter(kept: str) -> Attribute:
-    """A matter as it is kept; the file lets no other in."""
+    """Return a matter as it is kept; the file lets no other in."""
     return next(matter for matter in ATTRIBUTES if matter == kept)
 
 
 def _bottle(known: Mapping[str, Ingredient], slug: str) -> Ingredient:
-    """A bottle of the jugs; one that has left the larder is poured all the same."""
+    """Return a bottle of the jugs; one that has left the larder is poured all the same."""
     return known.get(slug) or Ingredient(slug, slug.replace("-", " ").capitalize(), "other", Composition())

@@ -42,12 +42,12 @@ from oenomel.store.tastings import PartTastingRecord, TastingRecord
 
 
 def list_aromas() -> list[AromaReport]:
-    """The controlled list of aromas."""
+    """Return the controlled list of aromas."""
     return [AromaReport(tag=tag, group=aroma.group) for tag, aroma in aromas().items()]
 
 
 def keep_sheets(conn: sqlite3.Connection, body: FlightEntry) -> FlightReport:
-    """Keeps tasting sheets, all of them or none; of a trial out of view too, with which it is found again."""
+    """Save tasting sheets, all of them or none; of a trial out of view too, with which it is found again."""
     records = [
         TastingRecord(**{**sheet.model_dump(exclude={"words"}), "words": sheet.words.model_dump_json(exclude_defaults=True)})
         for sheet in body.sheets
@@ -61,12 +61,12 @@ def keep_sheets(conn: sqlite3.Connection, body: FlightEntry) -> FlightReport:
 
 
 def list_tasters(conn: sqlite3.Connection) -> list[TasterReport]:
-    """Who has tasted in this house."""
+    """Find who has tasted in this house."""
     return [TasterReport(taster=name, sheets=sheets, last=last) for name, sheets, last in tastings.tasters(conn)]
 
 
 def get_palate(conn: sqlite3.Connection, taster: Annotated[Plain, Field(max_length=100)] = "") -> PalateReport:
-    """A taster's palate, or the house's for an empty name, and what it was learnt from."""
+    """Return a taster's palate, or the house's for an empty name, and what it was learnt from."""
     tasted = tasted_of(conn, taster)
     why = [
         f"{trial.name} ({record.tasted_at[:10]}{'' if taster else f', {record.taster}'}): {said or 'only words'}."
@@ -80,7 +80,7 @@ def get_palate(conn: sqlite3.Connection, taster: Annotated[Plain, Field(max_leng
 
 
 def list_part_tastings(conn: sqlite3.Connection, slug: str) -> list[IngredientNoteReport]:
-    """What an ingredient tasted of alone, oldest first."""
+    """Return what an ingredient tasted of alone, oldest first."""
     ingredients.get(conn, slug)
     return [
         IngredientNoteReport(
@@ -91,7 +91,7 @@ def list_part_tastings(conn: sqlite3.Connection, slug: str) -> list[IngredientNo
 
 
 def taste_part(conn: sqlite3.Connection, slug: str, body: IngredientNoteEntry) -> list[IngredientNoteReport]:
-    """Keeps what an ingredient tasted of alone, and amends its aroma and impression where that is told."""
+    """Save what an ingredient tasted of alone, and amends its aroma and impression where that is told."""
     amends = body.aroma is not None or body.impression is not None
     with transaction(conn):
         present = ingredients.get(conn, slug)

@@ -62,7 +62,7 @@ _lock = Lock()
 
 
 def todays_list(conn: sqlite3.Connection, conditions: Conditions, grid_ml: float = 2.5) -> TodaysList:
-    """The finished drinks of the book (where none is marked, the newest trial of each), made of today's lots."""
+    """Return the finished drinks of the book (where none is marked, the newest trial of each), made of today's lots."""
     trials = drinks.finished(conn)
     whole_book = not trials
     if whole_book:
@@ -105,7 +105,7 @@ def todays_list(conn: sqlite3.Connection, conditions: Conditions, grid_ml: float
 
 
 def surer_words(axis: str, before: float, after: float) -> str:
-    """How much surer a reading makes a figure, as it is said; empty where it makes no difference that is worth printing.
+    """Compute how much surer a reading makes a figure, as it is said; empty where it makes no difference that is worth printing.
 
     >>> surer_words("acid", 0.131, 0.058)
     'with this reading the acidity is ± 0.06 g instead of ± 0.13 g'
@@ -116,7 +116,7 @@ def surer_words(axis: str, before: float, after: float) -> str:
 
 
 def _written(conn: sqlite3.Connection, text: str) -> tuple[SpecFile, Drink]:
-    """A drink as it was written down, whichever lots its trial was made of."""
+    """Return a drink as it was written down, whichever lots its trial was made of."""
     spec = _without_lots(parse_spec(text))
     (drink,) = resolve(conn, spec)
     return spec, drink
@@ -127,13 +127,13 @@ def _without_lots(spec: SpecFile) -> SpecFile:
 
 
 def _unread(drink: Drink, own: Mapping[str, tuple[LotRecord, Lot]], conditions: Conditions) -> Forecast:
-    """The drink of these lots as if nothing of them had been read."""
+    """Return the drink of these lots as if nothing of them had been read."""
     bases = {pour.ingredient.slug: pour.ingredient for pour in drink.pours}
     return forecast_of(made_of(drink, {slug: assumed_ingredient(bases[slug], record) for slug, (record, _) in own.items()}), conditions)
 
 
 def _once(key: tuple[object, ...], make: Callable[[], Kept]) -> Kept:
-    """What was made for a key before, or is made now; the longest unused go."""
+    """Return what was made for a key before, or is made now; the longest unused go."""
     with _lock:
         if key in _kept:
             _kept.move_to_end(key)

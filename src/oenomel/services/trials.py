@@ -44,7 +44,7 @@ from oenomel.store.tastings import TastingRecord
 
 
 def get_notebook(conn: sqlite3.Connection, drink_id: int) -> NotebookReport:
-    """All that is known of a drink's trials: how they were made, what was said and measured, and what of the brief they keep."""
+    """Return all that is known of a drink's trials: how they were made, what was said and measured, and what of the brief they keep."""
     record = drinks.get(conn, drink_id)
     brief = BriefEntry.model_validate_json(briefs.get(conn, drink_id))
     return NotebookReport(
@@ -55,7 +55,7 @@ def get_notebook(conn: sqlite3.Connection, drink_id: int) -> NotebookReport:
 
 
 def write_brief(conn: sqlite3.Connection, drink_id: int, body: BriefEntry, read: str | None = None) -> NotebookReport:
-    """Writes the brief of a drink; refused with 409 where it was changed since it was read."""
+    """Write the brief of a drink; refused with 409 where it was changed since it was read."""
     _brief(body)
     with transaction(conn):
         check_revision(read, "The brief", briefs.get(conn, drink_id))
@@ -64,21 +64,21 @@ def write_brief(conn: sqlite3.Connection, drink_id: int, body: BriefEntry, read:
 
 
 def mark_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: MarkEntry) -> NotebookReport:
-    """Marks a trial finished or shelved, or takes it out of view; nothing of it is lost."""
+    """Mark a trial finished or shelved, or takes it out of view; nothing of it is lost."""
     with transaction(conn):
         lineage.mark(conn, drink_id, trial_id, body.mark)
     return get_notebook(conn, drink_id)
 
 
 def lay_side_by_side(conn: sqlite3.Connection, drink_id: int, body: ChosenTrials, conditions: Conditions) -> SideBySideReport:
-    """Two to four trials as poured, each beside the first; differences first."""
+    """Return two to four trials as poured, each beside the first; differences first."""
     chosen = kept_trials(conn, [drinks.get_trial(conn, drink_id, each) for each in body.trials])
     made = [made_of(f"trial {each.record.number}", each.drink, each.made) for each in chosen]
     return side_by_side_report(compare_trials(made, conditions, typical_ranges_for(conn, *{each.drink.family for each in chosen})))
 
 
 def get_spec_cloud(conn: sqlite3.Connection, drink_id: int, conditions: Conditions) -> SpecCloudReport:
-    """The specs gathered for a drink, as a cloud with its middle; below two there is neither."""
+    """Return the specs gathered for a drink, as a cloud with its middle; below two there is neither."""
     drinks.get(conn, drink_id)
     shown, broken = [], []
     for record in spec_clouds.of_drink(conn, drink_id):
@@ -101,7 +101,7 @@ def get_spec_cloud(conn: sqlite3.Connection, drink_id: int, conditions: Conditio
 
 
 def add_cloud_spec(conn: sqlite3.Connection, drink_id: int, body: CloudSpecEntry, conditions: Conditions) -> SpecCloudReport:
-    """Adds somebody's spec of a drink to its cloud; refused where nothing of it can be drunk, or nothing poured of their middle."""
+    """Add somebody's spec of a drink to its cloud; refused where nothing of it can be drunk, or nothing poured of their middle."""
     (drink,) = resolve(conn, body.spec)
     with transaction(conn):
         beside = get_spec_cloud(conn, drink_id, conditions)
@@ -111,14 +111,14 @@ def add_cloud_spec(conn: sqlite3.Connection, drink_id: int, body: CloudSpecEntry
 
 
 def remove_cloud_spec(conn: sqlite3.Connection, drink_id: int, spec_id: int, conditions: Conditions) -> SpecCloudReport:
-    """Takes a gathered spec out of the cloud."""
+    """Take a gathered spec out of the cloud."""
     with transaction(conn):
         spec_clouds.remove(conn, drink_id, spec_id)
     return get_spec_cloud(conn, drink_id, conditions)
 
 
 def sheet_report(record: TastingRecord) -> SheetReport:
-    """A kept sheet with its verdict in words."""
+    """Return a kept sheet with its verdict in words."""
     told = {name: getattr(record, name) for name in SheetReport.model_fields if name not in ("words", "verdict")}
     sheet = SheetReport(**told, words=WordsEntry.model_validate(json.loads(record.words)), verdict="")
     return sheet.model_copy(update={"verdict": sheet_words(sheet)})

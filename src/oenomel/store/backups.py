@@ -33,13 +33,13 @@ class CopyRecord:
 
 
 def copies_of(data: Path) -> list[CopyRecord]:
-    """The copies of a data file, the newest first."""
+    """Return the copies of a data file, the newest first."""
     found = [(each.stat().st_mtime, each) for each in copies_folder(data).glob("*.db")]
     return [CopyRecord(path, datetime.fromtimestamp(made, UTC).isoformat(timespec="seconds")) for made, path in sorted(found, reverse=True)]
 
 
 def back_up(data: Path, target: Path) -> None:
-    """Copies a data file, in use or not, to a file of its own; an older copy that lies there is replaced once the new one is whole.
+    """Copy a data file, in use or not, to a file of its own; an older copy that lies there is replaced once the new one is whole.
 
     Raises
     ------
@@ -55,7 +55,7 @@ def back_up(data: Path, target: Path) -> None:
 
 
 def restore(data: Path, copy: Path) -> Path | None:
-    """Puts a copy in the place of a data file, and returns where the old one is kept; None where there was none.
+    """Put a copy in the place of a data file, and returns where the old one is kept; None where there was none.
 
     Whoever has the file open sees the restored one: it is written into it as one transaction.
 
@@ -80,7 +80,7 @@ def restore(data: Path, copy: Path) -> Path | None:
 
 
 def keep_of_today(data: Path, today: date) -> Path | None:
-    """The first of a day keeps a copy of it and lets go of old ones; None where there is one already, or nothing to copy yet.
+    """Return the first of a day keeps a copy of it and lets go of old ones; None where there is one already, or nothing to copy yet.
 
     Raises
     ------
@@ -93,7 +93,7 @@ def keep_of_today(data: Path, today: date) -> Path | None:
 
 
 def make_now(data: Path) -> Path:
-    """A copy beside the data file, made by hand; raises StoreError."""
+    """Return a copy beside the data file, made by hand; raises StoreError."""
     return _moved_into_place(data, _unused(copies_folder(data), _BY_HAND))
 
 
@@ -105,8 +105,8 @@ def _moved_into_place(data: Path, target: Path) -> Path:
 
 
 def _let_go(folder: Path) -> None:
-    """Keeps the last seven of the daily copies and the last of each month, and the last seven of each other kind: made by hand, replaced
-    by a copy that was put back, and from before a newer Oenomel.
+    """Save the last seven of the daily copies and the last of each month, and the last seven of each other kind: made by hand, replaced by
+    a copy that was put back, and from before a newer Oenomel.
     """
     days = sorted(folder.glob(f"{_DAY}-*.db"), reverse=True)
     months = {each.name[: len(f"{_DAY}-2026-11")]: each for each in reversed(days)}
@@ -119,7 +119,7 @@ def _let_go(folder: Path) -> None:
 
 
 def _make_ready(copy: Path, ready: Path) -> None:
-    """A copy brought up to date beside the data file, so that what is put in its place is whole and of this version."""
+    """Return a copy brought up to date beside the data file, so that what is put in its place is whole and of this version."""
     if not copy.is_file():
         raise CopyFault("no copy", copy)
     try:

@@ -97,7 +97,7 @@ class LogRecord:
 
 
 def all_batches(conn: sqlite3.Connection) -> list[BatchRecord]:
-    """Every batch whose times can be read, oldest first."""
+    """Return every batch whose times can be read, oldest first."""
     return _readable(conn.execute(SELECT_ALL))
 
 
@@ -108,12 +108,12 @@ def unreadable(conn: sqlite3.Connection) -> list[tuple[BatchRecord, str]]:
 
 
 def open_batches(conn: sqlite3.Connection) -> list[BatchRecord]:
-    """Those that aren't used up, oldest first."""
+    """Return those that aren't used up, oldest first."""
     return _readable(conn.execute(SELECT_OPEN))
 
 
 def get(conn: sqlite3.Connection, batch_id: int) -> BatchRecord:
-    """One batch; raises RecordNotFound."""
+    """Return one batch; raises RecordNotFound."""
     row = conn.execute(SELECT, {"id": batch_id}).fetchone()
     if row is None:
         raise RecordNotFound("batch", batch_id)
@@ -121,7 +121,7 @@ def get(conn: sqlite3.Connection, batch_id: int) -> BatchRecord:
 
 
 def add(conn: sqlite3.Connection, batch: BatchRecord) -> int:
-    """Keeps a batch and returns its id.
+    """Save a batch and returns its id.
 
     Raises
     ------
@@ -138,14 +138,14 @@ def add(conn: sqlite3.Connection, batch: BatchRecord) -> int:
 
 
 def change(conn: sqlite3.Connection, batch: BatchRecord) -> None:
-    """Puts a batch in the place of the one with its id; raises as `add`."""
+    """Put a batch in the place of the one with its id; raises as `add`."""
     get(conn, batch.id)
     _check(conn, batch)
     conn.execute(UPDATE, asdict(batch))
 
 
 def serve(conn: sqlite3.Connection, batch: BatchRecord, ml: float) -> BatchRecord:
-    """Takes so much out of it, and marks it used up where nothing is left; raises DomainError where that much isn't there."""
+    """Take so much out of it, and marks it used up where nothing is left; raises DomainError where that much isn't there."""
     if ml > batch.left_ml + _SPARE_ML:
         raise DomainError(f"{ml:.0f} ml can't be poured: {batch.left_ml:.0f} ml are left of {batch.name}")
     left = max(0.0, batch.left_ml - ml)
@@ -156,7 +156,7 @@ def serve(conn: sqlite3.Connection, batch: BatchRecord, ml: float) -> BatchRecor
 
 
 def remove(conn: sqlite3.Connection, batch_id: int) -> None:
-    """Takes a batch away that was noted by mistake; raises RecordConflict where another was filled on it."""
+    """Take a batch away that was noted by mistake; raises RecordConflict where another was filled on it."""
     get(conn, batch_id)
     later = conn.execute(SELECT_LATER, {"id": batch_id}).fetchone()
     if later is not None:
@@ -165,24 +165,24 @@ def remove(conn: sqlite3.Connection, batch_id: int) -> None:
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Takes every batch away."""
+    """Take every batch away."""
     conn.execute(DELETE_ALL)
 
 
 def log(conn: sqlite3.Connection, batch_id: int) -> list[LogRecord]:
-    """What happened to a bottle, oldest first."""
+    """Return what happened to a bottle, oldest first."""
     return [LogRecord(**row) for row in conn.execute(SELECT_LOG, {"batch_id": batch_id})]
 
 
 def note(conn: sqlite3.Connection, happened: LogRecord) -> None:
-    """Notes what happened to a bottle; now where no time is told."""
+    """Note what happened to a bottle; now where no time is told."""
     conn.execute(
         INSERT_LOG, {"batch_id": happened.batch_id, "kind": happened.kind, "words": happened.words, "at": happened.at or now()}
     )  # fmt: skip
 
 
 def unused_name(conn: sqlite3.Connection, name: str) -> str:
-    """The name, or where a batch has it already the same with a number."""
+    """Return the name, or where a batch has it already the same with a number."""
     tried, number = name, 2
     while conn.execute(SELECT_NAMED, {"name": tried}).fetchone():
         tried, number = f"{name}, {number}", number + 1
@@ -194,7 +194,7 @@ def _readable(rows: Iterable[sqlite3.Row]) -> list[BatchRecord]:
 
 
 def _fault(batch: BatchRecord) -> str:
-    """What is wrong with the times and amounts of a batch as it is kept, empty where nothing is."""
+    """Return what is wrong with the times and amounts of a batch as it is kept, empty where nothing is."""
     try:
         made, use_by = moment_of(batch.made_at), moment_of(batch.use_by, TEN_YEARS)
         used_up = None if batch.used_up_at is None else moment_of(batch.used_up_at)

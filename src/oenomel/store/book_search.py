@@ -77,7 +77,7 @@ def find(conn: sqlite3.Connection, wanted: Wanted, most: int = MOST_FOUND, befor
 
 
 def count(conn: sqlite3.Connection, wanted: Wanted) -> int:
-    """How many drinks have it all."""
+    """Compute how many drinks have it all."""
     return int(conn.execute(SELECT_COUNT, {**_values(wanted), "before": None}).fetchone()[0])
 
 
@@ -97,17 +97,17 @@ def _values(wanted: Wanted) -> dict[str, object]:
 
 
 def write_down(conn: sqlite3.Connection, drink_id: int) -> None:
-    """Notes the words by which a drink can be found, after something of it has changed."""
+    """Note the words by which a drink can be found, after something of it has changed."""
     conn.execute(DELETE_WORDS, {"drink_id": drink_id})
     conn.execute(INSERT_WORDS, {"drink_id": drink_id})
 
 
 def write_down_all(conn: sqlite3.Connection) -> None:
-    """Notes the words of every drink anew, after what they pour is called otherwise."""
+    """Note the words of every drink anew, after what they pour is called otherwise."""
     conn.execute(DELETE_ALL)
     conn.execute(INSERT_ALL_WORDS)
 
 
 def forget_all(conn: sqlite3.Connection) -> None:
-    """Empties the index, with the book."""
+    """Empty the index, with the book."""
     conn.execute(DELETE_ALL)

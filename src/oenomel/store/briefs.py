@@ -15,13 +15,13 @@ INSERT INTO brief (drink_id, content) VALUES (:drink_id, :content) ON CONFLICT (
 
 
 def get(conn: sqlite3.Connection, drink_id: int) -> str:
-    """The brief of a drink as JSON text, an empty object where there is none; raises RecordNotFound."""
+    """Return the brief of a drink as JSON text, an empty object where there is none; raises RecordNotFound."""
     drinks.get(conn, drink_id)
     row = conn.execute(SELECT, {"drink_id": drink_id}).fetchone()
     return str(row["content"]) if row else "{}"
 
 
 def put(conn: sqlite3.Connection, drink_id: int, content: str) -> None:
-    """Writes the brief; raises RecordNotFound."""
+    """Write the brief; raises RecordNotFound."""
     drinks.get(conn, drink_id)
     conn.execute(UPSERT, {"drink_id": drink_id, "content": content})

@@ -9,11 +9,11 @@ __all__ = ["new_id", "now"]
 
 
 def now() -> str:
-    """The time in UTC, ISO 8601, to the second."""
+    """Return the time in UTC, ISO 8601, to the second."""
     return datetime.now(UTC).isoformat(timespec="seconds")
 
 
 def new_id(cursor: sqlite3.Cursor) -> int:
-    """The id of the row that an INSERT made."""
+    """Return the id of the row that an INSERT made."""
     assert cursor.lastrowid is not None  # an INSERT that succeeded has one
     return cursor.lastrowid

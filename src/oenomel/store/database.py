@@ -74,12 +74,12 @@ class Connection(sqlite3.Connection):
 
 
 def default_path() -> Path:
-    """The data file by the platform's convention."""
+    """Return the data file by the platform's convention."""
     return _own_folder() / "oenomel.db"
 
 
 def demo_path() -> Path:
-    """The demo's own data file, beside the user's."""
+    """Return the demo's own data file, beside the user's."""
     return _own_folder() / "demo.db"
 
 
@@ -92,7 +92,7 @@ def _own_folder() -> Path:
 
 
 def identity(path: Path) -> tuple[int, int]:
-    """Which file lies at the path: it changes when the file is replaced.
+    """Find which file lies at the path: it changes when the file is replaced.
 
     Raises
     ------
@@ -107,7 +107,7 @@ def identity(path: Path) -> tuple[int, int]:
 
 
 def connect(path: Path) -> Connection:
-    """A connection in autocommit mode, for one request at a time; `transaction` groups statements. It never makes the file.
+    """Return a connection in autocommit mode, for one request at a time; `transaction` groups statements. It never makes the file.
 
     ``check_same_thread`` is off because FastAPI may open and use a request's connection in different worker threads,
     one after the other.
@@ -129,7 +129,7 @@ def connect(path: Path) -> Connection:
 
 
 def open_read_only(path: Path) -> sqlite3.Connection:
-    """A connection that can't write to the file; of one that an earlier Oenomel left it is a copy, brought up to date.
+    """Return a connection that can't write to the file; of one that an earlier Oenomel left it is a copy, brought up to date.
 
     Raises
     ------
@@ -149,7 +149,7 @@ def open_read_only(path: Path) -> sqlite3.Connection:
 
 
 def open_to_copy(path: Path) -> sqlite3.Connection:
-    """A connection to copy a data file by, of whatever version; raises StoreError where it is none."""
+    """Return a connection to copy a data file by, of whatever version; raises StoreError where it is none."""
     try:
         check_ours(path)
         return sqlite3.connect(_uri(path, "ro"), uri=True, timeout=WAIT_SECONDS)
@@ -160,7 +160,7 @@ def open_to_copy(path: Path) -> sqlite3.Connection:
 
 
 def _without_writing(path: Path) -> sqlite3.Connection:
-    """A file on a medium that can't be written, where SQLite can't make what it keeps beside it: read as a copy in memory."""
+    """Return a file on a medium that can't be written, where SQLite can't make what it keeps beside it: read as a copy in memory."""
     with tempfile.TemporaryDirectory() as folder:
         copy = Path(folder) / path.name
         for ending in ("", "-wal"):
@@ -174,13 +174,13 @@ def _without_writing(path: Path) -> sqlite3.Connection:
 
 
 def bring_up_to_date(path: Path) -> None:
-    """Migrates a file that nobody else has open; raises StoreError where a newer Oenomel made it."""
+    """Migrate a file that nobody else has open; raises StoreError where a newer Oenomel made it."""
     with closing(connect(path)) as conn:
         _migrate(conn, path)
 
 
 def prepare(path: Path) -> None:
-    """Makes or migrates the data file, for its owner alone, and fills in the catalogue that ships with this version.
+    """Make or migrates the data file, for its owner alone, and fills in the catalogue that ships with this version.
 
     Before it is migrated a copy of it is kept in the folder of its copies.
 
@@ -216,7 +216,7 @@ def prepare(path: Path) -> None:
 
 
 def fault_of(error: sqlite3.Error | OSError, path: Path) -> StoreFault:
-    """What is wrong with the data file, as a sentence that says what to do."""
+    """Return what is wrong with the data file, as a sentence that says what to do."""
     if isinstance(error, sqlite3.Error):
         # The low byte is the kind of fault, the rest says where it happened.
         kind = getattr(error, "sqlite_errorcode", 0) & 0xFF
@@ -230,7 +230,7 @@ def fault_of(error: sqlite3.Error | OSError, path: Path) -> StoreFault:
 
 @contextmanager
 def transaction(conn: sqlite3.Connection) -> Iterator[None]:
-    """All or nothing: commits at the end, rolls back if anything is raised.
+    """Return all or nothing: commits at the end, rolls back if anything is raised.
 
     Where the connection serves a write with a key, the commit waits until what the write is answered is written down too.
 
@@ -263,7 +263,7 @@ def _uri(path: Path, mode: str) -> str:
 
 
 def _has_room(path: Path) -> bool:
-    """Whether the disk takes another page; what SQLite keeps beside the file fails without that by another name."""
+    """Check whether the disk takes another page; what SQLite keeps beside the file fails without that by another name."""
     try:
         return shutil.disk_usage(path.parent).free >= ROOM_BYTES
     except OSError:
@@ -271,7 +271,7 @@ def _has_room(path: Path) -> bool:
 
 
 def check_ours(path: Path, *, may_be_new: bool = False) -> None:
-    """Looks at a file without touching it; raises StoreError where it is somebody else's.
+    """Look at a file without touching it; raises StoreError where it is somebody else's.
 
     Only where a write was cut off is it touched: SQLite then has to put it back to how it was before anything can be read.
     """
@@ -291,7 +291,7 @@ def check_ours(path: Path, *, may_be_new: bool = False) -> None:
 
 
 def _keep_before_migrating(conn: sqlite3.Connection, path: Path) -> None:
-    """A copy as it was, where a file with something in it has migrations before it."""
+    """Return a copy as it was, where a file with something in it has migrations before it."""
     tables = {row["name"] for row in conn.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
     applied = {row["name"] for row in conn.execute(SELECT_APPLIED)} if "migration" in tables else set()
     waiting = [entry.name for entry in _shipped() if entry.name not in applied]
@@ -302,7 +302,7 @@ def _keep_before_migrating(conn: sqlite3.Connection, path: Path) -> None:
 
 
 def copies_folder(path: Path) -> Path:
-    """The folder beside a data file in which its copies are kept."""
+    """Return the folder beside a data file in which its copies are kept."""
     return path.with_name(f"{path.stem}-copies")
 
 
@@ -313,13 +313,13 @@ def _mark_and_tables(path: Path, mode: str) -> tuple[int, set[str]]:
 
 
 def _shipped() -> list[Traversable]:
-    """The migrations that ship with this version, in their order."""
+    """Return the migrations that ship with this version, in their order."""
     found = (resources.files("oenomel.store") / "migrations").iterdir()
     return sorted((entry for entry in found if entry.name.endswith(".sql")), key=lambda entry: entry.name)
 
 
 def _migrate(conn: sqlite3.Connection, path: Path) -> bool:
-    """Brings the file up to date; whether anything had to be changed."""
+    """Bring the file up to date; whether anything had to be changed."""
     conn.execute(CREATE_LEDGER)
     shipped = _shipped()
     newer = {row["name"] for row in conn.execute(SELECT_APPLIED)} - {entry.name for entry in shipped}
@@ -338,7 +338,7 @@ def _migrate(conn: sqlite3.Connection, path: Path) -> bool:
 
 
 def _statements(script: str) -> Iterator[str]:
-    """The statements of a script one by one: `executescript` would end the transaction first."""
+    """Yield the statements of a script one by one: `executescript` would end the transaction first."""
     statement = ""
     for line in script.splitlines(keepends=True):
         statement += line

@@ -152,7 +152,7 @@ class DraftRecord:
 
 
 def get(conn: sqlite3.Connection, drink_id: int) -> DrinkRecord:
-    """One drink; raises RecordNotFound."""
+    """Return one drink; raises RecordNotFound."""
     row = conn.execute(SELECT_DRINK, {"id": drink_id}).fetchone()
     if row is None:
         raise RecordNotFound("drink", drink_id)
@@ -160,41 +160,41 @@ def get(conn: sqlite3.Connection, drink_id: int) -> DrinkRecord:
 
 
 def some(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[DrinkRecord]:
-    """These drinks, newest first; those that are gone are left out."""
+    """Return these drinks, newest first; those that are gone are left out."""
     return [DrinkRecord(**row) for row in conn.execute(SELECT_SOME, {"drinks": json.dumps(list(drink_ids))})]
 
 
 def names(conn: sqlite3.Connection) -> list[tuple[int, str]]:
-    """Every drink of the book by id and name, the oldest first."""
+    """Return every drink of the book by id and name, the oldest first."""
     return [(row["id"], row["name"]) for row in conn.execute(SELECT_NAMES)]
 
 
 def by_first_trial(conn: sqlite3.Connection) -> dict[tuple[str, str], int]:
-    """The drinks of the book by name and time of the trial that they began with; of two the older one."""
+    """Return the drinks of the book by name and time of the trial that they began with; of two the older one."""
     return {(row["name"], row["kept_at"]): row["drink_id"] for row in conn.execute(SELECT_FIRST_TRIALS)}
 
 
 def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house", notes: str = "", created_at: str = "") -> int:
-    """Adds a drink without trials and returns its id; a time is kept where it is told."""
+    """Add a drink without trials and returns its id; a time is kept where it is told."""
     values = {"name": name, "family": family, "origin": origin, "created_at": created_at or now(), "notes": notes}
     return new_id(conn.execute(INSERT_DRINK, values))
 
 
 def rename(conn: sqlite3.Connection, drink_id: int, name: str) -> None:
-    """Gives a drink another name; raises RecordNotFound."""
+    """Give a drink another name; raises RecordNotFound."""
     if conn.execute(UPDATE_NAME, {"id": drink_id, "name": name}).rowcount == 0:
         raise RecordNotFound("drink", drink_id)
     book_search.write_down(conn, drink_id)
 
 
 def put_notes(conn: sqlite3.Connection, drink_id: int, notes: str) -> None:
-    """Writes down what is to be remembered of a drink; raises RecordNotFound."""
+    """Write down what is to be remembered of a drink; raises RecordNotFound."""
     if conn.execute(UPDATE_NOTES, {"id": drink_id, "notes": notes}).rowcount == 0:
         raise RecordNotFound("drink", drink_id)
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Empties the book: every drink with its trials and its draft."""
+    """Empty the book: every drink with its trials and its draft."""
     for statement in (DELETE_DRAFTS, DELETE_TRIALS, DELETE_DRINKS):
         conn.execute(statement)
     book_search.forget_all(conn)
@@ -206,7 +206,7 @@ def finished(conn: sqlite3.Connection) -> list[TrialRecord]:
 
 
 def some_trials(conn: sqlite3.Connection, trial_ids: Iterable[int]) -> list[TrialRecord]:
-    """These trials, of whatever drinks, in the order of their ids; raises RecordNotFound for the first that isn't there."""
+    """Return these trials, of whatever drinks, in the order of their ids; raises RecordNotFound for the first that isn't there."""
     wanted = sorted(set(trial_ids))
     found = {row["id"]: TrialRecord(**row) for row in conn.execute(SELECT_SOME_TRIALS, {"trials": json.dumps(wanted)})}
     for missing in (each for each in wanted if each not in found):
@@ -215,12 +215,12 @@ def some_trials(conn: sqlite3.Connection, trial_ids: Iterable[int]) -> list[Tria
 
 
 def trials(conn: sqlite3.Connection, drink_id: int) -> list[TrialRecord]:
-    """The trials of a drink, in the order in which they were kept."""
+    """Return the trials of a drink, in the order in which they were kept."""
     return [TrialRecord(**row) for row in conn.execute(SELECT_TRIALS, {"drink_id": drink_id})]
 
 
 def trial_ids(conn: sqlite3.Connection) -> dict[int, dict[int, int]]:
-    """Every trial's id, by its drink and its number."""
+    """Return every trial's id, by its drink and its number."""
     found: dict[int, dict[int, int]] = {}
     for row in conn.execute(SELECT_TRIAL_IDS):
         found.setdefault(row["drink_id"], {})[row["number"]] = row["id"]
@@ -228,18 +228,18 @@ def trial_ids(conn: sqlite3.Connection) -> dict[int, dict[int, int]]:
 
 
 def latest_trials(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[int, TrialRecord]:
-    """The newest trial of each of these drinks, by drink; its number tells how many there are."""
+    """Return the newest trial of each of these drinks, by drink; its number tells how many there are."""
     return {row["drink_id"]: TrialRecord(**row) for row in conn.execute(SELECT_LATEST_TRIALS, {"drinks": json.dumps(list(drink_ids))})}
 
 
 def trial(conn: sqlite3.Connection, trial_id: int) -> TrialRecord:
-    """One trial, of whatever drink; raises RecordNotFound."""
+    """Return one trial, of whatever drink; raises RecordNotFound."""
     (record,) = some_trials(conn, [trial_id])
     return record
 
 
 def get_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> TrialRecord:
-    """One trial of a drink; raises RecordNotFound."""
+    """Return one trial of a drink; raises RecordNotFound."""
     row = conn.execute(SELECT_TRIAL, {"id": trial_id, "drink_id": drink_id}).fetchone()
     if row is None:
         raise RecordNotFound(f"trial of drink {drink_id} with the number", trial_id)
@@ -257,7 +257,7 @@ def keep_trial(
     made: str = "{}",
     kept_at: str = "",
 ) -> int:
-    """Keeps a trial as made and returns its id; its number is the next of the drink. A time is kept where it is told.
+    """Save a trial as made and returns its id; its number is the next of the drink. A time is kept where it is told.
 
     Raises RecordNotFound for a strange parent.
     """
@@ -292,29 +292,29 @@ def references(conn: sqlite3.Connection, families: Iterable[str]) -> dict[str, l
 
 
 def reference_ids(conn: sqlite3.Connection, drink_id: int) -> set[int]:
-    """Which trials of a drink are references of the house."""
+    """Find which trials of a drink are references of the house."""
     return {row["id"] for row in conn.execute(SELECT_REFERENCE_IDS, {"drink_id": drink_id})}
 
 
 def set_reference(conn: sqlite3.Connection, drink_id: int, trial_id: int, counts: bool) -> None:
-    """Counts a trial among its family's references, or no longer; raises RecordNotFound."""
+    """Count a trial among its family's references, or no longer; raises RecordNotFound."""
     get_trial(conn, drink_id, trial_id)
     conn.execute(INSERT_REFERENCE if counts else DELETE_REFERENCE, {"trial_id": trial_id})
 
 
 def get_draft(conn: sqlite3.Connection, drink_id: int) -> DraftRecord | None:
-    """The draft of a drink, or None where nothing lies on the bench."""
+    """Return the draft of a drink, or None where nothing lies on the bench."""
     row = conn.execute(SELECT_DRAFT, {"drink_id": drink_id}).fetchone()
     return DraftRecord(**row) if row else None
 
 
 def drafts(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[int, DraftRecord]:
-    """The drafts of these drinks, by drink."""
+    """Return the drafts of these drinks, by drink."""
     return {row["drink_id"]: DraftRecord(**row) for row in conn.execute(SELECT_DRAFTS, {"drinks": json.dumps(list(drink_ids))})}
 
 
 def put_draft(conn: sqlite3.Connection, drink_id: int, parent_trial_id: int, spec: str, revision: int, saved_at: str = "") -> int:
-    """Saves the draft over the given revision (0: there was none) and returns the new one. A time is kept where it is told.
+    """Save the draft over the given revision (0: there was none) and returns the new one. A time is kept where it is told.
 
     Raises
     ------

@@ -27,31 +27,31 @@ DELETE_FORGOTTEN = "DELETE FROM forgotten_evening"
 
 
 def get(conn: sqlite3.Connection) -> str | None:
-    """What was told of it, as JSON; None where nobody told."""
+    """Return what was told of it, as JSON; None where nobody told."""
     row = conn.execute(SELECT).fetchone()
     return None if row is None else str(row["content"])
 
 
 def put(conn: sqlite3.Connection, content: str) -> None:
-    """Puts it in the place of what was told before."""
+    """Put it in the place of what was told before."""
     conn.execute(UPSERT, {"content": content})
 
 
 def remove(conn: sqlite3.Connection) -> None:
-    """Takes it off with its ticks: the next one begins. Until then it can be put back."""
+    """Take it off with its ticks: the next one begins. Until then it can be put back."""
     conn.execute(FORGET)
     conn.execute(DELETE)
     conn.execute(DELETE_TICKS)
 
 
 def forgotten(conn: sqlite3.Connection) -> str | None:
-    """The one that was taken off last, as JSON; None where none was."""
+    """Return the one that was taken off last, as JSON; None where none was."""
     row = conn.execute(SELECT_FORGOTTEN).fetchone()
     return None if row is None else str(row["content"])
 
 
 def put_back(conn: sqlite3.Connection) -> None:
-    """Puts the one that was taken off last back with its ticks.
+    """Put the one that was taken off last back with its ticks.
 
     Raises
     ------
@@ -72,12 +72,12 @@ def put_back(conn: sqlite3.Connection) -> None:
 
 
 def ticked(conn: sqlite3.Connection) -> dict[str, str]:
-    """What is done, by key, and since when."""
+    """Return what is done, by key, and since when."""
     return {row["key"]: row["done_at"] for row in conn.execute(SELECT_TICKS)}
 
 
 def tick(conn: sqlite3.Connection, key: str, *, done: bool, at: str = "") -> None:
-    """Ticks something off, now where no time is told, or takes the tick back."""
+    """Tick something off, now where no time is told, or takes the tick back."""
     if done:
         conn.execute(UPSERT_TICK, {"key": key, "done_at": at or now()})
     else:

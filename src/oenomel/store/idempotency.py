@@ -41,7 +41,7 @@ class WriteKey:
 
 
 def refuse_repeated(conn: sqlite3.Connection, asked: WriteKey) -> None:
-    """Refuses a write that was made already.
+    """Refuse a write that was made already.
 
     Raises
     ------
@@ -63,7 +63,7 @@ def refuse_repeated(conn: sqlite3.Connection, asked: WriteKey) -> None:
 
 
 def keep(conn: sqlite3.Connection, asked: WriteKey, status: int, answer: str) -> None:
-    """Writes down what a write was answered, in its own transaction."""
+    """Write down what a write was answered, in its own transaction."""
     packed = zlib.compress(answer.encode(), 6)
     values = {"key": asked.key, "request": asked.request, "status": status, "packed": packed, "answered_at": now()}
     conn.execute(INSERT_ANSWERED, values)

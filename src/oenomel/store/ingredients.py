@@ -161,12 +161,12 @@ def _held_for(conn: sqlite3.Connection) -> _Held:
 
 
 def state(conn: sqlite3.Connection) -> str:
-    """A token that is another one whenever the larder is."""
+    """Return a token that is another one whenever the larder is."""
     return str(conn.execute(SELECT_TOKEN).fetchone()["token"])
 
 
 def larder(conn: sqlite3.Connection) -> Larder:
-    """Every ingredient, by slug, in the order of their names."""
+    """Return every ingredient, by slug, in the order of their names."""
     held = _held_for(conn)
     if held.whole is None:
         held.whole = _larder(conn.execute(SELECT_ALL), conn.execute(SELECT_VALUES))
@@ -174,7 +174,7 @@ def larder(conn: sqlite3.Connection) -> Larder:
 
 
 def offered(conn: sqlite3.Connection) -> Larder:
-    """Every ingredient that is offered where one is chosen: all but the retired."""
+    """Return every ingredient that is offered where one is chosen: all but the retired."""
     held = _held_for(conn)
     if held.offered is None:
         gone = retired(conn)
@@ -183,7 +183,7 @@ def offered(conn: sqlite3.Connection) -> Larder:
 
 
 def some(conn: sqlite3.Connection, slugs: Iterable[str]) -> Larder:
-    """The ingredients with these slugs, as far as there are any."""
+    """Return the ingredients with these slugs, as far as there are any."""
     held, wanted = _held_for(conn), sorted(set(slugs))
     unread = [slug for slug in wanted if slug not in held.by_slug]
     if unread:
@@ -194,7 +194,7 @@ def some(conn: sqlite3.Connection, slugs: Iterable[str]) -> Larder:
 
 
 def get(conn: sqlite3.Connection, slug: str) -> Ingredient:
-    """One ingredient; raises RecordNotFound."""
+    """Return one ingredient; raises RecordNotFound."""
     found = some(conn, [slug])
     if slug not in found:
         raise RecordNotFound("ingredient", slug)
@@ -218,7 +218,7 @@ def search(
 
 
 def names(conn: sqlite3.Connection) -> Index:
-    """What every ingredient is called, ready to be searched."""
+    """Return what every ingredient is called, ready to be searched."""
     held = _held_for(conn)
     if held.index is None:
         held.index = Index(_findable(row) for row in conn.execute(SELECT_NAMES))
@@ -226,7 +226,7 @@ def names(conn: sqlite3.Connection) -> Index:
 
 
 def add(conn: sqlite3.Connection, ingredient: Ingredient) -> Ingredient:
-    """Adds an ingredient under a slug of its own: one that is taken gets a number."""
+    """Add an ingredient under a slug of its own: one that is taken gets a number."""
     slug, number = ingredient.slug, 2
     while some(conn, [slug]):
         slug, number = f"{ingredient.slug}-{number}", number + 1
@@ -236,7 +236,7 @@ def add(conn: sqlite3.Connection, ingredient: Ingredient) -> Ingredient:
 
 
 def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:
-    """Adds an ingredient, or replaces the one with its slug; raises OutOfRange for a label that can't be."""
+    """Add an ingredient, or replaces the one with its slug; raises OutOfRange for a label that can't be."""
     check_labels(ingredient.values.values())
     conn.execute(UPSERT, _to_row(ingredient))
     conn.execute(DELETE_VALUES, {"slug": ingredient.slug})
@@ -244,7 +244,7 @@ def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:
 
 
 def remove(conn: sqlite3.Connection, slug: str) -> None:
-    """Takes a bottle that the house has added out of the larder.
+    """Take a bottle that the house has added out of the larder.
 
     Raises
     ------
@@ -264,12 +264,12 @@ def remove(conn: sqlite3.Connection, slug: str) -> None:
 
 
 def remove_of_the_house(conn: sqlite3.Connection) -> None:
-    """Takes out every bottle that the house has added."""
+    """Take out every bottle that the house has added."""
     conn.execute(DELETE_OF_THE_HOUSE)
 
 
 def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -> bool:
-    """Brings the catalogue's ingredients to what ships with this version; whether any of them was called otherwise before.
+    """Bring the catalogue's ingredients to what ships with this version; whether any of them was called otherwise before.
 
     What an earlier version shipped and this one doesn't stays, because kept trials may name it.
     """
@@ -288,7 +288,7 @@ def replace_catalogue(conn: sqlite3.Connection, shipped: Iterable[Ingredient]) -
 
 
 def amend(conn: sqlite3.Connection, slug: str, aroma: Mapping[str, int], impression: str) -> None:
-    """Changes what an ingredient smells of and what is said of it, for good.
+    """Change what an ingredient smells of and what is said of it, for good.
 
     Raises
     ------
@@ -305,12 +305,12 @@ def amend(conn: sqlite3.Connection, slug: str, aroma: Mapping[str, int], impress
 
 
 def amendments(conn: sqlite3.Connection) -> list[tuple[str, dict[str, int], str]]:
-    """What tasting changed: slug, aroma and impression."""
+    """Return what tasting changed: slug, aroma and impression."""
     return [(row["slug"], _known_aroma(row["aroma"]), row["impression"]) for row in conn.execute(SELECT_AMENDED)]
 
 
 def remove_amendments(conn: sqlite3.Connection) -> None:
-    """Forgets what tasting changed; the catalogue's own words come back with the next start."""
+    """Forget what tasting changed; the catalogue's own words come back with the next start."""
     conn.execute(DELETE_AMENDED)
 
 
@@ -320,18 +320,18 @@ def retired(conn: sqlite3.Connection) -> frozenset[str]:
 
 
 def retire(conn: sqlite3.Connection, slug: str, gone: bool) -> None:
-    """Takes an ingredient out of what is offered, or back in; trials keep it. Raises RecordNotFound."""
+    """Take an ingredient out of what is offered, or back in; trials keep it. Raises RecordNotFound."""
     get(conn, slug)
     conn.execute(INSERT_RETIRED if gone else DELETE_RETIRED, {"slug": slug})
 
 
 def house_values(conn: sqlite3.Connection) -> dict[str, dict[str, SourcedValue]]:
-    """What the house has set right of the larder's values, by slug and name."""
+    """Return what the house has set right of the larder's values, by slug and name."""
     return _by_slug(conn.execute(SELECT_HOUSE_VALUES))
 
 
 def set_right(conn: sqlite3.Connection, slug: str, values: Iterable[SourcedValue], back: Iterable[str] = ()) -> Ingredient:
-    """Puts values of the house over an ingredient's own, and gives others ``back`` to what they were; the ingredient as it then is.
+    """Put values of the house over an ingredient's own, and gives others ``back`` to what they were; the ingredient as it then is.
 
     Raises
     ------
@@ -349,7 +349,7 @@ def set_right(conn: sqlite3.Connection, slug: str, values: Iterable[SourcedValue
 
 
 def forget_changes(conn: sqlite3.Connection) -> None:
-    """Gives every value back to what it was, and offers again what was retired."""
+    """Give every value back to what it was, and offers again what was retired."""
     conn.execute(DELETE_HOUSE_VALUES)
     conn.execute(DELETE_ALL_RETIRED)
 

@@ -85,7 +85,7 @@ def parents(conn: sqlite3.Connection, drink_id: int) -> dict[int, list[int]]:
 
 
 def mark(conn: sqlite3.Connection, drink_id: int, trial_id: int, as_what: str) -> None:
-    """Marks what became of a trial; empty for nothing yet. Raises RecordNotFound, DomainError."""
+    """Mark what became of a trial; empty for nothing yet. Raises RecordNotFound, DomainError."""
     drinks.get_trial(conn, drink_id, trial_id)
     if as_what and as_what not in MARKS:
         raise DomainError(f'"{as_what}" is no mark of a trial; use {", ".join(MARKS)}')
@@ -93,12 +93,12 @@ def mark(conn: sqlite3.Connection, drink_id: int, trial_id: int, as_what: str) -
 
 
 def marks(conn: sqlite3.Connection, drink_id: int) -> dict[int, str]:
-    """What became of a drink's trials, where something did."""
+    """Return what became of a drink's trials, where something did."""
     return {row["trial_id"]: row["mark"] for row in conn.execute(SELECT_MARKS, {"drink_id": drink_id})}
 
 
 def tree(conn: sqlite3.Connection, family: str = "", most: int = MOST_NODES) -> list[NodeRecord]:
-    """The newest trials in view with their parents, by drink and number: of a family, or of all."""
+    """Return the newest trials in view with their parents, by drink and number: of a family, or of all."""
     return [_from_row(row) for row in conn.execute(SELECT_TREE, {"family": family, "most": most})]
 
 

@@ -101,7 +101,7 @@ class ReadingRecord:
 
 
 def all_lots(conn: sqlite3.Connection) -> list[LotRecord]:
-    """Every lot that can be read, oldest first."""
+    """Return every lot that can be read, oldest first."""
     return _readable(conn.execute(SELECT_ALL))
 
 
@@ -129,13 +129,13 @@ def of_names(conn: sqlite3.Connection, wanted: Iterable[tuple[str, str]]) -> dic
 
 
 def numbered(conn: sqlite3.Connection, lot_id: int) -> LotRecord | None:
-    """The lot with this number, if there is one."""
+    """Return the lot with this number, if there is one."""
     row = conn.execute(SELECT, {"id": lot_id}).fetchone()
     return None if row is None else LotRecord(**row)
 
 
 def get(conn: sqlite3.Connection, lot_id: int) -> LotRecord:
-    """One lot; raises RecordNotFound."""
+    """Return one lot; raises RecordNotFound."""
     lot = numbered(conn, lot_id)
     if lot is None:
         raise RecordNotFound("lot", lot_id)
@@ -143,7 +143,7 @@ def get(conn: sqlite3.Connection, lot_id: int) -> LotRecord:
 
 
 def add(conn: sqlite3.Connection, lot: LotRecord) -> int:
-    """Keeps a lot and returns its id.
+    """Save a lot and returns its id.
 
     Raises
     ------
@@ -160,7 +160,7 @@ def add(conn: sqlite3.Connection, lot: LotRecord) -> int:
 
 
 def change(conn: sqlite3.Connection, lot: LotRecord) -> None:
-    """Puts a lot in the place of the one with its id; raises as `add`, and where a trial tells it by another name."""
+    """Put a lot in the place of the one with its id; raises as `add`, and where a trial tells it by another name."""
     before = get(conn, lot.id)
     _check(conn, lot)
     if before.name != lot.name:
@@ -169,25 +169,25 @@ def change(conn: sqlite3.Connection, lot: LotRecord) -> None:
 
 
 def remove(conn: sqlite3.Connection, lot_id: int) -> None:
-    """Takes a lot away that was noted by mistake; raises RecordConflict where a trial was made of it."""
+    """Take a lot away that was noted by mistake; raises RecordConflict where a trial was made of it."""
     lot = get(conn, lot_id)
     _not_in_a_trial(conn, lot, "mark it as used up instead")
     conn.execute(DELETE, {"id": lot_id})
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Takes every lot away."""
+    """Take every lot away."""
     conn.execute(DELETE_ALL)
 
 
 def used_by(conn: sqlite3.Connection, lot: LotRecord) -> str:
-    """A trial that was made of it, as it is said; empty where there is none."""
+    """Return a trial that was made of it, as it is said; empty where there is none."""
     row = conn.execute(SELECT_USED, {"slug": lot.slug, "name": lot.name}).fetchone()
     return f"trial {row['number']} of {row['name']}" if row else ""
 
 
 def unused_name(conn: sqlite3.Connection, slug: str, name: str) -> str:
-    """The name, or where a lot of this ingredient has it already the same with a number."""
+    """Return the name, or where a lot of this ingredient has it already the same with a number."""
     tried, number = name, 2
     while of_names(conn, [(slug, tried)]):
         tried, number = f"{name}, {number}", number + 1
@@ -195,23 +195,23 @@ def unused_name(conn: sqlite3.Connection, slug: str, name: str) -> str:
 
 
 def readings(conn: sqlite3.Connection) -> dict[int, list[ReadingRecord]]:
-    """Every reading by its lot, oldest first."""
+    """Return every reading by its lot, oldest first."""
     return _by_lot(conn.execute(SELECT_READINGS))
 
 
 def readings_of(conn: sqlite3.Connection, lot_ids: Iterable[int]) -> dict[int, list[ReadingRecord]]:
-    """Readings of these lots by lot, oldest first."""
+    """Return readings of these lots by lot, oldest first."""
     return _by_lot(conn.execute(SELECT_READINGS_OF, {"lots": json.dumps(sorted(set(lot_ids)))}))
 
 
 def add_reading(conn: sqlite3.Connection, reading: ReadingRecord) -> int:
-    """Keeps a reading and returns its id; raises RecordNotFound for a strange lot."""
+    """Save a reading and returns its id; raises RecordNotFound for a strange lot."""
     get(conn, reading.lot_id)
     return new_id(conn.execute(INSERT_READING, asdict(reading) | {"taken_at": reading.taken_at or now()}))
 
 
 def remove_reading(conn: sqlite3.Connection, lot_id: int, reading_id: int) -> None:
-    """Takes a reading back; raises RecordNotFound."""
+    """Take a reading back; raises RecordNotFound."""
     if conn.execute(DELETE_READING, {"id": reading_id, "lot_id": lot_id}).rowcount == 0:
         raise RecordNotFound("reading", reading_id)
 
@@ -221,7 +221,7 @@ def _readable(rows: Iterable[sqlite3.Row]) -> list[LotRecord]:
 
 
 def _fault(lot: LotRecord) -> str:
-    """What is wrong with a lot as it is kept, empty where nothing is: its times, or what it holds."""
+    """Return what is wrong with a lot as it is kept, empty where nothing is: its times, or what it holds."""
     try:
         moment_of(lot.made_at)
         if lot.used_up_at is not None:

@@ -46,7 +46,7 @@ class MeasurementRecord:
 
 
 def add(conn: sqlite3.Connection, measurement: MeasurementRecord) -> int:
-    """Keeps a reading and returns its id; raises RecordNotFound for a strange trial."""
+    """Save a reading and returns its id; raises RecordNotFound for a strange trial."""
     drinks.trial(conn, measurement.trial_id)
     cursor = conn.execute(INSERT, asdict(measurement) | {"taken_at": measurement.taken_at or now()})
     assert cursor.lastrowid is not None
@@ -54,7 +54,7 @@ def add(conn: sqlite3.Connection, measurement: MeasurementRecord) -> int:
 
 
 def get(conn: sqlite3.Connection, measurement_id: int) -> MeasurementRecord:
-    """One reading; raises RecordNotFound."""
+    """Return one reading; raises RecordNotFound."""
     row = conn.execute(SELECT, {"id": measurement_id}).fetchone()
     if row is None:
         raise RecordNotFound("measurement", measurement_id)
@@ -62,18 +62,18 @@ def get(conn: sqlite3.Connection, measurement_id: int) -> MeasurementRecord:
 
 
 def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[MeasurementRecord]:
-    """All readings of a drink's trials, oldest first."""
+    """Return all readings of a drink's trials, oldest first."""
     return [MeasurementRecord(**row) for row in conn.execute(SELECT_OF_DRINK, {"drink_id": drink_id})]
 
 
 def remove(conn: sqlite3.Connection, measurement_id: int) -> None:
-    """Takes a reading back; raises RecordNotFound."""
+    """Take a reading back; raises RecordNotFound."""
     if conn.execute(DELETE, {"id": measurement_id}).rowcount == 0:
         raise RecordNotFound("measurement", measurement_id)
 
 
 def put_water(conn: sqlite3.Connection, trial_id: int, technique: str, ratio: float | None, how: str = "") -> None:
-    """Notes what a trial's readings say of its water; None where they say nothing (any more)."""
+    """Note what a trial's readings say of its water; None where they say nothing (any more)."""
     if ratio is None:
         conn.execute(DELETE_WATER, {"trial_id": trial_id})
     else:
@@ -81,7 +81,7 @@ def put_water(conn: sqlite3.Connection, trial_id: int, technique: str, ratio: fl
 
 
 def water_of(conn: sqlite3.Connection, trial_id: int) -> tuple[float, str] | None:
-    """What a trial's readings say of its water: the ratio to what was foreseen, and how it was found."""
+    """Return what a trial's readings say of its water: the ratio to what was foreseen, and how it was found."""
     row = conn.execute(SELECT_WATER, {"trial_id": trial_id}).fetchone()
     return (row["ratio"], row["how"]) if row else None
 

@@ -43,33 +43,33 @@ class OriginalSheet:
 
 
 def mark(conn: sqlite3.Connection, drink_id: int, wish: str) -> None:
-    """Notes that a drink began as an original, with the wish (JSON) that it came of."""
+    """Note that a drink began as an original, with the wish (JSON) that it came of."""
     conn.execute(UPSERT_ORIGINAL, {"drink_id": drink_id, "wish": wish})
 
 
 def wishes(conn: sqlite3.Connection) -> dict[int, str]:
-    """The wishes of drinks that began as originals, by drink."""
+    """Return the wishes of drinks that began as originals, by drink."""
     return {row["drink_id"]: row["wish"] for row in conn.execute(SELECT_WISHES)}
 
 
 def sheets(conn: sqlite3.Connection) -> list[OriginalSheet]:
-    """Every scored sheet of an original."""
+    """Return every scored sheet of an original."""
     return [OriginalSheet(row["spec"], row["score"], row["usual"]) for row in conn.execute(SELECT_SHEETS)]
 
 
 def kinship(conn: sqlite3.Connection) -> dict[frozenset[str], float]:
-    """What the house set, by pair of groups."""
+    """Return what the house set, by pair of groups."""
     return {frozenset((row["one"], row["other"])): row["value"] for row in conn.execute(SELECT_KINSHIP)}
 
 
 def put_kinship(conn: sqlite3.Connection, one: str, other: str, value: float) -> None:
-    """Sets the kinship of a pair of groups."""
+    """Set the kinship of a pair of groups."""
     first, second = sorted((one, other))
     conn.execute(UPSERT_KINSHIP, {"one": first, "other": second, "value": value})
 
 
 def remove_kinship(conn: sqlite3.Connection, one: str = "", other: str = "") -> None:
-    """Puts a pair back to what ships, or all of them where none is named."""
+    """Put a pair back to what ships, or all of them where none is named."""
     if one:
         first, second = sorted((one, other))
         conn.execute(DELETE_KINSHIP, {"one": first, "other": second})
@@ -78,5 +78,5 @@ def remove_kinship(conn: sqlite3.Connection, one: str = "", other: str = "") -> 
 
 
 def state(conn: sqlite3.Connection) -> tuple[object, ...]:
-    """What changes whenever the book, its tastings or the kinship do."""
+    """Return what changes whenever the book, its tastings or the kinship do."""
     return tuple(conn.execute(SELECT_STATE).fetchone())

@@ -33,31 +33,31 @@ class DeviceRecord:
 
 
 def signing_key(conn: sqlite3.Connection) -> str:
-    """What this house signs its devices' cookies with."""
+    """Return what this house signs its devices' cookies with."""
     key: str = conn.execute(SELECT_KEY).fetchone()["key"]
     return key
 
 
 def add(conn: sqlite3.Connection, name: str, may_write: bool) -> tuple[int, str]:
-    """Lets a device in: its id, and the secret that it is to show."""
+    """Let a device in: its id, and the secret that it is to show."""
     secret = secrets.token_urlsafe(32)
     values = {"name": name, "secret": digest_of(secret), "may_write": int(may_write), "paired_at": now()}
     return new_id(conn.execute(INSERT_DEVICE, values)), secret
 
 
 def that_shows(conn: sqlite3.Connection, secret: str) -> DeviceRecord | None:
-    """The device with this secret; None where there is none, or it was forgotten."""
+    """Return the device with this secret; None where there is none, or it was forgotten."""
     row = conn.execute(SELECT_BY_SECRET, {"secret": digest_of(secret)}).fetchone()
     return _from_row(row) if row else None
 
 
 def all_devices(conn: sqlite3.Connection) -> list[DeviceRecord]:
-    """Every device, the newest first."""
+    """Return every device, the newest first."""
     return [_from_row(row) for row in conn.execute(SELECT_DEVICES)]
 
 
 def remove(conn: sqlite3.Connection, device_id: int) -> str:
-    """Forgets a device, and returns the digest of what it showed; raises RecordNotFound."""
+    """Forget a device, and returns the digest of what it showed; raises RecordNotFound."""
     row = conn.execute(SELECT_SECRET, {"id": device_id}).fetchone()
     if row is None:
         raise RecordNotFound("device", device_id)
@@ -70,5 +70,5 @@ def _from_row(row: sqlite3.Row) -> DeviceRecord:
 
 
 def digest_of(secret: str) -> str:
-    """What is kept of what a device shows."""
+    """Return what is kept of what a device shows."""
     return hashlib.sha256(secret.encode()).hexdigest()

@@ -31,12 +31,12 @@ class PreparationRecord:
 
 
 def all_preparations(conn: sqlite3.Connection) -> list[PreparationRecord]:
-    """Every preparation, by what it makes."""
+    """Return every preparation, by what it makes."""
     return [PreparationRecord(**row) for row in conn.execute(SELECT_ALL)]
 
 
 def get(conn: sqlite3.Connection, slug: str) -> PreparationRecord:
-    """What makes an ingredient; raises RecordNotFound."""
+    """Return what makes an ingredient; raises RecordNotFound."""
     row = conn.execute(SELECT, {"slug": slug}).fetchone()
     if row is None:
         raise RecordNotFound("preparation", slug)
@@ -44,17 +44,17 @@ def get(conn: sqlite3.Connection, slug: str) -> PreparationRecord:
 
 
 def put(conn: sqlite3.Connection, preparation: PreparationRecord) -> None:
-    """Keeps a preparation, or replaces the one that makes the same; raises RecordNotFound for a strange ingredient."""
+    """Save a preparation, or replaces the one that makes the same; raises RecordNotFound for a strange ingredient."""
     ingredients.get(conn, preparation.slug)
     conn.execute(UPSERT, {"slug": preparation.slug, "content": preparation.content, "origin": preparation.origin})
 
 
 def remove(conn: sqlite3.Connection, slug: str) -> None:
-    """Takes a preparation away; what was made by it stays. Raises RecordNotFound."""
+    """Take a preparation away; what was made by it stays. Raises RecordNotFound."""
     if conn.execute(DELETE, {"slug": slug}).rowcount == 0:
         raise RecordNotFound("preparation", slug)
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Takes every preparation away."""
+    """Take every preparation away."""
     conn.execute(DELETE_ALL)

@@ -135,7 +135,7 @@ class ExerciseRecord:
 
 
 def sitting(conn: sqlite3.Connection, sitting_id: int) -> SittingRecord:
-    """One sitting; raises RecordNotFound."""
+    """Return one sitting; raises RecordNotFound."""
     row = conn.execute(SELECT_SITTING, {"id": sitting_id}).fetchone()
     if row is None:
         raise RecordNotFound("sitting", sitting_id)
@@ -143,34 +143,34 @@ def sitting(conn: sqlite3.Connection, sitting_id: int) -> SittingRecord:
 
 
 def all_sittings(conn: sqlite3.Connection) -> list[SittingRecord]:
-    """Every sitting, oldest first."""
+    """Return every sitting, oldest first."""
     return [SittingRecord(**row) for row in conn.execute(SELECT_SITTINGS)]
 
 
 def open_sittings(conn: sqlite3.Connection) -> list[SittingRecord]:
-    """Those that weren't ended, newest first."""
+    """Return those that weren't ended, newest first."""
     return [SittingRecord(**row) for row in conn.execute(SELECT_OPEN)]
 
 
 def add_sitting(conn: sqlite3.Connection, record: SittingRecord) -> int:
-    """Begins a sitting and returns its id; now where no time is told."""
+    """Begin a sitting and returns its id; now where no time is told."""
     return new_id(conn.execute(INSERT_SITTING, asdict(record) | {"began_at": record.began_at or now()}))
 
 
 def end_sitting(conn: sqlite3.Connection, sitting_id: int) -> None:
-    """Ends a sitting; one that was ended stays as it is. Raises RecordNotFound."""
+    """End a sitting; one that was ended stays as it is. Raises RecordNotFound."""
     sitting(conn, sitting_id)
     conn.execute(END_SITTING, {"id": sitting_id, "at": now()})
 
 
 def remove_sitting(conn: sqlite3.Connection, sitting_id: int) -> None:
-    """Takes a sitting back with its triangles: they teach nothing any more. Raises RecordNotFound."""
+    """Take a sitting back with its triangles: they teach nothing any more. Raises RecordNotFound."""
     sitting(conn, sitting_id)
     conn.execute(DELETE_SITTING, {"id": sitting_id})
 
 
 def triangle(conn: sqlite3.Connection, triangle_id: int) -> TriangleRecord:
-    """One triangle; raises RecordNotFound."""
+    """Return one triangle; raises RecordNotFound."""
     row = conn.execute(SELECT_TRIANGLE, {"id": triangle_id}).fetchone()
     if row is None:
         raise RecordNotFound("triangle", triangle_id)
@@ -178,25 +178,25 @@ def triangle(conn: sqlite3.Connection, triangle_id: int) -> TriangleRecord:
 
 
 def triangles_of(conn: sqlite3.Connection, sitting_id: int) -> list[TriangleRecord]:
-    """The triangles of a sitting, oldest first."""
+    """Return the triangles of a sitting, oldest first."""
     return [TriangleRecord(**row) for row in conn.execute(SELECT_OF_SITTING, {"sitting_id": sitting_id})]
 
 
 def triangles_of_taster(conn: sqlite3.Connection, taster: str) -> list[tuple[str, TriangleRecord]]:
-    """The latest answered triangles of a taster, or of everyone for an empty name, with their matter, oldest first."""
+    """Return the latest answered triangles of a taster, or of everyone for an empty name, with their matter, oldest first."""
     rows = conn.execute(SELECT_OF_TASTER, {"taster": taster, "most": MOST_TRIANGLES}).fetchall()
     told = [dict(row) for row in reversed(rows)]
     return [(row.pop("matter"), TriangleRecord(**row)) for row in told]
 
 
 def add_triangle(conn: sqlite3.Connection, record: TriangleRecord) -> int:
-    """Keeps a triangle and returns its id; raises RecordNotFound for a strange sitting."""
+    """Save a triangle and returns its id; raises RecordNotFound for a strange sitting."""
     sitting(conn, record.sitting_id)
     return new_id(conn.execute(INSERT_TRIANGLE, asdict(record) | {"asked_at": record.asked_at or now()}))
 
 
 def answer_triangle(conn: sqlite3.Connection, triangle_id: int, answer: int | None, *, found: bool) -> None:
-    """Keeps an answer; raises RecordNotFound, or RecordConflict where it was answered before."""
+    """Save an answer; raises RecordNotFound, or RecordConflict where it was answered before."""
     triangle(conn, triangle_id)
     done = conn.execute(ANSWER_TRIANGLE, {"id": triangle_id, "answer": answer, "found": int(found), "at": now()})
     if not done.rowcount:
@@ -204,7 +204,7 @@ def answer_triangle(conn: sqlite3.Connection, triangle_id: int, answer: int | No
 
 
 def exercise(conn: sqlite3.Connection, exercise_id: int) -> ExerciseRecord:
-    """One exercise; raises RecordNotFound."""
+    """Return one exercise; raises RecordNotFound."""
     row = conn.execute(SELECT_EXERCISE, {"id": exercise_id}).fetchone()
     if row is None:
         raise RecordNotFound("exercise", exercise_id)
@@ -212,22 +212,22 @@ def exercise(conn: sqlite3.Connection, exercise_id: int) -> ExerciseRecord:
 
 
 def all_exercises(conn: sqlite3.Connection) -> list[ExerciseRecord]:
-    """Every exercise that was answered, oldest first."""
+    """Return every exercise that was answered, oldest first."""
     return [ExerciseRecord(**row) for row in conn.execute(SELECT_EXERCISES)]
 
 
 def exercises_of(conn: sqlite3.Connection, taster: str) -> list[ExerciseRecord]:
-    """The latest exercises of somebody, newest first, those not answered too."""
+    """Return the latest exercises of somebody, newest first, those not answered too."""
     return [ExerciseRecord(**row) for row in conn.execute(SELECT_EXERCISES_OF, {"taster": taster, "most": MOST_EXERCISES})]
 
 
 def add_exercise(conn: sqlite3.Connection, record: ExerciseRecord) -> int:
-    """Keeps an exercise and returns its id."""
+    """Save an exercise and returns its id."""
     return new_id(conn.execute(INSERT_EXERCISE, asdict(record) | {"asked_at": record.asked_at or now()}))
 
 
 def answer_exercise(conn: sqlite3.Connection, exercise_id: int, said: str, score: float) -> None:
-    """Keeps what was said and its score; raises RecordNotFound, or RecordConflict where it was answered before."""
+    """Save what was said and its score; raises RecordNotFound, or RecordConflict where it was answered before."""
     exercise(conn, exercise_id)
     done = conn.execute(ANSWER_EXERCISE, {"id": exercise_id, "said": said, "score": score, "at": now()})
     if not done.rowcount:
@@ -240,7 +240,7 @@ def begin_training(conn: sqlite3.Connection, taster: str, at: str = "") -> None:
 
 
 def end_training(conn: sqlite3.Connection, taster: str) -> None:
-    """Puts the plan away; what was learnt stays."""
+    """Put the plan away; what was learnt stays."""
     conn.execute(DELETE_TRAINING, {"taster": taster})
 
 
@@ -251,7 +251,7 @@ def training(conn: sqlite3.Connection, taster: str) -> str | None:
 
 
 def trainings(conn: sqlite3.Connection) -> list[tuple[str, str]]:
-    """Who is in training, and since when."""
+    """Find who is in training, and since when."""
     return [(row["taster"], row["began_at"]) for row in conn.execute(SELECT_TRAININGS)]
 
 
@@ -261,6 +261,6 @@ def tasters(conn: sqlite3.Connection) -> list[str]:
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Takes everything away that was learnt of tongues."""
+    """Take everything away that was learnt of tongues."""
     for statement in DELETE_ALL:
         conn.execute(statement)

@@ -25,12 +25,12 @@ MOST_PRICE: Final = 10_000.0
 
 
 def all_shelved(conn: sqlite3.Connection) -> dict[str, Shelved]:
-    """What is on the shelf, by slug."""
+    """Return what is on the shelf, by slug."""
     return {row["slug"]: Shelved(row["slug"], row["state"], row["price_per_litre"]) for row in conn.execute(SELECT_ALL)}
 
 
 def put(conn: sqlite3.Connection, shelved: Shelved) -> None:
-    """Puts an ingredient on the shelf, or changes how it stands there.
+    """Put an ingredient on the shelf, or changes how it stands there.
 
     Raises
     ------
@@ -49,10 +49,10 @@ def put(conn: sqlite3.Connection, shelved: Shelved) -> None:
 
 
 def remove(conn: sqlite3.Connection, slug: str) -> None:
-    """Takes an ingredient off the shelf; it stays in the larder."""
+    """Take an ingredient off the shelf; it stays in the larder."""
     conn.execute(DELETE, {"slug": slug})
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Clears the shelf."""
+    """Clear the shelf."""
     conn.execute(DELETE_ALL)

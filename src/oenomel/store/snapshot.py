@@ -18,7 +18,7 @@ WAIT_SECONDS: Final = 3.0
 
 
 def snapshot(conn: sqlite3.Connection, target: Path) -> None:
-    """Writes a copy of what a connection sees to a file of its own, which takes its place only once it is whole and on the disk.
+    """Write a copy of what a connection sees to a file of its own, which takes its place only once it is whole and on the disk.
 
     Raises
     ------
@@ -51,7 +51,7 @@ def snapshot(conn: sqlite3.Connection, target: Path) -> None:
 
 
 def copy_pages(conn: sqlite3.Connection, target: sqlite3.Connection) -> None:
-    """Copies all that a connection sees into another, as one transaction of that one.
+    """Copy all that a connection sees into another, as one transaction of that one.
 
     Raises
     ------
@@ -70,7 +70,7 @@ def copy_pages(conn: sqlite3.Connection, target: sqlite3.Connection) -> None:
 
 
 def sync_folder(folder: Path) -> None:
-    """Puts on the disk which files a folder holds, where the platform can."""
+    """Put on the disk which files a folder holds, where the platform can."""
     with suppress(OSError):
         opened = os.open(folder, os.O_RDONLY)
         try:

@@ -28,17 +28,17 @@ class CloudSpecRecord:
 
 
 def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[CloudSpecRecord]:
-    """The specs gathered for a drink, oldest first."""
+    """Return the specs gathered for a drink, oldest first."""
     return [CloudSpecRecord(**row) for row in conn.execute(SELECT, {"drink_id": drink_id})]
 
 
 def add(conn: sqlite3.Connection, drink_id: int, name: str, spec: str, added_at: str = "") -> int:
-    """Adds a spec and returns its id; a time is kept where it is told. Raises RecordNotFound."""
+    """Add a spec and returns its id; a time is kept where it is told. Raises RecordNotFound."""
     drinks.get(conn, drink_id)
     return new_id(conn.execute(INSERT, {"drink_id": drink_id, "name": name, "spec": spec, "added_at": added_at or now()}))
 
 
 def remove(conn: sqlite3.Connection, drink_id: int, spec_id: int) -> None:
-    """Takes a spec out; raises RecordNotFound."""
+    """Take a spec out; raises RecordNotFound."""
     if conn.execute(DELETE, {"id": spec_id, "drink_id": drink_id}).rowcount == 0:
         raise RecordNotFound("spec in the cloud", spec_id)

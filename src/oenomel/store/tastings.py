@@ -92,7 +92,7 @@ class PartTastingRecord:
 
 
 def add(conn: sqlite3.Connection, sheet: TastingRecord) -> int:
-    """Keeps a sheet and returns its id; raises RecordNotFound for a strange trial. A time is kept where it is told."""
+    """Save a sheet and returns its id; raises RecordNotFound for a strange trial. A time is kept where it is told."""
     trial = drinks.trial(conn, sheet.trial_id)
     tasting_id = new_id(conn.execute(INSERT, asdict(sheet) | {"tasted_at": sheet.tasted_at or now()}))
     book_search.write_down(conn, trial.drink_id)
@@ -100,18 +100,18 @@ def add(conn: sqlite3.Connection, sheet: TastingRecord) -> int:
 
 
 def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[TastingRecord]:
-    """All sheets of a drink's trials, oldest first, of trials out of view too."""
+    """Return all sheets of a drink's trials, oldest first, of trials out of view too."""
     return [_from_row(row) for row in conn.execute(SELECT_OF_DRINK, {"drink_id": drink_id})]
 
 
 def for_palate(conn: sqlite3.Connection, taster: str) -> list[TastingRecord]:
-    """The latest sheets of a taster, or of everyone for an empty name, since his palate was last reset; oldest first."""
+    """Return the latest sheets of a taster, or of everyone for an empty name, since his palate was last reset; oldest first."""
     rows = conn.execute(SELECT_FOR_PALATE, {"taster": taster, "most": MOST_SHEETS}).fetchall()
     return [_from_row(row) for row in reversed(rows)]
 
 
 def remove(conn: sqlite3.Connection, tasting_id: int) -> None:
-    """Takes a sheet back; raises RecordNotFound."""
+    """Take a sheet back; raises RecordNotFound."""
     row = conn.execute(SELECT_TRIAL, {"id": tasting_id}).fetchone()
     if row is None:
         raise RecordNotFound("tasting", tasting_id)
@@ -120,7 +120,7 @@ def remove(conn: sqlite3.Connection, tasting_id: int) -> None:
 
 
 def tasters(conn: sqlite3.Connection) -> list[tuple[str, int, str]]:
-    """Who has tasted: name, how many sheets, when last."""
+    """Find who has tasted: name, how many sheets, when last."""
     return [(row["taster"], row["sheets"], row["last"]) for row in conn.execute(SELECT_TASTERS)]
 
 
@@ -130,28 +130,28 @@ def reset_palate(conn: sqlite3.Connection, taster: str, since: str = "") -> None
 
 
 def resets(conn: sqlite3.Connection) -> list[tuple[str, str]]:
-    """Whose palate is learnt anew, and since when."""
+    """Return whose palate is learnt anew, and since when."""
     return [(row["taster"], row["since"]) for row in conn.execute(SELECT_RESETS)]
 
 
 def add_part(conn: sqlite3.Connection, part: PartTastingRecord) -> int:
-    """Keeps what a part tasted of alone; raises RecordNotFound for a strange ingredient."""
+    """Save what a part tasted of alone; raises RecordNotFound for a strange ingredient."""
     ingredients.get(conn, part.slug)
     return new_id(conn.execute(INSERT_PART, asdict(part) | {"tasted_at": part.tasted_at or now()}))
 
 
 def of_part(conn: sqlite3.Connection, slug: str) -> list[PartTastingRecord]:
-    """What an ingredient tasted of alone, oldest first."""
+    """Return what an ingredient tasted of alone, oldest first."""
     return [_part_from_row(row) for row in conn.execute(SELECT_PARTS, {"slug": slug})]
 
 
 def all_parts(conn: sqlite3.Connection) -> list[PartTastingRecord]:
-    """What every ingredient tasted of alone, oldest first."""
+    """Return what every ingredient tasted of alone, oldest first."""
     return [_part_from_row(row) for row in conn.execute(SELECT_ALL_PARTS)]
 
 
 def remove_all(conn: sqlite3.Connection) -> None:
-    """Forgets what parts tasted of, and from when palates were learnt; sheets go with their trials."""
+    """Forget what parts tasted of, and from when palates were learnt; sheets go with their trials."""
     for statement in (DELETE_PARTS, DELETE_RESETS):
         conn.execute(statement)
 

@@ -11,12 +11,12 @@ __all__ = ["forget_for_good", "forgotten_file"]
 
 
 def forgotten_file(data: Path) -> Path:
-    """Where they stand for a data file."""
+    """Find where they stand for a data file."""
     return data.with_name(f"{data.stem}-forgotten-devices.txt")
 
 
 def forget_for_good(data: Path, digest: str) -> None:
-    """Writes one down, on the disk before it returns; raises OSError."""
+    """Write one down, on the disk before it returns; raises OSError."""
     opened = os.open(forgotten_file(data), os.O_WRONLY | os.O_CREAT | os.O_APPEND, OWNER_ONLY)
     try:
         os.write(opened, f"{digest}\n".encode("ascii"))

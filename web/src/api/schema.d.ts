@@ -13,7 +13,7 @@ export interface paths {
         };
         /**
          * Get Health
-         * @description Whether the server is up.
+         * @description Check whether the server is up.
          */
         get: operations["get_health"];
         put?: never;
@@ -33,7 +33,7 @@ export interface paths {
         };
         /**
          * Get Rules
-         * @description The constants that the screens draw with.
+         * @description Return the constants that the screens draw with.
          */
         get: operations["get_rules"];
         put?: never;
@@ -55,7 +55,7 @@ export interface paths {
         put?: never;
         /**
          * Predict Drink
-         * @description The forecast of a spec.
+         * @description Return the forecast of a spec.
          */
         post: operations["predict_drink"];
         delete?: never;
@@ -75,7 +75,7 @@ export interface paths {
         put?: never;
         /**
          * Compare Drinks
-         * @description A spec beside its parent's. What is typed for one of its pours is read first, so that a keystroke is one question.
+         * @description Return a spec beside its parent's. What is typed for one of its pours is read first, so that a keystroke is one question.
          */
         post: operations["compare_drinks"];
         delete?: never;
@@ -95,7 +95,7 @@ export interface paths {
         put?: never;
         /**
          * Follow In The Glass
-         * @description Twenty minutes of a spec in its glass.
+         * @description Return twenty minutes of a spec in its glass.
          */
         post: operations["follow_in_the_glass"];
         delete?: never;
@@ -115,7 +115,7 @@ export interface paths {
         put?: never;
         /**
          * Explain Figure
-         * @description Why a figure of a spec is what it is, in the tin, after the ice, before topping or as served.
+         * @description Explain why a figure of a spec is what it is, in the tin, after the ice, before topping or as served.
          */
         post: operations["explain_figure"];
         delete?: never;
@@ -135,7 +135,7 @@ export interface paths {
         put?: never;
         /**
          * Mend Spec
-         * @description The spec with a mend of one of its findings applied.
+         * @description Return the spec with a mend of one of its findings applied.
          */
         post: operations["mend_spec"];
         delete?: never;
@@ -155,7 +155,7 @@ export interface paths {
         put?: never;
         /**
          * Read Amount
-         * @description A typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys.
+         * @description Return a typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys.
          */
         post: operations["read_amount"];
         delete?: never;
@@ -173,7 +173,7 @@ export interface paths {
         };
         /**
          * Get Spec Schema
-         * @description The JSON Schema of the spec file.
+         * @description Return the JSON Schema of the spec file.
          */
         get: operations["get_spec_schema"];
         put?: never;
@@ -193,7 +193,7 @@ export interface paths {
         };
         /**
          * List Glasses
-         * @description The glasses of the list, smallest first.
+         * @description Return the glasses of the list, smallest first.
          */
         get: operations["list_glasses"];
         put?: never;
@@ -215,7 +215,7 @@ export interface paths {
         put?: never;
         /**
          * List Steps
-         * @description How a spec is made, step by step.
+         * @description Describe how a spec is made, step by step.
          */
         post: operations["list_steps"];
         delete?: never;
@@ -255,7 +255,7 @@ export interface paths {
         put?: never;
         /**
          * Compare Serves
-         * @description A spec served up, on cubes, on one large cube and on crushed ice.
+         * @description Return a spec served up, on cubes, on one large cube and on crushed ice.
          */
         post: operations["compare_serves"];
         delete?: never;
@@ -275,7 +275,7 @@ export interface paths {
         put?: never;
         /**
          * Size To Glass
-         * @description The spec with every amount changed by the same factor, so that it fills its glass.
+         * @description Return the spec with every amount changed by the same factor, so that it fills its glass.
          */
         post: operations["size_to_glass"];
         delete?: never;
@@ -295,7 +295,7 @@ export interface paths {
         put?: never;
         /**
          * Follow Ranges
-         * @description What each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent.
+         * @description Return what each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent.
          */
         post: operations["follow_ranges"];
         delete?: never;
@@ -315,7 +315,7 @@ export interface paths {
         put?: never;
         /**
          * Rebalance Drink
-         * @description The pourable amounts that bring a spec closest to a target.
+         * @description Return the pourable amounts that bring a spec closest to a target.
          */
         post: operations["rebalance_drink"];
         delete?: never;
@@ -335,7 +335,7 @@ export interface paths {
         put?: never;
         /**
          * List Swaps
-         * @description What could take the place of a pour, ranked; ``limit`` rows of it, if it is told.
+         * @description Return what could take the place of a pour, ranked; ``limit`` rows of it, if it is told.
          */
         post: operations["list_swaps"];
         delete?: never;
@@ -355,7 +355,7 @@ export interface paths {
         put?: never;
         /**
          * Stream Swaps
-         * @description The same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is.
+         * @description Return the same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is.
          */
         post: operations["stream_swaps"];
         delete?: never;
@@ -375,7 +375,7 @@ export interface paths {
         put?: never;
         /**
          * List Originals
-         * @description A handful of original drinks that meet a wish.
+         * @description Return a handful of original drinks that meet a wish.
          */
         post: operations["list_originals"];
         delete?: never;
@@ -395,7 +395,7 @@ export interface paths {
         put?: never;
         /**
          * Stream Originals
-         * @description The same, a JSON object a line: a first handful at once, then that of the whole sample. Whoever goes away ends it.
+         * @description Yield the same, a JSON object a line: a first handful at once, then that of the whole sample. Whoever goes away ends it.
          */
         post: operations["stream_originals"];
         delete?: never;
@@ -415,7 +415,7 @@ export interface paths {
         put?: never;
         /**
          * Count Left
-         * @description How many combinations a wish leaves.
+         * @description Compute how many combinations a wish leaves.
          */
         post: operations["count_left"];
         delete?: never;
@@ -435,7 +435,7 @@ export interface paths {
         put?: never;
         /**
          * Make Menu
-         * @description The open places of a list filled, unlike each other and sharing preparations; what stays, stays.
+         * @description Return the open places of a list filled, unlike each other and sharing preparations; what stays, stays.
          */
         post: operations["make_menu"];
         delete?: never;
@@ -455,7 +455,7 @@ export interface paths {
         put?: never;
         /**
          * Add Flight
-         * @description Puts originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes.
+         * @description Put originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes.
          */
         post: operations["add_flight"];
         delete?: never;
@@ -473,7 +473,7 @@ export interface paths {
         };
         /**
          * Get Wish
-         * @description The wish that a drink came of, or else what its brief wishes.
+         * @description Return the wish that a drink came of, or else what its brief wishes.
          */
         get: operations["get_wish"];
         put?: never;
@@ -493,18 +493,18 @@ export interface paths {
         };
         /**
          * Get Kinship
-         * @description The table by which originals are told to hang together: what ships, what the house set, what tastings taught.
+         * @description Return the table by which originals are told to hang together: what ships, what the house set, what tastings taught.
          */
         get: operations["get_kinship"];
         /**
          * Set Kinship
-         * @description Sets what the house thinks of a pair.
+         * @description Set what the house thinks of a pair.
          */
         put: operations["set_kinship"];
         post?: never;
         /**
          * Reset Kinship
-         * @description Puts a pair back to what ships, or the whole table.
+         * @description Put a pair back to what ships, or the whole table.
          */
         delete: operations["reset_kinship"];
         options?: never;
@@ -523,7 +523,7 @@ export interface paths {
         put?: never;
         /**
          * Read Recipe Text
-         * @description A recipe as a spec, with what each of its lines was taken for.
+         * @description Return a recipe as a spec, with what each of its lines was taken for.
          */
         post: operations["read_recipe_text"];
         delete?: never;
@@ -543,7 +543,7 @@ export interface paths {
         put?: never;
         /**
          * Write Recipe
-         * @description A drink in an open format, or as its card in one file.
+         * @description Return a drink in an open format, or as its card in one file.
          */
         post: operations["write_recipe"];
         delete?: never;
@@ -602,7 +602,7 @@ export interface paths {
         };
         /**
          * Get Ingredient
-         * @description One ingredient.
+         * @description Return one ingredient.
          */
         get: operations["get_ingredient"];
         put?: never;
@@ -622,7 +622,7 @@ export interface paths {
         };
         /**
          * List Larder
-         * @description Every ingredient at a glance, by name.
+         * @description Return every ingredient at a glance, by name.
          */
         get: operations["list_larder"];
         put?: never;
@@ -642,13 +642,13 @@ export interface paths {
         };
         /**
          * Write Table
-         * @description The larder as a table (CSV).
+         * @description Return the larder as a table (CSV).
          */
         get: operations["write_table"];
         put?: never;
         /**
          * Read Table
-         * @description Takes a table in, all of it or nothing, and tells what that changed.
+         * @description Take a table in, all of it or nothing, and tells what that changed.
          */
         post: operations["read_table"];
         delete?: never;
@@ -666,7 +666,7 @@ export interface paths {
         };
         /**
          * Get Larder Detail
-         * @description One ingredient with all that is known of it.
+         * @description Return one ingredient with all that is known of it.
          */
         get: operations["get_larder_detail"];
         put?: never;
@@ -676,7 +676,7 @@ export interface paths {
         head?: never;
         /**
          * Set Values Right
-         * @description Puts what the house knows better over an ingredient's own values.
+         * @description Put what the house knows better over an ingredient's own values.
          */
         patch: operations["set_values_right"];
         trace?: never;
@@ -691,7 +691,7 @@ export interface paths {
         get?: never;
         /**
          * Put House Values
-         * @description Puts exactly these values over an ingredient's own: so a change is undone.
+         * @description Put exactly these values over an ingredient's own: so a change is undone.
          */
         put: operations["put_house_values"];
         post?: never;
@@ -711,7 +711,7 @@ export interface paths {
         get?: never;
         /**
          * Retire Ingredient
-         * @description Takes an ingredient out of what is offered, or back in; trials keep it.
+         * @description Take an ingredient out of what is offered, or back in; trials keep it.
          */
         put: operations["retire_ingredient"];
         post?: never;
@@ -730,7 +730,7 @@ export interface paths {
         };
         /**
          * List Shelf
-         * @description What is on the shelf.
+         * @description Return what is on the shelf.
          */
         get: operations["list_shelf"];
         put?: never;
@@ -751,7 +751,7 @@ export interface paths {
         get?: never;
         /**
          * Put On Shelf
-         * @description Marks an ingredient as at hand, low or out, with its price; or takes it off.
+         * @description Mark an ingredient as at hand, low or out, with its price; or takes it off.
          */
         put: operations["put_on_shelf"];
         post?: never;
@@ -772,7 +772,7 @@ export interface paths {
         put?: never;
         /**
          * Add Bottle
-         * @description Adds a bottle from its label: what the label doesn't tell is estimated from its kind, or from what it is like.
+         * @description Add a bottle from its label: what the label doesn't tell is estimated from its kind, or from what it is like.
          */
         post: operations["add_bottle"];
         delete?: never;
@@ -793,7 +793,7 @@ export interface paths {
         post?: never;
         /**
          * Remove Bottle
-         * @description Takes a bottle that the house has added out of the larder again, as long as no drink pours it.
+         * @description Take a bottle that the house has added out of the larder again, as long as no drink pours it.
          */
         delete: operations["remove_bottle"];
         options?: never;
@@ -836,7 +836,7 @@ export interface paths {
         put?: never;
         /**
          * Add Lot
-         * @description Notes a lot with its readings, and answers what they make of it; refused whole where one of them can't be.
+         * @description Note a lot with its readings, and answers what they make of it; refused whole where one of them can't be.
          */
         post: operations["add_lot"];
         delete?: never;
@@ -854,21 +854,21 @@ export interface paths {
         };
         /**
          * Get Lot
-         * @description One lot, how it is titrated, and what its readings make surer.
+         * @description Return one lot, how it is titrated, and what its readings make surer.
          */
         get: operations["get_lot"];
         put?: never;
         post?: never;
         /**
          * Remove Lot
-         * @description Takes away a lot that was noted by mistake; refused where a trial was made of it.
+         * @description Take away a lot that was noted by mistake; refused where a trial was made of it.
          */
         delete: operations["remove_lot"];
         options?: never;
         head?: never;
         /**
          * Change Lot
-         * @description Notes what is left of a lot, that it is used up, another name or time.
+         * @description Note what is left of a lot, that it is used up, another name or time.
          */
         patch: operations["change_lot"];
         trace?: never;
@@ -884,7 +884,7 @@ export interface paths {
         put?: never;
         /**
          * Add Lot Reading
-         * @description Keeps a reading of a lot; refused with the reason where it can't be.
+         * @description Save a reading of a lot; refused with the reason where it can't be.
          */
         post: operations["add_lot_reading"];
         delete?: never;
@@ -905,7 +905,7 @@ export interface paths {
         post?: never;
         /**
          * Remove Lot Reading
-         * @description Takes a reading back.
+         * @description Take a reading back.
          */
         delete: operations["remove_lot_reading"];
         options?: never;
@@ -924,7 +924,7 @@ export interface paths {
         put?: never;
         /**
          * Work Out Titration
-         * @description What a titration says of the acid.
+         * @description Return what a titration says of the acid.
          */
         post: operations["work_out_titration"];
         delete?: never;
@@ -944,7 +944,7 @@ export interface paths {
         put?: never;
         /**
          * Read Lot
-         * @description Reads a lot with a device, without keeping it; a burette's lye is worked out. The simulated ones see a hidden true lot.
+         * @description Read a lot with a device, without keeping it; a burette's lye is worked out. The simulated ones see a hidden true lot.
          */
         post: operations["read_lot"];
         delete?: never;
@@ -962,13 +962,13 @@ export interface paths {
         };
         /**
          * List Preparations
-         * @description What the house knows how to make.
+         * @description Return what the house knows how to make.
          */
         get: operations["list_preparations"];
         put?: never;
         /**
          * Add Preparation
-         * @description Writes a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to.
+         * @description Write a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to.
          */
         post: operations["add_preparation"];
         delete?: never;
@@ -986,18 +986,18 @@ export interface paths {
         };
         /**
          * Get Preparation
-         * @description One of them.
+         * @description Return one of them.
          */
         get: operations["get_preparation"];
         /**
          * Change Preparation
-         * @description Writes a preparation down otherwise; lots that were made of it stay what they are. Refused with 409 where it was changed since.
+         * @description Write a preparation down otherwise; lots that were made of it stay what they are. Refused with 409 where it was changed since.
          */
         put: operations["change_preparation"];
         post?: never;
         /**
          * Remove Preparation
-         * @description Forgets how something is made; what was made, and the ingredient, stay.
+         * @description Forget how something is made; what was made, and the ingredient, stay.
          */
         delete: operations["remove_preparation"];
         options?: never;
@@ -1016,7 +1016,7 @@ export interface paths {
         put?: never;
         /**
          * Prepare
-         * @description What a preparation comes to.
+         * @description Return what a preparation comes to.
          */
         post: operations["prepare"];
         delete?: never;
@@ -1036,7 +1036,7 @@ export interface paths {
         put?: never;
         /**
          * Scale Preparation
-         * @description The same preparation for what is on hand of one of its lines.
+         * @description Return the same preparation for what is on hand of one of its lines.
          */
         post: operations["scale_preparation"];
         delete?: never;
@@ -1056,7 +1056,7 @@ export interface paths {
         put?: never;
         /**
          * Make Preparation
-         * @description Makes a lot of what was just made: its composition by its grams; and tells what follows for the drinks of the list.
+         * @description Make a lot of what was just made: its composition by its grams; and tells what follows for the drinks of the list.
          */
         post: operations["make_preparation"];
         delete?: never;
@@ -1074,7 +1074,7 @@ export interface paths {
         };
         /**
          * List Follows
-         * @description What today's lot of an ingredient, alone, does to the drinks of the list.
+         * @description Return what today's lot of an ingredient, alone, does to the drinks of the list.
          */
         get: operations["list_follows"];
         put?: never;
@@ -1134,7 +1134,7 @@ export interface paths {
         };
         /**
          * Find For The Pot
-         * @description What can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder.
+         * @description Return what can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder.
          */
         get: operations["find_for_the_pot"];
         put?: never;
@@ -1155,7 +1155,7 @@ export interface paths {
         get?: never;
         /**
          * Put Good Price
-         * @description Notes what a kilogram of a dry good costs.
+         * @description Note what a kilogram of a dry good costs.
          */
         put: operations["put_good_price"];
         post?: never;
@@ -1174,7 +1174,7 @@ export interface paths {
         };
         /**
          * Get Today
-         * @description The list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy.
+         * @description Return the list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy.
          */
         get: operations["get_today"];
         put?: never;
@@ -1195,7 +1195,7 @@ export interface paths {
         get?: never;
         /**
          * Put On The List
-         * @description Notes what a drink is sold for, and how many of it are expected tonight.
+         * @description Note what a drink is sold for, and how many of it are expected tonight.
          */
         put: operations["put_on_the_list"];
         post?: never;
@@ -1215,7 +1215,7 @@ export interface paths {
         get?: never;
         /**
          * Put Par
-         * @description Notes how much of an ingredient should stand there; nothing where that is nobody's care.
+         * @description Note how much of an ingredient should stand there; nothing where that is nobody's care.
          */
         put: operations["put_par"];
         post?: never;
@@ -1234,12 +1234,12 @@ export interface paths {
         };
         /**
          * Get Currency
-         * @description How prices are written; empty where nobody told.
+         * @description Describe how prices are written; empty where nobody told.
          */
         get: operations["get_currency"];
         /**
          * Put Currency
-         * @description Notes how prices are written.
+         * @description Note how prices are written.
          */
         put: operations["put_currency"];
         post?: never;
@@ -1258,7 +1258,7 @@ export interface paths {
         };
         /**
          * Get Poured
-         * @description Which trial of a drink is poured for many: the newest that is finished, else the newest.
+         * @description Find which trial of a drink is poured for many: the newest that is finished, else the newest.
          */
         get: operations["get_poured"];
         put?: never;
@@ -1280,7 +1280,7 @@ export interface paths {
         put?: never;
         /**
          * Work Out Batch
-         * @description A batch as it can be measured: order of pouring, water, container, one serve beside the drink made singly, what it takes.
+         * @description Return a batch as it can be measured: order of pouring, water, container, one serve beside the drink made singly, what it takes.
          */
         post: operations["work_out_batch"];
         delete?: never;
@@ -1304,7 +1304,7 @@ export interface paths {
         put?: never;
         /**
          * Make Batch
-         * @description Keeps a batch that was made, with its real amounts and lots, on what was kept of an older one.
+         * @description Save a batch that was made, with its real amounts and lots, on what was kept of an older one.
          */
         post: operations["make_batch"];
         delete?: never;
@@ -1322,21 +1322,21 @@ export interface paths {
         };
         /**
          * Get Batch
-         * @description One batch: what is left, what is in it, whose share, its log and its label.
+         * @description Return one batch: what is left, what is in it, whose share, its log and its label.
          */
         get: operations["get_batch"];
         put?: never;
         post?: never;
         /**
          * Remove Batch
-         * @description Takes away a batch that was noted by mistake.
+         * @description Take away a batch that was noted by mistake.
          */
         delete: operations["remove_batch"];
         options?: never;
         head?: never;
         /**
          * Change Batch
-         * @description Sets right what is left of it, its name, its date, or that it is used up.
+         * @description Set right what is left of it, its name, its date, or that it is used up.
          */
         patch: operations["change_batch"];
         trace?: never;
@@ -1352,7 +1352,7 @@ export interface paths {
         put?: never;
         /**
          * Serve From Batch
-         * @description Notes what was poured out of it; refused where that much isn't there.
+         * @description Note what was poured out of it; refused where that much isn't there.
          */
         post: operations["serve_from_batch"];
         delete?: never;
@@ -1372,7 +1372,7 @@ export interface paths {
         put?: never;
         /**
          * Correct By Taste
-         * @description What to add after what a tongue said, an axis at a time; nothing is written.
+         * @description Return what to add after what a tongue said, an axis at a time; nothing is written.
          */
         post: operations["correct_by_taste"];
         delete?: never;
@@ -1392,7 +1392,7 @@ export interface paths {
         put?: never;
         /**
          * Correct By Reading
-         * @description Takes a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference.
+         * @description Take a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference.
          */
         post: operations["correct_by_reading"];
         delete?: never;
@@ -1412,7 +1412,7 @@ export interface paths {
         put?: never;
         /**
          * Add To Batch
-         * @description Notes what was added to what is left in the bottle.
+         * @description Note what was added to what is left in the bottle.
          */
         post: operations["add_to_batch"];
         delete?: never;
@@ -1430,26 +1430,26 @@ export interface paths {
         };
         /**
          * Get Evening
-         * @description The evening that is ahead: its batches, what it takes, its tasks from the hour backwards.
+         * @description Return the evening that is ahead: its batches, what it takes, its tasks from the hour backwards.
          */
         get: operations["get_evening"];
         /**
          * Put Evening
-         * @description Tells of the evening; refused where its hour has passed, or a drink or a batch isn't there.
+         * @description Set of the evening; refused where its hour has passed, or a drink or a batch isn't there.
          */
         put: operations["put_evening"];
         post?: never;
         /**
          * Forget Evening
-         * @description Takes it off with its ticks: the next one begins. Until then it can be put back.
+         * @description Take it off with its ticks: the next one begins. Until then it can be put back.
          */
         delete: operations["forget_evening"];
         options?: never;
         head?: never;
         /**
          * Change Evening
-         * @description Tells one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that
-         *     is told begins one, at the usual hour.
+         * @description Set one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that is
+         *     told begins one, at the usual hour.
          */
         patch: operations["change_evening"];
         trace?: never;
@@ -1465,7 +1465,7 @@ export interface paths {
         put?: never;
         /**
          * Put Evening Back
-         * @description Puts the evening that was taken off last back, with its ticks; refused with 409 where another one has begun since.
+         * @description Put the evening that was taken off last back, with its ticks; refused with 409 where another one has begun since.
          */
         post: operations["put_evening_back"];
         delete?: never;
@@ -1484,7 +1484,7 @@ export interface paths {
         get?: never;
         /**
          * Tick Off
-         * @description Ticks something off, or takes the tick back.
+         * @description Tick something off, or takes the tick back.
          */
         put: operations["tick_off"];
         post?: never;
@@ -1503,7 +1503,7 @@ export interface paths {
         };
         /**
          * Export Calendar
-         * @description Its tasks as an iCalendar file.
+         * @description Return its tasks as an iCalendar file.
          */
         get: operations["export_calendar"];
         put?: never;
@@ -1523,7 +1523,7 @@ export interface paths {
         };
         /**
          * Export List
-         * @description What it takes, as a table or a text.
+         * @description Return what it takes, as a table or a text.
          */
         get: operations["export_list"];
         put?: never;
@@ -1543,7 +1543,7 @@ export interface paths {
         };
         /**
          * List Families
-         * @description The families with their forms, schools and homes; a home reaches to the house's own reference specs.
+         * @description Return the families with their forms, schools and homes; a home reaches to the house's own reference specs.
          */
         get: operations["list_families"];
         put?: never;
@@ -1563,13 +1563,13 @@ export interface paths {
         };
         /**
          * List Drinks
-         * @description A page of the book, newest drink first; how many there are in all: `/book`.
+         * @description Return a page of the book, newest drink first; how many there are in all: `/book`.
          */
         get: operations["list_drinks"];
         put?: never;
         /**
          * Add Drink
-         * @description Starts a drink from a spec, which is kept as its first trial.
+         * @description Start a drink from a spec, which is kept as its first trial.
          */
         post: operations["add_drink"];
         delete?: never;
@@ -1587,7 +1587,7 @@ export interface paths {
         };
         /**
          * Count Drinks
-         * @description How many drinks of the book have what is asked for.
+         * @description Compute how many drinks of the book have what is asked for.
          */
         get: operations["count_drinks"];
         put?: never;
@@ -1607,7 +1607,7 @@ export interface paths {
         };
         /**
          * Get Drink
-         * @description One drink.
+         * @description Return one drink.
          */
         get: operations["get_drink"];
         put?: never;
@@ -1617,7 +1617,7 @@ export interface paths {
         head?: never;
         /**
          * Rename Drink
-         * @description Gives a drink another name; its trials keep the one they were made under.
+         * @description Give a drink another name; its trials keep the one they were made under.
          */
         patch: operations["rename_drink"];
         trace?: never;
@@ -1632,7 +1632,7 @@ export interface paths {
         get?: never;
         /**
          * Write Notes
-         * @description Writes down what is to be remembered of a drink and stands nowhere else.
+         * @description Write down what is to be remembered of a drink and stands nowhere else.
          */
         put: operations["write_notes"];
         post?: never;
@@ -1653,7 +1653,7 @@ export interface paths {
         put?: never;
         /**
          * Keep Trial
-         * @description Keeps a trial as made with the forecast of that day, and holds the draft against it: both or neither.
+         * @description Save a trial as made with the forecast of that day, and holds the draft against it: both or neither.
          *
          *     Refused with 409 where another window saved in between; it can then be kept beside.
          */
@@ -1674,7 +1674,7 @@ export interface paths {
         get?: never;
         /**
          * Set Reference
-         * @description Counts a kept trial among the house's reference specs of its family, or no longer.
+         * @description Count a kept trial among the house's reference specs of its family, or no longer.
          */
         put: operations["set_reference"];
         post?: never;
@@ -1694,7 +1694,7 @@ export interface paths {
         get?: never;
         /**
          * Save Draft
-         * @description Saves the draft; refused with 409 where another window saved in between.
+         * @description Save the draft; refused with 409 where another window saved in between.
          */
         put: operations["save_draft"];
         post?: never;
@@ -1713,7 +1713,7 @@ export interface paths {
         };
         /**
          * Get Notebook
-         * @description All that is known of a drink's trials: how they were made, what was said and measured, and what of the brief they keep.
+         * @description Return all that is known of a drink's trials: how they were made, what was said and measured, and what of the brief they keep.
          */
         get: operations["get_notebook"];
         put?: never;
@@ -1734,7 +1734,7 @@ export interface paths {
         get?: never;
         /**
          * Write Brief
-         * @description Writes the brief of a drink; refused with 409 where it was changed since it was read.
+         * @description Write the brief of a drink; refused with 409 where it was changed since it was read.
          */
         put: operations["write_brief"];
         post?: never;
@@ -1754,7 +1754,7 @@ export interface paths {
         get?: never;
         /**
          * Mark Trial
-         * @description Marks a trial finished or shelved, or takes it out of view; nothing of it is lost.
+         * @description Mark a trial finished or shelved, or takes it out of view; nothing of it is lost.
          */
         put: operations["mark_trial"];
         post?: never;
@@ -1775,7 +1775,7 @@ export interface paths {
         put?: never;
         /**
          * Lay Side By Side
-         * @description Two to four trials as poured, each beside the first; differences first.
+         * @description Return two to four trials as poured, each beside the first; differences first.
          */
         post: operations["lay_side_by_side"];
         delete?: never;
@@ -1793,13 +1793,13 @@ export interface paths {
         };
         /**
          * Get Spec Cloud
-         * @description The specs gathered for a drink, as a cloud with its middle; below two there is neither.
+         * @description Return the specs gathered for a drink, as a cloud with its middle; below two there is neither.
          */
         get: operations["get_spec_cloud"];
         put?: never;
         /**
          * Add Cloud Spec
-         * @description Adds somebody's spec of a drink to its cloud; refused where nothing of it can be drunk, or nothing poured of their middle.
+         * @description Add somebody's spec of a drink to its cloud; refused where nothing of it can be drunk, or nothing poured of their middle.
          */
         post: operations["add_cloud_spec"];
         delete?: never;
@@ -1820,7 +1820,7 @@ export interface paths {
         post?: never;
         /**
          * Remove Cloud Spec
-         * @description Takes a gathered spec out of the cloud.
+         * @description Take a gathered spec out of the cloud.
          */
         delete: operations["remove_cloud_spec"];
         options?: never;
@@ -1837,7 +1837,7 @@ export interface paths {
         };
         /**
          * List Aromas
-         * @description The controlled list of aromas.
+         * @description Return the controlled list of aromas.
          */
         get: operations["list_aromas"];
         put?: never;
@@ -1859,7 +1859,7 @@ export interface paths {
         put?: never;
         /**
          * Keep Sheets
-         * @description Keeps tasting sheets, all of them or none; of a trial out of view too, with which it is found again.
+         * @description Save tasting sheets, all of them or none; of a trial out of view too, with which it is found again.
          */
         post: operations["keep_sheets"];
         delete?: never;
@@ -1880,7 +1880,7 @@ export interface paths {
         post?: never;
         /**
          * Take Sheet Back
-         * @description Takes a sheet back.
+         * @description Take a sheet back.
          */
         delete: operations["take_sheet_back"];
         options?: never;
@@ -1899,7 +1899,7 @@ export interface paths {
         put?: never;
         /**
          * Propose Next
-         * @description Two or three trials to try next after what was said of this one.
+         * @description Return two or three trials to try next after what was said of this one.
          */
         post: operations["propose_next"];
         delete?: never;
@@ -1917,7 +1917,7 @@ export interface paths {
         };
         /**
          * List Tasters
-         * @description Who has tasted in this house.
+         * @description Find who has tasted in this house.
          */
         get: operations["list_tasters"];
         put?: never;
@@ -1937,14 +1937,14 @@ export interface paths {
         };
         /**
          * Get Palate
-         * @description A taster's palate, or the house's for an empty name, and what it was learnt from.
+         * @description Return a taster's palate, or the house's for an empty name, and what it was learnt from.
          */
         get: operations["get_palate"];
         put?: never;
         post?: never;
         /**
          * Reset Palate
-         * @description Learns a palate anew from now on; its sheets stay with their trials.
+         * @description Learn a palate anew from now on; its sheets stay with their trials.
          */
         delete: operations["reset_palate"];
         options?: never;
@@ -1961,13 +1961,13 @@ export interface paths {
         };
         /**
          * List Part Tastings
-         * @description What an ingredient tasted of alone, oldest first.
+         * @description Return what an ingredient tasted of alone, oldest first.
          */
         get: operations["list_part_tastings"];
         put?: never;
         /**
          * Taste Part
-         * @description Keeps what an ingredient tasted of alone, and amends its aroma and impression where that is told.
+         * @description Save what an ingredient tasted of alone, and amends its aroma and impression where that is told.
          */
         post: operations["taste_part"];
         delete?: never;
@@ -1985,7 +1985,7 @@ export interface paths {
         };
         /**
          * Get Tongue
-         * @description What is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on.
+         * @description Return what is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on.
          */
         get: operations["get_tongue"];
         put?: never;
@@ -2005,7 +2005,7 @@ export interface paths {
         };
         /**
          * List Bottles
-         * @description What could go into the jugs, job by job, the plainest at hand first.
+         * @description Return what could go into the jugs, job by job, the plainest at hand first.
          */
         get: operations["list_bottles"];
         put?: never;
@@ -2027,7 +2027,7 @@ export interface paths {
         put?: never;
         /**
          * Begin Sitting
-         * @description Begins a sitting: what goes in the two jugs, as little as can be measured.
+         * @description Begin a sitting: what goes in the two jugs, as little as can be measured.
          */
         post: operations["begin_sitting"];
         delete?: never;
@@ -2045,14 +2045,14 @@ export interface paths {
         };
         /**
          * Get Sitting
-         * @description A sitting as it stands.
+         * @description Return a sitting as it stands.
          */
         get: operations["get_sitting"];
         put?: never;
         post?: never;
         /**
          * Take Sitting Back
-         * @description Takes a sitting back with its triangles: a wrong bottle, a cold.
+         * @description Take a sitting back with its triangles: a wrong bottle, a cold.
          */
         delete: operations["take_sitting_back"];
         options?: never;
@@ -2071,7 +2071,7 @@ export interface paths {
         put?: never;
         /**
          * Next Glasses
-         * @description The next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again.
+         * @description Return the next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again.
          */
         post: operations["next_glasses"];
         delete?: never;
@@ -2111,7 +2111,7 @@ export interface paths {
         put?: never;
         /**
          * Answer Triangle
-         * @description Keeps which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it.
+         * @description Save which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it.
          */
         post: operations["answer_triangle"];
         delete?: never;
@@ -2129,7 +2129,7 @@ export interface paths {
         };
         /**
          * Get Triangle
-         * @description A triangle; of its key nothing until it is answered.
+         * @description Return a triangle; of its key nothing until it is answered.
          */
         get: operations["get_triangle"];
         put?: never;
@@ -2151,7 +2151,7 @@ export interface paths {
         put?: never;
         /**
          * End Sitting
-         * @description Ends a sitting before all triangles were poured; what was answered counts.
+         * @description End a sitting before all triangles were poured; what was answered counts.
          */
         post: operations["end_sitting"];
         delete?: never;
@@ -2171,7 +2171,7 @@ export interface paths {
         put?: never;
         /**
          * Ask Exercise
-         * @description An exercise out of the book, not one of the last dozen where there are others.
+         * @description Return an exercise out of the book, not one of the last dozen where there are others.
          */
         post: operations["ask_exercise"];
         delete?: never;
@@ -2189,7 +2189,7 @@ export interface paths {
         };
         /**
          * Get Exercise
-         * @description An exercise without its solution.
+         * @description Return an exercise without its solution.
          */
         get: operations["get_exercise"];
         put?: never;
@@ -2211,7 +2211,7 @@ export interface paths {
         put?: never;
         /**
          * Answer Exercise
-         * @description Keeps what was said, and tells what is right by the model, and why.
+         * @description Save what was said, and tells what is right by the model, and why.
          */
         post: operations["answer_exercise"];
         delete?: never;
@@ -2230,7 +2230,7 @@ export interface paths {
         get?: never;
         /**
          * Begin Training
-         * @description Begins the week's plan for somebody, or begins it anew.
+         * @description Begin the week's plan for somebody, or begins it anew.
          */
         put: operations["begin_training"];
         post?: never;
@@ -2252,7 +2252,7 @@ export interface paths {
         post?: never;
         /**
          * End Training
-         * @description Puts the week's plan away; what was learnt stays.
+         * @description Put the week's plan away; what was learnt stays.
          */
         delete: operations["end_training"];
         options?: never;
@@ -2271,7 +2271,7 @@ export interface paths {
         put?: never;
         /**
          * Keep Reading
-         * @description Keeps a reading of a trial; refused with the reason where it can't be. What it says of the water counts from then on.
+         * @description Save a reading of a trial; refused with the reason where it can't be. What it says of the water counts from then on.
          */
         post: operations["keep_reading"];
         delete?: never;
@@ -2292,7 +2292,7 @@ export interface paths {
         post?: never;
         /**
          * Take Reading Back
-         * @description Takes a reading back, and what it said of the water.
+         * @description Take a reading back, and what it said of the water.
          */
         delete: operations["take_reading_back"];
         options?: never;
@@ -2309,7 +2309,7 @@ export interface paths {
         };
         /**
          * List Devices
-         * @description The devices that can be chosen; any reading can be typed instead.
+         * @description Return the devices that can be chosen; any reading can be typed instead.
          */
         get: operations["list_devices"];
         put?: never;
@@ -2331,7 +2331,7 @@ export interface paths {
         put?: never;
         /**
          * Read Device
-         * @description Reads a device. The simulated ones see a hidden true lot of the trial, which no forecast knows.
+         * @description Read a device. The simulated ones see a hidden true lot of the trial, which no forecast knows.
          */
         post: operations["read_device"];
         delete?: never;
@@ -2349,7 +2349,7 @@ export interface paths {
         };
         /**
          * Get Calibration
-         * @description How much water each technique takes in this house.
+         * @description Compute how much water each technique takes in this house.
          */
         get: operations["get_calibration"];
         put?: never;
@@ -2369,7 +2369,7 @@ export interface paths {
         };
         /**
          * Get Tree
-         * @description The trials in view, the newest where there are very many, and the change on each branch.
+         * @description Return the trials in view, the newest where there are very many, and the change on each branch.
          */
         get: operations["get_tree"];
         put?: never;
@@ -2391,7 +2391,7 @@ export interface paths {
         put?: never;
         /**
          * Cross Trials
-         * @description A start out of two or three trials: the first gives the frame, the others what fills its slots.
+         * @description Return a start out of two or three trials: the first gives the frame, the others what fills its slots.
          */
         post: operations["cross_trials"];
         delete?: never;
@@ -2411,7 +2411,7 @@ export interface paths {
         put?: never;
         /**
          * Write Card
-         * @description The card of a drink, or of two of its trials with their differences marked.
+         * @description Return the card of a drink, or of two of its trials with their differences marked.
          */
         post: operations["write_card"];
         delete?: never;
@@ -2431,7 +2431,7 @@ export interface paths {
         put?: never;
         /**
          * Write List
-         * @description A whole list on one sheet.
+         * @description Return a whole list on one sheet.
          */
         post: operations["write_list"];
         delete?: never;
@@ -2451,7 +2451,7 @@ export interface paths {
         put?: never;
         /**
          * Look At Files
-         * @description What is new in files, what is the same, and what differs; nothing is written.
+         * @description Return what is new in files, what is the same, and what differs; nothing is written.
          */
         post: operations["look_at_files"];
         delete?: never;
@@ -2471,7 +2471,7 @@ export interface paths {
         put?: never;
         /**
          * Import Files
-         * @description Takes files in, all of them or none. No trial is ever changed.
+         * @description Take files in, all of them or none. No trial is ever changed.
          */
         post: operations["import_files"];
         delete?: never;
@@ -2491,7 +2491,7 @@ export interface paths {
         put?: never;
         /**
          * Export Drinks
-         * @description Some drinks, or the whole house, as a file to carry along.
+         * @description Return some drinks, or the whole house, as a file to carry along.
          */
         post: operations["export_drinks"];
         delete?: never;
@@ -2509,7 +2509,7 @@ export interface paths {
         };
         /**
          * Get Data File
-         * @description Where the house lives, and when it was copied last.
+         * @description Find where the house lives, and when it was copied last.
          */
         get: operations["get_data_file"];
         put?: never;
@@ -2531,7 +2531,7 @@ export interface paths {
         put?: never;
         /**
          * Make Copy
-         * @description Makes a copy of the data file beside it, now.
+         * @description Make a copy of the data file beside it, now.
          */
         post: operations["make_copy"];
         delete?: never;
@@ -2569,7 +2569,7 @@ export interface paths {
         };
         /**
          * Get Sharing
-         * @description How a phone is let in, and which devices were. A guest sees neither.
+         * @description Describe how a phone is let in, and which devices were. A guest sees neither.
          */
         get: operations["get_sharing"];
         put?: never;
@@ -2592,7 +2592,7 @@ export interface paths {
         post?: never;
         /**
          * Forget Device
-         * @description Forgets a device: it finds the door closed with its next question.
+         * @description Forget a device: it finds the door closed with its next question.
          */
         delete: operations["forget_device"];
         options?: never;
@@ -2611,7 +2611,7 @@ export interface paths {
         put?: never;
         /**
          * Forget Wrong Codes
-         * @description Forgets the wrong codes that came, so that the next phone needn't wait.
+         * @description Forget the wrong codes that came, so that the next phone needn't wait.
          */
         post: operations["forget_wrong_codes"];
         delete?: never;
@@ -2631,7 +2631,7 @@ export interface paths {
         put?: never;
         /**
          * Note Opened
-         * @description Notes at which address of this machine the house is open, and tells at which others it was: what a browser couldn't have written down
+         * @description Note at which address of this machine the house is open, and tells at which others it was: what a browser couldn't have written down
          *     there waits there.
          */
         post: operations["note_opened"];
@@ -2652,7 +2652,7 @@ export interface paths {
         put?: never;
         /**
          * Reset Demo
-         * @description Puts the demo back, and answers with its book.
+         * @description Put the demo back, and answers with its book.
          */
         post: operations["reset_demo"];
         delete?: never;

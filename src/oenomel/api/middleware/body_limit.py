@@ -15,10 +15,10 @@ _CARRIES: Final = ("/api/import", "/api/import/look")
 
 
 def largest_body(path: str) -> int:
-    """What is taken at an address."""
+    """Return what is taken at an address."""
     return LARGEST_HOUSE if path in _CARRIES else LARGEST_BODY
 
 
 def too_large(path: str) -> str:
-    """The sentence for a body that is larger."""
+    """Return the sentence for a body that is larger."""
     return f"the body is too large: {largest_body(path) // 1_000_000} MB are taken"

@@ -26,13 +26,13 @@ router = idempotent_router("batches")
 
 @router.get("/drinks/{drink_id}/poured", responses=PROBLEMS["missing"])
 def get_poured(drink_id: RowId, conn: Connection) -> PouredTrial:
-    """Which trial of a drink is poured for many: the newest that is finished, else the newest."""
+    """Find which trial of a drink is poured for many: the newest that is finished, else the newest."""
     return cases.get_poured(conn, drink_id)
 
 
 @router.post("/batch", responses=PROBLEMS["bad"])
 def work_out_batch(body: BatchEntry, conn: Connection, conditions: HouseConditions) -> BatchReport:
-    """A batch as it can be measured: order of pouring, water, container, one serve beside the drink made singly, what it takes."""
+    """Return a batch as it can be measured: order of pouring, water, container, one serve beside the drink made singly, what it takes."""
     return cases.work_out_batch(conn, body, conditions)
 
 
@@ -44,47 +44,47 @@ def list_batches(conn: Connection, every: Annotated[bool, Query()] = False) -> l
 
 @router.post("/batches", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def make_batch(body: MakeEntry, conn: Connection, conditions: HouseConditions) -> KeptBatchReport:
-    """Keeps a batch that was made, with its real amounts and lots, on what was kept of an older one."""
+    """Save a batch that was made, with its real amounts and lots, on what was kept of an older one."""
     return cases.make_batch(conn, body, conditions)
 
 
 @router.get("/batches/{batch_id}", responses=PROBLEMS["missing"])
 def get_batch(batch_id: RowId, conn: Connection) -> KeptBatchReport:
-    """One batch: what is left, what is in it, whose share, its log and its label."""
+    """Return one batch: what is left, what is in it, whose share, its log and its label."""
     return cases.get_batch(conn, batch_id)
 
 
 @router.patch("/batches/{batch_id}", responses=PROBLEMS["write"])
 def change_batch(batch_id: RowId, body: BatchChange, conn: Connection) -> KeptBatchReport:
-    """Sets right what is left of it, its name, its date, or that it is used up."""
+    """Set right what is left of it, its name, its date, or that it is used up."""
     return cases.change_batch(conn, batch_id, body)
 
 
 @router.delete("/batches/{batch_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def remove_batch(batch_id: RowId, conn: Connection) -> None:
-    """Takes away a batch that was noted by mistake."""
+    """Take away a batch that was noted by mistake."""
     cases.remove_batch(conn, batch_id)
 
 
 @router.post("/batches/{batch_id}/served", responses=PROBLEMS["write"])
 def serve_from_batch(batch_id: RowId, body: ServedEntry, conn: Connection) -> KeptBatchReport:
-    """Notes what was poured out of it; refused where that much isn't there."""
+    """Note what was poured out of it; refused where that much isn't there."""
     return cases.serve_from_batch(conn, batch_id, body)
 
 
 @router.post("/batches/{batch_id}/corrections", responses=PROBLEMS["missing"])
 def correct_by_taste(batch_id: RowId, body: SaidOfBottle, conn: Connection) -> CorrectionsReport:
-    """What to add after what a tongue said, an axis at a time; nothing is written."""
+    """Return what to add after what a tongue said, an axis at a time; nothing is written."""
     return cases.correct_by_taste(conn, batch_id, body)
 
 
 @router.post("/batches/{batch_id}/readings", responses=PROBLEMS["write"])
 def correct_by_reading(batch_id: RowId, body: BottleReading, conn: Connection) -> CorrectionsReport:
-    """Takes a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference."""
+    """Take a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference."""
     return cases.correct_by_reading(conn, batch_id, body)
 
 
 @router.post("/batches/{batch_id}/additions", responses=PROBLEMS["write"])
 def add_to_batch(batch_id: RowId, body: AdditionEntry, conn: Connection) -> KeptBatchReport:
-    """Notes what was added to what is left in the bottle."""
+    """Note what was added to what is left in the bottle."""
     return cases.add_to_batch(conn, batch_id, body)

@@ -13,11 +13,11 @@ router = idempotent_router("cards")
 
 @router.post("/cards", responses=PROBLEMS["write"])
 def write_card(body: CardRequest, conn: Connection, conditions: HouseConditions) -> CardReport:
-    """The card of a drink, or of two of its trials with their differences marked."""
+    """Return the card of a drink, or of two of its trials with their differences marked."""
     return cases.write_card(conn, body, conditions)
 
 
 @router.post("/list-sheet", responses=PROBLEMS["write"])
 def write_list(body: ListRequest, conn: Connection, conditions: HouseConditions) -> CardReport:
-    """A whole list on one sheet."""
+    """Return a whole list on one sheet."""
     return cases.write_list(conn, body, conditions)

@@ -32,43 +32,43 @@ router = idempotent_router("book")
 
 @router.get("/drinks", responses={422: PROBLEMS["bad"][422]})
 def list_drinks(conn: Connection, asked: Annotated[PageQuery, Query()]) -> list[DrinkSummary]:
-    """A page of the book, newest drink first; how many there are in all: `/book`."""
+    """Return a page of the book, newest drink first; how many there are in all: `/book`."""
     return cases.list_drinks(conn, asked)
 
 
 @router.get("/book", responses={422: PROBLEMS["bad"][422]})
 def count_drinks(conn: Connection, asked: Annotated[BookQuery, Query()]) -> BookCount:
-    """How many drinks of the book have what is asked for."""
+    """Compute how many drinks of the book have what is asked for."""
     return cases.count_drinks(conn, asked)
 
 
 @router.post("/drinks", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_drink(body: NewDrink, conn: Connection) -> DrinkDetail:
-    """Starts a drink from a spec, which is kept as its first trial."""
+    """Start a drink from a spec, which is kept as its first trial."""
     return cases.add_drink(conn, body)
 
 
 @router.get("/drinks/{drink_id}", responses=PROBLEMS["missing"])
 def get_drink(drink_id: RowId, conn: Connection) -> DrinkDetail:
-    """One drink."""
+    """Return one drink."""
     return cases.get_drink(conn, drink_id)
 
 
 @router.patch("/drinks/{drink_id}", responses=PROBLEMS["write"])
 def rename_drink(drink_id: RowId, body: NewName, conn: Connection) -> DrinkDetail:
-    """Gives a drink another name; its trials keep the one they were made under."""
+    """Give a drink another name; its trials keep the one they were made under."""
     return cases.rename_drink(conn, drink_id, body)
 
 
 @router.put("/drinks/{drink_id}/notes", responses=PROBLEMS["write"])
 def write_notes(drink_id: RowId, body: NewNotes, conn: Connection) -> DrinkDetail:
-    """Writes down what is to be remembered of a drink and stands nowhere else."""
+    """Write down what is to be remembered of a drink and stands nowhere else."""
     return cases.write_notes(conn, drink_id, body)
 
 
 @router.post("/drinks/{drink_id}/trials", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection, conditions: HouseConditions) -> DrinkDetail:
-    """Keeps a trial as made with the forecast of that day, and holds the draft against it: both or neither.
+    """Save a trial as made with the forecast of that day, and holds the draft against it: both or neither.
 
     Refused with 409 where another window saved in between; it can then be kept beside.
     """
@@ -77,11 +77,11 @@ def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection, conditions: Ho
 
 @router.put("/drinks/{drink_id}/trials/{trial_id}/reference", responses=PROBLEMS["write"])
 def set_reference(drink_id: RowId, trial_id: RowId, body: Reference, conn: Connection) -> DrinkDetail:
-    """Counts a kept trial among the house's reference specs of its family, or no longer."""
+    """Count a kept trial among the house's reference specs of its family, or no longer."""
     return cases.set_reference(conn, drink_id, trial_id, body)
 
 
 @router.put("/drinks/{drink_id}/draft", responses=PROBLEMS["write"])
 def save_draft(drink_id: RowId, body: DraftEntry, conn: Connection) -> DraftReport:
-    """Saves the draft; refused with 409 where another window saved in between."""
+    """Save the draft; refused with 409 where another window saved in between."""
     return cases.save_draft(conn, drink_id, body)

@@ -21,49 +21,49 @@ router = idempotent_router("evening")
 
 @router.get("/evening")
 def get_evening(conn: Connection, conditions: HouseConditions) -> EveningReport:
-    """The evening that is ahead: its batches, what it takes, its tasks from the hour backwards."""
+    """Return the evening that is ahead: its batches, what it takes, its tasks from the hour backwards."""
     return cases.get_evening(conn, conditions)
 
 
 @router.put("/evening", responses=PROBLEMS["write"])
 def put_evening(body: EveningEntry, conn: Connection, conditions: HouseConditions) -> EveningReport:
-    """Tells of the evening; refused where its hour has passed, or a drink or a batch isn't there."""
+    """Set of the evening; refused where its hour has passed, or a drink or a batch isn't there."""
     return cases.put_evening(conn, body, conditions)
 
 
 @router.patch("/evening", responses=PROBLEMS["write"])
 def change_evening(body: EveningChange, conn: Connection, conditions: HouseConditions) -> EveningReport:
-    """Tells one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that
-    is told begins one, at the usual hour.
+    """Set one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that is
+    told begins one, at the usual hour.
     """
     return cases.change_evening(conn, body, conditions)
 
 
 @router.delete("/evening", status_code=HTTPStatus.NO_CONTENT, responses={422: PROBLEMS["bad"][422]})
 def forget_evening(conn: Connection) -> None:
-    """Takes it off with its ticks: the next one begins. Until then it can be put back."""
+    """Take it off with its ticks: the next one begins. Until then it can be put back."""
     cases.forget_evening(conn)
 
 
 @router.post("/evening/back", responses=PROBLEMS["write"])
 def put_evening_back(conn: Connection, conditions: HouseConditions) -> EveningReport:
-    """Puts the evening that was taken off last back, with its ticks; refused with 409 where another one has begun since."""
+    """Put the evening that was taken off last back, with its ticks; refused with 409 where another one has begun since."""
     return cases.put_evening_back(conn, conditions)
 
 
 @router.put("/evening/ticks", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def tick_off(body: TickEntry, conn: Connection) -> None:
-    """Ticks something off, or takes the tick back."""
+    """Tick something off, or takes the tick back."""
     cases.tick_off(conn, body)
 
 
 @router.get("/evening/calendar", responses=PROBLEMS["missing"])
 def export_calendar(conn: Connection, conditions: HouseConditions) -> ExportReport:
-    """Its tasks as an iCalendar file."""
+    """Return its tasks as an iCalendar file."""
     return cases.export_calendar(conn, conditions)
 
 
 @router.get("/evening/list", responses=PROBLEMS["missing"])
 def export_list(conn: Connection, asked: Annotated[ListQuery, Query()]) -> ExportReport:
-    """What it takes, as a table or a text."""
+    """Return what it takes, as a table or a text."""
     return cases.export_list(conn, asked)

@@ -34,13 +34,13 @@ THE_HOUSE: Final = "the house"
 
 @router.post("/predict", responses=PROBLEMS["bad"])
 def predict_drink(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> ForecastReport:
-    """The forecast of a spec."""
+    """Return the forecast of a spec."""
     return cases.predict_drink(conn, spec, conditions)
 
 
 @router.post("/compare", responses=PROBLEMS["bad"], response_model=ComparedReport)
 async def compare_drinks(body: CompareRequest, conn: Connection, conditions: HouseConditions) -> Response:
-    """A spec beside its parent's. What is typed for one of its pours is read first, so that a keystroke is one question."""
+    """Return a spec beside its parent's. What is typed for one of its pours is read first, so that a keystroke is one question."""
     # Every key press waits for this: the way to a worker thread and back, and to validate a second time what a report was made of, would
     # double what it takes.
     drink, parent = resolve(conn, body.spec, body.parent)
@@ -58,29 +58,29 @@ async def compare_drinks(body: CompareRequest, conn: Connection, conditions: Hou
 
 @router.post("/course", responses=PROBLEMS["bad"])
 def follow_in_the_glass(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> CourseReport:
-    """Twenty minutes of a spec in its glass."""
+    """Return twenty minutes of a spec in its glass."""
     return cases.follow_in_the_glass(conn, spec, conditions)
 
 
 @router.post("/why/{point}/{figure}", responses=PROBLEMS["bad"])
 def explain_figure(point: Checkpoint, figure: ExplainedFigure, spec: SpecFile, conn: Connection, conditions: HouseConditions) -> Why:
-    """Why a figure of a spec is what it is, in the tin, after the ice, before topping or as served."""
+    """Explain why a figure of a spec is what it is, in the tin, after the ice, before topping or as served."""
     return cases.explain_figure(conn, point, figure, spec, conditions)
 
 
 @router.post("/mend", responses=PROBLEMS["write"])
 def mend_spec(body: MendRequest, conn: Connection, conditions: HouseConditions) -> SpecFile:
-    """The spec with a mend of one of its findings applied."""
+    """Return the spec with a mend of one of its findings applied."""
     return cases.mend_spec(conn, body, conditions)
 
 
 @router.post("/amount", responses=PROBLEMS["bad"])
 def read_amount(body: AmountRequest, conn: Connection, conditions: HouseConditions) -> AmountReport:
-    """A typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys."""
+    """Return a typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys."""
     return cases.read_amount(conn, body, conditions)
 
 
 @router.get("/spec-schema")
 def get_spec_schema() -> dict[str, Any]:
-    """The JSON Schema of the spec file."""
+    """Return the JSON Schema of the spec file."""
     return cases.get_spec_schema()

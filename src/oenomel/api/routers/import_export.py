@@ -26,31 +26,31 @@ router = idempotent_router("carrying")
 
 @router.post("/import/look", max_body_size=LARGEST_HOUSE, responses=PROBLEMS["write"])
 def look_at_files(body: LookRequest, conn: Connection) -> ImportReport:
-    """What is new in files, what is the same, and what differs; nothing is written."""
+    """Return what is new in files, what is the same, and what differs; nothing is written."""
     return cases.look_at_files(conn, body)
 
 
 @router.post("/import", max_body_size=LARGEST_HOUSE, responses=PROBLEMS["write"])
 def import_files(body: ImportRequest, conn: Connection) -> ImportReport:
-    """Takes files in, all of them or none. No trial is ever changed."""
+    """Take files in, all of them or none. No trial is ever changed."""
     return cases.import_files(conn, body)
 
 
 @router.post("/export", responses=PROBLEMS["write"])
 def export_drinks(body: ExportRequest, conn: Connection) -> ExportReport:
-    """Some drinks, or the whole house, as a file to carry along."""
+    """Return some drinks, or the whole house, as a file to carry along."""
     return cases.export_drinks(conn, body, LARGEST_HOUSE)
 
 
 @router.get("/data-file", responses={422: PROBLEMS["bad"][422]})
 def get_data_file(request: Request) -> DataFileReport:
-    """Where the house lives, and when it was copied last."""
+    """Find where the house lives, and when it was copied last."""
     return cases.describe_data_file(request.app.state.data, hidden=only_looks(request))
 
 
 @router.post("/copies", status_code=HTTPStatus.CREATED, responses=PROBLEMS["silent"])
 def make_copy(request: Request) -> DataFileReport:
-    """Makes a copy of the data file beside it, now."""
+    """Make a copy of the data file beside it, now."""
     if only_looks(request):
         raise OnlyLooking
     return cases.make_copy(request.app.state.data)

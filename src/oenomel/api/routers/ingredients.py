@@ -41,5 +41,5 @@ def find_ingredients(conn: Connection, q: Annotated[Plain, Query(max_length=100)
 
 @router.get("/ingredients/{slug}", responses=PROBLEMS["missing"])
 def get_ingredient(conn: Connection, slug: str) -> IngredientDetail:
-    """One ingredient."""
+    """Return one ingredient."""
     return cases.get_ingredient(conn, slug)

@@ -28,47 +28,47 @@ def list_lots(
 
 @router.post("/lots", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_lot(body: LotEntry, conn: Connection) -> LotReport:
-    """Notes a lot with its readings, and answers what they make of it; refused whole where one of them can't be."""
+    """Note a lot with its readings, and answers what they make of it; refused whole where one of them can't be."""
     return cases.add_lot(conn, body)
 
 
 @router.get("/lots/{lot_id}", responses=PROBLEMS["missing"])
 def get_lot(lot_id: RowId, conn: Connection, conditions: HouseConditions) -> LotDetail:
-    """One lot, how it is titrated, and what its readings make surer."""
+    """Return one lot, how it is titrated, and what its readings make surer."""
     return cases.get_lot(conn, lot_id, conditions)
 
 
 @router.patch("/lots/{lot_id}", responses=PROBLEMS["write"])
 def change_lot(lot_id: RowId, body: LotChange, conn: Connection) -> LotReport:
-    """Notes what is left of a lot, that it is used up, another name or time."""
+    """Note what is left of a lot, that it is used up, another name or time."""
     return cases.change_lot(conn, lot_id, body)
 
 
 @router.delete("/lots/{lot_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def remove_lot(lot_id: RowId, conn: Connection) -> None:
-    """Takes away a lot that was noted by mistake; refused where a trial was made of it."""
+    """Take away a lot that was noted by mistake; refused where a trial was made of it."""
     cases.remove_lot(conn, lot_id)
 
 
 @router.post("/lots/{lot_id}/readings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_lot_reading(lot_id: RowId, body: LotReadingEntry, conn: Connection) -> LotReport:
-    """Keeps a reading of a lot; refused with the reason where it can't be."""
+    """Save a reading of a lot; refused with the reason where it can't be."""
     return cases.add_lot_reading(conn, lot_id, body)
 
 
 @router.delete("/lots/{lot_id}/readings/{reading_id}", responses=PROBLEMS["write"])
 def remove_lot_reading(lot_id: RowId, reading_id: RowId, conn: Connection) -> LotReport:
-    """Takes a reading back."""
+    """Take a reading back."""
     return cases.remove_lot_reading(conn, lot_id, reading_id)
 
 
 @router.post("/titration", responses=PROBLEMS["bad"])
 def work_out_titration(body: TitrationEntry) -> TitratedReport:
-    """What a titration says of the acid."""
+    """Return what a titration says of the acid."""
     return cases.work_out_titration(body)
 
 
 @router.post("/lots/{lot_id}/read/{device}", responses=PROBLEMS["write"] | {503: PROBLEMS["silent"][503]})
 def read_lot(lot_id: RowId, device: str, body: LotReadRequest, conn: Connection, request: Request) -> LotReadingEntry:
-    """Reads a lot with a device, without keeping it; a burette's lye is worked out. The simulated ones see a hidden true lot."""
+    """Read a lot with a device, without keeping it; a burette's lye is worked out. The simulated ones see a hidden true lot."""
     return cases.read_lot(conn, request.app.state.bench_set, lot_id, device, body)

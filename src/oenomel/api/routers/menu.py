@@ -21,29 +21,29 @@ router = idempotent_router("today")
 
 @router.get("/today", responses=PROBLEMS["bad"])
 def get_today(conn: Connection, asked: Annotated[TodayQuery, Query()]) -> TodayReport:
-    """The list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy."""
+    """Return the list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy."""
     return cases.get_today(conn, asked)
 
 
 @router.put("/drinks/{drink_id}/tonight", status_code=204, responses=PROBLEMS["write"])
 def put_on_the_list(drink_id: RowId, body: OnTheListEntry, conn: Connection) -> None:
-    """Notes what a drink is sold for, and how many of it are expected tonight."""
+    """Note what a drink is sold for, and how many of it are expected tonight."""
     cases.put_on_the_list(conn, drink_id, body)
 
 
 @router.put("/ingredients/{slug}/par", status_code=204, responses=PROBLEMS["write"])
 def put_par(slug: str, body: ParEntry, conn: Connection) -> None:
-    """Notes how much of an ingredient should stand there; nothing where that is nobody's care."""
+    """Note how much of an ingredient should stand there; nothing where that is nobody's care."""
     cases.put_par(conn, slug, body)
 
 
 @router.put("/currency", status_code=204, responses=PROBLEMS["write"])
 def put_currency(body: CurrencyEntry, conn: Connection) -> None:
-    """Notes how prices are written."""
+    """Note how prices are written."""
     cases.put_currency(conn, body)
 
 
 @router.get("/currency")
 def get_currency(conn: Connection) -> CurrencyEntry:
-    """How prices are written; empty where nobody told."""
+    """Describe how prices are written; empty where nobody told."""
     return cases.get_currency(conn)

@@ -21,13 +21,13 @@ router = idempotent_router("making")
 
 @router.get("/glasses")
 def list_glasses() -> list[GlassReport]:
-    """The glasses of the list, smallest first."""
+    """Return the glasses of the list, smallest first."""
     return cases.list_glasses()
 
 
 @router.post("/steps", responses=PROBLEMS["bad"])
 def list_steps(body: StepsRequest, conn: Connection) -> list[StepReport]:
-    """How a spec is made, step by step."""
+    """Describe how a spec is made, step by step."""
     return cases.list_steps(conn, body)
 
 
@@ -39,17 +39,17 @@ def suggest_garnishes(spec: SpecFile, conn: Connection) -> list[GarnishSuggestio
 
 @router.post("/serves", responses=PROBLEMS["bad"])
 def compare_serves(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> list[ServeReport]:
-    """A spec served up, on cubes, on one large cube and on crushed ice."""
+    """Return a spec served up, on cubes, on one large cube and on crushed ice."""
     return cases.compare_serves(conn, spec, conditions)
 
 
 @router.post("/size", responses=PROBLEMS["bad"])
 def size_to_glass(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> SpecFile:
-    """The spec with every amount changed by the same factor, so that it fills its glass."""
+    """Return the spec with every amount changed by the same factor, so that it fills its glass."""
     return cases.size_to_glass(conn, spec, conditions)
 
 
 @router.post("/ranges", responses=PROBLEMS["bad"])
 def follow_ranges(body: SpansRequest, conn: Connection, conditions: HouseConditions) -> list[SpanReport]:
-    """What each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent."""
+    """Return what each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent."""
     return cases.follow_ranges(conn, body, conditions)

@@ -39,7 +39,7 @@ router = idempotent_router("originals")
 
 @router.post("/originals", responses=PROBLEMS["bad"])
 async def list_originals(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> HandfulReport:
-    """A handful of original drinks that meet a wish."""
+    """Return a handful of original drinks that meet a wish."""
 
     def found() -> HandfulReport:
         *_, last = originals(ground_for(conn, conditions), wished(conn, wish), names_given(conn, wish), budget=search.budget_of(WISH_WORK))
@@ -54,7 +54,7 @@ async def list_originals(wish: WishEntry, conn: Connection, conditions: HouseCon
     responses=PROBLEMS["bad"] | {200: {"description": "a handful a line", "content": {NDJSON: {"schema": {"type": "string"}}}}},
 )
 async def stream_originals(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> StreamingResponse:
-    """The same, a JSON object a line: a first handful at once, then that of the whole sample. Whoever goes away ends it."""
+    """Yield the same, a JSON object a line: a first handful at once, then that of the whole sample. Whoever goes away ends it."""
 
     def parts_of() -> Iterator[str]:
         for part in originals(
@@ -67,7 +67,7 @@ async def stream_originals(wish: WishEntry, conn: Connection, conditions: HouseC
 
 @router.post("/originals/left", responses=PROBLEMS["bad"])
 async def count_left(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> LeftReport:
-    """How many combinations a wish leaves."""
+    """Compute how many combinations a wish leaves."""
 
     def counted() -> LeftReport:
         return LeftReport.model_validate(combinations_left(ground_for(conn, conditions), wished(conn, wish)))
@@ -77,7 +77,7 @@ async def count_left(wish: WishEntry, conn: Connection, conditions: HouseConditi
 
 @router.post("/originals/menu", responses=PROBLEMS["bad"])
 async def make_menu(body: MenuEntry, conn: Connection, conditions: HouseConditions, search: Search) -> MenuReport:
-    """The open places of a list filled, unlike each other and sharing preparations; what stays, stays."""
+    """Return the open places of a list filled, unlike each other and sharing preparations; what stays, stays."""
 
     def made() -> MenuReport:
         stays = dict(zip((each.place for each in body.kept), resolve(conn, *(each.spec for each in body.kept)), strict=True))
@@ -90,29 +90,29 @@ async def make_menu(body: MenuEntry, conn: Connection, conditions: HouseConditio
 
 @router.post("/originals/flight", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_flight(body: OriginalsFlightEntry, conn: Connection, conditions: HouseConditions) -> OriginalsFlightReport:
-    """Puts originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes."""
+    """Put originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes."""
     return cases.add_flight(conn, body, conditions)
 
 
 @router.get("/drinks/{drink_id}/wish", responses=PROBLEMS["missing"])
 def get_wish(drink_id: RowId, conn: Connection) -> WishEntry:
-    """The wish that a drink came of, or else what its brief wishes."""
+    """Return the wish that a drink came of, or else what its brief wishes."""
     return cases.get_wish(conn, drink_id)
 
 
 @router.get("/kinship")
 def get_kinship(conn: Connection) -> KinshipReport:
-    """The table by which originals are told to hang together: what ships, what the house set, what tastings taught."""
+    """Return the table by which originals are told to hang together: what ships, what the house set, what tastings taught."""
     return cases.get_kinship(conn)
 
 
 @router.put("/kinship", responses=PROBLEMS["write"])
 def set_kinship(body: KinshipEntry, conn: Connection) -> KinshipReport:
-    """Sets what the house thinks of a pair."""
+    """Set what the house thinks of a pair."""
     return cases.set_kinship(conn, body)
 
 
 @router.delete("/kinship", responses=PROBLEMS["write"])
 def reset_kinship(conn: Connection, one: Name | None = None, other: Name | None = None) -> KinshipReport:
-    """Puts a pair back to what ships, or the whole table."""
+    """Put a pair back to what ships, or the whole table."""
     return cases.reset_kinship(conn, one, other)

@@ -28,31 +28,31 @@ router = idempotent_router("stillroom")
 
 @router.get("/preparations")
 def list_preparations(conn: Connection, conditions: HouseConditions) -> list[PreparationSummary]:
-    """What the house knows how to make."""
+    """Return what the house knows how to make."""
     return cases.list_preparations(conn, conditions)
 
 
 @router.get("/preparations/{slug}", responses=PROBLEMS["missing"])
 def get_preparation(slug: str, conn: Connection, conditions: HouseConditions) -> PreparationSummary:
-    """One of them."""
+    """Return one of them."""
     return cases.get_preparation(conn, slug, conditions)
 
 
 @router.post("/prepare", responses=PROBLEMS["bad"])
 def prepare(file: PreparationFile, conn: Connection) -> PreparationAnswer:
-    """What a preparation comes to."""
+    """Return what a preparation comes to."""
     return cases.prepare(conn, file)
 
 
 @router.post("/prepare/scaled", responses=PROBLEMS["bad"])
 def scale_preparation(body: ScaleEntry, conn: Connection) -> PreparationFile:
-    """The same preparation for what is on hand of one of its lines."""
+    """Return the same preparation for what is on hand of one of its lines."""
     return cases.scale_preparation(conn, body)
 
 
 @router.post("/preparations", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_preparation(file: PreparationFile, conn: Connection, conditions: HouseConditions) -> PreparationSummary:
-    """Writes a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to."""
+    """Write a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to."""
     return cases.add_preparation(conn, file, conditions)
 
 
@@ -60,25 +60,25 @@ def add_preparation(file: PreparationFile, conn: Connection, conditions: HouseCo
 def change_preparation(
     slug: str, file: PreparationFile, conn: Connection, conditions: HouseConditions, read: IfMatch = None
 ) -> PreparationSummary:
-    """Writes a preparation down otherwise; lots that were made of it stay what they are. Refused with 409 where it was changed since."""
+    """Write a preparation down otherwise; lots that were made of it stay what they are. Refused with 409 where it was changed since."""
     return cases.change_preparation(conn, slug, file, conditions, read)
 
 
 @router.delete("/preparations/{slug}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["missing"])
 def remove_preparation(slug: str, conn: Connection) -> None:
-    """Forgets how something is made; what was made, and the ingredient, stay."""
+    """Forget how something is made; what was made, and the ingredient, stay."""
     cases.remove_preparation(conn, slug)
 
 
 @router.post("/preparations/{slug}/makings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def make_preparation(slug: str, body: MakingEntry, conn: Connection, conditions: HouseConditions) -> MadeReport:
-    """Makes a lot of what was just made: its composition by its grams; and tells what follows for the drinks of the list."""
+    """Make a lot of what was just made: its composition by its grams; and tells what follows for the drinks of the list."""
     return cases.make_preparation(conn, slug, body, conditions)
 
 
 @router.get("/ingredients/{slug}/follows", responses=PROBLEMS["missing"])
 def list_follows(slug: str, conn: Connection, conditions: HouseConditions) -> list[FollowReport]:
-    """What today's lot of an ingredient, alone, does to the drinks of the list."""
+    """Return what today's lot of an ingredient, alone, does to the drinks of the list."""
     return cases.list_follows(conn, slug, conditions)
 
 
@@ -96,11 +96,11 @@ def adjust_to_acid(body: AcidAdjustmentEntry, conn: Connection) -> AdjustmentRep
 
 @router.get("/kitchen", responses=PROBLEMS["bad"])
 def find_for_the_pot(conn: Connection, q: Annotated[Plain, Query(max_length=100)]) -> list[KitchenFound]:
-    """What can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder."""
+    """Return what can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder."""
     return cases.find_for_the_pot(conn, q)
 
 
 @router.put("/goods/{slug}/price", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def put_good_price(slug: str, body: GoodPriceEntry, conn: Connection) -> None:
-    """Notes what a kilogram of a dry good costs."""
+    """Note what a kilogram of a dry good costs."""
     cases.put_good_price(conn, slug, body)

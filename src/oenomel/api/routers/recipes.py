@@ -14,11 +14,11 @@ router = idempotent_router("recipes")
 
 @router.post("/read", responses=PROBLEMS["bad"])
 def read_recipe_text(body: RecipeTextRequest, conn: Connection) -> ReadReport:
-    """A recipe as a spec, with what each of its lines was taken for."""
+    """Return a recipe as a spec, with what each of its lines was taken for."""
     return cases.read_recipe_text(conn, body)
 
 
 @router.post("/write", responses=PROBLEMS["bad"])
 def write_recipe(body: WriteRequest, conn: Connection, conditions: HouseConditions) -> WrittenReport:
-    """A drink in an open format, or as its card in one file."""
+    """Return a drink in an open format, or as its card in one file."""
     return cases.write_recipe(conn, body, conditions)

@@ -11,5 +11,5 @@ router = idempotent_router("rules")
 
 @router.get("/rules")
 def get_rules() -> RulesReport:
-    """The constants that the screens draw with."""
+    """Return the constants that the screens draw with."""
     return cases.get_rules()

@@ -30,31 +30,31 @@ router = idempotent_router("tongue")
 
 @router.get("/tongue", responses={422: PROBLEMS["bad"][422]})
 def get_tongue(conn: Connection, asked: Annotated[TasterQuery, Query()]) -> TongueReport:
-    """What is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on."""
+    """Return what is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on."""
     return cases.get_tongue(conn, asked)
 
 
 @router.get("/tongue/bottles/{matter}", responses={422: PROBLEMS["bad"][422]})
 def list_bottles(matter: Attribute, conn: Connection) -> list[JobReport]:
-    """What could go into the jugs, job by job, the plainest at hand first."""
+    """Return what could go into the jugs, job by job, the plainest at hand first."""
     return cases.list_bottles(conn, matter)
 
 
 @router.post("/sittings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def begin_sitting(body: SittingEntry, conn: Connection) -> SittingReport:
-    """Begins a sitting: what goes in the two jugs, as little as can be measured."""
+    """Begin a sitting: what goes in the two jugs, as little as can be measured."""
     return cases.begin_sitting(conn, body)
 
 
 @router.get("/sittings/{sitting_id}", responses=PROBLEMS["missing"])
 def get_sitting(sitting_id: RowId, conn: Connection) -> SittingReport:
-    """A sitting as it stands."""
+    """Return a sitting as it stands."""
     return cases.get_sitting(conn, sitting_id)
 
 
 @router.post("/sittings/{sitting_id}/triangles", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def next_glasses(sitting_id: RowId, conn: Connection) -> TriangleReport:
-    """The next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again."""
+    """Return the next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again."""
     return cases.next_glasses(conn, sitting_id)
 
 
@@ -66,53 +66,53 @@ def get_key(triangle_id: RowId, conn: Connection) -> KeyReport:
 
 @router.post("/triangles/{triangle_id}/answer", responses=PROBLEMS["write"])
 def answer_triangle(triangle_id: RowId, body: AnswerEntry, conn: Connection) -> SittingReport:
-    """Keeps which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it."""
+    """Save which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it."""
     return cases.answer_triangle(conn, triangle_id, body)
 
 
 @router.get("/triangles/{triangle_id}", responses=PROBLEMS["missing"])
 def get_triangle(triangle_id: RowId, conn: Connection) -> TriangleReport:
-    """A triangle; of its key nothing until it is answered."""
+    """Return a triangle; of its key nothing until it is answered."""
     return cases.get_triangle(conn, triangle_id)
 
 
 @router.post("/sittings/{sitting_id}/end", responses=PROBLEMS["write"])
 def end_sitting(sitting_id: RowId, conn: Connection) -> SittingReport:
-    """Ends a sitting before all triangles were poured; what was answered counts."""
+    """End a sitting before all triangles were poured; what was answered counts."""
     return cases.end_sitting(conn, sitting_id)
 
 
 @router.delete("/sittings/{sitting_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["missing"])
 def take_sitting_back(sitting_id: RowId, conn: Connection) -> None:
-    """Takes a sitting back with its triangles: a wrong bottle, a cold."""
+    """Take a sitting back with its triangles: a wrong bottle, a cold."""
     cases.take_sitting_back(conn, sitting_id)
 
 
 @router.post("/exercises", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def ask_exercise(body: ExerciseEntry, conn: Connection, conditions: HouseConditions) -> ExerciseReport:
-    """An exercise out of the book, not one of the last dozen where there are others."""
+    """Return an exercise out of the book, not one of the last dozen where there are others."""
     return cases.ask_exercise(conn, body, conditions)
 
 
 @router.get("/exercises/{exercise_id}", responses=PROBLEMS["missing"])
 def get_exercise(exercise_id: RowId, conn: Connection) -> ExerciseReport:
-    """An exercise without its solution."""
+    """Return an exercise without its solution."""
     return cases.get_exercise(conn, exercise_id)
 
 
 @router.post("/exercises/{exercise_id}/answer", responses=PROBLEMS["write"])
 def answer_exercise(exercise_id: RowId, body: ExerciseAnswerEntry, conn: Connection) -> SolvedReport:
-    """Keeps what was said, and tells what is right by the model, and why."""
+    """Save what was said, and tells what is right by the model, and why."""
     return cases.answer_exercise(conn, exercise_id, body)
 
 
 @router.put("/training", responses=PROBLEMS["write"])
 def begin_training(body: TrainingEntry, conn: Connection) -> TongueReport:
-    """Begins the week's plan for somebody, or begins it anew."""
+    """Begin the week's plan for somebody, or begins it anew."""
     return cases.begin_training(conn, body)
 
 
 @router.delete("/training/{taster}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["missing"])
 def end_training(taster: Who, conn: Connection) -> None:
-    """Puts the week's plan away; what was learnt stays."""
+    """Put the week's plan away; what was learnt stays."""
     cases.end_training(conn, taster)

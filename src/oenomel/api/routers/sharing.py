@@ -65,7 +65,7 @@ class SharingReport(Report):
 
 @router.get("/sharing", responses={422: PROBLEMS["bad"][422]})
 def get_sharing(request: Request, conn: Connection) -> SharingReport:
-    """How a phone is let in, and which devices were. A guest sees neither."""
+    """Describe how a phone is let in, and which devices were. A guest sees neither."""
     sharing: Sharing | None = request.app.state.sharing
     if only_looks(request):
         return SharingReport(shared=True, words="This device may look and try; it writes nothing down.", ways=[], devices=[])
@@ -84,7 +84,7 @@ def get_sharing(request: Request, conn: Connection) -> SharingReport:
 
 @router.delete("/sharing/devices/{device_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def forget_device(device_id: RowId, request: Request, conn: Connection) -> Response:
-    """Forgets a device: it finds the door closed with its next question."""
+    """Forget a device: it finds the door closed with its next question."""
     if only_looks(request):
         raise OnlyLooking
     cases.forget_device(conn, request.app.state.data, device_id)
@@ -93,7 +93,7 @@ def forget_device(device_id: RowId, request: Request, conn: Connection) -> Respo
 
 @router.post("/sharing/tries/forget", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def forget_wrong_codes(request: Request) -> Response:
-    """Forgets the wrong codes that came, so that the next phone needn't wait."""
+    """Forget the wrong codes that came, so that the next phone needn't wait."""
     if only_looks(request):
         raise OnlyLooking
     sharing: Sharing | None = request.app.state.sharing
@@ -104,7 +104,7 @@ def forget_wrong_codes(request: Request) -> Response:
 
 @router.post("/opened", responses=PROBLEMS["write"])
 def note_opened(request: Request, conn: Connection) -> OpenedReport:
-    """Notes at which address of this machine the house is open, and tells at which others it was: what a browser couldn't have written down
+    """Note at which address of this machine the house is open, and tells at which others it was: what a browser couldn't have written down
     there waits there.
     """
     host = request.headers.get("host", "")

@@ -15,25 +15,25 @@ router = idempotent_router("shelf")
 
 @router.get("/shelf")
 def list_shelf(conn: Connection) -> list[Shelved]:
-    """What is on the shelf."""
+    """Return what is on the shelf."""
     return cases.list_shelf(conn)
 
 
 @router.put("/shelf/{slug}", status_code=204, responses=PROBLEMS["write"])
 def put_on_shelf(slug: str, body: ShelfStateEntry, conn: Connection) -> None:
-    """Marks an ingredient as at hand, low or out, with its price; or takes it off."""
+    """Mark an ingredient as at hand, low or out, with its price; or takes it off."""
     cases.put_on_shelf(conn, slug, body)
 
 
 @router.post("/bottles", status_code=201, responses=PROBLEMS["write"])
 def add_bottle(body: LabelEntry, conn: Connection) -> IngredientDetail:
-    """Adds a bottle from its label: what the label doesn't tell is estimated from its kind, or from what it is like."""
+    """Add a bottle from its label: what the label doesn't tell is estimated from its kind, or from what it is like."""
     return cases.add_bottle(conn, body)
 
 
 @router.delete("/bottles/{slug}", status_code=204, responses=PROBLEMS["write"])
 def remove_bottle(slug: str, conn: Connection) -> None:
-    """Takes a bottle that the house has added out of the larder again, as long as no drink pours it."""
+    """Take a bottle that the house has added out of the larder again, as long as no drink pours it."""
     cases.remove_bottle(conn, slug)
 
 

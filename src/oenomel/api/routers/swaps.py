@@ -22,13 +22,13 @@ router = idempotent_router("swaps")
 
 @router.post("/rebalance", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})
 async def rebalance_drink(body: AimRequest, conn: Connection, conditions: HouseConditions, search: Search) -> RebalanceReport:
-    """The pourable amounts that bring a spec closest to a target."""
+    """Return the pourable amounts that bring a spec closest to a target."""
     return await search.step(partial(cases.rebalance_drink, conn, body, conditions, search.budget))
 
 
 @router.post("/swaps", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})
 async def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions, search: Search) -> SwapsReport:
-    """What could take the place of a pour, ranked; ``limit`` rows of it, if it is told."""
+    """Return what could take the place of a pour, ranked; ``limit`` rows of it, if it is told."""
     return await search.step(partial(cases.list_swaps, conn, body, conditions, search.budget))
 
 
@@ -42,6 +42,6 @@ async def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseCond
     },
 )
 async def stream_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions, search: Search) -> StreamingResponse:
-    """The same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is."""
+    """Return the same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is."""
     parts = cases.swaps_part_by_part(conn, body, conditions, search.budget)
     return await search.streamed(part.model_dump_json() + "\n" for part in parts)

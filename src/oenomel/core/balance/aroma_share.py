@@ -38,7 +38,7 @@ class Loudness:
 
     @property
     def told(self) -> bool:
-        """Whether a nose could tell it."""
+        """True if a nose could tell it."""
         return abs(self.steps) >= 1
 
     @property
@@ -48,12 +48,14 @@ class Loudness:
 
 
 def share_of_glass(drink: Drink, slug: str, served_ml: float) -> float:
-    """How much of a glass is one ingredient, 0 to 1."""
+    """Compute how much of a glass is one ingredient, 0 to 1."""
     return math.fsum(pour.liquid_ml for pour in drink.pours if pour.ingredient.slug == slug) / served_ml if served_ml > 0 else 0.0
 
 
 def loudness_between(drink: Drink, parent: Drink, served_ml: float, parent_ml: float) -> tuple[Loudness, ...]:
-    """Every ingredient with an aroma that both hold, what changed most first; ``served_ml`` and ``parent_ml`` are the drinks as served."""
+    """Return every ingredient with an aroma that both hold, what changed most first; ``served_ml`` and ``parent_ml`` are the drinks as
+    served.
+    """
     held = {pour.ingredient.slug for pour in parent.pours if pour.liquid_ml > 0}
     smelt = {p.ingredient.slug: p.ingredient for p in drink.pours if p.ingredient.aroma and p.liquid_ml > 0 and p.ingredient.slug in held}
     found = [
@@ -68,7 +70,7 @@ def _loudness(ingredient: Ingredient, before: float, after: float) -> Loudness:
 
 
 def louder_words(ratio: float) -> str:
-    """How loud something is beside before, by the ratio of its shares.
+    """Describe how loud something is beside before, by the ratio of its shares.
 
     >>> louder_words(0.66), louder_words(2.1), louder_words(1.02)
     ('a third quieter', 'twice as loud', 'as loud')
@@ -85,7 +87,7 @@ def louder_words(ratio: float) -> str:
 
 
 def part_words(part: float) -> str:
-    """A part of something in words, to the nearest that the trade would say.
+    """Return a part of something in words, to the nearest that the trade would say.
 
     >>> part_words(0.17), part_words(0.49), part_words(0.99)
     ('a sixth', 'half', 'nearly all')

@@ -71,7 +71,7 @@ class _Row:
 
 
 def changes_between(drink: Drink, parent: Drink, conditions: Conditions) -> tuple[Change, ...]:
-    """The changes that made a drink out of its parent, each with its share of the difference; none where the two are the same."""
+    """Return the changes that made a drink out of its parent, each with its share of the difference; none where the two are the same."""
     told, rows, method_change = _changes(drink, parent)
     if not told:
         return ()
@@ -134,7 +134,7 @@ def stands_for(after: tuple[Pour, ...], before: tuple[Pour, ...]) -> tuple[int |
 
 
 def change_words(before: Pour | None, after: Pour | None) -> str:
-    """What was changed between two pours that stand for each other; empty where nothing was that reaches the liquid."""
+    """Return what was changed between two pours that stand for each other; empty where nothing was that reaches the liquid."""
     if before is None or after is None:
         alone = after or before
         assert alone is not None
@@ -159,7 +159,7 @@ def _brings(before: Pour | None, after: Pour | None) -> tuple[str, ...]:
 
 
 def _cause(words: str, before: Pour | None, after: Pour | None) -> str:
-    """The same change after a "by"."""
+    """Return the same change after a "by"."""
     if after is None:
         assert before is not None
         return f"leaving the {before.ingredient.said} out"
@@ -195,7 +195,7 @@ def _poured(pour: Pour | None) -> tuple[float, Floats, float]:
 
 
 def _mean_over_orders(figures: Floats, changes: int) -> Floats:
-    """What each change adds, averaged over every order of making them, shape (figures, changes); column s of the argument is the
+    """Return what each change adds, averaged over every order of making them, shape (figures, changes); column s of the argument is the
     drink with the set of changes s.
     """
     sets = np.arange(2**changes)

@@ -90,7 +90,9 @@ def levels_and_slopes(pours: PourTable, method: Method, conditions: Conditions) 
 
 
 def _amounts_of(volumes: Floats, axes: Floats, in_tin: Floats) -> tuple[Tin, Floats]:
-    """What is in the tin; and a hundred times the alcohol in ml, the sugar and the acid in g of the whole drink, shape (3, drinks)."""
+    """Return what is in the tin; and a hundred times the alcohol in ml, the sugar and the acid in g of the whole drink, shape (3,
+    drinks).
+    """
     shaken = volumes * in_tin
     alcohol, sugar, acid = np.einsum("pn,pkn->kn", shaken, axes) / 100
     return Tin(shaken.sum(axis=0), alcohol, sugar, acid), np.einsum("pn,pkn->kn", volumes, axes)

@@ -38,7 +38,7 @@ class OneDrink:
 
 
 def one_drink(drink: Drink, pours: PourTable, conditions: Conditions) -> OneDrink:
-    """The figures of one drink and how far each unknown moves them; ``pours`` is its table."""
+    """Return the figures of one drink and how far each unknown moves them; ``pours`` is its table."""
     volumes, in_tin, axes = pours.volumes[:, 0].tolist(), pours.in_tin[:, 0].tolist(), pours.axes[..., 0].tolist()
     shaken_alcohol = shaken_sugar = shaken_acid = all_alcohol = all_sugar = all_acid = 0.0
     for v, t, (a, s, c) in zip(volumes, in_tin, axes, strict=True):

@@ -43,11 +43,11 @@ class Liquid:
         return Tin(self.volume_ml, contents[..., 0], contents[..., SUGAR_COLUMNS].sum(axis=-1), contents[..., ACID_COLUMNS].sum(axis=-1))
 
     def plus(self, other: Liquid) -> Liquid:
-        """The two poured together."""
+        """Return the two poured together."""
         return Liquid(self.volume_ml + other.volume_ml, self.contents + other.contents)
 
     def minus(self, part: Liquid) -> Liquid:
-        """What is left without a part of it."""
+        """Return what is left without a part of it."""
         return Liquid(np.maximum(self.volume_ml - part.volume_ml, 0.0), np.maximum(self.contents - part.contents, 0.0))
 
     def thinned(self, water_ml: Floats) -> Liquid:
@@ -95,7 +95,7 @@ def mix(volumes_ml: ArrayLike, composition: ArrayLike) -> Liquid:
 
 
 def served_drink(pours: PourTable, water_ml: Floats) -> Served:
-    """One drink from the tin to the glass, with every property, given the water from the ice, shape ().
+    """Return one drink from the tin to the glass, with every property, given the water from the ice, shape ().
 
     Strained, joined with what waits in the glass, topped and floated.
     """
@@ -108,7 +108,7 @@ def served_drink(pours: PourTable, water_ml: Floats) -> Served:
 
 
 def temperatures(served: Served, method: Method, conditions: Conditions) -> Temperatures:
-    """How cold a drink is at each point: out of the tin by the heat balance, in the glass by what joins it."""
+    """Describe how cold a drink is at each point: out of the tin by the heat balance, in the glass by what joins it."""
     tin = served.tin.tin
     strained_c = float(tin_temperature_c(tin, served.water_ml, method, conditions))
     waiting = served.before_topping.minus(served.strained)

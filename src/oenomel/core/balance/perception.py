@@ -48,16 +48,16 @@ class Axis:
         return float(np.log1p(self.just_noticeable))
 
     def word(self, steps: float) -> str:
-        """The direction of a difference of so many steps: "sweeter" or "drier"."""
+        """Return the direction of a difference of so many steps: "sweeter" or "drier"."""
         return self.more if steps > 0 else self.less
 
     def at(self, level: ArrayLike) -> NDArray[np.float64]:
-        """Where a level stands on the ruler, [steps], shape as given; differences of two are the steps between them."""
+        """Find where a level stands on the ruler, [steps], shape as given; differences of two are the steps between them."""
         at: NDArray[np.float64] = np.log(np.maximum(level, self.floor)) / self.step
         return at
 
     def level_at(self, at: ArrayLike) -> NDArray[np.float64]:
-        """The level that stands there, in the figure's unit: the inverse of `at` above the floor."""
+        """Return the level that stands there, in the figure's unit: the inverse of `at` above the floor."""
         level: NDArray[np.float64] = np.exp(np.asarray(at) * self.step)
         return level
 
@@ -83,7 +83,7 @@ class Degree:
     sentence: str
 
     def told(self, who: str = A_GUEST) -> str:
-        """The sentence, of a guest or of somebody whose steps it goes by."""
+        """Return the sentence, of a guest or of somebody whose steps it goes by."""
         return self.sentence.format(who=who)
 
 
@@ -118,7 +118,7 @@ def steps_between(level: ArrayLike, reference: ArrayLike, axis: Axis) -> NDArray
 
 
 def degree(steps: float) -> Degree:
-    """Which degree a difference of so many steps has, of either sign.
+    """Find which degree a difference of so many steps has, of either sign.
 
     >>> degree(-1.2).verdict
     'likely, side by side; not from memory'
@@ -127,7 +127,7 @@ def degree(steps: float) -> Degree:
 
 
 def in_words(steps: float, axis: Axis, same: str | None = None) -> str:
-    """A difference on an axis in the trade's words; ``same`` stands for "as sweet" where that says it better.
+    """Return a difference on an axis in the trade's words; ``same`` stands for "as sweet" where that says it better.
 
     >>> in_words(-2.5, AXES["sugar"]), in_words(0.2, AXES["acid"])
     ('clearly drier', 'as sharp, to the tongue')
@@ -136,7 +136,7 @@ def in_words(steps: float, axis: Axis, same: str | None = None) -> str:
 
 
 def felt_by(steps: Mapping[str, float], tongue: OwnSteps) -> dict[str, float]:
-    """A difference in a tongue's own steps.
+    """Return a difference in a tongue's own steps.
 
     >>> felt_by({"sugar": 1.0, "acid": 1.0, "abv": 0.0}, {"sugar": 0.5, "acid": 2.0, "abv": 1.0})
     {'sugar': 2.0, 'acid': 0.5, 'abv': 0.0}
@@ -145,17 +145,17 @@ def felt_by(steps: Mapping[str, float], tongue: OwnSteps) -> dict[str, float]:
 
 
 def can_be_tasted(steps: float) -> bool:
-    """Whether a tongue could tell a difference of so many steps, side by side."""
+    """Check whether a tongue could tell a difference of so many steps, side by side."""
     return abs(steps) >= TASTED_STEPS
 
 
 def tasted(steps: Mapping[str, float]) -> list[str]:
-    """The axes of a difference that can be tasted, the largest first."""
+    """Return the axes of a difference that can be tasted, the largest first."""
     return sorted((name for name, n in steps.items() if can_be_tasted(n)), key=lambda name: -abs(steps[name]))
 
 
 def sureness(probability: float) -> str:
-    """How sure a direction is, in a word; empty where it can't be told.
+    """Compute how sure a direction is, in a word; empty where it can't be told.
 
     >>> sureness(0.93)
     'very likely'

@@ -59,14 +59,16 @@ class PourTable:
         return self.stages[:, :1]
 
     def sds_ml(self) -> tuple[Floats, Floats]:
-        """Standard deviations of the pours, shape (pours, drinks) each: what all pours of a jigger share, and each one's own, [ml]."""
+        """Return standard deviations of the pours, shape (pours, drinks) each: what all pours of a jigger share, and each one's
+        own, [ml].
+        """
         shared = self.by_jigger * JIGGER_SHARED_SD * self.volumes
         whole = self.by_jigger * np.maximum(JIGGER_SD * self.volumes, JIGGER_LEAST_ML * (self.volumes > 0))
         return shared, np.sqrt(whole**2 - shared**2) + self.own_sd * self.volumes
 
 
 def poured(drink: Drink, volumes: Floats | None = None) -> PourTable:
-    """The table of a drink's pours; with other volumes, shape (pours, drinks), of many drinks of its parts."""
+    """Return the table of a drink's pours; with other volumes, shape (pours, drinks), of many drinks of its parts."""
     flat = array("d")
     for pour in drink.pours:
         flat.extend(pour.ingredient.composition.row)
@@ -86,7 +88,7 @@ def poured(drink: Drink, volumes: Floats | None = None) -> PourTable:
 
 
 def pour_sds_ml(volume_ml: float, by_jigger: float, own_sd: float) -> tuple[float, float]:
-    """Standard deviations of one pour: what all pours of a jigger share, and its own, [ml]; as `PourTable.sds_ml`."""
+    """Return standard deviations of one pour: what all pours of a jigger share, and its own, [ml]; as `PourTable.sds_ml`."""
     if not by_jigger:
         return 0.0, own_sd * volume_ml
     shared, whole = JIGGER_SHARED_SD * volume_ml, max(JIGGER_SD * volume_ml, JIGGER_LEAST_ML) if volume_ml > 0 else 0.0
@@ -95,7 +97,7 @@ def pour_sds_ml(volume_ml: float, by_jigger: float, own_sd: float) -> tuple[floa
 
 @cache
 def _treated(stage: Stage, unit: Unit, by_eye: bool) -> array[float]:
-    """How a pour is treated, as it stands in the table: `stages`, `by_jigger`, `own_sd`."""
+    """Describe how a pour is treated, as it stands in the table: `stages`, `by_jigger`, `own_sd`."""
     if unit in ("dash", "drop"):
         measure = (0.0, DASH_SD)
     elif by_eye or unit in BY_EYE_UNITS or stage == "rinse":

@@ -82,7 +82,7 @@ class PourShare(NamedTuple):
 
 
 def profile_of(liquid: Liquid) -> Profile:
-    """The reported figures of a single liquid; an empty one has zeros."""
+    """Return the reported figures of a single liquid; an empty one has zeros."""
     contents, volume_ml = liquid.contents, float(liquid.volume_ml)
     told = contents.tolist()
     sugar_g, acid_g = sum(told[SUGAR_COLUMNS]), sum(told[ACID_COLUMNS])
@@ -105,7 +105,7 @@ def profile_of(liquid: Liquid) -> Profile:
 
 
 def pour_shares(pours: PourTable) -> tuple[PourShare, ...]:
-    """What each pour brings to the drink as served, in the order of its pours."""
+    """Return what each pour brings to the drink as served, in the order of its pours."""
     volumes, axes = pours.volumes[:, 0].tolist(), pours.axes[..., 0].tolist()
     sugars = [v * sugar / 100 for v, (_, sugar, _) in zip(volumes, axes, strict=True)]
     acids = [v * acid / 100 for v, (_, _, acid) in zip(volumes, axes, strict=True)]

@@ -11,12 +11,12 @@ from oenomel.core.spec import Drink
 
 
 def profile_of_drink(drink: Drink) -> Profile:
-    """A reference drink as served by the curve, whatever today's ice is: a home doesn't move with the weather."""
+    """Return a reference drink as served by the curve, whatever today's ice is: a home doesn't move with the weather."""
     return profile_of_made(drink, Conditions())
 
 
 def profile_of_made(drink: Drink, conditions: Conditions) -> Profile:
-    """A drink as served, without its doubt and its findings: enough to say where it stands."""
+    """Return a drink as served, without its doubt and its findings: enough to say where it stands."""
     table = poured(drink)
     at = levels_of(table.volumes, table.axes, table.in_tin, drink.method, conditions)
     return profile_of(served_drink(table, at.water_ml[0]).glass)

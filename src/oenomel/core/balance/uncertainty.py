@@ -139,7 +139,7 @@ _ADVICE: Final = {
 
 
 def doubt_of(drink: Drink, alone: OneDrink) -> Uncertainty:
-    """How sure the figures of a drink are, from what moves them."""
+    """Compute how sure the figures of a drink are, from what moves them."""
     moves = alone.moves
     if len({pour.ingredient.slug for pour in drink.pours}) < len(drink.pours):
         again = _repeated(_unknowns(drink))
@@ -176,7 +176,7 @@ def half_widths80(drink: Drink, volumes: Floats, conditions: Conditions) -> tupl
 
 
 def difference_of(one: Uncertainty, other: Uncertainty) -> dict[str, Difference]:
-    """How the four figures of one drink differ from another's; what they share is the same unknown in both, and cancels."""
+    """Describe how the four figures of one drink differ from another's; what they share is the same unknown in both, and cancels."""
     shared = {**dict.fromkeys(one.effects), **dict.fromkeys(other.effects)}
     nothing = np.zeros(len(FIGURES))
     moves = np.array([one.effects.get(unknown, nothing) - other.effects.get(unknown, nothing) for unknown in shared])
@@ -188,7 +188,7 @@ def difference_of(one: Uncertainty, other: Uncertainty) -> dict[str, Difference]
 
 
 def _unknowns(drink: Drink) -> list[Unknown]:
-    """The name of each row of `_moves`.
+    """Return the name of each row of `_moves`.
 
     A pour that is the same in two drinks (ingredient, measure and amount) is the same pour, and one shake of the same tin the
     same shake: what was not touched between parent and riff can't make them differ.
@@ -210,7 +210,7 @@ def _unknowns(drink: Drink) -> list[Unknown]:
 
 
 def _cause(unknown: Unknown) -> tuple[str, str]:
-    """What an unknown is counted as when it is told: its cause and the ingredient it is about."""
+    """Return what an unknown is counted as when it is told: its cause and the ingredient it is about."""
     kind = unknown[0]
     if kind == "content":
         return "ingredient", str(unknown[1])
@@ -226,7 +226,7 @@ def _repeated(unknowns: list[Unknown]) -> list[tuple[int, int]]:
 
 
 def _moves(drink: Drink, at: Levels, grows: Slopes, pours: PourTable, conditions: Conditions) -> Floats:
-    """How far one standard deviation of each unknown moves each figure, shape (unknowns, 4, drinks)."""
+    """Compute how far one standard deviation of each unknown moves each figure, shape (unknowns, 4, drinks)."""
     shared_sd, own_sd = pours.sds_ml()
     count, drinks = shared_sd.shape
     melt_sd = dilution_relative_sd(at.tin.abv_fraction, drink.method, conditions)
@@ -242,7 +242,7 @@ def _moves(drink: Drink, at: Levels, grows: Slopes, pours: PourTable, conditions
 
 
 def _drivers(causes: Sequence[tuple[str, str]], names: Mapping[str, str], shares: Sequence[float]) -> Drivers:
-    """What makes one figure unsure: the causes by their shares, the largest first."""
+    """Return what makes one figure unsure: the causes by their shares, the largest first."""
     told = [row for row, share in enumerate(shares) if share >= SHARE_WORTH_TELLING]
     drivers = []
     for row in sorted(told, key=lambda row: -shares[row]):
@@ -265,7 +265,7 @@ def _mid_sentence(driver: Driver) -> str:
 
 
 def _sd(moves: Floats) -> Floats:
-    """Standard deviation of each figure from what its unknowns do, which are independent."""
+    """Return the standard deviation of each figure from what its unknowns do, which are independent."""
     sd: Floats = np.sqrt(np.einsum("u...,u...->...", moves, moves))
     return sd
 

@@ -21,12 +21,12 @@ _WEIGHED: Final = {"citric": "citric acid", "malic": "malic acid", "tartaric": "
 
 
 def has_stand_in(pour: Pour) -> bool:
-    """Whether acids in water could stand for it."""
+    """Check whether acids in water could stand for it."""
     return is_of_the_day(pour.ingredient) and pour.ingredient.composition.acid >= SHARP_G
 
 
 def with_stand_ins(drink: Drink) -> Drink:
-    """The drink with acids in water for its sharp juices of the day."""
+    """Return the drink with acids in water for its sharp juices of the day."""
     return drink.with_pours(tuple(pour.of(stand_in(pour.ingredient)) if has_stand_in(pour) else pour for pour in drink.pours))
 
 
@@ -51,12 +51,12 @@ def stand_in(juice: Ingredient) -> Ingredient:
 
 
 def is_stand_in(ingredient: Ingredient) -> bool:
-    """Whether an ingredient was made by `stand_in`."""
+    """Check whether an ingredient was made by `stand_in`."""
     return ingredient.slug.startswith(_SLUG)
 
 
 def recipe_words(pour: Pour) -> str:
-    """How so much of it is made, as a sentence."""
+    """Describe how so much of it is made, as a sentence."""
     told, ml = pour.ingredient.composition, pour.volume_ml
     grams = [f"{ml * each / 100:.1f} g of {_WEIGHED.get(kind, f'{kind} acid')}" for kind, each in told.acids.items() if each > 0]
     if told.sugar > 0:

@@ -20,7 +20,7 @@ class Keeping:
 
 
 def keeping_of(parts: Sequence[Ingredient], abv: float) -> Keeping:
-    """How long a bottle of these keeps, cold, at such a strength in % v/v."""
+    """Compute how long a bottle of these keeps, cold, at such a strength in % v/v."""
     juices = [each for each in parts if is_of_the_day(each)]
     if juices:
         said = list(dict.fromkeys(each.said for each in juices))

@@ -37,7 +37,7 @@ class Split:
 
     @property
     def wants_the_shaker(self) -> bool:
-        """Whether something that stays out has to be worked with the rest."""
+        """True if something that stays out has to be worked with the rest."""
         return any(each.why in ("egg", "foam", "cream", "herbs") for each in self.outside)
 
 
@@ -47,7 +47,7 @@ def water() -> Ingredient:
 
 
 def split(drink: Drink, service: Service) -> Split:
-    """What of a drink goes in the bottle, and what stays out until it is served; what adds nothing to the liquid stays out too."""
+    """Return what of a drink goes in the bottle, and what stays out until it is served; what adds nothing to the liquid stays out too."""
     inside, outside = [], []
     for index, pour in enumerate(drink.pours):
         if pour.volume_ml <= 0 and pour.stage not in ("rim", "garnish"):
@@ -96,7 +96,7 @@ def _why_out(pour: Pour) -> Why | None:
 
 
 def _words(pour: Pour, why: Why, *, shaken: bool) -> str:
-    """What is done with it at each serve, as a sentence."""
+    """Return what is done with it at each serve, as a sentence."""
     amount, name = pour_words(pour), pour.ingredient.said
     tin = "to the tin with each serve" if shaken else "to each serve and shake it"
     return {

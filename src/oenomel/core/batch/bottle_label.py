@@ -22,7 +22,7 @@ class BottleLabel:
 
 
 def serve_words(service: Service, serve_ml: float, glass: str, ice: str) -> str:
-    """How one serve is poured, as a sentence.
+    """Describe how one serve is poured, as a sentence.
 
     >>> serve_words("ice", 92.4, "tumbler", "none")
     'Pour 92 ml over cubes into a tumbler.'
@@ -40,7 +40,7 @@ def serve_words(service: Service, serve_ml: float, glass: str, ice: str) -> str:
 
 
 def label_of(batch: Batch, serve_ml: float | None = None) -> BottleLabel:
-    """The label of a batch, with what is added to each serve; ``serve_ml`` where it was really filled otherwise than told."""
+    """Return the label of a batch, with what is added to each serve; ``serve_ml`` where it was really filled otherwise than told."""
     drink = batch.drink
     everything = [*(pour.ingredient for pour in batch.inside), *(each.pour.ingredient for each in batch.outside)]
     return BottleLabel(
@@ -56,5 +56,5 @@ def _named(things: Sequence[Ingredient], what: str) -> tuple[str, ...]:
 
 
 def contains_words(allergens: Sequence[str]) -> str:
-    """What must be named, as it stands on a label."""
+    """Return what must be named, as it stands on a label."""
     return f"Contains {listed(list(allergens))}." if allergens else "No allergen is named of what went in."

@@ -80,19 +80,20 @@ class Fit:
 
 
 def usable_ml(container_ml: float) -> float:
-    """What goes in a container with its headspace left, [ml]."""
+    """Return what goes in a container with its headspace left, [ml]."""
     return container_ml * (1 - HEADSPACE)
 
 
 def checked_container(container_ml: float) -> float:
-    """A container as it is; raises OutOfRange."""
+    """Return a container as it is; raises OutOfRange."""
     if not 0 < container_ml <= LARGEST_ML:
         raise OutOfRange("the container in ml", container_ml, 1, LARGEST_ML)
     return container_ml
 
 
 def container_for(total_ml: float) -> float:
-    """The smallest usual container that holds so much with its headspace, [ml]; beyond the largest of them as many of those as it takes.
+    """Return the smallest usual container that holds so much with its headspace, [ml]; beyond the largest of them as many of those as it
+    takes.
 
     >>> container_for(810), container_for(727), container_for(728)
     (1000.0, 750.0, 1000.0)
@@ -102,7 +103,7 @@ def container_for(total_ml: float) -> float:
 
 
 def fit_of(total_ml: float, serves: float, container_ml: float) -> Fit:
-    """Whether so much fits in a container, and the batch that would fill it.
+    """Check whether so much fits in a container, and the batch that would fill it.
 
     >>> fit_of(810, 6, 750).fits
     False
@@ -138,7 +139,7 @@ def serves_words(serves: float) -> str:
 
 
 def chilling(volume_ml: float, heat_j_per_k: float, where: Cold, from_c: float, to_c: float) -> Chilling:
-    """How long so much takes to get so cold, as one lump that gives its heat off through its wall.
+    """Compute how long so much takes to get so cold, as one lump that gives its heat off through its wall.
 
     t = (C + C_wall)/(h·A) · ln((T₀ − T_around)/(T − T_around)), A of a cylinder.
 
@@ -161,7 +162,7 @@ def chilling(volume_ml: float, heat_j_per_k: float, where: Cold, from_c: float, 
 
 
 def span_words(minutes: float) -> str:
-    """A time as it is said, to what anybody would set a clock by.
+    """Return a time as it is said, to what anybody would set a clock by.
 
     >>> span_words(18), span_words(100), span_words(130), span_words(185)
     ('20 minutes', '1¾ hours', '2¼ hours', '3 hours')

@@ -65,7 +65,7 @@ class Correction:
 
 
 def wanted_steps(said: int) -> float:
-    """Steps that an axis should move after a tongue said so much of it: −3 (far too little) to 3 (far too much).
+    """Return the steps that an axis should move after a tongue said so much of it: −3 (far too little) to 3 (far too much).
 
     Raises
     ------
@@ -82,7 +82,7 @@ def wanted_steps(said: int) -> float:
 def corrections(
     pours: Sequence[Pour], axis_name: str, steps: float, grid_ml: float = 5.0, level: float | None = None
 ) -> tuple[Correction, ...]:
-    """What moves one axis of a bottle by so many steps, the nearest at hand first.
+    """Return what moves one axis of a bottle by so many steps, the nearest at hand first.
 
     ``pours`` are all of the bottle with its water; ``level`` is what it holds in 100 ml where that was measured.
     What can be poured is added; what can't be taken out is thinned by all the rest of the drink in its own shares. x ml of something with
@@ -103,7 +103,8 @@ def corrections(
 
 
 def back_to(pours: Sequence[Pour], axis_name: str, recipe: float, held: float, grid_ml: float = 5.0) -> tuple[str, tuple[Correction, ...]]:
-    """Where a bottle that was read stands beside its recipe, in a sentence, and what brings it there; nothing where no tongue could tell.
+    """Find where a bottle that was read stands beside its recipe, in a sentence, and what brings it there; nothing where no tongue could
+    tell.
 
     ``recipe`` and ``held`` are in % v/v or g per 100 ml; raises as `corrections`.
     """
@@ -145,7 +146,7 @@ def _candidates(pours: Sequence[Pour], axis: Axis, steps: float) -> list[list[Co
 
 
 def _together(pours: Sequence[Pour]) -> dict[str, CorrectionPour]:
-    """What is in a bottle, each thing once, by slug."""
+    """Return what is in a bottle, each thing once, by slug."""
     found: dict[str, CorrectionPour] = {}
     for pour in pours:
         before = found.get(pour.ingredient.slug)
@@ -166,7 +167,7 @@ def _with(
     contains = sum(each.ml * each.ingredient.composition.axes[place] for each in shares) / one
 
     def needed(by: float) -> float:
-        """All that moves it by so many steps, [ml]; less than nothing where it can't."""
+        """Return all that moves it by so many steps, [ml]; less than nothing where it can't."""
         times = (1 + axis.just_noticeable) ** by
         lack = contains - times * level
         return volume * level * (times - 1) / lack if abs(lack) > 1e-9 else -1.0

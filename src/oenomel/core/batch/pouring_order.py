@@ -60,22 +60,24 @@ class PourLine:
 
     @property
     def is_water(self) -> bool:
-        """Whether it is water."""
+        """True if it is water."""
         return is_water(self.ingredient)
 
 
 def is_water(ingredient: Ingredient) -> bool:
-    """Whether it is plain still water, which goes in last."""
+    """Check whether it is plain still water, which goes in last."""
     return ingredient.kind == "water" and not ingredient.is_sparkling and ingredient.composition.sugar == 0
 
 
 def amount_told(ingredient: Ingredient, ml: float) -> str:
-    """An amount as it is measured: dry things by the gram."""
+    """Return an amount as it is measured: dry things by the gram."""
     return f"{ml / SOLIDS_ML_PER_G:g} g" if ingredient.composition.solid else f"{round(ml, 2):g} ml"
 
 
 def in_order(pours: Iterable[Pour], water: Ingredient, water_ml: float, grid_ml: float) -> tuple[PourLine, ...]:
-    """The lines of a batch: pours of one thing together, the strong first, water last and in two portions if that can be measured."""
+    """Return the lines of a batch: pours of one thing together, the strong first, water last and in two portions if that can be
+    measured.
+    """
     amounts: dict[str, tuple[Pour, float]] = {}
     for pour in sorted(pours, key=_pouring_rank):
         first, ml = amounts.get(pour.ingredient.slug, (pour, 0.0))

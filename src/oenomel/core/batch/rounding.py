@@ -19,7 +19,7 @@ by drops what is below the last.
 
 
 def checked_grid(grid_ml: float) -> float:
-    """The grid, where it is one; raises OutOfRange."""
+    """Return the grid, where it is one; raises OutOfRange."""
     if not FINEST_GRID_ML <= grid_ml <= COARSEST_GRID_ML:
         raise OutOfRange("the grid in ml", grid_ml, FINEST_GRID_ML, COARSEST_GRID_ML)
     return grid_ml
@@ -37,7 +37,7 @@ def measured_ml(ml: float, grid_ml: float) -> float:
 
 
 def measured(pour: Pour, grid_ml: float) -> float:
-    """A pour of a batch as it is measured, [ml]: what goes by the dash or the drop never on the grid, what is dry by the gram."""
+    """Return a pour of a batch as it is measured, [ml]: what goes by the dash or the drop never on the grid, what is dry by the gram."""
     if pour.ingredient.composition.solid:
         return measured_ml(pour.volume_ml / SOLIDS_ML_PER_G, grid_ml) * SOLIDS_ML_PER_G
     return measured_ml(pour.volume_ml, min(grid_ml, SMALL_ML) if pour.unit in ("dash", "drop") else grid_ml)

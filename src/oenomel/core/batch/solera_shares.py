@@ -36,7 +36,7 @@ class Filling:
 
 
 def shares(fillings: Mapping[int, Filling], of: int) -> list[tuple[int, float]]:
-    """Which fillings are in one, the newest first, each with its share: 1 − x, x(1 − x) … where each keeps x of the one before.
+    """Find which fillings are in one, the newest first, each with its share: 1 − x, x(1 − x) … where each keeps x of the one before.
 
     Raises
     ------
@@ -65,7 +65,9 @@ def shares(fillings: Mapping[int, Filling], of: int) -> list[tuple[int, float]]:
 
 
 def contents_of(pours: Sequence[Pour]) -> Composition:
-    """What is in a bottle into which all of these went, with how sure each axis is: spreads of one thing and another are independent."""
+    """Return what is in a bottle into which all of these went, with how sure each axis is: spreads of one thing and another are
+    independent.
+    """
     liquid = mix([pour.volume_ml for pour in pours], [pour.ingredient.composition.vector for pour in pours])
     volume = float(liquid.volume_ml)
     spread = {}
@@ -78,7 +80,7 @@ def contents_of(pours: Sequence[Pour]) -> Composition:
 
 
 def descent_words(names: Mapping[int, str], found: Sequence[tuple[int, float]]) -> str:
-    """What of older fillings is in one, as it is said; empty where there is none.
+    """Return what of older fillings is in one, as it is said; empty where there is none.
 
     >>> descent_words({1: "the one of May", 2: "the one of June"}, [(2, 0.75), (1, 0.25)])
     '25 % the one of May'

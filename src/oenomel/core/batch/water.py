@@ -40,7 +40,7 @@ class BatchWater:
 
 
 def poured_serve(drink: Drink, inside: Sequence[Pour], outside: Sequence[StaysOut], water_ml: float, ice: Ice | None = None) -> Drink:
-    """One serve poured from a bottle: what is in it with its water, and what is added to it; no ice is met but that of the glass."""
+    """Return one serve poured from a bottle: what is in it with its water, and what is added to it; no ice is met but that of the glass."""
     thinned = (Pour(water(), water_ml),) if water_ml > 0 else ()
     pours = (*inside, *thinned, *(each.pour for each in sorted(outside, key=lambda each: each.index)))
     serve = drink.serve if ice is None else replace(drink.serve, ice=ice)
@@ -50,7 +50,7 @@ def poured_serve(drink: Drink, inside: Sequence[Pour], outside: Sequence[StaysOu
 def water_for(
     service: Service, drink: Drink, single: Forecast, inside: Sequence[Pour], outside: Sequence[StaysOut], conditions: Conditions
 ) -> BatchWater:
-    """The water of one serve. ``conditions`` are those of pouring: its start is how cold the bottle is."""
+    """Return the water of one serve. ``conditions`` are those of pouring: its start is how cold the bottle is."""
     if service == "shaken":
         return BatchWater(0.0, 0.0, 0.0, "none, for each serve is worked over ice, which gives it.")
     own = single.dilution.water_ml
@@ -76,7 +76,7 @@ def _shown(ml: float) -> str:
 
 
 def serving_ice(drink: Drink) -> Ice:
-    """The ice that a serve is poured on: the drink's own, else cubes."""
+    """Return the ice that a serve is poured on: the drink's own, else cubes."""
     return drink.serve.ice if drink.serve.ice != "none" else "cubes"
 
 

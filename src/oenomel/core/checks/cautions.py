@@ -45,7 +45,7 @@ def caution_messages(carried: Collection[str]) -> Iterator[str]:
 
 @cache
 def cautions() -> tuple[Caution, ...]:
-    """The cautions of the data file."""
+    """Return the cautions of the data file."""
     text = (resources.files("oenomel.core.checks") / "data" / "cautions.toml").read_text(encoding="utf-8")
     return tuple(
         Caution(code, t["severity"], t["message"], t.get("caution", ""), tuple(t.get("words", ())))
@@ -104,7 +104,7 @@ def _alcohol(case: Case) -> Iterator[Finding]:
 
 
 def _easy(case: Case) -> str:
-    """What hides the strength of a drink, in words; empty where nothing does."""
+    """Return what hides the strength of a drink, in words; empty where nothing does."""
     signs = (
         (case.served.sugar >= SWEET_G_PER_100ML, "sweet"),
         (case.served_c <= VERY_COLD_C, "very cold"),
@@ -117,7 +117,7 @@ def _easy(case: Case) -> str:
 
 
 def _without_alcohol(case: Case) -> tuple[Fix, ...]:
-    """The same drink with a distillate without alcohol for each spirit, where that leaves hardly any."""
+    """Return the same drink with a distillate without alcohol for each spirit, where that leaves hardly any."""
     spirits = [(i, pour) for i, pour in case.poured if pour.ingredient.kind == "spirit"]
     if not spirits or any(
         not is_non_alcoholic(pour.ingredient.composition.abv) and pour.ingredient.kind not in ("spirit", "bitters")

@@ -86,7 +86,7 @@ def _lead_groups() -> Mapping[str, str]:
 
 
 def sense_classes(ingredient: Ingredient) -> frozenset[str]:
-    """The classes that an ingredient belongs to; most belong to none or one."""
+    """Return the classes that an ingredient belongs to; most belong to none or one."""
     return frozenset(_classes(ingredient))
 
 
@@ -136,7 +136,7 @@ def _classes(each: Ingredient) -> Iterator[str]:
 
 
 def clashes_of(poured: Iterable[Ingredient]) -> list[tuple[Clash, tuple[Ingredient, ...]]]:
-    """What clashes among these ingredients, with those that do; each clash once."""
+    """Return what clashes among these ingredients, with those that do; each clash once."""
     members: dict[str, list[Ingredient]] = {}
     for each in {one.slug: one for one in poured}.values():
         for name in sense_classes(each):

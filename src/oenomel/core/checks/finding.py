@@ -82,7 +82,7 @@ class Case:
 
     @property
     def sparkles(self) -> bool:
-        """Whether anything that is poured has bubbles."""
+        """True if anything that is poured has bubbles."""
         return any(pour.ingredient.is_sparkling for _, pour in self.poured)
 
     @property

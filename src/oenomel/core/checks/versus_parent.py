@@ -16,12 +16,12 @@ LIQUEUR_KINDS: Final = frozenset({"liqueur", "syrup", "honey", "fortified", "aro
 
 
 def findings_between(drink: Drink, parent: Drink, served: Profile, before: Profile, changes: Sequence[Change]) -> tuple[Finding, ...]:
-    """Findings that only show beside the parent; ``changes`` tell which change made what."""
+    """Return findings that only show beside the parent; ``changes`` tell which change made what."""
     return (*_swap(drink, parent, served, before, changes), *_method(drink, parent))
 
 
 def _swap(drink: Drink, parent: Drink, served: Profile, before: Profile, changes: Sequence[Change]) -> Iterator[Finding]:
-    """A swap that makes the drink sweeter or drier, where the whole is that too: what others mended or made needs no warning."""
+    """Yield a swap that makes the drink sweeter or drier, where the whole is that too: what others mended or made needs no warning."""
     steps = float(steps_between(served.sugar, before.sugar, AXES["sugar"]))
     swapped = _swapped(drink, parent)
     if swapped is None or abs(steps) < SEEN_COMING_STEPS:
@@ -39,7 +39,7 @@ def _swap(drink: Drink, parent: Drink, served: Profile, before: Profile, changes
 
 
 def _sugar_of(pour: Pour, other: Pour) -> str:
-    """How much sugar a pour brings: in 100 ml where both are poured alike, else in the pour."""
+    """Compute how much sugar a pour brings: in 100 ml where both are poured alike, else in the pour."""
     sugar = pour.ingredient.composition.sugar
     if abs(pour.liquid_ml - other.liquid_ml) < 1:
         return f"{sugar:.0f} g in 100 ml"
@@ -47,7 +47,7 @@ def _sugar_of(pour: Pour, other: Pour) -> str:
 
 
 def _swapped(drink: Drink, parent: Drink) -> tuple[Pour, Pour] | None:
-    """The sweet part that came in and the one it came in for."""
+    """Return the sweet part that came in and the one it came in for."""
     came = [p for p in drink.pours if p.ingredient.slug not in {q.ingredient.slug for q in parent.pours} and p.liquid_ml > 0]
     went = [p for p in parent.pours if p.ingredient.slug not in {q.ingredient.slug for q in drink.pours} and p.liquid_ml > 0]
     pairs = ((new, old) for new in came for old in went if new.slot == old.slot and new.ingredient.kind in LIQUEUR_KINDS)
@@ -55,7 +55,7 @@ def _swapped(drink: Drink, parent: Drink) -> tuple[Pour, Pour] | None:
 
 
 def _syrup(drink: Drink, new: Pour, old: Pour) -> tuple[Fix, ...]:
-    """The syrup that holds the sugar of the part that was swapped: more of what is there, or a new pour."""
+    """Return the syrup that holds the sugar of the part that was swapped: more of what is there, or a new pour."""
     grams = (old.liquid_ml * old.ingredient.composition.sugar - new.liquid_ml * new.ingredient.composition.sugar) / 100
     there = next(
         (

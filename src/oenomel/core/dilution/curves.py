@@ -97,7 +97,7 @@ def water_ratio(abv_fraction: ArrayLike, method: Method) -> Floats:
 
 
 def time_factor(method: Method) -> float:
-    """How the water of a shake or stir of so many seconds stands to that of the reference time (an assumption of the model)."""
+    """Describe how the water of a shake or stir of so many seconds stands to that of the reference time (an assumption of the model)."""
     reference = REFERENCE_SECONDS[method.technique]
     tau = TIME_CONSTANT_SECONDS[method.technique]
     seconds = reference if method.seconds is None else method.seconds
@@ -117,7 +117,8 @@ def water_from_ice(tin: Tin, method: Method, conditions: Conditions) -> Floats:
 def water_and_slopes(
     tin: Tin, method: Method, conditions: Conditions
 ) -> tuple[Floats, tuple[Floats, Floats, Floats | None, Floats | None]]:
-    """That water, and how it grows with the tin's volume and alcohol, [ml/ml], and with its sugar and acid, [ml/g]; shape as the tin's.
+    """Return that water, and how it grows with the tin's volume and alcohol, [ml/ml], and with its sugar and acid, [ml/g]; shape as the
+    tin's.
 
     A slope is None where the water doesn't depend on it: the curves know only strength.
     """
@@ -145,7 +146,7 @@ def tin_temperature_c(tin: Tin, water_ml: Floats, method: Method, conditions: Co
 
 
 def dilution_model(method: Method, conditions: Conditions) -> str:
-    """Which school the water comes from: "curve", "heat balance", "estimate", or "none" where no ice is met."""
+    """Find which school the water comes from: "curve", "heat balance", "estimate", or "none" where no ice is met."""
     if method.ice == "none" or method.technique == "none" or method.seconds == 0:
         return "none"
     if method.technique in CONSTANT_RATIOS:
@@ -155,7 +156,9 @@ def dilution_model(method: Method, conditions: Conditions) -> str:
 
 
 def dilution_relative_sd(abv_fraction: ArrayLike, method: Method, conditions: Conditions) -> Floats:
-    """How sure the water is, as a relative standard deviation (house estimates of docs/model.md, "Water from the ice"), shape (...,)."""
+    """Compute how sure the water is, as a relative standard deviation (house estimates of docs/model.md, "Water from the ice"), shape
+    (...,).
+    """
     a = np.asarray(abv_fraction, dtype=np.float64)
     model = dilution_model(method, conditions)
     if model == "none":
@@ -170,7 +173,7 @@ def dilution_relative_sd(abv_fraction: ArrayLike, method: Method, conditions: Co
 
 
 def is_extrapolated(abv_fraction: float, method: Method, conditions: Conditions) -> bool:
-    """Whether a curve is used outside the strengths for which it is trusted."""
+    """Check whether a curve is used outside the strengths for which it is trusted."""
     low, high = FITTED_ABV_FRACTION
     return dilution_model(method, conditions) == "curve" and not low <= abv_fraction <= high
 
@@ -192,7 +195,7 @@ def _ratio(a: Floats, method: Method) -> Floats:
 
 
 def _ratio_slope(a: Floats, method: Method) -> Floats:
-    """How that grows with the strength."""
+    """Describe how that grows with the strength."""
     if method.ice == "none" or method.seconds == 0 or method.technique in ("none", *CONSTANT_RATIOS):
         return np.zeros_like(a)
     time = time_factor(method)

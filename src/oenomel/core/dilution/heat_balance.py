@@ -71,7 +71,7 @@ class Tin:
         return heat_capacity_j_per_k(self.water_g, self.alcohol_g, self.solids_g)
 
     def freezing_c(self, more_water_g: Floats | float = 0.0) -> Floats:
-        """Its freezing point with so much more water in it, [°C]."""
+        """Return its freezing point with so much more water in it, [°C]."""
         return freezing_point_c(self.water_g + more_water_g, self.alcohol_g, self.sugar_g, self.acid_g)
 
 

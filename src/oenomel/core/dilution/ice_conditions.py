@@ -48,7 +48,7 @@ _ICE_KINDS: Final = {
 
 
 def ice_kind(ice: str) -> IceKind:
-    """What a kind of ice brings when nothing else is told."""
+    """Return what a kind of ice brings when nothing else is told."""
     return _ICE_KINDS[ice]
 
 
@@ -62,7 +62,7 @@ class HouseFactor:
 
 
 def house_factor(measured_over_forecast: Sequence[float]) -> HouseFactor:
-    """What a house's own measurements say: each is water measured by water foreseen.
+    """Return what a house's own measurements say: each is water measured by water foreseen.
 
     Normal prior and likelihood: f̂ = 1 + n/(n + s²/τ²)·(x̄ − 1), τ = 0.12, s² = (6·0.09² + Σ(x − x̄)²)/(n + 5), sd = s/√(n + s²/τ²).
 

@@ -54,7 +54,7 @@ class PlannedTask:
 
 
 def schedule(tasks: Sequence[Task], hands: int = 1) -> tuple[PlannedTask, ...]:
-    """Every task as late as it can be: ready before what needs it and before the hour, never more at once than there are hands.
+    """Return every task as late as it can be: ready before what needs it and before the hour, never more at once than there are hands.
 
     Raises
     ------
@@ -96,7 +96,7 @@ def _latest(task: Task, followers: dict[str, list[str]], planned: dict[str, Plan
 
 
 def _placed(task: Task, latest: float, busy: list[list[tuple[float, float]]]) -> PlannedTask:
-    """The latest place before a time where some hand is free for so long."""
+    """Return the latest place before a time where some hand is free for so long."""
     ends = sorted({latest, *(begins for each in busy for begins, _ in each if begins < latest)}, reverse=True)
     for end, (hand, taken) in itertools.product(ends, enumerate(busy)):
         begins = end - task.minutes
@@ -107,5 +107,5 @@ def _placed(task: Task, latest: float, busy: list[list[tuple[float, float]]]) ->
 
 
 def is_late(planned: PlannedTask, now: float, *, done: bool) -> bool:
-    """Whether it should have been out of hand by now, in minutes before the hour, and isn't ticked."""
+    """Check whether it should have been out of hand by now, in minutes before the hour, and isn't ticked."""
     return not done and planned.ends < now

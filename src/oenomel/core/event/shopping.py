@@ -183,7 +183,7 @@ def _fruit(evening: Sequence[ForTheEvening], stock: Mapping[str, Stock], crates:
 
 
 def fruit_words(fruit: FruitToBuy) -> str:
-    """How many to buy, with how many it may take.
+    """Compute how many to buy, with how many it may take.
 
     >>> from oenomel.core.larder.fruit import FRUIT, FruitNeed, fruit_to_buy, piece_yield
     >>> fruit_words(fruit_to_buy(FRUIT["lime"], FruitNeed(180), piece_yield(FRUIT["lime"], [])))
@@ -226,7 +226,7 @@ def _ice_kg(evening: Sequence[ForTheEvening], conditions: Conditions) -> float:
 
 
 def told_ml(ml: float) -> str:
-    """A volume as it stands on a list: by the litre where it is large.
+    """Return a volume as it stands on a list: by the litre where it is large.
 
     >>> told_ml(260), told_ml(1260), told_ml(2000), told_ml(3.2)
     ('260 ml', '1.26 l', '2 l', '3.2 ml')

@@ -56,7 +56,7 @@ class ToMake:
 
 
 def to_make(ingredient: Ingredient, short_ml: float, steps: Sequence[KitchenStep]) -> ToMake:
-    """A preparation of which so much is lacking: its fire keeps a pair of hands, steeping and cooling don't."""
+    """Return a preparation of which so much is lacking: its fire keeps a pair of hands, steeping and cooling don't."""
     hot = any(step.do in _FIRE for step in steps)
     hands = KITCHEN_MIN + math.fsum(step.minutes or 0.0 for step in steps if step.do in _FIRE)
     waits = math.fsum(step.minutes or 0.0 for step in steps if step.do in _BY_ITSELF) or (SYRUP_COOLS_MIN if hot else 0.0)
@@ -81,7 +81,7 @@ class EveningDrink:
 
 
 def tasks_for(drinks: Sequence[EveningDrink], making: Sequence[ToMake], bought: Sequence[Purchase]) -> tuple[Task, ...]:
-    """All tasks of an evening, each with what it needs."""
+    """Return all tasks of an evening, each with what it needs."""
     made = {each.ingredient.slug: f"make: {each.ingredient.slug}" for each in making}
     tasks = [_make(each) for each in making]
     fruit = {each.key.removeprefix("fruit: "): each for each in bought if each.group == "fruit"}

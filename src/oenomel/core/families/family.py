@@ -83,7 +83,7 @@ class NewPour:
 
 
 def new_pour(ingredient: Ingredient, family: Family | None, wanted: SlotName = "other") -> NewPour:
-    """A new pour at its slot's usual measure in a family; for a slot of no matter, in the first that the ingredient can fill."""
+    """Return a new pour at its slot's usual measure in a family; for a slot of no matter, in the first that the ingredient can fill."""
     slot: SlotName = wanted
     if wanted == "other" and ingredient.slots:
         slot = ingredient.slots[0]
@@ -96,14 +96,14 @@ def new_pour(ingredient: Ingredient, family: Family | None, wanted: SlotName = "
 
 @cache
 def families() -> dict[str, Family]:
-    """The families by slug: the first-class ones, and the open forms."""
+    """Return the families by slug: the first-class ones, and the open forms."""
     tables = tomllib.loads((resources.files("oenomel.core.families") / "data" / "families.toml").read_text(encoding="utf-8"))
     return {slug: _family(slug, tables[slug]) for slug in FAMILIES}
 
 
 @cache
 def published_ranges() -> tuple[PublishedRange, ...]:
-    """Published ranges, for the overlay."""
+    """Return the published ranges, for the overlay."""
     tables = tomllib.loads((resources.files("oenomel.core.families") / "data" / "published_ranges.toml").read_text(encoding="utf-8"))
     return tuple(
         PublishedRange(slug, t["name"], tuple(t["families"]), *((t[axis][0], t[axis][1]) for axis in ("abv", "sugar", "acid")))

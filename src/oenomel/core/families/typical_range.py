@@ -64,7 +64,7 @@ class TypicalRange:
         return float(self.distances(steps_of(profile)[None])[0])
 
     def distances(self, at: NDArray[np.float64]) -> NDArray[np.float64]:
-        """The same of many drinks, by where they stand on the three rulers, shape (drinks, 3), [steps]."""
+        """Return the same of many drinks, by where they stand on the three rulers, shape (drinks, 3), [steps]."""
         normals, reach = self._facets
         off: NDArray[np.float64] = (at[:, : self._dimensions] @ normals.T - reach).max(axis=1)
         return np.maximum(off, 0.0)
@@ -116,12 +116,12 @@ class TypicalRange:
 
 
 def steps_of(profile: Profile) -> NDArray[np.float64]:
-    """Where a profile stands on the three rulers, shape (3,), [steps]; differences of two are the steps between them."""
+    """Find where a profile stands on the three rulers, shape (3,), [steps]; differences of two are the steps between them."""
     return np.array([axis.at(getattr(profile, axis.name)) for axis in AXES.values()])
 
 
 def place_words(distance: float) -> str:
-    """Whether a distance in steps is "at home", "at the edge of home" or "outside"."""
+    """Check whether a distance in steps is "at home", "at the edge of home" or "outside"."""
     if distance <= EDGE_OF_HOME_STEPS:
         return "at home"
     return "at the edge of home" if distance <= OUTSIDE_HOME_STEPS else "outside"
@@ -132,36 +132,36 @@ TypicalRanges = Mapping[tuple[str, Branch], TypicalRange]
 
 
 def branch_of(drink: Drink, served: Profile) -> Branch:
-    """Which branch of its family a drink belongs to, by what is in the glass."""
+    """Find which branch of its family a drink belongs to, by what is in the glass."""
     if is_without_alcohol(served):
         return "without alcohol"
     return "long on juice" if drink.family == "fizz" and is_long_on_juice(drink, served.volume_ml) else ""
 
 
 def is_without_alcohol(served: Profile) -> bool:
-    """Whether a drink as served counts as one without alcohol: nobody asks strength of it."""
+    """Check whether a drink as served counts as one without alcohol: nobody asks strength of it."""
     return is_non_alcoholic(served.abv)
 
 
 def is_long_on_juice(drink: Drink, served_ml: float) -> bool:
-    """Whether juice makes the length of a drink, and no bubbles."""
+    """Check whether juice makes the length of a drink, and no bubbles."""
     bubbles = any(pour.ingredient.is_sparkling and pour.liquid_ml > 0 for pour in drink.pours)
     juice_ml = sum(pour.liquid_ml for pour in drink.pours if pour.ingredient.kind == "juice")
     return not bubbles and juice_ml > MUCH_JUICE * served_ml
 
 
 def branch_of_school(school: School) -> Branch:
-    """Which branch of its family a school makes."""
+    """Find which branch of its family a school makes."""
     return branch_of(school.drink, profile_of_drink(school.drink))
 
 
 def typical_range_for(drink: Drink, served: Profile, homes: TypicalRanges) -> TypicalRange | None:
-    """The home that a drink is held against; None where its family has none."""
+    """Return the home that a drink is held against; None where its family has none."""
     return homes.get((drink.family, branch_of(drink, served)))
 
 
 def typical_ranges_from(family: Family, references: Sequence[Drink] = ()) -> dict[tuple[str, Branch], TypicalRange]:
-    """The homes that a family's schools make, computed through the model, with a house's own reference specs in them."""
+    """Return the homes that a family's schools make, computed through the model, with a house's own reference specs in them."""
     by_branch: dict[Branch, list[Profile]] = {}
     for drink in (*(school.drink for school in family.schools), *references):
         served = profile_of_drink(drink)
@@ -170,7 +170,7 @@ def typical_ranges_from(family: Family, references: Sequence[Drink] = ()) -> dic
 
 
 def home_from(profiles: Sequence[Profile], branch: Branch = "") -> TypicalRange:
-    """The home that these drinks as served make together."""
+    """Return the home that these drinks as served make together."""
     return _home(tuple(tuple(steps_of(p).tolist()) for p in profiles), float(np.mean([p.volume_ml for p in profiles])), branch)
 
 
@@ -182,7 +182,7 @@ def _home(points: tuple[tuple[float, ...], ...], volume_ml: float, branch: Branc
 
 @cache
 def standard_typical_ranges() -> TypicalRanges:
-    """The homes that the shipped schools make."""
+    """Return the homes that the shipped schools make."""
     return {key: home for family in families().values() for key, home in typical_ranges_from(family).items()}
 
 

@@ -114,7 +114,7 @@ def compare(
     tongue: OwnSteps = USUAL_TONGUE,
     who: str = A_GUEST,
 ) -> Comparison:
-    """A drink beside its parent, axis by axis as served; what the two share doesn't make their difference unsure.
+    """Return a drink beside its parent, axis by axis as served; what the two share doesn't make their difference unsure.
 
     Figures are the same for everyone; the words of a difference are those of ``tongue``, told of ``who`` it is.
 
@@ -175,7 +175,7 @@ def _difference(
 
 
 def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
-    """Which changes made a difference on an axis, in a sentence; empty where one change did it all, or none can be tasted."""
+    """Find which changes made a difference on an axis, in a sentence; empty where one change did it all, or none can be tasted."""
     felt = sorted((change for change in changes if can_be_tasted(change.steps[axis.name])), key=lambda each: -abs(each.steps[axis.name]))
     # Who brings it is blamed before who only makes the drink larger or smaller, unless those did more of it.
     bringing = [change for change in felt if axis.name in change.brings]
@@ -235,7 +235,7 @@ def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen:
 
 
 def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) -> str:
-    """The swap, or else the first pour that moved; sentence case, as a person would write it."""
+    """Return the swap, or else the first pour that moved; sentence case, as a person would write it."""
     both = [(parent.pours[before], pour) for before, pour in zip(pairs, drink.pours, strict=True) if before is not None]
     for before, pour in both:
         if before.ingredient.name != pour.ingredient.name:
@@ -254,7 +254,7 @@ def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) ->
 
 
 def _certainty(word: str, sure: str) -> str:
-    """How sure the direction of a difference is, in words."""
+    """Compute how sure the direction of a difference is, in words."""
     return f"{sure} {word}" if sure else f"whether it is {word} can't be told"
 
 
@@ -268,7 +268,7 @@ def _masking(name: str, steps: Mapping[str, float]) -> str:
 
 
 def _unseen(drink: Drink, parent: Drink) -> tuple[str, ...]:
-    """What composition can't see: an impression for each ingredient that came in, never "no change"."""
+    """Return what composition can't see: an impression for each ingredient that came in, never "no change"."""
     before = {pour.ingredient.slug for pour in parent.pours}
     came = {pour.ingredient.slug: pour.ingredient for pour in drink.pours if pour.ingredient.slug not in before}
     return tuple(f"{i.name}: {i.impression}." if i.impression else f"{i.name}: taste it alone first." for i in came.values())

@@ -138,7 +138,7 @@ class _Case:
 
 
 def explain(drink: Drink, figure: str, conditions: Conditions, point: str = "served") -> Why:
-    """The tree of a figure of a drink at one of `CHECKPOINTS`.
+    """Return the tree of a figure of a drink at one of `CHECKPOINTS`.
 
     Raises
     ------
@@ -181,7 +181,7 @@ def _case(drink: Drink, conditions: Conditions, point: str) -> _Case:
 
 
 def leaves(node: Why) -> Iterator[Why]:
-    """The nodes that add up to the root's value."""
+    """Yield the nodes that add up to the root's value."""
     if not node.parts:
         yield node
     for part in node.parts:
@@ -214,7 +214,7 @@ def _linear(case: _Case, figure: str) -> Why:
 
 
 def _pour(pour: Pour, told: _Linear, scale: float, divisor: str) -> Why:
-    """What one pour gives, kind by kind."""
+    """Return what one pour gives, kind by kind."""
     parts = []
     for name, content, weight in zip(PROPERTIES, pour.ingredient.composition.vector, told.weights.tolist(), strict=True):
         if content == 0 or weight == 0:
@@ -293,7 +293,7 @@ def _ratio(case: _Case) -> Why:
 
 
 def _water(case: _Case) -> Why:
-    """The water from the ice is a leaf: it isn't the sum of anything, but its equation takes what is in the tin."""
+    """Return the water from the ice is a leaf: it isn't the sum of anything, but its equation takes what is in the tin."""
     method, conditions, served = case.drink.method, case.conditions, case.served
     model = dilution_model(method, conditions)
     tin = served.tin.tin
@@ -328,7 +328,7 @@ def _water(case: _Case) -> Why:
 
 
 def _temperature(case: _Case) -> Why:
-    """Each liquid's temperature, weighed by its heat capacity."""
+    """Return each liquid's temperature, weighed by its heat capacity."""
     conditions, served = case.conditions, case.served
     at = temperatures(served, case.drink.method, conditions)
     name = f"Temperature {_POINT_WORDS[case.point]}"

@@ -136,7 +136,7 @@ class Forecast:
 
     @property
     def has_strength(self) -> bool:
-        """Whether anybody would ask how strong it is."""
+        """True if anybody would ask how strong it is."""
         return not is_without_alcohol(self.served)
 
     @property
@@ -167,7 +167,7 @@ class Forecast:
 
 
 def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: TypicalRanges | None = None) -> Forecast:
-    """The forecast of one drink; ``homes`` are the families' own where a house has added to them.
+    """Return the forecast of one drink; ``homes`` are the families' own where a house has added to them.
 
     Raises
     ------

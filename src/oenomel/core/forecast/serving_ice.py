@@ -40,7 +40,7 @@ class ServedOnIce:
 
 
 def on_each_ice(drink: Drink, conditions: Conditions, homes: TypicalRanges) -> tuple[ServedOnIce, ...]:
-    """The drink on each ice of a serve, in its own glass; how it was worked stays the same.
+    """Return the drink on each ice of a serve, in its own glass; how it was worked stays the same.
 
     Raises
     ------

@@ -57,7 +57,7 @@ class Appearance:
 
 
 def appearance_of(drink: Drink, volume_ml: float) -> Appearance | None:
-    """How so many ml of a drink as served look; None where its glass is not of the list."""
+    """Describe how so many ml of a drink as served look; None where its glass is not of the list."""
     glass = glasses().get(drink.serve.glass)
     if glass is None:
         return None
@@ -101,7 +101,7 @@ def _foam_ml(drink: Drink) -> float:
 
 
 def _fill_words(glass: Glass, reached_ml: float, foam_ml: float) -> tuple[str, str]:
-    """How full a glass is with its ice, as a state and in words."""
+    """Describe how full a glass is with its ice, as a state and in words."""
     if reached_ml > glass.brim_ml:
         return "overflows", f"{reached_ml - glass.brim_ml:.0f} ml too much: it runs over"
     if reached_ml + foam_ml > glass.brim_ml:
@@ -115,7 +115,7 @@ def _fill_words(glass: Glass, reached_ml: float, foam_ml: float) -> tuple[str, s
 
 
 def to_the_line_ml(drink: Drink, pour: int, volume_ml: float) -> float:
-    """How much of a pour brings a drink of so many ml as served to the line of its glass, [ml].
+    """Compute how much of a pour brings a drink of so many ml as served to the line of its glass, [ml].
 
     Raises
     ------

@@ -76,8 +76,8 @@ COLOURS: Final = {
 
 
 def swatch(pours: Sequence[Pour], volume_ml: float, path_cm: float = PATH_CM, air: float = 0.0) -> str:
-    """What a drink of so many ml looks like through so many cm, as a colour of a screen "#rrggbb"; ``air`` is the cloudiness of
-    foam that is shaken through it.
+    """Return what a drink of so many ml looks like through so many cm, as a colour of a screen "#rrggbb"; ``air`` is the cloudiness of foam
+    that is shaken through it.
 
     What is cloudy sends light back before it has gone all the way through, so that less of it is swallowed, and lightens toward milk.
     """
@@ -123,7 +123,7 @@ def air_in(drink: Drink) -> float:
 
 @cache
 def colour_words(colour: str) -> str:
-    """A colour "#rrggbb" in the words of somebody who looks at a glass: "light pink", "amber", "deep red".
+    """Return a colour "#rrggbb" in the words of somebody who looks at a glass: "light pink", "amber", "deep red".
 
     >>> colour_words("#f4b8c0"), colour_words("#fafaf5"), colour_words("#b01c20")
     ('light pink', 'pale', 'red')
@@ -148,7 +148,7 @@ def colour_words(colour: str) -> str:
 
 
 def wished_colour(words: str) -> str:
-    """The first word of a wished colour that is one of `COLOURS`; empty where none is.
+    """Return the first word of a wished colour that is one of `COLOURS`; empty where none is.
 
     >>> wished_colour("Pale pink, if it can be")
     'pale'
@@ -157,5 +157,5 @@ def wished_colour(words: str) -> str:
 
 
 def in_colour(wished: str, seen: str) -> bool:
-    """Whether a colour in words keeps a wish for one of `COLOURS`."""
+    """Check whether a colour in words keeps a wish for one of `COLOURS`."""
     return any(name in seen.split() for name in COLOURS[wished])

@@ -50,7 +50,7 @@ class Glass:
         return LINE * self.brim_ml
 
     def height_cm(self, volume_ml: float) -> float:
-        """How high so many ml stand in the bowl, [cm]; to the brim at the most."""
+        """Compute how high so many ml stand in the bowl, [cm]; to the brim at the most."""
         below = _volumes(self.bowl)
         if volume_ml >= below[-1]:
             return self.bowl[-1][0]
@@ -63,7 +63,7 @@ class Glass:
         return bottom + (math.cbrt(low**3 + 3 * slope * rest / math.pi) - low) / slope
 
     def radius_cm(self, height_cm: float) -> float:
-        """Its inner radius at a height of the bowl, [cm]."""
+        """Return its inner radius at a height of the bowl, [cm]."""
         for (bottom, low), (top, high) in itertools.pairwise(self.bowl):
             if height_cm <= top:
                 return low + (high - low) * (height_cm - bottom) / (top - bottom)
@@ -72,14 +72,14 @@ class Glass:
 
 @cache
 def glasses() -> dict[str, Glass]:
-    """The glasses by name, smallest first."""
+    """Return the glasses by name, smallest first."""
     text = (resources.files("oenomel.core.glass") / "data" / "glasses.toml").read_text(encoding="utf-8")
     tables = sorted(tomllib.loads(text).items(), key=lambda item: float(item[1]["brim_ml"]))
     return {name: _glass(name, **table) for name, table in tables}
 
 
 def fill(glass: str, ice: str, volume_ml: float) -> float | None:
-    """How full a drink makes a glass with its ice, 1 to the brim; None for a glass outside the list.
+    """Describe how full a drink makes a glass with its ice, 1 to the brim; None for a glass outside the list.
 
     Floating ice lifts the drink by the room of its own weight in water.
 
@@ -91,7 +91,9 @@ def fill(glass: str, ice: str, volume_ml: float) -> float | None:
 
 
 def ice_for(glass: str, ice: str, volume_ml: float) -> ServingIce:
-    """The ice that goes in a glass with a drink of so many ml: as much as is usual, or as fills it to the line, but never next to none."""
+    """Return the ice that goes in a glass with a drink of so many ml: as much as is usual, or as fills it to the line, but never next to
+    none.
+    """
     usual, chosen = ice_in_glass(ice), glasses().get(glass)
     if chosen is None or not usual.grams:
         return usual
@@ -130,7 +132,7 @@ def _glass(name: str, brim_ml: float, bowl: list[list[float]], stem_cm: float, f
 
 @cache
 def _volumes(bowl: tuple[tuple[float, float], ...]) -> list[float]:
-    """What a bowl holds up to each of its heights, [ml]."""
+    """Return what a bowl holds up to each of its heights, [ml]."""
     volumes = [0.0]
     for (bottom, low), (top, high) in itertools.pairwise(bowl):
         volumes.append(volumes[-1] + math.pi * (top - bottom) / 3 * (low * low + low * high + high * high))

@@ -34,7 +34,7 @@ class EdgeSip:
 
 
 def edge_sip(drink: Drink, sugar: float) -> EdgeSip | None:
-    """What the edge of a drink of so much sugar, [g/100 ml], adds to a sip; None where there is none."""
+    """Return what the edge of a drink of so much sugar, [g/100 ml], adds to a sip; None where there is none."""
     for index, pour in enumerate(drink.pours):
         if pour.stage == "rim":
             return _sip(drink, index, pour, sugar)

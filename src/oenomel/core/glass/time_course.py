@@ -89,13 +89,13 @@ class Course:
 
 
 def ice_in_glass(ice: str) -> ServingIce:
-    """What a kind of ice is in the glass."""
+    """Return what a kind of ice is in the glass."""
     return _SERVING_ICE[ice]
 
 
 def course_of(drink: Drink, served: Served, served_c: float, ice: ServingIce, conditions: Conditions) -> Course:
-    """Twenty minutes of a drink in the ice of its serve, from its temperature as served; alcohol, sugar and acid stay what they were, but
-    for what a lump of sugar brings.
+    """Return twenty minutes of a drink in the ice of its serve, from its temperature as served; alcohol, sugar and acid stay what they
+    were, but for what a lump of sugar brings.
     """
     melted, temperature = _melting(served.glass, served_c, ice, conditions)
     glass = served.glass
@@ -149,7 +149,7 @@ def _melting(glass: Liquid, served_c: float, ice: ServingIce, conditions: Condit
 
 
 def _layers(drink: Drink, glass: Liquid, volume: Floats, dissolved: Floats) -> tuple[Layers | None, Layers | None]:
-    """The float and what lies below it: each nears the mixture, and together they hold what the drink holds."""
+    """Return the float and what lies below it: each nears the mixture, and together they hold what the drink holds."""
     floated = [pour for pour in drink.pours if pour.stage == "floated" and pour.liquid_ml > 0]
     on_top = mix([pour.liquid_ml for pour in floated], [pour.ingredient.composition.vector for pour in floated]) if floated else None
     if on_top is None or on_top.volume_ml < LEAST_FLOAT_ML or on_top.volume_ml >= glass.volume_ml:

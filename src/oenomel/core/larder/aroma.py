@@ -34,7 +34,7 @@ def likeness(one: Ingredient, other: Ingredient) -> float:
 
 
 def kinship(one: Ingredient, rest: Iterable[Ingredient]) -> float | None:
-    """How well it stands beside the rest of a drink, 0 to 1: mean over the pairs of groups, less what is more of the same.
+    """Compute how well it stands beside the rest of a drink, 0 to 1: mean over the pairs of groups, less what is more of the same.
 
     None where nothing is told of its smell, or of the rest's.
     """
@@ -55,7 +55,7 @@ def aromas_between(before: Ingredient, after: Ingredient) -> tuple[tuple[str, ..
 
 @cache
 def group_kinship() -> dict[frozenset[str], float]:
-    """The shown table of kinship, by pair of groups."""
+    """Return the shown table of kinship, by pair of groups."""
     tables = tomllib.loads((resources.files("oenomel.core.larder") / "data" / "aroma_kinship.toml").read_text(encoding="utf-8"))
     return {frozenset((one, other)): float(value) for one, row in tables.items() for other, value in row.items()}
 

@@ -63,7 +63,7 @@ class Larder(dict[str, Ingredient]):
 
 @cache
 def catalogue() -> Larder:
-    """The ingredients that ship with the app."""
+    """Return the ingredients that ship with the app."""
     files = sorted((_data() / "catalogue").iterdir(), key=lambda each: each.name)
     shipped = [read_ingredients(each.read_text(encoding="utf-8"), origin="catalogue") for each in files if each.name.endswith(".toml")]
     return Larder((slug, ingredient) for larder in shipped for slug, ingredient in larder.items())
@@ -71,7 +71,7 @@ def catalogue() -> Larder:
 
 @cache
 def aromas() -> dict[str, Aroma]:
-    """The controlled list of aroma tags."""
+    """Return the controlled list of aroma tags."""
     tables = tomllib.loads((_data() / "aromas.toml").read_text(encoding="utf-8"))
     return {tag: Aroma(tag, **table) for tag, table in tables.items()}
 
@@ -154,7 +154,7 @@ def _sourced_values(slug: str, table: Mapping[str, Any]) -> Iterator[SourcedValu
 
 
 def composition_from_values(values: Mapping[str, SourcedValue], kind: str) -> Composition:
-    """The composition that sourced values of an ingredient of this kind make; raises what `Composition` raises."""
+    """Return the composition that sourced values of an ingredient of this kind make; raises what `Composition` raises."""
     solid = kind in SOLID_KINDS
 
     def of(names: tuple[str, ...]) -> dict[str, float]:

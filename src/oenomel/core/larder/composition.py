@@ -184,7 +184,7 @@ class Composition:
 
 
 def composition_of_vector(vector: Iterable[float], co2: float = 0.0, spread: Mapping[str, float] = MappingProxyType({})) -> Composition:
-    """A liquid that holds so much of each of `PROPERTIES`, per 100 ml."""
+    """Return a liquid that holds so much of each of `PROPERTIES`, per 100 ml."""
     of = dict(zip(PROPERTIES, vector, strict=True))
     return Composition(
         abv=of["abv"],
@@ -200,7 +200,7 @@ def composition_of_vector(vector: Iterable[float], co2: float = 0.0, spread: Map
 
 
 def blend(one: Composition, other: Composition, share: float) -> Composition:
-    """What is in two liquids poured as one, of which ``share`` (0 to 1) is the other; spreads and densities are left out."""
+    """Return what is in two liquids poured as one, of which ``share`` (0 to 1) is the other; spreads and densities are left out."""
     mixed = (a * (1 - share) + b * share for a, b in zip(one.vector, other.vector, strict=True))
     return composition_of_vector(mixed, co2=one.co2 * (1 - share) + other.co2 * share)
 

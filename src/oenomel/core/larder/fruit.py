@@ -91,12 +91,12 @@ class FruitToBuy:
 
 
 def fruit_of(juice_slug: str) -> Fruit | None:
-    """The fruit that a juice is pressed from, where it is one that is bought by the piece."""
+    """Return the fruit that a juice is pressed from, where it is one that is bought by the piece."""
     return _BY_JUICE.get(juice_slug)
 
 
 def piece_yield(fruit: Fruit, crate: Sequence[Pressing]) -> PieceYield:
-    """What a piece of this crate gives, after what was pressed of it.
+    """Return what a piece of this crate gives, after what was pressed of it.
 
     Raises
     ------
@@ -127,7 +127,7 @@ def piece_yield(fruit: Fruit, crate: Sequence[Pressing]) -> PieceYield:
 
 
 def pieces_for(fruit: Fruit, juice_ml: float, known: PieceYield) -> int:
-    """The fewest pieces that give so much juice in four crates of five like this one.
+    """Return the fewest pieces that give so much juice in four crates of five like this one.
 
     >>> pieces_for(FRUIT["lime"], 180, piece_yield(FRUIT["lime"], []))
     10
@@ -152,7 +152,7 @@ def usual_pieces(juice_ml: float, known: PieceYield) -> int:
 
 
 def least_pieces(fruit: Fruit, juice_ml: float, known: PieceYield) -> int:
-    """The fewest that can be enough: where the crate is a good one, as one of five is.
+    """Return the fewest that can be enough: where the crate is a good one, as one of five is.
 
     >>> least_pieces(FRUIT["lime"], 180, piece_yield(FRUIT["lime"], []))
     7
@@ -185,7 +185,7 @@ def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy
 
 
 def garnish_of_fruit(words: str) -> tuple[Fruit, FruitNeed] | None:
-    """What a garnish takes of which fruit; None where it is no piece of one that is bought.
+    """Return what a garnish takes of which fruit; None where it is no piece of one that is bought.
 
     >>> garnish_of_fruit("lime wheel")[1].wheels
     1
@@ -204,5 +204,5 @@ def garnish_of_fruit(words: str) -> tuple[Fruit, FruitNeed] | None:
 
 
 def _sd_of(pieces: int, fruit: Fruit, known: PieceYield) -> float:
-    """How far the juice of so many may be off: the crate's mean, and each fruit on its own."""
+    """Compute how far the juice of so many may be off: the crate's mean, and each fruit on its own."""
     return math.hypot(pieces * known.sd_ml, math.sqrt(pieces) * PIECE_SD * fruit.piece_ml)

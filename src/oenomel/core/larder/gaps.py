@@ -20,7 +20,7 @@ _NOUNS: Final = (("abv", ("abv",), "strength"), ("sugar", SUGARS, "sugar"), ("ac
 
 
 def gaps_of(ingredient: Ingredient) -> list[str]:
-    """What isn't known for sure, in a few words each; nothing where all of it is."""
+    """Return what isn't known for sure, in a few words each; nothing where all of it is."""
     gaps = []
     for _, names, noun in _NOUNS:
         told = [ingredient.values[name] for name in names if name in ingredient.values]

@@ -72,7 +72,7 @@ class SourcedValue:
 
 
 def check_labels(values: Iterable[SourcedValue]) -> None:
-    """Refuses a label that can't be; raises OutOfRange naming it."""
+    """Refuse a label that can't be; raises OutOfRange naming it."""
     for each in values:
         if each.name in LABELS:
             low, high = LABELS[each.name]
@@ -120,16 +120,16 @@ class Ingredient:
 
     @property
     def varies(self) -> bool:
-        """Whether it differs from day to day or from bottle to bottle."""
+        """True if it differs from day to day or from bottle to bottle."""
         return self.kind in VARYING_KINDS
 
     @property
     def is_sparkling(self) -> bool:
-        """Whether it holds enough carbon dioxide to burst a closed tin (over 2 g/l, as in still wine at the very most)."""
+        """True if it holds enough carbon dioxide to burst a closed tin (over 2 g/l, as in still wine at the very most)."""
         return self.composition.co2 > 2.0
 
     def label(self, name: str) -> float | None:
-        """One of `LABELS`, where it is told and can be."""
+        """Return one of `LABELS`, where it is told and can be."""
         low, high = LABELS[name]
         value = self.values[name].value if name in self.values else None
         return value if value is not None and low <= value <= high else None

@@ -96,7 +96,7 @@ class Findable:
 
     @classmethod
     def of(cls, ingredient: Ingredient) -> Findable:
-        """What can be found of it."""
+        """Return what can be found of it."""
         said = f"{ingredient.kind} {ingredient.impression} {' '.join(ingredient.aroma)}"
         return cls(ingredient.slug, ingredient.name, ingredient.also, ingredient.rank, ingredient.slots, said)
 
@@ -112,7 +112,7 @@ class _Phrase:
 
 
 def known_by(index: Index, larder: Mapping[str, Ingredient]) -> Callable[[str], Ingredient | None]:
-    """What finds an ingredient by its slug or by words that mean it for sure; None where they mean none."""
+    """Return what finds an ingredient by its slug or by words that mean it for sure; None where they mean none."""
 
     def known(words: str) -> Ingredient | None:
         if words in larder:
@@ -124,7 +124,7 @@ def known_by(index: Index, larder: Mapping[str, Ingredient]) -> Callable[[str], 
 
 
 def folded(text: str) -> str:
-    """A text without capitals, accents, apostrophes and marks; proportions such as 1:1 stay together.
+    """Return a text without capitals, accents, apostrophes and marks; proportions such as 1:1 stay together.
 
     >>> folded("Crème d'Été – 2 : 1")
     'creme d ete 2:1'
@@ -138,7 +138,7 @@ def folded(text: str) -> str:
 
 @lru_cache(maxsize=65536)
 def _stem(word: str) -> str:
-    """A word in the singular, in the spelling of the house.
+    """Return a word in the singular, in the spelling of the house.
 
     >>> [_stem(each) for each in ("berries", "peaches", "limes", "bitters", "grass", "whiskeys")]
     ['berry', 'peach', 'lime', 'bitter', 'grass', 'whisky']
@@ -156,7 +156,7 @@ def _stem(word: str) -> str:
 
 
 def stems(text: str) -> tuple[str, ...]:
-    """The words of a text that name something, each in the singular.
+    """Return the words of a text that name something, each in the singular.
 
     >>> stems("The juice of two limes")
     ('juice', 'two', 'lime')
@@ -166,7 +166,7 @@ def stems(text: str) -> tuple[str, ...]:
 
 
 def _naming(text: str) -> tuple[str, ...]:
-    """The words of a text that may name an ingredient; none where nobody would call one by so many."""
+    """Return the words of a text that may name an ingredient; none where nobody would call one by so many."""
     words = stems(text) if len(text) <= LONGEST_NAME else ()
     return words if len(words) <= MOST_WORDS else ()
 
@@ -228,7 +228,7 @@ class Index:
         return [self._found(owner, *best[owner]) for owner in sorted(best, key=order)]
 
     def within(self, text: str) -> list[Found]:
-        """What the end of the words means by itself, the longest end first: in "somebody's rye whisky" the whisky is what counts."""
+        """Return what the end of the words means by itself, the longest end first: in "somebody's rye whisky" the whisky is what counts."""
         written = [word for word in folded(text).split() if word not in _STOP] if _naming(text) and _has_letter(text) else []
         for start in range(1, len(written)):
             said = " ".join(written[start:])
@@ -243,7 +243,9 @@ class Index:
         return []
 
     def nearest(self, text: str, count: int = NEAREST_TOLD) -> list[Found]:
-        """What the words are nearest to, where nothing is called so: by the words that are known, the last first, else by letters."""
+        """Return what the words are nearest to, where nothing is called so: by the words that are known, the last first, else by
+        letters.
+        """
         words = _naming(text) if _has_letter(text) else ()
         found = {each.slug: each for each in self.within(text)}
         for end in range(len(words) - 1, 0, -1):
@@ -273,7 +275,7 @@ class Index:
         return Found(entry.slug, entry.name, tier, by)
 
     def _fits(self, text: str, words: tuple[str, ...]) -> dict[int, tuple[Tier, int]]:
-        """How well the words fit each ingredient that is called so, and the number of the name that fits best; misspellings apart."""
+        """Compute how well the words fit each ingredient that is called so, and the number of the name that fits best; misspellings apart."""
         written, wanted = folded(text), Counter(words)
         best: dict[int, tuple[Tier, int]] = {}
         exact = set(self._named.get(written, ())) | set(self._unspaced.get("".join(words), ()))
@@ -332,7 +334,7 @@ class Index:
         return {owner: (Tier.NEAR, number) for owner, (cost, number) in best.items() if cost // 100 == fewest}
 
     def _spellings(self, word: str) -> list[tuple[str, int]]:
-        """A word as it is, where it is known; else the known words that it may be, each with its slips."""
+        """Return a word as it is, where it is known; else the known words that it may be, each with its slips."""
         if word in self._of_phrases:
             return [(word, 0)]
         allowed = _slips_allowed(word)
@@ -347,7 +349,7 @@ def _has_letter(text: str) -> bool:
 
 
 def _slips_allowed(word: str) -> int:
-    """Number of letters that may be wrong, missing, too many or swapped; figures alone are never misspelt words."""
+    """Return the number of letters that may be wrong, missing, too many or swapped; figures alone are never misspelt words."""
     return 0 if len(word) < _SHORTEST_MISSPELT or not _has_letter(word) else 1 if len(word) < 7 else 2
 
 

@@ -71,7 +71,7 @@ def sweetness_classes() -> dict[str, dict[str, tuple[float, float, str]]]:
 
 
 def bottle_from(label: Label, known: Iterable[Ingredient]) -> Ingredient:
-    """The ingredient that a label describes.
+    """Return the ingredient that a label describes.
 
     What it doesn't tell is taken from the one it is like, else from the middle of what is known of its kind.
 
@@ -113,8 +113,8 @@ def bottle_from(label: Label, known: Iterable[Ingredient]) -> Ingredient:
 
 
 def slug_for(name: str) -> str:
-    """A slug out of a name, in whatever script: Latin letters without their accents, others as they are; of a name without letters its code
-    points.
+    """Return a slug out of a name, in whatever script: Latin letters without their accents, others as they are; of a name without letters
+    its code points.
 
     >>> slug_for("Crème d’Été, 40 %"), slug_for("木"), slug_for("🍋")
     ('creme-d-ete-40', '木', '1f34b')
@@ -125,7 +125,7 @@ def slug_for(name: str) -> str:
 
 
 def _bare(letter: str) -> str:
-    """A letter as it stands in a slug: without its accent where it is a Latin one, a hyphen for what is no letter."""
+    """Return a letter as it stands in a slug: without its accent where it is a Latin one, a hyphen for what is no letter."""
     base = unicodedata.normalize("NFKD", letter)
     if base[0].isascii():
         return "".join(each if each.isalnum() else "-" for each in base if each.isascii())
@@ -152,7 +152,7 @@ def _told_sugar(label: Label) -> SourcedValue | None:
 
 
 def _middle(name: str, kin: Sequence[Ingredient], label: Label) -> SourcedValue | None:
-    """What the one it is like has, or the middle of its kind."""
+    """Return what the one it is like has, or the middle of its kind."""
     found = [float(getattr(each.composition, name)) for each in kin]
     if not found:
         return None
@@ -165,7 +165,7 @@ def _middle(name: str, kin: Sequence[Ingredient], label: Label) -> SourcedValue 
 
 
 def _parts(names: Sequence[str], total: SourcedValue | None, kin: Sequence[Ingredient], usual: str) -> list[SourcedValue]:
-    """A total of sugar or acid among its kinds, as the kin have it."""
+    """Return a total of sugar or acid among its kinds, as the kin have it."""
     if total is None or total.value < DRY:
         return []
     shares = Counter({name: sum(each.composition.row[COLUMN[name]] for each in kin) for name in names})
@@ -179,7 +179,7 @@ def _parts(names: Sequence[str], total: SourcedValue | None, kin: Sequence[Ingre
 
 
 def _lent(like: Ingredient) -> list[SourcedValue]:
-    """What a bottle has besides, as far as it is like another: bubbles, protein, colour, bitterness."""
+    """Return what a bottle has besides, as far as it is like another: bubbles, protein, colour, bitterness."""
     names = ("co2", "protein", "fat", "gum", "salt", "bitterness", "cloudiness", "absorbance_red", "absorbance_green", "absorbance_blue")
     kept = [like.values[name] for name in names if name in like.values]
     why = f"as in {like.name}"

@@ -65,7 +65,7 @@ def days_at_least(table: tuple[tuple[float, int], ...], value: float) -> int:
 
 
 def is_of_the_day(ingredient: Ingredient) -> bool:
-    """Whether an ingredient is juice that has to be juiced on the day."""
+    """Check whether an ingredient is juice that has to be juiced on the day."""
     keeps = ingredient.label("keeps_days")
     return ingredient.kind == "juice" and keeps is not None and keeps <= DAY_JUICE_DAYS
 
@@ -82,6 +82,6 @@ def shelf_life_h(ingredient: Ingredient) -> float | None:
 
 
 def is_past_shelf_life(ingredient: Ingredient, hours: float) -> bool:
-    """Whether an open bottle or a juice is older than its shelf life."""
+    """Check whether an open bottle or a juice is older than its shelf life."""
     lasts = shelf_life_h(ingredient)
     return lasts is not None and hours > lasts

@@ -161,7 +161,7 @@ def _room_of_salt() -> tuple[Floats, Floats]:
 
 @cache
 def _table(name: str, of: str, figure: str) -> tuple[Floats, Floats]:
-    """Two columns of a data file, shape (rows,) each."""
+    """Return two columns of a data file, shape (rows,) each."""
     text = (resources.files("oenomel.core.larder") / "data" / name).read_text(encoding="utf-8")
     rows = list(csv.DictReader(text.splitlines()))
     return np.array([float(row[of]) for row in rows]), np.array([float(row[figure]) for row in rows])

@@ -119,7 +119,7 @@ class _Found(NamedTuple):
 
 
 def lot_of(ingredient: Ingredient, readings: Sequence[LotReading], name: str) -> Lot:
-    """What an ingredient is in one lot of it: readings meet what was supposed, each by how sure it is.
+    """Return what an ingredient is in one lot of it: readings meet what was supposed, each by how sure it is.
 
     Several readings of one kind average; where they disagree by more than their devices explain, the average is told less sure.
 
@@ -158,7 +158,7 @@ def lot_of(ingredient: Ingredient, readings: Sequence[LotReading], name: str) ->
 
 
 def hours_words(hours: float) -> str:
-    """How long ago something was, as it is said.
+    """Compute how long ago something was, as it is said.
 
     >>> hours_words(0.4), hours_words(3.2), hours_words(50)
     ('just now', '3 hours ago', '2 days ago')
@@ -172,7 +172,7 @@ def hours_words(hours: float) -> str:
 
 
 def old_lot_words(ingredient: Ingredient, hours: float) -> str:
-    """What has to be said of a lot that is older than such a thing should be."""
+    """Return what has to be said of a lot that is older than such a thing should be."""
     if ingredient.kind == "juice":
         pressed = f"{ingredient.name} pressed {hours_words(hours)}"
         return f"{pressed}: juice is the day's, and yesterday's tastes flat. Press again, or taste it first."
@@ -202,7 +202,7 @@ def _check(reading: LotReading, ingredient: Ingredient) -> None:
 
 
 def _average(readings: Sequence[LotReading]) -> _Found:
-    """Readings of one kind as one, by how sure each is; less sure where they disagree by more than their devices explain."""
+    """Combine readings of one kind, by how sure each is; less sure where they disagree by more than their devices explain."""
     kind = READABLE[readings[0].what]
     sds = [each.sd or max(kind.sd, kind.relative_sd * each.value, 1e-6) for each in readings]
     weights = [1 / sd**2 for sd in sds]
@@ -215,7 +215,7 @@ def _average(readings: Sequence[LotReading]) -> _Found:
 
 
 def _meet(supposed: float, supposed_sd: float, measured: _Found | None) -> _Found:
-    """A measured figure and what was supposed of it, by precision, as logarithms; what nobody was unsure of before gives way."""
+    """Return a measured figure and what was supposed of it, by precision, as logarithms; what nobody was unsure of before gives way."""
     if measured is None:
         return _Found(supposed, supposed_sd)
     if supposed <= 0 or supposed_sd <= 0:
@@ -230,7 +230,7 @@ def _meet(supposed: float, supposed_sd: float, measured: _Found | None) -> _Foun
 
 
 def _strength(supposed: Composition, read: Mapping[ReadingName, _Found]) -> _Found | None:
-    """The strength as measured: by its own reading, else by what a dry spirit weighs; raises where the two disagree."""
+    """Return the strength as measured: by its own reading, else by what a dry spirit weighs; raises where the two disagree."""
     told, weighed = read.get("abv"), read.get("density")
     if weighed is None or supposed.sugar >= DRY_G or supposed.abv < MISLEADS_FROM_ABV:
         return told
@@ -250,7 +250,7 @@ def _strength(supposed: Composition, read: Mapping[ReadingName, _Found]) -> _Fou
 
 
 def _abv_weighing(density: float, supposed: Composition) -> float:
-    """The strength at which something dry weighs so much, by halving."""
+    """Return the strength at which something dry weighs so much, by halving."""
     low, high = 0.0, 96.5
     for _ in range(40):
         middle = (low + high) / 2
@@ -343,7 +343,7 @@ def _dissolved_weighing(density: float, abv: float) -> float:
 
 
 def _posterior(supposed: Composition, figures: Sequence[Estimate], read: Mapping[ReadingName, _Found]) -> Composition:
-    """The composition with what is now held of it."""
+    """Return the composition with what is now held of it."""
     abv, sugar, acid = figures
     spread = {name: sd for name, sd in supposed.spread.items() if name not in (*SUGARS, *ACIDS, "sugars", "acids", "abv")}
     for name, each in (("abv", abv), ("sugars", sugar), ("acids", acid)):
@@ -368,7 +368,7 @@ def _scaled(kinds: Mapping[str, float], total: float, held: float, usual: str) -
 
 
 def _values(ingredient: Ingredient, held: Composition, figures: Sequence[Estimate]) -> dict[str, SourcedValue]:
-    """The sourced values with what was measured in them, so that "why this number?" finds the reading."""
+    """Return the sourced values with what was measured in them, so that "why this number?" finds the reading."""
     values = dict(ingredient.values)
     for each, kinds, names in zip(figures, ({"abv": held.abv}, held.sugars, held.acids), ("abv", "sugars", "acids"), strict=True):
         if each.measured is None:

@@ -88,7 +88,7 @@ def lye_ml_for(acid: float, sample_ml: float, lye_mol_per_l: float = LYE_MOL_PER
 
 
 def titration_recipe(expected_acid: float, sample_ml: float = SAMPLE_ML, lye_mol_per_l: float = LYE_MOL_PER_L) -> tuple[str, ...]:
-    """The steps, with the lye to have ready for what is expected, [g/100 ml].
+    """Return the steps, with the lye to have ready for what is expected, [g/100 ml].
 
     A juice that would take more than a burette of fifty is taken in a smaller sample.
     """

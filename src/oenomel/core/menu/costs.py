@@ -42,13 +42,13 @@ class Cost:
 
 
 def cost_of_drink(drink: Drink) -> Cost:
-    """What a drink's pours cost, by the price of a litre of each."""
+    """Return what a drink's pours cost, by the price of a litre of each."""
     poured = [pour for pour in drink.pours if pour.volume_ml > 0 and pour.stage != "garnish"]
     return _summed([_by_the_litre(pour.ingredient, pour.volume_ml) for pour in poured])
 
 
 def cost_of_preparation(outcome: Outcome, price_per_kg: Mapping[str, float]) -> Cost:
-    """What goes into a preparation, by the price of a kilogram of goods (by slug) and of a litre of what is poured."""
+    """Return what goes into a preparation, by the price of a kilogram of goods (by slug) and of a litre of what is poured."""
     parts = []
     for line in outcome.preparation.lines:
         if isinstance(line.what, Good):
@@ -60,7 +60,7 @@ def cost_of_preparation(outcome: Outcome, price_per_kg: Mapping[str, float]) -> 
 
 
 def pour_cost_words(cost: Cost, price: float | None) -> str:
-    """The pours as a share of what the drink is sold for; empty where no price is told.
+    """Return the pours as a share of what the drink is sold for; empty where no price is told.
 
     >>> pour_cost_words(Cost(2.2, (), ()), 11.0)
     '20 % of its price'
@@ -78,7 +78,7 @@ def _by_the_litre(ingredient: Ingredient, ml: float) -> PartCost:
 
 
 def _times(price: float | None, amount: float) -> float | None:
-    """What so many grams or millilitres cost by the price of a thousand."""
+    """Return what so many grams or millilitres cost by the price of a thousand."""
     return None if price is None else price * amount / 1000
 
 

@@ -52,7 +52,7 @@ def poured_tonight(drinks: Iterable[tuple[Drink, int]]) -> dict[str, float]:
 
 
 def to_prepare(standing: Iterable[StockLevel], tonight: Mapping[str, float]) -> list[ToPrepare]:
-    """What falls short of its par or of tonight's serves, the largest gap for tonight first."""
+    """Return what falls short of its par or of tonight's serves, the largest gap for tonight first."""
     found = []
     for each in standing:
         # Juice of fruit that is bought by the piece is told as fruit.

@@ -42,7 +42,7 @@ class TodaysDrink:
 
     @property
     def is_fine(self) -> bool:
-        """Whether nobody could tell it from what was written."""
+        """True if nobody could tell it from what was written."""
         return not tasted(self.steps)
 
     @cached_property
@@ -75,7 +75,7 @@ class TodaysDrink:
 
 
 def todays_drink(written: Forecast, supposed: Forecast, lots: Mapping[str, Ingredient], grid_ml: float = 2.5) -> TodaysDrink:
-    """A drink with each pour of today's lot of it, where there is one, and the pourable correction where a tongue could tell.
+    """Return a drink with each pour of today's lot of it, where there is one, and the pourable correction where a tongue could tell.
 
     Parameters
     ----------
@@ -93,19 +93,19 @@ def todays_drink(written: Forecast, supposed: Forecast, lots: Mapping[str, Ingre
 
 
 def made_of(drink: Drink, lots: Mapping[str, Ingredient]) -> Drink:
-    """The same drink made of these lots, where it pours of them."""
+    """Return the same drink made of these lots, where it pours of them."""
     pours = tuple(pour.of(lots[pour.ingredient.slug]) if pour.ingredient.slug in lots else pour for pour in drink.pours)
     return drink.with_pours(pours)
 
 
 def effect_words(steps: Mapping[str, float]) -> str:
-    """What a lot does to drinks, by its largest effect, in words: "clearly drier"."""
+    """Return what a lot does to drinks, by its largest effect, in words: "clearly drier"."""
     worst = max(steps, key=lambda name: abs(steps[name]))
     return degree(steps[worst]).headline.format(word=AXES[worst].word(steps[worst]), same=AXES[worst].same)
 
 
 def making_headline(usual: Composition, made: Composition, drinks: Sequence[tuple[str, TodaysDrink]]) -> str:
-    """What a making is beside what the larder tells, and how many drinks of the list feel it.
+    """Return what a making is beside what the larder tells, and how many drinks of the list feel it.
 
     Parameters
     ----------
@@ -138,7 +138,7 @@ def _instead(present: Forecast, before: Forecast, grid_ml: float) -> Rebalanced 
 
 
 def todays_headline(drinks: Sequence[TodaysDrink]) -> str:
-    """The evening in a sentence."""
+    """Return the evening in a sentence."""
     if not drinks:
         return "Nothing is on the list yet."
     off = [each for each in drinks if not each.is_fine]

@@ -40,7 +40,7 @@ class Measures:
 
 
 def amount_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) -> str:
-    """How much of a pour: ml or ounces, or its own unit where that is spoken of; of pieces and leaves how many; empty for none.
+    """Compute how much of a pour: ml or ounces, or its own unit where that is spoken of; of pieces and leaves how many; empty for none.
 
     >>> from oenomel.core.larder import catalogue
     >>> amount_words(Pour(catalogue()["lemon-juice"], 22.5), Measures("oz"))
@@ -59,7 +59,7 @@ def amount_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0
 
 
 def pour_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) -> str:
-    """A pour inside a sentence: how much of what."""
+    """Return a pour inside a sentence: how much of what."""
     amount = amount_words(pour, measures, share)
     if pour.unit in ("piece", "leaf") and amount:
         return counted_words(pour, _in_its_unit(pour, share) or 0.0)
@@ -67,7 +67,7 @@ def pour_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) 
 
 
 def counted_noun(pour: Pour, count: float) -> str:
-    """What is counted: "mint leaves", "sugar cube"."""
+    """Return what is counted: "mint leaves", "sugar cube"."""
     noun = singular(pour.ingredient.said)
     if pour.unit == "leaf" and "leaf" not in noun:
         noun = f"{noun} leaf"
@@ -83,7 +83,7 @@ def counted_words(pour: Pour, count: float) -> str:
 
 
 def _in_its_unit(pour: Pour, share: float) -> float | None:
-    """An amount in the unit it was written in; None where it can't be told in it."""
+    """Return an amount in the unit it was written in; None where it can't be told in it."""
     if pour.amount is not None:
         return pour.amount * share
     per_unit = {"piece": pour.ingredient.piece_ml, "leaf": pour.ingredient.piece_ml}.get(pour.unit, ML_PER_UNIT.get(pour.unit))

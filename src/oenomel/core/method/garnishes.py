@@ -64,7 +64,7 @@ def _score(garnish: Ingredient, pours: list[Ingredient], in_stock: Collection[st
 
 
 def _main(ingredient: Ingredient) -> str:
-    """What it smells of first."""
+    """Return what it smells of first."""
     return max(ingredient.aroma, key=lambda tag: ingredient.aroma[tag])
 
 
@@ -84,7 +84,7 @@ def _how(garnish: Ingredient, drink: Drink) -> str:
 
 
 def _instead(garnish: Ingredient, offered: list[Ingredient]) -> str:
-    """What smells most like it: where it is out of season or out."""
+    """Return what smells most like it: where it is out of season or out."""
     alike = max((each for each in offered if each.slug != garnish.slug), key=lambda each: likeness(garnish, each), default=None)
     return alike.said if alike and likeness(garnish, alike) >= _ALIKE else ""
 

@@ -30,7 +30,7 @@ _NUMBERS: Final = ("no", "one", "two", "three", "four", "five", "six", "seven", 
 
 
 def into_the_vessel(making: Making) -> Iterator[Step]:
-    """The pours that are mixed, in the order of the house's school."""
+    """Yield the pours that are mixed, in the order of the house's school."""
     pours = _in_order(making)
     bitters = [(index, pour) for index, pour in pours if pour.ingredient.kind == "bitters"]
     has_juice = any(pour.ingredient.kind == "juice" for _, pour in pours)
@@ -47,7 +47,7 @@ def into_the_vessel(making: Making) -> Iterator[Step]:
 
 
 def worked(making: Making) -> Iterator[Step]:
-    """The ice, the shake or the stir, and how one sees that it is enough."""
+    """Yield the ice, the shake or the stir, and how one sees that it is enough."""
     method, vessel = making.drink.method, making.vessel
     dry = method.dry_shake_seconds if method.technique == "shake" else 0.0
     iced = method.ice != "none" and method.seconds != 0
@@ -75,7 +75,7 @@ def worked(making: Making) -> Iterator[Step]:
 
 
 def lifted(making: Making) -> Iterator[Step]:
-    """What is built or swizzled is worked in its glass, on its ice."""
+    """Yield what is built or swizzled is worked in its glass, on its ice."""
     method = making.drink.method
     if method.technique == "swizzle":
         yield _timed("swizzle", "Swizzle", method, USUAL_SWIZZLE_SECONDS, f"until the {making.glass} frosts")
@@ -105,7 +105,7 @@ def _poured(making: Making, index: int, pour: Pour, has_juice: bool) -> Step:
 
 
 def _handled(making: Making, pour: Pour, has_juice: bool) -> tuple[str, str] | None:
-    """What is done with a pour that isn't only poured, and how far or why; None for one that is."""
+    """Return what is done with a pour that isn't only poured, and how far or why; None for one that is."""
     what, vessel, said = making.of(pour), making.vessel, pour.ingredient.said
     if pour.ingredient.kind == "plant" and PEEL.search(said):
         return f"Put {what} into the {vessel}.", "Its oil goes in too."
@@ -134,7 +134,7 @@ def _sugar_stirred(making: Making, what: str, pour: Pour, has_juice: bool) -> st
 
 
 def _soaked(making: Making, index: int, cube: Pour, bitters: list[tuple[int, Pour]]) -> Iterator[Step]:
-    """A cube of sugar without a juice is soaked with the bitters and muddled with them."""
+    """Yield a cube of sugar without a juice is soaked with the bitters and muddled with them."""
     yield Step(f"pour: {cube.ingredient.slug}", "pour", f"Put {making.of(cube)} into the {making.vessel}.", pour=index)
     for at, pour in bitters:
         words = f"Soak it with {making.of(pour)}."
@@ -144,7 +144,7 @@ def _soaked(making: Making, index: int, cube: Pour, bitters: list[tuple[int, Pou
 
 
 def _decides(pour: Pour, juices: list[str]) -> bool:
-    """Whether it is fruit that differs so much that the tongue has to say: what is muddled, and juice that isn't of citrus."""
+    """Check whether it is fruit that differs so much that the tongue has to say: what is muddled, and juice that isn't of citrus."""
     if pour.ingredient.kind == "plant":
         return is_pressed(pour) and not _is_leaf(pour) and pour.volume_ml > 0
     return pour.ingredient.kind == "juice" and not any(fruit in pour.ingredient.said.lower() for fruit in juices)
@@ -191,7 +191,7 @@ def _seconds(method: Method) -> str:
 
 
 def _enough(method: Method, usual: str) -> str:
-    """The sign that it is enough: the drink's own, or the usual one."""
+    """Return the sign that it is enough: the drink's own, or the usual one."""
     own = method.sign.strip().rstrip(".")
     if own and not _STARTS_A_SIGN.match(own):
         own = f"until {own[:1].lower()}{own[1:]}"

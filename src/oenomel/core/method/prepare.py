@@ -20,7 +20,7 @@ _ADDS_NOTHING: Final = re.compile(r"\b(?:syrup|honey|water|molasses|juice|agave|
 
 
 def prepared(making: Making) -> Iterator[Step]:
-    """The steps before the first pour."""
+    """Yield the steps before the first pour."""
     drink = making.drink
     rims = [(i, pour) for i, pour in enumerate(drink.pours) if pour.stage == "rim"]
     yield from _cut(making)
@@ -40,13 +40,13 @@ def prepared(making: Making) -> Iterator[Step]:
 
 
 def pressed(making: Making) -> list[str]:
-    """The fruit that is pressed for the drink, each once."""
+    """Return the fruit that is pressed for the drink, each once."""
     fruit = (found[1] for p in making.drink.pours if p.ingredient.kind == "juice" and (found := _CITRUS.search(p.ingredient.said)))
     return list(dict.fromkeys(each.lower() for each in fruit))
 
 
 def bare(what: str) -> str:
-    """A garnish without its article and its capital: "A thin slice of quince" is a thin slice of quince."""
+    """Return a garnish without its article and its capital: "A thin slice of quince" is a thin slice of quince."""
     words = re.sub(r"^(?:an?|the)\s+", "", what.strip(), flags=re.IGNORECASE)
     return words[:1].lower() + words[1:] if words[1:2].islower() or len(words) == 1 else words
 
@@ -92,7 +92,7 @@ def _edge(making: Making, index: int, pour: Pour) -> Iterator[Step]:
 
 
 def _wetted_with(making: Making, told: str, fruit: list[str]) -> tuple[str, str]:
-    """What the edge is wetted with, and the fruit that is juiced only afterwards, if it is one."""
+    """Return what the edge is wetted with, and the fruit that is juiced only afterwards, if it is one."""
     if told:
         citrus = _CITRUS.search(told)
         if citrus and not _ADDS_NOTHING.search(told):

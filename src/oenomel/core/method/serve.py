@@ -59,7 +59,7 @@ def into_the_glass(making: Making) -> Iterator[Step]:
 
 
 def finished(making: Making) -> Iterator[Step]:
-    """What comes on top, the last taste, the garnish, and what the guest is told."""
+    """Yield what comes on top, the last taste, the garnish, and what the guest is told."""
     drink, foams = making.drink, making.foams
     for index, pour in making.staged("topped"):
         amount = making.amount(pour)
@@ -89,7 +89,7 @@ def finished(making: Making) -> Iterator[Step]:
 
 
 def garnished(garnish: Garnish, making: Making, pour: int | None = None) -> Step:
-    """The step of a garnish: its own way of being put there, or the one that is usual for what it is."""
+    """Return the step of a garnish: its own way of being put there, or the one that is usual for what it is."""
     the = f"the {bare(garnish.what)}"
     it = "them" if _SEVERAL.search(bare(garnish.what)) else "it"
     words = _put_as_told(garnish, the, it) if garnish.how.strip() else _put_as_usual(garnish.what, the, making)
@@ -129,7 +129,7 @@ def _put_as_usual(what: str, the: str, making: Making) -> str:
 
 
 def _one_of(what: str) -> str:
-    """A garnish inside a sentence: "a lime wheel", "three raspberries".
+    """Return a garnish inside a sentence: "a lime wheel", "three raspberries".
 
     >>> _one_of("lime wheel"), _one_of("Raspberries"), _one_of("a thin slice of quince")
     ('a lime wheel', 'raspberries', 'a thin slice of quince')

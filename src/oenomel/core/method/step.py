@@ -33,7 +33,7 @@ class MethodOptions:
         return Measures(self.shown, self.ounce_ml)
 
     def sparkling_of(self, drink: Drink) -> Sparkling:
-        """Where the sparkling part of a drink goes: the drink's own way, else the house's."""
+        """Find where the sparkling part of a drink goes: the drink's own way, else the house's."""
         return _OF_THIS_DRINK.get(drink.method.sparkling, self.sparkling)
 
 
@@ -79,19 +79,19 @@ class Making:
 
     @property
     def foams(self) -> bool:
-        """Whether it gets a firm foam."""
+        """True if it gets a firm foam."""
         return any(pour.ingredient.foam == "firm" and self.goes_in(pour) for pour in self.drink.pours)
 
     def of(self, pour: Pour, share: float = 1.0) -> str:
-        """How much of what, inside a sentence."""
+        """Compute how much of what, inside a sentence."""
         return pour_words(pour, self.way.measures, share)
 
     def amount(self, pour: Pour, share: float = 1.0) -> str:
-        """How much of it."""
+        """Compute how much of it."""
         return amount_words(pour, self.way.measures, share)
 
     def goes_in(self, pour: Pour) -> bool:
-        """Whether a pour goes in the vessel: a sparkling one never does where there is anything to work."""
+        """Check whether a pour goes in the vessel: a sparkling one never does where there is anything to work."""
         worked = self.drink.method.technique not in ("none", "build")
         return pour.stage == "mixed" and not (pour.ingredient.is_sparkling and worked)
 
@@ -111,5 +111,5 @@ class Making:
         ]
 
     def staged(self, stage: str) -> list[tuple[int, Pour]]:
-        """What goes in at a stage and doesn't sparkle, each with its place."""
+        """Return what goes in at a stage and doesn't sparkle, each with its place."""
         return [(i, p) for i, p in enumerate(self.drink.pours) if p.stage == stage and not p.ingredient.is_sparkling]

@@ -25,13 +25,15 @@ _MOMENTS: Final = ("shake", "strain", "top", "garnish", "serve")
 
 
 def making_steps(drink: Drink, way: MethodOptions = _STANDARD) -> tuple[Step, ...]:
-    """The steps of a drink in the order in which they are done: the generated ones, as far as the drink leaves them, and its own lines."""
+    """Return the steps of a drink in the order in which they are done: the generated ones, as far as the drink leaves them, and its own
+    lines.
+    """
     steps = _with_own_lines(generated_steps(drink, way), drink.method.steps)
     return tuple(_in_own_order(steps, drink.method))
 
 
 def generated_steps(drink: Drink, way: MethodOptions = _STANDARD) -> list[Step]:
-    """The steps that follow from the drink alone, each with a key of its own."""
+    """Return the steps that follow from the drink alone, each with a key of its own."""
     making = Making(drink, way)
     steps = [
         *prepared(making), *into_the_vessel(making), *worked(making), *into_the_glass(making), *finished(making)
@@ -40,7 +42,7 @@ def generated_steps(drink: Drink, way: MethodOptions = _STANDARD) -> list[Step]:
 
 
 def _with_own_lines(steps: list[Step], lines: Sequence[OwnStep]) -> list[Step]:
-    """A line told instead of a step takes its place, and without words takes it away; others stand before their moment."""
+    """Return a line told instead of a step takes its place, and without words takes it away; others stand before their moment."""
     told_instead = {line.instead_of: line.text for line in lines if line.instead_of}
     made = [_with_text(step, told_instead[step.key]) if step.key in told_instead else step for step in steps]
     made = [step for step in made if step.words]
@@ -56,13 +58,13 @@ def _with_text(step: Step, text: str) -> Step:
 
 
 def _index_of(steps: Sequence[Step], before: str) -> int:
-    """Where a line stands: before its moment, or where there is none before the next that there is; else at the end."""
+    """Find where a line stands: before its moment, or where there is none before the next that there is; else at the end."""
     wanted = _MOMENTS.index(before)
     return next((at for at, step in enumerate(steps) if step.moment is not None and _MOMENTS.index(step.moment) >= wanted), len(steps))
 
 
 def _in_own_order(steps: list[Step], method: Method) -> list[Step]:
-    """Steps that the drink orders exchange their places among themselves; the rest stays where it is."""
+    """Let the steps that the drink orders exchange their places among themselves; the rest stays where it is."""
     by_key = {step.key: step for step in steps}
     wished = [by_key[key] for key in dict.fromkeys(method.order) if key in by_key]
     next_one = iter(wished)
@@ -71,7 +73,7 @@ def _in_own_order(steps: list[Step], method: Method) -> list[Step]:
 
 
 def _with_keys_of_their_own(steps: Iterable[Step]) -> list[Step]:
-    """Two pours of one thing are two steps."""
+    """Return two pours of one thing are two steps."""
     seen: Counter[str] = Counter()
     made = []
     for step in steps:

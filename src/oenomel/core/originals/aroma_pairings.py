@@ -34,13 +34,13 @@ LINK_FROM: Final = 0.55
 
 @cache
 def groups() -> tuple[str, ...]:
-    """The aroma groups in their order."""
+    """Return the aroma groups in their order."""
     return tuple(dict.fromkeys(each.group for each in aromas().values()))
 
 
 @cache
 def tags() -> tuple[str, ...]:
-    """The aroma tags in their order."""
+    """Return the aroma tags in their order."""
     return tuple(aromas())
 
 
@@ -78,11 +78,11 @@ class KinshipTable:
         return learnt_ratios(self.likings)
 
     def shipped(self, pair: PairOfGroups) -> float:
-        """What ships for a pair."""
+        """Return what ships for a pair."""
         return SAME_GROUP if len(pair) == 1 else group_kinship().get(pair, UNTOLD)
 
     def value(self, pair: PairOfGroups) -> float:
-        """What counts for a pair, 0 to 1."""
+        """Return what counts for a pair, 0 to 1."""
         told = self.own.get(pair, self.shipped(pair))
         return min(1.0, max(0.0, told + LEARNT_WEIGHT * self.learnt.get(pair, 0.0)))
 
@@ -115,7 +115,7 @@ def learnt_ratios(likings: Sequence[Liking]) -> dict[PairOfGroups, float]:
 
 
 def groups_of(ingredients: Iterable[Ingredient]) -> frozenset[str]:
-    """The groups that are smelt in these: those of tags of weight two and more."""
+    """Return the groups that are smelt in these: those of tags of weight two and more."""
     known = aromas()
     return frozenset(known[tag].group for each in ingredients for tag, weight in each.aroma.items() if weight > 1)
 

@@ -119,7 +119,7 @@ class Criteria:
 
     @property
     def without_alcohol(self) -> bool:
-        """Whether nobody is to taste or take any alcohol."""
+        """True if nobody is to taste or take any alcohol."""
         return "alcohol" in self.without or self.form == "without alcohol"
 
     @property
@@ -132,7 +132,7 @@ class Criteria:
         return replace(self, **{name: value})
 
     def dropped(self) -> list[tuple[str, Criteria]]:
-        """The wish without each of its single parts, and what that part is called."""
+        """Return the wish without each of its single parts, and what that part is called."""
         plain = Criteria(self.family)
         found = []
         for each in fields(self):

@@ -46,7 +46,7 @@ def most_of(count: int) -> int:
 
 
 def picked(bench: Bench, count: int, stands: Callable[[int], bool], ended: Callable[[], bool] = lambda: False) -> list[str]:
-    """Offers one drink after the other, by its place, to ``stands``, which tells whether it holds; returns notes on what fell short.
+    """Offer one drink after the other, by its place, to ``stands``, which tells whether it holds; returns notes on what fell short.
 
     It stops early when ``ended`` is true. No ingredient but the exempt comes in more than a fifth of the handful. Ties go to the
     smaller place.

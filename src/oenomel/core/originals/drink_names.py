@@ -32,7 +32,7 @@ def known_names() -> frozenset[str]:
 
 
 def name_for(drink: Drink, taken: Sequence[str], book: Sequence[str]) -> str:
-    """A name that is neither taken nor a known drink's; the same drink among the same names is called the same on any machine."""
+    """Return a name that is neither taken nor a known drink's; the same drink among the same names is called the same on any machine."""
     used = {name.lower() for name in (*taken, *book)} | known_names()
     return next(name for name in _offered(drink, book) if name.lower() not in used)
 
@@ -55,7 +55,7 @@ def _offered(drink: Drink, book: Sequence[str]) -> Iterator[str]:
 
 
 def _own(name: str) -> list[str]:
-    """The words of a name that are the house's own: not its family's, no little ones."""
+    """Return the words of a name that are the house's own: not its family's, no little ones."""
     return [word for word in name.split() if word.isalpha() and word.lower() not in _NO_WORDS and len(word) > 2]
 
 

@@ -55,7 +55,7 @@ def menu_of(
     known: Sequence[str] = (),
     budget: Budget | None = None,
 ) -> Menu:
-    """The open places of a list filled one after the other; drinks that are ``kept``, by place, stay and count for the rest.
+    """Return the open places of a list filled one after the other; drinks that are ``kept``, by place, stay and count for the rest.
 
     All places share the budget of one wish, `WISH_WORK` where none is given.
 
@@ -123,7 +123,7 @@ def _worth(each: Original, chosen: Sequence[_Seen]) -> float:
 
 
 def _lead(drink: Drink, slot: str) -> str:
-    """The slug of the largest pour of a slot; empty where there is none."""
+    """Return the slug of the largest pour of a slot; empty where there is none."""
     return max(((pour.liquid_ml, pour.ingredient.slug) for pour in drink.pours if pour.slot == slot), default=(0.0, ""))[1]
 
 

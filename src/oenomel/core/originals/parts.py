@@ -191,13 +191,13 @@ FORM_PLANS: Final[Mapping[tuple[str, str], Plan]] = {
 
 
 def plan_of(wish: Criteria) -> Plan:
-    """The parts that drinks of a wish have."""
+    """Return the parts that drinks of a wish have."""
     form = "without alcohol" if wish.without_alcohol else wish.form
     return FORM_PLANS.get((wish.family, form), PLANS[wish.family])
 
 
 def usual_ml(part: str, ingredient: Ingredient, wish: Criteria) -> float:
-    """The measure of a part that doesn't move, never above what is loud, [ml]."""
+    """Return the measure of a part that doesn't move, never above what is loud, [ml]."""
     ml = USUAL_ML.get(part, 0.0)
     if part == "liqueur":
         ml = {"sour": 7.5, "daisy": 30.0, "fizz": 15.0}[wish.family]
@@ -216,5 +216,5 @@ def usual_ml(part: str, ingredient: Ingredient, wish: Criteria) -> float:
 
 
 def unasked(each: Ingredient) -> bool:
-    """Whether it may come into a drink that nobody asked it for."""
+    """Check whether it may come into a drink that nobody asked it for."""
     return each.slug not in asked_for_only() and not each.composition.solid and "hot" not in each.cautions

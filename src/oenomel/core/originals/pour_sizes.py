@@ -80,7 +80,7 @@ class Pourer:
         self.halved = {mark for mark in halves if mark / 2 in JIGGER_MARKS} or halves
 
     def pour(self, drawn: Ints) -> Poured:
-        """Combinations at what balances them best, in chunks that fit a processor's cache."""
+        """Yield combinations at what balances them best, in chunks that fit a processor's cache."""
         parts = [self._pour(drawn[start : start + AT_ONCE]) for start in range(0, len(drawn), AT_ONCE)]
         return Poured(
             np.concatenate([each.volumes for each in parts]),
@@ -90,7 +90,7 @@ class Pourer:
         )
 
     def problems(self, drawn: Ints) -> Problems:
-        """The search for each combination's amounts, without any price of changes: nobody is used to an original yet."""
+        """Return the search for each combination's amounts, without any price of changes: nobody is used to an original yet."""
         many, parts = len(drawn), len(BALANCING)
         there, fixed_ml = drawn != NONE, self._staying(drawn)
         longest = max(map(len, self.marks.values()))
@@ -123,14 +123,14 @@ class Pourer:
         return Poured(volumes, figures, found.J, self.home.distances(at))
 
     def _staying(self, drawn: Ints) -> Floats:
-        """What doesn't move, at its usual measure, shape (combinations, parts), [ml]."""
+        """Return what doesn't move, at its usual measure, shape (combinations, parts), [ml]."""
         volumes: Floats = np.where(drawn != NONE, self.usual[np.arange(len(ORDER)), np.maximum(drawn, 0)], 0.0)
         volumes[:, [ORDER.index(part) for part in (*BALANCING, "base2")]] = 0.0
         return volumes
 
     def _ladder(self, part: str, drawn: Ints) -> Floats:
-        """Marks between which a part is poured, shape (combinations, marks), rising, [ml]: none above what is loud; of two that share a
-        base only what can be halved.
+        """Mark between which a part is poured, shape (combinations, marks), rising, [ml]: none above what is loud; of two that share a base
+        only what can be halved.
         """
         column = ORDER.index(part)
         most = self.most[column, np.maximum(drawn[:, column], 0)]
@@ -144,7 +144,7 @@ class Pourer:
         return quiet_ones
 
     def _brings(self, part: str, drawn: Ints) -> Floats:
-        """What a ml of a part brings; of a shared base half of each."""
+        """Return what a ml of a part brings; of a shared base half of each."""
         brings: Floats = self.per_ml[np.maximum(drawn[:, ORDER.index(part)], 0)]
         if part != "base":
             return brings

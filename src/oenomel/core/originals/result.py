@@ -85,7 +85,7 @@ def drink_of(
     wish: Criteria,
     larder: Larder,
 ) -> Drink:
-    """A combination as poured, as a drink with its glass, edge and garnish."""
+    """Return a combination as poured, as a drink with its glass, edge and garnish."""
     pours = []
     for part, place, ml in zip(ORDER, drawn.tolist(), volumes.tolist(), strict=True):
         if place == NONE or (ml == 0 and part not in ACCENTS):
@@ -130,7 +130,7 @@ def _may(each: Ingredient, wish: Criteria) -> bool:
 
 
 def _form(drink: Drink, wish: Criteria) -> tuple[str, str]:
-    """The form that a drink is served in, and its edge."""
+    """Return the form that a drink is served in, and its edge."""
     slots = {pour.slot for pour in drink.pours}
     lead = max(drink.pours, key=lambda pour: (pour.slot == "base", pour.liquid_ml)).ingredient
     salted = lead.slug in salted_edges() and "texture" not in slots
@@ -149,7 +149,7 @@ def _form(drink: Drink, wish: Criteria) -> tuple[str, str]:
 
 
 def _garnish(drink: Drink, wish: Criteria, larder: Larder) -> tuple[Garnish, ...]:
-    """One garnish that echoes something; over egg always one for the nose, else none where it adds nothing."""
+    """Return one garnish that echoes something; over egg always one for the nose, else none where it adds nothing."""
     # A rum may smell of bananas; nobody hangs one on its glass for that.
     telling = [pour.ingredient for pour in drink.pours if pour.slot != "base"]
     smelt = {tag for each in telling for tag, weight in each.aroma.items() if weight > 1}
@@ -178,7 +178,7 @@ class Weighed:
 
 
 def original_of(ground: SearchContext, drink: Drink, wish: Criteria, weighed: Weighed, names: Sequence[str]) -> Original | None:
-    """The original with all that is said of it; None where its whole forecast finds what nobody would serve."""
+    """Return the original with all that is said of it; None where its whole forecast finds what nobody would serve."""
     forecast = forecast_of(replace(drink, name=name_for(drink, names, ground.names)), ground.conditions, ground.homes)
     held = _in_a_glass_that_holds_it(forecast)
     if held is not forecast.drink:
@@ -215,7 +215,7 @@ def _in_a_glass_that_holds_it(forecast: Forecast) -> Drink:
 
 
 def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
-    """Which parts are kin, and which is the odd one, with its measure."""
+    """Find which parts are kin, and which is the odd one, with its measure."""
     smelt = [pour for pour in drink.pours if pour.ingredient.aroma and pour.stage not in ("rim", "garnish")]
     if len(smelt) < 2:
         return ("Little here has a smell of its own: the balance has to carry it.",)
@@ -238,7 +238,7 @@ def _kin_words(drink: Drink, table: KinshipTable) -> tuple[str, ...]:
 
 
 def _beside(one: Ingredient, other: Ingredient, table: KinshipTable) -> str:
-    """The two smells of a pair that make it kin, or the one that both have."""
+    """Return the two smells of a pair that make it kin, or the one that both have."""
     lead, second = min(
         itertools.product(one.aroma, other.aroma),
         key=lambda pair: (-one.aroma[pair[0]] * other.aroma[pair[1]] * table.value(frozenset(aromas()[tag].group for tag in pair)), pair),
@@ -261,7 +261,7 @@ def _measure(pour: Pour) -> str:
 
 
 def _sure_words(forecast: Forecast) -> tuple[str, ...]:
-    """Where it stands with its doubt, and what makes the least sure figure unsure."""
+    """Find where it stands with its doubt, and what makes the least sure figure unsure."""
     served, ends, place = forecast.served, forecast.interval80, forecast.place
     assert place is not None
     lean = ", level between sweet and tart" if place.lean == "level" else f", {place.lean}"
@@ -276,7 +276,7 @@ def _sure_words(forecast: Forecast) -> tuple[str, ...]:
 
 
 def _differs(drink: Drink, other: Drink) -> str:
-    """What a drink has that another hasn't, part by part."""
+    """Return what a drink has that another hasn't, part by part."""
     mine = {pour.ingredient.slug: pour for pour in drink.pours if pour.stage not in ("rim", "garnish")}
     its = {pour.ingredient.slug: pour for pour in other.pours if pour.stage not in ("rim", "garnish")}
     came = [mine[slug] for slug in mine if slug not in its]

@@ -37,13 +37,13 @@ FAR_FROM_BOOK: Final = 0.8
 
 
 def balance_of(cost: Floats) -> Floats:
-    """How well balanced, 1 at what was aimed at, from J."""
+    """Compute how well balanced, 1 at what was aimed at, from J."""
     balance: Floats = 1 / (1 + cost)
     return balance
 
 
 def score_upper_bound(sifted: Sifted, gladly: Floats) -> Floats:
-    """The score with nothing off in the balance."""
+    """Return the score with nothing off in the balance."""
     told: Floats = (
         BALANCE_COUNTS
         + KINSHIP_COUNTS * sifted.kinship
@@ -55,7 +55,7 @@ def score_upper_bound(sifted: Sifted, gladly: Floats) -> Floats:
 
 
 def before_pouring(ground: SearchContext, wish: Criteria, sifted: Sifted) -> tuple[Bools, Floats]:
-    """Which keep what is asked of smell and of the distance from the book; and what is met of what is asked for gladly."""
+    """Find which keep what is asked of smell and of the distance from the book; and what is met of what is asked for gladly."""
     drawn, many = sifted.drawn, len(sifted.drawn)
     place, there = np.maximum(drawn, 0), drawn != NONE
     eligible = np.ones(many, dtype=np.bool_)
@@ -94,7 +94,7 @@ def _smells_of(each: Ingredient, word: str) -> bool:
 
 
 def satisfies(ground: SearchContext, wish: Criteria, sifted: Sifted, at: Poured, rows: Ints) -> Bools:
-    """Which of these stand at home and keep what is asked of strength, price and colour."""
+    """Find which of these stand at home and keep what is asked of strength, price and colour."""
     keeps = at.distance[rows] <= EDGE_OF_HOME_STEPS
     abv = at.figures[FIGURES.index("abv"), rows]
     if wish.abv is not None:
@@ -112,7 +112,7 @@ def satisfies(ground: SearchContext, wish: Criteria, sifted: Sifted, at: Poured,
 
 
 def _seen(ground: SearchContext, sifted: Sifted, at: Poured, rows: Ints) -> list[str]:
-    """The colours of these as poured, as `swatch` has them."""
+    """Return the colours of these as poured, as `swatch` has them."""
     drawn, volumes = sifted.drawn[rows], at.volumes[rows]
     place, share = np.maximum(drawn, 0), np.where(drawn != NONE, volumes, 0.0) / at.figures[0, rows][:, None]
     air = np.where(share > 0, ground.air[place], 0.0).max(axis=1)

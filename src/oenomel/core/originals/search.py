@@ -66,7 +66,7 @@ class Selection:
 def originals(
     ground: SearchContext, wish: Criteria, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None
 ) -> Iterator[Selection]:
-    """A first handful at once, then the handful of the whole sample, or the best found within the budget.
+    """Yield a first handful at once, then the handful of the whole sample, or the best found within the budget.
 
     Parameters
     ----------
@@ -92,7 +92,7 @@ def originals(
 def handful_of(
     ground: SearchContext, wish: Criteria, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None
 ) -> Selection:
-    """The handful of the whole sample, without a first look; parameters and errors as of ``originals``."""
+    """Return the handful of the whole sample, without a first look; parameters and errors as of ``originals``."""
     budget = budget or Budget(WISH_WORK)
     found = _handful(ground, wish, ground.sift(wish, at_least), known, budget, done=True)
     if not found.originals:
@@ -169,8 +169,8 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
 
 
 def _exempt(ground: SearchContext, wish: Criteria, space: Space) -> NDArray[np.bool_]:
-    """Which ingredients may come as often as they like, shape (parts, ingredients): the sour, what is asked for, and who
-    plays a part that every drink has, where so few do that a handful couldn't be filled otherwise.
+    """Find which ingredients may come as often as they like, shape (parts, ingredients): the sour, what is asked for, and who plays a part
+    that every drink has, where so few do that a handful couldn't be filled otherwise.
     """
     exempt = np.zeros((len(ORDER), len(ground.ingredients)), dtype=np.bool_)
     exempt[ORDER.index("sour")] = True
@@ -203,7 +203,7 @@ class CombinationCount:
 
 
 def combinations_left(ground: SearchContext, wish: Criteria, work: int = COUNT_WORK) -> CombinationCount:
-    """What a wish leaves, by a small sample poured for no more than ``work``: the second figure is an estimate, and exact where the
+    """Return what a wish leaves, by a small sample poured for no more than ``work``: the second figure is an estimate, and exact where the
     space is small.
     """
     try:
@@ -224,7 +224,7 @@ def combinations_left(ground: SearchContext, wish: Criteria, work: int = COUNT_W
 
 
 def what_would_open(ground: SearchContext, wish: Criteria, work: int = WISH_WORK) -> list[tuple[str, int]]:
-    """Which single wish, dropped, would open how many combinations, the most first; the count of all of them takes ``work``."""
+    """Find which single wish, dropped, would open how many combinations, the most first; the count of all of them takes ``work``."""
     dropped = wish.dropped()
     found = [(called, combinations_left(ground, less, work // len(dropped)).balanced) for called, less in dropped]
     return sorted(((called, many) for called, many in found if many), key=lambda each: (-each[1], each[0]))
@@ -240,7 +240,7 @@ def _nothing(ground: SearchContext, wish: Criteria, found: Selection, budget: Bu
 
 
 def about(count: int) -> str:
-    """A count that is an estimate, with two figures of it.
+    """Return a count that is an estimate, with two figures of it.
 
     >>> about(310_460_221), about(4_180), about(12)
     ('about 310 million', 'about 4.2 thousand', '12')

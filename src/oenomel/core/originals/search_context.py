@@ -118,7 +118,7 @@ class SearchContext:
         self._poured: dict[tuple[object, ...], Pourings] = {}
 
     def sift(self, wish: Criteria, at_least: int = SAMPLE) -> Sifted:
-        """The combinations of a wish's structure that make sense; what was sifted once serves every wish of that structure."""
+        """Return the combinations of a wish's structure that make sense; what was sifted once serves every wish of that structure."""
         space = self._space(wish)
         key = wish.structure, 0 if space.is_drawn_whole else at_least
         if key not in self._sifted:
@@ -144,19 +144,19 @@ class SearchContext:
         return self._spaces[wish.structure]
 
     def forecast(self, drink: Drink) -> Forecast:
-        """What is foreseen of a drink, of what this ground supposes."""
+        """Return what is foreseen of a drink, of what this ground supposes."""
         return forecast_of(drink, self.conditions, self.homes)
 
     def has_drawn(self, wish: Criteria, at_least: int) -> bool:
-        """Whether a wish's sample was drawn already, so that it serves."""
+        """Check whether a wish's sample was drawn already, so that it serves."""
         return (wish.structure, at_least) in self._sifted
 
     def home_branch(self, wish: Criteria) -> Branch:
-        """Which of a family's homes a wish is brought to."""
+        """Find which of a family's homes a wish is brought to."""
         return "without alcohol" if wish.without_alcohol else "long on juice" if wish.form == "long on juice" else ""
 
     def pourings(self, wish: Criteria, sifted: Sifted) -> Pourings:
-        """What was poured for a wish so far: another wish of the same target goes on with it."""
+        """Return what was poured for a wish so far: another wish of the same target goes on with it."""
         key = id(sifted), wish.off, wish.sweetness, wish.abv
         if key not in self._poured:
             home = self.homes[wish.family, self.home_branch(wish)]
@@ -165,7 +165,7 @@ class SearchContext:
         return self._poured[key]
 
     def _sensible(self, drawn: Ints, wish: Criteria) -> Bools:
-        """Which a bartender wouldn't refuse on sight; what somebody asks for by name is his own affair."""
+        """Find which a bartender wouldn't refuse on sight; what somebody asks for by name is his own affair."""
         there = drawn != NONE
         asked = np.array([each.slug in wish.must for each in self.ingredients])
         found = np.ones(len(drawn), dtype=np.bool_)
@@ -209,7 +209,7 @@ class SearchContext:
         return np.where(pairs > 0, np.clip(total / np.maximum(pairs, 1), 0, 1), UNTOLD_KINSHIP), linked
 
     def marks(self, drawn: Ints) -> Features:
-        """What combinations are compared by."""
+        """Return what combinations are compared by."""
         place, there = np.maximum(drawn, 0), drawn != NONE
         held = np.zeros((len(drawn), len(self.ingredients)))
         weight = self.weights[np.arange(len(ORDER)), place] * there

@@ -39,12 +39,12 @@ class Features:
     smell: Floats
 
     def take(self, rows: NDArray[np.int64]) -> Features:
-        """Some of them."""
+        """Return some of them."""
         return Features(self.held[rows], self.smell[rows])
 
 
 def weight_of(ingredient: Ingredient, slot: SlotName) -> float:
-    """What an ingredient counts for in a slot."""
+    """Return what an ingredient counts for in a slot."""
     return WEIGHTS[slot] * (1.0 if ingredient.aroma else PLAIN)
 
 

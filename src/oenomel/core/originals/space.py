@@ -52,7 +52,7 @@ class Cell:
         return math.prod(len(digit.choices) for digit in self.digits)
 
     def at(self, numbers: Ints) -> Ints:
-        """The combinations of these numbers, shape (combinations, parts of `ORDER`), places in the larder or `NONE`."""
+        """Return the combinations of these numbers, shape (combinations, parts of `ORDER`), places in the larder or `NONE`."""
         found = np.full((len(numbers), len(ORDER)), NONE, dtype=np.int64)
         rest = numbers
         for digit in self.digits:
@@ -75,11 +75,12 @@ class Space:
 
     @property
     def is_drawn_whole(self) -> bool:
-        """Whether it is so small that every combination is drawn."""
+        """True if it is so small that every combination is drawn."""
         return self.size <= WHOLE_UP_TO
 
     def drawn(self, seed: int, at_least: int = SAMPLE) -> Ints:
-        """Combinations, shape (combinations, parts): all of them where they are few, else a sample; the same for a seed on any machine.
+        """Draw combinations, shape (combinations, parts): all of them where they are few, else a sample; the same for a seed on
+        any machine.
 
         Each shape gives its share by the root of its size, so that drinks of three parts aren't lost among those of five.
         """
@@ -97,12 +98,12 @@ class Space:
         return found[_sound(found)]
 
     def slugs(self, combination: Sequence[int]) -> dict[str, str]:
-        """Who plays what in a combination."""
+        """Find who plays what in a combination."""
         return {part: self.ingredients[place].slug for part, place in zip(ORDER, combination, strict=True) if place != NONE}
 
 
 def _sound(drawn: Ints) -> NDArray[np.bool_]:
-    """Which hold nothing twice."""
+    """Find which hold nothing twice."""
     sound = np.ones(len(drawn), dtype=np.bool_)
     for one, other in itertools.combinations(range(len(ORDER)), 2):
         sound &= (drawn[:, one] != drawn[:, other]) | (drawn[:, one] == NONE)
@@ -110,7 +111,7 @@ def _sound(drawn: Ints) -> NDArray[np.bool_]:
 
 
 def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
-    """The combinations that a wish allows.
+    """Return the combinations that a wish allows.
 
     Raises
     ------
@@ -146,7 +147,7 @@ def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
 
 
 def _could_play(each: Ingredient, wish: Criteria, parts: Sequence[str]) -> tuple[str, ...]:
-    """Which parts something that must be used could play; raises DomainError where it is left out or there is none."""
+    """Find which parts something that must be used could play; raises DomainError where it is left out or there is none."""
     if _left_out(each, wish):
         raise DomainError(f"{each.name} is asked for, but {_left_out(each, wish)}: drop one of them")
     found = tuple(part for part in parts if PARTS[part].could(each, wish))
@@ -157,7 +158,7 @@ def _could_play(each: Ingredient, wish: Criteria, parts: Sequence[str]) -> tuple
 
 
 def _in_order(held: Mapping[str, int]) -> bool:
-    """Whether of parts that are alike what is asked for stands in the first, and two in the larder's order."""
+    """Check whether of parts that are alike what is asked for stands in the first, and two in the larder's order."""
     return all(second not in held or (first in held and held[first] < held[second]) for first, second in TWINS)
 
 
@@ -190,7 +191,7 @@ def _allowed(each: Ingredient, wish: Criteria) -> bool:
 
 
 def _left_out(each: Ingredient, wish: Criteria) -> str:
-    """Why a wish leaves an ingredient out; empty where it doesn't."""
+    """Explain why a wish leaves an ingredient out; empty where it doesn't."""
     if wish.pool is not None and each.slug not in wish.pool:
         return "it isn't at hand"
     if wish.without_alcohol and not is_non_alcoholic(each.composition.abv):

@@ -19,7 +19,7 @@ class ToGet:
 
 
 def to_get(drinks: Iterable[Drink], in_stock: Collection[str]) -> ToGet:
-    """What has to be bought and prepared for drinks: the ingredients that aren't in stock, tap water apart."""
+    """Return what has to be bought and prepared for drinks: the ingredients that aren't in stock, tap water apart."""
     poured: dict[str, Ingredient] = {pour.ingredient.slug: pour.ingredient for drink in drinks for pour in drink.pours}
     missing = [each for slug, each in poured.items() if slug not in in_stock and fruit_of(each.slug) is None]
     prepared = [each for each in missing if "home-made" in each.cautions]

@@ -45,30 +45,30 @@ def salted_edges() -> frozenset[str]:
 
 @cache
 def _rows() -> Mapping[str, str]:
-    """The row of spirits that each slug stands in."""
+    """Return the row of spirits that each slug stands in."""
     return {slug: name for name, slugs in _table()["spirits"]["rows"].items() for slug in slugs}
 
 
 def shares_a_base(slug: str) -> bool:
-    """Whether a spirit, by slug, is ever poured together with another."""
+    """Check whether a spirit, by slug, is ever poured together with another."""
     return slug in _rows()
 
 
 @cache
 def may_split(one: str, other: str) -> bool:
-    """Whether two spirits, by slug, share a base as the trade would have it."""
+    """Check whether two spirits, by slug, share a base as the trade would have it."""
     mine, its, together = _rows().get(one, ""), _rows().get(other, ""), _table()["spirits"]["together"]
     return bool(mine and its) and (mine == its or its in together.get(mine, ()) or mine in together.get(its, ()))
 
 
 def is_accent(ingredient: Ingredient) -> bool:
-    """Whether it has a usual measure as an accent."""
+    """Check whether it has a usual measure as an accent."""
     slug = ingredient.slug
     return ingredient.kind == "bitters" or any(slug in _table()[part] for part in ("pressed", "spooned", "dashed"))
 
 
 def accent_pour(ingredient: Ingredient) -> Pour:
-    """An accent at its usual measure: dashes, leaves, a barspoon, a rinse of the glass; never above what is loud."""
+    """Return an accent at its usual measure: dashes, leaves, a barspoon, a rinse of the glass; never above what is loud."""
     slug, table = ingredient.slug, _table()
     if slug in table["pressed"]:
         amount, unit = table["pressed"][slug]
@@ -86,7 +86,7 @@ def _poured(ingredient: Ingredient, amount: float, unit: Unit, slot: SlotName, s
 
 
 def on_grid(ml: float, grid_ml: float) -> float:
-    """The nearest amount that a jigger with these steps can pour, at least one of them.
+    """Return the nearest amount that a jigger with these steps can pour, at least one of them.
 
     >>> on_grid(22.5, 2.5), on_grid(22.5, 5), on_grid(7.5, 15)
     (22.5, 20.0, 15.0)

@@ -12,7 +12,9 @@ TOLD_FROM_BRIX = 0.5
 
 
 def by_cup_words(preparation: Preparation) -> str:
-    """What "two to one" is by the cup and by weight, where it is written in one of them and that makes a difference; else nothing."""
+    """Return what "two to one" is by the cup and by weight, where it is written in one of them and that makes a difference; else
+    nothing.
+    """
     units = {line.unit for line in preparation.lines if line.unit != "piece"}
     plain = len(preparation.lines) == 2 and preparation.kind in ("syrup", "thinned honey")
     # Who weighs fruit means weight; "two to one" in grams may have been meant by the cup.

@@ -40,13 +40,13 @@ class Good:
 
     @property
     def is_strained_out(self) -> bool:
-        """Whether a strainer holds it back."""
+        """True if a strainer holds it back."""
         return self.role in ("fruit", "plant")
 
 
 @cache
 def all_goods() -> dict[str, Good]:
-    """All of them, by slug."""
+    """Return all of them, by slug."""
     text = (resources.files("oenomel.core.preparations") / "data" / "goods.toml").read_text(encoding="utf-8")
     return {
         slug: Good(
@@ -71,7 +71,7 @@ def all_goods() -> dict[str, Good]:
 
 
 def good_called(words: str) -> Good | None:
-    """The good that words mean, by its slug or any word for it; None where they mean none for sure."""
+    """Return the good that words mean, by its slug or any word for it; None where they mean none for sure."""
     if words in all_goods():
         return all_goods()[words]
     found = _index().find(words)

@@ -129,7 +129,7 @@ def volume_ml_of(liquid: Floats) -> float:
 
 
 def matter_of(line: RecipeLine) -> Floats:
-    """What a line brings, shape (matter,), [g]; their sum is its weight."""
+    """Return what a line brings, shape (matter,), [g]; their sum is its weight."""
     grams, matter = line.grams, np.zeros(len(MATTER))
     if isinstance(line.what, Good):
         _fill_good(matter, line.what, grams)
@@ -139,7 +139,7 @@ def matter_of(line: RecipeLine) -> Floats:
 
 
 def cook(preparation: Preparation, unsure: Unsure | None = None) -> Pot:
-    """What becomes of a preparation.
+    """Return what becomes of a preparation.
 
     Raises
     ------
@@ -211,17 +211,17 @@ def _fill_ingredient(matter: Floats, ingredient: Ingredient, grams: float) -> No
 
 
 def is_strained_out(line: RecipeLine) -> bool:
-    """Whether a strainer holds it back: fruit, greens, spices."""
+    """Check whether a strainer holds it back: fruit, greens, spices."""
     return line.what.is_strained_out if isinstance(line.what, Good) else line.what.kind == "plant"
 
 
 def may_be_strained_out(line: RecipeLine) -> bool:
-    """Whether a strainer or a filter can keep it: what is solid, and milk that curdles; never what dissolves."""
+    """Check whether a strainer or a filter can keep it: what is solid, and milk that curdles; never what dissolves."""
     return is_strained_out(line) or line.what.kind == "dairy" if isinstance(line.what, Ingredient) else is_strained_out(line)
 
 
 def _goes_off(preparation: Preparation) -> bool:
-    """Whether water can go off: on the fire, or because somebody weighed that it did."""
+    """Check whether water can go off: on the fire, or because somebody weighed that it did."""
     return preparation.is_heated or any(step.evaporated_g for step in preparation.steps)
 
 
@@ -264,7 +264,7 @@ def _thrown(preparation: Preparation, step: KitchenStep) -> Sequence[int]:
 
 
 def _strained(liquid: Floats, thrown: Floats, held: float) -> tuple[Floats, Floats]:
-    """The liquid without what is thrown away: its pulp, and the liquid that this holds back."""
+    """Return the liquid without what is thrown away: its pulp, and the liquid that this holds back."""
     pulp = np.zeros(len(MATTER))
     pulp[PULP] = thrown[:, PULP].sum()
     clear = liquid - pulp
@@ -280,7 +280,7 @@ Worked = Callable[..., tuple[Floats, float, Floats]]
 
 
 def _to_size(after: Worked, wanted: float, size: Callable[[Floats], float], what: str, put_in: Floats) -> tuple[Floats, float, Floats]:
-    """What went off so that so much is left; where it is more than without, less was held back."""
+    """Return what went off so that so much is left; where it is more than without, less was held back."""
     unit = "g" if what == "weight" else "ml"
     most = float(size(after(0.0)[0]))
     if wanted > most:
@@ -305,7 +305,7 @@ def _to_size(after: Worked, wanted: float, size: Callable[[Floats], float], what
 
 
 def _to_brix(after: Worked, wanted: float, put_in: Floats) -> tuple[Floats, float, Floats]:
-    """What went off so that the reading is right; a little below nothing where there was more water than was written."""
+    """Return what went off so that the reading is right; a little below nothing where there was more water than was written."""
     supposed = brix_of(after(0.0)[0])
     if supposed <= 0:
         raise ImpossibleMeasurement("there is no sugar in it that a refractometer could tell")
@@ -323,7 +323,7 @@ def _to_brix(after: Worked, wanted: float, put_in: Floats) -> tuple[Floats, floa
 
 
 def _root(falls: Callable[[float], float], low: float, high: float) -> float:
-    """Where something that falls crosses nothing, by halving; the nearer end where it doesn't."""
+    """Find where something that falls crosses nothing, by halving; the nearer end where it doesn't."""
     if falls(low) <= 0:
         return low
     if falls(high) >= 0:
@@ -337,7 +337,9 @@ def _root(falls: Callable[[float], float], low: float, high: float) -> float:
 
 
 def _left_behind(preparation: Preparation, liquid: Floats, out: Floats, decided: str) -> float:
-    """The share of the finished liquid that stayed in the pot and the strainer, by a final weight or volume that decides no strength."""
+    """Return the share of the finished liquid that stayed in the pot and the strainer, by a final weight or volume that decides no
+    strength.
+    """
     final = preparation.final
     if decided in ("weight", "volume") or (final.weight_g is None and final.volume_ml is None):
         return 0.0

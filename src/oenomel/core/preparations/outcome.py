@@ -118,7 +118,7 @@ class Outcome:
         return tuple(Total(name, value, Z80 * sd * value, _kinds(kinds)) for name, value, sd, kinds in told if value >= LEAST_TOLD)
 
     def ingredient(self, slug: str = "", name: str = "", like: Ingredient | None = None) -> Ingredient:
-        """What it is in the larder; what composition doesn't tell (aroma, colour, slots) is as in ``like``, where there is one."""
+        """Return what it is in the larder; what composition doesn't tell (aroma, colour, slots) is as in ``like``, where there is one."""
         kind, slots = _SERVES[self.preparation.kind]
         if self.preparation.kind == "infusion" and self.composition.sugar >= 10:
             kind, slots = "liqueur", ("liqueur", "sweet")
@@ -145,7 +145,7 @@ class Outcome:
 
 
 def prepared(preparation: Preparation) -> Outcome:
-    """What a preparation comes to, and how sure that is.
+    """Return what a preparation comes to, and how sure that is.
 
     Raises
     ------
@@ -204,7 +204,7 @@ def _figures(liquid: Floats) -> Floats:
 
 
 def _one_by_one(preparation: Preparation, pot: Pot) -> list[Unsure]:
-    """Each unknown off by one standard deviation, the rest as written."""
+    """Return each unknown off by one standard deviation, the rest as written."""
     plain, found = as_written(preparation), []
     for i, line in enumerate(preparation.lines):
         sugar_sd, acid_sd = _content_sds(line)
@@ -305,7 +305,7 @@ def _line_words(line: RecipeLine, matter: Floats) -> str:
 
 
 def _whence(line: RecipeLine) -> str:
-    """Where a weight or a content comes from, where somebody could ask."""
+    """Find where a weight or a content comes from, where somebody could ask."""
     by_the_cup = line.unit in ("cup", "tbsp", "tsp") and line.g_per_cup is None
     if isinstance(line.what, Good) and line.what.why and (line.what.is_strained_out or by_the_cup):
         return f" ({line.what.why})"
@@ -313,7 +313,7 @@ def _whence(line: RecipeLine) -> str:
 
 
 def _brings(matter: Floats) -> list[str]:
-    """The grams that count, in words."""
+    """Return the grams that count, in words."""
     named = (
         (SUGAR_OF, "sugar"),
         (ACID_OF, "acid"),

@@ -61,7 +61,7 @@ class RecipeLine:
 
     @property
     def is_dry(self) -> bool:
-        """Whether it is weighed rather than poured."""
+        """True if it is weighed rather than poured."""
         return self.what.role != "water" if isinstance(self.what, Good) else self.what.composition.solid
 
     @property
@@ -136,12 +136,12 @@ class Preparation:
 
     @property
     def is_heated(self) -> bool:
-        """Whether it stands on the fire."""
+        """True if it stands on the fire."""
         return any(step.do in ("simmer", "boil") for step in self.steps)
 
 
 def amount_words(line: RecipeLine) -> str:
-    """How much of it, as it is said.
+    """Compute how much of it, as it is said.
 
     >>> from oenomel.core.preparations.goods import all_goods
     >>> amount_words(RecipeLine("sugar", all_goods()["granulated-sugar"], 2, "cup"))
@@ -154,7 +154,7 @@ def amount_words(line: RecipeLine) -> str:
 def line_of(
     place: str, written: str, amount: float, unit: KitchenUnit, g_per_cup: float | None, known: Callable[[str], Ingredient | None]
 ) -> RecipeLine:
-    """A line out of its words; ``known`` finds what stands in the larder.
+    """Return a line out of its words; ``known`` finds what stands in the larder.
 
     Raises
     ------
@@ -173,7 +173,7 @@ def line_of(
 
 
 def checked_line(place: str, line: RecipeLine) -> RecipeLine:
-    """A line whose weight can be told; raises SpecError naming its place."""
+    """Return a line whose weight can be told; raises SpecError naming its place."""
     try:
         grams = line.grams
     except DomainError as error:
@@ -184,7 +184,9 @@ def checked_line(place: str, line: RecipeLine) -> RecipeLine:
 
 
 def scaled(preparation: Preparation, times: float) -> Preparation:
-    """The same for what is on hand: every amount, and what it came to, by one factor; simmering by its time is left as it was written."""
+    """Return the same for what is on hand: every amount, and what it came to, by one factor; simmering by its time is left as it was
+    written.
+    """
     if not 0 < times <= 1000:
         raise OutOfRange("the factor", times, 0, 1000)
     final = preparation.final

@@ -49,7 +49,7 @@ def keeps_days(preparation: Preparation, composition: Composition, brix: float) 
 
 
 def cautions_of(preparation: Preparation, composition: Composition, keeps: int) -> Iterator[str]:
-    """What has to be said, one sentence each."""
+    """Yield what has to be said, one sentence each."""
     sweet = any(isinstance(line.what, Good) and line.what.role == "sugar" for line in preparation.lines) or composition.sugar > 20
     strong = any(_strength(line) >= 20 for line in preparation.lines)
     if preparation.is_heated and sweet:

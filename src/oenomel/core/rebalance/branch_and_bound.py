@@ -19,13 +19,13 @@ class Plane:
     at: Floats
 
     def add(self, times: Floats, slope: Floats, at: Floats) -> None:
-        """Adds another plane so many times."""
+        """Add another plane so many times."""
         self.slope = self.slope + times * slope
         self.at = self.at + times * at
 
 
 def last_boxes(open_: list[tuple[Ints, Ints, Ints]], most: int) -> tuple[Ints, Ints, Ints]:
-    """Takes the last boxes off a stack of them: owners, and their lowest and highest rungs, shape (pours, boxes)."""
+    """Take the last boxes off a stack of them: owners, and their lowest and highest rungs, shape (pours, boxes)."""
     taken: list[tuple[Ints, Ints, Ints]] = []
     room = most
     while open_ and room > 0:
@@ -40,13 +40,15 @@ def last_boxes(open_: list[tuple[Ints, Ints, Ints]], most: int) -> tuple[Ints, I
 
 
 def points_of(low: Ints, high: Ints) -> Floats:
-    """How many points each box has; of several pours there can be more than an integer holds."""
+    """Compute how many points each box has; of several pours there can be more than an integer holds."""
     points: Floats = (high - low + 1).astype(np.float64).prod(axis=0)
     return points
 
 
 def log_of(plane: Plane, sign: Floats, low: Floats, middle: Floats, high: Floats) -> tuple[Floats, Floats]:
-    """A plane under the logarithm of a plane between two values where the sign is positive (its chord), else over it (its tangent)."""
+    """Return a plane under the logarithm of a plane between two values where the sign is positive (its chord), else over it (its
+    tangent).
+    """
     apart = high - low
     chord = np.divide(np.log(high) - np.log(low), apart, out=1 / high, where=apart > 1e-9 * high)
     rising = sign >= 0

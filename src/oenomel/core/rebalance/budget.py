@@ -33,20 +33,22 @@ class Budget:
 
     @property
     def spent(self) -> bool:
-        """Whether a search has to end with what it has found."""
+        """True if a search has to end with what it has found."""
         return self.left <= 0 or self.stopped_by_others
 
     @property
     def stopped_by_others(self) -> bool:
-        """Whether it has to end though it has work left: its time is up, nobody waits for it, or somebody else waits longer."""
+        """True if it has to end though it has work left: its time is up, nobody waits for it, or somebody else waits longer."""
         return time.monotonic() > self.until or (self.stopped is not None and self.stopped())
 
     def spend(self, work: int) -> None:
-        """Takes work off what is left."""
+        """Take work off what is left."""
         self.left -= work
 
     def share(self, of: float) -> Budget:
-        """A budget of its own with a part of what is left, for a search after which others follow; what it takes is taken here too."""
+        """Return a budget of its own with a part of what is left, for a search after which others follow; what it takes is taken
+        here too.
+        """
         return _Share(self, int(self.left * of), (self.until - time.monotonic()) * of)
 
 

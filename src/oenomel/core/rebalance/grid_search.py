@@ -144,14 +144,14 @@ def cost_of(sums: Floats, goal: Goal, method: Method, conditions: Conditions) ->
 
 
 def _tin(sums: Floats) -> Tin:
-    """What is in the tin. A curve asks for its strength only, so its sugar and acid may be missing."""
+    """Return what is in the tin. A curve asks for its strength only, so its sugar and acid may be missing."""
     if len(sums) == len(SUMS):
         return Tin(sums[4], sums[5], sums[6], sums[7])
     return Tin(sums[4], sums[5], sums[4], sums[4])
 
 
 def minimise(problems: Problems, cut: float | Floats = np.inf, budget: Budget | None = None) -> Minima:
-    """The least J of each group, if it is at most ``cut`` (one for all, or one each).
+    """Return the least J of each group, if it is at most ``cut`` (one for all, or one each).
 
     A search that takes more than its budget ends with the best found, which is then not ``proved``.
     """
@@ -163,7 +163,7 @@ def minimise(problems: Problems, cut: float | Floats = np.inf, budget: Budget | 
 
 
 def guess(problems: Problems) -> Minima:
-    """The same without a proof: what a walk downhill from a good start finds."""
+    """Return the same without a proof: what a walk downhill from a good start finds."""
     search = _Search(problems, np.inf, Budget())
     search.start()
     search.proved[:] = False
@@ -203,7 +203,7 @@ class _Search:
     # Evaluating
 
     def offer(self, owner: Ints, low: Ints, high: Ints) -> None:
-        """Evaluates every drink of these boxes, shape (pours, boxes), and keeps the best of each group."""
+        """Evaluate every drink of these boxes, shape (pours, boxes), and keeps the best of each group."""
         sizes = (high - low + 1).prod(axis=0)
         ends = np.cumsum(sizes)
         start = 0
@@ -240,7 +240,7 @@ class _Search:
             point = before[point]
 
     def weigh_all(self) -> bool:
-        """Offers every drink there is where they are so few that no search is worth its while; whether it did."""
+        """Offer every drink there is where they are so few that no search is worth its while; whether it did."""
         if self.of.start is not None or self.of.counts.prod(axis=0, dtype=float).sum() > SO_FEW:
             return False
         self.offer(np.arange(self.number), np.zeros_like(self.of.counts), self.of.counts - 1)
@@ -249,7 +249,7 @@ class _Search:
     # A good first drink
 
     def start(self) -> None:
-        """Offers what is poured now, and what lies around the continuous minimum, then walks downhill on the grid; or what was found so."""
+        """Offer what is poured now, and what lies around the continuous minimum, then walks downhill on the grid; or what was found so."""
         everyone = np.arange(self.number)
         if self.of.start is not None:
             self.offer(everyone, self.of.start, self.of.start)
@@ -320,13 +320,13 @@ class _Search:
                     open_.append(more)
 
     def found(self) -> Minima:
-        """The best of each group."""
+        """Return the best of each group."""
         hit = self.best_problem >= 0
         volumes = self.of.values[self.pour, np.maximum(self.best_problem, 0), self.best_index]
         return Minima(np.where(hit, self.best, np.inf), self.best_problem, self.best_index, volumes, self.proved, self.evaluated)
 
     def _parts(self, owner: Ints, low: Ints, high: Ints, effect: Floats) -> tuple[Ints, Ints, Ints]:
-        """Each box cut in half across the pour that moves the drink most within it; across the next one too where boxes are few."""
+        """Return each box cut in half across the pour that moves the drink most within it; across the next one too where boxes are few."""
         for _ in range(2 if len(owner) <= FEW_BOXES else 1):
             box = np.arange(len(owner))
             across = np.where(high > low, effect, -1.0).argmax(axis=0)
@@ -451,7 +451,7 @@ class _Box:
         return np.array([*slopes, cut.slope]), np.array([*constants, cut.at])
 
     def _reach(self, weight: float) -> Floats:
-        """How many steps an axis of this weight can be off in a better drink."""
+        """Compute how many steps an axis of this weight can be off in a better drink."""
         return self.reach / np.sqrt(weight) if weight > 0 else np.full_like(self.reach, 50.0)
 
     def _least(self, plane: Plane) -> Floats:

@@ -24,13 +24,13 @@ DEAR: Final = 0.6
 
 
 def price_of(pour: Pour) -> float:
-    """What J pays for moving a pour by as much as it is now."""
+    """Return what J pays for moving a pour by as much as it is now."""
     if pour.slot == "sweet" and pour.ingredient.aroma:
         return AROMATIC_SWEET
     return PRICES.get(pour.slot, PRICES["other"])
 
 
 def price_per_ml(pour: Pour) -> float:
-    """The same for each millilitre moved; 0 where nothing is poured yet, so that there is nothing to be known by."""
+    """Return the same for each millilitre moved; 0 where nothing is poured yet, so that there is nothing to be known by."""
     now = pour.liquid_ml
     return price_of(pour) / now if now > 0 else 0.0

@@ -35,7 +35,8 @@ class Span:
 
 
 def span_of(drink: Drink, pour: int, low_ml: float, high_ml: float, aim: Objective, conditions: Conditions) -> Span:
-    """The span of a pour between two amounts; the best is the nearest to the aim's target among what can be poured, the ends included.
+    """Return the span of a pour between two amounts; the best is the nearest to the aim's target among what can be poured, the ends
+    included.
 
     Raises
     ------

@@ -114,7 +114,7 @@ class Residual:
 
     @property
     def felt(self) -> bool:
-        """Whether a tongue could tell it, side by side."""
+        """True if a tongue could tell it, side by side."""
         return can_be_tasted(self.steps)
 
 
@@ -136,7 +136,7 @@ class Rebalanced:
 
     @property
     def reached(self) -> bool:
-        """Whether nothing is left that a tongue could tell."""
+        """True if nothing is left that a tongue could tell."""
         return not any(left.felt for left in self.left)
 
 
@@ -148,7 +148,7 @@ def rebalance(
     conditions: Conditions | None = None,
     budget: Budget | None = None,
 ) -> Rebalanced:
-    """The amounts that bring a drink closest to a target: the true minimum of J over what can be poured.
+    """Return the amounts that bring a drink closest to a target: the true minimum of J over what can be poured.
 
     Parameters
     ----------
@@ -185,7 +185,7 @@ def rebalance(
 
 
 def rebalanced_as(variant: Variant, made: Drink, aim: Objective, conditions: Conditions, proved: bool, evaluated: int) -> Rebalanced:
-    """What was made of a variant, as an answer without notes."""
+    """Return what was made of a variant, as an answer without notes."""
     clean = without_idle(variant, made)
     before = variant.drink.with_pours(tuple(pour for i, pour in enumerate(variant.drink.pours) if i not in variant.joins))
     return Rebalanced(
@@ -201,7 +201,7 @@ def rebalanced_as(variant: Variant, made: Drink, aim: Objective, conditions: Con
 
 
 def correctors_for(drink: Drink, larder: Mapping[str, Ingredient]) -> list[Ingredient]:
-    """Which correctors a bartender would reach for with this drink: one of a sort, in the form that its own pours don't give already.
+    """Find which correctors a bartender would reach for with this drink: one of a sort, in the form that its own pours don't give already.
 
     Beside citrus an acid, where there is none lemon; beside syrup a richer one; a spirit where there is something strong but none of its
     strength; no water where bubbles make the length.
@@ -226,8 +226,8 @@ def usually_free(drink: Drink) -> tuple[int, ...]:
 
 
 def with_correctors(variant: Variant, correctors: Sequence[Ingredient], at_most: int = JOIN_AT_MOST) -> list[Variant]:
-    """The variant with each pair of correctors at hand, of which none, one or both may join, or no more than one of them; those that it
-    holds already are no help.
+    """Return the variant with each pair of correctors at hand, of which none, one or both may join, or no more than one of them; those that
+    it holds already are no help.
     """
     if len(correctors) > MOST_CORRECTORS:
         raise DomainError(f"{len(correctors)} correctors are too many; name at most {MOST_CORRECTORS}")
@@ -254,7 +254,7 @@ def best_of(
     *,
     answered: bool = False,
 ) -> tuple[list[Drink | None], Minima]:
-    """The least J of each group of variants, and the drink that has it; None where all J of a group are over ``cut``.
+    """Return the least J of each group of variants, and the drink that has it; None where all J of a group are over ``cut``.
 
     All variants have the same number of free pours and the same method. ``answered``: each group has an answer without this search, so
     that a spent budget may leave it at that.
@@ -284,7 +284,7 @@ def costs_of(variant: Variant, made: Drink, aim: Objective, conditions: Conditio
 
 
 def residuals_of(drink: Drink, aim: Objective, conditions: Conditions) -> tuple[Residual, ...]:
-    """What is left between a drink and the target, on each axis that counts, and in volume (in steps of a tenth)."""
+    """Return what is left between a drink and the target, on each axis that counts, and in volume (in steps of a tenth)."""
     figures = figures_of([drink], aim.by_sucrose_equivalents, conditions)
     return tuple(
         Residual(
@@ -301,7 +301,9 @@ def _residual_words(name: str, steps: float) -> str:
 
 
 def _searched(variants: Sequence[Variant], aim: Objective, conditions: Conditions, budget: Budget) -> tuple[Variant, Floats, Minima]:
-    """The variant that has the minimum and its volumes; where a proof outgrows its budget, at least the best over any four of its pours."""
+    """Return the variant that has the minimum and its volumes; where a proof outgrows its budget, at least the best over any four of its
+    pours.
+    """
     minima = _minima(variants, aim, conditions, np.inf, budget.share(WHOLE_SEARCH))
     found = variants[int(minima.problem[0])], minima.volumes[:, 0], minima
     if minima.proved.all():
@@ -318,7 +320,7 @@ def _searched(variants: Sequence[Variant], aim: Objective, conditions: Condition
 def _minima(
     variants: Sequence[Variant], aim: Objective, conditions: Conditions, cut: float | Floats, budget: Budget, answered: bool = False
 ) -> Minima:
-    """The least J of each group, sought in batches whose rungs fit the memory; a later batch has to be better than those before."""
+    """Return the least J of each group, sought in batches whose rungs fit the memory; a later batch has to be better than those before."""
     groups = 1 + max(variant.group for variant in variants)
     best = np.full(groups, cut) if np.isscalar(cut) else np.array(cut, dtype=np.float64)
     costs, problem = np.full(groups, np.inf), np.full(groups, -1)
@@ -348,7 +350,7 @@ def _minima(
 
 
 def _any_four(variants: Sequence[Variant]) -> list[Variant]:
-    """The variants with each four of their free pours, the rest as they are; each four once, whatever else could have joined it."""
+    """Return the variants with each four of their free pours, the rest as they are; each four once, whatever else could have joined it."""
     fours: dict[frozenset[object], Variant] = {}
     for variant in variants:
         for four in itertools.combinations(variant.free, min(4, len(variant.free))):
@@ -375,7 +377,7 @@ def moves_of(variant: Variant, made: Drink) -> tuple[Move, ...]:
 
 
 def _measured_by(pour: Pour) -> Unit:
-    """What a pour is moved by: whole dashes, grams of what is dry, pieces; else millilitres, which follow the screen's unit."""
+    """Return what a pour is moved by: whole dashes, grams of what is dry, pieces; else millilitres, which follow the screen's unit."""
     if pour.ingredient.composition.solid:
         return "g"
     return pour.unit if pour.unit in ("dash", "drop") or (pour.unit in ("piece", "leaf") and pour.ingredient.piece_ml) else "ml"
@@ -400,7 +402,7 @@ def _out_of_reach(
     conditions: Conditions,
     budget: Budget,
 ) -> tuple[str, ...]:
-    """Where the target isn't reached: how near this is, and which locked pour would help most if it were freed."""
+    """Find where the target isn't reached: how near this is, and which locked pour would help most if it were freed."""
     felt = [each for each in left if each.felt and each.axis != "volume_ml"]
     if not felt:
         return ()

@@ -122,7 +122,7 @@ class Objective:
 
 
 def off_target(figures: Floats, aim: Objective) -> dict[str, Floats]:
-    """How far drinks are from the target, in steps (of a tenth for the volume), shape (drinks,), on each axis that counts.
+    """Compute how far drinks are from the target, in steps (of a tenth for the volume), shape (drinks,), on each axis that counts.
 
     Parameters
     ----------
@@ -145,7 +145,7 @@ def tongue_cost(off: Mapping[str, Floats], aim: Objective) -> Floats:
 
 
 def weight_in_j(name: str, aim: Objective) -> float:
-    """What the square of an axis's steps counts for in J."""
+    """Return what the square of an axis's steps counts for in J."""
     weight: float = getattr(aim.weights, name)
     return VOLUME_WEIGHT * weight if name == "volume_ml" else weight
 
@@ -168,7 +168,7 @@ def figures_of(drinks: Sequence[Drink], by_sucrose_equivalents: bool, conditions
 
 
 def sugar_counted(ingredient: Ingredient, by_sucrose_equivalents: bool) -> float:
-    """Its sugar in g per 100 ml, by weight or as so much sucrose."""
+    """Return its sugar in g per 100 ml, by weight or as so much sucrose."""
     if by_sucrose_equivalents:
         return float(np.array(ingredient.composition.vector[SUGAR_COLUMNS]) @ AS_SUCROSE)
     return ingredient.composition.sugar

@@ -51,19 +51,19 @@ class Variant:
     start: tuple[int, ...] = ()
 
     def in_group(self, group: int) -> Variant:
-        """The same among others."""
+        """Return the same among others."""
         return Variant(self.drink, self.free, self.joins, group, self.grids, self.start)
 
 
 def without_idle(variant: Variant, made: Drink) -> Drink:
-    """What was made of a variant, without the correctors that didn't join."""
+    """Return what was made of a variant, without the correctors that didn't join."""
     if not variant.joins:
         return made
     return made.with_pours(tuple(p for i, p in enumerate(made.pours) if i not in variant.joins or p.volume_ml > 0))
 
 
 def poured_so(variant: Variant, volumes: Floats) -> Drink:
-    """The variant's drink with its free pours at these volumes."""
+    """Return the variant's drink with its free pours at these volumes."""
     pours = list(variant.drink.pours)
     for index, volume in zip(variant.free, volumes.tolist(), strict=True):
         pours[index] = pours[index].at(round(volume, 9))
@@ -76,7 +76,7 @@ def problems_of(variants: Sequence[Variant], aim: Objective, conditions: Conditi
 
 
 def laid_out(variants: Sequence[Variant], rungs: Sequence[Sequence[Rungs]], aim: Objective, conditions: Conditions) -> Problems:
-    """The same with ladders that are laid out already."""
+    """Return the same with ladders that are laid out already."""
     pours, number = len(variants[0].free), len(variants)
     gives, fixed = np.zeros((len(SUMS), pours, number)), np.zeros((len(SUMS), number))
     grids, dear = np.ones((pours, number)), np.zeros((pours, number))
@@ -121,7 +121,7 @@ class Rungs(NamedTuple):
 
 
 def rungs_of_each(variants: Sequence[Variant], aim: Objective) -> list[list[Rungs]]:
-    """The ladder of each free pour of each variant; those of the same pour are laid out once."""
+    """Return the ladder of each free pour of each variant; those of the same pour are laid out once."""
     known: dict[tuple[int, int, bool, float | None], Rungs] = {}
     found = []
     for variant in variants:
@@ -136,7 +136,7 @@ def rungs_of_each(variants: Sequence[Variant], aim: Objective) -> list[list[Rung
 
 
 def _rungs_of(variant: Variant, index: int, aim: Objective) -> Rungs:
-    """The ladder of one free pour of a variant, counted before it is laid out.
+    """Return the ladder of one free pour of a variant, counted before it is laid out.
 
     Raises
     ------
@@ -156,7 +156,7 @@ def _rungs_of(variant: Variant, index: int, aim: Objective) -> Rungs:
 
 
 def _gives(pour: Pour, by_sucrose_equivalents: bool) -> tuple[float, ...]:
-    """What a ml of it adds to each of `SUMS`."""
+    """Return what a ml of it adds to each of `SUMS`."""
     abv, sugar, acid = pour.ingredient.composition.axes
     tin = 1.0 if pour.meets_ice else 0.0
     counted = sugar_counted(pour.ingredient, by_sucrose_equivalents)
@@ -164,7 +164,7 @@ def _gives(pour: Pour, by_sucrose_equivalents: bool) -> tuple[float, ...]:
 
 
 def character_per_ml(variant: Variant, index: int, aim: Objective) -> float:
-    """What moving a pour by a ml costs in character; a corrector has none to lose."""
+    """Return what moving a pour by a ml costs in character; a corrector has none to lose."""
     return price_per_ml(variant.drink.pours[index]) if aim.character and index not in variant.joins else 0.0
 
 

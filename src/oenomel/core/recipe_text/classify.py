@@ -40,7 +40,7 @@ class Guess:
 
 
 def slot_of(ingredient: Ingredient, ml: float | None, has_base: bool) -> SlotName:
-    """The part that so much of an ingredient plays: the first that it can, unless the amount or the drink speaks for another."""
+    """Return the part that so much of an ingredient plays: the first that it can, unless the amount or the drink speaks for another."""
     able = ingredient.slots
     if not able:
         return "other"
@@ -69,7 +69,7 @@ def stage_of(ingredient: Ingredient, slot: SlotName) -> Stage:
 
 
 def guess_of(parts: Sequence[RolePour], technique: str | None, serve_ice: str) -> Guess:
-    """The family of a recipe and its form."""
+    """Return the family of a recipe and its form."""
     family, why = _family(parts, technique)
     return Guess(family, _form(family, parts, serve_ice), why)
 
@@ -100,7 +100,7 @@ def _family(parts: Sequence[RolePour], technique: str | None) -> tuple[FamilyNam
 
 
 def _form(family: FamilyName, parts: Sequence[RolePour], serve_ice: str) -> str:
-    """The form of a family that the parts and the ice tell; the first that fits."""
+    """Return the form of a family that the parts and the ice tell; the first that fits."""
     foam = any(part.slot == "texture" and part.ingredient.foam == "firm" for part in parts)
     cream = any(part.ingredient.kind == "dairy" for part in parts)
     floated = any(part.stage == "floated" for part in parts)

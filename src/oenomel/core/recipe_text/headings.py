@@ -35,7 +35,8 @@ _ALL_IN: Final = re.compile(
 
 
 def heading_of(text: str, written: str) -> tuple[str, str] | None:
-    """The word of a heading and what stands behind it on its line; None where the text is none. ``written`` is the line with its marks.
+    """Return the word of a heading and what stands behind it on its line; None where the text is none. ``written`` is the line with its
+    marks.
 
     >>> heading_of("Glass: coupe", "Glass: coupe")
     ('glass', 'coupe')
@@ -55,12 +56,12 @@ def heading_of(text: str, written: str) -> tuple[str, str] | None:
 
 
 def section_of(what: str) -> Section | None:
-    """The part of a recipe that follows a heading."""
+    """Return the part of a recipe that follows a heading."""
     return _SECTIONS.get(what)
 
 
 def unit_told(text: str) -> str | None:
-    """The unit that a text says all amounts are in.
+    """Return the unit that a text says all amounts are in.
 
     >>> unit_told("All measures in ounces")
     'oz'
@@ -73,13 +74,13 @@ def unit_told(text: str) -> str | None:
 
 
 def unit_of_all(lines: Sequence[TextLine]) -> str | None:
-    """The unit of numbers without one: as the recipe says, else ounces where they are all as small as ounces."""
+    """Return the unit of numbers without one: as the recipe says, else ounces where they are all as small as ounces."""
     told = next((unit for line in lines if (unit := unit_told(line.text))), None)
     return told or _bare_unit(lines)
 
 
 def _bare_unit(lines: Sequence[TextLine]) -> str | None:
-    """The unit of numbers without one, where they are all as small as ounces."""
+    """Return the unit of numbers without one, where they are all as small as ounces."""
     bare_numbers = [
         piece.said.amount
         for line in lines

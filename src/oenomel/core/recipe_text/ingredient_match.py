@@ -48,7 +48,7 @@ class Meant:
 
 
 def meant_by(words: str, asides: tuple[str, ...], index: Index) -> Meant:
-    """What words mean, with what stood in brackets behind them ("simple syrup (2:1)")."""
+    """Return what words mean, with what stood in brackets behind them ("simple syrup (2:1)")."""
     first, *alternatives = " ".join(words.split()).split(" or ")
     of_first = _match_of(first if alternatives else words, asides, index)
     if not alternatives:
@@ -88,7 +88,7 @@ def _loosely(said: str, taken: str) -> str:
 
 
 def _tellings(words: str, asides: tuple[str, ...]) -> Iterator[str]:
-    """The words with what may belong to them, then by themselves, then without what comes behind a comma."""
+    """Yield the words with what may belong to them, then by themselves, then without what comes behind a comma."""
     proportions = [aside for aside in asides if _PROPORTION.search(aside)]
     yield from (f"{words} {found[0]}" for aside in proportions if (found := _PROPORTION.search(aside)))
     yield words
@@ -119,5 +119,5 @@ _KINDS_IN_WORDS: Final[Mapping[Kind, re.Pattern[str]]] = {
 
 
 def kind_in(words: str) -> Kind:
-    """The kind that words tell of something that nobody knows."""
+    """Return the kind that words tell of something that nobody knows."""
     return next((kind for kind, pattern in _KINDS_IN_WORDS.items() if pattern.search(words.lower())), "other")

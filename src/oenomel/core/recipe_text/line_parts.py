@@ -53,7 +53,7 @@ class Piece:
 
 
 def bare(line: str) -> str:
-    """A line without its bullet, number and marks of emphasis.
+    """Return a line without its bullet, number and marks of emphasis.
 
     >>> bare("- **60 ml** gin")
     '60 ml gin'
@@ -63,7 +63,7 @@ def bare(line: str) -> str:
 
 
 def pieces_of(line: str) -> list[str]:
-    """The parts of a line: each amount of something with what belongs to it, and what stands between such by itself.
+    """Return the parts of a line: each amount of something with what belongs to it, and what stands between such by itself.
 
     >>> pieces_of("60 ml gin, 22,5 ml lemon juice, strained; honey | 15 ml, lemon twist")
     ['60 ml gin', '22,5 ml lemon juice, strained', 'honey | 15 ml', 'lemon twist']
@@ -84,12 +84,12 @@ def pieces_of(line: str) -> list[str]:
 
 
 def has_pours(sentence: str) -> bool:
-    """Whether any part of a line tells how much of something."""
+    """Check whether any part of a line tells how much of something."""
     return tells_an_amount(sentence) or any(tells_an_amount(part) for part in _BETWEEN.split(sentence) if part.strip())
 
 
 def _run_together(part: str) -> list[str]:
-    """Two amounts without anything between them, as in "2 oz gin 1 oz vermouth"."""
+    """Return two amounts without anything between them, as in "2 oz gin 1 oz vermouth"."""
     words, parts, start = part.split(), [], 0
     for at in range(2, len(words) - 1):
         if at < start + 2 or not words[at][:1].isdigit():
@@ -105,7 +105,7 @@ def _run_together(part: str) -> list[str]:
 
 
 def tells_an_amount(part: str) -> bool:
-    """Whether a part of a line tells how much of something."""
+    """Check whether a part of a line tells how much of something."""
     within = any(_is_measure(each) for each in _ASIDE.findall(part))
     part = " ".join(_ASIDE.sub(" ", part).split())
     if re.search(r"\b(to|for) (garnish|serve)\b|^garnish\b", part, re.IGNORECASE):
@@ -118,7 +118,7 @@ def tells_an_amount(part: str) -> bool:
 
 
 def is_bare_amount(part: str) -> bool:
-    """Whether a part is an amount and a unit, of nothing."""
+    """Check whether a part is an amount and a unit, of nothing."""
     said = read_said(part)
     return said is not None and said.unit is not None and not said.of and part[:1].isdigit()
 
@@ -129,19 +129,21 @@ def _is_measure(text: str) -> bool:
 
 
 def _is_piece_alone(text: str) -> bool:
-    """A word like "twist", "sprig" or "measures": a thing, and no number of it."""
+    """Return a word like "twist", "sprig" or "measures": a thing, and no number of it."""
     said = read_said(text) if len(text.split()) == 1 and text[:1].isalpha() else None
     return said is not None and said.kind == "amount" and said.unit not in ("dash", "splash", "drop", "barspoon")
 
 
 def without_top(text: str) -> str | None:
-    """The words before "on top" or "on the foam", where a part ends so."""
+    """Return the words before "on top" or "on the foam", where a part ends so."""
     found = _ON_TOP.search(text)
     return text[: found.start()] if found and found.start() > 0 else None
 
 
 def piece_of(line: str, default_unit: str | None = None) -> Piece:
-    """What a part of a line tells: how much, of what, and what was guessed of it; ``default_unit`` is the recipe's, where it has one."""
+    """Return what a part of a line tells: how much, of what, and what was guessed of it; ``default_unit`` is the recipe's, where it has
+    one.
+    """
     text = " ".join(line.split())
     asides = tuple(found.strip() for found in _ASIDE.findall(text))
     outside = _LEADS.sub("", " ".join(_ASIDE.sub(" ", text).replace("*", "").replace("|", " ").split()))
@@ -163,7 +165,7 @@ def piece_of(line: str, default_unit: str | None = None) -> Piece:
 
 
 def _parted(text: str) -> tuple[Said | None, str, str]:
-    """The amount, the words for the ingredient, and the words for the amount."""
+    """Return the amount, the words for the ingredient, and the words for the amount."""
     whole = read_said(text)
     if whole is not None and whole.of:
         return whole, whole.of, text
@@ -176,7 +178,7 @@ def _parted(text: str) -> tuple[Said | None, str, str]:
 
 
 def _of_fruit(text: str) -> tuple[Said, str, str] | None:
-    """A fruit or an egg whose words go on, as in "1 egg white, fresh" or "juice of half a lime, strained"."""
+    """Return a fruit or an egg whose words go on, as in "1 egg white, fresh" or "juice of half a lime, strained"."""
     head, *rest = re.split(r",\s*", text, maxsplit=1)
     said = read_said(head) if rest else None
     if said is None or not said.of or re.match(r"(cut|sliced|wedge|wheel|for|to)\b", rest[0]):
@@ -206,7 +208,7 @@ def _amount_last(text: str) -> tuple[Said, str, str] | None:
 
 
 def _is_counted(text: str, of: str) -> bool:
-    """Whether a number without a unit counts something: in figures, or in words before a name ("two strawberries")."""
+    """Check whether a number without a unit counts something: in figures, or in words before a name ("two strawberries")."""
     if not re.match(r"[a-z]", of):
         return False
     in_words = re.match(r"(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b", text, re.IGNORECASE)
@@ -214,7 +216,7 @@ def _is_counted(text: str, of: str) -> bool:
 
 
 def _cased(text: str, rest: str) -> str:
-    """The last words of a text as they were written: what was read was in small letters."""
+    """Return the last words of a text as they were written: what was read was in small letters."""
     count = len(rest.split())
     written = text.replace("-", " ").split() if len(plain(text).split()) != len(text.split()) else text.split()
     tail = " ".join(written[-count:]) if count <= len(written) else rest
@@ -222,7 +224,7 @@ def _cased(text: str, rest: str) -> str:
 
 
 def _head(text: str, rest: str) -> str:
-    """The words before the rest."""
+    """Return the words before the rest."""
     tail = _cased(text, rest)
     if text.endswith(tail):
         return text[: len(text) - len(tail)].strip()
@@ -231,7 +233,7 @@ def _head(text: str, rest: str) -> str:
 
 
 def _second_amount(said: Said, words: str, asides: tuple[str, ...]) -> tuple[str, list[str]]:
-    """The words without a second telling of the amount ("60 ml / 2 oz gin"), and whether the two disagree."""
+    """Return the words without a second telling of the amount ("60 ml / 2 oz gin"), and whether the two disagree."""
     doubts = []
     match = re.match(r"^[/|(]\s*(.+)$", words)
     second = next(iter(beginnings(match[1])), None) if match else None
@@ -247,7 +249,7 @@ _ML_OF: Final = {"ml": 1.0, "cl": 10.0, "oz": 30.0, "tsp": 5.0, "barspoon": 5.0,
 
 
 def _same(one: Said, other: Said) -> bool:
-    """Whether two amounts are one in two units, rounded."""
+    """Check whether two amounts are one in two units, rounded."""
     if one.unit not in _ML_OF or other.unit not in _ML_OF:
         return True
     a, b = one.amount * _ML_OF[one.unit], other.amount * _ML_OF[other.unit]
@@ -255,7 +257,7 @@ def _same(one: Said, other: Said) -> bool:
 
 
 def in_a_unit(piece: Piece, default_unit: str | None) -> Piece:
-    """A piece whose bare number is in the recipe's unit, or in ml where its size tells that."""
+    """Return a piece whose bare number is in the recipe's unit, or in ml where its size tells that."""
     said = piece.said
     if said is None or said.unit is not None or said.kind not in ("amount", "range") or said.of:
         return piece
@@ -274,7 +276,7 @@ _BEGINS_ANEW: Final = re.compile(
 
 
 def split_sentences(text: str) -> Iterator[str]:
-    """The sentences of a line; a point in a figure ends none, nor one after a short form, but before a verb."""
+    """Yield the sentences of a line; a point in a figure ends none, nor one after a short form, but before a verb."""
     start = 0
     for found in re.finditer(r"[.!?] (?=[A-Z“\"(])", text):
         short = text[found.start()] == "." and _SHORT_FORMS.search(text[max(start, found.start() - _LONGEST_SHORT_FORM) : found.start()])

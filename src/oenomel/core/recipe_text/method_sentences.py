@@ -118,7 +118,7 @@ DRY_SHAKE_USUAL: Final = 10.0
 
 
 def garnish_of(line: str) -> tuple[str, ...]:
-    """What a line garnishes with; none where it is no garnish.
+    """Return what a line garnishes with; none where it is no garnish.
 
     >>> garnish_of("Garnish with a lime wheel and mint sprig")
     ('lime wheel', 'mint sprig')
@@ -135,7 +135,7 @@ def _listed_things(text: str) -> tuple[str, ...]:
 
 
 def made_of(sentence: str, so_far: MethodRead) -> MethodRead:
-    """What is known of the making once a sentence is read; the same where it tells nothing. What it told is named in ``told``."""
+    """Return what is known of the making once a sentence is read; the same where it tells nothing. What it told is named in ``told``."""
     words = plain(sentence)
     told: list[str] = []
     made = so_far
@@ -208,7 +208,7 @@ def _strained(words: str, _: str, made: MethodRead) -> MethodRead:
 
 
 def glass_in(words: str) -> str:
-    """The glass that words name, by the app's list or by its own word; empty where none.
+    """Return the glass that words name, by the app's list or by its own word; empty where none.
 
     >>> glass_in("strain into a chilled coupette")
     'coupe'

@@ -94,7 +94,7 @@ _RIM_AMOUNT: Final = (1.0, "tsp")
 
 
 def sections_of(text: str) -> list[TextLine]:
-    """The lines of a text; its headings tell the parts when they are read."""
+    """Return the lines of a text; its headings tell the parts when they are read."""
     return [TextLine(line) for line in text.splitlines() if line.strip()]
 
 
@@ -105,7 +105,7 @@ def read_recipe(
     name: str = "",
     mended: Mapping[str, Mended] = _NOTHING_MENDED,
 ) -> ReadRecipe:
-    """A recipe out of its lines; ``name`` where it is known apart from them, ``ingredient_of`` gives what a slug stands for.
+    """Return a recipe out of its lines; ``name`` where it is known apart from them, ``ingredient_of`` gives what a slug stands for.
 
     ``mended`` are what somebody said of lines, by their text as it was told.
     """
@@ -123,7 +123,7 @@ def read_recipe(
 
 
 def _in_parts(line: TextLine) -> list[TextLine]:
-    """A line as it is, or its sentences where it is too long to be read in one."""
+    """Return a line as it is, or its sentences where it is too long to be read in one."""
     text = " ".join(line.text.split())
     if len(text) <= LONGEST_LINE:
         return [line]
@@ -131,7 +131,7 @@ def _in_parts(line: TextLine) -> list[TextLine]:
 
 
 def _read_line(reading: ParserState, line: TextLine, section: Section, *, is_only: bool) -> Section:
-    """Reads a line; returns the part of the recipe that the next one belongs to."""
+    """Read a line; returns the part of the recipe that the next one belongs to."""
     text = bare(line.text)
     if not any(letter.isalnum() for letter in text):
         return section
@@ -153,7 +153,7 @@ def _read_line(reading: ParserState, line: TextLine, section: Section, *, is_onl
 
 
 def _begins_a_list(text: str) -> bool:
-    """Whether the first part of a text is an amount of something, as behind the name of a recipe on one line."""
+    """Check whether the first part of a text is an amount of something, as behind the name of a recipe on one line."""
     first = re.split(r",|\s\|\s", text)[0]
     return tells_an_amount(first) and not is_bare_amount(first)
 
@@ -204,7 +204,7 @@ def _read_heading(reading: ParserState, text: str, what: str, rest: str, section
 
 
 def _read_part(reading: ParserState, text: str, section: Section) -> None:
-    """A line, or what stands behind its heading: pours first, then sentences."""
+    """Return a line, or what stands behind its heading: pours first, then sentences."""
     if section == "apart" and _OF_THE_DRINK.match(text):
         section = "method"
     if section in ("note", "apart"):
@@ -253,7 +253,7 @@ def _starts_with_verb(text: str) -> bool:
 
 
 def _read_item(reading: ParserState, part: str) -> None:
-    """One amount of something, or what stands between such."""
+    """Return one amount of something, or what stands between such."""
     if _pressed_fruit(reading, part):
         return
     if garnish := garnish_of(part):
@@ -272,7 +272,7 @@ def _read_item(reading: ParserState, part: str) -> None:
 
 
 def _read_sentence(reading: ParserState, sentence: str, section: Section) -> None:
-    """A sentence of the making, something without an amount, or what nobody can place."""
+    """Return a sentence of the making, something without an amount, or what nobody can place."""
     text = sentence.strip(" .")
     if ONLY_ICE.fullmatch(text):
         reading.made = replace(reading.made, serve_ice="crushed" if re.match(r"crushed|pebble", text, re.IGNORECASE) else "cubes")
@@ -304,7 +304,7 @@ def _read_sentence(reading: ParserState, sentence: str, section: Section) -> Non
 
 
 def _pressed_fruit(reading: ParserState, text: str) -> bool:
-    """Whether a fruit goes in cut up, as in "half a lemon, cut in wedges": what juice it gives has to be asked."""
+    """Check whether a fruit goes in cut up, as in "half a lemon, cut in wedges": what juice it gives has to be asked."""
     found = _CUT_UP.match(text)
     squeezed = read_said(found["fruit"]) if found else None
     if found is None or squeezed is None or re.search(r"\bgarnish", text, re.IGNORECASE):
@@ -320,7 +320,7 @@ def _pressed_fruit(reading: ParserState, text: str) -> bool:
 
 
 def _garnished_by_the_way(reading: ParserState, text: str, made: MethodRead) -> MethodRead:
-    """What is put on the glass without a word for it: "Build in a wine glass, orange slice"."""
+    """Return what is put on the glass without a word for it: "Build in a wine glass, orange slice"."""
     for told in dict.fromkeys(re.split(r"[,;]\s*", text)[1:]):
         clause = re.sub(r" ?(?:\b(?:expressed|discarded|and|then)\b|&)", "", told).strip()
         words = stems(clause)
@@ -336,13 +336,13 @@ def _garnished_by_the_way(reading: ParserState, text: str, made: MethodRead) -> 
 
 
 def _names_what_is_poured(reading: ParserState, text: str) -> bool:
-    """Whether a sentence only puts together what is poured anyway: "Add everything to a tin"."""
+    """Check whether a sentence only puts together what is poured anyway: "Add everything to a tin"."""
     words = set(stems(text))
     return bool(words & _TOGETHER) and words <= _TOGETHER | {word for pour in reading.pours for word in stems(pour.words)}
 
 
 def _poured_in_words(reading: ParserState, text: str) -> bool:
-    """What is topped, floated or rinsed with, poured where it isn't yet; whether the words told such a thing."""
+    """Return what is topped, floated or rinsed with, poured where it isn't yet; whether the words told such a thing."""
     lasts: tuple[tuple[re.Pattern[str], Stage], ...] = ((_TOP, "topped"), *_LAST)
     for pattern, stage in lasts:
         for clause in re.split(r"[;,]\s*(?:and |then )*|\b(?:and|then)\s+(?=top|fill|float|rinse|finish)", text):
@@ -369,7 +369,7 @@ def _poured_in_words(reading: ParserState, text: str) -> bool:
 
 
 def _read_without_amount(reading: ParserState, sentence: str, text: str, section: Section) -> None:
-    """A line that only names something: a garnish, an ingredient whose amount has to be asked, or nothing that is known."""
+    """Return a line that only names something: a garnish, an ingredient whose amount has to be asked, or nothing that is known."""
     if sentence in reading.mended:
         read_pour(reading, replace(piece_of(text), text=sentence))
         return
@@ -391,7 +391,7 @@ def _rough_ml(amount: float, unit: str) -> float:
 
 
 def _finished(reading: ParserState) -> ReadRecipe:
-    """The recipe, with what only the whole of it tells: edges, followed amounts, the technique, the family."""
+    """Return the recipe, with what only the whole of it tells: edges, followed amounts, the technique, the family."""
     for what, _ in reading.made.rims:
         _read_rim(reading, what)
     _settle_lines_that_follow(reading)
@@ -423,7 +423,7 @@ def _finished(reading: ParserState) -> ReadRecipe:
 
 
 def _read_rim(reading: ParserState, what: str) -> None:
-    """The edge of the glass, as a pour that adds nothing to the liquid."""
+    """Return the edge of the glass, as a pour that adds nothing to the liquid."""
     slugs = (meant_by(each, (), reading.index).slug for each in re.split(r" ?/ ?| (?:or|and) ", what))
     coats = (reading.ingredient_of(slug) for slug in slugs if slug)
     ingredient = next((each for each in coats if "edge" in each.slots), None)
@@ -445,7 +445,7 @@ def _read_rim(reading: ParserState, what: str) -> None:
 
 
 def _settle_what_was_poured_after_all(reading: ParserState) -> None:
-    """A line without an amount asks for none where a sentence further down pours it: "soda water", then "top with soda water"."""
+    """Return a line without an amount asks for none where a sentence further down pours it: "soda water", then "top with soda water"."""
     poured = {pour.ingredient.slug for pour in reading.pours if pour.ingredient and pour.stage != "mixed"}
     reading.lines[:] = [
         replace(line, taken="made", sure=True, others=(), why="", asks="") if line.taken == "asked" and line.asks in poured else line

@@ -48,17 +48,17 @@ class ParserState:
         self.lines.append(ReadLine(text, taken, sure=sure, why=why))
 
     def garnish(self, text: str, *what: str) -> None:
-        """A line that garnishes with something."""
+        """Return a line that garnishes with something."""
         self.made = replace(self.made, garnish=(*self.made.garnish, *what))
         self.tell(text, "garnish")
 
     def ask(self, text: str, meant: Meant, why: str, amounts: tuple[str, ...] = ()) -> None:
-        """A line whose amount has to be asked."""
+        """Return a line whose amount has to be asked."""
         self.lines.append(ReadLine(text, "asked", None, False, meant.others, why, meant.slug or "", amounts))
 
 
 def read_pour(reading: ParserState, piece: Piece, meant: Meant | None = None, stage: Stage | None = None) -> None:
-    """A piece as a pour; as garnish where it is only that; asked where its amount isn't told."""
+    """Return a piece as a pour; as garnish where it is only that; asked where its amount isn't told."""
     if ONLY_ICE.fullmatch(piece.words):
         reading.tell(piece.text, "ice")
         return
@@ -127,7 +127,7 @@ def read_pour(reading: ParserState, piece: Piece, meant: Meant | None = None, st
 
 
 def _named(reading: ParserState, piece: Piece) -> Meant:
-    """What a piece is an amount of: "4 raspberries, muddled" are berries, "6 mint sprigs" are mint, for so many are no garnish."""
+    """Return what a piece is an amount of: "4 raspberries, muddled" are berries, "6 mint sprigs" are mint, for so many are no garnish."""
     words = piece.words
     counted = piece.said is not None and piece.said.unit in (None, "piece", "leaf")
     if counted:
@@ -166,7 +166,7 @@ def _worth_keeping(piece: Piece, said: Said) -> bool:
 
 
 def _amount_of(said: Said, ingredient: Ingredient | None) -> tuple[float, Unit, list[str], tuple[str, ...]]:
-    """An amount in a unit of a file, what of it was guessed, and what it could be as well."""
+    """Return an amount in a unit of a file, what of it was guessed, and what it could be as well."""
     if said.kind == "line":
         usual = next(slot.usual_ml for slot in families()["fizz"].slots if slot.slot == "lengthener")
         return usual, "ml", [f"As much as fits: {usual:g} ml is usual."], ("30 ml", "60 ml", "90 ml")
@@ -185,5 +185,5 @@ def _amount_of(said: Said, ingredient: Ingredient | None) -> tuple[float, Unit, 
 
 
 def as_unit(word: str) -> Unit:
-    """A word for a unit as one of the units of a file; it has to be one."""
+    """Return a word for a unit as one of the units of a file; it has to be one."""
     return next(unit for unit in UNITS if unit == word)

@@ -113,13 +113,13 @@ class Jugs:
         return self.part_ml * self.parts
 
     def blend(self, more_parts: int) -> Drink:
-        """A glass with so many parts out of the jug with more, as a drink that can be forecast."""
+        """Return a glass with so many parts out of the jug with more, as a drink that can be forecast."""
         more_ml = more_parts * self.part_ml
         pours = [*self.less.taken(self.glass_ml - more_ml), *self.more.taken(more_ml)]
         return Drink(f"A glass for {NOUNS[self.matter]}", "open", tuple(p for p in pours if p.volume_ml > 0), method=Method("none"))
 
     def distances(self) -> list[Distance]:
-        """Every pair of glasses of which one comes straight out of a jug, nearest first."""
+        """Return every pair of glasses of which one comes straight out of a jug, nearest first."""
         pairs = {(low, high) for n in range(self.parts) for low, high in ((0, n + 1), (n, self.parts))}
         found = [Distance(low, high, self._at(high) - self._at(low)) for low, high in pairs]
         return sorted(found, key=lambda each: (each.steps, each.less_parts))
@@ -131,7 +131,7 @@ class Jugs:
         return abv / 100 * self.glass_ml * ETHANOL_G_PER_ML
 
     def _at(self, more_parts: int) -> float:
-        """Where a blend stands on the ruler of what is asked, [steps]."""
+        """Find where a blend stands on the ruler of what is asked, [steps]."""
         share = more_parts / self.parts
         if self.matter == "smell":
             return math.log(self.less.smell * (1 - share) + self.more.smell * share) / SMELL_STEP
@@ -141,7 +141,7 @@ class Jugs:
 
 
 def glass_of(grid_ml: float) -> tuple[float, int]:
-    """What is measured with, and how many of it make a glass, the smallest that can be blended finely.
+    """Return what is measured with, and how many of it make a glass, the smallest that can be blended finely.
 
     Raises
     ------
@@ -157,12 +157,12 @@ def glass_of(grid_ml: float) -> tuple[float, int]:
 
 
 def needs(matter: Attribute) -> tuple[str, ...]:
-    """Which jobs bottles have to do for it, water aside."""
+    """Find which jobs bottles have to do for it, water aside."""
     return ("sour", "sweet", *(("base",) if matter in ("abv", "smell") else ()), *(("liqueur",) if matter == "smell" else ()))
 
 
 def choices(matter: Attribute, job: str, larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> list[Ingredient]:
-    """What could do a job: what is at hand before what isn't, the plainest first; of what isn't at hand only the usual."""
+    """Return what could do a job: what is at hand before what isn't, the plainest first; of what isn't at hand only the usual."""
     what, least = _LEAST[job]
 
     def does(each: Ingredient) -> bool:
@@ -190,7 +190,7 @@ def jugs_for(
     grid_ml: float = GRID_ML,
     volume_ml: float = 0.0,
 ) -> Jugs:
-    """The two jugs for so many triangles, as small as they can be measured.
+    """Return the two jugs for so many triangles, as small as they can be measured.
 
     Each is mixed to a strength, sugar and acid of its own, a linear problem; then its amounts go up or down to the grid, so that the two
     stay alike in what isn't asked. The smallest volume that keeps this is taken.
@@ -225,7 +225,7 @@ def jugs_for(
 
 
 def _shares(matter: Attribute, bottles: Mapping[str, Ingredient], steps: float) -> list[float]:
-    """Each bottle's share of a jug so many steps above the one with less, in the order of `needs`, then water's; adds up to 1."""
+    """Return each bottle's share of a jug so many steps above the one with less, in the order of `needs`, then water's; adds up to 1."""
     abv, sugar, acid = _LEVELS[matter]
     smell = 0.0
     if matter == "smell":

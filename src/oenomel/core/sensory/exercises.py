@@ -86,7 +86,7 @@ class Exercise:
 
 
 def score_of(right: Mapping[str, Sequence[str]], said: Mapping[str, str]) -> float:
-    """Which part of what was asked was answered rightly, 0 to 1; what wasn't answered is wrong.
+    """Find which part of what was asked was answered rightly, 0 to 1; what wasn't answered is wrong.
 
     >>> score_of({"sugar": ("more",), "acid": ("same", "less")}, {"sugar": "less", "acid": "same"})
     0.5
@@ -102,7 +102,7 @@ def exercise(
     conditions: Conditions,
     seed: int,
 ) -> Exercise:
-    """An exercise out of the book; of the same book and seed the same.
+    """Return an exercise out of the book; of the same book and seed the same.
 
     Raises
     ------
@@ -257,7 +257,7 @@ def _others(moves: Sequence[_Moved], best: _Moved, draw: random.Random) -> list[
 def _swapped(
     drink: Drink, larder: Mapping[str, Ingredient], in_stock: Collection[str], draw: random.Random
 ) -> tuple[Drink, Ingredient, Ingredient] | None:
-    """One pour exchanged for a thing of its own kind, rather one that is at hand; None where nothing can be."""
+    """Return one pour exchanged for a thing of its own kind, rather one that is at hand; None where nothing can be."""
     places = _movable(drink)
     if not places:
         return None
@@ -293,7 +293,7 @@ def _steps(drink: Drink, beside: Drink, conditions: Conditions) -> dict[str, flo
 
 
 def _distance(drink: Drink, beside: Drink, conditions: Conditions) -> float:
-    """How far two drinks are apart over the three axes, [steps]."""
+    """Compute how far two drinks are apart over the three axes, [steps]."""
     return math.hypot(*_steps(drink, beside, conditions).values())
 
 

@@ -111,7 +111,7 @@ class Threshold:
         return float(np.interp(0.0, _log_places(), np.cumsum(self._of_places()) - self._of_places() / 2))
 
     def right_at(self, steps: ArrayLike) -> Floats:
-        """How likely the odd glass is found at distances, shape as given, by all that is known."""
+        """Compute how likely the odd glass is found at distances, shape as given, by all that is known."""
         right: Floats = np.einsum("msp,...msp->...", self.chances, _right(steps))
         return right
 
@@ -126,7 +126,7 @@ class Threshold:
 
 
 def threshold_of(answers: Sequence[TriangleAnswer]) -> Threshold:
-    """What triangles teach of a taster's step; of none, that he is about as other people are.
+    """Return what triangles teach of a taster's step; of none, that he is about as other people are.
 
     P(right) = 1/3 + 2/3·0.96·(1 − exp(−ln 2·(n/α)^β)), on a grid over α (log-normal prior, sd 0.5) and β {1.5, 2, 3}, beside the chance
     that he only guessed. For n = α half of what can be told is told.
@@ -144,14 +144,14 @@ def threshold_of(answers: Sequence[TriangleAnswer]) -> Threshold:
 
 
 def updated(known: Threshold, answer: TriangleAnswer) -> Threshold:
-    """What is known after one more answer."""
+    """Return what is known after one more answer."""
     likely = _right(answer.steps)
     chances = known.chances * (likely if answer.right else 1 - likely)
     return Threshold(chances / chances.sum(), known.triangles + 1, known.right + answer.right)
 
 
 def most_informative(known: Threshold, distances: Sequence[float]) -> int:
-    """Which of the distances that can be poured teaches most: after its answer, least is expected to be left unknown of his step.
+    """Find which of the distances that can be poured teaches most: after its answer, least is expected to be left unknown of his step.
 
     Raises
     ------
@@ -164,7 +164,7 @@ def most_informative(known: Threshold, distances: Sequence[float]) -> int:
 
 
 def worth_going_on(known: Threshold, distances: Sequence[float]) -> bool:
-    """Whether six more triangles would take a tenth of the doubt away, if each taught as much as the next one is expected to."""
+    """Check whether six more triangles would take a tenth of the doubt away, if each taught as much as the next one is expected to."""
     learnt = _unknown(known.chances) - float(_left_unknown(known.chances, np.asarray(distances, dtype=np.float64)).min())
     # A doubt that shrinks to a part has so much less entropy as the logarithm of that part.
     return 1 - math.exp(-ROUND * learnt) >= WORTH_LESS
@@ -177,7 +177,7 @@ def _unknown(chances: Floats) -> float:
 
 
 def _left_unknown(chances: Floats, distances: Floats) -> Floats:
-    """Expected entropy of the step after a triangle at each distance, shape (distances,), [nats]."""
+    """Return the expected entropy of the step after a triangle at each distance, shape (distances,), [nats]."""
     right = _right(distances)
     left = np.zeros(len(distances))
     for likely in (right, 1 - right):
@@ -189,7 +189,7 @@ def _left_unknown(chances: Floats, distances: Floats) -> Floats:
 
 
 def _right(steps: ArrayLike) -> Floats:
-    """How likely each tongue finds the odd glass, shape (..., 2, slopes, places)."""
+    """Compute how likely each tongue finds the odd glass, shape (..., 2, slopes, places)."""
     n = np.asarray(steps, dtype=np.float64)[..., None, None]
     tells = 1 - np.exp(-math.log(2) * (n / np.exp(_log_places())) ** np.array(SLOPES)[:, None])
     tasted = BY_CHANCE + (1 - BY_CHANCE) * ATTENTIVE * tells
@@ -204,7 +204,7 @@ def _log_places() -> Floats:
 
 @cache
 def _prior() -> Floats:
-    """What is believed beforehand, shape (2, slopes, places)."""
+    """Return what is believed beforehand, shape (2, slopes, places)."""
     places = np.exp(-0.5 * (_log_places() / PRIOR_SD) ** 2)
     tongues = np.repeat((places / places.sum())[None], len(SLOPES), axis=0) / len(SLOPES)
     return np.stack([(1 - GUESSES) * tongues, GUESSES * tongues])

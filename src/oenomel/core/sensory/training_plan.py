@@ -43,12 +43,12 @@ class Day:
 
     @property
     def done(self) -> bool:
-        """Whether nothing of it is left."""
+        """True if nothing of it is left."""
         return all(task.done >= task.wanted for task in self.tasks)
 
 
 def week_plan(done: Mapping[TaskKey, int]) -> tuple[Day, ...]:
-    """The plan with what was done since it was begun: what was done counts for the earliest day that asks for it.
+    """Return the plan with what was done since it was begun: what was done counts for the earliest day that asks for it.
 
     >>> [(task.of, task.done, task.wanted) for task in week_plan({("triangle", "sugar"): 8})[5].tasks]
     [('sugar', 2, 6), ('acid', 0, 6)]

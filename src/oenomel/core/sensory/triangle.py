@@ -65,7 +65,7 @@ class GlassLine:
 
 
 def next_triangle(jugs: Jugs, known: Threshold, left: BlendsLeft, draw: random.Random) -> Triangle:
-    """The triangle that teaches most of what can still be poured; which glass is the odd one, and of which liquid, is drawn.
+    """Return the triangle that teaches most of what can still be poured; which glass is the odd one, and of which liquid, is drawn.
 
     Raises
     ------
@@ -86,7 +86,7 @@ def next_triangle(jugs: Jugs, known: Threshold, left: BlendsLeft, draw: random.R
 
 
 def poured(jugs: Jugs, triangle: Triangle) -> tuple[GlassLine, ...]:
-    """What the pourer does, in the order of the glasses: the two alike are stirred together and shared, so that they are alike."""
+    """Return what the pourer does, in the order of the glasses: the two alike are stirred together and shared, so that they are alike."""
     lines = []
     for glasses in (triangle.alike, (triangle.odd,)):
         more_ml = triangle.parts_of(glasses[0]) * jugs.part_ml * len(glasses)
@@ -95,7 +95,7 @@ def poured(jugs: Jugs, triangle: Triangle) -> tuple[GlassLine, ...]:
 
 
 def left_after(jugs: Jugs, triangles: Sequence[Triangle]) -> BlendsLeft:
-    """What is left in the jugs after these."""
+    """Return what is left in the jugs after these."""
     lines = [line for triangle in triangles for line in poured(jugs, triangle)]
     return BlendsLeft(
         max(0.0, jugs.less.volume_ml - sum(line.less_ml for line in lines)),
@@ -104,7 +104,7 @@ def left_after(jugs: Jugs, triangles: Sequence[Triangle]) -> BlendsLeft:
 
 
 def can_pour(jugs: Jugs, left: BlendsLeft) -> bool:
-    """Whether what is left is enough for one more triangle."""
+    """Check whether what is left is enough for one more triangle."""
     return any(_sides(jugs, each, left) for each in jugs.distances())
 
 
@@ -114,18 +114,18 @@ def alcohol_g(jugs: Jugs, triangle: Triangle) -> float:
 
 
 def _least_left(jugs: Jugs, distance: Distance, left: BlendsLeft) -> float:
-    """What is left in the emptier jug after a triangle of this distance, whichever glass is the odd one, [ml]."""
+    """Return what is left in the emptier jug after a triangle of this distance, whichever glass is the odd one, [ml]."""
     more_ml = 1.5 * (distance.less_parts + distance.more_parts) * jugs.part_ml
     return min(left.less_ml - (3 * jugs.glass_ml - more_ml), left.more_ml - more_ml)
 
 
 def _sides(jugs: Jugs, distance: Distance, left: BlendsLeft) -> list[bool]:
-    """Whether the odd glass may be the one with more, or the one with less, out of what is left."""
+    """Check whether the odd glass may be the one with more, or the one with less, out of what is left."""
     return [side for side in (False, True) if min(_taken_from(jugs, distance, side, left)) >= -1e-9]
 
 
 def _leaves_both(jugs: Jugs, distance: Distance, odd_is_more: bool, left: BlendsLeft) -> bool:
-    """Whether a glass of each jug is left for every triangle that the rest is enough for: one of each and two of the other can then
+    """Check whether a glass of each jug is left for every triangle that the rest is enough for: one of each and two of the other can then
     always be poured.
     """
     rest = _taken_from(jugs, distance, odd_is_more, left)
@@ -134,6 +134,6 @@ def _leaves_both(jugs: Jugs, distance: Distance, odd_is_more: bool, left: Blends
 
 
 def _taken_from(jugs: Jugs, distance: Distance, odd_is_more: bool, left: BlendsLeft) -> tuple[float, float]:
-    """What a triangle leaves of each jug, [ml]; less than nothing where it can't be poured."""
+    """Return what a triangle leaves of each jug, [ml]; less than nothing where it can't be poured."""
     lines = poured(jugs, Triangle(distance.steps, distance.less_parts, distance.more_parts, 1, odd_is_more))
     return left.less_ml - sum(line.less_ml for line in lines), left.more_ml - sum(line.more_ml for line in lines)

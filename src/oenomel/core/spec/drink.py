@@ -42,7 +42,9 @@ class Pour:
         return min(self.volume_ml, RINSE_ML) if self.stage == "rinse" else self.volume_ml
 
     def at(self, volume_ml: float) -> Pour:
-        """The same pour with another amount; a board asks for thousands, and a constructor takes a tenth of `dataclasses.replace`."""
+        """Return the same pour with another amount; a board asks for thousands, and a constructor takes a tenth of
+        `dataclasses.replace`.
+        """
         return Pour(self.ingredient, volume_ml, self.unit, self.slot, self.stage, self.by_eye, self.dissolves_later)
 
     def of(self, ingredient: Ingredient) -> Pour:
@@ -51,7 +53,7 @@ class Pour:
 
     @property
     def meets_ice(self) -> bool:
-        """Whether it is in the tin or mixing glass when the ice is."""
+        """True if it is in the tin or mixing glass when the ice is."""
         return self.stage == "mixed"
 
 
@@ -79,5 +81,5 @@ class Drink:
             object.__setattr__(self, "pours", tuple(pours))
 
     def with_pours(self, pours: tuple[Pour, ...]) -> Drink:
-        """The same drink with other pours."""
+        """Return the same drink with other pours."""
         return Drink(self.name, self.family, pours, self.form, self.method, self.serve)

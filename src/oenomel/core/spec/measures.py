@@ -106,7 +106,7 @@ class Said:
 
 
 def is_by_eye(said: str) -> bool:
-    """Whether somebody's words for an amount tell that it isn't measured.
+    """Check whether somebody's words for an amount tell that it isn't measured.
 
     >>> is_by_eye("about 20"), is_by_eye("three quarters")
     (True, False)
@@ -116,7 +116,7 @@ def is_by_eye(said: str) -> bool:
 
 @lru_cache(maxsize=4096)
 def plain(text: str) -> str:
-    """A text in small letters, its fractions as 1/2, its ranges with "to", its units apart from their numbers.
+    """Return a text in small letters, its fractions as 1/2, its ranges with "to", its units apart from their numbers.
 
     >>> plain("1½–2oz")
     '1 1/2 to 2 oz'
@@ -135,14 +135,14 @@ def plain(text: str) -> str:
 
 
 def read_said(text: str, start: Start = "said") -> Said | None:
-    """What a whole text says, or None where it isn't a measure; less than nothing is none."""
+    """Return what a whole text says, or None where it isn't a measure; less than nothing is none."""
     if len(text) > LONGEST_SAID:
         return None
     return _read(text, start)
 
 
 def beginnings(text: str, start: Start = "measured", most: int = 9) -> Iterator[tuple[Said, str]]:
-    """What the beginning of a text says, with the words that are left; the longest beginning first."""
+    """Yield what the beginning of a text says, with the words that are left; the longest beginning first."""
     words = [] if _THOUSANDS.search(text) else plain(text).split()
     for count in range(min(len(words), most), 0, -1):
         said = read_said(" ".join(words[:count]), start)

@@ -84,7 +84,7 @@ _HOW: Final = re.compile(
 
 
 def garnish_from_words(words: str) -> Garnish:
-    """A garnish out of a line of words: what follows a comma is how it is put there where it sounds like that, else why.
+    """Return a garnish out of a line of words: what follows a comma is how it is put there where it sounds like that, else why.
 
     >>> garnish_from_words("bay leaf, for the nose").why, garnish_from_words("lemon peel, expressed").how
     ('for the nose', 'expressed')

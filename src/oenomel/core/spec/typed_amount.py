@@ -59,7 +59,7 @@ def parse_typed(
     part_ml: float | None = None,
     ounce_ml: float = BAR_OUNCE_ML,
 ) -> TypedAmount:
-    """A typed amount, in figures or in words; ``default_unit`` is meant where none is typed.
+    """Return a typed amount, in figures or in words; ``default_unit`` is meant where none is typed.
 
     ``pours`` are the drink's ingredients with their slots, so that "half the gin" and "as much as the sour" can be told; ``own`` is the
     place of the one that is typed. ``part_ml`` is the size of a part in this drink, where it is known.
@@ -116,7 +116,7 @@ def _checked_amount(amount: float) -> float:
 
 
 def _of_the_pour(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | None) -> Said | None:
-    """A measure that says what it is of, as in "2 oz of gin" or "top with soda"."""
+    """Return a measure that says what it is of, as in "2 oz of gin" or "top with soda"."""
     for start in ("measured", "said"):
         for said, rest in beginnings(words, start):
             of = stems(re.sub(r"^(of|with)\b", "", rest))
@@ -131,7 +131,7 @@ def _of_the_pour(words: str, pours: Sequence[tuple[Ingredient, str]], own: int |
 
 
 def _is_called(pour: tuple[Ingredient, str], words: Sequence[str]) -> bool:
-    """Whether the words name a pour, by a name of its ingredient or by its role."""
+    """Check whether the words name a pour, by a name of its ingredient or by its role."""
     ingredient, slot = pour
     if len(words) == 1 and slot in (words[0], _SLOT_WORDS.get(words[0])):
         return True
@@ -139,7 +139,7 @@ def _is_called(pour: tuple[Ingredient, str], words: Sequence[str]) -> bool:
 
 
 def _follows(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | None) -> tuple[int, float] | None:
-    """Which pour is followed, and how many times of it, in "half the gin" or "as much as the sour"."""
+    """Find which pour is followed, and how many times of it, in "half the gin" or "as much as the sour"."""
     for said, rest in beginnings(words, "times"):
         wanted = stems(rest)
         others = [(index, pour) for index, pour in enumerate(pours) if index != own]
@@ -153,7 +153,7 @@ def _follows(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | Non
 
 
 def _refusal(words: str) -> NotAnAmount | UnknownUnit:
-    """Why a text is no amount: an unknown unit after a number that could be read, or the whole of it."""
+    """Explain why a text is no amount: an unknown unit after a number that could be read, or the whole of it."""
     number = next(((said, rest) for said, rest in beginnings(words) if said.unit is None), None)
     if number and number[1].isalpha() and number[1] not in ("to", "or", "and", "of") and read_said(number[1]) is None:
         return UnknownUnit(number[1][:24], UNITS)

@@ -63,7 +63,7 @@ def unit_words(unit: str, amount: float) -> str:
 
 
 def parse_amount(value: float | str) -> float:
-    """The number in an amount, which may be a number or a text like "3/4", "1 1/2" or "22.5".
+    """Return the number in an amount, which may be a number or a text like "3/4", "1 1/2" or "22.5".
 
     Raises
     ------
@@ -123,7 +123,7 @@ def to_ml(amount: float, unit: str, ingredient: Ingredient, ounce_ml: float = BA
 
 
 def pourable(volume_ml: float) -> float:
-    """A volume that can be poured, [ml], as it is.
+    """Return a volume that can be poured, [ml], as it is.
 
     Raises
     ------

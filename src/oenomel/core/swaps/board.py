@@ -151,7 +151,7 @@ class Board:
 
 
 def joined(parts: Iterable[Board]) -> Board:
-    """The parts of a board as one."""
+    """Return the parts of a board as one."""
     seen = list(parts)
     return Board(tuple(row for part in seen for row in part.rows), seen[-1].searched, seen[-1].total, seen[0].left_out, seen[0].present)
 
@@ -169,7 +169,7 @@ def swap_board(
     correctors: Sequence[Ingredient] = (),
     budget: Budget | None = None,
 ) -> Iterator[Board]:
-    """What could take the place of a pour, part by part: the first part has the likeliest rows, so that they are there at once.
+    """Yield what could take the place of a pour, part by part: the first part has the likeliest rows, so that they are there at once.
 
     Parameters
     ----------
@@ -239,7 +239,7 @@ class _Seat:
         return self._standings([self.drink], [None])[0]
 
     def likeliest_first(self, candidates: list[Candidate]) -> list[Candidate]:
-        """Offers by a quick search without proof."""
+        """Offer by a quick search without proof."""
         if self.mode != "rebalance" or len(candidates) <= FIRST_ROWS:
             return candidates
         likely = np.empty(len(candidates))
@@ -256,7 +256,7 @@ class _Seat:
         return [candidates[i] for i in np.argsort(likely, kind="stable")]
 
     def rows(self, candidates: Sequence[Candidate], cut: float) -> tuple[SwapRow, ...]:
-        """These candidates, tried."""
+        """Return these candidates, tried."""
         if not candidates:
             return ()
         variants = [self._variant(candidate) for candidate in candidates]
@@ -308,7 +308,7 @@ class _Seat:
     def _searched(
         self, candidates: Sequence[Candidate], placed: Sequence[tuple[int, Variant]], cuts: Floats, correctors: Sequence[Ingredient]
     ) -> list[_Mended]:
-        """What each variant becomes, at its place among the candidates; nothing where its J is over its cut."""
+        """Return what each variant becomes, at its place among the candidates; nothing where its J is over its cut."""
         found = [_Mended(None)] * len(candidates)
         for which, alike in self._few_alike([variant for _, variant in placed], correctors):
             places = [placed[at][0] for at in which]
@@ -328,7 +328,7 @@ class _Seat:
         return found
 
     def _few_alike(self, variants: Sequence[Variant], correctors: Sequence[Ingredient]) -> Iterator[tuple[list[int], list[Variant]]]:
-        """The same, no more at once than memory may hold with all that their correctors make of them."""
+        """Yield the same, no more at once than memory may hold with all that their correctors make of them."""
         for places, alike in self._alike(variants):
             most = WIDE_AT_ONCE if self.aim.bounds else SEARCHED_AT_ONCE
             at_once = max(1, most // len(with_correctors(alike[0], correctors)))
@@ -369,7 +369,9 @@ class _Seat:
         return self.variants[candidate.key]
 
     def _made(self, candidate: Candidate) -> Variant:
-        """The drink with the candidate in the pour's place, as much of it; what is dry by its sugar. A helper brings what is missing."""
+        """Return the drink with the candidate in the pour's place, as much of it; what is dry by its sugar. A helper brings what is
+        missing.
+        """
         pour, ingredient = self.pour, candidate.ingredient
         volume, unit = pour.liquid_ml if self.can_move else pour.volume_ml, pour.unit
         if ingredient.composition.solid != pour.ingredient.composition.solid and self.can_move:
@@ -401,7 +403,7 @@ class _Seat:
         return grid_of(candidate.ingredient, unit, self.aim.grid_ml)
 
     def _unblended(self, drink: Drink, candidate: Candidate) -> Drink:
-        """A blend told as the two pours that it is; the new one follows the old."""
+        """Return a blend told as the two pours that it is; the new one follows the old."""
         if candidate.share == 1:
             return drink
         whole = drink.pours[self.index]
@@ -410,7 +412,7 @@ class _Seat:
         return drink.with_pours((*drink.pours[: self.index], old, new, *drink.pours[self.index + 1 :]))
 
     def _standings(self, drinks: Sequence[Drink], costs: Sequence[float | None]) -> list[RowOutcome]:
-        """Where drinks stand; J of those for which none is given has no price of changes in it."""
+        """Find where drinks stand; J of those for which none is given has no price of changes in it."""
         if not drinks:
             return []
         figures = figures_of(drinks, self.aim.by_sucrose_equivalents, self.conditions)
@@ -429,14 +431,14 @@ def _with_pour(drink: Drink, index: int, pour: Pour) -> Drink:
 
 
 def _blend(old: Ingredient, new: Ingredient, share: float) -> Ingredient:
-    """Two spirits as one pour: what is in them adds by volume."""
+    """Return two spirits as one pour: what is in them adds by volume."""
     return replace(
         new, slug=f"{old.slug}+{new.slug}", name=f"{old.name} and {new.name}", composition=blend(old.composition, new.composition, share)
     )
 
 
 def _unseen(before: Ingredient, after: Ingredient) -> tuple[str, ...]:
-    """What no axis shows: the trade's impression, what the nose gains and loses, bitterness, foam."""
+    """Return what no axis shows: the trade's impression, what the nose gains and loses, bitterness, foam."""
     said = []
     if after.impression:
         said.append(after.impression)

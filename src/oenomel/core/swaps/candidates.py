@@ -53,7 +53,7 @@ class Candidate:
     helper: Ingredient | None = None
 
     def loses_bubbles(self, pour: Pour) -> bool:
-        """Whether it is still where bubbles are part of the job."""
+        """Check whether it is still where bubbles are part of the job."""
         return pour.ingredient.is_sparkling and not self.ingredient.is_sparkling
 
     @property
@@ -72,7 +72,7 @@ class LeftOut:
 
 
 def candidates_for(drink: Drink, index: int, larder: Mapping[str, Ingredient], filters: Filters) -> tuple[list[Candidate], list[LeftOut]]:
-    """What can do the job, in the order of the larder, and what can't with its reason."""
+    """Return what can do the job, in the order of the larder, and what can't with its reason."""
     pour = drink.pours[index]
     candidates, left_out = [], []
     for ingredient in larder.values():
@@ -90,7 +90,7 @@ def candidates_for(drink: Drink, index: int, larder: Mapping[str, Ingredient], f
 
 
 def _helper(ingredient: Ingredient, pour: Pour, larder: Mapping[str, Ingredient]) -> Ingredient | None:
-    """What is poured beside a juice or a liqueur that brings noticeably less of what the slot is for."""
+    """Return what is poured beside a juice or a liqueur that brings noticeably less of what the slot is for."""
     if pour.slot not in HELPERS or ingredient.kind not in ("juice", "liqueur"):
         return None
     brings, slug, _ = HELPERS[pour.slot]
@@ -100,7 +100,7 @@ def _helper(ingredient: Ingredient, pour: Pour, larder: Mapping[str, Ingredient]
 
 
 def _unfit(ingredient: Ingredient, pour: Pour) -> str:
-    """Why it can't do the job of this pour; empty where it can."""
+    """Explain why it can't do the job of this pour; empty where it can."""
     if ingredient.is_sparkling and pour.stage == "mixed":
         return "It is sparkling, and never goes in a closed shaker."
     if "hot" in ingredient.cautions and "hot" not in pour.ingredient.cautions:
@@ -123,7 +123,7 @@ def _article(slot: str) -> str:
 
 
 def _unwanted(ingredient: Ingredient, filters: Filters) -> str:
-    """Which filter it fails; empty where none."""
+    """Find which filter it fails; empty where none."""
     allergens = sorted(filters.avoid_allergens.intersection(ingredient.allergens))
     price = ingredient.label("price_per_litre")
     checks: tuple[tuple[bool, str], ...] = (

@@ -44,7 +44,8 @@ def answer(
     joining: bool = True,
     budget: Budget | None = None,
 ) -> Answered:
-    """The pourable drink nearest to ``wished``, shape (3,), [steps]: its own pours first, and correctors where these leave an axis off.
+    """Return the pourable drink nearest to ``wished``, shape (3,), [steps]: its own pours first, and correctors where these leave an axis
+    off.
 
     Parameters
     ----------
@@ -96,7 +97,7 @@ def moving(drink: Drink) -> tuple[int, ...]:
 
 
 def target_at(wished: Floats, volume_ml: float) -> Target:
-    """A point of the rulers, shape (3,), [steps], as a target of so many ml."""
+    """Return a point of the rulers, shape (3,), [steps], as a target of so many ml."""
     levels = [max(axis.floor, float(axis.level_at(n))) for n, axis in zip(wished, AXES.values(), strict=True)]
     sugar, acid, abv = levels
     return Target(min(sugar, 150.0), min(acid, 150.0), min(abv, 95.0), volume_ml)

@@ -60,7 +60,7 @@ class BriefCheck:
 
 
 def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
-    """What of a brief a drink keeps, as far as it is computed."""
+    """Return what of a brief a drink keeps, as far as it is computed."""
     served, held = forecast.served, []
     least, most = brief.least_abv, brief.most_abv
     if least is not None or most is not None:
@@ -111,7 +111,7 @@ def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
 
 
 def _colour_of(forecast: Forecast) -> str:
-    """The foreseen colour of the largest layer in its glass, in words."""
+    """Return the foreseen colour of the largest layer in its glass, in words."""
     if forecast.appearance is not None:
         return colour_words(max(forecast.appearance.liquid, key=lambda layer: layer.volume_ml).colour)
     return colour_words(swatch(forecast.drink.pours, forecast.served.volume_ml, air=air_in(forecast.drink)))

@@ -26,7 +26,7 @@ class Branch:
 
 
 def branch(drink: Drink, parent: Drink, conditions: Conditions) -> Branch:
-    """What changed between a parent and its child."""
+    """Return what changed between a parent and its child."""
     changes = changes_between(drink, parent, conditions)
     steps = {name: sum(change.steps[name] for change in changes) for name in AXES}
     words = [change.words for change in changes]
@@ -36,7 +36,7 @@ def branch(drink: Drink, parent: Drink, conditions: Conditions) -> Branch:
 
 
 def origins(drink: Drink, parents: Sequence[Drink]) -> tuple[int | None, ...]:
-    """Which parent each pour came from, by its place among them: the first that pours the same, else the first that holds the same
+    """Find which parent each pour came from, by its place among them: the first that pours the same, else the first that holds the same
     ingredient; None where it is new.
     """
     same = [{id(after): before for before, after in paired_pours(parent.pours, drink.pours) if before and after} for parent in parents]
@@ -51,7 +51,7 @@ def origins(drink: Drink, parents: Sequence[Drink]) -> tuple[int | None, ...]:
 
 
 def cross(parents: Sequence[Drink]) -> Drink:
-    """A drink out of two or three: the frame (amounts, method, glass) of the first, and one thing of each of the others.
+    """Return a drink out of two or three: the frame (amounts, method, glass) of the first, and one thing of each of the others.
 
     The first slot among sweet, liqueur, accent and sour that another fills with an ingredient of its own takes the place of the first's,
     at the first's amount; what the first lacks joins as it is poured there. Where they differ in nothing but the base, it is the base. A

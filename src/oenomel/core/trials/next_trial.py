@@ -128,7 +128,9 @@ def may_join(larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> dic
 
 
 def reference_of(sheets: Sequence[Sheet], home: TypicalRange | None, conditions: Conditions) -> Floats:
-    """The point from which a palate is told, shape (3,), [steps]: the middle of the home; of an open form, the first trial tasted."""
+    """Return the point from which a palate is told, shape (3,), [steps]: the middle of the home; of an open form, the first trial
+    tasted.
+    """
     if home is not None:
         middle: Floats = home.points.mean(axis=0)
         return middle
@@ -136,14 +138,14 @@ def reference_of(sheets: Sequence[Sheet], home: TypicalRange | None, conditions:
 
 
 def tasted_from(sheet: Sheet, reference: Floats, conditions: Conditions) -> Tasted:
-    """What a sheet teaches of a palate: where its drink stands from the reference, and what was said of it."""
+    """Return what a sheet teaches of a palate: where its drink stands from the reference, and what was said of it."""
     return Tasted(steps_of(profile_of_made(sheet.drink, conditions)) - reference, sheet.verdict.axes, sheet.session)
 
 
 def ideal_of(
     sheets: Sequence[Sheet], reference: Floats, palate: Palate | None, conditions: Conditions, tongue: OwnSteps = USUAL_TONGUE
 ) -> Palate:
-    """Where this drink should stand for who tasted it, from the reference; ``palate`` is what is known of him from other drinks."""
+    """Find where this drink should stand for who tasted it, from the reference; ``palate`` is what is known of him from other drinks."""
     tasted = [tasted_from(sheet, reference, conditions) for sheet in sheets]
     prior = unknown_palate(TRIAL_SD)
     if palate is not None:
@@ -154,7 +156,7 @@ def ideal_of(
 def standing_of(
     sheets: Sequence[Sheet], ideal: Palate, reference: Floats, present: Drink, best: float, conditions: Conditions
 ) -> TrialStanding:
-    """How a trial stands; ``best`` is the chance of the best that could be poured instead."""
+    """Describe how a trial stands; ``best`` is the chance of the best that could be poured instead."""
     off = steps_of(profile_of_made(present, conditions)) - reference - ideal.mean
     chance = ideal.chance_within(off + ideal.mean)
     trials = len({sheet.trial for sheet in sheets})
@@ -169,7 +171,7 @@ def standing_of(
 
 
 def _out_of_reach(chance: float, asked: Floats) -> TrialStanding:
-    """What is said where no pour of the drink and no corrector gets it where it should be; ``asked``, shape (3,), [steps]."""
+    """Return what is said where no pour of the drink and no corrector gets it where it should be; ``asked``, shape (3,), [steps]."""
     index = int(np.abs(asked).argmax())
     word = list(AXES.values())[index].word(asked[index])
     sentence = f"It should be {word} than these pours get it. Another ingredient could: see the swaps."
@@ -188,7 +190,7 @@ def proposals(
     budget: Budget | None = None,
     tongue: OwnSteps = USUAL_TONGUE,
 ) -> tuple[TrialStanding, list[Proposal]]:
-    """Two or three trials to try next after what was said, the likeliest first, and how the present one stands.
+    """Return two or three trials to try next after what was said, the likeliest first, and how the present one stands.
 
     Parameters
     ----------
@@ -276,7 +278,7 @@ class _Question:
         return self._proposal("sweeter", "Answer it, with more sweetness and body", answered, why)
 
     def quieter(self) -> list[Proposal]:
-        """One thing too loud: two thirds of its share, the drink as large as before."""
+        """Return one thing too loud: two thirds of its share, the drink as large as before."""
         places = [i for i, p in enumerate(self.present.pours) if p.ingredient.slug == self.verdict.loud and p.liquid_ml > 0]
         if not self.verdict.loud or not places:
             return []
@@ -294,7 +296,7 @@ class _Question:
         return [self._proposal("quieter", f"{pour.ingredient.name} quieter", answered, f"{capital(name)} drowns the rest.{fills}")]
 
     def _cut_to(self, index: int, volume_ml: float, served_ml: float) -> tuple[Answered, float]:
-        """The drink with one pour cut and the rest brought back around it, and the share that it has then."""
+        """Return the drink with one pour cut and the rest brought back around it, and the share that it has then."""
         pours = self.present.pours
         cut = self.present.with_pours((*pours[:index], pours[index].at(volume_ml), *pours[index + 1 :]))
         free = [i for i in moving(cut) if i != index]
@@ -327,7 +329,7 @@ class _Question:
         return [self._proposal("accent", f"Two dashes of {first.said}", (with_it, left, ()), why)]
 
     def one_change(self) -> list[Proposal]:
-        """One pour alone, its own or else one that joins, where that does half of it at least."""
+        """Return one pour alone, its own or else one that joins, where that does half of it at least."""
         pours = self.present.pours
         joining = [self.present.with_pours((*pours, Pour(e, 0.0, slot=_slot(e)))) for e in correctors_for(self.present, self.larder)]
         own, others = [(self.present, index) for index in moving(self.present)], [(drink, len(pours)) for drink in joining]
@@ -382,7 +384,7 @@ class _Question:
 
 
 def _wished(verdict: Verdict, here: Floats, ideal: Floats, tongue: OwnSteps, *, first: bool) -> Floats:
-    """Where the next trial should stand: by the first sheet one of his steps a unit of complaint, no less than `LEAST_A_UNIT`, then
+    """Find where the next trial should stand: by the first sheet one of his steps a unit of complaint, no less than `LEAST_A_UNIT`, then
     where all sheets together point.
 
     An axis of which nothing was ever said stays, and so does the strength of what has none.
@@ -404,7 +406,7 @@ def _wished(verdict: Verdict, here: Floats, ideal: Floats, tongue: OwnSteps, *, 
 
 
 def _together(verdicts: Sequence[Verdict]) -> Verdict:
-    """What several sheets of one trial say together: the middle of each axis, rounded toward right; what one alone found is kept."""
+    """Return what several sheets of one trial say together: the middle of each axis, rounded toward right; what one alone found is kept."""
 
     def middle(name: str) -> int | None:
         said = [getattr(verdict, name) for verdict in verdicts if getattr(verdict, name) is not None]
@@ -417,7 +419,7 @@ def _together(verdicts: Sequence[Verdict]) -> Verdict:
 
 
 def _again(proposal: Proposal, before: Sequence[Proposal]) -> bool:
-    """Whether another proposal pours the same already."""
+    """Check whether another proposal pours the same already."""
 
     def poured(each: Proposal) -> list[tuple[str, float]]:
         return sorted((pour.ingredient.slug, round(pour.volume_ml, 6)) for pour in each.drink.pours)
@@ -430,7 +432,7 @@ def _slot(ingredient: Ingredient) -> SlotName:
 
 
 def _off(left: Sequence[Residual]) -> float:
-    """How far the axes are off together, as the square of steps."""
+    """Compute how far the axes are off together, as the square of steps."""
     return sum(each.steps**2 for each in left if each.axis in AXES)
 
 
@@ -446,7 +448,7 @@ def _more_of(before: Drink, after: Drink) -> list[str]:
 
 
 def _change_words(changes: Sequence[Change]) -> list[str]:
-    """What each change does, in a sentence: the axes that it moves by half a step or more."""
+    """Return what each change does, in a sentence: the axes that it moves by half a step or more."""
     grown = sum(change.by["volume_ml"] for change in changes)
     told = []
     for change in changes:
@@ -456,7 +458,7 @@ def _change_words(changes: Sequence[Change]) -> list[str]:
 
 
 def _besides(own_ml: float, grown_ml: float) -> str:
-    """What a change is for that moves no axis far enough to be tasted; ``grown_ml`` is what all of them together add."""
+    """Return what a change is for that moves no axis far enough to be tasted; ``grown_ml`` is what all of them together add."""
     if abs(own_ml) < DROPS_ML:
         return "for the nose"
     # What goes the other way than the rest together keeps the drink as large as it was.

@@ -101,7 +101,7 @@ class Palate:
         return np.stack([self.mean - Z80 * self.sd, self.mean + Z80 * self.sd], axis=1)
 
     def chance_within(self, x: ArrayLike, forecast_sd: ArrayLike = 0.0) -> float:
-        """How likely a drink at ``x``, shape (3,), lies within one step of the ideal on every axis, 0 to 1.
+        """Compute how likely a drink at ``x``, shape (3,), lies within one step of the ideal on every axis, 0 to 1.
 
         ``forecast_sd``, [steps], is what the forecast of a drink adds that wasn't tasted itself.
         """
@@ -122,7 +122,7 @@ class PalateAxis:
 
 
 def palate_axes(palate: Palate) -> tuple[PalateAxis, ...]:
-    """A palate axis by axis, in words."""
+    """Return a palate axis by axis, in words."""
     return tuple(
         PalateAxis(axis.name, steps, low, high, _axis_words(axis, steps, sure=low > 0 or high < 0))
         for axis, steps, (low, high) in zip(AXES.values(), palate.mean.tolist(), palate.interval80.tolist(), strict=True)
@@ -138,12 +138,12 @@ def _axis_words(axis: Axis, steps: float, *, sure: bool) -> str:
 
 
 def unknown_palate(sd: float = PALATE_SD) -> Palate:
-    """What is believed before anything was tasted: the middle, with a wide doubt."""
+    """Return what is believed before anything was tasted: the middle, with a wide doubt."""
     return Palate(np.zeros(3), sd**2 * np.eye(3))
 
 
 def learn(sheets: Sequence[Tasted], prior: Palate | None = None, tongue: OwnSteps = USUAL_TONGUE) -> Palate:
-    """The ideal point that explains the sheets best, with its doubt.
+    """Return the ideal point that explains the sheets best, with its doubt.
 
     For each of 27 kinds of taster (noise, width of words, masking) the most likely θ is found by Newton's method, and the 27 are
     mixed by how well they explain the sheets. Sheets that contradict each other make a noisy taster likelier, and so widen the doubt.
@@ -221,7 +221,9 @@ def _fits(x: Floats, said: NDArray[np.int64], heard: NDArray[np.bool_], prior: P
 
 
 def _tasters(said: NDArray[np.int64]) -> tuple[Floats, Floats, Floats, Floats, Floats]:
-    """The kinds of taster: noise (27,), masking matrix (27, 3, 3), edges of what was said (27, sheets, 3) twice, log of their weight."""
+    """Return the kinds of taster: noise (27,), masking matrix (27, 3, 3), edges of what was said (27, sheets, 3) twice, log of their
+    weight.
+    """
     kinds = [(s, k, c, math.log(ws * wk * wc)) for s, ws in _NOISE for k, wk in _OWN_CUTS for c, wc in _CROSSTALK]
     noise, own, crosstalk, log_prior = (np.array(column) for column in zip(*kinds, strict=True))
     masks = np.repeat(np.eye(3)[None], len(kinds), axis=0)
@@ -247,7 +249,7 @@ def _log_likelihood(felt: Floats, low: Floats, high: Floats, noise: Floats, hear
 
 
 def _below(z: Floats) -> Floats:
-    """The normal distribution function, within 1e−7: by its table, since NumPy has none."""
+    """Return the normal distribution function, within 1e−7: by its table, since NumPy has none."""
     table = _normal_table()
     place = np.clip((z + _FARTHEST) * _PER_SD, 0, len(table) - 1)
     # The last entry has none to its right.

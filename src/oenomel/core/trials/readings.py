@@ -93,7 +93,7 @@ class OwnWater:
 
 
 def own_water(technique: str, ratios: Sequence[float]) -> OwnWater:
-    """What a house's measurements of a technique say; raises OutOfRange as `house_factor`.
+    """Return what a house's measurements of a technique say; raises OutOfRange as `house_factor`.
 
     >>> own_water("stir", [0.9, 0.86, 0.93]).words
     'Your stir takes 9 % less water than the curve, give or take 6 %, by 3 measurements.'
@@ -110,12 +110,12 @@ def own_water(technique: str, ratios: Sequence[float]) -> OwnWater:
 
 
 def without_house_factor(drink: Drink, forecast: Forecast) -> Forecast:
-    """The same forecast as if this house had measured nothing: what its measurements are held against."""
+    """Return the same forecast as if this house had measured nothing: what its measurements are held against."""
     return forecast_of(drink, replace(forecast.conditions, factors={})) if forecast.conditions.factors else forecast
 
 
 def forecast_reading(quantity: str, point: str, forecast: Forecast) -> float | None:
-    """What a device should show, in the quantity's unit; None for what the model doesn't know."""
+    """Return what a device should show, in the quantity's unit; None for what the model doesn't know."""
     profile = {"tin": forecast.undiluted, "strained": forecast.strained, "served": forecast.served}[point]
     if quantity in ("volume_ml", "abv"):
         return float(getattr(profile, quantity))
@@ -139,7 +139,7 @@ def liquid_g(liquid: Liquid) -> float:
 
 
 def check(reading: Reading, forecast: Forecast, others: Sequence[Reading] = ()) -> None:
-    """Refuses what can't be, beside the recipe and the other readings of the same trial.
+    """Refuse what can't be, beside the recipe and the other readings of the same trial.
 
     Raises
     ------
@@ -175,7 +175,7 @@ def check(reading: Reading, forecast: Forecast, others: Sequence[Reading] = ()) 
 
 
 def beside_forecast(readings: Sequence[Reading], forecast: Forecast) -> list[BesideForecast]:
-    """Each reading beside its forecast, in words."""
+    """Return each reading beside its forecast, in words."""
     return [_beside(reading, forecast) for reading in readings]
 
 

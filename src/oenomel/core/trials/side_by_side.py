@@ -68,7 +68,7 @@ class SideBySide:
 
 
 def compare_trials(made: Sequence[TrialAsMade], conditions: Conditions, homes: TypicalRanges | None = None) -> SideBySide:
-    """Two to four trials, differences first; each is held against the first, what both share left out of the doubt.
+    """Return two to four trials, differences first; each is held against the first, what both share left out of the doubt.
 
     Raises
     ------
@@ -116,7 +116,7 @@ def _poured(pour: Pour | None) -> tuple[object, ...]:
 
 
 def _circumstances(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison]) -> list[Circumstance]:
-    """What differs besides the pours, each with what it could explain."""
+    """Return what differs besides the pours, each with what it could explain."""
     found = []
     for what, values in (
         ("technique", [each.drink.method.technique for each in made]),
@@ -146,7 +146,7 @@ def _circumstances(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison
 
 
 def _explains(what: str, comparisons: Sequence[Comparison]) -> tuple[str, bool, str]:
-    """What a circumstance does, in a sentence, whether it could be behind a verdict, and on which axis by the numbers."""
+    """Return what a circumstance does, in a sentence, whether it could be behind a verdict, and on which axis by the numbers."""
     if what in ("technique", "seconds", "ice in the tin"):
         felt = [
             (name, AXES[name].word(change.steps[name]))
@@ -170,7 +170,7 @@ def _explains(what: str, comparisons: Sequence[Comparison]) -> tuple[str, bool, 
 
 
 def _decides(slug: str, drink: Drink) -> str:
-    """The axis that an ingredient decides most; empty where it brings little of anything."""
+    """Return the axis that an ingredient decides most; empty where it brings little of anything."""
     total = [sum(p.liquid_ml * p.ingredient.composition.axes[i] for p in drink.pours) for i in range(3)]
     own = [sum(p.liquid_ml * p.ingredient.composition.axes[i] for p in drink.pours if p.ingredient.slug == slug) for i in range(3)]
     shares = [part / whole if whole else 0.0 for part, whole in zip(own, total, strict=True)]
@@ -183,7 +183,7 @@ def _seconds(drink: Drink) -> str:
 
 
 def _summed_up(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison], circumstances: Sequence[Circumstance]) -> str:
-    """The whole in one sentence: each trial beside the first, and whether something else than the pours could be behind it."""
+    """Return the whole in one sentence: each trial beside the first, and whether something else than the pours could be behind it."""
     told = []
     for each, beside in zip(made[1:], comparisons, strict=True):
         by_name = {axis.axis: axis for axis in beside.axes}

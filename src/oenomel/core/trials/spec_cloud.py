@@ -80,7 +80,7 @@ def spec_cloud_of(drinks: Sequence[Drink], conditions: Conditions) -> SpecCloud:
 
 
 def middle_of(drinks: Sequence[Drink]) -> Drink:
-    """What most of them pour: the usual ingredient of each slot at the middle amount, on the marks of a jigger; method and glass of
+    """Return what most of them pour: the usual ingredient of each slot at the middle amount, on the marks of a jigger; method and glass of
     the one that is nearest to it.
     """
     found: dict[tuple[str, str, int], list[Pour]] = {}

@@ -53,7 +53,7 @@ class Verdict:
 
 
 def complaint_words(axis: str, sign: int) -> str:
-    """What is said of too much (1) or too little (−1) of sugar, acid, abv or body.
+    """Return what is said of too much (1) or too little (−1) of sugar, acid, abv or body.
 
     >>> complaint_words("acid", -1)
     'not sharp enough'
@@ -62,7 +62,7 @@ def complaint_words(axis: str, sign: int) -> str:
 
 
 def verdict_words(verdict: Verdict) -> str:
-    """A verdict as it is said, the strongest complaint first; empty where nothing was said.
+    """Return a verdict as it is said, the strongest complaint first; empty where nothing was said.
 
     >>> verdict_words(Verdict(sugar=0, acid=2, body=-1))
     'clearly too sharp, a touch thin'

@@ -107,7 +107,7 @@ def card_of(
     dated: str = "",
     remember: str = "",
 ) -> Card:
-    """The card of a drink as it is forecast.
+    """Return the card of a drink as it is forecast.
 
     ``said`` are the user's own words for each pour's amount, ``version`` and ``dated`` stand at its foot, ``remember`` is what is to be
     remembered of it.
@@ -151,7 +151,7 @@ def card_of(
 
 
 def day_words(day: date) -> str:
-    """A day as people write it.
+    """Return a day as people write it.
 
     >>> day_words(date(2026, 11, 7))
     '7 November 2026'
@@ -160,7 +160,7 @@ def day_words(day: date) -> str:
 
 
 def beside(card: Card, other: Card) -> Card:
-    """A card with what is otherwise on another one marked."""
+    """Return a card with what is otherwise on another one marked."""
     others = {(pour.place, pour.name): (pour.ml, pour.said) for pour in other.pours}
     pours = tuple(replace(p, differs=others.get((p.place, p.name)) != (p.ml, p.said)) for p in card.pours)
     told = {(step.words, step.sign) for step in other.steps}
@@ -171,7 +171,7 @@ def beside(card: Card, other: Card) -> Card:
 
 
 def _pours(drink: Drink, steps: Sequence[Step], way: MethodOptions, said: Sequence[str | None]) -> list[CardPour]:
-    """The pours in the order in which they go in; what the edge and the rinse take stands first, as it is done first."""
+    """Return the pours in the order in which they go in; what the edge and the rinse take stands first, as it is done first."""
     poured = (step.pour for step in steps if step.kind != "prepare" or _of_the_glass(drink, step))
     order = list(dict.fromkeys(index for index in poured if index is not None))
     order += [index for index in range(len(drink.pours)) if index not in order]
@@ -188,7 +188,7 @@ def _pours(drink: Drink, steps: Sequence[Step], way: MethodOptions, said: Sequen
 
 
 def _steps(steps: Sequence[Step]) -> list[CardStep]:
-    """The method without what the list of pours tells already: pours that are only poured are one step."""
+    """Return the method without what the list of pours tells already: pours that are only poured are one step."""
     told: list[CardStep] = []
     for step in steps:
         if step.key == NOTE:  # it stands below
@@ -200,7 +200,7 @@ def _steps(steps: Sequence[Step]) -> list[CardStep]:
 
 
 def _of_the_glass(drink: Drink, step: Step) -> bool:
-    """Whether a step prepares the glass with something that is poured or coated: its edge, its rinse."""
+    """Check whether a step prepares the glass with something that is poured or coated: its edge, its rinse."""
     return step.pour is not None and drink.pours[step.pour].stage in ("rim", "rinse")
 
 
@@ -209,12 +209,12 @@ def _garnish(what: str, how: str, why: str, instead: str) -> CardGarnish:
 
 
 def _edge_of(drink: Drink) -> float:
-    """How much of the edge is coated."""
+    """Compute how much of the edge is coated."""
     return (0.5 if drink.serve.edge.half else 1.0) if any(pour.stage == "rim" for pour in drink.pours) else 0.0
 
 
 def _drawn(forecast: Forecast) -> str:
-    """The drawing in words, for whom it isn't seen by."""
+    """Return the drawing in words, for whom it isn't seen by."""
     sight = forecast.appearance
     if sight is None:
         return ""

@@ -47,7 +47,7 @@ class GlassDrawing:
 
 
 def glass_drawing(appearance: Appearance, edge: float) -> GlassDrawing:
-    """How a drink in its glass is drawn; ``edge`` is the share of its edge that is coated."""
+    """Describe how a drink in its glass is drawn; ``edge`` is the share of its edge that is coated."""
     glass = appearance.glass
     widest = max(radius for _, radius in glass.bowl)
     half = max(widest, glass.foot_cm) * PX_PER_CM + _MARGIN_PX
@@ -78,7 +78,7 @@ def glass_drawing(appearance: Appearance, edge: float) -> GlassDrawing:
 
 
 def _stand(x: float, floor: float, height: float, stem_cm: float, foot: float, radius: float) -> str:
-    """A stem with its foot, or a thick bottom."""
+    """Return a stem with its foot, or a thick bottom."""
     bottom = height - _MARGIN_PX / 2
     if stem_cm > _STEMMED_CM:
         return f"M{x:.1f},{floor:.1f}V{bottom:.1f}M{x - foot:.1f},{bottom:.1f}H{x + foot:.1f}"
@@ -86,13 +86,13 @@ def _stand(x: float, floor: float, height: float, stem_cm: float, foot: float, r
 
 
 def _edge(x: float, y: float, radius: float, share: float) -> str:
-    """The coat of the edge, at both sides of it or at one."""
+    """Return the coat of the edge, at both sides of it or at one."""
     right = f"M{x + radius:.1f},{y - 2:.1f}v9"
     return "" if share == 0 else right if share < 1 else f"{right}M{x - radius:.1f},{y - 2:.1f}v9"
 
 
 def _ice(kind: str, level_cm: float, x: float, radius: float, floor: float) -> list[Block]:
-    """A few pieces that float: one large, or rows of small ones."""
+    """Return a few pieces that float: one large, or rows of small ones."""
     edge = _ICE_CM.get(kind)
     if edge is None:
         return []

@@ -34,19 +34,19 @@ def cards_html(cards: Sequence[Card], layout: Layout = "card") -> str:
 
 
 def list_html(sheet: ListSheet) -> str:
-    """A whole list on a sheet, as a fragment."""
+    """Return a whole list on a sheet, as a fragment."""
     return _templates().get_template("cards.html.jinja").render(cards=(), layout="card", sheet=sheet)
 
 
 def card_file(spec: SpecFile, forecast: Forecast, dated: str, remember: str = "") -> str:
-    """The card of a spec as one file that needs nothing else; ``forecast`` is that of the spec, ``dated`` stands at its foot."""
+    """Return the card of a spec as one file that needs nothing else; ``forecast`` is that of the spec, ``dated`` stands at its foot."""
     said = [pour.said for pour in spec.pours]
     card = card_of(forecast, MethodOptions(ounce_ml=spec.ounce_ml), said=said, remember=remember, dated=dated)
     return page_html(cards_html([card]), spec.name)
 
 
 def page_html(fragment: str, title: str) -> str:
-    """A fragment as one file that needs nothing else."""
+    """Return a fragment as one file that needs nothing else."""
     style = (resources.files("oenomel.formats.card") / "templates" / "card.css").read_text(encoding="utf-8")
     page = _templates().get_template("page.html.jinja")
     return page.render(fragment=Markup(fragment), style=Markup(style), title=title)  # our own file, and a template's escaped text

@@ -54,7 +54,7 @@ class ListSheet:
 
 
 def list_sheet(forecasts: Sequence[Forecast], way: MethodOptions, country: Country, dated: str) -> ListSheet:
-    """The sheet of these drinks, in the order in which they are given."""
+    """Return the sheet of these drinks, in the order in which they are given."""
     return ListSheet(
         rows=tuple(_row(forecast, way, country) for forecast in forecasts),
         allergens=_shared(forecasts, lambda forecast: (each for pour in forecast.drink.pours for each in pour.ingredient.allergens)),
@@ -94,7 +94,7 @@ def _is_pressed(ingredient: Ingredient) -> bool:
 
 
 def _is_prepared(ingredient: Ingredient) -> bool:
-    """What a house makes itself: its syrups, and the like."""
+    """Return what a house makes itself: its syrups, and the like."""
     return ingredient.kind in _PREPARED
 
 

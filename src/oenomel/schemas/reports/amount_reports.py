@@ -34,7 +34,7 @@ class AmountReport(Report):
 
 
 def read_typed(typed: TypedEntry, spec: SpecFile, drink: Drink, served_ml: Callable[[], float]) -> AmountReport:
-    """The amount that a text means for a pour; ``drink`` is the one its spec describes, ``served_ml`` tells what it makes.
+    """Return the amount that a text means for a pour; ``drink`` is the one its spec describes, ``served_ml`` tells what it makes.
 
     Raises
     ------
@@ -58,7 +58,7 @@ def read_typed(typed: TypedEntry, spec: SpecFile, drink: Drink, served_ml: Calla
 
 
 def with_amount(spec: SpecFile, pour: int, read: AmountReport) -> SpecFile:
-    """The spec with a typed amount in its place; as it was where the text is still a question."""
+    """Return the spec with a typed amount in its place; as it was where the text is still a question."""
     if read.asks or read.amount is None:
         return spec
     told = {name: getattr(read, name) for name in ("amount", "unit", "said", "relative")}

@@ -55,7 +55,7 @@ class PourLineReport(Report):
 
     @classmethod
     def of(cls, line: PourLine) -> PourLineReport:
-        """The report of a line."""
+        """Return the report of a line."""
         thing = line.ingredient
         return cls(
             ingredient=_called(thing), ml=line.ml, name=thing.name, words=line.words, how=line.how, lot=thing.lot, is_water=line.is_water,
@@ -150,7 +150,7 @@ class BatchReport(Report):
 
 
 def batch_report(batch: Batch, bought: tuple[Purchase, ...]) -> BatchReport:
-    """The report of a batch, with what it takes."""
+    """Return the report of a batch, with what it takes."""
     undiluted = batch.total_ml - batch.water_ml
     return BatchReport(
         pours=[PourLineReport.of(line) for line in batch.lines],
@@ -191,7 +191,7 @@ def batch_report(batch: Batch, bought: tuple[Purchase, ...]) -> BatchReport:
 
 
 def label_report(label: BottleLabel) -> LabelReport:
-    """The report of a label."""
+    """Return the report of a label."""
     return LabelReport(
         serve=label.serve,
         each=list(label.each),
@@ -227,7 +227,7 @@ def poured_entry(thing: Ingredient, ml: float, slot: SlotName) -> PouredEntry:
 
 
 def correction_report(correction: Correction) -> CorrectionReport:
-    """The report of a correction."""
+    """Return the report of a correction."""
     told: dict[str, Any] = {name: getattr(correction, name) for name in ("axis", "word", "half_step_ml", "ml", "words")}
     additions = [
         CorrectionPourReport(

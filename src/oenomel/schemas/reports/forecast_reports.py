@@ -239,7 +239,7 @@ _FIGURES: Final = tuple(field.name for field in fields(Profile))
 
 
 def forecast_report(forecast: Forecast) -> ForecastReport:
-    """The report of a forecast."""
+    """Return the report of a forecast."""
     cold = forecast.temperatures
     return ForecastReport(
         undiluted=_profile(forecast.undiluted, cold.tin),
@@ -259,12 +259,12 @@ def forecast_report(forecast: Forecast) -> ForecastReport:
 
 
 def served_report(forecast: Forecast) -> ServedReport:
-    """The report of a drink as it is served."""
+    """Return the report of a drink as it is served."""
     return ServedReport(**_figures(forecast.served, forecast.temperatures.glass), co2=forecast.co2)
 
 
 def appearance_report(appearance: Appearance | None) -> AppearanceReport | None:
-    """The report of how a drink looks; None where its glass isn't of the list."""
+    """Return the report of how a drink looks; None where its glass isn't of the list."""
     return None if appearance is None else AppearanceReport.model_validate(appearance)
 
 

@@ -79,13 +79,13 @@ class SpanReport(Report):
 
 
 def serve_report(served: ServedOnIce) -> ServeReport:
-    """The report of a drink on one ice."""
+    """Return the report of a drink on one ice."""
     sight = appearance_report(served.appearance)
     return ServeReport(ice=served.ice, sight=sight, sips=list(served.sips), leaves_home=served.leaves_home, words=served.words)
 
 
 def span_report(pour: int, span: Span) -> SpanReport:
-    """The report of a range."""
+    """Return the report of a range."""
     return SpanReport(pour=pour, low=_stop(span.low), high=_stop(span.high), best=_stop(span.best))
 
 

@@ -107,7 +107,7 @@ class KinshipReport(Report):
 
 
 def original_report(original: Original) -> OriginalReport:
-    """One original."""
+    """Return one original."""
     drink, served, nearest = original.drink, original.forecast.served, original.nearest
     names = {pour.ingredient.slug: pour.ingredient.name for pour in drink.pours}
     return OriginalReport(
@@ -139,7 +139,7 @@ def _in_words(pour: Pour) -> str:
 
 
 def handful_report(found: Selection) -> HandfulReport:
-    """A handful."""
+    """Return a handful."""
     return HandfulReport(
         originals=[original_report(each) for each in found.originals],
         combinations=found.combinations,
@@ -151,12 +151,12 @@ def handful_report(found: Selection) -> HandfulReport:
 
 
 def menu_report(found: Menu) -> MenuReport:
-    """A list."""
+    """Return a list."""
     return MenuReport(drinks=[original_report(each) for each in found.drinks], notes=list(found.notes))
 
 
 def kinship_report(table: KinshipTable) -> KinshipReport:
-    """The table, each pair once."""
+    """Return the table, each pair once."""
     names = groups()
     pairs = [frozenset((one, other)) for place, one in enumerate(names) for other in names[place:]]
     return KinshipReport(

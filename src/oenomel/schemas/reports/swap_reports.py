@@ -157,7 +157,7 @@ class SwapsReport(Report):
 
 
 def rebalance_report(spec: SpecFile, drink: Drink, answer: Rebalanced, ways: Sequence[Alternative]) -> RebalanceReport:
-    """The answer for a spec and the drink it describes, and the ways to choose between."""
+    """Return the answer for a spec and the drink it describes, and the ways to choose between."""
     return RebalanceReport(
         **_answer(spec, drink, answer),
         ways=[WayReport(**_answer(spec, drink, way.answer), title=way.title, cost=way.cost) for way in ways],

@@ -243,12 +243,12 @@ class TreeReport(Report):
 
 
 def sheet_words(sheet: SheetEntry) -> str:
-    """The verdict of a sheet in words."""
+    """Return the verdict of a sheet in words."""
     return verdict_words(verdict_of(sheet))
 
 
 def beside_report(beside: BesideForecast, reading_id: int, device: str) -> BesideReport:
-    """A reading beside its forecast."""
+    """Return a reading beside its forecast."""
     measured = beside.measured
     kind = QUANTITIES[measured.quantity]
     return BesideReport(
@@ -281,7 +281,7 @@ def _cell(pour: Pour) -> PourCell:
 def next_report(
     spec: SpecFile, drink: Drink, standing: TrialStanding, proposals: Sequence[Proposal], figures: Sequence[Profile]
 ) -> NextReport:
-    """What to try next after a trial; ``figures`` are those of the proposals as served."""
+    """Return what to try next after a trial; ``figures`` are those of the proposals as served."""
     return NextReport(
         standing=standing,
         proposals=[
@@ -302,7 +302,7 @@ def next_report(
 
 
 def spec_cloud_report(cloud: SpecCloud, drinks: Sequence[Drink], specs: Sequence[tuple[int, str, SpecFile]]) -> SpecCloudReport:
-    """A cloud of drinks whose specs are told by id, name and spec, in the order of the cloud."""
+    """Return a cloud of drinks whose specs are told by id, name and spec, in the order of the cloud."""
     points = [
         CloudSpecReport(id=each_id, name=name, spec=spec, figures=LevelsReport.model_validate(point.served), outlier=point.outlier)
         for (each_id, name, spec), point in zip(specs, cloud.points, strict=True)

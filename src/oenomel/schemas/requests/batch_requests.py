@@ -88,7 +88,7 @@ class EveningEntry(Entry):
 
 
 def of_todays_lots(spec: SpecFile) -> SpecFile:
-    """The drink of today's lots, where its pours name none."""
+    """Return the drink of today's lots, where its pours name none."""
     pours = [
         pour.model_copy(update={"lot": TODAYS}) if isinstance(pour.ingredient, str) and pour.lot is None else pour for pour in spec.pours
     ]
@@ -96,7 +96,7 @@ def of_todays_lots(spec: SpecFile) -> SpecFile:
 
 
 def wish_of(entry: BatchWishEntry) -> BatchWish:
-    """The wish for the core; raises SpecError where it doesn't say how much."""
+    """Return the wish for the core; raises SpecError where it doesn't say how much."""
     told = [name for name in ("serves", "container_ml", "use_up") if getattr(entry, name) is not None]
     if not told:
         raise SpecError("serves", "say how much: so many serves, a container, or what is to be used up")
@@ -109,6 +109,6 @@ def wish_of(entry: BatchWishEntry) -> BatchWish:
 
 
 def poured_spec(poured: list[PouredEntry]) -> SpecFile:
-    """A spec whose pours are a millilitre each of what is in a bottle: amounts there may be larger than a drink's."""
+    """Return a spec whose pours are a millilitre each of what is in a bottle: amounts there may be larger than a drink's."""
     entries = [PourEntry(ingredient=each.ingredient, amount=1, unit="ml", slot=each.slot, lot=each.lot) for each in poured]
     return SpecFile(format="oenomel/spec", version=1, name="batch", family="open", pours=entries)

@@ -59,7 +59,7 @@ class WishEntry(Entry):
 
 
 def wish_entry(content: Mapping[str, object]) -> WishEntry:
-    """A wish out of plain values; raises SpecError with the path of what can't be."""
+    """Return a wish out of plain values; raises SpecError with the path of what can't be."""
     try:
         return WishEntry.model_validate(content)
     except ValidationError as error:
@@ -67,7 +67,7 @@ def wish_entry(content: Mapping[str, object]) -> WishEntry:
 
 
 def wish_of_brief(brief: BriefEntry, family: str) -> WishEntry:
-    """What of a brief can be wished for, in the drink's own family; a sour where that has no home."""
+    """Return what of a brief can be wished for, in the drink's own family; a sour where that has no home."""
     band = None if brief.least_abv is None and brief.most_abv is None else [brief.least_abv or 0.0, brief.most_abv or 100.0]
     return WishEntry.model_validate(
         {
@@ -89,7 +89,7 @@ def wish_from(
     soon: frozenset[str] = frozenset(),
     off: Sequence[float] = (0.0, 0.0, 0.0),
 ) -> Criteria:
-    """The core's wish; ``pool`` are the slugs in stock, ``soon`` those that want to be used up, ``off`` a palate in steps.
+    """Return the core's wish; ``pool`` are the slugs in stock, ``soon`` those that want to be used up, ``off`` a palate in steps.
 
     Raises
     ------
@@ -125,7 +125,7 @@ def wish_from(
 
 
 def _slugs_meant(place: str, words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
-    """The ingredients that words mean, each once; raises SpecError where one means none for sure."""
+    """Return the ingredients that words mean, each once; raises SpecError where one means none for sure."""
     found = []
     for index, word in enumerate(words):
         each = known(word)

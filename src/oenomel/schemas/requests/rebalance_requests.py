@@ -89,7 +89,7 @@ class AimRequest(Entry):
 
 
 def parse_target(text: str) -> SpecFile | FamilyTarget | TypedTarget:
-    """A target from the text of its file: a spec, figures, or a family.
+    """Return a target from the text of its file: a spec, figures, or a family.
 
     Raises
     ------
@@ -113,7 +113,7 @@ def target_from(
     conditions: Conditions,
     palate: Palate | None = None,
 ) -> Target:
-    """The core's target for a drink; ``described`` is the one that a spec among the targets describes, ``palate`` the one that a
+    """Return the core's target for a drink; ``described`` is the one that a spec among the targets describes, ``palate`` the one that a
     family's names.
 
     Raises
@@ -139,7 +139,7 @@ def target_from(
 
 
 def aim_for(request: AimRequest, drink: Drink, target: Target) -> Objective:
-    """The core's aim; raises SpecError where a bound names no pour."""
+    """Return the core's aim; raises SpecError where a bound names no pour."""
     bounds = {index: (low, high) for name, (low, high) in request.bounds.items() for index in pours_named(drink, [name], f"bounds.{name}")}
     return Objective(target, Weights(**request.weights.model_dump()), request.grid, request.sweetness != "grams", bounds, request.character)
 

@@ -73,5 +73,5 @@ class BriefEntry(Report):
 
 
 def verdict_of(sheet: SheetEntry) -> Verdict:
-    """What a sheet says, for the core."""
+    """Return what a sheet says, for the core."""
     return Verdict(sheet.sugar, sheet.acid, sheet.abv, sheet.body, sheet.loud, sheet.lacking)

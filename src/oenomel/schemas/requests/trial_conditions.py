@@ -51,7 +51,7 @@ class MadeEntry(Entry):
 
 
 def with_conditions(made: MadeEntry, conditions: Conditions) -> MadeEntry:
-    """The same, with what the forecast of the day supposed."""
+    """Return the same, with what the forecast of the day supposed."""
     factors = {
         technique: FactorEntry(factor=each.factor, relative_sd=each.relative_sd, measurements=each.measurements)
         for technique, each in conditions.factors.items()
@@ -62,7 +62,7 @@ def with_conditions(made: MadeEntry, conditions: Conditions) -> MadeEntry:
 
 
 def conditions_of(made: MadeEntry) -> Conditions:
-    """What the kept forecast supposed."""
+    """Return what the kept forecast supposed."""
     factors = {
         technique: HouseFactor(each.factor, each.relative_sd, each.measurements) for technique, each in made.supposed.factors.items()
     }
@@ -70,7 +70,7 @@ def conditions_of(made: MadeEntry) -> Conditions:
 
 
 def as_poured(spec: SpecFile, made: MadeEntry) -> SpecFile:
-    """The spec with what really went in; raises SpecError where that is none."""
+    """Return the spec with what really went in; raises SpecError where that is none."""
     if made.poured is None:
         return plain_spec(spec)
     check_relatives(made.poured, "made.poured")
@@ -78,6 +78,6 @@ def as_poured(spec: SpecFile, made: MadeEntry) -> SpecFile:
 
 
 def made_of(name: str, drink: Drink, made: MadeEntry) -> TrialAsMade:
-    """The same for the core."""
+    """Return the same for the core."""
     lots: Mapping[str, str] = made.lots
     return TrialAsMade(name, drink, made.strainer, made.maker, lots)

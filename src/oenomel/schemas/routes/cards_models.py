@@ -22,7 +22,7 @@ class HouseWay(Entry):
     country: Country = "us"
 
     def way(self, ounce_ml: float) -> MethodOptions:
-        """The same for the core."""
+        """Return the same for the core."""
         return MethodOptions(self.order, self.sparkling, self.shown, ounce_ml)
 
 

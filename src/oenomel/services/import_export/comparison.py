@@ -35,7 +35,7 @@ class Look:
 
 
 def look_at(conn: sqlite3.Connection, house: HouseFile) -> Look:
-    """Holds a house file against what is there; nothing is written."""
+    """Hold a house file against what is there; nothing is written."""
     version = version_of(conn)
     items = [_bottle(conn, each) for each in house.ingredients]
     items += _shelf(conn, house)
@@ -52,12 +52,12 @@ def look_at(conn: sqlite3.Connection, house: HouseFile) -> Look:
 
 
 def version_of(conn: sqlite3.Connection) -> int:
-    """What changes when another connection writes."""
+    """Return what changes when another connection writes."""
     return int(conn.execute("PRAGMA data_version").fetchone()[0])
 
 
 def same_trial(one: TrialEntry, other: TrialEntry) -> bool:
-    """Whether two are one trial: the same spec, and where both are told the same time, name and reason."""
+    """Check whether two are one trial: the same spec, and where both are told the same time, name and reason."""
     if not same_spec(one.spec, other.spec):
         return False
     timed = bool(one.kept_at and other.kept_at)
@@ -65,12 +65,12 @@ def same_trial(one: TrialEntry, other: TrialEntry) -> bool:
 
 
 def same_note(one: SheetOfTrial | ReadingEntry, other: SheetOfTrial | ReadingEntry) -> bool:
-    """Whether two sheets or two readings are one."""
+    """Check whether two sheets or two readings are one."""
     return one.model_dump() == other.model_dump()
 
 
 def same_cloud(one: CloudEntry, other: CloudEntry) -> bool:
-    """Whether two are one spec of somebody else's."""
+    """Check whether two are one spec of somebody else's."""
     return one.name == other.name and same_spec(one.spec, other.spec)
 
 
@@ -131,7 +131,7 @@ def _shelved(state: str, price: float | None) -> str:
 
 
 def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
-    """What tasting changed, and what bottles tasted of alone."""
+    """Return what tasting changed, and what bottles tasted of alone."""
     if not (house.amended or house.parts or house.palates):
         return []
     here = {slug: (aroma, said) for slug, aroma, said in ingredients.amendments(conn)}
@@ -148,7 +148,7 @@ def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 
 
 def _kinship(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
-    """What the house thinks of smells side by side."""
+    """Return what the house thinks of smells side by side."""
     if not house.kinship:
         return []
     here = originals.kinship(conn)
@@ -190,7 +190,7 @@ def _drink(entry: DrinkEntry, here: DrinkEntry | None) -> Item:
 
 
 def _missing(here: DrinkEntry, comes: DrinkEntry) -> list[str]:
-    """What comes with a drink besides its trials and isn't here, in words."""
+    """Return what comes with a drink besides its trials and isn't here, in words."""
     notes = sum(_missing_notes(trial, here.trials) for trial in comes.trials)
     clouds = [each for each in comes.gathered if not any(same_cloud(each, other) for other in here.gathered)]
     found = {

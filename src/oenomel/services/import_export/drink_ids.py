@@ -13,7 +13,7 @@ __all__ = ["counterparts", "ids_of_book"]
 
 
 def ids_of_book(conn: sqlite3.Connection) -> dict[str, int]:
-    """The drinks of a book by what they are called in a file, the oldest first."""
+    """Return the drinks of a book by what they are called in a file, the oldest first."""
     ids: dict[str, int] = {}
     for drink_id, name in drinks.names(conn):
         ids[unused_id(slug_for(name), ids)] = drink_id
@@ -21,7 +21,7 @@ def ids_of_book(conn: sqlite3.Connection) -> dict[str, int]:
 
 
 def counterparts(conn: sqlite3.Connection, entries: Sequence[DrinkEntry]) -> dict[str, int]:
-    """Which drink of the book each of a file's is, by its id there: the one that began with the same trial, or that is called so; of
+    """Find which drink of the book each of a file's is, by its id there: the one that began with the same trial, or that is called so; of
     several that are called so the one with its id.
     """
     ids = ids_of_book(conn)

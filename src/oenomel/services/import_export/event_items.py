@@ -75,7 +75,7 @@ def look_at_evening(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 
 
 def take_evening(conn: sqlite3.Connection, house: HouseFile, drink_ids: Mapping[str, int], chosen: Mapping[str, Choice]) -> None:
-    """Takes them in as was chosen; raises SpecError naming what can't be. A batch that is here stays what it is."""
+    """Take them in as was chosen; raises SpecError naming what can't be. A batch that is here stays what it is."""
     ids = {each.name: each.id for each in batches.all_batches(conn)}
     for each in house.batches:
         if each.name not in ids:
@@ -149,7 +149,7 @@ def _add(conn: sqlite3.Connection, told: BatchOfHouse, drink_ids: Mapping[str, i
 
 
 def _check_pours(conn: sqlite3.Connection, told: BatchOfHouse, place: str) -> None:
-    """Refuses a batch that holds what can't be, or was poured of what nobody has; the sentence names it."""
+    """Refuse a batch that holds what can't be, or was poured of what nobody has; the sentence names it."""
     slugs = {each.ingredient for each in told.poured if isinstance(each.ingredient, str)}
     unknown = sorted(slugs - ingredients.some(conn, slugs).keys())
     if unknown:

@@ -31,12 +31,12 @@ MOST_IN_A_BODY: Final = 0.9
 
 
 def look_at_files(conn: sqlite3.Connection, body: LookRequest) -> ImportReport:
-    """What is new in files, what is the same, and what differs; nothing is written."""
+    """Return what is new in files, what is the same, and what differs; nothing is written."""
     return ImportReport(items=look_at(conn, _house(body, conn)).items)
 
 
 def import_files(conn: sqlite3.Connection, body: ImportRequest) -> ImportReport:
-    """Takes files in, all of them or none. No trial is ever changed."""
+    """Take files in, all of them or none. No trial is ever changed."""
     house = _house(body, conn)
     look = look_at(conn, house)
     prepared = prepare_trials(conn, house, look)
@@ -50,7 +50,7 @@ def _house(body: LookRequest, conn: sqlite3.Connection) -> HouseFile:
 
 
 def _called(house: HouseFile, *, whole: bool) -> str:
-    """What the file is called: the house, or its only drink, or how many there are."""
+    """Return what the file is called: the house, or its only drink, or how many there are."""
     if whole:
         return "house"
     return f"{house.drinks[0].id}-with-notebook" if len(house.drinks) == 1 else f"{len(house.drinks)}-drinks-with-notebook"

@@ -22,7 +22,7 @@ __all__ = ["gather_drinks", "gather_house", "latest_specs", "told_drinks"]
 
 
 def gather_house(conn: sqlite3.Connection) -> HouseFile:
-    """All that a house has."""
+    """Return all that a house has."""
     own = [each for each in ingredients.larder(conn).values() if each.origin != "catalogue"]
     return HouseFile.model_validate(
         {
@@ -60,7 +60,7 @@ def _kinship(conn: sqlite3.Connection) -> dict[str, Any]:
 
 
 def gather_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> HouseFile:
-    """Some drinks with their notebook, and those of the house's own bottles that they pour; raises RecordNotFound."""
+    """Return some drinks with their notebook, and those of the house's own bottles that they pour; raises RecordNotFound."""
     entries = _entries(conn, drink_ids)
     specs = [trial.spec for entry in entries for trial in entry.trials]
     specs += [cloud.spec for entry in entries for cloud in entry.gathered]
@@ -82,7 +82,7 @@ def latest_specs(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[tup
 
 
 def told_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[dict[str, Any]]:
-    """Some drinks as they stand in a house file, as JSON tells them."""
+    """Return some drinks as they stand in a house file, as JSON tells them."""
     # What is read of all drinks at once is read once.
     ids = {drink_id: name for name, drink_id in ids_of_book(conn).items()}
     wishes, listed = originals.wishes(conn), menu_entries.listed(conn)

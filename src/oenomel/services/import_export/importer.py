@@ -36,7 +36,7 @@ def take_in(
     look: Look | None = None,
     prepared: Prepared | None = None,
 ) -> list[Item]:
-    """Takes a house file in and tells what was new, the same, or differed.
+    """Take a house file in and tells what was new, the same, or differed.
 
     ``choices`` say by an item's key what becomes of one that differs, ``otherwise`` of the rest. A trial that is here is never changed.
     ``look`` and ``prepared`` are what was seen and worked out before the transaction began, so that other writes needn't wait for it;
@@ -63,7 +63,7 @@ def take_in(
 
 
 def _choice(item: Item, choices: Mapping[str, Choice], otherwise: Choice) -> Choice:
-    """What becomes of an item: a choice that it doesn't have leaves it as it is."""
+    """Return what becomes of an item: a choice that it doesn't have leaves it as it is."""
     if item.state != "differs":
         return "add"
     wanted = choices.get(item.key, otherwise)
@@ -123,7 +123,7 @@ class _Intake:
         self.book, self.kept = ids_of_book(self.conn), drinks.trial_ids(self.conn)
 
     def drink(self, entry: DrinkEntry, choice: Choice) -> None:
-        """Adds a drink, what is missing of it, or nothing but knows its trials."""
+        """Add a drink, what is missing of it, or nothing but knows its trials."""
         here = self.here.get(entry.id)
         if here is None or choice == "beside":
             beside = entry.name if here is None else self._free_name(entry.name)
@@ -156,7 +156,7 @@ class _Intake:
                 raise SpecError(f"{of}: parents", str(error)) from error
 
     def drink_ids(self) -> dict[str, int]:
-        """Which drink of the book each is now, by what the file or the book calls it."""
+        """Find which drink of the book each is now, by what the file or the book calls it."""
         of = {trial_id: drink_id for drink_id, trials in drinks.trial_ids(self.conn).items() for trial_id in trials.values()}
         taken = {key: of[trial_id] for (key, number), trial_id in self.trials.items() if number == 1}
         return {**self.book, **self.here, **taken}
@@ -201,7 +201,7 @@ class _Intake:
         return trial_id
 
     def _note(self, trial_id: int, trial: TrialEntry, lies: TrialEntry | None, water: WaterFound | None = None) -> None:
-        """What was said and measured of a trial, as far as it isn't there yet."""
+        """Return what was said and measured of a trial, as far as it isn't there yet."""
         for sheet in trial.sheets:
             if lies is None or not any(same_note(sheet, each) for each in lies.sheets):
                 words = sheet.words.model_dump_json(exclude_unset=True)
@@ -242,7 +242,7 @@ class _Intake:
 
 
 def _check(spec: SpecFile, larder: Larder, place: str) -> None:
-    """Refuses a spec that is no drink; the sentence names where it stands."""
+    """Refuse a spec that is no drink; the sentence names where it stands."""
     try:
         drink_from_spec(spec, larder)
     except DomainError as error:

@@ -44,14 +44,14 @@ class Prepared:
     trials: Mapping[tuple[str, int], StoredTrial] = field(default_factory=dict)
 
     def trial(self, drink: str, number: int, larder: Larder) -> StoredTrial | None:
-        """The trial, unless one of its ingredients has other values in the larder by now."""
+        """Return the trial, unless one of its ingredients has other values in the larder by now."""
         stored = self.trials.get((drink, number))
         unchanged = stored is not None and all(larder.get(each.slug) == each for each in stored.poured)
         return stored if unchanged else None
 
 
 def prepare_trials(conn: sqlite3.Connection, house: HouseFile, look: Look) -> Prepared:
-    """Works out every trial of a house file that isn't in the book yet; nothing is written.
+    """Work out every trial of a house file that isn't in the book yet; nothing is written.
 
     What can't be worked out is left to the import itself, which says why.
     """
@@ -78,7 +78,7 @@ def _missing(house: HouseFile, look: Look) -> Iterator[tuple[str, int, TrialEntr
 
 
 def stored_trial(trial: TrialEntry, larder: Larder, place: str) -> StoredTrial:
-    """A trial as the store keeps it, worked out with the values of a larder.
+    """Return a trial as the store keeps it, worked out with the values of a larder.
 
     Raises
     ------
@@ -102,7 +102,7 @@ def stored_trial(trial: TrialEntry, larder: Larder, place: str) -> StoredTrial:
 
 
 def _kept_forecast(told: Mapping[str, Any], place: str) -> str:
-    """The forecast of the day on which a trial was saved, as JSON; raises SpecError where it has no values as served."""
+    """Return the forecast of the day on which a trial was saved, as JSON; raises SpecError where it has no values as served."""
     try:
         kept_figures(told)
     except (KeyError, TypeError, ValueError) as error:

@@ -28,7 +28,7 @@ def gather_tongues(conn: sqlite3.Connection) -> dict[str, Any]:
 
 
 def look_at_tongues(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
-    """What comes beside what is here: what was learnt is only ever added."""
+    """Return what comes beside what is here: what was learnt is only ever added."""
     if house.tongues is None:
         return []
     here = _known(conn)
@@ -42,7 +42,7 @@ def look_at_tongues(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 
 
 def take_tongues(conn: sqlite3.Connection, house: HouseFile) -> None:
-    """Takes in what isn't here yet."""
+    """Take in what isn't here yet."""
     if house.tongues is None:
         return
     here = _known(conn)
@@ -60,7 +60,7 @@ def take_tongues(conn: sqlite3.Connection, house: HouseFile) -> None:
 
 
 def _known(conn: sqlite3.Connection) -> set[tuple[str, ...]]:
-    """What is here, each by what it is known by."""
+    """Return what is here, each by what it is known by."""
     sittings = {(each.began_at, each.matter, *json.loads(each.tasters)) for each in sensory.all_sittings(conn)}
     exercises = {(each.taster, each.asked_at, each.title) for each in sensory.all_exercises(conn)}
     return sittings | exercises | {("training", taster) for taster, _ in sensory.trainings(conn)}

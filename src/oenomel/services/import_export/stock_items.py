@@ -23,7 +23,7 @@ __all__ = ["gather_stock", "look_at_stock", "take_stock"]
 
 
 def gather_stock(conn: sqlite3.Connection) -> dict[str, Any]:
-    """All of it, as it stands in a house file; what there is nothing of is left out."""
+    """Return all of it, as it stands in a house file; what there is nothing of is left out."""
     readings = lots.readings(conn)
     told: dict[str, Any] = {
         "changed": [
@@ -41,7 +41,7 @@ def gather_stock(conn: sqlite3.Connection) -> dict[str, Any]:
 
 
 def look_at_stock(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
-    """Each thing of it beside what is here."""
+    """Return each thing of it beside what is here."""
     here = HouseFile.model_validate(gather_stock(conn))
     items = [*_values_item(here, house), *_preparation_items(here, house), *_lot_items(here, house)]
     if house.stock is not None:
@@ -50,7 +50,7 @@ def look_at_stock(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 
 
 def take_stock(conn: sqlite3.Connection, house: HouseFile, items: Mapping[str, Item], chosen: Mapping[str, Choice]) -> None:
-    """Takes it in as was chosen; raises SpecError naming what can't be."""
+    """Take it in as was chosen; raises SpecError naming what can't be."""
     known = ingredients.larder(conn)
     here = ingredients.house_values(conn)
     for each in house.changed:
@@ -189,7 +189,7 @@ def _add_lot(conn: sqlite3.Connection, lot: LotOfHouse) -> None:
 
 
 def _outcome_of(conn: sqlite3.Connection, file: PreparationFile, makes: str) -> Outcome:
-    """What a preparation comes to; raises SpecError naming it where it can't be."""
+    """Return what a preparation comes to; raises SpecError naming it where it can't be."""
     try:
         return prepared(preparation_of(file, known_by(ingredients.names(conn), ingredients.larder(conn)), makes))
     except OenomelError as error:
