@@ -174,7 +174,7 @@ def test_rebalance_prints_pours_and_j_and_names_what_it_cannot_find(tmp_path, go
     answer = json.loads(done.stdout)
     assert [pour["amount"] for pour in answer["pours"]] == [60, 22.5, 20]
     assert answer["J"] == pytest.approx(sum(answer["parts"].values()))
-    # 2.5 of 22.5 ml of plain syrup, at a tenth of its measure (docs/model.md, "Rebalancing").
+    # 2.5 of 22.5 ml of plain syrup, at a tenth of its measure (docs/model/rebalance.md).
     assert answer["parts"]["character"] == pytest.approx(0.1 * 2.5 / 22.5)
     assert answer["ways"][0]["pours"] == answer["pours"]
     bare = run("rebalance", str(EXAMPLE), "--target", str(target), "--without-character", home=tmp_path)
@@ -206,7 +206,7 @@ def test_prepare_prints_what_a_preparation_comes_to_and_refuses_by_the_place(tmp
     done = run("prepare", "-", home=tmp_path, said=json.dumps(SYRUP))
     assert (done.returncode, done.stderr) == (0, "")
     told = json.loads(done.stdout)
-    assert told["brix"] == pytest.approx(62.8, abs=0.05)  # docs/model.md, "Batch and service": by the cup
+    assert told["brix"] == pytest.approx(62.8, abs=0.05)  # docs/model/batch.md: by the cup
     assert told["composition"]["sugars"]["sucrose"] == pytest.approx(told["brix"] * told["density"], rel=1e-6)
     assert set(told["composition"]["spread"]["sugars"]) >= {"sucrose"}
     assert (told["keeps_days"], round(told["yield_g"])) == (60, 637)

@@ -44,7 +44,7 @@ def test_no_pointer_names_a_section_by_number_or_a_page_that_is_not_here():
 
 def test_every_heading_that_is_pointed_to_is_on_its_page():
     pointed = [(path, page, title) for path, text in texts() for page, *titles in HEADING.findall(text) for title in titles if title]
-    assert len(pointed) > 80
+    assert len(pointed) > 20
     assert [str(each) for each in pointed if each[2] not in headings(ROOT / each[1])] == []
 
 

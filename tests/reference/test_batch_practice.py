@@ -56,7 +56,7 @@ def test_eight_limes_give_180_ml():
 
 @pytest.mark.parametrize("ml", [500, 700, 750, 1000])
 def test_a_bottle_is_cold_after_one_to_three_hours_in_the_fridge(ml):
-    # Common practice (docs/model.md, "Batch and service"). The heat of a drink of 15 %: about 3.9 J a ml and kelvin.
+    # Common practice (docs/model/batch.md). The heat of a drink of 15 %: about 3.9 J a ml and kelvin.
     found = chilling(ml, 3.9 * ml, "fridge", 22, 8)
     assert 60 <= found.minutes <= 180
 

@@ -9,7 +9,7 @@ from oenomel.core.forecast.forecast import forecast_of
 from oenomel.core.spec.drink import Drink
 from oenomel.core.spec.technique import Method
 
-# Those that lie outside, and why; docs/model.md names them too. A home computed from schools can't hold what no school pours.
+# Those that lie outside, and why; docs/model/families.md names them too. A home computed from schools can't hold what no school pours.
 OUTSIDE = {
     "60 white-rum, 22.5 lime-juice, 15 grapefruit-juice, 7.5 cherry-stone-liqueur": "hardly any sugar: sold as a dry drink",
     "22.5 london-dry-gin, 22.5 herbal-liqueur, 22.5 cherry-stone-liqueur, 22.5 lime-juice": "two liqueurs of four parts",

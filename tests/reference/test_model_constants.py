@@ -139,7 +139,7 @@ def test_a_daisy_takes_a_quarter_of_its_sugar_from_a_liqueur(liqueur_g, code):
 
 @pytest.mark.parametrize(
     ("ice", "grams", "wet", "follows"),
-    # docs/model.md, "Water from the ice": 300 g of wet ice with 2 % of surface water, φ = 0.3. Large and crushed are estimates of the
+    # docs/model/dilution.md: 300 g of wet ice with 2 % of surface water, φ = 0.3. Large and crushed are estimates of the
     # house.
     [("cubes", 300, 0.02, 0.3), ("large", 135, 0.01, 0.15), ("crushed", 300, 0.05, 0.8)],
 )
@@ -167,7 +167,7 @@ def test_heat_balance_is_the_model_s_equation_with_the_model_s_defaults(ice, gra
 
 @pytest.mark.parametrize(("ice", "sd"), [("cubes", 0.08), ("large", 0.15), ("crushed", 0.15)])
 def test_doubt_of_the_ice_and_what_of_it_two_shakes_share(ice, sd):
-    # docs/model.md, "How sure": 8 %, of which 5 % are each shake's own; other ice is further from the curve (house estimate).
+    # docs/model/balance.md, "Uncertainty": 8 %, of which 5 % are each shake's own; other ice is further from the curve (house estimate).
     forecast = forecast_of(drink(("vodka", 60), ("lime-juice", 20), ("simple-syrup-1-1", 20), method=Method(ice=ice)))
     water = forecast.dilution.water_ml
     moves = {unknown[0]: move[0] for unknown, move in forecast.doubt.effects.items()}

@@ -52,7 +52,7 @@ def test_fruit_holds_what_its_row_of_the_food_table_tells(fruit, water, sugars):
 
 
 def test_fruit_that_nobody_described_is_the_middle_of_fruits():
-    # docs/model.md, "Batch and service": 8 % sugar, 1.2 % acid, 85 % water.
+    # docs/model/batch.md: 8 % sugar, 1.2 % acid, 85 % water.
     good = all_goods()["fruit"]
     assert (good.water, sum(good.sugars.values()), sum(good.acids.values())) == pytest.approx((85, 8, 1.2))
 

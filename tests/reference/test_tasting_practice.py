@@ -57,7 +57,7 @@ def test_a_fault_that_is_named_is_mended_and_the_rest_stays(of, said, axis, dire
     moved = steps(found[0].drink, of)
     assert moved[axis] * direction > 0
     # A step for each unit of complaint, and no less than a gram of sugar, 0.08 g of acid or 1.2 % a unit
-    # (docs/model.md, "What to try next").
+    # (docs/model/trials.md, "What to try next").
     complaint = abs(next(value for value in said.values() if value))
     level = (profile_of_made(of, USUAL).sugar, profile_of_made(of, USUAL).acid, profile_of_made(of, USUAL).abv)[axis]
     wanted = level + direction * complaint * (1.0, 0.08, 1.2)[axis]

@@ -70,7 +70,7 @@ def test_heat_that_melts_ice_is_that_of_a_chemical_data_bank():
 
 @pytest.mark.parametrize("abv", [15, 20, 25, 30, 34])
 def test_heat_balance_of_a_spirit_and_water_is_that_of_the_library_s_own_tables(abv):
-    # The same balance as docs/model.md, "Water from the ice" writes it, worked here on CoolProp's freezing points and heat capacities
+    # The same balance as docs/model/dilution.md writes it, worked here on CoolProp's freezing points and heat capacities
     # alone.
     volume, ice, wet, metal, start = 110.0, 300.0, 6.0, 250 * 0.4 * TIN_J_PER_G_K, 22.0
     by_mass = abv * ETHANOL_G_PER_ML / 100 / float(aqueous_ethanol_density(abv))

@@ -2,7 +2,7 @@
 
 Sources: ISO 4120 (Sensory analysis, triangle test), its table of the least number of correct answers, and the binomial distribution behind
 it; both from memory, the table worked out again here from the distribution. Just noticeable differences: Schutz & Pilgrim, Am. J. Psychol.
-70 (1957) 41, from memory (docs/model.md, "Can it be tasted?"). Volumes and counts of a sitting: common practice of panels.
+70 (1957) 41, from memory (docs/model/balance.md, "Can it be tasted?"). Volumes and counts of a sitting: common practice of panels.
 """
 
 import math

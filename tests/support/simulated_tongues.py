@@ -1,4 +1,4 @@
-"""Simulated tasters of triangle tests, as issue 21 and docs/model.md, "What to try next" describe them."""
+"""Simulated tasters of triangle tests, as issue 21 and docs/model/trials.md, "What to try next" describe them."""
 
 import math
 import random
@@ -18,7 +18,7 @@ class Tongue:
     slope: float
 
     def finds(self, steps: float, draw: random.Random) -> bool:
-        """Whether the odd glass is found: P = 1/3 + 2/3·0.96·(1 − exp(−ln 2·(n/α)^β)) (docs/model.md, "What to try next")."""
+        """Whether the odd glass is found: P = 1/3 + 2/3·0.96·(1 − exp(−ln 2·(n/α)^β)) (docs/model/trials.md, "What to try next")."""
         tells = 1 - math.exp(-math.log(2) * (steps / self.alpha) ** self.slope)
         return draw.random() < 1 / 3 + 2 / 3 * 0.96 * tells
 

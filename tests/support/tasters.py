@@ -1,4 +1,4 @@
-"""Simulated tasters and developers, as docs/model.md, "What to try next" draws them: no real tongue has been asked yet."""
+"""Simulated tasters and developers, as docs/model/trials.md, "What to try next" draws them: no real tongue has been asked yet."""
 
 from dataclasses import dataclass
 

@@ -26,7 +26,7 @@ JUICE_OTHER_SOLIDS = 0.8
 
 MAKING_SD = 0.08
 """How far one making's water lies from the next in a kitchen that doesn't count seconds or cubes; with a careful scale about the scatter
-that docs/model.md, "Water from the ice" believes before anything was measured."""
+that docs/model/dilution.md believes before anything was measured."""
 
 
 def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions | None = None) -> dict[str, Sample]:

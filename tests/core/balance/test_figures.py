@@ -84,7 +84,7 @@ def test_many_drinks_at_once_have_the_levels_and_intervals_of_each_alone(techniq
 
 @pytest.mark.parametrize(
     ("unit", "stage", "amount_ml", "sd_ml"),
-    # docs/model.md, "How sure": jigger 3 %, at least 0.5 ml; dash 25 %; by eye 20 %. What stays of a rinse is by eye.
+    # docs/model/balance.md, "Uncertainty": jigger 3 %, at least 0.5 ml; dash 25 %; by eye 20 %. What stays of a rinse is by eye.
     [
         ("ml", "mixed", 60, 1.8),
         ("oz", "mixed", 7.5, 0.5),

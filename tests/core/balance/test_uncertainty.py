@@ -52,7 +52,7 @@ class World:
         self.draw = cache(lambda _: self.rng.standard_normal(DRAWS))
 
     def figures(self, made: Drink) -> np.ndarray:
-        """Figures of a drink in every draw, shape (4, draws), written straight from docs/model.md, "How sure"."""
+        """Figures of a drink in every draw, shape (4, draws), written straight from docs/model/balance.md, "Uncertainty"."""
         tin = np.zeros((4, DRAWS))
         rest = np.zeros((4, DRAWS))
         for pour in made.pours:

@@ -66,7 +66,7 @@ def test_a_drink_that_meets_no_ice_takes_no_water_and_says_so(golden):
 
 def test_four_serves_of_five_hold_what_was_foreseen():
     # A thousand batches, mixed with the model's own spreads
-    # (docs/model.md, "Batch and service"): composition of each bottle and squeeze, and the measuring.
+    # (docs/model/batch.md): composition of each bottle and squeeze, and the measuring.
     chance = np.random.default_rng(11)
     batch = batch_of(SOUR, BatchWish("chilled", serves=20))
     pours, serve = [*batch.inside], batch.serve

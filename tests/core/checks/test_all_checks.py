@@ -267,7 +267,7 @@ def test_no_open_standard_of_the_trade_is_warned_of(family, pours):
     parts = [part.split() for part in pours.split(", ")]
     made = drink(*((slug, float(ml), *stage) for ml, slug, *stage in parts), family=family)
     warned = {f.code for f in forecast_of(made).findings if f.severity != "info"}
-    # Orgeat is as much of its sweetness as the liqueur: a daisy by name, and told as one (docs/model.md, "Findings").
+    # Orgeat is as much of its sweetness as the liqueur: a daisy by name, and told as one (docs/model/checks.md).
     assert warned == ({"little-liqueur"} if "almond-syrup" in pours else set())
 
 

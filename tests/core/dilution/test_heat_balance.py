@@ -59,7 +59,7 @@ def test_heat_and_mass_are_conserved_and_the_drink_never_ends_below_freezing(tin
 
 @pytest.mark.parametrize("school", SHAKEN_SCHOOLS, ids=lambda school: school.slug)
 def test_both_schools_agree_on_usual_drinks(school):
-    # docs/model.md, "Water from the ice": within 25 % of the curve for usual sours and daisies of 10 % and more; ends of −4 to −10 °C up
+    # docs/model/dilution.md: within 25 % of the curve for usual sours and daisies of 10 % and more; ends of −4 to −10 °C up
     # to 34 %.
     curve, heat = forecast_of(school.drink), forecast_of(school.drink, HEAT)
     if curve.undiluted.abv < 10:
@@ -84,7 +84,7 @@ def test_few_cubes_cold_bottles_and_freezer_ice_give_less_water():
         return forecast_of(made, replace(HEAT, **supposed)).dilution.water_ml
 
     usual = water()
-    # docs/model.md, "Water from the ice": freezer ice about a fifth less; three cubes of 45 g a little less than a full tin.
+    # docs/model/dilution.md: freezer ice about a fifth less; three cubes of 45 g a little less than a full tin.
     assert water(ice_c=-18) / usual == pytest.approx(0.8, abs=0.06)
     assert 0.8 < forecast_of(replace(made, method=Method(ice="large")), HEAT).dilution.water_ml / usual < 1
     assert water(start_c=4) < 0.8 * usual
@@ -171,7 +171,7 @@ def test_toppings_and_what_waits_in_the_glass_warm_the_drink_by_their_heat():
 
 
 def test_counted_pieces_give_the_water_by_heat_balance_whatever_the_school():
-    # Three cubes: the curve knows a full tin only (docs/model.md, "Water from the ice"; common practice).
+    # Three cubes: the curve knows a full tin only (docs/model/dilution.md; common practice).
     made = drink(RUM, LIME, SYRUP)
     counted = replace(made, method=Method(ice_pieces=3, ice_piece_g=30))
     few, as_told = forecast_of(counted), forecast_of(made, Conditions(dilution="heat balance", ice_g=90))

@@ -217,7 +217,7 @@ def test_corrections_are_what_a_bartender_would_pour(golden):
 def test_each_filling_holds_its_share_of_the_older_ones(kept, many):
     chain = {1: Filling(1, 1000.0)} | {n: Filling(n, 1000 * (1 - kept), n - 1, 1000 * kept) for n in range(2, many + 1)}
     found = dict(shares(chain, many))
-    # Batch n holds share x of n − 1, x² of n − 2 … (docs/model.md, "Batch and service").
+    # Batch n holds share x of n − 1, x² of n − 2 … (docs/model/batch.md).
     for key, share in found.items():
         grown = kept ** (many - key)
         assert share == pytest.approx(grown if key == 1 else grown * (1 - kept))

@@ -67,7 +67,7 @@ def test_open_forms_have_no_home():
 
 
 def test_sweet_against_tart_is_level_within_a_step_of_the_middle(golden):
-    # House reading (docs/model.md, "Families and homes"): how much further from the middle in sweetness than in acidity.
+    # House reading (docs/model/families.md): how much further from the middle in sweetness than in acidity.
     golden([lean_words(n) for n in (-1.01, -1.0, 1.0, 1.01)])
     tart, sweet = (forecast_of(drink(RUM, ("lime-juice", 22.5), ("simple-syrup-1-1", ml))).place for ml in (10, 40))
     golden((tart.lean, sweet.lean))

@@ -1,5 +1,4 @@
-"""A riff in one breath: what was changed, what that does, whether a guest would notice. The bounds are those of docs/model.md, "Can it
-be tasted?"."""
+"""A riff in one breath: what was changed, what that does, whether a guest would notice. The bounds are those of docs/model/balance.md, "Can it be tasted?"."""
 
 from dataclasses import replace
 

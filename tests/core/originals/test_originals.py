@@ -1,4 +1,4 @@
-"""Originals: what a bartender and a wish would hold them to (docs/model.md, "Originals")."""
+"""Originals: what a bartender and a wish would hold them to (docs/model/originals.md)."""
 
 import json
 import os

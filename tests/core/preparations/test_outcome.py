@@ -15,7 +15,7 @@ SIMMERED = (KitchenStep("simmer", 10), KitchenStep("strain"))
 
 @pytest.mark.parametrize(
     ("kind", "lines", "days"),
-    # docs/model.md, "The stillroom", common practice: 1:1 three weeks, 2:1 two months, fruit two weeks; juice is the day's.
+    # docs/model/preparations.md, common practice: 1:1 three weeks, 2:1 two months, fruit two weeks; juice is the day's.
     [
         ("syrup", (("sugar", 100, "g"), ("water", 100, "g")), 21),
         ("syrup", (("sugar", 1, "cup"), ("water", 1, "cup")), 21),

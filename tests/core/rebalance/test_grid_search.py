@@ -56,7 +56,7 @@ def random_aim(rng: np.random.Generator, drink: Drink, free: int) -> Objective:
 def j_by_hand(
     drink: Drink, free: tuple[int, ...], volumes: NDArray[np.float64], aim: Objective, conditions: Conditions
 ) -> NDArray[np.float64]:
-    """J as docs/model.md, "Rebalancing" writes it, of many volumes, shape (pours, drinks): nothing of it is the search's."""
+    """J as docs/model/rebalance.md writes it, of many volumes, shape (pours, drinks): nothing of it is the search's."""
     axes = np.array([pour.ingredient.composition.axes for pour in drink.pours])
     in_tin = np.array([pour.stage == "mixed" for pour in drink.pours], dtype=float)
     shaken = volumes * in_tin[:, None]

@@ -86,7 +86,7 @@ def test_how_fine_a_tongue_is_said_in_a_sentence(answers, golden):
 
 
 def test_a_step_is_told_in_figures_of_a_drink(golden):
-    # 8 g·1.17 = 9.36; 0.85·1.22 = 1.037; 15·1.15 = 17.25 (k of docs/model.md, "The tongue").
+    # 8 g·1.17 = 9.36; 0.85·1.22 = 1.037; 15·1.15 = 17.25 (k of docs/model/sensory.md).
     golden(in_figures("sugar", 1.0))
     golden(in_figures("acid", 1.0))
     golden(in_figures("abv", 1.0))

@@ -20,7 +20,7 @@ def distances():
 
 
 def test_after_24_triangles_a_step_is_known_as_well_as_the_model_promises(capsys):
-    # docs/model.md, "The tongue", seen in simulation: after 24 tests α within 25 % in 73 %, within 35 % in 87 %, the 80 % interval holds
+    # docs/model/sensory.md, seen in simulation: after 24 tests α within 25 % in 73 %, within 35 % in 87 %, the 80 % interval holds
     # in 80 %.
     draw, pourable = random.Random(21), distances()
     found = {count: [] for count in COUNTS}

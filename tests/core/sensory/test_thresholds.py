@@ -16,7 +16,7 @@ answers = st.lists(st.builds(TriangleAnswer, st.sampled_from(DISTANCES), st.bool
 
 def test_before_the_first_triangle_a_tongue_is_about_as_fine_as_the_usual_one():
     known = threshold_of([])
-    # The prior of docs/model.md, "The tongue": log-normal around one step, sd 0.5; 80 % between exp(∓1.2816·0.5).
+    # The prior of docs/model/sensory.md: log-normal around one step, sd 0.5; 80 % between exp(∓1.2816·0.5).
     assert known.steps == pytest.approx(1.0, abs=1e-9)
     assert known.interval80 == pytest.approx((math.exp(-0.6408), math.exp(0.6408)), rel=2e-2)
     assert known.log_sd == pytest.approx(0.5, abs=2e-3)

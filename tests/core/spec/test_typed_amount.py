@@ -53,7 +53,7 @@ def test_amounts_as_they_are_said(line):
     said = parse_typed(text, "ml", POURS, 2)
     assert said.spoken == Measure(pytest.approx(float(amount), abs=1e-6), unit)
     assert (said.said, said.asks) == (text if "+" in told else None, "")
-    assert is_by_eye(text) == told.endswith("~"), "what nobody measured carries a spread of 20 % (docs/model.md, How sure)"
+    assert is_by_eye(text) == told.endswith("~"), "what nobody measured carries a spread of 20 % (docs/model/balance.md, Uncertainty)"
 
 
 def test_a_bare_number_is_of_what_is_shown_in_figures_and_in_words():

@@ -407,7 +407,7 @@ def test_two_groups_of_which_nothing_is_told_stand_side_by_side_as_the_table_say
 
 
 def test_bubbles_are_part_of_the_job_of_a_sparkling_pour(golden):
-    # docs/model.md, "Rebalancing": a still candidate pays 1 in J, comes after those that sparkle, and says what is lost; common
+    # docs/model/rebalance.md: a still candidate pays 1 in J, comes after those that sparkle, and says what is lost; common
     # practice: never hot water.
     found = rows(FIZZ, 3)
     assert {row.loses_bubbles for row in found.values()} == {True, False}

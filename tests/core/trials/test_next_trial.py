@@ -1,4 +1,4 @@
-"""What to try next: worked cases, the trade's own examples, and simulated developers (docs/model.md, "What to try next")."""
+"""What to try next: worked cases, the trade's own examples, and simulated developers (docs/model/trials.md, "What to try next")."""
 
 import numpy as np
 import pytest
@@ -206,7 +206,7 @@ def test_how_much_a_trial_minds_growing_or_shrinking(steps, pours):
 
 
 def test_near_nothing_a_complaint_wants_grams():
-    # docs/model.md, "What to try next": "clearly not sweet enough" of a drink with hardly any sugar is two grams in 100 ml, not two
+    # docs/model/trials.md, "What to try next": "clearly not sweet enough" of a drink with hardly any sugar is two grams in 100 ml, not two
     # steps of next to nothing.
     anise = drink(("anise-wormwood-spirit", 45), ("lemon-juice", 15), ("still-water", 60), family="open")
     assert profile_of_made(anise, USUAL).sugar < 0.5
@@ -229,7 +229,7 @@ def test_nobody_asks_strength_of_what_has_none():
 
 
 def test_one_thing_too_loud_has_two_thirds_of_its_share_and_the_drink_stays_as_large():
-    # docs/model.md, "Rebalancing": share, not amount; the other axes and the volume are held.
+    # docs/model/rebalance.md: share, not amount; the other axes and the volume are held.
     for of, loud in ((DAISY, "orange-liqueur-dry"), (FIZZ, "lemon-juice")):
         before = profile_of_made(of, USUAL).volume_ml
         found = next(each for each in asked(Verdict(sugar=0, acid=0, abv=0, loud=loud), of)[1] if each.key == "quieter")

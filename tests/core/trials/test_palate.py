@@ -1,4 +1,4 @@
-"""Palates: laws of the learning, and 300 simulated tasters (docs/model.md, "What to try next")."""
+"""Palates: laws of the learning, and 300 simulated tasters (docs/model/trials.md, "What to try next")."""
 
 import numpy as np
 import pytest

@@ -104,7 +104,7 @@ def test_water_is_found_from_any_pair_of_readings(readings, water):
 
 
 def test_three_grams_left_on_the_ice_bias_the_factor_as_the_model_says():
-    # docs/model.md, "Water from the ice": 3 g left, −5.6 %.
+    # docs/model/dilution.md: 3 g left, −5.6 %.
     made = eight_three_three()
     plain = forecast_of(made)
     before, after = (forecast_reading("weight_g", point, plain) for point in ("tin", "strained"))

@@ -1,4 +1,4 @@
-"""How much of one thing there is in a drink: what tongues judge beside the three axes (docs/model.md, "Rebalancing")."""
+"""How much of one thing there is in a drink: what tongues judge beside the three axes (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from oenomel.core.larder import Ingredient
 from oenomel.core.spec import Drink
 
 SMELL_STEP: Final = 0.25
-"""A step of smell, as the logarithm of a share; an assumption (docs/model.md, "Rebalancing")."""
+"""A step of smell, as the logarithm of a share; an assumption (docs/model/rebalance.md)."""
 
 GONE_BELOW: Final = 0.05
 """Of its share before, what is as good as nothing."""

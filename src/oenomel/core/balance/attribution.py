@@ -1,5 +1,5 @@
 """Which change made which part of a difference between two drinks: a mean over all orders of making them
-(docs/model.md, "What is reported").
+(docs/model/balance.md, "Reported values").
 """
 
 from __future__ import annotations

@@ -1,4 +1,4 @@
-"""Pours into one liquid, and the liquid over ice into the glass (docs/model.md, "Mixing")."""
+"""Pours into one liquid, and the liquid over ice into the glass (docs/model/balance.md, "Mixing")."""
 
 from __future__ import annotations
 

@@ -1,5 +1,5 @@
 """The one ruler: noticeable steps, whether a difference can be tasted, how sure its direction is, and the words
-(docs/model.md, "Can it be tasted?").
+(docs/model/balance.md, "Can it be tasted?").
 """
 
 from __future__ import annotations
@@ -12,7 +12,7 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 CROSSTALK: Final = 0.25
-"""How much sugar and acid mask each other; house default of docs/model.md, "Can it be tasted?"."""
+"""How much sugar and acid mask each other; house default of docs/model/balance.md, "Can it be tasted?"."""
 
 TASTED_STEPS: Final = 0.5
 """A difference from here on might be tasted side by side; below it nobody tells the two apart."""

@@ -1,4 +1,4 @@
-"""What is reported of a liquid: volume, strength, sweetness, acidity and what follows from them (docs/model.md, "What is reported")."""
+"""What is reported of a liquid: volume, strength, sweetness, acidity and what follows from them (docs/model/balance.md, "Reported values")."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What stands in for fresh juice in a bottle that has to wait: its acids and sugar in water (docs/model.md, "Batch and service")."""
+"""What stands in for fresh juice in a bottle that has to wait: its acids and sugar in water (docs/model/batch.md)."""
 
 from __future__ import annotations
 

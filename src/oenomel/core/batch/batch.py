@@ -1,5 +1,5 @@
 """A batch: a drink for so many serves or for a container, as it can be measured, and what comes of it
-(docs/model.md, "Batch and service").
+(docs/model/batch.md).
 """
 
 from __future__ import annotations

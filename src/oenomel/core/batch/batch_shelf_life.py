@@ -1,4 +1,4 @@
-"""How long a bottle keeps: by what is in it, cold, and as an estimate that a nose overrides (docs/model.md, "Batch and service")."""
+"""How long a bottle keeps: by what is in it, cold, and as an estimate that a nose overrides (docs/model/batch.md)."""
 
 from __future__ import annotations
 

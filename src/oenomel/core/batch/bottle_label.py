@@ -1,4 +1,4 @@
-"""What is stuck on a bottle: name, made, use by, strength, serve, ice, allergens (docs/model.md, "Batch and service")."""
+"""What is stuck on a bottle: name, made, use by, strength, serve, ice, allergens (docs/model/batch.md)."""
 
 from __future__ import annotations
 

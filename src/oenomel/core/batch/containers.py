@@ -1,4 +1,4 @@
-"""Bottles and other vessels: what they hold, and how long they take to get cold (docs/model.md, "Batch and service"; estimates)."""
+"""Bottles and other vessels: what they hold, and how long they take to get cold (docs/model/batch.md; estimates)."""
 
 from __future__ import annotations
 
@@ -11,7 +11,7 @@ from oenomel.core.wording import counted, plural
 from oenomel.errors import DomainError, OutOfRange
 
 HEADSPACE: Final = 0.03
-"""Share of a container that stays empty (docs/model.md, "Batch and service")."""
+"""Share of a container that stays empty (docs/model/batch.md)."""
 
 USUAL_ML: Final = (200.0, 350.0, 500.0, 700.0, 750.0, 1000.0, 1500.0, 2000.0, 3000.0, 5000.0, 10_000.0, 20_000.0)
 """What bottles, jugs and canisters hold, [ml] (common practice)."""
@@ -39,7 +39,7 @@ LATER: Final = 1.5
 @dataclass(frozen=True, slots=True)
 class ColdPlace:
     """Somewhere to keep a bottle: its temperature and that at which the bottle is poured, [°C], and the heat that it takes off a bottle,
-    [W/m² K] (docs/model.md, "Batch and service", for the fridge; the rest are estimates).
+    [W/m² K] (docs/model/batch.md, for the fridge; the rest are estimates).
     """
 
     said: str

@@ -1,4 +1,4 @@
-"""A batch tasted and corrected: how much of what moves it by half a step, and how much to add (docs/model.md, "Batch and service")."""
+"""A batch tasted and corrected: how much of what moves it by half a step, and how much to add (docs/model/batch.md)."""
 
 from __future__ import annotations
 

@@ -11,7 +11,7 @@ from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient, SlotName
 from oenomel.core.spec import Pour
 
 WATER_HELD_BACK: Final = 1 / 3
-"""Share of the water that waits until the bottle was tasted: it can't be taken out again (docs/model.md, "Batch and service")."""
+"""Share of the water that waits until the bottle was tasted: it can't be taken out again (docs/model/batch.md)."""
 
 DENSE_G_PER_100ML: Final = 40.0
 """Sugar from which a syrup sinks and lies at the bottom until it is stirred (house rule)."""

@@ -1,4 +1,4 @@
-"""Old batches topped up with new: whose share is in the bottle, and what is in it (docs/model.md, "Batch and service", ageing)."""
+"""Old batches topped up with new: whose share is in the bottle, and what is in it (docs/model/batch.md, ageing)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""The water of a batch: what the ice would have given, put in beforehand, by how it is served (docs/model.md, "Batch and service")."""
+"""The water of a batch: what the ice would have given, put in beforehand, by how it is served (docs/model/batch.md)."""
 
 from __future__ import annotations
 
@@ -12,7 +12,7 @@ from oenomel.core.forecast import Forecast, forecast_of
 from oenomel.core.spec import Drink, Ice, Method, Pour
 
 RIGHT_AT_MINUTE: Final = 4
-"""On ice a serve has the strength of the drink made singly after so many minutes (docs/model.md, "Batch and service")."""
+"""On ice a serve has the strength of the drink made singly after so many minutes (docs/model/batch.md)."""
 
 TOLD_MINUTES: Final = (0, 4, 10)
 

@@ -21,7 +21,7 @@ LEAST_SUGAR: Final = 1.0
 """Served sweetness below which nothing in the drink is sweet, [g/100 ml]."""
 
 LEAST_LIQUEUR_SHARE: Final = 0.25
-"""Share of its sugar that a daisy takes from a liqueur at the least (docs/model.md, "Findings")."""
+"""Share of its sugar that a daisy takes from a liqueur at the least (docs/model/checks.md)."""
 
 WATERY_TIMES_HOME: Final = 1.3
 WATERY_STEPS: Final = 1.5

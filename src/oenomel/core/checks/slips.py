@@ -11,7 +11,7 @@ from oenomel.core.spec import BAR_OUNCE_ML, ML_PER_UNIT, Pour
 from oenomel.core.wording import capital
 
 SLIP_TIMES: Final = 3.0
-"""Times the slot's usual measure from which an amount looks like a slip (docs/model.md, "Findings")."""
+"""Times the slot's usual measure from which an amount looks like a slip (docs/model/checks.md)."""
 
 SLIP_SHARE: Final = 1 / 6
 """And the share of it below which it does: less than any drink pours, as 1 ml for 1 oz (house rule)."""
@@ -29,7 +29,7 @@ BY_DASHES: Final = ("a dash or two are", "Make it two dashes", {"amount": 2, "un
 OUNCES_AGREE: Final = 0.02
 TWICE: Final = 2.0
 """Slots that go by the barspoon or the dash: there twice the usual looks like a slip where the amount is just so many quarters of an
-ounce (docs/model.md, "Findings")."""
+ounce (docs/model/checks.md)."""
 
 USUAL_DASHES: Final = 12
 PARTS: Final = frozenset({"base", "sour", "sweet", "liqueur", "texture", "lengthener"})

@@ -1,4 +1,4 @@
-"""Water that a drink takes from the ice while it is worked, per ml of what is in the tin (docs/model.md, "Water from the ice")."""
+"""Water that a drink takes from the ice while it is worked, per ml of what is in the tin (docs/model/dilution.md)."""
 
 from __future__ import annotations
 
@@ -45,7 +45,7 @@ EXTRAPOLATED_RELATIVE_SD: Final = 0.25
 ESTIMATE_RELATIVE_SD: Final = 0.40
 OWN_RELATIVE_SD: Final = 0.05
 """What differs from one shake of the same hand to the next; the rest is shared by drinks of the same technique
-(docs/model.md, "Water from the ice")."""
+(docs/model/dilution.md)."""
 
 STIR_REACHES: Final = 0.70
 """Share of the heat balance's equilibrium that a usual stir reaches: the stirred curve over the shaken one at 25 to 30 %."""
@@ -156,7 +156,7 @@ def dilution_model(method: Method, conditions: Conditions) -> str:
 
 
 def dilution_relative_sd(abv_fraction: ArrayLike, method: Method, conditions: Conditions) -> Floats:
-    """Compute how sure the water is, as a relative standard deviation (house estimates of docs/model.md, "Water from the ice"), shape
+    """Compute how sure the water is, as a relative standard deviation (house estimates of docs/model/dilution.md), shape
     (...,).
     """
     a = np.asarray(abv_fraction, dtype=np.float64)

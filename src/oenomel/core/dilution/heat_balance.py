@@ -1,5 +1,5 @@
 """The second school of dilution: ice melts until the heat of drink and tin is spent and the drink is at its freezing point
-(docs/model.md, "Water from the ice").
+(docs/model/dilution.md).
 
 It answers what the curve can't: few or large cubes, freezer-cold ice, fridge-cold spirit, a drink without alcohol.
 """

@@ -1,5 +1,5 @@
 """What a forecast supposes of the ice, the tin and the temperatures, and what the house has measured
-(docs/model.md, "Water from the ice").
+(docs/model/dilution.md).
 """
 
 from __future__ import annotations
@@ -18,7 +18,7 @@ DilutionSchool = Literal["curve", "heat balance"]
 SCHOOLS_OF_DILUTION: Final[tuple[DilutionSchool, ...]] = get_args(DilutionSchool)
 
 PRIOR_SD: Final = 0.12
-"""How far a house's water may lie from the curve before anything was measured (docs/model.md, "Water from the ice")."""
+"""How far a house's water may lie from the curve before anything was measured (docs/model/dilution.md)."""
 
 SCATTER_SD: Final = 0.09
 SCATTER_WEIGHT: Final = 6
@@ -40,7 +40,7 @@ class IceKind:
 
 
 _ICE_KINDS: Final = {
-    # Cubes: docs/model.md, "Water from the ice". Large: three cubes of 45 g. Their surface and how deep they cool are estimates.
+    # Cubes: docs/model/dilution.md. Large: three cubes of 45 g. Their surface and how deep they cool are estimates.
     "cubes": IceKind(300.0, 0.02, 0.3),
     "large": IceKind(135.0, 0.01, 0.15),
     "crushed": IceKind(300.0, 0.05, 0.8),

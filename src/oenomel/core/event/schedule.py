@@ -1,5 +1,5 @@
 """Tasks scheduled backwards from the hour: as late as they can be, no two in one hand
-(docs/model.md, "Batch and service", service plan).
+(docs/model/batch.md, service plan).
 """
 
 from __future__ import annotations

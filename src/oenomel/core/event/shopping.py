@@ -1,5 +1,5 @@
 """What an evening takes: opened bottles first, then shelf, stillroom and shop; fruit with its doubt, ice
-(docs/model.md, "Batch and service").
+(docs/model/batch.md).
 """
 
 from __future__ import annotations

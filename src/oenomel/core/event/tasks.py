@@ -18,7 +18,7 @@ from oenomel.core.preparations import KitchenStep
 from oenomel.core.wording import capital, counted
 
 GLASS_FREEZES_MIN: Final = 15.0
-"""A glass in the freezer until it is cold (docs/model.md, "Batch and service")."""
+"""A glass in the freezer until it is cold (docs/model/batch.md)."""
 
 BUBBLES_CHILL_MIN: Final = 180.0
 PER_PIECE_MIN: Final = 0.75

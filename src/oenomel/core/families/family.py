@@ -1,4 +1,4 @@
-"""The families, their slots and schools, and the home computed from the schools (docs/model.md, "Families and homes")."""
+"""The families, their slots and schools, and the home computed from the schools (docs/model/families.md)."""
 
 from __future__ import annotations
 

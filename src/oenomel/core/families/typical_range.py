@@ -1,4 +1,4 @@
-"""A family's home, computed from the schools that make it, and where a drink stands to it (docs/model.md, "Families and homes")."""
+"""A family's home, computed from the schools that make it, and where a drink stands to it (docs/model/families.md)."""
 
 from __future__ import annotations
 
@@ -28,7 +28,7 @@ EDGE_OF_HOME_STEPS: Final = 1.0
 OUTSIDE_HOME_STEPS: Final = 1.5
 
 LEVEL_WITHIN_STEPS: Final = 1.0
-"""Sweetness and acidity this near to each other's distance from the middle are level (docs/model.md, "Families and homes")."""
+"""Sweetness and acidity this near to each other's distance from the middle are level (docs/model/families.md)."""
 
 
 @dataclass(frozen=True)

@@ -27,9 +27,9 @@ from oenomel.errors import EmptyDrink, UnknownFigure
 Floats = NDArray[np.float64]
 
 _TOLD: Final = SourcedValue("", 0.0, 0.0, "Headline with the drink itself", "label")
-_BALANCE: Final = "Balance of masses; volumes are taken as additive (docs/model.md, mixing)"
+_BALANCE: Final = "Balance of masses; volumes are taken as additive (docs/model/balance.md)"
 _CURVE: Final = "D. Arnold, Liquid Intelligence (2014), the curves of dilution (from memory)"
-_HEAT: Final = "Heat balance of ice, drink and tin (docs/model.md, dilution)"
+_HEAT: Final = "Heat balance of ice, drink and tin (docs/model/dilution.md)"
 _GUESS: Final = "House estimate for a technique without a curve"
 
 

@@ -1,4 +1,4 @@
-"""What a drink looks like: colours mix by Beer–Lambert (docs/model.md, "Sight"). A preview, and called one."""
+"""What a drink looks like: colours mix by Beer–Lambert (docs/model/glass.md, "Appearance"). A preview, and called one."""
 
 from __future__ import annotations
 

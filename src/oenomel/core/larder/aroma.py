@@ -1,4 +1,4 @@
-"""What two ingredients have in common to the nose, by their tags (docs/model.md, "Swaps"). Weak evidence, and told as such."""
+"""What two ingredients have in common to the nose, by their tags (docs/model/swaps.md). Weak evidence, and told as such."""
 
 from __future__ import annotations
 
@@ -17,7 +17,7 @@ Smell = tuple[tuple[str, int], ...]
 SAME_GROUP: Final = 0.6
 UNTOLD: Final = 0.4
 REDUNDANT_ABOVE: Final = 0.6
-"""Likeness above this is more of the same, and takes away from kinship (docs/model.md, "Swaps")."""
+"""Likeness above this is more of the same, and takes away from kinship (docs/model/swaps.md)."""
 
 
 def likeness(one: Ingredient, other: Ingredient) -> float:

@@ -1,5 +1,5 @@
 """Fruit: how much juice a piece gives, learnt by the crate, how many to buy, and what one fruit serves besides its juice
-(docs/model.md, "Today").
+(docs/model/menu.md).
 """
 
 from __future__ import annotations
@@ -14,7 +14,7 @@ from oenomel.errors import ImpossibleMeasurement, OutOfRange
 
 PIECE_SD: Final = 0.25
 CRATE_SD: Final = 0.15
-"""How far one fruit lies from the next of its crate, and a crate from the next, as shares of a piece (docs/model.md, "Today")."""
+"""How far one fruit lies from the next of its crate, and a crate from the next, as shares of a piece (docs/model/menu.md)."""
 
 SURE: Final = 0.80
 Z_SURE: Final = 0.8416212335729143
@@ -39,7 +39,7 @@ class Fruit:
 
 
 FRUIT: Final[Mapping[str, Fruit]] = {
-    # ml a piece: docs/model.md, "Today", common practice; wheels, wedges and zests a piece: common practice.
+    # ml a piece: docs/model/menu.md, common practice; wheels, wedges and zests a piece: common practice.
     "lime": Fruit("lime", "lime-juice", 22.5, 6, 6, 3),
     "lemon": Fruit("lemon", "lemon-juice", 45.0, 8, 8, 6),
     "orange": Fruit("orange", "orange-juice", 75.0, 8, 10, 8),

@@ -1,5 +1,5 @@
 """A lot: today's bottle, squeeze or batch of an ingredient, and what its readings make of the catalogue's values
-(docs/model.md, "Lots").
+(docs/model/lots.md).
 """
 
 from __future__ import annotations
@@ -46,7 +46,7 @@ MOST_ACID_IN_JUICE: Final = 12.0
 
 JUICE_OTHER_SOLIDS: Final = 0.8
 JUICE_OTHER_SOLIDS_SD: Final = 0.3
-"""What is dissolved in a juice besides sugar and acid, [g/100 ml] (docs/model.md, "Lots", for citrus; its spread is an estimate)."""
+"""What is dissolved in a juice besides sugar and acid, [g/100 ml] (docs/model/lots.md, for citrus; its spread is an estimate)."""
 
 MISLEADS_FROM_ABV: Final = 1.0
 ALCOHOL_MISLEADS_BY: Final = 0.15

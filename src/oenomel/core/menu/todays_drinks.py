@@ -1,4 +1,4 @@
-"""A finished drink made of today's lots, beside the one that was written down: fine, or what to pour instead (docs/model.md, "Today")."""
+"""A finished drink made of today's lots, beside the one that was written down: fine, or what to pour instead (docs/model/menu.md)."""
 
 from __future__ import annotations
 

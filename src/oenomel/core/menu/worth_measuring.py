@@ -1,4 +1,4 @@
-"""Which one measurement would make most drinks surer (docs/model.md, "Today")."""
+"""Which one measurement would make most drinks surer (docs/model/menu.md)."""
 
 from __future__ import annotations
 

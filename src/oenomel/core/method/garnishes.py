@@ -1,5 +1,5 @@
 """Which garnish would suit a drink, and why: what echoes a pour, what is kin to the whole
-(docs/model.md, "Making", the same weak evidence).
+(docs/model/method.md, the same weak evidence).
 """
 
 from __future__ import annotations

@@ -1,5 +1,5 @@
 """How well things stand beside each other to the nose: a table that is shown, can be edited, and learns a little
-(docs/model.md, "Originals").
+(docs/model/originals.md).
 
 Weak evidence: it explains and avoids monotony, and never says what will taste good.
 """
@@ -23,7 +23,7 @@ Floats = NDArray[np.float64]
 PairOfGroups = frozenset[str]
 
 SHRINK: Final = 3.0
-"""Counts of the house's average that stand beside each pair's own, so that one evening proves nothing (docs/model.md, "Originals")."""
+"""Counts of the house's average that stand beside each pair's own, so that one evening proves nothing (docs/model/originals.md)."""
 
 LEARNT_WEIGHT: Final = 0.25
 """What a doubled share of liked glasses adds to a pair's kinship is this times ln 2 (house rule)."""

@@ -1,4 +1,4 @@
-"""Picks a diverse handful out of many good drinks: maximal marginal relevance (docs/model.md, "Originals")."""
+"""Picks a diverse handful out of many good drinks: maximal marginal relevance (docs/model/originals.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""The parts that an original drink can have, and who may play each (docs/model.md, "Originals")."""
+"""The parts that an original drink can have, and who may play each (docs/model/originals.md)."""
 
 from __future__ import annotations
 

@@ -1,5 +1,5 @@
 """Pours many combinations toward home at once: the balancing parts move over a jigger's marks, the rest stay
-(docs/model.md, "Originals").
+(docs/model/originals.md).
 """
 
 from __future__ import annotations

@@ -1,4 +1,4 @@
-"""What an original's score counts, and which of a wish's terms a drink keeps (docs/model.md, "Originals")."""
+"""What an original's score counts, and which of a wish's terms a drink keeps (docs/model/originals.md)."""
 
 from __future__ import annotations
 

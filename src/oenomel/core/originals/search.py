@@ -1,4 +1,4 @@
-"""The search for original drinks: drawn, sifted, poured, scored, and a diverse handful picked (docs/model.md, "Originals")."""
+"""The search for original drinks: drawn, sifted, poured, scored, and a diverse handful picked (docs/model/originals.md)."""
 
 from __future__ import annotations
 

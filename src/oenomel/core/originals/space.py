@@ -1,4 +1,4 @@
-"""Every combination that a wish allows: counted, and drawn from by number (docs/model.md, "Originals")."""
+"""Every combination that a wish allows: counted, and drawn from by number (docs/model/originals.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Grams in, grams out: what a pot holds after each step, and what the final measure says of it (docs/model.md, "The stillroom")."""
+"""Grams in, grams out: what a pot holds after each step, and what the final measure says of it (docs/model/preparations.md)."""
 
 from __future__ import annotations
 
@@ -29,12 +29,12 @@ PULP: Final = _AT["pulp"]
 
 KEPT_IN_SOLIDS: Final = 0.30
 KEPT_IN_SOLIDS_SD: Final = 0.30
-"""What is strained out keeps so much of its weight in liquid (estimate of docs/model.md, "The stillroom", and how far it may be off as a
+"""What is strained out keeps so much of its weight in liquid (estimate of docs/model/preparations.md, and how far it may be off as a
 share)."""
 
 EVAPORATES_G_PER_MIN_L: Final = 8.0
 EVAPORATES_SD: Final = 0.40
-"""Water that goes off a pot as wide as it is high, a minute of simmering and a litre (estimate of docs/model.md, "The stillroom")."""
+"""Water that goes off a pot as wide as it is high, a minute of simmering and a litre (estimate of docs/model/preparations.md)."""
 
 PULP_ML_PER_G: Final = 0.65
 """Room of a gram of fibre and seed in the pot (estimate)."""

@@ -1,4 +1,4 @@
-"""What a preparation comes to: composition with its spread, °Bx, density, yield, how it keeps, and why (docs/model.md, "The stillroom")."""
+"""What a preparation comes to: composition with its spread, °Bx, density, yield, how it keeps, and why (docs/model/preparations.md)."""
 
 from __future__ import annotations
 

@@ -1,5 +1,5 @@
 """The ways in which a drink can be brought to where it should be: people choose between ways, one answer reads as an order
-(docs/model.md, "Rebalancing").
+(docs/model/rebalance.md).
 """
 
 from __future__ import annotations
@@ -20,7 +20,7 @@ from oenomel.core.spec import Drink
 from oenomel.core.wording import capital, listed
 
 NO_WORSE_BY: Final = 1.0
-"""A way is told whose J is less than this over the least (docs/model.md, "Rebalancing")."""
+"""A way is told whose J is less than this over the least (docs/model/rebalance.md)."""
 
 LEAST_PART: Final = 1 / 12
 TWICE_FROM: Final = 0.95

@@ -1,4 +1,4 @@
-"""The true minimum of J over what can be poured, for many drinks at once (docs/model.md, "Rebalancing").
+"""The true minimum of J over what can be poured, for many drinks at once (docs/model/rebalance.md).
 
 A pour can take the values of a ladder: multiples of its grid, or what it is now. Enumerating them takes half a million drinks for four
 free pours. Here boxes of the ladder are shrunk, dropped or split by bounds that J can't undercut, until few points are left, and those

@@ -1,5 +1,5 @@
 """What a drink is known by is dear to move, and what only balances it is cheap: the price of character in J
-(docs/model.md, "Rebalancing").
+(docs/model/rebalance.md).
 """
 
 from __future__ import annotations

@@ -1,4 +1,4 @@
-"""What a drink is brought to, and how far it is from there (docs/model.md, "Rebalancing")."""
+"""What a drink is brought to, and how far it is from there (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 
@@ -27,7 +27,7 @@ COARSEST_GRID_ML: Final = 60.0
 
 VOLUME_WEIGHT: Final = 0.25
 VOLUME_STEP: Final = math.log(1.10)
-"""What the volume counts for in J, and its step: a tenth (docs/model.md, "Rebalancing")."""
+"""What the volume counts for in J, and its step: a tenth (docs/model/rebalance.md)."""
 
 
 @dataclass(frozen=True, slots=True)

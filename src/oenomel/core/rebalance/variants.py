@@ -1,4 +1,4 @@
-"""Drinks whose J is sought, and the arithmetic that the search makes of them (docs/model.md, "Rebalancing")."""
+"""Drinks whose J is sought, and the arithmetic that the search makes of them (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ Floats = NDArray[np.float64]
 CHANGE_COSTS: Final = 0.05
 STEP_COSTS: Final = 0.01
 JOIN_COSTS: Final = 0.25
-"""Prices in J: of each pour that changes, each step of the grid, each corrector that joins (docs/model.md, "Rebalancing")."""
+"""Prices in J: of each pour that changes, each step of the grid, each corrector that joins (docs/model/rebalance.md)."""
 
 LONGEST_LADDER: Final = 4000
 """Amounts among which one pour may choose."""

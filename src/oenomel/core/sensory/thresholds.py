@@ -1,5 +1,5 @@
 """A taster's own step: how far apart two glasses have to be for this tongue, learnt from triangle tests
-(docs/model.md, "The tongue", own thresholds).
+(docs/model/sensory.md, own thresholds).
 """
 
 from __future__ import annotations
@@ -19,7 +19,7 @@ Floats = NDArray[np.float64]
 
 PRIOR_SD: Final = 0.5
 """How far tongues differ before anything was tasted, as the logarithm of their step; the usual tongue's is one step
-(docs/model.md, "The tongue")."""
+(docs/model/sensory.md)."""
 
 SLOPES: Final = (1.5, 2.0, 3.0)
 """How suddenly a tongue begins to tell two glasses apart; which of these is his isn't known, and is summed over."""
@@ -130,7 +130,7 @@ def threshold_of(answers: Sequence[TriangleAnswer]) -> Threshold:
 
     P(right) = 1/3 + 2/3·0.96·(1 − exp(−ln 2·(n/α)^β)), on a grid over α (log-normal prior, sd 0.5) and β {1.5, 2, 3}, beside the chance
     that he only guessed. For n = α half of what can be told is told.
-    Source: docs/model.md, "The tongue"; a Weibull function over a triangle's chance of a third is usual for it.
+    Source: docs/model/sensory.md; a Weibull function over a triangle's chance of a third is usual for it.
 
     >>> threshold_of([]).interval80[1] / threshold_of([]).steps > 1.8
     True

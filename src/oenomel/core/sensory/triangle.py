@@ -1,4 +1,4 @@
-"""A triangle test: three glasses, two alike; which blends, in which order, and how they are poured (docs/model.md, "The tongue")."""
+"""A triangle test: three glasses, two alike; which blends, in which order, and how they are poured (docs/model/sensory.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What can be poured: the amounts between which a rebalancing may choose (docs/model.md, "Rebalancing")."""
+"""What can be poured: the amounts between which a rebalancing may choose (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 
@@ -19,7 +19,7 @@ GRID_ML: Final = 2.5
 """The grid of a jigger with fine marks; a quarter ounce is 7.5 ml."""
 
 MORE_ML: Final = 30.0
-"""A free pour may double, or grow by this if that is more (docs/model.md, "Rebalancing")."""
+"""A free pour may double, or grow by this if that is more (docs/model/rebalance.md)."""
 
 MOST_DASHES: Final = 12.0
 """Dashes of bitters that are usual; a jigger's bounds would let 38 of them in."""

@@ -91,7 +91,7 @@ class Said:
     amount : float          in ``unit``; of a range its middle
     unit : str or None      a unit of a file, or one of the words that have to be asked after: jigger, shot, spoon; None: whatever is shown
     ends : pair of float or None
-    by_eye : bool           whether nobody measured it (a spread of 20 %, docs/model.md, "Amounts as they are said")
+    by_eye : bool           whether nobody measured it (a spread of 20 %, docs/model/spec.md)
     by_fraction : bool      whether the number was a fraction, in figures or in words
     of : str                what it is of, where the words tell: lime juice, egg white, sugar
     """

@@ -1,5 +1,5 @@
 """What else could go in a slot: every ingredient that can do the job of a pour, what it does as it is, and once the drink is rebalanced
-(docs/model.md, "Swaps").
+(docs/model/swaps.md).
 """
 
 from __future__ import annotations
@@ -47,7 +47,7 @@ FURTHEST: Final = 4.0
 """With more candidates than this a J over 4 isn't searched for: "further than two steps" is enough."""
 
 NO_BUBBLES_COST: Final = 1.0
-"""What J pays for a still candidate in a sparkling pour's place (docs/model.md, "Swaps")."""
+"""What J pays for a still candidate in a sparkling pour's place (docs/model/swaps.md)."""
 
 RARE_COSTS: Final = 0.25
 UNLIKE_COSTS: Final = 0.4

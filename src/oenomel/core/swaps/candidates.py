@@ -1,4 +1,4 @@
-"""Who can do the job of a pour, and who is left out with which reason (docs/model.md, "Swaps")."""
+"""Who can do the job of a pour, and who is left out with which reason (docs/model/swaps.md)."""
 
 from __future__ import annotations
 

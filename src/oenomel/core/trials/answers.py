@@ -1,4 +1,4 @@
-"""A pourable drink nearest to what was wished: how every proposal of a next trial is poured (docs/model.md, "What to try next")."""
+"""A pourable drink nearest to what was wished: how every proposal of a next trial is poured (docs/model/trials.md, "What to try next")."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What to try next: from "too sharp, a bit thin" to a trial that can be poured (docs/model.md, "What to try next")."""
+"""What to try next: from "too sharp, a bit thin" to a trial that can be poured (docs/model/trials.md, "What to try next")."""
 
 from __future__ import annotations
 
@@ -44,7 +44,7 @@ GUM_ML: Final = 5.0
 
 LEAST_A_UNIT: Final = {"sugar": 1.0, "acid": 0.08, "abv": 1.2}
 """What a unit of complaint asks for at the least, g in 100 ml and % v/v: a step of next to nothing is nothing
-(docs/model.md, "What to try next")."""
+(docs/model/trials.md, "What to try next")."""
 
 DRINK_SD: Final = 0.5
 """How far one drink's own ideal lies from what its taster likes in general, [steps]. An assumption: a long drink is no strong one."""

@@ -1,4 +1,4 @@
-"""A palate: where a taster would have a drink stand, learnt from what he says of many (docs/model.md, "Palate").
+"""A palate: where a taster would have a drink stand, learnt from what he says of many (docs/model/trials.md, "Palate").
 
 The ideal point θ is told in noticeable steps from a reference, usually the middle of the family's home. What a taster says is
 one of seven words an axis: a straight line through such numbers is biased, since "far too strong" can't be exceeded and "right" is a

@@ -1,4 +1,4 @@
-"""What was measured of a trial, beside what was foreseen, and what it says of the water from the ice (docs/model.md, "Measured")."""
+"""What was measured of a trial, beside what was foreseen, and what it says of the water from the ice (docs/model/trials.md, "Measured")."""
 
 from __future__ import annotations
 
