@@ -4037,11 +4037,6 @@ export interface components {
             share: number;
             /** Advice */
             advice: string;
-            /**
-             * Is Ingredient
-             * @default false
-             */
-            is_ingredient: boolean;
         };
         /**
          * Drivers

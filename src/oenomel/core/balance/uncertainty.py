@@ -6,7 +6,7 @@ Each unknown of a drink has a name, so that two drinks can share it: what is the
 from __future__ import annotations
 
 import math
-from collections.abc import Hashable, Mapping, Sequence
+from collections.abc import Collection, Hashable, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Final
@@ -54,7 +54,6 @@ class Driver:
     subject: str
     share: float
     advice: str
-    is_ingredient: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -247,21 +246,21 @@ def _drivers(causes: Sequence[tuple[str, str]], names: Mapping[str, str], shares
     drivers = []
     for row in sorted(told, key=lambda row: -shares[row]):
         cause, subject = causes[row]
-        drivers.append(Driver(cause, names.get(subject, subject), shares[row], _ADVICE[cause], subject in names))
-    return Drivers(_in_a_sentence(drivers), tuple(drivers))
+        drivers.append(Driver(cause, names.get(subject, subject), shares[row], _ADVICE[cause]))
+    return Drivers(_in_a_sentence(drivers, set(names.values())), tuple(drivers))
 
 
-def _in_a_sentence(drivers: Sequence[Driver]) -> str:
+def _in_a_sentence(drivers: Sequence[Driver], ingredients: Collection[str]) -> str:
     if not drivers:
         return ""
     first, *others = drivers
-    second = f", {_mid_sentence(others[0])} {100 * others[0].share:.0f} %" if others and others[0].share > SECOND_SHARE else ""
+    second = f", {_mid_sentence(others[0], ingredients)} {100 * others[0].share:.0f} %" if others and others[0].share > SECOND_SHARE else ""
     return f"{first.subject} explains {100 * first.share:.0f} % of it{second}: {first.advice}."
 
 
-def _mid_sentence(driver: Driver) -> str:
-    """Subject of a driver inside a sentence; names of ingredients keep their capital."""
-    return driver.subject if driver.is_ingredient else driver.subject[:1].lower() + driver.subject[1:]
+def _mid_sentence(driver: Driver, ingredients: Collection[str]) -> str:
+    """Write the subject of a driver inside a sentence; names of ingredients keep their capital."""
+    return driver.subject if driver.subject in ingredients else driver.subject[:1].lower() + driver.subject[1:]
 
 
 def _sd(moves: Floats) -> Floats:
