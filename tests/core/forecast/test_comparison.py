@@ -1,4 +1,7 @@
-"""A riff in one breath: what was changed, what that does, whether a guest would notice. The bounds are those of docs/model/balance.md, "Can it be tasted?"."""
+"""A riff in one breath: what was changed, what that does, whether a guest would notice.
+
+The bounds are those of docs/model/balance.md, "Can it be tasted?".
+"""
 
 from dataclasses import replace
 

@@ -1,4 +1,6 @@
-"""What is reported of a liquid: volume, strength, sweetness, acidity and what follows from them (docs/model/balance.md, "Reported values")."""
+"""What is reported of a liquid: volume, strength, sweetness, acidity and what follows from them
+(docs/model/balance.md, "Reported values").
+"""
 
 from __future__ import annotations
 

@@ -275,7 +275,9 @@ class Index:
         return Found(entry.slug, entry.name, tier, by)
 
     def _fits(self, text: str, words: tuple[str, ...]) -> dict[int, tuple[Tier, int]]:
-        """Compute how well the words fit each ingredient that is called so, and the number of the name that fits best; misspellings apart."""
+        """Compute how well the words fit each ingredient that is called so, and the number of the name that fits best;
+        misspellings apart.
+        """
         written, wanted = folded(text), Counter(words)
         best: dict[int, tuple[Tier, int]] = {}
         exact = set(self._named.get(written, ())) | set(self._unspaced.get("".join(words), ()))
