@@ -55,8 +55,8 @@ async def _follow_the_file(state: State) -> None:
     if state.data_identity is not None:
         await run_in_threadpool(database.prepare, state.data)
     if state.free_connections is not None:
-        for each in state.free_connections:
-            each.close()
+        for free_connection in state.free_connections:
+            free_connection.close()
         state.free_connections = []
     state.data_identity = lying
 

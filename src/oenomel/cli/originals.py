@@ -66,7 +66,7 @@ def run(chosen: argparse.Namespace) -> int:
     index = Index(Findable.of(each) for each in larder.values())
     wish = wish_from(entry, known_by(index, larder), pool=pool if chosen.at_hand else None)
     *_, found = originals(SearchContext(larder, book, table), wish)
-    told = [original_report(each) for each in found.originals]
+    told = [original_report(original) for original in found.originals]
     keys = {"spec", "distance_steps", "kinship", "novelty", "nearest", "reasons"}
     print(json.dumps([each.model_dump(mode="json", include=keys, exclude_none=False) for each in told], indent=2, ensure_ascii=False))
     return 0
@@ -76,7 +76,7 @@ def _band(text: str) -> list[float] | None:
     """Return a strength from low to high; one number alone is both."""
     if not text.strip():
         return None
-    found = re.fullmatch(r"(\d+(?:\.\d+)?) ?%? ?(?:(?:-|–|to) ?(\d+(?:\.\d+)?) ?%?)?", " ".join(text.split()))
-    if found is None:
+    match = re.fullmatch(r"(\d+(?:\.\d+)?) ?%? ?(?:(?:-|–|to) ?(\d+(?:\.\d+)?) ?%?)?", " ".join(text.split()))
+    if match is None:
         raise SpecError("--abv", f'"{text}" is no strength; write it as 12-18')
-    return [float(found[1]), float(found[2] or found[1])]
+    return [float(match[1]), float(match[2] or match[1])]

@@ -84,8 +84,8 @@ def _fill(conn: sqlite3.Connection) -> None:
     house = house_of([text], ingredients.names(conn), ingredients.larder(conn).__getitem__)
     moved = _moved_by(house.lots)
     changes: dict[str, object] = {
-        "lots": [_lot_moved(each, moved) for each in house.lots],
-        "batches": [_batch_moved(each, moved) for each in house.batches],
+        "lots": [_lot_moved(lot, moved) for lot in house.lots],
+        "batches": [_batch_moved(batch, moved) for batch in house.batches],
     }
     if house.evening is not None:
         changes["evening"] = house.evening.model_copy(update={"at": _tomorrow()})
@@ -94,7 +94,7 @@ def _fill(conn: sqlite3.Connection) -> None:
 
 def _moved_by(lots: Sequence[LotOfHouse]) -> timedelta:
     """By how much the demo's days are moved, as if its last squeeze were half an hour old: a list of today needs juice of today."""
-    newest = max(datetime.fromisoformat(each.made_at) for each in lots)
+    newest = max(datetime.fromisoformat(lot.made_at) for lot in lots)
     return datetime.now(UTC) - SINCE_THE_LAST - newest
 
 
@@ -103,7 +103,7 @@ def _later(time: str, by: timedelta) -> str:
 
 
 def _lot_moved(lot: LotOfHouse, by: timedelta) -> LotOfHouse:
-    readings = [each.model_copy(update={"taken_at": _later(each.taken_at, by)}) for each in lot.readings]
+    readings = [reading.model_copy(update={"taken_at": _later(reading.taken_at, by)}) for reading in lot.readings]
     return lot.model_copy(update={"made_at": _later(lot.made_at, by), "readings": readings})
 
 

@@ -40,11 +40,12 @@ def samples_of(drink: Drink, making: int, house: int = 1, conditions: Conditions
     factor = true_factor(house, drink.method.technique) * (1 + MAKING_SD * _random(house, f"making {making}").standard_normal())
     true = replace(drink, pours=tuple(replace(pour, ingredient=_true_lot(pour.ingredient, house)) for pour in drink.pours))
     factors = {drink.method.technique: HouseFactor(factor, 0.0, 1)}
-    made = forecast_of(true, replace(conditions or Conditions(), factors=factors))
+    forecast = forecast_of(true, replace(conditions or Conditions(), factors=factors))
 
     def at(point: str) -> Sample:
         shown = {
-            name: forecast_reading(name, point, made) or 0.0 for name in ("volume_ml", "weight_g", "brix", "acid", "abv", "temperature_c")
+            name: forecast_reading(name, point, forecast) or 0.0
+            for name in ("volume_ml", "weight_g", "brix", "acid", "abv", "temperature_c")
         }
         return Sample(**shown)
 

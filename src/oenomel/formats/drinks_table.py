@@ -48,8 +48,8 @@ def table_of(specs: Sequence[SpecFile], names: Mapping[str, str]) -> str:
     out = io.StringIO()
     writer = csv.DictWriter(out, COLUMNS, lineterminator="\n", quoting=QUOTING)
     writer.writeheader()
-    for each in specs:
-        writer.writerows(_rows(each, names))
+    for spec in specs:
+        writer.writerows(_rows(spec, names))
     return out.getvalue()
 
 
@@ -206,5 +206,5 @@ def lines_of_table(text: str) -> list[str]:
     lines = []
     for row in rows_of(text):
         cells = [next((row[key] for key in keys if row.get(key)), "") for keys in (_AMOUNT, _UNIT, _INGREDIENT)]
-        lines.append(" ".join(each for each in cells if each))
+        lines.append(" ".join(cell for cell in cells if cell))
     return [line for line in lines if line]

@@ -55,20 +55,20 @@ def house_of(files: Sequence[NamedText], index: Index, ingredient_of: Callable[[
     """
     if len(files) > MOST_FILES:
         raise SpecError("", f"{len(files)} files are too many at once; take in at most {MOST_FILES}")
-    held: list[HouseFile] = []
+    result: list[HouseFile] = []
 
     def name_of(slug: str) -> str:
         # A bottle may come with the drinks that pour it.
-        coming = (each.name for house in held for each in house.ingredients if each.slug == slug)
+        coming = (ingredient.name for house in result for ingredient in house.ingredients if ingredient.slug == slug)
         return next(coming, "") or ingredient_of(slug).name
 
     # A house file first: it tells what the others pour.
     for file in sorted(files, key=lambda each: '"oenomel/house"' not in each.text[:200]):
         try:
-            held.append(_house_in(file, index, ingredient_of, name_of))
+            result.append(_house_in(file, index, ingredient_of, name_of))
         except DomainError as error:
             raise SpecError(file.name, str(error)) from error
-    return _together(held)
+    return _together(result)
 
 
 def _house_in(file: NamedText, index: Index, ingredient_of: Callable[[str], Ingredient], name_of: Callable[[str], str]) -> HouseFile:
@@ -83,8 +83,8 @@ def _house_in(file: NamedText, index: Index, ingredient_of: Callable[[str], Ingr
             return _with_ids(parse_house(told))
         if isinstance(told, Mapping) and told.get("format") == "oenomel/preparation":
             made = parse_preparation(text)
-            found = index.find(made.name)
-            makes = found[0].slug if found and found[0].tier <= Tier.SAME_WORDS else slug_for(made.name)
+            matches = index.find(made.name)
+            makes = matches[0].slug if matches and matches[0].tier <= Tier.SAME_WORDS else slug_for(made.name)
             return HouseFile(preparations=[PreparationOfHouse(makes=makes, file=made)])
         if isinstance(told, Mapping) and "format" in told:
             return _of_specs([(parse_spec(text), "")], file.name)
@@ -94,7 +94,7 @@ def _house_in(file: NamedText, index: Index, ingredient_of: Callable[[str], Ingr
         if own and all(own):
             return _of_specs([(spec, "") for spec in own if spec is not None], file.name)
     elif tables := specs_of_table(text):
-        return _of_specs([(parse_spec(json.dumps(each)), "") for each in tables], file.name)
+        return _of_specs([(parse_spec(json.dumps(table)), "") for table in tables], file.name)
     else:
         parts = drinks_of_markdown(text)
         written = [(spec_in_markdown(part, names), notes_in_markdown(part)) for part in parts]
@@ -170,7 +170,7 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
         for name, found in lists.items():
             for each in getattr(house, name):
                 found.setdefault(_key(each), each)
-    parts = [each for house in held for each in house.parts]
+    parts = [part for house in held for part in house.parts]
     retired = sorted({slug for house in held for slug in house.retired})
     stock = next((house.stock for house in held if house.stock is not None), None)
     evening = next((house.evening for house in held if house.evening is not None), None)
@@ -185,7 +185,7 @@ def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
     sour!".
     """
     names: dict[str, str] = {}
-    found = []
+    result = []
     for house in held:
         now: dict[str, str] = {}
         for drink in house.drinks:
@@ -193,8 +193,8 @@ def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
             alike = [each for each in (drink.id, *(i for i in names if i.startswith(f"{drink.id}-"))) if names.get(each, name) == name]
             now[drink.id] = alike[0] if alike else unused_id(drink.id, names)
             names[now[drink.id]] = name
-        found.append(house if all(key == value for key, value in now.items()) else _renamed(house, now))
-    return found
+        result.append(house if all(key == value for key, value in now.items()) else _renamed(house, now))
+    return result
 
 
 def _renamed(house: HouseFile, ids: Mapping[str, str]) -> HouseFile:
@@ -223,10 +223,10 @@ def _key(entry: Any) -> str:
 
 def _names(spec: SpecFile, name_of: Callable[[str], str]) -> dict[str, str]:
     """Return what the slugs of a spec are called, as far as they are known here."""
-    found = {}
+    names = {}
     for slug in slugs_of(spec):
         try:
-            found[slug] = name_of(slug)
+            names[slug] = name_of(slug)
         except DomainError:
             continue
-    return found
+    return names

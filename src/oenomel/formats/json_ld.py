@@ -72,13 +72,13 @@ def recipe_in(told: Any, depth: int = 0) -> Mapping[str, Any] | None:
         parts: Sequence[Any] = list(told.values())
     else:
         parts = told if isinstance(told, list) else ()
-    return next((found for part in parts if isinstance(part, Mapping | list) and (found := recipe_in(part, depth + 1)) is not None), None)
+    return next((recipe for part in parts if isinstance(part, Mapping | list) and (recipe := recipe_in(part, depth + 1)) is not None), None)
 
 
 def recipes_in(told: Any) -> list[Mapping[str, Any]]:
     """Return all recipes of linked data that holds several beside each other: a list, or a graph."""
     parts = told.get("@graph", [told]) if isinstance(told, Mapping) else told if isinstance(told, list) else []
-    return [found for part in parts if isinstance(part, Mapping | list) and (found := recipe_in(part)) is not None]
+    return [recipe for part in parts if isinstance(part, Mapping | list) and (recipe := recipe_in(part)) is not None]
 
 
 def recipe_lines(recipe: Mapping[str, Any]) -> tuple[str, list[TextLine]]:
@@ -94,7 +94,7 @@ def _texts(told: Any, depth: int = 0) -> Iterator[str]:
         return
     if isinstance(told, str):
         bare = html.unescape(re.sub(r"<(?:br|/p|/li)\b[^<>]{0,200}>", "\n", html.unescape(told)))
-        yield from (line for line in (" ".join(each.split()) for each in re.sub(r"<[^<>]{0,200}>", " ", bare).splitlines()) if line)
+        yield from (line for line in (" ".join(written.split()) for written in re.sub(r"<[^<>]{0,200}>", " ", bare).splitlines()) if line)
     elif isinstance(told, Mapping):
         yield from _texts(told.get("itemListElement") or told.get("text") or told.get("name"), depth + 1)
     elif isinstance(told, list):

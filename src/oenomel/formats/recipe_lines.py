@@ -87,11 +87,11 @@ def markdown_of(spec: SpecFile, names: Mapping[str, str], notes: str = "") -> st
 
 def spec_in_markdown(text: str, names: Callable[[SpecFile], Mapping[str, str]]) -> SpecFile | None:
     """Return the spec that goes along in a Markdown text; None where there is none, or where somebody has changed the text since."""
-    found = re.search(rf"^{re.escape(_COMMENT)}(\{{.*\}}) -->\s*$", text, re.MULTILINE)
-    if found is None:
+    match = re.search(rf"^{re.escape(_COMMENT)}(\{{.*\}}) -->\s*$", text, re.MULTILINE)
+    if match is None:
         return None
-    spec = parse_spec(found[1])
-    before = re.split(r"^## Notes$", text[: found.start()], maxsplit=1, flags=re.MULTILINE)[0]
+    spec = parse_spec(match[1])
+    before = re.split(r"^## Notes$", text[: match.start()], maxsplit=1, flags=re.MULTILINE)[0]
     return spec if _bare_lines(before) == _bare_lines("\n".join(_markdown_lines(spec, names(spec)))) else None
 
 
@@ -103,8 +103,8 @@ def drinks_of_markdown(text: str) -> list[str]:
 
 def notes_in_markdown(text: str) -> str:
     """Return what is to be remembered of a drink, out of its text."""
-    found = re.search(r"^## Notes$(.*?)(?=^<!--|\Z)", text, re.MULTILINE | re.DOTALL)
-    return found[1].strip() if found else ""
+    match = re.search(r"^## Notes$(.*?)(?=^<!--|\Z)", text, re.MULTILINE | re.DOTALL)
+    return match[1].strip() if match else ""
 
 
 def without_spec(text: str) -> str:

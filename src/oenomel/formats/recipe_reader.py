@@ -95,22 +95,22 @@ def read_text(
     if (own := spec_in_markdown(text, lambda spec: _names(spec, ingredient_of))) is not None:
         return _of_own(own, ingredient_of)
     if is_table(text):
-        if told := specs_of_table(text):
-            if len(told) > 1:
-                raise SpecError("", f"this table holds {len(told)} drinks: take them into the book, or paste one of them")
-            return _of_own(parse_spec(json.dumps(told[0])), ingredient_of)
+        if specs := specs_of_table(text):
+            if len(specs) > 1:
+                raise SpecError("", f"this table holds {len(specs)} drinks: take them into the book, or paste one of them")
+            return _of_own(parse_spec(json.dumps(specs[0])), ingredient_of)
         return _of_lines("\n".join(lines_of_table(text)), index, ingredient_of, mended)
     return _of_lines(without_spec(text), index, ingredient_of, mended)
 
 
 def _of_json(text: str, index: Index, ingredient_of: Callable[[str], Ingredient], mended: Mapping[str, Mended]) -> ReadReport:
     try:
-        told = json.loads(text)
+        content = json.loads(text)
     except (ValueError, RecursionError):
         return _of_lines(text, index, ingredient_of, mended)
-    if isinstance(told, Mapping) and "format" in told:
+    if isinstance(content, Mapping) and "format" in content:
         return _of_own(parse_spec(text), ingredient_of)
-    recipe = recipe_in(told)
+    recipe = recipe_in(content)
     if recipe is None:
         raise SpecError("", "this JSON is neither a spec file nor a recipe of schema.org")
     return _of_linked_data(recipe, index, ingredient_of, mended)

@@ -27,21 +27,21 @@ def _as_csv(lines: Iterable[BoughtReport]) -> str:
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\n", quoting=QUOTING)
     writer.writerow(_COLUMNS)
-    for each in lines:
-        ml = f"{each.ml:.0f}" if each.ml else ""
-        cost = "" if each.cost is None else f"{each.cost:.2f}"
-        pieces = (each.pieces, each.low, each.high)
-        told = (SOURCES[each.source], each.name, each.amount, each.words, ml, *pieces, cost, "x" if each.done else "")
+    for line in lines:
+        ml = f"{line.ml:.0f}" if line.ml else ""
+        cost = "" if line.cost is None else f"{line.cost:.2f}"
+        pieces = (line.pieces, line.low, line.high)
+        told = (SOURCES[line.source], line.name, line.amount, line.words, ml, *pieces, cost, "x" if line.done else "")
         writer.writerow(["" if value is None else safe_cell(value) for value in told])
     return out.getvalue()
 
 
 def _as_text(lines: list[BoughtReport]) -> str:
-    told: list[str] = []
+    result: list[str] = []
     for source, title in SOURCES.items():
-        of = [each for each in lines if each.source == source]
+        of = [line for line in lines if line.source == source]
         if of:
-            told.append(f"{title}")
-            told += [f"[{'x' if each.done else ' '}] {each.name}: {each.amount} ({each.words})" for each in of]
-            told.append("")
-    return "\n".join(told)
+            result.append(f"{title}")
+            result += [f"[{'x' if each.done else ' '}] {each.name}: {each.amount} ({each.words})" for each in of]
+            result.append("")
+    return "\n".join(result)

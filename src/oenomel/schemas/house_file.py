@@ -211,7 +211,7 @@ class IngredientEntry(Entry):
         ------
         ImpossibleComposition
         """
-        values = {each.name: SourcedValue(**each.model_dump()) for each in self.values}
+        values = {value.name: SourcedValue(**value.model_dump()) for value in self.values}
         told: dict[str, Any] = {name: getattr(self, name) for name in IngredientEntry.model_fields if name != "values"}
         told |= {name: tuple(told[name]) for name in ("slots", "allergens", "cautions", "also")}
         return Ingredient(**told, values=values, composition=composition_from_values(values, self.kind))

@@ -192,7 +192,7 @@ def preparation_report(outcome: Outcome) -> PreparationReport:
     lists = {name: list(getattr(outcome, name)) for name in ("allergens", "cautions", "why")}
     return PreparationReport(
         composition=composition_entry(outcome.composition),
-        totals=[TotalReport.model_validate(each) for each in outcome.totals],
+        totals=[TotalReport.model_validate(total) for total in outcome.totals],
         **{name: getattr(outcome, name) for name in same},
         **lists,
         by_cup=by_cup_words(outcome.preparation),
@@ -213,7 +213,7 @@ def _line(place: str, entry: LineEntry, known: Known) -> RecipeLine:
 
 def _thrown(place: str, step: KitchenStepEntry, lines: tuple[RecipeLine, ...], known: Known) -> tuple[int, ...]:
     """Places of the lines that a step throws away: named as they were written, by any other word for them, or all that is solid."""
-    found = []
+    result = []
     for i, word in enumerate(step.discard):
         meant = good_called(word) or known(word)
         places = [at for at, line in enumerate(lines) if _same(line.written, word) or (meant is not None and line.what == meant)]
@@ -221,8 +221,8 @@ def _thrown(place: str, step: KitchenStepEntry, lines: tuple[RecipeLine, ...], k
             places = [at for at, line in enumerate(lines) if is_strained_out(line)]
         if not places:
             raise SpecError(f"{place}.discard[{i}]", f'"{word}" never went in: name a line as it is written above')
-        found += places
-    return tuple(dict.fromkeys(found))
+        result += places
+    return tuple(dict.fromkeys(result))
 
 
 def _same(one: str, other: str) -> bool:

@@ -223,7 +223,7 @@ class MethodEntry(_Entry):
         return Method(
             seconds=self.middle_seconds,
             seconds_between=between,
-            steps=tuple(OwnStep(each.text, each.before, each.instead_of) for each in self.steps),
+            steps=tuple(OwnStep(step.text, step.before, step.instead_of) for step in self.steps),
             order=tuple(self.order),
             **{name: getattr(self, name) for name in same},
         )

@@ -168,13 +168,13 @@ def serve_from_batch(conn: sqlite3.Connection, batch_id: int, body: ServedEntry)
 def correct_by_taste(conn: sqlite3.Connection, batch_id: int, body: SaidOfBottle) -> CorrectionsReport:
     """Return what to add after what a tongue said, an axis at a time; nothing is written."""
     record = batches.get(conn, batch_id)
-    found: list[Correction] = []
+    result: list[Correction] = []
     for axis in AXES:
         said = getattr(body, axis)
         if said:
-            found += corrections(_pours_left(conn, record), axis, wanted_steps(said), body.grid, getattr(left_composition(record), axis))
-    words = "" if found else "Nothing was said against it: it stays as it is."
-    return CorrectionsReport(words=words, notes=[], corrections=[correction_report(each) for each in found])
+            result += corrections(_pours_left(conn, record), axis, wanted_steps(said), body.grid, getattr(left_composition(record), axis))
+    words = "" if result else "Nothing was said against it: it stays as it is."
+    return CorrectionsReport(words=words, notes=[], corrections=[correction_report(each) for each in result])
 
 
 def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleReading) -> CorrectionsReport:
@@ -218,7 +218,7 @@ def add_to_batch(conn: sqlite3.Connection, batch_id: int, body: AdditionEntry) -
 
 
 def _poured(record: BatchRecord) -> list[PouredEntry]:
-    return [PouredEntry.model_validate(each) for each in json.loads(record.poured)]
+    return [PouredEntry.model_validate(load) for load in json.loads(record.poured)]
 
 
 def _pours_left(conn: sqlite3.Connection, record: BatchRecord) -> list[Pour]:

@@ -35,7 +35,7 @@ def write_card(conn: sqlite3.Connection, body: CardRequest, conditions: Conditio
 def write_list(conn: sqlite3.Connection, body: ListRequest, conditions: Conditions) -> CardReport:
     """Return a whole list on one sheet."""
     chosen = drinks.latest_trials(conn, body.drinks or _finished(conn))
-    if missing := [each for each in body.drinks if each not in chosen]:
+    if missing := [drink for drink in body.drinks if drink not in chosen]:
         raise RecordNotFound("drink", missing[0])
     specs = [plain_spec(parse_spec(chosen[each].spec)) for each in sorted(chosen)]
     named = [spec.model_copy(update={"name": drinks.get(conn, each).name}) for spec, each in zip(specs, sorted(chosen), strict=True)]

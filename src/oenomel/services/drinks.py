@@ -38,9 +38,9 @@ from oenomel.store.drinks import DraftRecord, DrinkRecord, TrialRecord
 
 def list_drinks(conn: sqlite3.Connection, asked: PageQuery) -> list[DrinkSummary]:
     """Return a page of the book, newest drink first; how many there are in all: `/book`."""
-    found = book_search.find(conn, _book_search_of(asked, ingredients.names(conn)), asked.limit or book_search.MOST_FOUND, asked.before)
-    drafts, latest = drinks.drafts(conn, found), drinks.latest_trials(conn, found)
-    return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.some(conn, found)]
+    matches = book_search.find(conn, _book_search_of(asked, ingredients.names(conn)), asked.limit or book_search.MOST_FOUND, asked.before)
+    drafts, latest = drinks.drafts(conn, matches), drinks.latest_trials(conn, matches)
+    return [_summary(record, latest[record.id], drafts.get(record.id)) for record in drinks.some(conn, matches)]
 
 
 def count_drinks(conn: sqlite3.Connection, asked: BookQuery) -> BookCount:

@@ -112,7 +112,7 @@ def _put(conn: sqlite3.Connection, evening: EveningEntry, conditions: Conditions
         drinks.get(conn, each.drink_id)
         if each.batch_id is not None and batches.get(conn, each.batch_id).drink_id != each.drink_id:
             raise SpecError(f"drinks[{place}].batch_id", "that batch is of another drink")
-    if len({each.drink_id for each in evening.drinks}) < len(evening.drinks):
+    if len({drink.drink_id for drink in evening.drinks}) < len(evening.drinks):
         raise SpecError("drinks", "one of them stands there twice: tell all its serves in one line")
     events.put(conn, evening.model_copy(update={"at": at}).model_dump_json())
     return evening_report(conn, conditions)

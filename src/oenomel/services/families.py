@@ -24,9 +24,9 @@ def _report(family: Family, homes: list[TypicalRange]) -> FamilyReport:
         for s in family.schools
     ]
     published = [
-        RangeReport(name=each.name, abv=list(each.abv), sugar=list(each.sugar), acid=list(each.acid))
-        for each in published_ranges()
-        if family.slug in each.families
+        RangeReport(name=published.name, abv=list(published.abv), sugar=list(published.sugar), acid=list(published.acid))
+        for published in published_ranges()
+        if family.slug in published.families
     ]
     return FamilyReport(
         slug=family.slug,

@@ -37,7 +37,7 @@ def get_tree(conn: sqlite3.Connection, family: FamilyName | None = None) -> Tree
 
 def cross_trials(conn: sqlite3.Connection, body: CrossRequest) -> SpecFile:
     """Return a start out of two or three trials: the first gives the frame, the others what fills its slots."""
-    kept = kept_trials(conn, [drinks.trial(conn, each) for each in body.parents])
+    kept = kept_trials(conn, [drinks.trial(conn, parent) for parent in body.parents])
     made = cross([each.drink for each in kept])
     names = [drinks.get(conn, each.record.drink_id).name for each in kept]
     crossed = with_pours_of(kept[0].spec, kept[0].drink, made)

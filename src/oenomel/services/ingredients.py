@@ -34,8 +34,8 @@ def list_ingredients(
 def find_ingredients(conn: sqlite3.Connection, q: Plain) -> FoundReport:
     """Ingredients by any word of the trade for them, best first; where nothing is called so, the nearest."""
     index = ingredients.names(conn)
-    found = index.find(q, in_stock(conn))
-    return FoundReport(found=_told_found(found), nearest=[] if found else _told_found(index.nearest(q)))
+    matches = index.find(q, in_stock(conn))
+    return FoundReport(found=_told_found(matches), nearest=[] if matches else _told_found(index.nearest(q)))
 
 
 def get_ingredient(conn: sqlite3.Connection, slug: str) -> IngredientDetail:

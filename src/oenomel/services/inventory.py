@@ -21,13 +21,13 @@ def on_hand_ml(conn: sqlite3.Connection, open_lots: Iterable[LotRecord], ahead_h
     """Return what is left in lots that are fit to pour so many hours from now, [ml], by slug; one whose amount nobody noted counts for
     nothing.
     """
-    found: dict[str, float] = {}
-    told = [each for each in open_lots if each.left_ml is not None]
+    result: dict[str, float] = {}
+    told = [open_lot for open_lot in open_lots if open_lot.left_ml is not None]
     known = ingredients.some(conn, {each.slug for each in told})
     for each in told:
         if not is_past_shelf_life(known[each.slug], hours_since(each.made_at) + ahead_h):
-            found[each.slug] = found.get(each.slug, 0.0) + (each.left_ml or 0.0)
-    return found
+            result[each.slug] = result.get(each.slug, 0.0) + (each.left_ml or 0.0)
+    return result
 
 
 def crates_of(open_lots: Sequence[LotRecord]) -> dict[str, list[Pressing]]:
@@ -43,7 +43,7 @@ def crates_of(open_lots: Sequence[LotRecord]) -> dict[str, list[Pressing]]:
 def stock_of(conn: sqlite3.Connection, drinks: Iterable[Drink], ahead_h: float = 0.0) -> dict[str, Stock]:
     """Describe how what these drinks pour stands so many hours from now: opened, on the shelf, made in the stillroom."""
     opened, shelved = on_hand_ml(conn, lots.open_lots(conn), ahead_h), shelf.all_shelved(conn)
-    made = {each.slug for each in preparations.all_preparations(conn)}
+    made = {preparation.slug for preparation in preparations.all_preparations(conn)}
     return {
         slug: Stock(opened.get(slug, 0.0), shelved[slug].state if slug in shelved else "", slug in made)
         for slug in {pour.ingredient.slug for drink in drinks for pour in drink.pours}

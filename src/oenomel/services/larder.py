@@ -71,7 +71,7 @@ def put_house_values(conn: sqlite3.Connection, slug: str, body: HouseValues) -> 
     """Put exactly these values over an ingredient's own: so a change is undone."""
     with transaction(conn):
         before = ingredients.house_values(conn).get(slug, {})
-        ingredients.set_right(conn, slug, [SourcedValue(**each.model_dump()) for each in body.values], back=before)
+        ingredients.set_right(conn, slug, [SourcedValue(**value.model_dump()) for value in body.values], back=before)
         return _detail(conn, slug)
 
 
@@ -83,7 +83,7 @@ def retire_ingredient(conn: sqlite3.Connection, slug: str, body: RetiredEntry) -
 
 
 def _lots(conn: sqlite3.Connection) -> Counter[str]:
-    return Counter(each.slug for each in lots.open_lots(conn))
+    return Counter(lot.slug for lot in lots.open_lots(conn))
 
 
 def _line(

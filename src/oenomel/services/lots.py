@@ -72,8 +72,8 @@ def add_lot(conn: sqlite3.Connection, body: LotEntry) -> LotReport:
             raise SpecError("name", f'"{TODAYS}" means whichever lot is poured from: give it a name of its own')
         record = LotRecord(base.slug, name, made_at, None, body.volume_ml, body.volume_ml, body.pieces)
         lot_id = lots.add(conn, record)
-        for each in body.readings:
-            lots.add_reading(conn, ReadingRecord(lot_id, each.what, each.value, each.sd, each.device))
+        for reading in body.readings:
+            lots.add_reading(conn, ReadingRecord(lot_id, reading.what, reading.value, reading.sd, reading.device))
         return _lot_report(conn, lot_id, as_it_is)
 
 
@@ -147,9 +147,9 @@ def _lot_report(conn: sqlite3.Connection, lot_id: int, read_in: ReadIn = as_kept
 def _as_it_is(conn: sqlite3.Connection, lot_id: int, read_in: ReadIn = as_kept) -> tuple[LotRecord, Lot, list[ReadingRecord], bool]:
     record = lots.get(conn, lot_id)
     readings = lots.readings_of(conn, [lot_id]).get(lot_id, [])
-    found = read_in(ingredients.get(conn, record.slug), record, readings)
+    read = read_in(ingredients.get(conn, record.slug), record, readings)
     newest = lots.newest(conn, [record.slug]).get(record.slug)
-    return record, found, readings, newest is not None and newest.id == lot_id
+    return record, read, readings, newest is not None and newest.id == lot_id
 
 
 def _report(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: bool) -> LotReport:
@@ -159,10 +159,10 @@ def _report(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: 
 def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: bool) -> dict[str, object]:
     hours = hours_since(record.made_at)
     lasts = shelf_life_h(lot.ingredient)
-    made = moment_of(record.made_at)
+    moment = moment_of(record.made_at)
     same = ("id", "name", "made_at", "used_up_at", "volume_ml", "left_ml", "pieces")
     notes = list(lot.notes)
-    if made > datetime.now(UTC) + NOT_YET:
+    if moment > datetime.now(UTC) + NOT_YET:
         notes.insert(0, "By this device's clock it is still to be made: one of the two is wrong. It counts as made just now.")
     if record.used_up_at is None and is_past_shelf_life(lot.ingredient, hours):
         notes.insert(0, old_lot_words(lot.ingredient, hours))
@@ -173,13 +173,13 @@ def _fields(record: LotRecord, lot: Lot, readings: list[ReadingRecord], in_use: 
         "hours": hours,
         "age": hours_words(hours),
         "past_its_day": is_past_shelf_life(lot.ingredient, hours),
-        "use_by": (made + timedelta(hours=lasts)).isoformat(timespec="seconds") if lasts else None,
+        "use_by": (moment + timedelta(hours=lasts)).isoformat(timespec="seconds") if lasts else None,
         "cooked": bool(record.preparation),
         "in_use": in_use,
         "composition": composition_entry(lot.ingredient.composition),
         "brix": lot.ingredient.composition.brix,
         "figures": list(lot.figures),
-        "readings": [ReadingReport.model_validate(each) for each in readings],
+        "readings": [ReadingReport.model_validate(reading) for reading in readings],
         "notes": notes,
     }
 
@@ -188,16 +188,16 @@ def _detail(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> Lo
     record, lot, readings, in_use = _as_it_is(conn, lot_id)
     today = todays_list(conn, conditions)
     axes = {"sugar": "brix", "acid": "acid", "abv": "abv"}
-    read = {axis for axis, what in axes.items() if any(each.what == what for each in readings)}
+    read = {axis for axis, what in axes.items() if any(reading.what == what for reading in readings)}
     surer = []
-    for each in today.drinks:
-        if in_use and any(pour.ingredient.slug == record.slug for pour in each.today.present.drink.pours):
+    for drink in today.drinks:
+        if in_use and any(pour.ingredient.slug == record.slug for pour in drink.today.present.drink.pours):
             for axis in AXES:
                 if axis in read:
-                    before, after = each.today.half_widths(axis)
+                    before, after = drink.today.half_widths(axis)
                     words = surer_words(axis, before, after)
                     if words:
-                        told = {"drink_id": each.drink_id, "drink": each.name, "axis": axis, "before": before, "after": after}
+                        told = {"drink_id": drink.drink_id, "drink": drink.name, "axis": axis, "before": before, "after": after}
                         surer.append(DoubtOfDrink.model_validate(told | {"words": words}))
     worth = [each.words for each in today.worth if each.slug == record.slug]
     made_by = "its recipe, by grams" if record.preparation else ""

@@ -44,7 +44,7 @@ def get_today(conn: sqlite3.Connection, asked: TodayQuery) -> TodayReport:
     """Return the list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy."""
     today = todays_list(conn, conditions_for(conn, asked), asked.grid)
     told = menu_entries.listed(conn)
-    evening = [(each.today.present.drink, _serves(told, each.drink_id)) for each in today.drinks]
+    evening = [(drink.today.present.drink, _serves(told, drink.drink_id)) for drink in today.drinks]
     open_lots = lots.open_lots(conn)
     on_hand = on_hand_ml(conn, open_lots)
     return TodayReport(
@@ -153,13 +153,13 @@ def _low(conn: sqlite3.Connection, today: TodaysList) -> list[LowReport]:
     counted = today.drinks_pouring
     low = {slug: each.state for slug, each in shelf.all_shelved(conn).items() if each.state != "at hand" and slug in counted}
     known = ingredients.some(conn, low)
-    found = [LowReport(ingredient=Named.of(known[slug]), state=state, drinks=counted[slug]) for slug, state in low.items()]
-    return sorted(found, key=lambda each: (each.state != "out", -each.drinks, each.ingredient.name))
+    low_reports = [LowReport(ingredient=Named.of(known[slug]), state=state, drinks=counted[slug]) for slug, state in low.items()]
+    return sorted(low_reports, key=lambda each: (each.state != "out", -each.drinks, each.ingredient.name))
 
 
 def _prepare(conn: sqlite3.Connection, evening: list[tuple[Drink, int]], on_hand: dict[str, float]) -> list[PrepareReport]:
     pars, needs = menu_entries.pars(conn), poured_tonight(evening)
-    made = {each.slug for each in preparations.all_preparations(conn)}
+    made = {preparation.slug for preparation in preparations.all_preparations(conn)}
     wanted = {slug for slug in {*pars, *made, *on_hand} if slug in needs or slug in pars}
     known = ingredients.some(conn, wanted)
     standing = [StockLevel(each, on_hand.get(slug), pars.get(slug), slug in made) for slug, each in known.items()]

@@ -42,8 +42,8 @@ def list_glasses() -> list[GlassReport]:
 def list_steps(conn: sqlite3.Connection, body: StepsRequest) -> list[StepReport]:
     """Describe how a spec is made, step by step."""
     (drink,) = resolve(conn, body.spec)
-    way = MethodOptions(body.order, body.sparkling, body.shown, body.spec.ounce_ml)
-    return [StepReport.model_validate(step) for step in making_steps(drink, way)]
+    method_options = MethodOptions(body.order, body.sparkling, body.shown, body.spec.ounce_ml)
+    return [StepReport.model_validate(step) for step in making_steps(drink, method_options)]
 
 
 def suggest_garnishes(conn: sqlite3.Connection, spec: SpecFile) -> list[GarnishSuggestion]:

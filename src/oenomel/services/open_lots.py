@@ -28,17 +28,17 @@ __all__ = ["as_it_is", "as_kept", "assumed_ingredient", "hours_since", "lots_as_
 
 def assumed_ingredient(base: Ingredient, lot: LotRecord) -> Ingredient:
     """Return what a lot is without its readings: what was cooked by its grams, anything else as the larder tells."""
-    told = [SourcedValue(**each) for each in json.loads(lot.contents)]
-    if not told:
+    sourced_values = [SourcedValue(**load) for load in json.loads(lot.contents)]
+    if not sourced_values:
         return base
     kept = {name: each for name, each in base.values.items() if name in LABELS}
-    values = {**kept, **{each.name: each for each in told}}
+    values = {**kept, **{sourced_value.name: sourced_value for sourced_value in sourced_values}}
     return replace(base, values=values, composition=composition_from_values(values, base.kind))
 
 
 def as_it_is(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
     """Return a lot with its readings taken in; raises ImpossibleMeasurement."""
-    found = lot_of(assumed_ingredient(base, lot), [LotReading(each.what, each.value, each.sd) for each in readings], lot.name)
+    found = lot_of(assumed_ingredient(base, lot), [LotReading(reading.what, reading.value, reading.sd) for reading in readings], lot.name)
     return replace(found, ingredient=replace(found.ingredient, lot_hours=hours_since(lot.made_at)))
 
 
@@ -60,15 +60,15 @@ def lots_as_poured(conn: sqlite3.Connection, named: Iterable[tuple[str, str]]) -
     """Ingredients as they are in the lots that pours name, by slug and word; without those that nobody knows."""
     wanted = set(named)
     today = {slug for slug, word in wanted if word == TODAYS}
-    found: dict[tuple[str, str], LotRecord] = dict(lots.of_names(conn, wanted - {(slug, TODAYS) for slug in today}))
+    result: dict[tuple[str, str], LotRecord] = dict(lots.of_names(conn, wanted - {(slug, TODAYS) for slug in today}))
     if today:
-        found |= {(slug, TODAYS): lot for slug, lot in lots.newest(conn, today).items()}
-    for slug, word in wanted - found.keys():
+        result |= {(slug, TODAYS): lot for slug, lot in lots.newest(conn, today).items()}
+    for slug, word in wanted - result.keys():
         # A lot may be named by its number too.
         numbered = lots.numbered(conn, int(word)) if word.isdecimal() and len(word) < 16 else None
         if numbered is not None and numbered.slug == slug:
-            found[slug, word] = numbered
-    return {key: lot.ingredient for key, (_, lot) in _with_readings(conn, found).items()}
+            result[slug, word] = numbered
+    return {key: lot.ingredient for key, (_, lot) in _with_readings(conn, result).items()}
 
 
 def with_lots_named(conn: sqlite3.Connection, spec: SpecFile, made: MadeEntry) -> tuple[SpecFile, MadeEntry]:

@@ -31,17 +31,17 @@ def book_of(conn: sqlite3.Connection) -> list[BookDrink]:
     larder = Larder(ingredients.larder(conn))
     latest = drinks.latest_trials(conn, names)
     flights = {drink_id: drinks.trials(conn, drink_id) for drink_id in originals.wishes(conn) if drink_id in names}
-    found = []
+    result = []
     for drink_id, name in sorted(names.items()):
         kept = flights.get(drink_id) or [latest[drink_id]] if drink_id in latest else []
         for record in kept:
             try:
                 spec = parse_spec(record.spec)
-                found.append(BookDrink(spec.name if len(kept) > 1 else name, drink_from_spec(spec, larder), drink_id))
+                result.append(BookDrink(spec.name if len(kept) > 1 else name, drink_from_spec(spec, larder), drink_id))
             except OenomelError:
                 # A bottle that it was written with may be gone; nothing can be held against it then.
                 continue
-    return found
+    return result
 
 
 def kinship_of(conn: sqlite3.Connection) -> KinshipTable:

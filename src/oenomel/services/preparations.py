@@ -53,11 +53,11 @@ def list_preparations(conn: sqlite3.Connection, conditions: Conditions) -> list[
     for lot in lots.open_lots(conn):
         left.setdefault(lot.slug, []).append(lot)
     pars, poured = menu_entries.pars(conn), todays_list(conn, conditions).drinks_pouring
-    told = (
+    reports = (
         read_or_none(_summary, conn, each, known[each.slug], left.get(each.slug, []), pars.get(each.slug), poured.get(each.slug, 0))
         for each in kept
     )
-    return [each for each in told if each is not None]
+    return [report for report in reports if report is not None]
 
 
 def get_preparation(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> PreparationSummary:
@@ -95,7 +95,7 @@ def add_preparation(conn: sqlite3.Connection, file: PreparationFile, conditions:
     """Write a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to."""
     with transaction(conn):
         slug = _called(conn, file.name)
-        if slug and any(each.slug == slug for each in preparations.all_preparations(conn)):
+        if slug and any(preparation.slug == slug for preparation in preparations.all_preparations(conn)):
             raise RecordConflict(
                 f"there is a preparation that makes {ingredients.get(conn, slug).said} already: change that one, or give this another name"
             )
@@ -115,7 +115,7 @@ def change_preparation(
         check_revision(read, file.name, record.content)
         outcome = prepared(_preparation(conn, file, slug))
         made = ingredients.get(conn, slug)
-        if made.origin == "house" and any(each.source_kind == "house-made" for each in made.values.values()):
+        if made.origin == "house" and any(value.source_kind == "house-made" for value in made.values.values()):
             ingredients.put(conn, replace(outcome.ingredient(slug, made.name, made), origin="house"))
         preparations.put(conn, PreparationRecord(slug, file.model_dump_json(exclude_unset=True), record.origin))
         return get_preparation(conn, slug, conditions)
@@ -139,7 +139,7 @@ def make_preparation(conn: sqlite3.Connection, slug: str, body: MakingEntry, con
         per_litre = _answer(conn, outcome).cost.per_litre
         if per_litre:
             values.append(SourcedValue("price_per_litre", per_litre, 0.0, OWN_RECIPE, "house-made", "what went in"))
-        contents = json.dumps([asdict(each) for each in values])
+        contents = json.dumps([asdict(value) for value in values])
         record = LotRecord(
             slug, name, made_at, None, outcome.yield_ml, outcome.yield_ml, None, body.file.model_dump_json(exclude_unset=True), contents
         )
@@ -158,7 +158,7 @@ def list_follows(conn: sqlite3.Connection, slug: str, conditions: Conditions) ->
 def adjust_to_brix(body: BrixEntry) -> AdjustmentReport:
     """Sugar or water that brings a liquid to a °Bx."""
     found = to_brix(body.weight_g, body.weight_g * body.brix / 100, body.wanted_brix)
-    return AdjustmentReport(additions=[WeighedAdditionReport.model_validate(each) for each in found.additions], words=found.words)
+    return AdjustmentReport(additions=[WeighedAdditionReport.model_validate(addition) for addition in found.additions], words=found.words)
 
 
 def adjust_to_acid(conn: sqlite3.Connection, body: AcidAdjustmentEntry) -> AdjustmentReport:
@@ -167,7 +167,7 @@ def adjust_to_acid(conn: sqlite3.Connection, body: AcidAdjustmentEntry) -> Adjus
     today = todays_lots(conn, [body.juice]).get(body.juice)
     has = today[1].ingredient if today else juice
     found = to_acid(has.composition, like.composition.acids, body.volume_ml, like.said)
-    return AdjustmentReport(additions=[WeighedAdditionReport.model_validate(each) for each in found.additions], words=found.words)
+    return AdjustmentReport(additions=[WeighedAdditionReport.model_validate(addition) for addition in found.additions], words=found.words)
 
 
 def find_for_the_pot(conn: sqlite3.Connection, q: Plain) -> list[KitchenFound]:
@@ -220,19 +220,19 @@ def _called(conn: sqlite3.Connection, name: str) -> str:
 
     "House honey" is no honey: what a house makes has a name of its own.
     """
-    found = ingredients.names(conn).find(name)
-    if not found:
+    matches = ingredients.names(conn).find(name)
+    if not matches:
         return ""
-    made = ingredients.get(conn, found[0].slug)
+    made = ingredients.get(conn, matches[0].slug)
     return made.slug if folded(name) in map(folded, (made.name, *made.also)) else ""
 
 
 def _answer(conn: sqlite3.Connection, outcome: Outcome) -> PreparationAnswer:
     cost = cost_of_preparation(outcome, menu_entries.good_prices(conn))
     per_litre = 1000 * cost.total / outcome.yield_ml if outcome.yield_ml > 0 and not cost.missing else None
-    parts = [PreparationLineReport.model_validate(each) for each in cost.parts]
-    told = CostReport(total=cost.total, per_litre=per_litre, parts=parts, missing=list(cost.missing), words=cost.words)
-    return PreparationAnswer(**preparation_report(outcome).model_dump(), cost=told)
+    parts = [PreparationLineReport.model_validate(part) for part in cost.parts]
+    cost_report = CostReport(total=cost.total, per_litre=per_litre, parts=parts, missing=list(cost.missing), words=cost.words)
+    return PreparationAnswer(**preparation_report(outcome).model_dump(), cost=cost_report)
 
 
 def _summary(
@@ -245,7 +245,7 @@ def _summary(
     except OenomelError as error:
         # What it was made of may have left the larder since: the recipe is still there to be read and mended.
         fault = str(error)
-    known = [each.left_ml for each in open_lots if each.left_ml is not None]
+    known = [open_lot.left_ml for open_lot in open_lots if open_lot.left_ml is not None]
     return PreparationSummary(
         makes=Named.of(makes),
         kind=file.kind,
@@ -266,7 +266,7 @@ def _alone(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> list[
     if slug not in today.lots:
         return []
     lot = {slug: today.lots[slug][1].ingredient}
-    pouring = [each for each in today.drinks if any(pour.ingredient.slug == slug for pour in each.written.pours)]
+    pouring = [drink for drink in today.drinks if any(pour.ingredient.slug == slug for pour in drink.written.pours)]
     return [(each, todays_drink(each.today.written, each.today.written, lot)) for each in pouring]
 
 

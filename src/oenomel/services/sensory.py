@@ -63,7 +63,7 @@ def list_bottles(conn: sqlite3.Connection, matter: Attribute) -> list[JobReport]
     """Return what could go into the jugs, job by job, the plainest at hand first."""
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     return [
-        JobReport(job=job, options=[_bottle_report(each, stocked) for each in choices(matter, job, larder, stocked)])
+        JobReport(job=job, options=[_bottle_report(choice, stocked) for choice in choices(matter, job, larder, stocked)])
         for job in needs(matter)
     ]
 
@@ -147,7 +147,7 @@ def answer_triangle(conn: sqlite3.Connection, triangle_id: int, body: AnswerEntr
 def get_triangle(conn: sqlite3.Connection, triangle_id: int) -> TriangleReport:
     """Return a triangle; of its key nothing until it is answered."""
     record = sensory.triangle(conn, triangle_id)
-    own = [each.id for each in sensory.triangles_of(conn, record.sitting_id) if each.taster == record.taster]
+    own = [triangle.id for triangle in sensory.triangles_of(conn, record.sitting_id) if triangle.taster == record.taster]
     return triangle_report(record, own.index(triangle_id) + 1)
 
 
@@ -218,7 +218,7 @@ def _bottle_report(each: Ingredient, stocked: Collection[str]) -> BottleReport:
 def _bottles(conn: sqlite3.Connection, body: SittingEntry) -> dict[str, Ingredient]:
     """Return the bottle of each job: the one that was chosen, else the plainest at hand; raises SpecError naming the job."""
     larder, stocked = ingredients.larder(conn), in_stock(conn)
-    found = {}
+    bottles = {}
     for job in needs(body.matter):
         options = choices(body.matter, job, larder, stocked)
         wanted = getattr(body, job)
@@ -226,13 +226,13 @@ def _bottles(conn: sqlite3.Connection, body: SittingEntry) -> dict[str, Ingredie
             raise SpecError(job, f'there is no "{wanted}" in the larder')
         if not wanted and not options:
             raise DomainError(f"nothing in the larder can be poured as the {job} of a jug")
-        found[job] = larder[wanted] if wanted else options[0]
-    return found
+        bottles[job] = larder[wanted] if wanted else options[0]
+    return bottles
 
 
 def _question(drawn: Exercise) -> str:
     spec = spec_as_poured(drawn.drink).model_dump(mode="json", exclude_unset=True)
-    asks = [AskReport.model_validate(each).model_dump() for each in drawn.asks]
+    asks = [AskReport.model_validate(ask).model_dump() for ask in drawn.asks]
     return json.dumps({"of": drawn.of, "spec": spec, "asks": asks})
 
 

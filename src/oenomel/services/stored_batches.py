@@ -58,17 +58,17 @@ def the_older(record: BatchRecord, ml: float) -> PouredEntry:
 
 def summaries(conn: sqlite3.Connection, records: Iterable[BatchRecord]) -> list[KeptBatchSummary]:
     """Kept batches, the newest first; one that can't be read is passed over."""
-    names, every = dict(drinks.names(conn)), {each.id: each for each in batches.all_batches(conn)}
-    found = (read_or_none(_summary_report, each, names, every) for each in reversed(list(records)))
-    return [each for each in found if each is not None]
+    names, every = dict(drinks.names(conn)), {batch.id: batch for batch in batches.all_batches(conn)}
+    reports = (read_or_none(_summary_report, record, names, every) for record in reversed(list(records)))
+    return [report for report in reports if report is not None]
 
 
 def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
     """Return one batch with all that is known of it; raises RecordNotFound."""
     record = batches.get(conn, batch_id)
-    names, every = dict(drinks.names(conn)), {each.id: each for each in batches.all_batches(conn)}
+    names, every = dict(drinks.names(conn)), {batch.id: batch for batch in batches.all_batches(conn)}
     has = left_composition(record)
-    poured = [PouredEntry.model_validate(each) for each in json.loads(record.poured)]
+    poured = [PouredEntry.model_validate(load) for load in json.loads(record.poured)]
     slugs = {each.ingredient for each in poured if isinstance(each.ingredient, str)}
     known = {slug: each.name for slug, each in ingredients.some(conn, slugs).items()}
     return KeptBatchReport(

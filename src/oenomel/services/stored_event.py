@@ -86,7 +86,7 @@ def poured_trial(conn: sqlite3.Connection, drink_id: int) -> tuple[TrialRecord, 
     if trial is None:
         return None
     spec = parse_spec(trial.spec)
-    return trial, spec.model_copy(update={"pours": [each.model_copy(update={"lot": None}) for each in spec.pours]})
+    return trial, spec.model_copy(update={"pours": [pour.model_copy(update={"lot": None}) for pour in spec.pours]})
 
 
 def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningReport:
@@ -117,7 +117,7 @@ def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningR
     tasks = schedule(tasks_for(evening, _to_make(conn, bought), bought), entry.hands)
     done = events.ticked(conn)
     before_hour = (now - hour).total_seconds() / 60
-    told = [_task(each, hour, before_hour, done=f"task {each.task.key}" in done) for each in tasks]
+    told = [_task(task, hour, before_hour, done=f"task {task.task.key}" in done) for task in tasks]
     lines = [BoughtReport.model_validate(each).model_copy(update={"done": f"bought {each.key}" in done}) for each in bought]
     state = "past" if hour < now else "ahead"
     return EveningReport(
@@ -173,7 +173,7 @@ def _with_keys(evening: list[EveningDrink]) -> list[EveningDrink]:
 
 def _to_make(conn: sqlite3.Connection, bought: tuple[Purchase, ...]) -> list[ToMake]:
     wanted = {each.slug: each for each in bought if each.source == "stillroom"}
-    kept = [each for each in preparations.all_preparations(conn) if each.slug in wanted] if wanted else []
+    kept = [preparation for preparation in preparations.all_preparations(conn) if preparation.slug in wanted] if wanted else []
     read = {each.slug: read_or_none(PreparationFile.model_validate_json, each.content) for each in kept}
     files = {slug: file for slug, file in read.items() if file is not None}
     steps = {slug: [KitchenStep(step.do, step.minutes) for step in file.steps] for slug, file in files.items()}
@@ -209,10 +209,10 @@ def _headline(entry: EveningEntry, hour: datetime, tasks: list[TaskReport], *, p
     when = f"{_clock(hour)} on {day_words(hour.astimezone().date())}"
     if past:
         return f"That was at {when}. Tell the next one."
-    serves = sum(each.serves for each in entry.drinks)
+    serves = sum(drink.serves for drink in entry.drinks)
     if not tasks:
         return f"At {when}. Put its drinks on the list, and it is worked backwards from there."
-    left = [each for each in tasks if not each.done]
+    left = [task for task in tasks if not task.done]
     if not left:
         return f"{serves} serves at {when}. Everything is done."
     late = sum(each.late for each in left)
@@ -225,24 +225,24 @@ def _headline(entry: EveningEntry, hour: datetime, tasks: list[TaskReport], *, p
 def _warnings(
     conn: sqlite3.Connection, placed: list[_Placed], tasks: list[TaskReport], hour: datetime, ahead_h: float, *, past: bool
 ) -> list[str]:
-    found = [each.fault for each in placed if each.fault]
-    found += [f"{each.drink.name}: {each.batch.fit.words}" for each in placed if each.batch is not None and not each.batch.fit.fits]
+    faults = [each.fault for each in placed if each.fault]
+    faults += [f"{each.drink.name}: {each.batch.fit.words}" for each in placed if each.batch is not None and not each.batch.fit.fits]
     if past:
-        return found
+        return faults
     now = datetime.now(UTC)
-    behind = [each for each in tasks if not each.done and moment_of(each.begins_at) < now]
+    behind = [task for task in tasks if not task.done and moment_of(task.begins_at) < now]
     if behind:
         first = min(behind, key=lambda each: each.begins_at)
         began = moment_of(first.begins_at)
-        found.append(
+        faults.append(
             f"By this plan {first.words[:1].lower() + first.words[1:]} had to begin at {_clock(began)}: "
             "take another pair of hands, chill in ice water, or serve more of it made singly."
         )
     for each in placed:
         if each.kept is not None and each.from_batch and moment_of(each.kept.use_by, TEN_YEARS) < hour:
-            found.append(f"{each.kept.name} is to be used by {_clock(moment_of(each.kept.use_by, TEN_YEARS))}: it is too old by then.")
+            faults.append(f"{each.kept.name} is to be used by {_clock(moment_of(each.kept.use_by, TEN_YEARS))}: it is too old by then.")
         if each.kept is not None and each.from_batch and each.to_make:
-            found.append(
+            faults.append(
                 f"{each.kept.name} gives {serves_words(each.from_batch)} of the {each.entry.serves}; {each.to_make} are still to be made."
             )
     slugs = {pour.ingredient.slug for each in placed for pour in each.drink.pours if each.to_make}
@@ -250,8 +250,8 @@ def _warnings(
         hours = hours_since(record.made_at) + ahead_h
         if is_past_shelf_life(lot.ingredient, hours):
             what, name = lot.ingredient.said, record.name
-            found.append(f"The {what} that is there ({name}) will be {hours:.0f} hours old by then: it is counted as gone.")
-    return found
+            faults.append(f"The {what} that is there ({name}) will be {hours:.0f} hours old by then: it is counted as gone.")
+    return faults
 
 
 def _drink(each: _Placed) -> EveningDrinkReport:

@@ -87,7 +87,7 @@ def turn_of(record: SittingRecord, triangles: Sequence[TriangleRecord]) -> str:
     are done.
     """
     tasters: list[str] = json.loads(record.tasters)
-    counts = {name: sum(each.taster == name for each in triangles) for name in tasters}
+    counts = {name: sum(triangle.taster == name for triangle in triangles) for name in tasters}
     waiting = [name for name in tasters if counts[name] < record.rounds]
     return min(waiting, key=lambda name: counts[name]) if waiting and record.ended_at is None else ""
 
@@ -117,7 +117,7 @@ def triangle_report(record: TriangleRecord, number: int) -> TriangleReport:
 def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingReport:
     """Return a sitting as it stands."""
     jugs, triangles = jugs_of(conn, record), sensory.triangles_of(conn, record.id)
-    left = left_after(jugs, [triangle_of(each) for each in triangles])
+    left = left_after(jugs, [triangle_of(triangle) for triangle in triangles])
     waiting = [each for each in triangles if each.found is None]
     own = [each for each in triangles if waiting and each.taster == waiting[0].taster]
     return SittingReport(
@@ -140,7 +140,7 @@ def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingRe
 def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
     """Return what is known of a tongue."""
     answered = sensory.triangles_of_taster(conn, taster)
-    exercises = [each for each in sensory.exercises_of(conn, taster) if each.score is not None]
+    exercises = [exercise for exercise in sensory.exercises_of(conn, taster) if exercise.score is not None]
     scores = {kind: [each.score or 0.0 for each in exercises if each.kind == kind] for kind in EXERCISES}
     return TongueReport(
         taster=taster,
@@ -150,7 +150,7 @@ def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
             DoneReport(kind=kind, answered=len(each), right=sum(each) / len(each) if each else 0.0) for kind, each in scores.items()
         ],
         week=_week(conn, taster),
-        sittings=[each.id for each in sensory.open_sittings(conn) if not taster or taster in json.loads(each.tasters)],
+        sittings=[sitting.id for sitting in sensory.open_sittings(conn) if not taster or taster in json.loads(sitting.tasters)],
     )
 
 
@@ -167,10 +167,10 @@ def _answer(record: TriangleRecord) -> TriangleAnswer:
 
 def _threshold(matter: Attribute, records: Sequence[TriangleRecord]) -> ThresholdReport:
     known, history = threshold_of([]), []
-    for each in records:
-        known = updated(known, _answer(each))
+    for record in records:
+        known = updated(known, _answer(record))
         low, high = known.interval80
-        history.append(KnownReport(at=each.answered_at or "", triangles=known.triangles, steps=known.steps, low=low, high=high))
+        history.append(KnownReport(at=record.answered_at or "", triangles=known.triangles, steps=known.steps, low=low, high=high))
     low, high = known.interval80
     return ThresholdReport(
         matter=matter,
@@ -205,10 +205,10 @@ def _week(conn: sqlite3.Connection, taster: str) -> WeekReport | None:
 
 
 def _turn(conn: sqlite3.Connection, jugs: Jugs, taster: str, triangles: Sequence[TriangleRecord]) -> TurnReport:
-    own = [each for each in triangles if each.taster == taster and each.found is not None]
+    own = [triangle for triangle in triangles if triangle.taster == taster and triangle.found is not None]
     grams = sum(alcohol_g(jugs, triangle_of(each)) for each in own)
     known = threshold_on(conn, taster, jugs.matter)
-    worth_it = worth_going_on(known, [each.steps for each in jugs.distances()])
+    worth_it = worth_going_on(known, [distance.steps for distance in jugs.distances()])
     found = sum(bool(each.found) for each in own)
     words = list(sitting_words(len(own), grams, worth_it=worth_it))
     return TurnReport(taster=taster, answered=len(own), found=found, alcohol_g=grams, words=words)

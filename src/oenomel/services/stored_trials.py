@@ -60,8 +60,8 @@ def readable_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) ->
     try:
         return kept_trials(conn, records)
     except UNREADABLE:
-        found = (read_or_none(kept_trials, conn, [record]) for record in records)
-        return [each for one in found if one is not None for each in one]
+        readable = (read_or_none(kept_trials, conn, [record]) for record in records)
+        return [each for one in readable if one is not None for each in one]
 
 
 def sheets_of(records: Sequence[TastingRecord], trials: Mapping[int, Drink]) -> list[Sheet]:
@@ -80,17 +80,17 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
     """
     sheets = tastings.for_palate(conn, taster)
     trials = drinks.some_trials(conn, (sheet.trial_id for sheet in sheets))
-    kept = {each.record.id: each for each in readable_trials(conn, [trial for trial in trials if trial.drink_id != but])}
+    kept = {trial.record.id: trial for trial in readable_trials(conn, [trial for trial in trials if trial.drink_id != but])}
     records = [sheet for sheet in sheets if sheet.trial_id in kept]
     homes = typical_ranges_for(conn, *{each.drink.family for each in kept.values()})
-    found = []
+    result = []
     for record in records:
         trial = kept[record.trial_id]
         home = typical_range_for(trial.drink, profile_of_made(trial.drink, trial.conditions), homes)
         if home is not None:
             sheet = Sheet(trial.drink, _verdict(record), record.trial_id, f"{record.taster} {record.tasted_at[:10]}")
-            found.append((record, trial.record, tasted_from(sheet, reference_of([sheet], home, trial.conditions), trial.conditions)))
-    return found
+            result.append((record, trial.record, tasted_from(sheet, reference_of([sheet], home, trial.conditions), trial.conditions)))
+    return result
 
 
 def palate_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> Palate:

@@ -113,7 +113,7 @@ def propose_next(
 ) -> NextReport:
     """Propose two or three trials to try next, after the tasting notes of this one."""
     drinks.get_trial(conn, drink_id, trial_id)
-    kept = {each.record.id: each for each in kept_trials(conn, drinks.trials(conn, drink_id))}
+    kept = {kept_trial.record.id: kept_trial for kept_trial in kept_trials(conn, drinks.trials(conn, drink_id))}
     present = kept[trial_id]
     sheets = sheets_of(tastings.of_drink(conn, drink_id), {key: each.drink for key, each in kept.items()})
     palate = None if body.palate is None else palate_of(conn, body.palate, but=drink_id)

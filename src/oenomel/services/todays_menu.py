@@ -53,7 +53,7 @@ class TodaysList:
     @property
     def drinks_pouring(self) -> Counter[str]:
         """How many drinks of the list pour each ingredient, by slug."""
-        return Counter(slug for each in self.drinks for slug in {pour.ingredient.slug for pour in each.written.pours})
+        return Counter(slug for drink in self.drinks for slug in {pour.ingredient.slug for pour in drink.written.pours})
 
 
 Kept = TypeVar("Kept")
@@ -96,8 +96,8 @@ def todays_list(conn: sqlite3.Connection, conditions: Conditions, grid_ml: float
         (slug, axis)
         for slug, (_, lot) in found.items()
         for axis in AXES
-        for each in lot.figures
-        if each.figure == axis and each.measured is not None
+        for figure in lot.figures
+        if figure.figure == axis and figure.measured is not None
     ]
     known = {pour.ingredient.slug: pour.ingredient for drink in written for pour in drink.pours}
     worth = worth_measuring([each.today.present for each in listed], known.values(), measured)

@@ -72,7 +72,7 @@ def mark_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: Mar
 
 def lay_side_by_side(conn: sqlite3.Connection, drink_id: int, body: ChosenTrials, conditions: Conditions) -> SideBySideReport:
     """Return two to four trials as poured, each beside the first; differences first."""
-    chosen = kept_trials(conn, [drinks.get_trial(conn, drink_id, each) for each in body.trials])
+    chosen = kept_trials(conn, [drinks.get_trial(conn, drink_id, trial) for trial in body.trials])
     made = [made_of(f"trial {each.record.number}", each.drink, each.made) for each in chosen]
     return side_by_side_report(compare_trials(made, conditions, typical_ranges_for(conn, *{each.drink.family for each in chosen})))
 
@@ -130,7 +130,7 @@ def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[
     sheets, readings = tastings.of_drink(conn, drink_id), measurements.of_drink(conn, drink_id)
     wanted = {each.record.id: _parent_ids(each, further) for each in kept}
     parents = {
-        each.record.id: each for each in readable_trials(conn, drinks.some_trials(conn, (i for ids in wanted.values() for i in ids)))
+        trial.record.id: trial for trial in readable_trials(conn, drinks.some_trials(conn, (i for ids in wanted.values() for i in ids)))
     }
     names = {each.id: each.name for each in drinks.some(conn, {each.record.drink_id for each in parents.values()})}
     reports = []

@@ -35,17 +35,17 @@ def _batches(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
     for batch, why in batches.unreadable(conn):
         yield _unreadable_report("batch", batch.id, batch.name, why, asdict(batch))
     every = batches.all_batches(conn)
-    shown = {each.id for each in summaries(conn, every)}
+    shown = {summary.id for summary in summaries(conn, every)}
     for batch in every:
         if batch.id not in shown:
             yield _unreadable_report("batch", batch.id, batch.name, "what is in it is told in no way that can be read", asdict(batch))
 
 
 def _preparations(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:
-    for each in preparations.all_preparations(conn):
-        why = fault_in(PreparationFile.model_validate_json, each.content)
+    for preparation in preparations.all_preparations(conn):
+        why = fault_in(PreparationFile.model_validate_json, preparation.content)
         if why:
-            yield _unreadable_report("preparation", each.slug, each.slug, why, each.content)
+            yield _unreadable_report("preparation", preparation.slug, preparation.slug, why, preparation.content)
 
 
 def _evening(conn: sqlite3.Connection) -> Iterator[UnreadableReport]:

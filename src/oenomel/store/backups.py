@@ -109,7 +109,7 @@ def _let_go(folder: Path) -> None:
     a copy that was put back, and from before a newer Oenomel.
     """
     days = sorted(folder.glob(f"{_DAY}-*.db"), reverse=True)
-    months = {each.name[: len(f"{_DAY}-2026-11")]: each for each in reversed(days)}
+    months = {day.name[: len(f"{_DAY}-2026-11")]: day for day in reversed(days)}
     gone = [each for each in days[DAYS_KEPT:] if each not in months.values()]
     for kind in (_BY_HAND, _REPLACED, "before"):
         gone += sorted(folder.glob(f"{kind}-*.db"), key=lambda each: each.stat().st_mtime, reverse=True)[DAYS_KEPT:]

@@ -208,11 +208,11 @@ def search(
 
     Only those of a kind and of a slot, where they are told; ``new_as`` is the slot that one is chosen for.
     """
-    found = names(conn).find(text, in_stock(conn), new_as)
-    known = offered(conn) if not text.strip() else some(conn, [each.slug for each in found])
+    matches = names(conn).find(text, in_stock(conn), new_as)
+    known = offered(conn) if not text.strip() else some(conn, [match.slug for match in matches])
     return [
         (known[each.slug], each.by)
-        for each in found
+        for each in matches
         if (kind is None or known[each.slug].kind == kind) and (slot is None or slot in known[each.slug].slots)
     ]
 
@@ -366,12 +366,12 @@ def _larder(rows: Iterable[sqlite3.Row], value_rows: Iterable[sqlite3.Row]) -> L
 
 def _by_slug(rows: Iterable[sqlite3.Row]) -> dict[str, dict[str, SourcedValue]]:
     """Rows of values by slug and name; of two of one name the later one counts."""
-    found: dict[str, dict[str, SourcedValue]] = {}
+    result: dict[str, dict[str, SourcedValue]] = {}
     for row in rows:
         columns = dict(row)
         slug = columns.pop("slug")
-        found.setdefault(slug, {})[columns["name"]] = SourcedValue(**columns)
-    return found
+        result.setdefault(slug, {})[columns["name"]] = SourcedValue(**columns)
+    return result
 
 
 def _from_row(row: sqlite3.Row, values: Mapping[str, SourcedValue]) -> Ingredient:
@@ -397,8 +397,8 @@ def _from_row(row: sqlite3.Row, values: Mapping[str, SourcedValue]) -> Ingredien
 
 def _known_aroma(text: str) -> dict[str, int]:
     """Weights by word, without words that the list doesn't have: an earlier version took them in."""
-    told = json.loads(text)
-    return {tag: weight for tag, weight in told.items() if tag in aromas()} if isinstance(told, dict) else {}
+    content = json.loads(text)
+    return {tag: weight for tag, weight in content.items() if tag in aromas()} if isinstance(content, dict) else {}
 
 
 def _findable(row: sqlite3.Row) -> Findable:

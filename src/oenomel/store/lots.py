@@ -227,7 +227,7 @@ def _fault(lot: LotRecord) -> str:
         if lot.used_up_at is not None:
             moment_of(lot.used_up_at)
         if lot.contents != "[]":
-            values = {each["name"]: SourcedValue(**each) for each in json.loads(lot.contents)}
+            values = {load["name"]: SourcedValue(**load) for load in json.loads(lot.contents)}
             check_labels(values.values())
             composition_from_values(values, "syrup")
     except DomainError as error:
@@ -257,7 +257,7 @@ def _not_in_a_trial(conn: sqlite3.Connection, lot: LotRecord, instead: str) -> N
 
 
 def _by_lot(rows: Iterable[sqlite3.Row]) -> dict[int, list[ReadingRecord]]:
-    found: dict[int, list[ReadingRecord]] = {}
+    result: dict[int, list[ReadingRecord]] = {}
     for row in rows:
-        found.setdefault(row["lot_id"], []).append(ReadingRecord(**row))
-    return found
+        result.setdefault(row["lot_id"], []).append(ReadingRecord(**row))
+    return result

@@ -70,7 +70,9 @@ def get_sharing(request: Request, conn: Connection) -> SharingReport:
     if only_looks(request):
         return SharingReport(shared=True, words="This device may look and try; it writes nothing down.", ways=[], devices=[])
     here = request.scope.get(DEVICE)
-    let_in = [PairedDeviceReport(**_device_fields(each), here=here is not None and here.id == each.id) for each in cases.list_devices(conn)]
+    let_in = [
+        PairedDeviceReport(**_device_fields(device), here=here is not None and here.id == device.id) for device in cases.list_devices(conn)
+    ]
     if sharing is None:
         words = "Only this machine may come in. To let a phone in, start Oenomel with --host 0.0.0.0 --share."
         return SharingReport(shared=False, words=words, ways=[], devices=let_in)

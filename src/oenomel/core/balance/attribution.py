@@ -95,21 +95,21 @@ def changes_between(drink: Drink, parent: Drink, conditions: Conditions) -> tupl
 
 def _changes(drink: Drink, parent: Drink) -> tuple[list[tuple[str, str, tuple[str, ...]]], list[_Row], int | None]:
     """Words, cause and axes of each change, the pours of both drinks side by side, and which change is the method's."""
-    told: list[tuple[str, str, tuple[str, ...]]] = []
+    changes: list[tuple[str, str, tuple[str, ...]]] = []
     rows: list[_Row] = []
     for before, after in paired_pours(parent.pours, drink.pours):
         words = change_words(before, after)
-        rows.append(_Row(before, after, min(len(told), MOST_CHANGES - 1) if words else None))
+        rows.append(_Row(before, after, min(len(changes), MOST_CHANGES - 1) if words else None))
         if words:
-            told.append((words, _cause(words, before, after), _brings(before, after)))
+            changes.append((words, _cause(words, before, after), _brings(before, after)))
     method_change = None
     if drink.method != parent.method:
-        method_change = min(len(told), MOST_CHANGES - 1)
-        told.append((THE_METHOD, THE_METHOD, ("abv", "sugar", "acid")))
-    if len(told) > MOST_CHANGES:
-        together = f"{len(told) - MOST_CHANGES + 1} more changes together"
-        told[MOST_CHANGES - 1 :] = [(together, together, ("abv", "sugar", "acid"))]
-    return told, rows, method_change
+        method_change = min(len(changes), MOST_CHANGES - 1)
+        changes.append((THE_METHOD, THE_METHOD, ("abv", "sugar", "acid")))
+    if len(changes) > MOST_CHANGES:
+        together = f"{len(changes) - MOST_CHANGES + 1} more changes together"
+        changes[MOST_CHANGES - 1 :] = [(together, together, ("abv", "sugar", "acid"))]
+    return changes, rows, method_change
 
 
 def paired_pours(before: tuple[Pour, ...], after: tuple[Pour, ...]) -> list[tuple[Pour | None, Pour | None]]:

@@ -189,7 +189,7 @@ class Batch:
     @property
     def findings(self) -> tuple[Finding, ...]:
         """What has to be told of one serve, as the drink made singly has it: a bottle is no glass."""
-        return tuple(each for each in self.single.findings if each.severity != "info" or each.code in TOLD)
+        return tuple(finding for finding in self.single.findings if finding.severity != "info" or finding.code in TOLD)
 
     @property
     def minutes(self) -> tuple[tuple[Minute, Minute], ...]:

@@ -21,11 +21,11 @@ class Keeping:
 
 def keeping_of(parts: Sequence[Ingredient], abv: float) -> Keeping:
     """Compute how long a bottle of these keeps, cold, at such a strength in % v/v."""
-    juices = [each for each in parts if is_of_the_day(each)]
+    juices = [part for part in parts if is_of_the_day(part)]
     if juices:
-        said = list(dict.fromkeys(each.said for each in juices))
-        they = "is the day's, and tastes" if len(said) == 1 else "are the day's, and taste"
-        return Keeping(HALF_DAY_H, True, f"For today: {listed(said)} {they} flat tomorrow.")
+        result = list(dict.fromkeys(juice.said for juice in juices))
+        they = "is the day's, and tastes" if len(result) == 1 else "are the day's, and taste"
+        return Keeping(HALF_DAY_H, True, f"For today: {listed(result)} {they} flat tomorrow.")
     lasting = [(shelf_life_h(each) or 24 * BATCH_MOST_DAYS, each) for each in parts]
     hours, shortest = min(lasting, key=lambda each: each[0], default=(24 * BATCH_MOST_DAYS, None))
     if abv < KEEPS_BY_STRENGTH_ABV and hours > 24 * BATCH_WEAK_DAYS:

@@ -61,7 +61,7 @@ class Correction:
     @property
     def ml(self) -> float:
         """All that is added, [ml]."""
-        return sum(each.ml for each in self.additions)
+        return sum(addition.ml for addition in self.additions)
 
 
 def wanted_steps(said: int) -> float:
@@ -147,13 +147,13 @@ def _candidates(pours: Sequence[Pour], axis: Axis, steps: float) -> list[list[Co
 
 def _together(pours: Sequence[Pour]) -> dict[str, CorrectionPour]:
     """Return what is in a bottle, each thing once, by slug."""
-    found: dict[str, CorrectionPour] = {}
+    result: dict[str, CorrectionPour] = {}
     for pour in pours:
-        before = found.get(pour.ingredient.slug)
+        before = result.get(pour.ingredient.slug)
         if pour.volume_ml > 0:
             ml = pour.volume_ml + (0.0 if before is None else before.ml)
-            found[pour.ingredient.slug] = CorrectionPour(pour.ingredient, ml, pour.slot if before is None else before.slot)
-    return found
+            result[pour.ingredient.slug] = CorrectionPour(pour.ingredient, ml, pour.slot if before is None else before.slot)
+    return result
 
 
 def _with(
@@ -178,8 +178,10 @@ def _with(
     if whole <= 0 or half <= 0 or whole > MOST_SHARE * volume:
         return None
     fine = min(grid_ml, _GRID_ML) if whole < 2 * grid_ml else grid_ml
-    additions = tuple(CorrectionPour(each.ingredient, max(fine, measured_ml(whole * each.ml / one, fine)), each.slot) for each in shares)
-    added = [*pours, *(Pour(each.ingredient, each.ml) for each in additions)]
+    additions = tuple(
+        CorrectionPour(share.ingredient, max(fine, measured_ml(whole * share.ml / one, fine)), share.slot) for share in shares
+    )
+    added = [*pours, *(Pour(addition.ingredient, addition.ml) for addition in additions)]
     moves = _moves(pours, added)
     return Correction(axis.name, axis.word(steps), additions, half, moves, _words(axis, additions, half, moves))
 
@@ -195,7 +197,7 @@ def _moves(before: Sequence[Pour], after: Sequence[Pour]) -> dict[str, float]:
 def _words(axis: Axis, additions: Sequence[CorrectionPour], half: float, moves: Mapping[str, float]) -> str:
     side = [in_words(moves[name], AXES[name]) for name in tasted(moves) if name != axis.name]
     besides = f" It is then {listed(side)} too." if side else ""
-    told = listed([f"{amount_told(each.ingredient, each.ml)} of {each.ingredient.said}" for each in additions])
+    told = listed([f"{amount_told(addition.ingredient, addition.ml)} of {addition.ingredient.said}" for addition in additions])
     if len(additions) == 1:
         name = additions[0].ingredient.said
         amount = amount_told(additions[0].ingredient, additions[0].ml)

@@ -40,7 +40,7 @@ class Caution:
 
 def caution_messages(carried: Collection[str]) -> Iterator[str]:
     """Messages of the cautions that ingredients carry, in the order of the data file."""
-    return (each.message for each in cautions() if each.caution and each.caution in carried)
+    return (caution.message for caution in cautions() if caution.caution and caution.caution in carried)
 
 
 @cache

@@ -141,15 +141,15 @@ def clashes_of(poured: Iterable[Ingredient]) -> list[tuple[Clash, tuple[Ingredie
     for each in {one.slug: one for one in poured}.values():
         for name in sense_classes(each):
             members.setdefault(name, []).append(each)
-    found = []
+    clashes = []
     for clash in CLASHES:
         ones, others = members.get(clash.one, []), members.get(clash.other, [])
         if clash.most and len(ones) > clash.most:
-            found.append((clash, tuple(ones)))
+            clashes.append((clash, tuple(ones)))
         elif not clash.most and any(one.slug != other.slug for one in ones for other in others):
             named = {each.slug: each for each in (*ones, *others)}
-            found.append((clash, tuple(named.values())))
-    return found
+            clashes.append((clash, tuple(named.values())))
+    return clashes
 
 
 def _clashes(case: Case) -> Iterator[Finding]:

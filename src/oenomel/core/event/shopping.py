@@ -94,17 +94,17 @@ def shopping(
 ) -> tuple[Purchase, ...]:
     """Everything the evening takes, in the order in which one would walk: what is open, the shelf, the stillroom, the shop."""
     needs = _needs(evening)
-    found = []
+    result = []
     for ingredient, ml in needs.values():
         if not (fruit_of(ingredient.slug) or is_water(ingredient)):
-            found += _of(ingredient, ml, stock.get(ingredient.slug, Stock()))
-    found += _fruit(evening, stock, crates)
-    found += _garnish(evening)
+            result += _of(ingredient, ml, stock.get(ingredient.slug, Stock()))
+    result += _fruit(evening, stock, crates)
+    result += _garnish(evening)
     ice = _ice_kg(evening, conditions)
     if ice > 0:
-        found.append(Purchase("ice", "Ice", "shop", "ice", f"{ice:g} kg", "for tins and glasses, and what melts meanwhile"))
+        result.append(Purchase("ice", "Ice", "shop", "ice", f"{ice:g} kg", "for tins and glasses, and what melts meanwhile"))
     order = ("open", "shelf", "stillroom", "shop")
-    return tuple(sorted(found, key=lambda each: (order.index(each.source), each.group, each.name.lower())))
+    return tuple(sorted(result, key=lambda each: (order.index(each.source), each.group, each.name.lower())))
 
 
 def _needs(evening: Sequence[ForTheEvening]) -> dict[str, tuple[Ingredient, float]]:

@@ -87,8 +87,8 @@ def tasks_for(drinks: Sequence[EveningDrink], making: Sequence[ToMake], bought: 
     fruit = {each.key.removeprefix("fruit: "): each for each in bought if each.group == "fruit"}
     tasks += _fruit(drinks, fruit)
     pressed = {FRUIT[name].juice: f"press: {name}" for name in fruit if any(task.key == f"press: {name}" for task in tasks)}
-    for each in drinks:
-        tasks += _drink(each, {**made, **pressed})
+    for drink in drinks:
+        tasks += _drink(drink, {**made, **pressed})
     tasks += _cold(drinks)
     tasks += _glasses(drinks)
     tasks += _garnish(drinks)
@@ -104,15 +104,15 @@ def _make(each: ToMake) -> Task:
 
 def _cuts(drinks: Sequence[EveningDrink]) -> dict[str, tuple[int, int]]:
     """Zests, and wheels or wedges, by fruit."""
-    found: dict[str, tuple[int, int]] = {}
-    for each in drinks:
-        for garnish in each.of.drink.serve.garnish:
+    cuts: dict[str, tuple[int, int]] = {}
+    for drink in drinks:
+        for garnish in drink.of.drink.serve.garnish:
             cut = garnish_of_fruit(garnish.what)
             if cut is not None:
                 fruit, need = cut
-                zests, others = found.get(fruit.name, (0, 0))
-                found[fruit.name] = (zests + need.zests * each.of.poured, others + (need.wheels + need.wedges) * each.of.poured)
-    return found
+                zests, others = cuts.get(fruit.name, (0, 0))
+                cuts[fruit.name] = (zests + need.zests * drink.of.poured, others + (need.wheels + need.wedges) * drink.of.poured)
+    return cuts
 
 
 def _fruit(drinks: Sequence[EveningDrink], fruit: Mapping[str, Purchase]) -> Iterator[Task]:
@@ -160,7 +160,7 @@ def _drink(each: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
 
 
 def _cold(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
-    bubbles = list(dict.fromkeys(p.ingredient.said for each in drinks for p in each.of.drink.pours if p.ingredient.is_sparkling))
+    bubbles = list(dict.fromkeys(p.ingredient.said for drink in drinks for p in drink.of.drink.pours if p.ingredient.is_sparkling))
     if bubbles:
         yield Task("bubbles", f"Put {', '.join(bubbles)} into the fridge", 3, BUBBLES_CHILL_MIN, why="Warm bubbles foam over.")
 
@@ -168,21 +168,21 @@ def _cold(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
 def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
     chilled: dict[str, int] = {}
     edged: dict[str, list[str]] = {}
-    for each in drinks:
-        glass = each.of.drink.serve.glass
-        if not glass or each.of.poured == 0:
+    for drink in drinks:
+        glass = drink.of.drink.serve.glass
+        if not glass or drink.of.poured == 0:
             continue
-        rims = [pour.ingredient.said for pour in each.of.drink.pours if pour.stage == "rim"]
+        rims = [pour.ingredient.said for pour in drink.of.drink.pours if pour.stage == "rim"]
         if rims:
-            words = f"Edge {counted(each.of.poured, glass)} with {rims[0]}"
-            key = f"edge: {each.known_by}"
+            words = f"Edge {counted(drink.of.poured, glass)} with {rims[0]}"
+            key = f"edge: {drink.known_by}"
             yield Task(
-                key, words, 3 + PER_EDGE_MIN * each.of.poured, before=GLASS_FREEZES_MIN, about=each.of.drink.name,
+                key, words, 3 + PER_EDGE_MIN * drink.of.poured, before=GLASS_FREEZES_MIN, about=drink.of.drink.name,
                 why="On a dry glass, before the cold and the ice.",
             )  # fmt: skip
             edged.setdefault(glass, []).append(key)
-        if each.of.drink.serve.ice == "none" and each.of.service != "ice" and each.of.drink.serve.chilled is not False:
-            chilled[glass] = chilled.get(glass, 0) + each.of.poured
+        if drink.of.drink.serve.ice == "none" and drink.of.service != "ice" and drink.of.drink.serve.chilled is not False:
+            chilled[glass] = chilled.get(glass, 0) + drink.of.poured
     for glass, many in chilled.items():
         first = min(many, GLASSES_AT_ONCE)
         words = f"{counted(first, glass)} into the freezer" + (f", the other {many - first} into the fridge" if many > first else "")
@@ -191,21 +191,21 @@ def _glasses(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
 
 
 def _garnish(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
-    for each in drinks:
-        name, many = each.of.drink.name, each.of.poured
-        for what, times in Counter(garnish.what for garnish in each.of.drink.serve.garnish).items():
+    for drink in drinks:
+        name, many = drink.of.drink.name, drink.of.poured
+        for what, times in Counter(garnish.what for garnish in drink.of.drink.serve.garnish).items():
             if garnish_of_fruit(what) is None and what.strip() and many:
                 words = f"Garnish of {name}: {times * many} × {what.strip()}"
-                yield Task(f"garnish: {each.known_by} {what}", words, 2 + 0.2 * times * many, before=5, about=name)
-        eggs = any(pour.ingredient.kind == "egg" and "raw egg" in pour.ingredient.cautions for pour in each.of.drink.pours)
+                yield Task(f"garnish: {drink.known_by} {what}", words, 2 + 0.2 * times * many, before=5, about=name)
+        eggs = any(pour.ingredient.kind == "egg" and "raw egg" in pour.ingredient.cautions for pour in drink.of.drink.pours)
         if eggs and many:
             words = f"Separate {many} eggs, each into its own cup first"
-            yield Task(f"eggs: {each.known_by}", words, 2 + PER_EGG_MIN * many, before=10, about=name,
+            yield Task(f"eggs: {drink.known_by}", words, 2 + PER_EGG_MIN * many, before=10, about=name,
                        why="A broken yolk then costs one egg; cold until the hour.")  # fmt: skip
 
 
 def _at_the_end(drinks: Sequence[EveningDrink], bought: Sequence[Purchase]) -> Iterator[Task]:
-    if any(each.of.poured for each in drinks):
+    if any(drink.of.poured for drink in drinks):
         ice = next((each.amount for each in bought if each.group == "ice"), "")
         if ice:
             yield Task("ice", f"Fetch {ice} of ice, with a scoop", 5, before=10, why="Ice is food.")

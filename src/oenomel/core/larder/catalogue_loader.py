@@ -65,7 +65,7 @@ class Larder(dict[str, Ingredient]):
 def catalogue() -> Larder:
     """Return the ingredients that ship with the app."""
     files = sorted((_data() / "catalogue").iterdir(), key=lambda each: each.name)
-    shipped = [read_ingredients(each.read_text(encoding="utf-8"), origin="catalogue") for each in files if each.name.endswith(".toml")]
+    shipped = [read_ingredients(file.read_text(encoding="utf-8"), origin="catalogue") for file in files if file.name.endswith(".toml")]
     return Larder((slug, ingredient) for larder in shipped for slug, ingredient in larder.items())
 
 

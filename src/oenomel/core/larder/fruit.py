@@ -174,14 +174,14 @@ def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy
     pieces, usual, least = (
         cut + max(each, zested) for each in (pressed, usual_pieces(need.juice_ml, known), least_pieces(fruit, need.juice_ml, known))
     )
-    told = []
+    result = []
     if need.juice_ml > 0:
-        told.append(f"{counted(pressed, fruit.name)} for {need.juice_ml:.0f} ml of juice ({known.mean_ml:.0f} ml a piece)")
+        result.append(f"{counted(pressed, fruit.name)} for {need.juice_ml:.0f} ml of juice ({known.mean_ml:.0f} ml a piece)")
     if need.zests:
-        told.append(f"{need.zests} zests, {'off the same fruit before it is pressed' if zested <= pressed else f'which take {zested}'}")
+        result.append(f"{need.zests} zests, {'off the same fruit before it is pressed' if zested <= pressed else f'which take {zested}'}")
     if cut:
-        told.append(f"{cut} to be cut for {need.wheels + need.wedges} wheels or wedges")
-    return FruitToBuy(fruit, pieces, usual, least, "juice" if pressed >= zested else "garnish", "; ".join(told))
+        result.append(f"{cut} to be cut for {need.wheels + need.wedges} wheels or wedges")
+    return FruitToBuy(fruit, pieces, usual, least, "juice" if pressed >= zested else "garnish", "; ".join(result))
 
 
 def garnish_of_fruit(words: str) -> tuple[Fruit, FruitNeed] | None:
@@ -190,15 +190,15 @@ def garnish_of_fruit(words: str) -> tuple[Fruit, FruitNeed] | None:
     >>> garnish_of_fruit("lime wheel")[1].wheels
     1
     """
-    said = words.lower()
+    text = words.lower()
     for fruit in sorted(FRUIT.values(), key=lambda each: -len(each.name)):
-        if fruit.name not in said:
+        if fruit.name not in text:
             continue
-        if any(word in said for word in ("zest", "peel", "twist", "swath", "coin")):
+        if any(word in text for word in ("zest", "peel", "twist", "swath", "coin")):
             return fruit, FruitNeed(zests=1)
-        if any(word in said for word in ("wheel", "slice", "round")):
+        if any(word in text for word in ("wheel", "slice", "round")):
             return fruit, FruitNeed(wheels=1)
-        if any(word in said for word in ("wedge", "half", "quarter")):
+        if any(word in text for word in ("wedge", "half", "quarter")):
             return fruit, FruitNeed(wedges=1)
     return None
 

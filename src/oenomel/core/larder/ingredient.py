@@ -73,11 +73,11 @@ class SourcedValue:
 
 def check_labels(values: Iterable[SourcedValue]) -> None:
     """Refuse a label that can't be; raises OutOfRange naming it."""
-    for each in values:
-        if each.name in LABELS:
-            low, high = LABELS[each.name]
-            if not low <= each.value <= high:
-                raise OutOfRange(each.name, each.value, low, high)
+    for value in values:
+        if value.name in LABELS:
+            low, high = LABELS[value.name]
+            if not low <= value.value <= high:
+                raise OutOfRange(value.name, value.value, low, high)
 
 
 @dataclass(frozen=True, slots=True)

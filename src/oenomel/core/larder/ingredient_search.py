@@ -117,8 +117,8 @@ def known_by(index: Index, larder: Mapping[str, Ingredient]) -> Callable[[str], 
     def known(words: str) -> Ingredient | None:
         if words in larder:
             return larder[words]
-        found = index.find(words)
-        return larder[found[0].slug] if found and found[0].tier <= Tier.ANY_ORDER else None
+        matches = index.find(words)
+        return larder[matches[0].slug] if matches and matches[0].tier <= Tier.ANY_ORDER else None
 
     return known
 
@@ -297,12 +297,12 @@ class Index:
 
     @staticmethod
     def _beginning_with(word: str, vocabulary: Sequence[str], holders: Mapping[str, set[int]]) -> set[int]:
-        found: set[int] = set()
+        result: set[int] = set()
         for each in islice(vocabulary, bisect_left(vocabulary, word), None):
             if not each.startswith(word):
                 break
-            found |= holders[each]
-        return found
+            result |= holders[each]
+        return result
 
     def _said_of(self, words: Sequence[str]) -> dict[int, tuple[Tier, int]]:
         """Ingredients of which every word is said: in a name, in its kind, in how it tastes."""

@@ -187,8 +187,8 @@ def _lent(like: Ingredient) -> list[SourcedValue]:
 
 
 def _bubbles(kin: Sequence[Ingredient]) -> list[SourcedValue]:
-    held = [each.composition.co2 for each in kin]
-    middle = statistics.median(held) if held else 0.0
+    co2s = [each.composition.co2 for each in kin]
+    middle = statistics.median(co2s) if co2s else 0.0
     return [SourcedValue("co2", middle, GUESSED_LEAST_SD, "estimate", "estimate", "as its kind has")] if middle > 0 else []
 
 

@@ -82,7 +82,7 @@ def brix_of_density(density_g_per_ml: float) -> float:
     50.0
     """
     strengths = np.linspace(0.0, 90.0, 1801)
-    return float(np.interp(density_g_per_ml, [sucrose_density(each) for each in strengths], strengths))
+    return float(np.interp(density_g_per_ml, [sucrose_density(strength) for strength in strengths], strengths))
 
 
 def aqueous_ethanol_density(abv: ArrayLike) -> Floats:

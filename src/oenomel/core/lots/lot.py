@@ -204,7 +204,7 @@ def _check(reading: LotReading, ingredient: Ingredient) -> None:
 def _average(readings: Sequence[LotReading]) -> _Found:
     """Combine readings of one kind, by how sure each is; less sure where they disagree by more than their devices explain."""
     kind = READABLE[readings[0].what]
-    sds = [each.sd or max(kind.sd, kind.relative_sd * each.value, 1e-6) for each in readings]
+    sds = [reading.sd or max(kind.sd, kind.relative_sd * reading.value, 1e-6) for reading in readings]
     weights = [1 / sd**2 for sd in sds]
     mean = sum(weight * each.value for weight, each in zip(weights, readings, strict=True)) / sum(weights)
     sd = 1 / math.sqrt(sum(weights))
@@ -383,7 +383,7 @@ def _values(ingredient: Ingredient, held: Composition, figures: Sequence[Estimat
 
 def _note_disagreement(readings: Sequence[LotReading], read: Mapping[ReadingName, _Found], notes: list[str]) -> None:
     for what, found in read.items():
-        own = [each for each in readings if each.what == what]
+        own = [reading for reading in readings if reading.what == what]
         alone = _average(own[:1]).sd / math.sqrt(len(own))
         if len(own) > 1 and found.sd > 1.5 * alone:
             kind = READABLE[what]

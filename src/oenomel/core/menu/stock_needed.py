@@ -43,17 +43,17 @@ class ToPrepare:
 
 def poured_tonight(drinks: Iterable[tuple[Drink, int]]) -> dict[str, float]:
     """Millilitres of each ingredient that so many serves of these drinks take, by slug."""
-    found: dict[str, float] = {}
+    result: dict[str, float] = {}
     for drink, serves in drinks:
         for pour in drink.pours:
             if pour.volume_ml > 0 and pour.stage not in ("rim", "garnish"):
-                found[pour.ingredient.slug] = found.get(pour.ingredient.slug, 0.0) + serves * pour.volume_ml
-    return found
+                result[pour.ingredient.slug] = result.get(pour.ingredient.slug, 0.0) + serves * pour.volume_ml
+    return result
 
 
 def to_prepare(standing: Iterable[StockLevel], tonight: Mapping[str, float]) -> list[ToPrepare]:
     """Return what falls short of its par or of tonight's serves, the largest gap for tonight first."""
-    found = []
+    result = []
     for each in standing:
         # Juice of fruit that is bought by the piece is told as fruit.
         if fruit_of(each.ingredient.slug) or (each.on_hand_ml is None and each.par_ml is None):
@@ -65,8 +65,8 @@ def to_prepare(standing: Iterable[StockLevel], tonight: Mapping[str, float]) -> 
         ml = ROUND_ML * ceil(short / ROUND_ML)
         against = f"tonight takes {needs:.0f} ml" if needs >= (each.par_ml or 0.0) else f"{each.par_ml:.0f} ml should stand there"
         left = "none is left" if has == 0 else f"{has:.0f} ml are left"
-        found.append(ToPrepare(each.ingredient, ml, each.is_prepared, f"{left}; {against}"))
-    return sorted(found, key=lambda each: (-each.ml, each.ingredient.name))
+        result.append(ToPrepare(each.ingredient, ml, each.is_prepared, f"{left}; {against}"))
+    return sorted(result, key=lambda each: (-each.ml, each.ingredient.name))
 
 
 def fruit_tonight(
@@ -88,10 +88,10 @@ def fruit_tonight(
                 fruit, need = cut
                 for place, count in enumerate((need.wheels, need.wedges, need.zests)):
                     garnish[fruit.name][place] += serves * count
-    found = []
+    result = []
     for name, fruit in FRUIT.items():
         juice = max(0.0, poured.get(fruit.juice, 0.0) - pressed_ml.get(fruit.juice, 0.0))
         need = FruitNeed(juice, *garnish[name])
         if juice > 0 or any(garnish[name]):
-            found.append(fruit_to_buy(fruit, need, piece_yield(fruit, crates.get(name, ()))))
-    return found
+            result.append(fruit_to_buy(fruit, need, piece_yield(fruit, crates.get(name, ()))))
+    return result

@@ -88,7 +88,7 @@ def todays_drink(written: Forecast, supposed: Forecast, lots: Mapping[str, Ingre
     """
     present = forecast_of(made_of(written.drink, lots), written.conditions)
     steps = {name: float(steps_between(getattr(present.served, name), getattr(written.served, name), axis)) for name, axis in AXES.items()}
-    instead = _instead(present, written, grid_ml) if any(can_be_tasted(each) for each in steps.values()) else None
+    instead = _instead(present, written, grid_ml) if any(can_be_tasted(step) for step in steps.values()) else None
     return TodaysDrink(written, present, supposed, steps, instead)
 
 
@@ -141,7 +141,7 @@ def todays_headline(drinks: Sequence[TodaysDrink]) -> str:
     """Return the evening in a sentence."""
     if not drinks:
         return "Nothing is on the list yet."
-    off = [each for each in drinks if not each.is_fine]
+    off = [drink for drink in drinks if not drink.is_fine]
     if not off:
         return f"All {len(drinks)} drinks are fine as they are written." if len(drinks) > 1 else "It is fine as it is written."
     mended = [each for each in off if each.moves]
@@ -154,8 +154,8 @@ def todays_headline(drinks: Sequence[TodaysDrink]) -> str:
 def shared_moves(drinks: Sequence[TodaysDrink]) -> list[str]:
     """Corrections that several drinks share, the commonest first: "Lime juice: 25 instead of 22.5 ml in 3 drinks"."""
     counted: Counter[tuple[str, float, float]] = Counter()
-    for each in drinks:
-        counted.update({(move.ingredient.name, move.before_ml, move.after_ml) for move in each.moves if not move.joined})
+    for drink in drinks:
+        counted.update({(move.ingredient.name, move.before_ml, move.after_ml) for move in drink.moves if not move.joined})
     told = [(many, *move) for move, many in counted.items() if many > 1]
     return [
         f"{name}: {after:g} instead of {before:g} ml in {many} drinks"

@@ -48,7 +48,7 @@ def worth_measuring(
     ingredients : iterable of Ingredient    what can be measured
     read : iterable of (slug, axis)         what was
     """
-    done, by_slug = set(read), {each.slug: each for each in ingredients}
+    done, by_slug = set(read), {ingredient.slug: ingredient for ingredient in ingredients}
     shares: dict[tuple[str, str], list[float]] = {}
     for forecast in forecasts:
         for axis in AXES:
@@ -72,11 +72,11 @@ def _shares(forecast: Forecast, axis: str) -> dict[str, float]:
     figure = ("volume_ml", "abv", "sugar", "acid").index(axis)
     moves = {unknown: float(effect[figure]) ** 2 for unknown, effect in forecast.doubt.effects.items()}
     whole = sum(moves.values())
-    found: dict[str, float] = {}
+    shares: dict[str, float] = {}
     for unknown, variance in moves.items():
         if unknown[0] == "content" and whole > 0:
-            found[str(unknown[1])] = found.get(str(unknown[1]), 0.0) + variance / whole
-    return found
+            shares[str(unknown[1])] = shares.get(str(unknown[1]), 0.0) + variance / whole
+    return shares
 
 
 def _worth(ingredient: Ingredient, axis: str, shares: Sequence[float], of: int) -> WorthMeasuring:

@@ -41,7 +41,7 @@ def prepared(making: Making) -> Iterator[Step]:
 
 def pressed(making: Making) -> list[str]:
     """Return the fruit that is pressed for the drink, each once."""
-    fruit = (found[1] for p in making.drink.pours if p.ingredient.kind == "juice" and (found := _CITRUS.search(p.ingredient.said)))
+    fruit = (match[1] for p in making.drink.pours if p.ingredient.kind == "juice" and (match := _CITRUS.search(p.ingredient.said)))
     return list(dict.fromkeys(each.lower() for each in fruit))
 
 
@@ -101,7 +101,7 @@ def _wetted_with(making: Making, told: str, fruit: list[str]) -> tuple[str, str]
         return bare(told), ""
     if fruit:
         return f"a cut {fruit[0]}", fruit[0]
-    garnished = next((found[1].lower() for each in making.drink.serve.garnish if (found := _CITRUS.search(each.what))), "")
+    garnished = next((match[1].lower() for each in making.drink.serve.garnish if (match := _CITRUS.search(each.what))), "")
     return (f"a cut {garnished}" if garnished else "a little water"), ""
 
 

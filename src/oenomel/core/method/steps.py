@@ -75,11 +75,11 @@ def _in_own_order(steps: list[Step], method: Method) -> list[Step]:
 def _with_keys_of_their_own(steps: Iterable[Step]) -> list[Step]:
     """Return two pours of one thing are two steps."""
     seen: Counter[str] = Counter()
-    made = []
+    with_keys = []
     for step in steps:
         seen[step.key] += 1
-        made.append(step if seen[step.key] == 1 else replace(step, key=f"{step.key} {seen[step.key]}"))
-    return made
+        with_keys.append(step if seen[step.key] == 1 else replace(step, key=f"{step.key} {seen[step.key]}"))
+    return with_keys
 
 
 def _sentence(text: str) -> str:

@@ -35,7 +35,7 @@ LINK_FROM: Final = 0.55
 @cache
 def groups() -> tuple[str, ...]:
     """Return the aroma groups in their order."""
-    return tuple(dict.fromkeys(each.group for each in aromas().values()))
+    return tuple(dict.fromkeys(aroma.group for aroma in aromas().values()))
 
 
 @cache
@@ -104,20 +104,20 @@ def learnt_ratios(likings: Sequence[Liking]) -> dict[PairOfGroups, float]:
         return {}
     share = (sum(each.liked for each in likings) + SHRINK / 2) / (len(likings) + SHRINK)
     tasted: dict[PairOfGroups, list[int]] = {}
-    for each in likings:
-        names = sorted(each.groups)
+    for liking in likings:
+        names = sorted(liking.groups)
         for i, one in enumerate(names):
             for other in names[i + 1 :]:
                 count = tasted.setdefault(frozenset((one, other)), [0, 0])
                 count[0] += 1
-                count[1] += each.liked
+                count[1] += liking.liked
     return {pair: math.log((liked + SHRINK * share) / ((many + SHRINK) * share)) for pair, (many, liked) in tasted.items()}
 
 
 def groups_of(ingredients: Iterable[Ingredient]) -> frozenset[str]:
     """Return the groups that are smelt in these: those of tags of weight two and more."""
     known = aromas()
-    return frozenset(known[tag].group for each in ingredients for tag, weight in each.aroma.items() if weight > 1)
+    return frozenset(known[tag].group for ingredient in ingredients for tag, weight in ingredient.aroma.items() if weight > 1)
 
 
 def smells(ingredients: Sequence[Ingredient]) -> tuple[Floats, Floats]:

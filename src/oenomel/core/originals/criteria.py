@@ -134,7 +134,7 @@ class Criteria:
     def dropped(self) -> list[tuple[str, Criteria]]:
         """Return the wish without each of its single parts, and what that part is called."""
         plain = Criteria(self.family)
-        found = []
+        result = []
         for each in fields(self):
             if each.name in ("family", "may", "less", "soon", "count", "seed", "grid_ml", "like", "off", "season"):
                 continue
@@ -143,10 +143,10 @@ class Criteria:
                 continue
             parts: tuple[str, ...] = told if each.name in ("must", "without", "aroma") else ()
             if len(parts) > 1:
-                found += [(part, self._with(each.name, tuple(other for other in parts if other != part))) for part in parts]
+                result += [(part, self._with(each.name, tuple(other for other in parts if other != part))) for part in parts]
             else:
-                found.append((parts[0] if parts else _CALLED[each.name], self._with(each.name, getattr(plain, each.name))))
-        return found
+                result.append((parts[0] if parts else _CALLED[each.name], self._with(each.name, getattr(plain, each.name))))
+        return result
 
 
 _CALLED: Final = {

@@ -70,7 +70,7 @@ def menu_of(
     names = [*known, *(drink.name for drink in kept.values())]
     chosen: list[Drink] = list(kept.values())
     seen = [_seen(ground.forecast(drink)) for drink in chosen]
-    found: list[Original] = []
+    result: list[Original] = []
     budget, open_places = budget or Budget(WISH_WORK), [place for place in range(len(places)) if place not in kept]
     count, drawn = (
         min(most, max(least, for_all // max(1, len(open_places)))) for (least, most), for_all in zip((OFFERED, DRAWN), FOR_ALL, strict=True)
@@ -83,11 +83,11 @@ def menu_of(
         except DomainError as error:
             raise DomainError(f"place {place + 1} of the list, a {wish.family}: {error}") from error
         best = max(offered, key=lambda each: (round(_worth(each, seen), 9), each.drink.name))
-        found.append(best)
+        result.append(best)
         chosen.append(best.drink)
         seen.append(_seen(best.forecast))
         names.append(best.drink.name)
-    return Menu(tuple(found), _notes(chosen))
+    return Menu(tuple(result), _notes(chosen))
 
 
 @dataclass(frozen=True, slots=True)

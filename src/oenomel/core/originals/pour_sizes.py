@@ -61,7 +61,7 @@ class Pourer:
     def __init__(self, ingredients: tuple[Ingredient, ...], wish: Criteria, home: TypicalRange, conditions: Conditions) -> None:
         self.home, self.conditions = home, conditions
         self.goal = Objective(_target(wish, home)).goal
-        axes = np.array([each.composition.axes for each in ingredients])
+        axes = np.array([ingredient.composition.axes for ingredient in ingredients])
         # ml; sugar, acid, alcohol a hundredfold; and the tin's, as the search of amounts sums them.
         self.per_ml = np.column_stack([np.ones(len(axes)), axes[:, 1], axes[:, 2], axes[:, 0]])
         self.usual = np.zeros((len(ORDER), len(ingredients)))
@@ -84,7 +84,7 @@ class Pourer:
         parts = [self._pour(drawn[start : start + AT_ONCE]) for start in range(0, len(drawn), AT_ONCE)]
         return Poured(
             np.concatenate([each.volumes for each in parts]),
-            np.concatenate([each.figures for each in parts], axis=1),
+            np.concatenate([part.figures for part in parts], axis=1),
             np.concatenate([each.cost for each in parts]),
             np.concatenate([each.distance for each in parts]),
         )
@@ -171,7 +171,7 @@ def _marks(part: str, wish: Criteria) -> tuple[float, ...]:
     on_grid = [mark for mark in JIGGER_MARKS if low <= mark <= high and _on_grid(mark, wish.grid_ml)]
     if len(on_grid) < 3:
         steps = np.arange(np.ceil(low / wish.grid_ml), np.floor(high / wish.grid_ml) + 1) * wish.grid_ml
-        on_grid = [float(each) for each in steps if each > 0]
+        on_grid = [float(step) for step in steps if step > 0]
     return tuple(on_grid)
 
 

@@ -180,15 +180,15 @@ class Weighed:
 def original_of(ground: SearchContext, drink: Drink, wish: Criteria, weighed: Weighed, names: Sequence[str]) -> Original | None:
     """Return the original with all that is said of it; None where its whole forecast finds what nobody would serve."""
     forecast = forecast_of(replace(drink, name=name_for(drink, names, ground.names)), ground.conditions, ground.homes)
-    held = _in_a_glass_that_holds_it(forecast)
-    if held is not forecast.drink:
-        forecast = forecast_of(held, ground.conditions, ground.homes)
+    in_a_glass_that_holds_it = _in_a_glass_that_holds_it(forecast)
+    if in_a_glass_that_holds_it is not forecast.drink:
+        forecast = forecast_of(in_a_glass_that_holds_it, ground.conditions, ground.homes)
     drink = forecast.drink
     if forecast.home is None or forecast.home.branch != ground.home_branch(wish):
         return None
     distance = forecast.home.distance(forecast.served)
     asked = {*wish.must, *wish.like}
-    if distance > EDGE_OF_HOME_STEPS or any(_refused(each, drink, asked) for each in forecast.findings):
+    if distance > EDGE_OF_HOME_STEPS or any(_refused(finding, drink, asked) for finding in forecast.findings):
         return None
     nearest = weighed.nearest
     differs = _differs(drink, nearest.drink) if nearest else ""

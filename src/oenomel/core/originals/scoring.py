@@ -60,7 +60,7 @@ def before_pouring(ground: SearchContext, wish: Criteria, sifted: Sifted) -> tup
     place, there = np.maximum(drawn, 0), drawn != NONE
     eligible = np.ones(many, dtype=np.bool_)
     for word in wish.aroma:
-        smelt = np.array([_smells_of(each, word) for each in ground.ingredients])
+        smelt = np.array([_smells_of(ingredient, word) for ingredient in ground.ingredients])
         eligible &= (smelt[place] & there).any(axis=1)
     if wish.from_book == "near":
         eligible &= sifted.novelty <= NEAR_BOOK

@@ -139,7 +139,7 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
         relevance=ALIKE_RELEVANCE if wish.like else RELEVANCE,
     )
     names = list(known)
-    made: list[Original] = []
+    result: list[Original] = []
     seen: set[frozenset[str]] = set()
 
     def stands(place: int) -> bool:
@@ -152,20 +152,22 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
             return False
         drink = drink_of(ground.ingredients, sifted.drawn[row], pourings.at.volumes[row], wish, ground.larder)
         weighed = Weighed(parts, float(sifted.kinship[row]), float(sifted.novelty[row]), nearest, float(score[row]))
-        found = original_of(ground, drink, wish, weighed, names)
-        if found is None:
+        original = original_of(ground, drink, wish, weighed, names)
+        if original is None:
             return False
-        made.append(found)
+        result.append(original)
         seen.add(frozenset(parts.values()))
-        names.append(found.drink.name)
+        names.append(original.drink.name)
         return True
 
-    notes = picked(bench, wish.count, stands, lambda: bool(made) and budget.spent)
-    ended = ended or (len(made) < wish.count and budget.spent)
-    if ended and len(made) < wish.count:
-        notes.append(f"The {len(made)} best of the {reached:,} likeliest combinations. The search stops there; ask for less to find more.")
-    made.sort(key=lambda each: -round(each.score, ROUNDED))
-    return Selection(tuple(made), sifted.space.size, sifted.looked_at, reached, tuple(notes), done, ended)
+    notes = picked(bench, wish.count, stands, lambda: bool(result) and budget.spent)
+    ended = ended or (len(result) < wish.count and budget.spent)
+    if ended and len(result) < wish.count:
+        notes.append(
+            f"The {len(result)} best of the {reached:,} likeliest combinations. The search stops there; ask for less to find more."
+        )
+    result.sort(key=lambda each: -round(each.score, ROUNDED))
+    return Selection(tuple(result), sifted.space.size, sifted.looked_at, reached, tuple(notes), done, ended)
 
 
 def _exempt(ground: SearchContext, wish: Criteria, space: Space) -> NDArray[np.bool_]:
@@ -175,7 +177,7 @@ def _exempt(ground: SearchContext, wish: Criteria, space: Space) -> NDArray[np.b
     exempt = np.zeros((len(ORDER), len(ground.ingredients)), dtype=np.bool_)
     exempt[ORDER.index("sour")] = True
     asked = {*wish.must, *wish.may, *wish.like, *wish.soon}
-    exempt[:, [each.slug in asked for each in ground.ingredients]] = True
+    exempt[:, [ingredient.slug in asked for ingredient in ground.ingredients]] = True
     players: dict[str, set[int]] = {}
     for cell in space.cells:
         for digit in cell.digits:

@@ -102,7 +102,7 @@ class SearchContext:
         self.weights = np.array([[weight_of(each, PARTS[part].slot) for each in self.ingredients] for part in ORDER])
         self.absorbance = np.array([each.absorbance for each in self.ingredients]).reshape(-1, 3)
         self.cloudiness = np.array([each.label("cloudiness") or 0.0 for each in self.ingredients])
-        self.fat = np.array([each.composition.fat for each in self.ingredients])
+        self.fat = np.array([ingredient.composition.fat for ingredient in self.ingredients])
         self.air = np.array([AIR_OF[each.foam] for each in self.ingredients])
         self.usual = np.array([1 - (each.rank - 1) / 3 if each.origin == "catalogue" else 1.0 for each in self.ingredients])
         self.prices = np.array([price if (price := each.label("price_per_litre")) is not None else np.nan for each in self.ingredients])
@@ -167,7 +167,7 @@ class SearchContext:
     def _sensible(self, drawn: Ints, wish: Criteria) -> Bools:
         """Find which a bartender wouldn't refuse on sight; what somebody asks for by name is his own affair."""
         there = drawn != NONE
-        asked = np.array([each.slug in wish.must for each in self.ingredients])
+        asked = np.array([ingredient.slug in wish.must for ingredient in self.ingredients])
         found = np.ones(len(drawn), dtype=np.bool_)
         counts = np.zeros((len(drawn), len(self.class_names)), dtype=np.int16)
         forced = np.zeros_like(counts)

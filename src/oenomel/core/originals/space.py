@@ -181,7 +181,7 @@ def _cells(shape: tuple[str, ...], held: Mapping[str, int], players: Mapping[str
 
 def _splits(bases: Sequence[int], ingredients: Sequence[Ingredient]) -> Splits:
     """With which others each of these shares a base."""
-    sharing = [place for place in bases if shares_a_base(ingredients[place].slug)]
+    sharing = [base for base in bases if shares_a_base(ingredients[base].slug)]
     return {one: [other for other in sharing if may_split(ingredients[one].slug, ingredients[other].slug)] for one in sharing}
 
 

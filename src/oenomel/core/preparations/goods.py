@@ -74,8 +74,8 @@ def good_called(words: str) -> Good | None:
     """Return the good that words mean, by its slug or any word for it; None where they mean none for sure."""
     if words in all_goods():
         return all_goods()[words]
-    found = _index().find(words)
-    return all_goods()[found[0].slug] if found and found[0].tier <= Tier.ANY_ORDER else None
+    matches = _index().find(words)
+    return all_goods()[matches[0].slug] if matches and matches[0].tier <= Tier.ANY_ORDER else None
 
 
 def goods_found(words: str) -> list[tuple[Good, Tier]]:

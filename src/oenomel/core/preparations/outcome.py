@@ -102,7 +102,7 @@ class Outcome:
     @cached_property
     def allergens(self) -> tuple[str, ...]:
         """What has to be named of what went in."""
-        return tuple(sorted({each for line in self.preparation.lines for each in line.what.allergens}))
+        return tuple(sorted({allergen for line in self.preparation.lines for allergen in line.what.allergens}))
 
     @property
     def totals(self) -> tuple[Total, ...]:
@@ -122,8 +122,8 @@ class Outcome:
         kind, slots = _SERVES[self.preparation.kind]
         if self.preparation.kind == "infusion" and self.composition.sugar >= 10:
             kind, slots = "liqueur", ("liqueur", "sweet")
-        told = SourcedValue("keeps_days", float(self.keeps_days), 0.3, "estimate", "estimate", "by its kind; a nose overrides it")
-        values = {**_sourced(self.composition), "keeps_days": told}
+        sourced_value = SourcedValue("keeps_days", float(self.keeps_days), 0.3, "estimate", "estimate", "by its kind; a nose overrides it")
+        values = {**_sourced(self.composition), "keeps_days": sourced_value}
         if like is not None:
             kept = ("bitterness", "cloudiness", "absorbance_red", "absorbance_green", "absorbance_blue", "loud_above_ml")
             values |= {each: like.values[each] for each in kept if each in like.values}

@@ -67,7 +67,7 @@ def cautions_of(preparation: Preparation, composition: Composition, keeps: int) 
     greens = any(isinstance(line.what, Good) and line.what.role == "plant" and not line.what.allergens for line in preparation.lines)
     if greens and "wild plant" not in carried:
         yield "Only plants sold as food; a strong infusion holds more of a plant than any dish does."
-    allergens = sorted({each for line in preparation.lines for each in line.what.allergens})
+    allergens = sorted({allergen for line in preparation.lines for allergen in line.what.allergens})
     if allergens:
         yield f"Contains {listed(allergens)}: it stands on the label. Labels of what went in decide."
     if preparation.kind in ("syrup", "gum syrup") and 100 * composition.sugar / composition.density_g_per_ml / 100 > SATURATED_BRIX:

@@ -234,7 +234,7 @@ def with_correctors(variant: Variant, correctors: Sequence[Ingredient], at_most:
     if not correctors:
         return [variant]
     held = {pour.ingredient.slug for pour in variant.drink.pours}
-    fresh = [each for each in correctors if each.slug not in held]
+    fresh = [corrector for corrector in correctors if corrector.slug not in held]
     variants = []
     for pair in itertools.combinations(fresh, min(at_most, len(fresh))) if fresh else [()]:
         start = len(variant.drink.pours)
@@ -412,7 +412,9 @@ def _out_of_reach(
         variants = [Variant(drink, (*free, i), group=number) for number, i in enumerate(locked)]
         freed, _ = best_of(variants, aim, conditions, budget=budget)
         worst = [
-            max(abs(each.steps) for each in residuals_of(other, aim, conditions) if each.axis != "volume_ml") for other in freed if other
+            max(abs(residual.steps) for residual in residuals_of(other, aim, conditions) if residual.axis != "volume_ml")
+            for other in freed
+            if other
         ]
         best = int(np.argmin(worst))
         if worst[best] < max(abs(each.steps) for each in felt) - TASTED_STEPS / 2:

@@ -123,7 +123,7 @@ class Rungs(NamedTuple):
 def rungs_of_each(variants: Sequence[Variant], aim: Objective) -> list[list[Rungs]]:
     """Return the ladder of each free pour of each variant; those of the same pour are laid out once."""
     known: dict[tuple[int, int, bool, float | None], Rungs] = {}
-    found = []
+    rungs = []
     for variant in variants:
         ladders = []
         for index in variant.free:
@@ -131,8 +131,8 @@ def rungs_of_each(variants: Sequence[Variant], aim: Objective) -> list[list[Rung
             if key not in known:
                 known[key] = _rungs_of(variant, index, aim)
             ladders.append(known[key])
-        found.append(ladders)
-    return found
+        rungs.append(ladders)
+    return rungs
 
 
 def _rungs_of(variant: Variant, index: int, aim: Objective) -> Rungs:

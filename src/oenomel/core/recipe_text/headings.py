@@ -45,10 +45,10 @@ def heading_of(text: str, written: str) -> tuple[str, str] | None:
         return "ingredients", ""
     if _FOR_SO_MANY.match(text):
         return "serves", text
-    found = _HEADING.match(text.strip(" :"))
-    if found is None:
+    match = _HEADING.match(text.strip(" :"))
+    if match is None:
         return None
-    what, rest = found["what"].lower(), (found["rest"] or "").strip()
+    what, rest = match["what"].lower(), (match["rest"] or "").strip()
     if what.startswith("for the ") and what.endswith((" glass", " garnish")):
         what = "garnish" if what.endswith("garnish") else "glass"
     marked = written.lstrip().startswith("#") or re.fullmatch(r"\*\*[^*]+\*\*:?", written.strip()) is not None
@@ -66,10 +66,10 @@ def unit_told(text: str) -> str | None:
     >>> unit_told("All measures in ounces")
     'oz'
     """
-    found = _ALL_IN.search(text)
-    if found is None:
+    match = _ALL_IN.search(text)
+    if match is None:
         return None
-    word = (found[1] or found[2]).lower()
+    word = (match[1] or match[2]).lower()
     return {"o": "oz", "m": "ml", "p": "part", "c": "cl"}[word[0]]
 
 

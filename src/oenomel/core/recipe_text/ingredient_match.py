@@ -60,12 +60,12 @@ def meant_by(words: str, asides: tuple[str, ...], index: Index) -> Meant:
 
 def _match_of(words: str, asides: tuple[str, ...], index: Index) -> Meant:
     found = []
-    for said in _tellings(words, asides):
-        found = index.find(said)
+    for telling in _tellings(words, asides):
+        found = index.find(telling)
         if found and found[0].tier <= Tier.ANY_ORDER:
             others = tuple(each.slug for each in found[1:] if each.tier <= Tier.HAS_WORDS)[:OTHERS_TOLD]
-            loose = " ".join(said.lower().split()) in _LOOSE
-            return Meant(found[0].slug, not loose, others, _loosely(said, found[0].name) if loose else "")
+            loose = " ".join(telling.lower().split()) in _LOOSE
+            return Meant(found[0].slug, not loose, others, _loosely(telling, found[0].name) if loose else "")
     # Three letters begin too much: "pea syrup" is no peach syrup.
     beginnings = min((len(stem) for stem in stems(words)), default=0) > _SHORT_WORD
     unfit = {Tier.SAID_OF_IT} if beginnings else {Tier.SAID_OF_IT, Tier.BEGINS, Tier.HAS_BEGINNINGS}
@@ -90,7 +90,7 @@ def _loosely(said: str, taken: str) -> str:
 def _tellings(words: str, asides: tuple[str, ...]) -> Iterator[str]:
     """Yield the words with what may belong to them, then by themselves, then without what comes behind a comma."""
     proportions = [aside for aside in asides if _PROPORTION.search(aside)]
-    yield from (f"{words} {found[0]}" for aside in proportions if (found := _PROPORTION.search(aside)))
+    yield from (f"{words} {match[0]}" for aside in proportions if (match := _PROPORTION.search(aside)))
     yield words
     named = [aside for aside in asides if aside not in proportions and stems(aside)]
     head, *tail = re.split(r",\s*", words, maxsplit=1)

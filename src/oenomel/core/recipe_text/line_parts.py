@@ -136,8 +136,8 @@ def _is_piece_alone(text: str) -> bool:
 
 def without_top(text: str) -> str | None:
     """Return the words before "on top" or "on the foam", where a part ends so."""
-    found = _ON_TOP.search(text)
-    return text[: found.start()] if found and found.start() > 0 else None
+    match = _ON_TOP.search(text)
+    return text[: match.start()] if match and match.start() > 0 else None
 
 
 def piece_of(line: str, default_unit: str | None = None) -> Piece:
@@ -156,7 +156,7 @@ def piece_of(line: str, default_unit: str | None = None) -> Piece:
     counted = _COUNTED_FRUIT.match(outside)
     if counted and default_unit:  # a column of numbers counts no fruit
         said, words = read_said(counted[1]), counted[2]
-    within = next(((read_said(each), each) for each in asides if read_said(each)), None)
+    within = next(((read_said(aside), aside) for aside in asides if read_said(aside)), None)
     if said is None and within:
         (said, told), asides = within, tuple(each for each in asides if each != within[1])
     elif said is not None:

@@ -123,8 +123,8 @@ def garnish_of(line: str) -> tuple[str, ...]:
     >>> garnish_of("Garnish with a lime wheel and mint sprig")
     ('lime wheel', 'mint sprig')
     """
-    found = _GARNISH.match(line.strip())
-    return _listed_things(found["after"] or found["before"] or "") if found else ()
+    match = _GARNISH.match(line.strip())
+    return _listed_things(match["after"] or match["before"] or "") if match else ()
 
 
 def _listed_things(text: str) -> tuple[str, ...]:
@@ -137,22 +137,22 @@ def _listed_things(text: str) -> tuple[str, ...]:
 def made_of(sentence: str, so_far: MethodRead) -> MethodRead:
     """Return what is known of the making once a sentence is read; the same where it tells nothing. What it told is named in ``told``."""
     words = plain(sentence)
-    told: list[str] = []
+    result: list[str] = []
     made = so_far
     for read in (_technique, _dry, _strained, _in_glass, _on_ice, _rimmed, _garnished):
         after = read(words, sentence, made)
         if after is not made:
-            told.append(read.__name__.strip("_"))
+            result.append(read.__name__.strip("_"))
             made = after
-    return replace(made, told=tuple(told))
+    return replace(made, told=tuple(result))
 
 
 def _technique(words: str, _: str, made: MethodRead) -> MethodRead:
     without_dry = _DRY.sub(" ", _REVERSE.sub(" ", words))
     bare = _GENTLY.sub(" ", without_dry)
     for technique, pattern in _TECHNIQUES.items():
-        found = pattern.search(bare)
-        if not found:
+        match = pattern.search(bare)
+        if not match:
             continue
         if made.technique is not None and technique not in ("shake", "blend"):
             return made
@@ -162,7 +162,7 @@ def _technique(words: str, _: str, made: MethodRead) -> MethodRead:
         break
     else:
         return made
-    seconds = _seconds(bare, found.start())
+    seconds = _seconds(bare, match.start())
     ice: Ice | None = "crushed" if _CRUSHED_IN_THE_TIN.search(bare) else None
     if technique == "swizzle":
         ice = "crushed"
@@ -201,10 +201,10 @@ def _number(word: str | None) -> float | None:
 
 
 def _strained(words: str, _: str, made: MethodRead) -> MethodRead:
-    found = _STRAIN.search(words)
-    if not found:
+    match = _STRAIN.search(words)
+    if not match:
         return made
-    return replace(made, strain="double" if found[1] else made.strain or "single")
+    return replace(made, strain="double" if match[1] else made.strain or "single")
 
 
 def glass_in(words: str) -> str:
@@ -240,27 +240,27 @@ def _on_ice(words: str, _: str, made: MethodRead) -> MethodRead:
         words = words[glass.start() :]
     after = re.split(r"\b(?:strain|pour|serve|build|into (?:a|an|the)|top|fill|ice-filled|glass)", words, maxsplit=1)
     inside = words if len(after) == 1 else words[len(after[0]) :]
-    told = _ON_ICE.search(words)
-    if not told and not (len(after) > 1 and _SERVE_ON.search(inside)):
+    match = _ON_ICE.search(words)
+    if not match and not (len(after) > 1 and _SERVE_ON.search(inside)):
         return made
-    where = words[told.start() :] if told else inside
+    where = words[match.start() :] if match else inside
     ice: Ice = "crushed" if re.search(r"\b(?:crushed|pebble|shaved|cracked)\b", where) else "large" if _LARGE.search(where) else "cubes"
     return replace(made, serve_ice=ice)
 
 
 def _rimmed(words: str, _: str, made: MethodRead) -> MethodRead:
-    found = _RIM.search(words)
-    if not found:
+    match = _RIM.search(words)
+    if not match:
         return made
-    what = (found["dust"] or found["what"] or found["with"] or found["into"] or "").removesuffix("ed").strip()
+    what = (match["dust"] or match["what"] or match["with"] or match["into"] or "").removesuffix("ed").strip()
     what = re.split(r"\b(?:and|then|if|before|on)\b|,", what)[0].strip()
-    half = bool(found["half"] or re.search(r"\bhalf\b", words))
+    half = bool(match["half"] or re.search(r"\bhalf\b", words))
     return replace(made, rims=(*made.rims, (what, half))) if what else made
 
 
 def _garnished(_: str, sentence: str, made: MethodRead) -> MethodRead:
-    found = _GARNISH_INSIDE.search(sentence)
+    match = _GARNISH_INSIDE.search(sentence)
     expressed = _EXPRESS.search(sentence)
     away = " and thrown away" if expressed and re.search(r"\b(?:discard|throw)", sentence[expressed.end() :], re.IGNORECASE) else ""
-    each = _listed_things(found["what"]) if found else (f"{expressed['what']}, expressed{away}",) if expressed else garnish_of(sentence)
+    each = _listed_things(match["what"]) if match else (f"{expressed['what']}, expressed{away}",) if expressed else garnish_of(sentence)
     return replace(made, garnish=(*made.garnish, *(one for one in each if one not in made.garnish))) if each else made

@@ -247,9 +247,9 @@ def _with_their_tails(reading: ParserState, parts: Sequence[str]) -> list[str]:
 
 
 def _starts_with_verb(text: str) -> bool:
-    found = _VERBS.match(text)
+    match = _VERBS.match(text)
     # "Dry gin" and "double cream" begin with no verb.
-    return found is not None and found[0].lower() not in ("dry", "double", "fine", "hard", "top", "float", "rinse", "smoke", "light")
+    return match is not None and match[0].lower() not in ("dry", "double", "fine", "hard", "top", "float", "rinse", "smoke", "light")
 
 
 def _read_item(reading: ParserState, part: str) -> None:
@@ -262,8 +262,8 @@ def _read_item(reading: ParserState, part: str) -> None:
         read_pour(reading, replace(piece_of(on_top, reading.default_unit), text=part), stage="floated")
     elif tells_an_amount(part) or _RINSE.match(part) or _TOP.match(part):
         for pattern, stage in _LAST:
-            if found := pattern.match(part):
-                words = found["what"] or found["before"]
+            if match := pattern.match(part):
+                words = match["what"] or match["before"]
                 read_pour(reading, replace(piece_of(words, reading.default_unit), text=part), stage=stage)
                 return
         read_pour(reading, piece_of(part, reading.default_unit))
@@ -305,13 +305,13 @@ def _read_sentence(reading: ParserState, sentence: str, section: Section) -> Non
 
 def _pressed_fruit(reading: ParserState, text: str) -> bool:
     """Check whether a fruit goes in cut up, as in "half a lemon, cut in wedges": what juice it gives has to be asked."""
-    found = _CUT_UP.match(text)
-    squeezed = read_said(found["fruit"]) if found else None
-    if found is None or squeezed is None or re.search(r"\bgarnish", text, re.IGNORECASE):
+    match = _CUT_UP.match(text)
+    squeezed = read_said(match["fruit"]) if match else None
+    if match is None or squeezed is None or re.search(r"\bgarnish", text, re.IGNORECASE):
         return False
-    meant = meant_by(f"{found['kind']} juice", (), reading.index)
+    meant = meant_by(f"{match['kind']} juice", (), reading.index)
     if text in reading.mended or meant.slug is None:
-        read_pour(reading, Piece(text, f"{found['kind']} juice", None), meant)
+        read_pour(reading, Piece(text, f"{match['kind']} juice", None), meant)
         return True
     most = f"{round(2 * squeezed.amount) / 2:g} ml"
     why = f"How much juice does it give? Squeezed well, about {most}; muddled, less."
@@ -346,10 +346,10 @@ def _poured_in_words(reading: ParserState, text: str) -> bool:
     lasts: tuple[tuple[re.Pattern[str], Stage], ...] = ((_TOP, "topped"), *_LAST)
     for pattern, stage in lasts:
         for clause in re.split(r"[;,]\s*(?:and |then )*|\b(?:and|then)\s+(?=top|fill|float|rinse|finish)", text):
-            found = pattern.match(clause.strip())
-            if not found:
+            match = pattern.match(clause.strip())
+            if not match:
                 continue
-            words = _TAIL.sub("", (found["what"] if found["what"] else found.groupdict().get("before")) or "")
+            words = _TAIL.sub("", (match["what"] if match["what"] else match.groupdict().get("before")) or "")
             piece = piece_of(words, reading.default_unit)
             meant = meant_by(re.sub(r"^(?:a|an|the|some|more|cold|chilled)\s+", "", piece.words), piece.asides, reading.index)
             if meant.slug is None or re.search(r"\b(ice|garnish)\b", words):
@@ -413,7 +413,7 @@ def _finished(reading: ParserState) -> ReadRecipe:
         most = max(pour.amount for pour in reading.pours if pour.unit == "part")
         part_ml = 30.0 if most <= 2 else 60.0 / most
         reasons.append(f"A part was taken as {part_ml:g} ml.")
-    serves = next((told[1] for line in reading.lines if (told := _FOR_MORE.search(line.text))), None)
+    serves = next((match[1] for line in reading.lines if (match := _FOR_MORE.search(line.text))), None)
     if serves:
         reasons.append(f"It serves {serves}: its amounts were left as they are, for all of them.")
     notes = [line.text for line in reading.lines if line.taken in ("note", "asked")]
@@ -426,7 +426,7 @@ def _read_rim(reading: ParserState, what: str) -> None:
     """Return the edge of the glass, as a pour that adds nothing to the liquid."""
     slugs = (meant_by(each, (), reading.index).slug for each in re.split(r" ?/ ?| (?:or|and) ", what))
     coats = (reading.ingredient_of(slug) for slug in slugs if slug)
-    ingredient = next((each for each in coats if "edge" in each.slots), None)
+    ingredient = next((coat for coat in coats if "edge" in coat.slots), None)
     at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge" and line.pour is None), None)
     mended = reading.mended.get(reading.lines[at].text, Mended()) if at is not None else Mended()
     if mended.slug:
@@ -463,8 +463,8 @@ def _settle_lines_that_follow(reading: ParserState) -> None:
         )
         if not match:
             continue
-        told = f"{match['told']} {match.groupdict().get('as') or ''}".strip()
-        for said, rest in beginnings(told, "times"):
+        text = f"{match['told']} {match.groupdict().get('as') or ''}".strip()
+        for said, rest in beginnings(text, "times"):
             wanted = set(stems(rest))
             to = next((i for i, pour in enumerate(reading.pours) if wanted and wanted <= set(stems(f"{pour.words} {pour.slot}"))), None)
             meant = meant_by(match["name"], (), reading.index)
@@ -474,7 +474,7 @@ def _settle_lines_that_follow(reading: ParserState) -> None:
             amount = round(said.amount * followed.amount, 6)
             slot = slot_of(ingredient, amount * ML_PER_UNIT.get(followed.unit, 30.0), has_base=True)
             pour = ReadPour(
-                match["name"], ingredient, amount, followed.unit, slot, stage_of(ingredient, slot), told, relative=(to, said.amount)
+                match["name"], ingredient, amount, followed.unit, slot, stage_of(ingredient, slot), text, relative=(to, said.amount)
             )
             reading.pours.append(pour)
             reading.lines[at] = replace(

@@ -117,7 +117,7 @@ def read_pour(reading: ParserState, piece: Piece, meant: Meant | None = None, st
         relative=None,
         kind="other" if ingredient else kind_in(piece.words),
     )
-    why = " ".join(each for each in (meant.why, *piece.doubts, *doubts) if each)
+    why = " ".join(doubt for doubt in (meant.why, *piece.doubts, *doubts) if doubt)
     reading.pours.append(pour)
     reading.lines.append(
         ReadLine(

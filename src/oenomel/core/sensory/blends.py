@@ -257,7 +257,7 @@ def _measured(
     matter: Attribute, things: Sequence[Ingredient], shares: Sequence[Sequence[float]], volume_ml: float, grid_ml: float
 ) -> tuple[Jug, Jug] | None:
     """Both jugs on the grid, each amount up or down, so that they are most alike in what isn't asked; None where they aren't enough."""
-    pairs = product(*(list(_roundings(things, each, volume_ml, grid_ml)) for each in shares))
+    pairs = product(*(list(_roundings(things, share, volume_ml, grid_ml)) for share in shares))
     best = min(((_off(matter, less, more), n, less, more) for n, (less, more) in enumerate(pairs)), key=lambda each: each[:2])
     return best[2:] if best[0] <= MOST_OFF_STEPS else None
 
@@ -274,7 +274,7 @@ def _roundings(things: Sequence[Ingredient], shares: Sequence[float], volume_ml:
 
 def _jug(things: Sequence[Ingredient], amounts: Sequence[float]) -> Jug:
     volume = math.fsum(amounts)
-    abv, sugar, acid = (np.array(amounts) @ np.array([each.composition.axes for each in things]) / volume).tolist()
+    abv, sugar, acid = (np.array(amounts) @ np.array([thing.composition.axes for thing in things]) / volume).tolist()
     liqueur = math.fsum(ml for each, ml in zip(things, amounts, strict=True) if each.kind == "liqueur")
     pours = tuple(Pour(each, ml, slot=_slot(each)) for each, ml in zip(things, amounts, strict=True) if ml > 0)
     return Jug(pours, volume, (abv, sugar, acid), liqueur / volume)

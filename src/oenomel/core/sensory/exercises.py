@@ -128,7 +128,7 @@ def _swap(
     compared = compare(riff, drink, conditions)
     axes = [each for each in compared.axes if each.axis != "abv" or max(each.value, each.parent) >= AXES["abv"].floor]
     # Of four swaps that move nothing three are let go: a guess is learnt from what can be tasted.
-    if not any(each.tasted for each in axes) and draw.random() < 0.75:
+    if not any(axis.tasted for axis in axes) and draw.random() < 0.75:
         return None
     asks = tuple(
         Ask(
@@ -174,7 +174,7 @@ def _fault(
     amount = max(GRID_ML, round(pour.volume_ml * times / GRID_ML) * GRID_ML)
     wrong = _with(drink, index, amount)
     steps = _steps(wrong, drink, conditions)
-    worst = max(abs(each) for each in steps.values())
+    worst = max(abs(step) for step in steps.values())
     if not FAULT_STEPS[0] <= worst <= FAULT_STEPS[1]:
         return None
     right = [name for name in tasted(steps) if abs(steps[name]) >= AS_MUCH * worst]
@@ -243,7 +243,7 @@ _Moved = tuple[float, int, int, Drink]
 
 def _others(moves: Sequence[_Moved], best: _Moved, draw: random.Random) -> list[_Moved] | None:
     """Three other changes that are clearly worse, the opposite one among them where it can be poured; None where there aren't so many."""
-    worse = [each for each in moves if each[0] >= best[0] + WORSE_STEPS]
+    worse = [move for move in moves if move[0] >= best[0] + WORSE_STEPS]
     opposite = [each for each in worse if each[1] == best[1] and each[2] == -best[2]]
     elsewhere = [each for each in worse if each[1] != best[1] and abs(each[2]) <= abs(best[2]) + 2]
     rest = draw.sample(elsewhere, len(elsewhere))
@@ -264,9 +264,13 @@ def _swapped(
     index = draw.choice(places)
     pour = drink.pours[index]
     held = {each.ingredient.slug for each in drink.pours}
-    found = [each.ingredient for each in candidates_for(drink, index, larder, Filters())[0] if each.share == 1 and each.helper is None]
+    ingredients = [
+        each.ingredient for each in candidates_for(drink, index, larder, Filters())[0] if each.share == 1 and each.helper is None
+    ]
     alike = [
-        each for each in found if each.kind == pour.ingredient.kind and each.slug not in held and (each.rank <= 2 or each.slug in in_stock)
+        ingredient
+        for ingredient in ingredients
+        if ingredient.kind == pour.ingredient.kind and ingredient.slug not in held and (ingredient.rank <= 2 or ingredient.slug in in_stock)
     ]
     near = [each for each in alike if each.slug in in_stock]
     if not alike:

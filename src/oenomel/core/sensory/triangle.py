@@ -105,7 +105,7 @@ def left_after(jugs: Jugs, triangles: Sequence[Triangle]) -> BlendsLeft:
 
 def can_pour(jugs: Jugs, left: BlendsLeft) -> bool:
     """Check whether what is left is enough for one more triangle."""
-    return any(_sides(jugs, each, left) for each in jugs.distances())
+    return any(_sides(jugs, distance, left) for distance in jugs.distances())
 
 
 def alcohol_g(jugs: Jugs, triangle: Triangle) -> float:

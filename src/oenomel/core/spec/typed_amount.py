@@ -125,7 +125,7 @@ def _of_the_pour(words: str, pours: Sequence[tuple[Ingredient, str]], own: int |
             lengthens = said.kind == "line" or said.unit == "splash"
             if own is None or not pours or _is_called(pours[own], of) or (lengthens and _LENGTHENED_WITH.issuperset(of)):
                 return said
-            if any(_is_called(each, of) for each in pours) and not lengthens:
+            if any(_is_called(pour, of) for pour in pours) and not lengthens:
                 raise OtherIngredient(rest, pours[own][0].name)
     return None
 

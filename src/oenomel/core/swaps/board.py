@@ -316,7 +316,7 @@ class _Seat:
                 for place in places:
                     found[place] = _Mended(None, proved=False)
                 continue
-            competing = [each.in_group(group) for group, variant in enumerate(alike) for each in with_correctors(variant, correctors)]
+            competing = [other.in_group(group) for group, variant in enumerate(alike) for other in with_correctors(variant, correctors)]
             drinks, minima = best_of(competing, self.aim, self.conditions, cuts[places], self.budget, answered=bool(correctors))
             for group, (place, made) in enumerate(zip(places, drinks, strict=True)):
                 if made is None:
@@ -340,7 +340,7 @@ class _Seat:
         by_shape: dict[tuple[int, int], list[int]] = {}
         for place, variant in enumerate(variants):
             held = {pour.ingredient.slug for pour in variant.drink.pours}
-            shape = (len(variant.free), sum(each.slug not in held for each in self.correctors))
+            shape = (len(variant.free), sum(corrector.slug not in held for corrector in self.correctors))
             by_shape.setdefault(shape, []).append(place)
         for places in by_shape.values():
             yield places, [variants[place] for place in places]
@@ -439,18 +439,18 @@ def _blend(old: Ingredient, new: Ingredient, share: float) -> Ingredient:
 
 def _unseen(before: Ingredient, after: Ingredient) -> tuple[str, ...]:
     """Return what no axis shows: the trade's impression, what the nose gains and loses, bitterness, foam."""
-    said = []
+    result = []
     if after.impression:
-        said.append(after.impression)
+        result.append(after.impression)
     came, went = aromas_between(before, after)
     if came or went:
         told = [f"{verb} {' and '.join(tags)}" for verb, tags in (("brings", came), ("loses", went)) if tags]
-        said.append("; ".join(told))
+        result.append("; ".join(told))
     bitter = (after.label("bitterness") or 0.0) - (before.label("bitterness") or 0.0)
     if abs(bitter) >= 1:
-        said.append("more bitter" if bitter > 0 else "less bitter")
+        result.append("more bitter" if bitter > 0 else "less bitter")
     if before.is_sparkling != after.is_sparkling:
-        said.append("it is still: the drink loses its bubbles" if before.is_sparkling else "brings bubbles")
+        result.append("it is still: the drink loses its bubbles" if before.is_sparkling else "brings bubbles")
     if before.foam != after.foam:
-        said.append("no foam" if not after.foam else "foams")
-    return tuple(said) or ("taste it alone first: the numbers don't tell it from the other",)
+        result.append("no foam" if not after.foam else "foams")
+    return tuple(result) or ("taste it alone first: the numbers don't tell it from the other",)

@@ -86,15 +86,15 @@ def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
         held.append(BriefCheck(f"colour {wished}", kept, f"Foreseen {seen}" + ("." if kept else f", asked for {wished}.")))
     for avoided in brief.avoid:
         word = avoided.lower()
-        found = [
+        names = [
             pour.ingredient.name
             for pour in forecast.drink.pours
             if word in (pour.ingredient.slug, pour.ingredient.kind, *pour.ingredient.allergens) or word in pour.ingredient.name.lower()
         ]
         if word == "alcohol":
-            found = [p.ingredient.name for p in forecast.drink.pours if p.ingredient.composition.abv > ALCOHOL_FREE_ABV]
+            names = [p.ingredient.name for p in forecast.drink.pours if p.ingredient.composition.abv > ALCOHOL_FREE_ABV]
         held.append(
-            BriefCheck(f"no {avoided}", not found, f"No {avoided} in it." if not found else f"{', '.join(found)}: asked for no {avoided}.")
+            BriefCheck(f"no {avoided}", not names, f"No {avoided} in it." if not names else f"{', '.join(names)}: asked for no {avoided}.")
         )
     if brief.most_cost is not None:
         cost = forecast.cost

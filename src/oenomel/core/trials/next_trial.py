@@ -206,10 +206,10 @@ def proposals(
     NothingFree
     """  # fmt: skip
     conditions = conditions or Conditions()
-    said = [sheet.verdict for sheet in sheets if sheet.trial == trial]
-    if not said:
+    verdicts = [sheet.verdict for sheet in sheets if sheet.trial == trial]
+    if not verdicts:
         raise DomainError("this trial wasn't tasted yet: fill a sheet, and it can be answered")
-    verdict = _together(said)
+    verdict = _together(verdicts)
     reference = reference_of(sheets, home, conditions)
     ideal = ideal_of(sheets, reference, palate, conditions, tongue)
     here = steps_of(profile_of_made(present, conditions))
@@ -254,16 +254,16 @@ class _Question:
         by = [axis for axis in ("abv", "sugar") if (getattr(self.verdict, axis) or 0) <= 0]
         if "abv" in by and profile_of_made(self.present, self.conditions).abv < AXES["abv"].floor:
             by.remove("abv")
-        found = []
+        result = []
         for axis in by or ["sugar"]:
             row, wished = list(AXES).index(axis), self.wished.copy()
             wished[row] = max(wished[row], self.here[row] - (self.verdict.body or 0))
             if axis == "abv":
                 why = "Thin: more strength, and with it less water."
-                found.append(self._proposal("stronger", "Answer it, with more strength", self._answer(self.present, wished), why))
+                result.append(self._proposal("stronger", "Answer it, with more strength", self._answer(self.present, wished), why))
             else:
-                found.append(self._with_gum(wished))
-        return found
+                result.append(self._with_gum(wished))
+        return result
 
     def _with_gum(self, wished: Floats) -> Proposal:
         """Sugar, and a barspoon of gum where there is some and none is in the drink yet."""
@@ -325,8 +325,8 @@ class _Question:
         aim = Objective(target_at(self.wished, profile_of_made(self.present, self.conditions).volume_ml))
         instead = f" {capital(' or '.join(each.said for each in others))} would do as well." if others else ""
         why = f"Something is lacking: its aroma is kin to what is there, and isn't there yet.{instead}"
-        left = residuals_of(with_it, aim, self.conditions)
-        return [self._proposal("accent", f"Two dashes of {first.said}", (with_it, left, ()), why)]
+        residuals = residuals_of(with_it, aim, self.conditions)
+        return [self._proposal("accent", f"Two dashes of {first.said}", (with_it, residuals, ()), why)]
 
     def one_change(self) -> list[Proposal]:
         """Return one pour alone, its own or else one that joins, where that does half of it at least."""
@@ -450,11 +450,11 @@ def _more_of(before: Drink, after: Drink) -> list[str]:
 def _change_words(changes: Sequence[Change]) -> list[str]:
     """Return what each change does, in a sentence: the axes that it moves by half a step or more."""
     grown = sum(change.by["volume_ml"] for change in changes)
-    told = []
+    change_words = []
     for change in changes:
         words = [in_words(change.steps[name], AXES[name]) for name in tasted(change.steps)]
-        told.append(f"{capital(change.words)}: {listed(words) or _besides(change.by['volume_ml'], grown)}.")
-    return told
+        change_words.append(f"{capital(change.words)}: {listed(words) or _besides(change.by['volume_ml'], grown)}.")
+    return change_words
 
 
 def _besides(own_ml: float, grown_ml: float) -> str:

@@ -94,7 +94,7 @@ def _rows(drinks: Sequence[Drink], comparisons: Sequence[Comparison]) -> tuple[T
         for row, pour in zip(rows, seen, strict=True):
             row.append(beside.get(id(pour)))
         rows += [[*[None] * column, after] for before, after in pairs if before is None]
-    made = [
+    trials_rows = [
         TrialsRow(
             tuple(row),
             any(pour is None or _poured(pour) != _poured(row[0]) for pour in row),
@@ -102,7 +102,7 @@ def _rows(drinks: Sequence[Drink], comparisons: Sequence[Comparison]) -> tuple[T
         )
         for row in rows
     ]
-    return tuple(sorted(made, key=lambda row: not row.differs))
+    return tuple(sorted(trials_rows, key=lambda row: not row.differs))
 
 
 def _brings(beside: Comparison, before: Pour | None, after: Pour | None) -> Mapping[str, float]:
@@ -117,7 +117,7 @@ def _poured(pour: Pour | None) -> tuple[object, ...]:
 
 def _circumstances(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison]) -> list[Circumstance]:
     """Return what differs besides the pours, each with what it could explain."""
-    found = []
+    circumstances = []
     for what, values in (
         ("technique", [each.drink.method.technique for each in made]),
         ("seconds", [_seconds(each.drink) for each in made]),
@@ -129,20 +129,20 @@ def _circumstances(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison
         ("maker", [each.maker or "not told" for each in made]),
     ):
         if len(set(values)) > 1:
-            found.append(Circumstance(what, tuple(values), *_explains(what, comparisons)))
+            circumstances.append(Circumstance(what, tuple(values), *_explains(what, comparisons)))
     slugs = {slug: None for each in made for slug in each.lots}
     for slug in slugs:
         holders = [each for each in made if any(pour.ingredient.slug == slug for pour in each.drink.pours)]
-        lots = [each.lots.get(slug) or "lot not told" for each in holders]
+        lots = [holder.lots.get(slug) or "lot not told" for holder in holders]
         if len(holders) > 1 and len(set(lots)) > 1:
             name = next(p.ingredient.said for p in holders[0].drink.pours if p.ingredient.slug == slug)
             axis = _decides(slug, holders[0].drink)
-            felt = axis in {name for each in comparisons for name in tasted({a.axis: a.steps for a in each.axes})}
+            felt = axis in {name for comparison in comparisons for name in tasted({a.axis: a.steps for a in comparison.axes})}
             which = f"{AXES[axis].more} or {AXES[axis].less}" if axis else ""
             why = f"Another lot of {name} could explain what is {which}: measure it." if felt else ""
             values = [each.lots.get(slug) or "lot not told" if each in holders else "not in it" for each in made]
-            found.append(Circumstance(f"lot of {name}", tuple(values), why, felt, axis if felt else ""))
-    return found
+            circumstances.append(Circumstance(f"lot of {name}", tuple(values), why, felt, axis if felt else ""))
+    return circumstances
 
 
 def _explains(what: str, comparisons: Sequence[Comparison]) -> tuple[str, bool, str]:
@@ -150,8 +150,8 @@ def _explains(what: str, comparisons: Sequence[Comparison]) -> tuple[str, bool, 
     if what in ("technique", "seconds", "ice in the tin"):
         felt = [
             (name, AXES[name].word(change.steps[name]))
-            for each in comparisons
-            for change in each.changes
+            for comparison in comparisons
+            for change in comparison.changes
             if change.words == THE_METHOD
             for name in AXES
             if can_be_tasted(change.steps[name])
@@ -184,24 +184,24 @@ def _seconds(drink: Drink) -> str:
 
 def _summed_up(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison], circumstances: Sequence[Circumstance]) -> str:
     """Return the whole in one sentence: each trial beside the first, and whether something else than the pours could be behind it."""
-    told = []
+    result = []
     for each, beside in zip(made[1:], comparisons, strict=True):
         by_name = {axis.axis: axis for axis in beside.axes}
         felt = [by_name[name] for name in tasted({name: axis.steps for name, axis in by_name.items()})]
         if not beside.changes:
-            told.append(f"{each.name} is poured as {made[0].name}")
+            result.append(f"{each.name} is poured as {made[0].name}")
         elif not felt:
-            told.append(f"{each.name} can't be told from {made[0].name} by sweetness, acidity or strength")
+            result.append(f"{each.name} can't be told from {made[0].name} by sweetness, acidity or strength")
         else:
             unsure = [axis for axis in beside.axes if axis not in felt and axis.direction != "same"]
             sure = {_sure(axis): [a.headline.lower() for a in felt if _sure(a) == _sure(axis)] for axis in felt}
             words = "; ".join(f"{how} {' and '.join(each)}" for how, each in sure.items())
             rest = f"; {' and '.join(AXES[axis.axis].noun for axis in unsure)} can't be told apart" if unsure else ""
-            told.append(f"{each.name} is {words}{rest}")
+            result.append(f"{each.name} is {words}{rest}")
     # Only what moves an axis that differs can be behind the difference.
-    besides = [each.what for each in circumstances if each.axis]
+    besides = [circumstance.what for circumstance in circumstances if circumstance.axis]
     tail = f" {capital(listed(besides))} differed too, and could explain it." if besides else ""
-    return f"{'. '.join(map(capital, told))}.{tail}"
+    return f"{'. '.join(map(capital, result))}.{tail}"
 
 
 def _sure(axis: AxisDifference) -> str:

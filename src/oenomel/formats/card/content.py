@@ -114,8 +114,8 @@ def card_of(
     """
     drink, served = forecast.drink, forecast.served
     steps = making_steps(drink, way)
-    told = [finding for finding in forecast.findings if finding.code in _TELL]
-    contains = next((finding.message for finding in told if finding.code == "allergens"), "")
+    findings = [finding for finding in forecast.findings if finding.code in _TELL]
+    contains = next((finding.message for finding in findings if finding.code == "allergens"), "")
     measures = served.standard_drinks[country]
     sugar, acid = forecast.interval80["sugar"], forecast.interval80["acid"]
     card = Card(
@@ -141,7 +141,7 @@ def card_of(
         ),
         edge="" if forecast.edge is None else forecast.edge.words,
         contains=contains,
-        cautions=tuple(finding.message for finding in told if finding.code != "allergens"),
+        cautions=tuple(finding.message for finding in findings if finding.code != "allergens"),
         note=drink.serve.note.strip(),
         remember=remember.strip(),
         version=version,

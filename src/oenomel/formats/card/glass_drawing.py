@@ -62,7 +62,7 @@ def glass_drawing(appearance: Appearance, edge: float) -> GlassDrawing:
     right = [f"{half + radius * PX_PER_CM:.1f},{y(cm):.1f}" for cm, radius in glass.bowl]
     left = [f"{half - radius * PX_PER_CM:.1f},{y(cm):.1f}" for cm, radius in reversed(glass.bowl)]
     layers = [*appearance.liquid, *([appearance.foam] if appearance.foam else [])]
-    bands = tuple(Band(y(each.to_cm), round(y(each.from_cm) - y(each.to_cm), 1), each.colour) for each in layers)
+    bands = tuple(Band(y(layer.to_cm), round(y(layer.from_cm) - y(layer.to_cm), 1), layer.colour) for layer in layers)
     level = appearance.liquid[-1].to_cm
     return GlassDrawing(
         width=round(2 * half, 1),

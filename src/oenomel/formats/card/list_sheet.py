@@ -57,7 +57,9 @@ def list_sheet(forecasts: Sequence[Forecast], way: MethodOptions, country: Count
     """Return the sheet of these drinks, in the order in which they are given."""
     return ListSheet(
         rows=tuple(_row(forecast, way, country) for forecast in forecasts),
-        allergens=_shared(forecasts, lambda forecast: (each for pour in forecast.drink.pours for each in pour.ingredient.allergens)),
+        allergens=_shared(
+            forecasts, lambda forecast: (allergen for pour in forecast.drink.pours for allergen in pour.ingredient.allergens)
+        ),
         juices=_shared(forecasts, lambda forecast: _named(forecast, _is_pressed)),
         preparations=_shared(forecasts, lambda forecast: _named(forecast, _is_prepared)),
         garnishes=_shared(forecasts, _garnishes),
@@ -73,7 +75,7 @@ def _row(forecast: Forecast, way: MethodOptions, country: Country) -> ListRow:
         pours=" · ".join(_pour(pour, way) for pour in drink.pours),
         glass=f"{drink.serve.glass or 'glass'}, {_SERVED[drink.serve.ice]}",
         strength=f"{served.abv:.0f} %{measures}",
-        contains=", ".join(sorted({each for pour in drink.pours for each in pour.ingredient.allergens})),
+        contains=", ".join(sorted({allergen for pour in drink.pours for allergen in pour.ingredient.allergens})),
     )
 
 
@@ -104,8 +106,8 @@ def _garnishes(forecast: Forecast) -> Iterable[str]:
 
 
 def _shared(forecasts: Sequence[Forecast], things: Callable[[Forecast], Iterable[str]]) -> tuple[Shared, ...]:
-    found: dict[str, list[str]] = {}
+    result: dict[str, list[str]] = {}
     for forecast in forecasts:
         for thing in dict.fromkeys(things(forecast)):
-            found.setdefault(thing, []).append(forecast.drink.name)
-    return tuple(Shared(capital(what), listed(names)) for what, names in sorted(found.items(), key=lambda each: (-len(each[1]), each[0])))
+            result.setdefault(thing, []).append(forecast.drink.name)
+    return tuple(Shared(capital(what), listed(names)) for what, names in sorted(result.items(), key=lambda each: (-len(each[1]), each[0])))

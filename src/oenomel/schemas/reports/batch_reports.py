@@ -186,7 +186,7 @@ def batch_report(batch: Batch, bought: tuple[Purchase, ...]) -> BatchReport:
         today_only=batch.keeping.today_only,
         keeps=batch.keeping.words,
         label=label_report(label_of(batch)),
-        findings=[FindingReport.model_validate(each) for each in batch.findings],
+        findings=[FindingReport.model_validate(finding) for finding in batch.findings],
     )
 
 
@@ -231,11 +231,11 @@ def correction_report(correction: Correction) -> CorrectionReport:
     told: dict[str, Any] = {name: getattr(correction, name) for name in ("axis", "word", "half_step_ml", "ml", "words")}
     additions = [
         CorrectionPourReport(
-            name=each.ingredient.name,
-            ml=each.ml,
-            poured=poured_entry(each.ingredient, each.ml, each.slot),
+            name=addition.ingredient.name,
+            ml=addition.ml,
+            poured=poured_entry(addition.ingredient, addition.ml, addition.slot),
         )
-        for each in correction.additions
+        for addition in correction.additions
     ]
     return CorrectionReport(**told, moves=dict(correction.moves), additions=additions)
 

@@ -141,7 +141,7 @@ def _in_words(pour: Pour) -> str:
 def handful_report(found: Selection) -> HandfulReport:
     """Return a handful."""
     return HandfulReport(
-        originals=[original_report(each) for each in found.originals],
+        originals=[original_report(original) for original in found.originals],
         combinations=found.combinations,
         looked_at=found.looked_at,
         poured=found.poured,
@@ -152,7 +152,7 @@ def handful_report(found: Selection) -> HandfulReport:
 
 def menu_report(found: Menu) -> MenuReport:
     """Return a list."""
-    return MenuReport(drinks=[original_report(each) for each in found.drinks], notes=list(found.notes))
+    return MenuReport(drinks=[original_report(drink) for drink in found.drinks], notes=list(found.notes))
 
 
 def kinship_report(table: KinshipTable) -> KinshipReport:

@@ -168,12 +168,12 @@ def rebalance_report(spec: SpecFile, drink: Drink, answer: Rebalanced, ways: Seq
 
 
 def _answer(spec: SpecFile, drink: Drink, answer: Rebalanced) -> dict[str, Any]:
-    told = with_pours_of(spec, drink, answer.drink)
+    pours = with_pours_of(spec, drink, answer.drink)
     return {
-        "pours": in_millilitres(told, answer.drink),
+        "pours": in_millilitres(pours, answer.drink),
         "J": answer.costs.total,
         "parts": answer.costs,
-        "spec": told,
+        "spec": pours,
         "moves": [_move(move) for move in answer.moves],
         "changes": list(answer.changes),
         "left": [ResidualReport.model_validate(left) for left in answer.left],

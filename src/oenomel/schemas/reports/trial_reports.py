@@ -262,7 +262,7 @@ def side_by_side_report(table: SideBySide) -> SideBySideReport:
     """Trials side by side."""
     return SideBySideReport(
         rows=[_row(row) for row in table.rows],
-        comparisons=[ComparisonReport.model_validate(each) for each in table.comparisons],
+        comparisons=[ComparisonReport.model_validate(comparison) for comparison in table.comparisons],
         circumstances=list(table.circumstances),
         sentence=table.sentence,
     )
@@ -270,7 +270,7 @@ def side_by_side_report(table: SideBySide) -> SideBySideReport:
 
 def _row(row: TrialsRow) -> RowReport:
     cells = [None if pour is None else _cell(pour) for pour in row.pours]
-    return RowReport(cells=cells, differs=row.differs, brings=[dict(each) for each in row.brings])
+    return RowReport(cells=cells, differs=row.differs, brings=[dict(bring) for bring in row.brings])
 
 
 def _cell(pour: Pour) -> PourCell:

@@ -126,13 +126,13 @@ def wish_from(
 
 def _slugs_meant(place: str, words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
     """Return the ingredients that words mean, each once; raises SpecError where one means none for sure."""
-    found = []
+    result = []
     for index, word in enumerate(words):
         each = known(word)
         if each is None:
             raise SpecError(f"{place}[{index}]", f'nothing in the larder is called "{word}" for sure: find it first, and take its slug')
-        found.append(each.slug)
-    return tuple(dict.fromkeys(found))
+        result.append(each.slug)
+    return tuple(dict.fromkeys(result))
 
 
 _SAID: Final = {

@@ -146,7 +146,7 @@ def aim_for(request: AimRequest, drink: Drink, target: Target) -> Objective:
 
 def pours_named(drink: Drink, names: Sequence[str | int], path: str = "free") -> list[int]:
     """Pours by slug, name or place; raises SpecError where there is none."""
-    found: list[int] = []
+    result: list[int] = []
     for name in names:
         if isinstance(name, int):
             places = [name] if name < len(drink.pours) else []
@@ -154,8 +154,8 @@ def pours_named(drink: Drink, names: Sequence[str | int], path: str = "free") ->
             places = [i for i, pour in enumerate(drink.pours) if name in _names_of(pour.ingredient)]
         if not places:
             raise SpecError(path, f'"{name}" is no pour of this drink; it has {", ".join(_name(p.ingredient) for p in drink.pours)}')
-        found += places
-    return found
+        result += places
+    return result
 
 
 def _name(ingredient: Ingredient) -> str:

@@ -37,14 +37,14 @@ class Look:
 def look_at(conn: sqlite3.Connection, house: HouseFile) -> Look:
     """Hold a house file against what is there; nothing is written."""
     version = version_of(conn)
-    items = [_bottle(conn, each) for each in house.ingredients]
+    items = [_bottle(conn, ingredient) for ingredient in house.ingredients]
     items += _shelf(conn, house)
     items += [*_amended(conn, house), *_kinship(conn, house)]
     items += look_at_stock(conn, house)
     book = counterparts(conn, house.drinks)
     told = dict(zip(book, told_drinks(conn, list(book.values())), strict=True))
     # What a house reads of its own file again is the same to the letter: only the rest is looked at closely.
-    same = {each.id for each in house.drinks if each.id in told and _told_alike(each, told[each.id])}
+    same = {drink.id for drink in house.drinks if drink.id in told and _told_alike(drink, told[drink.id])}
     here = {key: DrinkEntry.model_validate(each) for key, each in told.items() if key not in same}
     items += [_same_drink(each) if each.id in same else _drink(each, here.get(each.id)) for each in house.drinks]
     items += [*look_at_evening(conn, house), *look_at_tongues(conn, house)]
@@ -225,11 +225,11 @@ def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]
 
 def _pours(spec: SpecFile) -> dict[str, str]:
     """Amounts by ingredient and stage."""
-    told: dict[str, str] = {}
+    pours: dict[str, str] = {}
     for pour in plain_spec(spec).pours:
         name = pour.ingredient if isinstance(pour.ingredient, str) else pour.ingredient.name
-        told[name if pour.stage == "mixed" else f"{name}, {pour.stage}"] = f"{pour.amount:g} {pour.unit}"
-    return told
+        pours[name if pour.stage == "mixed" else f"{name}, {pour.stage}"] = f"{pour.amount:g} {pour.unit}"
+    return pours
 
 
 def _missing_notes(trial: TrialEntry, here: Sequence[TrialEntry]) -> int:
@@ -237,6 +237,6 @@ def _missing_notes(trial: TrialEntry, here: Sequence[TrialEntry]) -> int:
     mine = next((each for each in here if same_trial(trial, each)), None)
     if mine is None:
         return 0
-    sheets = [each for each in trial.sheets if not any(same_note(each, other) for other in mine.sheets)]
-    readings = [each for each in trial.readings if not any(same_note(each, other) for other in mine.readings)]
+    sheets = [sheet for sheet in trial.sheets if not any(same_note(sheet, other) for other in mine.sheets)]
+    readings = [reading for reading in trial.readings if not any(same_note(reading, other) for other in mine.readings)]
     return len(sheets) + len(readings)

@@ -39,14 +39,14 @@ def gather_evening(conn: sqlite3.Connection) -> dict[str, Any]:
             "hands": entry.hands,
             "drinks": [
                 {
-                    "drink": ids[each.drink_id],
-                    "serves": each.serves,
-                    "service": each.service,
-                    "batch": names.get(each.batch_id or 0, ""),
-                    "container_ml": each.container_ml,
+                    "drink": ids[drink.drink_id],
+                    "serves": drink.serves,
+                    "service": drink.service,
+                    "batch": names.get(drink.batch_id or 0, ""),
+                    "container_ml": drink.container_ml,
                 }
-                for each in entry.drinks
-                if each.drink_id in ids
+                for drink in entry.drinks
+                if drink.drink_id in ids
             ],
             "ticks": events.ticked(conn),
         }
@@ -57,7 +57,7 @@ def look_at_evening(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     """Batches and the evening beside what is here."""
     items = []
     if house.batches:
-        mine = {each.name for each in batches.all_batches(conn)}
+        mine = {batch.name for batch in batches.all_batches(conn)}
         new = [each for each in house.batches if each.name not in mine]
         words = f"{counted(len(new), 'batch').replace('batchs', 'batches')} with their log." if new else "As they are here."
         items.append(Item("batches", "batches", "Batches", "new" if new else "same", words))
@@ -77,24 +77,24 @@ def look_at_evening(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 def take_evening(conn: sqlite3.Connection, house: HouseFile, drink_ids: Mapping[str, int], chosen: Mapping[str, Choice]) -> None:
     """Take them in as was chosen; raises SpecError naming what can't be. A batch that is here stays what it is."""
     ids = {each.name: each.id for each in batches.all_batches(conn)}
-    for each in house.batches:
-        if each.name not in ids:
-            ids[each.name] = _add(conn, each, drink_ids, ids)
+    for batch in house.batches:
+        if batch.name not in ids:
+            ids[batch.name] = _add(conn, batch, drink_ids, ids)
     evening = house.evening
     if evening is None or (events.get(conn) is not None and chosen.get("evening") != "take"):
         return
     entries = []
-    for told in evening.drinks:
-        if told.drink not in drink_ids:
-            raise SpecError(f"evening, {evening.name}", f'there is no drink "{told.drink}" in the file or the book')
-        batch_id = ids.get(told.batch) if told.batch else None
+    for drink in evening.drinks:
+        if drink.drink not in drink_ids:
+            raise SpecError(f"evening, {evening.name}", f'there is no drink "{drink.drink}" in the file or the book')
+        batch_id = ids.get(drink.batch) if drink.batch else None
         entries.append(
             EveningDrinkEntry(
-                drink_id=drink_ids[told.drink],
-                serves=told.serves,
-                service=told.service,
+                drink_id=drink_ids[drink.drink],
+                serves=drink.serves,
+                service=drink.service,
                 batch_id=batch_id,
-                container_ml=told.container_ml,
+                container_ml=drink.container_ml,
             )
         )
     events.remove(conn)

@@ -45,7 +45,7 @@ def import_files(conn: sqlite3.Connection, body: ImportRequest) -> ImportReport:
 
 
 def _house(body: LookRequest, conn: sqlite3.Connection) -> HouseFile:
-    files = [NamedText(each.name, each.text) for each in body.files]
+    files = [NamedText(file.name, file.text) for file in body.files]
     return house_of(files, ingredients.names(conn), ingredients.larder(conn).__getitem__)
 
 
@@ -72,14 +72,14 @@ def export_drinks(conn: sqlite3.Connection, body: ExportRequest, largest_import:
 
 def describe_data_file(data: Path, *, hidden: bool) -> DataFileReport:
     """Describe the data file and its copies; no path where it is ``hidden`` from a guest."""
-    made = backups.copies_of(data)
+    copies = backups.copies_of(data)
     return DataFileReport(
         path="" if hidden else str(data.absolute()),
         size_bytes=data.stat().st_size if data.exists() else 0,
         version=__version__,
         copies_folder="" if hidden else str(copies_folder(data).absolute()),
-        copies=len(made),
-        last_copy_at=made[0].made_at if made else None,
+        copies=len(copies),
+        last_copy_at=copies[0].made_at if copies else None,
     )
 
 

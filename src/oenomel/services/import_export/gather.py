@@ -36,13 +36,13 @@ def gather_house(conn: sqlite3.Connection) -> HouseFile:
             ],
             "parts": [
                 {
-                    "slug": each.slug,
-                    "taster": each.taster,
-                    "words": json.loads(each.words),
-                    "amended": each.amended,
-                    "tasted_at": each.tasted_at,
+                    "slug": part.slug,
+                    "taster": part.taster,
+                    "words": json.loads(part.words),
+                    "amended": part.amended,
+                    "tasted_at": part.tasted_at,
                 }
-                for each in tastings.all_parts(conn)
+                for part in tastings.all_parts(conn)
             ],
             **gather_stock(conn),
             "palates": [{"taster": taster, "since": since} for taster, since in tastings.resets(conn)],
@@ -90,7 +90,7 @@ def told_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[dict
 
 
 def _entries(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[DrinkEntry]:
-    return [DrinkEntry.model_validate(each) for each in told_drinks(conn, drink_ids)]
+    return [DrinkEntry.model_validate(drink) for drink in told_drinks(conn, drink_ids)]
 
 
 def _drink(conn: sqlite3.Connection, drink_id: int, ids: dict[int, str], wish: str | None, listed: OnTheList | None) -> dict[str, Any]:
@@ -136,11 +136,11 @@ def _trials(
             entry["mark"] = marks[trial.id]
         if trial.id in references:
             entry["reference"] = True
-        mine = [each for each in sheets if each.trial_id == trial.id]
+        mine = [sheet for sheet in sheets if sheet.trial_id == trial.id]
         if mine:
             fields = ("taster", "sugar", "acid", "abv", "body", "loud", "lacking", "score", "edge", "blind", "tasted_at")
             entry["sheets"] = [{**{name: getattr(each, name) for name in fields}, "words": json.loads(each.words)} for each in mine]
-        read = [each for each in readings if each.trial_id == trial.id]
+        read = [reading for reading in readings if reading.trial_id == trial.id]
         if read:
             entry["readings"] = [
                 {name: getattr(each, name) for name in ("quantity", "point", "value", "device", "taken_at")} for each in read

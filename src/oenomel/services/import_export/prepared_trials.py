@@ -91,13 +91,13 @@ def stored_trial(trial: TrialEntry, larder: Larder, place: str) -> StoredTrial:
         forecast = forecast_of(poured, conditions_of(trial.made))
     except DomainError as error:
         raise SpecError(place, str(error)) from error
-    readings = [Reading(each.quantity, each.point, each.value) for each in trial.readings]
+    readings = [Reading(reading.quantity, reading.point, reading.value) for reading in trial.readings]
     return StoredTrial(
         spec=settled(trial.spec, drink).model_dump_json(exclude_unset=True),
         forecast=forecast_report(forecast).model_dump_json() if trial.forecast is None else _kept_forecast(trial.forecast, place),
         made=trial.made.model_dump_json(exclude_unset=True),
         water=water_found(readings, forecast) if readings and trial.water is None else None,
-        poured=tuple({each.ingredient.slug: each.ingredient for of in (drink, poured) for each in of.pours}.values()),
+        poured=tuple({pour.ingredient.slug: pour.ingredient for of in (drink, poured) for pour in of.pours}.values()),
     )
 
 

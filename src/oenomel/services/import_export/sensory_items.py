@@ -19,8 +19,8 @@ __all__ = ["gather_tongues", "look_at_tongues", "take_tongues"]
 def gather_tongues(conn: sqlite3.Connection) -> dict[str, Any]:
     """Sittings, exercises and training as they stand in a house file; nothing where there is nothing."""
     told = {
-        "sittings": [_sitting(conn, each) for each in sensory.all_sittings(conn)],
-        "exercises": [_exercise(each) for each in sensory.all_exercises(conn)],
+        "sittings": [_sitting(conn, sitting) for sitting in sensory.all_sittings(conn)],
+        "exercises": [_exercise(exercise) for exercise in sensory.all_exercises(conn)],
         "training": [{"taster": taster, "began_at": at} for taster, at in sensory.trainings(conn)],
     }
     kept = {name: value for name, value in told.items() if value}
@@ -32,8 +32,8 @@ def look_at_tongues(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     if house.tongues is None:
         return []
     here = _known(conn)
-    sittings = sum(_sitting_key(each) not in here for each in house.tongues.sittings)
-    exercises = sum((each.taster, each.asked_at, each.title) not in here for each in house.tongues.exercises)
+    sittings = sum(_sitting_key(sitting) not in here for sitting in house.tongues.sittings)
+    exercises = sum((exercise.taster, exercise.asked_at, exercise.title) not in here for exercise in house.tongues.exercises)
     training = sum(("training", each.taster) not in here for each in house.tongues.training)
     if not sittings + exercises + training:
         return [Item("tongues", "tongues", "Tongues", "same", "As they are here.")]
@@ -49,10 +49,10 @@ def take_tongues(conn: sqlite3.Connection, house: HouseFile) -> None:
     for sitting in house.tongues.sittings:
         if _sitting_key(sitting) not in here:
             _add(conn, sitting)
-    for each in house.tongues.exercises:
-        if (each.taster, each.asked_at, each.title) not in here:
-            texts: dict[str, Any] = {name: json.dumps(getattr(each, name)) for name in ("question", "solution", "said")}
-            told = each.model_dump(include={"taster", "kind", "title", "asked_at", "score", "answered_at"})
+    for exercise in house.tongues.exercises:
+        if (exercise.taster, exercise.asked_at, exercise.title) not in here:
+            texts: dict[str, Any] = {name: json.dumps(getattr(exercise, name)) for name in ("question", "solution", "said")}
+            told = exercise.model_dump(include={"taster", "kind", "title", "asked_at", "score", "answered_at"})
             sensory.add_exercise(conn, ExerciseRecord(**told, **texts))
     for person in house.tongues.training:
         if ("training", person.taster) not in here:
@@ -61,8 +61,8 @@ def take_tongues(conn: sqlite3.Connection, house: HouseFile) -> None:
 
 def _known(conn: sqlite3.Connection) -> set[tuple[str, ...]]:
     """Return what is here, each by what it is known by."""
-    sittings = {(each.began_at, each.matter, *json.loads(each.tasters)) for each in sensory.all_sittings(conn)}
-    exercises = {(each.taster, each.asked_at, each.title) for each in sensory.all_exercises(conn)}
+    sittings = {(sitting.began_at, sitting.matter, *json.loads(sitting.tasters)) for sitting in sensory.all_sittings(conn)}
+    exercises = {(exercise.taster, exercise.asked_at, exercise.title) for exercise in sensory.all_exercises(conn)}
     return sittings | exercises | {("training", taster) for taster, _ in sensory.trainings(conn)}
 
 
@@ -84,7 +84,7 @@ def _sitting(conn: sqlite3.Connection, record: SittingRecord) -> dict[str, Any]:
     if record.ended_at is not None:
         told["ended_at"] = record.ended_at
     # One that still waits for its answer stays behind: its glasses don't travel.
-    answered = [each for each in sensory.triangles_of(conn, record.id) if each.found is not None]
+    answered = [triangle for triangle in sensory.triangles_of(conn, record.id) if triangle.found is not None]
     return told | {"triangles": [_triangle(each) for each in answered]}
 
 
@@ -113,6 +113,6 @@ def _add(conn: sqlite3.Connection, sitting: SittingOfHouse) -> None:
         ended_at=sitting.ended_at,
     )
     sitting_id = sensory.add_sitting(conn, record)
-    for each in sitting.triangles:
-        numbers = {"odd_is_more": int(each.odd_is_more), "found": int(each.found)}
-        sensory.add_triangle(conn, TriangleRecord(**{"sitting_id": sitting_id} | each.model_dump() | numbers))
+    for triangle in sitting.triangles:
+        numbers = {"odd_is_more": int(triangle.odd_is_more), "found": int(triangle.found)}
+        sensory.add_triangle(conn, TriangleRecord(**{"sitting_id": sitting_id} | triangle.model_dump() | numbers))

@@ -32,9 +32,10 @@ def gather_stock(conn: sqlite3.Connection) -> dict[str, Any]:
         ],
         "retired": sorted(ingredients.retired(conn)),
         "preparations": [
-            {"makes": each.slug, "file": json.loads(each.content), "origin": each.origin} for each in preparations.all_preparations(conn)
+            {"makes": preparation.slug, "file": json.loads(preparation.content), "origin": preparation.origin}
+            for preparation in preparations.all_preparations(conn)
         ],
-        "lots": [_lot(each, readings.get(each.id, [])) for each in lots.all_lots(conn)],
+        "lots": [_lot(lot, readings.get(lot.id, [])) for lot in lots.all_lots(conn)],
         "stock": _stock(conn),
     }
     return {name: value for name, value in told.items() if value}
@@ -81,8 +82,8 @@ def _lot(lot: LotRecord, readings: list[ReadingRecord]) -> dict[str, Any]:
         entry |= {"preparation": json.loads(lot.preparation), "contents": json.loads(lot.contents)}
     if readings:
         entry["readings"] = [
-            {name: value for name in ("what", "value", "sd", "device", "taken_at") if (value := getattr(each, name)) is not None}
-            for each in readings
+            {name: value for name in ("what", "value", "sd", "device", "taken_at") if (value := getattr(reading, name)) is not None}
+            for reading in readings
         ]
     return entry | {"origin": lot.origin}
 
@@ -114,33 +115,33 @@ def _values_item(here: HouseFile, comes: HouseFile) -> list[Item]:
 
 
 def _figures(values: list[ValueEntry]) -> str:
-    return ", ".join(f"{each.name} {each.value:g}" for each in sorted(values, key=lambda each: each.name))
+    return ", ".join(f"{value.name} {value.value:g}" for value in sorted(values, key=lambda each: each.name))
 
 
 def _preparation_items(here: HouseFile, comes: HouseFile) -> list[Item]:
     mine = {each.makes: each.file for each in here.preparations}
     items = []
-    for each in comes.preparations:
-        key, name = f"preparation {each.makes}", each.file.name
-        if each.makes not in mine:
+    for preparation in comes.preparations:
+        key, name = f"preparation {preparation.makes}", preparation.file.name
+        if preparation.makes not in mine:
             items.append(Item(key, "recipe", name, "new", "A preparation that the stillroom doesn't have yet."))
-        elif mine[each.makes].model_dump() == each.file.model_dump():
+        elif mine[preparation.makes].model_dump() == preparation.file.model_dump():
             items.append(Item(key, "recipe", name, "same", "As it is here."))
         else:
-            sides = (Side("goes in", _lines(mine[each.makes]), _lines(each.file)),)
+            sides = (Side("goes in", _lines(mine[preparation.makes]), _lines(preparation.file)),)
             words = "It is written down otherwise here. What was made stays what it is."
             items.append(Item(key, "recipe", name, "differs", words, ("leave", "take"), sides))
     return items
 
 
 def _lines(file: PreparationFile) -> str:
-    return ", ".join(f"{each.amount} {each.unit} {each.called}" for each in file.lines)
+    return ", ".join(f"{line.amount} {line.unit} {line.called}" for line in file.lines)
 
 
 def _lot_items(here: HouseFile, comes: HouseFile) -> list[Item]:
     if not comes.lots:
         return []
-    mine = {(each.slug, each.name) for each in here.lots}
+    mine = {(lot.slug, lot.name) for lot in here.lots}
     new = [each for each in comes.lots if (each.slug, each.name) not in mine]
     words = f"{counted(len(new), 'lot')} with their readings." if new else "As they are here."
     return [Item("lots", "lots", "Lots", "new" if new else "same", words)]
@@ -167,12 +168,12 @@ def _shown(stock: StockOfHouse, part: str) -> str:
 
 def _add_lot(conn: sqlite3.Connection, lot: LotOfHouse) -> None:
     place = f"lots, {lot.name}"
-    contents = [each.model_dump() for each in lot.contents]
+    contents = [content.model_dump() for content in lot.contents]
     try:
         if lot.preparation is not None and not contents:
-            made = _outcome_of(conn, lot.preparation, lot.slug)
-            contents = [asdict(each) for each in made.ingredient(lot.slug).values.values()]
-            sizes = {"volume_ml": lot.volume_ml or made.yield_ml, "left_ml": made.yield_ml if lot.left_ml is None else lot.left_ml}
+            outcome = _outcome_of(conn, lot.preparation, lot.slug)
+            contents = [asdict(value) for value in outcome.ingredient(lot.slug).values.values()]
+            sizes = {"volume_ml": lot.volume_ml or outcome.yield_ml, "left_ml": outcome.yield_ml if lot.left_ml is None else lot.left_ml}
             lot = lot.model_copy(update=sizes)
         record = LotRecord(lot.slug, lot.name, lot.made_at, lot.used_up_at or None, origin=lot.origin)
         text = lot.preparation.model_dump_json(exclude_unset=True) if lot.preparation else ""
@@ -180,8 +181,8 @@ def _add_lot(conn: sqlite3.Connection, lot: LotOfHouse) -> None:
             record, volume_ml=lot.volume_ml, left_ml=lot.left_ml, pieces=lot.pieces, preparation=text, contents=json.dumps(contents)
         )
         lot_id = lots.add(conn, record)
-        for each in lot.readings:
-            lots.add_reading(conn, ReadingRecord(lot_id, each.what, each.value, each.sd, each.device, each.taken_at))
+        for reading in lot.readings:
+            lots.add_reading(conn, ReadingRecord(lot_id, reading.what, reading.value, reading.sd, reading.device, reading.taken_at))
     except SpecError:
         raise
     except OenomelError as error:
