@@ -302,7 +302,7 @@ class StoreError(OenomelError):
 
 
 class StoreFault(StoreError):
-    """What is wrong with the data file, with what to do about it; ``fault`` names the kind."""
+    """Fault of the data file, with what to do about it; ``fault`` names the kind."""
 
     code = "store"
 

@@ -160,7 +160,7 @@ class Sharing:
 
     @cached_property
     def signer(self) -> URLSafeSerializer:
-        """What signs cookies with the key of the house, whose file is there once somebody comes."""
+        """Signer of device cookies, with the key that the data file holds."""
         with closing(database.connect(self.data)) as conn:
             return URLSafeSerializer(paired_devices.signing_key(conn), salt="device")
 

@@ -37,7 +37,7 @@ T = TypeVar("T")
 
 
 class SearchQueue:
-    """Whose turn it is to search; belongs to one event loop."""
+    """Queue that gives one search at a time its turn; belongs to one event loop."""
 
     def __init__(self) -> None:
         self.busy = False

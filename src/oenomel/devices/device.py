@@ -15,7 +15,7 @@ __all__ = ["Device", "Errors", "Sample", "StandIn"]
 
 @dataclass(frozen=True, slots=True)
 class Sample:
-    """What a device is held in or under: the true figures of a liquid, which no forecast knows.
+    """True values of a liquid that a device is held in or under; no forecast knows them.
 
     Volume in ml, weight in g, °Bx as a refractometer sees it (alcohol and all), acid as citric in g per 100 ml, % ABV, °C, pH,
     density in g/ml.
@@ -37,7 +37,7 @@ class Sample:
 
 
 class Device(Protocol):
-    """What the app asks of any device; each module of this package narrows it to one kind."""
+    """Interface of any device; each module of this package narrows it to one kind."""
 
     def zero(self) -> None:
         """Set it to nothing, or to water: what has drifted since is gone."""
@@ -48,7 +48,7 @@ class Device(Protocol):
 
 @dataclass(frozen=True, slots=True)
 class Errors:
-    """How a stand-in errs.
+    """Errors of a simulated device.
 
     Parameters
     ----------

@@ -34,7 +34,7 @@ _UNSHOWABLE: Final = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f\x7f]")
 
 
 class LineReport(Report):
-    """What a line was taken for.
+    """Reading of one line.
 
     ``pour`` is the place of the pour that it made, None where it made none. ``sure`` is false where something was guessed: ``why`` tells
     what, ``others`` are the slugs that it could be as well, ``amounts`` what its amount could be. ``asks`` is the slug of an ingredient

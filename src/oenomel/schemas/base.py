@@ -20,13 +20,13 @@ __all__ = [
 
 
 class Entry(BaseModel):
-    """What is asked: keys that nobody knows are refused."""
+    """Base of everything that is sent: unknown keys are refused."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
 
 
 class Report(BaseModel):
-    """What is answered, built out of its own keys or out of a record of the core that has them."""
+    """Base of everything that is answered, built from its own keys or from a record of the core that has them."""
 
     model_config = ConfigDict(extra="forbid", from_attributes=True)
 

@@ -74,7 +74,7 @@ class SheetOfTrial(TastingNoteEntry):
 
 
 class ReadingEntry(Entry):
-    """What was measured of a trial, where in its making, and with which device."""
+    """Reading of a trial: value, point of its making, and device."""
 
     quantity: QuantityName
     point: ReadingPoint
@@ -91,7 +91,7 @@ class ParentEntry(Entry):
 
 
 class WaterEntry(Entry):
-    """What the readings of a trial say of its water: the ratio to what was foreseen, and how it was found."""
+    """Dilution that the readings of a trial show: the ratio to the forecast, and how it was found."""
 
     ratio: Annotated[float, Field(ge=0.2, le=3)]
     how: Text
@@ -116,7 +116,7 @@ class TrialEntry(Entry):
 
 
 class DraftOfDrink(Entry):
-    """What lies on the bench, and the number of the trial that it is held against."""
+    """Draft of a drink, and the number of the trial that it is compared with."""
 
     parent: Annotated[int, Field(ge=1)]
     spec: SpecFile
@@ -132,7 +132,7 @@ class CloudEntry(Entry):
 
 
 class ListedEntry(Entry):
-    """What a drink is sold for, and how many are expected of an evening."""
+    """Price of a drink, and how many are expected in an evening."""
 
     price: Annotated[float, Field(gt=0, le=100_000)] | None = None
     serves: Annotated[int, Field(ge=0, le=10_000)] | None = None
@@ -155,7 +155,7 @@ class DrinkEntry(Entry):
 
 
 class KinshipOfHouse(Entry):
-    """What the house set for a pair of aroma groups."""
+    """Value that the bar set for a pair of aroma groups."""
 
     one: Slug
     other: Slug
@@ -218,7 +218,7 @@ class IngredientEntry(Entry):
 
 
 class ShelfEntry(Entry):
-    """How an ingredient stands on the shelf, and what the house pays a litre."""
+    """State of an ingredient on the shelf, and its price per litre."""
 
     slug: Slug
     state: ShelfState
@@ -226,7 +226,7 @@ class ShelfEntry(Entry):
 
 
 class AmendedEntry(Entry):
-    """What tasting changed of an ingredient that ships."""
+    """Changes that tasting made to an ingredient of the catalogue."""
 
     slug: Slug
     aroma: Aroma
@@ -284,7 +284,7 @@ class LotOfHouse(Entry):
 
 
 class PreparationOfHouse(Entry):
-    """What makes an ingredient."""
+    """Preparation that makes an ingredient."""
 
     makes: Slug
     file: PreparationFile
@@ -292,21 +292,21 @@ class PreparationOfHouse(Entry):
 
 
 class ParOfHouse(Entry):
-    """How much of an ingredient should stand there."""
+    """Par of an ingredient: how much of it should be there."""
 
     slug: Slug
     par_ml: Annotated[float, Field(gt=0, le=1_000_000)]
 
 
 class GoodPriceOfHouse(Entry):
-    """What a kilogram of a dry good costs."""
+    """Price per kilogram of a dry good."""
 
     slug: Slug
     price_per_kg: Annotated[float, Field(gt=0, le=100_000)]
 
 
 class StockOfHouse(Entry):
-    """How prices are written, what should stand there, what dry goods cost."""
+    """Currency, pars and prices of dry goods."""
 
     currency: Annotated[Plain, Field(max_length=8)] = ""
     pars: list[ParOfHouse] = []

@@ -53,7 +53,7 @@ class TriangleOfHouse(Entry):
 
 
 class JugLine(Entry):
-    """What was poured into a jug."""
+    """One ingredient poured into a jug."""
 
     ingredient: Name
     ml: Annotated[float, Field(gt=0, le=10_000)]
@@ -120,7 +120,7 @@ class ExerciseOfHouse(Entry):
 
 
 class TrainingOfHouse(Entry):
-    """Who is in training, and since when."""
+    """Person in training, and the start of it."""
 
     taster: Who
     began_at: Moment

@@ -81,7 +81,7 @@ class LineEntry(Entry):
 
     @property
     def called(self) -> str:
-        """What it is called in the file."""
+        """Name in the file."""
         return self.what if isinstance(self.what, str) else self.what.name
 
 
@@ -101,7 +101,7 @@ class KitchenStepEntry(Entry):
 
 
 class FinalEntry(Entry):
-    """What it came to: a weight or a volume, and what the refractometer shows."""
+    """Measured yield: a weight or a volume, and the reading of the refractometer."""
 
     weight_g: Annotated[Positive, Field(le=1_000_000)] | None = None
     volume_ml: Annotated[Positive, Field(le=1_000_000)] | None = None
@@ -136,8 +136,8 @@ class TotalReport(Report):
 
 
 class PreparationReport(Report):
-    """What a preparation comes to: per 100 ml with spreads; ``brix`` and ``density`` of the finished liquid; ``keeps_days`` cold;
-    ``strainable``: places of the lines that can be strained out.
+    """Outcome of a preparation: per 100 ml with spreads; ``brix`` and ``density`` of the finished liquid; ``keeps_days`` cold;
+    ``strainable``: indices of the lines that can be strained out.
     """
 
     composition: CompositionEntry

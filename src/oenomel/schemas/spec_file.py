@@ -185,7 +185,7 @@ PieceGrams = Annotated[float, Field(allow_inf_nan=False, ge=1, le=2000)]
 
 
 class MethodEntry(_Entry):
-    """How the tin is worked; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts.
+    """Method of a drink; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts.
 
     Where pieces of ice are counted the heat balance gives the water. ``dry_shake`` "last" comes after the ice.
     """
@@ -259,14 +259,14 @@ GarnishWords = Annotated[Annotated[Text, Tag("words")] | Annotated[GarnishEntry,
 
 
 class EdgeEntry(_Entry):
-    """How what is on the edge gets there: round half of it, and wetted with what."""
+    """Rim of the glass: half of it or all, and what it is wetted with."""
 
     half: bool = False
     wetted_with: Text = ""
 
 
 class ServeEntry(_Entry):
-    """What it is served in; ``chilled`` is left out where the trade decides; ``note`` is for the guest."""
+    """Serve of a drink; ``chilled`` is left out where the trade decides; ``note`` is for the guest."""
 
     glass: Text = ""
     ice: Ice = "none"

@@ -38,7 +38,7 @@ class KeptTrial:
 
     @property
     def conditions(self) -> Conditions:
-        """What its forecast supposed on its day."""
+        """Assumptions of its forecast on its day."""
         return conditions_of(self.made)
 
 

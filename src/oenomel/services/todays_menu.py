@@ -52,7 +52,7 @@ class TodaysList:
 
     @property
     def drinks_pouring(self) -> Counter[str]:
-        """How many drinks of the list pour each ingredient, by slug."""
+        """Number of drinks of the menu that pour each ingredient, by slug."""
         return Counter(slug for drink in self.drinks for slug in {pour.ingredient.slug for pour in drink.written.pours})
 
 

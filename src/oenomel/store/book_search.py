@@ -59,8 +59,8 @@ INSERT_WORDS = f"{INSERT_ALL_WORDS} WHERE drink.id = :drink_id"
 
 @dataclass(frozen=True, slots=True)
 class Wanted:
-    """What a drink has to have: every word somewhere in it, or one of the ingredients that the words mean (``slugs``); a family, a taster,
-    at least a score from them; every pour in stock.
+    """Search of the book: every word somewhere in a drink, or one of the ingredients that the words mean (``slugs``); a family, a taster,
+    a least score from them; every pour in stock.
     """
 
     words: str = ""

@@ -34,7 +34,7 @@ UPDATE answered_write SET answer = '', packed = NULL WHERE (packed IS NOT NULL O
 
 @dataclass(frozen=True, slots=True)
 class WriteKey:
-    """What a sender calls one write, and a digest of what it asks."""
+    """Key that a sender gave one write, and a digest of what it asks."""
 
     key: str
     request: str

@@ -130,7 +130,7 @@ VALUES (:slug, :name, :value, :relative_sd, :source, :source_kind, :why)
 
 
 class _Held:
-    """What was read of a larder in one state: each ingredient by its slug (None: there is none), the whole and its names once asked for."""
+    """Cache of a larder in one state: each ingredient by its slug (None: there is none), and the whole and its names once asked for."""
 
     def __init__(self, token: str) -> None:
         self.token = token

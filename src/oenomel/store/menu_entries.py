@@ -37,7 +37,7 @@ MOST = 1_000_000.0
 
 @dataclass(frozen=True, slots=True)
 class OnTheList:
-    """What a drink is sold for, and how many are expected tonight; None where nobody told."""
+    """Price of a drink, and how many are expected tonight; None where nobody said."""
 
     drink_id: int
     price: float | None

@@ -2723,7 +2723,7 @@ export interface components {
         };
         /**
          * AdditionEntry
-         * @description What is added to a bottle that was tasted, and what the tongue or the refractometer said.
+         * @description Addition to a bottle that was tasted, with the tasting note or the reading behind it.
          */
         AdditionEntry: {
             /** Poured */
@@ -2736,7 +2736,7 @@ export interface components {
         };
         /**
          * AdjustmentReport
-         * @description What to weigh in, and the same as it is said.
+         * @description Additions to weigh in, and a sentence about them.
          */
         AdjustmentReport: {
             /** Additions */
@@ -2746,7 +2746,7 @@ export interface components {
         };
         /**
          * AimRequest
-         * @description What a spec is rebalanced for.
+         * @description Objective of a rebalancing.
          *
          *     ``free`` names the pours that may move, by slug, by the name of an inline ingredient, or by their place in the spec; without it
          *     those of base, sour, sweet and liqueur may. ``grid`` in ml. ``bounds`` by the same names. ``correctors`` are slugs of which up to two
@@ -2799,7 +2799,7 @@ export interface components {
         };
         /**
          * AmountReport
-         * @description What the text means, in the keys of a pour.
+         * @description Meaning of a typed text, in the keys of a pour.
          *
          *     ``asks`` is empty where that is all; else nothing may be poured before it was asked "which" of the ``choices`` is meant, how big a
          *     "part" is (``choices`` are what it would come to for each of ``part_sizes``, in ml), or between which ends of a "range".
@@ -2856,7 +2856,8 @@ export interface components {
         };
         /**
          * AppearanceReport
-         * @description How the drink looks in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it is.
+         * @description Appearance of the drink in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it
+         *     is.
          */
         AppearanceReport: {
             /** Ice */
@@ -2976,7 +2977,7 @@ export interface components {
         };
         /**
          * BatchChange
-         * @description What becomes of a batch: left out, it stays as it is.
+         * @description Change of a batch; what is left out stays as it is.
          *
          *     ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
          */
@@ -3144,7 +3145,7 @@ export interface components {
         };
         /**
          * BookCount
-         * @description How many drinks there are.
+         * @description Number of drinks.
          */
         BookCount: {
             /** Drinks */
@@ -3152,7 +3153,7 @@ export interface components {
         };
         /**
          * BottleReading
-         * @description What was read of a bottle: °Bx or titrated acid, in the unit of its kind, and how far the device may be off.
+         * @description Reading of a bottle: °Bx or titrated acid, in the unit of its kind, and its standard deviation.
          */
         BottleReading: {
             /**
@@ -3397,7 +3398,7 @@ export interface components {
         };
         /**
          * Chilling
-         * @description How long a vessel takes to be cold: minutes, at the soonest and the latest, and how cold that is, [°C].
+         * @description Time until a container is cold: minutes, the earliest and the latest, and the temperature reached, [°C].
          */
         Chilling: {
             /** Minutes */
@@ -3614,7 +3615,7 @@ export interface components {
         };
         /**
          * CorrectionReport
-         * @description What brings a bottle nearer on one axis, how much of it is half a step there, where each axis goes, in words.
+         * @description Correction of a bottle on one axis, how much of it is half a noticeable difference, the change of each axis, and a sentence.
          */
         CorrectionReport: {
             /** Axis */
@@ -3648,7 +3649,7 @@ export interface components {
         };
         /**
          * CostReport
-         * @description What something costs in the house's own currency; ``words`` names what has no price.
+         * @description Cost in the bar's own currency; ``words`` names what has no price.
          */
         CostReport: {
             /** Total */
@@ -3732,7 +3733,7 @@ export interface components {
         };
         /**
          * CurrencyEntry
-         * @description How prices are written: €, £, $.
+         * @description Sign of the currency: €, £, $.
          */
         CurrencyEntry: {
             /** Sign */
@@ -3740,7 +3741,7 @@ export interface components {
         };
         /**
          * DataFileReport
-         * @description Where the house lives: its data file, how large it is, which version wrote it, and its copies. No path is told to a guest.
+         * @description Data file: its path, size, version and backups. A guest is given no path.
          */
         DataFileReport: {
             /** Path */
@@ -3788,7 +3789,7 @@ export interface components {
         };
         /**
          * DeviceReadRequest
-         * @description What is read: a trial at a point of its making, by a make of the device; ``zero`` sets it to nothing first.
+         * @description Request to read a trial at a point of its making, with a make of the device; ``zero`` sets the device to nothing first.
          */
         DeviceReadRequest: {
             /** Trial Id */
@@ -3811,7 +3812,7 @@ export interface components {
         };
         /**
          * DeviceReading
-         * @description What a device shows.
+         * @description Value that a device shows.
          */
         DeviceReading: {
             /** Quantity */
@@ -3889,7 +3890,7 @@ export interface components {
         };
         /**
          * DoubtOfDrink
-         * @description How sure an axis of a finished drink is with the lot as read, beside what it would be if nothing had been: half of 80 %.
+         * @description Uncertainty of one axis of a finished drink with the lot as read, and without its readings: half of the 80 % interval.
          */
         DoubtOfDrink: {
             /** Drink Id */
@@ -3907,7 +3908,7 @@ export interface components {
         };
         /**
          * DoubtReport
-         * @description What makes each figure unsure.
+         * @description Causes of each value's uncertainty.
          */
         DoubtReport: {
             volume_ml: components["schemas"]["Drivers"];
@@ -4040,7 +4041,7 @@ export interface components {
         };
         /**
          * Drivers
-         * @description What makes one figure unsure, the largest share first (none where it is sure), and the same in a sentence.
+         * @description Causes of one value's uncertainty, the largest share first (none where it is sure), and the same in a sentence.
          */
         Drivers: {
             /** Told */
@@ -4050,7 +4051,7 @@ export interface components {
         };
         /**
          * EdgeEntry
-         * @description How what is on the edge gets there: round half of it, and wetted with what.
+         * @description Rim of the glass: half of it or all, and what it is wetted with.
          */
         EdgeEntry: {
             /**
@@ -4095,8 +4096,8 @@ export interface components {
         };
         /**
          * Estimate
-         * @description What was supposed of a figure (``abv``, ``sugar`` or ``acid``), what was measured of it, and what is held of both, each with its
-         *     standard deviation, in the figure's unit; None where nothing was measured.
+         * @description Prior, measured and posterior value of ``abv``, ``sugar`` or ``acid``, each with its standard deviation in the value's unit; None
+         *     where nothing was measured.
          */
         Estimate: {
             /** Figure */
@@ -4232,7 +4233,7 @@ export interface components {
         };
         /**
          * ExerciseAnswerEntry
-         * @description What was answered, by what was asked.
+         * @description Answers to an exercise, by question.
          */
         ExerciseAnswerEntry: {
             /** Said */
@@ -4317,7 +4318,7 @@ export interface components {
         };
         /**
          * FactorReport
-         * @description How much water a technique takes in this house, by its own measurements: a factor on the forecast with its 80 % interval.
+         * @description Dilution of a technique in this bar, by its own measurements: a factor on the forecast with its 80 % interval.
          */
         FactorReport: {
             /** Technique */
@@ -4370,7 +4371,7 @@ export interface components {
         };
         /**
          * FilterEntry
-         * @description Which offers are wanted.
+         * @description Filters of the board.
          */
         FilterEntry: {
             /**
@@ -4403,7 +4404,7 @@ export interface components {
         };
         /**
          * FinalEntry
-         * @description What it came to: a weight or a volume, and what the refractometer shows.
+         * @description Measured yield: a weight or a volume, and the reading of the refractometer.
          */
         FinalEntry: {
             /** Weight G */
@@ -4477,7 +4478,7 @@ export interface components {
         };
         /**
          * FollowReport
-         * @description What a lot does to a drink where it stands in the place of what the larder tells.
+         * @description Effect of a lot on a drink, compared with the standard values.
          */
         FollowReport: {
             /** Drink Id */
@@ -4543,7 +4544,7 @@ export interface components {
         };
         /**
          * FoundReport
-         * @description What words mean, best first; ``nearest`` only where they mean nothing that is known.
+         * @description Ingredients that words mean, best first; ``nearest`` only where the words mean nothing known.
          */
         FoundReport: {
             /** Found */
@@ -4622,7 +4623,7 @@ export interface components {
         };
         /**
          * GlassLine
-         * @description What is poured for one glass, or once for the two that are alike: from each jug, [ml], and how much goes into each glass.
+         * @description Amounts for one glass, or for the two that are alike: ml from each jug, and ml into each glass.
          */
         GlassLine: {
             /** Glasses */
@@ -4654,7 +4655,7 @@ export interface components {
         };
         /**
          * GoodPriceEntry
-         * @description What a kilogram of a dry good costs; None where that isn't known.
+         * @description Price per kilogram of a dry good; None where it isn't known.
          */
         GoodPriceEntry: {
             /** Price Per Kg */
@@ -4662,7 +4663,7 @@ export interface components {
         };
         /**
          * HandfulReport
-         * @description What was found so far, best first; how many combinations the wish has on paper, were drawn, and were poured; ``done`` at the end.
+         * @description New drinks found so far, best first; the numbers of combinations on paper, drawn and poured; ``done`` at the end.
          */
         HandfulReport: {
             /** Originals */
@@ -4851,7 +4852,7 @@ export interface components {
         };
         /**
          * IngredientNoteReport
-         * @description What a part tasted of alone.
+         * @description Tasting note of an ingredient on its own.
          */
         IngredientNoteReport: {
             /** Id */
@@ -4990,7 +4991,7 @@ export interface components {
         };
         /**
          * JugLineReport
-         * @description What is poured into a jug.
+         * @description One ingredient poured into a jug.
          */
         JugLineReport: {
             /** Ingredient */
@@ -5141,7 +5142,7 @@ export interface components {
         };
         /**
          * KinshipEntry
-         * @description What the house sets for a pair of aroma groups, 0 (at odds) to 1 (an old friendship).
+         * @description Value that the bar sets for a pair of aroma groups, 0 (they clash) to 1 (they go together).
          */
         KinshipEntry: {
             /** One */
@@ -5215,7 +5216,8 @@ export interface components {
         };
         /**
          * LabelEntry
-         * @description What stands on a bottle: strength as % or as US proof, sugar and acid in g per 100 ml, or a class of sweetness; what it is like.
+         * @description Values printed on a bottle: strength as % or as US proof, sugar and acid in g per 100 ml, or a class of sweetness; and an
+         *     ingredient that it resembles.
          */
         LabelEntry: {
             /** Name */
@@ -5254,7 +5256,7 @@ export interface components {
         };
         /**
          * LabelReport
-         * @description What is stuck on the bottle.
+         * @description Label of the bottle.
          */
         LabelReport: {
             /** Serve */
@@ -5348,7 +5350,7 @@ export interface components {
         };
         /**
          * LeftReport
-         * @description How many combinations a wish leaves: on paper, and about how many of them make sense, keep it and stand at home.
+         * @description Number of combinations that criteria leave: on paper, and roughly how many make sense, meet the criteria and are balanced.
          */
         LeftReport: {
             /** Combinations */
@@ -5389,7 +5391,7 @@ export interface components {
         };
         /**
          * LineReport
-         * @description What a line was taken for.
+         * @description Reading of one line.
          *
          *     ``pour`` is the place of the pour that it made, None where it made none. ``sure`` is false where something was guessed: ``why`` tells
          *     what, ``others`` are the slugs that it could be as well, ``amounts`` what its amount could be. ``asks`` is the slug of an ingredient
@@ -5470,7 +5472,7 @@ export interface components {
         };
         /**
          * LotChange
-         * @description What becomes of a lot: what is left of it, whether it is used up, its name, when it was made; left out, it stays as it is.
+         * @description Change of a lot: what is left of it, whether it is finished, its name, when it was made; what is left out stays as it is.
          *
          *     ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
          */
@@ -5571,7 +5573,7 @@ export interface components {
         };
         /**
          * LotReadRequest
-         * @description Which device reads a lot; ``zero`` sets it to nothing first.
+         * @description Request to read a lot with a make of a device; ``zero`` sets the device to nothing first.
          */
         LotReadRequest: {
             /**
@@ -5651,7 +5653,7 @@ export interface components {
         };
         /**
          * LoudnessReport
-         * @description How loud an ingredient is beside before: its shares of the glass, 0 to 1, and in words; ``told`` where a nose could tell it.
+         * @description Aroma of an ingredient compared with before: its shares of the glass, 0 to 1, and in words; ``told`` where a guest could smell it.
          */
         LoudnessReport: {
             /** Slug */
@@ -5671,7 +5673,7 @@ export interface components {
         };
         /**
          * LowReport
-         * @description What runs low on the shelf.
+         * @description Ingredient that runs low on the shelf.
          */
         LowReport: {
             ingredient: components["schemas"]["Named"];
@@ -5682,7 +5684,8 @@ export interface components {
         };
         /**
          * MadeEntry
-         * @description Who made a trial and how: ``lots`` are words by slug; ``poured`` are the pours as they really went in, none where as written.
+         * @description Circumstances of a trial: who made it; ``lots`` are names by slug; ``poured`` are the pours as they really went in, None where as
+         *     written.
          */
         MadeEntry: {
             /**
@@ -5717,7 +5720,7 @@ export interface components {
         };
         /**
          * MadeReport
-         * @description What was just made: its lot, and what follows.
+         * @description Lot that was just made, and its effects.
          */
         MadeReport: {
             /** Lot Id */
@@ -5790,7 +5793,7 @@ export interface components {
         };
         /**
          * MarkEntry
-         * @description What became of a trial; empty for nothing yet, hidden for out of view.
+         * @description Mark of a trial; empty for none yet, hidden for out of view.
          */
         MarkEntry: {
             /**
@@ -5814,7 +5817,7 @@ export interface components {
         };
         /**
          * MeasuredDilutionReport
-         * @description What a trial's readings say of its water: measured by forecast, and how it was found.
+         * @description Dilution that the readings of a trial show: measured by forecast, and how it was found.
          */
         MeasuredDilutionReport: {
             /** Ratio */
@@ -5836,8 +5839,7 @@ export interface components {
         };
         /**
          * MendRequest
-         * @description Which mend of which finding to apply: the finding's code and pour, and the mend's place in its list; the parent where it only
-         *     shows beside it.
+         * @description Fix to apply: the finding's code and pour, and the fix's place in its list; the parent where the finding only shows beside it.
          */
         MendRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -5854,7 +5856,7 @@ export interface components {
         };
         /**
          * MendedEntry
-         * @description What somebody said of a line: which ingredient it means, how much of it, or that it is left out.
+         * @description Correction of one line by a person: the ingredient it means, its amount, or that it is left out.
          */
         MendedEntry: {
             /**
@@ -5898,7 +5900,7 @@ export interface components {
         };
         /**
          * MethodEntry
-         * @description How the tin is worked; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts.
+         * @description Method of a drink; no seconds stands for the reference time, 0 for no contact with ice. Of a range the middle counts.
          *
          *     Where pieces of ice are counted the heat balance gives the water. ``dry_shake`` "last" comes after the ice.
          */
@@ -6088,7 +6090,7 @@ export interface components {
         };
         /**
          * NewNotes
-         * @description What is to be remembered of a drink; ``was`` is what the window showed of it: refused with 409 where it was changed since.
+         * @description Notes about a drink; ``was`` is what the window showed: refused with 409 where they were changed since.
          */
         NewNotes: {
             /** Notes */
@@ -6098,7 +6100,7 @@ export interface components {
         };
         /**
          * NewPour
-         * @description What a new pour of an ingredient is before anyone said more of it: how much, in which unit, as what, and when it goes in.
+         * @description Default of a new pour of an ingredient: amount, unit, slot and stage.
          */
         NewPour: {
             /** Amount */
@@ -6167,7 +6169,7 @@ export interface components {
         };
         /**
          * NextReport
-         * @description What to try next.
+         * @description Proposals for the next trial.
          */
         NextReport: {
             standing: components["schemas"]["TrialStanding"];
@@ -6270,7 +6272,7 @@ export interface components {
         };
         /**
          * OnTheListEntry
-         * @description What a drink is sold for, and how many are expected tonight; None where nobody tells.
+         * @description Price of a drink, and how many are expected tonight; None where nobody said.
          */
         OnTheListEntry: {
             /** Price */
@@ -6298,7 +6300,7 @@ export interface components {
         };
         /**
          * OriginalPourReport
-         * @description Who plays a part of an original.
+         * @description Ingredient in one role of a new drink.
          */
         OriginalPourReport: {
             /** Part */
@@ -6440,7 +6442,7 @@ export interface components {
         };
         /**
          * ParEntry
-         * @description How much of an ingredient should stand there at least, in ml.
+         * @description Par of an ingredient, in ml.
          */
         ParEntry: {
             /** Par Ml */
@@ -6464,7 +6466,7 @@ export interface components {
         };
         /**
          * ParentReport
-         * @description Where the parent stands: what a drink is held against, and no more.
+         * @description Values of the drink before, for comparison.
          */
         ParentReport: {
             served: components["schemas"]["LevelsReport"];
@@ -6473,8 +6475,8 @@ export interface components {
         };
         /**
          * Place
-         * @description Where a drink stands: its distance from its family's home in steps, the words for it, and which of the family's homes it is held
-         *     against; sweet against tart, in steps from the middle and in words: "level", "leans tart".
+         * @description Position of a drink in its family: its distance from the typical range in steps and in words, the typical range used, and its lean
+         *     from sweet to tart, in steps and in words.
          */
         Place: {
             /** Distance Steps */
@@ -6579,8 +6581,8 @@ export interface components {
         };
         /**
          * PourReport
-         * @description What a pour brings to the glass, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether it may move when the drink
-         *     is rebalanced and nothing else is said, or None where it has no amount to choose.
+         * @description Contribution of a pour, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether a rebalancing may change it when
+         *     nothing else is said, or None where it has no amount to choose.
          */
         PourReport: {
             /** Volume Ml */
@@ -6615,7 +6617,7 @@ export interface components {
         };
         /**
          * PouredEntry
-         * @description What really went into a bottle: of what, how much, out of which lot.
+         * @description Amount that really went into a bottle: ingredient, ml, and lot.
          */
         PouredEntry: {
             /** Ingredient */
@@ -6633,7 +6635,7 @@ export interface components {
         };
         /**
          * PouredReport
-         * @description What went into a bottle.
+         * @description Amount that went into a bottle.
          */
         PouredReport: {
             /** Name */
@@ -6656,7 +6658,7 @@ export interface components {
         };
         /**
          * PreparationAnswer
-         * @description What a preparation comes to, and what it costs.
+         * @description Outcome and cost of a preparation.
          */
         PreparationAnswer: {
             composition: components["schemas"]["CompositionEntry"];
@@ -6722,7 +6724,7 @@ export interface components {
         };
         /**
          * PreparationLineReport
-         * @description What one part of something costs, by its price of a litre or a kilogram.
+         * @description Cost of one part, by its price per litre or kilogram.
          */
         PreparationLineReport: {
             /** Name */
@@ -6764,7 +6766,7 @@ export interface components {
         };
         /**
          * PrepareReport
-         * @description What falls short of its par or of tonight: so much to prepare (by the stillroom) or to open.
+         * @description Ingredient below its par or below tonight's need: how much to prepare or to open.
          */
         PrepareReport: {
             ingredient: components["schemas"]["Named"];
@@ -6947,7 +6949,7 @@ export interface components {
         };
         /**
          * Reference
-         * @description Whether a trial counts towards its family's home.
+         * @description Choice whether a trial widens its family's typical range.
          */
         Reference: {
             /** Counts */
@@ -6965,7 +6967,7 @@ export interface components {
         };
         /**
          * ResidualReport
-         * @description What is left to the target on an axis, in steps for drawing and in words; ``felt`` where a tongue could tell it.
+         * @description Remaining difference from the target on an axis, in steps for drawing and in words; ``felt`` where a guest could taste it.
          */
         ResidualReport: {
             /**
@@ -6986,7 +6988,7 @@ export interface components {
         };
         /**
          * RetiredEntry
-         * @description Whether an ingredient is no longer offered.
+         * @description Choice whether an ingredient is no longer offered.
          */
         RetiredEntry: {
             /** Retired */
@@ -7042,7 +7044,8 @@ export interface components {
         };
         /**
          * SaidOfBottle
-         * @description What a tongue said of it, −3 (far too little) to 3 (far too much), an axis each; and the grid of what is at hand, in ml.
+         * @description Tasting note of a bottle, −3 (far too little) to 3 (far too much) for each axis; and the smallest amount that can be measured, in
+         *     ml.
          */
         SaidOfBottle: {
             /** Sugar */
@@ -7100,7 +7103,7 @@ export interface components {
         };
         /**
          * ServeEntry
-         * @description What it is served in; ``chilled`` is left out where the trade decides; ``note`` is for the guest.
+         * @description Serve of a drink; ``chilled`` is left out where the trade decides; ``note`` is for the guest.
          */
         ServeEntry: {
             /**
@@ -7188,7 +7191,8 @@ export interface components {
         };
         /**
          * SetRightEntry
-         * @description What the house knows better, and from where: strength in %, all sugar and all acid in g per 100 ml, density, days that it keeps.
+         * @description The bar's own values of an ingredient, and their source: strength in %, all sugar and all acid in g per 100 ml, density, days that
+         *     it keeps.
          */
         SetRightEntry: {
             /** Abv */
@@ -7209,8 +7213,8 @@ export interface components {
         };
         /**
          * SharingReport
-         * @description Whether the house is open to the network, how a device is let in, which ones were, and what to know of it; ``waits_s`` are seconds
-         *     for which no code is looked at, because many were wrong.
+         * @description State of sharing: whether the network may come in, how a device is paired, the paired devices and a note; ``waits_s`` are the
+         *     seconds in which no code is accepted after many wrong ones.
          */
         SharingReport: {
             /** Shared */
@@ -7337,7 +7341,7 @@ export interface components {
         };
         /**
          * ShelfStateEntry
-         * @description How an ingredient stands on the shelf; "off" takes it away. The price is per litre, in the house's own currency.
+         * @description State of an ingredient on the shelf; "off" takes it away. The price is per litre, in the bar's own currency.
          */
         ShelfStateEntry: {
             /** State */
@@ -7507,7 +7511,7 @@ export interface components {
         };
         /**
          * SolvedReport
-         * @description What was right, which part of it was answered so, and why.
+         * @description Solution of an exercise, which part was answered right, and why.
          */
         SolvedReport: {
             /** Id */
@@ -7523,7 +7527,7 @@ export interface components {
         };
         /**
          * SpanReport
-         * @description What the range of a pour makes of the drink, and where it should settle.
+         * @description Effect of a pour's range on the drink, and the amount it should settle at.
          */
         SpanReport: {
             /** Pour */
@@ -7656,7 +7660,7 @@ export interface components {
         };
         /**
          * StandingReport
-         * @description Where a drink would stand; ``tasted`` are the axes on which its difference from the target can be tasted, ``words`` tell that.
+         * @description Outcome of a swap; ``tasted`` are the axes on which its difference from the target can be tasted, ``words`` says so.
          */
         StandingReport: {
             /** Pours */
@@ -7674,7 +7678,7 @@ export interface components {
         };
         /**
          * StaysOutReport
-         * @description What is added serve by serve, and why it isn't in the bottle.
+         * @description Pour that is added serve by serve, and why it isn't in the bottle.
          */
         StaysOutReport: {
             /** Name */
@@ -7737,7 +7741,7 @@ export interface components {
         };
         /**
          * StepsReport
-         * @description How far from the target by axis, in noticeable steps; for drawing, too rough to be printed.
+         * @description Distance from the target by axis, in noticeable differences; for drawing, too rough to be printed.
          */
         StepsReport: {
             /** Sugar */
@@ -7821,7 +7825,7 @@ export interface components {
         };
         /**
          * SupposedEntry
-         * @description What the kept forecast supposed of the ice and the temperatures, as far as it wasn't the usual.
+         * @description Assumptions of the saved forecast about the ice and the temperatures, as far as they weren't the usual ones.
          */
         SupposedEntry: {
             /**
@@ -7916,7 +7920,7 @@ export interface components {
         };
         /**
          * SwapsRequest
-         * @description Which pour, by its place in the spec; how a candidate is poured; and what is wanted.
+         * @description Request for swaps of one pour, by its index in the spec; how a candidate is poured; and filters.
          *
          *     Without a target the swap should leave the spec where it is. ``only`` names offers by their key; ``limit`` ends the board.
          */
@@ -8002,7 +8006,7 @@ export interface components {
         };
         /**
          * TableReport
-         * @description What a table changed: a line each, and the sums of it.
+         * @description Changes that a table made: a line each, and their numbers.
          */
         TableReport: {
             /** Added */
@@ -8044,7 +8048,7 @@ export interface components {
         };
         /**
          * TasterReport
-         * @description Who has tasted: how many sheets, and when last.
+         * @description Taster: the number of tasting notes, and the date of the last.
          */
         TasterReport: {
             /** Taster */
@@ -8101,7 +8105,7 @@ export interface components {
         };
         /**
          * TitratedReport
-         * @description What a titration says: acid as citric in g per 100 ml, how far it may be off, and in words.
+         * @description Result of a titration: acid as citric in g per 100 ml, its uncertainty, and a sentence.
          */
         TitratedReport: {
             /** Acid */
@@ -8113,7 +8117,7 @@ export interface components {
         };
         /**
          * TitrationEntry
-         * @description What a titration took: the sample and the lye, in ml, and how strong the lye is.
+         * @description Titration: sample and lye, in ml, and the strength of the lye.
          */
         TitrationEntry: {
             /**
@@ -8155,7 +8159,7 @@ export interface components {
         };
         /**
          * TongueReport
-         * @description What is known of a tongue, of the house's for an empty name; who tastes here; sittings that go on.
+         * @description Thresholds of a taster, or of the team for an empty name; the tasters; sessions that are open.
          */
         TongueReport: {
             /** Taster */
@@ -8186,7 +8190,7 @@ export interface components {
         };
         /**
          * TrainingEntry
-         * @description Who begins the week's plan.
+         * @description Person who begins the training plan.
          */
         TrainingEntry: {
             /** Taster */
@@ -8194,7 +8198,7 @@ export interface components {
         };
         /**
          * TreeReport
-         * @description Who descends from whom; ``more`` where there are trials that aren't shown.
+         * @description Family tree of trials; ``more`` where some aren't shown.
          */
         TreeReport: {
             /** Nodes */
@@ -8227,7 +8231,7 @@ export interface components {
         };
         /**
          * TrialStanding
-         * @description How a trial stands to what the tongue asks for.
+         * @description Position of a trial relative to what its tasting notes ask for.
          *
          *     ``chance`` is how likely it lies within a step on every axis; ``state`` is "close enough", "as near as can be poured" where what is
          *     asked for can't be reached, or "not yet".
@@ -8446,7 +8450,7 @@ export interface components {
         };
         /**
          * WeightsEntry
-         * @description How much each axis counts; 1 is usual.
+         * @description Weight of each axis; 1 is usual.
          */
         WeightsEntry: {
             /**
@@ -8521,7 +8525,7 @@ export interface components {
         };
         /**
          * WishEntry
-         * @description What original drinks are wished to be; see `core.originals.Criteria`.
+         * @description Criteria for new drinks; see `core.originals.Criteria`.
          *
          *     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``soon``: gladly of what wants to be
          *     used up; ``palate`` is a taster, or "" for the house. ``but`` are names that are given already.
@@ -8644,7 +8648,7 @@ export interface components {
         };
         /**
          * WordsEntry
-         * @description What was written, in the order of tasting.
+         * @description Words of a tasting note, in the order of tasting.
          */
         WordsEntry: {
             /**

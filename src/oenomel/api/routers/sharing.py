@@ -52,8 +52,8 @@ class OpenedReport(Report):
 
 
 class SharingReport(Report):
-    """Whether the house is open to the network, how a device is let in, which ones were, and what to know of it; ``waits_s`` are seconds
-    for which no code is looked at, because many were wrong.
+    """State of sharing: whether the network may come in, how a device is paired, the paired devices and a note; ``waits_s`` are the
+    seconds in which no code is accepted after many wrong ones.
     """
 
     shared: bool

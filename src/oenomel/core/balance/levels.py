@@ -31,7 +31,7 @@ class Levels:
 
 @dataclass(frozen=True, slots=True)
 class Slopes:
-    """How the figures grow.
+    """Derivatives of the reported values.
 
     Parameters
     ----------

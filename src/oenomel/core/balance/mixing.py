@@ -38,7 +38,7 @@ class Liquid:
 
     @property
     def tin(self) -> Tin:
-        """What the ice sees of it."""
+        """Contents of the tin as the ice meets them."""
         contents = self.contents
         return Tin(self.volume_ml, contents[..., 0], contents[..., SUGAR_COLUMNS].sum(axis=-1), contents[..., ACID_COLUMNS].sum(axis=-1))
 

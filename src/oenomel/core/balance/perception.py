@@ -75,7 +75,9 @@ A_GUEST: Final = "A guest"
 
 @dataclass(frozen=True, slots=True)
 class Degree:
-    """How large a difference is: the trade's hedged verdict, a headline around the word of its direction, a sentence about who tastes."""
+    """One step of the scale of differences: the hedged verdict, a headline around the word of the direction, and a sentence about who
+    tastes it.
+    """
 
     below_steps: float
     verdict: str

@@ -72,7 +72,7 @@ class Profile:
 
 
 class PourShare(NamedTuple):
-    """What one pour brings, and its share of the whole drink's sugar, acid and alcohol (0 to 1; 0 where the drink has none)."""
+    """Contribution of one pour, and its share of the drink's sugar, acid and alcohol (0 to 1; 0 where the drink has none)."""
 
     volume_ml: float
     sugar_g: float

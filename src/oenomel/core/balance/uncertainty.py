@@ -58,7 +58,7 @@ class Driver:
 
 @dataclass(frozen=True, slots=True)
 class Drivers:
-    """What makes one figure unsure, the largest share first (none where it is sure), and the same in a sentence."""
+    """Causes of one value's uncertainty, the largest share first (none where it is sure), and the same in a sentence."""
 
     told: str
     drivers: tuple[Driver, ...]
@@ -66,7 +66,7 @@ class Drivers:
 
 @dataclass(frozen=True)
 class Uncertainty:
-    """How far one standard deviation of each unknown moves each figure.
+    """Uncertainty of a drink: by how much one standard deviation of each unknown changes each value.
 
     Parameters
     ----------
@@ -106,7 +106,7 @@ class Uncertainty:
 
     @cached_property
     def drivers(self) -> dict[str, Drivers]:
-        """What makes each figure unsure."""
+        """Causes of each value's uncertainty."""
         names = {pour.ingredient.slug: pour.ingredient.name for pour in self.drink.pours}
         causes = [_cause(unknown) for unknown in self.unknowns]
         rows = {cause: row for row, cause in enumerate(dict.fromkeys(causes))}
@@ -119,7 +119,7 @@ class Uncertainty:
 
 @dataclass(frozen=True, slots=True)
 class Difference:
-    """How a figure of one drink differs from another's: by how much, its 80 % interval, and how likely its sign is (0.5 to 1).
+    """Difference of one value between two drinks: its size, its 80 % interval, and the probability of its sign (0.5 to 1).
 
     Two that are the same in everything differ by exactly nothing, for sure.
     """

@@ -62,8 +62,8 @@ _PLACE_OF: Final[Mapping[Service, Cold]] = {
 
 @dataclass(frozen=True, slots=True)
 class BatchWish:
-    """What is wanted: how it is served, and how much, by exactly one of serves, a container in ml, or ``all_of`` (a slug and the ml of it
-    that are to be used up: a whole bottle, or the rest of one).
+    """Request for a batch: how it is served, and its size by exactly one of serves, a container in ml, or ``all_of`` (a slug and the ml
+    of it to use up).
 
     ``container_ml`` beside serves is the one that it has to go into. ``cold`` is where it waits; None: where such a service wants it.
     """
@@ -78,7 +78,7 @@ class BatchWish:
 
     @property
     def place(self) -> Cold:
-        """Where it waits."""
+        """Place where the bottle is kept."""
         return _PLACE_OF[self.service] if self.cold is None else self.cold
 
 
@@ -122,12 +122,12 @@ class Batch:
 
     @property
     def total_ml(self) -> float:
-        """What is in the bottle, [ml]."""
+        """Volume of the bottle's contents, [ml]."""
         return sum(pour.volume_ml for pour in self.inside) + self.water_ml
 
     @property
     def serve_ml(self) -> float:
-        """What is poured from it for one serve, [ml]."""
+        """Volume poured for one serve, [ml]."""
         return self.total_ml / self.scale
 
     @cached_property
@@ -142,7 +142,7 @@ class Batch:
 
     @cached_property
     def drift(self) -> dict[str, float]:
-        """How far rounding moves each axis of a serve, [steps]."""
+        """Change of each axis of a serve by rounding, [steps]."""
         return {
             name: float(steps_between(getattr(self.serve.served, name), getattr(self.exact.served, name), axis))
             for name, axis in AXES.items()
@@ -164,7 +164,7 @@ class Batch:
 
     @cached_property
     def bottle(self) -> Forecast:
-        """What is in the bottle, all of it, as one liquid that meets no ice."""
+        """Contents of the bottle as one liquid that meets no ice."""
         return forecast_of(poured_serve(self.drink, self.inside, (), self.water_ml, "none"))
 
     @property
@@ -174,7 +174,7 @@ class Batch:
 
     @property
     def chilling(self) -> Chilling:
-        """How long it takes to be cold where it waits."""
+        """Time until the bottle is cold where it is kept."""
         # What freezes before is poured at the edge of it.
         target = max(FREEZER_SERVE_C, self.freezing_c) if self.wish.place == "freezer" else COLD_ENOUGH_C
         each = min(self.total_ml, self.container_ml)
@@ -183,12 +183,12 @@ class Batch:
 
     @property
     def keeping(self) -> Keeping:
-        """How long it keeps."""
+        """Shelf life of the bottle."""
         return keeping_of([pour.ingredient for pour in self.inside], self.bottle.served.abv)
 
     @property
     def findings(self) -> tuple[Finding, ...]:
-        """What has to be told of one serve, as the drink made singly has it: a bottle is no glass."""
+        """Findings of one serve as if it were made to order, as far as they concern a batch."""
         return tuple(finding for finding in self.single.findings if finding.severity != "info" or finding.code in TOLD)
 
     @property

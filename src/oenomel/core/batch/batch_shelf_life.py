@@ -12,7 +12,7 @@ from oenomel.core.wording import listed
 
 @dataclass(frozen=True, slots=True)
 class Keeping:
-    """How long it keeps, [h], whether that is only the day, and why, in a sentence."""
+    """Shelf life of a bottle, [h], whether that is only today, and the reason in a sentence."""
 
     hours: float
     today_only: bool

@@ -59,7 +59,7 @@ PLACES: Final[Mapping[Cold, ColdPlace]] = {
 
 @dataclass(frozen=True, slots=True)
 class Chilling:
-    """How long a vessel takes to be cold: minutes, at the soonest and the latest, and how cold that is, [°C]."""
+    """Time until a container is cold: minutes, the earliest and the latest, and the temperature reached, [°C]."""
 
     minutes: float
     soonest: float

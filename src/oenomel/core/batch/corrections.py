@@ -47,8 +47,8 @@ class CorrectionPour:
 
 @dataclass(frozen=True, slots=True)
 class Correction:
-    """What brings a bottle nearer on one axis: what is added for it, how much of that is half a step here, where every axis then goes,
-    [steps], and the sentence.
+    """Correction of a bottle on one axis: what to add, how much of it is half a noticeable difference, the change of every axis, [steps],
+    and a sentence.
     """
 
     axis: str

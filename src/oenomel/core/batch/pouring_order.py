@@ -46,7 +46,7 @@ class PourLine:
 
     @property
     def brings(self) -> Literal["abv", "sugar", "acid", "water", "other"]:
-        """What it is poured for, by what it holds most of beside what a drink holds."""
+        """Property for which the ingredient is poured: the one it holds most of, compared with a usual drink."""
         if self.is_water:
             return "water"
         held = self.ingredient.composition

@@ -75,7 +75,7 @@ class Case:
 
     @property
     def serves(self) -> int:
-        """How many serves it is: one, or about how many where it is a bottle written down as a drink; its own water isn't counted."""
+        """Number of serves: one, or roughly how many where a whole bottle was written down as a drink; its own water isn't counted."""
         large = sum(pour.meets_ice and pour.liquid_ml >= LARGE_POUR_ML for _, pour in self.poured)
         still = sum(p.liquid_ml for _, p in self.poured if p.ingredient.kind == "water" and p.meets_ice and not p.ingredient.is_sparkling)
         return max(2, round((self.tin.volume_ml - still) / SERVE_ML)) if large > 1 and self.tin.volume_ml >= FOR_MANY_ML else 1

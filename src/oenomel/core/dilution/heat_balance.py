@@ -36,7 +36,7 @@ _HALVINGS: Final = 44
 
 @dataclass(frozen=True)
 class Tin:
-    """What is worked with ice: volume and alcohol in ml, sugar and acid in g, each of shape (...)."""
+    """Contents of the tin: volume and alcohol in ml, sugar and acid in g, each of shape (...)."""
 
     volume_ml: Floats
     alcohol_ml: Floats
@@ -77,8 +77,8 @@ class Tin:
 
 @dataclass(frozen=True, slots=True)
 class Melt:
-    """What a spell with ice does, shape (...): ice melted (less than 0 where the drink freezes on to it), water of its surface, both in g;
-    water taken in ml; temperature at the end in °C.
+    """Result of a time on ice, shape (...): ice melted (negative where the drink freezes on to it) and surface water, both in g; water
+    taken in ml; final temperature in °C.
     """
 
     melted_g: Floats

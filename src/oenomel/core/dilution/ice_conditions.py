@@ -54,7 +54,9 @@ def ice_kind(ice: str) -> IceKind:
 
 @dataclass(frozen=True, slots=True)
 class HouseFactor:
-    """How much water this house takes, by its own weighing: a factor on the forecast, its relative sd and how many measurements."""
+    """Dilution of this bar relative to the forecast, by its own weighing: a factor, its relative standard deviation, and the number of
+    measurements.
+    """
 
     factor: float
     relative_sd: float
@@ -89,7 +91,7 @@ def house_factor(measured_over_forecast: Sequence[float]) -> HouseFactor:
 
 @dataclass(frozen=True)
 class Conditions:
-    """What a forecast supposes.
+    """Assumptions of a forecast about ice and temperatures.
 
     Parameters
     ----------

@@ -58,7 +58,7 @@ class ForTheEvening:
 
 @dataclass(frozen=True, slots=True)
 class Stock:
-    """What stands there of an ingredient: ml in opened bottles fit to pour, how the shelf stands, whether the stillroom makes it."""
+    """Stock of an ingredient: ml in open bottles that are fit to pour, its state on the shelf, and whether the bar prepares it."""
 
     open_ml: float = 0.0
     shelf: str = ""

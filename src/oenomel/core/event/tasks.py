@@ -76,7 +76,7 @@ class EveningDrink:
 
     @property
     def known_by(self) -> str:
-        """What its tasks are known by."""
+        """Key of the drink in its tasks."""
         return self.key or self.of.drink.name
 
 

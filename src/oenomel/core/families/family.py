@@ -74,7 +74,7 @@ class Family:
 
 @dataclass(frozen=True, slots=True)
 class NewPour:
-    """What a new pour of an ingredient is before anyone said more of it: how much, in which unit, as what, and when it goes in."""
+    """Default of a new pour of an ingredient: amount, unit, slot and stage."""
 
     amount: float
     unit: Unit

@@ -43,7 +43,7 @@ drink has more bubbles than another (house rules).
 
 @dataclass(frozen=True, slots=True)
 class AxisDifference:
-    """How one axis differs from the parent.
+    """Difference of one axis from the drink before.
 
     ``value`` and ``parent`` in the axis's unit, ``direction`` "more", "less" or "same", ``headline`` and ``sentence`` in the trade's
     words; ``made_by`` which changes made it, where that isn't plain; ``sureness`` how sure its direction is in a word, ``certainty`` the
@@ -97,12 +97,12 @@ class Comparison:
 
     @property
     def volume_by_ml(self) -> float:
-        """How much larger the drink is than its parent."""
+        """Difference of volume from the drink before, [ml]."""
         return self.present.served.volume_ml - self.parent.served.volume_ml
 
     @property
     def water_by_ml(self) -> float:
-        """How much of that is water from the ice."""
+        """Part of that difference that is dilution, [ml]."""
         return self.present.dilution.water_ml - self.parent.dilution.water_ml
 
 

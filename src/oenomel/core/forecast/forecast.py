@@ -53,8 +53,8 @@ class Dilution:
 
 @dataclass(frozen=True, slots=True)
 class Place:
-    """Where a drink stands: its distance from its family's home in steps, the words for it, and which of the family's homes it is held
-    against; sweet against tart, in steps from the middle and in words: "level", "leans tart".
+    """Position of a drink in its family: its distance from the typical range in steps and in words, the typical range used, and its lean
+    from sweet to tart, in steps and in words.
     """
 
     distance_steps: float
@@ -104,12 +104,12 @@ class Forecast:
 
     @cached_property
     def temperatures(self) -> Temperatures:
-        """How cold it is at each of the four points, [°C]."""
+        """Temperature at each of the four points, [°C]."""
         return temperatures(self.path, self.drink.method, self.conditions)
 
     @cached_property
     def findings(self) -> tuple[Finding, ...]:
-        """What goes wrong and what can hurt someone, errors first."""
+        """Findings about the drink, errors first."""
         family = families().get(self.drink.family)
         return findings(
             Case(self.drink, self.undiluted, self.served, self.pours, self.conditions, self.co2, self.temperatures.glass, family, self.home)
@@ -117,17 +117,17 @@ class Forecast:
 
     @cached_property
     def appearance(self) -> Appearance | None:
-        """How it looks in its glass; None where that isn't of the list."""
+        """Appearance in the glass; None where the glass isn't on the list."""
         return appearance_of(self.drink, self.served.volume_ml)
 
     @property
     def edge(self) -> EdgeSip | None:
-        """What its edge adds to a sip; None where it has none."""
+        """Sugar or salt that the rim adds to a sip; None where there is no rim."""
         return edge_sip(self.drink, self.served.sugar)
 
     @property
     def place(self) -> Place | None:
-        """Where it stands in its family; open forms have no home."""
+        """Position of the drink in its family; None for an open form, which has no typical range."""
         if self.home is None:
             return None
         distance = self.home.distance(self.served)
@@ -146,7 +146,7 @@ class Forecast:
 
     @property
     def cost(self) -> float | None:
-        """What its pours cost, in the house's own currency; None where a price isn't told."""
+        """Cost of the pours in the bar's own currency; None where a price isn't known."""
         prices = [(pour.volume_ml, pour.ingredient.label("price_per_litre")) for pour in self.drink.pours if pour.volume_ml > 0]
         return None if any(price is None for _, price in prices) else math.fsum(ml * (price or 0.0) / 1000 for ml, price in prices)
 

@@ -30,7 +30,9 @@ class Sip:
 
 @dataclass(frozen=True, slots=True)
 class ServedOnIce:
-    """How the drink takes one ice: its look, three sips, the first minute outside its home (None: never, or never inside), in words."""
+    """The drink on one kind of ice: its appearance, three sips, the first minute outside its typical range (None: never, or never
+    inside), and a sentence.
+    """
 
     ice: str
     appearance: Appearance | None

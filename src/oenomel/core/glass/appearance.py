@@ -52,7 +52,7 @@ class Appearance:
 
     @property
     def line_ml(self) -> float:
-        """What the glass holds to its wash line."""
+        """Volume of the glass up to its wash line, [ml]."""
         return self.glass.line_ml
 
 

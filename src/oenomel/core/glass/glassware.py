@@ -46,7 +46,7 @@ class Glass:
 
     @property
     def line_ml(self) -> float:
-        """What it holds to its wash line, [ml]."""
+        """Volume up to the wash line, [ml]."""
         return LINE * self.brim_ml
 
     def height_cm(self, volume_ml: float) -> float:

@@ -68,7 +68,7 @@ class PieceYield:
 
 @dataclass(frozen=True, slots=True)
 class FruitNeed:
-    """What drinks take of a fruit: juice in ml, and pieces of garnish cut from it."""
+    """Need of one fruit: juice in ml, and pieces of garnish cut from it."""
 
     juice_ml: float = 0.0
     wheels: int = 0
@@ -78,8 +78,8 @@ class FruitNeed:
 
 @dataclass(frozen=True, slots=True)
 class FruitToBuy:
-    """How many of a fruit are wanted to be sure in four evenings of five, how many it usually takes and at the least, what decides it
-    (``juice`` or ``garnish``), and the sum told as it is worked out.
+    """Number of one fruit to buy so that it is enough 8 times in 10, the usual and the least number, what decides it (``juice`` or
+    ``garnish``), and the sum in words.
     """
 
     fruit: Fruit

@@ -82,7 +82,7 @@ def check_labels(values: Iterable[SourcedValue]) -> None:
 
 @dataclass(frozen=True, slots=True)
 class Ingredient:
-    """What can go in a slot.
+    """One ingredient: anything that can go into a slot.
 
     ``name`` is the trade's everyday word for it, ``also`` are the other words that mean it; ``rank`` tells how usual it is, from 1
     (behind every bar) to 4 (seldom seen).

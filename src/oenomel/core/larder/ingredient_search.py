@@ -60,7 +60,7 @@ _LEAST_LIKE: Final = 70.0
 
 
 class Tier(IntEnum):
-    """How well typed words fit what an ingredient is called, the best first."""
+    """Quality of a match between typed words and an ingredient, the best first."""
 
     EXACT = 0
     SAME_WORDS = 1
@@ -85,7 +85,7 @@ class Found:
 
 @dataclass(frozen=True, slots=True)
 class Findable:
-    """What can be found of an ingredient: what it is called, what is said of it, and how usual it is."""
+    """Searchable side of an ingredient: its names, the words said of it, and how usual it is."""
 
     slug: str
     name: str

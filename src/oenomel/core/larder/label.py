@@ -34,7 +34,7 @@ DRY: Final = 0.05
 
 @dataclass(frozen=True, slots=True)
 class Label:
-    """What stands on a bottle.
+    """Values printed on a bottle.
 
     Parameters
     ----------

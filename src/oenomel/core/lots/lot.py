@@ -87,8 +87,8 @@ class LotReading:
 
 @dataclass(frozen=True, slots=True)
 class Estimate:
-    """What was supposed of a figure (``abv``, ``sugar`` or ``acid``), what was measured of it, and what is held of both, each with its
-    standard deviation, in the figure's unit; None where nothing was measured.
+    """Prior, measured and posterior value of ``abv``, ``sugar`` or ``acid``, each with its standard deviation in the value's unit; None
+    where nothing was measured.
     """
 
     figure: str

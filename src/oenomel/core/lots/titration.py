@@ -27,7 +27,7 @@ TOO_LITTLE_G: Final = 0.05
 
 @dataclass(frozen=True, slots=True)
 class Titrated:
-    """What a titration says: acid as citric in g per 100 ml with its standard deviation, and what has to be said of it."""
+    """Result of a titration: acid as citric in g per 100 ml with its standard deviation, and a sentence."""
 
     acid: float
     sd: float

@@ -18,7 +18,7 @@ FREE_KINDS = frozenset({"water"})
 
 @dataclass(frozen=True, slots=True)
 class PartCost:
-    """What one part costs, by its price of a litre or a kilogram (``per``); None where nobody told that."""
+    """Cost of one part, by its price per litre or kilogram (``per``); None where that isn't known."""
 
     name: str
     cost: float | None
@@ -29,7 +29,7 @@ class PartCost:
 
 @dataclass(frozen=True, slots=True)
 class Cost:
-    """What something costs in the house's own currency, as far as prices are told, part by part; ``missing`` has none."""
+    """Cost in the bar's own currency, as far as prices are known, part by part; ``missing`` lists what has none."""
 
     total: float
     parts: tuple[PartCost, ...]
@@ -37,7 +37,7 @@ class Cost:
 
     @property
     def words(self) -> str:
-        """What is missing from the sum, in a sentence; empty where nothing is."""
+        """Sentence about missing prices; empty where none is missing."""
         return f"Without {listed(self.missing)}: no price is told." if self.missing else ""
 
 

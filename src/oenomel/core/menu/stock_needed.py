@@ -23,7 +23,7 @@ CRATE_LASTS_H: Final = 72.0
 
 @dataclass(frozen=True, slots=True)
 class StockLevel:
-    """What stands there of an ingredient: ml in lots that are fit to pour, or None where nobody noted it."""
+    """Stock level of an ingredient: ml in lots that are fit to pour, or None where nobody noted it."""
 
     ingredient: Ingredient
     on_hand_ml: float | None

@@ -47,7 +47,7 @@ class TodaysDrink:
 
     @cached_property
     def words(self) -> str:
-        """What today's lots do to it, in the trade's words."""
+        """Sentence about what today's lots change."""
         if self.is_fine:
             return "fine as it is"
         worst = tasted(self.steps)
@@ -55,12 +55,12 @@ class TodaysDrink:
 
     @property
     def moves(self) -> tuple[Move, ...]:
-        """What to pour instead; nothing where it is fine."""
+        """Amounts to pour instead; none where the drink is fine."""
         return () if self.instead is None else self.instead.moves
 
     @cached_property
     def left(self) -> str:
-        """What stays off after the correction, or where there is none; empty where nobody could tell."""
+        """Difference that remains after the correction, or without one; empty where nobody could taste it."""
         if self.is_fine:
             return ""
         if self.instead is None or not self.instead.moves:

@@ -33,7 +33,7 @@ _HALF: Final = {"barspoon": "half a barspoon", "cup": "half a cup", "dash": "hal
 
 @dataclass(frozen=True, slots=True)
 class Measures:
-    """How amounts are told: in ml or in ounces, and how large one is, [ml]."""
+    """Unit of amounts in words, ml or ounces, and the size of an ounce, [ml]."""
 
     shown: Shown = "ml"
     ounce_ml: float = BAR_OUNCE_ML

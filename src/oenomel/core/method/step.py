@@ -29,7 +29,7 @@ class MethodOptions:
 
     @property
     def measures(self) -> Measures:
-        """How amounts are told."""
+        """Unit of amounts in words."""
         return Measures(self.shown, self.ounce_ml)
 
     def sparkling_of(self, drink: Drink) -> Sparkling:
@@ -69,12 +69,12 @@ class Making:
 
     @property
     def glass(self) -> str:
-        """What it is served in."""
+        """Glass that the drink is served in."""
         return self.drink.serve.glass or "glass"
 
     @property
     def vessel(self) -> str:
-        """What it is mixed in."""
+        """Vessel that the drink is mixed in."""
         return _VESSEL.get(self.drink.method.technique, self.glass)
 
     @property
@@ -97,12 +97,12 @@ class Making:
 
     @property
     def mixed(self) -> list[tuple[int, Pour]]:
-        """What goes in the vessel, each with its place."""
+        """Pours that go into the vessel, each with its index."""
         return [(index, pour) for index, pour in enumerate(self.drink.pours) if self.goes_in(pour)]
 
     @property
     def sparkling(self) -> list[tuple[int, Pour]]:
-        """What sparkles and is kept apart, each with its place."""
+        """Sparkling pours that go in later, each with its index."""
         apart = ("mixed", "glass", "topped", "floated")
         return [
             (index, pour)

@@ -92,7 +92,7 @@ def menu_of(
 
 @dataclass(frozen=True, slots=True)
 class _Seen:
-    """What drinks of a list are compared by."""
+    """Features by which drinks of a menu are compared."""
 
     base: str
     sweet: frozenset[str]

@@ -168,7 +168,7 @@ def _garnish(drink: Drink, wish: Criteria, larder: Larder) -> tuple[Garnish, ...
 
 @dataclass(frozen=True, slots=True)
 class Weighed:
-    """What the search found of a combination: who plays what, its kinship, its novelty, the nearest drink of the book, its score."""
+    """Assessment of one combination: roles, aroma pairing, novelty, the nearest drink of the book, and its score."""
 
     parts: Mapping[str, str]
     kinship: float

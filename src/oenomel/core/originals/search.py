@@ -49,7 +49,7 @@ ALIKE_RELEVANCE: Final = 0.95
 
 @dataclass(frozen=True, slots=True)
 class Selection:
-    """What was found so far: the originals, best first, how many combinations there are, were looked at and poured, and notes.
+    """State of a search: the new drinks, best first, the numbers of combinations on paper, looked at and poured, and notes.
 
     ``done`` is false for a first look, ``ended`` true where the budget ended the search before all was poured.
     """
@@ -198,7 +198,7 @@ LEAST_POURED: Final = 24
 
 @dataclass(frozen=True, slots=True)
 class CombinationCount:
-    """How many combinations a wish leaves: on paper, and about how many of them make sense, keep it, and stand at home."""
+    """Number of combinations that criteria leave: on paper, and roughly how many make sense, meet the criteria and are balanced."""
 
     combinations: int
     balanced: int

@@ -27,7 +27,7 @@ PLAIN: Final = 0.4
 
 @dataclass(frozen=True)
 class Features:
-    """What drinks are compared by.
+    """Features by which drinks are compared.
 
     Parameters
     ----------

@@ -48,7 +48,7 @@ class Cell:
 
     @property
     def size(self) -> int:
-        """How many combinations it has, those that hold one thing twice among them."""
+        """Number of combinations, those that hold one ingredient twice included."""
         return math.prod(len(digit.choices) for digit in self.digits)
 
     def at(self, numbers: Ints) -> Ints:
@@ -70,7 +70,7 @@ class Space:
 
     @cached_property
     def size(self) -> int:
-        """How many combinations there are on paper."""
+        """Number of combinations on paper."""
         return sum(cell.size for cell in self.cells)
 
     @property

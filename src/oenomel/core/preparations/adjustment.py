@@ -25,7 +25,7 @@ class WeighedAddition:
 
 @dataclass(frozen=True, slots=True)
 class Adjustment:
-    """What to weigh in, and the same as it is said."""
+    """Additions to weigh in, and a sentence about them."""
 
     additions: tuple[WeighedAddition, ...]
     words: str

@@ -47,7 +47,7 @@ cups err."""
 
 @dataclass(frozen=True)
 class Pot:
-    """What became of a preparation.
+    """Result of a preparation, by mass.
 
     Parameters
     ----------
@@ -84,8 +84,8 @@ class Pot:
 
 @dataclass(frozen=True)
 class Unsure:
-    """What is varied to see how sure an outcome is: factors on each line's weight, sugar and acid (shape (lines,) each), on what is held
-    back and on what evaporates, and on the final measure.
+    """Factors that are varied to see how sure an outcome is: on each line's weight, sugar and acid (shape (lines,) each), on what the
+    solids keep, on evaporation, and on the final measure.
     """
 
     weights: Floats

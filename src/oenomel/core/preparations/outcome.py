@@ -72,7 +72,7 @@ class Total:
 
 @dataclass(frozen=True)
 class Outcome:
-    """What a preparation comes to.
+    """Outcome of a preparation.
 
     Parameters
     ----------
@@ -101,12 +101,12 @@ class Outcome:
 
     @cached_property
     def allergens(self) -> tuple[str, ...]:
-        """What has to be named of what went in."""
+        """Allergens of everything that went in."""
         return tuple(sorted({allergen for line in self.preparation.lines for allergen in line.what.allergens}))
 
     @property
     def totals(self) -> tuple[Total, ...]:
-        """What it holds in 100 ml, as far as there is any."""
+        """Contents in 100 ml, as far as there are any."""
         made = self.composition
         told: tuple[tuple[str, float, float, Mapping[str, float]], ...] = (
             ("sugar", made.sugar, made.relative_sd("sugars"), made.sugars),

@@ -51,7 +51,7 @@ class RecipeLine:
 
     @property
     def name(self) -> str:
-        """What it is called."""
+        """Name of what goes in."""
         return self.what.name
 
     @property
@@ -77,7 +77,7 @@ class RecipeLine:
 
     @property
     def relative_sd(self) -> float:
-        """How far its weight may be off, as a share."""
+        """Relative standard deviation of the weight."""
         if self.unit in ("g", "kg") or (self.unit == "oz" and self.is_dry):
             return WEIGHED_SD
         if self.unit == "piece":
@@ -117,7 +117,7 @@ class KitchenStep:
 
 @dataclass(frozen=True, slots=True)
 class FinalMeasure:
-    """What it came to, as far as it was measured: weight in g, volume in ml, °Bx."""
+    """Measured yield: weight in g, volume in ml and °Bx, as far as known."""
 
     weight_g: float | None = None
     volume_ml: float | None = None

@@ -58,7 +58,7 @@ SO_FEW: Final = 1500
 
 @dataclass(frozen=True)
 class Goal:
-    """What J holds a drink against.
+    """Values from which J measures the distance of a drink.
 
     Parameters
     ----------

@@ -27,7 +27,7 @@ class Stop:
 
 @dataclass(frozen=True, slots=True)
 class Span:
-    """What a range of one pour makes of a drink: at its low and its high end, and where it comes nearest to the target."""
+    """Effect of a range of one pour: the drink at its low and its high end, and the amount nearest to the target."""
 
     low: Stop
     high: Stop

@@ -96,7 +96,7 @@ class Move:
 
     @property
     def amount(self) -> float:
-        """How much it is moved, in its unit."""
+        """Size of the change, in the pour's unit."""
         piece = self.ingredient.piece_ml or 1.0
         one = {"g": SOLIDS_ML_PER_G, "piece": piece, "leaf": piece}.get(self.unit) or ML_PER_UNIT[self.unit]
         return abs(self.after_ml - self.before_ml) / one
@@ -104,7 +104,7 @@ class Move:
 
 @dataclass(frozen=True, slots=True)
 class Residual:
-    """What is left between a drink and its target on one axis: steps (for drawing), and whether it can be tasted, in words."""
+    """Remaining difference between a drink and its target on one axis: in steps (for drawing), and in words whether it can be tasted."""
 
     axis: str
     value: float

@@ -32,7 +32,7 @@ VOLUME_STEP: Final = math.log(1.10)
 
 @dataclass(frozen=True, slots=True)
 class Target:
-    """Where a drink should stand as served: g of sugar and acid per 100 ml, % v/v, ml. An axis that is None is left alone.
+    """Values to reach as served: g of sugar and acid per 100 ml, % v/v, ml. An axis that is None is left alone.
 
     Raises
     ------
@@ -59,7 +59,7 @@ class Target:
 
 @dataclass(frozen=True, slots=True)
 class Weights:
-    """How much each axis counts in J; 1 is usual, 0 leaves it alone."""
+    """Weight of each axis in J; 1 is usual, 0 leaves the axis alone."""
 
     sugar: float = 1.0
     acid: float = 1.0
@@ -74,7 +74,7 @@ class Weights:
 
 @dataclass(frozen=True)
 class Objective:
-    """What a rebalancing goes for.
+    """Objective of a rebalancing: the target and how differences from it count.
 
     Parameters
     ----------

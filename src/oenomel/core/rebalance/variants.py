@@ -112,7 +112,7 @@ def laid_out(variants: Sequence[Variant], rungs: Sequence[Sequence[Rungs]], aim:
 
 
 class Rungs(NamedTuple):
-    """What a free pour may choose, [ml], which of it is poured now, its step, and what a ml of it costs in character."""
+    """Amounts that a free pour may take, [ml], the index of the present one, the step between them, and the identity cost per ml."""
 
     values: Floats
     now: int

@@ -92,7 +92,7 @@ _UP: Final = re.compile(r"\bserve(?:d)? (?:straight )?up\b|\bstraight up\b|\bno 
 
 @dataclass(frozen=True, slots=True)
 class MethodRead:
-    """How a drink is made and served, as far as sentences tell; None and empty where they don't.
+    """Method and serve as far as sentences give them; None and empty where they don't.
 
     ``seconds`` is a pair where a range was told. ``rims`` are what the edge is coated with, and whether only half of it. ``top`` and
     ``floats`` are words for what is poured last, ``rinses`` for what the glass is rinsed with.

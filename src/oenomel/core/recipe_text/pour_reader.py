@@ -33,7 +33,7 @@ ONLY_ICE: Final = re.compile(r"(?:crushed |cracked |pebble |cubed |fresh )?ice(?
 
 @dataclass
 class ParserState:
-    """What was read so far."""
+    """State of a recipe that is being read."""
 
     index: Index
     ingredient_of: Callable[[str], Ingredient]

@@ -25,7 +25,7 @@ class TextLine:
 
 @dataclass(frozen=True, slots=True)
 class Mended:
-    """What somebody said of a line: which ingredient it means, how much of it, or that it is to be left out."""
+    """Correction of one line by a person: the ingredient it means, its amount, or that it is left out."""
 
     slug: str = ""
     amount: str = ""
@@ -55,7 +55,7 @@ class ReadPour:
 
 @dataclass(frozen=True, slots=True)
 class ReadLine:
-    """What a line was taken for, the place of its pour if it made one, and what it could be as well.
+    """Reading of one line: its kind, the index of its pour if it made one, and other possible meanings.
 
     ``asks`` is the slug of an ingredient whose amount the line doesn't tell, ``amounts`` are what its amount could be as well.
     """

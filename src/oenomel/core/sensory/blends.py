@@ -69,7 +69,7 @@ Level = tuple[float, float, float]
 
 @dataclass(frozen=True, slots=True)
 class Jug:
-    """What is poured into a jug, and what that comes to: strength, sugar and acid, and the liqueur's share of it."""
+    """Contents of a jug: what is poured, and its strength, sugar, acid and share of liqueur."""
 
     pours: tuple[Pour, ...]
     volume_ml: float
@@ -109,7 +109,7 @@ class Jugs:
 
     @property
     def glass_ml(self) -> float:
-        """What a glass holds."""
+        """Volume of one glass, [ml]."""
         return self.part_ml * self.parts
 
     def blend(self, more_parts: int) -> Drink:

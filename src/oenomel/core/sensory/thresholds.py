@@ -70,7 +70,7 @@ class TriangleAnswer:
 
 @dataclass(frozen=True)
 class Threshold:
-    """What is known of a taster's step on one axis.
+    """Estimated threshold of a taster on one axis.
 
     Parameters
     ----------
@@ -94,7 +94,7 @@ class Threshold:
 
     @property
     def log_sd(self) -> float:
-        """How unsure it is, as the standard deviation of its logarithm."""
+        """Standard deviation of the threshold's logarithm."""
         chance = self._of_places()
         logs = _log_places()
         mean = chance @ logs
@@ -102,12 +102,12 @@ class Threshold:
 
     @property
     def guesses(self) -> float:
-        """How likely it is that he only guessed."""
+        """Probability that the taster only guessed."""
         return float(self.chances[1].sum())
 
     @property
     def finer(self) -> float:
-        """How likely his step is smaller than the usual one."""
+        """Probability that the taster is more sensitive than usual."""
         return float(np.interp(0.0, _log_places(), np.cumsum(self._of_places()) - self._of_places() / 2))
 
     def right_at(self, steps: ArrayLike) -> Floats:

@@ -20,7 +20,7 @@ AS_TELLING: Final = 0.15
 
 @dataclass(frozen=True, slots=True)
 class BlendsLeft:
-    """What is left in the jugs, [ml]."""
+    """Volumes left in the jugs, [ml]."""
 
     less_ml: float
     more_ml: float
@@ -56,7 +56,7 @@ class Triangle:
 
 @dataclass(frozen=True, slots=True)
 class GlassLine:
-    """What is poured for one glass, or once for the two that are alike: from each jug, [ml], and how much goes into each glass."""
+    """Amounts for one glass, or for the two that are alike: ml from each jug, and ml into each glass."""
 
     glasses: tuple[int, ...]
     less_ml: float

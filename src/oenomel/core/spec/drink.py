@@ -36,7 +36,7 @@ class Pour:
 
     @property
     def liquid_ml(self) -> float:
-        """What is in the drink as it is served, [ml]: a rim and a garnish add nothing, of a rinse 1.5 ml stays."""
+        """Volume that reaches the drink as served, [ml]: a rim and a garnish add none, of a rinse 1.5 ml stays."""
         if self.stage in ("rim", "garnish") or self.dissolves_later:
             return 0.0
         return min(self.volume_ml, RINSE_ML) if self.stage == "rinse" else self.volume_ml

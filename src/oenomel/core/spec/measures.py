@@ -83,7 +83,7 @@ Start = Literal["said", "measured", "times"]
 
 @dataclass(frozen=True, slots=True)
 class Said:
-    """What was said.
+    """Amount as read from words.
 
     Parameters
     ----------
@@ -198,7 +198,7 @@ class _Number:
 
 @v_args(inline=True)
 class _Meaning(Transformer[Token, Any]):
-    """What each rule of the grammar means."""
+    """Meaning of each rule of the grammar."""
 
     def said(self, meant: Said) -> Said:
         return meant

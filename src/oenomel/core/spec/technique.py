@@ -32,7 +32,7 @@ class OwnStep:
 
 @dataclass(frozen=True, slots=True)
 class Method:
-    """How the tin is worked.
+    """Method of a drink: technique, time and ice.
 
     ``seconds`` None stands for the reference time of the technique, 0 is no contact with ice; of a range ``seconds_between`` they are
     the middle. ``ice_pieces`` of ``ice_piece_g`` are counted into the tin: the heat balance then gives the water, whatever the school.
@@ -56,7 +56,7 @@ class Method:
 
     @property
     def piece_g(self) -> float:
-        """What a piece of its ice weighs, [g]."""
+        """Weight of one piece of ice, [g]."""
         return PIECE_G.get(self.ice, 0.0) if self.ice_piece_g is None else self.ice_piece_g
 
     @property
@@ -101,7 +101,7 @@ def garnish_from_words(words: str) -> Garnish:
 
 @dataclass(frozen=True, slots=True)
 class Edge:
-    """How what is on the edge gets there: round half of it, and wetted with what; empty for a cut fruit of the drink's own."""
+    """Rim of the glass: half of it or all, and what it is wetted with; empty for a cut fruit of the drink's own."""
 
     half: bool = False
     wetted_with: str = ""
@@ -109,7 +109,9 @@ class Edge:
 
 @dataclass(frozen=True, slots=True)
 class Serve:
-    """What it is served in. ``chilled`` None leaves it to the trade: a cold drink in a cold glass. ``note`` is for the guest."""
+    """Serve of a drink: glass, ice and garnish. ``chilled`` None leaves it to the trade: a cold drink in a cold glass. ``note`` is for
+    the guest.
+    """
 
     glass: str = ""
     ice: Ice = "none"

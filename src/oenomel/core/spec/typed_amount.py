@@ -33,7 +33,7 @@ Ambiguity = Literal["", "which", "part", "range"]
 
 @dataclass(frozen=True, slots=True)
 class TypedAmount:
-    """What a typed amount means.
+    """Meaning of a typed amount.
 
     ``spoken`` is the amount and its unit; None where the glass decides (``to_the_line``) or nothing is meant before it was asked.
     ``asks`` is what has to be asked first: "which" of the ``choices``, how big a "part" is (then the choices are what it would come to,

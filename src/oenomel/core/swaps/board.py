@@ -60,7 +60,7 @@ HOPELESS_ML: Final = 1000.0
 
 @dataclass(frozen=True)
 class RowOutcome:
-    """Where a drink stands: its figures as served, how far it is from the target in steps by axis (for drawing), and J.
+    """Outcome of a swap: values as served, distance from the target in steps by axis (for drawing), and J.
 
     What can be tasted of that in words, and its colour, are worked out when they are asked for: few of many rows are looked at.
     """
@@ -72,12 +72,12 @@ class RowOutcome:
 
     @cached_property
     def words(self) -> tuple[str, ...]:
-        """What can be tasted of its distance from the target."""
+        """Sentence about what can be tasted of the distance from the target."""
         return tuple(in_words(n, AXES[name]) for name, n in self.steps.items() if can_be_tasted(n))
 
     @cached_property
     def colour(self) -> str:
-        """What it looks like, as "#rrggbb"."""
+        """Colour of the drink, as "#rrggbb"."""
         return swatch(self.drink.pours, self.figures["volume_ml"], air=air_in(self.drink))
 
 
@@ -112,19 +112,19 @@ class SwapRow:
 
     @cached_property
     def unseen(self) -> tuple[str, ...]:
-        """What no axis shows."""
+        """Changes that no axis shows."""
         return _unseen(self.replaced, self.candidate.ingredient)
 
     @cached_property
     def loudness(self) -> tuple[Loudness, ...]:
-        """What a nose could tell of the drink's other parts."""
+        """Changes of aroma that a guest could smell in the other parts."""
         after = self.mended or self.plain
         volumes = after.figures["volume_ml"], self.present.figures["volume_ml"]
         return tuple(each for each in loudness_between(after.drink, self.present.drink, *volumes) if each.told)
 
     @property
     def reach(self) -> float:
-        """How far a bartender would have to reach for it: beer for soda, a bottle that few bars have."""
+        """Effort for a bartender to get the ingredient: low for soda, high for a bottle that few bars have."""
         ingredient = self.candidate.ingredient
         # What a house made or bought itself is there.
         rare = ingredient.rank - 1 if ingredient.origin == "catalogue" else 0
@@ -199,7 +199,7 @@ def swap_board(
 
 
 class _Mended(NamedTuple):
-    """What a mode makes of an candidate."""
+    """Result of one mode for a candidate."""
 
     drink: Drink | None
     moves: tuple[Move, ...] = ()
@@ -235,7 +235,7 @@ class _Seat:
 
     @cached_property
     def present(self) -> RowOutcome:
-        """Where the drink stands without a swap."""
+        """Outcome of the drink without a swap."""
         return self._standings([self.drink], [None])[0]
 
     def likeliest_first(self, candidates: list[Candidate]) -> list[Candidate]:

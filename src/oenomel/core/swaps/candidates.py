@@ -34,7 +34,7 @@ LEAST_OF: Final[Mapping[str, tuple[str, float, str]]] = {
 
 @dataclass(frozen=True, slots=True)
 class Filters:
-    """Which are wanted: ``in_stock`` are the slugs in stock, None for any; ``most_price`` per litre; ``kinds`` empty for any."""
+    """Filters of a board: ``in_stock`` are the slugs in stock, None for any; ``most_price`` per litre; ``kinds`` empty for any."""
 
     in_stock: frozenset[str] | None = None
     avoid_allergens: frozenset[str] = frozenset()

@@ -18,7 +18,7 @@ ALCOHOL_FREE_ABV: Final = 0.5
 
 @dataclass(frozen=True, slots=True)
 class Brief:
-    """What a drink is for. Only what can be computed is held against its trials; the rest is there to be read.
+    """Purpose of a drink. Only what can be computed is checked in its trials; the rest is there to be read.
 
     Parameters
     ----------

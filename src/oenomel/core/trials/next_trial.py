@@ -86,7 +86,7 @@ State = Literal["not yet", "close enough", "as near as can be poured"]
 
 @dataclass(frozen=True)
 class TrialStanding:
-    """How a trial stands to what the tongue asks for.
+    """Position of a trial relative to what its tasting notes ask for.
 
     ``chance`` is how likely it lies within a step on every axis; ``state`` is "close enough", "as near as can be poured" where what is
     asked for can't be reached, or "not yet".
@@ -229,7 +229,7 @@ def proposals(
 
 @dataclass(frozen=True)
 class _Question:
-    """What was said of a trial, and everything that is needed to answer it; each kind of answer is a method."""
+    """Tasting notes of a trial with everything that an answer needs; each kind of answer is a method."""
 
     present: Drink
     verdict: Verdict

@@ -91,7 +91,7 @@ class Palate:
 
     @property
     def sd(self) -> Floats:
-        """How unsure each axis is, shape (3,), [steps]."""
+        """Standard deviation of each axis, shape (3,), [steps]."""
         sd: Floats = np.sqrt(np.diag(self.covariance))
         return sd
 

@@ -82,7 +82,7 @@ class WaterFound:
 
 @dataclass(frozen=True, slots=True)
 class OwnWater:
-    """How much water a technique takes in a house: a factor on the forecast, its 80 % interval, from how many measurements, in words."""
+    """Dilution of one technique in this bar: a factor on the forecast, its 80 % interval, the number of measurements, and a sentence."""
 
     technique: str
     factor: float

@@ -22,7 +22,7 @@ _COMPLAINTS: Final = {
 
 @dataclass(frozen=True, slots=True)
 class Verdict:
-    """What was said of each axis and of the body, −3 (far too little) over 0 (right) to 3 (far too much); None where nothing was said.
+    """Verdict on each axis and on the body, −3 (far too little) over 0 (right) to 3 (far too much); None where nothing was said.
 
     ``loud`` is the slug of the one thing that drowns the rest, or empty; ``lacking`` whether something is missing.
 
@@ -48,7 +48,7 @@ class Verdict:
 
     @property
     def axes(self) -> tuple[int | None, ...]:
-        """What was said of sweetness, acidity and strength, in this order."""
+        """Verdicts on sweetness, acidity and strength, in this order."""
         return self.sugar, self.acid, self.abv
 
 

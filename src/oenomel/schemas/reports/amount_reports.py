@@ -17,7 +17,7 @@ __all__ = ["AmountReport", "read_typed", "with_amount"]
 
 
 class AmountReport(Report):
-    """What the text means, in the keys of a pour.
+    """Meaning of a typed text, in the keys of a pour.
 
     ``asks`` is empty where that is all; else nothing may be poured before it was asked "which" of the ``choices`` is meant, how big a
     "part" is (``choices`` are what it would come to for each of ``part_sizes``, in ml), or between which ends of a "range".

@@ -64,7 +64,7 @@ class PourLineReport(Report):
 
 
 class StaysOutReport(Report):
-    """What is added serve by serve, and why it isn't in the bottle."""
+    """Pour that is added serve by serve, and why it isn't in the bottle."""
 
     name: str
     why: str
@@ -89,7 +89,7 @@ class MinutesReport(Report):
 
 
 class LabelReport(Report):
-    """What is stuck on the bottle."""
+    """Label of the bottle."""
 
     serve: str
     each: list[str]
@@ -210,7 +210,7 @@ class CorrectionPourReport(Report):
 
 
 class CorrectionReport(Report):
-    """What brings a bottle nearer on one axis, how much of it is half a step there, where each axis goes, in words."""
+    """Correction of a bottle on one axis, how much of it is half a noticeable difference, the change of each axis, and a sentence."""
 
     axis: str
     word: str
@@ -290,7 +290,7 @@ class DescentReport(Report):
 
 
 class PouredReport(Report):
-    """What went into a bottle."""
+    """Amount that went into a bottle."""
 
     name: str
     ml: float

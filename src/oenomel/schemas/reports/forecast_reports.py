@@ -69,7 +69,7 @@ class Intervals(Report):
 
 
 class DoubtReport(Report):
-    """What makes each figure unsure."""
+    """Causes of each value's uncertainty."""
 
     volume_ml: Drivers
     abv: Drivers
@@ -78,8 +78,8 @@ class DoubtReport(Report):
 
 
 class PourReport(Report):
-    """What a pour brings to the glass, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether it may move when the drink
-    is rebalanced and nothing else is said, or None where it has no amount to choose.
+    """Contribution of a pour, and its share (0 to 1) of the drink's sugar, acid and alcohol; whether a rebalancing may change it when
+    nothing else is said, or None where it has no amount to choose.
     """
 
     volume_ml: float
@@ -103,7 +103,9 @@ class FindingReport(Report):
 
 
 class AppearanceReport(Report):
-    """How the drink looks in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it is."""
+    """Appearance of the drink in its glass, a preview: its layers from below, the foam on them, what is dripped on top, and how full it
+    is.
+    """
 
     ice: str
     line_ml: float
@@ -159,7 +161,7 @@ class AxisReport(Report):
 
 
 class LoudnessReport(Report):
-    """How loud an ingredient is beside before: its shares of the glass, 0 to 1, and in words; ``told`` where a nose could tell it."""
+    """Aroma of an ingredient compared with before: its shares of the glass, 0 to 1, and in words; ``told`` where a guest could smell it."""
 
     slug: str
     name: str
@@ -171,7 +173,7 @@ class LoudnessReport(Report):
 
 
 class ParentReport(Report):
-    """Where the parent stands: what a drink is held against, and no more."""
+    """Values of the drink before, for comparison."""
 
     served: LevelsReport
     interval80: Intervals

@@ -47,7 +47,7 @@ class LotReport(Report):
 
 
 class DoubtOfDrink(Report):
-    """How sure an axis of a finished drink is with the lot as read, beside what it would be if nothing had been: half of 80 %."""
+    """Uncertainty of one axis of a finished drink with the lot as read, and without its readings: half of the 80 % interval."""
 
     drink_id: int
     drink: str
@@ -67,7 +67,7 @@ class LotDetail(LotReport):
 
 
 class TitratedReport(Report):
-    """What a titration says: acid as citric in g per 100 ml, how far it may be off, and in words."""
+    """Result of a titration: acid as citric in g per 100 ml, its uncertainty, and a sentence."""
 
     acid: float
     sd: float

@@ -73,7 +73,7 @@ class WorthReport(Report):
 
 
 class LowReport(Report):
-    """What runs low on the shelf."""
+    """Ingredient that runs low on the shelf."""
 
     ingredient: Named
     state: str
@@ -81,7 +81,7 @@ class LowReport(Report):
 
 
 class PrepareReport(Report):
-    """What falls short of its par or of tonight: so much to prepare (by the stillroom) or to open."""
+    """Ingredient below its par or below tonight's need: how much to prepare or to open."""
 
     ingredient: Named
     ml: float

@@ -70,7 +70,7 @@ class StopReport(Report):
 
 
 class SpanReport(Report):
-    """What the range of a pour makes of the drink, and where it should settle."""
+    """Effect of a pour's range on the drink, and the amount it should settle at."""
 
     pour: int
     low: StopReport

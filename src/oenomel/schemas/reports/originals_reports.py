@@ -38,7 +38,7 @@ class NearestReport(Report):
 
 
 class OriginalPourReport(Report):
-    """Who plays a part of an original."""
+    """Ingredient in one role of a new drink."""
 
     part: str
     slug: str
@@ -70,7 +70,7 @@ class OriginalReport(Report):
 
 
 class HandfulReport(Report):
-    """What was found so far, best first; how many combinations the wish has on paper, were drawn, and were poured; ``done`` at the end."""
+    """New drinks found so far, best first; the numbers of combinations on paper, drawn and poured; ``done`` at the end."""
 
     originals: list[OriginalReport]
     combinations: int

@@ -20,7 +20,7 @@ __all__ = [
 
 
 class PreparationLineReport(Report):
-    """What one part of something costs, by its price of a litre or a kilogram."""
+    """Cost of one part, by its price per litre or kilogram."""
 
     name: str
     cost: float | None
@@ -30,7 +30,7 @@ class PreparationLineReport(Report):
 
 
 class CostReport(Report):
-    """What something costs in the house's own currency; ``words`` names what has no price."""
+    """Cost in the bar's own currency; ``words`` names what has no price."""
 
     total: float
     per_litre: float | None
@@ -40,7 +40,7 @@ class CostReport(Report):
 
 
 class PreparationAnswer(PreparationReport):
-    """What a preparation comes to, and what it costs."""
+    """Outcome and cost of a preparation."""
 
     cost: CostReport
 
@@ -61,7 +61,7 @@ class PreparationSummary(Report):
 
 
 class FollowReport(Report):
-    """What a lot does to a drink where it stands in the place of what the larder tells."""
+    """Effect of a lot on a drink, compared with the standard values."""
 
     drink_id: int
     drink: str
@@ -72,7 +72,7 @@ class FollowReport(Report):
 
 
 class MadeReport(Report):
-    """What was just made: its lot, and what follows."""
+    """Lot that was just made, and its effects."""
 
     lot_id: int
     name: str
@@ -88,7 +88,7 @@ class WeighedAdditionReport(Report):
 
 
 class AdjustmentReport(Report):
-    """What to weigh in, and the same as it is said."""
+    """Additions to weigh in, and a sentence about them."""
 
     additions: list[WeighedAdditionReport]
     words: str

@@ -45,7 +45,7 @@ class JobReport(Report):
 
 
 class JugLineReport(Report):
-    """What is poured into a jug."""
+    """One ingredient poured into a jug."""
 
     ingredient: str
     name: str
@@ -159,7 +159,7 @@ class WeekReport(Report):
 
 
 class TongueReport(Report):
-    """What is known of a tongue, of the house's for an empty name; who tastes here; sittings that go on."""
+    """Thresholds of a taster, or of the team for an empty name; the tasters; sessions that are open."""
 
     taster: str
     tasters: list[str]
@@ -197,7 +197,7 @@ class ExerciseReport(Report):
 
 
 class SolvedReport(Report):
-    """What was right, which part of it was answered so, and why."""
+    """Solution of an exercise, which part was answered right, and why."""
 
     id: int
     right: dict[str, list[str]]

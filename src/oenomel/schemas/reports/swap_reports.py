@@ -39,7 +39,7 @@ class MoveReport(Report):
 
 
 class ResidualReport(Report):
-    """What is left to the target on an axis, in steps for drawing and in words; ``felt`` where a tongue could tell it."""
+    """Remaining difference from the target on an axis, in steps for drawing and in words; ``felt`` where a guest could taste it."""
 
     axis: Literal["sugar", "acid", "abv", "volume_ml"]
     value: float
@@ -83,7 +83,7 @@ class RebalanceReport(AnswerReport):
 
 
 class StepsReport(Report):
-    """How far from the target by axis, in noticeable steps; for drawing, too rough to be printed."""
+    """Distance from the target by axis, in noticeable differences; for drawing, too rough to be printed."""
 
     sugar: float
     acid: float
@@ -91,7 +91,7 @@ class StepsReport(Report):
 
 
 class StandingReport(Report):
-    """Where a drink would stand; ``tasted`` are the axes on which its difference from the target can be tasted, ``words`` tell that."""
+    """Outcome of a swap; ``tasted`` are the axes on which its difference from the target can be tasted, ``words`` says so."""
 
     pours: list[PourEntry]
     figures: LevelsReport

@@ -84,7 +84,7 @@ class BesideReport(Report):
 
 
 class MeasuredDilutionReport(Report):
-    """What a trial's readings say of its water: measured by forecast, and how it was found."""
+    """Dilution that the readings of a trial show: measured by forecast, and how it was found."""
 
     ratio: float
     how: str
@@ -168,7 +168,7 @@ class ProposalReport(Report):
 
 
 class NextReport(Report):
-    """What to try next."""
+    """Proposals for the next trial."""
 
     standing: TrialStanding
     proposals: list[ProposalReport]
@@ -235,7 +235,7 @@ class BranchReport(Report):
 
 
 class TreeReport(Report):
-    """Who descends from whom; ``more`` where there are trials that aren't shown."""
+    """Family tree of trials; ``more`` where some aren't shown."""
 
     nodes: list[NodeReport]
     branches: list[BranchReport]

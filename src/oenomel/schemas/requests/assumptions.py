@@ -16,7 +16,7 @@ __all__ = ["AssumptionsQuery"]
 
 
 class AssumptionsQuery(Entry):
-    """What a forecast supposes of the ice and the temperatures, as far as it isn't the usual: see `core.dilution.Conditions`.
+    """Assumptions about ice and temperatures, as far as they aren't the usual ones: see `core.dilution.Conditions`.
 
     ``own``: whether the house's own measurements of its water count.
     """

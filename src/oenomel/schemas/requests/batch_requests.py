@@ -26,8 +26,8 @@ Time = Annotated[str, Field(max_length=40)]
 
 
 class BatchWishEntry(Entry):
-    """How a batch is wanted: how it is served, and one of serves, a container or what is to be used up (``use_up``, a slug, and how much of
-    it, in ml); see `core.service.BatchWish`. ``serves`` with ``container_ml``: so many, into that container.
+    """Request for a batch: how it is served, and one of serves, a container or what is to be used up (``use_up``, a slug, and how much of
+    it, in ml); see `core.batch.batch.BatchWish`. ``serves`` with ``container_ml``: so many, into that container.
     """
 
     service: Service
@@ -53,7 +53,7 @@ class BatchEntry(BatchWishEntry):
 
 
 class PouredEntry(Entry):
-    """What really went into a bottle: of what, how much, out of which lot."""
+    """Amount that really went into a bottle: ingredient, ml, and lot."""
 
     ingredient: IngredientEntry
     ml: Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
@@ -62,7 +62,7 @@ class PouredEntry(Entry):
 
 
 class AdditionEntry(Entry):
-    """What is added to a bottle that was tasted, and what the tongue or the refractometer said."""
+    """Addition to a bottle that was tasted, with the tasting note or the reading behind it."""
 
     poured: Annotated[list[PouredEntry], Field(min_length=1, max_length=60)]
     words: Annotated[Plain, Field(max_length=500)] = ""

@@ -26,7 +26,7 @@ Strength = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
 
 
 class WishEntry(Entry):
-    """What original drinks are wished to be; see `core.originals.Criteria`.
+    """Criteria for new drinks; see `core.originals.Criteria`.
 
     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``soon``: gladly of what wants to be
     used up; ``palate`` is a taster, or "" for the house. ``but`` are names that are given already.

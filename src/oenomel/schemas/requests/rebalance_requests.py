@@ -57,7 +57,7 @@ TargetEntry = Annotated[
 
 
 class WeightsEntry(Entry):
-    """How much each axis counts; 1 is usual."""
+    """Weight of each axis; 1 is usual."""
 
     sugar: Annotated[Level, Field(le=100)] = 1
     acid: Annotated[Level, Field(le=100)] = 1
@@ -69,7 +69,7 @@ Bounds = Annotated[list[Annotated[Level, Field(le=2000)]], Field(min_length=2, m
 
 
 class AimRequest(Entry):
-    """What a spec is rebalanced for.
+    """Objective of a rebalancing.
 
     ``free`` names the pours that may move, by slug, by the name of an inline ingredient, or by their place in the spec; without it
     those of base, sour, sweet and liqueur may. ``grid`` in ml. ``bounds`` by the same names. ``correctors`` are slugs of which up to two

@@ -46,12 +46,12 @@ class ExerciseEntry(Entry):
 
 
 class ExerciseAnswerEntry(Entry):
-    """What was answered, by what was asked."""
+    """Answers to an exercise, by question."""
 
     said: Annotated[dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_length=40)]], Field(max_length=10)]
 
 
 class TrainingEntry(Entry):
-    """Who begins the week's plan."""
+    """Person who begins the training plan."""
 
     taster: Who

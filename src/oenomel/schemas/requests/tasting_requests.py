@@ -18,7 +18,7 @@ Taster = Annotated[Plain, StringConstraints(strip_whitespace=True, min_length=1,
 
 
 class WordsEntry(Report):
-    """What was written, in the order of tasting."""
+    """Words of a tasting note, in the order of tasting."""
 
     look: Text = ""
     nose: Text = ""
@@ -28,7 +28,7 @@ class WordsEntry(Report):
 
 
 class TastingNoteEntry(Report):
-    """What a taster said: −3 far too little, 0 right, 3 far too much, nothing where nothing was said; ``loud`` a slug of the drink."""
+    """Tasting note: −3 far too little, 0 right, 3 far too much, None where nothing was said; ``loud`` is a slug of the drink."""
 
     taster: Taster
     sugar: Verdicts = None

@@ -29,7 +29,7 @@ class FactorEntry(Entry):
 
 
 class SupposedEntry(Entry):
-    """What the kept forecast supposed of the ice and the temperatures, as far as it wasn't the usual."""
+    """Assumptions of the saved forecast about the ice and the temperatures, as far as they weren't the usual ones."""
 
     dilution: DilutionSchool = "curve"
     ice_g: float | None = None
@@ -41,7 +41,9 @@ class SupposedEntry(Entry):
 
 
 class MadeEntry(Entry):
-    """Who made a trial and how: ``lots`` are words by slug; ``poured`` are the pours as they really went in, none where as written."""
+    """Circumstances of a trial: who made it; ``lots`` are names by slug; ``poured`` are the pours as they really went in, None where as
+    written.
+    """
 
     maker: Words = ""
     strainer: Words = ""

@@ -36,7 +36,7 @@ class MakeEntry(Entry):
 
 
 class BatchChange(Entry):
-    """What becomes of a batch: left out, it stays as it is.
+    """Change of a batch; what is left out stays as it is.
 
     ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
     """
@@ -58,7 +58,9 @@ class ServedEntry(Entry):
 
 
 class SaidOfBottle(Entry):
-    """What a tongue said of it, −3 (far too little) to 3 (far too much), an axis each; and the grid of what is at hand, in ml."""
+    """Tasting note of a bottle, −3 (far too little) to 3 (far too much) for each axis; and the smallest amount that can be measured, in
+    ml.
+    """
 
     sugar: Annotated[int, Field(ge=-3, le=3)] | None = None
     acid: Annotated[int, Field(ge=-3, le=3)] | None = None
@@ -67,7 +69,7 @@ class SaidOfBottle(Entry):
 
 
 class BottleReading(Entry):
-    """What was read of a bottle: °Bx or titrated acid, in the unit of its kind, and how far the device may be off."""
+    """Reading of a bottle: °Bx or titrated acid, in the unit of its kind, and its standard deviation."""
 
     what: Literal["brix", "acid", "abv"]
     value: Annotated[float, Field(allow_inf_nan=False, ge=-10_000, le=10_000)]

@@ -32,7 +32,7 @@ class MeasuringDeviceReport(Report):
 
 
 class DeviceReadRequest(Entry):
-    """What is read: a trial at a point of its making, by a make of the device; ``zero`` sets it to nothing first."""
+    """Request to read a trial at a point of its making, with a make of the device; ``zero`` sets the device to nothing first."""
 
     trial_id: RowId
     point: ReadingPoint
@@ -41,14 +41,14 @@ class DeviceReadRequest(Entry):
 
 
 class DeviceReading(Report):
-    """What a device shows."""
+    """Value that a device shows."""
 
     quantity: ShownByDevice
     value: float
 
 
 class FactorReport(Report):
-    """How much water a technique takes in this house, by its own measurements: a factor on the forecast with its 80 % interval."""
+    """Dilution of a technique in this bar, by its own measurements: a factor on the forecast with its 80 % interval."""
 
     technique: str
     factor: float

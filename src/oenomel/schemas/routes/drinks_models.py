@@ -82,7 +82,7 @@ class NewDrink(Entry):
 
 
 class NewNotes(Entry):
-    """What is to be remembered of a drink; ``was`` is what the window showed of it: refused with 409 where it was changed since."""
+    """Notes about a drink; ``was`` is what the window showed: refused with 409 where they were changed since."""
 
     notes: Notes
     was: Notes | None = None
@@ -112,7 +112,7 @@ class NewTrial(Entry):
 
 
 class Reference(Entry):
-    """Whether a trial counts towards its family's home."""
+    """Choice whether a trial widens its family's typical range."""
 
     counts: bool
 
@@ -126,8 +126,8 @@ class DraftEntry(Entry):
 
 
 class BookQuery(Entry):
-    """What a drink has to have: every word of ``q`` in its name, trials, ingredients or sheets; a family, a taster, at least such a score,
-    every pour in stock.
+    """Search of the book: every word of ``q`` in its name, trials, ingredients or notes; a family, a taster, a least score, every pour in
+    stock.
     """
 
     q: Annotated[Plain, Field(max_length=100)] = ""
@@ -145,6 +145,6 @@ class PageQuery(BookQuery):
 
 
 class BookCount(Report):
-    """How many drinks there are."""
+    """Number of drinks."""
 
     drinks: int

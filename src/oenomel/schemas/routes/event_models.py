@@ -34,6 +34,6 @@ class EveningChange(Entry):
 
 
 class ListQuery(AssumptionsQuery):
-    """What is supposed of the ice, and the format of the list."""
+    """Assumptions about the ice, and the format of the list."""
 
     wanted: ListFormat = "text"

@@ -36,9 +36,7 @@ class ComparedReport(ComparisonReport):
 
 
 class MendRequest(Entry):
-    """Which mend of which finding to apply: the finding's code and pour, and the mend's place in its list; the parent where it only
-    shows beside it.
-    """
+    """Fix to apply: the finding's code and pour, and the fix's place in its list; the parent where the finding only shows beside it."""
 
     spec: SpecFile
     parent: SpecFile | None = None

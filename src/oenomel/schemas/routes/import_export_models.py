@@ -52,7 +52,7 @@ class ExportReport(Report):
 
 
 class DataFileReport(Report):
-    """Where the house lives: its data file, how large it is, which version wrote it, and its copies. No path is told to a guest."""
+    """Data file: its path, size, version and backups. A guest is given no path."""
 
     path: str
     size_bytes: int

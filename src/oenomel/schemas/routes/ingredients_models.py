@@ -60,7 +60,7 @@ class FoundIngredient(Report):
 
 
 class FoundReport(Report):
-    """What words mean, best first; ``nearest`` only where they mean nothing that is known."""
+    """Ingredients that words mean, best first; ``nearest`` only where the words mean nothing known."""
 
     found: list[FoundIngredient]
     nearest: list[FoundIngredient]

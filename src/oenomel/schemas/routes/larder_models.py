@@ -47,7 +47,9 @@ class LarderDetail(Report):
 
 
 class SetRightEntry(Entry):
-    """What the house knows better, and from where: strength in %, all sugar and all acid in g per 100 ml, density, days that it keeps."""
+    """The bar's own values of an ingredient, and their source: strength in %, all sugar and all acid in g per 100 ml, density, days that
+    it keeps.
+    """
 
     abv: Level | None = None
     sugar: Level | None = None
@@ -75,7 +77,7 @@ class HouseValues(Entry):
 
 
 class RetiredEntry(Entry):
-    """Whether an ingredient is no longer offered."""
+    """Choice whether an ingredient is no longer offered."""
 
     retired: bool
 
@@ -87,7 +89,7 @@ class TableEntry(Entry):
 
 
 class TableReport(Report):
-    """What a table changed: a line each, and the sums of it."""
+    """Changes that a table made: a line each, and their numbers."""
 
     added: list[str]
     changed: list[str]

@@ -39,7 +39,7 @@ class LotEntry(Entry):
 
 
 class LotChange(Entry):
-    """What becomes of a lot: what is left of it, whether it is used up, its name, when it was made; left out, it stays as it is.
+    """Change of a lot: what is left of it, whether it is finished, its name, when it was made; what is left out stays as it is.
 
     ``was`` is what the window showed of the fields that it changes: refused with 409 where they were changed elsewhere since.
     """
@@ -53,7 +53,7 @@ class LotChange(Entry):
 
 
 class TitrationEntry(Entry):
-    """What a titration took: the sample and the lye, in ml, and how strong the lye is."""
+    """Titration: sample and lye, in ml, and the strength of the lye."""
 
     sample_ml: Annotated[float, Field(allow_inf_nan=False)] = 10.0
     lye_ml: Annotated[float, Field(allow_inf_nan=False)]
@@ -61,7 +61,7 @@ class TitrationEntry(Entry):
 
 
 class LotReadRequest(Entry):
-    """Which device reads a lot; ``zero`` sets it to nothing first."""
+    """Request to read a lot with a make of a device; ``zero`` sets the device to nothing first."""
 
     make: Annotated[Plain, Field(max_length=60)] = "simulated"
     zero: bool = True

@@ -12,25 +12,25 @@ from oenomel.schemas.requests.rebalance_requests import Grid
 
 
 class OnTheListEntry(Entry):
-    """What a drink is sold for, and how many are expected tonight; None where nobody tells."""
+    """Price of a drink, and how many are expected tonight; None where nobody said."""
 
     price: Annotated[float, Field(allow_inf_nan=False, le=100_000)] | None = None
     serves: Annotated[int, Field(ge=0, le=10_000)] | None = None
 
 
 class ParEntry(Entry):
-    """How much of an ingredient should stand there at least, in ml."""
+    """Par of an ingredient, in ml."""
 
     par_ml: Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)] | None = None
 
 
 class CurrencyEntry(Entry):
-    """How prices are written: €, £, $."""
+    """Sign of the currency: €, £, $."""
 
     sign: Annotated[Plain, Field(max_length=8)]
 
 
 class TodayQuery(AssumptionsQuery):
-    """What is supposed of the ice, and the smallest step of the jigger in ml."""
+    """Assumptions about the ice, and the smallest step of the jigger in ml."""
 
     grid: Grid = 2.5

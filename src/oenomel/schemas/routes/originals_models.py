@@ -12,7 +12,7 @@ from oenomel.schemas.spec_file import SpecFile
 
 
 class LeftReport(Report):
-    """How many combinations a wish leaves: on paper, and about how many of them make sense, keep it and stand at home."""
+    """Number of combinations that criteria leave: on paper, and roughly how many make sense, meet the criteria and are balanced."""
 
     combinations: int
     balanced: int
@@ -50,7 +50,7 @@ class OriginalsFlightReport(Report):
 
 
 class KinshipEntry(Entry):
-    """What the house sets for a pair of aroma groups, 0 (at odds) to 1 (an old friendship)."""
+    """Value that the bar sets for a pair of aroma groups, 0 (they clash) to 1 (they go together)."""
 
     one: Annotated[Plain, Field(max_length=40)]
     other: Annotated[Plain, Field(max_length=40)]

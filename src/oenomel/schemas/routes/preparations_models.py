@@ -44,6 +44,6 @@ class AcidAdjustmentEntry(Entry):
 
 
 class GoodPriceEntry(Entry):
-    """What a kilogram of a dry good costs; None where that isn't known."""
+    """Price per kilogram of a dry good; None where it isn't known."""
 
     price_per_kg: Annotated[float, Field(allow_inf_nan=False, le=100_000)] | None = None

@@ -12,7 +12,7 @@ from oenomel.schemas.spec_file import SpecFile
 
 
 class MendedEntry(Entry):
-    """What somebody said of a line: which ingredient it means, how much of it, or that it is left out."""
+    """Correction of one line by a person: the ingredient it means, its amount, or that it is left out."""
 
     slug: Annotated[Plain, Field(max_length=200)] = ""
     amount: Annotated[Plain, Field(max_length=60)] = ""

@@ -10,6 +10,6 @@ from oenomel.schemas.base import Entry, Plain
 
 
 class TasterQuery(Entry):
-    """Whose tongue; the house's for an empty name."""
+    """Taster, or an empty name for the team."""
 
     taster: Annotated[Plain, Field(max_length=100)] = ""

@@ -13,14 +13,16 @@ from oenomel.schemas.base import Entry, Level, Plain
 
 
 class ShelfStateEntry(Entry):
-    """How an ingredient stands on the shelf; "off" takes it away. The price is per litre, in the house's own currency."""
+    """State of an ingredient on the shelf; "off" takes it away. The price is per litre, in the bar's own currency."""
 
     state: ShelfState | Literal["off"]
     price_per_litre: Annotated[Level, Field(le=10_000)] | None = None
 
 
 class LabelEntry(Entry):
-    """What stands on a bottle: strength as % or as US proof, sugar and acid in g per 100 ml, or a class of sweetness; what it is like."""
+    """Values printed on a bottle: strength as % or as US proof, sugar and acid in g per 100 ml, or a class of sweetness; and an
+    ingredient that it resembles.
+    """
 
     name: Annotated[Plain, Field(min_length=1, max_length=200)]
     kind: Kind

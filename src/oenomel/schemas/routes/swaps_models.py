@@ -17,7 +17,7 @@ from oenomel.schemas.requests.rebalance_requests import (
 
 
 class FilterEntry(Entry):
-    """Which offers are wanted."""
+    """Filters of the board."""
 
     at_hand: bool = False
     avoid_allergens: Annotated[list[Annotated[Plain, Field(max_length=40)]], Field(max_length=20)] = []
@@ -28,7 +28,7 @@ class FilterEntry(Entry):
 
 
 class SwapsRequest(AimRequest):
-    """Which pour, by its place in the spec; how a candidate is poured; and what is wanted.
+    """Request for swaps of one pour, by its index in the spec; how a candidate is poured; and filters.
 
     Without a target the swap should leave the spec where it is. ``only`` names offers by their key; ``limit`` ends the board.
     """

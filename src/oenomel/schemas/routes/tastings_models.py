@@ -34,7 +34,7 @@ class NextRequest(Entry):
 
 
 class TasterReport(Report):
-    """Who has tasted: how many sheets, and when last."""
+    """Taster: the number of tasting notes, and the date of the last."""
 
     taster: str
     sheets: int
@@ -51,7 +51,7 @@ class IngredientNoteEntry(Entry):
 
 
 class IngredientNoteReport(Report):
-    """What a part tasted of alone."""
+    """Tasting note of an ingredient on its own."""
 
     id: int
     taster: str

@@ -11,7 +11,7 @@ from oenomel.schemas.spec_file import SpecFile
 
 
 class MarkEntry(Entry):
-    """What became of a trial; empty for nothing yet, hidden for out of view."""
+    """Mark of a trial; empty for none yet, hidden for out of view."""
 
     mark: Literal["", "finished", "shelved", "hidden"]
 
