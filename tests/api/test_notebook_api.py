@@ -182,7 +182,7 @@ def test_two_trials_are_crossed_and_the_child_knows_its_parents(client, url):
 
 def test_a_brief_is_written_held_and_refused_where_it_contradicts_itself(client, url, golden):
     written = client.put(f"{url}/brief", json={"guest": "dry", "avoid": ["gin"], "least_abv": 30}).json()
-    held = {each["wish"]: each["kept"] for each in written["trials"][0]["held"]}
+    held = {each["wish"]: each["kept"] for each in written["trials"][0]["checks"]}
     golden(held)
     refused = client.put(f"{url}/brief", json={"least_abv": 20, "most_abv": 10})
     golden(refused.json()["detail"])

@@ -88,7 +88,7 @@ def test_what_is_at_hand_and_what_will_not_keep_leads(client, golden):
     old = (datetime.now(UTC) - timedelta(days=12)).isoformat(timespec="seconds")
     lot = {"ingredient": "thyme-syrup", "name": "thyme of the other week", "made_at": old, "readings": []}
     assert client.post("/api/lots", json=lot).status_code == HTTPStatus.CREATED
-    found = wished(client, at_hand=True, soon=True, count=4)["originals"]
+    found = wished(client, at_hand=True, use_up_soon=True, count=4)["originals"]
     slugs = {part["slug"] for each in found for part in each["parts"]}
     assert slugs <= {
         "london-dry-gin",
@@ -106,6 +106,14 @@ def test_what_is_at_hand_and_what_will_not_keep_leads(client, golden):
     assert all(each["cost"] <= found[0]["cost"] + 1 for each in cheap)
     refused = client.post("/api/originals", json={**OF_A_KIND, "at_hand": True, "most_cost": 0.01})
     golden(refused.json()["detail"])
+
+
+def test_the_keys_of_the_version_before_are_still_read(client):
+    first = wished(client)["originals"][0]["spec"]["name"]
+    for old, new in ((("but", [first]), ("taken_names", [first])), (("soon", True), ("use_up_soon", True))):
+        answers = [client.post("/api/originals", json={**OF_A_KIND, key: value}) for key, value in (old, new)]
+        assert answers[0].status_code == HTTPStatus.OK
+        assert answers[0].json() == answers[1].json()
 
 
 def lay(client, original, wish):

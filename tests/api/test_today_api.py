@@ -114,7 +114,7 @@ def test_readings_are_typed_titrated_read_and_taken_back(client, golden):
     worked = client.post("/api/titration", json={"lye_ml": 70.0}).json()
     golden(worked["words"])
     once = client.post(f"{url}/readings", json={"what": "acid", "value": worked["acid"], "sd": worked["sd"]}).json()
-    assert once["figures"][2]["held"] < 4.7
+    assert once["figures"][2]["posterior"] < 4.7
     shown = []
     for device in ("burette", "refractometer", "pH meter"):
         for _ in range(5):
@@ -148,7 +148,7 @@ def test_today_tells_what_to_pour_instead_and_how_much_surer_a_reading_made_it(c
     # The corrected spec is itself what today makes of the written one.
     served = client.post("/api/predict", json=first["spec"]).json()["served"]
     assert served["acid"] == pytest.approx(first["axes"][1]["written"], rel=0.1)
-    surer = client.get(f"/api/lots/{noted['id']}").json()["surer"]
+    surer = client.get(f"/api/lots/{noted['id']}").json()["more_certain"]
     golden(surer[0]["words"])
     assert surer[0]["after"] < 0.5 * surer[0]["before"]
     client.patch(f"/api/lots/{noted['id']}", json={"used_up": True})
@@ -244,7 +244,7 @@ def test_a_preparation_is_written_down_made_into_a_lot_and_drinks_are_brought_ba
     assert follows["instead"]
     cooked = client.get(f"/api/lots/{made['lot_id']}").json()
     assert (cooked["cooked"], cooked["name"]) == (True, "By the cup")
-    assert cooked["figures"][1]["supposed"] == pytest.approx(cooked["brix"] * cooked["composition"]["density"], rel=0.01)
+    assert cooked["figures"][1]["prior"] == pytest.approx(cooked["brix"] * cooked["composition"]["density"], rel=0.01)
     # What was cooked stays what it was, whatever becomes of the recipe.
     client.put("/api/preparations/raspberry-syrup", json={**SYRUP, "lines": SYRUP["lines"][1:], "steps": []})
     assert client.get(f"/api/lots/{made['lot_id']}").json()["figures"] == cooked["figures"]

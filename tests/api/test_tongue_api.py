@@ -217,7 +217,7 @@ def test_a_comparison_says_for_whose_tongue_it_is_told_and_only_where_its_steps_
     pours = [{"ingredient": "white-rum", "amount": 60, "unit": "ml", "slot": "base"}]
     spec = {"format": "oenomel/spec", "version": 1, "name": "Noon", "family": "open", "pours": pours}
     told = {
-        name: post(demo, "/api/compare", {"spec": spec, "parent": spec, "tongue": name}, HTTPStatus.OK)["told_for"]
+        name: post(demo, "/api/compare", {"spec": spec, "parent": spec, "tongue": name}, HTTPStatus.OK)["for_taster"]
         for name in (None, "Wren", "Odile", "")
     }
     # The demo's Odile has had twelve triangles, Wren none; the house has all of them together.

@@ -109,7 +109,7 @@ class _QueuedSearch:
         """Lines as they are found, each in a step of its own; what the first one refuses is still a refusal."""
         first = await self.step(lambda: next(lines))
 
-        async def told() -> AsyncIterator[str]:
+        async def remaining_lines() -> AsyncIterator[str]:
             line: str | None = first
             try:
                 while line is not None and not self.gone:
@@ -119,7 +119,7 @@ class _QueuedSearch:
                 # Whoever goes away in between leaves nothing behind that is still worked.
                 self.gone = True
 
-        return StreamingResponse(told(), media_type=NDJSON)
+        return StreamingResponse(remaining_lines(), media_type=NDJSON)
 
     async def _look(self) -> None:
         while not self.gone:

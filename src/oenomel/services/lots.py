@@ -189,7 +189,7 @@ def _detail(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> Lo
     today = todays_list(conn, conditions)
     axes = {"sugar": "brix", "acid": "acid", "abv": "abv"}
     read = {axis for axis, what in axes.items() if any(reading.what == what for reading in readings)}
-    surer = []
+    more_certain = []
     for drink in today.drinks:
         if in_use and any(pour.ingredient.slug == record.slug for pour in drink.today.present.drink.pours):
             for axis in AXES:
@@ -198,14 +198,14 @@ def _detail(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> Lo
                     words = surer_words(axis, before, after)
                     if words:
                         told = {"drink_id": drink.drink_id, "drink": drink.name, "axis": axis, "before": before, "after": after}
-                        surer.append(DoubtOfDrink.model_validate(told | {"words": words}))
+                        more_certain.append(DoubtOfDrink.model_validate(told | {"words": words}))
     worth = [each.words for each in today.worth if each.slug == record.slug]
     made_by = "its recipe, by grams" if record.preparation else ""
-    acid = lot.figures[2].supposed
+    acid = lot.figures[2].prior
     return LotDetail(
         **_fields(record, lot, readings, in_use),
         titration=list(titration_recipe(acid)) if acid >= 0.2 else ["There is too little acid in this for a titration to matter."],
-        surer=surer,
+        more_certain=more_certain,
         worth=worth,
         made_by=made_by,
     )

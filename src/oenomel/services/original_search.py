@@ -40,11 +40,11 @@ def wished(conn: sqlite3.Connection, entry: WishEntry) -> Criteria:
     """Return a wish with what this house has: its shelf, what wants to be used up, a taster's palate."""
     known = known_by(ingredients.names(conn), ingredients.offered(conn))
     pool = in_stock(conn) if entry.at_hand else None
-    soon = wants_using_up(conn) if entry.soon else frozenset[str]()
+    soon = wants_using_up(conn) if entry.use_up_soon else frozenset[str]()
     off = palate_of(conn, entry.palate).mean.tolist() if entry.palate is not None else (0.0, 0.0, 0.0)
     return wish_from(entry, known, pool=pool, soon=soon, off=off)
 
 
 def names_given(conn: sqlite3.Connection, entry: WishEntry) -> list[str]:
     """Names that no original may have: the book's, and those that the asker has already."""
-    return [*(name for _, name in drinks.names(conn)), *entry.but]
+    return [*(name for _, name in drinks.names(conn)), *entry.taken_names]

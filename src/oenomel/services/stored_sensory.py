@@ -57,11 +57,11 @@ def threshold_on(conn: sqlite3.Connection, taster: str, matter: Attribute) -> Th
 def jugs_text(jugs: Jugs) -> str:
     """Jugs as they are kept."""
 
-    def told(jug: Jug) -> dict[str, Any]:
+    def jug_fields(jug: Jug) -> dict[str, Any]:
         lines = [{"ingredient": pour.ingredient.slug, "ml": pour.volume_ml, "slot": pour.slot} for pour in jug.pours]
         return {"lines": lines, "volume_ml": jug.volume_ml, "level": jug.level, "smell": jug.smell}
 
-    return json.dumps({"less": told(jugs.less), "more": told(jugs.more), "part_ml": jugs.part_ml, "parts": jugs.parts})
+    return json.dumps({"less": jug_fields(jugs.less), "more": jug_fields(jugs.more), "part_ml": jugs.part_ml, "parts": jugs.parts})
 
 
 def jugs_of(conn: sqlite3.Connection, record: SittingRecord) -> Jugs:

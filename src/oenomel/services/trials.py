@@ -161,7 +161,7 @@ def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[
                 sheets=[sheet_report(sheet) for sheet in sheets if sheet.trial_id == trial_id],
                 readings=[beside_report(b, reading.id, reading.device) for b, reading in zip(beside, own, strict=True)],
                 water=None if water is None else MeasuredDilutionReport(ratio=water[0], how=water[1]),
-                held=list(check_brief(_brief(brief), forecast)),
+                checks=list(check_brief(_brief(brief), forecast)),
             )
         )
     return reports

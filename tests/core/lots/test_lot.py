@@ -75,7 +75,7 @@ def test_a_brix_reading_alone_narrows_the_sugar_and_not_the_acid():
 
 def test_two_devices_that_disagree_are_less_sure_than_one_and_two_that_agree_surer():
     def sd(*values):
-        return read("lime-juice", *(("acid", value) for value in values)).figures[2].held_sd
+        return read("lime-juice", *(("acid", value) for value in values)).figures[2].posterior_sd
 
     assert sd(5.5, 5.52) < sd(5.5) < sd(5.0, 6.0)
     assert "disagree" in read("lime-juice", ("acid", 5.0), ("acid", 6.0)).notes[0]
@@ -84,16 +84,16 @@ def test_two_devices_that_disagree_are_less_sure_than_one_and_two_that_agree_sur
 @given(st.floats(3.5, 8), st.floats(0.05, 1))
 def test_what_is_held_lies_between_and_is_never_less_sure_than_either(value, sd):
     acid = read("lime-juice", ("acid", value, sd)).figures[2]
-    assert min(acid.supposed, acid.measured) - 1e-9 <= acid.held <= max(acid.supposed, acid.measured) + 1e-9
+    assert min(acid.prior, acid.measured) - 1e-9 <= acid.posterior <= max(acid.prior, acid.measured) + 1e-9
     # As logarithms: a share of what each is.
-    assert acid.held_sd / acid.held <= min(acid.supposed_sd / acid.supposed, acid.measured_sd / acid.measured) + 1e-9
+    assert acid.posterior_sd / acid.posterior <= min(acid.prior_sd / acid.prior, acid.measured_sd / acid.measured) + 1e-9
 
 
 @given(st.lists(st.floats(4.5, 7), min_size=1, max_size=5), st.randoms())
 def test_readings_count_whatever_their_order(values, shuffled):
     other = list(values)
     shuffled.shuffle(other)
-    one, two = (read("lime-juice", *(("acid", value) for value in each)).figures[2].held for each in (values, other))
+    one, two = (read("lime-juice", *(("acid", value) for value in each)).figures[2].posterior for each in (values, other))
     assert one == pytest.approx(two, rel=1e-9)
 
 

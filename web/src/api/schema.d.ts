@@ -3508,10 +3508,10 @@ export interface components {
             suggested_name: string;
             typed?: components["schemas"]["AmountReport"] | null;
             /**
-             * Told For
+             * For Taster
              * @default
              */
-            told_for: string;
+            for_taster: string;
         };
         /**
          * ComparisonReport
@@ -4102,18 +4102,18 @@ export interface components {
         Estimate: {
             /** Figure */
             figure: string;
-            /** Supposed */
-            supposed: number;
-            /** Supposed Sd */
-            supposed_sd: number;
+            /** Prior */
+            prior: number;
+            /** Prior Sd */
+            prior_sd: number;
             /** Measured */
             measured: number | null;
             /** Measured Sd */
             measured_sd: number | null;
-            /** Held */
-            held: number;
-            /** Held Sd */
-            held_sd: number;
+            /** Posterior */
+            posterior: number;
+            /** Posterior Sd */
+            posterior_sd: number;
         };
         /**
          * EveningChange
@@ -5537,8 +5537,8 @@ export interface components {
             notes: string[];
             /** Titration */
             titration: string[];
-            /** Surer */
-            surer: components["schemas"]["DoubtOfDrink"][];
+            /** More Certain */
+            more_certain: components["schemas"]["DoubtOfDrink"][];
             /** Worth */
             worth: string[];
             /** Made By */
@@ -6267,8 +6267,8 @@ export interface components {
             /** Readings */
             readings: components["schemas"]["BesideReport"][];
             water: components["schemas"]["MeasuredDilutionReport"] | null;
-            /** Held */
-            held: components["schemas"]["BriefCheck"][];
+            /** Checks */
+            checks: components["schemas"]["BriefCheck"][];
         };
         /**
          * OnTheListEntry
@@ -8527,8 +8527,8 @@ export interface components {
          * WishEntry
          * @description Criteria for new drinks; see `core.originals.Criteria`.
          *
-         *     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``soon``: gladly of what wants to be
-         *     used up; ``palate`` is a taster, or "" for the house. ``but`` are names that are given already.
+         *     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``use_up_soon``: gladly of what wants to be
+         *     used up; ``palate`` is a taster, or "" for the house. ``taken_names`` are names that no new drink may have.
          */
         WishEntry: {
             /**
@@ -8567,10 +8567,10 @@ export interface components {
              */
             at_hand: boolean;
             /**
-             * Soon
+             * Use Up Soon
              * @default false
              */
-            soon: boolean;
+            use_up_soon: boolean;
             /** Abv */
             abv?: number[] | null;
             /**
@@ -8626,10 +8626,10 @@ export interface components {
              */
             like: string[];
             /**
-             * But
+             * Taken Names
              * @default []
              */
-            but: string[];
+            taken_names: string[];
             /**
              * Count
              * @default 12

@@ -50,9 +50,9 @@ async def compare_drinks(body: CompareRequest, conn: Connection, conditions: Hou
     homes = typical_ranges_for(conn, drink.family, parent.family)
     tongue = tongue_of(conn, body.tongue)
     # Whose steps aren't known yet is told what a guest is told.
-    told_for = "" if body.tongue is None or tongue == USUAL_TONGUE else body.tongue or THE_HOUSE
-    compared = compare(drink, parent, conditions, homes, tongue, capital(told_for) or A_GUEST)
-    report = ComparedReport.model_validate(compared).model_copy(update={"typed": read, "told_for": told_for})
+    for_taster = "" if body.tongue is None or tongue == USUAL_TONGUE else body.tongue or THE_HOUSE
+    compared = compare(drink, parent, conditions, homes, tongue, capital(for_taster) or A_GUEST)
+    report = ComparedReport.model_validate(compared).model_copy(update={"typed": read, "for_taster": for_taster})
     return Response(report.model_dump_json(), media_type="application/json")
 
 

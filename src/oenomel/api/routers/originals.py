@@ -41,11 +41,11 @@ router = idempotent_router("originals")
 async def list_originals(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> HandfulReport:
     """Return a handful of original drinks that meet a wish."""
 
-    def found() -> HandfulReport:
+    def search_originals() -> HandfulReport:
         *_, last = originals(ground_for(conn, conditions), wished(conn, wish), names_given(conn, wish), budget=search.budget_of(WISH_WORK))
         return handful_report(last)
 
-    return await search.step(found)
+    return await search.step(search_originals)
 
 
 @router.post(
@@ -79,13 +79,13 @@ async def count_left(wish: WishEntry, conn: Connection, conditions: HouseConditi
 async def make_menu(body: MenuEntry, conn: Connection, conditions: HouseConditions, search: Search) -> MenuReport:
     """Return the open places of a list filled, unlike each other and sharing preparations; what stays, stays."""
 
-    def made() -> MenuReport:
+    def build_menu() -> MenuReport:
         stays = dict(zip((each.place for each in body.kept), resolve(conn, *(each.spec for each in body.kept)), strict=True))
         places = [wished(conn, each) for each in body.places]
         known = [name for each in body.places for name in names_given(conn, each)]
         return menu_report(menu_of(ground_for(conn, conditions), places, stays, list(dict.fromkeys(known)), search.budget_of(WISH_WORK)))
 
-    return await search.step(made)
+    return await search.step(build_menu)
 
 
 @router.post("/originals/flight", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])

@@ -84,7 +84,7 @@ class Degree:
     headline: str
     sentence: str
 
-    def told(self, who: str = A_GUEST) -> str:
+    def sentence_for(self, who: str = A_GUEST) -> str:
         """Return the sentence, of a guest or of somebody whose steps it goes by."""
         return self.sentence.format(who=who)
 

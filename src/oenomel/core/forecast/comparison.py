@@ -163,7 +163,7 @@ def _difference(
     if abs(steps[name]) < UNCHANGED_STEPS:
         direction, headline, sentence, sure, certainty = "same", "as the parent", "", "", ""
     else:
-        direction, headline, sentence = "more" if n > 0 else "less", in_words(n, axis), degree(n).told(who)
+        direction, headline, sentence = "more" if n > 0 else "less", in_words(n, axis), degree(n).sentence_for(who)
         # Where nobody tells the two apart, how sure the numbers are says nothing to the tongue.
         sure = sureness(apart.sign_probability) if can_be_tasted(n) else ""
         certainty = _certainty(axis.word(n), sure) if can_be_tasted(n) else ""
@@ -228,9 +228,9 @@ def _headline(axes: Sequence[AxisDifference], changes: Sequence[Change], unseen:
     felt = [by_name[name] for name in tasted({name: axis.felt for name, axis in by_name.items()})]
     if felt:
         effect = ", ".join(axis.headline[0].lower() + axis.headline[1:] for axis in felt)
-        return Headline(capital(what), capital(effect), degree(felt[0].felt).told(who))
+        return Headline(capital(what), capital(effect), degree(felt[0].felt).sentence_for(who))
     # A swap that moves no axis is never told as no change.
-    noticed = "What the numbers can’t see may be tasted all the same." if unseen else degree(0.0).told()
+    noticed = "What the numbers can’t see may be tasted all the same." if unseen else degree(0.0).sentence_for()
     return Headline(capital(what), "As sweet, as sharp and as strong, to the tongue", noticed)
 
 

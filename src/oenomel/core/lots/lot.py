@@ -92,12 +92,12 @@ class Estimate:
     """
 
     figure: str
-    supposed: float
-    supposed_sd: float
+    prior: float
+    prior_sd: float
     measured: float | None
     measured_sd: float | None
-    held: float
-    held_sd: float
+    posterior: float
+    posterior_sd: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -347,15 +347,15 @@ def _posterior(supposed: Composition, figures: Sequence[Estimate], read: Mapping
     abv, sugar, acid = figures
     spread = {name: sd for name, sd in supposed.spread.items() if name not in (*SUGARS, *ACIDS, "sugars", "acids", "abv")}
     for name, each in (("abv", abv), ("sugars", sugar), ("acids", acid)):
-        if each.held > 0:
-            spread[name] = min(each.held_sd / each.held, 2.0)
+        if each.posterior > 0:
+            spread[name] = min(each.posterior_sd / each.posterior, 2.0)
     dissolved = sugar.measured is not None or abv.measured is not None
     density = read["density"].value if "density" in read else (None if dissolved else supposed.density)
     return replace(
         supposed,
-        abv=abv.held,
-        sugars=_scaled(supposed.sugars, supposed.sugar, sugar.held, "sucrose"),
-        acids=_scaled(supposed.acids, supposed.acid, acid.held, "citric"),
+        abv=abv.posterior,
+        sugars=_scaled(supposed.sugars, supposed.sugar, sugar.posterior, "sucrose"),
+        acids=_scaled(supposed.acids, supposed.acid, acid.posterior, "citric"),
         density=density,
         spread=spread,
     )
@@ -373,7 +373,7 @@ def _values(ingredient: Ingredient, held: Composition, figures: Sequence[Estimat
     for each, kinds, names in zip(figures, ({"abv": held.abv}, held.sugars, held.acids), ("abv", "sugars", "acids"), strict=True):
         if each.measured is None:
             continue
-        why = f"measured {each.measured:.3g}, supposed {each.supposed:.3g}: each by how sure it is"
+        why = f"measured {each.measured:.3g}, supposed {each.prior:.3g}: each by how sure it is"
         for kind, value in kinds.items():
             values[kind] = SourcedValue(kind, value, held.spread.get(names, 0.0), OWN_READING, "measured", why)
     if held.density is None:
@@ -392,15 +392,15 @@ def _note_disagreement(readings: Sequence[LotReading], read: Mapping[ReadingName
 
 
 def _is_far_off(each: Estimate) -> bool:
-    if each.measured is None or each.measured_sd is None or each.supposed <= 0 or each.supposed_sd <= 0:
+    if each.measured is None or each.measured_sd is None or each.prior <= 0 or each.prior_sd <= 0:
         return False
-    return abs(each.measured - each.supposed) > FAR_OFF_SDS * math.hypot(each.measured_sd, each.supposed_sd)
+    return abs(each.measured - each.prior) > FAR_OFF_SDS * math.hypot(each.measured_sd, each.prior_sd)
 
 
 def _far_off(ingredient: Ingredient, each: Estimate) -> str:
     unit = "% ABV" if each.figure == "abv" else "g/100 ml"
     noun = "strength" if each.figure == "abv" else each.figure
     return (
-        f"{each.measured:.3g} {unit} of {noun} is far from what {ingredient.said} usually has ({each.supposed:.3g}): "
+        f"{each.measured:.3g} {unit} of {noun} is far from what {ingredient.said} usually has ({each.prior:.3g}): "
         "read it again, or is it another bottle?"
     )

@@ -270,8 +270,8 @@ def _sure_words(forecast: Forecast) -> tuple[str, ...]:
         f"{served.sugar:.1f} g of sugar, give or take {half['sugar']:.1f}, and {served.acid:.2f} g of acid, give or take {half['acid']:.2f}"
     )
     least = max(half, key=lambda name: half[name] / max(getattr(served, name), AXES[name].floor) / AXES[name].step)
-    original_of = forecast.doubt.drivers[least].told
-    surer = (f"Least sure is its {AXES[least].noun}. {original_of}",) if original_of else ()
+    sentence = forecast.doubt.drivers[least].told
+    surer = (f"Least sure is its {AXES[least].noun}. {sentence}",) if sentence else ()
     return (f"It stands at home{lean}: {balance}.", *surer)
 
 

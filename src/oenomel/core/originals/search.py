@@ -142,7 +142,7 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
     result: list[Original] = []
     seen: set[frozenset[str]] = set()
 
-    def stands(place: int) -> bool:
+    def holds_up(place: int) -> bool:
         row = int(ranked[place])
         budget.spend(PRESENT_WORK)
         nearest = ground.book[sifted.nearest[row]] if ground.book else None
@@ -160,7 +160,7 @@ def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Seque
         names.append(original.drink.name)
         return True
 
-    notes = picked(bench, wish.count, stands, lambda: bool(result) and budget.spent)
+    notes = picked(bench, wish.count, holds_up, lambda: bool(result) and budget.spent)
     ended = ended or (len(result) < wish.count and budget.spent)
     if ended and len(result) < wish.count:
         notes.append(

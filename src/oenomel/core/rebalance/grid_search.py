@@ -159,7 +159,7 @@ def minimise(problems: Problems, cut: float | Floats = np.inf, budget: Budget | 
     if not search.weigh_all():
         search.start()
         search.prove()
-    return search.found()
+    return search.minima()
 
 
 def guess(problems: Problems) -> Minima:
@@ -167,7 +167,7 @@ def guess(problems: Problems) -> Minima:
     search = _Search(problems, np.inf, Budget())
     search.start()
     search.proved[:] = False
-    return search.found()
+    return search.minima()
 
 
 class _Search:
@@ -319,7 +319,7 @@ class _Search:
                 if len(more[0]):
                     open_.append(more)
 
-    def found(self) -> Minima:
+    def minima(self) -> Minima:
         """Return the best of each group."""
         hit = self.best_problem >= 0
         volumes = self.of.values[self.pour, np.maximum(self.best_problem, 0), self.best_index]

@@ -61,7 +61,7 @@ class LotDetail(LotReport):
     """A lot with how it is titrated, and what its readings make surer."""
 
     titration: list[str]
-    surer: list[DoubtOfDrink]
+    more_certain: list[DoubtOfDrink]
     worth: list[str]
     made_by: str
 

@@ -112,7 +112,7 @@ class NotebookTrial(Report):
     sheets: list[SheetReport]
     readings: list[BesideReport]
     water: MeasuredDilutionReport | None
-    held: list[BriefCheck]
+    checks: list[BriefCheck]
 
 
 class NotebookReport(Report):

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from typing import Annotated, Final, Literal
 
-from pydantic import Field, StringConstraints, ValidationError
+from pydantic import AliasChoices, Field, StringConstraints, ValidationError
 
 from oenomel.core.glass.colour import wished_colour
 from oenomel.core.larder import Ingredient
@@ -28,8 +28,8 @@ Strength = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
 class WishEntry(Entry):
     """Criteria for new drinks; see `core.originals.Criteria`.
 
-    Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``soon``: gladly of what wants to be
-    used up; ``palate`` is a taster, or "" for the house. ``but`` are names that are given already.
+    Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``use_up_soon``: gladly of what wants to be
+    used up; ``palate`` is a taster, or "" for the house. ``taken_names`` are names that no new drink may have.
     """
 
     family: Literal["sour", "daisy", "fizz"]
@@ -39,7 +39,7 @@ class WishEntry(Entry):
     less: Words = []
     without: Words = []
     at_hand: bool = False
-    soon: bool = False
+    use_up_soon: Annotated[bool, Field(validation_alias=AliasChoices("use_up_soon", "soon"))] = False
     abv: Annotated[list[Strength], Field(min_length=2, max_length=2)] | None = None
     sweetness: Literal["", "dry", "sweet"] = ""
     palate: Annotated[Plain, Field(max_length=200)] | None = None
@@ -52,7 +52,7 @@ class WishEntry(Entry):
     most_ingredients: Annotated[int, Field(ge=2, le=8)] = 6
     shape: Annotated[list[Word], Field(max_length=12)] = []
     like: Words = []
-    but: Annotated[list[Word], Field(max_length=200)] = []
+    taken_names: Annotated[list[Word], Field(max_length=200, validation_alias=AliasChoices("taken_names", "but"))] = []
     count: Annotated[int, Field(ge=1, le=60)] = 12
     seed: Annotated[int, Field(ge=0, le=2**53)] = 1
     grid: Annotated[float, Field(ge=0.25, le=COARSEST_GRID_ML, allow_inf_nan=False)] = GRID_ML

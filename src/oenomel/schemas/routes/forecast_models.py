@@ -32,7 +32,7 @@ class ComparedReport(ComparisonReport):
     """
 
     typed: AmountReport | None = None
-    told_for: str = ""
+    for_taster: str = ""
 
 
 class MendRequest(Entry):

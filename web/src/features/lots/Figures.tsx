@@ -37,16 +37,16 @@ export function Figures({ lot }: { lot: LotDetail }) {
                   </span>
                 </th>
                 <td className="py-2 text-right whitespace-nowrap text-quiet">
-                  {level(each.supposed, axis)}
-                  {give(each.supposed_sd)}
+                  {level(each.prior, axis)}
+                  {give(each.prior_sd)}
                 </td>
                 <td className="py-2 pl-3 text-right whitespace-nowrap">
                   {each.measured === null ? '—' : level(each.measured, axis)}
                   {each.measured !== null && give(each.measured_sd)}
                 </td>
                 <td className="py-2 pl-3 text-right text-2xl font-semibold whitespace-nowrap">
-                  {level(each.held, axis)}
-                  {give(each.held_sd)}
+                  {level(each.posterior, axis)}
+                  {give(each.posterior_sd)}
                 </td>
               </tr>
             );

@@ -31,7 +31,7 @@ export function LabelPage() {
   if (!lot.data || !detail.data) return <Waiting error={lot.error ?? detail.error} />;
   const { ingredient, name, made_at, use_by, kind, brix, figures: held, volume_ml } = lot.data;
   const { allergens, cautions } = detail.data.ingredient;
-  const of = (figure: string) => held.find((each) => each.figure === figure)?.held ?? 0;
+  const of = (figure: string) => held.find((each) => each.figure === figure)?.posterior ?? 0;
   const figures = [
     SWEET.has(kind) && `${plain(brix, 0)} °Bx`,
     of('sugar') >= 0.5 && `${grams(of('sugar'))} g sugar in 100 ml`,

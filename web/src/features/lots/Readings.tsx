@@ -39,7 +39,7 @@ const ADVICE: Partial<Record<What, string>> = {
 
 /** The readings of a lot: typed, titrated, or shown by a device with one press. */
 export function Readings({ lot }: { lot: LotDetail }) {
-  const [what, setWhat] = useState<What>(lot.figures[2]?.supposed ? 'acid' : 'brix');
+  const [what, setWhat] = useState<What>(lot.figures[2]?.prior ? 'acid' : 'brix');
   const [value, setValue] = useState<number | null>(null);
   const params = { path: { lot_id: lot.id } };
   const keep = api.useMutation('post', '/api/lots/{lot_id}/readings');

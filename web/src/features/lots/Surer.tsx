@@ -2,14 +2,14 @@ import type { LotDetail } from '../../api/client';
 
 /** How much surer each drink's forecast is for the readings, and what to measure next. */
 export function Surer({ lot }: { lot: LotDetail }) {
-  if (lot.surer.length === 0 && lot.worth.length === 0) return null;
+  if (lot.more_certain.length === 0 && lot.worth.length === 0) return null;
   return (
     <section aria-label="What it makes surer" className="panel flex flex-col gap-2 p-4 text-lg">
-      {lot.surer.length > 0 && (
+      {lot.more_certain.length > 0 && (
         <>
           <h2 className="font-display text-xl font-semibold">What the readings make surer</h2>
           <ul className="flex flex-col gap-1">
-            {lot.surer.map(({ drink_id, axis, drink, words }) => (
+            {lot.more_certain.map(({ drink_id, axis, drink, words }) => (
               <li key={`${drink_id} ${axis}`}>
                 {drink}: {words}.
               </li>

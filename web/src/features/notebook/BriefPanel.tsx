@@ -19,7 +19,7 @@ export function BriefPanel({ drinkId, brief, revision, trials }: Props) {
   const [editing, setEditing] = useState(false);
   const last = trials.at(-1);
   const told = [brief.occasion, brief.guest, brief.colour, brief.notes].filter(Boolean);
-  const empty = told.length === 0 && (last?.held.length ?? 0) === 0;
+  const empty = told.length === 0 && (last?.checks.length ?? 0) === 0;
   return (
     <section aria-label="Brief" className="panel p-3">
       <h2 className="flex items-center gap-2 text-lg font-semibold">
@@ -40,7 +40,7 @@ export function BriefPanel({ drinkId, brief, revision, trials }: Props) {
             </p>
           ))}
           <ul className="mt-1 text-base" aria-label={last && `Trial ${last.number} beside the brief`}>
-            {last?.held.map(({ wish, kept, sentence }) => (
+            {last?.checks.map(({ wish, kept, sentence }) => (
               <li key={wish} className="flex items-start gap-1.5 leading-snug">
                 {kept === true && <Check size={18} aria-label="kept" className="mt-0.5 shrink-0 text-success" />}
                 {kept === false && <X size={18} aria-label="not kept" className="mt-0.5 shrink-0 text-error" />}

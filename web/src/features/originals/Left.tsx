@@ -7,7 +7,7 @@ import { useSettings } from '../../lib/settings';
 /** How many combinations a wish leaves, told as long as it is thought about. */
 export function Left({ wish, busy }: { wish: Wish; busy: boolean }) {
   const { supposed } = useSettings();
-  const { data } = useQuery(leftQuery({ ...wish, but: [] }, supposed));
+  const { data } = useQuery(leftQuery({ ...wish, taken_names: [] }, supposed));
   return (
     <p role="status" className="min-w-0 text-lg leading-tight">
       {data ? (

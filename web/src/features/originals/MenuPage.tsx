@@ -43,7 +43,7 @@ export function MenuPage() {
     ...wish,
     at_hand: atHand,
     seed,
-    but: gone,
+    taken_names: gone,
     grid: aim.grid,
   }));
   const kept = stays.flatMap((each, place) => (each ? [{ place, spec: each.spec }] : []));

@@ -79,7 +79,7 @@ function Wishes({ wish, onChange }: Omit<Props, 'isFolded'>) {
           <Check key={word} words={words} on={wish.without.includes(word)} onChange={() => toggle(word)} />
         ))}
         <Check words="Only what is at hand" on={wish.at_hand} onChange={(at_hand) => set({ at_hand })} />
-        <Check words="Use up what won’t keep" on={wish.soon} onChange={(soon) => set({ soon })} />
+        <Check words="Use up what won’t keep" on={wish.use_up_soon} onChange={(use_up_soon) => set({ use_up_soon })} />
       </div>
       {wish.at_hand && shelf.data?.length === 0 && (
         <p className="text-base">Nothing stands on the shelf yet: say there what is at hand.</p>

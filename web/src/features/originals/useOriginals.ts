@@ -14,7 +14,10 @@ export function useOriginals(wish: Wish, isKnown: boolean) {
   const queryClient = useQueryClient();
   const rested = useRested(wish, REST_MS);
   const { pinned, isPinned, toggle } = usePinned();
-  const asked = originalsQuery({ ...rested, grid: aim.grid, but: pinned.map(({ spec }) => spec.name) }, supposed);
+  const asked = originalsQuery(
+    { ...rested, grid: aim.grid, taken_names: pinned.map(({ spec }) => spec.name) },
+    supposed,
+  );
   const { data, error, isFetching } = useQuery({ ...asked, enabled: isKnown });
   const fresh = error ? [] : (data?.originals ?? []).filter((each) => !isPinned(each));
   return {

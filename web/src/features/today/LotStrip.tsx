@@ -64,8 +64,8 @@ function LotChip({ lot }: { lot: Lot }) {
           const axis = each.figure as AxisName;
           return (
             <span key={axis} className="flex items-center gap-1 whitespace-nowrap">
-              <AxisMark axis={axis} /> {level(each.held, axis)}
-              <span className="text-quiet">for {level(each.supposed, axis)}</span>
+              <AxisMark axis={axis} /> {level(each.posterior, axis)}
+              <span className="text-quiet">for {level(each.prior, axis)}</span>
             </span>
           );
         })}

@@ -11,7 +11,7 @@ interface HeadlineProps {
 
 /** The riff in one breath: what was changed, what it does, whether a guest would notice, and what the nose and the eye do. */
 export function Headline({ comparison, nothingMoved, parentName, homeName }: HeadlineProps) {
-  const { headline, unseen, told_for } = comparison;
+  const { headline, unseen, for_taster } = comparison;
   const besides = [...besidesTheAxes(comparison), ...unseen];
   return (
     <div
@@ -31,7 +31,7 @@ export function Headline({ comparison, nothingMoved, parentName, homeName }: Hea
           </p>
           <p className="font-display text-xl leading-tight font-semibold">{headline.effect}.</p>
           <p className="text-base leading-tight">
-            {headline.noticed} {told_for && <span className="text-quiet">Told for {told_for}’s tongue.</span>}
+            {headline.noticed} {for_taster && <span className="text-quiet">Told for {for_taster}’s tongue.</span>}
           </p>
           {besides.length > 0 && (
             <p className="line-clamp-2 text-base leading-tight text-quiet" title={besides.join(' ')}>
