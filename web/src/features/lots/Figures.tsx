@@ -8,7 +8,7 @@ const Z80 = 1.2816;
 
 /** What was supposed and what was measured, side by side, and what is held of both. */
 export function Figures({ lot }: { lot: LotDetail }) {
-  const told = lot.figures.filter(({ supposed, measured }) => supposed > 0.02 || (measured ?? 0) > 0.02);
+  const told = lot.figures.filter(({ prior, measured }) => prior > 0.02 || (measured ?? 0) > 0.02);
   if (told.length === 0) return <p className="panel p-4 text-lg">It holds no sugar, acid or alcohol worth telling.</p>;
   return (
     <section aria-label="What is in it" className="panel p-4">
