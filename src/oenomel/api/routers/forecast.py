@@ -2,19 +2,15 @@
 
 from __future__ import annotations
 
-from typing import Any, Final
+from typing import Any
 
 from fastapi import Response
 
 from oenomel.api.deps import Connection, HouseConditions
 from oenomel.api.errors import PROBLEMS
 from oenomel.api.idempotent_router import idempotent_router
-from oenomel.core.balance import USUAL_TONGUE
-from oenomel.core.balance.perception import A_GUEST
-from oenomel.core.forecast import compare
 from oenomel.core.forecast.explanations import Checkpoint, ExplainedFigure, Why
-from oenomel.core.wording import capital
-from oenomel.schemas.reports.amount_reports import AmountReport, with_amount
+from oenomel.schemas.reports.amount_reports import AmountReport
 from oenomel.schemas.reports.forecast_reports import (
     CourseReport,
     ForecastReport,
@@ -23,13 +19,8 @@ from oenomel.schemas.requests.amount_requests import AmountRequest
 from oenomel.schemas.routes.forecast_models import ComparedReport, CompareRequest, MendRequest
 from oenomel.schemas.spec_file import SpecFile
 from oenomel.services import forecast as cases
-from oenomel.services.forecast import _read
-from oenomel.services.resolve import resolve, typical_ranges_for
-from oenomel.services.stored_sensory import tongue_of
 
 router = idempotent_router("forecast")
-
-THE_HOUSE: Final = "the house"
 
 
 @router.post("/predict", responses=PROBLEMS["bad"])
@@ -43,17 +34,7 @@ async def compare_drinks(body: CompareRequest, conn: Connection, conditions: Hou
     """Return a spec beside its parent's. What is typed for one of its pours is read first, so that a keystroke is one question."""
     # Every key press waits for this: the way to a worker thread and back, and to validate a second time what a report was made of, would
     # double what it takes.
-    drink, parent = resolve(conn, body.spec, body.parent)
-    read = _read(body.typed, body.spec, drink, conditions) if body.typed else None
-    if body.typed and read:
-        (drink,) = resolve(conn, with_amount(body.spec, body.typed.pour, read))
-    homes = typical_ranges_for(conn, drink.family, parent.family)
-    tongue = tongue_of(conn, body.tongue)
-    # Whose steps aren't known yet is told what a guest is told.
-    for_taster = "" if body.tongue is None or tongue == USUAL_TONGUE else body.tongue or THE_HOUSE
-    compared = compare(drink, parent, conditions, homes, tongue, capital(for_taster) or A_GUEST)
-    report = ComparedReport.model_validate(compared).model_copy(update={"typed": read, "for_taster": for_taster})
-    return Response(report.model_dump_json(), media_type="application/json")
+    return Response(cases.compare_drinks(conn, body, conditions).model_dump_json(), media_type="application/json")
 
 
 @router.post("/course", responses=PROBLEMS["bad"])

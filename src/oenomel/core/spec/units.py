@@ -7,6 +7,7 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import lru_cache
 from typing import Final, Literal, get_args
 
 from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient
@@ -62,6 +63,7 @@ def unit_words(unit: str, amount: float) -> str:
     return plural(unit) if unit in COUNTED_UNITS and amount != 1 else unit
 
 
+@lru_cache(maxsize=4096, typed=True)
 def parse_amount(value: float | str) -> float:
     """Return the number in an amount, which may be a number or a text like "3/4", "1 1/2" or "22.5".
 
