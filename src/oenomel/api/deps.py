@@ -1,4 +1,4 @@
-"""What routes depend on: a connection a request, and the conditions that a forecast assumes."""
+"""Dependencies of the routes: a connection for each request, and the conditions that a forecast assumes."""
 
 from __future__ import annotations
 

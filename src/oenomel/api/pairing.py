@@ -1,4 +1,4 @@
-"""Who else than this machine may come in: codes to pair a device by, what paired devices show, and how fast codes can be tried."""
+"""Access from the network: codes to pair a device by, cookies of paired devices, and how fast codes can be tried."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What several commands read: a file, a larder, numbers out of options."""
+"""Parts that several commands share: reading a file, a larder, numbers from options."""
 
 from __future__ import annotations
 

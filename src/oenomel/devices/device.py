@@ -1,4 +1,4 @@
-"""What every device has in common: it is zeroed, it reads a sample, and sometimes it gives no reading."""
+"""Common behaviour of devices: one is zeroed, reads a sample, and sometimes gives no reading."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What the simulated devices read: today's real lots and this house's real ice, which no forecast knows."""
+"""Hidden truth of the simulated devices: today's real lots and this bar's real ice, which no forecast knows."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How a drink is told in lines of text, so that they are read back as the same drink."""
+"""A drink written in lines of text, so that they are read back as the same drink."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What an evening takes, as a table and as a text."""
+"""Shopping list of an event, as a table and as a text."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What all reports and entries share: their manners, and the types that stand in several.
+"""Base classes of all models, and the types that several of them use.
 
 A core dataclass may stand in a report as it is: Pydantic takes it as a member, under its own name and in its own order.
 """

@@ -1,4 +1,4 @@
-"""What is carried in, thing by thing: new, the same, or differing, with what can be done about it."""
+"""Items of an import: each new, the same, or different, with the choices for it."""
 
 from __future__ import annotations
 

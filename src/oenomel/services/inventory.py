@@ -1,4 +1,4 @@
-"""What stands there: ml in lots that are fit to pour, and what was pressed of the crates."""
+"""Inventory of open lots: ml that are fit to pour, and what was juiced of each crate."""
 
 from __future__ import annotations
 

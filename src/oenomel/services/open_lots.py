@@ -1,4 +1,4 @@
-"""Kept lots as the core needs them: the ingredient as it is in a lot, with its readings taken in."""
+"""Open lots as the core needs them: the ingredient as it is in a lot, with its readings."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a house brings to the search for original drinks: its book, its shelf, what wants to be used up, what its tastings taught."""
+"""Inputs of the search for new drinks: the book, the stock, what should be used up, what tastings taught."""
 
 from __future__ import annotations
 

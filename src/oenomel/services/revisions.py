@@ -1,4 +1,4 @@
-"""Two windows over one thing: what one wrote since the other read it isn't overwritten in silence.
+"""Conflicts between two windows: neither overwrites in silence what the other wrote since.
 
 What is written whole goes with ``If-Match`` and the revision that was read; a change of some fields goes with what they were. Without
 either the last one wins, as for a script that has read nothing.

@@ -1,4 +1,4 @@
-"""My shelf, and bottles added from their label."""
+"""The shelf, and ingredients added from their label."""
 
 from __future__ import annotations
 

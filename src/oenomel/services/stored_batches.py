@@ -1,4 +1,4 @@
-"""Kept batches as the core needs them: what is in a bottle, whose share is in it, and how it is told."""
+"""Stored batches as the core needs them: what is in a bottle, from which fillings, and in which words."""
 
 from __future__ import annotations
 

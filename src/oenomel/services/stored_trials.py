@@ -1,4 +1,4 @@
-"""Kept trials as the core needs them: the drink as really poured, its sheets, whose palate they tell of."""
+"""Stored trials as the core needs them: the drink as really poured, its tasting notes, the palates behind them."""
 
 from __future__ import annotations
 

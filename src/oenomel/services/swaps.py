@@ -1,4 +1,4 @@
-"""What brings a drink back, and what else could go in a slot of it."""
+"""Rebalancing, and swaps for a slot."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Where on this machine the house was opened: what a browser keeps for later, it keeps by this address."""
+"""Addresses of this machine at which the house was opened: a browser keeps unsent writes by address."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What every new row gets: its time and its id."""
+"""Time and id of a new row."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Who descends from whom across drinks, and what became of each trial."""
+"""Lineage of trials across drinks, and their marks."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What was measured of trials, and what it says of the water that each technique takes in this house."""
+"""Readings of trials, and the dilution that they show for each technique."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What is sold tonight and kept in stock: prices and serves by drink, pars by ingredient, prices of dry goods, the currency."""
+"""Menu and stock levels: prices and serves by drink, pars by ingredient, prices of dry goods, the currency."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Which drinks began as originals, what was said of them, and what the house set of the kinship of aromas."""
+"""Drinks that began as new ideas, their tasting notes, and the bar's own aroma pairings."""
 
 from __future__ import annotations
 

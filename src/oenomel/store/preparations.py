@@ -1,4 +1,4 @@
-"""What the house knows how to make: preparation files, each by what it makes."""
+"""Preparations of the bar, each by the ingredient it makes."""
 
 from __future__ import annotations
 

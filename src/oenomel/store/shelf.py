@@ -1,4 +1,4 @@
-"""My shelf: what the house has at hand, what runs low or is out, and what it costs."""
+"""The shelf: what the bar has, what is low or out, and its price."""
 
 from __future__ import annotations
 

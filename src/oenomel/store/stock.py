@@ -1,4 +1,4 @@
-"""What is in stock; book search, swaps, garnishes, exercises, new ideas and exports all ask here."""
+"""In stock: the one rule that book search, swaps, garnishes, exercises, new ideas and exports share."""
 
 from __future__ import annotations
 

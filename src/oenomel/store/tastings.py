@@ -1,4 +1,4 @@
-"""What was tasted: sheets of trials, parts tasted alone, and from when on a palate is learnt anew."""
+"""Tasting notes of trials and of single ingredients, and when a palate was reset."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How large what is sent may be, in bytes, and the sentence where it is larger."""
+"""Limits of the size of a request, in bytes, and the sentence where it is larger."""
 
 from __future__ import annotations
 

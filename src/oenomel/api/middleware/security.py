@@ -1,4 +1,4 @@
-"""What stands around the API: security headers, who may call, and the built front end."""
+"""Middleware around the API: security headers, allowed hosts, and the built front end."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How a drink is made and served: its steps, its glass, the ice it is served on, and where a range should settle."""
+"""Method and serve of a drink: its steps, its glass, the ice it is served on, and the best amount within a range."""
 
 from __future__ import annotations
 

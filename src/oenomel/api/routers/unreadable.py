@@ -1,4 +1,4 @@
-"""What is kept and can't be read: told with its text, so that it can be set right or taken out."""
+"""Rows that can't be read, shown with their text so that they can be corrected or removed."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Where a drink stands: its figures from the tin to the glass, in steps a tongue can tell, and how sure they are."""
+"""Balance of a drink: its values from the tin to the glass, in noticeable differences, with their uncertainty."""
 
 from oenomel.core.balance.aroma_share import loudness_between
 from oenomel.core.balance.attribution import Change, changes_between, paired_pours

@@ -1,4 +1,4 @@
-"""How much of one thing there is in a drink: what tongues judge beside the three axes (docs/model/rebalance.md)."""
+"""Aroma of one ingredient in a drink, beside the three axes (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Which change made which part of a difference between two drinks: a mean over all orders of making them
+"""Attribution: which change made which part of a difference between two drinks, as a mean over all orders of making them
 (docs/model/balance.md, "Reported values").
 """
 

@@ -1,5 +1,5 @@
-"""What is reported of a liquid: volume, strength, sweetness, acidity and what follows from them
-(docs/model/balance.md, "Reported values").
+"""Reported values of a liquid: volume, strength, sweetness, acidity and what follows from them (docs/model/balance.md, "Reported
+values").
 """
 
 from __future__ import annotations

@@ -1,4 +1,4 @@
-"""How sure a forecast is: spreads of pours, composition and ice carried through to first order (docs/model/balance.md, "Uncertainty").
+"""Uncertainty of a forecast: spreads of pours, composition and ice carried through to first order (docs/model/balance.md, "Uncertainty").
 
 Each unknown of a drink has a name, so that two drinks can share it: what is the same in both cancels in their difference.
 """

@@ -1,4 +1,4 @@
-"""What stands in for fresh juice in a bottle that has to wait: its acids and sugar in water (docs/model/batch.md)."""
+"""Acids and sugar in water in place of fresh juice, for a bottle that has to wait (docs/model/batch.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How long a bottle keeps: by what is in it, cold, and as an estimate that a nose overrides (docs/model/batch.md)."""
+"""Shelf life of a bottle by its ingredients, cold; an estimate (docs/model/batch.md)."""
 
 from __future__ import annotations
 

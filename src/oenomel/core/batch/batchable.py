@@ -1,4 +1,4 @@
-"""What goes in the bottle and what stays out of it until a serve is poured (common practice; common practice)."""
+"""Pours that go into the bottle, and those that stay out until a serve is poured (common practice)."""
 
 from __future__ import annotations
 

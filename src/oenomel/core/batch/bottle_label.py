@@ -1,4 +1,4 @@
-"""What is stuck on a bottle: name, made, use by, strength, serve, ice, allergens (docs/model/batch.md)."""
+"""Label of a bottle: name, date, use by, strength, serve, ice, allergens (docs/model/batch.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What goes wrong in a drink and what can hurt someone, each with what would mend it."""
+"""Checks of a drink: what goes wrong in it and what can hurt someone, each with a fix."""
 
 from oenomel.core.checks.finding import Finding, Fix
 

@@ -1,4 +1,4 @@
-"""What goes wrong with the balance: a part missing, one part too loud, a drink far from its family."""
+"""Checks of the balance: a part missing, one part too loud, a drink far from its family."""
 
 from __future__ import annotations
 

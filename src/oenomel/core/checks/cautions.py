@@ -1,4 +1,4 @@
-"""What can hurt someone. General advice: it defers to labels, local rules and licensed practice."""
+"""Cautions: things that can hurt someone. General advice: it defers to labels, local rules and licensed practice."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a bartender would refuse on sight: things that balance in the sums and are no drink in the glass (common practice of the trade).
+"""Clashes: ingredients that balance in the sums and that no bartender would mix (common practice).
 
 The same table serves the findings of a drink that somebody writes and the search for drinks that nobody wrote yet: ingredients belong to
 classes, and a clash is two classes in one glass, or more of one class than a drink bears.

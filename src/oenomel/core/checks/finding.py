@@ -1,4 +1,4 @@
-"""What a finding is: a code, how grave it is, a sentence, and the changes of the drink that would mend it."""
+"""A finding: its code, its severity, a sentence, and the fixes."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What goes wrong while a drink is made: in the tin, in the glass, and what is forgotten."""
+"""Checks of the method: in the tin, in the glass, and steps that are forgotten."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What goes wrong between a drink and its parent: a swap nobody saw coming, and a trial that changed too much to teach."""
+"""Checks against the drink before: a swap with a hidden effect, and a trial that changed too much to teach anything."""
 
 from __future__ import annotations
 

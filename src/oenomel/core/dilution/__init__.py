@@ -1,4 +1,4 @@
-"""What ice does to what is in the tin: the water it gives, by the curves or by heat balance, and how cold it gets."""
+"""Dilution: water from the ice, by the curves or by heat balance, and the temperature it leaves."""
 
 from oenomel.core.dilution.curves import dilution_model, dilution_relative_sd, water_and_slopes, water_from_ice
 from oenomel.core.dilution.heat_balance import Tin

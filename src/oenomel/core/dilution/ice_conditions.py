@@ -1,6 +1,4 @@
-"""What a forecast supposes of the ice, the tin and the temperatures, and what the house has measured
-(docs/model/dilution.md).
-"""
+"""Assumptions about the ice, the tin and the temperatures, and the dilution that this bar measured (docs/model/dilution.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What an evening takes: opened bottles first, then shelf, stillroom and shop; fruit with its doubt, ice
+"""Shopping list of an event: open bottles first, then shelf, preparations and shop; fruit with its uncertainty, and ice
 (docs/model/batch.md).
 """
 

@@ -1,4 +1,4 @@
-"""What has to be done before the hour: preparations, juice, batches, cold, glasses, garnish, edge (common practice)."""
+"""Tasks before an event: preparations, juice, batches, chilling, glasses, garnish, rims (common practice)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How a drink differs from its parent, axis by axis and in one breath."""
+"""Comparison of a drink with the one before, axis by axis and in one headline."""
 
 from __future__ import annotations
 

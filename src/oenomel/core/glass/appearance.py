@@ -1,4 +1,4 @@
-"""How a drink looks in its glass: level, layers, foam, ice and colour (docs/model/glass.md, "Appearance"). A preview, and called one."""
+"""Appearance of a drink in its glass: level, layers, foam, ice and colour (docs/model/glass.md, "Appearance"). A preview, and called one."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a drink looks like: colours mix by Beer–Lambert (docs/model/glass.md, "Appearance"). A preview, and called one."""
+"""Colour of a drink: colours mix by Beer–Lambert (docs/model/glass.md, "Appearance"). A preview, and called one."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a salted or sugared edge does to a sip: it seasons what passes the lip, and not the liquid. All of it is an estimate."""
+"""Effect of a salted or sugared rim on a sip: it seasons what passes the lip, not the liquid. All of it is an estimate."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What becomes of a drink in the glass while it is drunk: twenty minutes on ice, a sugar cube left to dissolve, a float unstirred.
+"""Twenty minutes of a drink in its glass: on ice, with a sugar cube that dissolves, with a float unstirred.
 
 Estimates all: how fast heat comes in and ice gives way was not measured, so the curves show the kind of change and its order.
 """

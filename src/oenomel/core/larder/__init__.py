@@ -1,4 +1,4 @@
-"""What there is to pour: ingredients with their composition, its sources and spreads, aromas, and what a bottle's label tells."""
+"""Ingredients: composition with sources and spreads, aromas, and values from a bottle's label."""
 
 from oenomel.core.larder.alcohol import is_non_alcoholic
 from oenomel.core.larder.catalogue_loader import Larder, aromas, catalogue, composition_from_values

@@ -1,4 +1,4 @@
-"""What two ingredients have in common to the nose, by their tags (docs/model/swaps.md). Weak evidence, and told as such."""
+"""Aromas that two ingredients share, by their tags (docs/model/swaps.md). Weak evidence, and said so."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What is in an ingredient, per 100 ml at 20 °C, and what can't be (docs/model/larder.md)."""
+"""Composition of an ingredient, per 100 ml at 20 °C, and its limits (docs/model/larder.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What is known of an ingredient and what is only guessed, at a glance; and values that the house sets right."""
+"""Gaps in what is known of an ingredient, and values that the bar corrects."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How an ingredient stands on the house's shelf, and what is in stock."""
+"""State of ingredients on the shelf, and the inventory."""
 
 from __future__ import annotations
 

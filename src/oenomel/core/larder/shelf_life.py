@@ -1,4 +1,4 @@
-"""How long things keep, cold: the one table, for syrups, juices, spirits, acids and batches. A nose overrides every figure."""
+"""Shelf life, cold: the one table for syrups, juices, spirits, acids and batches. Trust your nose over each figure."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What sugar and alcohol do to water: room, density, freezing point and heat, from handbook tables."""
+"""Properties of sugar and alcohol in water: density, freezing point and heat, from handbook tables."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a drink costs to pour, and what a preparation costs to make; what has no price is named."""
+"""Cost of a drink and of a preparation; parts without a price are named."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What runs low tonight, what to prepare, and the fruit to buy: by pars, by what stands there, and by the serves expected."""
+"""Needs of an evening: ingredients below par, what to prepare, and the fruit to buy, by pars, stock and expected serves."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Which one measurement would make most drinks surer (docs/model/menu.md)."""
+"""The one measurement that would make most drinks more certain (docs/model/menu.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How a drink is made, step by step, and what suits it as a garnish."""
+"""Method of a drink, step by step, and garnishes that suit it."""
 
 from oenomel.core.method.amount_words import amount_words
 from oenomel.core.method.step import MethodOptions

@@ -1,5 +1,5 @@
-"""Which garnish would suit a drink, and why: what echoes a pour, what is kin to the whole
-(docs/model/method.md, the same weak evidence).
+"""Garnishes that suit a drink, each with its reason: an echo of a pour, or an aroma that pairs with the whole (docs/model/method.md, weak
+evidence).
 """
 
 from __future__ import annotations

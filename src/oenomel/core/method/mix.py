@@ -1,4 +1,4 @@
-"""What goes in the tin or the mixing glass, in which order, and how it is worked (common practice).
+"""Steps in the tin or the mixing glass, in their order (common practice).
 
 Every step is common practice of the trade. What is sparkling never goes in the tin, whatever the spec says.
 """

@@ -1,4 +1,4 @@
-"""What is done before anything is mixed: glass, edge, what is cut and pressed, the egg, the rinse (common practice).
+"""Steps before anything is mixed: glass, rim, what is cut and juiced, the egg, the rinse (common practice).
 
 Every step is common practice of the trade.
 """

@@ -1,4 +1,4 @@
-"""What happens in the glass: its ice, the strain, what comes on top, what is floated, the garnish (common practice).
+"""Steps in the glass: its ice, the strain, the top, the float, the garnish (common practice).
 
 Every step is common practice of the trade.
 """

@@ -1,4 +1,4 @@
-"""What a step is, and the house's schools of making."""
+"""A step, and the choices of a bar about method."""
 
 from __future__ import annotations
 

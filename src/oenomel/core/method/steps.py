@@ -1,4 +1,4 @@
-"""How a drink is made, step by step, written from the drink itself, with its own lines and its own order.
+"""All steps of a drink, written from the drink itself, with its own lines and its own order.
 
 What is done when: `before`, `mixing`, `serving`. Here they come together (common practice and the schools).
 """

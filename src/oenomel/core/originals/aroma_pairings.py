@@ -1,5 +1,4 @@
-"""How well things stand beside each other to the nose: a table that is shown, can be edited, and learns a little
-(docs/model/originals.md).
+"""Aroma pairings: a table that is shown, can be edited, and learns a little (docs/model/originals.md).
 
 Weak evidence: it explains and avoids monotony, and never says what will taste good.
 """

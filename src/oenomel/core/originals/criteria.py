@@ -1,4 +1,4 @@
-"""What an original drink is wished to be (docs/model/originals.md)."""
+"""Criteria for a new drink (docs/model/originals.md)."""
 
 from __future__ import annotations
 

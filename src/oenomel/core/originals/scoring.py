@@ -1,4 +1,4 @@
-"""What an original's score counts, and which of a wish's terms a drink keeps (docs/model/originals.md)."""
+"""Score of a new drink, and which criteria it meets (docs/model/originals.md)."""
 
 from __future__ import annotations
 

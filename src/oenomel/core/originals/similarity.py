@@ -1,4 +1,4 @@
-"""How far two drinks are from each other by what is in them: half by their ingredients, half by their smell."""
+"""Similarity of two drinks: half by their ingredients, half by their aroma."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What has to be bought and prepared before drinks can be poured."""
+"""Ingredients to buy and to prepare before drinks can be poured."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a house cooks, infuses, thins and mixes: grams in, an ingredient out, with how sure it is and how long it keeps."""
+"""Preparations of a bar: grams in, an ingredient out, with its uncertainty and shelf life."""
 
 from oenomel.core.preparations.outcome import Outcome, prepared
 from oenomel.core.preparations.preparation import KitchenStep

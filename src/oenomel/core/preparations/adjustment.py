@@ -1,4 +1,4 @@
-"""What brings a syrup to a °Bx, or a juice to another juice's acid, as it is weighed at the bench (docs/model/preparations.md)."""
+"""Adjustment of a syrup to a °Bx, or of a juice to another juice's acid (docs/model/preparations.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What the same numbers mean by the cup and by weight, for who must choose (common practice: the unit says which)."""
+"""Meaning of the same numbers by the cup and by weight, for whoever has to choose (common practice: the unit says which)."""
 
 from __future__ import annotations
 

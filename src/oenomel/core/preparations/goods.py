@@ -1,4 +1,4 @@
-"""What goes into a pot and has no bottle: dry sugar, acids, salt, fruit, greens and spices, per 100 g with their source."""
+"""Dry and fresh goods that go into a pot: sugar, acids, salt, fruit, greens and spices, per 100 g with their source."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a preparation comes to: composition with its spread, °Bx, density, yield, how it keeps, and why (docs/model/preparations.md)."""
+"""Outcome of a preparation: composition with its spread, °Bx, density, yield, shelf life, and why (docs/model/preparations.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How long a preparation keeps, and what can hurt whoever makes or drinks it. General advice: labels, local rules and noses decide."""
+"""Shelf life and cautions of a preparation. General advice: labels, local rules and noses decide."""
 
 from __future__ import annotations
 

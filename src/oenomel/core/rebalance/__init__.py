@@ -1,4 +1,4 @@
-"""Which changes of the pours bring a drink back to its target."""
+"""Rebalancing: which changes of the pours bring a drink back to its target."""
 
 from oenomel.core.rebalance.budget import Budget
 from oenomel.core.rebalance.solver import MOST_FREE, Move, correctors_for, rebalance, that_can_move, usually_free

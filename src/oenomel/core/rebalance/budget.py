@@ -1,4 +1,4 @@
-"""How much the searches that answer one question may take together."""
+"""Budget of work that the searches of one question share."""
 
 from __future__ import annotations
 

@@ -1,6 +1,4 @@
-"""What a drink is known by is dear to move, and what only balances it is cheap: the price of character in J
-(docs/model/rebalance.md).
-"""
+"""Identity cost: changing what a drink is known by is dear, changing what only balances it is cheap (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 

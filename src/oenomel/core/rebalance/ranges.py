@@ -1,4 +1,4 @@
-"""Where a pour that is told as a range should settle, and what its two ends make of the drink."""
+"""Best amount of a pour that is given as a range, and the drink at its two ends."""
 
 from __future__ import annotations
 

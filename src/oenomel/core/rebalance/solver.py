@@ -1,4 +1,4 @@
-"""What brings a drink to a target with amounts that can be poured, and why (docs/model/rebalance.md)."""
+"""Solver: pourable amounts that bring a drink to a target, and why (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 

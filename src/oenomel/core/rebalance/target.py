@@ -1,4 +1,4 @@
-"""What a drink is brought to, and how far it is from there (docs/model/rebalance.md)."""
+"""Target of a rebalancing, and the distance from it (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What part an ingredient plays, and which family and form a recipe is of, each with its reason."""
+"""Classification of a recipe: the role of each ingredient, its family and its form, each with a reason."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What the headings of a recipe tell: which part follows, and in which unit all of it is."""
+"""Headings of a recipe: which part follows, and the unit of all of it."""
 
 from __future__ import annotations
 

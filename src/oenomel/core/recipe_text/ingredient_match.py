@@ -1,4 +1,4 @@
-"""What the words of a recipe mean by an ingredient: one of the larder, with what else it could be, or none that is known."""
+"""Match of a recipe's words with an ingredient: one of the larder and its alternatives, or none that is known."""
 
 from __future__ import annotations
 

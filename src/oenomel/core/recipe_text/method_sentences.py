@@ -1,4 +1,4 @@
-"""How a drink is made and served, out of the sentences of a recipe."""
+"""Method and serve read from the sentences of a recipe."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a recipe is read into."""
+"""Records of a recipe that was read."""
 
 from __future__ import annotations
 

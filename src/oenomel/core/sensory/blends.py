@@ -1,4 +1,4 @@
-"""Two jugs out of what is at hand, a few steps apart on one matter and alike in all else; every pair of glasses is blended from them."""
+"""Two jugs, a few thresholds apart in one attribute and alike in the rest; every pair of glasses is blended from them."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What is said of a tongue and to it: how fine it is, when it is tired, and what was drunk."""
+"""Sentences about a taster's sensitivity, fatigue and alcohol."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What can be poured: the amounts between which a rebalancing may choose (docs/model/rebalance.md)."""
+"""Marks of a jigger: the amounts that a rebalancing may choose (docs/model/rebalance.md)."""
 
 from __future__ import annotations
 

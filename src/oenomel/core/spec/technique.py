@@ -1,4 +1,4 @@
-"""How a drink is worked and served: the method with its own lines, the glass, its edge and its garnish."""
+"""Method and serve of a drink: technique, ice, own steps, glass, rim and garnish."""
 
 from __future__ import annotations
 

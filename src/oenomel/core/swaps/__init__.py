@@ -1,4 +1,4 @@
-"""What brings a drink to where it should be with amounts that can be poured, and what else could go in."""
+"""Swaps: what else could go into a slot."""
 
 from oenomel.core.swaps.board import RANKINGS, Board, Ranking, RowOutcome, swap_board
 from oenomel.core.swaps.candidates import Filters

@@ -1,6 +1,4 @@
-"""What else could go in a slot: every ingredient that can do the job of a pour, what it does as it is, and once the drink is rebalanced
-(docs/model/swaps.md).
-"""
+"""Board of swaps: every ingredient that can do the job of a pour, its effect as it is, and after rebalancing (docs/model/swaps.md)."""
 
 from __future__ import annotations
 

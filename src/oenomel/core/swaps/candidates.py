@@ -1,4 +1,4 @@
-"""Who can do the job of a pour, and who is left out with which reason (docs/model/swaps.md)."""
+"""Candidates for the job of a pour, and the ingredients left out, each with a reason (docs/model/swaps.md)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Who descends from whom: where each pour of a trial came from, and what changed on the way (common practice)."""
+"""Lineage of trials: where each pour came from, and what changed on the way (common practice)."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What to try next: from "too sharp, a bit thin" to a trial that can be poured (docs/model/trials.md, "What to try next")."""
+"""Next trial: from "too sharp, a bit thin" to one that can be poured (docs/model/trials.md, "What to try next")."""
 
 from __future__ import annotations
 

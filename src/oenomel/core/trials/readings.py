@@ -1,4 +1,4 @@
-"""What was measured of a trial, beside what was foreseen, and what it says of the water from the ice (docs/model/trials.md, "Measured")."""
+"""Readings of a trial compared with its forecast, and the dilution they show (docs/model/trials.md, "Measured")."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Two to four trials side by side: what differs, whether it can be tasted, how sure that is, and what else could explain it."""
+"""Comparison of two to four trials: differences, whether they can be tasted, how sure that is, and other explanations."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What stands on a card: the pours in ml and oz in the order in which they go in, the method, the glass, what a guest has to know."""
+"""Content of a card: the pours in ml and oz in the order in which they go in, the method, the glass, what a guest has to know."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""How a drink is made and served, as JSON: its steps, the same drink on each ice, and the glasses."""
+"""Method and serve as JSON: steps, the same drink on each ice, and the glasses."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What is known of a tongue, a sitting of triangles and the exercises, as JSON. Numbers are not rounded; rounding is for the screen."""
+"""Thresholds, sessions of triangle tests and exercises, as JSON. Numbers are not rounded; rounding is for the screen."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a rebalancing is asked for, as JSON: its target, its weights, what may move and what may join."""
+"""Request for a rebalancing, as JSON: its target, its weights, what may change and what may be added."""
 
 from __future__ import annotations
 

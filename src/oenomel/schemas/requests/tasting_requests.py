@@ -1,4 +1,4 @@
-"""What is written in the notebook: tasting sheets and briefs."""
+"""Tasting notes and briefs, as JSON."""
 
 from __future__ import annotations
 

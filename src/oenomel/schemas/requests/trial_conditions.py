@@ -1,4 +1,4 @@
-"""How a trial was made, as JSON: what composition doesn't know of it, and what really went in."""
+"""Circumstances of a trial, as JSON: what composition doesn't know, and what was really poured."""
 
 from __future__ import annotations
 

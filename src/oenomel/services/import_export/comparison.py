@@ -1,4 +1,4 @@
-"""What is carried in, held against what a house has: what is new, what is the same, and what differs, side by side."""
+"""Comparison of an import with the data file: what is new, the same, and different, side by side."""
 
 from __future__ import annotations
 

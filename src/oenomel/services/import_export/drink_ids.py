@@ -1,4 +1,4 @@
-"""What drinks are called in a file, and which drink of the book each of them is."""
+"""Names of drinks in a file, and which drink of the book each of them is."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a house has, out of its data file as one house file."""
+"""Export: everything of a data file as one house file."""
 
 from __future__ import annotations
 

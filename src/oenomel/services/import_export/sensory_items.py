@@ -1,4 +1,4 @@
-"""What was learnt of tongues, out of a data file as it stands in a house file, and into another."""
+"""Export and import of thresholds, sessions and exercises."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""What a house has in stock, out of its data file and into another: changed values, preparations, lots, pars and prices."""
+"""Export and import of stock: corrected values, preparations, lots, pars and prices."""
 
 from __future__ import annotations
 
