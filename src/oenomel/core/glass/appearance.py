@@ -1,4 +1,4 @@
-"""Appearance of a drink in its glass: level, layers, foam, ice and colour (docs/model/glass.md, "Appearance"). A preview, and called one."""
+"""Appearance of a drink in its glass: level, layers, foam, ice and colour (docs/model/glass.md, "Appearance"). It is only a preview."""
 
 from __future__ import annotations
 

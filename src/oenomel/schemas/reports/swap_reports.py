@@ -193,9 +193,16 @@ def swaps_report(spec: SpecFile, drink: Drink, part: Board, inventory: Inventory
     )
 
 
+def _stock_word(slug: str, inventory: Inventory) -> str:
+    """Return the state on the shelf, or "open" where only an open bottle or juice is left; empty where there is neither."""
+    shelved = inventory.shelved.get(slug)
+    if slug in inventory.in_stock and (shelved is None or shelved.state == "out"):
+        return "open"
+    return shelved.state if shelved else ""
+
+
 def _row(spec: SpecFile, drink: Drink, row: SwapRow, inventory: Inventory) -> SwapRowReport:
     ingredient, helper = row.candidate.ingredient, row.candidate.helper
-    shelved = inventory.shelved.get(ingredient.slug)
     return SwapRowReport(
         key=row.candidate.key,
         slug=ingredient.slug,
@@ -203,7 +210,7 @@ def _row(spec: SpecFile, drink: Drink, row: SwapRow, inventory: Inventory) -> Sw
         kind=ingredient.kind,
         share=row.candidate.share,
         helper=None if helper is None else Named.of(helper),
-        shelf=shelved.state if shelved else "",
+        shelf=_stock_word(ingredient.slug, inventory),
         at_hand=ingredient.slug in inventory.in_stock,
         plain=_standing(spec, drink, row.plain),
         mended=None if row.mended is None else _standing(spec, drink, row.mended),
