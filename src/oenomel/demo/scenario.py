@@ -38,7 +38,7 @@ PARTY_HOUR: Final = 17
 
 
 def prepare(data: Path, reset: bool = False) -> None:
-    """Make the demo's data file where there is none yet, or puts it back to how it was at first.
+    """Make the demo's data file where there is none yet, or put it back to how it was at first.
 
     Raises
     ------

@@ -178,7 +178,7 @@ def correct_by_taste(conn: sqlite3.Connection, batch_id: int, body: SaidOfBottle
 
 
 def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleReading) -> CorrectionsReport:
-    """Take a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference."""
+    """Take a reading of the bottle in, and say what brings it to its recipe; nothing where no tongue could tell the difference."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
         bottle = Ingredient(slug="bottle", name=record.name, kind="other", composition=left_composition(record))

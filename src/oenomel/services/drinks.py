@@ -83,7 +83,7 @@ def write_notes(conn: sqlite3.Connection, drink_id: int, body: NewNotes) -> Drin
 
 
 def keep_trial(conn: sqlite3.Connection, drink_id: int, body: NewTrial, conditions: Conditions) -> DrinkDetail:
-    """Save a trial as made with the forecast of that day, and holds the draft against it: both or neither.
+    """Save a trial as made with the forecast of that day, and hold the draft against it: both or neither.
 
     Refused with 409 where another window saved in between; it can then be kept beside.
     """

@@ -43,13 +43,13 @@ def get_evening(conn: sqlite3.Connection, conditions: Conditions) -> EveningRepo
 
 
 def put_evening(conn: sqlite3.Connection, body: EveningEntry, conditions: Conditions) -> EveningReport:
-    """Set of the evening; refused where its hour has passed, or a drink or a batch isn't there."""
+    """Change the evening; refused where its hour has passed, or a drink or a batch isn't there."""
     with transaction(conn):
         return _put(conn, body, conditions)
 
 
 def change_evening(conn: sqlite3.Connection, body: EveningChange, conditions: Conditions) -> EveningReport:
-    """Set one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that is
+    """Change one thing of the evening and leave the rest as it is, whatever another window tells meanwhile; the first thing that is
     told begins one, at the usual hour.
     """
     with transaction(conn):
@@ -87,7 +87,7 @@ def put_evening_back(conn: sqlite3.Connection, conditions: Conditions) -> Evenin
 
 
 def tick_off(conn: sqlite3.Connection, body: TickEntry) -> None:
-    """Tick something off, or takes the tick back."""
+    """Tick something off, or take the tick back."""
     with transaction(conn):
         events.tick(conn, body.what, done=body.done)
 

@@ -45,7 +45,7 @@ def write_table(conn: sqlite3.Connection) -> str:
 
 
 def read_table(conn: sqlite3.Connection, body: TableEntry) -> TableReport:
-    """Take a table in, all of it or nothing, and tells what that changed."""
+    """Take a table in, all of it or nothing, and say what that changed."""
     rows = read_larder_table(body.text)
     with transaction(conn):
         return _taken_in(conn, rows)

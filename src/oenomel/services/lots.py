@@ -58,7 +58,7 @@ def list_lots(conn: sqlite3.Connection, every: bool = False, ingredient: Plain =
 
 
 def add_lot(conn: sqlite3.Connection, body: LotEntry) -> LotReport:
-    """Note a lot with its readings, and answers what they make of it; refused whole where one of them can't be."""
+    """Note a lot with its readings, and answer what they make of it; refused whole where one of them can't be."""
     with transaction(conn):
         made_at = checked_time(body.made_at, "made_at") if body.made_at else now()
         base = ingredients.some(conn, [body.ingredient]).get(body.ingredient)

@@ -32,7 +32,7 @@ from oenomel.store.stock import in_stock
 
 
 def add_flight(conn: sqlite3.Connection, body: OriginalsFlightEntry, conditions: Conditions) -> OriginalsFlightReport:
-    """Put originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes."""
+    """Put originals into the book as the trials of one drink, to be tasted blind, and say what a glass of each takes."""
     made = resolve(conn, *body.specs)
     with transaction(conn):
         names = [spec.name for spec in body.specs]

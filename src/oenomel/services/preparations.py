@@ -128,7 +128,7 @@ def remove_preparation(conn: sqlite3.Connection, slug: str) -> None:
 
 
 def make_preparation(conn: sqlite3.Connection, slug: str, body: MakingEntry, conditions: Conditions) -> MadeReport:
-    """Make a lot of what was just made: its composition by its grams; and tells what follows for the drinks of the list."""
+    """Make a lot of what was just made: its composition by its grams; and say what follows for the drinks of the list."""
     with transaction(conn):
         preparations.get(conn, slug)
         base = ingredients.get(conn, slug)

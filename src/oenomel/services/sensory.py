@@ -131,7 +131,7 @@ def get_key(conn: sqlite3.Connection, triangle_id: int) -> KeyReport:
 
 
 def answer_triangle(conn: sqlite3.Connection, triangle_id: int, body: AnswerEntry) -> SittingReport:
-    """Save which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it."""
+    """Save which glass stood alone, and say how the sitting stands then; who poured for himself tells whether he found it."""
     if (body.glass is None) == (body.found is None):
         raise SpecError("glass", "tell the glass that stands alone, or whether it was found")
     with transaction(conn):
@@ -186,7 +186,7 @@ def get_exercise(conn: sqlite3.Connection, exercise_id: int) -> ExerciseReport:
 
 
 def answer_exercise(conn: sqlite3.Connection, exercise_id: int, body: ExerciseAnswerEntry) -> SolvedReport:
-    """Save what was said, and tells what is right by the model, and why."""
+    """Save what was said, and say what is right by the model, and why."""
     with transaction(conn):
         record = sensory.exercise(conn, exercise_id)
         solution = json.loads(record.solution)
@@ -199,7 +199,7 @@ def answer_exercise(conn: sqlite3.Connection, exercise_id: int, body: ExerciseAn
 
 
 def begin_training(conn: sqlite3.Connection, body: TrainingEntry) -> TongueReport:
-    """Begin the week's plan for somebody, or begins it anew."""
+    """Begin the week's plan for somebody, or begin it anew."""
     with transaction(conn):
         sensory.begin_training(conn, body.taster)
         return tongue_report(conn, body.taster)

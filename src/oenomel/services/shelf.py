@@ -19,7 +19,7 @@ def list_shelf(conn: sqlite3.Connection) -> list[Shelved]:
 
 
 def put_on_shelf(conn: sqlite3.Connection, slug: str, body: ShelfStateEntry) -> None:
-    """Mark an ingredient as at hand, low or out, with its price; or takes it off."""
+    """Mark an ingredient as at hand, low or out, with its price; or take it off."""
     with transaction(conn):
         if body.state == "off":
             ingredients.get(conn, slug)

@@ -91,7 +91,7 @@ def list_part_tastings(conn: sqlite3.Connection, slug: str) -> list[IngredientNo
 
 
 def taste_part(conn: sqlite3.Connection, slug: str, body: IngredientNoteEntry) -> list[IngredientNoteReport]:
-    """Save what an ingredient tasted of alone, and amends its aroma and impression where that is told."""
+    """Save what an ingredient tasted of alone, and amend its aroma and impression where that is told."""
     amends = body.aroma is not None or body.impression is not None
     with transaction(conn):
         present = ingredients.get(conn, slug)

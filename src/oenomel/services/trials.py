@@ -64,7 +64,7 @@ def write_brief(conn: sqlite3.Connection, drink_id: int, body: BriefEntry, read:
 
 
 def mark_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: MarkEntry) -> NotebookReport:
-    """Mark a trial finished or shelved, or takes it out of view; nothing of it is lost."""
+    """Mark a trial finished or shelved, or take it out of view; nothing of it is lost."""
     with transaction(conn):
         lineage.mark(conn, drink_id, trial_id, body.mark)
     return get_notebook(conn, drink_id)

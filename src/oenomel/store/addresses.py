@@ -20,7 +20,7 @@ DELETE_OLD = "DELETE FROM opened_at WHERE last_at < :since"
 
 
 def note(conn: sqlite3.Connection, origin: str) -> None:
-    """Note that it is open there now, and forgets where it was long ago."""
+    """Note that it is open there now, and forget where it was long ago."""
     conn.execute(UPSERT, {"origin": origin, "at": now()})
     conn.execute(DELETE_OLD, {"since": _since()})
 

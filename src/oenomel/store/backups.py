@@ -55,7 +55,7 @@ def back_up(data: Path, target: Path) -> None:
 
 
 def restore(data: Path, copy: Path) -> Path | None:
-    """Put a copy in the place of a data file, and returns where the old one is kept; None where there was none.
+    """Put a copy in the place of a data file, and return where the old one is kept; None where there was none.
 
     Whoever has the file open sees the restored one: it is written into it as one transaction.
 

@@ -121,7 +121,7 @@ def get(conn: sqlite3.Connection, batch_id: int) -> BatchRecord:
 
 
 def add(conn: sqlite3.Connection, batch: BatchRecord) -> int:
-    """Save a batch and returns its id.
+    """Save a batch and return its id.
 
     Raises
     ------
@@ -145,7 +145,7 @@ def change(conn: sqlite3.Connection, batch: BatchRecord) -> None:
 
 
 def serve(conn: sqlite3.Connection, batch: BatchRecord, ml: float) -> BatchRecord:
-    """Take so much out of it, and marks it used up where nothing is left; raises DomainError where that much isn't there."""
+    """Take so much out of it, and mark it used up where nothing is left; raises DomainError where that much isn't there."""
     if ml > batch.left_ml + _SPARE_ML:
         raise DomainError(f"{ml:.0f} ml can't be poured: {batch.left_ml:.0f} ml are left of {batch.name}")
     left = max(0.0, batch.left_ml - ml)

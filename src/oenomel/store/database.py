@@ -180,7 +180,7 @@ def bring_up_to_date(path: Path) -> None:
 
 
 def prepare(path: Path) -> None:
-    """Make or migrates the data file, for its owner alone, and fills in the catalogue that ships with this version.
+    """Make or migrate the data file, for its owner alone, and fill in the catalogue that ships with this version.
 
     Before it is migrated a copy of it is kept in the folder of its copies.
 

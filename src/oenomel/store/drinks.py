@@ -175,7 +175,7 @@ def by_first_trial(conn: sqlite3.Connection) -> dict[tuple[str, str], int]:
 
 
 def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house", notes: str = "", created_at: str = "") -> int:
-    """Add a drink without trials and returns its id; a time is kept where it is told."""
+    """Add a drink without trials and return its id; a time is kept where it is told."""
     values = {"name": name, "family": family, "origin": origin, "created_at": created_at or now(), "notes": notes}
     return new_id(conn.execute(INSERT_DRINK, values))
 
@@ -257,7 +257,7 @@ def keep_trial(
     made: str = "{}",
     kept_at: str = "",
 ) -> int:
-    """Save a trial as made and returns its id; its number is the next of the drink. A time is kept where it is told.
+    """Save a trial as made and return its id; its number is the next of the drink. A time is kept where it is told.
 
     Raises RecordNotFound for a strange parent.
     """
@@ -314,7 +314,7 @@ def drafts(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[int, Draf
 
 
 def put_draft(conn: sqlite3.Connection, drink_id: int, parent_trial_id: int, spec: str, revision: int, saved_at: str = "") -> int:
-    """Save the draft over the given revision (0: there was none) and returns the new one. A time is kept where it is told.
+    """Save the draft over the given revision (0: there was none) and return the new one. A time is kept where it is told.
 
     Raises
     ------

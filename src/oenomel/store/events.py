@@ -77,7 +77,7 @@ def ticked(conn: sqlite3.Connection) -> dict[str, str]:
 
 
 def tick(conn: sqlite3.Connection, key: str, *, done: bool, at: str = "") -> None:
-    """Tick something off, now where no time is told, or takes the tick back."""
+    """Tick something off, now where no time is told, or take the tick back."""
     if done:
         conn.execute(UPSERT_TICK, {"key": key, "done_at": at or now()})
     else:

@@ -236,7 +236,7 @@ def add(conn: sqlite3.Connection, ingredient: Ingredient) -> Ingredient:
 
 
 def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:
-    """Add an ingredient, or replaces the one with its slug; raises OutOfRange for a label that can't be."""
+    """Add an ingredient, or replace the one with its slug; raises OutOfRange for a label that can't be."""
     check_labels(ingredient.values.values())
     conn.execute(UPSERT, _to_row(ingredient))
     conn.execute(DELETE_VALUES, {"slug": ingredient.slug})
@@ -331,7 +331,7 @@ def house_values(conn: sqlite3.Connection) -> dict[str, dict[str, SourcedValue]]
 
 
 def set_right(conn: sqlite3.Connection, slug: str, values: Iterable[SourcedValue], back: Iterable[str] = ()) -> Ingredient:
-    """Put values of the house over an ingredient's own, and gives others ``back`` to what they were; the ingredient as it then is.
+    """Put values of the house over an ingredient's own, and give others ``back`` to what they were; the ingredient as it then is.
 
     Raises
     ------
@@ -349,7 +349,7 @@ def set_right(conn: sqlite3.Connection, slug: str, values: Iterable[SourcedValue
 
 
 def forget_changes(conn: sqlite3.Connection) -> None:
-    """Give every value back to what it was, and offers again what was retired."""
+    """Give every value back to what it was, and offer again what was retired."""
     conn.execute(DELETE_HOUSE_VALUES)
     conn.execute(DELETE_ALL_RETIRED)
 

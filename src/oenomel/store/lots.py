@@ -143,7 +143,7 @@ def get(conn: sqlite3.Connection, lot_id: int) -> LotRecord:
 
 
 def add(conn: sqlite3.Connection, lot: LotRecord) -> int:
-    """Save a lot and returns its id.
+    """Save a lot and return its id.
 
     Raises
     ------
@@ -205,7 +205,7 @@ def readings_of(conn: sqlite3.Connection, lot_ids: Iterable[int]) -> dict[int, l
 
 
 def add_reading(conn: sqlite3.Connection, reading: ReadingRecord) -> int:
-    """Save a reading and returns its id; raises RecordNotFound for a strange lot."""
+    """Save a reading and return its id; raises RecordNotFound for a strange lot."""
     get(conn, reading.lot_id)
     return new_id(conn.execute(INSERT_READING, asdict(reading) | {"taken_at": reading.taken_at or now()}))
 

@@ -46,7 +46,7 @@ class MeasurementRecord:
 
 
 def add(conn: sqlite3.Connection, measurement: MeasurementRecord) -> int:
-    """Save a reading and returns its id; raises RecordNotFound for a strange trial."""
+    """Save a reading and return its id; raises RecordNotFound for a strange trial."""
     drinks.trial(conn, measurement.trial_id)
     cursor = conn.execute(INSERT, asdict(measurement) | {"taken_at": measurement.taken_at or now()})
     assert cursor.lastrowid is not None

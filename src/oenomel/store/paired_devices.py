@@ -57,7 +57,7 @@ def all_devices(conn: sqlite3.Connection) -> list[DeviceRecord]:
 
 
 def remove(conn: sqlite3.Connection, device_id: int) -> str:
-    """Forget a device, and returns the digest of what it showed; raises RecordNotFound."""
+    """Forget a device, and return the digest of what it showed; raises RecordNotFound."""
     row = conn.execute(SELECT_SECRET, {"id": device_id}).fetchone()
     if row is None:
         raise RecordNotFound("device", device_id)

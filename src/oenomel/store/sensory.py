@@ -153,7 +153,7 @@ def open_sittings(conn: sqlite3.Connection) -> list[SittingRecord]:
 
 
 def add_sitting(conn: sqlite3.Connection, record: SittingRecord) -> int:
-    """Begin a sitting and returns its id; now where no time is told."""
+    """Begin a sitting and return its id; now where no time is told."""
     return new_id(conn.execute(INSERT_SITTING, asdict(record) | {"began_at": record.began_at or now()}))
 
 
@@ -190,7 +190,7 @@ def triangles_of_taster(conn: sqlite3.Connection, taster: str) -> list[tuple[str
 
 
 def add_triangle(conn: sqlite3.Connection, record: TriangleRecord) -> int:
-    """Save a triangle and returns its id; raises RecordNotFound for a strange sitting."""
+    """Save a triangle and return its id; raises RecordNotFound for a strange sitting."""
     sitting(conn, record.sitting_id)
     return new_id(conn.execute(INSERT_TRIANGLE, asdict(record) | {"asked_at": record.asked_at or now()}))
 
@@ -222,7 +222,7 @@ def exercises_of(conn: sqlite3.Connection, taster: str) -> list[ExerciseRecord]:
 
 
 def add_exercise(conn: sqlite3.Connection, record: ExerciseRecord) -> int:
-    """Save an exercise and returns its id."""
+    """Save an exercise and return its id."""
     return new_id(conn.execute(INSERT_EXERCISE, asdict(record) | {"asked_at": record.asked_at or now()}))
 
 

@@ -30,7 +30,7 @@ def all_shelved(conn: sqlite3.Connection) -> dict[str, Shelved]:
 
 
 def put(conn: sqlite3.Connection, shelved: Shelved) -> None:
-    """Put an ingredient on the shelf, or changes how it stands there.
+    """Put an ingredient on the shelf, or change how it stands there.
 
     Raises
     ------

@@ -92,7 +92,7 @@ class PartTastingRecord:
 
 
 def add(conn: sqlite3.Connection, sheet: TastingRecord) -> int:
-    """Save a sheet and returns its id; raises RecordNotFound for a strange trial. A time is kept where it is told."""
+    """Save a sheet and return its id; raises RecordNotFound for a strange trial. A time is kept where it is told."""
     trial = drinks.trial(conn, sheet.trial_id)
     tasting_id = new_id(conn.execute(INSERT, asdict(sheet) | {"tasted_at": sheet.tasted_at or now()}))
     book_search.write_down(conn, trial.drink_id)

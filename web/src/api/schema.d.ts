@@ -455,7 +455,7 @@ export interface paths {
         put?: never;
         /**
          * Add Flight
-         * @description Put originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes.
+         * @description Put originals into the book as the trials of one drink, to be tasted blind, and say what a glass of each takes.
          */
         post: operations["add_flight"];
         delete?: never;
@@ -648,7 +648,7 @@ export interface paths {
         put?: never;
         /**
          * Read Table
-         * @description Take a table in, all of it or nothing, and tells what that changed.
+         * @description Take a table in, all of it or nothing, and say what that changed.
          */
         post: operations["read_table"];
         delete?: never;
@@ -751,7 +751,7 @@ export interface paths {
         get?: never;
         /**
          * Put On Shelf
-         * @description Mark an ingredient as at hand, low or out, with its price; or takes it off.
+         * @description Mark an ingredient as at hand, low or out, with its price; or take it off.
          */
         put: operations["put_on_shelf"];
         post?: never;
@@ -836,7 +836,7 @@ export interface paths {
         put?: never;
         /**
          * Add Lot
-         * @description Note a lot with its readings, and answers what they make of it; refused whole where one of them can't be.
+         * @description Note a lot with its readings, and answer what they make of it; refused whole where one of them can't be.
          */
         post: operations["add_lot"];
         delete?: never;
@@ -1056,7 +1056,7 @@ export interface paths {
         put?: never;
         /**
          * Make Preparation
-         * @description Make a lot of what was just made: its composition by its grams; and tells what follows for the drinks of the list.
+         * @description Make a lot of what was just made: its composition by its grams; and say what follows for the drinks of the list.
          */
         post: operations["make_preparation"];
         delete?: never;
@@ -1392,7 +1392,7 @@ export interface paths {
         put?: never;
         /**
          * Correct By Reading
-         * @description Take a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference.
+         * @description Take a reading of the bottle in, and say what brings it to its recipe; nothing where no tongue could tell the difference.
          */
         post: operations["correct_by_reading"];
         delete?: never;
@@ -1435,7 +1435,7 @@ export interface paths {
         get: operations["get_evening"];
         /**
          * Put Evening
-         * @description Set of the evening; refused where its hour has passed, or a drink or a batch isn't there.
+         * @description Change the evening; refused where its hour has passed, or a drink or a batch isn't there.
          */
         put: operations["put_evening"];
         post?: never;
@@ -1448,7 +1448,7 @@ export interface paths {
         head?: never;
         /**
          * Change Evening
-         * @description Set one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that is
+         * @description Change one thing of the evening and leave the rest as it is, whatever another window tells meanwhile; the first thing that is
          *     told begins one, at the usual hour.
          */
         patch: operations["change_evening"];
@@ -1484,7 +1484,7 @@ export interface paths {
         get?: never;
         /**
          * Tick Off
-         * @description Tick something off, or takes the tick back.
+         * @description Tick something off, or take the tick back.
          */
         put: operations["tick_off"];
         post?: never;
@@ -1653,7 +1653,7 @@ export interface paths {
         put?: never;
         /**
          * Keep Trial
-         * @description Save a trial as made with the forecast of that day, and holds the draft against it: both or neither.
+         * @description Save a trial as made with the forecast of that day, and hold the draft against it: both or neither.
          *
          *     Refused with 409 where another window saved in between; it can then be kept beside.
          */
@@ -1754,7 +1754,7 @@ export interface paths {
         get?: never;
         /**
          * Mark Trial
-         * @description Mark a trial finished or shelved, or takes it out of view; nothing of it is lost.
+         * @description Mark a trial finished or shelved, or take it out of view; nothing of it is lost.
          */
         put: operations["mark_trial"];
         post?: never;
@@ -1967,7 +1967,7 @@ export interface paths {
         put?: never;
         /**
          * Taste Part
-         * @description Save what an ingredient tasted of alone, and amends its aroma and impression where that is told.
+         * @description Save what an ingredient tasted of alone, and amend its aroma and impression where that is told.
          */
         post: operations["taste_part"];
         delete?: never;
@@ -2111,7 +2111,7 @@ export interface paths {
         put?: never;
         /**
          * Answer Triangle
-         * @description Save which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it.
+         * @description Save which glass stood alone, and say how the sitting stands then; who poured for himself tells whether he found it.
          */
         post: operations["answer_triangle"];
         delete?: never;
@@ -2211,7 +2211,7 @@ export interface paths {
         put?: never;
         /**
          * Answer Exercise
-         * @description Save what was said, and tells what is right by the model, and why.
+         * @description Save what was said, and say what is right by the model, and why.
          */
         post: operations["answer_exercise"];
         delete?: never;
@@ -2230,7 +2230,7 @@ export interface paths {
         get?: never;
         /**
          * Begin Training
-         * @description Begin the week's plan for somebody, or begins it anew.
+         * @description Begin the week's plan for somebody, or begin it anew.
          */
         put: operations["begin_training"];
         post?: never;
@@ -2631,7 +2631,7 @@ export interface paths {
         put?: never;
         /**
          * Note Opened
-         * @description Note at which address of this machine the house is open, and tells at which others it was: what a browser couldn't have written down
+         * @description Note at which address of this machine the house is open, and say at which others it was: what a browser couldn't have written down
          *     there waits there.
          */
         post: operations["note_opened"];
@@ -2652,7 +2652,7 @@ export interface paths {
         put?: never;
         /**
          * Reset Demo
-         * @description Put the demo back, and answers with its book.
+         * @description Put the demo back, and answer with its book.
          */
         post: operations["reset_demo"];
         delete?: never;

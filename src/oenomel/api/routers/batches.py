@@ -80,7 +80,7 @@ def correct_by_taste(batch_id: RowId, body: SaidOfBottle, conn: Connection) -> C
 
 @router.post("/batches/{batch_id}/readings", responses=PROBLEMS["write"])
 def correct_by_reading(batch_id: RowId, body: BottleReading, conn: Connection) -> CorrectionsReport:
-    """Take a reading of the bottle in, and tells what brings it to its recipe; nothing where no tongue could tell the difference."""
+    """Take a reading of the bottle in, and say what brings it to its recipe; nothing where no tongue could tell the difference."""
     return cases.correct_by_reading(conn, batch_id, body)
 
 

@@ -13,6 +13,6 @@ router = idempotent_router("demo")
 
 @router.post("/demo/reset")
 def reset_demo(conn: Connection) -> list[DrinkSummary]:
-    """Put the demo back, and answers with its book."""
+    """Put the demo back, and answer with its book."""
     scenario.reset(conn)
     return list_drinks(conn, PageQuery())

@@ -68,7 +68,7 @@ def write_notes(drink_id: RowId, body: NewNotes, conn: Connection) -> DrinkDetai
 
 @router.post("/drinks/{drink_id}/trials", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection, conditions: HouseConditions) -> DrinkDetail:
-    """Save a trial as made with the forecast of that day, and holds the draft against it: both or neither.
+    """Save a trial as made with the forecast of that day, and hold the draft against it: both or neither.
 
     Refused with 409 where another window saved in between; it can then be kept beside.
     """

@@ -27,13 +27,13 @@ def get_evening(conn: Connection, conditions: HouseConditions) -> EveningReport:
 
 @router.put("/evening", responses=PROBLEMS["write"])
 def put_evening(body: EveningEntry, conn: Connection, conditions: HouseConditions) -> EveningReport:
-    """Set of the evening; refused where its hour has passed, or a drink or a batch isn't there."""
+    """Change the evening; refused where its hour has passed, or a drink or a batch isn't there."""
     return cases.put_evening(conn, body, conditions)
 
 
 @router.patch("/evening", responses=PROBLEMS["write"])
 def change_evening(body: EveningChange, conn: Connection, conditions: HouseConditions) -> EveningReport:
-    """Set one thing of the evening otherwise and leaves the rest as it is, whatever another window tells meanwhile; the first thing that is
+    """Change one thing of the evening and leave the rest as it is, whatever another window tells meanwhile; the first thing that is
     told begins one, at the usual hour.
     """
     return cases.change_evening(conn, body, conditions)
@@ -53,7 +53,7 @@ def put_evening_back(conn: Connection, conditions: HouseConditions) -> EveningRe
 
 @router.put("/evening/ticks", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def tick_off(body: TickEntry, conn: Connection) -> None:
-    """Tick something off, or takes the tick back."""
+    """Tick something off, or take the tick back."""
     cases.tick_off(conn, body)
 
 

@@ -37,7 +37,7 @@ def write_table(conn: Connection) -> Response:
 
 @router.post("/larder/table", responses=PROBLEMS["write"])
 def read_table(body: TableEntry, conn: Connection) -> TableReport:
-    """Take a table in, all of it or nothing, and tells what that changed."""
+    """Take a table in, all of it or nothing, and say what that changed."""
     return cases.read_table(conn, body)
 
 

@@ -28,7 +28,7 @@ def list_lots(
 
 @router.post("/lots", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_lot(body: LotEntry, conn: Connection) -> LotReport:
-    """Note a lot with its readings, and answers what they make of it; refused whole where one of them can't be."""
+    """Note a lot with its readings, and answer what they make of it; refused whole where one of them can't be."""
     return cases.add_lot(conn, body)
 
 

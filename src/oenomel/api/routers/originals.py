@@ -90,7 +90,7 @@ async def make_menu(body: MenuEntry, conn: Connection, conditions: HouseConditio
 
 @router.post("/originals/flight", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_flight(body: OriginalsFlightEntry, conn: Connection, conditions: HouseConditions) -> OriginalsFlightReport:
-    """Put originals into the book as the trials of one drink, to be tasted blind, and tells what a glass of each takes."""
+    """Put originals into the book as the trials of one drink, to be tasted blind, and say what a glass of each takes."""
     return cases.add_flight(conn, body, conditions)
 
 

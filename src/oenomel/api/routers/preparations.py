@@ -72,7 +72,7 @@ def remove_preparation(slug: str, conn: Connection) -> None:
 
 @router.post("/preparations/{slug}/makings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def make_preparation(slug: str, body: MakingEntry, conn: Connection, conditions: HouseConditions) -> MadeReport:
-    """Make a lot of what was just made: its composition by its grams; and tells what follows for the drinks of the list."""
+    """Make a lot of what was just made: its composition by its grams; and say what follows for the drinks of the list."""
     return cases.make_preparation(conn, slug, body, conditions)
 
 

@@ -66,7 +66,7 @@ def get_key(triangle_id: RowId, conn: Connection) -> KeyReport:
 
 @router.post("/triangles/{triangle_id}/answer", responses=PROBLEMS["write"])
 def answer_triangle(triangle_id: RowId, body: AnswerEntry, conn: Connection) -> SittingReport:
-    """Save which glass stood alone, and tells how the sitting stands then; who poured for himself tells whether he found it."""
+    """Save which glass stood alone, and say how the sitting stands then; who poured for himself tells whether he found it."""
     return cases.answer_triangle(conn, triangle_id, body)
 
 
@@ -102,13 +102,13 @@ def get_exercise(exercise_id: RowId, conn: Connection) -> ExerciseReport:
 
 @router.post("/exercises/{exercise_id}/answer", responses=PROBLEMS["write"])
 def answer_exercise(exercise_id: RowId, body: ExerciseAnswerEntry, conn: Connection) -> SolvedReport:
-    """Save what was said, and tells what is right by the model, and why."""
+    """Save what was said, and say what is right by the model, and why."""
     return cases.answer_exercise(conn, exercise_id, body)
 
 
 @router.put("/training", responses=PROBLEMS["write"])
 def begin_training(body: TrainingEntry, conn: Connection) -> TongueReport:
-    """Begin the week's plan for somebody, or begins it anew."""
+    """Begin the week's plan for somebody, or begin it anew."""
     return cases.begin_training(conn, body)
 
 

@@ -106,7 +106,7 @@ def forget_wrong_codes(request: Request) -> Response:
 
 @router.post("/opened", responses=PROBLEMS["write"])
 def note_opened(request: Request, conn: Connection) -> OpenedReport:
-    """Note at which address of this machine the house is open, and tells at which others it was: what a browser couldn't have written down
+    """Note at which address of this machine the house is open, and say at which others it was: what a browser couldn't have written down
     there waits there.
     """
     host = request.headers.get("host", "")

@@ -21,7 +21,7 @@ def list_shelf(conn: Connection) -> list[Shelved]:
 
 @router.put("/shelf/{slug}", status_code=204, responses=PROBLEMS["write"])
 def put_on_shelf(slug: str, body: ShelfStateEntry, conn: Connection) -> None:
-    """Mark an ingredient as at hand, low or out, with its price; or takes it off."""
+    """Mark an ingredient as at hand, low or out, with its price; or take it off."""
     cases.put_on_shelf(conn, slug, body)
 
 

@@ -86,5 +86,5 @@ def list_part_tastings(slug: str, conn: Connection) -> list[IngredientNoteReport
 
 @router.post("/ingredients/{slug}/tastings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def taste_part(slug: str, body: IngredientNoteEntry, conn: Connection) -> list[IngredientNoteReport]:
-    """Save what an ingredient tasted of alone, and amends its aroma and impression where that is told."""
+    """Save what an ingredient tasted of alone, and amend its aroma and impression where that is told."""
     return cases.taste_part(conn, slug, body)

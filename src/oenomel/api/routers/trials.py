@@ -34,7 +34,7 @@ def write_brief(drink_id: RowId, body: BriefEntry, conn: Connection, read: IfMat
 
 @router.put("/drinks/{drink_id}/trials/{trial_id}/mark", responses=PROBLEMS["write"])
 def mark_trial(drink_id: RowId, trial_id: RowId, body: MarkEntry, conn: Connection) -> NotebookReport:
-    """Mark a trial finished or shelved, or takes it out of view; nothing of it is lost."""
+    """Mark a trial finished or shelved, or take it out of view; nothing of it is lost."""
     return cases.mark_trial(conn, drink_id, trial_id, body)
 
 

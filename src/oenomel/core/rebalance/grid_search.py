@@ -203,7 +203,7 @@ class _Search:
     # Evaluating
 
     def offer(self, owner: Ints, low: Ints, high: Ints) -> None:
-        """Evaluate every drink of these boxes, shape (pours, boxes), and keeps the best of each group."""
+        """Evaluate every drink of these boxes, shape (pours, boxes), and keep the best of each group."""
         sizes = (high - low + 1).prod(axis=0)
         ends = np.cumsum(sizes)
         start = 0
@@ -249,7 +249,7 @@ class _Search:
     # A good first drink
 
     def start(self) -> None:
-        """Offer what is poured now, and what lies around the continuous minimum, then walks downhill on the grid; or what was found so."""
+        """Offer what is poured now, and what lies around the continuous minimum, then walk downhill on the grid; or what was found so."""
         everyone = np.arange(self.number)
         if self.of.start is not None:
             self.offer(everyone, self.of.start, self.of.start)

@@ -36,7 +36,7 @@ _ENDINGS: Final = frozenset({".json", ".jsonld", ".csv", ".md", ".txt", ".html"}
 
 
 def export_house(conn: sqlite3.Connection, folder: Path) -> int:
-    """Write everything that a house has as open files, and returns how many drinks that were; an earlier export in the folder is replaced.
+    """Write everything that a house has as open files, and return how many drinks that were; an earlier export in the folder is replaced.
 
     Raises
     ------

@@ -36,7 +36,7 @@ def take_in(
     look: Look | None = None,
     prepared: Prepared | None = None,
 ) -> list[Item]:
-    """Take a house file in and tells what was new, the same, or differed.
+    """Take a house file in and say what was new, the same, or differed.
 
     ``choices`` say by an item's key what becomes of one that differs, ``otherwise`` of the rest. A trial that is here is never changed.
     ``look`` and ``prepared`` are what was seen and worked out before the transaction began, so that other writes needn't wait for it;
