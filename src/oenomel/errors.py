@@ -268,7 +268,7 @@ class StaleFix(RecordConflict):
 
 
 class CannotListen(OenomelError):
-    """The server can't listen where it is told to."""
+    """The server can't listen where it is given to."""
 
     code = "cannot-listen"
 

@@ -1,4 +1,4 @@
-"""Listens where it is told to, says where once it does, and who may come in."""
+"""Listens where it is given to, says where once it does, and who may come in."""
 
 from __future__ import annotations
 
@@ -84,7 +84,7 @@ def _listening(host: str, port: int) -> socket.socket:
 
 
 def _keep_a_copy(data: Path) -> None:
-    """Return the first start of a day keeps a copy; where it can't, the house opens all the same and says so."""
+    """Return the first start of a day keeps a copy; where it can't, the bar opens all the same and says so."""
     try:
         kept = backups.keep_of_today(data, datetime.now().astimezone().date())
     except OenomelError as error:

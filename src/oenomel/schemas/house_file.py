@@ -68,7 +68,7 @@ Aroma = dict[Annotated[Plain, Field(max_length=60), AfterValidator(_is_of_the_li
 
 
 class SheetOfTrial(TastingNoteEntry):
-    """A tasting sheet of a trial, and when it was written."""
+    """Tasting notes of a trial, and when it was written."""
 
     tasted_at: MomentOrNow = ""
 
@@ -98,7 +98,7 @@ class WaterEntry(Entry):
 
 
 class TrialEntry(Entry):
-    """A trial as kept; ``parent`` is the number of the one within its drink that it was held against."""
+    """A trial as kept; ``parent`` is the number of the one within its drink that it was compared with."""
 
     name: Name
     reason: Annotated[Plain, Field(max_length=2000)] = ""
@@ -174,7 +174,7 @@ class ValueEntry(Entry):
 
 
 class IngredientEntry(Entry):
-    """An ingredient of the house's own: see `core.larder.Ingredient`."""
+    """An ingredient of the bar's own: see `core.larder.Ingredient`."""
 
     slug: Annotated[Plain, Field(min_length=1, max_length=100)]
     name: Name
@@ -251,7 +251,7 @@ class PalateEntry(Entry):
 
 
 class ChangedEntry(Entry):
-    """Values that the house sets over an ingredient's own."""
+    """Values that the bar sets over an ingredient's own."""
 
     slug: Slug
     values: Annotated[list[ValueEntry], Field(min_length=1, max_length=40)]

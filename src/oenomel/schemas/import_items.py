@@ -14,7 +14,7 @@ CHOICES: Final[tuple[Choice, ...]] = get_args(Choice)
 
 @dataclass(frozen=True, slots=True)
 class Side:
-    """One thing that differs: what the house has, and what comes."""
+    """One thing that differs: what the bar has, and what comes."""
 
     what: str
     here: str

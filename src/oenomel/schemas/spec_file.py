@@ -336,7 +336,7 @@ def parse_spec(text: str) -> SpecFile:
 
 
 def parse_as(model: type[Parsed], text: str, what: str) -> Parsed:
-    """JSON as a model of the house; raises SpecError naming the first place that is wrong, or saying that it isn't ``what``."""
+    """JSON as a model of the bar; raises SpecError naming the first place that is wrong, or saying that it isn't ``what``."""
     try:
         content = json.loads(text)
     except json.JSONDecodeError as error:
@@ -354,7 +354,7 @@ _TAGS: Final = ("slug", "inline", "time", "between", "words", "garnish-entry", "
 
 
 def spec_error(refusal: Any) -> SpecError:
-    """Return one of Pydantic's refusals as the sentence of the house, with the path as it stands in the file."""
+    """Return one of Pydantic's refusals as the sentence of the bar, with the path as it stands in the file."""
     cause = refusal.get("ctx", {}).get("error")
     if isinstance(cause, SpecError):
         return cause

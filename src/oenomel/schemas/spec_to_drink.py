@@ -46,7 +46,7 @@ Lots = Mapping[tuple[str, str], Ingredient]
 """Ingredients as they are in a lot, by slug and the word by which a pour names it."""
 
 TODAYS: Final = "today"
-"""The word for the lot that is poured from today: the newest that isn't used up."""
+"""The word for the lot that is poured from today: the newest that isn't finished."""
 
 
 def drink_from_spec(spec: SpecFile, larder: Larder, lots: Lots = MappingProxyType({})) -> Drink:

@@ -71,7 +71,7 @@ def work_out_batch(conn: sqlite3.Connection, body: BatchEntry, conditions: Condi
 
 
 def list_batches(conn: sqlite3.Connection, every: bool = False) -> list[KeptBatchSummary]:
-    """Batches that are there, the newest first; with ``every`` those that are used up too."""
+    """Batches that are there, the newest first; with ``every`` those that are finished too."""
     return summaries(conn, batches.all_batches(conn) if every else batches.open_batches(conn))
 
 
@@ -131,7 +131,7 @@ def get_batch(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
 
 
 def change_batch(conn: sqlite3.Connection, batch_id: int, body: BatchChange) -> KeptBatchReport:
-    """Set right what is left of it, its name, its date, or that it is used up."""
+    """Set right what is left of it, its name, its date, or that it is finished."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
         told = body.model_dump(exclude_none=True, exclude={"used_up", "use_by", "was"})

@@ -1,4 +1,4 @@
-"""Measured beside forecast: readings of trials, the devices they come from, and the house's own water."""
+"""Measured beside forecast: readings of trials, the devices they come from, and the bar's own water."""
 
 from __future__ import annotations
 
@@ -59,13 +59,13 @@ def read_device(conn: sqlite3.Connection, bench: BenchSet, device: str, body: De
 
 
 def get_calibration(conn: sqlite3.Connection) -> list[FactorReport]:
-    """Compute how much water each technique takes in this house."""
+    """Compute how much water each technique takes in this bar."""
     found = sorted(measurements.ratios(conn).items())
     return [FactorReport.model_validate(own_water(technique, ratios)) for technique, ratios in found]
 
 
 def _trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> tuple[KeptTrial, Forecast]:
-    """Return a trial, and its forecast as if the house had measured nothing."""
+    """Return a trial, and its forecast as if the bar had measured nothing."""
     (kept,) = kept_trials(conn, [drinks.get_trial(conn, drink_id, trial_id)])
     return kept, without_house_factor(kept.drink, forecast_of(kept.drink, kept.conditions))
 

@@ -96,7 +96,7 @@ def keep_trial(conn: sqlite3.Connection, drink_id: int, body: NewTrial, conditio
 
 
 def set_reference(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: Reference) -> DrinkDetail:
-    """Count a kept trial among the house's reference specs of its family, or no longer."""
+    """Count a kept trial among the bar's reference specs of its family, or no longer."""
     with transaction(conn):
         drinks.set_reference(conn, drink_id, trial_id, body.counts)
     return _detail(conn, drink_id)

@@ -13,7 +13,7 @@ from oenomel.services.resolve import typical_ranges_for
 
 
 def list_families(conn: sqlite3.Connection) -> list[FamilyReport]:
-    """Return the families with their forms, schools and homes; a home reaches to the house's own reference specs."""
+    """Return the families with their forms, schools and homes; a typical range reaches to the bar's own reference specs."""
     homes = typical_ranges_for(conn, *families())
     return [_report(family, [home for (slug, _), home in homes.items() if slug == family.slug]) for family in families().values()]
 

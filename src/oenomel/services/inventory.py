@@ -41,7 +41,7 @@ def crates_of(open_lots: Sequence[LotRecord]) -> dict[str, list[Pressing]]:
 
 
 def stock_of(conn: sqlite3.Connection, drinks: Iterable[Drink], ahead_h: float = 0.0) -> dict[str, Stock]:
-    """Describe how what these drinks pour stands so many hours from now: opened, on the shelf, made in the stillroom."""
+    """Describe how what these drinks pour stands so many hours from now: opened, on the shelf, made in preparations."""
     opened, shelved = on_hand_ml(conn, lots.open_lots(conn), ahead_h), shelf.all_shelved(conn)
     made = {preparation.slug for preparation in preparations.all_preparations(conn)}
     return {

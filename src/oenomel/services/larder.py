@@ -57,7 +57,7 @@ def get_larder_detail(conn: sqlite3.Connection, slug: str) -> LarderDetail:
 
 
 def set_values_right(conn: sqlite3.Connection, slug: str, body: SetRightEntry) -> LarderDetail:
-    """Put what the house knows better over an ingredient's own values."""
+    """Put what the bar knows better over an ingredient's own values."""
     told = body.model_dump(exclude_none=True, exclude={"source"})
     if not told:
         raise DomainError("nothing is told: give at least one figure")

@@ -45,7 +45,7 @@ ReadIn = Callable[[Ingredient, LotRecord, Sequence[ReadingRecord]], Lot]
 
 
 def list_lots(conn: sqlite3.Connection, every: bool = False, ingredient: Plain = "") -> list[LotReport]:
-    """Lots that are open, newest first; with ``every`` those that are used up too."""
+    """Lots that are open, newest first; with ``every`` those that are finished too."""
     found = lots.all_lots(conn) if every else lots.open_lots(conn)
     readings = lots.readings(conn)
     in_use = {each.id for each in lots.newest(conn, {lot.slug for lot in found}).values()}
@@ -83,7 +83,7 @@ def get_lot(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> Lo
 
 
 def change_lot(conn: sqlite3.Connection, lot_id: int, body: LotChange) -> LotReport:
-    """Note what is left of a lot, that it is used up, another name or time."""
+    """Note what is left of a lot, that it is finished, another name or time."""
     with transaction(conn):
         lot = lots.get(conn, lot_id)
         told = body.model_dump(exclude_none=True, exclude={"used_up", "made_at", "was"})

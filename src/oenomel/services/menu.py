@@ -79,7 +79,7 @@ def put_currency(conn: sqlite3.Connection, body: CurrencyEntry) -> None:
 
 
 def get_currency(conn: sqlite3.Connection) -> CurrencyEntry:
-    """Describe how prices are written; empty where nobody told."""
+    """Describe how prices are written; empty where nobody said."""
     return CurrencyEntry(sign=menu_entries.currency(conn))
 
 

@@ -23,7 +23,7 @@ _lock = Lock()
 
 
 def ground_for(conn: sqlite3.Connection, conditions: Conditions) -> SearchContext:
-    """Return the house's larder, book, kinship and homes, for one search at a time."""
+    """Return the bar's larder, book, kinship and homes, for one search at a time."""
     global _kept
     key = (ingredients.state(conn), originals.state(conn), repr(conditions))
     with _lock:
@@ -37,7 +37,7 @@ def ground_for(conn: sqlite3.Connection, conditions: Conditions) -> SearchContex
 
 
 def wished(conn: sqlite3.Connection, entry: WishEntry) -> Criteria:
-    """Return a wish with what this house has: its shelf, what wants to be used up, a taster's palate."""
+    """Return a wish with what this bar has: its shelf, what wants to be used up, a taster's palate."""
     known = known_by(ingredients.names(conn), ingredients.offered(conn))
     pool = in_stock(conn) if entry.at_hand else None
     soon = wants_using_up(conn) if entry.use_up_soon else frozenset[str]()

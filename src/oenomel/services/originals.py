@@ -65,12 +65,12 @@ def get_wish(conn: sqlite3.Connection, drink_id: int) -> WishEntry:
 
 
 def get_kinship(conn: sqlite3.Connection) -> KinshipReport:
-    """Return the table by which originals are told to hang together: what ships, what the house set, what tastings taught."""
+    """Return the table by which originals are told to hang together: what ships, what the bar set, what tastings taught."""
     return kinship_report(kinship_of(conn))
 
 
 def set_kinship(conn: sqlite3.Connection, body: KinshipEntry) -> KinshipReport:
-    """Set what the house thinks of a pair."""
+    """Set what the bar thinks of a pair."""
     pair = frozenset((body.one, body.other))
     KinshipTable({pair: body.value})
     with transaction(conn):

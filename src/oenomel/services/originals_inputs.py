@@ -19,7 +19,7 @@ from oenomel.store import drinks, ingredients, lots, originals
 __all__ = ["book_of", "kinship_of", "wants_using_up"]
 
 MOST_OF_THE_BOOK: Final = 200
-"""So many of the newest drinks an original is held against."""
+"""So many of the newest drinks an original is compared with."""
 
 SOON: Final = 0.5
 """Of the time that a lot keeps, after which it wants to be used up (house rule)."""
@@ -39,13 +39,13 @@ def book_of(conn: sqlite3.Connection) -> list[BookDrink]:
                 spec = parse_spec(record.spec)
                 result.append(BookDrink(spec.name if len(kept) > 1 else name, drink_from_spec(spec, larder), drink_id))
             except OenomelError:
-                # A bottle that it was written with may be gone; nothing can be held against it then.
+                # A bottle that it was written with may be gone; nothing can be compared with it then.
                 continue
     return result
 
 
 def kinship_of(conn: sqlite3.Connection) -> KinshipTable:
-    """Return the house's table of kinship: what it set, and what sheets of originals taught."""
+    """Return the bar's table of kinship: what it set, and what sheets of originals taught."""
     larder = Larder(ingredients.larder(conn))
     likings = []
     for sheet in originals.sheets(conn):

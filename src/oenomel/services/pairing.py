@@ -1,4 +1,4 @@
-"""Devices that were let in from the network, and the addresses at which the house was opened."""
+"""Devices that were let in from the network, and the addresses at which the bar was opened."""
 
 from __future__ import annotations
 
@@ -26,7 +26,7 @@ def forget_device(conn: sqlite3.Connection, data: Path, device_id: int) -> None:
 
 
 def note_opened(conn: sqlite3.Connection, origin: str) -> list[tuple[str, str]]:
-    """Note the address at which the house is open; the other ones of the last month, each with when it was."""
+    """Note the address at which the bar is open; the other ones of the last month, each with when it was."""
     with transaction(conn):
         addresses.note(conn, origin)
         return addresses.elsewhere(conn, origin)

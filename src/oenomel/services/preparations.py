@@ -46,7 +46,7 @@ from oenomel.store.stock import in_stock
 
 
 def list_preparations(conn: sqlite3.Connection, conditions: Conditions) -> list[PreparationSummary]:
-    """Return what the house knows how to make."""
+    """Return what the bar knows how to make."""
     kept = preparations.all_preparations(conn)
     known = ingredients.some(conn, {each.slug for each in kept})
     left: dict[str, list[LotRecord]] = {}
@@ -92,7 +92,7 @@ def scale_preparation(conn: sqlite3.Connection, body: ScaleEntry) -> Preparation
 
 
 def add_preparation(conn: sqlite3.Connection, file: PreparationFile, conditions: Conditions) -> PreparationSummary:
-    """Write a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to."""
+    """Write a preparation down. It makes the ingredient of its name; where there is none, one of the bar's own with what it comes to."""
     with transaction(conn):
         slug = _called(conn, file.name)
         if slug and any(preparation.slug == slug for preparation in preparations.all_preparations(conn)):

@@ -55,12 +55,12 @@ LATELY: Final = 12
 
 
 def get_tongue(conn: sqlite3.Connection, asked: TasterQuery) -> TongueReport:
-    """Return what is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on."""
+    """Return what is known of a taster's tongue, or of the bar's: its own steps, exercises, the week's plan, sittings that go on."""
     return tongue_report(conn, asked.taster)
 
 
 def list_bottles(conn: sqlite3.Connection, matter: Attribute) -> list[JobReport]:
-    """Return what could go into the jugs, job by job, the plainest at hand first."""
+    """Return what could go into the jugs, job by job, the plainest in stock first."""
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     return [
         JobReport(job=job, options=[_bottle_report(choice, stocked) for choice in choices(matter, job, larder, stocked)])
@@ -216,7 +216,7 @@ def _bottle_report(each: Ingredient, stocked: Collection[str]) -> BottleReport:
 
 
 def _bottles(conn: sqlite3.Connection, body: SittingEntry) -> dict[str, Ingredient]:
-    """Return the bottle of each job: the one that was chosen, else the plainest at hand; raises SpecError naming the job."""
+    """Return the bottle of each job: the one that was chosen, else the plainest in stock; raises SpecError naming the job."""
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     bottles = {}
     for job in needs(body.matter):

@@ -19,7 +19,7 @@ def list_shelf(conn: sqlite3.Connection) -> list[Shelved]:
 
 
 def put_on_shelf(conn: sqlite3.Connection, slug: str, body: ShelfStateEntry) -> None:
-    """Mark an ingredient as at hand, low or out, with its price; or take it off."""
+    """Mark an ingredient as in stock, low or out, with its price; or take it off."""
     with transaction(conn):
         if body.state == "off":
             ingredients.get(conn, slug)
@@ -40,7 +40,7 @@ def add_bottle(conn: sqlite3.Connection, body: LabelEntry) -> IngredientDetail:
 
 
 def remove_bottle(conn: sqlite3.Connection, slug: str) -> None:
-    """Take a bottle that the house has added out of the larder again, as long as no drink pours it."""
+    """Take a bottle that the bar has added out of the larder again, as long as no drink pours it."""
     with transaction(conn):
         ingredients.remove(conn, slug)
 

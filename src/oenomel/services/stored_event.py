@@ -62,7 +62,7 @@ class _Placed:
 
 
 def kept_evening(conn: sqlite3.Connection) -> EveningEntry | None:
-    """Return what was told of the evening; None where nobody told."""
+    """Return what was told of the evening; None where nobody said."""
     content = events.get(conn)
     entry = None if content is None else read_or_none(EveningEntry.model_validate_json, content)
     return entry if entry is not None and is_moment(entry.at) else None

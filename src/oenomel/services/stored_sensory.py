@@ -43,7 +43,7 @@ MOST_HISTORY = 40
 
 
 def tongue_of(conn: sqlite3.Connection, taster: str | None) -> OwnSteps:
-    """Return whose steps the words go by: a taster's, the house's for an empty name, the usual ones for nobody."""
+    """Return whose steps the words go by: a taster's, the bar's for an empty name, the usual ones for nobody."""
     if taster is None:
         return USUAL_TONGUE
     return known_steps({matter: threshold_of(answers) for matter, answers in _answers(conn, taster).items()})

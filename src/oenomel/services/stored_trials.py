@@ -74,7 +74,7 @@ def sheets_of(records: Sequence[TastingRecord], trials: Mapping[int, Drink]) -> 
 
 
 def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple[TastingRecord, TrialRecord, Tasted]]:
-    """Return what a taster's palate is learnt from: his sheets of drinks whose family has a home; of everyone's for an empty name.
+    """Return what a taster's palate is learnt from: his sheets of drinks whose family has a typical range; of everyone's for an empty name.
 
     ``but`` is a drink that is left out: what was said of it is not to count twice where it is asked about.
     """
@@ -94,7 +94,7 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
 
 
 def palate_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> Palate:
-    """Return a taster's palate, or the house's for an empty name: the middle with a wide doubt where nothing was tasted yet."""
+    """Return a taster's palate, or the bar's for an empty name: the middle with a wide doubt where nothing was tasted yet."""
     return learn([tasted for _, _, tasted in tasted_of(conn, taster, but)], tongue=tongue_of(conn, taster))
 
 

@@ -61,12 +61,12 @@ def keep_sheets(conn: sqlite3.Connection, body: FlightEntry) -> FlightReport:
 
 
 def list_tasters(conn: sqlite3.Connection) -> list[TasterReport]:
-    """Find who has tasted in this house."""
+    """Find who has tasted in this bar."""
     return [TasterReport(taster=name, sheets=sheets, last=last) for name, sheets, last in tastings.tasters(conn)]
 
 
 def get_palate(conn: sqlite3.Connection, taster: Annotated[Plain, Field(max_length=100)] = "") -> PalateReport:
-    """Return a taster's palate, or the house's for an empty name, and what it was learnt from."""
+    """Return a taster's palate, or the bar's for an empty name, and what it was learnt from."""
     tasted = tasted_of(conn, taster)
     why = [
         f"{trial.name} ({record.tasted_at[:10]}{'' if taster else f', {record.taster}'}): {said or 'only words'}."

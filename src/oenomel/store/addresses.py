@@ -1,4 +1,4 @@
-"""Addresses of this machine at which the house was opened: a browser keeps unsent writes by address."""
+"""Addresses of this machine at which the bar was opened: a browser keeps unsent writes by address."""
 
 from __future__ import annotations
 

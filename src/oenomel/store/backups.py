@@ -153,7 +153,7 @@ def _put_in_place(ready: Path, data: Path) -> None:
     try:
         database.check_ours(data)
         with closing(sqlite3.connect(ready)) as whole, closing(database.connect(data)) as lying:
-            # Cut off, a write ahead is simply not there; a rollback would have to be finished by whoever opens it next.
+            # Cut off, a write ahead is simply not there; a rollback would have to be used up by whoever opens it next.
             lying.execute("PRAGMA journal_mode = WAL")
             copy_pages(whole, lying)
     except (StoreError, sqlite3.DatabaseError) as error:

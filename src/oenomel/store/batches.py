@@ -108,7 +108,7 @@ def unreadable(conn: sqlite3.Connection) -> list[tuple[BatchRecord, str]]:
 
 
 def open_batches(conn: sqlite3.Connection) -> list[BatchRecord]:
-    """Return those that aren't used up, oldest first."""
+    """Return those that aren't finished, oldest first."""
     return _readable(conn.execute(SELECT_OPEN))
 
 
@@ -145,7 +145,7 @@ def change(conn: sqlite3.Connection, batch: BatchRecord) -> None:
 
 
 def serve(conn: sqlite3.Connection, batch: BatchRecord, ml: float) -> BatchRecord:
-    """Take so much out of it, and mark it used up where nothing is left; raises DomainError where that much isn't there."""
+    """Take so much out of it, and mark it finished where nothing is left; raises DomainError where that much isn't there."""
     if ml > batch.left_ml + _SPARE_ML:
         raise DomainError(f"{ml:.0f} ml can't be poured: {batch.left_ml:.0f} ml are left of {batch.name}")
     left = max(0.0, batch.left_ml - ml)
@@ -175,7 +175,7 @@ def log(conn: sqlite3.Connection, batch_id: int) -> list[LogRecord]:
 
 
 def note(conn: sqlite3.Connection, happened: LogRecord) -> None:
-    """Note what happened to a bottle; now where no time is told."""
+    """Note what happened to a bottle; now where no time is given."""
     conn.execute(
         INSERT_LOG, {"batch_id": happened.batch_id, "kind": happened.kind, "words": happened.words, "at": happened.at or now()}
     )  # fmt: skip

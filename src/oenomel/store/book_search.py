@@ -72,7 +72,7 @@ class Wanted:
 
 
 def find(conn: sqlite3.Connection, wanted: Wanted, most: int = MOST_FOUND, before: int | None = None) -> list[int]:
-    """Ids of the drinks that have it all, newest first, at most so many; of those older than ``before``, where it is told."""
+    """Ids of the drinks that have it all, newest first, at most so many; of those older than ``before``, where it is given."""
     return [row["id"] for row in conn.execute(SELECT_FOUND, {**_values(wanted), "before": before, "most": most})]
 
 

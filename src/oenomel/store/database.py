@@ -86,7 +86,7 @@ def demo_path() -> Path:
 def _own_folder() -> Path:
     folder = platformdirs.user_data_path("oenomel")
     if not folder.is_absolute():
-        # Without a home folder it would be made wherever the command is given.
+        # Without a typical range folder it would be made wherever the command is given.
         raise StoreFault("no home", folder)
     return folder
 
@@ -208,7 +208,7 @@ def prepare(path: Path) -> None:
                     if ingredients.replace_catalogue(conn, catalogue().values()):
                         book_search.write_down_all(conn)
             except sqlite3.OperationalError as error:
-                # Where the disk is full the house can still read what it has.
+                # Where the disk is full the bar can still read what it has.
                 if changed or error.sqlite_errorcode != sqlite3.SQLITE_FULL:
                     raise
     except (sqlite3.Error, OSError) as error:

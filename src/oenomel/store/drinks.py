@@ -175,7 +175,7 @@ def by_first_trial(conn: sqlite3.Connection) -> dict[tuple[str, str], int]:
 
 
 def add(conn: sqlite3.Connection, name: str, family: str, origin: str = "house", notes: str = "", created_at: str = "") -> int:
-    """Add a drink without trials and return its id; a time is kept where it is told."""
+    """Add a drink without trials and return its id; a given time is kept."""
     values = {"name": name, "family": family, "origin": origin, "created_at": created_at or now(), "notes": notes}
     return new_id(conn.execute(INSERT_DRINK, values))
 
@@ -257,9 +257,9 @@ def keep_trial(
     made: str = "{}",
     kept_at: str = "",
 ) -> int:
-    """Save a trial as made and return its id; its number is the next of the drink. A time is kept where it is told.
+    """Save a trial as made and return its id; its number is the next of the drink. A given time is kept.
 
-    Raises RecordNotFound for a strange parent.
+    Raises RecordNotFound for an unknown parent.
     """
     get(conn, drink_id)
     if parent_trial_id is not None:
@@ -284,7 +284,7 @@ def keep_trial(
 
 
 def references(conn: sqlite3.Connection, families: Iterable[str]) -> dict[str, list[str]]:
-    """Specs that the house counts among the references of these families, by family."""
+    """Specs that the bar counts among the references of these families, by family."""
     found: dict[str, list[str]] = {}
     for row in conn.execute(SELECT_REFERENCES, {"families": json.dumps(sorted(set(families)))}):
         found.setdefault(row["family"], []).append(row["spec"])
@@ -292,7 +292,7 @@ def references(conn: sqlite3.Connection, families: Iterable[str]) -> dict[str, l
 
 
 def reference_ids(conn: sqlite3.Connection, drink_id: int) -> set[int]:
-    """Find which trials of a drink are references of the house."""
+    """Find which trials of a drink are references of the bar."""
     return {row["id"] for row in conn.execute(SELECT_REFERENCE_IDS, {"drink_id": drink_id})}
 
 
@@ -314,7 +314,7 @@ def drafts(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[int, Draf
 
 
 def put_draft(conn: sqlite3.Connection, drink_id: int, parent_trial_id: int, spec: str, revision: int, saved_at: str = "") -> int:
-    """Save the draft over the given revision (0: there was none) and return the new one. A time is kept where it is told.
+    """Save the draft over the given revision (0: there was none) and return the new one. A given time is kept.
 
     Raises
     ------

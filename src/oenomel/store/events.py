@@ -27,7 +27,7 @@ DELETE_FORGOTTEN = "DELETE FROM forgotten_evening"
 
 
 def get(conn: sqlite3.Connection) -> str | None:
-    """Return what was told of it, as JSON; None where nobody told."""
+    """Return what was told of it, as JSON; None where nobody said."""
     row = conn.execute(SELECT).fetchone()
     return None if row is None else str(row["content"])
 
@@ -77,7 +77,7 @@ def ticked(conn: sqlite3.Connection) -> dict[str, str]:
 
 
 def tick(conn: sqlite3.Connection, key: str, *, done: bool, at: str = "") -> None:
-    """Tick something off, now where no time is told, or take the tick back."""
+    """Tick something off, now where no time is given, or take the tick back."""
     if done:
         conn.execute(UPSERT_TICK, {"key": key, "done_at": at or now()})
     else:

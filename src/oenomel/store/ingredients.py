@@ -71,7 +71,7 @@ SELECT_SOME = """
 SELECT slug, name, kind, slots, impression, allergens, cautions, piece_ml, piece_g, aroma, foam, origin, also, rank
 FROM ingredient WHERE slug IN (SELECT value FROM json_each(:slugs))
 """
-# The price that the house pays stands on its shelf, and what it has set right beats any other value: the later rows win.
+# The price that the bar pays stands on its shelf, and what it has set right beats any other value: the later rows win.
 SELECT_SOME_VALUES = """
 SELECT slug, name, value, relative_sd, source, source_kind, why
 FROM ingredient_value WHERE slug IN (SELECT value FROM json_each(:slugs))
@@ -206,7 +206,7 @@ def search(
 ) -> list[tuple[Ingredient, str]]:
     """Ingredients that the words may mean, best first, each with the other name it was found by (empty for its own).
 
-    Only those of a kind and of a slot, where they are told; ``new_as`` is the slot that one is chosen for.
+    Only those of a kind and of a slot, where they are given; ``new_as`` is the slot that one is chosen for.
     """
     matches = names(conn).find(text, in_stock(conn), new_as)
     known = offered(conn) if not text.strip() else some(conn, [match.slug for match in matches])
@@ -244,7 +244,7 @@ def put(conn: sqlite3.Connection, ingredient: Ingredient) -> None:
 
 
 def remove(conn: sqlite3.Connection, slug: str) -> None:
-    """Take a bottle that the house has added out of the larder.
+    """Take a bottle that the bar has added out of the larder.
 
     Raises
     ------
@@ -264,7 +264,7 @@ def remove(conn: sqlite3.Connection, slug: str) -> None:
 
 
 def remove_of_the_house(conn: sqlite3.Connection) -> None:
-    """Take out every bottle that the house has added."""
+    """Take out every bottle that the bar has added."""
     conn.execute(DELETE_OF_THE_HOUSE)
 
 
@@ -326,12 +326,12 @@ def retire(conn: sqlite3.Connection, slug: str, gone: bool) -> None:
 
 
 def house_values(conn: sqlite3.Connection) -> dict[str, dict[str, SourcedValue]]:
-    """Return what the house has set right of the larder's values, by slug and name."""
+    """Return what the bar has set right of the larder's values, by slug and name."""
     return _by_slug(conn.execute(SELECT_HOUSE_VALUES))
 
 
 def set_right(conn: sqlite3.Connection, slug: str, values: Iterable[SourcedValue], back: Iterable[str] = ()) -> Ingredient:
-    """Put values of the house over an ingredient's own, and give others ``back`` to what they were; the ingredient as it then is.
+    """Put values of the bar over an ingredient's own, and give others ``back`` to what they were; the ingredient as it then is.
 
     Raises
     ------

@@ -112,12 +112,12 @@ def unreadable(conn: sqlite3.Connection) -> list[tuple[LotRecord, str]]:
 
 
 def open_lots(conn: sqlite3.Connection) -> list[LotRecord]:
-    """Lots that aren't used up and can be read, oldest first."""
+    """Lots that aren't finished and can be read, oldest first."""
     return _readable(conn.execute(SELECT_OPEN))
 
 
 def newest(conn: sqlite3.Connection, slugs: Iterable[str]) -> dict[str, LotRecord]:
-    """Today's lot of each of these ingredients: the newest that isn't used up."""
+    """Today's lot of each of these ingredients: the newest that isn't finished."""
     wanted = {"slugs": json.dumps(sorted(set(slugs)))}
     return {lot.slug: lot for lot in _readable(conn.execute(SELECT_OPEN_OF, wanted))}
 
@@ -152,7 +152,7 @@ def add(conn: sqlite3.Connection, lot: LotRecord) -> int:
     RecordConflict
         One of this ingredient has the name already.
     DomainError
-        It was used up before it was made, more of it is left than was made, or it holds what can't be.
+        It was finished before it was made, more of it is left than was made, or it holds what can't be.
     """
     ingredients.get(conn, lot.slug)
     _check(conn, lot)
@@ -205,7 +205,7 @@ def readings_of(conn: sqlite3.Connection, lot_ids: Iterable[int]) -> dict[int, l
 
 
 def add_reading(conn: sqlite3.Connection, reading: ReadingRecord) -> int:
-    """Save a reading and return its id; raises RecordNotFound for a strange lot."""
+    """Save a reading and return its id; raises RecordNotFound for an unknown lot."""
     get(conn, reading.lot_id)
     return new_id(conn.execute(INSERT_READING, asdict(reading) | {"taken_at": reading.taken_at or now()}))
 

@@ -46,7 +46,7 @@ class MeasurementRecord:
 
 
 def add(conn: sqlite3.Connection, measurement: MeasurementRecord) -> int:
-    """Save a reading and return its id; raises RecordNotFound for a strange trial."""
+    """Save a reading and return its id; raises RecordNotFound for an unknown trial."""
     drinks.trial(conn, measurement.trial_id)
     cursor = conn.execute(INSERT, asdict(measurement) | {"taken_at": measurement.taken_at or now()})
     assert cursor.lastrowid is not None
@@ -81,7 +81,7 @@ def put_water(conn: sqlite3.Connection, trial_id: int, technique: str, ratio: fl
 
 
 def water_of(conn: sqlite3.Connection, trial_id: int) -> tuple[float, str] | None:
-    """Return what a trial's readings say of its water: the ratio to what was foreseen, and how it was found."""
+    """Return what a trial's readings say of its water: the ratio to what was predicted, and how it was found."""
     row = conn.execute(SELECT_WATER, {"trial_id": trial_id}).fetchone()
     return (row["ratio"], row["how"]) if row else None
 

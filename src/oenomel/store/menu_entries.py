@@ -89,7 +89,7 @@ def put_good_price(conn: sqlite3.Connection, slug: str, price_per_kg: float | No
 
 
 def currency(conn: sqlite3.Connection) -> str:
-    """Return the house's own currency as it is written beside a price; empty where nobody told."""
+    """Return the bar's own currency as it is written beside a price; empty where nobody said."""
     row = conn.execute(SELECT_CURRENCY).fetchone()
     return str(row["value"]) if row else ""
 

@@ -58,7 +58,7 @@ def sheets(conn: sqlite3.Connection) -> list[OriginalSheet]:
 
 
 def kinship(conn: sqlite3.Connection) -> dict[frozenset[str], float]:
-    """Return what the house set, by pair of groups."""
+    """Return what the bar set, by pair of groups."""
     return {frozenset((row["one"], row["other"])): row["value"] for row in conn.execute(SELECT_KINSHIP)}
 
 

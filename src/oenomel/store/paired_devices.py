@@ -33,7 +33,7 @@ class DeviceRecord:
 
 
 def signing_key(conn: sqlite3.Connection) -> str:
-    """Return what this house signs its devices' cookies with."""
+    """Return what this bar signs its devices' cookies with."""
     key: str = conn.execute(SELECT_KEY).fetchone()["key"]
     return key
 

@@ -44,7 +44,7 @@ def get(conn: sqlite3.Connection, slug: str) -> PreparationRecord:
 
 
 def put(conn: sqlite3.Connection, preparation: PreparationRecord) -> None:
-    """Save a preparation, or replace the one that makes the same; raises RecordNotFound for a strange ingredient."""
+    """Save a preparation, or replace the one that makes the same; raises RecordNotFound for an unknown ingredient."""
     ingredients.get(conn, preparation.slug)
     conn.execute(UPSERT, {"slug": preparation.slug, "content": preparation.content, "origin": preparation.origin})
 

@@ -153,7 +153,7 @@ def open_sittings(conn: sqlite3.Connection) -> list[SittingRecord]:
 
 
 def add_sitting(conn: sqlite3.Connection, record: SittingRecord) -> int:
-    """Begin a sitting and return its id; now where no time is told."""
+    """Begin a sitting and return its id; now where no time is given."""
     return new_id(conn.execute(INSERT_SITTING, asdict(record) | {"began_at": record.began_at or now()}))
 
 
@@ -190,7 +190,7 @@ def triangles_of_taster(conn: sqlite3.Connection, taster: str) -> list[tuple[str
 
 
 def add_triangle(conn: sqlite3.Connection, record: TriangleRecord) -> int:
-    """Save a triangle and return its id; raises RecordNotFound for a strange sitting."""
+    """Save a triangle and return its id; raises RecordNotFound for an unknown sitting."""
     sitting(conn, record.sitting_id)
     return new_id(conn.execute(INSERT_TRIANGLE, asdict(record) | {"asked_at": record.asked_at or now()}))
 
@@ -256,7 +256,7 @@ def trainings(conn: sqlite3.Connection) -> list[tuple[str, str]]:
 
 
 def tasters(conn: sqlite3.Connection) -> list[str]:
-    """Everyone who has tasted or trained in this house."""
+    """Everyone who has tasted or trained in this bar."""
     return [row["taster"] for row in conn.execute(SELECT_TASTERS)]
 
 

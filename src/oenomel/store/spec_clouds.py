@@ -33,7 +33,7 @@ def of_drink(conn: sqlite3.Connection, drink_id: int) -> list[CloudSpecRecord]:
 
 
 def add(conn: sqlite3.Connection, drink_id: int, name: str, spec: str, added_at: str = "") -> int:
-    """Add a spec and return its id; a time is kept where it is told. Raises RecordNotFound."""
+    """Add a spec and return its id; a given time is kept. Raises RecordNotFound."""
     drinks.get(conn, drink_id)
     return new_id(conn.execute(INSERT, {"drink_id": drink_id, "name": name, "spec": spec, "added_at": added_at or now()}))
 

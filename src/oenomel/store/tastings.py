@@ -92,7 +92,7 @@ class PartTastingRecord:
 
 
 def add(conn: sqlite3.Connection, sheet: TastingRecord) -> int:
-    """Save a sheet and return its id; raises RecordNotFound for a strange trial. A time is kept where it is told."""
+    """Save a sheet and return its id; raises RecordNotFound for an unknown trial. A given time is kept."""
     trial = drinks.trial(conn, sheet.trial_id)
     tasting_id = new_id(conn.execute(INSERT, asdict(sheet) | {"tasted_at": sheet.tasted_at or now()}))
     book_search.write_down(conn, trial.drink_id)
@@ -135,7 +135,7 @@ def resets(conn: sqlite3.Connection) -> list[tuple[str, str]]:
 
 
 def add_part(conn: sqlite3.Connection, part: PartTastingRecord) -> int:
-    """Save what a part tasted of alone; raises RecordNotFound for a strange ingredient."""
+    """Save what a part tasted of alone; raises RecordNotFound for an unknown ingredient."""
     ingredients.get(conn, part.slug)
     return new_id(conn.execute(INSERT_PART, asdict(part) | {"tasted_at": part.tasted_at or now()}))
 

@@ -493,12 +493,12 @@ export interface paths {
         };
         /**
          * Get Kinship
-         * @description Return the table by which originals are told to hang together: what ships, what the house set, what tastings taught.
+         * @description Return the table by which originals are told to hang together: what ships, what the bar set, what tastings taught.
          */
         get: operations["get_kinship"];
         /**
          * Set Kinship
-         * @description Set what the house thinks of a pair.
+         * @description Set what the bar thinks of a pair.
          */
         put: operations["set_kinship"];
         post?: never;
@@ -676,7 +676,7 @@ export interface paths {
         head?: never;
         /**
          * Set Values Right
-         * @description Put what the house knows better over an ingredient's own values.
+         * @description Put what the bar knows better over an ingredient's own values.
          */
         patch: operations["set_values_right"];
         trace?: never;
@@ -751,7 +751,7 @@ export interface paths {
         get?: never;
         /**
          * Put On Shelf
-         * @description Mark an ingredient as at hand, low or out, with its price; or take it off.
+         * @description Mark an ingredient as in stock, low or out, with its price; or take it off.
          */
         put: operations["put_on_shelf"];
         post?: never;
@@ -793,7 +793,7 @@ export interface paths {
         post?: never;
         /**
          * Remove Bottle
-         * @description Take a bottle that the house has added out of the larder again, as long as no drink pours it.
+         * @description Take a bottle that the bar has added out of the larder again, as long as no drink pours it.
          */
         delete: operations["remove_bottle"];
         options?: never;
@@ -830,7 +830,7 @@ export interface paths {
         };
         /**
          * List Lots
-         * @description Lots that are open, newest first; with ``every`` those that are used up too.
+         * @description Lots that are open, newest first; with ``every`` those that are finished too.
          */
         get: operations["list_lots"];
         put?: never;
@@ -868,7 +868,7 @@ export interface paths {
         head?: never;
         /**
          * Change Lot
-         * @description Note what is left of a lot, that it is used up, another name or time.
+         * @description Note what is left of a lot, that it is finished, another name or time.
          */
         patch: operations["change_lot"];
         trace?: never;
@@ -962,13 +962,13 @@ export interface paths {
         };
         /**
          * List Preparations
-         * @description Return what the house knows how to make.
+         * @description Return what the bar knows how to make.
          */
         get: operations["list_preparations"];
         put?: never;
         /**
          * Add Preparation
-         * @description Write a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to.
+         * @description Write a preparation down. It makes the ingredient of its name; where there is none, one of the bar's own with what it comes to.
          */
         post: operations["add_preparation"];
         delete?: never;
@@ -1234,7 +1234,7 @@ export interface paths {
         };
         /**
          * Get Currency
-         * @description Describe how prices are written; empty where nobody told.
+         * @description Describe how prices are written; empty where nobody said.
          */
         get: operations["get_currency"];
         /**
@@ -1298,7 +1298,7 @@ export interface paths {
         };
         /**
          * List Batches
-         * @description Batches that are there, the newest first; with ``every`` those that are used up too.
+         * @description Batches that are there, the newest first; with ``every`` those that are finished too.
          */
         get: operations["list_batches"];
         put?: never;
@@ -1336,7 +1336,7 @@ export interface paths {
         head?: never;
         /**
          * Change Batch
-         * @description Set right what is left of it, its name, its date, or that it is used up.
+         * @description Set right what is left of it, its name, its date, or that it is finished.
          */
         patch: operations["change_batch"];
         trace?: never;
@@ -1543,7 +1543,7 @@ export interface paths {
         };
         /**
          * List Families
-         * @description Return the families with their forms, schools and homes; a home reaches to the house's own reference specs.
+         * @description Return the families with their forms, schools and homes; a typical range reaches to the bar's own reference specs.
          */
         get: operations["list_families"];
         put?: never;
@@ -1674,7 +1674,7 @@ export interface paths {
         get?: never;
         /**
          * Set Reference
-         * @description Count a kept trial among the house's reference specs of its family, or no longer.
+         * @description Count a kept trial among the bar's reference specs of its family, or no longer.
          */
         put: operations["set_reference"];
         post?: never;
@@ -1917,7 +1917,7 @@ export interface paths {
         };
         /**
          * List Tasters
-         * @description Find who has tasted in this house.
+         * @description Find who has tasted in this bar.
          */
         get: operations["list_tasters"];
         put?: never;
@@ -1937,7 +1937,7 @@ export interface paths {
         };
         /**
          * Get Palate
-         * @description Return a taster's palate, or the house's for an empty name, and what it was learnt from.
+         * @description Return a taster's palate, or the bar's for an empty name, and what it was learnt from.
          */
         get: operations["get_palate"];
         put?: never;
@@ -1985,7 +1985,7 @@ export interface paths {
         };
         /**
          * Get Tongue
-         * @description Return what is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on.
+         * @description Return what is known of a taster's tongue, or of the bar's: its own steps, exercises, the week's plan, sittings that go on.
          */
         get: operations["get_tongue"];
         put?: never;
@@ -2005,7 +2005,7 @@ export interface paths {
         };
         /**
          * List Bottles
-         * @description Return what could go into the jugs, job by job, the plainest at hand first.
+         * @description Return what could go into the jugs, job by job, the plainest in stock first.
          */
         get: operations["list_bottles"];
         put?: never;
@@ -2349,7 +2349,7 @@ export interface paths {
         };
         /**
          * Get Calibration
-         * @description Compute how much water each technique takes in this house.
+         * @description Compute how much water each technique takes in this bar.
          */
         get: operations["get_calibration"];
         put?: never;
@@ -2509,7 +2509,7 @@ export interface paths {
         };
         /**
          * Get Data File
-         * @description Find where the house lives, and when it was copied last.
+         * @description Find where the bar lives, and when it was copied last.
          */
         get: operations["get_data_file"];
         put?: never;
@@ -2631,7 +2631,7 @@ export interface paths {
         put?: never;
         /**
          * Note Opened
-         * @description Note at which address of this machine the house is open, and say at which others it was: what a browser couldn't have written down
+         * @description Note at which address of this machine the bar is open, and say at which others it was: what a browser couldn't have written down
          *     there waits there.
          */
         post: operations["note_opened"];
@@ -3414,7 +3414,7 @@ export interface components {
         };
         /**
          * ChosenTrials
-         * @description Trials of one drink to lay side by side, the one that the others are held against first.
+         * @description Trials of one drink to lay side by side, the one that the others are compared with first.
          */
         ChosenTrials: {
             /** Trials */
@@ -3465,8 +3465,8 @@ export interface components {
         };
         /**
          * CompareRequest
-         * @description A drink and the parent it is held against; with what is being typed for a pour of it, if something is; and for whose tongue the
-         *     words are: a taster's, the house's for an empty name, the usual one for nobody.
+         * @description A drink and the parent it is compared with; with what is being typed for a pour of it, if something is; and for whose tongue the
+         *     words are: a taster's, the bar's for an empty name, the usual one for nobody.
          */
         CompareRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -3690,7 +3690,7 @@ export interface components {
          * CourseReport
          * @description A drink from minute 0 to 20 in its glass, a value a minute; the float apart where there is one.
          *
-         *     ``leaves_home`` is the first minute in which it stands outside its family's home, where it began inside.
+         *     ``leaves_home`` is the first minute in which it stands outside its family's typical range, where it began inside.
          */
         CourseReport: {
             /** Volume Ml */
@@ -3857,7 +3857,7 @@ export interface components {
         };
         /**
          * Dilution
-         * @description Water from the ice: ml per ml of what is in the tin, ml in all, the school it was computed by, and by how many of the house's own
+         * @description Water from the ice: ml per ml of what is in the tin, ml in all, the school it was computed by, and by how many of the bar's own
          *     measurements it was set right.
          */
         Dilution: {
@@ -3929,7 +3929,7 @@ export interface components {
         };
         /**
          * DraftReport
-         * @description The draft on the bench, and the trial it is held against.
+         * @description The draft on the bench, and the trial it is compared with.
          */
         DraftReport: {
             /** Parent Trial Id */
@@ -4086,7 +4086,7 @@ export interface components {
         };
         /**
          * Elsewhere
-         * @description Another address of this machine, and when the house was open there last.
+         * @description Another address of this machine, and when the bar was open there last.
          */
         Elsewhere: {
             /** Address */
@@ -4336,7 +4336,7 @@ export interface components {
         };
         /**
          * FamilyReport
-         * @description A family; open forms have no home, others may have one for each of their branches.
+         * @description A family; open forms have no typical range, others may have one for each of their branches.
          */
         FamilyReport: {
             /** Slug */
@@ -4496,7 +4496,7 @@ export interface components {
         };
         /**
          * ForecastReport
-         * @description The forecast of one drink; its cost only where every price is told, in the house's own currency.
+         * @description The forecast of one drink; its cost only where every price is told, in the bar's own currency.
          */
         ForecastReport: {
             undiluted: components["schemas"]["ProfileReport"];
@@ -4729,7 +4729,7 @@ export interface components {
         };
         /**
          * HouseValueEntry
-         * @description A value of the house with where it comes from.
+         * @description A value of the bar with where it comes from.
          */
         HouseValueEntry: {
             /** Name */
@@ -4750,7 +4750,7 @@ export interface components {
         };
         /**
          * HouseValues
-         * @description All that the house sets over an ingredient's own values; none gives every value back.
+         * @description All that the bar sets over an ingredient's own values; none gives every value back.
          */
         HouseValues: {
             /** Values */
@@ -4981,7 +4981,7 @@ export interface components {
         };
         /**
          * JobReport
-         * @description A job in the jugs, and what could do it, the plainest at hand first.
+         * @description A job in the jugs, and what could do it, the plainest in stock first.
          */
         JobReport: {
             /** Job */
@@ -5272,7 +5272,7 @@ export interface components {
         };
         /**
          * LarderDetail
-         * @description An ingredient with all that is known of it: each value with its source, what the house has set over it, where it is used.
+         * @description An ingredient with all that is known of it: each value with its source, what the bar has set over it, where it is used.
          */
         LarderDetail: {
             ingredient: components["schemas"]["IngredientDetail"];
@@ -5284,7 +5284,7 @@ export interface components {
         };
         /**
          * LarderLine
-         * @description An ingredient at a glance: what it holds, what is only guessed of it, whether the house made or changed it.
+         * @description An ingredient at a glance: what it holds, what is only guessed of it, whether the bar made or changed it.
          */
         LarderLine: {
             /** Slug */
@@ -5464,7 +5464,7 @@ export interface components {
         };
         /**
          * LookRequest
-         * @description Files to hold against what the house has.
+         * @description Files to hold against what the bar has.
          */
         LookRequest: {
             /** Files */
@@ -6123,7 +6123,7 @@ export interface components {
         };
         /**
          * NewTrial
-         * @description A trial to keep; the draft is then held against it.
+         * @description A trial to keep; the draft is then compared with it.
          *
          *     ``parents`` are further trials that it descends from, of whatever drinks. ``beside`` keeps the trial and leaves the draft to the
          *     window that saved it last.
@@ -6178,7 +6178,7 @@ export interface components {
         };
         /**
          * NextRequest
-         * @description For whom: a taster whose palate counts, an empty name for the house's, or nothing; and the jigger's smallest step, ml.
+         * @description For whom: a taster whose palate counts, an empty name for the bar's, or nothing; and the jigger's smallest step, ml.
          */
         NextRequest: {
             /** Palate */
@@ -6282,7 +6282,7 @@ export interface components {
         };
         /**
          * OpenedReport
-         * @description At which other addresses of this machine the house was open in the last month.
+         * @description At which other addresses of this machine the bar was open in the last month.
          */
         OpenedReport: {
             /** Elsewhere */
@@ -6376,7 +6376,7 @@ export interface components {
         };
         /**
          * PairReport
-         * @description A pair of aroma groups: what ships, what the house set, what tastings taught (a log-ratio), and what counts of all that.
+         * @description A pair of aroma groups: what ships, what the bar set, what tastings taught (a log-ratio), and what counts of all that.
          */
         PairReport: {
             /** One */
@@ -6410,7 +6410,7 @@ export interface components {
         };
         /**
          * PalateAxis
-         * @description One axis of a palate: steps from the middle of a home (for drawing), its 80 % interval, and the words for it.
+         * @description One axis of a palate: steps from the middle of a typical range (for drawing), its 80 % interval, and the words for it.
          */
         PalateAxis: {
             /** Axis */
@@ -6426,7 +6426,7 @@ export interface components {
         };
         /**
          * PalateReport
-         * @description A palate; ``taster`` is empty for the house. ``why`` tells in sentences what it was learnt from.
+         * @description A palate; ``taster`` is empty for the bar. ``why`` tells in sentences what it was learnt from.
          */
         PalateReport: {
             /** Taster */
@@ -6743,7 +6743,7 @@ export interface components {
         };
         /**
          * PreparationSummary
-         * @description A preparation that the house knows: what it makes, its recipe, what is left of it, how many finished drinks pour it.
+         * @description A preparation that the bar knows: what it makes, its recipe, what is left of it, how many finished drinks pour it.
          */
         PreparationSummary: {
             makes: components["schemas"]["Named"];
@@ -7133,7 +7133,7 @@ export interface components {
         };
         /**
          * ServeReport
-         * @description The drink on one ice: how it looks, its figures at three sips, the first minute outside its home, and that in words.
+         * @description The drink on one ice: how it looks, its figures at three sips, the first minute outside its typical range, and that in words.
          */
         ServeReport: {
             /** Ice */
@@ -7233,7 +7233,7 @@ export interface components {
         };
         /**
          * SheetEntry
-         * @description A tasting sheet of a trial.
+         * @description Tasting notes of a trial.
          */
         SheetEntry: {
             /** Taster */
@@ -7351,7 +7351,7 @@ export interface components {
         };
         /**
          * Shelved
-         * @description An ingredient on the shelf: at hand, low or out, and its price per litre in the house's own currency where it is told.
+         * @description An ingredient on the shelf: in stock, low or out, and its price per litre in the bar's own currency where it is given.
          */
         Shelved: {
             /** Slug */
@@ -7366,7 +7366,7 @@ export interface components {
         };
         /**
          * Side
-         * @description One thing that differs: what the house has, and what comes.
+         * @description One thing that differs: what the bar has, and what comes.
          */
         Side: {
             /** What */
@@ -7411,7 +7411,7 @@ export interface components {
         /**
          * SittingEntry
          * @description A sitting: what is asked, who tastes, triangles for each of them, whether one pours for himself, the smallest measure in ml, and the
-         *     bottles for the jobs (an empty slug lets the house choose the plainest at hand).
+         *     bottles for the jobs (an empty slug lets the bar choose the plainest in stock).
          */
         SittingEntry: {
             /**
@@ -7753,7 +7753,7 @@ export interface components {
         };
         /**
          * StepsRequest
-         * @description A spec, the house's schools of making, and whether amounts are told in ml or in ounces.
+         * @description A spec, the bar's schools of making, and whether amounts are told in ml or in ounces.
          */
         StepsRequest: {
             spec: components["schemas"]["SpecFile"];
@@ -8210,7 +8210,7 @@ export interface components {
         };
         /**
          * TrialReport
-         * @description A trial as kept; ``number`` counts within its drink; a ``reference`` counts towards its family's home.
+         * @description A trial as kept; ``number`` counts within its drink; a ``reference`` counts towards its family's typical range.
          */
         TrialReport: {
             /** Id */
@@ -8528,7 +8528,7 @@ export interface components {
          * @description Criteria for new drinks; see `core.originals.Criteria`.
          *
          *     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``use_up_soon``: gladly of what wants to be
-         *     used up; ``palate`` is a taster, or "" for the house. ``taken_names`` are names that no new drink may have.
+         *     finished; ``palate`` is a taster, or "" for the bar. ``taken_names`` are names that no new drink may have.
          */
         WishEntry: {
             /**

@@ -38,7 +38,7 @@ def work_out_batch(body: BatchEntry, conn: Connection, conditions: HouseConditio
 
 @router.get("/batches", responses=PROBLEMS["bad"])
 def list_batches(conn: Connection, every: Annotated[bool, Query()] = False) -> list[KeptBatchSummary]:
-    """Batches that are there, the newest first; with ``every`` those that are used up too."""
+    """Batches that are there, the newest first; with ``every`` those that are finished too."""
     return cases.list_batches(conn, every)
 
 
@@ -56,7 +56,7 @@ def get_batch(batch_id: RowId, conn: Connection) -> KeptBatchReport:
 
 @router.patch("/batches/{batch_id}", responses=PROBLEMS["write"])
 def change_batch(batch_id: RowId, body: BatchChange, conn: Connection) -> KeptBatchReport:
-    """Set right what is left of it, its name, its date, or that it is used up."""
+    """Set right what is left of it, its name, its date, or that it is finished."""
     return cases.change_batch(conn, batch_id, body)
 
 

@@ -1,4 +1,4 @@
-"""Measured beside forecast: readings of trials, the devices they come from, and the house's own water."""
+"""Measured beside forecast: readings of trials, the devices they come from, and the bar's own water."""
 
 from __future__ import annotations
 
@@ -49,5 +49,5 @@ def read_device(device: str, body: DeviceReadRequest, conn: Connection, request:
 
 @router.get("/calibration")
 def get_calibration(conn: Connection) -> list[FactorReport]:
-    """Compute how much water each technique takes in this house."""
+    """Compute how much water each technique takes in this bar."""
     return cases.get_calibration(conn)

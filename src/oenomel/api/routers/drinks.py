@@ -77,7 +77,7 @@ def keep_trial(drink_id: RowId, body: NewTrial, conn: Connection, conditions: Ho
 
 @router.put("/drinks/{drink_id}/trials/{trial_id}/reference", responses=PROBLEMS["write"])
 def set_reference(drink_id: RowId, trial_id: RowId, body: Reference, conn: Connection) -> DrinkDetail:
-    """Count a kept trial among the house's reference specs of its family, or no longer."""
+    """Count a kept trial among the bar's reference specs of its family, or no longer."""
     return cases.set_reference(conn, drink_id, trial_id, body)
 
 

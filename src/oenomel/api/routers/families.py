@@ -12,5 +12,5 @@ router = idempotent_router("families")
 
 @router.get("/families")
 def list_families(conn: Connection) -> list[FamilyReport]:
-    """Return the families with their forms, schools and homes; a home reaches to the house's own reference specs."""
+    """Return the families with their forms, schools and homes; a typical range reaches to the bar's own reference specs."""
     return cases.list_families(conn)

@@ -44,7 +44,7 @@ def export_drinks(body: ExportRequest, conn: Connection) -> ExportReport:
 
 @router.get("/data-file", responses={422: PROBLEMS["bad"][422]})
 def get_data_file(request: Request) -> DataFileReport:
-    """Find where the house lives, and when it was copied last."""
+    """Find where the bar lives, and when it was copied last."""
     return cases.describe_data_file(request.app.state.data, hidden=only_looks(request))
 
 

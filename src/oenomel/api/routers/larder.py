@@ -49,7 +49,7 @@ def get_larder_detail(slug: str, conn: Connection) -> LarderDetail:
 
 @router.patch("/larder/{slug}", responses=PROBLEMS["write"])
 def set_values_right(slug: str, body: SetRightEntry, conn: Connection) -> LarderDetail:
-    """Put what the house knows better over an ingredient's own values."""
+    """Put what the bar knows better over an ingredient's own values."""
     return cases.set_values_right(conn, slug, body)
 
 

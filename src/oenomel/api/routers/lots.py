@@ -22,7 +22,7 @@ router = idempotent_router("lots")
 def list_lots(
     conn: Connection, every: Annotated[bool, Query()] = False, ingredient: Annotated[Plain, Query(max_length=200)] = ""
 ) -> list[LotReport]:
-    """Lots that are open, newest first; with ``every`` those that are used up too."""
+    """Lots that are open, newest first; with ``every`` those that are finished too."""
     return cases.list_lots(conn, every, ingredient)
 
 
@@ -40,7 +40,7 @@ def get_lot(lot_id: RowId, conn: Connection, conditions: HouseConditions) -> Lot
 
 @router.patch("/lots/{lot_id}", responses=PROBLEMS["write"])
 def change_lot(lot_id: RowId, body: LotChange, conn: Connection) -> LotReport:
-    """Note what is left of a lot, that it is used up, another name or time."""
+    """Note what is left of a lot, that it is finished, another name or time."""
     return cases.change_lot(conn, lot_id, body)
 
 

@@ -45,5 +45,5 @@ def put_currency(body: CurrencyEntry, conn: Connection) -> None:
 
 @router.get("/currency")
 def get_currency(conn: Connection) -> CurrencyEntry:
-    """Describe how prices are written; empty where nobody told."""
+    """Describe how prices are written; empty where nobody said."""
     return cases.get_currency(conn)

@@ -102,13 +102,13 @@ def get_wish(drink_id: RowId, conn: Connection) -> WishEntry:
 
 @router.get("/kinship")
 def get_kinship(conn: Connection) -> KinshipReport:
-    """Return the table by which originals are told to hang together: what ships, what the house set, what tastings taught."""
+    """Return the table by which originals are told to hang together: what ships, what the bar set, what tastings taught."""
     return cases.get_kinship(conn)
 
 
 @router.put("/kinship", responses=PROBLEMS["write"])
 def set_kinship(body: KinshipEntry, conn: Connection) -> KinshipReport:
-    """Set what the house thinks of a pair."""
+    """Set what the bar thinks of a pair."""
     return cases.set_kinship(conn, body)
 
 

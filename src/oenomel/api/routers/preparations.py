@@ -28,7 +28,7 @@ router = idempotent_router("stillroom")
 
 @router.get("/preparations")
 def list_preparations(conn: Connection, conditions: HouseConditions) -> list[PreparationSummary]:
-    """Return what the house knows how to make."""
+    """Return what the bar knows how to make."""
     return cases.list_preparations(conn, conditions)
 
 
@@ -52,7 +52,7 @@ def scale_preparation(body: ScaleEntry, conn: Connection) -> PreparationFile:
 
 @router.post("/preparations", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_preparation(file: PreparationFile, conn: Connection, conditions: HouseConditions) -> PreparationSummary:
-    """Write a preparation down. It makes the ingredient of its name; where there is none, one of the house's own with what it comes to."""
+    """Write a preparation down. It makes the ingredient of its name; where there is none, one of the bar's own with what it comes to."""
     return cases.add_preparation(conn, file, conditions)
 
 

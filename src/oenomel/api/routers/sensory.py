@@ -30,13 +30,13 @@ router = idempotent_router("tongue")
 
 @router.get("/tongue", responses={422: PROBLEMS["bad"][422]})
 def get_tongue(conn: Connection, asked: Annotated[TasterQuery, Query()]) -> TongueReport:
-    """Return what is known of a taster's tongue, or of the house's: its own steps, exercises, the week's plan, sittings that go on."""
+    """Return what is known of a taster's tongue, or of the bar's: its own steps, exercises, the week's plan, sittings that go on."""
     return cases.get_tongue(conn, asked)
 
 
 @router.get("/tongue/bottles/{matter}", responses={422: PROBLEMS["bad"][422]})
 def list_bottles(matter: Attribute, conn: Connection) -> list[JobReport]:
-    """Return what could go into the jugs, job by job, the plainest at hand first."""
+    """Return what could go into the jugs, job by job, the plainest in stock first."""
     return cases.list_bottles(conn, matter)
 
 

@@ -39,14 +39,14 @@ class PairedDeviceReport(Report):
 
 
 class Elsewhere(Report):
-    """Another address of this machine, and when the house was open there last."""
+    """Another address of this machine, and when the bar was open there last."""
 
     address: str
     last_at: str
 
 
 class OpenedReport(Report):
-    """At which other addresses of this machine the house was open in the last month."""
+    """At which other addresses of this machine the bar was open in the last month."""
 
     elsewhere: list[Elsewhere]
 
@@ -106,7 +106,7 @@ def forget_wrong_codes(request: Request) -> Response:
 
 @router.post("/opened", responses=PROBLEMS["write"])
 def note_opened(request: Request, conn: Connection) -> OpenedReport:
-    """Note at which address of this machine the house is open, and say at which others it was: what a browser couldn't have written down
+    """Note at which address of this machine the bar is open, and say at which others it was: what a browser couldn't have written down
     there waits there.
     """
     host = request.headers.get("host", "")

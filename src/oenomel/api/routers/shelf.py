@@ -21,7 +21,7 @@ def list_shelf(conn: Connection) -> list[Shelved]:
 
 @router.put("/shelf/{slug}", status_code=204, responses=PROBLEMS["write"])
 def put_on_shelf(slug: str, body: ShelfStateEntry, conn: Connection) -> None:
-    """Mark an ingredient as at hand, low or out, with its price; or take it off."""
+    """Mark an ingredient as in stock, low or out, with its price; or take it off."""
     cases.put_on_shelf(conn, slug, body)
 
 
@@ -33,7 +33,7 @@ def add_bottle(body: LabelEntry, conn: Connection) -> IngredientDetail:
 
 @router.delete("/bottles/{slug}", status_code=204, responses=PROBLEMS["write"])
 def remove_bottle(slug: str, conn: Connection) -> None:
-    """Take a bottle that the house has added out of the larder again, as long as no drink pours it."""
+    """Take a bottle that the bar has added out of the larder again, as long as no drink pours it."""
     cases.remove_bottle(conn, slug)
 
 

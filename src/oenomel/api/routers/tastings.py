@@ -61,13 +61,13 @@ async def propose_next(
 
 @router.get("/tasters")
 def list_tasters(conn: Connection) -> list[TasterReport]:
-    """Find who has tasted in this house."""
+    """Find who has tasted in this bar."""
     return cases.list_tasters(conn)
 
 
 @router.get("/palate", responses={422: PROBLEMS["bad"][422]})
 def get_palate(conn: Connection, taster: Annotated[Plain, Field(max_length=100)] = "") -> PalateReport:
-    """Return a taster's palate, or the house's for an empty name, and what it was learnt from."""
+    """Return a taster's palate, or the bar's for an empty name, and what it was learnt from."""
     return cases.get_palate(conn, taster)
 
 

@@ -11,7 +11,7 @@ from oenomel.core.spec import Drink
 
 
 def profile_of_drink(drink: Drink) -> Profile:
-    """Return a reference drink as served by the curve, whatever today's ice is: a home doesn't move with the weather."""
+    """Return a reference drink as served by the curve, whatever today's ice is: a typical range doesn't move with the weather."""
     return profile_of_made(drink, Conditions())
 
 

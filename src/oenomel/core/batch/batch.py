@@ -219,7 +219,7 @@ def batch_of(drink: Drink, wish: BatchWish, conditions: Conditions = STANDARD) -
     parts = split(of, wish.service)
     if not any(pour.volume_ml > 0 for _, pour in parts.inside):
         raise EmptyDrink
-    # What is foreseen beside it is the drink as it is made singly: with fresh juice, also where acids stand in for it.
+    # What is predicted beside it is the drink as it is made singly: with fresh juice, also where acids stand in for it.
     single = forecast_of(drink, conditions)
     shares = [pour for _, pour in parts.inside]
     poured_at = replace(conditions, start_c=_poured_c(of, shares, single, wish))

@@ -82,7 +82,7 @@ def wanted_steps(said: int) -> float:
 def corrections(
     pours: Sequence[Pour], axis_name: str, steps: float, grid_ml: float = 5.0, level: float | None = None
 ) -> tuple[Correction, ...]:
-    """Return what moves one axis of a bottle by so many steps, the nearest at hand first.
+    """Return what moves one axis of a bottle by so many steps, the nearest in stock first.
 
     ``pours`` are all of the bottle with its water; ``level`` is what it holds in 100 ml where that was measured.
     What can be poured is added; what can't be taken out is thinned by all the rest of the drink in its own shares. x ml of something with

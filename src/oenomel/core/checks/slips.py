@@ -34,7 +34,7 @@ ounce (docs/model/checks.md)."""
 USUAL_DASHES: Final = 12
 PARTS: Final = frozenset({"base", "sour", "sweet", "liqueur", "texture", "lengthener"})
 
-# For slots and kinds that the family at hand says nothing of; common practice of the trade.
+# For slots and kinds that the family itself says nothing of; common practice of the trade.
 _USUAL_ML: Final = {
     "base": 60.0, "sour": 30.0, "sweet": 22.5, "liqueur": 30.0, "accent": 7.5, "texture": 30.0, "lengthener": 90.0, "seasoning": 1.0,
 }  # fmt: skip

@@ -26,7 +26,7 @@ REFERENCE_SECONDS: Final[Mapping[Technique, float]] = {"shake": 12.0, "stir": 30
 """A full shake and a usual stir, for which the curves hold."""
 
 TIME_CONSTANT_SECONDS: Final = {"shake": 4.0, "stir": 40.0}
-"""How fast each approaches its end. An assumption, until the house has measured."""
+"""How fast each approaches its end. An assumption, until the bar has measured."""
 
 PLATEAU: Final = 1.0524
 """No technique takes up more than this times the shaken curve: an endless shake, 1/(1 − e^−3)."""

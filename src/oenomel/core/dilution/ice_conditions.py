@@ -20,7 +20,7 @@ PRIOR_SD: Final = 0.12
 
 SCATTER_SD: Final = 0.09
 SCATTER_WEIGHT: Final = 6
-"""Scatter of one measurement before the house's own tells it, and how many measurements that belief is worth."""
+"""Scatter of one measurement before the bar's own tells it, and how many measurements that belief is worth."""
 
 _LIMITS: Final = {
     "ice_g": (0.0, 5000.0), "ice_c": (-40.0, 0.0), "surface_water": (0.0, 0.3), "tin_g": (0.0, 3000.0), "start_c": (-20.0, 60.0),
@@ -62,7 +62,7 @@ class HouseFactor:
 
 
 def house_factor(measured_over_forecast: Sequence[float]) -> HouseFactor:
-    """Return what a house's own measurements say: each is water measured by water foreseen.
+    """Return what a house's own measurements say: each is water measured by water predicted.
 
     Normal prior and likelihood: f̂ = 1 + n/(n + s²/τ²)·(x̄ − 1), τ = 0.12, s² = (6·0.09² + Σ(x − x̄)²)/(n + 5), sd = s/√(n + s²/τ²).
 
@@ -98,7 +98,7 @@ class Conditions:
     ice_c : float, [°C]                0 is wet ice, −18 from the freezer
     tin_g, tin_follows : float         metal of the tin, and the share of it that follows the drink in the time
     start_c, topping_c, room_c : float, [°C]   of what goes in the tin, of what waits in the fridge, of the room
-    factors : mapping of technique to HouseFactor   the house's own measurements
+    factors : mapping of technique to HouseFactor   the bar's own measurements
 
     Raises
     ------

@@ -92,7 +92,7 @@ def shopping(
     crates: Mapping[str, Sequence[Pressing]],
     conditions: Conditions,
 ) -> tuple[Purchase, ...]:
-    """Everything the evening takes, in the order in which one would walk: what is open, the shelf, the stillroom, the shop."""
+    """Everything the evening takes, in the order in which one would walk: what is open, the shelf, preparations, the shop."""
     needs = _needs(evening)
     result = []
     for ingredient, ml in needs.values():

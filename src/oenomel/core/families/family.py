@@ -1,4 +1,4 @@
-"""The families, their slots and schools, and the home computed from the schools (docs/model/families.md)."""
+"""The families, their slots and schools, and the typical range computed from the schools (docs/model/families.md)."""
 
 from __future__ import annotations
 
@@ -61,7 +61,7 @@ class School:
 
 @dataclass(frozen=True, slots=True)
 class Family:
-    """A family of drinks. Open forms have schools to start from, but no home: ``has_home`` is false."""
+    """A family of drinks. Open forms have schools to start from, but no typical range: ``has_home`` is false."""
 
     slug: FamilyName
     name: str

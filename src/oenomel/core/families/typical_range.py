@@ -80,7 +80,7 @@ class TypicalRange:
         return {name: levels[name] for name in self.axes}
 
     def outline(self) -> list[tuple[float, float]]:
-        """Corners of the home as seen on the field, sugar and acid in g per 100 ml: all that lies within one step of the hull.
+        """Corners of the typical range as seen on the field, sugar and acid in g per 100 ml: all that lies within one step of the hull.
 
         Between corners the edges are straight where both axes are drawn in steps (logarithmically).
         """
@@ -156,12 +156,12 @@ def branch_of_school(school: School) -> Branch:
 
 
 def typical_range_for(drink: Drink, served: Profile, homes: TypicalRanges) -> TypicalRange | None:
-    """Return the home that a drink is held against; None where its family has none."""
+    """Return the typical range that a drink is compared with; None where its family has none."""
     return homes.get((drink.family, branch_of(drink, served)))
 
 
 def typical_ranges_from(family: Family, references: Sequence[Drink] = ()) -> dict[tuple[str, Branch], TypicalRange]:
-    """Return the homes that a family's schools make, computed through the model, with a house's own reference specs in them."""
+    """Return the typical ranges that a family's schools make, computed through the model, with a house's own reference specs in them."""
     by_branch: dict[Branch, list[Profile]] = {}
     for drink in (*(school.drink for school in family.schools), *references):
         served = profile_of_drink(drink)
@@ -170,7 +170,7 @@ def typical_ranges_from(family: Family, references: Sequence[Drink] = ()) -> dic
 
 
 def home_from(profiles: Sequence[Profile], branch: Branch = "") -> TypicalRange:
-    """Return the home that these drinks as served make together."""
+    """Return the typical range that these drinks as served make together."""
     return _home(tuple(tuple(steps_of(p).tolist()) for p in profiles), float(np.mean([p.volume_ml for p in profiles])), branch)
 
 
@@ -182,7 +182,7 @@ def _home(points: tuple[tuple[float, ...], ...], volume_ml: float, branch: Branc
 
 @cache
 def standard_typical_ranges() -> TypicalRanges:
-    """Return the homes that the shipped schools make."""
+    """Return the typical ranges that the shipped schools make."""
     return {key: home for family in families().values() for key, home in typical_ranges_from(family).items()}
 
 

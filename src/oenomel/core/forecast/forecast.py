@@ -41,7 +41,7 @@ STANDARD: Final = Conditions()
 
 @dataclass(frozen=True, slots=True)
 class Dilution:
-    """Water from the ice: ml per ml of what is in the tin, ml in all, the school it was computed by, and by how many of the house's own
+    """Water from the ice: ml per ml of what is in the tin, ml in all, the school it was computed by, and by how many of the bar's own
     measurements it was set right.
     """
 

@@ -68,7 +68,7 @@ class Course:
 
     Volume in ml, temperature in °C, strength in % v/v, sugar (dissolved) and acid in g per 100 ml; ``undissolved_g`` is what is
     left of a sugar cube. ``top`` and ``below`` only where there is a float; the rest is then told as if it were stirred in.
-    ``leaves_home`` is the first minute in which it stands outside its family's home; None where it
+    ``leaves_home`` is the first minute in which it stands outside its family's typical range; None where it
     never does, never stood inside, or has none.
     """
 

@@ -14,7 +14,7 @@ GUESSED_FROM_KIND: Final = "middle of"
 """How the reasoning of a value begins that was taken from the middle of its kind: see `bottle_from`."""
 
 HOUSE_SD: Final = {"abv": 0.01, "sugar": 0.05, "acid": 0.08, "density": 0.005}
-"""How far what the house sets right may be off, as a share, where it doesn't tell: a label's tolerances (estimates)."""
+"""How far what the bar sets right may be off, as a share, where it doesn't tell: a label's tolerances (estimates)."""
 
 _NOUNS: Final = (("abv", ("abv",), "strength"), ("sugar", SUGARS, "sugar"), ("acid", ACIDS, "acid"))
 
@@ -36,7 +36,7 @@ def gaps_of(ingredient: Ingredient) -> list[str]:
 
 
 def set_right(ingredient: Ingredient, told: Mapping[str, float], source: str) -> dict[str, SourcedValue]:
-    """Values that the house puts over an ingredient's own: strength, all sugar, all acid, density, days that it keeps.
+    """Values that the bar puts over an ingredient's own: strength, all sugar, all acid, density, days that it keeps.
 
     Parameters
     ----------

@@ -45,8 +45,8 @@ LABELS: Final = {
     "loud_above_ml": (0.0, 100.0),
     "price_per_litre": (0.0, 10_000.0),
 }
-"""Sourced values beside the composition, with their bounds: bitterness on the house's scale, absorbance per cm, cloudiness 0 to 1,
-days that it keeps once open, the amount above which it drowns the rest, and the price in the house's own currency."""
+"""Sourced values beside the composition, with their bounds: bitterness on the bar's scale, absorbance per cm, cloudiness 0 to 1,
+days that it keeps once open, the amount above which it drowns the rest, and the price in the bar's own currency."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -129,7 +129,7 @@ class Ingredient:
         return self.composition.co2 > 2.0
 
     def label(self, name: str) -> float | None:
-        """Return one of `LABELS`, where it is told and can be."""
+        """Return one of `LABELS`, where it is given and can be."""
         low, high = LABELS[name]
         value = self.values[name].value if name in self.values else None
         return value if value is not None and low <= value <= high else None

@@ -138,7 +138,7 @@ def folded(text: str) -> str:
 
 @lru_cache(maxsize=65536)
 def _stem(word: str) -> str:
-    """Return a word in the singular, in the spelling of the house.
+    """Return a word in the singular, in the spelling of the bar.
 
     >>> [_stem(each) for each in ("berries", "peaches", "limes", "bitters", "grass", "whiskeys")]
     ['berry', 'peach', 'lime', 'bitter', 'grass', 'whisky']
@@ -204,7 +204,7 @@ class Index:
     def find(self, text: str, in_stock: Collection[str] = (), slot: str = "") -> list[Found]:
         """Ingredients that the words may mean, best first; all of them, by name, where there are no words.
 
-        Of what fits as well the more usual comes first, then what is at hand. Where a garnish or an edge is chosen, what makes one comes
+        Of what fits as well the more usual comes first, then what is in stock. Where a garnish or an edge is chosen, what makes one comes
         before what only bears its name.
         """
         words = _naming(text)

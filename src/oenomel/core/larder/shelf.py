@@ -12,7 +12,7 @@ SHELF_STATES: Final[tuple[ShelfState, ...]] = get_args(ShelfState)
 
 @dataclass(frozen=True, slots=True)
 class Shelved:
-    """An ingredient on the shelf: at hand, low or out, and its price per litre in the house's own currency where it is told."""
+    """An ingredient on the shelf: in stock, low or out, and its price per litre in the bar's own currency where it is given."""
 
     slug: str
     state: ShelfState

@@ -67,7 +67,7 @@ _FINEST_SD: Final = 1e-6
 LEAST_G: Final = 0.05
 FAR_OFF_SDS: Final = 3.0
 IMPOSSIBLE_SDS: Final = 4.0
-"""A figure stays above the first; a reading that lies so many standard deviations from what was supposed is to be read again, and one
+"""A figure stays above the first; a reading that lies so many standard deviations from what was assumed is to be read again, and one
 that leaves less than nothing by so many is refused."""
 
 WEIGHS_LESS_A_PERCENT: Final = 0.0013
@@ -102,7 +102,7 @@ class Estimate:
 
 @dataclass(frozen=True, slots=True)
 class Lot:
-    """A lot with its readings taken in: the ingredient as it is in this lot, each figure beside what was supposed, and what has to be
+    """A lot with its readings taken in: the ingredient as it is in this lot, each figure beside what was assumed, and what has to be
     said of the readings.
     """
 
@@ -119,7 +119,7 @@ class _Found(NamedTuple):
 
 
 def lot_of(ingredient: Ingredient, readings: Sequence[LotReading], name: str) -> Lot:
-    """Return what an ingredient is in one lot of it: readings meet what was supposed, each by how sure it is.
+    """Return what an ingredient is in one lot of it: readings meet what was assumed, each by how sure it is.
 
     Several readings of one kind average; where they disagree by more than their devices explain, the average is told less sure.
 
@@ -215,7 +215,7 @@ def _average(readings: Sequence[LotReading]) -> _Found:
 
 
 def _meet(supposed: float, supposed_sd: float, measured: _Found | None) -> _Found:
-    """Return a measured figure and what was supposed of it, by precision, as logarithms; what nobody was unsure of before gives way."""
+    """Return a measured figure and what was assumed of it, by precision, as logarithms; what nobody was unsure of before gives way."""
     if measured is None:
         return _Found(supposed, supposed_sd)
     if supposed <= 0 or supposed_sd <= 0:

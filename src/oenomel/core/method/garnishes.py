@@ -30,7 +30,7 @@ _SLICED: Final = ("quince", "apple", "pear", "cucumber", "pineapple")
 
 @dataclass(frozen=True, slots=True)
 class SuggestedGarnish:
-    """A garnish with its reason, and whether it is at hand."""
+    """A garnish with its reason, and whether it is in stock."""
 
     garnish: Garnish
     in_stock: bool

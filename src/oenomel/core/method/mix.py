@@ -30,7 +30,7 @@ _NUMBERS: Final = ("no", "one", "two", "three", "four", "five", "six", "seven", 
 
 
 def into_the_vessel(making: Making) -> Iterator[Step]:
-    """Yield the pours that are mixed, in the order of the house's school."""
+    """Yield the pours that are mixed, in the order of the bar's school."""
     pours = _in_order(making)
     bitters = [(index, pour) for index, pour in pours if pour.ingredient.kind == "bitters"]
     has_juice = any(pour.ingredient.kind == "juice" for _, pour in pours)

@@ -33,7 +33,7 @@ class MethodOptions:
         return Measures(self.shown, self.ounce_ml)
 
     def sparkling_of(self, drink: Drink) -> Sparkling:
-        """Find where the sparkling part of a drink goes: the drink's own way, else the house's."""
+        """Find where the sparkling part of a drink goes: the drink's own way, else the bar's."""
         return _OF_THIS_DRINK.get(drink.method.sparkling, self.sparkling)
 
 

@@ -22,7 +22,7 @@ Floats = NDArray[np.float64]
 PairOfGroups = frozenset[str]
 
 SHRINK: Final = 3.0
-"""Counts of the house's average that stand beside each pair's own, so that one evening proves nothing (docs/model/originals.md)."""
+"""Counts of the bar's average that stand beside each pair's own, so that one evening proves nothing (docs/model/originals.md)."""
 
 LEARNT_WEIGHT: Final = 0.25
 """What a doubled share of liked glasses adds to a pair's kinship is this times ln 2 (house rule)."""
@@ -53,7 +53,7 @@ class Liking:
 
 @dataclass(frozen=True)
 class KinshipTable:
-    """The table: the shipped values, the house's own over them, and what tastings of originals taught.
+    """The table: the shipped values, the bar's own over them, and what tastings of originals taught.
 
     Parameters
     ----------

@@ -41,8 +41,8 @@ class Criteria:
     soon : frozenset of str                 slugs that want to be used up: gladly
     abv : (low, high) or None, [% v/v]      as served
     sweetness : str                         "dry", "sweet", or as the family has it
-    off : three floats, [steps]             a taster's palate from the middle of a home
-    most_cost : float or None               of a glass, in the house's own currency
+    off : three floats, [steps]             a taster's palate from the middle of a typical range
+    most_cost : float or None               of a glass, in the bar's own currency
     colour : str                            one of `glass.COLOURS`
     aroma : tuple of str                    tags or groups of the list: each is to be smelt
     season : str                            spring, summer, autumn, winter: gladly

@@ -1,4 +1,4 @@
-"""A name to be for an original: out of what it smells of and the house's own words, never a known drink's."""
+"""A name to be for an original: out of what it smells of and the bar's own words, never a known drink's."""
 
 from __future__ import annotations
 
@@ -55,7 +55,7 @@ def _offered(drink: Drink, book: Sequence[str]) -> Iterator[str]:
 
 
 def _own(name: str) -> list[str]:
-    """Return the words of a name that are the house's own: not its family's, no little ones."""
+    """Return the words of a name that are the bar's own: not its family's, no little ones."""
     return [word for word in name.split() if word.isalpha() and word.lower() not in _NO_WORDS and len(word) > 2]
 
 

@@ -180,7 +180,7 @@ def _on_grid(ml: float, grid_ml: float) -> bool:
 
 
 def _target(wish: Criteria, home: TypicalRange) -> Target:
-    """Home, moved by the palate and the sweet tooth as far as it stays a home, with the strength wished for."""
+    """Home, moved by the palate and the sweet tooth as far as it stays a typical range, with the strength wished for."""
     off = np.array(wish.off) + np.array([{"dry": -1.0, "sweet": 1.0}.get(wish.sweetness, 0.0), 0.0, 0.0])
     middle = home.points.mean(axis=0)
     if off.any():

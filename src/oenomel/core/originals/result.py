@@ -58,7 +58,7 @@ class Original:
     ----------
     drink : Drink                 with its name to be, method, glass, garnish
     forecast : Forecast
-    distance_steps : float        from its family's home
+    distance_steps : float        from its family's typical range
     kinship, novelty, score : float, 0 to 1
     nearest : BookDrink or None   the drink of the book that is nearest
     differs : str                 what sets it apart from that

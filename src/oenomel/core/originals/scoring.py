@@ -94,7 +94,7 @@ def _smells_of(each: Ingredient, word: str) -> bool:
 
 
 def satisfies(ground: SearchContext, wish: Criteria, sifted: Sifted, at: Poured, rows: Ints) -> Bools:
-    """Find which of these stand at home and keep what is asked of strength, price and colour."""
+    """Find which of these is in its typical range and keep what is asked of strength, price and colour."""
     keeps = at.distance[rows] <= EDGE_OF_HOME_STEPS
     abv = at.figures[FIGURES.index("abv"), rows]
     if wish.abv is not None:

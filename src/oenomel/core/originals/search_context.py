@@ -46,7 +46,7 @@ UNTOLD_KINSHIP: Final = 0.5
 
 @dataclass(frozen=True)
 class BookDrink:
-    """A drink of the book that an original is held against."""
+    """A drink of the book that an original is compared with."""
 
     name: str
     drink: Drink
@@ -144,7 +144,7 @@ class SearchContext:
         return self._spaces[wish.structure]
 
     def forecast(self, drink: Drink) -> Forecast:
-        """Return what is foreseen of a drink, of what this ground supposes."""
+        """Return what is predicted of a drink, of what this ground supposes."""
         return forecast_of(drink, self.conditions, self.homes)
 
     def has_drawn(self, wish: Criteria, at_least: int) -> bool:

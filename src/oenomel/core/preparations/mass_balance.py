@@ -150,7 +150,7 @@ def cook(preparation: Preparation, unsure: Unsure | None = None) -> Pot:
 
     Notes
     -----
-    What dissolves is taken to spread evenly through the liquid. A final weight, volume or °Bx overrides what was supposed to go off; a
+    What dissolves is taken to spread evenly through the liquid. A final weight, volume or °Bx overrides what was assumed to go off; a
     weight without heat tells how much was left behind, and changes no strength.
     """
     unsure = unsure or as_written(preparation)

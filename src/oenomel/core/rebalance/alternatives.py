@@ -57,7 +57,7 @@ def alternatives_of(
     ----------
     first : Rebalanced                    the answer of least J, as `rebalance` found it
     free : collection of int, optional    pours that may move, as `rebalance` takes them
-    correctors : sequence of Ingredient   of which one may join the way that leaves the dearest pour alone (`correctors_for`)
+    correctors : sequence of Ingredient   of which one may join the way that leaves the most expensive pour alone (`correctors_for`)
     """
     conditions, budget = conditions or Conditions(), budget or Budget()
     chosen = usually_free(drink) if free is None else that_can_move(drink, free)

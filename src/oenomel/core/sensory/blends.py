@@ -162,7 +162,7 @@ def needs(matter: Attribute) -> tuple[str, ...]:
 
 
 def choices(matter: Attribute, job: str, larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> list[Ingredient]:
-    """Return what could do a job: what is at hand before what isn't, the plainest first; of what isn't at hand only the usual."""
+    """Return what could do a job: what is in stock before what isn't, the plainest first; of what isn't in stock only the usual."""
     what, least = _LEAST[job]
 
     def does(each: Ingredient) -> bool:

@@ -257,7 +257,7 @@ def _others(moves: Sequence[_Moved], best: _Moved, draw: random.Random) -> list[
 def _swapped(
     drink: Drink, larder: Mapping[str, Ingredient], in_stock: Collection[str], draw: random.Random
 ) -> tuple[Drink, Ingredient, Ingredient] | None:
-    """Return one pour exchanged for a thing of its own kind, rather one that is at hand; None where nothing can be."""
+    """Return one pour exchanged for a thing of its own kind, rather one that is in stock; None where nothing can be."""
     places = _movable(drink)
     if not places:
         return None

@@ -52,7 +52,7 @@ _SPAN, _PLACES = 4.0, 101
 
 @dataclass(frozen=True, slots=True)
 class TriangleAnswer:
-    """One triangle: how many of the house's steps its two liquids were apart, and whether the odd glass was found.
+    """One triangle: how many of the bar's steps its two liquids were apart, and whether the odd glass was found.
 
     Raises
     ------

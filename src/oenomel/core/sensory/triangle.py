@@ -32,7 +32,7 @@ class Triangle:
 
     Parameters
     ----------
-    steps : float             between the two liquids, on the house's ruler
+    steps : float             between the two liquids, on the bar's ruler
     less_parts, more_parts : int    parts of the jug with more in the one liquid and in the other
     odd : int                 which glass stands alone, 1 to 3
     odd_is_more : bool        whether it is the one with more
@@ -73,7 +73,7 @@ def next_triangle(jugs: Jugs, known: Threshold, left: BlendsLeft, draw: random.R
         The jugs are empty.
     """
     pourable = [(each, sides) for each in jugs.distances() if (sides := _sides(jugs, each, left))]
-    # One jug used up alone would end the session early, with half of the other left.
+    # One jug finished alone would end the session early, with half of the other left.
     even = [(each, kept) for each, sides in pourable if (kept := [side for side in sides if _leaves_both(jugs, each, side, left)])]
     pourable = even or pourable
     if not pourable:

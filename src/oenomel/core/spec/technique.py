@@ -36,7 +36,7 @@ class Method:
 
     ``seconds`` None stands for the reference time of the technique, 0 is no contact with ice; of a range ``seconds_between`` they are
     the middle. ``ice_pieces`` of ``ice_piece_g`` are counted into the tin: the heat balance then gives the water, whatever the school.
-    ``dry_shake`` "last" is the reverse one, after the ice. ``strain`` and ``sparkling`` are empty where the drink and the house decide;
+    ``dry_shake`` "last" is the reverse one, after the ice. ``strain`` and ``sparkling`` are empty where the drink and the bar decide;
     ``sign`` tells in the drink's own words when it is ready. ``order`` are keys of steps in the order in which this drink wants them.
     """
 

@@ -26,7 +26,7 @@ class Brief:
     avoid : tuple of str                     slugs, allergens or kinds that mustn't be in it
     least_abv, most_abv : float or None, [% v/v]   as served
     sweetness : str                          one of `SWEETNESSES`, or empty
-    most_cost : float or None                in the house's own currency
+    most_cost : float or None                in the bar's own currency
 
     Raises
     ------
@@ -111,7 +111,7 @@ def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
 
 
 def _colour_of(forecast: Forecast) -> str:
-    """Return the foreseen colour of the largest layer in its glass, in words."""
+    """Return the predicted colour of the largest layer in its glass, in words."""
     if forecast.appearance is not None:
         return colour_words(max(forecast.appearance.liquid, key=lambda layer: layer.volume_ml).colour)
     return colour_words(swatch(forecast.drink.pours, forecast.served.volume_ml, air=air_in(forecast.drink)))

@@ -73,7 +73,7 @@ DROPS_ML: Final = 3.0
 
 @dataclass(frozen=True)
 class Sheet:
-    """A tasting sheet of a trial: the drink as it was poured, what was said, and at which sitting; ``trial`` names the trial."""
+    """Tasting notes of a trial: the drink as it was poured, what was said, and at which sitting; ``trial`` names the trial."""
 
     drink: Drink
     verdict: Verdict
@@ -128,7 +128,7 @@ def may_join(larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> dic
 
 
 def reference_of(sheets: Sequence[Sheet], home: TypicalRange | None, conditions: Conditions) -> Floats:
-    """Return the point from which a palate is told, shape (3,), [steps]: the middle of the home; of an open form, the first trial
+    """Return the point from which a palate is told, shape (3,), [steps]: the middle of the typical range; of an open form, the first trial
     tasted.
     """
     if home is not None:

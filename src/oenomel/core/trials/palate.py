@@ -22,7 +22,7 @@ from oenomel.errors import OutOfRange
 Floats = NDArray[np.float64]
 
 PALATE_SD: Final = 1.5
-"""How far palates lie from the middle of a home before anything was tasted, [steps]."""
+"""How far palates lie from the middle of a typical range before anything was tasted, [steps]."""
 
 TRIAL_SD: Final = 2.0
 """The same for one drink whose taster isn't known, [steps]."""
@@ -112,7 +112,7 @@ class Palate:
 
 @dataclass(frozen=True, slots=True)
 class PalateAxis:
-    """One axis of a palate: steps from the middle of a home (for drawing), its 80 % interval, and the words for it."""
+    """One axis of a palate: steps from the middle of a typical range (for drawing), its 80 % interval, and the words for it."""
 
     axis: str
     steps: float

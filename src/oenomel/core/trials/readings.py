@@ -60,7 +60,7 @@ class Reading:
 
 @dataclass(frozen=True, slots=True)
 class BesideForecast:
-    """A reading beside its forecast; ``low`` and ``high`` are the forecast's 80 % interval. None where nothing is foreseen (pH)."""
+    """A reading beside its forecast; ``low`` and ``high`` are the forecast's 80 % interval. None where nothing is predicted (pH)."""
 
     measured: Reading
     forecast: float | None
@@ -72,7 +72,7 @@ class BesideForecast:
 
 @dataclass(frozen=True, slots=True)
 class WaterFound:
-    """Water from the ice as measured: ml, its ratio to what was foreseen without the house's factor, and how it was found."""
+    """Water from the ice as measured: ml, its ratio to what was predicted without the bar's factor, and how it was found."""
 
     water_ml: float
     ratio: float
@@ -110,7 +110,7 @@ def own_water(technique: str, ratios: Sequence[float]) -> OwnWater:
 
 
 def without_house_factor(drink: Drink, forecast: Forecast) -> Forecast:
-    """Return the same forecast as if this house had measured nothing: what its measurements are held against."""
+    """Return the same forecast as if this bar had measured nothing: what its measurements are compared with."""
     return forecast_of(drink, replace(forecast.conditions, factors={})) if forecast.conditions.factors else forecast
 
 
@@ -204,12 +204,12 @@ def water_found(readings: Sequence[Reading], forecast: Forecast) -> WaterFound |
 
     Parameters
     ----------
-    forecast : Forecast    without the house's own factor: see `without_house_factor`
+    forecast : Forecast    without the bar's own factor: see `without_house_factor`
 
     Raises
     ------
     ImpossibleMeasurement
-        The readings would mean no water at all, or several times what is foreseen.
+        The readings would mean no water at all, or several times what is predicted.
     """
     should = forecast.dilution.water_ml
     if should <= 0:

@@ -23,7 +23,7 @@ MOST_TRIALS: Final = 4
 class TrialAsMade:
     """A trial as made: its drink, and what composition doesn't know of how it was made, in words; empty where nothing was told.
 
-    ``lots`` are the house's words for today's bottle or squeeze, by slug of the ingredient.
+    ``lots`` are the bar's words for today's bottle or squeeze, by slug of the ingredient.
     """
 
     name: str
@@ -68,7 +68,7 @@ class SideBySide:
 
 
 def compare_trials(made: Sequence[TrialAsMade], conditions: Conditions, homes: TypicalRanges | None = None) -> SideBySide:
-    """Return two to four trials, differences first; each is held against the first, what both share left out of the doubt.
+    """Return two to four trials, differences first; each is compared with the first, what both share left out of the doubt.
 
     Raises
     ------

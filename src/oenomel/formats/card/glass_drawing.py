@@ -1,4 +1,4 @@
-"""The glass of a card, drawn to scale: its outline, the layers in their foreseen colour, foam, ice and the wash line."""
+"""The glass of a card, drawn to scale: its outline, the layers in their predicted colour, foam, ice and the wash line."""
 
 from __future__ import annotations
 

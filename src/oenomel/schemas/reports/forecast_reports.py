@@ -118,7 +118,7 @@ class AppearanceReport(Report):
 
 
 class ForecastReport(Report):
-    """The forecast of one drink; its cost only where every price is told, in the house's own currency."""
+    """The forecast of one drink; its cost only where every price is told, in the bar's own currency."""
 
     undiluted: ProfileReport
     dilution: Dilution
@@ -222,7 +222,7 @@ class CourseStepsReport(Report):
 class CourseReport(Report):
     """A drink from minute 0 to 20 in its glass, a value a minute; the float apart where there is one.
 
-    ``leaves_home`` is the first minute in which it stands outside its family's home, where it began inside.
+    ``leaves_home`` is the first minute in which it stands outside its family's typical range, where it began inside.
     """
 
     volume_ml: Floats

@@ -1,4 +1,4 @@
-"""A lot as it is answered: what was supposed and what was measured side by side, its age, and what it does to drinks."""
+"""A lot as it is answered: what was assumed and what was measured side by side, its age, and what it does to drinks."""
 
 from __future__ import annotations
 

@@ -50,7 +50,7 @@ class GlassReport(Report):
 
 
 class ServeReport(Report):
-    """The drink on one ice: how it looks, its figures at three sips, the first minute outside its home, and that in words."""
+    """The drink on one ice: how it looks, its figures at three sips, the first minute outside its typical range, and that in words."""
 
     ice: str
     sight: AppearanceReport | None

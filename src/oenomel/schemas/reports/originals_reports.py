@@ -88,7 +88,7 @@ class MenuReport(Report):
 
 
 class PairReport(Report):
-    """A pair of aroma groups: what ships, what the house set, what tastings taught (a log-ratio), and what counts of all that."""
+    """A pair of aroma groups: what ships, what the bar set, what tastings taught (a log-ratio), and what counts of all that."""
 
     one: str
     other: str

@@ -46,7 +46,7 @@ class PreparationAnswer(PreparationReport):
 
 
 class PreparationSummary(Report):
-    """A preparation that the house knows: what it makes, its recipe, what is left of it, how many finished drinks pour it."""
+    """A preparation that the bar knows: what it makes, its recipe, what is left of it, how many finished drinks pour it."""
 
     makes: Named
     kind: str

@@ -38,7 +38,7 @@ class BottleReport(Report):
 
 
 class JobReport(Report):
-    """A job in the jugs, and what could do it, the plainest at hand first."""
+    """A job in the jugs, and what could do it, the plainest in stock first."""
 
     job: str
     options: list[BottleReport]

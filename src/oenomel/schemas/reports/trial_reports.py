@@ -175,7 +175,7 @@ class NextReport(Report):
 
 
 class PalateReport(Report):
-    """A palate; ``taster`` is empty for the house. ``why`` tells in sentences what it was learnt from."""
+    """A palate; ``taster`` is empty for the bar. ``why`` tells in sentences what it was learnt from."""
 
     taster: str
     sheets: int

@@ -18,7 +18,7 @@ __all__ = ["AssumptionsQuery"]
 class AssumptionsQuery(Entry):
     """Assumptions about ice and temperatures, as far as they aren't the usual ones: see `core.dilution.Conditions`.
 
-    ``own``: whether the house's own measurements of its water count.
+    ``own``: whether the bar's own measurements of its water count.
     """
 
     dilution: DilutionSchool = "curve"

@@ -29,7 +29,7 @@ class WishEntry(Entry):
     """Criteria for new drinks; see `core.originals.Criteria`.
 
     Ingredients are slugs, or words that mean one for sure. ``at_hand``: only what is in stock; ``use_up_soon``: gladly of what wants to be
-    used up; ``palate`` is a taster, or "" for the house. ``taken_names`` are names that no new drink may have.
+    finished; ``palate`` is a taster, or "" for the bar. ``taken_names`` are names that no new drink may have.
     """
 
     family: Literal["sour", "daisy", "fizz"]
@@ -67,7 +67,7 @@ def wish_entry(content: Mapping[str, object]) -> WishEntry:
 
 
 def wish_of_brief(brief: BriefEntry, family: str) -> WishEntry:
-    """Return what of a brief can be wished for, in the drink's own family; a sour where that has no home."""
+    """Return what of a brief can be wished for, in the drink's own family; a sour where that has no typical range."""
     band = None if brief.least_abv is None and brief.most_abv is None else [brief.least_abv or 0.0, brief.most_abv or 100.0]
     return WishEntry.model_validate(
         {

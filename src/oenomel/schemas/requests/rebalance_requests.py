@@ -119,7 +119,7 @@ def target_from(
     Raises
     ------
     RecordNotFound
-        The family has no home.
+        The family has no typical range.
     SpecError
         A palate is named where none is known.
     DomainError, NothingToDrink

@@ -17,7 +17,7 @@ Bottle = Annotated[Plain, Field(max_length=200)]
 
 class SittingEntry(Entry):
     """A sitting: what is asked, who tastes, triangles for each of them, whether one pours for himself, the smallest measure in ml, and the
-    bottles for the jobs (an empty slug lets the house choose the plainest at hand).
+    bottles for the jobs (an empty slug lets the bar choose the plainest in stock).
     """
 
     matter: Attribute

@@ -44,7 +44,7 @@ class TastingNoteEntry(Report):
 
 
 class SheetEntry(TastingNoteEntry):
-    """A tasting sheet of a trial."""
+    """Tasting notes of a trial."""
 
     trial_id: RowId
 

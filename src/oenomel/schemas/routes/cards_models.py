@@ -14,7 +14,7 @@ from oenomel.schemas.format_names import Country, Layout
 
 
 class HouseWay(Entry):
-    """By which schools the house makes its drinks, and how it tells amounts and alcohol."""
+    """By which schools the bar makes its drinks, and how it tells amounts and alcohol."""
 
     order: Order = "cheap and risky first"
     sparkling: Sparkling = "on top"

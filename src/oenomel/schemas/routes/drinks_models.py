@@ -19,7 +19,7 @@ Reason = Annotated[Plain, StringConstraints(strip_whitespace=True, max_length=20
 
 
 class TrialReport(Report):
-    """A trial as kept; ``number`` counts within its drink; a ``reference`` counts towards its family's home."""
+    """A trial as kept; ``number`` counts within its drink; a ``reference`` counts towards its family's typical range."""
 
     id: int
     number: int
@@ -32,7 +32,7 @@ class TrialReport(Report):
 
 
 class DraftReport(Report):
-    """The draft on the bench, and the trial it is held against."""
+    """The draft on the bench, and the trial it is compared with."""
 
     parent_trial_id: int
     spec: SpecFile
@@ -95,7 +95,7 @@ class NewName(Entry):
 
 
 class NewTrial(Entry):
-    """A trial to keep; the draft is then held against it.
+    """A trial to keep; the draft is then compared with it.
 
     ``parents`` are further trials that it descends from, of whatever drinks. ``beside`` keeps the trial and leaves the draft to the
     window that saved it last.

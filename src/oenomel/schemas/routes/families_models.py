@@ -40,7 +40,7 @@ class RangeReport(Report):
 
 
 class FamilyReport(Report):
-    """A family; open forms have no home, others may have one for each of their branches."""
+    """A family; open forms have no typical range, others may have one for each of their branches."""
 
     slug: str
     name: str

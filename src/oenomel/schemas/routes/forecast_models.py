@@ -16,8 +16,8 @@ from oenomel.schemas.spec_file import SpecFile
 
 
 class CompareRequest(Entry):
-    """A drink and the parent it is held against; with what is being typed for a pour of it, if something is; and for whose tongue the
-    words are: a taster's, the house's for an empty name, the usual one for nobody.
+    """A drink and the parent it is compared with; with what is being typed for a pour of it, if something is; and for whose tongue the
+    words are: a taster's, the bar's for an empty name, the usual one for nobody.
     """
 
     spec: SpecFile

@@ -19,7 +19,7 @@ class CarriedFile(Entry):
 
 
 class LookRequest(Entry):
-    """Files to hold against what the house has."""
+    """Files to hold against what the bar has."""
 
     files: Annotated[list[CarriedFile], Field(min_length=1, max_length=200)]
 

@@ -11,7 +11,7 @@ from oenomel.schemas.routes.ingredients_models import IngredientDetail, ValueRep
 
 
 class LarderLine(Report):
-    """An ingredient at a glance: what it holds, what is only guessed of it, whether the house made or changed it."""
+    """An ingredient at a glance: what it holds, what is only guessed of it, whether the bar made or changed it."""
 
     slug: str
     name: str
@@ -38,7 +38,7 @@ class UsedIn(Report):
 
 
 class LarderDetail(Report):
-    """An ingredient with all that is known of it: each value with its source, what the house has set over it, where it is used."""
+    """An ingredient with all that is known of it: each value with its source, what the bar has set over it, where it is used."""
 
     ingredient: IngredientDetail
     line: LarderLine
@@ -60,7 +60,7 @@ class SetRightEntry(Entry):
 
 
 class HouseValueEntry(Entry):
-    """A value of the house with where it comes from."""
+    """A value of the bar with where it comes from."""
 
     name: Annotated[Plain, Field(min_length=1, max_length=60)]
     value: Level
@@ -71,7 +71,7 @@ class HouseValueEntry(Entry):
 
 
 class HouseValues(Entry):
-    """All that the house sets over an ingredient's own values; none gives every value back."""
+    """All that the bar sets over an ingredient's own values; none gives every value back."""
 
     values: Annotated[list[HouseValueEntry], Field(max_length=40)]
 

@@ -10,7 +10,7 @@ from oenomel.schemas.spec_file import SpecFile
 
 
 class StepsRequest(Entry):
-    """A spec, the house's schools of making, and whether amounts are told in ml or in ounces."""
+    """A spec, the bar's schools of making, and whether amounts are told in ml or in ounces."""
 
     spec: SpecFile
     order: Order = "cheap and risky first"

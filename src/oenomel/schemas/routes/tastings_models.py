@@ -27,7 +27,7 @@ class FlightReport(Report):
 
 
 class NextRequest(Entry):
-    """For whom: a taster whose palate counts, an empty name for the house's, or nothing; and the jigger's smallest step, ml."""
+    """For whom: a taster whose palate counts, an empty name for the bar's, or nothing; and the jigger's smallest step, ml."""
 
     palate: Annotated[Plain, Field(max_length=100)] | None = None
     grid: Grid = 2.5

@@ -17,7 +17,7 @@ class MarkEntry(Entry):
 
 
 class ChosenTrials(Entry):
-    """Trials of one drink to lay side by side, the one that the others are held against first."""
+    """Trials of one drink to lay side by side, the one that the others are compared with first."""
 
     trials: Annotated[list[RowId], Field(min_length=1, max_length=8)]
 

@@ -148,7 +148,7 @@ def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 
 
 def _kinship(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
-    """Return what the house thinks of smells side by side."""
+    """Return what the bar thinks of smells side by side."""
     if not house.kinship:
         return []
     here = originals.kinship(conn)

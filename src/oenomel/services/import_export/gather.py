@@ -60,7 +60,7 @@ def _kinship(conn: sqlite3.Connection) -> dict[str, Any]:
 
 
 def gather_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> HouseFile:
-    """Return some drinks with their notebook, and those of the house's own bottles that they pour; raises RecordNotFound."""
+    """Return some drinks with their notebook, and those of the bar's own bottles that they pour; raises RecordNotFound."""
     entries = _entries(conn, drink_ids)
     specs = [trial.spec for entry in entries for trial in entry.trials]
     specs += [cloud.spec for entry in entries for cloud in entry.gathered]

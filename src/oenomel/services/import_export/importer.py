@@ -184,7 +184,7 @@ class _Intake:
         stored = self.prepared.trial(entry.id, number, self.larder) or stored_trial(trial, self.larder, place)
         parent = None
         if trial.parent is not None or number > 1:
-            # Who doesn't say is held against the first.
+            # Who doesn't say is compared with the first.
             parent = self.trials.get((entry.id, trial.parent or 1))
             if parent is None and trial.parent is not None:
                 raise SpecError(f"{place}: parent", f"there is no trial {trial.parent} before it")
@@ -218,7 +218,7 @@ class _Intake:
             measurements.put_water(self.conn, trial_id, technique, water.ratio, water.how)
 
     def _besides(self, drink_id: int, entry: DrinkEntry, lies: DrinkEntry | None) -> None:
-        """Draft, brief and other people's specs, where the house has none of its own."""
+        """Draft, brief and other people's specs, where the bar has none of its own."""
         for cloud in entry.gathered:
             _check(cloud.spec, self.larder, f"{entry.name}, {cloud.name}")
             if lies is None or not any(same_cloud(cloud, each) for each in lies.gathered):
