@@ -7,6 +7,7 @@ from dataclasses import replace
 import pytest
 from playwright.sync_api import Locator, Page, expect
 from support import labels
+from support.waiting import until
 
 from oenomel.core.larder.catalogue_loader import catalogue
 from oenomel.store import database, ingredients
@@ -174,7 +175,8 @@ def test_the_ways_are_walked_by_keys_the_second_is_taken_and_undone(page, server
     expect(ways.nth(1)).to_be_checked()
     expect(ways.nth(1)).to_contain_text(labels.MOVES_THE_ONLY.format("London dry gin"))
     expect(ways.nth(1)).to_contain_text(labels.COSTS_IN_CHARACTER)
-    assert page.get_by_test_id("ghost-point").bounding_box() != landed
+    # The field is drawn after the list.
+    until(lambda: page.get_by_test_id("ghost-point").bounding_box() != landed)
     page.keyboard.press("ArrowRight")
     expect(ways.nth(2)).to_be_checked()
     page.keyboard.press("ArrowLeft")

@@ -2,7 +2,6 @@
 
 import json
 import sqlite3
-import time
 from contextlib import closing
 from datetime import UTC, datetime, timedelta
 from urllib.request import Request, urlopen
@@ -11,6 +10,7 @@ import pytest
 from playwright.sync_api import expect
 from support import labels
 from support.bench_page import settled
+from support.waiting import until
 
 TWENTY = 20
 
@@ -24,14 +24,6 @@ def tell(server, method, path, body):
     request = Request(f"{server.url}/api/{path}", json.dumps(body).encode(), {"content-type": "application/json"}, method=method)
     with urlopen(request) as answer:
         return json.load(answer)
-
-
-def until(what):
-    """Waits until something is true that the page brings about by itself."""
-    deadline = time.monotonic() + 15
-    while not what():
-        assert time.monotonic() < deadline
-        time.sleep(0.05)
 
 
 @pytest.fixture
