@@ -10,8 +10,7 @@ from oenomel.formats.house_files import house_of
 from oenomel.schemas.import_items import CHOICES
 from oenomel.services.import_export.comparison import look_at
 from oenomel.services.import_export.folder import read_files
-from oenomel.services.import_export.importer import take_in
-from oenomel.services.import_export.prepared_trials import prepare_trials
+from oenomel.services.import_export.importer import import_house
 from oenomel.store import database, ingredients
 
 
@@ -31,13 +30,7 @@ def run(chosen: argparse.Namespace) -> int:
     database.prepare(data)
     with closing(database.connect(data)) as conn:
         house = house_of(files, ingredients.names(conn), ingredients.larder(conn).__getitem__)
-        look = look_at(conn, house)
-        items = look.items
-        if not chosen.look:
-            # What takes time is done before: whoever works meanwhile waits only for what is written.
-            prepared = prepare_trials(conn, house, look)
-            with database.transaction(conn):
-                items = take_in(conn, house, {}, chosen.differs, look, prepared)
+        items = look_at(conn, house).items if chosen.look else import_house(conn, house, {}, chosen.differs)
     for item in items:
         print(f"{item.state:8}{item.kind:8}{item.name}: {item.words}")
         for side in item.sides:

@@ -9,7 +9,7 @@ import re
 from collections.abc import Sequence
 from typing import Final
 
-__all__ = ["capital", "counted", "listed", "plural", "singular", "with_article"]
+__all__ = ["agreeing", "capital", "counted", "listed", "plural", "singular", "with_article"]
 
 _UNCHANGED: Final = frozenset({"bitters", "grapefruit", "molasses"})
 """Nouns whose plural and singular are one."""
@@ -70,10 +70,19 @@ def singular(noun: str) -> str:
     return noun[:-1] if noun.endswith("s") and not noun.endswith(("ss", "us")) else noun
 
 
+def agreeing(number: float, noun: str) -> str:
+    """Singular or plural of a noun, as a number before it asks.
+
+    >>> agreeing(1, "leaf"), agreeing(2, "leaf")
+    ('leaf', 'leaves')
+    """
+    return noun if number == 1 else plural(noun)
+
+
 def counted(number: int, noun: str) -> str:
     """Put a number before a noun in its singular or plural.
 
     >>> counted(1, "drink"), counted(3, "drink"), counted(0, "hour")
     ('1 drink', '3 drinks', '0 hours')
     """
-    return f"{number} {noun if number == 1 else plural(noun)}"
+    return f"{number} {agreeing(number, noun)}"

@@ -10,7 +10,7 @@ from oenomel.core.menu.costs import cost_of_drink, pour_cost_words
 from oenomel.core.menu.stock_needed import USUAL_SERVES, StockLevel, poured_tonight, to_prepare
 from oenomel.core.menu.todays_drinks import shared_moves, todays_headline
 from oenomel.core.spec import Drink
-from oenomel.core.wording import plural
+from oenomel.core.wording import agreeing
 from oenomel.schemas.base import LevelsReport, Named
 from oenomel.schemas.poured_spec import with_pours_of
 from oenomel.schemas.reports.menu_reports import (
@@ -173,7 +173,7 @@ def _fruit(open_lots: list[LotRecord], evening: list[tuple[Drink, int]], on_hand
     found = fruit_tonight(evening, crates_of(open_lots), on_hand)
     return [
         FruitReport(
-            name=each.fruit.name if each.pieces == 1 else plural(each.fruit.name),
+            name=agreeing(each.pieces, each.fruit.name),
             pieces=each.pieces,
             decided_by=each.decided_by,
             why=each.why,

@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Final, Literal, get_args
 
-from oenomel.core.wording import counted, plural
+from oenomel.core.wording import agreeing, counted
 from oenomel.errors import DomainError, OutOfRange
 
 HEADSPACE: Final = 0.03
@@ -172,4 +172,4 @@ def span_words(minutes: float) -> str:
     quarters = round(minutes / 15)
     whole, part = divmod(quarters, 4)
     shown = f"{whole or ''}{('', '¼', '½', '¾')[part]}"
-    return f"{shown} {'hour' if quarters == 4 else plural('hour')}"
+    return f"{shown} {agreeing(quarters / 4, 'hour')}"

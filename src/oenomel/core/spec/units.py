@@ -11,7 +11,7 @@ from functools import lru_cache
 from typing import Final, Literal, get_args
 
 from oenomel.core.larder import SOLIDS_ML_PER_G, Ingredient
-from oenomel.core.wording import plural
+from oenomel.core.wording import agreeing
 from oenomel.errors import DomainError, NotAnAmount, OutOfRange, UnknownUnit
 
 BAR_OUNCE_ML: Final = 30.0
@@ -60,7 +60,7 @@ def unit_words(unit: str, amount: float) -> str:
     >>> unit_words("dash", 2), unit_words("dash", 1), unit_words("ml", 22.5)
     ('dashes', 'dash', 'ml')
     """
-    return plural(unit) if unit in COUNTED_UNITS and amount != 1 else unit
+    return agreeing(amount, unit) if unit in COUNTED_UNITS else unit
 
 
 @lru_cache(maxsize=4096, typed=True)

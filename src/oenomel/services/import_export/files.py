@@ -21,10 +21,9 @@ from oenomel.schemas.routes.import_export_models import (
 from oenomel.services.import_export.comparison import look_at
 from oenomel.services.import_export.drink_ids import ids_of_book
 from oenomel.services.import_export.gather import gather_drinks, gather_house, latest_specs
-from oenomel.services.import_export.importer import take_in
-from oenomel.services.import_export.prepared_trials import prepare_trials
+from oenomel.services.import_export.importer import import_house
 from oenomel.store import backups, ingredients
-from oenomel.store.database import copies_folder, transaction
+from oenomel.store.database import copies_folder
 
 MOST_IN_A_BODY: Final = 0.9
 """Share of the largest request that a file may fill; the rest is for what JSON escapes."""
@@ -37,11 +36,7 @@ def look_at_files(conn: sqlite3.Connection, body: LookRequest) -> ImportReport:
 
 def import_files(conn: sqlite3.Connection, body: ImportRequest) -> ImportReport:
     """Take files in, all of them or none. No trial is ever changed."""
-    house = _house(body, conn)
-    look = look_at(conn, house)
-    prepared = prepare_trials(conn, house, look)
-    with transaction(conn):
-        return ImportReport(items=take_in(conn, house, body.choices, look=look, prepared=prepared))
+    return ImportReport(items=import_house(conn, _house(body, conn), body.choices))
 
 
 def _house(body: LookRequest, conn: sqlite3.Connection) -> HouseFile:

@@ -17,15 +17,28 @@ from oenomel.schemas.spec_to_drink import drink_from_spec
 from oenomel.services.import_export.comparison import Look, look_at, same_cloud, same_note, same_trial, version_of
 from oenomel.services.import_export.drink_ids import ids_of_book
 from oenomel.services.import_export.event_items import take_evening
-from oenomel.services.import_export.prepared_trials import Prepared, stored_trial
+from oenomel.services.import_export.prepared_trials import Prepared, prepare_trials, stored_trial
 from oenomel.services.import_export.sensory_items import take_tongues
 from oenomel.services.import_export.stock_items import take_stock
 from oenomel.store import briefs, drinks, ingredients, lineage, measurements, menu_entries, originals, shelf, spec_clouds, tastings
+from oenomel.store.database import transaction
 from oenomel.store.measurements import MeasurementRecord
 from oenomel.store.menu_entries import OnTheList
 from oenomel.store.tastings import PartTastingRecord, TastingRecord
 
-__all__ = ["take_in"]
+__all__ = ["import_house", "take_in"]
+
+
+def import_house(conn: sqlite3.Connection, house: HouseFile, choices: Mapping[str, Choice], otherwise: Choice = "leave") -> list[Item]:
+    """Import a house file, all of it or nothing, and return what was new, the same, or different.
+
+    What takes time is done before the data file is locked: whoever works meanwhile waits only for what is written. Parameters and errors
+    are those of `take_in`.
+    """
+    look = look_at(conn, house)
+    prepared = prepare_trials(conn, house, look)
+    with transaction(conn):
+        return take_in(conn, house, choices, otherwise, look, prepared)
 
 
 def take_in(
