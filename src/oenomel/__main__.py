@@ -1,4 +1,4 @@
-"""Lets ``python -m oenomel`` stand for the ``oenomel`` command."""
+"""Run the ``oenomel`` command by ``python -m oenomel``."""
 
 import sys
 

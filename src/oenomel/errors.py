@@ -250,8 +250,8 @@ class ChangedElsewhere(RecordConflict):
         self.what, self.now = what, now
 
     def __str__(self) -> str:
-        told = f': there it is "{self.now}"' if self.now else ""
-        return f"{self.what} was changed elsewhere since it was read here{told}. Nothing was written: choose which of the two stays"
+        current = f': there it is "{self.now}"' if self.now else ""
+        return f"{self.what} was changed elsewhere since it was read here{current}. Nothing was written: choose which of the two stays"
 
 
 class StaleFix(RecordConflict):

@@ -1,1 +1,1 @@
-"""HTTP: FastAPI under /api, the built front end beside it."""
+"""The HTTP side: FastAPI under /api, and the built front end."""

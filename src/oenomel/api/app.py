@@ -1,4 +1,4 @@
-"""The application: FastAPI under /api, the built front end beside it."""
+"""Assemble the application: FastAPI under /api, and the built front end."""
 
 from __future__ import annotations
 
@@ -59,7 +59,7 @@ OWN_NAMES: Final = frozenset({"127.0.0.1", "localhost", "[::1]"})
 
 
 class Health(Report):
-    """That the server is up, which version it is, whether it shows the demo, and whether who asks may write."""
+    """State of the server: its version, whether it serves the demo, and whether the device that asks may write."""
 
     status: str
     version: str
@@ -68,7 +68,7 @@ class Health(Report):
 
 
 def create_api(data: Path, demo: bool = False) -> FastAPI:
-    """Yield the HTTP interface over a data file, which is made or migrated first.
+    """Create the API over a data file, which is created or migrated first.
 
     Raises
     ------
@@ -85,8 +85,8 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
             api.state.free_connections = []
             yield
             free, api.state.free_connections = api.state.free_connections, None
-            for each in free:
-                each.close()
+            for connection in free:
+                connection.close()
 
     api = FastAPI(
         lifespan=open_throughout,
@@ -146,7 +146,7 @@ def create_api(data: Path, demo: bool = False) -> FastAPI:
 
 
 def start_anew(api: FastAPI, data: Path) -> None:
-    """Put an API that nobody is connected to over a data file, with nothing kept of another one."""
+    """Open the API over a data file for the first request, or after the file was replaced."""
     api.state.data = data
     api.state.free_connections = None
     api.state.data_identity = None
@@ -156,7 +156,7 @@ def start_anew(api: FastAPI, data: Path) -> None:
 
 
 def create_app(data: Path, demo: bool = False, sharing: Sharing | None = None, names: frozenset[str] = frozenset()) -> ASGIApp:
-    """Return the whole product as one ASGI application, for this machine, and where it is shared for the devices that were let in.
+    """Create the whole product as one ASGI application, for this machine and, where it is shared, for the paired devices.
 
     ``names`` are those by which this machine may call it besides the usual ones.
     """

@@ -1,4 +1,4 @@
-"""Connections that wait: how many there may be, and how long one may take to say what it wants.
+"""Limits on open connections: how many there may be, and how long each may take to send its request.
 
 Whoever opens many and says nothing shuts nobody out: of whoever holds most, the oldest that waits makes room for the next. Whoever sends
 his request a letter at a time is sent away after a while.
@@ -30,7 +30,7 @@ MOST_FILES: Final = 4096
 
 
 def raise_open_files() -> None:
-    """Let this process open as many files as the machine allows it, up to what it could need; where there is no such limit, nothing."""
+    """Raise this process's limit of open files to what the server could need, as far as the system allows."""
     with suppress(ImportError, OSError, ValueError):
         import resource  # not on Windows
 
@@ -41,7 +41,7 @@ def raise_open_files() -> None:
 
 
 class PatientProtocol(HttpToolsProtocol):
-    """Uvicorn's own, with limits: of headers by size and time, of a body by time, of all connections by number."""
+    """Uvicorn's protocol with limits on the size and time of headers, the time of a body, and the number of connections."""
 
     waiting: ClassVar[dict[str, OrderedDict[PatientProtocol, None]]] = {}
     """Those that wait, the oldest first, by the address that they come from."""

@@ -1,4 +1,4 @@
-"""Dependencies of the routes: a connection for each request, and the conditions that a forecast assumes."""
+"""Dependencies of the routes: one connection a request, and the conditions that a forecast assumes."""
 
 from __future__ import annotations
 
@@ -23,7 +23,7 @@ MOST_FREE: Final = 8
 
 
 def only_looks(request: Request) -> bool:
-    """Check whether the request is of a device that was let in to look and not to write."""
+    """Check whether the request comes from a device that was paired for reading only."""
     device = request.scope.get(DEVICE)
     return device is not None and not device.may_write
 

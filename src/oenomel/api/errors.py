@@ -1,4 +1,4 @@
-"""The one place that knows HTTP's words for our errors: RFC 9457 problem documents."""
+"""Turn errors into RFC 9457 problem documents; the only module that knows their HTTP status."""
 
 from __future__ import annotations
 
@@ -30,7 +30,7 @@ _STATUS: Final[tuple[tuple[type[OenomelError], HTTPStatus], ...]] = (
 
 
 class Problem(Report):
-    """A problem document; ``path`` is the place in the request, empty where there is none."""
+    """A problem document; ``path`` is the part of the request that is wrong, empty where there is none."""
 
     type: str
     title: str
@@ -55,7 +55,7 @@ PROBLEMS: Final = {
 
 
 def add_error_handlers(app: FastAPI) -> None:
-    """Answer every refusal, ours and the framework's, with the same shape."""
+    """Answer every error, our own and the framework's, with a problem document."""
     app.add_exception_handler(OenomelError, _ours)
     app.add_exception_handler(RequestValidationError, _invalid)
     app.add_exception_handler(HTTPException, _http)
@@ -88,15 +88,15 @@ def _of_the_file(request: Request, error: Exception) -> JSONResponse:
 def _http(request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, HTTPException)
     is_too_large = error.status_code == HTTPStatus.REQUEST_ENTITY_TOO_LARGE
-    told = (too_large(request.url.path), "too-large") if is_too_large else (str(error.detail), "http")
-    response = problem(HTTPStatus(error.status_code), *told)
+    detail_and_code = (too_large(request.url.path), "too-large") if is_too_large else (str(error.detail), "http")
+    response = problem(HTTPStatus(error.status_code), *detail_and_code)
     response.headers.update(error.headers or {})
     return response
 
 
 def problem(status: HTTPStatus, detail: str, code: str, path: str = "") -> JSONResponse:
-    """Return a refusal as a problem document."""
+    """Return an error as a problem document."""
     # What was sent may be quoted, and not all of that can be sent back.
-    detail, path = (each.encode("utf-8", "replace").decode() for each in (detail, path))
-    told = Problem(type=f"urn:oenomel:problem:{code}", title=status.phrase, status=status, detail=detail, code=code, path=path)
-    return JSONResponse(told.model_dump(), status_code=status, media_type="application/problem+json")
+    detail, path = (text.encode("utf-8", "replace").decode() for text in (detail, path))
+    body = Problem(type=f"urn:oenomel:problem:{code}", title=status.phrase, status=status, detail=detail, code=code, path=path)
+    return JSONResponse(body.model_dump(), status_code=status, media_type="application/problem+json")

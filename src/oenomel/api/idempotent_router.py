@@ -1,4 +1,4 @@
-"""A room's router, whose writes are made once: with a key that the sender drew, one that comes again is answered as the first time.
+"""A router whose writes happen once: a request repeated with the same idempotency key gets the first answer again.
 
 The answer is written down in the transaction of the write itself, so that there is never the one without the other.
 """
@@ -69,5 +69,5 @@ async def _write_key(request: Request, key: str) -> WriteKey:
 
 
 def idempotent_router(tag: str) -> APIRouter:
-    """Return the router of a room."""
+    """Create a router whose writes happen once for each idempotency key."""
     return APIRouter(tags=[tag], route_class=_WrittenOnce)

@@ -1,4 +1,4 @@
-"""Access from the network: codes to pair a device by, cookies of paired devices, and how fast codes can be tried."""
+"""Pairing of devices: codes, device cookies, and a limit on how fast codes can be tried."""
 
 from __future__ import annotations
 
@@ -45,7 +45,7 @@ ADDRESSES: Final = 1000
 
 
 def is_loopback(host: str) -> bool:
-    """Check whether an address is this machine's own, in whatever spelling: 127.0.0.2, ::1, LOCALHOST.
+    """Check whether an address is this machine's own, however it is written: 127.0.0.2, ::1, LOCALHOST.
 
     >>> is_loopback("127.0.0.2"), is_loopback("LOCALHOST"), is_loopback("::ffff:127.0.0.1"), is_loopback("192.168.1.4")
     (True, True, True, False)
@@ -59,14 +59,14 @@ def is_loopback(host: str) -> bool:
 
 
 def own_addresses() -> list[str]:
-    """Return the addresses under which others can reach this machine, those of the fourth version first."""
-    found = [str(ip.ip) if ip.is_IPv4 else ip.ip[0] for adapter in ifaddr.get_adapters() for ip in adapter.ips]
-    others = [ip for ip in found if not is_loopback(ip) and not ipaddress.ip_address(ip).is_link_local]
+    """Return the addresses by which other machines can reach this one, IPv4 first."""
+    addresses = [str(ip.ip) if ip.is_IPv4 else ip.ip[0] for adapter in ifaddr.get_adapters() for ip in adapter.ips]
+    others = [ip for ip in addresses if not is_loopback(ip) and not ipaddress.ip_address(ip).is_link_local]
     return sorted(others, key=lambda ip: ":" in ip)
 
 
 def address_of(host: str, port: int) -> str:
-    """Find where a server is found.
+    """Return the web address of a server.
 
     >>> address_of("::1", 8000)
     'http://[::1]:8000'
@@ -75,18 +75,18 @@ def address_of(host: str, port: int) -> str:
 
 
 def pairing_address(host: str, port: int, code: str) -> str:
-    """Find where a device is let in with a code."""
+    """Return the web address at which a code lets a device in."""
     return f"{address_of(host, port)}/pair?code={code}"
 
 
 def qr_code(address: str) -> segno.QRCode:
-    """Return a picture of an address, for a phone's camera."""
+    """Return a QR code of an address as a picture."""
     return segno.make(address, error="m", micro=False)
 
 
 class Tries:
-    """Wrong codes slow down: after a few free ones each doubles the wait, for who tried and, later, for everybody. They are forgotten
-    with time, one every few seconds.
+    """Limit on guessing codes: after a few free tries each wrong one doubles the wait, for its sender and later for everybody. One
+    wrong code is forgotten every few seconds.
 
     ``wrong`` holds by who tried: how many, when the last came, and until when nothing is looked at; ``of_all`` the same of everybody.
     """
@@ -97,14 +97,12 @@ class Tries:
         self.of_all = (0.0, clock(), 0.0)
 
     def seconds_to_wait(self, who: str) -> float:
-        """Compute how long nothing is looked at."""
+        """Return how many seconds must pass before the next code is looked at."""
         _, _, until = self.wrong.get(who, (0.0, 0.0, 0.0))
         return max(0.0, until - self.clock(), self.of_all[2] - self.clock())
 
     def begun(self, who: str) -> None:
-        """Return a code came that isn't looked at yet: it counts as wrong until it is known to be right, so that many at once are no way
-        round.
-        """
+        """Count a code as wrong until it proves right, so that many sent at once can't get around the limit."""
         now = self.clock()
         times = _fallen(*self.wrong.pop(who, (0.0, now, 0.0))[:2], now) + 1
         self.wrong[who] = times, now, now + _wait(times - FREE_TRIES)
@@ -114,13 +112,13 @@ class Tries:
         self.of_all = every, now, now + _wait(every - FREE_TRIES_OF_ALL)
 
     def succeeded(self, who: str) -> None:
-        """Accept the code."""
+        """Take back the last count: the code was right."""
         self.wrong.pop(who, None)
         times, since, _ = self.of_all
         self.of_all = max(0.0, times - 1), since, 0.0
 
     def reset(self) -> None:
-        """Forget all of them: somebody at this machine says that the tries were his own."""
+        """Forget all wrong codes; for somebody at this machine."""
         self.wrong.clear()
         self.of_all = (0.0, self.clock(), 0.0)
 
@@ -145,7 +143,7 @@ def _code() -> str:
 
 @dataclass
 class Sharing:
-    """A house that is open to the network: the codes of this run, and its devices.
+    """Access from the network: the codes of this run, and the paired devices.
 
     ``names`` are names by which it may be called besides its own addresses.
     """
@@ -160,12 +158,12 @@ class Sharing:
 
     @cached_property
     def signer(self) -> URLSafeSerializer:
-        """Signer of device cookies, with the key that the data file holds."""
+        """Signer of device cookies; its key is stored in the data file."""
         with closing(database.connect(self.data)) as conn:
             return URLSafeSerializer(paired_devices.signing_key(conn), salt="device")
 
     def device_showing(self, cookie: str) -> DeviceRecord | None:
-        """Return the device that a cookie is of; None for a forged one, and for one that was forgotten."""
+        """Return the device of a cookie; None where it is forged or the device was removed."""
         try:
             secret = self.signer.loads(cookie)
         except BadSignature:
@@ -178,16 +176,16 @@ class Sharing:
 
     @property
     def forgotten(self) -> frozenset[str]:
-        """Digests of what forgotten devices showed; they stand beside the data file, so that an older copy of it brings none back."""
+        """Digests of removed devices' cookies, stored beside the data file so that restoring an older copy lets none back in."""
         try:
             return frozenset(forgotten_file(self.data).read_text(encoding="ascii").split())
         except FileNotFoundError:
             return frozenset()
 
     def let_in(self, code: str, name: str) -> str | None:
-        """Return the cookie of a new device that came with a code; None where the code is wrong."""
-        typed = "".join(each for each in code if each.isdigit())
-        works, looks = (compare_digest(typed.encode(), each.encode()) for each in (self.code, self.looking_code))
+        """Return the cookie for a new device that sent a right code; None where the code is wrong."""
+        typed = "".join(char for char in code if char.isdigit())
+        works, looks = (compare_digest(typed.encode(), known.encode()) for known in (self.code, self.looking_code))
         if not works and not looks:
             return None
         with closing(database.connect(self.data)) as conn, transaction(conn):

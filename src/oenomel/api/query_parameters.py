@@ -1,4 +1,4 @@
-"""Query parameters that nobody knows are refused, as unknown keys of a body are."""
+"""Refuse unknown query parameters, as unknown keys of a body are refused."""
 
 from __future__ import annotations
 
@@ -11,7 +11,7 @@ __all__ = ["only_known_parameters"]
 
 
 async def only_known_parameters(request: Request) -> None:
-    """Refuse a query parameter that the route doesn't know; raises SpecError naming it."""
+    """Refuse a query parameter that the route doesn't know; raises SpecError that names it."""
     if not request.query_params:
         return
     known = {field.alias for field in get_flat_params(request.scope["route"].dependant)} - set(request.path_params)

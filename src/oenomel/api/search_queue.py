@@ -1,4 +1,4 @@
-"""Long searches: one at a time, the newest first, no longer than anybody waits.
+"""Queue for long searches: one at a time, the newest first, each with a time limit.
 
 A search keeps a processor busy; two at once would only make each other, and every key press, slow. So each takes its turn. While another
 waits, whoever is at it ends soon with the best found, and who has gone away ends at once.
@@ -37,14 +37,14 @@ T = TypeVar("T")
 
 
 class SearchQueue:
-    """Queue that gives one search at a time its turn; belongs to one event loop."""
+    """Queue that runs one search at a time; it belongs to one event loop."""
 
     def __init__(self) -> None:
         self.busy = False
         self.waiting: list[asyncio.Future[None]] = []
 
     async def take(self) -> None:
-        """Wait for the turn."""
+        """Wait for a turn."""
         if not self.busy:
             self.busy = True
             return
@@ -63,7 +63,7 @@ class SearchQueue:
             raise
 
     def give_back(self) -> None:
-        """Hand the turn to whoever came last."""
+        """Pass the turn to the search that came last."""
         while self.waiting:
             turn = self.waiting.pop()
             if not turn.done():
@@ -86,11 +86,11 @@ class _QueuedSearch:
         return self.gone or (bool(self.turns.waiting) and time.monotonic() - self.since > FAIR_SECONDS)
 
     def budget_of(self, work: int) -> Budget:
-        """Return a budget of so much work, which ends early only where nobody waits for the answer: that is the same whoever else asks."""
+        """Return a budget that is cut short only once the client has left, so that answers don't depend on other searches."""
         return Budget(work, stopped=lambda: self.gone)
 
     async def step(self, work: Callable[[], T]) -> T:
-        """Return what a step of the search finds, worked out in a thread."""
+        """Run one step of the search in a thread, and return its result."""
         asked = time.monotonic()
         await self.turns.take()
         self.since = time.monotonic()
@@ -106,7 +106,7 @@ class _QueuedSearch:
             self.turns.give_back()
 
     async def streamed(self, lines: Iterator[str]) -> StreamingResponse:
-        """Lines as they are found, each in a step of its own; what the first one refuses is still a refusal."""
+        """Yield lines as they are found, each in a step of its own; an error in the first is raised."""
         first = await self.step(lambda: next(lines))
 
         async def remaining_lines() -> AsyncIterator[str]:

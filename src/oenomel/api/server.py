@@ -1,4 +1,4 @@
-"""Listens where it is given to, says where once it does, and who may come in."""
+"""Start the server, print its address once it listens, and say who has access."""
 
 from __future__ import annotations
 
@@ -34,13 +34,13 @@ _WHY: Final = {
 
 
 def check_invited(host: str, share: bool) -> None:
-    """Raise SpecError where others could come in without having been invited."""
+    """Raise SpecError where the server would be open to the network without having been told to be."""
     if not is_loopback(host) and not share:
         raise SpecError("--host", f"{host} is open to the network: add --share, and devices are let in by a code")
 
 
 def serve(data: Path, host: str, port: int, *, demo: bool, share: bool, names: frozenset[str]) -> int:
-    """Serve until it is told to end; returns the exit code.
+    """Serve until interrupted; returns the exit code.
 
     Raises
     ------

@@ -1,6 +1,4 @@
-"""The `oenomel` command. Each subcommand is a module here, imported only when it is asked for, so that a small question is answered
-at once.
-"""
+"""The `oenomel` command. Each subcommand is a module, imported only when it is used, so that the command starts fast."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Copies a data file, in use or not, to a file of its own."""
+"""Copy a data file, while it is in use or not."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Copy a data file, in use or not, to a file of its own."""
+    """Copy a data file, while it is in use or not."""
     data = chosen.data or database.default_path()
     backups.back_up(data, chosen.file)
     print(f"{data} is copied to {chosen.file}.")

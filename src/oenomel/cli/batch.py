@@ -1,4 +1,4 @@
-"""Prints a batch of a spec file, as it can be measured."""
+"""Print a batch of a spec file, in measurable amounts."""
 
 from __future__ import annotations
 
@@ -27,7 +27,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Print a batch of a spec file, as it can be measured."""
+    """Print a batch of a spec file, in measurable amounts."""
     entry = BatchEntry(
         spec=parse_spec(read_file(chosen.spec)),
         service=chosen.service,

@@ -1,4 +1,4 @@
-"""Writes everything that a bar has as open files."""
+"""Export everything a bar has as open files."""
 
 from __future__ import annotations
 
@@ -17,7 +17,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Write everything that a bar has as open files."""
+    """Export everything a bar has as open files."""
     with closing(database.open_read_only(chosen.data or database.default_path())) as conn:
         many = export_house(conn, chosen.folder)
     print(f"{many} {'drink' if many == 1 else 'drinks'} written to {chosen.folder}, and everything to {chosen.folder / 'house.json'}.")

@@ -1,4 +1,4 @@
-"""Prints the ingredients that words of the trade mean, best first."""
+"""Print the ingredients that match words, best first."""
 
 from __future__ import annotations
 
@@ -17,8 +17,8 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Print the ingredients that words of the trade mean, best first."""
-    names = Index(Findable.of(each) for each in larder_of(chosen.data).values())
-    found = [{"slug": each.slug, "name": each.name} for each in names.find(" ".join(chosen.words))]
-    print(json.dumps(found, indent=2, ensure_ascii=False))
+    """Print the ingredients that match words, best first."""
+    names = Index(Findable.of(ingredient) for ingredient in larder_of(chosen.data).values())
+    rows = [{"slug": match.slug, "name": match.name} for match in names.find(" ".join(chosen.words))]
+    print(json.dumps(rows, indent=2, ensure_ascii=False))
     return 0

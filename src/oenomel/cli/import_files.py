@@ -1,4 +1,4 @@
-"""Imports files, all of them or none, and prints what was new, the same, or differs."""
+"""Import files, all of them or none, and print what was new, the same, or different."""
 
 from __future__ import annotations
 
@@ -25,7 +25,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Import files, all of them or none, and print what was new, the same, or differs."""
+    """Import files, all of them or none, and print what was new, the same, or different."""
     files, data = read_files(chosen.files), chosen.data or database.default_path()
     database.prepare(data)
     with closing(database.connect(data)) as conn:

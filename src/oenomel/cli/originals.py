@@ -1,4 +1,4 @@
-"""Prints original drinks that meet a wish, best first."""
+"""Print original drinks that meet criteria, best first."""
 
 from __future__ import annotations
 
@@ -38,7 +38,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Print original drinks that meet a wish, best first."""
+    """Print original drinks that meet criteria, best first."""
 
     def listed(text: str) -> list[str]:
         return [word.strip() for word in text.split(",") if word.strip()]
@@ -63,12 +63,14 @@ def run(chosen: argparse.Namespace) -> int:
             "seed": whole_number(chosen.seed, "--seed"),
         }
     )
-    index = Index(Findable.of(each) for each in larder.values())
+    index = Index(Findable.of(ingredient) for ingredient in larder.values())
     wish = wish_from(entry, known_by(index, larder), pool=pool if chosen.at_hand else None)
-    *_, found = originals(SearchContext(larder, book, table), wish)
-    told = [original_report(original) for original in found.originals]
+    *_, selection = originals(SearchContext(larder, book, table), wish)
+    reports = [original_report(original) for original in selection.originals]
     keys = {"spec", "distance_steps", "kinship", "novelty", "nearest", "reasons"}
-    print(json.dumps([each.model_dump(mode="json", include=keys, exclude_none=False) for each in told], indent=2, ensure_ascii=False))
+    print(
+        json.dumps([report.model_dump(mode="json", include=keys, exclude_none=False) for report in reports], indent=2, ensure_ascii=False)
+    )
     return 0
 
 

@@ -1,4 +1,4 @@
-"""Prints the forecast of a spec file."""
+"""Print the forecast of a spec file."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Prints the composition and yield of a preparation."""
+"""Print the composition and yield of a preparation."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 def run(chosen: argparse.Namespace) -> int:
     """Print the composition and yield of a preparation."""
     larder = larder_of(chosen.data)
-    index = Index(Findable.of(each) for each in larder.values())
+    index = Index(Findable.of(ingredient) for ingredient in larder.values())
     preparation = preparation_of(parse_preparation(read_file(chosen.file, what="preparation file")), known_by(index, larder))
     print(preparation_report(prepared(preparation)).model_dump_json(indent=2))
     return 0

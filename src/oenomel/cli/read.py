@@ -1,4 +1,4 @@
-"""Prints the recipe in a text, a table, a saved page or a spec file."""
+"""Print the recipe found in a text, a table, a saved page or a spec file."""
 
 from __future__ import annotations
 
@@ -18,9 +18,9 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Print the recipe in a text, a table, a saved page or a spec file."""
+    """Print the recipe found in a text, a table, a saved page or a spec file."""
     larder = larder_of(chosen.data)
-    index = Index(Findable.of(each) for each in larder.values())
+    index = Index(Findable.of(ingredient) for ingredient in larder.values())
     report = read_text(read_file(chosen.file, LARGEST_PAGE, "recipe"), index, larder.__getitem__)
     print(report.model_dump_json(indent=2, exclude_none=False))
     return 0

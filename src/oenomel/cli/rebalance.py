@@ -1,4 +1,4 @@
-"""Prints the pourable amounts that bring a spec to a target."""
+"""Print the pourable amounts that bring a spec to its target."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Print the pourable amounts that bring a spec to a target."""
+    """Print the pourable amounts that bring a spec to its target."""
     larder = larder_of(chosen.data)
     spec, wished = parse_spec(read_file(chosen.spec)), parse_target(read_file(chosen.target))
     if not FINEST_GRID_ML <= chosen.grid <= COARSEST_GRID_ML:

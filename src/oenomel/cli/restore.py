@@ -1,4 +1,4 @@
-"""Puts a copy in the place of the data file; the old one is kept beside it."""
+"""Restore a copy of the data file; the replaced file is kept beside it."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Put a copy in the place of the data file; the old one is kept beside it."""
+    """Restore a copy of the data file; the replaced file is kept beside it."""
     data = chosen.data or database.default_path()
     kept = backups.restore(data, chosen.file)
     print(f"{chosen.file} is in the place of {data}." + (f" The old file is kept as {kept}." if kept else ""))

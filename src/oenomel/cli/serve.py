@@ -1,4 +1,4 @@
-"""Serves the app."""
+"""Start the server."""
 
 from __future__ import annotations
 
@@ -23,7 +23,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 
 def run(chosen: argparse.Namespace) -> int:
-    """Serve the app."""
+    """Start the server."""
     server.check_invited(chosen.host, chosen.share)
     if chosen.demo:
         data = chosen.data or database.demo_path()

@@ -1,4 +1,4 @@
-"""Parts that several commands share: reading a file, a larder, numbers from options."""
+"""Helpers of several commands: reading a file, a larder, numbers from options."""
 
 from __future__ import annotations
 
@@ -39,7 +39,7 @@ def read_file(path: Path, largest: int = LARGEST_SPEC_BYTES, what: str = "spec f
 
 
 def larder_of(data: Path | None) -> Larder:
-    """Return the larder of a data file; without one, what ships. Predicting never makes a data file."""
+    """Return the larder of a data file, or without one the shipped catalogue; no data file is created."""
     path = data or database.default_path()
     if data is None and not path.exists():
         return catalogue()
@@ -48,14 +48,14 @@ def larder_of(data: Path | None) -> Larder:
 
 
 def whole_number(text: str, name: str) -> int:
-    """Return a whole number out of an option; raises SpecError that names the option."""
+    """Return the whole number in an option; raises SpecError that names the option."""
     if not text.strip().isdecimal() or not text.isascii():
         raise SpecError(name, f'"{text}" is not a whole number; write one such as 7')
     return int(text[:15])
 
 
 def number(text: str, name: str) -> float:
-    """Return a number of ml out of an option; raises SpecError that names the option."""
+    """Return the number of ml in an option; raises SpecError that names the option."""
     try:
         value = float(text)
     except ValueError as error:

@@ -1,4 +1,4 @@
-"""Prints a spec file in an open format."""
+"""Print a spec file in an open format."""
 
 from __future__ import annotations
 
@@ -28,7 +28,7 @@ def run(chosen: argparse.Namespace) -> int:
     spec = parse_spec(read_file(chosen.spec))
     # Whoever reads the file needs to know what is in it: an unknown slug is refused here.
     forecast = forecast_of(drink_from_spec(spec, larder))
-    names = {slug: each.name for slug, each in larder.items()}
+    names = {slug: ingredient.name for slug, ingredient in larder.items()}
     if chosen.wanted == "html":
         print(card_file(spec, forecast, day_words(datetime.now().astimezone().date())), end="")
     else:

@@ -109,7 +109,7 @@ def _lot_moved(lot: LotOfHouse, by: timedelta) -> LotOfHouse:
 
 def _batch_moved(batch: BatchOfHouse, by: timedelta) -> BatchOfHouse:
     times = {name: _later(getattr(batch, name), by) for name in ("made_at", "use_by", "used_up_at")}
-    log = [each.model_copy(update={"at": _later(each.at, by)}) for each in batch.log]
+    log = [log_entry.model_copy(update={"at": _later(log_entry.at, by)}) for log_entry in batch.log]
     return batch.model_copy(update={**times, "log": log})
 
 

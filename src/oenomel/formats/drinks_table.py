@@ -54,16 +54,16 @@ def table_of(specs: Sequence[SpecFile], names: Mapping[str, str]) -> str:
 
 
 def _rows(spec: SpecFile, names: Mapping[str, str]) -> Iterator[dict[str, Any]]:
-    told = spec.model_dump(mode="json")
-    for at, pour in enumerate(told["pours"]):
-        made = pour["ingredient"]
-        inline = made if isinstance(made, dict) else {}
+    fields = spec.model_dump(mode="json")
+    for at, pour in enumerate(fields["pours"]):
+        ingredient = pour["ingredient"]
+        inline = ingredient if isinstance(ingredient, dict) else {}
         relative, wide = pour["relative"] or {}, pour["range"] or ["", ""]
         row = {
             **{key: inline.get(key) for key in ("kind", "piece_ml", "piece_g")},
             **{key: pour[key] for key in ("amount", "unit", "slot", "stage", "said", "lot")},
-            "ingredient": "" if inline else made,
-            "ingredient_name": inline.get("name") or names.get(made, ""),
+            "ingredient": "" if inline else ingredient,
+            "ingredient_name": inline.get("name") or names.get(ingredient, ""),
             "composition": json.dumps(inline["composition"], separators=(",", ":")) if inline else "",
             "relative_to": relative.get("to"),
             "relative_times": relative.get("times"),
@@ -72,9 +72,9 @@ def _rows(spec: SpecFile, names: Mapping[str, str]) -> Iterator[dict[str, Any]]:
             "range_to_ml": wide[1],
         }
         if at == 0:
-            row |= {key: told[key] for key in _OF_THE_DRINK}
-            row |= {column: _cell(column, told["method"][key]) for column, key in _OF_THE_METHOD.items()}
-            row |= {column: _cell(column, told["serve"][key]) for column, key in _OF_THE_SERVE.items()}
+            row |= {key: fields[key] for key in _OF_THE_DRINK}
+            row |= {column: _cell(column, fields["method"][key]) for column, key in _OF_THE_METHOD.items()}
+            row |= {column: _cell(column, fields["serve"][key]) for column, key in _OF_THE_SERVE.items()}
         yield {key: safe_cell(value) for key, value in row.items()}
 
 
@@ -84,7 +84,7 @@ def _cell(column: str, value: Any) -> Any:
             return f"{value[0]:g}-{value[1]:g}"
         case "chilled":
             return {True: "yes", False: "no"}.get(value, "")
-        case "garnish" if all(isinstance(each, str) and ";" not in each for each in value):
+        case "garnish" if all(isinstance(element, str) and ";" not in element for element in value):
             return "; ".join(value)
         case "garnish" | "steps" | "order" | "edge":
             return json.dumps(value, separators=(",", ":"), ensure_ascii=False) if value else ""
@@ -105,11 +105,12 @@ def rows_of(text: str) -> list[dict[str, str]]:
     by = max((",", ";", "\t"), key=first.count)
     rows = csv.DictReader(io.StringIO(text.lstrip("\ufeff")), delimiter=by)
     try:
-        told = list(rows)
+        all_rows = list(rows)
     except csv.Error as error:
         raise SpecError(f"line {rows.line_num + 1}", "holds a cell that is too long: look for a quote that isn't closed") from error
     return [
-        {(key or "").strip().lower(): (value or "").strip() for key, value in row.items() if isinstance(value, str | None)} for row in told
+        {(key or "").strip().lower(): (value or "").strip() for key, value in row.items() if isinstance(value, str | None)}
+        for row in all_rows
     ]
 
 
@@ -147,21 +148,21 @@ def _spec(rows: Sequence[Mapping[str, str]], line: int) -> dict[str, Any]:
 
 def _read(column: str, cell: str, line: int) -> Any:
     """Return what a cell of the drink's own holds, as it stands in a spec."""
-    place = f"line {line}, {column}"
+    location = f"line {line}, {column}"
     if column == "seconds" and "-" in cell:
-        return [_number(end, place) for end in cell.split("-")]
+        return [_number(end, location) for end in cell.split("-")]
     if column == "ice_pieces":
-        return int(_number(cell, place))
+        return int(_number(cell, location))
     if column in _NUMBERS:
-        return _number(cell, place)
+        return _number(cell, location)
     if column == "chilled":
         return cell.lower() in ("yes", "true", "1")
     if column in _AS_JSON or (column == "garnish" and cell.startswith("[")):
         try:
             return json.loads(cell)
         except ValueError as error:
-            raise SpecError(place, "is no JSON") from error
-    return [each.strip() for each in cell.split(";") if each.strip()] if column == "garnish" else cell
+            raise SpecError(location, "is no JSON") from error
+    return [part.strip() for part in cell.split(";") if part.strip()] if column == "garnish" else cell
 
 
 def _pour(row: Mapping[str, str], place: str) -> dict[str, Any]:

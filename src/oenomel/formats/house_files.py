@@ -78,19 +78,19 @@ def _house_in(file: NamedText, index: Index, ingredient_of: Callable[[str], Ingr
         return _names(spec, name_of)
 
     if text.startswith(("{", "[")):
-        told = _json(text)
-        if isinstance(told, Mapping) and told.get("format") == "oenomel/house":
-            return _with_ids(parse_house(told))
-        if isinstance(told, Mapping) and told.get("format") == "oenomel/preparation":
-            made = parse_preparation(text)
-            matches = index.find(made.name)
-            makes = matches[0].slug if matches and matches[0].tier <= Tier.SAME_WORDS else slug_for(made.name)
-            return HouseFile(preparations=[PreparationOfHouse(makes=makes, file=made)])
-        if isinstance(told, Mapping) and "format" in told:
+        content = _json(text)
+        if isinstance(content, Mapping) and content.get("format") == "oenomel/house":
+            return _with_ids(parse_house(content))
+        if isinstance(content, Mapping) and content.get("format") == "oenomel/preparation":
+            preparation_file = parse_preparation(text)
+            matches = index.find(preparation_file.name)
+            makes = matches[0].slug if matches and matches[0].tier <= Tier.SAME_WORDS else slug_for(preparation_file.name)
+            return HouseFile(preparations=[PreparationOfHouse(makes=makes, file=preparation_file)])
+        if isinstance(content, Mapping) and "format" in content:
             return _of_specs([(parse_spec(text), "")], file.name)
-        if isinstance(told, list) and told and all(isinstance(each, Mapping) and "format" in each for each in told):
-            return _of_specs([(parse_spec(json.dumps(each)), "") for each in told], file.name)
-        own = [own_spec(recipe, names) for recipe in recipes_in(told)]
+        if isinstance(content, list) and content and all(isinstance(element, Mapping) and "format" in element for element in content):
+            return _of_specs([(parse_spec(json.dumps(element)), "") for element in content], file.name)
+        own = [own_spec(recipe, names) for recipe in recipes_in(content)]
         if own and all(own):
             return _of_specs([(spec, "") for spec in own if spec is not None], file.name)
     elif tables := specs_of_table(text):
@@ -147,7 +147,7 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
     held = _told_apart(held)
     drinks: dict[str, DrinkEntry] = {}
     # What tells most comes first: a notebook before a bare spec.
-    for drink in sorted((each for house in held for each in house.drinks), key=lambda each: not any(t.kept_at for t in each.trials)):
+    for drink in sorted((entry for house in held for entry in house.drinks), key=lambda entry: not any(t.kept_at for t in entry.trials)):
         known = drinks.get(drink.id)
         if known is None:
             drinks[drink.id] = drink
@@ -167,17 +167,17 @@ def _together(held: Sequence[HouseFile]) -> HouseFile:
         "batches": {},
     }
     for house in held:
-        for name, found in lists.items():
-            for each in getattr(house, name):
-                found.setdefault(_key(each), each)
+        for name, by_id in lists.items():
+            for entry in getattr(house, name):
+                by_id.setdefault(_key(entry), entry)
     parts = [part for house in held for part in house.parts]
     retired = sorted({slug for house in held for slug in house.retired})
     stock = next((house.stock for house in held if house.stock is not None), None)
     evening = next((house.evening for house in held if house.evening is not None), None)
     tongues = next((house.tongues for house in held if house.tongues is not None), None)
-    told = {name: list(found.values()) for name, found in lists.items()}
+    merged = {name: list(entries.values()) for name, entries in lists.items()}
     whole = {"parts": parts, "retired": retired, "stock": stock, "evening": evening, "tongues": tongues}
-    return HouseFile(drinks=list(drinks.values()), **whole, **told)
+    return HouseFile(drinks=list(drinks.values()), **whole, **merged)
 
 
 def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
@@ -190,7 +190,11 @@ def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
         now: dict[str, str] = {}
         for drink in house.drinks:
             name = plain_name(drink.name)
-            alike = [each for each in (drink.id, *(i for i in names if i.startswith(f"{drink.id}-"))) if names.get(each, name) == name]
+            alike = [
+                candidate
+                for candidate in (drink.id, *(i for i in names if i.startswith(f"{drink.id}-")))
+                if names.get(candidate, name) == name
+            ]
             now[drink.id] = alike[0] if alike else unused_id(drink.id, names)
             names[now[drink.id]] = name
         result.append(house if all(key == value for key, value in now.items()) else _renamed(house, now))
@@ -199,15 +203,15 @@ def _told_apart(held: Sequence[HouseFile]) -> list[HouseFile]:
 
 def _renamed(house: HouseFile, ids: Mapping[str, str]) -> HouseFile:
     """Return the same with other ids for its drinks, wherever they stand."""
-    told = house.model_dump(exclude_unset=True)
-    for drink in told["drinks"]:
+    content = house.model_dump(exclude_unset=True)
+    for drink in content["drinks"]:
         drink["id"] = ids[drink["id"]]
         for trial in drink["trials"]:
             for parent in trial.get("parents", []):
                 parent["drink"] = ids.get(parent["drink"], parent["drink"])
-    for each in [*told.get("batches", []), *(told.get("evening") or {}).get("drinks", [])]:
-        each["drink"] = ids.get(each["drink"], each["drink"])
-    return HouseFile.model_validate(told)
+    for listed_entry in [*content.get("batches", []), *(content.get("evening") or {}).get("drinks", [])]:
+        listed_entry["drink"] = ids.get(listed_entry["drink"], listed_entry["drink"])
+    return HouseFile.model_validate(content)
 
 
 def _key(entry: Any) -> str:

@@ -52,13 +52,13 @@ def scripts_of(page: str) -> list[Any]:
 
     Only its scripts are looked for, each once from its beginning to its end, so that a page of any letters is read in one pass.
     """
-    told, at = [], 0
+    scripts, at = [], 0
     while (begun := _SCRIPT.search(page, at)) and (ended := _SCRIPT_ENDS.search(page, begun.end())):
         at = ended.end()
         if _LINKED_DATA in begun[0].lower():
             with suppress(ValueError, RecursionError):
-                told.append(json.loads(page[begun.end() : ended.start()]))
-    return told
+                scripts.append(json.loads(page[begun.end() : ended.start()]))
+    return scripts
 
 
 def recipe_in(told: Any, depth: int = 0) -> Mapping[str, Any] | None:
@@ -98,16 +98,16 @@ def _texts(told: Any, depth: int = 0) -> Iterator[str]:
     elif isinstance(told, Mapping):
         yield from _texts(told.get("itemListElement") or told.get("text") or told.get("name"), depth + 1)
     elif isinstance(told, list):
-        for each in told:
-            yield from _texts(each, depth + 1)
+        for part in told:
+            yield from _texts(part, depth + 1)
 
 
 def own_spec(recipe: Mapping[str, Any], names: Callable[[SpecFile], Mapping[str, str]]) -> SpecFile | None:
     """Return the spec that Oenomel wrote along; None where it wrote none, or where somebody has changed the recipe since."""
     properties = recipe.get("additionalProperty")
-    for each in properties if isinstance(properties, list) else []:
-        if isinstance(each, Mapping) and each.get("name") == OWN and isinstance(each.get("value"), Mapping):
-            spec = parse_spec(json.dumps(each["value"]))
+    for one_property in properties if isinstance(properties, list) else []:
+        if isinstance(one_property, Mapping) and one_property.get("name") == OWN and isinstance(one_property.get("value"), Mapping):
+            spec = parse_spec(json.dumps(one_property["value"]))
             written = linked_data_of(spec, names(spec))
             same = all(recipe.get(key) == written[key] for key in ("name", "recipeIngredient", "recipeInstructions"))
             return spec if same else None

@@ -45,26 +45,26 @@ def write_larder_table(
     out = io.StringIO()
     writer = csv.DictWriter(out, COLUMNS, lineterminator="\n", quoting=QUOTING)
     writer.writeheader()
-    for each in larder:
-        composition, stands = each.composition, shelved.get(each.slug)
+    for ingredient in larder:
+        composition, standing = ingredient.composition, shelved.get(ingredient.slug)
         row: dict[str, object] = {
-            "slug": each.slug,
-            "name": each.name,
-            "kind": each.kind,
+            "slug": ingredient.slug,
+            "name": ingredient.name,
+            "kind": ingredient.kind,
             "abv": repr(composition.abv),
             "sugar": repr(composition.sugar),
             "acid": repr(composition.acid),
             "density": repr(composition.density_g_per_ml),
             **{f"spread_{name}": f"{sd:.4g}" for name, sd in zip(("abv", "sugar", "acid"), composition.axes_relative_sd, strict=True)},
-            "sources": "; ".join(dict.fromkeys(value.source for value in each.values.values())),
-            "aroma": " ".join(f"{tag}:{weight}" for tag, weight in sorted(each.aroma.items())),
-            "allergens": ", ".join(each.allergens),
-            "keeps_days": _cell(each.label("keeps_days")),
-            "state": stands.state if stands else "",
-            "price_per_litre": _cell(stands.price_per_litre if stands else each.label("price_per_litre")),
-            "par_ml": _cell(pars.get(each.slug)),
-            "retired": "yes" if each.slug in gone else "",
-            "origin": each.origin,
+            "sources": "; ".join(dict.fromkeys(value.source for value in ingredient.values.values())),
+            "aroma": " ".join(f"{tag}:{weight}" for tag, weight in sorted(ingredient.aroma.items())),
+            "allergens": ", ".join(ingredient.allergens),
+            "keeps_days": _cell(ingredient.label("keeps_days")),
+            "state": standing.state if standing else "",
+            "price_per_litre": _cell(standing.price_per_litre if standing else ingredient.label("price_per_litre")),
+            "par_ml": _cell(pars.get(ingredient.slug)),
+            "retired": "yes" if ingredient.slug in gone else "",
+            "origin": ingredient.origin,
         }
         writer.writerow({key: safe_cell(value) for key, value in row.items()})
     return out.getvalue()
@@ -92,18 +92,18 @@ def read_larder_table(text: str) -> list[LarderRow]:
 
 
 def _row(line: int, row: Mapping[str, str | None]) -> LarderRow:
-    place = f"line {line}"
+    location = f"line {line}"
     if None in row:
-        raise SpecError(place, "has more cells than the head has columns")
+        raise SpecError(location, "has more cells than the head has columns")
     cells = {key: (value or "").strip().removeprefix("'") for key, value in row.items()}
     if not cells["name"]:
-        raise SpecError(place, "an ingredient wants a name")
+        raise SpecError(location, "an ingredient wants a name")
     kind, state = cells.get("kind", ""), cells.get("state", "")
     if kind and kind not in KINDS:
-        raise SpecError(f"{place}, kind", f'"{kind}" is not one of {", ".join(KINDS)}')
+        raise SpecError(f"{location}, kind", f'"{kind}" is not one of {", ".join(KINDS)}')
     if state and state not in SHELF_STATES:
-        raise SpecError(f"{place}, state", f'"{state}" is not one of {", ".join(SHELF_STATES)}')
-    figures = {name: _number(f"{place}, {name}", cells[name]) for name in _NUMBERS if cells.get(name)}
+        raise SpecError(f"{location}, state", f'"{state}" is not one of {", ".join(SHELF_STATES)}')
+    figures = {name: _number(f"{location}, {name}", cells[name]) for name in _NUMBERS if cells.get(name)}
     retired = {"yes": True, "no": False}.get(cells.get("retired", "")) if "retired" in cells else None
     return LarderRow(line, cells.get("slug", ""), cells["name"], kind, figures, state, retired)
 

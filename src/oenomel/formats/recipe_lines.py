@@ -63,7 +63,7 @@ def instructions_of(spec: SpecFile) -> Iterator[str]:
         no_ice = ", no ice in the glass" if serve.ice == "none" else ""
         yield f"Serve{_SERVED_ON[serve.ice]} in {with_article(serve.glass or 'glass')}{no_ice}."
     if serve.garnish:
-        yield f"Garnish with {', '.join(_garnish_words(each) for each in serve.garnish)}."
+        yield f"Garnish with {', '.join(_garnish_words(part) for part in serve.garnish)}."
     for step in method.steps:
         if step.text.strip():
             yield step.text.strip() if step.text.strip().endswith((".", "!", "?")) else f"{step.text.strip()}."
@@ -73,16 +73,16 @@ def _garnish_words(garnish: str | GarnishEntry) -> str:
     """Return a garnish as a recipe writes it; how and why stand in brackets, so that they aren't taken for another one."""
     if isinstance(garnish, str):
         return garnish
-    told = "; ".join(each for each in (garnish.how, garnish.why, f"or {garnish.instead}" if garnish.instead else "") if each)
-    return f"{garnish.what} ({told})" if told else garnish.what
+    garnish_in_words = "; ".join(part for part in (garnish.how, garnish.why, f"or {garnish.instead}" if garnish.instead else "") if part)
+    return f"{garnish.what} ({garnish_in_words})" if garnish_in_words else garnish.what
 
 
 def markdown_of(spec: SpecFile, names: Mapping[str, str], notes: str = "") -> str:
     """Return a drink as Markdown; the spec goes along whole in a comment, so that nothing is lost on the way back."""
     kept = json.dumps(spec.model_dump(mode="json", exclude_none=True), ensure_ascii=False, separators=(",", ":"))
-    told = ["", "## Notes", "", notes.strip()] if notes.strip() else []
+    notes_section = ["", "## Notes", "", notes.strip()] if notes.strip() else []
     comment = f"{_COMMENT}{kept.replace('>', chr(92) + 'u003e')} -->"
-    return "\n".join([*_markdown_lines(spec, names), *told, "", comment, ""])
+    return "\n".join([*_markdown_lines(spec, names), *notes_section, "", comment, ""])
 
 
 def spec_in_markdown(text: str, names: Callable[[SpecFile], Mapping[str, str]]) -> SpecFile | None:
@@ -97,7 +97,7 @@ def spec_in_markdown(text: str, names: Callable[[SpecFile], Mapping[str, str]]) 
 
 def drinks_of_markdown(text: str) -> list[str]:
     """Return the texts of drinks that stand below each other in one, each with the comment that holds its spec."""
-    ends = [found.end() for found in re.finditer(rf"^{re.escape(_COMMENT)}.*-->\s*?$", text, re.MULTILINE)]
+    ends = [match.end() for match in re.finditer(rf"^{re.escape(_COMMENT)}.*-->\s*?$", text, re.MULTILINE)]
     return [text[start:end].strip() for start, end in zip([0, *ends], ends, strict=False)]
 
 

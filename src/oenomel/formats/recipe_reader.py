@@ -162,10 +162,10 @@ def _report(read: ReadRecipe) -> ReadReport:
         raise SpecError("", "no line of this tells how much of what: write them like “60 ml gin” or “Lemon juice 3/4 oz”")
     if len(read.pours) > MOST_POURS:
         raise SpecError("", f"this recipe has more than {MOST_POURS} pours: paste one drink")
-    made = read.made
+    sentence = read.made
     seconds: Any = None
-    if made.seconds is not None:
-        low, high = made.seconds
+    if sentence.seconds is not None:
+        low, high = sentence.seconds
         seconds = low if low == high else [low, high]
     spec: dict[str, Any] = {
         "format": "oenomel/spec",
@@ -176,17 +176,21 @@ def _report(read: ReadRecipe) -> ReadReport:
         "part_ml": read.part_ml,
         "pours": [_pour(pour, read.part_ml) for pour in read.pours],
         "method": {
-            "technique": made.technique,
+            "technique": sentence.technique,
             "seconds": seconds,
-            "dry_shake_seconds": made.dry_shake_seconds or 0,
-            "dry_shake": "last" if made.dry_shake_last else "first",
-            "ice_pieces": made.ice_pieces,
-            "strain": "double" if made.strain == "double" else "",
-            "ice": made.method_ice or ("none" if made.technique == "build" else "cubes"),
+            "dry_shake_seconds": sentence.dry_shake_seconds or 0,
+            "dry_shake": "last" if sentence.dry_shake_last else "first",
+            "ice_pieces": sentence.ice_pieces,
+            "strain": "double" if sentence.strain == "double" else "",
+            "ice": sentence.method_ice or ("none" if sentence.technique == "build" else "cubes"),
         },
-        "serve": {"glass": made.glass, "ice": made.serve_ice or "none", "garnish": [each[:LONGEST_WORDS] for each in made.garnish[:20]]},
+        "serve": {
+            "glass": sentence.glass,
+            "ice": sentence.serve_ice or "none",
+            "garnish": [garnish[:LONGEST_WORDS] for garnish in sentence.garnish[:20]],
+        },
     }
-    if any(half for _, half in made.rims):
+    if any(half for _, half in sentence.rims):
         spec["serve"]["edge"] = {"half": True}
     try:
         checked = SpecFile.model_validate(spec)
@@ -194,7 +198,9 @@ def _report(read: ReadRecipe) -> ReadReport:
         raise spec_error(error.errors()[0]) from error
     unknown = [at for at, pour in enumerate(read.pours) if pour.ingredient is None]
     lines = [_line(line) for line in read.lines]
-    return ReadReport(spec=checked, lines=lines, notes=list(read.notes), reasons=list(read.reasons), unknown=unknown, strain=made.strain)
+    return ReadReport(
+        spec=checked, lines=lines, notes=list(read.notes), reasons=list(read.reasons), unknown=unknown, strain=sentence.strain
+    )
 
 
 def _line(line: ReadLine) -> LineReport:

@@ -23,8 +23,8 @@ def write_all_as(specs: Sequence[tuple[SpecFile, str]], wanted: Format, names: M
     """Several drinks as one text, each with what is to be remembered of it."""
     match wanted:
         case "json":
-            told = [spec.model_dump(mode="json", exclude_none=True) for spec, _ in specs]
-            return json.dumps(told, indent=2, ensure_ascii=False) + "\n"
+            contents = [spec.model_dump(mode="json", exclude_none=True) for spec, _ in specs]
+            return json.dumps(contents, indent=2, ensure_ascii=False) + "\n"
         case "csv":
             return table_of([spec for spec, _ in specs], names)
         case "jsonld":

@@ -31,8 +31,8 @@ def _as_csv(lines: Iterable[BoughtReport]) -> str:
         ml = f"{line.ml:.0f}" if line.ml else ""
         cost = "" if line.cost is None else f"{line.cost:.2f}"
         pieces = (line.pieces, line.low, line.high)
-        told = (SOURCES[line.source], line.name, line.amount, line.words, ml, *pieces, cost, "x" if line.done else "")
-        writer.writerow(["" if value is None else safe_cell(value) for value in told])
+        cells = (SOURCES[line.source], line.name, line.amount, line.words, ml, *pieces, cost, "x" if line.done else "")
+        writer.writerow(["" if value is None else safe_cell(value) for value in cells])
     return out.getvalue()
 
 
@@ -42,6 +42,6 @@ def _as_text(lines: list[BoughtReport]) -> str:
         of = [line for line in lines if line.source == source]
         if of:
             result.append(f"{title}")
-            result += [f"[{'x' if each.done else ' '}] {each.name}: {each.amount} ({each.words})" for each in of]
+            result += [f"[{'x' if line.done else ' '}] {line.name}: {line.amount} ({line.words})" for line in of]
             result.append("")
     return "\n".join(result)

@@ -197,8 +197,11 @@ class IngredientEntry(Entry):
         """Return an ingredient as it stands in the file; the price that its shelf tells stands with the shelf."""
         same = ("slug", "name", "kind", "impression", "piece_ml", "piece_g", "foam", "origin", "rank")
         lists = {name: list(getattr(ingredient, name)) for name in ("slots", "allergens", "cautions", "also")}
-        told = [value for value in ingredient.values.values() if value.source != OF_THE_SHELF]
-        values = [ValueEntry.model_validate({name: getattr(each, name) for name in ValueEntry.model_fields}) for each in told]
+        sourced_values = [value for value in ingredient.values.values() if value.source != OF_THE_SHELF]
+        values = [
+            ValueEntry.model_validate({name: getattr(sourced_value, name) for name in ValueEntry.model_fields})
+            for sourced_value in sourced_values
+        ]
         values.sort(key=lambda each: each.name)
         return cls(
             **{name: getattr(ingredient, name) for name in same}, **lists, aroma=dict(sorted(ingredient.aroma.items())), values=values
@@ -212,9 +215,9 @@ class IngredientEntry(Entry):
         ImpossibleComposition
         """
         values = {value.name: SourcedValue(**value.model_dump()) for value in self.values}
-        told: dict[str, Any] = {name: getattr(self, name) for name in IngredientEntry.model_fields if name != "values"}
-        told |= {name: tuple(told[name]) for name in ("slots", "allergens", "cautions", "also")}
-        return Ingredient(**told, values=values, composition=composition_from_values(values, self.kind))
+        arguments: dict[str, Any] = {name: getattr(self, name) for name in IngredientEntry.model_fields if name != "values"}
+        arguments |= {name: tuple(arguments[name]) for name in ("slots", "allergens", "cautions", "also")}
+        return Ingredient(**arguments, values=values, composition=composition_from_values(values, self.kind))
 
 
 class ShelfEntry(Entry):

@@ -20,12 +20,12 @@ def with_pours_of(spec: SpecFile, before: Drink, made: Drink) -> SpecFile:
     A pour that is still there keeps what was said of it; one whose amount moved is told anew, in the unit it had where that unit tells
     it exactly enough. A pour that followed another one stays with it only while it still does.
     """
-    left = list(range(len(before.pours)))
+    unmatched = list(range(len(before.pours)))
     sources: list[int | None] = []
     for pour in made.pours:
-        source = next((i for i in left if _same_pour(before.pours[i], pour)), None)
+        source = next((i for i in unmatched if _same_pour(before.pours[i], pour)), None)
         if source is not None:
-            left.remove(source)
+            unmatched.remove(source)
         sources.append(source)
     entries = [
         _entry(pour, None if source is None else spec.pours[source], None if source is None else before.pours[source], spec.ounce_ml)
@@ -90,7 +90,7 @@ def _following(entry: PourEntry, sources: list[int | None], at: int, volumes: li
         return entry
     if entry.relative.to not in sources:
         return entry.model_copy(update={"relative": None})
-    place = sources.index(entry.relative.to)
-    if not follows(volumes[at], entry.relative.times * volumes[place]):
+    index = sources.index(entry.relative.to)
+    if not follows(volumes[at], entry.relative.times * volumes[index]):
         return entry.model_copy(update={"relative": None})
-    return entry.model_copy(update={"relative": entry.relative.model_copy(update={"to": place})})
+    return entry.model_copy(update={"relative": entry.relative.model_copy(update={"to": index})})

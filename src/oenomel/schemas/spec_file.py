@@ -231,9 +231,11 @@ class MethodEntry(_Entry):
     @classmethod
     def of(cls, method: Method) -> MethodEntry:
         """Return a method of the core as it stands in a file."""
-        told = asdict(method)
-        between = told.pop("seconds_between")
-        return cls.model_validate(told | {"seconds": between or method.seconds, "steps": list(told["steps"]), "order": list(method.order)})
+        fields = asdict(method)
+        between = fields.pop("seconds_between")
+        return cls.model_validate(
+            fields | {"seconds": between or method.seconds, "steps": list(fields["steps"]), "order": list(method.order)}
+        )
 
 
 class GarnishEntry(_Entry):
@@ -247,8 +249,8 @@ class GarnishEntry(_Entry):
     @staticmethod
     def by_parts(entry: str | GarnishEntry) -> str | GarnishEntry:
         """Return a garnish by its parts where its words tell more than what it is: "bay leaf, for the nose"."""
-        told = garnish_from_words(entry) if isinstance(entry, str) else None
-        return GarnishEntry(what=told.what, how=told.how, why=told.why) if told and (told.how or told.why) else entry
+        garnish = garnish_from_words(entry) if isinstance(entry, str) else None
+        return GarnishEntry(what=garnish.what, how=garnish.how, why=garnish.why) if garnish and (garnish.how or garnish.why) else entry
 
 
 def _garnish_tag(value: Any) -> str:
@@ -278,13 +280,13 @@ class ServeEntry(_Entry):
     def served(self) -> Serve:
         """Return the same for the core."""
         edge = Edge() if self.edge is None else Edge(self.edge.half, self.edge.wetted_with)
-        return Serve(self.glass, self.ice, tuple(garnish_of(each) for each in self.garnish), self.chilled, edge, self.note)
+        return Serve(self.glass, self.ice, tuple(garnish_of(garnish) for garnish in self.garnish), self.chilled, edge, self.note)
 
     @classmethod
     def of(cls, serve: Serve) -> ServeEntry:
         """Return what a drink of the core is served in, as it stands in a file."""
-        told = asdict(serve)
-        return cls.model_validate(told | {"garnish": list(told["garnish"]), "edge": told["edge"] if serve.edge != Edge() else None})
+        fields = asdict(serve)
+        return cls.model_validate(fields | {"garnish": list(fields["garnish"]), "edge": fields["edge"] if serve.edge != Edge() else None})
 
 
 def garnish_of(entry: str | GarnishEntry) -> Garnish:

@@ -54,5 +54,5 @@ def _times(pour: PourEntry, times: float) -> PourEntry:
         resized = round(max(grid, round(amount / grid) * grid), 6)
     else:
         resized = float(max(1, round(amount)))
-    wide = [each * times for each in pour.range] if pour.range else None
+    wide = [end * times for end in pour.range] if pour.range else None
     return pour.model_copy(update={"amount": resized, "said": None, "range": wide})

@@ -100,8 +100,8 @@ def spec_as_poured(drink: Drink) -> SpecFile:
 
 
 def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder, lots: Lots) -> Pour:
-    place = f"pours[{index}]"
-    ingredient = _ingredient(f"{place}.ingredient", entry, larder)
+    location = f"pours[{index}]"
+    ingredient = _ingredient(f"{location}.ingredient", entry, larder)
     if entry.lot is not None:
         ingredient = lots.get((ingredient.slug, entry.lot), ingredient)
     try:
@@ -109,7 +109,7 @@ def _pour(index: int, entry: PourEntry, spec: SpecFile, larder: Larder, lots: Lo
         volume_ml = to_ml(amount, entry.unit, ingredient, spec.ounce_ml, spec.part_ml)
     except DomainError as error:
         where = "unit" if entry.unit == "part" and spec.part_ml is None else "amount"
-        raise SpecError(f"{place}.{where}", str(error)) from error
+        raise SpecError(f"{location}.{where}", str(error)) from error
     by_eye = entry.said is not None and is_by_eye(entry.said)
     return Pour(ingredient, volume_ml, entry.unit, entry.slot, entry.stage, by_eye, amount=amount)
 
@@ -226,7 +226,7 @@ def plain_spec(spec: SpecFile) -> SpecFile:
     parts.
     """
     pours = [pour.model_copy(update={"amount": parse_amount(pour.amount)}) for pour in spec.pours]
-    serve = spec.serve.model_copy(update={"garnish": [GarnishEntry.by_parts(each) for each in spec.serve.garnish]})
+    serve = spec.serve.model_copy(update={"garnish": [GarnishEntry.by_parts(garnish) for garnish in spec.serve.garnish]})
     return spec.model_copy(update={"pours": pours, "serve": serve})
 
 

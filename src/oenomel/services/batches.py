@@ -58,10 +58,10 @@ from oenomel.store.database import transaction
 def get_poured(conn: sqlite3.Connection, drink_id: int) -> PouredTrial:
     """Find which trial of a drink is poured for many: the newest that is finished, else the newest."""
     drinks.get(conn, drink_id)
-    found = poured_trial(conn, drink_id)
-    if found is None:
+    trial_and_spec = poured_trial(conn, drink_id)
+    if trial_and_spec is None:
         raise RecordNotFound("trial of drink", drink_id)
-    trial, spec = found
+    trial, spec = trial_and_spec
     return PouredTrial(number=trial.number, name=trial.name, spec=spec)
 
 
@@ -84,7 +84,7 @@ def make_batch(conn: sqlite3.Connection, body: MakeEntry, conditions: Conditions
         batch = batch_now(conn, entry, conditions)
         poured = body.poured or [poured_entry(line.ingredient, line.ml, line.slot) for line in batch.lines]
         # As many serves as were asked for, whatever really went in.
-        serve_ml = sum(each.ml for each in poured) / batch.scale
+        serve_ml = sum(one_pour.ml for one_pour in poured) / batch.scale
         log, older, older_ml = "", None if body.older_id is None else batches.get(conn, body.older_id), body.older_ml or 0.0
         if older is not None:
             if not older_ml:
@@ -103,7 +103,7 @@ def make_batch(conn: sqlite3.Connection, body: MakeEntry, conditions: Conditions
             use_by=(moment_of(made_at) + min(timedelta(hours=batch.keeping.hours), TEN_YEARS)).isoformat(timespec="seconds"),
             spec=spec.model_dump_json(exclude_unset=True),
             wish=entry.model_dump_json(exclude={"spec", "today"}),
-            poured=json.dumps([each.model_dump(mode="json", exclude_unset=True) for each in poured]),
+            poured=json.dumps([one_pour.model_dump(mode="json", exclude_unset=True) for one_pour in poured]),
             contents=contents_text(pours),
             recipe=report.bottle.model_dump_json(),
             label=label_report(label_of(batch, serve_ml)).model_dump_json(),
@@ -134,13 +134,13 @@ def change_batch(conn: sqlite3.Connection, batch_id: int, body: BatchChange) -> 
     """Set right what is left of it, its name, its date, or that it is finished."""
     with transaction(conn):
         record = batches.get(conn, batch_id)
-        told = body.model_dump(exclude_none=True, exclude={"used_up", "use_by", "was"})
+        changes = body.model_dump(exclude_none=True, exclude={"used_up", "use_by", "was"})
         if body.use_by is not None:
-            told["use_by"] = _use_by(body.use_by, record)
+            changes["use_by"] = _use_by(body.use_by, record)
         if body.used_up is not None:
-            told["used_up_at"] = max(now(), record.made_at) if body.used_up else None
-        check_was(body.was, asdict(record), told, record.name)
-        batches.change(conn, replace(record, **told))
+            changes["used_up_at"] = max(now(), record.made_at) if body.used_up else None
+        check_was(body.was, asdict(record), changes, record.name)
+        batches.change(conn, replace(record, **changes))
         if body.left_ml is not None:
             batches.note(conn, LogRecord(batch_id, "set right", f"{body.left_ml:.0f} ml are left"))
         return report_of(conn, batch_id)
@@ -170,11 +170,13 @@ def correct_by_taste(conn: sqlite3.Connection, batch_id: int, body: SaidOfBottle
     record = batches.get(conn, batch_id)
     result: list[Correction] = []
     for axis in AXES:
-        said = getattr(body, axis)
-        if said:
-            result += corrections(_pours_left(conn, record), axis, wanted_steps(said), body.grid, getattr(left_composition(record), axis))
+        complaint = getattr(body, axis)
+        if complaint:
+            result += corrections(
+                _pours_left(conn, record), axis, wanted_steps(complaint), body.grid, getattr(left_composition(record), axis)
+            )
     words = "" if result else "Nothing was said against it: it stays as it is."
-    return CorrectionsReport(words=words, notes=[], corrections=[correction_report(each) for each in result])
+    return CorrectionsReport(words=words, notes=[], corrections=[correction_report(correction) for correction in result])
 
 
 def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleReading) -> CorrectionsReport:
@@ -189,8 +191,8 @@ def correct_by_reading(conn: sqlite3.Connection, batch_id: int, body: BottleRead
         batches.note(conn, LogRecord(batch_id, "read", f"{body.value:g}{unit} read"))
         axis = {"brix": "sugar", "acid": "acid", "abv": "abv"}[body.what]
         recipe = LevelsReport.model_validate_json(record.recipe)
-        words, found = back_to(_pours_left(conn, record), axis, getattr(recipe, axis), getattr(left_composition(record), axis), body.grid)
-        return CorrectionsReport(words=words, notes=list(read.notes), corrections=[correction_report(each) for each in found])
+        words, options = back_to(_pours_left(conn, record), axis, getattr(recipe, axis), getattr(left_composition(record), axis), body.grid)
+        return CorrectionsReport(words=words, notes=list(read.notes), corrections=[correction_report(correction) for correction in options])
 
 
 def add_to_batch(conn: sqlite3.Connection, batch_id: int, body: AdditionEntry) -> KeptBatchReport:
@@ -202,18 +204,18 @@ def add_to_batch(conn: sqlite3.Connection, batch_id: int, body: AdditionEntry) -
         added = pours_of(conn, body.poured)
         # What was served is gone: the bottle is what is left of everything, with what is added now.
         share, ml = record.left_ml / record.volume_ml, sum(pour.volume_ml for pour in added)
-        poured = [*(each.model_copy(update={"ml": each.ml * share}) for each in _poured(record)), *body.poured]
+        poured = [*(entry.model_copy(update={"ml": entry.ml * share}) for entry in _poured(record)), *body.poured]
         later = replace(
             record,
-            poured=json.dumps([each.model_dump(mode="json", exclude_unset=True) for each in poured]),
+            poured=json.dumps([entry.model_dump(mode="json", exclude_unset=True) for entry in poured]),
             contents=contents_text(pours_of(conn, [the_older(record, record.left_ml), *body.poured])),
             volume_ml=record.left_ml + ml,
             left_ml=record.left_ml + ml,
             older_ml=record.older_ml * share,
         )
         batches.change(conn, later)
-        told = ", ".join(f"{pour.volume_ml:g} ml of {pour.ingredient.said}" for pour in added)
-        batches.note(conn, LogRecord(batch_id, "added", f"{told} added" + (f": {body.words}" if body.words else "")))
+        added_in_words = ", ".join(f"{pour.volume_ml:g} ml of {pour.ingredient.said}" for pour in added)
+        batches.note(conn, LogRecord(batch_id, "added", f"{added_in_words} added" + (f": {body.words}" if body.words else "")))
         return report_of(conn, batch_id)
 
 

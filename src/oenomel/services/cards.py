@@ -37,8 +37,10 @@ def write_list(conn: sqlite3.Connection, body: ListRequest, conditions: Conditio
     chosen = drinks.latest_trials(conn, body.drinks or _finished(conn))
     if missing := [drink for drink in body.drinks if drink not in chosen]:
         raise RecordNotFound("drink", missing[0])
-    specs = [plain_spec(parse_spec(chosen[each].spec)) for each in sorted(chosen)]
-    named = [spec.model_copy(update={"name": drinks.get(conn, each).name}) for spec, each in zip(specs, sorted(chosen), strict=True)]
+    specs = [plain_spec(parse_spec(chosen[drink_id].spec)) for drink_id in sorted(chosen)]
+    named = [
+        spec.model_copy(update={"name": drinks.get(conn, drink_id).name}) for spec, drink_id in zip(specs, sorted(chosen), strict=True)
+    ]
     forecasts = [_forecast(conn, spec, conditions) for spec in named]
     sheet = list_sheet(forecasts, body.way(named[0].ounce_ml if named else 30), body.country, _today())
     return CardReport(html=list_html(sheet), title="The list")
@@ -46,7 +48,7 @@ def write_list(conn: sqlite3.Connection, body: ListRequest, conditions: Conditio
 
 def _card(conn: sqlite3.Connection, body: CardRequest, number: int | None, conditions: Conditions) -> Card:
     record, kept = drinks.get(conn, body.drink), drinks.trials(conn, body.drink)
-    trial = next((each for each in kept if each.number == number), None)
+    trial = next((trial_record for trial_record in kept if trial_record.number == number), None)
     if number is not None and trial is None:
         raise RecordNotFound(f"trial of drink {body.drink} with the number", number)
     draft = drinks.get_draft(conn, body.drink) if trial is None else None
@@ -72,14 +74,14 @@ def _descent(
 ) -> list[str]:
     """Find where it came from and what was changed, a line each."""
     lines = []
-    before = next((each for each in kept if each.id == parent), None)
+    before = next((record for record in kept if record.id == parent), None)
     if before is not None:
         (was,) = kept_trials(conn, [before])
         change = branch(forecast.drink, was.drink, forecast.conditions)
         lines.append(f"Out of trial {before.number}, {before.name}: {change.change[:1].lower()}{change.change[1:]}.")
     others = lineage.parents(conn, trial.drink_id).get(trial.id, []) if trial is not None else []
-    for each in others:
-        other = drinks.trial(conn, each)
+    for parent_id in others:
+        other = drinks.trial(conn, parent_id)
         lines.append(f"Out of {drinks.get(conn, other.drink_id).name}, trial {other.number}.")
     return lines
 
@@ -92,7 +94,7 @@ def _forecast(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) 
 def _finished(conn: sqlite3.Connection) -> list[int]:
     """Return the drinks of which a trial is finished, or all of them."""
     everything = book_search.find(conn, Wanted(), most=100)
-    return [each for each in everything if "finished" in lineage.marks(conn, each).values()] or everything
+    return [trial_id for trial_id in everything if "finished" in lineage.marks(conn, trial_id).values()] or everything
 
 
 def _kept_on(trial: TrialRecord) -> str:

@@ -60,8 +60,8 @@ def read_device(conn: sqlite3.Connection, bench: BenchSet, device: str, body: De
 
 def get_calibration(conn: sqlite3.Connection) -> list[FactorReport]:
     """Compute how much water each technique takes in this bar."""
-    found = sorted(measurements.ratios(conn).items())
-    return [FactorReport.model_validate(own_water(technique, ratios)) for technique, ratios in found]
+    all_ratios = sorted(measurements.ratios(conn).items())
+    return [FactorReport.model_validate(own_water(technique, ratios)) for technique, ratios in all_ratios]
 
 
 def _trial(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> tuple[KeptTrial, Forecast]:
@@ -75,6 +75,6 @@ def _readings(conn: sqlite3.Connection, drink_id: int, trial_id: int) -> list[Re
 
 
 def _note_water(conn: sqlite3.Connection, kept: KeptTrial, plain: Forecast, readings: list[Reading]) -> None:
-    found = water_found(readings, plain)
+    water = water_found(readings, plain)
     technique = kept.drink.method.technique
-    measurements.put_water(conn, kept.record.id, technique, None if found is None else found.ratio, found.how if found else "")
+    measurements.put_water(conn, kept.record.id, technique, None if water is None else water.ratio, water.how if water else "")

@@ -54,20 +54,20 @@ def change_evening(conn: sqlite3.Connection, body: EveningChange, conditions: Co
     """
     with transaction(conn):
         kept = kept_evening(conn) or usual_evening()
-        told = kept.model_dump()
-        line = next((each for each in told["drinks"] if each["drink_id"] == body.drink_id), None)
-        place = told if body.what in ("name", "at", "hands") else line
+        content = kept.model_dump()
+        line = next((entry for entry in content["drinks"] if entry["drink_id"] == body.drink_id), None)
+        target = content if body.what in ("name", "at", "hands") else line
         if body.what == "pours":
-            _put_on_or_off(told["drinks"], line, body)
-        elif place is None:
+            _put_on_or_off(content["drinks"], line, body)
+        elif target is None:
             raise ChangedElsewhere("The evening", "without that drink")
         else:
             check_was(
-                {"it": body.was} if "was" in body.model_fields_set else None, {"it": place[body.what]}, {"it": body.to}, _SAID[body.what]
+                {"it": body.was} if "was" in body.model_fields_set else None, {"it": target[body.what]}, {"it": body.to}, _SAID[body.what]
             )
-            place[body.what] = body.to
+            target[body.what] = body.to
         try:
-            changed = EveningEntry.model_validate(told)
+            changed = EveningEntry.model_validate(content)
         except ValidationError as error:
             raise spec_error(error.errors()[0]) from error
         return _put(conn, changed, conditions, kept.at)
@@ -108,10 +108,10 @@ def export_list(conn: sqlite3.Connection, asked: ListQuery) -> ExportReport:
 def _put(conn: sqlite3.Connection, evening: EveningEntry, conditions: Conditions, kept_at: str = "") -> EveningReport:
     """Save an evening; the hour that it has already may have passed."""
     at = kept_at if kept_at and evening.at == kept_at else _hour(evening.at).isoformat(timespec="seconds")
-    for place, each in enumerate(evening.drinks):
-        drinks.get(conn, each.drink_id)
-        if each.batch_id is not None and batches.get(conn, each.batch_id).drink_id != each.drink_id:
-            raise SpecError(f"drinks[{place}].batch_id", "that batch is of another drink")
+    for index, entry in enumerate(evening.drinks):
+        drinks.get(conn, entry.drink_id)
+        if entry.batch_id is not None and batches.get(conn, entry.batch_id).drink_id != entry.drink_id:
+            raise SpecError(f"drinks[{index}].batch_id", "that batch is of another drink")
     if len({drink.drink_id for drink in evening.drinks}) < len(evening.drinks):
         raise SpecError("drinks", "one of them stands there twice: tell all its serves in one line")
     events.put(conn, evening.model_copy(update={"at": at}).model_dump_json())
@@ -120,7 +120,7 @@ def _put(conn: sqlite3.Connection, evening: EveningEntry, conditions: Conditions
 
 def _put_on_or_off(lines: list[dict[str, Any]], line: dict[str, Any] | None, change: EveningChange) -> None:
     if not change.to:
-        lines[:] = [each for each in lines if each is not line]
+        lines[:] = [entry for entry in lines if entry is not line]
     elif line is None:
         lines.append({"drink_id": change.drink_id, "serves": change.to})
 

@@ -23,13 +23,13 @@ from oenomel.store.lineage import MOST_NODES, NodeRecord
 def get_tree(conn: sqlite3.Connection, family: FamilyName | None = None) -> TreeReport:
     """Return the trials in view, the newest where there are very many, and the change on each branch."""
     records = lineage.tree(conn, family or "")
-    made = _drinks(conn, records)
-    shown = set(made)
+    drink_of = _drinks(conn, records)
+    shown = set(drink_of)
     branches = []
     for record in records:
         for parent in record.parents:
             if parent in shown and record.id in shown:
-                change = branch(made[record.id], made[parent], Conditions())
+                change = branch(drink_of[record.id], drink_of[parent], Conditions())
                 branches.append(BranchReport(parent=parent, child=record.id, change=change.change, effect=change.effect))
     nodes = [NodeReport.model_validate(record) for record in records if record.id in shown]
     return TreeReport(nodes=nodes, branches=branches, more=len(records) == MOST_NODES)
@@ -38,20 +38,20 @@ def get_tree(conn: sqlite3.Connection, family: FamilyName | None = None) -> Tree
 def cross_trials(conn: sqlite3.Connection, body: CrossRequest) -> SpecFile:
     """Return a start out of two or three trials: the first gives the frame, the others what fills its slots."""
     kept = kept_trials(conn, [drinks.trial(conn, parent) for parent in body.parents])
-    made = cross([each.drink for each in kept])
-    names = [drinks.get(conn, each.record.drink_id).name for each in kept]
-    crossed = with_pours_of(kept[0].spec, kept[0].drink, made)
+    drink = cross([trial.drink for trial in kept])
+    names = [drinks.get(conn, trial.record.drink_id).name for trial in kept]
+    crossed = with_pours_of(kept[0].spec, kept[0].drink, drink)
     return crossed.model_copy(update={"name": " × ".join(dict.fromkeys(names))[:200]})
 
 
 def _drinks(conn: sqlite3.Connection, records: Sequence[NodeRecord]) -> dict[int, Drink]:
     """Return the drinks of trials by their ids, without those that can't be read."""
     try:
-        found = resolve(conn, *[plain_spec(parse_spec(record.spec)) for record in records])
-        return {record.id: drink for record, drink in zip(records, found, strict=True)}
+        resolved = resolve(conn, *[plain_spec(parse_spec(record.spec)) for record in records])
+        return {record.id: drink for record, drink in zip(records, resolved, strict=True)}
     except UNREADABLE:
-        each = {record.id: read_or_none(_drink, conn, record.spec) for record in records}
-        return {trial_id: drink for trial_id, drink in each.items() if drink is not None}
+        drink_of = {record.id: read_or_none(_drink, conn, record.spec) for record in records}
+        return {trial_id: drink for trial_id, drink in drink_of.items() if drink is not None}
 
 
 def _drink(conn: sqlite3.Connection, spec: str) -> Drink:

@@ -67,8 +67,8 @@ def mend_spec(conn: sqlite3.Connection, body: MendRequest, conditions: Condition
     """Return the spec with a mend of one of its findings applied."""
     specs = (body.spec, body.parent) if body.parent else (body.spec,)
     drink, *parent = resolve(conn, *specs)
-    found = compare(drink, parent[0], conditions).findings if parent else ()
-    for finding in (*found, *forecast_of(drink, conditions, typical_ranges_for(conn, drink.family)).findings):
+    findings = compare(drink, parent[0], conditions).findings if parent else ()
+    for finding in (*findings, *forecast_of(drink, conditions, typical_ranges_for(conn, drink.family)).findings):
         if (finding.code, finding.pour) == (body.code, body.pour) and body.mend < len(finding.mends):
             return with_mend(body.spec, finding.mends[body.mend])
     raise StaleFix(body.code)

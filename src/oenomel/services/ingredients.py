@@ -28,7 +28,9 @@ def list_ingredients(
     is in a family's drink, as ``new_as``.
     """
     of = families()[family] if family else None
-    return [_summary(each, new_pour(each, of, new_as), by) for each, by in ingredients.search(conn, q, kind, slot, new_as)]
+    return [
+        _summary(ingredient, new_pour(ingredient, of, new_as), by) for ingredient, by in ingredients.search(conn, q, kind, slot, new_as)
+    ]
 
 
 def find_ingredients(conn: sqlite3.Connection, q: Plain) -> FoundReport:
@@ -44,7 +46,7 @@ def get_ingredient(conn: sqlite3.Connection, slug: str) -> IngredientDetail:
 
 
 def _told_found(found: list[Found]) -> list[FoundIngredient]:
-    return [FoundIngredient(slug=each.slug, name=each.name, by=each.by) for each in found]
+    return [FoundIngredient(slug=match.slug, name=match.name, by=match.by) for match in found]
 
 
 def ingredient_detail(ingredient: Ingredient) -> IngredientDetail:

@@ -22,11 +22,11 @@ def on_hand_ml(conn: sqlite3.Connection, open_lots: Iterable[LotRecord], ahead_h
     nothing.
     """
     result: dict[str, float] = {}
-    told = [open_lot for open_lot in open_lots if open_lot.left_ml is not None]
-    known = ingredients.some(conn, {each.slug for each in told})
-    for each in told:
-        if not is_past_shelf_life(known[each.slug], hours_since(each.made_at) + ahead_h):
-            result[each.slug] = result.get(each.slug, 0.0) + (each.left_ml or 0.0)
+    records = [open_lot for open_lot in open_lots if open_lot.left_ml is not None]
+    known = ingredients.some(conn, {record.slug for record in records})
+    for record in records:
+        if not is_past_shelf_life(known[record.slug], hours_since(record.made_at) + ahead_h):
+            result[record.slug] = result.get(record.slug, 0.0) + (record.left_ml or 0.0)
     return result
 
 
@@ -43,8 +43,8 @@ def crates_of(open_lots: Sequence[LotRecord]) -> dict[str, list[Pressing]]:
 def stock_of(conn: sqlite3.Connection, drinks: Iterable[Drink], ahead_h: float = 0.0) -> dict[str, Stock]:
     """Describe how what these drinks pour stands so many hours from now: opened, on the shelf, made in preparations."""
     opened, shelved = on_hand_ml(conn, lots.open_lots(conn), ahead_h), shelf.all_shelved(conn)
-    made = {preparation.slug for preparation in preparations.all_preparations(conn)}
+    prepared_slugs = {preparation.slug for preparation in preparations.all_preparations(conn)}
     return {
-        slug: Stock(opened.get(slug, 0.0), shelved[slug].state if slug in shelved else "", slug in made)
+        slug: Stock(opened.get(slug, 0.0), shelved[slug].state if slug in shelved else "", slug in prepared_slugs)
         for slug in {pour.ingredient.slug for drink in drinks for pour in drink.pours}
     }

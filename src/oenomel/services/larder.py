@@ -34,7 +34,7 @@ def list_larder(conn: sqlite3.Connection) -> list[LarderLine]:
     """Return every ingredient at a glance, by name."""
     house, gone, shelved = ingredients.house_values(conn), ingredients.retired(conn), shelf.all_shelved(conn)
     pars, counted = menu_entries.pars(conn), _lots(conn)
-    return [_line(each, house, gone, shelved, pars, counted) for each in ingredients.larder(conn).values()]
+    return [_line(ingredient, house, gone, shelved, pars, counted) for ingredient in ingredients.larder(conn).values()]
 
 
 def write_table(conn: sqlite3.Connection) -> str:
@@ -58,11 +58,11 @@ def get_larder_detail(conn: sqlite3.Connection, slug: str) -> LarderDetail:
 
 def set_values_right(conn: sqlite3.Connection, slug: str, body: SetRightEntry) -> LarderDetail:
     """Put what the bar knows better over an ingredient's own values."""
-    told = body.model_dump(exclude_none=True, exclude={"source"})
-    if not told:
+    new_values = body.model_dump(exclude_none=True, exclude={"source"})
+    if not new_values:
         raise DomainError("nothing is told: give at least one figure")
     with transaction(conn):
-        values = set_right(ingredients.get(conn, slug), told, body.source)
+        values = set_right(ingredients.get(conn, slug), new_values, body.source)
         ingredients.set_right(conn, slug, values.values())
         return _detail(conn, slug)
 
@@ -94,14 +94,14 @@ def _line(
     pars: dict[str, float],
     counted: dict[str, int],
 ) -> LarderLine:
-    stands = shelved.get(each.slug)
+    standing = shelved.get(each.slug)
     return LarderLine(
         **{name: getattr(each, name) for name in ("slug", "name", "kind", "origin")},
         **{name: getattr(each.composition, name) for name in ("abv", "sugar", "acid")},
         gaps=gaps_of(each),
         changed=sorted(house.get(each.slug, {})),
         retired=each.slug in gone,
-        state=stands.state if stands else "",
+        state=standing.state if standing else "",
         price_per_litre=each.label("price_per_litre"),
         keeps_days=each.label("keeps_days"),
         par_ml=pars.get(each.slug),
@@ -116,7 +116,7 @@ def _detail(conn: sqlite3.Connection, slug: str) -> LarderDetail:
     return LarderDetail(
         ingredient=ingredient_detail(ingredient),
         line=line,
-        house_values=[ValueReport.model_validate(asdict(each)) for each in house.get(slug, {}).values()],
+        house_values=[ValueReport.model_validate(asdict(sourced_value)) for sourced_value in house.get(slug, {}).values()],
         used_in=[UsedIn(drink_id=drink_id, drink=name) for drink_id, name in ingredients.poured_in(conn, slug)],
     )
 
@@ -137,8 +137,8 @@ def _taken_in(conn: sqlite3.Connection, rows: list[LarderRow]) -> TableReport:
         else:
             same += 1
     parts = [f"{len(added)} added" * bool(added), f"{len(changed)} changed" * bool(changed), f"{same} the same" * bool(same)]
-    told = listed([part for part in parts if part]) or "nothing in it"
-    return TableReport(added=added, changed=changed, same=same, words=f"{told}.")
+    contents = listed([part for part in parts if part]) or "nothing in it"
+    return TableReport(added=added, changed=changed, same=same, words=f"{contents}.")
 
 
 def _take_row(conn: sqlite3.Connection, row: LarderRow) -> str:
@@ -147,7 +147,7 @@ def _take_row(conn: sqlite3.Connection, row: LarderRow) -> str:
     if known is None:
         _add_row(conn, row)
         return "added"
-    composition, told = known.composition, []
+    composition, changes = known.composition, []
     now = {"abv": composition.abv, "sugar": composition.sugar, "acid": composition.acid, "density": composition.density_g_per_ml}
     figures = {
         name: row.figures[name]
@@ -159,9 +159,9 @@ def _take_row(conn: sqlite3.Connection, row: LarderRow) -> str:
         figures["keeps_days"] = keeps
     if figures:
         ingredients.set_right(conn, known.slug, set_right(known, figures, "a table of the house").values())
-        told += [name.replace("_", " ") for name in figures]
-    told += _take_stand(conn, row, known)
-    return listed(told)
+        changes += [name.replace("_", " ") for name in figures]
+    changes += _take_stand(conn, row, known)
+    return listed(changes)
 
 
 def _add_row(conn: sqlite3.Connection, row: LarderRow) -> None:
@@ -175,20 +175,20 @@ def _add_row(conn: sqlite3.Connection, row: LarderRow) -> None:
 
 def _take_stand(conn: sqlite3.Connection, row: LarderRow, known: Ingredient) -> list[str]:
     """Describe how it stands: shelf, price, par, retired."""
-    told, stands = [], shelf.all_shelved(conn).get(known.slug)
+    changes, shelved = [], shelf.all_shelved(conn).get(known.slug)
     price = row.figures.get("price_per_litre")
     if price == 0:
         raise DomainError("a price of nothing is no price: leave the cell empty where it isn't known")
-    was = stands.price_per_litre if stands else known.label("price_per_litre")
-    state = row.state or (stands.state if stands else "at hand" if price is not None and price != was else "")
-    if state and (stands is None or state != stands.state or (price is not None and price != was)):
+    was = shelved.price_per_litre if shelved else known.label("price_per_litre")
+    state = row.state or (shelved.state if shelved else "at hand" if price is not None and price != was else "")
+    if state and (shelved is None or state != shelved.state or (price is not None and price != was)):
         shelf.put(conn, Shelved(known.slug, state, price if price is not None else was))  # type: ignore[arg-type]  # checked in reading
-        told.append("how it stands")
+        changes.append("how it stands")
     par = row.figures.get("par_ml")
     if par is not None and par != menu_entries.pars(conn).get(known.slug):
         menu_entries.put_par(conn, known.slug, par)
-        told.append("what should stand there")
+        changes.append("what should stand there")
     if row.retired is not None and row.retired != (known.slug in ingredients.retired(conn)):
         ingredients.retire(conn, known.slug, row.retired)
-        told.append("retired" if row.retired else "offered again")
-    return told
+        changes.append("retired" if row.retired else "offered again")
+    return changes

@@ -46,14 +46,14 @@ ReadIn = Callable[[Ingredient, LotRecord, Sequence[ReadingRecord]], Lot]
 
 def list_lots(conn: sqlite3.Connection, every: bool = False, ingredient: Plain = "") -> list[LotReport]:
     """Lots that are open, newest first; with ``every`` those that are finished too."""
-    found = lots.all_lots(conn) if every else lots.open_lots(conn)
+    records = lots.all_lots(conn) if every else lots.open_lots(conn)
     readings = lots.readings(conn)
-    in_use = {each.id for each in lots.newest(conn, {lot.slug for lot in found}).values()}
-    bases = ingredients.some(conn, {each.slug for each in found})
+    in_use = {record.id for record in lots.newest(conn, {lot.slug for lot in records}).values()}
+    bases = ingredients.some(conn, {record.slug for record in records})
     return [
-        _report(each, as_kept(bases[each.slug], each, readings.get(each.id, [])), readings.get(each.id, []), each.id in in_use)
-        for each in reversed(found)
-        if ingredient in ("", each.slug)
+        _report(record, as_kept(bases[record.slug], record, readings.get(record.id, [])), readings.get(record.id, []), record.id in in_use)
+        for record in reversed(records)
+        if ingredient in ("", record.slug)
     ]
 
 
@@ -86,13 +86,13 @@ def change_lot(conn: sqlite3.Connection, lot_id: int, body: LotChange) -> LotRep
     """Note what is left of a lot, that it is finished, another name or time."""
     with transaction(conn):
         lot = lots.get(conn, lot_id)
-        told = body.model_dump(exclude_none=True, exclude={"used_up", "made_at", "was"})
+        changes = body.model_dump(exclude_none=True, exclude={"used_up", "made_at", "was"})
         if body.made_at is not None:
-            told["made_at"] = checked_time(body.made_at, "made_at")
+            changes["made_at"] = checked_time(body.made_at, "made_at")
         if body.used_up is not None:
-            told["used_up_at"] = max(now(), str(told.get("made_at", lot.made_at))) if body.used_up else None
-        check_was(body.was, asdict(lot), told, lot.name)
-        lots.change(conn, replace(lot, **told))
+            changes["used_up_at"] = max(now(), str(changes.get("made_at", lot.made_at))) if body.used_up else None
+        check_was(body.was, asdict(lot), changes, lot.name)
+        lots.change(conn, replace(lot, **changes))
         return _lot_report(conn, lot_id)
 
 
@@ -197,9 +197,9 @@ def _detail(conn: sqlite3.Connection, lot_id: int, conditions: Conditions) -> Lo
                     before, after = drink.today.half_widths(axis)
                     words = surer_words(axis, before, after)
                     if words:
-                        told = {"drink_id": drink.drink_id, "drink": drink.name, "axis": axis, "before": before, "after": after}
-                        more_certain.append(DoubtOfDrink.model_validate(told | {"words": words}))
-    worth = [each.words for each in today.worth if each.slug == record.slug]
+                        fields = {"drink_id": drink.drink_id, "drink": drink.name, "axis": axis, "before": before, "after": after}
+                        more_certain.append(DoubtOfDrink.model_validate(fields | {"words": words}))
+    worth = [measurement.words for measurement in today.worth if measurement.slug == record.slug]
     made_by = "its recipe, by grams" if record.preparation else ""
     acid = lot.figures[2].prior
     return LotDetail(
@@ -222,8 +222,8 @@ def read_lot(conn: sqlite3.Connection, bench: BenchSet, lot_id: int, device: str
     if body.zero:
         chosen.zero()
     shown = chosen.read(sample_of_lot(base, lot.name))
-    told = f"{device}, {body.make}"
+    origin = f"{device}, {body.make}"
     if quantity == "lye_ml":
-        found = titrated_acid(10.0, max(shown, 0.0))
-        return LotReadingEntry(what="acid", value=found.acid, sd=found.sd, device=f"{told}: {shown:g} ml of lye")
-    return LotReadingEntry.model_validate({"what": quantity, "value": shown, "device": told})
+        titrated = titrated_acid(10.0, max(shown, 0.0))
+        return LotReadingEntry(what="acid", value=titrated.acid, sd=titrated.sd, device=f"{origin}: {shown:g} ml of lye")
+    return LotReadingEntry.model_validate({"what": quantity, "value": shown, "device": origin})

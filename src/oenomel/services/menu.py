@@ -43,16 +43,16 @@ from oenomel.store.menu_entries import OnTheList
 def get_today(conn: sqlite3.Connection, asked: TodayQuery) -> TodayReport:
     """Return the list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy."""
     today = todays_list(conn, conditions_for(conn, asked), asked.grid)
-    told = menu_entries.listed(conn)
-    evening = [(drink.today.present.drink, _serves(told, drink.drink_id)) for drink in today.drinks]
+    entries = menu_entries.listed(conn)
+    evening = [(drink.today.present.drink, _serves(entries, drink.drink_id)) for drink in today.drinks]
     open_lots = lots.open_lots(conn)
     on_hand = on_hand_ml(conn, open_lots)
     return TodayReport(
-        headline=todays_headline([each.today for each in today.drinks]),
-        shared=shared_moves([each.today for each in today.drinks]),
+        headline=todays_headline([listed_drink.today for listed_drink in today.drinks]),
+        shared=shared_moves([listed_drink.today for listed_drink in today.drinks]),
         whole_book=today.whole_book,
-        drinks=[_drink(each, today, told.get(each.drink_id)) for each in today.drinks],
-        worth=[WorthReport.model_validate(each) for each in today.worth[:3]],
+        drinks=[_drink(listed_drink, today, entries.get(listed_drink.drink_id)) for listed_drink in today.drinks],
+        worth=[WorthReport.model_validate(measurement) for measurement in today.worth[:3]],
         low=_low(conn, today),
         prepare=_prepare(conn, evening, on_hand),
         fruit=_fruit(open_lots, evening, on_hand),
@@ -123,10 +123,10 @@ def _drink(each: ListedDrink, today: TodaysList, told: OnTheList | None) -> Drin
             PourToday(
                 ingredient=Named.of(pour.ingredient),
                 ml=pour.volume_ml,
-                changed=place in moved,
+                changed=index in moved,
                 lot=today.lots[pour.ingredient.slug][0].name if pour.ingredient.slug in today.lots else "",
             )
-            for place, pour in enumerate(poured.pours)
+            for index, pour in enumerate(poured.pours)
         ],
         spec=spec,
         written=LevelsReport.model_validate(of.written.served),
@@ -151,7 +151,7 @@ def _of_todays(spec: SpecFile, today: TodaysList) -> SpecFile:
 
 def _low(conn: sqlite3.Connection, today: TodaysList) -> list[LowReport]:
     counted = today.drinks_pouring
-    low = {slug: each.state for slug, each in shelf.all_shelved(conn).items() if each.state != "at hand" and slug in counted}
+    low = {slug: shelved.state for slug, shelved in shelf.all_shelved(conn).items() if shelved.state != "at hand" and slug in counted}
     known = ingredients.some(conn, low)
     low_reports = [LowReport(ingredient=Named.of(known[slug]), state=state, drinks=counted[slug]) for slug, state in low.items()]
     return sorted(low_reports, key=lambda each: (each.state != "out", -each.drinks, each.ingredient.name))
@@ -159,24 +159,26 @@ def _low(conn: sqlite3.Connection, today: TodaysList) -> list[LowReport]:
 
 def _prepare(conn: sqlite3.Connection, evening: list[tuple[Drink, int]], on_hand: dict[str, float]) -> list[PrepareReport]:
     pars, needs = menu_entries.pars(conn), poured_tonight(evening)
-    made = {preparation.slug for preparation in preparations.all_preparations(conn)}
-    wanted = {slug for slug in {*pars, *made, *on_hand} if slug in needs or slug in pars}
+    prepared_slugs = {preparation.slug for preparation in preparations.all_preparations(conn)}
+    wanted = {slug for slug in {*pars, *prepared_slugs, *on_hand} if slug in needs or slug in pars}
     known = ingredients.some(conn, wanted)
-    standing = [StockLevel(each, on_hand.get(slug), pars.get(slug), slug in made) for slug, each in known.items()]
+    standing = [StockLevel(ingredient, on_hand.get(slug), pars.get(slug), slug in prepared_slugs) for slug, ingredient in known.items()]
     return [
-        PrepareReport(ingredient=Named.of(each.ingredient), ml=each.ml, prepared=each.is_prepared, words=each.words)
-        for each in to_prepare(standing, needs)
+        PrepareReport(
+            ingredient=Named.of(preparation.ingredient), ml=preparation.ml, prepared=preparation.is_prepared, words=preparation.words
+        )
+        for preparation in to_prepare(standing, needs)
     ]
 
 
 def _fruit(open_lots: list[LotRecord], evening: list[tuple[Drink, int]], on_hand: dict[str, float]) -> list[FruitReport]:
-    found = fruit_tonight(evening, crates_of(open_lots), on_hand)
+    fruits = fruit_tonight(evening, crates_of(open_lots), on_hand)
     return [
         FruitReport(
-            name=agreeing(each.pieces, each.fruit.name),
-            pieces=each.pieces,
-            decided_by=each.decided_by,
-            why=each.why,
+            name=agreeing(fruit.pieces, fruit.fruit.name),
+            pieces=fruit.pieces,
+            decided_by=fruit.decided_by,
+            why=fruit.why,
         )
-        for each in found
+        for fruit in fruits
     ]

@@ -50,7 +50,7 @@ def suggest_garnishes(conn: sqlite3.Connection, spec: SpecFile) -> list[GarnishS
     """Garnishes that would suit a spec, the best first, each with its reason."""
     (drink,) = resolve(conn, spec)
     suggested = suggested_garnishes(drink, ingredients.offered(conn).values(), in_stock(conn))
-    return [GarnishSuggestion(garnish=each.garnish, at_hand=each.in_stock) for each in suggested]
+    return [GarnishSuggestion(garnish=suggestion.garnish, at_hand=suggestion.in_stock) for suggestion in suggested]
 
 
 def compare_serves(conn: sqlite3.Connection, spec: SpecFile, conditions: Conditions) -> list[ServeReport]:

@@ -31,15 +31,17 @@ def assumed_ingredient(base: Ingredient, lot: LotRecord) -> Ingredient:
     sourced_values = [SourcedValue(**load) for load in json.loads(lot.contents)]
     if not sourced_values:
         return base
-    kept = {name: each for name, each in base.values.items() if name in LABELS}
+    kept = {name: sourced_value for name, sourced_value in base.values.items() if name in LABELS}
     values = {**kept, **{sourced_value.name: sourced_value for sourced_value in sourced_values}}
     return replace(base, values=values, composition=composition_from_values(values, base.kind))
 
 
 def as_it_is(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
     """Return a lot with its readings taken in; raises ImpossibleMeasurement."""
-    found = lot_of(assumed_ingredient(base, lot), [LotReading(reading.what, reading.value, reading.sd) for reading in readings], lot.name)
-    return replace(found, ingredient=replace(found.ingredient, lot_hours=hours_since(lot.made_at)))
+    adjusted = lot_of(
+        assumed_ingredient(base, lot), [LotReading(reading.what, reading.value, reading.sd) for reading in readings], lot.name
+    )
+    return replace(adjusted, ingredient=replace(adjusted.ingredient, lot_hours=hours_since(lot.made_at)))
 
 
 def as_kept(base: Ingredient, lot: LotRecord, readings: Sequence[ReadingRecord]) -> Lot:
@@ -86,10 +88,10 @@ def with_lots_named(conn: sqlite3.Connection, spec: SpecFile, made: MadeEntry) -
         ]
 
     spec = spec.model_copy(update={"pours": named(spec.pours)})
-    told = {pour.ingredient: pour.lot for pour in named(poured) if isinstance(pour.ingredient, str) and pour.lot}
+    lot_names = {pour.ingredient: pour.lot for pour in named(poured) if isinstance(pour.ingredient, str) and pour.lot}
     changes: dict[str, object] = {} if made.poured is None else {"poured": named(made.poured)}
-    if told.keys() - made.lots.keys():
-        changes["lots"] = {**told, **made.lots}
+    if lot_names.keys() - made.lots.keys():
+        changes["lots"] = {**lot_names, **made.lots}
     return spec, made.model_copy(update=changes)
 
 
@@ -99,6 +101,6 @@ def hours_since(time: str) -> float:
 
 
 def _with_readings(conn: sqlite3.Connection, found: Mapping[Key, LotRecord]) -> dict[Key, tuple[LotRecord, Lot]]:
-    readings = lots.readings_of(conn, (each.id for each in found.values()))
-    bases = ingredients.some(conn, (each.slug for each in found.values()))
-    return {key: (each, as_kept(bases[each.slug], each, readings.get(each.id, []))) for key, each in found.items()}
+    readings = lots.readings_of(conn, (record.id for record in found.values()))
+    bases = ingredients.some(conn, (record.slug for record in found.values()))
+    return {key: (record, as_kept(bases[record.slug], record, readings.get(record.id, []))) for key, record in found.items()}

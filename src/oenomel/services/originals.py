@@ -33,25 +33,25 @@ from oenomel.store.stock import in_stock
 
 def add_flight(conn: sqlite3.Connection, body: OriginalsFlightEntry, conditions: Conditions) -> OriginalsFlightReport:
     """Put originals into the book as the trials of one drink, to be tasted blind, and say what a glass of each takes."""
-    made = resolve(conn, *body.specs)
+    built = resolve(conn, *body.specs)
     with transaction(conn):
         names = [spec.name for spec in body.specs]
         drink_id = drinks.add(conn, " · ".join(names)[:200], body.wish.family)
         trials: list[int] = []
-        for spec, drink in zip(body.specs, made, strict=True):
+        for spec, drink in zip(body.specs, built, strict=True):
             forecast = forecast_report(forecast_of(drink, conditions, typical_ranges_for(conn, drink.family))).model_dump_json()
             how = with_conditions(MadeEntry(), conditions).model_dump_json(exclude_defaults=True)
             parent = trials[0] if trials else None
             text = spec.model_dump_json(exclude_unset=True)
             trials.append(drinks.keep_trial(conn, drink_id, parent, spec.name, "An original, as it was proposed.", text, forecast, how))
         kept.mark(conn, drink_id, body.wish.model_dump_json())
-        needed = to_get(made, in_stock(conn))
+        needed = to_get(built, in_stock(conn))
         return OriginalsFlightReport(
             drink_id=drink_id,
             trials=trials,
             to_buy=list(needed.to_buy),
             to_prepare=list(needed.to_prepare),
-            fruit=[f"{each.pieces} × {each.fruit.name}" for each in fruit_tonight([(drink, 1) for drink in made], {}, {})],
+            fruit=[f"{fruit.pieces} × {fruit.fruit.name}" for fruit in fruit_tonight([(drink, 1) for drink in built], {}, {})],
         )
 
 

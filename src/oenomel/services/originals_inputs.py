@@ -59,10 +59,10 @@ def kinship_of(conn: sqlite3.Connection) -> KinshipTable:
 
 def wants_using_up(conn: sqlite3.Connection) -> frozenset[str]:
     """Return what has stood for half of the time that it keeps, or longer."""
-    found, known = set(), ingredients.larder(conn)
+    slugs, known = set(), ingredients.larder(conn)
     for lot in lots.open_lots(conn):
         keeps = shelf_life_h(known[lot.slug]) if lot.slug in known else None
         age = (datetime.now(UTC) - datetime.fromisoformat(lot.made_at)).total_seconds() / 3600
         if keeps is not None and age >= SOON * keeps:
-            found.add(lot.slug)
-    return frozenset(found)
+            slugs.add(lot.slug)
+    return frozenset(slugs)

@@ -48,14 +48,16 @@ from oenomel.store.stock import in_stock
 def list_preparations(conn: sqlite3.Connection, conditions: Conditions) -> list[PreparationSummary]:
     """Return what the bar knows how to make."""
     kept = preparations.all_preparations(conn)
-    known = ingredients.some(conn, {each.slug for each in kept})
-    left: dict[str, list[LotRecord]] = {}
+    known = ingredients.some(conn, {record.slug for record in kept})
+    open_lots: dict[str, list[LotRecord]] = {}
     for lot in lots.open_lots(conn):
-        left.setdefault(lot.slug, []).append(lot)
+        open_lots.setdefault(lot.slug, []).append(lot)
     pars, poured = menu_entries.pars(conn), todays_list(conn, conditions).drinks_pouring
     reports = (
-        read_or_none(_summary, conn, each, known[each.slug], left.get(each.slug, []), pars.get(each.slug), poured.get(each.slug, 0))
-        for each in kept
+        read_or_none(
+            _summary, conn, record, known[record.slug], open_lots.get(record.slug, []), pars.get(record.slug), poured.get(record.slug, 0)
+        )
+        for record in kept
     )
     return [report for report in reports if report is not None]
 
@@ -77,11 +79,11 @@ def scale_preparation(conn: sqlite3.Connection, body: ScaleEntry) -> Preparation
     """Return the same preparation for what is on hand of one of its lines."""
     if body.line >= len(body.file.lines):
         raise SpecError("line", f"there is no line {body.line}; the preparation has {len(body.file.lines)}, counted from 0")
-    told = _preparation(conn, body.file, "")
-    now_amount = told.lines[body.line].amount
+    preparation = _preparation(conn, body.file, "")
+    now_amount = preparation.lines[body.line].amount
     if now_amount <= 0:
         raise OutOfRange("the amount", now_amount, 0, 1_000_000)
-    larger = scaled(told, body.amount / now_amount)
+    larger = scaled(preparation, body.amount / now_amount)
     content = body.file.model_dump()
     for entry, line in zip(content["lines"], larger.lines, strict=True):
         entry["amount"] = round(line.amount, 3)
@@ -114,9 +116,9 @@ def change_preparation(
         record = preparations.get(conn, slug)
         check_revision(read, file.name, record.content)
         outcome = prepared(_preparation(conn, file, slug))
-        made = ingredients.get(conn, slug)
-        if made.origin == "house" and any(value.source_kind == "house-made" for value in made.values.values()):
-            ingredients.put(conn, replace(outcome.ingredient(slug, made.name, made), origin="house"))
+        ingredient = ingredients.get(conn, slug)
+        if ingredient.origin == "house" and any(value.source_kind == "house-made" for value in ingredient.values.values()):
+            ingredients.put(conn, replace(outcome.ingredient(slug, ingredient.name, ingredient), origin="house"))
         preparations.put(conn, PreparationRecord(slug, file.model_dump_json(exclude_unset=True), record.origin))
         return get_preparation(conn, slug, conditions)
 
@@ -145,20 +147,22 @@ def make_preparation(conn: sqlite3.Connection, slug: str, body: MakingEntry, con
         )
         lot_id = lots.add(conn, record)
     alone = _alone(conn, slug, conditions)
-    headline = making_headline(base.composition, outcome.composition, [(listed.name, each) for listed, each in alone])
-    return MadeReport(lot_id=lot_id, name=name, headline=headline, follows=[_follow(*each) for each in alone])
+    headline = making_headline(base.composition, outcome.composition, [(listed.name, todays) for listed, todays in alone])
+    return MadeReport(lot_id=lot_id, name=name, headline=headline, follows=[_follow(*pair) for pair in alone])
 
 
 def list_follows(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> list[FollowReport]:
     """Return what today's lot of an ingredient, alone, does to the drinks of the list."""
     ingredients.get(conn, slug)
-    return [_follow(*each) for each in _alone(conn, slug, conditions)]
+    return [_follow(*pair) for pair in _alone(conn, slug, conditions)]
 
 
 def adjust_to_brix(body: BrixEntry) -> AdjustmentReport:
     """Sugar or water that brings a liquid to a °Bx."""
-    found = to_brix(body.weight_g, body.weight_g * body.brix / 100, body.wanted_brix)
-    return AdjustmentReport(additions=[WeighedAdditionReport.model_validate(addition) for addition in found.additions], words=found.words)
+    adjustment = to_brix(body.weight_g, body.weight_g * body.brix / 100, body.wanted_brix)
+    return AdjustmentReport(
+        additions=[WeighedAdditionReport.model_validate(addition) for addition in adjustment.additions], words=adjustment.words
+    )
 
 
 def adjust_to_acid(conn: sqlite3.Connection, body: AcidAdjustmentEntry) -> AdjustmentReport:
@@ -166,22 +170,24 @@ def adjust_to_acid(conn: sqlite3.Connection, body: AcidAdjustmentEntry) -> Adjus
     juice, like = ingredients.get(conn, body.juice), ingredients.get(conn, body.like)
     today = todays_lots(conn, [body.juice]).get(body.juice)
     has = today[1].ingredient if today else juice
-    found = to_acid(has.composition, like.composition.acids, body.volume_ml, like.said)
-    return AdjustmentReport(additions=[WeighedAdditionReport.model_validate(addition) for addition in found.additions], words=found.words)
+    adjustment = to_acid(has.composition, like.composition.acids, body.volume_ml, like.said)
+    return AdjustmentReport(
+        additions=[WeighedAdditionReport.model_validate(addition) for addition in adjustment.additions], words=adjustment.words
+    )
 
 
 def find_for_the_pot(conn: sqlite3.Connection, q: Plain) -> list[KitchenFound]:
     """Return what can go into a pot, by any word for it, best first: of what fits alike, dry and fresh goods before the larder."""
-    found = [
-        (tier, 0, KitchenFound(what=each.slug, name=each.name, note=_note(each), sure=tier <= Tier.ANY_ORDER))
-        for each, tier in goods_found(q)
+    matches = [
+        (tier, 0, KitchenFound(what=good.slug, name=good.name, note=_note(good), sure=tier <= Tier.ANY_ORDER))
+        for good, tier in goods_found(q)
     ]
     index = ingredients.names(conn)
-    found += [
-        (each.tier, 1, KitchenFound(what=each.slug, name=each.name, note="from the larder", sure=each.tier <= Tier.ANY_ORDER))
-        for each in index.find(q, in_stock(conn))
+    matches += [
+        (match.tier, 1, KitchenFound(what=match.slug, name=match.name, note="from the larder", sure=match.tier <= Tier.ANY_ORDER))
+        for match in index.find(q, in_stock(conn))
     ]
-    return [each for *_, each in sorted(found, key=lambda each: each[:2])[:8]]
+    return [match for *_, match in sorted(matches, key=lambda each: each[:2])[:8]]
 
 
 def put_good_price(conn: sqlite3.Connection, slug: str, body: GoodPriceEntry) -> None:
@@ -202,7 +208,7 @@ def _preparation(conn: sqlite3.Connection, file: PreparationFile, itself: str) -
 
 def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str, known: Known) -> None:
     """Raise where something that goes in is itself made of what this makes."""
-    recipes = {each.slug: each.content for each in preparations.all_preparations(conn)}
+    recipes = {record.slug: record.content for record in preparations.all_preparations(conn)}
     waiting = [(i, line.what.slug) for i, line in enumerate(preparation.lines) if isinstance(line.what, Ingredient)]
     while waiting:
         i, slug = waiting.pop()
@@ -212,7 +218,7 @@ def _no_circle(conn: sqlite3.Connection, preparation: Preparation, itself: str, 
         content = recipes.pop(slug, None)
         if content is not None:
             inside = (known(line.what) for line in PreparationFile.model_validate_json(content).lines if isinstance(line.what, str))
-            waiting += [(i, each.slug) for each in inside if each is not None]
+            waiting += [(i, ingredient.slug) for ingredient in inside if ingredient is not None]
 
 
 def _called(conn: sqlite3.Connection, name: str) -> str:
@@ -223,8 +229,8 @@ def _called(conn: sqlite3.Connection, name: str) -> str:
     matches = ingredients.names(conn).find(name)
     if not matches:
         return ""
-    made = ingredients.get(conn, matches[0].slug)
-    return made.slug if folded(name) in map(folded, (made.name, *made.also)) else ""
+    ingredient = ingredients.get(conn, matches[0].slug)
+    return ingredient.slug if folded(name) in map(folded, (ingredient.name, *ingredient.also)) else ""
 
 
 def _answer(conn: sqlite3.Connection, outcome: Outcome) -> PreparationAnswer:
@@ -267,7 +273,7 @@ def _alone(conn: sqlite3.Connection, slug: str, conditions: Conditions) -> list[
         return []
     lot = {slug: today.lots[slug][1].ingredient}
     pouring = [drink for drink in today.drinks if any(pour.ingredient.slug == slug for pour in drink.written.pours)]
-    return [(each, todays_drink(each.today.written, each.today.written, lot)) for each in pouring]
+    return [(listed_drink, todays_drink(listed_drink.today.written, listed_drink.today.written, lot)) for listed_drink in pouring]
 
 
 def _follow(listed: ListedDrink, alone: TodaysDrink) -> FollowReport:

@@ -21,14 +21,14 @@ from oenomel.store import ingredients
 
 def read_recipe_text(conn: sqlite3.Connection, body: RecipeTextRequest) -> ReadReport:
     """Return a recipe as a spec, with what each of its lines was taken for."""
-    mended = {text: Mended(**each.model_dump()) for text, each in body.mended.items()}
+    mended = {text: Mended(**entry.model_dump()) for text, entry in body.mended.items()}
     return read_text(body.text, ingredients.names(conn), lambda slug: _one(conn, slug), mended)
 
 
 def write_recipe(conn: sqlite3.Connection, body: WriteRequest, conditions: Conditions) -> WrittenReport:
     """Return a drink in an open format, or as its card in one file."""
     (drink,) = resolve(conn, body.spec)
-    names = {slug: each.name for slug, each in ingredients.some(conn, slugs_of(body.spec)).items()}
+    names = {slug: ingredient.name for slug, ingredient in ingredients.some(conn, slugs_of(body.spec)).items()}
     if body.wanted == "html":
         text = card_file(body.spec, forecast_of(drink, conditions), day_words(datetime.now().astimezone().date()), body.notes)
         return WrittenReport(text=text, file_name=f"{slug_for(body.spec.name)}.html")

@@ -101,18 +101,18 @@ def next_glasses(conn: sqlite3.Connection, sitting_id: int) -> TriangleReport:
     with transaction(conn):
         sitting = sensory.sitting(conn, sitting_id)
         before = sensory.triangles_of(conn, sitting_id)
-        waiting = [each for each in before if each.found is None]
+        waiting = [triangle for triangle in before if triangle.found is None]
         if waiting:
-            return triangle_report(waiting[0], sum(each.taster == waiting[0].taster for each in before))
+            return triangle_report(waiting[0], sum(triangle.taster == waiting[0].taster for triangle in before))
         taster = turn_of(sitting, before)
         if not taster:
             raise RecordConflict("everyone in this sitting has had all his triangles: begin another one")
         jugs = jugs_of(conn, sitting)
-        left = left_after(jugs, [triangle_of(each) for each in before])
-        drawn = next_triangle(jugs, threshold_on(conn, taster, jugs.matter), left, random.Random(secrets.randbits(64)))
+        blends = left_after(jugs, [triangle_of(triangle) for triangle in before])
+        drawn = next_triangle(jugs, threshold_on(conn, taster, jugs.matter), blends, random.Random(secrets.randbits(64)))
         record = TriangleRecord(sitting_id, taster, drawn.steps, drawn.less_parts, drawn.more_parts, drawn.odd, int(drawn.odd_is_more))
         triangle_id = sensory.add_triangle(conn, record)
-        return triangle_report(sensory.triangle(conn, triangle_id), 1 + sum(each.taster == taster for each in before))
+        return triangle_report(sensory.triangle(conn, triangle_id), 1 + sum(triangle.taster == taster for triangle in before))
 
 
 def get_key(conn: sqlite3.Connection, triangle_id: int) -> KeyReport:
@@ -136,8 +136,8 @@ def answer_triangle(conn: sqlite3.Connection, triangle_id: int, body: AnswerEntr
         raise SpecError("glass", "tell the glass that stands alone, or whether it was found")
     with transaction(conn):
         record = sensory.triangle(conn, triangle_id)
-        found = record.odd == body.glass if body.found is None else body.found
-        sensory.answer_triangle(conn, triangle_id, body.glass, found=found)
+        is_right = record.odd == body.glass if body.found is None else body.found
+        sensory.answer_triangle(conn, triangle_id, body.glass, found=is_right)
         sitting = sensory.sitting(conn, record.sitting_id)
         if not turn_of(sitting, sensory.triangles_of(conn, sitting.id)):
             sensory.end_sitting(conn, sitting.id)
@@ -166,10 +166,10 @@ def take_sitting_back(conn: sqlite3.Connection, sitting_id: int) -> None:
 
 def ask_exercise(conn: sqlite3.Connection, body: ExerciseEntry, conditions: Conditions) -> ExerciseReport:
     """Return an exercise out of the book, not one of the last dozen where there are others."""
-    book = resolve(conn, *(parse_spec(each.spec) for each in drinks.finished(conn)))
+    book = resolve(conn, *(parse_spec(record.spec) for record in drinks.finished(conn)))
     larder, stocked = ingredients.larder(conn), in_stock(conn)
     with transaction(conn):
-        lately = {(each.title, each.question) for each in sensory.exercises_of(conn, body.taster)[:LATELY]}
+        lately = {(record.title, record.question) for record in sensory.exercises_of(conn, body.taster)[:LATELY]}
         for _ in range(NEW_TRIES):
             drawn = exercise(body.kind, book, larder, stocked, conditions, secrets.randbits(32))
             question = _question(drawn)

@@ -38,7 +38,7 @@ def batch_now(conn: sqlite3.Connection, entry: BatchEntry, conditions: Condition
 def pours_of(conn: sqlite3.Connection, poured: Sequence[PouredEntry]) -> list[Pour]:
     """Return what is in a bottle, for the core; raises SpecError naming what isn't in the larder."""
     (drink,) = resolve(conn, poured_spec(list(poured)))
-    return [pour.at(each.ml) for pour, each in zip(drink.pours, poured, strict=True)]
+    return [pour.at(entry.ml) for pour, entry in zip(drink.pours, poured, strict=True)]
 
 
 def contents_text(pours: Sequence[Pour]) -> str:
@@ -69,16 +69,16 @@ def report_of(conn: sqlite3.Connection, batch_id: int) -> KeptBatchReport:
     names, every = dict(drinks.names(conn)), {batch.id: batch for batch in batches.all_batches(conn)}
     has = left_composition(record)
     poured = [PouredEntry.model_validate(load) for load in json.loads(record.poured)]
-    slugs = {each.ingredient for each in poured if isinstance(each.ingredient, str)}
-    known = {slug: each.name for slug, each in ingredients.some(conn, slugs).items()}
+    slugs = {entry.ingredient for entry in poured if isinstance(entry.ingredient, str)}
+    known = {slug: ingredient.name for slug, ingredient in ingredients.some(conn, slugs).items()}
     return KeptBatchReport(
         **_summary(record, names, every),
         container_ml=record.container_ml,
         sugar=has.sugar,
         acid=has.acid,
         recipe=LevelsReport.model_validate_json(record.recipe),
-        poured=[PouredReport(name=_name(each, known), ml=each.ml, lot=each.lot or "") for each in poured],
-        log=[LogReport.model_validate(each) for each in batches.log(conn, batch_id)],
+        poured=[PouredReport(name=_name(entry, known), ml=entry.ml, lot=entry.lot or "") for entry in poured],
+        log=[LogReport.model_validate(log_record) for log_record in batches.log(conn, batch_id)],
         descends=[_descent(every[key], share) for key, share in shares(_fillings(every), record.id)],
         label=LabelReport.model_validate_json(record.label),
         note=record.note,
@@ -102,7 +102,7 @@ def _summary(record: BatchRecord, names: dict[int, str], every: dict[int, BatchR
         "serves_left": serves_in(record.left_ml, record.serve_ml),
         "abv": left_composition(record).abv,
         "wood": bool(record.wood),
-        "descent": descent_words({key: each.name for key, each in every.items()}, shares(_fillings(every), record.id)),
+        "descent": descent_words({key: one_batch.name for key, one_batch in every.items()}, shares(_fillings(every), record.id)),
     }
 
 
@@ -113,7 +113,7 @@ def _descent(record: BatchRecord, share: float) -> DescentReport:
 
 
 def _fillings(every: dict[int, BatchRecord]) -> dict[int, Filling]:
-    return {key: Filling(key, _new_ml(each), each.older_id, each.older_ml) for key, each in every.items()}
+    return {key: Filling(key, _new_ml(record), record.older_id, record.older_ml) for key, record in every.items()}
 
 
 def _new_ml(record: BatchRecord) -> float:

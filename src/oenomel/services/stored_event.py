@@ -81,7 +81,7 @@ def poured_trial(conn: sqlite3.Connection, drink_id: int) -> tuple[TrialRecord, 
     """Return the trial that is poured of a drink, without the lots of its day: the newest that is finished, else the newest; None where
     there is none.
     """
-    finished = next((each for each in drinks.finished(conn) if each.drink_id == drink_id), None)
+    finished = next((record for record in drinks.finished(conn) if record.drink_id == drink_id), None)
     trial = finished or drinks.latest_trials(conn, [drink_id]).get(drink_id)
     if trial is None:
         return None
@@ -109,27 +109,27 @@ def evening_report(conn: sqlite3.Connection, conditions: Conditions) -> EveningR
     hour, now = moment_of(entry.at), datetime.now(UTC)
     ahead_h = max(0.0, (hour - now).total_seconds() / 3600)
     told_of = [(drink, read_or_none(_placed, conn, drink, conditions)) for drink in entry.drinks]
-    placed = [each for _, each in told_of if each is not None]
+    placed = [placed_task for _, placed_task in told_of if placed_task is not None]
     lost = len(told_of) - len(placed)
-    evening = _with_keys([each.planned for each in placed])
-    stock = stock_of(conn, [each.drink for each in placed], ahead_h)
-    bought = shopping([each.of for each in evening], stock, crates_of(lots.open_lots(conn)), conditions)
+    evening = _with_keys([placed_task.planned for placed_task in placed])
+    stock = stock_of(conn, [placed_task.drink for placed_task in placed], ahead_h)
+    bought = shopping([evening_drink.of for evening_drink in evening], stock, crates_of(lots.open_lots(conn)), conditions)
     tasks = schedule(tasks_for(evening, _to_make(conn, bought), bought), entry.hands)
     done = events.ticked(conn)
     before_hour = (now - hour).total_seconds() / 60
-    told = [_task(task, hour, before_hour, done=f"task {task.task.key}" in done) for task in tasks]
-    lines = [BoughtReport.model_validate(each).model_copy(update={"done": f"bought {each.key}" in done}) for each in bought]
+    reports = [_task(task, hour, before_hour, done=f"task {task.task.key}" in done) for task in tasks]
+    lines = [BoughtReport.model_validate(purchase).model_copy(update={"done": f"bought {purchase.key}" in done}) for purchase in bought]
     state = "past" if hour < now else "ahead"
     return EveningReport(
         evening=entry,
         state=state,
         told_at=clock.now(),
-        headline=_headline(entry, hour, told, past=state == "past"),
-        warnings=[*_lost_words(lost), *_warnings(conn, placed, told, hour, ahead_h, past=state == "past")],
-        drinks=[_drink(each) for each in placed],
-        tasks=told,
+        headline=_headline(entry, hour, reports, past=state == "past"),
+        warnings=[*_lost_words(lost), *_warnings(conn, placed, reports, hour, ahead_h, past=state == "past")],
+        drinks=[_drink(placed_task) for placed_task in placed],
+        tasks=reports,
         bought=lines,
-        cost=sum(each.cost or 0.0 for each in bought),
+        cost=sum(purchase.cost or 0.0 for purchase in bought),
         currency=menu_entries.currency(conn),
     )
 
@@ -142,7 +142,7 @@ def _placed(conn: sqlite3.Connection, entry: EveningDrinkEntry, conditions: Cond
     (drink,) = resolve(conn, of_todays_lots(named))
     kept = None
     if entry.batch_id is not None:
-        kept = next((each for each in batches.open_batches(conn) if each.id == entry.batch_id), None)
+        kept = next((record for record in batches.open_batches(conn) if record.id == entry.batch_id), None)
     from_batch = 0 if kept is None else min(entry.serves, serves_in(kept.left_ml, kept.serve_ml))
     to_make = entry.serves - from_batch
     batch, fault = None, ""
@@ -164,17 +164,17 @@ def _with_keys(evening: list[EveningDrink]) -> list[EveningDrink]:
     """Drinks of one name are told apart by their number, so that no two tasks have one key."""
     seen: Counter[str] = Counter()
     keyed = []
-    for each in evening:
-        name = each.of.drink.name
+    for evening_drink in evening:
+        name = evening_drink.of.drink.name
         seen[name] += 1
-        keyed.append(each if seen[name] == 1 else replace(each, key=f"{name} ({seen[name]})"))
+        keyed.append(evening_drink if seen[name] == 1 else replace(evening_drink, key=f"{name} ({seen[name]})"))
     return keyed
 
 
 def _to_make(conn: sqlite3.Connection, bought: tuple[Purchase, ...]) -> list[ToMake]:
-    wanted = {each.slug: each for each in bought if each.source == "stillroom"}
+    wanted = {purchase.slug: purchase for purchase in bought if purchase.source == "stillroom"}
     kept = [preparation for preparation in preparations.all_preparations(conn) if preparation.slug in wanted] if wanted else []
-    read = {each.slug: read_or_none(PreparationFile.model_validate_json, each.content) for each in kept}
+    read = {record.slug: read_or_none(PreparationFile.model_validate_json, record.content) for record in kept}
     files = {slug: file for slug, file in read.items() if file is not None}
     steps = {slug: [KitchenStep(step.do, step.minutes) for step in file.steps] for slug, file in files.items()}
     return [to_make(ingredients.get(conn, slug), wanted[slug].ml, of) for slug, of in steps.items()]
@@ -212,12 +212,16 @@ def _headline(entry: EveningEntry, hour: datetime, tasks: list[TaskReport], *, p
     serves = sum(drink.serves for drink in entry.drinks)
     if not tasks:
         return f"At {when}. Put its drinks on the list, and it is worked backwards from there."
-    left = [task for task in tasks if not task.done]
-    if not left:
+    reports = [task for task in tasks if not task.done]
+    if not reports:
         return f"{serves} serves at {when}. Everything is done."
-    late = sum(each.late for each in left)
-    first = moment_of(min(each.begins_at for each in left))
-    rest = f"{len(left)} of {len(tasks)} things are still to be done" if len(left) < len(tasks) else f"{len(tasks)} things are to be done"
+    late = sum(report.late for report in reports)
+    first = moment_of(min(report.begins_at for report in reports))
+    rest = (
+        f"{len(reports)} of {len(tasks)} things are still to be done"
+        if len(reports) < len(tasks)
+        else f"{len(tasks)} things are to be done"
+    )
     behind = f"; {late} of them {'is' if late == 1 else 'are'} late" if late else f"; the next begins at {_clock(first)}"
     return f"{serves} serves at {when}. {rest}{behind}."
 
@@ -225,8 +229,8 @@ def _headline(entry: EveningEntry, hour: datetime, tasks: list[TaskReport], *, p
 def _warnings(
     conn: sqlite3.Connection, placed: list[_Placed], tasks: list[TaskReport], hour: datetime, ahead_h: float, *, past: bool
 ) -> list[str]:
-    faults = [each.fault for each in placed if each.fault]
-    faults += [f"{each.drink.name}: {each.batch.fit.words}" for each in placed if each.batch is not None and not each.batch.fit.fits]
+    faults = [drink.fault for drink in placed if drink.fault]
+    faults += [f"{drink.drink.name}: {drink.batch.fit.words}" for drink in placed if drink.batch is not None and not drink.batch.fit.fits]
     if past:
         return faults
     now = datetime.now(UTC)
@@ -238,14 +242,17 @@ def _warnings(
             f"By this plan {first.words[:1].lower() + first.words[1:]} had to begin at {_clock(began)}: "
             "take another pair of hands, chill in ice water, or serve more of it made singly."
         )
-    for each in placed:
-        if each.kept is not None and each.from_batch and moment_of(each.kept.use_by, TEN_YEARS) < hour:
-            faults.append(f"{each.kept.name} is to be used by {_clock(moment_of(each.kept.use_by, TEN_YEARS))}: it is too old by then.")
-        if each.kept is not None and each.from_batch and each.to_make:
+    for placed_task in placed:
+        if placed_task.kept is not None and placed_task.from_batch and moment_of(placed_task.kept.use_by, TEN_YEARS) < hour:
             faults.append(
-                f"{each.kept.name} gives {serves_words(each.from_batch)} of the {each.entry.serves}; {each.to_make} are still to be made."
+                f"{placed_task.kept.name} is to be used by {_clock(moment_of(placed_task.kept.use_by, TEN_YEARS))}: it is too old by then."
             )
-    slugs = {pour.ingredient.slug for each in placed for pour in each.drink.pours if each.to_make}
+        if placed_task.kept is not None and placed_task.from_batch and placed_task.to_make:
+            faults.append(
+                f"{placed_task.kept.name} gives {serves_words(placed_task.from_batch)} of the {placed_task.entry.serves}; "
+                f"{placed_task.to_make} are still to be made."
+            )
+    slugs = {pour.ingredient.slug for drink in placed for pour in drink.drink.pours if drink.to_make}
     for record, lot in todays_lots(conn, slugs).values():
         hours = hours_since(record.made_at) + ahead_h
         if is_past_shelf_life(lot.ingredient, hours):

@@ -117,9 +117,9 @@ def triangle_report(record: TriangleRecord, number: int) -> TriangleReport:
 def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingReport:
     """Return a sitting as it stands."""
     jugs, triangles = jugs_of(conn, record), sensory.triangles_of(conn, record.id)
-    left = left_after(jugs, [triangle_of(triangle) for triangle in triangles])
-    waiting = [each for each in triangles if each.found is None]
-    own = [each for each in triangles if waiting and each.taster == waiting[0].taster]
+    blends = left_after(jugs, [triangle_of(triangle) for triangle in triangles])
+    waiting = [triangle for triangle in triangles if triangle.found is None]
+    own = [triangle for triangle in triangles if waiting and triangle.taster == waiting[0].taster]
     return SittingReport(
         id=record.id,
         matter=jugs.matter,
@@ -127,10 +127,10 @@ def sitting_report(conn: sqlite3.Connection, record: SittingRecord) -> SittingRe
         rounds=record.rounds,
         alone=bool(record.alone),
         glass_ml=jugs.glass_ml,
-        less=_jug_report(jugs.less, left.less_ml),
-        more=_jug_report(jugs.more, left.more_ml),
+        less=_jug_report(jugs.less, blends.less_ml),
+        more=_jug_report(jugs.more, blends.more_ml),
         turns=[_turn(conn, jugs, name, triangles) for name in json.loads(record.tasters)],
-        next=turn_of(record, triangles) if can_pour(jugs, left) else "",
+        next=turn_of(record, triangles) if can_pour(jugs, blends) else "",
         open=triangle_report(waiting[0], len(own)) if waiting else None,
         ended=record.ended_at is not None,
         before=list(before_sitting(jugs.matter)),
@@ -141,13 +141,14 @@ def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
     """Return what is known of a tongue."""
     answered = sensory.triangles_of_taster(conn, taster)
     exercises = [exercise for exercise in sensory.exercises_of(conn, taster) if exercise.score is not None]
-    scores = {kind: [each.score or 0.0 for each in exercises if each.kind == kind] for kind in EXERCISES}
+    scores = {kind: [record.score or 0.0 for record in exercises if record.kind == kind] for kind in EXERCISES}
     return TongueReport(
         taster=taster,
         tasters=sensory.tasters(conn),
-        thresholds=[_threshold(matter, [each for of, each in answered if of == matter]) for matter in ATTRIBUTES],
+        thresholds=[_threshold(matter, [record for of, record in answered if of == matter]) for matter in ATTRIBUTES],
         exercises=[
-            DoneReport(kind=kind, answered=len(each), right=sum(each) / len(each) if each else 0.0) for kind, each in scores.items()
+            DoneReport(kind=kind, answered=len(results), right=sum(results) / len(results) if results else 0.0)
+            for kind, results in scores.items()
         ],
         week=_week(conn, taster),
         sittings=[sitting.id for sitting in sensory.open_sittings(conn) if not taster or taster in json.loads(sitting.tasters)],
@@ -155,10 +156,10 @@ def tongue_report(conn: sqlite3.Connection, taster: str) -> TongueReport:
 
 
 def _answers(conn: sqlite3.Connection, taster: str) -> dict[Attribute, list[TriangleAnswer]]:
-    found: dict[Attribute, list[TriangleAnswer]] = {matter: [] for matter in ATTRIBUTES}
-    for matter, each in sensory.triangles_of_taster(conn, taster):
-        found[_matter(matter)].append(_answer(each))
-    return found
+    answers: dict[Attribute, list[TriangleAnswer]] = {matter: [] for matter in ATTRIBUTES}
+    for matter, record in sensory.triangles_of_taster(conn, taster):
+        answers[_matter(matter)].append(_answer(record))
+    return answers
 
 
 def _answer(record: TriangleRecord) -> TriangleAnswer:
@@ -194,8 +195,8 @@ def _week(conn: sqlite3.Connection, taster: str) -> WeekReport | None:
     if began is None:
         return None
     done: dict[tuple[str, str], int] = {}
-    for matter, each in sensory.triangles_of_taster(conn, taster):
-        if each.asked_at >= began:
+    for matter, triangle in sensory.triangles_of_taster(conn, taster):
+        if triangle.asked_at >= began:
             done["triangle", matter] = done.get(("triangle", matter), 0) + 1
     for record in sensory.exercises_of(conn, taster):
         if record.score is not None and record.asked_at >= began:
@@ -206,12 +207,12 @@ def _week(conn: sqlite3.Connection, taster: str) -> WeekReport | None:
 
 def _turn(conn: sqlite3.Connection, jugs: Jugs, taster: str, triangles: Sequence[TriangleRecord]) -> TurnReport:
     own = [triangle for triangle in triangles if triangle.taster == taster and triangle.found is not None]
-    grams = sum(alcohol_g(jugs, triangle_of(each)) for each in own)
+    grams = sum(alcohol_g(jugs, triangle_of(record)) for record in own)
     known = threshold_on(conn, taster, jugs.matter)
     worth_it = worth_going_on(known, [distance.steps for distance in jugs.distances()])
-    found = sum(bool(each.found) for each in own)
+    right_count = sum(bool(record.found) for record in own)
     words = list(sitting_words(len(own), grams, worth_it=worth_it))
-    return TurnReport(taster=taster, answered=len(own), found=found, alcohol_g=grams, words=words)
+    return TurnReport(taster=taster, answered=len(own), found=right_count, alcohol_g=grams, words=words)
 
 
 def _jug_report(jug: Jug, left_ml: float) -> JugReport:

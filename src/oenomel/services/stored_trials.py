@@ -44,15 +44,15 @@ class KeptTrial:
 
 def kept_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
     """Trials with their drinks, in their order."""
-    made = [MadeEntry.model_validate_json(record.made) for record in records]
+    entries = [MadeEntry.model_validate_json(record.made) for record in records]
     try:
-        specs = [as_poured(parse_spec(record.spec), each) for record, each in zip(records, made, strict=True)]
+        specs = [as_poured(parse_spec(record.spec), entry) for record, entry in zip(records, entries, strict=True)]
         drinks_made = resolve(conn, *specs)
     except SpecError:
         # In files of earlier versions a bottle may be gone that was really poured: what was written still holds.
         specs = [plain_spec(parse_spec(record.spec)) for record in records]
         drinks_made = resolve(conn, *specs)
-    return [KeptTrial(*each) for each in zip(records, specs, drinks_made, made, strict=True)]
+    return [KeptTrial(*columns) for columns in zip(records, specs, drinks_made, entries, strict=True)]
 
 
 def readable_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) -> list[KeptTrial]:
@@ -61,7 +61,7 @@ def readable_trials(conn: sqlite3.Connection, records: Sequence[TrialRecord]) ->
         return kept_trials(conn, records)
     except UNREADABLE:
         readable = (read_or_none(kept_trials, conn, [record]) for record in records)
-        return [each for one in readable if one is not None for each in one]
+        return [trial for one in readable if one is not None for trial in one]
 
 
 def sheets_of(records: Sequence[TastingRecord], trials: Mapping[int, Drink]) -> list[Sheet]:
@@ -82,7 +82,7 @@ def tasted_of(conn: sqlite3.Connection, taster: str, but: int = 0) -> list[tuple
     trials = drinks.some_trials(conn, (sheet.trial_id for sheet in sheets))
     kept = {trial.record.id: trial for trial in readable_trials(conn, [trial for trial in trials if trial.drink_id != but])}
     records = [sheet for sheet in sheets if sheet.trial_id in kept]
-    homes = typical_ranges_for(conn, *{each.drink.family for each in kept.values()})
+    homes = typical_ranges_for(conn, *{kept_trial.drink.family for kept_trial in kept.values()})
     result = []
     for record in records:
         trial = kept[record.trial_id]

@@ -95,8 +95,8 @@ def _drink_and_aim(
 
 
 def _correctors(conn: sqlite3.Connection, slugs: list[str]) -> list[Ingredient]:
-    found = ingredients.some(conn, slugs)
-    if len(found) < len(set(slugs)):
+    larder = ingredients.some(conn, slugs)
+    if len(larder) < len(set(slugs)):
         # The refusal names the likeliest neighbour, so it needs to see them all.
-        found = ingredients.offered(conn)
-    return [found[slug] for slug in slugs]
+        larder = ingredients.offered(conn)
+    return [larder[slug] for slug in slugs]

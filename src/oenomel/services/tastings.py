@@ -54,10 +54,12 @@ def keep_sheets(conn: sqlite3.Connection, body: FlightEntry) -> FlightReport:
     ]
     with transaction(conn):
         kept = [tastings.add(conn, record) for record in records]
-        found = {
-            each.id: each for trial in {r.trial_id for r in records} for each in tastings.of_drink(conn, drinks.trial(conn, trial).drink_id)
+        sheets_by_id = {
+            sheet.id: sheet
+            for trial in {r.trial_id for r in records}
+            for sheet in tastings.of_drink(conn, drinks.trial(conn, trial).drink_id)
         }
-    return FlightReport(sheets=[sheet_report(found[each]) for each in kept])
+    return FlightReport(sheets=[sheet_report(sheets_by_id[sheet_id]) for sheet_id in kept])
 
 
 def list_tasters(conn: sqlite3.Connection) -> list[TasterReport]:
@@ -69,13 +71,13 @@ def get_palate(conn: sqlite3.Connection, taster: Annotated[Plain, Field(max_leng
     """Return a taster's palate, or the bar's for an empty name, and what it was learnt from."""
     tasted = tasted_of(conn, taster)
     why = [
-        f"{trial.name} ({record.tasted_at[:10]}{'' if taster else f', {record.taster}'}): {said or 'only words'}."
+        f"{trial.name} ({record.tasted_at[:10]}{'' if taster else f', {record.taster}'}): {impression or 'only words'}."
         for record, trial, _ in tasted
-        for said in [verdict_words(verdict_of(sheet_report(record)))]
+        for impression in [verdict_words(verdict_of(sheet_report(record)))]
     ]
     if len(tasted) >= tastings.MOST_SHEETS:
         why.append(f"Only the newest {tastings.MOST_SHEETS} sheets are counted.")
-    palate = learn([each for _, _, each in tasted], tongue=tongue_of(conn, taster))
+    palate = learn([tasting for _, _, tasting in tasted], tongue=tongue_of(conn, taster))
     return PalateReport(taster=taster, sheets=palate.sheets, sessions=palate.sessions, axes=list(palate_axes(palate)), why=why)
 
 
@@ -84,9 +86,13 @@ def list_part_tastings(conn: sqlite3.Connection, slug: str) -> list[IngredientNo
     ingredients.get(conn, slug)
     return [
         IngredientNoteReport(
-            id=each.id, taster=each.taster, tasted_at=each.tasted_at, words=WordsEntry.model_validate_json(each.words), amended=each.amended
+            id=record.id,
+            taster=record.taster,
+            tasted_at=record.tasted_at,
+            words=WordsEntry.model_validate_json(record.words),
+            amended=record.amended,
         )
-        for each in tastings.of_part(conn, slug)
+        for record in tastings.of_part(conn, slug)
     ]
 
 
@@ -115,17 +121,17 @@ def propose_next(
     drinks.get_trial(conn, drink_id, trial_id)
     kept = {kept_trial.record.id: kept_trial for kept_trial in kept_trials(conn, drinks.trials(conn, drink_id))}
     present = kept[trial_id]
-    sheets = sheets_of(tastings.of_drink(conn, drink_id), {key: each.drink for key, each in kept.items()})
+    sheets = sheets_of(tastings.of_drink(conn, drink_id), {key: trial.drink for key, trial in kept.items()})
     palate = None if body.palate is None else palate_of(conn, body.palate, but=drink_id)
     larder = ingredients.larder(conn)
     homes = typical_ranges_for(conn, present.drink.family)
     home = typical_range_for(present.drink, profile_of_made(present.drink, conditions), homes)
     joining = may_join(larder, in_stock(conn))
-    standing, found = proposals(
+    standing, all_proposals = proposals(
         sheets, present.drink, trial_id, joining, home, palate, conditions, body.grid, budget, tongue_of(conn, body.palate)
     )
-    figures = [profile_of_made(each.drink, conditions) for each in found]
-    return next_report(present.spec, present.drink, standing, found, figures)
+    figures = [profile_of_made(proposal.drink, conditions) for proposal in all_proposals]
+    return next_report(present.spec, present.drink, standing, all_proposals, figures)
 
 
 def reset_palate(conn: sqlite3.Connection, taster: str) -> None:

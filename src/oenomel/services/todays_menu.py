@@ -79,29 +79,29 @@ def todays_list(conn: sqlite3.Connection, conditions: Conditions, grid_ml: float
         specs.append(spec)
         written.append(drink)
     trials = readable
-    found = todays_lots(conn, {pour.ingredient.slug for drink in written for pour in drink.pours})
+    lots = todays_lots(conn, {pour.ingredient.slug for drink in written for pour in drink.pours})
     listed = []
     for trial, spec, drink in zip(trials, specs, written, strict=True):
-        own = {slug: each for slug, each in found.items() if any(pour.ingredient.slug == slug for pour in drink.pours)}
+        own = {slug: pair for slug, pair in lots.items() if any(pour.ingredient.slug == slug for pour in drink.pours)}
         read = {slug: lot.ingredient for slug, (_, lot) in own.items()}
         # What stays while a reading changes is worked out once: the drink as written, and of these lots unread.
-        place = (trial.spec, token, repr(conditions))
+        cache_key = (trial.spec, token, repr(conditions))
         cooked = tuple(sorted((slug, record.id, record.contents) for slug, (record, _) in own.items()))
-        held = tuple(sorted((slug, lot.ingredient.composition.row.tobytes()) for slug, (_, lot) in own.items()))
-        before = _once(place, partial(forecast_of, drink, conditions))
-        unread = _once((*place, cooked), partial(_unread, drink, own, conditions))
-        today = _once((*place, cooked, held, grid_ml), partial(todays_drink, before, unread, read, grid_ml))
+        lots_key = tuple(sorted((slug, lot.ingredient.composition.row.tobytes()) for slug, (_, lot) in own.items()))
+        before = _once(cache_key, partial(forecast_of, drink, conditions))
+        unread = _once((*cache_key, cooked), partial(_unread, drink, own, conditions))
+        today = _once((*cache_key, cooked, lots_key, grid_ml), partial(todays_drink, before, unread, read, grid_ml))
         listed.append(ListedDrink(trial.drink_id, trial.number, names[trial.drink_id], spec, drink, today))
     measured = [
         (slug, axis)
-        for slug, (_, lot) in found.items()
+        for slug, (_, lot) in lots.items()
         for axis in AXES
         for figure in lot.figures
         if figure.figure == axis and figure.measured is not None
     ]
     known = {pour.ingredient.slug: pour.ingredient for drink in written for pour in drink.pours}
-    worth = worth_measuring([each.today.present for each in listed], known.values(), measured)
-    return TodaysList(tuple(listed), found, tuple(worth), whole_book)
+    worth = worth_measuring([listed_drink.today.present for listed_drink in listed], known.values(), measured)
+    return TodaysList(tuple(listed), lots, tuple(worth), whole_book)
 
 
 def surer_words(axis: str, before: float, after: float) -> str:
@@ -138,9 +138,9 @@ def _once(key: tuple[object, ...], make: Callable[[], Kept]) -> Kept:
         if key in _kept:
             _kept.move_to_end(key)
             return cast("Kept", _kept[key])
-    made = make()
+    kept = make()
     with _lock:
-        _kept[key] = made
+        _kept[key] = kept
         while len(_kept) > MOST_KEPT:
             _kept.popitem(last=False)
-    return made
+    return kept

@@ -73,8 +73,10 @@ def mark_trial(conn: sqlite3.Connection, drink_id: int, trial_id: int, body: Mar
 def lay_side_by_side(conn: sqlite3.Connection, drink_id: int, body: ChosenTrials, conditions: Conditions) -> SideBySideReport:
     """Return two to four trials as poured, each beside the first; differences first."""
     chosen = kept_trials(conn, [drinks.get_trial(conn, drink_id, trial) for trial in body.trials])
-    made = [made_of(f"trial {each.record.number}", each.drink, each.made) for each in chosen]
-    return side_by_side_report(compare_trials(made, conditions, typical_ranges_for(conn, *{each.drink.family for each in chosen})))
+    trials = [made_of(f"trial {one_trial.record.number}", one_trial.drink, one_trial.made) for one_trial in chosen]
+    return side_by_side_report(
+        compare_trials(trials, conditions, typical_ranges_for(conn, *{one_trial.drink.family for one_trial in chosen}))
+    )
 
 
 def get_spec_cloud(conn: sqlite3.Connection, drink_id: int, conditions: Conditions) -> SpecCloudReport:
@@ -85,15 +87,15 @@ def get_spec_cloud(conn: sqlite3.Connection, drink_id: int, conditions: Conditio
         try:
             spec = plain_spec(parse_spec(record.spec))
             (drink,) = resolve(conn, spec)
-            told = record.id, record.name, spec
-            alone = spec_cloud_report(spec_cloud_of([drink], conditions), [drink], [told])
-            shown.append((drink, told, alone.points[0]))
+            own = record.id, record.name, spec
+            alone = spec_cloud_report(spec_cloud_of([drink], conditions), [drink], [own])
+            shown.append((drink, own, alone.points[0]))
         except DomainError as error:
             # Such a one is refused today; what an earlier version took can be taken out.
             broken.append(BrokenSpecReport(id=record.id, name=record.name, why=str(error)))
-    found = [drink for drink, _, _ in shown]
+    shown_drinks = [drink for drink, _, _ in shown]
     try:
-        report = spec_cloud_report(spec_cloud_of(found, conditions), found, [each for _, each, _ in shown])
+        report = spec_cloud_report(spec_cloud_of(shown_drinks, conditions), shown_drinks, [one_spec for _, one_spec, _ in shown])
     except DomainError as error:
         apart = [point for _, _, point in shown]
         report = SpecCloudReport(points=apart, middle=None, middle_figures=None, sentence=f"{str(error)[0].upper()}{str(error)[1:]}.")
@@ -119,8 +121,8 @@ def remove_cloud_spec(conn: sqlite3.Connection, drink_id: int, spec_id: int, con
 
 def sheet_report(record: TastingRecord) -> SheetReport:
     """Return a kept sheet with its verdict in words."""
-    told = {name: getattr(record, name) for name in SheetReport.model_fields if name not in ("words", "verdict")}
-    sheet = SheetReport(**told, words=WordsEntry.model_validate(json.loads(record.words)), verdict="")
+    fields = {name: getattr(record, name) for name in SheetReport.model_fields if name not in ("words", "verdict")}
+    sheet = SheetReport(**fields, words=WordsEntry.model_validate(json.loads(record.words)), verdict="")
     return sheet.model_copy(update={"verdict": sheet_words(sheet)})
 
 
@@ -128,32 +130,32 @@ def _trials(conn: sqlite3.Connection, drink_id: int, brief: BriefEntry) -> list[
     kept = readable_trials(conn, drinks.trials(conn, drink_id))
     further, marks = lineage.parents(conn, drink_id), lineage.marks(conn, drink_id)
     sheets, readings = tastings.of_drink(conn, drink_id), measurements.of_drink(conn, drink_id)
-    wanted = {each.record.id: _parent_ids(each, further) for each in kept}
+    wanted = {trial.record.id: _parent_ids(trial, further) for trial in kept}
     parents = {
         trial.record.id: trial for trial in readable_trials(conn, drinks.some_trials(conn, (i for ids in wanted.values() for i in ids)))
     }
-    names = {each.id: each.name for each in drinks.some(conn, {each.record.drink_id for each in parents.values()})}
+    names = {record.id: record.name for record in drinks.some(conn, {parent.record.drink_id for parent in parents.values()})}
     reports = []
-    for each in kept:
-        trial_id = each.record.id
-        forecast = forecast_of(each.drink, each.conditions)
+    for one_trial in kept:
+        trial_id = one_trial.record.id
+        forecast = forecast_of(one_trial.drink, one_trial.conditions)
         own = [reading for reading in readings if reading.trial_id == trial_id]
         beside = beside_forecast([Reading(r.quantity, r.point, r.value) for r in own], forecast)
         water = measurements.water_of(conn, trial_id)
         born_of = [parents[i] for i in wanted[trial_id] if i in parents]
-        figures, low, high = kept_figures(json.loads(each.record.forecast) or forecast_report(forecast).model_dump())
+        figures, low, high = kept_figures(json.loads(one_trial.record.forecast) or forecast_report(forecast).model_dump())
         reports.append(
             NotebookTrial(
                 id=trial_id,
-                number=each.record.number,
-                name=each.record.name,
-                reason=each.record.reason,
-                kept_at=each.record.kept_at,
-                spec=each.spec,
-                made=each.made,
+                number=one_trial.record.number,
+                name=one_trial.record.name,
+                reason=one_trial.record.reason,
+                kept_at=one_trial.record.kept_at,
+                spec=one_trial.spec,
+                made=one_trial.made,
                 mark=marks.get(trial_id, ""),
                 parents=[_parent(parent, names) for parent in born_of],
-                origins=list(origins(each.drink, [parent.drink for parent in born_of])),
+                origins=list(origins(one_trial.drink, [parent.drink for parent in born_of])),
                 figures=figures,
                 has_strength=forecast.has_strength,
                 low=low,

@@ -34,8 +34,11 @@ class CopyRecord:
 
 def copies_of(data: Path) -> list[CopyRecord]:
     """Return the copies of a data file, the newest first."""
-    found = [(each.stat().st_mtime, each) for each in copies_folder(data).glob("*.db")]
-    return [CopyRecord(path, datetime.fromtimestamp(made, UTC).isoformat(timespec="seconds")) for made, path in sorted(found, reverse=True)]
+    copies = [(path.stat().st_mtime, path) for path in copies_folder(data).glob("*.db")]
+    return [
+        CopyRecord(path, datetime.fromtimestamp(modified, UTC).isoformat(timespec="seconds"))
+        for modified, path in sorted(copies, reverse=True)
+    ]
 
 
 def back_up(data: Path, target: Path) -> None:
@@ -110,12 +113,12 @@ def _let_go(folder: Path) -> None:
     """
     days = sorted(folder.glob(f"{_DAY}-*.db"), reverse=True)
     months = {day.name[: len(f"{_DAY}-2026-11")]: day for day in reversed(days)}
-    gone = [each for each in days[DAYS_KEPT:] if each not in months.values()]
+    gone = [copy for copy in days[DAYS_KEPT:] if copy not in months.values()]
     for kind in (_BY_HAND, _REPLACED, "before"):
         gone += sorted(folder.glob(f"{kind}-*.db"), key=lambda each: each.stat().st_mtime, reverse=True)[DAYS_KEPT:]
-    for each in gone:
+    for path in gone:
         for ending in ("", "-wal"):
-            Path(f"{each}{ending}").unlink(missing_ok=True)
+            Path(f"{path}{ending}").unlink(missing_ok=True)
 
 
 def _make_ready(copy: Path, ready: Path) -> None:

@@ -148,9 +148,9 @@ def serve(conn: sqlite3.Connection, batch: BatchRecord, ml: float) -> BatchRecor
     """Take so much out of it, and mark it finished where nothing is left; raises DomainError where that much isn't there."""
     if ml > batch.left_ml + _SPARE_ML:
         raise DomainError(f"{ml:.0f} ml can't be poured: {batch.left_ml:.0f} ml are left of {batch.name}")
-    left = max(0.0, batch.left_ml - ml)
-    gone_at = max(now(), batch.made_at) if left < EMPTY * batch.serve_ml else batch.used_up_at
-    later = replace(batch, left_ml=left, used_up_at=gone_at)
+    left_ml = max(0.0, batch.left_ml - ml)
+    gone_at = max(now(), batch.made_at) if left_ml < EMPTY * batch.serve_ml else batch.used_up_at
+    later = replace(batch, left_ml=left_ml, used_up_at=gone_at)
     change(conn, later)
     return later
 
@@ -196,13 +196,13 @@ def _readable(rows: Iterable[sqlite3.Row]) -> list[BatchRecord]:
 def _fault(batch: BatchRecord) -> str:
     """Return what is wrong with the times and amounts of a batch as it is kept, empty where nothing is."""
     try:
-        made, use_by = moment_of(batch.made_at), moment_of(batch.use_by, TEN_YEARS)
+        datetime, use_by = moment_of(batch.made_at), moment_of(batch.use_by, TEN_YEARS)
         used_up = None if batch.used_up_at is None else moment_of(batch.used_up_at)
     except NotAMoment as error:
         return str(error)
-    if use_by < made:
+    if use_by < datetime:
         return "it would be too old before it was made"
-    if used_up is not None and used_up < made:
+    if used_up is not None and used_up < datetime:
         return "it would be used up before it was made"
     if batch.left_ml > batch.volume_ml + _SPARE_ML:
         return f"{batch.left_ml:g} ml can't be left of {batch.volume_ml:g} ml"

@@ -100,10 +100,10 @@ def identity(path: Path) -> tuple[int, int]:
         There is none.
     """
     try:
-        found = path.stat()
+        status = path.stat()
     except OSError as error:
         raise fault_of(error, path) from error
-    return found.st_dev, found.st_ino
+    return status.st_dev, status.st_ino
 
 
 def connect(path: Path) -> Connection:
@@ -167,10 +167,10 @@ def _without_writing(path: Path) -> sqlite3.Connection:
             if (beside := Path(f"{path}{ending}")).exists():
                 shutil.copyfile(beside, f"{copy}{ending}")
         check_ours(copy)
-        held = sqlite3.connect(":memory:", isolation_level=None)
+        connection = sqlite3.connect(":memory:", isolation_level=None)
         with closing(sqlite3.connect(copy)) as read:
-            read.backup(held)
-    return held
+            read.backup(connection)
+    return connection
 
 
 def bring_up_to_date(path: Path) -> None:
@@ -314,8 +314,8 @@ def _mark_and_tables(path: Path, mode: str) -> tuple[int, set[str]]:
 
 def _shipped() -> list[Traversable]:
     """Return the migrations that ship with this version, in their order."""
-    found = (resources.files("oenomel.store") / "migrations").iterdir()
-    return sorted((entry for entry in found if entry.name.endswith(".sql")), key=lambda entry: entry.name)
+    scripts = (resources.files("oenomel.store") / "migrations").iterdir()
+    return sorted((entry for entry in scripts if entry.name.endswith(".sql")), key=lambda entry: entry.name)
 
 
 def _migrate(conn: sqlite3.Connection, path: Path) -> bool:

@@ -208,10 +208,10 @@ def finished(conn: sqlite3.Connection) -> list[TrialRecord]:
 def some_trials(conn: sqlite3.Connection, trial_ids: Iterable[int]) -> list[TrialRecord]:
     """Return these trials, of whatever drinks, in the order of their ids; raises RecordNotFound for the first that isn't there."""
     wanted = sorted(set(trial_ids))
-    found = {row["id"]: TrialRecord(**row) for row in conn.execute(SELECT_SOME_TRIALS, {"trials": json.dumps(wanted)})}
-    for missing in (each for each in wanted if each not in found):
+    by_id = {row["id"]: TrialRecord(**row) for row in conn.execute(SELECT_SOME_TRIALS, {"trials": json.dumps(wanted)})}
+    for missing in (trial_id for trial_id in wanted if trial_id not in by_id):
         raise RecordNotFound("trial with the number", missing)
-    return list(found.values())
+    return list(by_id.values())
 
 
 def trials(conn: sqlite3.Connection, drink_id: int) -> list[TrialRecord]:
@@ -221,10 +221,10 @@ def trials(conn: sqlite3.Connection, drink_id: int) -> list[TrialRecord]:
 
 def trial_ids(conn: sqlite3.Connection) -> dict[int, dict[int, int]]:
     """Return every trial's id, by its drink and its number."""
-    found: dict[int, dict[int, int]] = {}
+    numbers: dict[int, dict[int, int]] = {}
     for row in conn.execute(SELECT_TRIAL_IDS):
-        found.setdefault(row["drink_id"], {})[row["number"]] = row["id"]
-    return found
+        numbers.setdefault(row["drink_id"], {})[row["number"]] = row["id"]
+    return numbers
 
 
 def latest_trials(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> dict[int, TrialRecord]:
@@ -285,10 +285,10 @@ def keep_trial(
 
 def references(conn: sqlite3.Connection, families: Iterable[str]) -> dict[str, list[str]]:
     """Specs that the bar counts among the references of these families, by family."""
-    found: dict[str, list[str]] = {}
+    users: dict[str, list[str]] = {}
     for row in conn.execute(SELECT_REFERENCES, {"families": json.dumps(sorted(set(families)))}):
-        found.setdefault(row["family"], []).append(row["spec"])
-    return found
+        users.setdefault(row["family"], []).append(row["spec"])
+    return users
 
 
 def reference_ids(conn: sqlite3.Connection, drink_id: int) -> set[int]:

@@ -151,13 +151,13 @@ def _held_for(conn: sqlite3.Connection) -> _Held:
     # Building an ingredient takes longer than all sums of a forecast, and it changes seldom. Whoever reads another state of a larder
     # starts anew; requests in other threads keep the one they have.
     token = state(conn)
-    held = _held.get(token) or _Held(token)
+    stored = _held.get(token) or _Held(token)
     with _lock:
         _held.pop(token, None)
-        _held[token] = held
+        _held[token] = stored
         while len(_held) > MOST_HELD:
             del _held[next(iter(_held))]
-    return held
+    return stored
 
 
 def state(conn: sqlite3.Connection) -> str:
@@ -167,38 +167,38 @@ def state(conn: sqlite3.Connection) -> str:
 
 def larder(conn: sqlite3.Connection) -> Larder:
     """Return every ingredient, by slug, in the order of their names."""
-    held = _held_for(conn)
-    if held.whole is None:
-        held.whole = _larder(conn.execute(SELECT_ALL), conn.execute(SELECT_VALUES))
-    return held.whole
+    stored = _held_for(conn)
+    if stored.whole is None:
+        stored.whole = _larder(conn.execute(SELECT_ALL), conn.execute(SELECT_VALUES))
+    return stored.whole
 
 
 def offered(conn: sqlite3.Connection) -> Larder:
     """Return every ingredient that is offered where one is chosen: all but the retired."""
-    held = _held_for(conn)
-    if held.offered is None:
+    stored = _held_for(conn)
+    if stored.offered is None:
         gone = retired(conn)
-        held.offered = Larder((slug, each) for slug, each in larder(conn).items() if slug not in gone)
-    return held.offered
+        stored.offered = Larder((slug, ingredient) for slug, ingredient in larder(conn).items() if slug not in gone)
+    return stored.offered
 
 
 def some(conn: sqlite3.Connection, slugs: Iterable[str]) -> Larder:
     """Return the ingredients with these slugs, as far as there are any."""
-    held, wanted = _held_for(conn), sorted(set(slugs))
-    unread = [slug for slug in wanted if slug not in held.by_slug]
+    stored, wanted = _held_for(conn), sorted(set(slugs))
+    unread = [slug for slug in wanted if slug not in stored.by_slug]
     if unread:
         values = {"slugs": json.dumps(unread)}
-        found = _larder(conn.execute(SELECT_SOME, values), conn.execute(SELECT_SOME_VALUES, values))
-        held.by_slug.update({slug: found.get(slug) for slug in unread})
-    return Larder((slug, ingredient) for slug in wanted if (ingredient := held.by_slug[slug]) is not None)
+        found_larder = _larder(conn.execute(SELECT_SOME, values), conn.execute(SELECT_SOME_VALUES, values))
+        stored.by_slug.update({slug: found_larder.get(slug) for slug in unread})
+    return Larder((slug, ingredient) for slug in wanted if (ingredient := stored.by_slug[slug]) is not None)
 
 
 def get(conn: sqlite3.Connection, slug: str) -> Ingredient:
     """Return one ingredient; raises RecordNotFound."""
-    found = some(conn, [slug])
-    if slug not in found:
+    found_larder = some(conn, [slug])
+    if slug not in found_larder:
         raise RecordNotFound("ingredient", slug)
-    return found[slug]
+    return found_larder[slug]
 
 
 def search(
@@ -211,18 +211,18 @@ def search(
     matches = names(conn).find(text, in_stock(conn), new_as)
     known = offered(conn) if not text.strip() else some(conn, [match.slug for match in matches])
     return [
-        (known[each.slug], each.by)
-        for each in matches
-        if (kind is None or known[each.slug].kind == kind) and (slot is None or slot in known[each.slug].slots)
+        (known[one_match.slug], one_match.by)
+        for one_match in matches
+        if (kind is None or known[one_match.slug].kind == kind) and (slot is None or slot in known[one_match.slug].slots)
     ]
 
 
 def names(conn: sqlite3.Connection) -> Index:
     """Return what every ingredient is called, ready to be searched."""
-    held = _held_for(conn)
-    if held.index is None:
-        held.index = Index(_findable(row) for row in conn.execute(SELECT_NAMES))
-    return held.index
+    stored = _held_for(conn)
+    if stored.index is None:
+        stored.index = Index(_findable(row) for row in conn.execute(SELECT_NAMES))
+    return stored.index
 
 
 def add(conn: sqlite3.Connection, ingredient: Ingredient) -> Ingredient:
@@ -402,8 +402,8 @@ def _known_aroma(text: str) -> dict[str, int]:
 
 
 def _findable(row: sqlite3.Row) -> Findable:
-    said = f"{row['kind']} {row['impression']} {' '.join(_known_aroma(row['aroma']))}"
-    return Findable(row["slug"], row["name"], tuple(json.loads(row["also"])), row["rank"], tuple(json.loads(row["slots"])), said)
+    description = f"{row['kind']} {row['impression']} {' '.join(_known_aroma(row['aroma']))}"
+    return Findable(row["slug"], row["name"], tuple(json.loads(row["also"])), row["rank"], tuple(json.loads(row["slots"])), description)
 
 
 def _fields(value: SourcedValue) -> dict[str, Any]:

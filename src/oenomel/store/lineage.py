@@ -71,17 +71,17 @@ def add_parents(conn: sqlite3.Connection, trial_id: int, parent_ids: Sequence[in
     """
     if trial_id in parent_ids or len(set(parent_ids)) < len(parent_ids):
         raise DomainError("a trial descends from others, and from each of them once")
-    for place, parent in enumerate(parent_ids, start=1):
+    for index, parent in enumerate(parent_ids, start=1):
         drinks.trial(conn, parent)
-        conn.execute(INSERT_PARENT, {"trial_id": trial_id, "place": place, "parent_trial_id": parent})
+        conn.execute(INSERT_PARENT, {"trial_id": trial_id, "place": index, "parent_trial_id": parent})
 
 
 def parents(conn: sqlite3.Connection, drink_id: int) -> dict[int, list[int]]:
     """Further parents of a drink's trials, by trial."""
-    found: dict[int, list[int]] = {}
+    parent_ids: dict[int, list[int]] = {}
     for row in conn.execute(SELECT_PARENTS, {"drink_id": drink_id}):
-        found.setdefault(row["trial_id"], []).append(row["parent_trial_id"])
-    return found
+        parent_ids.setdefault(row["trial_id"], []).append(row["parent_trial_id"])
+    return parent_ids
 
 
 def mark(conn: sqlite3.Connection, drink_id: int, trial_id: int, as_what: str) -> None:

@@ -88,7 +88,7 @@ def water_of(conn: sqlite3.Connection, trial_id: int) -> tuple[float, str] | Non
 
 def ratios(conn: sqlite3.Connection) -> dict[Technique, list[float]]:
     """Water measured by water forecast, by technique, oldest first."""
-    found: dict[Technique, list[float]] = {}
+    ratios_of: dict[Technique, list[float]] = {}
     for row in conn.execute(SELECT_RATIOS):
-        found.setdefault(row["technique"], []).append(row["ratio"])
-    return found
+        ratios_of.setdefault(row["technique"], []).append(row["ratio"])
+    return ratios_of

@@ -185,8 +185,8 @@ def triangles_of(conn: sqlite3.Connection, sitting_id: int) -> list[TriangleReco
 def triangles_of_taster(conn: sqlite3.Connection, taster: str) -> list[tuple[str, TriangleRecord]]:
     """Return the latest answered triangles of a taster, or of everyone for an empty name, with their matter, oldest first."""
     rows = conn.execute(SELECT_OF_TASTER, {"taster": taster, "most": MOST_TRIANGLES}).fetchall()
-    told = [dict(row) for row in reversed(rows)]
-    return [(row.pop("matter"), TriangleRecord(**row)) for row in told]
+    newest_first = [dict(row) for row in reversed(rows)]
+    return [(row.pop("matter"), TriangleRecord(**row)) for row in newest_first]
 
 
 def add_triangle(conn: sqlite3.Connection, record: TriangleRecord) -> int:

@@ -26,11 +26,11 @@ def snapshot(conn: sqlite3.Connection, target: Path) -> None:
         Nothing is left behind but what lay there before.
     """
     part = target.with_name(f".{target.name}.{os.getpid()}.part")
-    for left in target.parent.glob(".*.part"):
+    for path in target.parent.glob(".*.part"):
         # What a copy that was cut off left; one that is being made is younger.
         with suppress(OSError):
-            if time.time() - left.stat().st_mtime > LEFT_SECONDS:
-                left.unlink()
+            if time.time() - path.stat().st_mtime > LEFT_SECONDS:
+                path.unlink()
     try:
         os.close(os.open(part, os.O_RDWR | os.O_CREAT | os.O_TRUNC, OWNER_ONLY))
         with closing(sqlite3.connect(part, isolation_level=None)) as copy:

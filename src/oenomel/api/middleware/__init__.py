@@ -1,1 +1,1 @@
-"""ASGI middleware: security headers and static files, the size of a body, which device may come in."""
+"""ASGI middleware: security headers, static files, the size of bodies, and which devices may connect."""

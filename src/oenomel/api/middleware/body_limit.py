@@ -1,4 +1,4 @@
-"""Limits of the size of a request, in bytes, and the sentence where it is larger."""
+"""Limits on the size of a request body, in bytes, and the message where it is exceeded."""
 
 from __future__ import annotations
 
@@ -15,10 +15,10 @@ _CARRIES: Final = ("/api/import", "/api/import/look")
 
 
 def largest_body(path: str) -> int:
-    """Return what is taken at an address."""
+    """Return the largest body that an address accepts, in bytes."""
     return LARGEST_HOUSE if path in _CARRIES else LARGEST_BODY
 
 
 def too_large(path: str) -> str:
-    """Return the sentence for a body that is larger."""
+    """Return the message for a body that is too large."""
     return f"the body is too large: {largest_body(path) // 1_000_000} MB are taken"

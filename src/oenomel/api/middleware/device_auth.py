@@ -1,4 +1,4 @@
-"""The door to the network: a device that isn't let in yet finds the page to pair it, and nothing else."""
+"""Let paired devices in from the network, and show all others only the page to pair them."""
 
 from __future__ import annotations
 
@@ -45,7 +45,7 @@ _KINDS: Final = {"iPhone": "iPhone", "iPad": "iPad", "Android": "Android phone",
 
 
 class DeviceAuth:
-    """Lets this machine and paired devices through, and pairs others."""
+    """Middleware that lets this machine and paired devices through, and pairs new ones."""
 
     def __init__(self, app: ASGIApp, sharing: Sharing, built: Path) -> None:
         self.app, self.sharing, self.built = app, sharing, built
@@ -99,24 +99,24 @@ class DeviceAuth:
         code = form.get("code", [""])[0]
         wait = self.sharing.tries.seconds_to_wait(who)
         if wait > 0:
-            told = f"Too many wrong codes. Wait {wait:.0f} seconds, then try again." if wait >= 1.5 else "Wait a second, then try again."
+            message = f"Too many wrong codes. Wait {wait:.0f} seconds, then try again." if wait >= 1.5 else "Wait a second, then try again."
             # What was typed stays, for another press.
-            answer = self._page(code, request.scope, HTTPStatus.TOO_MANY_REQUESTS, told)
+            answer = self._page(code, request.scope, HTTPStatus.TOO_MANY_REQUESTS, message)
             answer.headers["retry-after"] = f"{wait + 1:.0f}"
             return answer
-        name = "".join(each for each in form.get("name", [""])[0] if each.isprintable()).strip()[:LONGEST_NAME]
+        name = "".join(char for char in form.get("name", [""])[0] if char.isprintable()).strip()[:LONGEST_NAME]
         self.sharing.tries.begun(who)
         cookie = await run_in_threadpool(self.sharing.let_in, code, name or _kind(request.headers))
         if cookie is None:
-            told = "That isn't the code. It is shown where Oenomel runs: in its window, and in the settings there."
-            return self._page("", request.scope, HTTPStatus.FORBIDDEN, told)
+            message = "That isn't the code. It is shown where Oenomel runs: in its window, and in the settings there."
+            return self._page("", request.scope, HTTPStatus.FORBIDDEN, message)
         self.sharing.tries.succeeded(who)
         answer = RedirectResponse("/", HTTPStatus.SEE_OTHER)
         answer.set_cookie(COOKIE, cookie, max_age=int(KEPT.total_seconds()), httponly=True, samesite="strict")
         return answer
 
     def _page(self, code: str, scope: Scope, status: HTTPStatus = HTTPStatus.OK, told: str = "") -> Response:
-        code = "".join(each for each in code if each.isdigit())[:20]
+        code = "".join(char for char in code if char.isdigit())[:20]
         lead = "One press, and this device is at the bench." if code else "Type the eight figures that are shown where Oenomel runs."
         page = _PAGE.substitute(
             code=code,

@@ -32,8 +32,8 @@ _SAFE_METHODS: Final = frozenset({"GET", "HEAD", "OPTIONS"})
 
 
 class Guard:
-    """Adds the security headers; refuses strange host names (rebinding), writes that another site's page sends, and what says that it
-    is too large: a body that doesn't say so is for the API to stop.
+    """Adds the security headers; refuses unknown host names (rebinding), writes sent by another site's page, and bodies declared too
+    large; a body without a declared size is left to the API.
 
     ``names`` are those by which it is called; ``own_addresses`` lets the address in too to which the caller came.
     """
@@ -72,8 +72,8 @@ class Guard:
         if sum(len(name) + len(value) for name, value in scope["headers"]) > LARGEST_HEADERS:
             over = f"the headers are over {LARGEST_HEADERS // 1024} KB"
             return problem(HTTPStatus.REQUEST_HEADER_FIELDS_TOO_LARGE, over, "too-large")
-        told = headers.get("content-length", "")
-        if told.isdecimal() and int(told) > largest_body(scope["path"]):
+        length_header = headers.get("content-length", "")
+        if length_header.isdecimal() and int(length_header) > largest_body(scope["path"]):
             return problem(HTTPStatus.REQUEST_ENTITY_TOO_LARGE, too_large(scope["path"]), "too-large")
         return None
 
@@ -84,7 +84,7 @@ class Guard:
 
 
 class FrontEnd:
-    """Sends /api to the API; everything else is a file of the built front end, or its index page for deep links."""
+    """Passes /api to the API, and answers everything else with a file of the front end, or with its index page."""
 
     def __init__(self, api: ASGIApp, built: Path) -> None:
         self.api, self.built = api, built

@@ -1,1 +1,1 @@
-"""A router an aggregate: parse, call core or store, answer."""
+"""Routers, one a subject: they read the request, call a service and answer."""

@@ -1,4 +1,4 @@
-"""Drinks on paper: the card of one, two trials beside each other, the card for the station, a whole list on a sheet."""
+"""Printed drinks: one card, two trials side by side, a card for the station, a whole list."""
 
 from __future__ import annotations
 
@@ -13,11 +13,11 @@ router = idempotent_router("cards")
 
 @router.post("/cards", responses=PROBLEMS["write"])
 def write_card(body: CardRequest, conn: Connection, conditions: HouseConditions) -> CardReport:
-    """Return the card of a drink, or of two of its trials with their differences marked."""
+    """Return the card of a drink, or of two of its trials with the differences marked."""
     return cases.write_card(conn, body, conditions)
 
 
 @router.post("/list-sheet", responses=PROBLEMS["write"])
 def write_list(body: ListRequest, conn: Connection, conditions: HouseConditions) -> CardReport:
-    """Return a whole list on one sheet."""
+    """Return a list of drinks on one sheet."""
     return cases.write_list(conn, body, conditions)

@@ -1,4 +1,4 @@
-"""The demo, put back to how it was at first; this router is there only while the demo is served."""
+"""Reset the demo; this router is there only while the demo is served."""
 
 from __future__ import annotations
 
@@ -13,6 +13,6 @@ router = idempotent_router("demo")
 
 @router.post("/demo/reset")
 def reset_demo(conn: Connection) -> list[DrinkSummary]:
-    """Put the demo back, and answer with its book."""
+    """Reset the demo, and return its book."""
     scenario.reset(conn)
     return list_drinks(conn, PageQuery())

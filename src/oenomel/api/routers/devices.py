@@ -1,4 +1,4 @@
-"""Measured beside forecast: readings of trials, the devices they come from, and the bar's own water."""
+"""Readings of trials compared with their forecasts, measuring devices, and the bar's own dilution."""
 
 from __future__ import annotations
 
@@ -25,29 +25,29 @@ router = idempotent_router("measuring")
 
 @router.post("/drinks/{drink_id}/trials/{trial_id}/readings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def keep_reading(drink_id: RowId, trial_id: RowId, body: DeviceReadingEntry, conn: Connection) -> NotebookReport:
-    """Save a reading of a trial; refused with the reason where it can't be. What it says of the water counts from then on."""
+    """Save a reading of a trial; refused with a reason where it is impossible. It counts in the bar's dilution from then on."""
     return cases.keep_reading(conn, drink_id, trial_id, body)
 
 
 @router.delete("/drinks/{drink_id}/readings/{reading_id}", responses=PROBLEMS["missing"])
 def take_reading_back(drink_id: RowId, reading_id: RowId, conn: Connection) -> NotebookReport:
-    """Take a reading back, and what it said of the water."""
+    """Delete a reading, and what it taught of the bar's dilution."""
     return cases.take_reading_back(conn, drink_id, reading_id)
 
 
 @router.get("/devices")
 def list_devices() -> list[MeasuringDeviceReport]:
-    """Return the devices that can be chosen; any reading can be typed instead."""
+    """List the devices that can be read; any reading can also be typed."""
     return cases.list_devices()
 
 
 @router.post("/devices/{device}/read", responses=PROBLEMS["write"] | {503: PROBLEMS["silent"][503]})
 def read_device(device: str, body: DeviceReadRequest, conn: Connection, request: Request) -> DeviceReading:
-    """Read a device. The simulated ones see a hidden true lot of the trial, which no forecast knows."""
+    """Read a device. Simulated ones measure a hidden true lot of the trial, which no forecast knows."""
     return cases.read_device(conn, request.app.state.bench_set, device, body)
 
 
 @router.get("/calibration")
 def get_calibration(conn: Connection) -> list[FactorReport]:
-    """Compute how much water each technique takes in this bar."""
+    """Return how much water each technique takes in this bar, by its own readings."""
     return cases.get_calibration(conn)

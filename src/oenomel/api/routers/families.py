@@ -1,4 +1,4 @@
-"""The families: slots, schools and homes."""
+"""The families: their slots, schools and typical ranges."""
 
 from __future__ import annotations
 
@@ -12,5 +12,5 @@ router = idempotent_router("families")
 
 @router.get("/families")
 def list_families(conn: Connection) -> list[FamilyReport]:
-    """Return the families with their forms, schools and homes; a typical range reaches to the bar's own reference specs."""
+    """List the families with their forms, schools and typical ranges, which include the bar's own reference specs."""
     return cases.list_families(conn)

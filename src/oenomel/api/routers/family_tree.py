@@ -1,4 +1,4 @@
-"""The family tree: who descends from whom across drinks, and crossing them."""
+"""The family tree: which trial descends from which, across drinks, and how two are crossed."""
 
 from __future__ import annotations
 
@@ -16,11 +16,11 @@ router = idempotent_router("tree")
 
 @router.get("/tree", responses={422: PROBLEMS["bad"][422]})
 def get_tree(conn: Connection, family: FamilyName | None = None) -> TreeReport:
-    """Return the trials in view, the newest where there are very many, and the change on each branch."""
+    """Return the trials in view, the newest where there are very many, with the change on each branch."""
     return cases.get_tree(conn, family)
 
 
 @router.post("/cross", responses=PROBLEMS["write"])
 def cross_trials(body: CrossRequest, conn: Connection) -> SpecFile:
-    """Return a start out of two or three trials: the first gives the frame, the others what fills its slots."""
+    """Cross two or three trials: the first gives the frame, the others the contents of its slots."""
     return cases.cross_trials(conn, body)

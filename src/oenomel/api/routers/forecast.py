@@ -1,4 +1,4 @@
-"""Forecasts: one drink, a drink beside its parent, and amounts as they are typed."""
+"""Forecasts: one drink, a drink compared with its parent, and typed amounts."""
 
 from __future__ import annotations
 
@@ -25,13 +25,13 @@ router = idempotent_router("forecast")
 
 @router.post("/predict", responses=PROBLEMS["bad"])
 def predict_drink(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> ForecastReport:
-    """Return the forecast of a spec."""
+    """Forecast a spec."""
     return cases.predict_drink(conn, spec, conditions)
 
 
 @router.post("/compare", responses=PROBLEMS["bad"], response_model=ComparedReport)
 async def compare_drinks(body: CompareRequest, conn: Connection, conditions: HouseConditions) -> Response:
-    """Return a spec beside its parent's. What is typed for one of its pours is read first, so that a keystroke is one question."""
+    """Compare a spec with its parent's; an amount that is being typed is read first, so that a keystroke is one request."""
     # Every key press waits for this: the way to a worker thread and back, and to validate a second time what a report was made of, would
     # double what it takes.
     return Response(cases.compare_drinks(conn, body, conditions).model_dump_json(), media_type="application/json")
@@ -39,25 +39,25 @@ async def compare_drinks(body: CompareRequest, conn: Connection, conditions: Hou
 
 @router.post("/course", responses=PROBLEMS["bad"])
 def follow_in_the_glass(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> CourseReport:
-    """Return twenty minutes of a spec in its glass."""
+    """Forecast how a drink changes over twenty minutes in its glass."""
     return cases.follow_in_the_glass(conn, spec, conditions)
 
 
 @router.post("/why/{point}/{figure}", responses=PROBLEMS["bad"])
 def explain_figure(point: Checkpoint, figure: ExplainedFigure, spec: SpecFile, conn: Connection, conditions: HouseConditions) -> Why:
-    """Explain why a figure of a spec is what it is, in the tin, after the ice, before topping or as served."""
+    """Explain how a figure of a spec is computed: in the tin, after the ice, before topping, or as served."""
     return cases.explain_figure(conn, point, figure, spec, conditions)
 
 
 @router.post("/mend", responses=PROBLEMS["write"])
 def mend_spec(body: MendRequest, conn: Connection, conditions: HouseConditions) -> SpecFile:
-    """Return the spec with a mend of one of its findings applied."""
+    """Apply the fix of a finding to a spec."""
     return cases.mend_spec(conn, body, conditions)
 
 
 @router.post("/amount", responses=PROBLEMS["bad"])
 def read_amount(body: AmountRequest, conn: Connection, conditions: HouseConditions) -> AmountReport:
-    """Return a typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line", as a pour's own keys."""
+    """Read a typed amount such as "3/4 oz", "half a lime", "half the gin" or "top to the line"."""
     return cases.read_amount(conn, body, conditions)
 
 

@@ -1,4 +1,4 @@
-"""The house carried out and in, its data file, and copies of it."""
+"""Export and import of drinks and of the whole bar, the data file, and its copies."""
 
 from __future__ import annotations
 
@@ -26,31 +26,31 @@ router = idempotent_router("carrying")
 
 @router.post("/import/look", max_body_size=LARGEST_HOUSE, responses=PROBLEMS["write"])
 def look_at_files(body: LookRequest, conn: Connection) -> ImportReport:
-    """Return what is new in files, what is the same, and what differs; nothing is written."""
+    """Compare files with the book: what is new, what is the same, and what differs; nothing is written."""
     return cases.look_at_files(conn, body)
 
 
 @router.post("/import", max_body_size=LARGEST_HOUSE, responses=PROBLEMS["write"])
 def import_files(body: ImportRequest, conn: Connection) -> ImportReport:
-    """Take files in, all of them or none. No trial is ever changed."""
+    """Import files, all of them or none. No trial in the book is changed."""
     return cases.import_files(conn, body)
 
 
 @router.post("/export", responses=PROBLEMS["write"])
 def export_drinks(body: ExportRequest, conn: Connection) -> ExportReport:
-    """Return some drinks, or the whole house, as a file to carry along."""
+    """Export chosen drinks, or everything the bar has, as one file."""
     return cases.export_drinks(conn, body, LARGEST_HOUSE)
 
 
 @router.get("/data-file", responses={422: PROBLEMS["bad"][422]})
 def get_data_file(request: Request) -> DataFileReport:
-    """Find where the bar lives, and when it was copied last."""
+    """Return where the data file is, and when it was copied last."""
     return cases.describe_data_file(request.app.state.data, hidden=only_looks(request))
 
 
 @router.post("/copies", status_code=HTTPStatus.CREATED, responses=PROBLEMS["silent"])
 def make_copy(request: Request) -> DataFileReport:
-    """Make a copy of the data file beside it, now."""
+    """Copy the data file now."""
     if only_looks(request):
         raise OnlyLooking
     return cases.make_copy(request.app.state.data)

@@ -1,4 +1,4 @@
-"""The larder."""
+"""Search the ingredients."""
 
 from __future__ import annotations
 
@@ -27,15 +27,15 @@ def list_ingredients(
     family: FamilyName | None = None,
     new_as: SlotName = "other",
 ) -> list[IngredientSummary]:
-    """Ingredients that the words mean, best first (all, by name, without words), of a kind and a slot; each tells what a new pour of it
-    is in a family's drink, as ``new_as``.
+    """List the ingredients that match words, a kind and a slot, best first (without words all, by name), each with the amount of a new
+    pour, ``new_as``.
     """
     return cases.list_ingredients(conn, q, kind, slot, family, new_as)
 
 
 @router.get("/find", responses=PROBLEMS["bad"])
 def find_ingredients(conn: Connection, q: Annotated[Plain, Query(max_length=100)]) -> FoundReport:
-    """Ingredients by any word of the trade for them, best first; where nothing is called so, the nearest."""
+    """Find ingredients by any of their names, best first; where none matches, the nearest."""
     return cases.find_ingredients(conn, q)
 
 

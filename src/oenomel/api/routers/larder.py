@@ -1,4 +1,4 @@
-"""The larder looked after: what is known of each ingredient, set right, retired, carried as a table."""
+"""Maintain the larder: correct and retire ingredients, export and import them as a table."""
 
 from __future__ import annotations
 
@@ -23,13 +23,13 @@ router = idempotent_router("larder")
 
 @router.get("/larder")
 def list_larder(conn: Connection) -> list[LarderLine]:
-    """Return every ingredient at a glance, by name."""
+    """List every ingredient with its main values, by name."""
     return cases.list_larder(conn)
 
 
 @router.get("/larder/table", responses={200: {"content": {"text/csv": {"schema": {"type": "string"}}}}})
 def write_table(conn: Connection) -> Response:
-    """Return the larder as a table (CSV)."""
+    """Export the larder as a table (CSV)."""
     text = cases.write_table(conn)
     head = {"content-disposition": 'attachment; filename="larder.csv"'}
     return Response(text, media_type="text/csv; charset=utf-8", headers=head)
@@ -37,29 +37,29 @@ def write_table(conn: Connection) -> Response:
 
 @router.post("/larder/table", responses=PROBLEMS["write"])
 def read_table(body: TableEntry, conn: Connection) -> TableReport:
-    """Take a table in, all of it or nothing, and say what that changed."""
+    """Import a table of ingredients, all of it or nothing, and return what changed."""
     return cases.read_table(conn, body)
 
 
 @router.get("/larder/{slug}", responses=PROBLEMS["missing"])
 def get_larder_detail(slug: str, conn: Connection) -> LarderDetail:
-    """Return one ingredient with all that is known of it."""
+    """Return one ingredient with every value and its source."""
     return cases.get_larder_detail(conn, slug)
 
 
 @router.patch("/larder/{slug}", responses=PROBLEMS["write"])
 def set_values_right(slug: str, body: SetRightEntry, conn: Connection) -> LarderDetail:
-    """Put what the bar knows better over an ingredient's own values."""
+    """Override some of an ingredient's values by the bar's own."""
     return cases.set_values_right(conn, slug, body)
 
 
 @router.put("/larder/{slug}/values", responses=PROBLEMS["write"])
 def put_house_values(slug: str, body: HouseValues, conn: Connection) -> LarderDetail:
-    """Put exactly these values over an ingredient's own: so a change is undone."""
+    """Replace all of the bar's own values for an ingredient by these; used to undo."""
     return cases.put_house_values(conn, slug, body)
 
 
 @router.put("/larder/{slug}/retired", responses=PROBLEMS["write"])
 def retire_ingredient(slug: str, body: RetiredEntry, conn: Connection) -> LarderDetail:
-    """Take an ingredient out of what is offered, or back in; trials keep it."""
+    """Stop offering an ingredient, or offer it again; trials keep it."""
     return cases.retire_ingredient(conn, slug, body)

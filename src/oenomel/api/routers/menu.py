@@ -1,4 +1,4 @@
-"""Today: the list made of today's lots, and what the evening takes."""
+"""Today: the finished drinks as they are with today's lots, and what service needs."""
 
 from __future__ import annotations
 
@@ -21,29 +21,29 @@ router = idempotent_router("today")
 
 @router.get("/today", responses=PROBLEMS["bad"])
 def get_today(conn: Connection, asked: Annotated[TodayQuery, Query()]) -> TodayReport:
-    """Return the list today: each finished drink of today's lots, what to pour instead, what runs low, what to prepare and to buy."""
+    """Return today's drinks with today's lots: what to pour instead, what runs low, what to prepare and to buy."""
     return cases.get_today(conn, asked)
 
 
 @router.put("/drinks/{drink_id}/tonight", status_code=204, responses=PROBLEMS["write"])
 def put_on_the_list(drink_id: RowId, body: OnTheListEntry, conn: Connection) -> None:
-    """Note what a drink is sold for, and how many of it are expected tonight."""
+    """Save the price of a drink, and how many are expected tonight."""
     cases.put_on_the_list(conn, drink_id, body)
 
 
 @router.put("/ingredients/{slug}/par", status_code=204, responses=PROBLEMS["write"])
 def put_par(slug: str, body: ParEntry, conn: Connection) -> None:
-    """Note how much of an ingredient should stand there; nothing where that is nobody's care."""
+    """Save the par of an ingredient: how much of it should be in stock; empty for none."""
     cases.put_par(conn, slug, body)
 
 
 @router.put("/currency", status_code=204, responses=PROBLEMS["write"])
 def put_currency(body: CurrencyEntry, conn: Connection) -> None:
-    """Note how prices are written."""
+    """Save the currency of prices."""
     cases.put_currency(conn, body)
 
 
 @router.get("/currency")
 def get_currency(conn: Connection) -> CurrencyEntry:
-    """Describe how prices are written; empty where nobody said."""
+    """Return the currency of prices; empty where none was set."""
     return cases.get_currency(conn)

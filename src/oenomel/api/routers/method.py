@@ -1,4 +1,4 @@
-"""Method and serve of a drink: its steps, its glass, the ice it is served on, and the best amount within a range."""
+"""Method and service of a drink: steps, glass, ice, garnish, and the best amount within a range."""
 
 from __future__ import annotations
 
@@ -21,35 +21,35 @@ router = idempotent_router("making")
 
 @router.get("/glasses")
 def list_glasses() -> list[GlassReport]:
-    """Return the glasses of the list, smallest first."""
+    """List the glasses, smallest first."""
     return cases.list_glasses()
 
 
 @router.post("/steps", responses=PROBLEMS["bad"])
 def list_steps(body: StepsRequest, conn: Connection) -> list[StepReport]:
-    """Describe how a spec is made, step by step."""
+    """Write the steps of a spec's method."""
     return cases.list_steps(conn, body)
 
 
 @router.post("/garnishes", responses=PROBLEMS["bad"])
 def suggest_garnishes(spec: SpecFile, conn: Connection) -> list[GarnishSuggestion]:
-    """Garnishes that would suit a spec, the best first, each with its reason."""
+    """Suggest garnishes for a spec, best first, each with a reason."""
     return cases.suggest_garnishes(conn, spec)
 
 
 @router.post("/serves", responses=PROBLEMS["bad"])
 def compare_serves(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> list[ServeReport]:
-    """Return a spec served up, on cubes, on one large cube and on crushed ice."""
+    """Compare a spec served up, on cubes, on one large cube and on crushed ice."""
     return cases.compare_serves(conn, spec, conditions)
 
 
 @router.post("/size", responses=PROBLEMS["bad"])
 def size_to_glass(spec: SpecFile, conn: Connection, conditions: HouseConditions) -> SpecFile:
-    """Return the spec with every amount changed by the same factor, so that it fills its glass."""
+    """Scale a spec so that it fills its glass."""
     return cases.size_to_glass(conn, spec, conditions)
 
 
 @router.post("/ranges", responses=PROBLEMS["bad"])
 def follow_ranges(body: SpansRequest, conn: Connection, conditions: HouseConditions) -> list[SpanReport]:
-    """Return what each pour with a range makes of the drink at its two ends, and where it comes nearest to the parent."""
+    """Forecast a drink at both ends of each range, and find the amounts nearest to its parent."""
     return cases.follow_ranges(conn, body, conditions)

@@ -1,4 +1,4 @@
-"""Original drinks: what a wish leaves, the handful, a whole list, the flight; and the kinship that they are told by."""
+"""Original drinks: one search, a whole menu, a flight to taste, and which aromas go together."""
 
 from __future__ import annotations
 
@@ -39,7 +39,7 @@ router = idempotent_router("originals")
 
 @router.post("/originals", responses=PROBLEMS["bad"])
 async def list_originals(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> HandfulReport:
-    """Return a handful of original drinks that meet a wish."""
+    """Return a handful of original drinks that meet the criteria."""
 
     def search_originals() -> HandfulReport:
         *_, last = originals(ground_for(conn, conditions), wished(conn, wish), names_given(conn, wish), budget=search.budget_of(WISH_WORK))
@@ -54,7 +54,7 @@ async def list_originals(wish: WishEntry, conn: Connection, conditions: HouseCon
     responses=PROBLEMS["bad"] | {200: {"description": "a handful a line", "content": {NDJSON: {"schema": {"type": "string"}}}}},
 )
 async def stream_originals(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> StreamingResponse:
-    """Yield the same, a JSON object a line: a first handful at once, then that of the whole sample. Whoever goes away ends it."""
+    """Stream the search: a first handful at once, later the final one. It ends when the client leaves."""
 
     def parts_of() -> Iterator[str]:
         for part in originals(
@@ -67,7 +67,7 @@ async def stream_originals(wish: WishEntry, conn: Connection, conditions: HouseC
 
 @router.post("/originals/left", responses=PROBLEMS["bad"])
 async def count_left(wish: WishEntry, conn: Connection, conditions: HouseConditions, search: Search) -> LeftReport:
-    """Compute how many combinations a wish leaves."""
+    """Count the combinations that the criteria leave."""
 
     def counted() -> LeftReport:
         return LeftReport.model_validate(combinations_left(ground_for(conn, conditions), wished(conn, wish)))
@@ -77,12 +77,14 @@ async def count_left(wish: WishEntry, conn: Connection, conditions: HouseConditi
 
 @router.post("/originals/menu", responses=PROBLEMS["bad"])
 async def make_menu(body: MenuEntry, conn: Connection, conditions: HouseConditions, search: Search) -> MenuReport:
-    """Return the open places of a list filled, unlike each other and sharing preparations; what stays, stays."""
+    """Fill the open places of a menu with drinks unlike each other that share preparations; the chosen ones stay."""
 
     def build_menu() -> MenuReport:
-        stays = dict(zip((each.place for each in body.kept), resolve(conn, *(each.spec for each in body.kept)), strict=True))
-        places = [wished(conn, each) for each in body.places]
-        known = [name for each in body.places for name in names_given(conn, each)]
+        stays = dict(
+            zip((kept_drink.place for kept_drink in body.kept), resolve(conn, *(kept_drink.spec for kept_drink in body.kept)), strict=True)
+        )
+        places = [wished(conn, entry) for entry in body.places]
+        known = [name for entry in body.places for name in names_given(conn, entry)]
         return menu_report(menu_of(ground_for(conn, conditions), places, stays, list(dict.fromkeys(known)), search.budget_of(WISH_WORK)))
 
     return await search.step(build_menu)
@@ -90,29 +92,29 @@ async def make_menu(body: MenuEntry, conn: Connection, conditions: HouseConditio
 
 @router.post("/originals/flight", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def add_flight(body: OriginalsFlightEntry, conn: Connection, conditions: HouseConditions) -> OriginalsFlightReport:
-    """Put originals into the book as the trials of one drink, to be tasted blind, and say what a glass of each takes."""
+    """Add originals to the book as trials of one drink, to be tasted blind, with what each glass takes."""
     return cases.add_flight(conn, body, conditions)
 
 
 @router.get("/drinks/{drink_id}/wish", responses=PROBLEMS["missing"])
 def get_wish(drink_id: RowId, conn: Connection) -> WishEntry:
-    """Return the wish that a drink came of, or else what its brief wishes."""
+    """Return the criteria that a drink was found by, or else those of its brief."""
     return cases.get_wish(conn, drink_id)
 
 
 @router.get("/kinship")
 def get_kinship(conn: Connection) -> KinshipReport:
-    """Return the table by which originals are told to hang together: what ships, what the bar set, what tastings taught."""
+    """Return how well pairs of aromas go together: as shipped, as the bar set them, and as tastings taught."""
     return cases.get_kinship(conn)
 
 
 @router.put("/kinship", responses=PROBLEMS["write"])
 def set_kinship(body: KinshipEntry, conn: Connection) -> KinshipReport:
-    """Set what the bar thinks of a pair."""
+    """Set how well a pair of aromas goes together in this bar."""
     return cases.set_kinship(conn, body)
 
 
 @router.delete("/kinship", responses=PROBLEMS["write"])
 def reset_kinship(conn: Connection, one: Name | None = None, other: Name | None = None) -> KinshipReport:
-    """Put a pair back to what ships, or the whole table."""
+    """Reset a pair of aromas, or all of them, to the shipped values."""
     return cases.reset_kinship(conn, one, other)

@@ -1,4 +1,4 @@
-"""Recipes in and out: read from whatever people write, and written in open formats."""
+"""Read recipes from any text, and write them in open formats."""
 
 from __future__ import annotations
 
@@ -14,11 +14,11 @@ router = idempotent_router("recipes")
 
 @router.post("/read", responses=PROBLEMS["bad"])
 def read_recipe_text(body: RecipeTextRequest, conn: Connection) -> ReadReport:
-    """Return a recipe as a spec, with what each of its lines was taken for."""
+    """Read a recipe as a spec, with what each of its lines was read as."""
     return cases.read_recipe_text(conn, body)
 
 
 @router.post("/write", responses=PROBLEMS["bad"])
 def write_recipe(body: WriteRequest, conn: Connection, conditions: HouseConditions) -> WrittenReport:
-    """Return a drink in an open format, or as its card in one file."""
+    """Write a drink in an open format, or as its card."""
     return cases.write_recipe(conn, body, conditions)

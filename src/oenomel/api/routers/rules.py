@@ -1,4 +1,4 @@
-"""Constants of the trade and of the model that the screens draw with, told once."""
+"""Constants of the trade and of the model that the screens need."""
 
 from __future__ import annotations
 
@@ -11,5 +11,5 @@ router = idempotent_router("rules")
 
 @router.get("/rules")
 def get_rules() -> RulesReport:
-    """Return the constants that the screens draw with."""
+    """Return the constants that the screens need."""
     return cases.get_rules()

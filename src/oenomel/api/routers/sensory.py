@@ -1,4 +1,4 @@
-"""The tongue: triangle tests poured out of two jugs, exercises without a glass, and a week's plan."""
+"""Sensory training: triangle tests poured from two jugs, exercises without a glass, and a week's plan."""
 
 from __future__ import annotations
 
@@ -30,67 +30,67 @@ router = idempotent_router("tongue")
 
 @router.get("/tongue", responses={422: PROBLEMS["bad"][422]})
 def get_tongue(conn: Connection, asked: Annotated[TasterQuery, Query()]) -> TongueReport:
-    """Return what is known of a taster's tongue, or of the bar's: its own steps, exercises, the week's plan, sittings that go on."""
+    """Return what is known of a taster, or of the bar: smallest noticed differences, exercises, plan, open sittings."""
     return cases.get_tongue(conn, asked)
 
 
 @router.get("/tongue/bottles/{matter}", responses={422: PROBLEMS["bad"][422]})
 def list_bottles(matter: Attribute, conn: Connection) -> list[JobReport]:
-    """Return what could go into the jugs, job by job, the plainest in stock first."""
+    """List the ingredients that could go into the two jugs, those in stock first."""
     return cases.list_bottles(conn, matter)
 
 
 @router.post("/sittings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def begin_sitting(body: SittingEntry, conn: Connection) -> SittingReport:
-    """Begin a sitting: what goes in the two jugs, as little as can be measured."""
+    """Begin a sitting: compute the contents of the two jugs, in the smallest measurable volumes."""
     return cases.begin_sitting(conn, body)
 
 
 @router.get("/sittings/{sitting_id}", responses=PROBLEMS["missing"])
 def get_sitting(sitting_id: RowId, conn: Connection) -> SittingReport:
-    """Return a sitting as it stands."""
+    """Return a sitting in its present state."""
     return cases.get_sitting(conn, sitting_id)
 
 
 @router.post("/sittings/{sitting_id}/triangles", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def next_glasses(sitting_id: RowId, conn: Connection) -> TriangleReport:
-    """Return the next triangle, for whose turn it is: as far apart as teaches most. One that waits for its answer is given again."""
+    """Return the next triangle and who tastes it, at the difference that teaches most. An unanswered one is returned again."""
     return cases.next_glasses(conn, sitting_id)
 
 
 @router.get("/triangles/{triangle_id}/key", responses=PROBLEMS["missing"])
 def get_key(triangle_id: RowId, conn: Connection) -> KeyReport:
-    """For the pourer alone: what goes in which glass."""
+    """Return which jug goes into which glass; for the pourer only."""
     return cases.get_key(conn, triangle_id)
 
 
 @router.post("/triangles/{triangle_id}/answer", responses=PROBLEMS["write"])
 def answer_triangle(triangle_id: RowId, body: AnswerEntry, conn: Connection) -> SittingReport:
-    """Save which glass stood alone, and say how the sitting stands then; who poured for himself tells whether he found it."""
+    """Save which glass was named as the odd one, and return the state of the sitting; somebody alone says whether it was right."""
     return cases.answer_triangle(conn, triangle_id, body)
 
 
 @router.get("/triangles/{triangle_id}", responses=PROBLEMS["missing"])
 def get_triangle(triangle_id: RowId, conn: Connection) -> TriangleReport:
-    """Return a triangle; of its key nothing until it is answered."""
+    """Return a triangle; without its key until it is answered."""
     return cases.get_triangle(conn, triangle_id)
 
 
 @router.post("/sittings/{sitting_id}/end", responses=PROBLEMS["write"])
 def end_sitting(sitting_id: RowId, conn: Connection) -> SittingReport:
-    """End a sitting before all triangles were poured; what was answered counts."""
+    """End a sitting early; its answers count."""
     return cases.end_sitting(conn, sitting_id)
 
 
 @router.delete("/sittings/{sitting_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["missing"])
 def take_sitting_back(sitting_id: RowId, conn: Connection) -> None:
-    """Take a sitting back with its triangles: a wrong bottle, a cold."""
+    """Delete a sitting with its triangles, after a wrong bottle or a cold for instance."""
     cases.take_sitting_back(conn, sitting_id)
 
 
 @router.post("/exercises", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def ask_exercise(body: ExerciseEntry, conn: Connection, conditions: HouseConditions) -> ExerciseReport:
-    """Return an exercise out of the book, not one of the last dozen where there are others."""
+    """Return an exercise from the book, not one of the last twelve where there are others."""
     return cases.ask_exercise(conn, body, conditions)
 
 
@@ -102,17 +102,17 @@ def get_exercise(exercise_id: RowId, conn: Connection) -> ExerciseReport:
 
 @router.post("/exercises/{exercise_id}/answer", responses=PROBLEMS["write"])
 def answer_exercise(exercise_id: RowId, body: ExerciseAnswerEntry, conn: Connection) -> SolvedReport:
-    """Save what was said, and say what is right by the model, and why."""
+    """Save an answer, and return the right one by the model, with its reason."""
     return cases.answer_exercise(conn, exercise_id, body)
 
 
 @router.put("/training", responses=PROBLEMS["write"])
 def begin_training(body: TrainingEntry, conn: Connection) -> TongueReport:
-    """Begin the week's plan for somebody, or begin it anew."""
+    """Begin a taster's weekly plan, or begin it again."""
     return cases.begin_training(conn, body)
 
 
 @router.delete("/training/{taster}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["missing"])
 def end_training(taster: Who, conn: Connection) -> None:
-    """Put the week's plan away; what was learnt stays."""
+    """Delete a taster's weekly plan; what was learnt stays."""
     cases.end_training(conn, taster)

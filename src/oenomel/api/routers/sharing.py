@@ -1,4 +1,4 @@
-"""The devices that were let in from the network, and how another one is."""
+"""Paired devices, and how to pair another one."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ router = idempotent_router("sharing")
 
 
 class WayIn(Report):
-    """One way to let a device in: where it goes, the code to type there, both as a picture for its camera, and what it may do then."""
+    """One way to pair a device: the address, the code, a picture of both, and whether the device may write."""
 
     address: str
     code: str
@@ -29,7 +29,7 @@ class WayIn(Report):
 
 
 class PairedDeviceReport(Report):
-    """A device that was let in; ``here`` for the one that asks."""
+    """A paired device; ``here`` is true for the one that asks."""
 
     id: int
     name: str
@@ -39,21 +39,21 @@ class PairedDeviceReport(Report):
 
 
 class Elsewhere(Report):
-    """Another address of this machine, and when the bar was open there last."""
+    """Another address of this machine, and when the bar was opened there last."""
 
     address: str
     last_at: str
 
 
 class OpenedReport(Report):
-    """At which other addresses of this machine the bar was open in the last month."""
+    """Other addresses of this machine at which the bar was opened in the last month."""
 
     elsewhere: list[Elsewhere]
 
 
 class SharingReport(Report):
-    """State of sharing: whether the network may come in, how a device is paired, the paired devices and a note; ``waits_s`` are the
-    seconds in which no code is accepted after many wrong ones.
+    """State of sharing: whether the network has access, how to pair a device, the paired devices, a note, and ``waits_s``, the seconds
+    without codes after many wrong ones.
     """
 
     shared: bool
@@ -65,7 +65,7 @@ class SharingReport(Report):
 
 @router.get("/sharing", responses={422: PROBLEMS["bad"][422]})
 def get_sharing(request: Request, conn: Connection) -> SharingReport:
-    """Describe how a phone is let in, and which devices were. A guest sees neither."""
+    """Return how to pair a phone, and which devices are paired. A device that only reads sees neither."""
     sharing: Sharing | None = request.app.state.sharing
     if only_looks(request):
         return SharingReport(shared=True, words="This device may look and try; it writes nothing down.", ways=[], devices=[])
@@ -86,7 +86,7 @@ def get_sharing(request: Request, conn: Connection) -> SharingReport:
 
 @router.delete("/sharing/devices/{device_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def forget_device(device_id: RowId, request: Request, conn: Connection) -> Response:
-    """Forget a device: it finds the door closed with its next question."""
+    """Remove a device: its next request is refused."""
     if only_looks(request):
         raise OnlyLooking
     cases.forget_device(conn, request.app.state.data, device_id)
@@ -95,7 +95,7 @@ def forget_device(device_id: RowId, request: Request, conn: Connection) -> Respo
 
 @router.post("/sharing/tries/forget", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["write"])
 def forget_wrong_codes(request: Request) -> Response:
-    """Forget the wrong codes that came, so that the next phone needn't wait."""
+    """Forget the wrong codes, so that the next phone needn't wait."""
     if only_looks(request):
         raise OnlyLooking
     sharing: Sharing | None = request.app.state.sharing
@@ -106,8 +106,8 @@ def forget_wrong_codes(request: Request) -> Response:
 
 @router.post("/opened", responses=PROBLEMS["write"])
 def note_opened(request: Request, conn: Connection) -> OpenedReport:
-    """Note at which address of this machine the bar is open, and say at which others it was: what a browser couldn't have written down
-    there waits there.
+    """Save at which address of this machine the bar was opened, and return the others: drafts that a browser couldn't save there are
+    kept under that address.
     """
     host = request.headers.get("host", "")
     if not is_loopback(host.rpartition(":")[0] if not host.endswith("]") else host) or only_looks(request):

@@ -1,4 +1,4 @@
-"""The shelf, and ingredients added from their label."""
+"""The shelf, and new ingredients from their label."""
 
 from __future__ import annotations
 
@@ -15,29 +15,29 @@ router = idempotent_router("shelf")
 
 @router.get("/shelf")
 def list_shelf(conn: Connection) -> list[Shelved]:
-    """Return what is on the shelf."""
+    """List what is on the shelf."""
     return cases.list_shelf(conn)
 
 
 @router.put("/shelf/{slug}", status_code=204, responses=PROBLEMS["write"])
 def put_on_shelf(slug: str, body: ShelfStateEntry, conn: Connection) -> None:
-    """Mark an ingredient as in stock, low or out, with its price; or take it off."""
+    """Mark an ingredient as in stock, low or out, with its price; or take it off the shelf."""
     cases.put_on_shelf(conn, slug, body)
 
 
 @router.post("/bottles", status_code=201, responses=PROBLEMS["write"])
 def add_bottle(body: LabelEntry, conn: Connection) -> IngredientDetail:
-    """Add a bottle from its label: what the label doesn't tell is estimated from its kind, or from what it is like."""
+    """Add an ingredient from its label; values that the label doesn't state are estimated from its kind, or from a similar one."""
     return cases.add_bottle(conn, body)
 
 
 @router.delete("/bottles/{slug}", status_code=204, responses=PROBLEMS["write"])
 def remove_bottle(slug: str, conn: Connection) -> None:
-    """Take a bottle that the bar has added out of the larder again, as long as no drink pours it."""
+    """Delete an ingredient that the bar added, as long as no drink pours it."""
     cases.remove_bottle(conn, slug)
 
 
 @router.get("/sweetness-classes")
 def list_sweetness_classes() -> dict[str, list[str]]:
-    """Words on a label that tell how sweet it is, by kind."""
+    """List the words for sweetness on a label, by kind."""
     return cases.list_sweetness_classes()

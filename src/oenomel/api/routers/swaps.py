@@ -1,4 +1,4 @@
-"""Rebalancing, and swaps for a slot."""
+"""Rebalance a drink, and find swaps for one of its pours."""
 
 from __future__ import annotations
 
@@ -22,13 +22,13 @@ router = idempotent_router("swaps")
 
 @router.post("/rebalance", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})
 async def rebalance_drink(body: AimRequest, conn: Connection, conditions: HouseConditions, search: Search) -> RebalanceReport:
-    """Return the pourable amounts that bring a spec closest to a target."""
+    """Return the pourable amounts that bring a spec closest to its target."""
     return await search.step(partial(cases.rebalance_drink, conn, body, conditions, search.budget))
 
 
 @router.post("/swaps", responses=PROBLEMS["bad"] | {404: PROBLEMS["missing"][404]})
 async def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions, search: Search) -> SwapsReport:
-    """Return what could take the place of a pour, ranked; ``limit`` rows of it, if it is told."""
+    """Rank what could replace a pour; at most ``limit`` rows."""
     return await search.step(partial(cases.list_swaps, conn, body, conditions, search.budget))
 
 
@@ -42,6 +42,6 @@ async def list_swaps(body: SwapsRequest, conn: Connection, conditions: HouseCond
     },
 )
 async def stream_swaps(body: SwapsRequest, conn: Connection, conditions: HouseConditions, search: Search) -> StreamingResponse:
-    """Return the same board part by part, a JSON object a line: the likeliest rows are there at once, and each part tells how far it is."""
+    """Stream the swaps part by part, the likeliest rows at once, each part with its progress."""
     parts = cases.swaps_part_by_part(conn, body, conditions, search.budget)
     return await search.streamed(part.model_dump_json() + "\n" for part in parts)

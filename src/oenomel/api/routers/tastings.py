@@ -1,4 +1,4 @@
-"""Tasting: sheets of trials, parts tasted alone, what to try next, and palates."""
+"""Tasting sheets, ingredients tasted alone, what to try next, and palates."""
 
 from __future__ import annotations
 
@@ -34,19 +34,19 @@ router = idempotent_router("tasting")
 
 @router.get("/aromas")
 def list_aromas() -> list[AromaReport]:
-    """Return the controlled list of aromas."""
+    """List the words for aromas."""
     return cases.list_aromas()
 
 
 @router.post("/tastings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def keep_sheets(body: FlightEntry, conn: Connection) -> FlightReport:
-    """Save tasting sheets, all of them or none; of a trial out of view too, with which it is found again."""
+    """Save tasting sheets, all of them or none; a hidden trial is shown again."""
     return cases.keep_sheets(conn, body)
 
 
 @router.delete("/tastings/{tasting_id}", status_code=HTTPStatus.NO_CONTENT, responses=PROBLEMS["missing"])
 def take_sheet_back(tasting_id: RowId, conn: Connection) -> Response:
-    """Take a sheet back."""
+    """Delete a tasting sheet."""
     cases.take_sheet_back(conn, tasting_id)
     return Response(status_code=HTTPStatus.NO_CONTENT)
 
@@ -55,36 +55,36 @@ def take_sheet_back(tasting_id: RowId, conn: Connection) -> Response:
 async def propose_next(
     drink_id: RowId, trial_id: RowId, body: NextRequest, conn: Connection, conditions: HouseConditions, search: Search
 ) -> NextReport:
-    """Return two or three trials to try next after what was said of this one."""
+    """Propose two or three trials to try next after a tasting."""
     return await search.step(partial(cases.propose_next, conn, drink_id, trial_id, body, conditions, search.budget))
 
 
 @router.get("/tasters")
 def list_tasters(conn: Connection) -> list[TasterReport]:
-    """Find who has tasted in this bar."""
+    """List the tasters of this bar."""
     return cases.list_tasters(conn)
 
 
 @router.get("/palate", responses={422: PROBLEMS["bad"][422]})
 def get_palate(conn: Connection, taster: Annotated[Plain, Field(max_length=100)] = "") -> PalateReport:
-    """Return a taster's palate, or the bar's for an empty name, and what it was learnt from."""
+    """Return a taster's palate, or the bar's for an empty name, and the sheets it was learnt from."""
     return cases.get_palate(conn, taster)
 
 
 @router.delete("/palate", status_code=HTTPStatus.NO_CONTENT, responses={422: PROBLEMS["bad"][422]})
 def reset_palate(conn: Connection, taster: Annotated[Plain, Field(max_length=100)] = "") -> Response:
-    """Learn a palate anew from now on; its sheets stay with their trials."""
+    """Learn a palate from new sheets only; the old ones stay with their trials."""
     cases.reset_palate(conn, taster)
     return Response(status_code=HTTPStatus.NO_CONTENT)
 
 
 @router.get("/ingredients/{slug}/tastings", responses=PROBLEMS["missing"])
 def list_part_tastings(slug: str, conn: Connection) -> list[IngredientNoteReport]:
-    """Return what an ingredient tasted of alone, oldest first."""
+    """List the tastings of an ingredient alone, oldest first."""
     return cases.list_part_tastings(conn, slug)
 
 
 @router.post("/ingredients/{slug}/tastings", status_code=HTTPStatus.CREATED, responses=PROBLEMS["write"])
 def taste_part(slug: str, body: IngredientNoteEntry, conn: Connection) -> list[IngredientNoteReport]:
-    """Save what an ingredient tasted of alone, and amend its aroma and impression where that is told."""
+    """Save a tasting of an ingredient alone, and update its aroma and impression where they were given."""
     return cases.taste_part(conn, slug, body)

@@ -1,4 +1,4 @@
-"""Rows that can't be read, shown with their text so that they can be corrected or removed."""
+"""Records that can't be read, shown with their text so that they can be corrected or deleted."""
 
 from __future__ import annotations
 
@@ -12,5 +12,5 @@ router = idempotent_router("unreadable")
 
 @router.get("/unreadable")
 def list_unreadable(conn: Connection) -> list[UnreadableReport]:
-    """Lots, batches, preparations, the evening and drinks that no list shows, because they can't be read."""
+    """List the lots, batches, preparations, event plans and drinks that can't be read."""
     return cases.list_unreadable(conn)

@@ -25,9 +25,7 @@ _TIMES: Final = ((2.0, "twice"), (2.5, "two and a half times"), (3.0, "three tim
 
 @dataclass(frozen=True, slots=True)
 class Loudness:
-    """One aromatic ingredient's share of the glass in a drink and in its parent, 0 to 1 each, and the difference in steps of smell and in
-    words: "a third quieter".
-    """
+    """One aromatic ingredient's share of a drink and of its parent, 0 to 1 each, and the difference in noticeable steps of aroma."""
 
     slug: str
     name: str
@@ -38,30 +36,31 @@ class Loudness:
 
     @property
     def told(self) -> bool:
-        """True if a nose could tell it."""
+        """True if the difference can be smelt."""
         return abs(self.steps) >= 1
 
     @property
     def sentence(self) -> str:
-        """With its name, inside a sentence."""
+        """Sentence that names the ingredient and how much louder or quieter it is."""
         return f"{self.name} {self.words}"
 
 
 def share_of_glass(drink: Drink, slug: str, served_ml: float) -> float:
-    """Compute how much of a glass is one ingredient, 0 to 1."""
+    """Return the share of the glass that is one ingredient, 0 to 1."""
     return math.fsum(pour.liquid_ml for pour in drink.pours if pour.ingredient.slug == slug) / served_ml if served_ml > 0 else 0.0
 
 
 def loudness_between(drink: Drink, parent: Drink, served_ml: float, parent_ml: float) -> tuple[Loudness, ...]:
-    """Return every ingredient with an aroma that both hold, what changed most first; ``served_ml`` and ``parent_ml`` are the drinks as
-    served.
-    """
-    held = {pour.ingredient.slug for pour in parent.pours if pour.liquid_ml > 0}
-    smelt = {p.ingredient.slug: p.ingredient for p in drink.pours if p.ingredient.aroma and p.liquid_ml > 0 and p.ingredient.slug in held}
-    found = [
-        _loudness(each, share_of_glass(parent, slug, parent_ml), share_of_glass(drink, slug, served_ml)) for slug, each in smelt.items()
+    """Return the aromatic ingredients that both drinks pour, the largest change first; volumes are those served, [ml]."""
+    poured_slugs = {pour.ingredient.slug for pour in parent.pours if pour.liquid_ml > 0}
+    smelt = {
+        p.ingredient.slug: p.ingredient for p in drink.pours if p.ingredient.aroma and p.liquid_ml > 0 and p.ingredient.slug in poured_slugs
+    }
+    loudnesses = [
+        _loudness(ingredient, share_of_glass(parent, slug, parent_ml), share_of_glass(drink, slug, served_ml))
+        for slug, ingredient in smelt.items()
     ]
-    return tuple(sorted(found, key=lambda each: -abs(each.steps)))
+    return tuple(sorted(loudnesses, key=lambda each: -abs(each.steps)))
 
 
 def _loudness(ingredient: Ingredient, before: float, after: float) -> Loudness:
@@ -70,7 +69,7 @@ def _loudness(ingredient: Ingredient, before: float, after: float) -> Loudness:
 
 
 def louder_words(ratio: float) -> str:
-    """Describe how loud something is beside before, by the ratio of its shares.
+    """Describe how much louder an aroma is, by the ratio of its shares.
 
     >>> louder_words(0.66), louder_words(2.1), louder_words(1.02)
     ('a third quieter', 'twice as loud', 'as loud')
@@ -87,7 +86,7 @@ def louder_words(ratio: float) -> str:
 
 
 def part_words(part: float) -> str:
-    """Return a part of something in words, to the nearest that the trade would say.
+    """Return a fraction in words, rounded to one that the trade would say.
 
     >>> part_words(0.17), part_words(0.49), part_words(0.99)
     ('a sixth', 'half', 'nearly all')

@@ -1,5 +1,5 @@
-"""Attribution: which change made which part of a difference between two drinks, as a mean over all orders of making them
-(docs/model/balance.md, "Reported values").
+"""Attribution: the effect of each change between two drinks, as its mean over all orders of making the changes (docs/model/balance.md,
+"Reported values").
 """
 
 from __future__ import annotations
@@ -48,7 +48,7 @@ _ALIKE: Final[tuple[Callable[[Pour, Pour], bool], ...]] = (
 
 @dataclass(frozen=True, slots=True)
 class Change:
-    """One change, in words, and what it did: by how much each figure changed in its unit, and each axis in noticeable steps.
+    """One change in words, and its effect: on each figure in its unit, and on each axis in noticeable steps.
 
     ``cause`` names it after a "by": "drier by the triple sec"; ``brings`` are the axes of which its pour holds something itself, so that
     it does more than make the drink larger or smaller. Over all changes of a pair of drinks each of them adds up to the whole difference.
@@ -71,16 +71,16 @@ class _Row:
 
 
 def changes_between(drink: Drink, parent: Drink, conditions: Conditions) -> tuple[Change, ...]:
-    """Return the changes that made a drink out of its parent, each with its share of the difference; none where the two are the same."""
-    told, rows, method_change = _changes(drink, parent)
-    if not told:
+    """Return the changes between a drink and its parent, each with its share of the difference; none where the two are equal."""
+    changes, rows, method_change = _changes(drink, parent)
+    if not changes:
         return ()
     # One drink for each set of changes, bit by bit.
-    made = np.arange(2 ** len(told))
-    figures = _figures_of_each(made, rows, parent, drink, method_change, conditions)
+    subsets = np.arange(2 ** len(changes))
+    figures = _figures_of_each(subsets, rows, parent, drink, method_change, conditions)
     axes = [FIGURES.index(name) for name in AXES]
     steps = np.array([steps_between(figures[row], figures[row, 0], axis) for row, axis in zip(axes, AXES.values(), strict=True)])
-    shares = _mean_over_orders(np.concatenate([figures, steps]), len(told))
+    shares = _mean_over_orders(np.concatenate([figures, steps]), len(changes))
     return tuple(
         Change(
             words,
@@ -89,7 +89,7 @@ def changes_between(drink: Drink, parent: Drink, conditions: Conditions) -> tupl
             dict(zip(FIGURES, column[: len(FIGURES)].tolist(), strict=True)),
             dict(zip(AXES, column[len(FIGURES) :].tolist(), strict=True)),
         )
-        for (words, cause, brings), column in zip(told, shares.T, strict=True)
+        for (words, cause, brings), column in zip(changes, shares.T, strict=True)
     )
 
 
@@ -113,28 +113,28 @@ def _changes(drink: Drink, parent: Drink) -> tuple[list[tuple[str, str, tuple[st
 
 
 def paired_pours(before: tuple[Pour, ...], after: tuple[Pour, ...]) -> list[tuple[Pour | None, Pour | None]]:
-    """Pours of two drinks that stand for each other: the same ingredient, else the same slot; the rest stand alone."""
-    left, right = list(before), list(after)
+    """Match the pours of two drinks: by ingredient, else by slot; the rest are matched with None."""
+    pours, right = list(before), list(after)
     pairs: list[tuple[Pour | None, Pour | None]] = []
     for alike in _ALIKE:
         for one in list(right):
-            match = next((other for other in left if alike(other, one)), None)
+            match = next((other for other in pours if alike(other, one)), None)
             if match is not None:
-                left.remove(match)
+                pours.remove(match)
                 right.remove(one)
                 pairs.append((match, one))
-    return [*pairs, *((one, None) for one in left), *((None, one) for one in right)]
+    return [*pairs, *((one, None) for one in pours), *((None, one) for one in right)]
 
 
 def stands_for(after: tuple[Pour, ...], before: tuple[Pour, ...]) -> tuple[int | None, ...]:
-    """For each pour of a drink the place of its parent's pour that it stands for; None where it is new."""
-    places = {id(pour): place for place, pour in enumerate(before)}
+    """Return for each pour the index of the matching pour of the parent; None where it is new."""
+    places = {id(pour): index for index, pour in enumerate(before)}
     of = {id(new): places[id(old)] for old, new in paired_pours(before, after) if old is not None and new is not None}
     return tuple(of.get(id(pour)) for pour in after)
 
 
 def change_words(before: Pour | None, after: Pour | None) -> str:
-    """Return what was changed between two pours that stand for each other; empty where nothing was that reaches the liquid."""
+    """Describe the change between two matching pours; empty where nothing changed that reaches the liquid."""
     if before is None or after is None:
         alone = after or before
         assert alone is not None
@@ -184,7 +184,7 @@ def _figures_of_each(
     if method_change is None:
         return levels_of(volumes, axes, in_tin, parent.method, conditions).figures
     done = (made >> method_change) % 2 == 1
-    before, after = (levels_of(volumes, axes, in_tin, each.method, conditions).figures for each in (parent, drink))
+    before, after = (levels_of(volumes, axes, in_tin, one_drink.method, conditions).figures for one_drink in (parent, drink))
     return np.where(done, after, before)
 
 
@@ -199,7 +199,7 @@ def _mean_over_orders(figures: Floats, changes: int) -> Floats:
     drink with the set of changes s.
     """
     sets = np.arange(2**changes)
-    size = np.array([bin(each).count("1") for each in sets])
+    size = np.array([bin(subset).count("1") for subset in sets])
     orders = np.array([math.factorial(n) * math.factorial(max(0, changes - n - 1)) / math.factorial(changes) for n in range(changes + 1)])
     shares = np.empty((len(figures), changes))
     for change in range(changes):

@@ -1,4 +1,4 @@
-"""The four figures that a drink is judged by, and how each follows every pour, content and the ice; many drinks at once.
+"""The four figures a drink is judged by, and their derivatives by every pour, content and the ice; many drinks at once.
 
 Drinks are the inner axis of every array here: it is the order in which numpy is fastest, and a single drink is an axis of one.
 """
@@ -59,7 +59,7 @@ def levels_of(volumes: Floats, axes: Floats, in_tin: Floats, method: Method, con
 
 
 def levels_and_slopes(pours: PourTable, method: Method, conditions: Conditions) -> tuple[Levels, Slopes]:
-    """Figures as served, and how they grow with each of what made them."""
+    """Compute the figures as served, and their derivatives by everything that made them."""
     volumes, axes, in_tin = pours.volumes, pours.axes, pours.in_tin
     tin, amounts = _amounts_of(volumes, axes, in_tin)
     water, (by_tin_volume, *by_tin_contents) = water_and_slopes(tin, method, conditions)

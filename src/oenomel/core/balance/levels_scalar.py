@@ -1,4 +1,4 @@
-"""Figures of one drink and what moves them, in plain numbers: the sums of `levels_and_slopes` and of a doubt's moves.
+"""Figures of one drink and their derivatives in plain numbers: faster than arrays for a single drink.
 
 For a dozen pours the cost of each NumPy call would be most of the time; many drinks stay in arrays. The laws hold the two against each
 other (tests/core/balance/test_figures.py).
@@ -38,7 +38,7 @@ class OneDrink:
 
 
 def one_drink(drink: Drink, pours: PourTable, conditions: Conditions) -> OneDrink:
-    """Return the figures of one drink and how far each unknown moves them; ``pours`` is its table."""
+    """Compute the figures of one drink and their change by each source of uncertainty; ``pours`` is its table."""
     volumes, in_tin, axes = pours.volumes[:, 0].tolist(), pours.in_tin[:, 0].tolist(), pours.axes[..., 0].tolist()
     shaken_alcohol = shaken_sugar = shaken_acid = all_alcohol = all_sugar = all_acid = 0.0
     for v, t, (a, s, c) in zip(volumes, in_tin, axes, strict=True):

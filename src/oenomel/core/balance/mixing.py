@@ -1,4 +1,4 @@
-"""Pours into one liquid, and the liquid over ice into the glass (docs/model/balance.md, "Mixing")."""
+"""Mixing pours into one liquid, and taking it over ice into the glass (docs/model/balance.md, "Mixing")."""
 
 from __future__ import annotations
 
@@ -38,27 +38,27 @@ class Liquid:
 
     @property
     def tin(self) -> Tin:
-        """Contents of the tin as the ice meets them."""
+        """The liquid as the contents of a tin."""
         contents = self.contents
         return Tin(self.volume_ml, contents[..., 0], contents[..., SUGAR_COLUMNS].sum(axis=-1), contents[..., ACID_COLUMNS].sum(axis=-1))
 
     def plus(self, other: Liquid) -> Liquid:
-        """Return the two poured together."""
+        """Return the mixture of two liquids."""
         return Liquid(self.volume_ml + other.volume_ml, self.contents + other.contents)
 
     def minus(self, part: Liquid) -> Liquid:
-        """Return what is left without a part of it."""
+        """Return the liquid without a part of it."""
         return Liquid(np.maximum(self.volume_ml - part.volume_ml, 0.0), np.maximum(self.contents - part.contents, 0.0))
 
     def thinned(self, water_ml: Floats) -> Liquid:
-        """With so much water added."""
+        """Return the liquid with some water added, [ml]."""
         return Liquid(self.volume_ml + water_ml, self.contents)
 
 
 @dataclass(frozen=True, slots=True)
 class Served:
-    """A drink on its way, at the points where it can be tasted: ``tin`` before the ice, ``strained`` after it, ``before_topping``
-    with what waited in the glass, ``glass`` at minute 0; and the water from the ice.
+    """A drink at each point where it can be tasted: ``tin`` before the ice, ``strained`` after it, ``before_topping`` with what waited
+    in the glass, ``glass`` at minute 0; and the water from the ice.
     """
 
     tin: Liquid
@@ -70,7 +70,7 @@ class Served:
 
 @dataclass(frozen=True, slots=True)
 class Temperatures:
-    """Temperatures at those points, [°C]."""
+    """Temperatures of a drink at those points, [°C]."""
 
     tin: float
     strained: float
@@ -79,7 +79,7 @@ class Temperatures:
 
 
 def mix(volumes_ml: ArrayLike, composition: ArrayLike) -> Liquid:
-    """Amounts add; volumes are taken as additive (contraction is below 1 % over the range of drinks).
+    """Mix pours: amounts add, and so do volumes (contraction is below 1 % over the range of drinks).
 
     Parameters
     ----------
@@ -95,7 +95,7 @@ def mix(volumes_ml: ArrayLike, composition: ArrayLike) -> Liquid:
 
 
 def served_drink(pours: PourTable, water_ml: Floats) -> Served:
-    """Return one drink from the tin to the glass, with every property, given the water from the ice, shape ().
+    """Take one drink from the tin to the glass, with every property, given the water from the ice, shape ().
 
     Strained, joined with what waits in the glass, topped and floated.
     """
@@ -108,7 +108,7 @@ def served_drink(pours: PourTable, water_ml: Floats) -> Served:
 
 
 def temperatures(served: Served, method: Method, conditions: Conditions) -> Temperatures:
-    """Describe how cold a drink is at each point: out of the tin by the heat balance, in the glass by what joins it."""
+    """Compute the temperature of a drink at each point: from the tin by the heat balance, in the glass by mixing."""
     tin = served.tin.tin
     strained_c = float(tin_temperature_c(tin, served.water_ml, method, conditions))
     waiting = served.before_topping.minus(served.strained)

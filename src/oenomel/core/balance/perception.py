@@ -1,4 +1,4 @@
-"""The one ruler: noticeable steps, whether a difference can be tasted, how sure its direction is, and the words
+"""Noticeable differences: how many there are between two levels, whether they can be tasted, how certain, and in which words
 (docs/model/balance.md, "Can it be tasted?").
 """
 
@@ -44,7 +44,7 @@ class Axis:
 
     @property
     def step(self) -> float:
-        """A noticeable step as the logarithm of a level."""
+        """One noticeable difference as a difference of logarithms."""
         return float(np.log1p(self.just_noticeable))
 
     def word(self, steps: float) -> str:
@@ -52,12 +52,12 @@ class Axis:
         return self.more if steps > 0 else self.less
 
     def at(self, level: ArrayLike) -> NDArray[np.float64]:
-        """Find where a level stands on the ruler, [steps], shape as given; differences of two are the steps between them."""
+        """Convert a level to noticeable steps, shape as given; differences between two results are steps between levels."""
         at: NDArray[np.float64] = np.log(np.maximum(level, self.floor)) / self.step
         return at
 
     def level_at(self, at: ArrayLike) -> NDArray[np.float64]:
-        """Return the level that stands there, in the figure's unit: the inverse of `at` above the floor."""
+        """Convert steps back to a level in the figure's unit: the inverse of `at` above the floor."""
         level: NDArray[np.float64] = np.exp(np.asarray(at) * self.step)
         return level
 
@@ -75,9 +75,7 @@ A_GUEST: Final = "A guest"
 
 @dataclass(frozen=True, slots=True)
 class Degree:
-    """One step of the scale of differences: the hedged verdict, a headline around the word of the direction, and a sentence about who
-    tastes it.
-    """
+    """One band of the scale of differences: a short verdict, a headline, and a sentence about who would notice."""
 
     below_steps: float
     verdict: str
@@ -85,7 +83,7 @@ class Degree:
     sentence: str
 
     def sentence_for(self, who: str = A_GUEST) -> str:
-        """Return the sentence, of a guest or of somebody whose steps it goes by."""
+        """Return the sentence, about a guest or about the taster whose thresholds are used."""
         return self.sentence.format(who=who)
 
 
@@ -120,16 +118,16 @@ def steps_between(level: ArrayLike, reference: ArrayLike, axis: Axis) -> NDArray
 
 
 def degree(steps: float) -> Degree:
-    """Find which degree a difference of so many steps has, of either sign.
+    """Return the band of the scale that a difference falls in, whatever its sign.
 
     >>> degree(-1.2).verdict
     'likely, side by side; not from memory'
     """
-    return next((each for each in _DEGREES if abs(steps) < each.below_steps), _DEGREES[-1])
+    return next((band for band in _DEGREES if abs(steps) < band.below_steps), _DEGREES[-1])
 
 
 def in_words(steps: float, axis: Axis, same: str | None = None) -> str:
-    """Return a difference on an axis in the trade's words; ``same`` stands for "as sweet" where that says it better.
+    """Describe a difference on an axis in the trade's words; ``same`` for no difference.
 
     >>> in_words(-2.5, AXES["sugar"]), in_words(0.2, AXES["acid"])
     ('clearly drier', 'as sharp, to the tongue')
@@ -138,7 +136,7 @@ def in_words(steps: float, axis: Axis, same: str | None = None) -> str:
 
 
 def felt_by(steps: Mapping[str, float], tongue: OwnSteps) -> dict[str, float]:
-    """Return a difference in a tongue's own steps.
+    """Convert a difference to a taster's own noticeable steps.
 
     >>> felt_by({"sugar": 1.0, "acid": 1.0, "abv": 0.0}, {"sugar": 0.5, "acid": 2.0, "abv": 1.0})
     {'sugar': 2.0, 'acid': 0.5, 'abv': 0.0}
@@ -147,17 +145,17 @@ def felt_by(steps: Mapping[str, float], tongue: OwnSteps) -> dict[str, float]:
 
 
 def can_be_tasted(steps: float) -> bool:
-    """Check whether a tongue could tell a difference of so many steps, side by side."""
+    """Check whether a difference can be tasted side by side."""
     return abs(steps) >= TASTED_STEPS
 
 
 def tasted(steps: Mapping[str, float]) -> list[str]:
-    """Return the axes of a difference that can be tasted, the largest first."""
+    """Return the axes on which a difference can be tasted, the largest first."""
     return sorted((name for name, n in steps.items() if can_be_tasted(n)), key=lambda name: -abs(steps[name]))
 
 
 def sureness(probability: float) -> str:
-    """Compute how sure a direction is, in a word; empty where it can't be told.
+    """Describe the certainty of a direction in a word; empty where it is unknown.
 
     >>> sureness(0.93)
     'very likely'

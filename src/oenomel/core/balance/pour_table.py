@@ -1,4 +1,4 @@
-"""A drink's pours as one table of numbers: every sum of the core starts from here."""
+"""A drink's pours as one table of numbers, from which all sums of the core start."""
 
 from __future__ import annotations
 
@@ -32,7 +32,7 @@ _WAITS: Final = (0.0, 0.0, 1.0)
 
 @dataclass(frozen=True, slots=True)
 class PourTable:
-    """Pours of a drink, or of many drinks of the same parts.
+    """Pours of one drink, or of many drinks with the same ingredients.
 
     Parameters
     ----------
@@ -59,8 +59,8 @@ class PourTable:
         return self.stages[:, :1]
 
     def sds_ml(self) -> tuple[Floats, Floats]:
-        """Return standard deviations of the pours, shape (pours, drinks) each: what all pours of a jigger share, and each one's
-        own, [ml].
+        """Return the standard deviations of the pours, shape (pours, drinks) each, [ml]: the error that all pours of a jigger share,
+        and each one's own.
         """
         shared = self.by_jigger * JIGGER_SHARED_SD * self.volumes
         whole = self.by_jigger * np.maximum(JIGGER_SD * self.volumes, JIGGER_LEAST_ML * (self.volumes > 0))
@@ -68,7 +68,7 @@ class PourTable:
 
 
 def poured(drink: Drink, volumes: Floats | None = None) -> PourTable:
-    """Return the table of a drink's pours; with other volumes, shape (pours, drinks), of many drinks of its parts."""
+    """Build the table of a drink's pours; given other volumes, shape (pours, drinks), of many drinks with the same ingredients."""
     flat = array("d")
     for pour in drink.pours:
         flat.extend(pour.ingredient.composition.row)
@@ -88,7 +88,7 @@ def poured(drink: Drink, volumes: Floats | None = None) -> PourTable:
 
 
 def pour_sds_ml(volume_ml: float, by_jigger: float, own_sd: float) -> tuple[float, float]:
-    """Return standard deviations of one pour: what all pours of a jigger share, and its own, [ml]; as `PourTable.sds_ml`."""
+    """Return the standard deviations of one pour: the error that a jigger's pours share, and its own, [ml]."""
     if not by_jigger:
         return 0.0, own_sd * volume_ml
     shared, whole = JIGGER_SHARED_SD * volume_ml, max(JIGGER_SD * volume_ml, JIGGER_LEAST_ML) if volume_ml > 0 else 0.0

@@ -42,7 +42,7 @@ House estimates: a modern sour is light, one with egg white round, one with crea
 
 @dataclass(frozen=True, slots=True)
 class Profile:
-    """One liquid at one checkpoint.
+    """Figures of one liquid at one point.
 
     ``abv`` in % v/v; ``sugar``, ``acid``, ``titratable_acid`` (as citric) and ``sucrose_equivalents`` in g per 100 ml;
     ``sugar_acid_ratio`` is infinite without acid and not a number where there is no sugar either. ``body`` is in g per 100 ml as
@@ -67,12 +67,12 @@ class Profile:
 
     @property
     def body_word(self) -> str:
-        """Its body in a word."""
+        """Body of the liquid in a word."""
         return body_word(self.body)
 
 
 class PourShare(NamedTuple):
-    """Contribution of one pour, and its share of the drink's sugar, acid and alcohol (0 to 1; 0 where the drink has none)."""
+    """One pour's share of the drink's volume, sugar, acid and alcohol (0 to 1; 0 where the drink has none)."""
 
     volume_ml: float
     sugar_g: float
@@ -84,11 +84,11 @@ class PourShare(NamedTuple):
 
 
 def profile_of(liquid: Liquid) -> Profile:
-    """Return the reported figures of a single liquid; an empty one has zeros."""
+    """Compute the reported figures of a liquid; an empty one has zeros."""
     contents, volume_ml = liquid.contents, float(liquid.volume_ml)
-    told = contents.tolist()
-    sugar_g, acid_g = sum(told[SUGAR_COLUMNS]), sum(told[ACID_COLUMNS])
-    alcohol_ml, protein_g, fat_g, gum_g = told[0], told[_PROTEIN], told[_FAT], told[_GUM]
+    figures = contents.tolist()
+    sugar_g, acid_g = sum(figures[SUGAR_COLUMNS]), sum(figures[ACID_COLUMNS])
+    alcohol_ml, protein_g, fat_g, gum_g = figures[0], figures[_PROTEIN], figures[_FAT], figures[_GUM]
     alcohol_g = alcohol_ml * ETHANOL_G_PER_ML
     per_100_ml = 100 / volume_ml if volume_ml > 0 else 0.0
     energy = (alcohol_g, sugar_g, acid_g, protein_g, fat_g, gum_g)
@@ -107,7 +107,7 @@ def profile_of(liquid: Liquid) -> Profile:
 
 
 def pour_shares(pours: PourTable) -> tuple[PourShare, ...]:
-    """Return what each pour brings to the drink as served, in the order of its pours."""
+    """Return the contribution of each pour to the drink as served, in the order of the pours."""
     volumes, axes = pours.volumes[:, 0].tolist(), pours.axes[..., 0].tolist()
     sugars = [v * sugar / 100 for v, (_, sugar, _) in zip(volumes, axes, strict=True)]
     acids = [v * acid / 100 for v, (_, _, acid) in zip(volumes, axes, strict=True)]
@@ -121,7 +121,7 @@ def _shares(parts: list[float]) -> list[float]:
 
 
 def body_word(body: float) -> str:
-    """Thin, light, round or rich.
+    """Return the word for a body: thin, light, round or rich.
 
     >>> body_word(9.7)
     'light'

@@ -1,4 +1,4 @@
-"""A drink as served, without its doubt and its findings: enough to say where it stands."""
+"""A drink as served, without uncertainty or checks: enough to compare it."""
 
 from __future__ import annotations
 
@@ -11,12 +11,12 @@ from oenomel.core.spec import Drink
 
 
 def profile_of_drink(drink: Drink) -> Profile:
-    """Return a reference drink as served by the curve, whatever today's ice is: a typical range doesn't move with the weather."""
+    """Compute a reference drink as served by the dilution curve, so that typical ranges don't depend on today's ice."""
     return profile_of_made(drink, Conditions())
 
 
 def profile_of_made(drink: Drink, conditions: Conditions) -> Profile:
-    """Return a drink as served, without its doubt and its findings: enough to say where it stands."""
+    """Compute a drink as served, without uncertainty or checks."""
     table = poured(drink)
     at = levels_of(table.volumes, table.axes, table.in_tin, drink.method, conditions)
     return profile_of(served_drink(table, at.water_ml[0]).glass)

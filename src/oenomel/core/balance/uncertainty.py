@@ -1,4 +1,4 @@
-"""Uncertainty of a forecast: spreads of pours, composition and ice carried through to first order (docs/model/balance.md, "Uncertainty").
+"""Uncertainty of a forecast: spreads of pours, composition and ice to first order (docs/model/balance.md, "Uncertainty").
 
 Each unknown of a drink has a name, so that two drinks can share it: what is the same in both cancels in their difference.
 """
@@ -46,9 +46,7 @@ class Interval:
 
 @dataclass(frozen=True, slots=True)
 class Driver:
-    """A source of uncertainty: its cause, the ingredient or circumstance it comes from, its share of the variance (0 to 1), and what would
-    make the figure surer.
-    """
+    """A source of uncertainty: its cause, its ingredient or circumstance, its share of the variance (0 to 1), and how to reduce it."""
 
     cause: str
     subject: str
@@ -58,7 +56,7 @@ class Driver:
 
 @dataclass(frozen=True, slots=True)
 class Drivers:
-    """Causes of one value's uncertainty, the largest share first (none where it is sure), and the same in a sentence."""
+    """Sources of one figure's uncertainty, the largest share first, and the same in a sentence."""
 
     told: str
     drivers: tuple[Driver, ...]
@@ -66,7 +64,7 @@ class Drivers:
 
 @dataclass(frozen=True)
 class Uncertainty:
-    """Uncertainty of a drink: by how much one standard deviation of each unknown changes each value.
+    """Uncertainty of a drink: the change of each figure by one standard deviation of each unknown.
 
     Parameters
     ----------
@@ -81,14 +79,14 @@ class Uncertainty:
 
     @cached_property
     def unknowns(self) -> tuple[Unknown, ...]:
-        """Their names, each once; two drinks that have one of the same name share it."""
+        """Names of the unknowns, each once; two drinks share an unknown by its name."""
         return tuple(dict.fromkeys(_unknowns(self.drink)))
 
     @cached_property
     def intervals80(self) -> dict[str, Interval]:
-        """80 % intervals of the four figures and of the ratio of sugar to acid, which goes through its logarithm."""
+        """80 % intervals of the four figures and of the ratio of sugar to acid, which is computed by its logarithm."""
         half = Z80 * _sd(self.moves)
-        found = {
+        intervals = {
             name: Interval(max(0.0, value - width), value + width)
             for name, value, width in zip(FIGURES, self.figures.tolist(), half.tolist(), strict=True)
         }
@@ -96,17 +94,17 @@ class Uncertainty:
         if sugar > 0 and acid > 0:
             relative = self.moves[:, 2] / sugar - self.moves[:, 3] / acid
             factor = math.exp(Z80 * math.sqrt(float(relative @ relative)))
-            found["sugar_acid_ratio"] = Interval(sugar / acid / factor, sugar / acid * factor)
-        return found
+            intervals["sugar_acid_ratio"] = Interval(sugar / acid / factor, sugar / acid * factor)
+        return intervals
 
     @cached_property
     def effects(self) -> dict[Unknown, Floats]:
-        """The moves by unknown."""
+        """Changes of the figures by unknown."""
         return dict(zip(self.unknowns, self.moves, strict=True))
 
     @cached_property
     def drivers(self) -> dict[str, Drivers]:
-        """Causes of each value's uncertainty."""
+        """Sources of each figure's uncertainty."""
         names = {pour.ingredient.slug: pour.ingredient.name for pour in self.drink.pours}
         causes = [_cause(unknown) for unknown in self.unknowns]
         rows = {cause: row for row, cause in enumerate(dict.fromkeys(causes))}
@@ -138,7 +136,7 @@ _ADVICE: Final = {
 
 
 def doubt_of(drink: Drink, alone: OneDrink) -> Uncertainty:
-    """Compute how sure the figures of a drink are, from what moves them."""
+    """Compute the uncertainty of a drink's figures."""
     moves = alone.moves
     if len({pour.ingredient.slug for pour in drink.pours}) < len(drink.pours):
         again = _repeated(_unknowns(drink))
@@ -149,7 +147,7 @@ def doubt_of(drink: Drink, alone: OneDrink) -> Uncertainty:
 
 
 def half_widths80(drink: Drink, volumes: Floats, conditions: Conditions) -> tuple[Floats, Floats]:
-    """Figures and the half-widths of their 80 % intervals for many drinks of the same parts.
+    """Compute the figures and the half-widths of their 80 % intervals for many drinks with the same ingredients.
 
     Parameters
     ----------
@@ -175,7 +173,7 @@ def half_widths80(drink: Drink, volumes: Floats, conditions: Conditions) -> tupl
 
 
 def difference_of(one: Uncertainty, other: Uncertainty) -> dict[str, Difference]:
-    """Describe how the four figures of one drink differ from another's; what they share is the same unknown in both, and cancels."""
+    """Compute the difference of four figures between two drinks; an unknown that both share cancels."""
     shared = {**dict.fromkeys(one.effects), **dict.fromkeys(other.effects)}
     nothing = np.zeros(len(FIGURES))
     moves = np.array([one.effects.get(unknown, nothing) - other.effects.get(unknown, nothing) for unknown in shared])
@@ -242,9 +240,9 @@ def _moves(drink: Drink, at: Levels, grows: Slopes, pours: PourTable, conditions
 
 def _drivers(causes: Sequence[tuple[str, str]], names: Mapping[str, str], shares: Sequence[float]) -> Drivers:
     """Return what makes one figure unsure: the causes by their shares, the largest first."""
-    told = [row for row, share in enumerate(shares) if share >= SHARE_WORTH_TELLING]
+    rows_worth_naming = [row for row, share in enumerate(shares) if share >= SHARE_WORTH_TELLING]
     drivers = []
-    for row in sorted(told, key=lambda row: -shares[row]):
+    for row in sorted(rows_worth_naming, key=lambda row: -shares[row]):
         cause, subject = causes[row]
         drivers.append(Driver(cause, names.get(subject, subject), shares[row], _ADVICE[cause]))
     return Drivers(_in_a_sentence(drivers, set(names.values())), tuple(drivers))

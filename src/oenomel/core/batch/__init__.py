@@ -1,4 +1,4 @@
-"""The evening: batches that are poured from a bottle, and what is left to do before the hour (docs/model/batch.md)."""
+"""Batches: drinks made in advance for many serves (docs/model/batch.md)."""
 
 from oenomel.core.batch.batch import Batch, BatchWish, batch_of
 

@@ -1,4 +1,4 @@
-"""Acids and sugar in water in place of fresh juice, for a bottle that has to wait (docs/model/batch.md)."""
+"""Acids and sugar in water in place of fresh juice, for a batch that has to keep (docs/model/batch.md)."""
 
 from __future__ import annotations
 
@@ -21,20 +21,20 @@ _WEIGHED: Final = {"citric": "citric acid", "malic": "malic acid", "tartaric": "
 
 
 def has_stand_in(pour: Pour) -> bool:
-    """Check whether acids in water could stand for it."""
+    """Check whether an acid solution can replace the ingredient."""
     return is_of_the_day(pour.ingredient) and pour.ingredient.composition.acid >= SHARP_G
 
 
 def with_stand_ins(drink: Drink) -> Drink:
-    """Return the drink with acids in water for its sharp juices of the day."""
+    """Return the drink with its sharp juices replaced by acid solutions."""
     return drink.with_pours(tuple(pour.of(stand_in(pour.ingredient)) if has_stand_in(pour) else pour for pour in drink.pours))
 
 
 def stand_in(juice: Ingredient) -> Ingredient:
-    """Acids and sugar in water, as sharp and as sweet as a juice."""
-    told = juice.composition
-    acids = {kind: grams for kind, grams in told.acids.items() if grams > 0}
-    composition = Composition(sugars=dict(told.sugars), acids=acids, spread={"sugars": WEIGHED_SD, "acids": WEIGHED_SD})
+    """Return an acid solution as sharp and as sweet as a juice."""
+    needed = juice.composition
+    acids = {kind: grams for kind, grams in needed.acids.items() if grams > 0}
+    composition = Composition(sugars=dict(needed.sugars), acids=acids, spread={"sugars": WEIGHED_SD, "acids": WEIGHED_SD})
     keeps = SourcedValue(
         "keeps_days", float(days_at_least(ACID_SOLUTION_DAYS, composition.acid)), 0.0, "estimate", "estimate", "acids in water, cold"
     )
@@ -51,15 +51,17 @@ def stand_in(juice: Ingredient) -> Ingredient:
 
 
 def is_stand_in(ingredient: Ingredient) -> bool:
-    """Check whether an ingredient was made by `stand_in`."""
+    """Check whether an ingredient is an acid solution made by `stand_in`."""
     return ingredient.slug.startswith(_SLUG)
 
 
 def recipe_words(pour: Pour) -> str:
-    """Describe how so much of it is made, as a sentence."""
-    told, ml = pour.ingredient.composition, pour.volume_ml
-    grams = [f"{ml * each / 100:.1f} g of {_WEIGHED.get(kind, f'{kind} acid')}" for kind, each in told.acids.items() if each > 0]
-    if told.sugar > 0:
-        grams.append(f"{ml * told.sugar / 100:.1f} g of sugar")
+    """Describe how to make an amount of the acid solution, as a sentence."""
+    composition, ml = pour.ingredient.composition, pour.volume_ml
+    grams = [
+        f"{ml * percent / 100:.1f} g of {_WEIGHED.get(kind, f'{kind} acid')}" for kind, percent in composition.acids.items() if percent > 0
+    ]
+    if composition.sugar > 0:
+        grams.append(f"{ml * composition.sugar / 100:.1f} g of sugar")
     mixed = f"{', '.join(grams)}, stirred into water up to {ml:.0f} ml"
     return f"{pour.ingredient.name}: {mixed}. It has the sharpness and not the smell: a zest helps."

@@ -1,6 +1,4 @@
-"""A batch: a drink for so many serves or for a container, as it can be measured, and what comes of it
-(docs/model/batch.md).
-"""
+"""A batch: a drink for a number of serves or for a container, in measurable amounts, and its properties (docs/model/batch.md)."""
 
 from __future__ import annotations
 
@@ -62,8 +60,8 @@ _PLACE_OF: Final[Mapping[Service, Cold]] = {
 
 @dataclass(frozen=True, slots=True)
 class BatchWish:
-    """Request for a batch: how it is served, and its size by exactly one of serves, a container in ml, or ``all_of`` (a slug and the ml
-    of it to use up).
+    """Request for a batch: how it is served, and its size by exactly one of serves, a container in ml, or ``all_of`` (a slug, and the
+    ml of it to use up).
 
     ``container_ml`` beside serves is the one that it has to go into. ``cold`` is where it waits; None: where such a service wants it.
     """
@@ -78,13 +76,13 @@ class BatchWish:
 
     @property
     def place(self) -> Cold:
-        """Place where the bottle is kept."""
+        """Where the batch is stored."""
         return _PLACE_OF[self.service] if self.cold is None else self.cold
 
 
 @dataclass(frozen=True, slots=True)
 class Minute:
-    """A serve after so many minutes: volume in ml, % v/v, g per 100 ml, °C."""
+    """A serve after some minutes: volume in ml, % v/v, g per 100 ml, °C."""
 
     minute: int
     volume_ml: float
@@ -96,7 +94,7 @@ class Minute:
 
 @dataclass(frozen=True)
 class Batch:
-    """A batch as it is measured.
+    """A batch in measurable amounts.
 
     Parameters
     ----------
@@ -122,27 +120,27 @@ class Batch:
 
     @property
     def total_ml(self) -> float:
-        """Volume of the bottle's contents, [ml]."""
+        """Volume of the batch, [ml]."""
         return sum(pour.volume_ml for pour in self.inside) + self.water_ml
 
     @property
     def serve_ml(self) -> float:
-        """Volume poured for one serve, [ml]."""
+        """Volume of one serve, [ml]."""
         return self.total_ml / self.scale
 
     @cached_property
     def lines(self) -> tuple[PourLine, ...]:
-        """The order of pouring."""
+        """The pours in their order."""
         return in_order(self.inside, water(), self.water_ml, self.wish.grid_ml)
 
     @cached_property
     def fit(self) -> Fit:
-        """Against its container."""
+        """How the batch fits its container."""
         return fit_of(self.total_ml, self.scale, self.container_ml)
 
     @cached_property
     def drift(self) -> dict[str, float]:
-        """Change of each axis of a serve by rounding, [steps]."""
+        """Change of each axis of a serve caused by rounding, [steps]."""
         return {
             name: float(steps_between(getattr(self.serve.served, name), getattr(self.exact.served, name), axis))
             for name, axis in AXES.items()
@@ -150,7 +148,7 @@ class Batch:
 
     @property
     def drift_words(self) -> str:
-        """The same as it is said."""
+        """Change caused by rounding, in words."""
         felt = [in_words(steps, AXES[name]) for name, steps in self.drift.items() if can_be_tasted(steps)]
         grid = f"{self.wish.grid_ml:g} ml"
         if felt:
@@ -159,47 +157,47 @@ class Batch:
 
     @property
     def tin(self) -> Tin:
-        """The whole bottle, as the cold sees it."""
+        """The whole batch as the contents of a tin, for the heat balance."""
         return self.bottle.path.tin.tin
 
     @cached_property
     def bottle(self) -> Forecast:
-        """Contents of the bottle as one liquid that meets no ice."""
+        """The batch as one liquid that meets no ice."""
         return forecast_of(poured_serve(self.drink, self.inside, (), self.water_ml, "none"))
 
     @property
     def freezing_c(self) -> float:
-        """From where on it freezes, [°C]."""
+        """Freezing point of the batch, [°C]."""
         return float(self.tin.freezing_c())
 
     @property
     def chilling(self) -> Chilling:
-        """Time until the bottle is cold where it is kept."""
+        """Time until the batch is cold where it is stored."""
         # What freezes before is poured at the edge of it.
         target = max(FREEZER_SERVE_C, self.freezing_c) if self.wish.place == "freezer" else COLD_ENOUGH_C
-        each = min(self.total_ml, self.container_ml)
-        heat = float(self.tin.heat_capacity_j_per_k) * each / self.total_ml
-        return chilling(each, heat, self.wish.place, MIXED_AT_C, target)
+        liquid_ml = min(self.total_ml, self.container_ml)
+        heat = float(self.tin.heat_capacity_j_per_k) * liquid_ml / self.total_ml
+        return chilling(liquid_ml, heat, self.wish.place, MIXED_AT_C, target)
 
     @property
     def keeping(self) -> Keeping:
-        """Shelf life of the bottle."""
+        """Shelf life of the batch."""
         return keeping_of([pour.ingredient for pour in self.inside], self.bottle.served.abv)
 
     @property
     def findings(self) -> tuple[Finding, ...]:
-        """Findings of one serve as if it were made to order, as far as they concern a batch."""
+        """Findings of one serve that matter for a batch."""
         return tuple(finding for finding in self.single.findings if finding.severity != "info" or finding.code in TOLD)
 
     @property
     def minutes(self) -> tuple[tuple[Minute, Minute], ...]:
-        """A serve of it, and of the drink made singly, at each of the minutes that are told."""
+        """A serve of the batch, and the single drink, at each of the standard minutes."""
         batch, single = self.serve.course, self.single.course
         return tuple((_minute(batch, at), _minute(single, at)) for at in TOLD_MINUTES)
 
 
 def batch_of(drink: Drink, wish: BatchWish, conditions: Conditions = STANDARD) -> Batch:
-    """Return a batch of a drink.
+    """Plan a batch of a drink.
 
     Raises
     ------
@@ -320,9 +318,17 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
     if not batch.fit.fits:
         notes.append(batch.fit.words)
     if wants_the_shaker and wish.service != "shaken":
-        what = listed(sorted({each.pour.ingredient.said for each in batch.outside if each.why in ("egg", "foam", "cream", "herbs")}))
+        what = listed(
+            sorted(
+                {
+                    part_outside.pour.ingredient.said
+                    for part_outside in batch.outside
+                    if part_outside.why in ("egg", "foam", "cream", "herbs")
+                }
+            )
+        )
         notes.append(f"With {what} it has to be shaken serve by serve: batch it as shaken to order, without water.")
-    notes += [each.words for each in batch.outside]
+    notes += [part_outside.words for part_outside in batch.outside]
     notes.append(f"Water: {batch.water.words}")
     notes += _cold_notes(batch)
     if wish.place != "room":
@@ -341,9 +347,9 @@ def _notes(batch: Batch, asked: Drink, *, wants_the_shaker: bool) -> list[str]:
 
 
 def _cold_notes(batch: Batch) -> list[str]:
-    freezes, place = batch.freezing_c, PLACES[batch.wish.place]
-    said = f"{freezes:.0f} °C".replace("-", "−")
-    around = f"{place.celsius:.0f} °C".replace("-", "−")
+    freezes, cold_place = batch.freezing_c, PLACES[batch.wish.place]
+    temperature = f"{freezes:.0f} °C".replace("-", "−")
+    around = f"{cold_place.celsius:.0f} °C".replace("-", "−")
     if batch.wish.place != "freezer":
         warmer = batch.serve.temperatures.glass - batch.single.temperatures.glass
         if batch.wish.service != "chilled" or warmer < WARMER_K:
@@ -351,12 +357,12 @@ def _cold_notes(batch: Batch) -> list[str]:
         return [
             f"From the fridge it is {warmer:.0f} degrees warmer than made singly, and tastes sweeter: half an hour in the freezer helps."
         ]
-    if freezes > place.celsius - CAN_POUR_BELOW_C:
+    if freezes > cold_place.celsius - CAN_POUR_BELOW_C:
         return [
-            f"It begins to freeze at {said}, and a freezer has {around}: it turns to slush, and a full bottle may burst. "
+            f"It begins to freeze at {temperature}, and a freezer has {around}: it turns to slush, and a full bottle may burst. "
             "Keep it in the fridge, or put in less water."
         ]
-    return [f"It stays liquid down to {said}; a freezer has about {around}."]
+    return [f"It stays liquid down to {temperature}; a freezer has about {around}."]
 
 
 def _minute(course: Course, at: int) -> Minute:
@@ -365,5 +371,5 @@ def _minute(course: Course, at: int) -> Minute:
 
 
 def size_words(batch: Batch) -> str:
-    """Compute how much it is, as it is said."""
+    """Describe the size of a batch."""
     return f"{batch.total_ml:.0f} ml, {serves_words(batch.scale)} of {batch.serve_ml:.0f} ml"

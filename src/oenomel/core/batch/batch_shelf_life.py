@@ -1,4 +1,4 @@
-"""Shelf life of a bottle by its ingredients, cold; an estimate (docs/model/batch.md)."""
+"""Estimate the shelf life of a batch in the cold from its ingredients (docs/model/batch.md)."""
 
 from __future__ import annotations
 
@@ -12,7 +12,7 @@ from oenomel.core.wording import listed
 
 @dataclass(frozen=True, slots=True)
 class Keeping:
-    """Shelf life of a bottle, [h], whether that is only today, and the reason in a sentence."""
+    """Shelf life of a batch, [h], whether it is good for today only, and why."""
 
     hours: float
     today_only: bool
@@ -20,13 +20,13 @@ class Keeping:
 
 
 def keeping_of(parts: Sequence[Ingredient], abv: float) -> Keeping:
-    """Compute how long a bottle of these keeps, cold, at such a strength in % v/v."""
+    """Estimate the shelf life of a batch in the cold, from its ingredients and its strength in % v/v."""
     juices = [part for part in parts if is_of_the_day(part)]
     if juices:
         result = list(dict.fromkeys(juice.said for juice in juices))
         they = "is the day's, and tastes" if len(result) == 1 else "are the day's, and taste"
         return Keeping(HALF_DAY_H, True, f"For today: {listed(result)} {they} flat tomorrow.")
-    lasting = [(shelf_life_h(each) or 24 * BATCH_MOST_DAYS, each) for each in parts]
+    lasting = [(shelf_life_h(ingredient) or 24 * BATCH_MOST_DAYS, ingredient) for ingredient in parts]
     hours, shortest = min(lasting, key=lambda each: each[0], default=(24 * BATCH_MOST_DAYS, None))
     if abv < KEEPS_BY_STRENGTH_ABV and hours > 24 * BATCH_WEAK_DAYS:
         return Keeping(

@@ -1,4 +1,4 @@
-"""Pours that go into the bottle, and those that stay out until a serve is poured (common practice)."""
+"""Which pours go into the batch, and which are added to each serve (common practice)."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ PLAIN_G: Final = 0.1
 
 @dataclass(frozen=True, slots=True)
 class StaysOut:
-    """A pour that is added serve by serve: its place in the drink, why it stays out, and what is done with it."""
+    """A pour that is added to each serve: its index in the drink, the reason, and how it is added."""
 
     index: int
     pour: Pour
@@ -30,24 +30,24 @@ class StaysOut:
 
 @dataclass(frozen=True, slots=True)
 class Split:
-    """A drink's pours by where they go: into the bottle, each with its place in the drink, or to each serve."""
+    """A drink's pours, divided into those of the batch, each with its index in the drink, and those of each serve."""
 
     inside: tuple[tuple[int, Pour], ...]
     outside: tuple[StaysOut, ...]
 
     @property
     def wants_the_shaker(self) -> bool:
-        """True if something that stays out has to be worked with the rest."""
-        return any(each.why in ("egg", "foam", "cream", "herbs") for each in self.outside)
+        """True if a pour that stays out has to be shaken with the rest."""
+        return any(part_outside.why in ("egg", "foam", "cream", "herbs") for part_outside in self.outside)
 
 
 def water() -> Ingredient:
-    """Still water, as it is put in a bottle."""
+    """Still water, as an ingredient of a batch."""
     return catalogue()["still-water"]
 
 
 def split(drink: Drink, service: Service) -> Split:
-    """Return what of a drink goes in the bottle, and what stays out until it is served; what adds nothing to the liquid stays out too."""
+    """Divide a drink's pours into those of the batch and those of each serve; what adds no liquid belongs to the serve."""
     inside, outside = [], []
     for index, pour in enumerate(drink.pours):
         if pour.volume_ml <= 0 and pour.stage not in ("rim", "garnish"):

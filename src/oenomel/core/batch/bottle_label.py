@@ -1,4 +1,4 @@
-"""Label of a bottle: name, date, use by, strength, serve, ice, allergens (docs/model/batch.md)."""
+"""Label of a batch: name, date, use by, strength, serve, ice, allergens (docs/model/batch.md)."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ from oenomel.core.wording import listed, with_article
 
 @dataclass(frozen=True, slots=True)
 class BottleLabel:
-    """The lines of a label: how it is served, what is added to each serve, what must be named of it, and what to look out for."""
+    """The lines of a label: how to serve, what to add to each serve, allergens, and cautions."""
 
     serve: str
     each: tuple[str, ...]
@@ -22,7 +22,7 @@ class BottleLabel:
 
 
 def serve_words(service: Service, serve_ml: float, glass: str, ice: str) -> str:
-    """Describe how one serve is poured, as a sentence.
+    """Describe how to serve one drink from the batch, as a sentence.
 
     >>> serve_words("ice", 92.4, "tumbler", "none")
     'Pour 92 ml over cubes into a tumbler.'
@@ -40,21 +40,21 @@ def serve_words(service: Service, serve_ml: float, glass: str, ice: str) -> str:
 
 
 def label_of(batch: Batch, serve_ml: float | None = None) -> BottleLabel:
-    """Return the label of a batch, with what is added to each serve; ``serve_ml`` where it was really filled otherwise than told."""
+    """Return the label of a batch; ``serve_ml`` where the real serve differs from the planned one."""
     drink = batch.drink
-    everything = [*(pour.ingredient for pour in batch.inside), *(each.pour.ingredient for each in batch.outside)]
+    everything = [*(pour.ingredient for pour in batch.inside), *(part_outside.pour.ingredient for part_outside in batch.outside)]
     return BottleLabel(
         serve_words(batch.wish.service, batch.serve_ml if serve_ml is None else serve_ml, drink.serve.glass, drink.serve.ice),
-        tuple(each.words for each in batch.outside),
+        tuple(part_outside.words for part_outside in batch.outside),
         _named(everything, "allergens"),
         _named(everything, "cautions"),
     )
 
 
 def _named(things: Sequence[Ingredient], what: str) -> tuple[str, ...]:
-    return tuple(sorted({each for thing in things for each in getattr(thing, what)}))
+    return tuple(sorted({term for thing in things for term in getattr(thing, what)}))
 
 
 def contains_words(allergens: Sequence[str]) -> str:
-    """Return what must be named, as it stands on a label."""
+    """Return the allergens as they are printed on a label."""
     return f"Contains {listed(list(allergens))}." if allergens else "No allergen is named of what went in."

@@ -1,4 +1,4 @@
-"""Bottles and other vessels: what they hold, and how long they take to get cold (docs/model/batch.md; estimates)."""
+"""Containers: what they hold, and how long they take to cool (docs/model/batch.md; estimates)."""
 
 from __future__ import annotations
 
@@ -38,8 +38,8 @@ LATER: Final = 1.5
 
 @dataclass(frozen=True, slots=True)
 class ColdPlace:
-    """Somewhere to keep a bottle: its temperature and that at which the bottle is poured, [°C], and the heat that it takes off a bottle,
-    [W/m² K] (docs/model/batch.md, for the fridge; the rest are estimates).
+    """A cold place: its temperature and the one at which a batch is poured, [°C], and the heat it takes off a container, [W/m² K]
+    (docs/model/batch.md for the fridge; the others are estimates).
     """
 
     said: str
@@ -59,7 +59,7 @@ PLACES: Final[Mapping[Cold, ColdPlace]] = {
 
 @dataclass(frozen=True, slots=True)
 class Chilling:
-    """Time until a container is cold: minutes, the earliest and the latest, and the temperature reached, [°C]."""
+    """Time until a container is cold, [min], with its earliest and latest, and the temperature reached, [°C]."""
 
     minutes: float
     soonest: float
@@ -70,7 +70,7 @@ class Chilling:
 
 @dataclass(frozen=True, slots=True)
 class Fit:
-    """A batch against its container: what that holds below its headspace, whether the batch fits, how many serves would, in words."""
+    """A batch compared with its container: what it holds below the headspace, whether the batch fits, how many serves would."""
 
     container_ml: float
     usable_ml: float
@@ -80,30 +80,29 @@ class Fit:
 
 
 def usable_ml(container_ml: float) -> float:
-    """Return what goes in a container with its headspace left, [ml]."""
+    """Return what a container holds below its headspace, [ml]."""
     return container_ml * (1 - HEADSPACE)
 
 
 def checked_container(container_ml: float) -> float:
-    """Return a container as it is; raises OutOfRange."""
+    """Return the size of a container unchanged; raises OutOfRange."""
     if not 0 < container_ml <= LARGEST_ML:
         raise OutOfRange("the container in ml", container_ml, 1, LARGEST_ML)
     return container_ml
 
 
 def container_for(total_ml: float) -> float:
-    """Return the smallest usual container that holds so much with its headspace, [ml]; beyond the largest of them as many of those as it
-    takes.
+    """Return the smallest usual container that holds a volume with headspace, [ml]; above the largest, a multiple of it.
 
     >>> container_for(810), container_for(727), container_for(728)
     (1000.0, 750.0, 1000.0)
     """
     largest = USUAL_ML[-1]
-    return next((each for each in USUAL_ML if total_ml <= usable_ml(each)), math.ceil(total_ml / usable_ml(largest)) * largest)
+    return next((size_ml for size_ml in USUAL_ML if total_ml <= usable_ml(size_ml)), math.ceil(total_ml / usable_ml(largest)) * largest)
 
 
 def fit_of(total_ml: float, serves: float, container_ml: float) -> Fit:
-    """Check whether so much fits in a container, and the batch that would fill it.
+    """Check whether a volume fits in a container, and which batch would fill it.
 
     >>> fit_of(810, 6, 750).fits
     False
@@ -112,8 +111,8 @@ def fit_of(total_ml: float, serves: float, container_ml: float) -> Fit:
     would = serves * room / total_ml
     fits = total_ml <= room + 1e-6
     if fits:
-        left = container_ml - total_ml
-        words = f"{total_ml:.0f} ml in {container_ml:g} ml, {left:.0f} ml of it left empty."
+        room_ml = container_ml - total_ml
+        words = f"{total_ml:.0f} ml in {container_ml:g} ml, {room_ml:.0f} ml of it left empty."
     else:
         larger = container_for(total_ml)
         take = f"take one of {larger:g} ml" if larger <= USUAL_ML[-1] else f"spread it over several of {USUAL_ML[-1]:g} ml"
@@ -125,7 +124,7 @@ def fit_of(total_ml: float, serves: float, container_ml: float) -> Fit:
 
 
 def serves_words(serves: float) -> str:
-    """So many serves as they are said.
+    """Return a number of serves in words.
 
     >>> serves_words(5.39), serves_words(1.0), serves_words(0.4)
     ('5 serves and a little', '1 serve', 'less than one serve')
@@ -139,7 +138,7 @@ def serves_words(serves: float) -> str:
 
 
 def chilling(volume_ml: float, heat_j_per_k: float, where: Cold, from_c: float, to_c: float) -> Chilling:
-    """Compute how long so much takes to get so cold, as one lump that gives its heat off through its wall.
+    """Estimate how long a volume takes to cool, as one lump that loses heat through its wall.
 
     t = (C + C_wall)/(h·A) · ln((T₀ − T_around)/(T − T_around)), A of a cylinder.
 
@@ -148,21 +147,21 @@ def chilling(volume_ml: float, heat_j_per_k: float, where: Cold, from_c: float, 
     DomainError
         It never gets there.
     """
-    place = PLACES[where]
+    cold_place = PLACES[where]
     if from_c <= to_c:
         return Chilling(0.0, 0.0, 0.0, to_c, "It is cold already.")
-    if to_c <= place.celsius:
-        raise DomainError(f"{place.said} it never gets down to {to_c:.0f} °C: it is {place.celsius:.0f} °C there")
+    if to_c <= cold_place.celsius:
+        raise DomainError(f"{cold_place.said} it never gets down to {to_c:.0f} °C: it is {cold_place.celsius:.0f} °C there")
     radius_cm = math.cbrt(volume_ml / (math.pi * SLENDERNESS))
     area_m2 = 2 * math.pi * radius_cm**2 * (1 + SLENDERNESS) / 1e4
-    seconds = (heat_j_per_k + WALL_J_PER_K_ML * volume_ml) / (place.takes_w_per_m2_k * area_m2)
-    minutes = seconds / 60 * math.log((from_c - place.celsius) / (to_c - place.celsius))
-    words = f"About {span_words(minutes)} {place.said} until it is at {to_c:.0f} °C; {span_words(LATER * minutes)} where that is full."
+    seconds = (heat_j_per_k + WALL_J_PER_K_ML * volume_ml) / (cold_place.takes_w_per_m2_k * area_m2)
+    minutes = seconds / 60 * math.log((from_c - cold_place.celsius) / (to_c - cold_place.celsius))
+    words = f"About {span_words(minutes)} {cold_place.said} until it is at {to_c:.0f} °C; {span_words(LATER * minutes)} where that is full."
     return Chilling(minutes, SOONER * minutes, LATER * minutes, to_c, words.replace("-", "−"))
 
 
 def span_words(minutes: float) -> str:
-    """Return a time as it is said, to what anybody would set a clock by.
+    """Return a time in words, rounded as one would read it off a clock.
 
     >>> span_words(18), span_words(100), span_words(130), span_words(185)
     ('20 minutes', '1¾ hours', '2¼ hours', '3 hours')

@@ -1,4 +1,4 @@
-"""A batch tasted and corrected: how much of what moves it by half a step, and how much to add (docs/model/batch.md)."""
+"""Correcting a batch by taste or by reading: what to add, and how much moves it by half a step (docs/model/batch.md)."""
 
 from __future__ import annotations
 
@@ -38,7 +38,7 @@ _USUAL: Final = {"sugar": "simple-syrup-1-1", "acid": "lemon-juice"}
 
 @dataclass(frozen=True, slots=True)
 class CorrectionPour:
-    """So much of something more in the bottle, [ml], and which part it plays there."""
+    """An addition to a batch, [ml], and its slot."""
 
     ingredient: Ingredient
     ml: float
@@ -47,8 +47,8 @@ class CorrectionPour:
 
 @dataclass(frozen=True, slots=True)
 class Correction:
-    """Correction of a bottle on one axis: what to add, how much of it is half a noticeable difference, the change of every axis, [steps],
-    and a sentence.
+    """Correction of a batch on one axis: what to add, how much moves it by half a step, the change of every axis, [steps], and a
+    sentence.
     """
 
     axis: str
@@ -60,12 +60,12 @@ class Correction:
 
     @property
     def ml(self) -> float:
-        """All that is added, [ml]."""
+        """Total volume added, [ml]."""
         return sum(addition.ml for addition in self.additions)
 
 
 def wanted_steps(said: int) -> float:
-    """Return the steps that an axis should move after a tongue said so much of it: −3 (far too little) to 3 (far too much).
+    """Convert a tasting verdict, −3 (far too little) to 3 (far too much), to the steps that an axis should move.
 
     Raises
     ------
@@ -82,7 +82,7 @@ def wanted_steps(said: int) -> float:
 def corrections(
     pours: Sequence[Pour], axis_name: str, steps: float, grid_ml: float = 5.0, level: float | None = None
 ) -> tuple[Correction, ...]:
-    """Return what moves one axis of a bottle by so many steps, the nearest in stock first.
+    """Return the additions that move one axis of a batch by some steps, those in stock first.
 
     ``pours`` are all of the bottle with its water; ``level`` is what it holds in 100 ml where that was measured.
     What can be poured is added; what can't be taken out is thinned by all the rest of the drink in its own shares. x ml of something with
@@ -96,15 +96,19 @@ def corrections(
     axis = AXES[axis_name]
     if steps == 0:
         return ()
-    found = [each for each in (_with(pours, axis, steps, grid_ml, added, level) for added in _candidates(pours, axis, steps)) if each]
-    if not found:
+    all_corrections = [
+        correction
+        for correction in (_with(pours, axis, steps, grid_ml, added, level) for added in _candidates(pours, axis, steps))
+        if correction
+    ]
+    if not all_corrections:
         raise DomainError(f"nothing that is poured here makes it {axis.word(steps)}: make a new batch with another share")
-    return tuple(found)
+    return tuple(all_corrections)
 
 
 def back_to(pours: Sequence[Pour], axis_name: str, recipe: float, held: float, grid_ml: float = 5.0) -> tuple[str, tuple[Correction, ...]]:
-    """Find where a bottle that was read stands beside its recipe, in a sentence, and what brings it there; nothing where no tongue could
-    tell.
+    """Compare a batch that was measured with its recipe, in a sentence, and return what corrects it; nothing where the difference
+    can't be tasted.
 
     ``recipe`` and ``held`` are in % v/v or g per 100 ml; raises as `corrections`.
     """
@@ -116,7 +120,7 @@ def back_to(pours: Sequence[Pour], axis_name: str, recipe: float, held: float, g
 
 
 def serves_in(left_ml: float, serve_ml: float) -> int:
-    """Whole serves that are left in a bottle.
+    """Return how many whole serves are left in a batch.
 
     >>> serves_in(645, 126.6)
     5
@@ -126,22 +130,22 @@ def serves_in(left_ml: float, serve_ml: float) -> int:
 
 def _candidates(pours: Sequence[Pour], axis: Axis, steps: float) -> list[list[CorrectionPour]]:
     """Additions in their own shares, as if there were one ml of each first thing; the drink's own before anything else."""
-    place, together = _PLACE[axis.name], _together(pours)
-    brought = {slug: each.ml * each.ingredient.composition.axes[place] for slug, each in together.items()}
+    index, together = _PLACE[axis.name], _together(pours)
+    brought = {slug: share.ml * share.ingredient.composition.axes[index] for slug, share in together.items()}
     whole = sum(brought.values())
     if steps > 0:
         wanted = _SLOT[axis.name]
-        own = [each for each in together.values() if each.slot == wanted]
+        own = [share for share in together.values() if share.slot == wanted]
         # A drink without a part for it: what brings most of it, then what every bar has.
-        own = own or [each for slug, each in together.items() if brought[slug] > MOST * whole]
-        own.sort(key=lambda each: -each.ingredient.composition.axes[place])
+        own = own or [share for slug, share in together.items() if brought[slug] > MOST * whole]
+        own.sort(key=lambda each: -each.ingredient.composition.axes[index])
         usual = [CorrectionPour(catalogue()[_USUAL[axis.name]], 1.0, wanted)] if axis.name in _USUAL else []
-        known = {each.ingredient.slug for each in own}
-        return [[replace(each, ml=1.0)] for each in (*own, *(each for each in usual if each.ingredient.slug not in known))][:2]
+        known = {share.ingredient.slug for share in own}
+        return [[replace(share, ml=1.0)] for share in (*own, *(share for share in usual if share.ingredient.slug not in known))][:2]
     if axis.name == "abv":
         return [[CorrectionPour(water(), 1.0)]]
     # Sugar and acid can't be taken out: all but what brings them, in their shares.
-    rest = [each for slug, each in together.items() if brought[slug] < LITTLE * whole]
+    rest = [share for slug, share in together.items() if brought[slug] < LITTLE * whole]
     return [rest] if rest else []
 
 
@@ -159,15 +163,15 @@ def _together(pours: Sequence[Pour]) -> dict[str, CorrectionPour]:
 def _with(
     pours: Sequence[Pour], axis: Axis, steps: float, grid_ml: float, shares: Sequence[CorrectionPour], measured: float | None
 ) -> Correction | None:
-    place = _PLACE[axis.name]
+    index = _PLACE[axis.name]
     volume = sum(pour.volume_ml for pour in pours)
-    supposed = sum(pour.volume_ml * pour.ingredient.composition.axes[place] for pour in pours) / volume
+    supposed = sum(pour.volume_ml * pour.ingredient.composition.axes[index] for pour in pours) / volume
     level = supposed if measured is None else measured
-    one = sum(each.ml for each in shares)
-    contains = sum(each.ml * each.ingredient.composition.axes[place] for each in shares) / one
+    one = sum(one_share.ml for one_share in shares)
+    contains = sum(one_share.ml * one_share.ingredient.composition.axes[index] for one_share in shares) / one
 
     def needed(by: float) -> float:
-        """Return all that moves it by so many steps, [ml]; less than nothing where it can't."""
+        """Return the total addition that moves the axis by some steps, [ml]; negative where it can't."""
         times = (1 + axis.just_noticeable) ** by
         lack = contains - times * level
         return volume * level * (times - 1) / lack if abs(lack) > 1e-9 else -1.0
@@ -197,10 +201,12 @@ def _moves(before: Sequence[Pour], after: Sequence[Pour]) -> dict[str, float]:
 def _words(axis: Axis, additions: Sequence[CorrectionPour], half: float, moves: Mapping[str, float]) -> str:
     side = [in_words(moves[name], AXES[name]) for name in tasted(moves) if name != axis.name]
     besides = f" It is then {listed(side)} too." if side else ""
-    told = listed([f"{amount_told(addition.ingredient, addition.ml)} of {addition.ingredient.said}" for addition in additions])
+    additions_in_words = listed(
+        [f"{amount_told(addition.ingredient, addition.ml)} of {addition.ingredient.said}" for addition in additions]
+    )
     if len(additions) == 1:
         name = additions[0].ingredient.said
         amount = amount_told(additions[0].ingredient, additions[0].ml)
         return f"{half:.0f} ml of {name} is half a step in this bottle, just enough to tell: add {amount}.{besides}"
     what = {"sugar": "Sugar", "acid": "Acid"}[axis.name]
-    return f"{what} can't be taken out: add the rest of the drink without it, {told}.{besides}"
+    return f"{what} can't be taken out: add the rest of the drink without it, {additions_in_words}.{besides}"

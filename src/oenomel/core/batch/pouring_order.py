@@ -1,4 +1,4 @@
-"""The order in which a batch is poured: spirit before water, dense syrup stirred until it is gone, a third of the water held back."""
+"""The order in which a batch is poured: spirit before water, dense syrup stirred until dissolved, a third of the water held back."""
 
 from __future__ import annotations
 
@@ -29,8 +29,8 @@ _WATER: Final = 7
 
 @dataclass(frozen=True, slots=True)
 class PourLine:
-    """One pour into the jug: how much of what, [ml], and how that is done, if there is anything to say of it. ``taste_first`` before the
-    water that was held back.
+    """One pour into the batch: ingredient, amount, [ml], and a note on how it is done. ``taste_first`` marks the water that was held
+    back.
     """
 
     ingredient: Ingredient
@@ -49,35 +49,33 @@ class PourLine:
         """Property for which the ingredient is poured: the one it holds most of, compared with a usual drink."""
         if self.is_water:
             return "water"
-        held = self.ingredient.composition
+        composition = self.ingredient.composition
         shares: dict[Literal["abv", "sugar", "acid"], float] = {
-            "sugar": held.sugar / BRINGS_G["sugar"],
-            "acid": held.acid / BRINGS_G["acid"],
-            "abv": held.abv / BRINGS_G["abv"],
+            "sugar": composition.sugar / BRINGS_G["sugar"],
+            "acid": composition.acid / BRINGS_G["acid"],
+            "abv": composition.abv / BRINGS_G["abv"],
         }
         most = max(shares, key=shares.__getitem__)
         return most if shares[most] >= 1 else "other"
 
     @property
     def is_water(self) -> bool:
-        """True if it is water."""
+        """True if the ingredient is water."""
         return is_water(self.ingredient)
 
 
 def is_water(ingredient: Ingredient) -> bool:
-    """Check whether it is plain still water, which goes in last."""
+    """Check whether an ingredient is plain still water, which is poured last."""
     return ingredient.kind == "water" and not ingredient.is_sparkling and ingredient.composition.sugar == 0
 
 
 def amount_told(ingredient: Ingredient, ml: float) -> str:
-    """Return an amount as it is measured: dry things by the gram."""
+    """Return an amount as it is measured: dry ingredients by the gram."""
     return f"{ml / SOLIDS_ML_PER_G:g} g" if ingredient.composition.solid else f"{round(ml, 2):g} ml"
 
 
 def in_order(pours: Iterable[Pour], water: Ingredient, water_ml: float, grid_ml: float) -> tuple[PourLine, ...]:
-    """Return the lines of a batch: pours of one thing together, the strong first, water last and in two portions if that can be
-    measured.
-    """
+    """Order the pours of a batch: equal ingredients together, the strong first, water last, in two portions where those can be measured."""
     amounts: dict[str, tuple[Pour, float]] = {}
     for pour in sorted(pours, key=_pouring_rank):
         first, ml = amounts.get(pour.ingredient.slug, (pour, 0.0))

@@ -1,4 +1,4 @@
-"""Amounts of a batch as they can be measured."""
+"""Amounts of a batch, rounded to what can be measured."""
 
 from __future__ import annotations
 
@@ -19,14 +19,14 @@ by drops what is below the last.
 
 
 def checked_grid(grid_ml: float) -> float:
-    """Return the grid, where it is one; raises OutOfRange."""
+    """Return the grid unchanged; raises OutOfRange where it isn't one."""
     if not FINEST_GRID_ML <= grid_ml <= COARSEST_GRID_ML:
         raise OutOfRange("the grid in ml", grid_ml, FINEST_GRID_ML, COARSEST_GRID_ML)
     return grid_ml
 
 
 def measured_ml(ml: float, grid_ml: float) -> float:
-    """So much as it is measured: on the grid; below twice the grid by the millilitre, and below five by the tenth of one.
+    """Round a volume to the grid; below twice the grid to the millilitre, below five to the tenth.
 
     >>> measured_ml(157.5, 5), measured_ml(6.4, 5), measured_ml(0.6, 5)
     (160.0, 6.0, 0.6)
@@ -37,7 +37,7 @@ def measured_ml(ml: float, grid_ml: float) -> float:
 
 
 def measured(pour: Pour, grid_ml: float) -> float:
-    """Return a pour of a batch as it is measured, [ml]: what goes by the dash or the drop never on the grid, what is dry by the gram."""
+    """Round a pour of a batch, [ml]: dashes and drops never to the grid, dry ingredients to the gram."""
     if pour.ingredient.composition.solid:
         return measured_ml(pour.volume_ml / SOLIDS_ML_PER_G, grid_ml) * SOLIDS_ML_PER_G
     return measured_ml(pour.volume_ml, min(grid_ml, SMALL_ML) if pour.unit in ("dash", "drop") else grid_ml)

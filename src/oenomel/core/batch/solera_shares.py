@@ -1,4 +1,4 @@
-"""Old batches topped up with new: whose share is in the bottle, and what is in it (docs/model/batch.md, ageing)."""
+"""Batches topped up with new ones: the share of each filling, and the composition (docs/model/batch.md, ageing)."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ LEAST_TOLD = 0.005
 
 @dataclass(frozen=True, slots=True)
 class Filling:
-    """A filling of a bottle or a cask: what was new in it, [ml], and what was left of an older one and taken over, [ml]."""
+    """A filling of a bottle or a cask: the new part, [ml], and the part kept of the older filling, [ml]."""
 
     key: int
     new_ml: float
@@ -30,13 +30,13 @@ class Filling:
 
     @property
     def share_of_older(self) -> float:
-        """Share of it that is older than itself."""
+        """Share of the filling that is older than itself."""
         whole = self.new_ml + self.older_ml
         return self.older_ml / whole if whole > 0 else 0.0
 
 
 def shares(fillings: Mapping[int, Filling], of: int) -> list[tuple[int, float]]:
-    """Find which fillings are in one, the newest first, each with its share: 1 − x, x(1 − x) … where each keeps x of the one before.
+    """Return the fillings in a batch, newest first, each with its share: 1 − x, x(1 − x) … where each keeps x of the one before.
 
     Raises
     ------
@@ -47,7 +47,7 @@ def shares(fillings: Mapping[int, Filling], of: int) -> list[tuple[int, float]]:
     >>> [(key, round(share, 4)) for key, share in shares(chain, 3)]
     [(3, 0.6667), (2, 0.2222), (1, 0.1111)]
     """
-    found: list[tuple[int, float]] = []
+    shares_of: list[tuple[int, float]] = []
     share, at = 1.0, of
     seen: set[int] = set()
     while True:
@@ -57,30 +57,30 @@ def shares(fillings: Mapping[int, Filling], of: int) -> list[tuple[int, float]]:
             raise DomainError(f"there is no filling {at}")
         seen.add(at)
         filling = fillings[at]
-        found.append((at, share * (1 - filling.share_of_older)))
+        shares_of.append((at, share * (1 - filling.share_of_older)))
         share *= filling.share_of_older
         if filling.older is None or share < LEAST_SHARE:
-            return found
+            return shares_of
         at = filling.older
 
 
 def contents_of(pours: Sequence[Pour]) -> Composition:
-    """Return what is in a bottle into which all of these went, with how sure each axis is: spreads of one thing and another are
+    """Compute the composition of a batch of several fillings, with the uncertainty of each axis; spreads of different ingredients are
     independent.
     """
     liquid = mix([pour.volume_ml for pour in pours], [pour.ingredient.composition.vector for pour in pours])
     volume = float(liquid.volume_ml)
     spread = {}
-    for place, name in enumerate(("abv", "sugars", "acids")):
-        level = sum(pour.volume_ml * pour.ingredient.composition.axes[place] for pour in pours) / volume
-        sd = math.hypot(*(pour.volume_ml * pour.ingredient.composition.axes_sd[place] for pour in pours)) / volume
+    for index, name in enumerate(("abv", "sugars", "acids")):
+        level = sum(pour.volume_ml * pour.ingredient.composition.axes[index] for pour in pours) / volume
+        sd = math.hypot(*(pour.volume_ml * pour.ingredient.composition.axes_sd[index] for pour in pours)) / volume
         if level > 0:
             spread[name] = min(2.0, sd / level)
     return composition_of_vector(liquid.concentrations.tolist(), spread=spread)
 
 
 def descent_words(names: Mapping[int, str], found: Sequence[tuple[int, float]]) -> str:
-    """Return what of older fillings is in one, as it is said; empty where there is none.
+    """Describe the older fillings in a batch; empty where there are none.
 
     >>> descent_words({1: "the one of May", 2: "the one of June"}, [(2, 0.75), (1, 0.25)])
     '25 % the one of May'

@@ -1,4 +1,4 @@
-"""The water of a batch: what the ice would have given, put in beforehand, by how it is served (docs/model/batch.md)."""
+"""Water of a batch: what the ice would have added, by how the batch is served (docs/model/batch.md)."""
 
 from __future__ import annotations
 
@@ -25,8 +25,8 @@ _MOST_ROUNDS: Final = 60
 
 @dataclass(frozen=True, slots=True)
 class BatchWater:
-    """Water that goes into a batch for each serve, [ml]; on ice both ends too: with ``least_ml`` it would be right at minute 10, with
-    ``most_ml`` at minute 0. ``words`` say how it was found.
+    """Water added for each serve, [ml]; for a serve on ice also its ends: ``least_ml`` is right at minute 10, ``most_ml`` at minute 0.
+    ``words`` say how it was computed.
     """
 
     per_serve_ml: float
@@ -35,14 +35,14 @@ class BatchWater:
     words: str
 
     def ratio(self, undiluted_ml: float) -> float:
-        """Of one ml of what goes into the bottle."""
+        """Water for each ml of the other ingredients."""
         return self.per_serve_ml / undiluted_ml if undiluted_ml else 0.0
 
 
 def poured_serve(drink: Drink, inside: Sequence[Pour], outside: Sequence[StaysOut], water_ml: float, ice: Ice | None = None) -> Drink:
-    """Return one serve poured from a bottle: what is in it with its water, and what is added to it; no ice is met but that of the glass."""
+    """Return one serve from a batch: the batch with its water, and what is added to the serve; no ice but that in the glass."""
     thinned = (Pour(water(), water_ml),) if water_ml > 0 else ()
-    pours = (*inside, *thinned, *(each.pour for each in sorted(outside, key=lambda each: each.index)))
+    pours = (*inside, *thinned, *(part_outside.pour for part_outside in sorted(outside, key=lambda each: each.index)))
     serve = drink.serve if ice is None else replace(drink.serve, ice=ice)
     return Drink(drink.name, drink.family, pours, drink.form, POURED, serve)
 
@@ -50,7 +50,7 @@ def poured_serve(drink: Drink, inside: Sequence[Pour], outside: Sequence[StaysOu
 def water_for(
     service: Service, drink: Drink, single: Forecast, inside: Sequence[Pour], outside: Sequence[StaysOut], conditions: Conditions
 ) -> BatchWater:
-    """Return the water of one serve. ``conditions`` are those of pouring: its start is how cold the bottle is."""
+    """Compute the water for one serve. ``conditions`` are those of serving: their start is the batch's temperature."""
     if service == "shaken":
         return BatchWater(0.0, 0.0, 0.0, "none, for each serve is worked over ice, which gives it.")
     own = single.dilution.water_ml
@@ -76,7 +76,7 @@ def _shown(ml: float) -> str:
 
 
 def serving_ice(drink: Drink) -> Ice:
-    """Return the ice that a serve is poured on: the drink's own, else cubes."""
+    """Return the ice that a serve is poured over: the drink's own, else cubes."""
     return drink.serve.ice if drink.serve.ice != "none" else "cubes"
 
 
@@ -86,7 +86,7 @@ def _melting(
     ice = serving_ice(drink)
 
     def volumes(water_ml: float) -> tuple[float, ...]:
-        """Volume of a serve with so much water in it, at each minute, [ml]."""
+        """Return the volume of a serve with some water in it, at each minute, [ml]."""
         course = forecast_of(poured_serve(drink, inside, outside, water_ml, ice), conditions).course
         return tuple(course.volume_ml.tolist())
 

@@ -18,6 +18,6 @@ _CHECKS: Final[tuple[Callable[[Case], Iterator[Finding]], ...]] = (*MEASURES, *M
 
 
 def findings(case: Case) -> tuple[Finding, ...]:
-    """Return all findings of a drink, errors first, then warnings, then what is good to know."""
-    found = [finding for check in _CHECKS for finding in check(case)]
-    return tuple(sorted(found, key=lambda finding: ORDER[finding.severity]))
+    """Return all findings of a drink: errors first, then warnings, then information."""
+    all_findings = [finding for check in _CHECKS for finding in check(case)]
+    return tuple(sorted(all_findings, key=lambda finding: ORDER[finding.severity]))

@@ -51,7 +51,7 @@ def _add(case: Case, slot: str) -> tuple[Fix, ...]:
     if slot not in _PLAIN or case.family is None:
         return ()
     ingredient, stage = _PLAIN[slot]
-    usual = next((each.usual_ml for each in case.family.slots if each.slot == slot), 22.5)
+    usual = next((own_slot.usual_ml for own_slot in case.family.slots if own_slot.slot == slot), 22.5)
     words = ingredient.replace("-1-1", "").replace("-", " ")
     pour = {"ingredient": ingredient, "amount": usual, "unit": "ml", "slot": slot, "stage": stage}
     return (Fix(f"Add {usual:g} ml of {words}", (Edit("pour", pour),)),)
@@ -153,8 +153,8 @@ def _outside_home(case: Case) -> Iterator[Finding]:
         if axis.name in case.home.axes and (high > OUTSIDE_HOME_STEPS or low < -OUTSIDE_HOME_STEPS)
     ]
     of = f"{case.drink.family}{f' {case.home.branch}' if case.home.branch else ''}"
-    told = f"{' and '.join(words)} than any school of the {of}" if words else f"no school of the {of} has these together"
-    yield Finding("outside-home", "info", f"Far from the family: {told}.")
+    message = f"{' and '.join(words)} than any school of the {of}" if words else f"no school of the {of} has these together"
+    yield Finding("outside-home", "info", f"Far from the family: {message}.")
 
 
 def _sweet_wants_cold(case: Case) -> Iterator[Finding]:

@@ -29,7 +29,7 @@ LONG_ML: Final = 220.0
 
 @dataclass(frozen=True, slots=True)
 class Caution:
-    """One caution: told where an ingredient carries it, or where one of its words stands in the drink's texts."""
+    """One caution; it applies where an ingredient carries it, or where one of its words is in the drink's texts."""
 
     code: str
     severity: str
@@ -39,7 +39,7 @@ class Caution:
 
 
 def caution_messages(carried: Collection[str]) -> Iterator[str]:
-    """Messages of the cautions that ingredients carry, in the order of the data file."""
+    """Return the messages of the cautions that ingredients carry, in the order of the data file."""
     return (caution.message for caution in cautions() if caution.caution and caution.caution in carried)
 
 
@@ -64,14 +64,15 @@ def _from_the_list(case: Case) -> Iterator[Finding]:
     texts = " ".join(
         [*(pour.ingredient.name for pour in case.drink.pours), *(garnish.what for garnish in case.drink.serve.garnish)]
     ).lower()
-    for each in cautions():
-        if each.caution in carried or any(word in texts for word in each.words):
-            index = carried.get(each.caution)
+    for listed_caution in cautions():
+        if listed_caution.caution in carried or any(word in texts for word in listed_caution.words):
+            index = carried.get(listed_caution.caution)
             slug = case.drink.pours[index].ingredient.slug if index is not None else ""
             mends = tuple(
-                Fix(words, (Edit("pour", {"ingredient": instead}, index),)) for instead, words in _MENDS.get(each.code, {}).get(slug, ())
+                Fix(words, (Edit("pour", {"ingredient": instead}, index),))
+                for instead, words in _MENDS.get(listed_caution.code, {}).get(slug, ())
             )
-            yield Finding(each.code, each.severity, each.message, mends, index)
+            yield Finding(listed_caution.code, listed_caution.severity, listed_caution.message, mends, index)
 
 
 def _allergens(case: Case) -> Iterator[Finding]:
@@ -111,9 +112,9 @@ def _easy(case: Case) -> str:
         (case.co2 >= SPARKLING_G_PER_L, "sparkling"),
         (case.served.volume_ml >= LONG_ML, "long"),
     )
-    told = [word for holds, word in signs if holds]
+    apparent_reasons = [word for holds, word in signs if holds]
     # Every shaken drink is cold, and many are sweet: one of the two alone hides nothing.
-    return listed(told) if len(told) > 1 or {"sparkling", "long"} & set(told) else ""
+    return listed(apparent_reasons) if len(apparent_reasons) > 1 or {"sparkling", "long"} & set(apparent_reasons) else ""
 
 
 def _without_alcohol(case: Case) -> tuple[Fix, ...]:
@@ -143,9 +144,9 @@ def _keeps(case: Case) -> Iterator[Finding]:
     if fresh:
         juices = listed(list(dict.fromkeys(fresh)))
         yield Finding("press-today", "info", f"Press {juices} today: yesterday's juice tastes flat and sours differently.")
-    made = {p.ingredient.name: p.ingredient.label("keeps_days") for _, p in case.poured if "home-made" in p.ingredient.cautions}
-    if made:
-        days = ", ".join(f"{name} about {keeps:.0f} days" for name, keeps in made.items() if keeps)
+    keeps_days = {p.ingredient.name: p.ingredient.label("keeps_days") for _, p in case.poured if "home-made" in p.ingredient.cautions}
+    if keeps_days:
+        days = ", ".join(f"{name} about {keeps:.0f} days" for name, keeps in keeps_days.items() if keeps)
         message = f"Home-made syrups and infusions live in the fridge with a use-by date{f': {days}' if days else ''}."
         yield Finding("use-by", "info", message)
 

@@ -1,4 +1,4 @@
-"""Clashes: ingredients that balance in the sums and that no bartender would mix (common practice).
+"""Clashes: ingredients that no bartender would mix although the figures balance (common practice).
 
 The same table serves the findings of a drink that somebody writes and the search for drinks that nobody wrote yet: ingredients belong to
 classes, and a clash is two classes in one glass, or more of one class than a drink bears.
@@ -38,7 +38,7 @@ _HOT: Final = frozenset({"hot-sauce", "fresh-chilli", "chili-syrup", "chili-liqu
 
 @dataclass(frozen=True, slots=True)
 class Clash:
-    """Two classes that don't meet in a glass, or (``most``) more of one class than it bears; ``why`` follows the names in a sentence."""
+    """Two classes of ingredients that don't go together, or (``most``) a limit for one class; ``why`` follows the names in a sentence."""
 
     code: str
     severity: str
@@ -82,7 +82,7 @@ CLASHES: Final = (
 
 @cache
 def _lead_groups() -> Mapping[str, str]:
-    return {tag: each.group for tag, each in aromas().items()}
+    return {tag: aroma.group for tag, aroma in aromas().items()}
 
 
 def sense_classes(ingredient: Ingredient) -> frozenset[str]:
@@ -91,15 +91,15 @@ def sense_classes(ingredient: Ingredient) -> frozenset[str]:
 
 
 def _classes(each: Ingredient) -> Iterator[str]:
-    made, leads = each.composition, {tag for tag, weight in each.aroma.items() if weight >= LEADS}
+    composition, leads = each.composition, {tag for tag, weight in each.aroma.items() if weight >= LEADS}
     milk = "milk" in each.allergens
-    if milk and made.abv == 0 and made.fat < FAT_ENOUGH and made.acid < 0.5:
+    if milk and composition.abv == 0 and composition.fat < FAT_ENOUGH and composition.acid < 0.5:
         yield "lean milk"
-    if milk and made.abv > 0:
+    if milk and composition.abv > 0:
         yield "cream liqueur"
     if milk or each.slug.startswith(("coconut-cream", "oat-cream")):
         yield "cream"
-    if made.acid >= SHARP and each.kind in ("juice", "seasoning", "vinegar", "syrup"):
+    if composition.acid >= SHARP and each.kind in ("juice", "seasoning", "vinegar", "syrup"):
         yield "sharp"
     for tag, name in (("coffee", "coffee"), ("cocoa", "cocoa"), ("anise", "anise"), ("mint", "mint")):
         if tag in leads:
@@ -122,7 +122,7 @@ def _classes(each: Ingredient) -> Iterator[str]:
         yield "hot"
     if each.kind == "beer":
         yield "dark beer" if each.aroma.get("coffee", 0) >= 2 else "beer"
-    if each.kind == "water" and each.is_sparkling and made.sugar >= SWEET_SODA:
+    if each.kind == "water" and each.is_sparkling and composition.sugar >= SWEET_SODA:
         yield "sweet soda"
     if each.foam == "firm":
         yield "foam"
@@ -136,29 +136,29 @@ def _classes(each: Ingredient) -> Iterator[str]:
 
 
 def clashes_of(poured: Iterable[Ingredient]) -> list[tuple[Clash, tuple[Ingredient, ...]]]:
-    """Return what clashes among these ingredients, with those that do; each clash once."""
+    """Return the clashes among ingredients, each once, with the ingredients that clash."""
     members: dict[str, list[Ingredient]] = {}
-    for each in {one.slug: one for one in poured}.values():
-        for name in sense_classes(each):
-            members.setdefault(name, []).append(each)
+    for ingredient in {one.slug: one for one in poured}.values():
+        for name in sense_classes(ingredient):
+            members.setdefault(name, []).append(ingredient)
     clashes = []
     for clash in CLASHES:
         ones, others = members.get(clash.one, []), members.get(clash.other, [])
         if clash.most and len(ones) > clash.most:
             clashes.append((clash, tuple(ones)))
         elif not clash.most and any(one.slug != other.slug for one in ones for other in others):
-            named = {each.slug: each for each in (*ones, *others)}
+            named = {member.slug: member for member in (*ones, *others)}
             clashes.append((clash, tuple(named.values())))
     return clashes
 
 
 def _clashes(case: Case) -> Iterator[Finding]:
-    told: Counter[str] = Counter()
+    clash_counts: Counter[str] = Counter()
     for clash, who in clashes_of(pour.ingredient for _, pour in case.poured):
-        if told[clash.code]:
+        if clash_counts[clash.code]:
             continue
-        told[clash.code] += 1
-        yield Finding(clash.code, clash.severity, f"{capital(listed([each.said for each in who]))}: {clash.why}.")
+        clash_counts[clash.code] += 1
+        yield Finding(clash.code, clash.severity, f"{capital(listed([ingredient.said for ingredient in who]))}: {clash.why}.")
 
 
 def _hot_without_alcohol(case: Case) -> Iterator[Finding]:

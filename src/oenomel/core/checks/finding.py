@@ -37,7 +37,7 @@ class Edit:
 
 @dataclass(frozen=True, slots=True)
 class Fix:
-    """A change of the drink that would mend a finding: what it says on its button, and what it does."""
+    """A change that would mend a finding: the words on its button, and the edits it makes."""
 
     words: str
     edits: tuple[Edit, ...]
@@ -56,7 +56,9 @@ class Finding:
 
 @dataclass(frozen=True, slots=True)
 class Case:
-    """A drink with its forecast, as the checks see it; open forms have no home. ``co2`` in g/l and ``served_c`` in °C are of the glass."""
+    """A drink with its forecast, as the checks see it; open forms have no typical range. ``co2`` in g/l and ``served_c`` in °C are of
+    the glass.
+    """
 
     drink: Drink
     tin: Profile
@@ -75,20 +77,20 @@ class Case:
 
     @property
     def serves(self) -> int:
-        """Number of serves: one, or roughly how many where a whole bottle was written down as a drink; its own water isn't counted."""
+        """Number of serves: one, or an estimate where a whole bottle was written as one drink; its water isn't counted."""
         large = sum(pour.meets_ice and pour.liquid_ml >= LARGE_POUR_ML for _, pour in self.poured)
         still = sum(p.liquid_ml for _, p in self.poured if p.ingredient.kind == "water" and p.meets_ice and not p.ingredient.is_sparkling)
         return max(2, round((self.tin.volume_ml - still) / SERVE_ML)) if large > 1 and self.tin.volume_ml >= FOR_MANY_ML else 1
 
     @property
     def sparkles(self) -> bool:
-        """True if anything that is poured has bubbles."""
+        """True if anything poured is sparkling."""
         return any(pour.ingredient.is_sparkling for _, pour in self.poured)
 
     @property
     def base(self) -> int | None:
-        """The pour that is the drink's strong part: the largest of the base slot, or else the one that brings most alcohol."""
+        """The pour that gives the strength: the largest of the base slot, or else the one that brings most alcohol."""
         of_the_slot = [(pour.liquid_ml, -i) for i, pour in self.poured if pour.slot == "base"]
         strong = of_the_slot or [(self.shares[i].alcohol_ml, -i) for i, p in self.poured if p.liquid_ml >= LEAST_BASE_ML]
-        amount, place = max(strong, default=(0.0, 0))
-        return -place if amount > 0 else None
+        amount, index = max(strong, default=(0.0, 0))
+        return -index if amount > 0 else None

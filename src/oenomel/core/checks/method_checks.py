@@ -1,4 +1,4 @@
-"""Checks of the method: in the tin, in the glass, and steps that are forgotten."""
+"""Checks of the method: the tin, the glass, and steps that were forgotten."""
 
 from __future__ import annotations
 

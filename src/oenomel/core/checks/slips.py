@@ -1,4 +1,4 @@
-"""A slip between two measures: an ounce for a spoon, an ounce for a millilitre, a dash too many."""
+"""Mistaken units: an ounce for a spoon, an ounce for a millilitre, a dash too many."""
 
 from __future__ import annotations
 
@@ -102,7 +102,7 @@ def _slip(index: int, pour: Pour, usual_ml: float) -> Finding:
     unit = pour.unit if pour.unit in _ML_PER_UNIT else "ml"
     amount = pour.volume_ml / _ML_PER_UNIT[unit]
     # A part of the drink never goes by the dash or the drop.
-    measures = [each for each in _ML_PER_UNIT if pour.slot not in PARTS or each not in ("dash", "drop")]
+    measures = [measure for measure in _ML_PER_UNIT if pour.slot not in PARTS or measure not in ("dash", "drop")]
     likely = min(measures, key=lambda unit: max(amount * _ML_PER_UNIT[unit] / usual_ml, usual_ml / (amount * _ML_PER_UNIT[unit])))
     near = amount * _ML_PER_UNIT[likely] / usual_ml
     meant = likely != unit and unit == pour.unit and 1 / SLIP_TIMES < near < SLIP_TIMES

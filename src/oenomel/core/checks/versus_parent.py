@@ -1,4 +1,4 @@
-"""Checks against the drink before: a swap with a hidden effect, and a trial that changed too much to teach anything."""
+"""Checks against the parent: a swap with a hidden effect, and a trial that changed too much to teach anything."""
 
 from __future__ import annotations
 
@@ -16,7 +16,7 @@ LIQUEUR_KINDS: Final = frozenset({"liqueur", "syrup", "honey", "fortified", "aro
 
 
 def findings_between(drink: Drink, parent: Drink, served: Profile, before: Profile, changes: Sequence[Change]) -> tuple[Finding, ...]:
-    """Return findings that only show beside the parent; ``changes`` tell which change made what."""
+    """Return the findings that need the parent; ``changes`` tell the effect of each change."""
     return (*_swap(drink, parent, served, before, changes), *_method(drink, parent))
 
 

@@ -1,4 +1,4 @@
-"""Dilution: water from the ice, by the curves or by heat balance, and the temperature it leaves."""
+"""Dilution: water from the ice by curves or by heat balance, and the temperature it leaves."""
 
 from oenomel.core.dilution.curves import dilution_model, dilution_relative_sd, water_and_slopes, water_from_ice
 from oenomel.core.dilution.heat_balance import Tin

@@ -1,4 +1,4 @@
-"""Water that a drink takes from the ice while it is worked, per ml of what is in the tin (docs/model/dilution.md)."""
+"""Water that a drink takes from the ice, per ml of what is in the tin (docs/model/dilution.md)."""
 
 from __future__ import annotations
 
@@ -97,7 +97,9 @@ def water_ratio(abv_fraction: ArrayLike, method: Method) -> Floats:
 
 
 def time_factor(method: Method) -> float:
-    """Describe how the water of a shake or stir of so many seconds stands to that of the reference time (an assumption of the model)."""
+    """Return the ratio of the water after some seconds of shaking or stirring to that of the reference time (an assumption of the
+    model).
+    """
     reference = REFERENCE_SECONDS[method.technique]
     tau = TIME_CONSTANT_SECONDS[method.technique]
     seconds = reference if method.seconds is None else method.seconds
@@ -105,7 +107,7 @@ def time_factor(method: Method) -> float:
 
 
 def water_from_ice(tin: Tin, method: Method, conditions: Conditions) -> Floats:
-    """Water that the tin takes from the ice by the chosen school, [ml], shape as the tin's.
+    """Compute the water that the tin takes from the ice by the chosen school, [ml], shape as the tin's.
 
     A house that has measured its technique has its factor on it.
     """
@@ -117,8 +119,8 @@ def water_from_ice(tin: Tin, method: Method, conditions: Conditions) -> Floats:
 def water_and_slopes(
     tin: Tin, method: Method, conditions: Conditions
 ) -> tuple[Floats, tuple[Floats, Floats, Floats | None, Floats | None]]:
-    """Return that water, and how it grows with the tin's volume and alcohol, [ml/ml], and with its sugar and acid, [ml/g]; shape as the
-    tin's.
+    """Compute that water, and its derivatives by the tin's volume and alcohol, [ml/ml], and by its sugar and acid, [ml/g]; shape as
+    the tin's.
 
     A slope is None where the water doesn't depend on it: the curves know only strength.
     """
@@ -130,8 +132,8 @@ def water_and_slopes(
 
 
 def tin_temperature_c(tin: Tin, water_ml: Floats, method: Method, conditions: Conditions) -> Floats:
-    """Temperature of the drink as it leaves the ice, [°C], shape as the tin's: what the heat balance leaves after that much water,
-    and never below its freezing point. Where no ice is met, the start's.
+    """Temperature of the drink as it leaves the ice, [°C], shape as the tin's, by the heat balance after that much water, and never
+    below the freezing point. Without ice, the start's.
     """
     if dilution_model(method, conditions) == "none":
         return np.full_like(tin.volume_ml, conditions.start_c)
@@ -146,7 +148,7 @@ def tin_temperature_c(tin: Tin, water_ml: Floats, method: Method, conditions: Co
 
 
 def dilution_model(method: Method, conditions: Conditions) -> str:
-    """Find which school the water comes from: "curve", "heat balance", "estimate", or "none" where no ice is met."""
+    """Return which school the water is computed by: "curve", "heat balance", "estimate", or "none" without ice."""
     if method.ice == "none" or method.technique == "none" or method.seconds == 0:
         return "none"
     if method.technique in CONSTANT_RATIOS:
@@ -156,9 +158,7 @@ def dilution_model(method: Method, conditions: Conditions) -> str:
 
 
 def dilution_relative_sd(abv_fraction: ArrayLike, method: Method, conditions: Conditions) -> Floats:
-    """Compute how sure the water is, as a relative standard deviation (house estimates of docs/model/dilution.md), shape
-    (...,).
-    """
+    """Return the relative standard deviation of the water, shape (...,) (house estimates of docs/model/dilution.md)."""
     a = np.asarray(abv_fraction, dtype=np.float64)
     model = dilution_model(method, conditions)
     if model == "none":
@@ -173,7 +173,7 @@ def dilution_relative_sd(abv_fraction: ArrayLike, method: Method, conditions: Co
 
 
 def is_extrapolated(abv_fraction: float, method: Method, conditions: Conditions) -> bool:
-    """Check whether a curve is used outside the strengths for which it is trusted."""
+    """Check whether a curve is used outside the strengths it was measured for."""
     low, high = FITTED_ABV_FRACTION
     return dilution_model(method, conditions) == "curve" and not low <= abv_fraction <= high
 

@@ -1,5 +1,4 @@
-"""The second school of dilution: ice melts until the heat of drink and tin is spent and the drink is at its freezing point
-(docs/model/dilution.md).
+"""The second school of dilution: ice melts until the drink is at its freezing point (docs/model/dilution.md).
 
 It answers what the curve can't: few or large cubes, freezer-cold ice, fridge-cold spirit, a drink without alcohol.
 """
@@ -45,7 +44,7 @@ class Tin:
 
     @cached_property
     def abv_fraction(self) -> Floats:
-        """Strength, [ml/ml]; 0 where the tin is empty."""
+        """Strength, [ml/ml]; 0 for an empty tin."""
         if np.ndim(self.volume_ml) == 0:
             return self.alcohol_ml / self.volume_ml if self.volume_ml > 0 else np.zeros(())
         return np.divide(self.alcohol_ml, self.volume_ml, out=np.zeros_like(self.volume_ml), where=self.volume_ml > 0)
@@ -57,21 +56,21 @@ class Tin:
 
     @property
     def alcohol_g(self) -> Floats:
-        """Alcohol, [g]."""
+        """Mass of alcohol, [g]."""
         return ETHANOL_G_PER_ML * self.alcohol_ml
 
     @property
     def water_g(self) -> Floats:
-        """Water before any ice, [g]."""
+        """Mass of water before any ice, [g]."""
         return water_g(self.volume_ml, self.alcohol_ml, self.solids_g)
 
     @property
     def heat_capacity_j_per_k(self) -> Floats:
-        """Heat that warms it by a kelvin, [J/K]."""
+        """Heat capacity, [J/K]."""
         return heat_capacity_j_per_k(self.water_g, self.alcohol_g, self.solids_g)
 
     def freezing_c(self, more_water_g: Floats | float = 0.0) -> Floats:
-        """Return its freezing point with so much more water in it, [°C]."""
+        """Return its freezing point with some water added, [°C]."""
         return freezing_point_c(self.water_g + more_water_g, self.alcohol_g, self.sugar_g, self.acid_g)
 
 
@@ -88,7 +87,7 @@ class Melt:
 
 
 def melt(tin: Tin, ice: IceKind, conditions: Conditions, reached: float = 1.0) -> Melt:
-    """Ice melted by a drink, to the equilibrium or the share of it that was ``reached``.
+    """Compute the ice that a drink melts, to equilibrium or to the share ``reached`` of it.
 
     melt·[L + c(T − T_ice)] = (C_drink + C_tin)(T₀ − T) + surface·4.2·(0 − T) + φ·rest·c·(T_ice − T), T the freezing point of
     the diluted drink. Never more than there is; the drink is then warmer than its freezing point. An end above 0 °C warms the
@@ -102,7 +101,7 @@ def melt(tin: Tin, ice: IceKind, conditions: Conditions, reached: float = 1.0) -
     start = np.maximum(conditions.start_c, tin.freezing_c())
 
     def surplus(melted: Floats) -> Floats:
-        """Heat taken by so much melting at the freezing point, less the heat that is there for it, [J]; grows with the melt."""
+        """Return the heat taken by a melt at the freezing point, less the heat available, [J]; it grows with the melt."""
         at = freezing_point_c(water + surface + melted, tin.alcohol_g, tin.sugar_g, tin.acid_g)
         taken = melted * (FUSION_J_PER_G + ICE_J_PER_G_K * (at - conditions.ice_c))
         rest = ice.follows * (solid - melted) * ICE_J_PER_G_K * (conditions.ice_c - at)
@@ -124,12 +123,12 @@ def melt(tin: Tin, ice: IceKind, conditions: Conditions, reached: float = 1.0) -
 
 
 def temperature_after(tin: Tin, melted_g: Floats, surface_g: Floats, rest_g: Floats, follows: float, conditions: Conditions) -> Floats:
-    """Temperature that the heat balance leaves after so much melting, [°C], shape as the tin's; the start's for an empty tin."""
+    """Compute the temperature that a melt leaves, [°C], shape as the tin's; the start's for an empty tin."""
     start = np.maximum(conditions.start_c, tin.freezing_c())
     body = tin.heat_capacity_j_per_k + conditions.tin_g * conditions.tin_follows * TIN_J_PER_G_K
     cold_ice = (follows * rest_g + melted_g) * ICE_J_PER_G_K
-    left = body * start + cold_ice * conditions.ice_c - melted_g * FUSION_J_PER_G
+    energy_left = body * start + cold_ice * conditions.ice_c - melted_g * FUSION_J_PER_G
     below_zero = body + surface_g * WATER_J_PER_G_K + cold_ice
     above_zero = body + (surface_g + melted_g) * WATER_J_PER_G_K
-    after: Floats = np.where(tin.volume_ml > 0, left / np.where(left > 0, above_zero, below_zero), start)
+    after: Floats = np.where(tin.volume_ml > 0, energy_left / np.where(energy_left > 0, above_zero, below_zero), start)
     return after

@@ -1,4 +1,4 @@
-"""Assumptions about the ice, the tin and the temperatures, and the dilution that this bar measured (docs/model/dilution.md)."""
+"""Assumptions about ice, tin and temperatures, and the dilution that this bar measured (docs/model/dilution.md)."""
 
 from __future__ import annotations
 
@@ -46,14 +46,14 @@ _ICE_KINDS: Final = {
 
 
 def ice_kind(ice: str) -> IceKind:
-    """Return what a kind of ice brings when nothing else is told."""
+    """Return the default properties of a kind of ice."""
     return _ICE_KINDS[ice]
 
 
 @dataclass(frozen=True, slots=True)
 class HouseFactor:
-    """Dilution of this bar relative to the forecast, by its own weighing: a factor, its relative standard deviation, and the number of
-    measurements.
+    """Dilution of this bar relative to the forecast, by its own readings: a factor, its relative standard deviation, and the number of
+    readings.
     """
 
     factor: float
@@ -62,7 +62,7 @@ class HouseFactor:
 
 
 def house_factor(measured_over_forecast: Sequence[float]) -> HouseFactor:
-    """Return what a house's own measurements say: each is water measured by water predicted.
+    """Compute the bar's dilution factor from its readings; each is water measured by water predicted.
 
     Normal prior and likelihood: f̂ = 1 + n/(n + s²/τ²)·(x̄ − 1), τ = 0.12, s² = (6·0.09² + Σ(x − x̄)²)/(n + 5), sd = s/√(n + s²/τ²).
 
@@ -123,7 +123,7 @@ class Conditions:
                 raise OutOfRange(name, value, low, high)
 
     def ice_in_the_tin(self, method: Method) -> IceKind:
-        """Grams, surface water and how much of it follows: of a kind of ice, as the drink counts it or as there is today."""
+        """Return grams and surface water of the ice, and the share that takes the drink's cold, by the drink's ice or today's."""
         usual, counted = ice_kind(method.ice), method.counted_ice_g
         today = usual.grams if self.ice_g is None else self.ice_g
         return IceKind(

@@ -1,4 +1,4 @@
-"""An evening with guests: its schedule, its tasks and its shopping list."""
+"""An event with guests: its schedule, tasks and shopping list."""
 
 from oenomel.core.event.shopping import ForTheEvening, shopping
 

@@ -1,6 +1,4 @@
-"""Tasks scheduled backwards from the hour: as late as they can be, no two in one hand
-(docs/model/batch.md, service plan).
-"""
+"""Schedule tasks backwards from the hour: each as late as possible, no two in one pair of hands (docs/model/batch.md, service plan)."""
 
 from __future__ import annotations
 
@@ -18,7 +16,7 @@ MOST_TASKS: Final = 500
 
 @dataclass(frozen=True, slots=True)
 class Task:
-    """Something to do.
+    """A task before the event.
 
     Parameters
     ----------
@@ -44,7 +42,7 @@ class Task:
 
 @dataclass(frozen=True, slots=True)
 class PlannedTask:
-    """A task with its times, in minutes before the hour (less than 0): begun, out of hand, and ready."""
+    """A task with its times, in minutes before the hour (negative): begun, hands free, and ready."""
 
     task: Task
     begins: float
@@ -54,7 +52,7 @@ class PlannedTask:
 
 
 def schedule(tasks: Sequence[Task], hands: int = 1) -> tuple[PlannedTask, ...]:
-    """Return every task as late as it can be: ready before what needs it and before the hour, never more at once than there are hands.
+    """Schedule every task as late as possible: ready before the tasks that need it and before the hour, never more at once than hands.
 
     Raises
     ------
@@ -80,7 +78,7 @@ def schedule(tasks: Sequence[Task], hands: int = 1) -> tuple[PlannedTask, ...]:
     busy: list[list[tuple[float, float]]] = [[] for _ in range(hands)]
     open_tasks = list(tasks)
     while open_tasks:
-        free = [task for task in open_tasks if all(each in planned for each in followers[task.key])]
+        free = [task for task in open_tasks if all(follower in planned for follower in followers[task.key])]
         if not free:
             raise DomainError("tasks need each other in a circle")
         # The one that could be latest takes its place first, so that what follows in time is settled before what leads to it.
@@ -92,12 +90,12 @@ def schedule(tasks: Sequence[Task], hands: int = 1) -> tuple[PlannedTask, ...]:
 
 def _latest(task: Task, followers: dict[str, list[str]], planned: dict[str, PlannedTask]) -> float:
     """When it has to be out of hand at the latest, [min]."""
-    return min([-task.before, *(planned[each].begins for each in followers[task.key])]) - task.waits
+    return min([-task.before, *(planned[follower].begins for follower in followers[task.key])]) - task.waits
 
 
 def _placed(task: Task, latest: float, busy: list[list[tuple[float, float]]]) -> PlannedTask:
     """Return the latest place before a time where some hand is free for so long."""
-    ends = sorted({latest, *(begins for each in busy for begins, _ in each if begins < latest)}, reverse=True)
+    ends = sorted({latest, *(begins for intervals in busy for begins, _ in intervals if begins < latest)}, reverse=True)
     for end, (hand, taken) in itertools.product(ends, enumerate(busy)):
         begins = end - task.minutes
         if all(end <= other_begins or begins >= other_ends for other_begins, other_ends in taken):
@@ -107,5 +105,5 @@ def _placed(task: Task, latest: float, busy: list[list[tuple[float, float]]]) ->
 
 
 def is_late(planned: PlannedTask, now: float, *, done: bool) -> bool:
-    """Check whether it should have been out of hand by now, in minutes before the hour, and isn't ticked."""
+    """Check whether a task should be done by now, in minutes before the hour, and isn't ticked."""
     return not done and planned.ends < now

@@ -45,7 +45,7 @@ _GROUP: Final[Mapping[str, Group]] = {
 
 @dataclass(frozen=True, slots=True)
 class ForTheEvening:
-    """A drink of the evening: how many serves of it are still to be made, and how (empty: singly).
+    """A drink of the event: how many serves must still be made, and of which batch (empty: one by one).
 
     ``poured`` counts all that are served, out of a batch that is there already too: for ice, glasses and what is added to each.
     """
@@ -58,7 +58,7 @@ class ForTheEvening:
 
 @dataclass(frozen=True, slots=True)
 class Stock:
-    """Stock of an ingredient: ml in open bottles that are fit to pour, its state on the shelf, and whether the bar prepares it."""
+    """Stock of an ingredient: ml in open bottles that can still be poured, its state on the shelf, and whether the bar prepares it."""
 
     open_ml: float = 0.0
     shelf: str = ""
@@ -67,7 +67,7 @@ class Stock:
 
 @dataclass(frozen=True, slots=True)
 class Purchase:
-    """One line of the list: what, from where, how much as it is said, why, what it costs where that is told.
+    """One line of the shopping list: ingredient, source, amount in words, reason, and cost where prices are known.
 
     ``ml`` is what the evening takes of it; ``pieces`` with ``low`` and ``high`` where it is counted.
     """
@@ -92,7 +92,7 @@ def shopping(
     crates: Mapping[str, Sequence[Pressing]],
     conditions: Conditions,
 ) -> tuple[Purchase, ...]:
-    """Everything the evening takes, in the order in which one would walk: what is open, the shelf, preparations, the shop."""
+    """Return everything the event needs, in this order: open bottles, shelf, preparations, shop."""
     needs = _needs(evening)
     result = []
     for ingredient, ml in needs.values():
@@ -110,13 +110,13 @@ def shopping(
 def _needs(evening: Sequence[ForTheEvening]) -> dict[str, tuple[Ingredient, float]]:
     """Of each ingredient what is still to be poured, [ml]: a batch that is there holds its share already."""
     needs: dict[str, tuple[Ingredient, float]] = {}
-    for each in evening:
-        for pour in each.drink.pours:
+    for planned_drink in evening:
+        for pour in planned_drink.drink.pours:
             if pour.stage == "garnish" or pour.unit == "leaf" or (pour.unit == "piece" and pour.ingredient.kind == "plant"):
                 continue
             of_each = pour.volume_ml
             waits = pour.stage == "mixed" and not pour.ingredient.is_sparkling and pour.ingredient.kind not in ("egg", "dairy")
-            serves = each.serves if waits else each.poured
+            serves = planned_drink.serves if waits else planned_drink.poured
             if of_each > 0 and serves > 0:
                 thing, ml = needs.get(pour.ingredient.slug, (pour.ingredient, 0.0))
                 needs[pour.ingredient.slug] = (thing, ml + serves * of_each)
@@ -132,58 +132,62 @@ def _of(ingredient: Ingredient, ml: float, stock: Stock) -> list[Purchase]:
         whose: Group = "made here" if source == "stillroom" else group
         return Purchase(f"{source}: {ingredient.slug}", ingredient.name, source, whose, amount, words, ingredient.slug, of_ml, cost=cost)
 
-    lines, left = [], ml
+    lines, missing_ml = [], ml
     if stock.open_ml > 0:
-        of_open = min(left, stock.open_ml)
-        left = max(0.0, ml - stock.open_ml)
-        words = "open already, goes first" if left else f"open already, {stock.open_ml - of_open:.0f} ml stay"
+        of_open = min(missing_ml, stock.open_ml)
+        missing_ml = max(0.0, ml - stock.open_ml)
+        words = "open already, goes first" if missing_ml else f"open already, {stock.open_ml - of_open:.0f} ml stay"
         lines.append(line("open", told_ml(of_open), words, of_open))
-    if left <= 0.5:
+    if missing_ml <= 0.5:
         return lines
     besides = f"beside {told_ml(stock.open_ml)} that are open" if stock.open_ml > 0 else f"the evening takes {told_ml(ml)}"
     if stock.is_made_here:
-        made = 50 * math.ceil(left / 50)
-        return [*lines, line("stillroom", told_ml(made), besides, left)]
+        rounded_ml = 50 * math.ceil(missing_ml / 50)
+        return [*lines, line("stillroom", told_ml(rounded_ml), besides, missing_ml)]
     if ingredient.composition.solid:
-        grams = math.ceil(left / SOLIDS_ML_PER_G)
-        return [*lines, line("shelf" if stock.shelf == "at hand" else "shop", f"{grams} g", besides, left)]
+        grams = math.ceil(missing_ml / SOLIDS_ML_PER_G)
+        return [*lines, line("shelf" if stock.shelf == "at hand" else "shop", f"{grams} g", besides, missing_ml)]
     if ingredient.kind == "egg":
-        eggs = math.ceil(left / (ingredient.piece_ml or EGG_ML["white"]) - 1e-9)
-        return [*lines, line("shop", f"{eggs} eggs" if eggs > 1 else "1 egg", besides, left)]
+        eggs = math.ceil(missing_ml / (ingredient.piece_ml or EGG_ML["white"]) - 1e-9)
+        return [*lines, line("shop", f"{eggs} eggs" if eggs > 1 else "1 egg", besides, missing_ml)]
     size = BOTTLE_ML.get(ingredient.kind, USUAL_BOTTLE_ML)
-    bottles = math.ceil(left / size - 1e-9)
+    bottles = math.ceil(missing_ml / size - 1e-9)
     amount = f"{counted(bottles, 'bottle')} of {size:g} ml"
     if stock.shelf == "at hand":
         whether = "look whether so much stands there"
-        return [*lines, line("shelf", told_ml(left), f"{besides}; {whether}" if lines else whether, left)]
+        return [*lines, line("shelf", told_ml(missing_ml), f"{besides}; {whether}" if lines else whether, missing_ml)]
     low = "; it runs low" if stock.shelf == "low" else ""
-    return [*lines, line("shop", amount, besides + low, left, bottles * size)]
+    return [*lines, line("shop", amount, besides + low, missing_ml, bottles * size)]
 
 
 def _fruit(evening: Sequence[ForTheEvening], stock: Mapping[str, Stock], crates: Mapping[str, Sequence[Pressing]]) -> list[Purchase]:
-    pressed = {slug: each.open_ml for slug, each in stock.items()}
-    pouring = [(each.drink, each.serves) for each in evening]
+    pressed = {slug: stock_item.open_ml for slug, stock_item in stock.items()}
+    pouring = [(planned_drink.drink, planned_drink.serves) for planned_drink in evening]
     # What a batch holds already is pressed; its garnish is still to be cut.
-    garnish = [(each.drink.with_pours(()), each.poured - each.serves) for each in evening if each.poured > each.serves]
+    garnish = [
+        (planned_drink.drink.with_pours(()), planned_drink.poured - planned_drink.serves)
+        for planned_drink in evening
+        if planned_drink.poured > planned_drink.serves
+    ]
     return [
         Purchase(
-            key=f"fruit: {each.fruit.name}",
-            name=plural(each.fruit.name).capitalize(),
+            key=f"fruit: {fruit.fruit.name}",
+            name=plural(fruit.fruit.name).capitalize(),
             source="shop",
             group="fruit",
-            amount=fruit_words(each),
-            words=each.why,
-            slug=each.fruit.juice,
-            pieces=each.usual,
-            low=each.least,
-            high=each.pieces,
+            amount=fruit_words(fruit),
+            words=fruit.why,
+            slug=fruit.fruit.juice,
+            pieces=fruit.usual,
+            low=fruit.least,
+            high=fruit.pieces,
         )
-        for each in fruit_tonight([*pouring, *garnish], crates, pressed)
+        for fruit in fruit_tonight([*pouring, *garnish], crates, pressed)
     ]
 
 
 def fruit_words(fruit: FruitToBuy) -> str:
-    """Compute how many to buy, with how many it may take.
+    """Describe how many pieces of fruit to buy, with the range that may be needed.
 
     >>> from oenomel.core.larder.fruit import FRUIT, FruitNeed, fruit_to_buy, piece_yield
     >>> fruit_words(fruit_to_buy(FRUIT["lime"], FruitNeed(180), piece_yield(FRUIT["lime"], [])))
@@ -194,14 +198,14 @@ def fruit_words(fruit: FruitToBuy) -> str:
 
 def _garnish(evening: Sequence[ForTheEvening]) -> list[Purchase]:
     counts: dict[str, int] = {}
-    for each in evening:
-        for garnish in each.drink.serve.garnish:
+    for planned_drink in evening:
+        for garnish in planned_drink.drink.serve.garnish:
             if garnish_of_fruit(garnish.what) is None and garnish.what.strip():
-                counts[garnish.what.strip()] = counts.get(garnish.what.strip(), 0) + each.poured
-        for pour in each.drink.pours:
+                counts[garnish.what.strip()] = counts.get(garnish.what.strip(), 0) + planned_drink.poured
+        for pour in planned_drink.drink.pours:
             plant = pour.ingredient.kind == "plant" and pour.unit in ("piece", "leaf")
             if (plant or pour.stage == "garnish") and garnish_of_fruit(pour.ingredient.name) is None:
-                many = math.ceil((pour.amount or 1) * each.poured)
+                many = math.ceil((pour.amount or 1) * planned_drink.poured)
                 name = counted_noun(pour, 2) if plant else pour.ingredient.said
                 counts[name] = counts.get(name, 0) + many
     return [
@@ -214,19 +218,19 @@ def _garnish(evening: Sequence[ForTheEvening]) -> list[Purchase]:
 def _ice_kg(evening: Sequence[ForTheEvening], conditions: Conditions) -> float:
     """Ice for tins and glasses, to the half kilogram, [kg]."""
     grams = 0.0
-    for each in evening:
-        drink = each.drink
+    for planned_drink in evening:
+        drink = planned_drink.drink
         meets = drink.method.ice != "none" and drink.method.technique != "none" and drink.method.seconds != 0
-        if meets and each.service in ("", "shaken"):
-            grams += each.poured * conditions.ice_in_the_tin(drink.method).grams
-        kind = "cubes" if each.service == "ice" and drink.serve.ice == "none" else drink.serve.ice
+        if meets and planned_drink.service in ("", "shaken"):
+            grams += planned_drink.poured * conditions.ice_in_the_tin(drink.method).grams
+        kind = "cubes" if planned_drink.service == "ice" and drink.serve.ice == "none" else drink.serve.ice
         volume = sum(pour.liquid_ml for pour in drink.pours)
-        grams += each.poured * ice_for(drink.serve.glass, kind, volume).grams
+        grams += planned_drink.poured * ice_for(drink.serve.glass, kind, volume).grams
     return math.ceil(SPARE_ICE * grams / 500) / 2
 
 
 def told_ml(ml: float) -> str:
-    """Return a volume as it stands on a list: by the litre where it is large.
+    """Return a volume for a shopping list: in litres where it is large.
 
     >>> told_ml(260), told_ml(1260), told_ml(2000), told_ml(3.2)
     ('260 ml', '1.26 l', '2 l', '3.2 ml')

@@ -44,9 +44,7 @@ GLASSES_AT_ONCE: Final = 24
 
 @dataclass(frozen=True, slots=True)
 class ToMake:
-    """A preparation that falls short: what, how much of it, [ml], how long it keeps hands, and waits until it can be poured, [min]; whether
-    it is hot.
-    """
+    """A preparation that is missing: amount, [ml], minutes of work, minutes of waiting until it can be poured, and whether it is hot."""
 
     ingredient: Ingredient
     ml: float
@@ -56,7 +54,7 @@ class ToMake:
 
 
 def to_make(ingredient: Ingredient, short_ml: float, steps: Sequence[KitchenStep]) -> ToMake:
-    """Return a preparation of which so much is lacking: its fire keeps a pair of hands, steeping and cooling don't."""
+    """Return the task for a missing preparation: cooking keeps a pair of hands busy, steeping and cooling don't."""
     hot = any(step.do in _FIRE for step in steps)
     hands = KITCHEN_MIN + math.fsum(step.minutes or 0.0 for step in steps if step.do in _FIRE)
     waits = math.fsum(step.minutes or 0.0 for step in steps if step.do in _BY_ITSELF) or (SYRUP_COOLS_MIN if hot else 0.0)
@@ -65,8 +63,8 @@ def to_make(ingredient: Ingredient, short_ml: float, steps: Sequence[KitchenStep
 
 @dataclass(frozen=True, slots=True)
 class EveningDrink:
-    """A drink of the evening, its batch where it is made as one, the name of one that is there already and poured from, and what its tasks
-    are known by: its name, where no other drink of the evening has it.
+    """A drink of the event, its batch where it is made as one, the name of a batch already there, and the name its tasks carry, unique
+    in the event.
     """
 
     of: ForTheEvening
@@ -76,19 +74,19 @@ class EveningDrink:
 
     @property
     def known_by(self) -> str:
-        """Key of the drink in its tasks."""
+        """Key of the drink in the tasks."""
         return self.key or self.of.drink.name
 
 
 def tasks_for(drinks: Sequence[EveningDrink], making: Sequence[ToMake], bought: Sequence[Purchase]) -> tuple[Task, ...]:
-    """Return all tasks of an evening, each with what it needs."""
-    made = {each.ingredient.slug: f"make: {each.ingredient.slug}" for each in making}
-    tasks = [_make(each) for each in making]
-    fruit = {each.key.removeprefix("fruit: "): each for each in bought if each.group == "fruit"}
+    """Return all tasks of an event, each with the tasks it needs."""
+    making_keys = {preparation.ingredient.slug: f"make: {preparation.ingredient.slug}" for preparation in making}
+    tasks = [_make(preparation) for preparation in making]
+    fruit = {purchase.key.removeprefix("fruit: "): purchase for purchase in bought if purchase.group == "fruit"}
     tasks += _fruit(drinks, fruit)
     pressed = {FRUIT[name].juice: f"press: {name}" for name in fruit if any(task.key == f"press: {name}" for task in tasks)}
     for drink in drinks:
-        tasks += _drink(drink, {**made, **pressed})
+        tasks += _drink(drink, {**making_keys, **pressed})
     tasks += _cold(drinks)
     tasks += _glasses(drinks)
     tasks += _garnish(drinks)
@@ -117,21 +115,21 @@ def _cuts(drinks: Sequence[EveningDrink]) -> dict[str, tuple[int, int]]:
 
 def _fruit(drinks: Sequence[EveningDrink], fruit: Mapping[str, Purchase]) -> Iterator[Task]:
     cuts = _cuts(drinks)
-    for name, each in fruit.items():
+    for name, purchase in fruit.items():
         zests, others = cuts.get(name, (0, 0))
         before: tuple[str, ...] = ()
         if zests:
             minutes = 2 + PER_CUT_MIN * zests
-            yield Task(f"zest: {name}", f"Take {zests} {name} zests off", minutes, about=each.name, why="Before the fruit is pressed.")
+            yield Task(f"zest: {name}", f"Take {zests} {name} zests off", minutes, about=purchase.name, why="Before the fruit is pressed.")
             before = (f"zest: {name}",)
         if others:
             minutes = 2 + PER_CUT_MIN * others
-            yield Task(f"cut: {name}", f"Cut {others} {name} wheels or wedges", minutes, before=5, about=each.name)
-        if "juice" in each.words:
-            pieces = each.pieces or 0
+            yield Task(f"cut: {name}", f"Cut {others} {name} wheels or wedges", minutes, before=5, about=purchase.name)
+        if "juice" in purchase.words:
+            pieces = purchase.pieces or 0
             words = f"Press {counted(pieces, name)}, and strain"
             why = "Juice is the day's: as late as it can be."
-            yield Task(f"press: {name}", words, 3 + PER_PIECE_MIN * pieces, before=15, needs=before, about=each.name, why=why)
+            yield Task(f"press: {name}", words, 3 + PER_PIECE_MIN * pieces, before=15, needs=before, about=purchase.name, why=why)
 
 
 def _drink(each: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
@@ -152,10 +150,10 @@ def _drink(each: EveningDrink, makes: Mapping[str, str]) -> Iterator[Task]:
     yield Task(f"taste: {key}", f"Taste {name} over ice, correct it, then the last of the water", 5, needs=(f"mix: {key}",), about=name)
     cold = batch.chilling
     where = {"fridge": "into the fridge", "freezer": "into the freezer", "ice bath": "into ice water", "room": "onto the shelf"}
-    place = where[batch.wish.place]
+    storage = where[batch.wish.place]
     waits = 0.0 if batch.wish.service == "shaken" or batch.wish.place == "room" else 15 * math.ceil(cold.minutes / 15)
     why = f"About {span_words(waits)} until it is cold." if waits else ""
-    words = f"Bottle {name}, label it, {place}"
+    words = f"Bottle {name}, label it, {storage}"
     yield Task(f"cold: {key}", words, 4 + 2 * litres, waits, needs=(f"taste: {key}",), about=name, why=why)
 
 
@@ -206,7 +204,7 @@ def _garnish(drinks: Sequence[EveningDrink]) -> Iterator[Task]:
 
 def _at_the_end(drinks: Sequence[EveningDrink], bought: Sequence[Purchase]) -> Iterator[Task]:
     if any(drink.of.poured for drink in drinks):
-        ice = next((each.amount for each in bought if each.group == "ice"), "")
+        ice = next((purchase.amount for purchase in bought if purchase.group == "ice"), "")
         if ice:
             yield Task("ice", f"Fetch {ice} of ice, with a scoop", 5, before=10, why="Ice is food.")
         yield Task("bar", "Lay out jiggers, tins, strainers, cloths and water for the guests", 10)

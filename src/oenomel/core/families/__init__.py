@@ -1,4 +1,4 @@
-"""The families of drinks, their schools of proportion, and the typical range that these make."""
+"""The families of drinks, their schools of proportion, and the typical range of each family."""
 
 from oenomel.core.families.family import families
 from oenomel.core.families.typical_range import (

@@ -19,7 +19,7 @@ USUAL_ELSEWHERE_ML: Final = 15.0
 
 @dataclass(frozen=True, slots=True)
 class Slot:
-    """A place in a family: its role, whether the family needs it, its usual measure and when it goes in."""
+    """A slot of a family: its role, whether the family needs it, its usual measure, and its stage."""
 
     slot: SlotName
     required: bool
@@ -29,7 +29,7 @@ class Slot:
 
 @dataclass(frozen=True, slots=True)
 class Form:
-    """A sub-form of a family, as it is said, with the glass and the ice it is usually served in."""
+    """A form of a family, with the glass and the ice it is usually served in."""
 
     name: str
     words: str
@@ -39,7 +39,7 @@ class Form:
 
 @dataclass(frozen=True, slots=True)
 class PublishedRange:
-    """A published range of balanced drinks: low and high of each axis; an overlay, never a law."""
+    """A published range of balanced drinks: low and high of each axis; shown beside the typical range, never a rule."""
 
     slug: str
     name: str
@@ -83,27 +83,27 @@ class NewPour:
 
 
 def new_pour(ingredient: Ingredient, family: Family | None, wanted: SlotName = "other") -> NewPour:
-    """Return a new pour at its slot's usual measure in a family; for a slot of no matter, in the first that the ingredient can fill."""
+    """Return a new pour at its slot's usual measure; where the slot doesn't matter, in the first the ingredient can fill."""
     slot: SlotName = wanted
     if wanted == "other" and ingredient.slots:
         slot = ingredient.slots[0]
     stage: Stage = "rim" if slot == "edge" else "garnish" if slot == "garnish" else "topped" if ingredient.is_sparkling else "mixed"
     if ingredient.kind == "bitters":
         return NewPour(USUAL_DASHES, "dash", slot, stage)
-    usual = next((each.usual_ml for each in family.slots if each.slot == slot), None) if family else None
+    usual = next((own_slot.usual_ml for own_slot in family.slots if own_slot.slot == slot), None) if family else None
     return NewPour(USUAL_ELSEWHERE_ML if usual is None else usual, "ml", slot, stage)
 
 
 @cache
 def families() -> dict[str, Family]:
-    """Return the families by slug: the first-class ones, and the open forms."""
+    """Return the families by slug: the main ones and the open forms."""
     tables = tomllib.loads((resources.files("oenomel.core.families") / "data" / "families.toml").read_text(encoding="utf-8"))
     return {slug: _family(slug, tables[slug]) for slug in FAMILIES}
 
 
 @cache
 def published_ranges() -> tuple[PublishedRange, ...]:
-    """Return the published ranges, for the overlay."""
+    """Return the published ranges."""
     tables = tomllib.loads((resources.files("oenomel.core.families") / "data" / "published_ranges.toml").read_text(encoding="utf-8"))
     return tuple(
         PublishedRange(slug, t["name"], tuple(t["families"]), *((t[axis][0], t[axis][1]) for axis in ("abv", "sugar", "acid")))

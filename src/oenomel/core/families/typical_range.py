@@ -1,4 +1,4 @@
-"""A family's home, computed from the schools that make it, and where a drink stands to it (docs/model/families.md)."""
+"""A family's typical range, computed from its schools, and a drink's distance to it (docs/model/families.md)."""
 
 from __future__ import annotations
 
@@ -64,23 +64,23 @@ class TypicalRange:
         return float(self.distances(steps_of(profile)[None])[0])
 
     def distances(self, at: NDArray[np.float64]) -> NDArray[np.float64]:
-        """Return the same of many drinks, by where they stand on the three rulers, shape (drinks, 3), [steps]."""
+        """Return the same distance for many drinks, given their coordinates in steps, shape (drinks, 3), [steps]."""
         normals, reach = self._facets
         off: NDArray[np.float64] = (at[:, : self._dimensions] @ normals.T - reach).max(axis=1)
         return np.maximum(off, 0.0)
 
     def lean(self, profile: Profile) -> float:
-        """Sweet against tart: how much further a drink is from the middle in sweetness than in acidity, [steps]."""
+        """Sweet against tart: the drink's distance from the middle in sweetness minus that in acidity, [steps]."""
         off = steps_of(profile) - self.points.mean(axis=0)
         return float(off[0] - off[1])
 
     def centre(self, off: ArrayLike | None = None) -> dict[str, float]:
-        """Mean of the schools in steps, or ``off``, shape (3,), [steps], from it, told in the figures' own units, on the axes it has."""
+        """Mean of the schools, or the point ``off`` steps from it, shape (3,), in the figures' own units, on the axes it has."""
         levels = _levels(self.points.mean(axis=0) + (0.0 if off is None else np.asarray(off)))
         return {name: levels[name] for name in self.axes}
 
     def outline(self) -> list[tuple[float, float]]:
-        """Corners of the typical range as seen on the field, sugar and acid in g per 100 ml: all that lies within one step of the hull.
+        """Corners of the typical range on the field of sugar and acid, in g per 100 ml: everything within one step of the hull.
 
         Between corners the edges are straight where both axes are drawn in steps (logarithmically).
         """
@@ -90,7 +90,7 @@ class TypicalRange:
         return [(level["sugar"], level["acid"]) for level in levels]
 
     def strength_band(self) -> tuple[float, float] | None:
-        """Lowest and highest strength at home, one step around the hull, [% v/v]; None where it has no axis of strength."""
+        """Lowest and highest typical strength, one step around the hull, [% v/v]; None without an axis of strength."""
         if "abv" not in self.axes:
             return None
         low, high = self.points[:, 2].min() - EDGE_OF_HOME_STEPS, self.points[:, 2].max() + EDGE_OF_HOME_STEPS
@@ -116,12 +116,12 @@ class TypicalRange:
 
 
 def steps_of(profile: Profile) -> NDArray[np.float64]:
-    """Find where a profile stands on the three rulers, shape (3,), [steps]; differences of two are the steps between them."""
+    """Return a profile's coordinates in noticeable steps, shape (3,); differences of two are the steps between them."""
     return np.array([axis.at(getattr(profile, axis.name)) for axis in AXES.values()])
 
 
 def place_words(distance: float) -> str:
-    """Check whether a distance in steps is "at home", "at the edge of home" or "outside"."""
+    """Return the word for a distance in steps: "at home", "at the edge of home" or "outside"."""
     if distance <= EDGE_OF_HOME_STEPS:
         return "at home"
     return "at the edge of home" if distance <= OUTSIDE_HOME_STEPS else "outside"
@@ -132,26 +132,26 @@ TypicalRanges = Mapping[tuple[str, Branch], TypicalRange]
 
 
 def branch_of(drink: Drink, served: Profile) -> Branch:
-    """Find which branch of its family a drink belongs to, by what is in the glass."""
+    """Return the branch of its family that a drink belongs to, by its ingredients."""
     if is_without_alcohol(served):
         return "without alcohol"
     return "long on juice" if drink.family == "fizz" and is_long_on_juice(drink, served.volume_ml) else ""
 
 
 def is_without_alcohol(served: Profile) -> bool:
-    """Check whether a drink as served counts as one without alcohol: nobody asks strength of it."""
+    """Check whether a drink as served counts as non-alcoholic, so that strength isn't judged."""
     return is_non_alcoholic(served.abv)
 
 
 def is_long_on_juice(drink: Drink, served_ml: float) -> bool:
-    """Check whether juice makes the length of a drink, and no bubbles."""
+    """Check whether the drink is lengthened by juice and not by anything sparkling."""
     bubbles = any(pour.ingredient.is_sparkling and pour.liquid_ml > 0 for pour in drink.pours)
     juice_ml = sum(pour.liquid_ml for pour in drink.pours if pour.ingredient.kind == "juice")
     return not bubbles and juice_ml > MUCH_JUICE * served_ml
 
 
 def branch_of_school(school: School) -> Branch:
-    """Find which branch of its family a school makes."""
+    """Return the branch of its family that a school makes."""
     return branch_of(school.drink, profile_of_drink(school.drink))
 
 
@@ -161,7 +161,7 @@ def typical_range_for(drink: Drink, served: Profile, homes: TypicalRanges) -> Ty
 
 
 def typical_ranges_from(family: Family, references: Sequence[Drink] = ()) -> dict[tuple[str, Branch], TypicalRange]:
-    """Return the typical ranges that a family's schools make, computed through the model, with a house's own reference specs in them."""
+    """Compute the typical ranges of a family from its schools and the bar's own reference specs."""
     by_branch: dict[Branch, list[Profile]] = {}
     for drink in (*(school.drink for school in family.schools), *references):
         served = profile_of_drink(drink)
@@ -170,7 +170,7 @@ def typical_ranges_from(family: Family, references: Sequence[Drink] = ()) -> dic
 
 
 def home_from(profiles: Sequence[Profile], branch: Branch = "") -> TypicalRange:
-    """Return the typical range that these drinks as served make together."""
+    """Compute the typical range of some drinks as served."""
     return _home(tuple(tuple(steps_of(p).tolist()) for p in profiles), float(np.mean([p.volume_ml for p in profiles])), branch)
 
 
@@ -182,12 +182,12 @@ def _home(points: tuple[tuple[float, ...], ...], volume_ml: float, branch: Branc
 
 @cache
 def standard_typical_ranges() -> TypicalRanges:
-    """Return the typical ranges that the shipped schools make."""
+    """Return the typical ranges of the shipped schools."""
     return {key: home for family in families().values() for key, home in typical_ranges_from(family).items()}
 
 
 def lean_words(steps: float) -> str:
-    """Sweet against tart in words, by the steps of `Home.lean`.
+    """Describe sweet against tart in words, by the steps of `TypicalRange.lean`.
 
     >>> lean_words(0.4), lean_words(1.3), lean_words(-2.0)
     ('level', 'leans sweet', 'leans tart')

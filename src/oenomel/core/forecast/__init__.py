@@ -1,4 +1,4 @@
-"""The forecast of a drink, how it differs from its parent, and why each figure is what it is."""
+"""Forecast of a drink, its differences from the parent, and the reason for each figure."""
 
 from oenomel.core.forecast.comparison import compare
 from oenomel.core.forecast.forecast import STANDARD, Forecast, forecast_of

@@ -1,4 +1,4 @@
-"""Comparison of a drink with the one before, axis by axis and in one headline."""
+"""Compare a drink with its parent, axis by axis and in one headline."""
 
 from __future__ import annotations
 
@@ -43,7 +43,7 @@ drink has more bubbles than another (house rules).
 
 @dataclass(frozen=True, slots=True)
 class AxisDifference:
-    """Difference of one axis from the drink before.
+    """Difference from the parent on one axis.
 
     ``value`` and ``parent`` in the axis's unit, ``direction`` "more", "less" or "same", ``headline`` and ``sentence`` in the trade's
     words; ``made_by`` which changes made it, where that isn't plain; ``sureness`` how sure its direction is in a word, ``certainty`` the
@@ -68,7 +68,7 @@ class AxisDifference:
 
 @dataclass(frozen=True, slots=True)
 class Headline:
-    """A riff in one breath: what was changed, what that does to the drink, and whether a guest would notice."""
+    """A riff in one sentence each: what was changed, what that does to the drink, and whether a guest would notice."""
 
     change: str
     effect: str
@@ -77,9 +77,9 @@ class Headline:
 
 @dataclass(frozen=True, slots=True)
 class Comparison:
-    """A drink beside its parent: both forecasts, the three axes, which change did what, how loud what both hold is, what only shows beside
-    the parent, what the numbers can't see, the whole in one breath; for each pour the place of the parent's that it stands for, and what
-    a trial of it is called when nobody names it. ``lean`` tells sweet against tart where that is another reading than the parent's.
+    """A drink compared with its parent: both forecasts, the three axes, the effect of each change, the aromas that both share,
+    findings that need the parent, effects the figures can't show, and a headline; for each pour the index of the parent's matching
+    pour, and a suggested name. ``lean`` is sweet against tart where it differs from the parent's.
     """
 
     present: Forecast
@@ -97,7 +97,7 @@ class Comparison:
 
     @property
     def volume_by_ml(self) -> float:
-        """Difference of volume from the drink before, [ml]."""
+        """Difference of volume from the parent, [ml]."""
         return self.present.served.volume_ml - self.parent.served.volume_ml
 
     @property
@@ -114,7 +114,7 @@ def compare(
     tongue: OwnSteps = USUAL_TONGUE,
     who: str = A_GUEST,
 ) -> Comparison:
-    """Return a drink beside its parent, axis by axis as served; what the two share doesn't make their difference unsure.
+    """Compare a drink with its parent, axis by axis as served; uncertainty that both share cancels.
 
     Figures are the same for everyone; the words of a difference are those of ``tongue``, told of ``who`` it is.
 
@@ -175,17 +175,17 @@ def _difference(
 
 
 def made_by_words(axis: Axis, steps: float, changes: Sequence[Change]) -> str:
-    """Find which changes made a difference on an axis, in a sentence; empty where one change did it all, or none can be tasted."""
+    """Return a sentence on the changes that caused a difference on an axis; empty where one change caused it all, or none can be tasted."""
     felt = sorted((change for change in changes if can_be_tasted(change.steps[axis.name])), key=lambda each: -abs(each.steps[axis.name]))
     # Who brings it is blamed before who only makes the drink larger or smaller, unless those did more of it.
     bringing = [change for change in felt if axis.name in change.brings]
-    whole, brought = (math.fsum(max(0.0, c.steps[axis.name] * steps) for c in each) for each in (felt, bringing))
-    told = bringing if 2 * brought >= whole > 0 or not can_be_tasted(steps) else felt
-    if len(changes) < 2 or not told:
+    whole, brought = (math.fsum(max(0.0, c.steps[axis.name] * steps) for c in column) for column in (felt, bringing))
+    named_changes = bringing if 2 * brought >= whole > 0 or not can_be_tasted(steps) else felt
+    if len(changes) < 2 or not named_changes:
         return ""
     words = []
     for up in (True, False):
-        causes = [change.cause for change in told if (change.steps[axis.name] > 0) is up]
+        causes = [change.cause for change in named_changes if (change.steps[axis.name] > 0) is up]
         if causes:
             words.append(f"{axis.more if up else axis.less} by {listed(causes)}")
     if len(words) == 1 and not can_be_tasted(steps):
@@ -247,7 +247,7 @@ def _suggested_name(drink: Drink, parent: Drink, pairs: Sequence[int | None]) ->
         if before.volume_ml != pour.volume_ml:
             return f"{'More' if pour.volume_ml > before.volume_ml else 'Less'} {name}"
     came = next((pour for before, pour in zip(pairs, drink.pours, strict=True) if before is None), None)
-    went = next((pour for place, pour in enumerate(parent.pours) if place not in pairs), None)
+    went = next((pour for index, pour in enumerate(parent.pours) if index not in pairs), None)
     if came or went:
         return f"With {came.ingredient.said}" if came else f"Without {went.ingredient.said}" if went else ""
     return "Made another way" if drink.method != parent.method else "As it stands"

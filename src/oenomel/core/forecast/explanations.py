@@ -1,4 +1,4 @@
-"""Why a figure is what it is: a tree from the figure over each pour down to composition values and their sources.
+"""Explanation of a figure: a tree from the figure over each pour down to composition values and their sources.
 
 A node's ``parts`` add up to its value, so the leaves of a tree add up to the figure at its root; ``uses`` are what its equation
 takes besides, and don't add.
@@ -35,7 +35,7 @@ _GUESS: Final = "House estimate for a technique without a curve"
 
 @dataclass(frozen=True, slots=True)
 class Why:
-    """One node.
+    """One node of an explanation.
 
     Parameters
     ----------
@@ -138,7 +138,7 @@ class _Case:
 
 
 def explain(drink: Drink, figure: str, conditions: Conditions, point: str = "served") -> Why:
-    """Return the tree of a figure of a drink at one of `CHECKPOINTS`.
+    """Explain a figure of a drink at one of `CHECKPOINTS`, as a tree.
 
     Raises
     ------
@@ -181,7 +181,7 @@ def _case(drink: Drink, conditions: Conditions, point: str) -> _Case:
 
 
 def leaves(node: Why) -> Iterator[Why]:
-    """Yield the nodes that add up to the root's value."""
+    """Yield the leaves of the tree, which add up to the root's value."""
     if not node.parts:
         yield node
     for part in node.parts:
@@ -189,23 +189,23 @@ def leaves(node: Why) -> Iterator[Why]:
 
 
 def _linear(case: _Case, figure: str) -> Why:
-    told = _LINEAR[figure]
+    linear = _LINEAR[figure]
     volume_ml, acid_g = float(case.liquid.volume_ml), float(case.liquid.tin.acid_g)
-    if told.per == "acid" and acid_g == 0:
-        raise UnknownFigure(figure, tuple(each for each in EXPLAINED if each != figure))
-    scale = {"volume": 100 / volume_ml, "acid": 1 / acid_g if acid_g else 0.0, "": 1.0}[told.per]
-    divisor = {"volume": f" ÷ {volume_ml:.1f} ml", "acid": f" ÷ {acid_g:.2f} g of acid", "": ""}[told.per]
-    pours = tuple(node for pour in case.pours if (node := _pour(pour, told, scale, divisor)).parts)
-    weighed = f", {told.weighed}" if told.weighed else ""
+    if linear.per == "acid" and acid_g == 0:
+        raise UnknownFigure(figure, tuple(name for name in EXPLAINED if name != figure))
+    scale = {"volume": 100 / volume_ml, "acid": 1 / acid_g if acid_g else 0.0, "": 1.0}[linear.per]
+    divisor = {"volume": f" ÷ {volume_ml:.1f} ml", "acid": f" ÷ {acid_g:.2f} g of acid", "": ""}[linear.per]
+    pours = tuple(node for pour in case.pours if (node := _pour(pour, linear, scale, divisor)).parts)
+    weighed = f", {linear.weighed}" if linear.weighed else ""
     uses: tuple[Why, ...] = ()
-    if told.per == "volume":
+    if linear.per == "volume":
         uses = (_volume(case),)
-    elif told.per == "acid":
+    elif linear.per == "acid":
         uses = (_linear(case, "acid"),)
     return Why(
-        f"{told.name} {_POINT_WORDS[case.point]}",
+        f"{linear.name} {_POINT_WORDS[case.point]}",
         float(sum(pour.value for pour in pours)),
-        told.unit,
+        linear.unit,
         equation=f"sum over the pours of volume × content{weighed}{divisor}",
         source=_BALANCE,
         parts=pours,
@@ -247,11 +247,11 @@ def _carbon_dioxide(case: _Case) -> Why:
     volume_ml = float(case.liquid.volume_ml)
     parts = []
     for pour in case.pours:
-        held = pour.ingredient.composition.co2
-        if held > 0:
+        co2 = pour.ingredient.composition.co2
+        if co2 > 0:
             value = pour.ingredient.values.get("co2", _TOLD)
-            equation = f"{pour.liquid_ml:.4g} ml × {held:.4g} g/l ÷ {volume_ml:.1f} ml"
-            parts.append(Why(pour.ingredient.name, pour.liquid_ml * held / volume_ml, "g/l", equation, value.source, reasoning=value.why))
+            equation = f"{pour.liquid_ml:.4g} ml × {co2:.4g} g/l ÷ {volume_ml:.1f} ml"
+            parts.append(Why(pour.ingredient.name, pour.liquid_ml * co2 / volume_ml, "g/l", equation, value.source, reasoning=value.why))
     return Why(
         f"Carbon dioxide {_POINT_WORDS[case.point]}",
         float(sum(part.value for part in parts)),
@@ -336,11 +336,11 @@ def _temperature(case: _Case) -> Why:
         return Why(name, at.tin, "°C", equation="as the pours stand ready")
     waiting, topping = served.before_topping.minus(served.strained), served.glass.minus(served.before_topping)
     kept = 1.0 if case.point == "strained" else _share_of_heat(served.strained, waiting)
-    left = 1.0 if case.point != "served" else _share_of_heat(served.before_topping, topping)
+    heat_share = 1.0 if case.point != "served" else _share_of_heat(served.before_topping, topping)
     liquids = (
-        ("The strained drink", kept * left, at.strained, "heat balance of ice, drink and tin, not below freezing"),
-        ("What waited in the glass", (1 - kept) * left, conditions.room_c, "at the room's temperature"),
-        ("What went on top", 1 - left, conditions.topping_c, "from the fridge"),
+        ("The strained drink", kept * heat_share, at.strained, "heat balance of ice, drink and tin, not below freezing"),
+        ("What waited in the glass", (1 - kept) * heat_share, conditions.room_c, "at the room's temperature"),
+        ("What went on top", 1 - heat_share, conditions.topping_c, "from the fridge"),
     )
     parts = tuple(
         Why(liquid, share * own_c, "°C", equation=f"{own_c:.1f} °C × {100 * share:.0f} % of the heat; {how}", source=_HEAT)
@@ -353,5 +353,5 @@ def _temperature(case: _Case) -> Why:
 
 def _share_of_heat(one: Liquid, other: Liquid) -> float:
     """Of the heat capacity of two liquids, what the first has."""
-    heats = [float(each.tin.heat_capacity_j_per_k) if each.volume_ml > 0 else 0.0 for each in (one, other)]
+    heats = [float(liquid.tin.heat_capacity_j_per_k) if liquid.volume_ml > 0 else 0.0 for liquid in (one, other)]
     return heats[0] / sum(heats) if sum(heats) else 0.0

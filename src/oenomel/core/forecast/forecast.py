@@ -1,4 +1,4 @@
-"""The forecast of one drink, and how it differs from its parent."""
+"""The forecast of one drink."""
 
 from __future__ import annotations
 
@@ -41,8 +41,8 @@ STANDARD: Final = Conditions()
 
 @dataclass(frozen=True, slots=True)
 class Dilution:
-    """Water from the ice: ml per ml of what is in the tin, ml in all, the school it was computed by, and by how many of the bar's own
-    measurements it was set right.
+    """Water from the ice: ml per ml of what is in the tin, ml in all, the school it was computed by, and the number of the bar's own
+    readings in it.
     """
 
     ratio: float
@@ -53,8 +53,8 @@ class Dilution:
 
 @dataclass(frozen=True, slots=True)
 class Place:
-    """Position of a drink in its family: its distance from the typical range in steps and in words, the typical range used, and its lean
-    from sweet to tart, in steps and in words.
+    """A drink's place in its family: its distance from the typical range in steps and in words, that range, and its lean from sweet to
+    tart, in steps and in words.
     """
 
     distance_steps: float
@@ -66,8 +66,8 @@ class Place:
 
 @dataclass(frozen=True)
 class Forecast:
-    """The forecast of one drink: its figures in the tin and as served, and what each pour brings. The rest is worked out when it is
-    asked for, so that a search through many drinks doesn't pay for it.
+    """The forecast of one drink: its figures in the tin and as served, and the contribution of each pour. Everything else is computed
+    when it is first used, so that a search through many drinks doesn't pay for it.
 
     It can be tasted at four points: ``undiluted`` in the tin, ``strained`` after the ice, ``before_topping`` with what waited in
     the glass, and ``served`` at minute 0.
@@ -99,7 +99,7 @@ class Forecast:
 
     @property
     def before_topping(self) -> Profile:
-        """The drink in the glass, before anything goes on top."""
+        """The drink in the glass, before it is topped."""
         return profile_of(self.path.before_topping)
 
     @cached_property
@@ -117,17 +117,17 @@ class Forecast:
 
     @cached_property
     def appearance(self) -> Appearance | None:
-        """Appearance in the glass; None where the glass isn't on the list."""
+        """The drink's look in its glass; None where the glass isn't listed."""
         return appearance_of(self.drink, self.served.volume_ml)
 
     @property
     def edge(self) -> EdgeSip | None:
-        """Sugar or salt that the rim adds to a sip; None where there is no rim."""
+        """Sugar or salt that the rim adds to a sip; None without a rim."""
         return edge_sip(self.drink, self.served.sugar)
 
     @property
     def place(self) -> Place | None:
-        """Position of the drink in its family; None for an open form, which has no typical range."""
+        """The drink's place in its family; None for an open form, which has no typical range."""
         if self.home is None:
             return None
         distance = self.home.distance(self.served)
@@ -136,23 +136,23 @@ class Forecast:
 
     @property
     def has_strength(self) -> bool:
-        """True if anybody would ask how strong it is."""
+        """True if the drink has a strength worth naming."""
         return not is_without_alcohol(self.served)
 
     @property
     def co2(self) -> float:
-        """Carbon dioxide of the drink as served, by mixing, [g/l]; what escapes while it is poured isn't counted."""
+        """Carbon dioxide of the drink as served, by mixing, [g/l]; losses in pouring aren't counted."""
         return math.fsum(pour.liquid_ml * pour.ingredient.composition.co2 for pour in self.drink.pours) / self.served.volume_ml
 
     @property
     def cost(self) -> float | None:
-        """Cost of the pours in the bar's own currency; None where a price isn't known."""
+        """Cost of the pours in the bar's currency; None where a price isn't known."""
         prices = [(pour.volume_ml, pour.ingredient.label("price_per_litre")) for pour in self.drink.pours if pour.volume_ml > 0]
         return None if any(price is None for _, price in prices) else math.fsum(ml * (price or 0.0) / 1000 for ml, price in prices)
 
     @cached_property
     def course(self) -> Course:
-        """Twenty minutes in its glass."""
+        """The drink over twenty minutes in its glass."""
         ice = ice_for(self.drink.serve.glass, self.drink.serve.ice, self.served.volume_ml)
         course = course_of(self.drink, self.path, self.temperatures.glass, ice, self.conditions)
         return replace(course, leaves_home=self._leaves_home(course))
@@ -167,7 +167,7 @@ class Forecast:
 
 
 def forecast_of(drink: Drink, conditions: Conditions = STANDARD, homes: TypicalRanges | None = None) -> Forecast:
-    """Return the forecast of one drink; ``homes`` are the families' own where a house has added to them.
+    """Forecast one drink; ``homes`` are the typical ranges where the bar has added reference specs.
 
     Raises
     ------

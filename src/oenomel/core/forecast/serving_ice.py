@@ -1,4 +1,4 @@
-"""The same drink served up, on cubes, on one large cube and on crushed ice (estimates, as all that happens in the glass)."""
+"""The same drink served up, on cubes, on one large cube and on crushed ice (estimates, as everything in the glass)."""
 
 from __future__ import annotations
 
@@ -30,8 +30,8 @@ class Sip:
 
 @dataclass(frozen=True, slots=True)
 class ServedOnIce:
-    """The drink on one kind of ice: its appearance, three sips, the first minute outside its typical range (None: never, or never
-    inside), and a sentence.
+    """The drink on one kind of ice: its look, three sips, the first minute outside its typical range (None: never, or never inside),
+    and a sentence.
     """
 
     ice: str
@@ -42,7 +42,7 @@ class ServedOnIce:
 
 
 def on_each_ice(drink: Drink, conditions: Conditions, homes: TypicalRanges) -> tuple[ServedOnIce, ...]:
-    """Return the drink on each ice of a serve, in its own glass; how it was worked stays the same.
+    """Forecast the drink on each kind of serving ice, in its own glass; how it is shaken or stirred stays the same.
 
     Raises
     ------

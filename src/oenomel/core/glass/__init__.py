@@ -1,4 +1,4 @@
-"""The drink in its glass: how it looks, and what twenty minutes make of it."""
+"""The drink in its glass: its look, and how it changes over twenty minutes."""
 
 from oenomel.core.glass.appearance import Appearance
 from oenomel.core.glass.colour import air_in, swatch

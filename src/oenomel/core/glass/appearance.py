@@ -23,7 +23,7 @@ NEAR_LINE_ML: Final = 3.0
 
 @dataclass(frozen=True, slots=True)
 class Layer:
-    """A layer: its name, where it lies in the bowl in cm, its ml, and its colour as "#rrggbb"."""
+    """One layer in the glass: its name, its bottom and top in cm, its ml, and its colour as "#rrggbb"."""
 
     name: str
     from_cm: float
@@ -34,7 +34,7 @@ class Layer:
 
 @dataclass(frozen=True, slots=True)
 class Appearance:
-    """A drink in its glass.
+    """A drink as it looks in its glass.
 
     ``liquid`` are its layers from below, ``foam`` lies on them. ``state`` is "overflows", "over the line", "right" or "low", ``words``
     says it with the ml. ``lifted_ml`` is the room that floating ice takes below the surface.
@@ -57,7 +57,7 @@ class Appearance:
 
 
 def appearance_of(drink: Drink, volume_ml: float) -> Appearance | None:
-    """Describe how so many ml of a drink as served look; None where its glass is not of the list."""
+    """Draw some ml of a drink as served; None where its glass isn't listed."""
     glass = glasses().get(drink.serve.glass)
     if glass is None:
         return None
@@ -115,7 +115,7 @@ def _fill_words(glass: Glass, reached_ml: float, foam_ml: float) -> tuple[str, s
 
 
 def to_the_line_ml(drink: Drink, pour: int, volume_ml: float) -> float:
-    """Compute how much of a pour brings a drink of so many ml as served to the line of its glass, [ml].
+    """Return how much of a pour fills the glass to its line, given the ml of the drink as served, [ml].
 
     Raises
     ------

@@ -1,4 +1,4 @@
-"""Colour of a drink: colours mix by Beer–Lambert (docs/model/glass.md, "Appearance"). A preview, and called one."""
+"""Colour of a drink: colours mix by Beer–Lambert (docs/model/glass.md, "Appearance"). Only a preview."""
 
 from __future__ import annotations
 
@@ -46,7 +46,7 @@ _HUES: Final = (
 
 
 def absorbance_of(pours: Sequence[Pour], volume_ml: float) -> NDArray[np.float64]:
-    """Absorbance per cm at red, green and blue of pours in a drink of so many ml; absorbances add by volume."""
+    """Compute the absorbance per cm at red, green and blue of pours in a drink of some ml; absorbances add by volume."""
     parts = np.array([pour.ingredient.absorbance for pour in pours]).reshape(-1, 3)
     total: NDArray[np.float64] = np.array([pour.liquid_ml for pour in pours]) @ parts / volume_ml
     return total
@@ -59,7 +59,7 @@ def light_through(absorbance: NDArray[np.float64]) -> NDArray[np.float64]:
 
 
 def hue_and_chroma(light: NDArray[np.float64]) -> tuple[float, float]:
-    """Hue in degrees, and how coloured it is from 0 (grey) to 1."""
+    """Hue in degrees, and chroma from 0 (grey) to 1."""
     red, green, blue = light.tolist()
     hue, _, _ = colorsys.rgb_to_hsv(red, green, blue)
     return 360 * hue, max(light.tolist()) - min(light.tolist())
@@ -76,8 +76,7 @@ COLOURS: Final = {
 
 
 def swatch(pours: Sequence[Pour], volume_ml: float, path_cm: float = PATH_CM, air: float = 0.0) -> str:
-    """Return what a drink of so many ml looks like through so many cm, as a colour of a screen "#rrggbb"; ``air`` is the cloudiness of foam
-    that is shaken through it.
+    """Return the colour of a drink of some ml, seen through some cm, as "#rrggbb"; ``air`` is the cloudiness of the foam shaken into it.
 
     What is cloudy sends light back before it has gone all the way through, so that less of it is swallowed, and lightens toward milk.
     """
@@ -99,7 +98,7 @@ def swatch(pours: Sequence[Pour], volume_ml: float, path_cm: float = PATH_CM, ai
 
 
 def swatches(absorbance: NDArray[np.float64], cloudy: NDArray[np.float64], fat: NDArray[np.float64]) -> list[str]:
-    """`swatch` of many drinks at once.
+    """Compute `swatch` for many drinks at once.
 
     Parameters
     ----------
@@ -123,7 +122,7 @@ def air_in(drink: Drink) -> float:
 
 @cache
 def colour_words(colour: str) -> str:
-    """Return a colour "#rrggbb" in the words of somebody who looks at a glass: "light pink", "amber", "deep red".
+    """Describe a colour "#rrggbb" as one would over a glass: "light pink", "amber", "deep red".
 
     >>> colour_words("#f4b8c0"), colour_words("#fafaf5"), colour_words("#b01c20")
     ('light pink', 'pale', 'red')
@@ -148,7 +147,7 @@ def colour_words(colour: str) -> str:
 
 
 def wished_colour(words: str) -> str:
-    """Return the first word of a wished colour that is one of `COLOURS`; empty where none is.
+    """Return the first of `COLOURS` among the words of a wish; empty where none is.
 
     >>> wished_colour("Pale pink, if it can be")
     'pale'
@@ -157,5 +156,5 @@ def wished_colour(words: str) -> str:
 
 
 def in_colour(wished: str, seen: str) -> bool:
-    """Check whether a colour in words keeps a wish for one of `COLOURS`."""
+    """Check whether a colour in words is one of a wished `COLOURS`."""
     return any(name in seen.split() for name in COLOURS[wished])

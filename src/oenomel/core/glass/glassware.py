@@ -1,4 +1,4 @@
-"""The glasses of the app's list, how full a drink makes one, and how high it stands in it."""
+"""The glasses, how full a drink makes one, and how high it stands in it."""
 
 from __future__ import annotations
 
@@ -28,7 +28,7 @@ Group = Literal["up", "rocks", "tall", "wine", "flute"]
 
 @dataclass(frozen=True, slots=True)
 class Glass:
-    """A glass and the inside of its bowl, in cm.
+    """A glass with the inside of its bowl, in cm.
 
     Parameters
     ----------
@@ -50,7 +50,7 @@ class Glass:
         return LINE * self.brim_ml
 
     def height_cm(self, volume_ml: float) -> float:
-        """Compute how high so many ml stand in the bowl, [cm]; to the brim at the most."""
+        """Return the height of a volume in the bowl, [cm]; at most the brim."""
         below = _volumes(self.bowl)
         if volume_ml >= below[-1]:
             return self.bowl[-1][0]
@@ -63,7 +63,7 @@ class Glass:
         return bottom + (math.cbrt(low**3 + 3 * slope * rest / math.pi) - low) / slope
 
     def radius_cm(self, height_cm: float) -> float:
-        """Return its inner radius at a height of the bowl, [cm]."""
+        """Return the inner radius at a height of the bowl, [cm]."""
         for (bottom, low), (top, high) in itertools.pairwise(self.bowl):
             if height_cm <= top:
                 return low + (high - low) * (height_cm - bottom) / (top - bottom)
@@ -79,7 +79,7 @@ def glasses() -> dict[str, Glass]:
 
 
 def fill(glass: str, ice: str, volume_ml: float) -> float | None:
-    """Describe how full a drink makes a glass with its ice, 1 to the brim; None for a glass outside the list.
+    """Return how full a drink makes a glass with its ice, 1 at the brim; None for a glass that isn't listed.
 
     Floating ice lifts the drink by the room of its own weight in water.
 
@@ -91,9 +91,7 @@ def fill(glass: str, ice: str, volume_ml: float) -> float | None:
 
 
 def ice_for(glass: str, ice: str, volume_ml: float) -> ServingIce:
-    """Return the ice that goes in a glass with a drink of so many ml: as much as is usual, or as fills it to the line, but never next to
-    none.
-    """
+    """Return the ice for a glass with a drink of some ml: the usual amount, or what fills it to the line, but never next to none."""
     usual, chosen = ice_in_glass(ice), glasses().get(glass)
     if chosen is None or not usual.grams:
         return usual
@@ -102,21 +100,23 @@ def ice_for(glass: str, ice: str, volume_ml: float) -> ServingIce:
 
 
 def others_for(glass: str, ice: str, volume_ml: float, *, sparkling: bool) -> str | None:
-    """Another glass that a drink fills well, of the same group if there is one; a flute only for what sparkles. None where none does."""
+    """Return another glass that the drink fills well, of the same group where possible; a flute only for sparkling drinks. None where
+    there is none.
+    """
     chosen = glasses().get(glass)
     fit = [
-        each
-        for each in glasses().values()
-        if each.name != glass
-        and volume_ml + ice_in_glass(ice).grams <= each.line_ml
-        and volume_ml + ice_in_glass(ice).grams >= HALF_EMPTY * each.brim_ml
-        and (each.group != "flute" or (sparkling and ice == "none"))
+        other_glass
+        for other_glass in glasses().values()
+        if other_glass.name != glass
+        and volume_ml + ice_in_glass(ice).grams <= other_glass.line_ml
+        and volume_ml + ice_in_glass(ice).grams >= HALF_EMPTY * other_glass.brim_ml
+        and (other_glass.group != "flute" or (sparkling and ice == "none"))
     ]
     return min(fit, key=lambda each: (chosen is None or each.group != chosen.group, each.brim_ml)).name if fit else None
 
 
 def size_to(glass: str, ice: str, volume_ml: float) -> float | None:
-    """By what every pour is multiplied so that a drink of so many ml fills its glass well; None where the ice leaves too little room."""
+    """Return the factor for every pour so that a drink of some ml fills its glass well; None where the ice leaves too little room."""
     chosen = glasses().get(glass)
     if chosen is None or volume_ml <= 0:
         return None

@@ -1,4 +1,4 @@
-"""Effect of a salted or sugared rim on a sip: it seasons what passes the lip, not the liquid. All of it is an estimate."""
+"""Effect of a salted or sugared rim on a sip: it seasons the sip, not the liquid. All of it is an estimate."""
 
 from __future__ import annotations
 
@@ -24,7 +24,7 @@ USUAL_RADIUS_CM: Final = 4.0
 
 @dataclass(frozen=True, slots=True)
 class EdgeSip:
-    """A sip over the edge: grams that come along, of what, and in a sentence how it tastes beside one over the bare edge."""
+    """A sip over the rim: grams of sugar or salt, which of them, and a sentence on how it tastes beside one without."""
 
     pour: int
     grams: float
@@ -34,7 +34,7 @@ class EdgeSip:
 
 
 def edge_sip(drink: Drink, sugar: float) -> EdgeSip | None:
-    """Return what the edge of a drink of so much sugar, [g/100 ml], adds to a sip; None where there is none."""
+    """Estimate what the rim adds to a sip of a drink with some sugar, [g/100 ml]; None without a rim."""
     for index, pour in enumerate(drink.pours):
         if pour.stage == "rim":
             return _sip(drink, index, pour, sugar)
@@ -46,8 +46,8 @@ def _sip(drink: Drink, index: int, pour: Pour, sugar: float) -> EdgeSip:
     radius = USUAL_RADIUS_CM if glass is None else glass.radius_cm(math.inf)
     around = 2 * math.pi * radius * (0.5 if edge.half else 1.0)
     told_sugar, told_salt = (pour.volume_ml * part / 100 for part in (pour.ingredient.composition.sugar, pour.ingredient.composition.salt))
-    told = told_sugar + told_salt
-    stays = STAYS_G_PER_CM * around if not told else min(told, STAYS_G_PER_CM * around)
+    grams_in_sip = told_sugar + told_salt
+    stays = STAYS_G_PER_CM * around if not grams_in_sip else min(grams_in_sip, STAYS_G_PER_CM * around)
     grams = stays / around * min(LIP_CM, around)
     over = "Over the half edge" if edge.half else "With the edge"
     sweet = pour.ingredient.kind == "sugar" or told_sugar > told_salt

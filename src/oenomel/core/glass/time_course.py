@@ -1,4 +1,4 @@
-"""Twenty minutes of a drink in its glass: on ice, with a sugar cube that dissolves, with a float unstirred.
+"""A drink over twenty minutes in its glass: on ice, with a dissolving sugar cube, with a float.
 
 Estimates all: how fast heat comes in and ice gives way was not measured, so the curves show the kind of change and its order.
 """
@@ -54,7 +54,7 @@ _SERVING_ICE: Final = {
 
 @dataclass(frozen=True, slots=True)
 class Layers:
-    """Strength, sweetness and acidity of the top or the rest of a drink whose float isn't stirred in, shape (minutes + 1,)."""
+    """Strength, sweetness and acidity of the float or of the drink under it, shape (minutes + 1,)."""
 
     volume_ml: Floats
     abv: Floats
@@ -64,7 +64,7 @@ class Layers:
 
 @dataclass(frozen=True, slots=True)
 class Course:
-    """A drink from minute 0 to 20, each of shape (21,).
+    """A drink from minute 0 to 20; arrays of shape (21,).
 
     Volume in ml, temperature in °C, strength in % v/v, sugar (dissolved) and acid in g per 100 ml; ``undissolved_g`` is what is
     left of a sugar cube. ``top`` and ``below`` only where there is a float; the rest is then told as if it were stirred in.
@@ -89,13 +89,13 @@ class Course:
 
 
 def ice_in_glass(ice: str) -> ServingIce:
-    """Return what a kind of ice is in the glass."""
+    """Return the properties of a kind of ice in the glass."""
     return _SERVING_ICE[ice]
 
 
 def course_of(drink: Drink, served: Served, served_c: float, ice: ServingIce, conditions: Conditions) -> Course:
-    """Return twenty minutes of a drink in the ice of its serve, from its temperature as served; alcohol, sugar and acid stay what they
-    were, but for what a lump of sugar brings.
+    """Compute twenty minutes of a drink on its serving ice, from its temperature as served; alcohol, sugar and acid stay the same
+    except for a sugar cube.
     """
     melted, temperature = _melting(served.glass, served_c, ice, conditions)
     glass = served.glass

@@ -16,7 +16,7 @@ from memory).
 
 
 def is_non_alcoholic(abv: float) -> bool:
-    """Check whether a strength in % v/v counts as non-alcoholic; of a half per cent a label still says so.
+    """Check whether a strength in % v/v counts as non-alcoholic; at half a per cent a label still says so.
 
     >>> is_non_alcoholic(0.5), is_non_alcoholic(0.6)
     (True, False)
@@ -25,7 +25,7 @@ def is_non_alcoholic(abv: float) -> bool:
 
 
 def is_flammable(abv: float) -> bool:
-    """Check whether a spirit of this strength in % v/v has to be kept from flames.
+    """Check whether a spirit of a strength in % v/v must be kept from flames.
 
     >>> is_flammable(40), is_flammable(50)
     (False, True)

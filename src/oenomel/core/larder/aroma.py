@@ -1,4 +1,4 @@
-"""Aromas that two ingredients share, by their tags (docs/model/swaps.md). Weak evidence, and said so."""
+"""Aromas that two ingredients share, by their tags (docs/model/swaps.md). Weak evidence, and presented as such."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ REDUNDANT_ABOVE: Final = 0.6
 
 
 def likeness(one: Ingredient, other: Ingredient) -> float:
-    """Cosine of their aroma tags, 0 to 1; 1 for two that smell of nothing, 0 where one does and the other doesn't.
+    """Cosine of two ingredients' aroma tags, 0 to 1; 1 where neither has any, 0 where only one has.
 
     >>> from oenomel.core.larder import catalogue
     >>> larder = catalogue()
@@ -34,7 +34,8 @@ def likeness(one: Ingredient, other: Ingredient) -> float:
 
 
 def kinship(one: Ingredient, rest: Iterable[Ingredient]) -> float | None:
-    """Compute how well it stands beside the rest of a drink, 0 to 1: mean over the pairs of groups, less what is more of the same.
+    """Compute how well an ingredient pairs with the rest of a drink, 0 to 1: mean over the pairs of groups, less a penalty for more of
+    the same.
 
     None where nothing is told of its smell, or of the rest's.
     """
@@ -47,7 +48,7 @@ def kinship(one: Ingredient, rest: Iterable[Ingredient]) -> float | None:
 
 
 def aromas_between(before: Ingredient, after: Ingredient) -> tuple[tuple[str, ...], tuple[str, ...]]:
-    """Tags that come and tags that go when one takes the other's place, the loudest first, at most two of each."""
+    """Return the aroma tags gained and lost by a swap, the strongest first, at most two of each."""
     came = sorted((t for t in after.aroma if t not in before.aroma), key=lambda t: (-after.aroma[t], t))
     went = sorted((t for t in before.aroma if t not in after.aroma), key=lambda t: (-before.aroma[t], t))
     return tuple(came[:2]), tuple(went[:2])
@@ -55,7 +56,7 @@ def aromas_between(before: Ingredient, after: Ingredient) -> tuple[tuple[str, ..
 
 @cache
 def group_kinship() -> dict[frozenset[str], float]:
-    """Return the shown table of kinship, by pair of groups."""
+    """Return the table of aroma pairings, by pair of groups."""
     tables = tomllib.loads((resources.files("oenomel.core.larder") / "data" / "aroma_kinship.toml").read_text(encoding="utf-8"))
     return {frozenset((one, other)): float(value) for one, row in tables.items() for other, value in row.items()}
 

@@ -1,4 +1,4 @@
-"""Reads ingredients, each number with its source, from the text of a larder file; ships the catalogue of generic classes."""
+"""Reading ingredients, each value with its source, from a larder file; holds the shipped catalogue of generic classes."""
 
 from __future__ import annotations
 
@@ -46,7 +46,7 @@ _COLOUR_RELATIVE_SD: Final = 0.4
 
 @dataclass(frozen=True, slots=True)
 class Aroma:
-    """An aroma tag of the controlled list: what it means to the nose, and its group."""
+    """One aroma tag: its meaning, and its group."""
 
     tag: str
     words: str
@@ -54,7 +54,7 @@ class Aroma:
 
 
 class Larder(dict[str, Ingredient]):
-    """Ingredients by slug; an unknown slug is an error that names it and its likeliest neighbour."""
+    """Ingredients by slug; an unknown slug raises an error that names it and the closest known one."""
 
     def __missing__(self, slug: str) -> Ingredient:
         near = difflib.get_close_matches(slug, self, n=1)
@@ -63,7 +63,7 @@ class Larder(dict[str, Ingredient]):
 
 @cache
 def catalogue() -> Larder:
-    """Return the ingredients that ship with the app."""
+    """Return the shipped ingredients."""
     files = sorted((_data() / "catalogue").iterdir(), key=lambda each: each.name)
     shipped = [read_ingredients(file.read_text(encoding="utf-8"), origin="catalogue") for file in files if file.name.endswith(".toml")]
     return Larder((slug, ingredient) for larder in shipped for slug, ingredient in larder.items())
@@ -71,13 +71,13 @@ def catalogue() -> Larder:
 
 @cache
 def aromas() -> dict[str, Aroma]:
-    """Return the controlled list of aroma tags."""
+    """Return the aroma tags."""
     tables = tomllib.loads((_data() / "aromas.toml").read_text(encoding="utf-8"))
     return {tag: Aroma(tag, **table) for tag, table in tables.items()}
 
 
 def read_ingredients(text: str, origin: str) -> Larder:
-    """Ingredients from the text of a larder file (TOML; the shape is told in `data/catalogue/README.md`).
+    """Read ingredients from the text of a larder file (TOML; described in `data/catalogue/README.md`).
 
     Raises
     ------
@@ -154,7 +154,7 @@ def _sourced_values(slug: str, table: Mapping[str, Any]) -> Iterator[SourcedValu
 
 
 def composition_from_values(values: Mapping[str, SourcedValue], kind: str) -> Composition:
-    """Return the composition that sourced values of an ingredient of this kind make; raises what `Composition` raises."""
+    """Build a composition from the sourced values of an ingredient; raises what `Composition` raises."""
     solid = kind in SOLID_KINDS
 
     def of(names: tuple[str, ...]) -> dict[str, float]:

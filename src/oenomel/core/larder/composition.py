@@ -122,7 +122,7 @@ class Composition:
 
     @cached_property
     def acid_as_citric(self) -> float:
-        """Titratable acid as citric, by equivalents, [g/100 ml]: what a titration shows."""
+        """Titratable acid as citric, by equivalents, [g/100 ml]: what a titration measures."""
         return math.fsum(grams * EQUIVALENT_WEIGHTS["citric"] / EQUIVALENT_WEIGHTS[kind] for kind, grams in self.acids.items())
 
     @property
@@ -132,11 +132,11 @@ class Composition:
 
     @property
     def brix(self) -> float:
-        """Sugar by weight, [%]: what stands on the label of a syrup."""
+        """Sugar by weight, [%]: what a syrup's label states."""
         return self.sugar / self.density_g_per_ml
 
     def relative_sd(self, name: str) -> float:
-        """Relative standard deviation of ``abv``, of total ``sugars`` or of total ``acids``; 0 where none is told.
+        """Relative standard deviation of ``abv``, of total ``sugars`` or of total ``acids``; 0 where unknown.
 
         Spreads of the kinds are taken as fully correlated: they come from one analysis of one fruit or bottle.
         """
@@ -150,7 +150,7 @@ class Composition:
 
     @cached_property
     def axes(self) -> tuple[float, float, float]:
-        """ABV, total sugar and total acid: the three that a taster is asked about."""
+        """ABV, total sugar and total acid."""
         return self.abv, self.sugar, self.acid
 
     @cached_property
@@ -166,12 +166,12 @@ class Composition:
 
     @cached_property
     def row(self) -> array[float]:
-        """`vector`, `axes` and `axes_relative_sd` in one, as `poured` lays them side by side."""
+        """`vector`, `axes` and `axes_relative_sd` in one array, in the layout that `poured` uses."""
         return array("d", (*self.vector, *self.axes, *self.axes_relative_sd))
 
     @cached_property
     def vector(self) -> tuple[float, ...]:
-        """The properties that add up when mixed, in the order of `PROPERTIES`."""
+        """The properties that add up in mixing, in the order of `PROPERTIES`."""
         return (
             self.abv,
             *(self.sugars.get(kind, 0.0) for kind in SUGARS),
@@ -184,7 +184,7 @@ class Composition:
 
 
 def composition_of_vector(vector: Iterable[float], co2: float = 0.0, spread: Mapping[str, float] = MappingProxyType({})) -> Composition:
-    """Return a liquid that holds so much of each of `PROPERTIES`, per 100 ml."""
+    """Build a composition from the values of `PROPERTIES`, per 100 ml."""
     of = dict(zip(PROPERTIES, vector, strict=True))
     return Composition(
         abv=of["abv"],
@@ -200,13 +200,13 @@ def composition_of_vector(vector: Iterable[float], co2: float = 0.0, spread: Map
 
 
 def blend(one: Composition, other: Composition, share: float) -> Composition:
-    """Return what is in two liquids poured as one, of which ``share`` (0 to 1) is the other; spreads and densities are left out."""
+    """Mix two compositions, with a ``share`` (0 to 1) of the other; spreads and densities are left out."""
     mixed = (a * (1 - share) + b * share for a, b in zip(one.vector, other.vector, strict=True))
     return composition_of_vector(mixed, co2=one.co2 * (1 - share) + other.co2 * share)
 
 
 def estimated_density(composition: Composition) -> float:
-    """Density from alcohol and dissolved matter, [g/ml], for where none is given.
+    """Estimate the density from alcohol and dissolved matter, [g/ml], where none is given.
 
     Notes
     -----
@@ -222,7 +222,7 @@ def estimated_density(composition: Composition) -> float:
 
 
 def density_of(abv: float, dissolved: float, salt: float = 0.0, fat: float = 0.0) -> float:
-    """Density of what holds so much alcohol, [% v/v], and dissolved matter, salt and fat, [g/100 ml]; in g/ml."""
+    """Compute the density, [g/ml], from alcohol, [% v/v], and dissolved matter, salt and fat, [g/100 ml]."""
     other_ml = fat / FAT_G_PER_ML + salt * salt_ml_per_g(salt)
     water_phase_ml = 100 - abv - other_ml
     room_ml = dissolved * dissolved_ml_per_g(100 * dissolved / water_phase_ml) if water_phase_ml > 0 else 0.0

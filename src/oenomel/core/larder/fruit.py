@@ -1,6 +1,4 @@
-"""Fruit: how much juice a piece gives, learnt by the crate, how many to buy, and what one fruit serves besides its juice
-(docs/model/menu.md).
-"""
+"""Fruit: juice a piece, learnt by the crate, how many to buy, and what a piece gives besides juice (docs/model/menu.md)."""
 
 from __future__ import annotations
 
@@ -26,9 +24,7 @@ MOST_PER_PIECE: Final = 3.0
 
 @dataclass(frozen=True, slots=True)
 class Fruit:
-    """A fruit that is juiced: its name, the juice's slug, the usual ml a piece, and what one piece serves:
-    wheels, wedges and zests.
-    """
+    """A fruit for juicing: its name, the juice's slug, the usual ml a piece, and how many wheels, wedges and zests a piece gives."""
 
     name: str
     juice: str
@@ -51,7 +47,7 @@ _BY_JUICE: Final = {fruit.juice: fruit for fruit in FRUIT.values()}
 
 @dataclass(frozen=True, slots=True)
 class Pressing:
-    """So many pieces of one crate, and the juice that they gave, [ml]."""
+    """A number of pieces from one crate, and the juice they gave, [ml]."""
 
     pieces: int
     volume_ml: float
@@ -59,7 +55,7 @@ class Pressing:
 
 @dataclass(frozen=True, slots=True)
 class PieceYield:
-    """Juice a piece, [ml]: what is held of this crate's mean and how sure that is, from how many pressed pieces."""
+    """Juice a piece, [ml]: the mean of this crate and its uncertainty, and the number of pieces pressed."""
 
     mean_ml: float
     sd_ml: float
@@ -79,7 +75,7 @@ class FruitNeed:
 @dataclass(frozen=True, slots=True)
 class FruitToBuy:
     """Number of one fruit to buy so that it is enough 8 times in 10, the usual and the least number, what decides it (``juice`` or
-    ``garnish``), and the sum in words.
+    ``garnish``), and the calculation in words.
     """
 
     fruit: Fruit
@@ -91,12 +87,12 @@ class FruitToBuy:
 
 
 def fruit_of(juice_slug: str) -> Fruit | None:
-    """Return the fruit that a juice is pressed from, where it is one that is bought by the piece."""
+    """Return the fruit that a juice is pressed from, where it is bought by the piece."""
     return _BY_JUICE.get(juice_slug)
 
 
 def piece_yield(fruit: Fruit, crate: Sequence[Pressing]) -> PieceYield:
-    """Return what a piece of this crate gives, after what was pressed of it.
+    """Estimate the juice a piece of this crate gives, from what was pressed of it.
 
     Raises
     ------
@@ -127,7 +123,7 @@ def piece_yield(fruit: Fruit, crate: Sequence[Pressing]) -> PieceYield:
 
 
 def pieces_for(fruit: Fruit, juice_ml: float, known: PieceYield) -> int:
-    """Return the fewest pieces that give so much juice in four crates of five like this one.
+    """Return the fewest pieces that give some ml of juice with 80 % probability.
 
     >>> pieces_for(FRUIT["lime"], 180, piece_yield(FRUIT["lime"], []))
     10
@@ -143,7 +139,7 @@ def pieces_for(fruit: Fruit, juice_ml: float, known: PieceYield) -> int:
 
 
 def usual_pieces(juice_ml: float, known: PieceYield) -> int:
-    """Pieces that give so much juice in one crate of two.
+    """Return the pieces that give some ml of juice with 50 % probability.
 
     >>> usual_pieces(180, piece_yield(FRUIT["lime"], []))
     8
@@ -152,7 +148,7 @@ def usual_pieces(juice_ml: float, known: PieceYield) -> int:
 
 
 def least_pieces(fruit: Fruit, juice_ml: float, known: PieceYield) -> int:
-    """Return the fewest that can be enough: where the crate is a good one, as one of five is.
+    """Return the fewest pieces that can be enough: with 20 % probability.
 
     >>> least_pieces(FRUIT["lime"], 180, piece_yield(FRUIT["lime"], []))
     7
@@ -164,15 +160,13 @@ def least_pieces(fruit: Fruit, juice_ml: float, known: PieceYield) -> int:
 
 
 def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy:
-    """Pieces for all that drinks take of a fruit: one piece gives its zest, then its juice; one that was cut for wheels or wedges gives
-    none, so juice is counted on what is left whole.
-    """
+    """Count the pieces that drinks need of a fruit: a piece gives its zest, then its juice; one cut for wheels or wedges gives no juice."""
     zested = math.ceil(need.zests / fruit.zests)
     cut = math.ceil(need.wheels / fruit.wheels) + math.ceil(need.wedges / fruit.wedges)
     pressed = pieces_for(fruit, need.juice_ml, known)
     # The skin of what is pressed is taken off first; only zest beyond that needs fruit of its own.
     pieces, usual, least = (
-        cut + max(each, zested) for each in (pressed, usual_pieces(need.juice_ml, known), least_pieces(fruit, need.juice_ml, known))
+        cut + max(count, zested) for count in (pressed, usual_pieces(need.juice_ml, known), least_pieces(fruit, need.juice_ml, known))
     )
     result = []
     if need.juice_ml > 0:
@@ -185,7 +179,7 @@ def fruit_to_buy(fruit: Fruit, need: FruitNeed, known: PieceYield) -> FruitToBuy
 
 
 def garnish_of_fruit(words: str) -> tuple[Fruit, FruitNeed] | None:
-    """Return what a garnish takes of which fruit; None where it is no piece of one that is bought.
+    """Return the fruit and the pieces that a garnish needs; None where it isn't cut from a listed fruit.
 
     >>> garnish_of_fruit("lime wheel")[1].wheels
     1

@@ -1,4 +1,4 @@
-"""Gaps in what is known of an ingredient, and values that the bar corrects."""
+"""Values of an ingredient that are unknown or estimated, and corrections by the bar."""
 
 from __future__ import annotations
 
@@ -20,13 +20,13 @@ _NOUNS: Final = (("abv", ("abv",), "strength"), ("sugar", SUGARS, "sugar"), ("ac
 
 
 def gaps_of(ingredient: Ingredient) -> list[str]:
-    """Return what isn't known for sure, in a few words each; nothing where all of it is."""
+    """Describe the unknown and estimated values of an ingredient; empty where there are none."""
     gaps = []
     for _, names, noun in _NOUNS:
-        told = [ingredient.values[name] for name in names if name in ingredient.values]
-        if any(each.why.startswith(GUESSED_FROM_KIND) for each in told):
+        sourced_values = [ingredient.values[name] for name in names if name in ingredient.values]
+        if any(sourced_value.why.startswith(GUESSED_FROM_KIND) for sourced_value in sourced_values):
             gaps.append(f"{noun} guessed from its class")
-        elif told and all(each.source_kind == "estimate" for each in told):
+        elif sourced_values and all(sourced_value.source_kind == "estimate" for sourced_value in sourced_values):
             gaps.append(f"{noun} is an estimate")
     if not ingredient.aroma and ingredient.kind not in ("water", "sugar", "seasoning"):
         gaps.append("no aroma told")
@@ -36,7 +36,7 @@ def gaps_of(ingredient: Ingredient) -> list[str]:
 
 
 def set_right(ingredient: Ingredient, told: Mapping[str, float], source: str) -> dict[str, SourcedValue]:
-    """Values that the bar puts over an ingredient's own: strength, all sugar, all acid, density, days that it keeps.
+    """Return an ingredient's values with the bar's corrections: strength, total sugar, total acid, density, shelf life in days.
 
     Parameters
     ----------
@@ -50,7 +50,7 @@ def set_right(ingredient: Ingredient, told: Mapping[str, float], source: str) ->
     DomainError
         A sugar that reads like a °Bx.
     """
-    composition, found = ingredient.composition, dict[str, SourcedValue]()
+    composition, new_values = ingredient.composition, dict[str, SourcedValue]()
     sugar = told.get("sugar")
     if sugar is not None and ingredient.kind in ("juice", "wine", "sparkling", "water") and sugar > 30:
         raise DomainError(
@@ -58,21 +58,23 @@ def set_right(ingredient: Ingredient, told: Mapping[str, float], source: str) ->
         )
     for name, value in told.items():
         if name == "sugar":
-            found |= _parts(composition.sugars, composition.sugar, value, "sucrose", source, HOUSE_SD["sugar"])
+            new_values |= _parts(composition.sugars, composition.sugar, value, "sucrose", source, HOUSE_SD["sugar"])
         elif name == "acid":
-            found |= _parts(composition.acids, composition.acid, value, "citric", source, HOUSE_SD["acid"])
+            new_values |= _parts(composition.acids, composition.acid, value, "citric", source, HOUSE_SD["acid"])
         else:
             low, high = LABELS.get(name, (0.0, 100.0))
             if not low <= value <= high:
                 raise OutOfRange(name.replace("_", " "), value, low, high)
-            found[name] = SourcedValue(name, value, HOUSE_SD.get(name, 0.3), source, "label", "set right by the house")
-    values = {**ingredient.values, **found}
+            new_values[name] = SourcedValue(name, value, HOUSE_SD.get(name, 0.3), source, "label", "set right by the house")
+    values = {**ingredient.values, **new_values}
     if "density" not in told and ({"abv", "sugar"} & told.keys()) and "density" in values:
         # The old density was that of the old strength: it is estimated anew.
-        found["density"] = _density(composition_from_values({k: v for k, v in values.items() if k != "density"}, ingredient.kind), source)
-        values |= {"density": found["density"]}
+        new_values["density"] = _density(
+            composition_from_values({k: v for k, v in values.items() if k != "density"}, ingredient.kind), source
+        )
+        values |= {"density": new_values["density"]}
     composition_from_values(values, ingredient.kind)
-    return found
+    return new_values
 
 
 def _parts(kinds: Mapping[str, float], total: float, wanted: float, usual: str, source: str, sd: float) -> dict[str, SourcedValue]:

@@ -1,4 +1,4 @@
-"""An ingredient of the larder: a generic class, a bottle or a house preparation, with the source of each of its numbers."""
+"""An ingredient: a generic class, a bottle or a preparation, with the source of each value."""
 
 from __future__ import annotations
 
@@ -51,7 +51,7 @@ days that it keeps once open, the amount above which it drowns the rest, and the
 
 @dataclass(frozen=True, slots=True)
 class SourcedValue:
-    """One composition value with where it comes from.
+    """One composition value with its source.
 
     Parameters
     ----------
@@ -72,7 +72,7 @@ class SourcedValue:
 
 
 def check_labels(values: Iterable[SourcedValue]) -> None:
-    """Refuse a label that can't be; raises OutOfRange naming it."""
+    """Check the values of a label; raises OutOfRange that names the first impossible one."""
     for value in values:
         if value.name in LABELS:
             low, high = LABELS[value.name]
@@ -82,7 +82,7 @@ def check_labels(values: Iterable[SourcedValue]) -> None:
 
 @dataclass(frozen=True, slots=True)
 class Ingredient:
-    """One ingredient: anything that can go into a slot.
+    """One ingredient: anything that can fill a slot.
 
     ``name`` is the trade's everyday word for it, ``also`` are the other words that mean it; ``rank`` tells how usual it is, from 1
     (behind every bar) to 4 (seldom seen).
@@ -113,28 +113,28 @@ class Ingredient:
 
     @property
     def said(self) -> str:
-        """Its name inside a sentence: "lemon juice", but "London dry gin" and what is called after somebody."""
+        """Its name inside a sentence: "lemon juice", but "London dry gin" and other proper names."""
         first, *rest = self.name.split() or [""]
         proper = first in _PROPER or first[1:] != first[1:].lower() or any(word[0].isupper() for word in rest)
         return self.name if proper else self.name[:1].lower() + self.name[1:]
 
     @property
     def varies(self) -> bool:
-        """True if it differs from day to day or from bottle to bottle."""
+        """True if its composition varies from day to day or from bottle to bottle."""
         return self.kind in VARYING_KINDS
 
     @property
     def is_sparkling(self) -> bool:
-        """True if it holds enough carbon dioxide to burst a closed tin (over 2 g/l, as in still wine at the very most)."""
+        """True if it holds enough carbon dioxide to burst a closed tin (over 2 g/l, the most in still wine)."""
         return self.composition.co2 > 2.0
 
     def label(self, name: str) -> float | None:
-        """Return one of `LABELS`, where it is given and can be."""
+        """Return the value of one of `LABELS`; None where it is missing or impossible."""
         low, high = LABELS[name]
         value = self.values[name].value if name in self.values else None
         return value if value is not None and low <= value <= high else None
 
     @property
     def absorbance(self) -> tuple[float, float, float]:
-        """Absorbance per cm at red, green and blue; clear where nothing is told."""
+        """Absorbance per cm at red, green and blue; clear where unknown."""
         return self.label("absorbance_red") or 0.0, self.label("absorbance_green") or 0.0, self.label("absorbance_blue") or 0.0

@@ -1,4 +1,4 @@
-"""Finding an ingredient by any word of the trade for it: the one search of every field where an ingredient is chosen."""
+"""Search for ingredients by any of their names; every field where an ingredient is chosen uses it."""
 
 from __future__ import annotations
 
@@ -60,7 +60,7 @@ _LEAST_LIKE: Final = 70.0
 
 
 class Tier(IntEnum):
-    """Quality of a match between typed words and an ingredient, the best first."""
+    """Quality of a match between typed words and an ingredient, best first."""
 
     EXACT = 0
     SAME_WORDS = 1
@@ -75,7 +75,7 @@ class Tier(IntEnum):
 
 @dataclass(frozen=True, slots=True)
 class Found:
-    """An ingredient that was found: how well the words fit, and the other name by which, where it wasn't its own."""
+    """A found ingredient: the quality of the match, and the other name that matched, if it wasn't its own."""
 
     slug: str
     name: str
@@ -85,7 +85,7 @@ class Found:
 
 @dataclass(frozen=True, slots=True)
 class Findable:
-    """Searchable side of an ingredient: its names, the words said of it, and how usual it is."""
+    """What the search knows of an ingredient: its names, descriptive words, and how usual it is."""
 
     slug: str
     name: str
@@ -96,9 +96,9 @@ class Findable:
 
     @classmethod
     def of(cls, ingredient: Ingredient) -> Findable:
-        """Return what can be found of it."""
-        said = f"{ingredient.kind} {ingredient.impression} {' '.join(ingredient.aroma)}"
-        return cls(ingredient.slug, ingredient.name, ingredient.also, ingredient.rank, ingredient.slots, said)
+        """Return the searchable side of an ingredient."""
+        description = f"{ingredient.kind} {ingredient.impression} {' '.join(ingredient.aroma)}"
+        return cls(ingredient.slug, ingredient.name, ingredient.also, ingredient.rank, ingredient.slots, description)
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,7 +112,7 @@ class _Phrase:
 
 
 def known_by(index: Index, larder: Mapping[str, Ingredient]) -> Callable[[str], Ingredient | None]:
-    """Return what finds an ingredient by its slug or by words that mean it for sure; None where they mean none."""
+    """Build a function that finds an ingredient by slug or by an unambiguous name; None where there is none."""
 
     def known(words: str) -> Ingredient | None:
         if words in larder:
@@ -124,7 +124,7 @@ def known_by(index: Index, larder: Mapping[str, Ingredient]) -> Callable[[str], 
 
 
 def folded(text: str) -> str:
-    """Return a text without capitals, accents, apostrophes and marks; proportions such as 1:1 stay together.
+    """Fold a text: without capitals, accents, apostrophes and marks; proportions such as 1:1 stay.
 
     >>> folded("Crème d'Été – 2 : 1")
     'creme d ete 2:1'
@@ -156,7 +156,7 @@ def _stem(word: str) -> str:
 
 
 def stems(text: str) -> tuple[str, ...]:
-    """Return the words of a text that name something, each in the singular.
+    """Return the naming words of a text, each in the singular.
 
     >>> stems("The juice of two limes")
     ('juice', 'two', 'lime')
@@ -172,7 +172,7 @@ def _naming(text: str) -> tuple[str, ...]:
 
 
 class Index:
-    """Names of a larder, ready to be searched; it stays right for as long as the larder does."""
+    """Search index over the names of a larder; valid as long as the larder doesn't change."""
 
     def __init__(self, larder: Iterable[Findable]) -> None:
         self._entries = list(larder)
@@ -202,7 +202,7 @@ class Index:
         self._written = [" ".join(phrase.words) for phrase in self._phrases]
 
     def find(self, text: str, in_stock: Collection[str] = (), slot: str = "") -> list[Found]:
-        """Ingredients that the words may mean, best first; all of them, by name, where there are no words.
+        """Find the ingredients that words may mean, best first; without words all of them, by name.
 
         Of what fits as well the more usual comes first, then what is in stock. Where a garnish or an edge is chosen, what makes one comes
         before what only bears its name.
@@ -228,14 +228,14 @@ class Index:
         return [self._found(owner, *best[owner]) for owner in sorted(best, key=order)]
 
     def within(self, text: str) -> list[Found]:
-        """Return what the end of the words means by itself, the longest end first: in "somebody's rye whisky" the whisky is what counts."""
+        """Find what the last words mean by themselves, the longest ending first: "somebody's rye whisky" finds the whisky."""
         written = [word for word in folded(text).split() if word not in _STOP] if _naming(text) and _has_letter(text) else []
         for start in range(1, len(written)):
-            said = " ".join(written[start:])
-            known = stems(said)
+            rest = " ".join(written[start:])
+            known = stems(rest)
             if len(known) == 1 and known[0] in _TOO_PLAIN:
                 break
-            fits = {owner: fit for owner, fit in self._fits(said, known).items() if fit[0] <= Tier.HAS_WORDS}
+            fits = {owner: fit for owner, fit in self._fits(rest, known).items() if fit[0] <= Tier.HAS_WORDS}
             if any(tier <= Tier.ANY_ORDER for tier, _ in fits.values()):
                 # What is itself called so comes before what only has another name with the words.
                 order = sorted(fits, key=lambda owner: self._as_a_kind(owner, *fits[owner]))
@@ -243,24 +243,22 @@ class Index:
         return []
 
     def nearest(self, text: str, count: int = NEAREST_TOLD) -> list[Found]:
-        """Return what the words are nearest to, where nothing is called so: by the words that are known, the last first, else by
-        letters.
-        """
+        """Find the nearest names where nothing matches: by known words, the last first, else by spelling."""
         words = _naming(text) if _has_letter(text) else ()
-        found = {each.slug: each for each in self.within(text)}
+        near_matches = {match.slug: match for match in self.within(text)}
         for end in range(len(words) - 1, 0, -1):
             for owner, (tier, number) in sorted(
                 self._fits(" ".join(words[:end]), words[:end]).items(), key=lambda fit: self._by_rank(*fit)
             ):
                 if tier <= Tier.BEGINS_WITH_WORDS:
                     near = replace(self._found(owner, tier, number), tier=Tier.NEAR)
-                    found.setdefault(near.slug, near)
-        if len(found) < count and words:
+                    near_matches.setdefault(near.slug, near)
+        if len(near_matches) < count and words:
             alike = process.extract(" ".join(words), self._written, scorer=fuzz.ratio, score_cutoff=_LEAST_LIKE, limit=4 * count)
             for _, _, number in alike:
                 near = self._found(self._phrases[number].owner, Tier.NEAR, number)
-                found.setdefault(near.slug, near)
-        return list(islice(found.values(), count))
+                near_matches.setdefault(near.slug, near)
+        return list(islice(near_matches.values(), count))
 
     def _by_rank(self, owner: int, fit: tuple[Tier, int]) -> tuple[object, ...]:
         return fit[0], self._entries[owner].rank, self._entries[owner].name
@@ -298,10 +296,10 @@ class Index:
     @staticmethod
     def _beginning_with(word: str, vocabulary: Sequence[str], holders: Mapping[str, set[int]]) -> set[int]:
         result: set[int] = set()
-        for each in islice(vocabulary, bisect_left(vocabulary, word), None):
-            if not each.startswith(word):
+        for candidate in islice(vocabulary, bisect_left(vocabulary, word), None):
+            if not candidate.startswith(word):
                 break
-            result |= holders[each]
+            result |= holders[candidate]
         return result
 
     def _said_of(self, words: Sequence[str]) -> dict[int, tuple[Tier, int]]:
@@ -343,7 +341,7 @@ class Index:
         if not allowed:
             return []
         near = process.extract(word, self._vocabulary, scorer=OSA.distance, score_cutoff=allowed, limit=4 * _WORDS_TRIED)
-        return [(each, int(slips)) for each, slips, _ in near if each[0] == word[0] and len(each) > 2][:_WORDS_TRIED]
+        return [(spelling, int(slips)) for spelling, slips, _ in near if spelling[0] == word[0] and len(spelling) > 2][:_WORDS_TRIED]
 
 
 def _has_letter(text: str) -> bool:

@@ -1,4 +1,4 @@
-"""A bottle described from its label: what it tells, and the rest estimated from what is known of its kind, with a wider spread."""
+"""An ingredient described from its label: stated values, and the rest estimated from its kind, with a wider spread."""
 
 from __future__ import annotations
 
@@ -56,13 +56,13 @@ class Label:
 
 
 def abv_of_proof(proof: float) -> float:
-    """Strength of a US proof, [% v/v]: half of it (27 CFR 5.1)."""
+    """Convert a US proof to strength, [% v/v]: half of it (27 CFR 5.1)."""
     return proof / 2
 
 
 @cache
 def sweetness_classes() -> dict[str, dict[str, tuple[float, float, str]]]:
-    """Classes of sweetness by kind: least and most sugar in g per 100 ml, and the source."""
+    """Return the sweetness words by kind: least and most sugar in g per 100 ml, and the source."""
     tables = tomllib.loads((resources.files("oenomel.core.larder") / "data" / "sweetness_classes.toml").read_text(encoding="utf-8"))
     return {
         kind: {name: (float(row["sugar"][0]), float(row["sugar"][1]), row["source"]) for name, row in classes.items()}
@@ -71,7 +71,7 @@ def sweetness_classes() -> dict[str, dict[str, tuple[float, float, str]]]:
 
 
 def bottle_from(label: Label, known: Iterable[Ingredient]) -> Ingredient:
-    """Return the ingredient that a label describes.
+    """Build the ingredient that a label describes.
 
     What it doesn't tell is taken from the one it is like, else from the middle of what is known of its kind.
 
@@ -87,7 +87,11 @@ def bottle_from(label: Label, known: Iterable[Ingredient]) -> Ingredient:
     for what, value, most in (("the strength in %", label.abv, 100), ("the sugar", label.sugar, 150), ("the acid", label.acid, 60)):
         if value is not None and not 0 <= value <= most:
             raise OutOfRange(what, value, 0, most)
-    kin = [label.like] if label.like else [each for each in known if each.kind == label.kind and each.origin == "catalogue"]
+    kin = (
+        [label.like]
+        if label.like
+        else [ingredient for ingredient in known if ingredient.kind == label.kind and ingredient.origin == "catalogue"]
+    )
     abv = SourcedValue("abv", label.abv, LABEL_ABV_SD, "its label", "label") if label.abv is not None else _middle("abv", kin, label)
     values = [
         *([abv] if abv else []),
@@ -113,8 +117,7 @@ def bottle_from(label: Label, known: Iterable[Ingredient]) -> Ingredient:
 
 
 def slug_for(name: str) -> str:
-    """Return a slug out of a name, in whatever script: Latin letters without their accents, others as they are; of a name without letters
-    its code points.
+    """Make a slug from a name in any script: Latin letters without accents, others unchanged; code points where there are no letters.
 
     >>> slug_for("Crème d’Été, 40 %"), slug_for("木"), slug_for("🍋")
     ('creme-d-ete-40', '木', '1f34b')
@@ -128,7 +131,7 @@ def _bare(letter: str) -> str:
     """Return a letter as it stands in a slug: without its accent where it is a Latin one, a hyphen for what is no letter."""
     base = unicodedata.normalize("NFKD", letter)
     if base[0].isascii():
-        return "".join(each if each.isalnum() else "-" for each in base if each.isascii())
+        return "".join(char if char.isalnum() else "-" for char in base if char.isascii())
     return letter if unicodedata.category(letter)[0] in "LMN" else "-"
 
 
@@ -153,14 +156,14 @@ def _told_sugar(label: Label) -> SourcedValue | None:
 
 def _middle(name: str, kin: Sequence[Ingredient], label: Label) -> SourcedValue | None:
     """Return what the one it is like has, or the middle of its kind."""
-    found = [float(getattr(each.composition, name)) for each in kin]
-    if not found:
+    values = [float(getattr(ingredient.composition, name)) for ingredient in kin]
+    if not values:
         return None
     if label.like:
-        return SourcedValue(name, found[0], LIKE_SD, "estimate", "estimate", f"as in {label.like.name}")
-    middle = statistics.median(found)
-    spread = statistics.pstdev(found) / middle if middle else 0.0
-    why = f"middle of {len(found)} of the kind {label.kind} in the catalogue; its label doesn't tell"
+        return SourcedValue(name, values[0], LIKE_SD, "estimate", "estimate", f"as in {label.like.name}")
+    middle = statistics.median(values)
+    spread = statistics.pstdev(values) / middle if middle else 0.0
+    why = f"middle of {len(values)} of the kind {label.kind} in the catalogue; its label doesn't tell"
     return SourcedValue(name, middle, min(max(spread, GUESSED_LEAST_SD), GUESSED_MOST_SD), "estimate", "estimate", why)
 
 
@@ -168,13 +171,13 @@ def _parts(names: Sequence[str], total: SourcedValue | None, kin: Sequence[Ingre
     """Return a total of sugar or acid among its kinds, as the kin have it."""
     if total is None or total.value < DRY:
         return []
-    shares = Counter({name: sum(each.composition.row[COLUMN[name]] for each in kin) for name in names})
+    shares = Counter({name: sum(ingredient.composition.row[COLUMN[name]] for ingredient in kin) for name in names})
     whole = sum(shares.values())
-    told = {name: share / whole for name, share in shares.items() if share > 0.1 * whole} if whole else {usual: 1.0}
-    rest = sum(told.values())
+    parts = {name: share / whole for name, share in shares.items() if share > 0.1 * whole} if whole else {usual: 1.0}
+    rest = sum(parts.values())
     return [
         SourcedValue(name, total.value * share / rest, total.relative_sd, total.source, total.source_kind, total.why)
-        for name, share in told.items()
+        for name, share in parts.items()
     ]
 
 
@@ -183,16 +186,19 @@ def _lent(like: Ingredient) -> list[SourcedValue]:
     names = ("co2", "protein", "fat", "gum", "salt", "bitterness", "cloudiness", "absorbance_red", "absorbance_green", "absorbance_blue")
     kept = [like.values[name] for name in names if name in like.values]
     why = f"as in {like.name}"
-    return [replace(each, relative_sd=max(each.relative_sd, LIKE_SD), source="estimate", source_kind="estimate", why=why) for each in kept]
+    return [
+        replace(sourced_value, relative_sd=max(sourced_value.relative_sd, LIKE_SD), source="estimate", source_kind="estimate", why=why)
+        for sourced_value in kept
+    ]
 
 
 def _bubbles(kin: Sequence[Ingredient]) -> list[SourcedValue]:
-    co2s = [each.composition.co2 for each in kin]
+    co2s = [ingredient.composition.co2 for ingredient in kin]
     middle = statistics.median(co2s) if co2s else 0.0
     return [SourcedValue("co2", middle, GUESSED_LEAST_SD, "estimate", "estimate", "as its kind has")] if middle > 0 else []
 
 
 def _usual_slots(kin: Sequence[Ingredient]) -> tuple[SlotName, ...]:
     """Slots that at least half of its kind can fill."""
-    counted = Counter(slot for each in kin for slot in each.slots)
+    counted = Counter(slot for ingredient in kin for slot in ingredient.slots)
     return tuple(slot for slot, number in counted.most_common() if 2 * number >= len(kin))

@@ -1,4 +1,4 @@
-"""State of ingredients on the shelf, and the inventory."""
+"""Stock on the shelf, and the inventory."""
 
 from __future__ import annotations
 
@@ -12,7 +12,7 @@ SHELF_STATES: Final[tuple[ShelfState, ...]] = get_args(ShelfState)
 
 @dataclass(frozen=True, slots=True)
 class Shelved:
-    """An ingredient on the shelf: in stock, low or out, and its price per litre in the bar's own currency where it is given."""
+    """An ingredient on the shelf: in stock, low or out, and its price per litre where known."""
 
     slug: str
     state: ShelfState

@@ -1,4 +1,4 @@
-"""Shelf life, cold: the one table for syrups, juices, spirits, acids and batches. Trust your nose over each figure."""
+"""Shelf life in the cold: one table for syrups, juices, spirits, acids and batches. Trust your nose over each figure."""
 
 from __future__ import annotations
 
@@ -56,7 +56,7 @@ BATCH_MOST_DAYS: Final = 90.0
 
 
 def days_at_least(table: tuple[tuple[float, int], ...], value: float) -> int:
-    """Days of the first row of a table whose least value is reached.
+    """Return the days of the first row whose least value is reached.
 
     >>> days_at_least(SYRUP_DAYS, 50.0)
     21
@@ -65,13 +65,13 @@ def days_at_least(table: tuple[tuple[float, int], ...], value: float) -> int:
 
 
 def is_of_the_day(ingredient: Ingredient) -> bool:
-    """Check whether an ingredient is juice that has to be juiced on the day."""
+    """Check whether an ingredient is juice that must be pressed on the day."""
     keeps = ingredient.label("keeps_days")
     return ingredient.kind == "juice" and keeps is not None and keeps <= DAY_JUICE_DAYS
 
 
 def shelf_life_h(ingredient: Ingredient) -> float | None:
-    """Hours that an open bottle or a juice is fit to pour; None where nobody knows.
+    """Return the hours that an open bottle or a juice keeps; None where unknown.
 
     A juice of the day keeps twelve hours, everything else the days that its label or the catalogue gives.
     """

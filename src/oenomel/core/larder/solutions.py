@@ -1,4 +1,4 @@
-"""Properties of sugar and alcohol in water: density, freezing point and heat, from handbook tables."""
+"""Physical properties of sugar and alcohol in water: density, freezing point and heat capacity, from handbook tables."""
 
 from __future__ import annotations
 
@@ -37,7 +37,7 @@ SOLIDS_J_PER_G_K: Final = 1.82
 
 
 def dissolved_ml_per_g(sugar_g_per_100ml: float) -> float:
-    """Volume that a gram of sugar takes up in a solution that holds so much of it, [ml/g].
+    """Return the volume that a gram of sugar takes up in a solution of a given sugar content, [ml/g].
 
     Linear between the rows of the table, and level beyond its ends; so densities lie within 0.1 % of it.
     Source: NIST Circular 440, Table 114.
@@ -50,7 +50,7 @@ def dissolved_ml_per_g(sugar_g_per_100ml: float) -> float:
 
 
 def salt_ml_per_g(salt_g_per_100ml: float) -> float:
-    """Volume that a gram of salt takes up in a brine that holds so much of it, [ml/g]; linear between rows, level beyond them.
+    """Return the volume that a gram of salt takes up in brine of a given salt content, [ml/g]; linear between rows, constant beyond.
 
     Source: CRC Handbook, concentrative properties of sodium chloride (from memory).
 
@@ -62,7 +62,7 @@ def salt_ml_per_g(salt_g_per_100ml: float) -> float:
 
 
 def sucrose_density(brix: float) -> float:
-    """Density of a solution of sugar in water at 20 °C, [g/ml], by °Bx; within 0.1 % of the handbook's table.
+    """Density of a sugar solution at 20 °C, [g/ml], by °Bx; within 0.1 % of the handbook's table.
 
     Source: NIST Circular 440, Table 114.
 
@@ -76,7 +76,7 @@ def sucrose_density(brix: float) -> float:
 
 
 def brix_of_density(density_g_per_ml: float) -> float:
-    """°Bx of a solution of sugar in water that weighs so much, [% by weight]; nothing where it is as light as water.
+    """Return the °Bx of a sugar solution by its density, [% by weight]; 0 at the density of water.
 
     >>> round(brix_of_density(1.2295), 1)
     50.0
@@ -86,7 +86,7 @@ def brix_of_density(density_g_per_ml: float) -> float:
 
 
 def aqueous_ethanol_density(abv: ArrayLike) -> Floats:
-    """Density of alcohol and water alone at 20 °C, [g/ml], by strength in % v/v; linear between rows.
+    """Density of alcohol and water at 20 °C, [g/ml], by strength in % v/v; linear between rows.
 
     >>> round(float(aqueous_ethanol_density(40)), 5)
     0.94805
@@ -96,7 +96,7 @@ def aqueous_ethanol_density(abv: ArrayLike) -> Floats:
 
 
 def water_g(volume_ml: ArrayLike, alcohol_ml: ArrayLike, solids_g: ArrayLike) -> Floats:
-    """Water in a liquid, [g], shape as broadcast; contraction of alcohol and water is counted.
+    """Return the water in a liquid, [g], shape as broadcast; the contraction of alcohol and water is counted.
 
     Parameters
     ----------
@@ -111,7 +111,7 @@ def water_g(volume_ml: ArrayLike, alcohol_ml: ArrayLike, solids_g: ArrayLike) ->
 
 
 def freezing_point_c(water: ArrayLike, alcohol_g: ArrayLike, sugar_g: ArrayLike, acid_g: ArrayLike) -> Floats:
-    """Temperature at which a liquid begins to freeze, [°C], shape as broadcast, from grams of each part.
+    """Compute the temperature at which a liquid begins to freeze, [°C], shape as broadcast, from grams of each component.
 
     Alcohol by the table, and 1.86 K per mole of sugar and acid in a kilogram of alcohol and water below that.
     Source: CRC Handbook, concentrative properties of ethanol (from memory).
@@ -128,7 +128,7 @@ def freezing_point_c(water: ArrayLike, alcohol_g: ArrayLike, sugar_g: ArrayLike,
 
 
 def heat_capacity_j_per_k(water: ArrayLike, alcohol_g: ArrayLike, solids_g: ArrayLike) -> Floats:
-    """Heat that warms a liquid by a kelvin, [J/K], shape as broadcast, from grams of each part.
+    """Compute the heat capacity of a liquid, [J/K], shape as broadcast, from grams of each component.
 
     Source: aqueous ethanol between 3 and 23 °C, handbook of chemical engineering (from memory).
 

@@ -1,4 +1,4 @@
-"""One bottle, juice or batch of an ingredient, with its own measured values."""
+"""One bottle, pressing or preparation of an ingredient, with its own measured values."""
 
 from oenomel.core.lots.lot import Lot, ReadingName
 

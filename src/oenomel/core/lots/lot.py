@@ -1,6 +1,4 @@
-"""A lot: today's bottle, squeeze or batch of an ingredient, and what its readings make of the catalogue's values
-(docs/model/lots.md).
-"""
+"""A lot: one bottle, pressing or preparation of an ingredient, and the composition its readings give (docs/model/lots.md)."""
 
 from __future__ import annotations
 
@@ -20,8 +18,8 @@ READINGS: Final[tuple[ReadingName, ...]] = get_args(ReadingName)
 
 
 class Readable(NamedTuple):
-    """Something that a lot can be read for: its name as said, unit, what can be, how far a device is off when nobody tells
-    (absolute, and as a share), and decimals worth printing.
+    """A property that can be measured in a lot: name, unit, possible range, default error of the device (absolute, and as a share),
+    and decimals shown.
     """
 
     said: str
@@ -78,7 +76,7 @@ OWN_READING: Final = "measured here"
 
 @dataclass(frozen=True, slots=True)
 class LotReading:
-    """One reading of a lot: what, its value in the unit of `READABLE`, and its standard deviation where the device tells one."""
+    """One reading of a lot: property, value in the unit of `READABLE`, and standard deviation where the device states one."""
 
     what: ReadingName
     value: float
@@ -102,8 +100,8 @@ class Estimate:
 
 @dataclass(frozen=True, slots=True)
 class Lot:
-    """A lot with its readings taken in: the ingredient as it is in this lot, each figure beside what was assumed, and what has to be
-    said of the readings.
+    """A lot with its readings applied: the ingredient as it is in this lot, each figure beside its assumed value, and remarks on the
+    readings.
     """
 
     ingredient: Ingredient
@@ -119,7 +117,7 @@ class _Found(NamedTuple):
 
 
 def lot_of(ingredient: Ingredient, readings: Sequence[LotReading], name: str) -> Lot:
-    """Return what an ingredient is in one lot of it: readings meet what was assumed, each by how sure it is.
+    """Combine an ingredient's assumed values with the readings of a lot, weighted by their uncertainty.
 
     Several readings of one kind average; where they disagree by more than their devices explain, the average is told less sure.
 
@@ -134,7 +132,11 @@ def lot_of(ingredient: Ingredient, readings: Sequence[LotReading], name: str) ->
     """
     for reading in readings:
         _check(reading, ingredient)
-    read = {what: _average([each for each in readings if each.what == what]) for what in READINGS if any(r.what == what for r in readings)}
+    read = {
+        what: _average([one_reading for one_reading in readings if one_reading.what == what])
+        for what in READINGS
+        if any(r.what == what for r in readings)
+    }
     supposed = ingredient.composition
     notes: list[str] = []
     strength = _strength(supposed, read)
@@ -145,20 +147,22 @@ def lot_of(ingredient: Ingredient, readings: Sequence[LotReading], name: str) ->
     sugar, sugar_sd = _meet(supposed.sugar, supposed.axes_sd[1], sugar_measured)
     _note_disagreement(readings, read, notes)
     figures = tuple(
-        Estimate(figure, was, was_sd, None if found is None else found.value, None if found is None else found.sd, held, held_sd)
-        for figure, was, was_sd, found, held, held_sd in (
+        Estimate(
+            figure, was, was_sd, None if estimate is None else estimate.value, None if estimate is None else estimate.sd, new_value, held_sd
+        )
+        for figure, was, was_sd, estimate, new_value, held_sd in (
             ("abv", supposed.abv, supposed.axes_sd[0], strength, abv, abv_sd),
             ("sugar", supposed.sugar, supposed.axes_sd[1], sugar_measured, sugar, sugar_sd),
             ("acid", supposed.acid, supposed.axes_sd[2], acid_measured, acid, acid_sd),
         )
     )
-    notes += [_far_off(ingredient, each) for each in figures if _is_far_off(each)]
+    notes += [_far_off(ingredient, estimate) for estimate in figures if _is_far_off(estimate)]
     held_now = _posterior(supposed, figures, read)
     return Lot(replace(ingredient, composition=held_now, lot=name, values=_values(ingredient, held_now, figures)), figures, tuple(notes))
 
 
 def hours_words(hours: float) -> str:
-    """Compute how long ago something was, as it is said.
+    """Describe how long ago something was.
 
     >>> hours_words(0.4), hours_words(3.2), hours_words(50)
     ('just now', '3 hours ago', '2 days ago')
@@ -172,7 +176,7 @@ def hours_words(hours: float) -> str:
 
 
 def old_lot_words(ingredient: Ingredient, hours: float) -> str:
-    """Return what has to be said of a lot that is older than such a thing should be."""
+    """Return a remark where a lot is past its shelf life."""
     if ingredient.kind == "juice":
         pressed = f"{ingredient.name} pressed {hours_words(hours)}"
         return f"{pressed}: juice is the day's, and yesterday's tastes flat. Press again, or taste it first."
@@ -181,7 +185,7 @@ def old_lot_words(ingredient: Ingredient, hours: float) -> str:
 
 
 def _check(reading: LotReading, ingredient: Ingredient) -> None:
-    kind, value, said = READABLE[reading.what], reading.value, ingredient.said
+    kind, value, name = READABLE[reading.what], reading.value, ingredient.said
     if reading.sd is not None and not (math.isfinite(reading.sd) and _FINEST_SD <= reading.sd <= max(1.0, abs(value))):
         raise ImpossibleMeasurement(
             f"a reading of {value:g} that may be off by {reading.sd:g} tells nothing: give how far the device is off"
@@ -189,16 +193,16 @@ def _check(reading: LotReading, ingredient: Ingredient) -> None:
     if reading.what == "acid" and ingredient.kind == "juice" and value > MOST_ACID_IN_JUICE:
         meant = " If that is what the refractometer shows, it is °Bx." if value <= READABLE["brix"].high else ""
         raise ImpossibleMeasurement(
-            f"{value:g} g of acid in 100 ml of {said} can't be: no juice holds more than {MOST_ACID_IN_JUICE:g} g.{meant}"
+            f"{value:g} g of acid in 100 ml of {name} can't be: no juice holds more than {MOST_ACID_IN_JUICE:g} g.{meant}"
         )
     if not (math.isfinite(value) and kind.low <= value <= kind.high):
         why = {"brix": "; honey itself is about 82", "abv": ": no spirit is stronger"}.get(reading.what, "")
         raise ImpossibleMeasurement(
-            f"{value:g}{f' {kind.unit}' if kind.unit else ''} can't be read of {said}: "
+            f"{value:g}{f' {kind.unit}' if kind.unit else ''} can't be read of {name}: "
             f"{kind.said} goes from {kind.low:g} to {kind.high:g}{why}"
         )
     if reading.what == "abv" and ingredient.composition.abv == 0 and value > 1.5 and ingredient.kind != "other":
-        raise ImpossibleMeasurement(f"{said} holds no alcohol: {value:g} % ABV is another bottle's reading")
+        raise ImpossibleMeasurement(f"{name} holds no alcohol: {value:g} % ABV is another bottle's reading")
 
 
 def _average(readings: Sequence[LotReading]) -> _Found:
@@ -206,10 +210,12 @@ def _average(readings: Sequence[LotReading]) -> _Found:
     kind = READABLE[readings[0].what]
     sds = [reading.sd or max(kind.sd, kind.relative_sd * reading.value, 1e-6) for reading in readings]
     weights = [1 / sd**2 for sd in sds]
-    mean = sum(weight * each.value for weight, each in zip(weights, readings, strict=True)) / sum(weights)
+    mean = sum(weight * one_reading.value for weight, one_reading in zip(weights, readings, strict=True)) / sum(weights)
     sd = 1 / math.sqrt(sum(weights))
     if len(readings) > 1:
-        scatter = sum(weight * (each.value - mean) ** 2 for weight, each in zip(weights, readings, strict=True)) / (len(readings) - 1)
+        scatter = sum(weight * (one_reading.value - mean) ** 2 for weight, one_reading in zip(weights, readings, strict=True)) / (
+            len(readings) - 1
+        )
         sd *= math.sqrt(max(1.0, scatter))
     return _Found(mean, sd)
 
@@ -225,23 +231,23 @@ def _meet(supposed: float, supposed_sd: float, measured: _Found | None) -> _Foun
         ours, theirs = 1 / measured.sd**2, 1 / supposed_sd**2
         return _Found(max((ours * measured.value + theirs * supposed) / (ours + theirs), LEAST_G), 1 / math.sqrt(ours + theirs))
     ours, theirs = (measured.value / measured.sd) ** 2, (supposed / supposed_sd) ** 2
-    held = math.exp((ours * math.log(measured.value) + theirs * math.log(supposed)) / (ours + theirs))
-    return _Found(held, held / math.sqrt(ours + theirs))
+    log_mean = math.exp((ours * math.log(measured.value) + theirs * math.log(supposed)) / (ours + theirs))
+    return _Found(log_mean, log_mean / math.sqrt(ours + theirs))
 
 
 def _strength(supposed: Composition, read: Mapping[ReadingName, _Found]) -> _Found | None:
     """Return the strength as measured: by its own reading, else by what a dry spirit weighs; raises where the two disagree."""
-    told, weighed = read.get("abv"), read.get("density")
+    estimate, weighed = read.get("abv"), read.get("density")
     if weighed is None or supposed.sugar >= DRY_G or supposed.abv < MISLEADS_FROM_ABV:
-        return told
-    if told is not None:
-        should = estimated_density(replace(supposed, abv=told.value, density=None))
+        return estimate
+    if estimate is not None:
+        should = estimated_density(replace(supposed, abv=estimate.value, density=None))
         if abs(should - weighed.value) > DENSITY_AGREES_WITHIN:
             raise ImpossibleMeasurement(
-                f"a spirit of {told.value:g} % ABV without sugar weighs {should:.3f} g/ml, not {weighed.value:.3f}: "
+                f"a spirit of {estimate.value:g} % ABV without sugar weighs {should:.3f} g/ml, not {weighed.value:.3f}: "
                 "read one of the two again"
             )
-        return told
+        return estimate
     if weighed.value > 1.0:
         raise ImpossibleMeasurement(f"{weighed.value:.3f} g/ml can't be: without sugar it would hold no alcohol. Read the density again.")
     by_density = _abv_weighing(weighed.value, supposed)
@@ -270,11 +276,15 @@ def _acid(supposed: Composition, titrated: _Found | None) -> _Found | None:
 def _sugar(ingredient: Ingredient, read: Mapping[ReadingName, _Found], abv: _Found, acid: _Found, notes: list[str]) -> _Found | None:
     """Sugar out of what is dissolved, which a refractometer or the density tells, less acid and the rest; the two readings average."""
     supposed = ingredient.composition
-    ways = [found for found in (_by_refractometer(read.get("brix"), abv, notes), _by_density(read.get("density"), abv, supposed)) if found]
+    ways = [
+        estimate
+        for estimate in (_by_refractometer(read.get("brix"), abv, notes), _by_density(read.get("density"), abv, supposed))
+        if estimate
+    ]
     if not ways:
         return None
-    weights = [1 / each.sd**2 for each in ways]
-    dissolved = sum(weight * each.value for weight, each in zip(weights, ways, strict=True)) / sum(weights)
+    weights = [1 / estimate.sd**2 for estimate in ways]
+    dissolved = sum(weight * estimate.value for weight, estimate in zip(weights, ways, strict=True)) / sum(weights)
     juice = ingredient.kind == "juice"
     rest = max(supposed.protein + supposed.gum + supposed.salt, JUICE_OTHER_SOLIDS if juice else 0.0)
     rest_sd = JUICE_OTHER_SOLIDS_SD if juice else 0.2 * rest
@@ -346,9 +356,9 @@ def _posterior(supposed: Composition, figures: Sequence[Estimate], read: Mapping
     """Return the composition with what is now held of it."""
     abv, sugar, acid = figures
     spread = {name: sd for name, sd in supposed.spread.items() if name not in (*SUGARS, *ACIDS, "sugars", "acids", "abv")}
-    for name, each in (("abv", abv), ("sugars", sugar), ("acids", acid)):
-        if each.posterior > 0:
-            spread[name] = min(each.posterior_sd / each.posterior, 2.0)
+    for name, estimate in (("abv", abv), ("sugars", sugar), ("acids", acid)):
+        if estimate.posterior > 0:
+            spread[name] = min(estimate.posterior_sd / estimate.posterior, 2.0)
     dissolved = sugar.measured is not None or abv.measured is not None
     density = read["density"].value if "density" in read else (None if dissolved else supposed.density)
     return replace(
@@ -370,10 +380,10 @@ def _scaled(kinds: Mapping[str, float], total: float, held: float, usual: str) -
 def _values(ingredient: Ingredient, held: Composition, figures: Sequence[Estimate]) -> dict[str, SourcedValue]:
     """Return the sourced values with what was measured in them, so that "why this number?" finds the reading."""
     values = dict(ingredient.values)
-    for each, kinds, names in zip(figures, ({"abv": held.abv}, held.sugars, held.acids), ("abv", "sugars", "acids"), strict=True):
-        if each.measured is None:
+    for estimate, kinds, names in zip(figures, ({"abv": held.abv}, held.sugars, held.acids), ("abv", "sugars", "acids"), strict=True):
+        if estimate.measured is None:
             continue
-        why = f"measured {each.measured:.3g}, supposed {each.prior:.3g}: each by how sure it is"
+        why = f"measured {estimate.measured:.3g}, supposed {estimate.prior:.3g}: each by how sure it is"
         for kind, value in kinds.items():
             values[kind] = SourcedValue(kind, value, held.spread.get(names, 0.0), OWN_READING, "measured", why)
     if held.density is None:
@@ -382,13 +392,15 @@ def _values(ingredient: Ingredient, held: Composition, figures: Sequence[Estimat
 
 
 def _note_disagreement(readings: Sequence[LotReading], read: Mapping[ReadingName, _Found], notes: list[str]) -> None:
-    for what, found in read.items():
+    for what, estimate in read.items():
         own = [reading for reading in readings if reading.what == what]
         alone = _average(own[:1]).sd / math.sqrt(len(own))
-        if len(own) > 1 and found.sd > 1.5 * alone:
+        if len(own) > 1 and estimate.sd > 1.5 * alone:
             kind = READABLE[what]
-            told = " and ".join(f"{each.value:.{kind.decimals}f}" for each in own[:3])
-            notes.append(f"{kind.said[:1].upper()}{kind.said[1:]}: the readings disagree ({told}); what is held of them is less sure.")
+            readings_in_words = " and ".join(f"{one_reading.value:.{kind.decimals}f}" for one_reading in own[:3])
+            notes.append(
+                f"{kind.said[:1].upper()}{kind.said[1:]}: the readings disagree ({readings_in_words}); what is held of them is less sure."
+            )
 
 
 def _is_far_off(each: Estimate) -> bool:

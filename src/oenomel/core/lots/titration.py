@@ -1,4 +1,4 @@
-"""Acid by titration, told as a recipe of the kitchen and worked out."""
+"""Titration of acid: instructions, and the calculation."""
 
 from __future__ import annotations
 
@@ -27,7 +27,7 @@ TOO_LITTLE_G: Final = 0.05
 
 @dataclass(frozen=True, slots=True)
 class Titrated:
-    """Result of a titration: acid as citric in g per 100 ml with its standard deviation, and a sentence."""
+    """Result of a titration: acid as citric in g per 100 ml, its standard deviation, and a sentence."""
 
     acid: float
     sd: float
@@ -35,7 +35,7 @@ class Titrated:
 
 
 def titrated_acid(sample_ml: float, lye_ml: float, lye_mol_per_l: float = LYE_MOL_PER_L) -> Titrated:
-    """Acid as citric, [g/100 ml], from the lye that a sample took until the indicator turned.
+    """Compute the acid as citric, [g/100 ml], from the lye used until the indicator turned.
 
     Parameters
     ----------
@@ -79,7 +79,7 @@ def titrated_acid(sample_ml: float, lye_ml: float, lye_mol_per_l: float = LYE_MO
 
 
 def lye_ml_for(acid: float, sample_ml: float, lye_mol_per_l: float = LYE_MOL_PER_L) -> float:
-    """Lye that a sample takes which holds so much acid as citric, [ml]; the inverse of `titrated_acid`.
+    """Compute the lye that a sample of known acid needs, [ml]; the inverse of `titrated_acid`.
 
     >>> round(lye_ml_for(6.0, 10), 1)
     93.7
@@ -88,7 +88,7 @@ def lye_ml_for(acid: float, sample_ml: float, lye_mol_per_l: float = LYE_MOL_PER
 
 
 def titration_recipe(expected_acid: float, sample_ml: float = SAMPLE_ML, lye_mol_per_l: float = LYE_MOL_PER_L) -> tuple[str, ...]:
-    """Return the steps, with the lye to have ready for what is expected, [g/100 ml].
+    """Return the instructions, with the lye to prepare for the expected acid, [g/100 ml].
 
     A juice that would take more than a burette of fifty is taken in a smaller sample.
     """

@@ -1,4 +1,4 @@
-"""The evening's list made of today's lots: what to pour instead, what to measure, what runs low, what it costs."""
+"""Today's drinks with today's lots: what to pour instead, what to measure, what runs low, what it costs."""
 
 from oenomel.core.menu.stock_needed import fruit_tonight
 from oenomel.core.menu.todays_drinks import TodaysDrink, made_of, todays_drink

@@ -1,4 +1,4 @@
-"""Cost of a drink and of a preparation; parts without a price are named."""
+"""Cost of a drink and of a preparation; ingredients without a price are named."""
 
 from __future__ import annotations
 
@@ -18,7 +18,7 @@ FREE_KINDS = frozenset({"water"})
 
 @dataclass(frozen=True, slots=True)
 class PartCost:
-    """Cost of one part, by its price per litre or kilogram (``per``); None where that isn't known."""
+    """Cost of one ingredient, by its price per litre or kilogram (``per``); None where unknown."""
 
     name: str
     cost: float | None
@@ -29,7 +29,7 @@ class PartCost:
 
 @dataclass(frozen=True, slots=True)
 class Cost:
-    """Cost in the bar's own currency, as far as prices are known, part by part; ``missing`` lists what has none."""
+    """Cost in the bar's currency, as far as prices are known, by ingredient; ``missing`` lists those without a price."""
 
     total: float
     parts: tuple[PartCost, ...]
@@ -42,13 +42,13 @@ class Cost:
 
 
 def cost_of_drink(drink: Drink) -> Cost:
-    """Return what a drink's pours cost, by the price of a litre of each."""
+    """Compute the cost of a drink's pours, from the price per litre of each."""
     poured = [pour for pour in drink.pours if pour.volume_ml > 0 and pour.stage != "garnish"]
     return _summed([_by_the_litre(pour.ingredient, pour.volume_ml) for pour in poured])
 
 
 def cost_of_preparation(outcome: Outcome, price_per_kg: Mapping[str, float]) -> Cost:
-    """Return what goes into a preparation, by the price of a kilogram of goods (by slug) and of a litre of what is poured."""
+    """Compute the cost of a preparation, from prices per kilogram of goods (by slug) and per litre of ingredients."""
     parts = []
     for line in outcome.preparation.lines:
         if isinstance(line.what, Good):
@@ -60,7 +60,7 @@ def cost_of_preparation(outcome: Outcome, price_per_kg: Mapping[str, float]) -> 
 
 
 def pour_cost_words(cost: Cost, price: float | None) -> str:
-    """Return the pours as a share of what the drink is sold for; empty where no price is told.
+    """Describe the pour cost as a share of the drink's price; empty without a price.
 
     >>> pour_cost_words(Cost(2.2, (), ()), 11.0)
     '20 % of its price'

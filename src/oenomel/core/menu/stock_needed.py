@@ -1,4 +1,4 @@
-"""Needs of an evening: ingredients below par, what to prepare, and the fruit to buy, by pars, stock and expected serves."""
+"""What service needs: ingredients below par, preparations to make, and fruit to buy, from pars, stock and expected serves."""
 
 from __future__ import annotations
 
@@ -23,7 +23,7 @@ CRATE_LASTS_H: Final = 72.0
 
 @dataclass(frozen=True, slots=True)
 class StockLevel:
-    """Stock level of an ingredient: ml in lots that are fit to pour, or None where nobody noted it."""
+    """Stock of an ingredient: ml in lots that can still be poured, or None where unknown."""
 
     ingredient: Ingredient
     on_hand_ml: float | None
@@ -33,7 +33,7 @@ class StockLevel:
 
 @dataclass(frozen=True, slots=True)
 class ToPrepare:
-    """Something to make or to buy: how much of it, and why."""
+    """Something to make or to buy: the amount, and the reason."""
 
     ingredient: Ingredient
     ml: float
@@ -42,7 +42,7 @@ class ToPrepare:
 
 
 def poured_tonight(drinks: Iterable[tuple[Drink, int]]) -> dict[str, float]:
-    """Millilitres of each ingredient that so many serves of these drinks take, by slug."""
+    """Return the millilitres of each ingredient that the expected serves need, by slug."""
     result: dict[str, float] = {}
     for drink, serves in drinks:
         for pour in drink.pours:
@@ -52,27 +52,27 @@ def poured_tonight(drinks: Iterable[tuple[Drink, int]]) -> dict[str, float]:
 
 
 def to_prepare(standing: Iterable[StockLevel], tonight: Mapping[str, float]) -> list[ToPrepare]:
-    """Return what falls short of its par or of tonight's serves, the largest gap for tonight first."""
+    """Return what is below par or short for tonight, the largest gap for tonight first."""
     result = []
-    for each in standing:
+    for level in standing:
         # Juice of fruit that is bought by the piece is told as fruit.
-        if fruit_of(each.ingredient.slug) or (each.on_hand_ml is None and each.par_ml is None):
+        if fruit_of(level.ingredient.slug) or (level.on_hand_ml is None and level.par_ml is None):
             continue
-        has, needs = each.on_hand_ml or 0.0, tonight.get(each.ingredient.slug, 0.0)
-        short = max(each.par_ml or 0.0, needs) - has
+        has, needs = level.on_hand_ml or 0.0, tonight.get(level.ingredient.slug, 0.0)
+        short = max(level.par_ml or 0.0, needs) - has
         if short <= 0:
             continue
         ml = ROUND_ML * ceil(short / ROUND_ML)
-        against = f"tonight takes {needs:.0f} ml" if needs >= (each.par_ml or 0.0) else f"{each.par_ml:.0f} ml should stand there"
-        left = "none is left" if has == 0 else f"{has:.0f} ml are left"
-        result.append(ToPrepare(each.ingredient, ml, each.is_prepared, f"{left}; {against}"))
+        against = f"tonight takes {needs:.0f} ml" if needs >= (level.par_ml or 0.0) else f"{level.par_ml:.0f} ml should stand there"
+        left_over = "none is left" if has == 0 else f"{has:.0f} ml are left"
+        result.append(ToPrepare(level.ingredient, ml, level.is_prepared, f"{left_over}; {against}"))
     return sorted(result, key=lambda each: (-each.ml, each.ingredient.name))
 
 
 def fruit_tonight(
     drinks: Sequence[tuple[Drink, int]], crates: Mapping[str, Sequence[Pressing]], pressed_ml: Mapping[str, float]
 ) -> list[FruitToBuy]:
-    """Fruit for so many serves, garnish and all, each piece counted once; juice that stands there already is taken off.
+    """Count the fruit for the expected serves, garnish included, each piece once; juice in stock is subtracted.
 
     Parameters
     ----------
@@ -82,12 +82,12 @@ def fruit_tonight(
     poured = poured_tonight(drinks)
     garnish: dict[str, list[int]] = {name: [0, 0, 0] for name in FRUIT}
     for drink, serves in drinks:
-        for each in drink.serve.garnish:
-            cut = garnish_of_fruit(each.what)
+        for piece in drink.serve.garnish:
+            cut = garnish_of_fruit(piece.what)
             if cut is not None:
                 fruit, need = cut
-                for place, count in enumerate((need.wheels, need.wedges, need.zests)):
-                    garnish[fruit.name][place] += serves * count
+                for index, count in enumerate((need.wheels, need.wedges, need.zests)):
+                    garnish[fruit.name][index] += serves * count
     result = []
     for name, fruit in FRUIT.items():
         juice = max(0.0, poured.get(fruit.juice, 0.0) - pressed_ml.get(fruit.juice, 0.0))

@@ -1,4 +1,4 @@
-"""A finished drink made of today's lots, beside the one that was written down: fine, or what to pour instead (docs/model/menu.md)."""
+"""A finished drink with today's lots compared with its recipe: fine, or what to pour instead (docs/model/menu.md)."""
 
 from __future__ import annotations
 
@@ -24,7 +24,7 @@ MOVED_SLOTS = ("sour", "sweet")
 
 @dataclass(frozen=True)
 class TodaysDrink:
-    """A finished drink of today.
+    """A finished drink with today's lots.
 
     Parameters
     ----------
@@ -42,12 +42,12 @@ class TodaysDrink:
 
     @property
     def is_fine(self) -> bool:
-        """True if nobody could tell it from what was written."""
+        """True if nobody could taste a difference from the recipe."""
         return not tasted(self.steps)
 
     @cached_property
     def words(self) -> str:
-        """Sentence about what today's lots change."""
+        """Sentence on what today's lots change."""
         if self.is_fine:
             return "fine as it is"
         worst = tasted(self.steps)
@@ -55,7 +55,7 @@ class TodaysDrink:
 
     @property
     def moves(self) -> tuple[Move, ...]:
-        """Amounts to pour instead; none where the drink is fine."""
+        """Amounts to pour instead; empty where the drink is fine."""
         return () if self.instead is None else self.instead.moves
 
     @cached_property
@@ -65,17 +65,17 @@ class TodaysDrink:
             return ""
         if self.instead is None or not self.instead.moves:
             return "No sour and no sweet that is poured brings it nearer: tell the guest, or mix the lots."
-        felt = [each.words for each in self.instead.left if each.felt and each.axis in AXES]
+        felt = [residual.words for residual in self.instead.left if residual.felt and residual.axis in AXES]
         return f"Then still {listed(felt)}." if felt else ""
 
     def half_widths(self, axis: str) -> tuple[float, float]:
-        """Half of the 80 % interval of an axis: of the lots as if nothing had been read, and as they were read."""
+        """Half-widths of the 80 % intervals by axis: without the lots' readings, and with them."""
         was, now = self.supposed.interval80[axis], self.present.interval80[axis]
         return (was.high - was.low) / 2, (now.high - now.low) / 2
 
 
 def todays_drink(written: Forecast, supposed: Forecast, lots: Mapping[str, Ingredient], grid_ml: float = 2.5) -> TodaysDrink:
-    """Return a drink with each pour of today's lot of it, where there is one, and the pourable correction where a tongue could tell.
+    """Forecast a drink with today's lots, and find a pourable correction where the difference can be tasted.
 
     Parameters
     ----------
@@ -93,19 +93,19 @@ def todays_drink(written: Forecast, supposed: Forecast, lots: Mapping[str, Ingre
 
 
 def made_of(drink: Drink, lots: Mapping[str, Ingredient]) -> Drink:
-    """Return the same drink made of these lots, where it pours of them."""
+    """Return the drink made with these lots."""
     pours = tuple(pour.of(lots[pour.ingredient.slug]) if pour.ingredient.slug in lots else pour for pour in drink.pours)
     return drink.with_pours(pours)
 
 
 def effect_words(steps: Mapping[str, float]) -> str:
-    """Return what a lot does to drinks, by its largest effect, in words: "clearly drier"."""
+    """Describe a lot's effect on drinks by its largest one: "clearly drier"."""
     worst = max(steps, key=lambda name: abs(steps[name]))
     return degree(steps[worst]).headline.format(word=AXES[worst].word(steps[worst]), same=AXES[worst].same)
 
 
 def making_headline(usual: Composition, made: Composition, drinks: Sequence[tuple[str, TodaysDrink]]) -> str:
-    """Return what a making is beside what the larder tells, and how many drinks of the list feel it.
+    """Compare a lot just made with the larder's values, and say how many of today's drinks it affects.
 
     Parameters
     ----------
@@ -113,12 +113,12 @@ def making_headline(usual: Composition, made: Composition, drinks: Sequence[tupl
     """
     figures = {"sugar": (usual.sugar, made.sugar), "acid": (usual.acid, made.acid), "abv": (usual.abv, made.abv)}
     # What drinks feel of it; where none pours it, what differs most.
-    felt_most = {name: sum(abs(each.steps[name]) for _, each in drinks) for name in AXES}
+    felt_most = {name: sum(abs(todays.steps[name]) for _, todays in drinks) for name in AXES}
     apart = {name: abs(now - was) / max(was, now, 0.3) for name, (was, now) in figures.items()}
     axis = max(AXES, key=lambda name: (felt_most[name], apart[name]))
     was, now = figures[axis]
     beside = f"{now:.{1 if axis == 'acid' else 0}f} {_UNITS[axis]} instead of {was:.{1 if axis == 'acid' else 0}f}"
-    felt = [(name, each) for name, each in drinks if not each.is_fine]
+    felt = [(name, todays) for name, todays in drinks if not todays.is_fine]
     if not drinks:
         return f"{beside}. No drink of the list pours it yet."
     if not felt:
@@ -138,26 +138,28 @@ def _instead(present: Forecast, before: Forecast, grid_ml: float) -> Rebalanced 
 
 
 def todays_headline(drinks: Sequence[TodaysDrink]) -> str:
-    """Return the evening in a sentence."""
+    """Return the state of today's drinks in a sentence."""
     if not drinks:
         return "Nothing is on the list yet."
     off = [drink for drink in drinks if not drink.is_fine]
     if not off:
         return f"All {len(drinks)} drinks are fine as they are written." if len(drinks) > 1 else "It is fine as it is written."
-    mended = [each for each in off if each.moves]
-    said = f"{len(off)} of {len(drinks)} {'wants' if len(off) == 1 else 'want'} another pour tonight"
+    mended = [drink for drink in off if drink.moves]
+    headline = f"{len(off)} of {len(drinks)} {'wants' if len(off) == 1 else 'want'} another pour tonight"
     if len(mended) < len(off):
-        said = f"{len(off)} of {len(drinks)} {'is' if len(off) == 1 else 'are'} off tonight, {len(mended)} of them mended by another pour"
-    return f"{said}; the rest {'is' if len(drinks) - len(off) == 1 else 'are'} fine." if len(off) < len(drinks) else f"{said}."
+        headline = (
+            f"{len(off)} of {len(drinks)} {'is' if len(off) == 1 else 'are'} off tonight, {len(mended)} of them mended by another pour"
+        )
+    return f"{headline}; the rest {'is' if len(drinks) - len(off) == 1 else 'are'} fine." if len(off) < len(drinks) else f"{headline}."
 
 
 def shared_moves(drinks: Sequence[TodaysDrink]) -> list[str]:
-    """Corrections that several drinks share, the commonest first: "Lime juice: 25 instead of 22.5 ml in 3 drinks"."""
+    """Return corrections that several drinks share, the commonest first: "Lime juice: 25 instead of 22.5 ml in 3 drinks"."""
     counted: Counter[tuple[str, float, float]] = Counter()
     for drink in drinks:
         counted.update({(move.ingredient.name, move.before_ml, move.after_ml) for move in drink.moves if not move.joined})
-    told = [(many, *move) for move, many in counted.items() if many > 1]
+    shared = [(many, *move) for move, many in counted.items() if many > 1]
     return [
         f"{name}: {after:g} instead of {before:g} ml in {many} drinks"
-        for many, name, before, after in sorted(told, key=lambda each: (-each[0], each[1:]))
+        for many, name, before, after in sorted(shared, key=lambda each: (-each[0], each[1:]))
     ]

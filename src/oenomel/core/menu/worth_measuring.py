@@ -29,7 +29,7 @@ _HOW: Final = {
 
 @dataclass(frozen=True, slots=True)
 class WorthMeasuring:
-    """One measurement: of which ingredient and axis, how many drinks it helps, what part of their doubt it decides, and in words."""
+    """One measurement: ingredient and axis, how many drinks it helps, its share of their uncertainty, and a sentence."""
 
     slug: str
     axis: str
@@ -41,7 +41,7 @@ class WorthMeasuring:
 def worth_measuring(
     forecasts: Sequence[Forecast], ingredients: Iterable[Ingredient], read: Iterable[tuple[str, str]]
 ) -> list[WorthMeasuring]:
-    """Measurements that were not taken yet, the one that helps most first.
+    """Return the measurements not yet taken, the most useful first.
 
     Parameters
     ----------
@@ -57,8 +57,8 @@ def worth_measuring(
             for slug, share in _shares(forecast, axis).items():
                 if (slug, axis) not in done and share >= WORTH_SHARE and by_slug.get(slug) and by_slug[slug].kind in _KINDS_READ[axis]:
                     shares.setdefault((slug, axis), []).append(share)
-    found = [_worth(by_slug[slug], axis, each, len(forecasts)) for (slug, axis), each in shares.items()]
-    return sorted(found, key=lambda each: (-each.drinks * each.share, each.slug, each.axis))
+    measurements = [_worth(by_slug[slug], axis, sds, len(forecasts)) for (slug, axis), sds in shares.items()]
+    return sorted(measurements, key=lambda each: (-each.drinks * each.share, each.slug, each.axis))
 
 
 def _is_felt(forecast: Forecast, axis: str) -> bool:

@@ -1,4 +1,4 @@
-"""Pours as the trade says them: "22.5 ml of lemon juice", "2 dashes of orange bitters", "9 mint leaves"."""
+"""Pours in the trade's words: "22.5 ml of lemon juice", "2 dashes of orange bitters", "9 mint leaves"."""
 
 from __future__ import annotations
 
@@ -33,14 +33,15 @@ _HALF: Final = {"barspoon": "half a barspoon", "cup": "half a cup", "dash": "hal
 
 @dataclass(frozen=True, slots=True)
 class Measures:
-    """Unit of amounts in words, ml or ounces, and the size of an ounce, [ml]."""
+    """Units of amounts in words: ml or ounces, and the size of an ounce, [ml]."""
 
     shown: Shown = "ml"
     ounce_ml: float = BAR_OUNCE_ML
 
 
 def amount_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) -> str:
-    """Compute how much of a pour: ml or ounces, or its own unit where that is spoken of; of pieces and leaves how many; empty for none.
+    """Return the amount of a pour in words: ml or ounces, or its own unit where that is usual; pieces and leaves as a number; empty
+    for none.
 
     >>> from oenomel.core.larder import catalogue
     >>> amount_words(Pour(catalogue()["lemon-juice"], 22.5), Measures("oz"))
@@ -59,7 +60,7 @@ def amount_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0
 
 
 def pour_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) -> str:
-    """Return a pour inside a sentence: how much of what."""
+    """Return a pour in words: amount and ingredient."""
     amount = amount_words(pour, measures, share)
     if pour.unit in ("piece", "leaf") and amount:
         return counted_words(pour, _in_its_unit(pour, share) or 0.0)
@@ -67,7 +68,7 @@ def pour_words(pour: Pour, measures: Measures = Measures(), share: float = 1.0) 
 
 
 def counted_noun(pour: Pour, count: float) -> str:
-    """Return what is counted: "mint leaves", "sugar cube"."""
+    """Return the noun that is counted: "mint leaves", "sugar cube"."""
     noun = singular(pour.ingredient.said)
     if pour.unit == "leaf" and "leaf" not in noun:
         noun = f"{noun} leaf"
@@ -75,7 +76,7 @@ def counted_noun(pour: Pour, count: float) -> str:
 
 
 def counted_words(pour: Pour, count: float) -> str:
-    """So many leaves or pieces of it: "9 mint leaves", "a sugar cube", "half a lime wedge"."""
+    """Return a number of leaves or pieces in words: "9 mint leaves", "a sugar cube", "half a lime wedge"."""
     noun = counted_noun(pour, count)
     if count == 1:
         return with_article(noun)

@@ -37,24 +37,27 @@ class SuggestedGarnish:
 
 
 def suggested_garnishes(drink: Drink, larder: Iterable[Ingredient], in_stock: Collection[str] = ()) -> list[SuggestedGarnish]:
-    """Garnishes for a drink, the best first: at most six, and none that smells like another of them."""
+    """Suggest garnishes for a drink, best first: at most six, no two of which smell alike."""
     pours = [pour.ingredient for pour in drink.pours if pour.liquid_ml > 0 and pour.ingredient.aroma]
-    offered = [each for each in larder if "garnish" in each.slots and each.aroma]
+    offered = [item for item in larder if "garnish" in item.slots and item.aroma]
     already = {garnish.what.lower() for garnish in drink.serve.garnish}
     ranked = sorted(offered, key=lambda each: (-_score(each, pours, in_stock), each.name))
-    made = [*_slices(pours, offered, already)]
+    suggestions = [*_slices(pours, offered, already)]
     seen: set[str] = set()
-    for each in ranked:
-        if len(made) >= MOST_SUGGESTED:
+    for ingredient in ranked:
+        if len(suggestions) >= MOST_SUGGESTED:
             break
         # Two of one smell are no choice.
-        if each.said.lower() in already or _main(each) in seen or each.slug in {pour.slug for pour in pours}:
+        if ingredient.said.lower() in already or _main(ingredient) in seen or ingredient.slug in {pour.slug for pour in pours}:
             continue
-        seen.add(_main(each))
-        made.append(
-            SuggestedGarnish(Garnish(each.said, _how(each, drink), _why(each, pours), _instead(each, offered)), each.slug in in_stock)
+        seen.add(_main(ingredient))
+        suggestions.append(
+            SuggestedGarnish(
+                Garnish(ingredient.said, _how(ingredient, drink), _why(ingredient, pours), _instead(ingredient, offered)),
+                ingredient.slug in in_stock,
+            )
         )
-    return made[:MOST_SUGGESTED]
+    return suggestions[:MOST_SUGGESTED]
 
 
 def _score(garnish: Ingredient, pours: list[Ingredient], in_stock: Collection[str]) -> float:
@@ -85,12 +88,14 @@ def _how(garnish: Ingredient, drink: Drink) -> str:
 
 def _instead(garnish: Ingredient, offered: list[Ingredient]) -> str:
     """Return what smells most like it: where it is out of season or out."""
-    alike = max((each for each in offered if each.slug != garnish.slug), key=lambda each: likeness(garnish, each), default=None)
+    alike = max(
+        (ingredient for ingredient in offered if ingredient.slug != garnish.slug), key=lambda each: likeness(garnish, each), default=None
+    )
     return alike.said if alike and likeness(garnish, alike) >= _ALIKE else ""
 
 
 def _slices(pours: list[Ingredient], offered: list[Ingredient], already: Collection[str]) -> Iterable[SuggestedGarnish]:
-    mains = {_main(each) for each in offered}
+    mains = {_main(ingredient) for ingredient in offered}
     for fruit in _SLICED:
         echoed = [pour.said for pour in pours if pour.aroma.get(fruit, 0) >= _LOUD]
         if echoed and fruit not in mains and f"thin slice of {fruit}" not in already:

@@ -47,7 +47,7 @@ def into_the_vessel(making: Making) -> Iterator[Step]:
 
 
 def worked(making: Making) -> Iterator[Step]:
-    """Yield the ice, the shake or the stir, and how one sees that it is enough."""
+    """Yield the steps of the ice, the shake or stir, and the sign that it is enough."""
     method, vessel = making.drink.method, making.vessel
     dry = method.dry_shake_seconds if method.technique == "shake" else 0.0
     iced = method.ice != "none" and method.seconds != 0
@@ -75,7 +75,7 @@ def worked(making: Making) -> Iterator[Step]:
 
 
 def lifted(making: Making) -> Iterator[Step]:
-    """Yield what is built or swizzled is worked in its glass, on its ice."""
+    """Yield the steps of a built or swizzled drink in its glass, on its ice."""
     method = making.drink.method
     if method.technique == "swizzle":
         yield _timed("swizzle", "Swizzle", method, USUAL_SWIZZLE_SECONDS, f"until the {making.glass} frosts")
@@ -106,8 +106,8 @@ def _poured(making: Making, index: int, pour: Pour, has_juice: bool) -> Step:
 
 def _handled(making: Making, pour: Pour, has_juice: bool) -> tuple[str, str] | None:
     """Return what is done with a pour that isn't only poured, and how far or why; None for one that is."""
-    what, vessel, said = making.of(pour), making.vessel, pour.ingredient.said
-    if pour.ingredient.kind == "plant" and PEEL.search(said):
+    what, vessel, name = making.of(pour), making.vessel, pour.ingredient.said
+    if pour.ingredient.kind == "plant" and PEEL.search(name):
         return f"Put {what} into the {vessel}.", "Its oil goes in too."
     if _is_leaf(pour):
         return f"Press {what} lightly in the {vessel}, without the stems.", "Pressed, not torn: bruised leaves turn bitter."
@@ -115,7 +115,7 @@ def _handled(making: Making, pour: Pour, has_juice: bool) -> tuple[str, str] | N
         return f"Muddle {what} in the {vessel}.", "Until the juice is out."
     if "raw egg" in pour.ingredient.cautions:
         several = pour.unit == "piece" and (pour.amount or 1) > 1
-        return f"Tip {what if several else f'the {said}'} from {'their cups' if several else 'its cup'} into the {vessel}.", ""
+        return f"Tip {what if several else f'the {name}'} from {'their cups' if several else 'its cup'} into the {vessel}.", ""
     if pour.ingredient.composition.solid:
         return _sugar_stirred(making, what, pour, has_juice), "Until nothing grates, and before the spirit."
     if pour.ingredient.kind in ("honey", "syrup") and pour.ingredient.composition.sugar >= THICK_G_PER_100ML:
@@ -151,7 +151,7 @@ def _decides(pour: Pour, juices: list[str]) -> bool:
 
 
 def is_pressed(pour: Pour) -> bool:
-    """Fruit and leaves, and not what is made of plants and poured."""
+    """Check whether a pour is fruit or leaves to be muddled, not something made from plants."""
     return pour.ingredient.kind == "plant" and pour.unit in ("piece", "leaf", "g") and not PEEL.search(pour.ingredient.said)
 
 

@@ -1,4 +1,4 @@
-"""Steps before anything is mixed: glass, rim, what is cut and juiced, the egg, the rinse (common practice).
+"""Steps before mixing: glass, rim, cutting and juicing, the egg, the rinse (common practice).
 
 Every step is common practice of the trade.
 """
@@ -42,11 +42,11 @@ def prepared(making: Making) -> Iterator[Step]:
 def pressed(making: Making) -> list[str]:
     """Return the fruit that is pressed for the drink, each once."""
     fruit = (match[1] for p in making.drink.pours if p.ingredient.kind == "juice" and (match := _CITRUS.search(p.ingredient.said)))
-    return list(dict.fromkeys(each.lower() for each in fruit))
+    return list(dict.fromkeys(name.lower() for name in fruit))
 
 
 def bare(what: str) -> str:
-    """Return a garnish without its article and its capital: "A thin slice of quince" is a thin slice of quince."""
+    """Return a garnish without its article and capital: "A thin slice of quince" becomes "thin slice of quince"."""
     words = re.sub(r"^(?:an?|the)\s+", "", what.strip(), flags=re.IGNORECASE)
     return words[:1].lower() + words[1:] if words[1:2].islower() or len(words) == 1 else words
 
@@ -59,8 +59,8 @@ def _cut(making: Making) -> Iterator[Step]:
     for what in named:
         if not _CUT.search(what):
             continue
-        cut = {each.lower() for each in _CITRUS.findall(what)}
-        juiced = next((each for each in fruit if each in cut), None)
+        cut = {name.lower() for name in _CITRUS.findall(what)}
+        juiced = next((name for name in fruit if name in cut), None)
         tail = f" before the {juiced} is juiced" if juiced else ""
         yield Step(f"cut: {bare(what)}", "prepare", f"Cut the {bare(what)}{tail}.")
 
@@ -101,7 +101,7 @@ def _wetted_with(making: Making, told: str, fruit: list[str]) -> tuple[str, str]
         return bare(told), ""
     if fruit:
         return f"a cut {fruit[0]}", fruit[0]
-    garnished = next((match[1].lower() for each in making.drink.serve.garnish if (match := _CITRUS.search(each.what))), "")
+    garnished = next((match[1].lower() for garnish in making.drink.serve.garnish if (match := _CITRUS.search(garnish.what))), "")
     return (f"a cut {garnished}" if garnished else "a little water"), ""
 
 

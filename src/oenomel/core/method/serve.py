@@ -30,7 +30,7 @@ _SEVERAL: Final = re.compile(r"^(?:\d|two|three|four|five|six|a few|some)\b|[^s]
 
 
 def into_the_glass(making: Making) -> Iterator[Step]:
-    """Ice, what waits in the glass, the first of the bubbles, and the strain."""
+    """Yield the steps of the serving ice, the first pours in the glass, the first of the bubbles, and the strain."""
     serve, method, glass = making.drink.serve, making.drink.method, making.glass
     ice = {
         "cubes": f"Fill the {glass} with fresh cubes.",
@@ -59,7 +59,7 @@ def into_the_glass(making: Making) -> Iterator[Step]:
 
 
 def finished(making: Making) -> Iterator[Step]:
-    """Yield what comes on top, the last taste, the garnish, and what the guest is told."""
+    """Yield the steps of the top, the float, the last taste, the garnish, and the words to the guest."""
     drink, foams = making.drink, making.foams
     for index, pour in making.staged("topped"):
         amount = making.amount(pour)
@@ -89,13 +89,13 @@ def finished(making: Making) -> Iterator[Step]:
 
 
 def garnished(garnish: Garnish, making: Making, pour: int | None = None) -> Step:
-    """Return the step of a garnish: its own way of being put there, or the one that is usual for what it is."""
+    """Return the step of a garnish: in its own way, or in the usual way for what it is."""
     the = f"the {bare(garnish.what)}"
     it = "them" if _SEVERAL.search(bare(garnish.what)) else "it"
     words = _put_as_told(garnish, the, it) if garnish.how.strip() else _put_as_usual(garnish.what, the, making)
     why = garnish.why.strip() or _reason(garnish.what, making.foams)
     other = f"None at hand: {_ended(garnish.instead.strip())}" if garnish.instead.strip() else ""
-    sign = " ".join(each for each in (_ended(why), other) if each)
+    sign = " ".join(part for part in (_ended(why), other) if part)
     return Step(f"garnish: {bare(garnish.what)}", "garnish", words, capital(sign), pour, moment="garnish")
 
 

@@ -1,4 +1,4 @@
-"""A step, and the choices of a bar about method."""
+"""A step of a method, and a bar's choices about methods."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ _VESSEL: Final = {"shake": "tin", "roll": "tin", "stir": "mixing glass", "blend"
 
 @dataclass(frozen=True, slots=True)
 class MethodOptions:
-    """The house's schools of making: in what order the pours go in, and when the sparkling part does; and how amounts are told."""
+    """A bar's choices about methods: the order of pours, when the sparkling one goes in, and the unit of amounts."""
 
     order: Order = ORDERS[0]
     sparkling: Sparkling = SPARKLING[0]
@@ -33,13 +33,13 @@ class MethodOptions:
         return Measures(self.shown, self.ounce_ml)
 
     def sparkling_of(self, drink: Drink) -> Sparkling:
-        """Find where the sparkling part of a drink goes: the drink's own way, else the bar's."""
+        """Return where the sparkling pour goes: by the drink's own method, else by the bar's choice."""
         return _OF_THIS_DRINK.get(drink.method.sparkling, self.sparkling)
 
 
 @dataclass(frozen=True, slots=True)
 class Step:
-    """One thing to do, as a sentence.
+    """One step, as a sentence.
 
     ``pour`` is the place of the pour that it is about, of which it takes ``share``, and ``amount`` how much that is as it stands in
     ``words``; ``seconds`` how long it is worked; ``sign`` how one sees that it is done, or why, as a sentence too. ``moment`` is the one
@@ -62,7 +62,7 @@ class Step:
 
 @dataclass(frozen=True, slots=True)
 class Making:
-    """A drink that is made, and the words for its things."""
+    """A drink being made, and the words for its vessels and pours."""
 
     drink: Drink
     way: MethodOptions
@@ -79,19 +79,19 @@ class Making:
 
     @property
     def foams(self) -> bool:
-        """True if it gets a firm foam."""
+        """True if the drink gets a firm foam."""
         return any(pour.ingredient.foam == "firm" and self.goes_in(pour) for pour in self.drink.pours)
 
     def of(self, pour: Pour, share: float = 1.0) -> str:
-        """Compute how much of what, inside a sentence."""
+        """Return a pour in words, inside a sentence."""
         return pour_words(pour, self.way.measures, share)
 
     def amount(self, pour: Pour, share: float = 1.0) -> str:
-        """Compute how much of it."""
+        """Return the amount of a pour in words."""
         return amount_words(pour, self.way.measures, share)
 
     def goes_in(self, pour: Pour) -> bool:
-        """Check whether a pour goes in the vessel: a sparkling one never does where there is anything to work."""
+        """Check whether a pour goes in the vessel; a sparkling one never does in a shaken or stirred drink."""
         worked = self.drink.method.technique not in ("none", "build")
         return pour.stage == "mixed" and not (pour.ingredient.is_sparkling and worked)
 
@@ -111,5 +111,5 @@ class Making:
         ]
 
     def staged(self, stage: str) -> list[tuple[int, Pour]]:
-        """Return what goes in at a stage and doesn't sparkle, each with its place."""
+        """Return the still pours of a stage, each with its index."""
         return [(i, p) for i, p in enumerate(self.drink.pours) if p.stage == stage and not p.ingredient.is_sparkling]

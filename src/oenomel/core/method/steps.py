@@ -1,4 +1,4 @@
-"""All steps of a drink, written from the drink itself, with its own lines and its own order.
+"""All steps of a drink, written from its spec, with its own lines and its own order.
 
 What is done when: `before`, `mixing`, `serving`. Here they come together (common practice and the schools).
 """
@@ -25,15 +25,13 @@ _MOMENTS: Final = ("shake", "strain", "top", "garnish", "serve")
 
 
 def making_steps(drink: Drink, way: MethodOptions = _STANDARD) -> tuple[Step, ...]:
-    """Return the steps of a drink in the order in which they are done: the generated ones, as far as the drink leaves them, and its own
-    lines.
-    """
+    """Return the steps of a drink in order: generated steps, except those the drink replaces, and its own lines."""
     steps = _with_own_lines(generated_steps(drink, way), drink.method.steps)
     return tuple(_in_own_order(steps, drink.method))
 
 
 def generated_steps(drink: Drink, way: MethodOptions = _STANDARD) -> list[Step]:
-    """Return the steps that follow from the drink alone, each with a key of its own."""
+    """Return the steps that follow from the spec alone, each with its key."""
     making = Making(drink, way)
     steps = [
         *prepared(making), *into_the_vessel(making), *worked(making), *into_the_glass(making), *finished(making)
@@ -44,12 +42,12 @@ def generated_steps(drink: Drink, way: MethodOptions = _STANDARD) -> list[Step]:
 def _with_own_lines(steps: list[Step], lines: Sequence[OwnStep]) -> list[Step]:
     """Return a line told instead of a step takes its place, and without words takes it away; others stand before their moment."""
     told_instead = {line.instead_of: line.text for line in lines if line.instead_of}
-    made = [_with_text(step, told_instead[step.key]) if step.key in told_instead else step for step in steps]
-    made = [step for step in made if step.words]
+    all_steps = [_with_text(step, told_instead[step.key]) if step.key in told_instead else step for step in steps]
+    all_steps = [step for step in all_steps if step.words]
     for at, line in enumerate(lines):
         if not line.instead_of:
-            made.insert(_index_of(made, line.before), Step(f"own: {line.text.strip()}", "own", _sentence(line.text), own=at))
-    return _with_keys_of_their_own(made)
+            all_steps.insert(_index_of(all_steps, line.before), Step(f"own: {line.text.strip()}", "own", _sentence(line.text), own=at))
+    return _with_keys_of_their_own(all_steps)
 
 
 def _with_text(step: Step, text: str) -> Step:

@@ -1,4 +1,4 @@
-"""Original drinks: what nobody has mixed yet and balances at the first pour (docs/model/originals.md)."""
+"""Original drinks: new combinations that balance at the first try (docs/model/originals.md)."""
 
 from oenomel.core.originals.aroma_pairings import KinshipTable
 from oenomel.core.originals.criteria import Criteria

@@ -45,7 +45,7 @@ def tags() -> tuple[str, ...]:
 
 @dataclass(frozen=True, slots=True)
 class Liking:
-    """One tasted original: the groups that are in it, and whether it was liked better than the taster's usual."""
+    """One tasted original: its aroma groups, and whether it was liked more than the taster's mean."""
 
     groups: frozenset[str]
     liked: bool
@@ -53,7 +53,7 @@ class Liking:
 
 @dataclass(frozen=True)
 class KinshipTable:
-    """The table: the shipped values, the bar's own over them, and what tastings of originals taught.
+    """The table of pairings: shipped values, the bar's own, and what tastings of originals taught.
 
     Parameters
     ----------
@@ -73,35 +73,35 @@ class KinshipTable:
 
     @cached_property
     def learnt(self) -> Mapping[PairOfGroups, float]:
-        """Of each pair that was tasted the logarithm of how often it was liked over how often anything was, shrunk by three counts."""
+        """For each tasted pair the logarithm of the ratio of liked to expected, shrunk by three counts."""
         return learnt_ratios(self.likings)
 
     def shipped(self, pair: PairOfGroups) -> float:
-        """Return what ships for a pair."""
+        """Return the shipped value of a pair."""
         return SAME_GROUP if len(pair) == 1 else group_kinship().get(pair, UNTOLD)
 
     def value(self, pair: PairOfGroups) -> float:
-        """Return what counts for a pair, 0 to 1."""
-        told = self.own.get(pair, self.shipped(pair))
-        return min(1.0, max(0.0, told + LEARNT_WEIGHT * self.learnt.get(pair, 0.0)))
+        """Return the value used for a pair, 0 to 1."""
+        own_value = self.own.get(pair, self.shipped(pair))
+        return min(1.0, max(0.0, own_value + LEARNT_WEIGHT * self.learnt.get(pair, 0.0)))
 
     @cached_property
     def matrix(self) -> Floats:
-        """The same for all, shape (groups, groups)."""
+        """Values of all pairs, shape (groups, groups)."""
         names = groups()
         return np.array([[self.value(frozenset((one, other))) for other in names] for one in names])
 
     @cached_property
     def key(self) -> bytes:
-        """Tells tables apart."""
+        """Key that identifies the table's values, for caches."""
         return self.matrix.tobytes()
 
 
 def learnt_ratios(likings: Sequence[Liking]) -> dict[PairOfGroups, float]:
-    """Log-ratio of each pair: ln of (liked + 3 p) / ((tasted + 3) p), p the share of all that was liked."""
+    """Log-ratio of each pair: ln of (liked + 3 p) / ((tasted + 3) p), with p the share of tastings that were liked."""
     if not likings:
         return {}
-    share = (sum(each.liked for each in likings) + SHRINK / 2) / (len(likings) + SHRINK)
+    share = (sum(one_liking.liked for one_liking in likings) + SHRINK / 2) / (len(likings) + SHRINK)
     tasted: dict[PairOfGroups, list[int]] = {}
     for liking in likings:
         names = sorted(liking.groups)
@@ -114,17 +114,19 @@ def learnt_ratios(likings: Sequence[Liking]) -> dict[PairOfGroups, float]:
 
 
 def groups_of(ingredients: Iterable[Ingredient]) -> frozenset[str]:
-    """Return the groups that are smelt in these: those of tags of weight two and more."""
+    """Return the aroma groups of some ingredients: those of tags of weight two and more."""
     known = aromas()
     return frozenset(known[tag].group for ingredient in ingredients for tag, weight in ingredient.aroma.items() if weight > 1)
 
 
 def smells(ingredients: Sequence[Ingredient]) -> tuple[Floats, Floats]:
-    """Of each its share of the groups, shape (n, groups), rows adding to one or zero; and its tags, rows of length one, (n, tags)."""
+    """Return each ingredient's share of the aroma groups, shape (n, groups), rows adding to one or zero; and its tags, rows of length
+    one, shape (n, tags).
+    """
     by_group, by_tag = np.zeros((len(ingredients), len(groups()))), np.zeros((len(ingredients), len(tags())))
     places, named = {name: i for i, name in enumerate(groups())}, {name: i for i, name in enumerate(tags())}
-    for row, each in enumerate(ingredients):
-        for tag, weight in each.aroma.items():
+    for row, ingredient in enumerate(ingredients):
+        for tag, weight in ingredient.aroma.items():
             by_group[row, places[aromas()[tag].group]] += weight
             by_tag[row, named[tag]] = weight
     total, length = by_group.sum(axis=1, keepdims=True), np.linalg.norm(by_tag, axis=1, keepdims=True)
@@ -132,9 +134,11 @@ def smells(ingredients: Sequence[Ingredient]) -> tuple[Floats, Floats]:
 
 
 def pairing_matrix(ingredients: Sequence[Ingredient], table: KinshipTable) -> tuple[Floats, NDArray[np.bool_]]:
-    """Kinship of each pair, shape (n, n), less what is more of the same; and which of them smell of anything, shape (n,)."""
+    """Return the pairing value of each two ingredients, shape (n, n), less a penalty for more of the same; and which have an aroma,
+    shape (n,).
+    """
     by_group, by_tag = smells(ingredients)
     likeness = by_tag @ by_tag.T
-    found: Floats = by_group @ table.matrix @ by_group.T - np.maximum(0.0, likeness - REDUNDANT_ABOVE)
+    pairing: Floats = by_group @ table.matrix @ by_group.T - np.maximum(0.0, likeness - REDUNDANT_ABOVE)
     smelt: NDArray[np.bool_] = np.asarray(by_group.sum(axis=1) > 0)
-    return found, smelt
+    return pairing, smelt

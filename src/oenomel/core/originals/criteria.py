@@ -29,7 +29,7 @@ WITHOUT: Final = ("alcohol", "egg", "milk", "vegan")
 
 @dataclass(frozen=True, slots=True)
 class Criteria:
-    """A wish for original drinks. Empty is no wish.
+    """Criteria of a search for original drinks; empty fields don't restrict.
 
     Parameters
     ----------
@@ -105,7 +105,7 @@ class Criteria:
         if both:
             raise DomainError(f"{both[0]} is asked for and left out at once: drop one of them")
         known = aromas()
-        groups = {each.group for each in known.values()}
+        groups = {aroma.group for aroma in known.values()}
         for word in self.aroma:
             if word not in known and word not in groups:
                 raise DomainError(f'"{word}" is no aroma of the list; words of it are {", ".join(sorted(groups))}, or a tag of theirs')
@@ -119,12 +119,12 @@ class Criteria:
 
     @property
     def without_alcohol(self) -> bool:
-        """True if nobody is to taste or take any alcohol."""
+        """True if no alcohol at all is wanted."""
         return "alcohol" in self.without or self.form == "without alcohol"
 
     @property
     def structure(self) -> Criteria:
-        """Only what decides which combinations there are: wishes that differ in the rest share a sample."""
+        """The criteria that decide which combinations exist: searches that differ in the others share a sample."""
         kept = ("family", "form", "must", "without", "pool", "ingredients", "shape", "seed", "grid_ml")
         return Criteria(**{name: getattr(self, name) for name in kept})
 
@@ -132,20 +132,20 @@ class Criteria:
         return replace(self, **{name: value})
 
     def dropped(self) -> list[tuple[str, Criteria]]:
-        """Return the wish without each of its single parts, and what that part is called."""
+        """Return the criteria with each single one dropped, and its name."""
         plain = Criteria(self.family)
         result = []
-        for each in fields(self):
-            if each.name in ("family", "may", "less", "soon", "count", "seed", "grid_ml", "like", "off", "season"):
+        for limit in fields(self):
+            if limit.name in ("family", "may", "less", "soon", "count", "seed", "grid_ml", "like", "off", "season"):
                 continue
-            told = getattr(self, each.name)
-            if told == getattr(plain, each.name):
+            value = getattr(self, limit.name)
+            if value == getattr(plain, limit.name):
                 continue
-            parts: tuple[str, ...] = told if each.name in ("must", "without", "aroma") else ()
+            parts: tuple[str, ...] = value if limit.name in ("must", "without", "aroma") else ()
             if len(parts) > 1:
-                result += [(part, self._with(each.name, tuple(other for other in parts if other != part))) for part in parts]
+                result += [(part, self._with(limit.name, tuple(other for other in parts if other != part))) for part in parts]
             else:
-                result.append((parts[0] if parts else _CALLED[each.name], self._with(each.name, getattr(plain, each.name))))
+                result.append((parts[0] if parts else _CALLED[limit.name], self._with(limit.name, getattr(plain, limit.name))))
         return result
 
 

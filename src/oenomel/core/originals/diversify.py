@@ -1,4 +1,4 @@
-"""Picks a diverse handful out of many good drinks: maximal marginal relevance (docs/model/originals.md)."""
+"""Picking a diverse handful out of many good drinks: maximal marginal relevance (docs/model/originals.md)."""
 
 from __future__ import annotations
 
@@ -41,12 +41,12 @@ class Bench:
 
 
 def most_of(count: int) -> int:
-    """In how many of a handful one ingredient may come."""
+    """Return how many drinks of a handful may pour the same ingredient."""
     return max(1, count // A_FIFTH)
 
 
 def picked(bench: Bench, count: int, stands: Callable[[int], bool], ended: Callable[[], bool] = lambda: False) -> list[str]:
-    """Offer one drink after the other, by its place, to ``stands``, which tells whether it holds; returns notes on what fell short.
+    """Pick drinks one by one and pass each index to ``stands``, which accepts or rejects it; returns notes on what fell short.
 
     It stops early when ``ended`` is true. No ingredient but the exempt comes in more than a fifth of the handful. Ties go to the
     smaller place.
@@ -59,19 +59,19 @@ def picked(bench: Bench, count: int, stands: Callable[[int], bool], ended: Calla
     used = np.zeros(bench.exempt.shape[1], dtype=np.int64)
     there = bench.drawn != NONE
     counted = there & ~bench.exempt[np.arange(bench.drawn.shape[1]), np.maximum(bench.drawn, 0)]
-    found = 0
-    while found < count and open_.any() and not ended():
+    picked_count = 0
+    while picked_count < count and open_.any() and not ended():
         worth = np.where(open_, bench.relevance * bench.score - (1 - bench.relevance) * alike, -np.inf).round(9)
-        place = int(worth.argmax())
-        open_[place] = False
-        if not stands(place):
+        index = int(worth.argmax())
+        open_[index] = False
+        if not stands(index):
             continue
-        found += 1
-        row = np.array([place])
+        picked_count += 1
+        row = np.array([index])
         alike = np.maximum(alike, 1 - feature_distance(bench.marks, bench.marks.take(row))[:, 0])
-        used[bench.drawn[place][counted[place]]] += 1
+        used[bench.drawn[index][counted[index]]] += 1
         spent = used >= most
         open_ &= ~(spent[np.maximum(bench.drawn, 0)] & counted).any(axis=1)
-    if found < count and not ended():
-        return [f"{found} of {count}: more than these would repeat one thing in more than a fifth of them"] if found else []
+    if picked_count < count and not ended():
+        return [f"{picked_count} of {count}: more than these would repeat one thing in more than a fifth of them"] if picked_count else []
     return []

@@ -1,4 +1,4 @@
-"""A name to be for an original: out of what it smells of and the bar's own words, never a known drink's."""
+"""Suggested names for originals, from their aromas and the bar's own words; never a known drink's name."""
 
 from __future__ import annotations
 
@@ -26,13 +26,13 @@ _TOLD_AS: Final = {
 
 @cache
 def known_names() -> frozenset[str]:
-    """Names of drinks that everybody knows, in small letters: none of them is suggested."""
+    """Return the names of well-known drinks in lower case, none of which is suggested."""
     text = (resources.files("oenomel.core.originals") / "data" / "known_names.txt").read_text(encoding="utf-8")
     return frozenset(line.strip().lower() for line in text.splitlines() if line.strip() and not line.startswith("#"))
 
 
 def name_for(drink: Drink, taken: Sequence[str], book: Sequence[str]) -> str:
-    """Return a name that is neither taken nor a known drink's; the same drink among the same names is called the same on any machine."""
+    """Suggest a name that is neither taken nor a known drink's; deterministic for the same drink and names."""
     used = {name.lower() for name in (*taken, *book)} | known_names()
     return next(name for name in _offered(drink, book) if name.lower() not in used)
 

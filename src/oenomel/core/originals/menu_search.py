@@ -1,4 +1,4 @@
-"""A list of originals: a drink for each of its places, unlike each other in base, colour, strength and price, and sharing preparations."""
+"""A menu of originals: a drink for each place, unlike each other in base, colour, strength and price, and sharing preparations."""
 
 from __future__ import annotations
 
@@ -42,7 +42,7 @@ NEAR_COST: Final = 0.15
 
 @dataclass(frozen=True, slots=True)
 class Menu:
-    """A list of originals in the order of its places, and what is to be said of it."""
+    """A menu of originals in the order of its places, with notes."""
 
     drinks: tuple[Original, ...]
     notes: tuple[str, ...]
@@ -55,7 +55,7 @@ def menu_of(
     known: Sequence[str] = (),
     budget: Budget | None = None,
 ) -> Menu:
-    """Return the open places of a list filled one after the other; drinks that are ``kept``, by place, stay and count for the rest.
+    """Fill the open places of a menu one after the other; the drinks ``kept``, by place, stay and count for the others.
 
     All places share the budget of one wish, `WISH_WORK` where none is given.
 
@@ -71,17 +71,17 @@ def menu_of(
     chosen: list[Drink] = list(kept.values())
     seen = [_seen(ground.forecast(drink)) for drink in chosen]
     result: list[Original] = []
-    budget, open_places = budget or Budget(WISH_WORK), [place for place in range(len(places)) if place not in kept]
+    budget, open_places = budget or Budget(WISH_WORK), [number for number in range(len(places)) if number not in kept]
     count, drawn = (
         min(most, max(least, for_all // max(1, len(open_places)))) for (least, most), for_all in zip((OFFERED, DRAWN), FOR_ALL, strict=True)
     )
-    for filled, place in enumerate(open_places):
-        wish = places[place]
-        asked = replace(wish, count=count, seed=wish.seed + place)
+    for filled, index in enumerate(open_places):
+        wish = places[index]
+        asked = replace(wish, count=count, seed=wish.seed + index)
         try:
             offered = handful_of(ground, asked, names, drawn, budget.share(1 / (len(open_places) - filled))).originals
         except DomainError as error:
-            raise DomainError(f"place {place + 1} of the list, a {wish.family}: {error}") from error
+            raise DomainError(f"place {index + 1} of the list, a {wish.family}: {error}") from error
         best = max(offered, key=lambda each: (round(_worth(each, seen), 9), each.drink.name))
         result.append(best)
         chosen.append(best.drink)
@@ -139,9 +139,9 @@ def _prepared(drink: Drink) -> set[str]:
 
 def _notes(drinks: Sequence[Drink]) -> tuple[str, ...]:
     names = {pour.ingredient.slug: pour.ingredient.said for drink in drinks for pour in drink.pours}
-    made = Counter(slug for drink in drinks for slug in _prepared(drink))
-    if not made:
+    makings = Counter(slug for drink in drinks for slug in _prepared(drink))
+    if not makings:
         return ("Nothing has to be prepared but the juice.",)
-    shared = [names[slug] for slug, many in sorted(made.items()) if many > 1]
-    words = f"To prepare: {listed([names[slug] for slug in sorted(made)])}."
+    shared = [names[slug] for slug, many in sorted(makings.items()) if many > 1]
+    words = f"To prepare: {listed([names[slug] for slug in sorted(makings)])}."
     return (words, f"{capital(listed(shared))} {'serves' if len(shared) == 1 else 'serve'} more than one of them.") if shared else (words,)

@@ -1,4 +1,4 @@
-"""The parts that an original drink can have, and who may play each (docs/model/originals.md)."""
+"""The roles of an original drink, and which ingredients may play each (docs/model/originals.md)."""
 
 from __future__ import annotations
 
@@ -34,7 +34,7 @@ LEAST_LIQUEUR_ML: Final = 15.0
 
 @dataclass(frozen=True, slots=True)
 class Role:
-    """A part of a drink: the slot it is written in, and whether an ingredient plays it unasked, and could if it is asked for."""
+    """One role: its slot, and whether an ingredient plays it by default, and could where it is asked for."""
 
     slot: SlotName
     plays: Callable[[Ingredient, Criteria], bool]
@@ -65,9 +65,14 @@ def _could_base(each: Ingredient, wish: Criteria) -> bool:
 
 
 def _sour(each: Ingredient, _wish: Criteria) -> bool:
-    made = each.composition
+    composition = each.composition
     # What is as sweet as it is sharp, such as grapefruit, is large before it sours anything: it joins another.
-    return each.kind == "juice" and "sour" in each.slots and made.acid >= SHARPEST_FROM and made.sugar < SWEETEST_SOUR * made.acid
+    return (
+        each.kind == "juice"
+        and "sour" in each.slots
+        and composition.acid >= SHARPEST_FROM
+        and composition.sugar < SWEETEST_SOUR * composition.acid
+    )
 
 
 def _could_sour(each: Ingredient, wish: Criteria) -> bool:
@@ -167,7 +172,7 @@ BALANCING: Final = ("base", "sour", "sweet", "lengthener")
 
 @dataclass(frozen=True, slots=True)
 class Plan:
-    """The parts of a family's drinks: those that are always there, and those of which up to two join."""
+    """The roles of a family's drinks: those always present, and those of which up to two are added."""
 
     always: tuple[str, ...]
     joining: tuple[str, ...]
@@ -191,13 +196,13 @@ FORM_PLANS: Final[Mapping[tuple[str, str], Plan]] = {
 
 
 def plan_of(wish: Criteria) -> Plan:
-    """Return the parts that drinks of a wish have."""
+    """Return the roles for some criteria."""
     form = "without alcohol" if wish.without_alcohol else wish.form
     return FORM_PLANS.get((wish.family, form), PLANS[wish.family])
 
 
 def usual_ml(part: str, ingredient: Ingredient, wish: Criteria) -> float:
-    """Return the measure of a part that doesn't move, never above what is loud, [ml]."""
+    """Return the usual measure of a role whose amount is fixed, never above its loudness limit, [ml]."""
     ml = USUAL_ML.get(part, 0.0)
     if part == "liqueur":
         ml = {"sour": 7.5, "daisy": 30.0, "fizz": 15.0}[wish.family]
@@ -216,5 +221,5 @@ def usual_ml(part: str, ingredient: Ingredient, wish: Criteria) -> float:
 
 
 def unasked(each: Ingredient) -> bool:
-    """Check whether it may come into a drink that nobody asked it for."""
+    """Check whether an ingredient may be poured without being asked for."""
     return each.slug not in asked_for_only() and not each.composition.solid and "hot" not in each.cautions

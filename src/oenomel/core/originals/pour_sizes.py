@@ -1,4 +1,4 @@
-"""Pours many combinations toward home at once: the balancing parts move over a jigger's marks, the rest stay
+"""Choosing the amounts of many combinations at once: the balancing roles vary over a jigger's marks, the others are fixed
 (docs/model/originals.md).
 """
 
@@ -47,7 +47,9 @@ BASE, BASE2 = ORDER.index("base"), ORDER.index("base2")
 
 @dataclass(frozen=True)
 class Poured:
-    """Combinations as poured: ml of each part, shape (n, parts); figures as served, shape (4, n); J; distance from home, [steps]."""
+    """Combinations with their amounts: ml of each role, shape (n, roles); figures as served, shape (4, n); J; distance from the
+    typical range, [steps].
+    """
 
     volumes: Floats
     figures: Floats
@@ -56,7 +58,7 @@ class Poured:
 
 
 class Pourer:
-    """Pours combinations of one wish over one larder."""
+    """Chooses the amounts of combinations for one set of criteria over one larder."""
 
     def __init__(self, ingredients: tuple[Ingredient, ...], wish: Criteria, home: TypicalRange, conditions: Conditions) -> None:
         self.home, self.conditions = home, conditions
@@ -68,29 +70,29 @@ class Pourer:
         self.most = np.full((len(ORDER), len(ingredients)), np.inf)
         self.in_tin = np.ones((len(ORDER), len(ingredients)), dtype=np.bool_)
         for p, part in enumerate(ORDER):
-            for place, each in enumerate(ingredients):
-                if PARTS[part].slot not in each.slots and part not in ("base", "base2"):
+            for index, one in enumerate(ingredients):
+                if PARTS[part].slot not in one.slots and part not in ("base", "base2"):
                     continue
-                self.most[p, place] = below_overpowering_ml(each, REACHES.get(part, (0.0, 120.0))[1], wish.grid_ml)
-                self.usual[p, place] = accent_pour(each).liquid_ml if part in ACCENTS else usual_ml(part, each, wish)
-                poured = accent_pour(each) if part in ACCENTS else None
-                self.in_tin[p, place] = poured.meets_ice if poured else part != "lengthener" or wish.form == "long on juice"
+                self.most[p, index] = below_overpowering_ml(one, REACHES.get(part, (0.0, 120.0))[1], wish.grid_ml)
+                self.usual[p, index] = accent_pour(one).liquid_ml if part in ACCENTS else usual_ml(part, one, wish)
+                poured = accent_pour(one) if part in ACCENTS else None
+                self.in_tin[p, index] = poured.meets_ice if poured else part != "lengthener" or wish.form == "long on juice"
         self.marks = {part: _marks(part, wish) for part in BALANCING}
         halves = {mark for mark in self.marks["base"] if _on_grid(mark / 2, wish.grid_ml)}
         self.halved = {mark for mark in halves if mark / 2 in JIGGER_MARKS} or halves
 
     def pour(self, drawn: Ints) -> Poured:
-        """Yield combinations at what balances them best, in chunks that fit a processor's cache."""
+        """Yield combinations at their best amounts, in chunks that fit a processor's cache."""
         parts = [self._pour(drawn[start : start + AT_ONCE]) for start in range(0, len(drawn), AT_ONCE)]
         return Poured(
-            np.concatenate([each.volumes for each in parts]),
+            np.concatenate([poured.volumes for poured in parts]),
             np.concatenate([part.figures for part in parts], axis=1),
-            np.concatenate([each.cost for each in parts]),
-            np.concatenate([each.distance for each in parts]),
+            np.concatenate([poured.cost for poured in parts]),
+            np.concatenate([poured.distance for poured in parts]),
         )
 
     def problems(self, drawn: Ints) -> Problems:
-        """Return the search for each combination's amounts, without any price of changes: nobody is used to an original yet."""
+        """Return the search for each combination's amounts, without a cost of changes: an original has no parent."""
         many, parts = len(drawn), len(BALANCING)
         there, fixed_ml = drawn != NONE, self._staying(drawn)
         longest = max(map(len, self.marks.values()))
@@ -105,14 +107,14 @@ class Pourer:
             gives[:4, row] = np.where(has, self._brings(part, drawn).T, 0.0)
             gives[4:, row] = _in_the_tin(gives[:4, row] * self._in_tin(drawn)[:, ORDER.index(part)])
         no_price, tie = np.zeros((parts, many)), np.full((parts, many), TIE_BY_ML)
-        fixed, each = self._sums(drawn, fixed_ml), np.arange(many)
-        return Problems(values, counts, now, no_price, tie, gives, fixed, each, self.goal, SHAKEN, self.conditions)
+        fixed, row_numbers = self._sums(drawn, fixed_ml), np.arange(many)
+        return Problems(values, counts, now, no_price, tie, gives, fixed, row_numbers, self.goal, SHAKEN, self.conditions)
 
     def _pour(self, drawn: Ints) -> Poured:
-        found = guess(self.problems(drawn))
+        minima = guess(self.problems(drawn))
         volumes = self._staying(drawn)
         for row, part in enumerate(BALANCING):
-            volumes[:, ORDER.index(part)] = found.volumes[row]
+            volumes[:, ORDER.index(part)] = minima.volumes[row]
         split = drawn[:, BASE2] != NONE
         volumes[split, BASE] /= 2
         volumes[split, BASE2] = volumes[split, BASE]
@@ -120,7 +122,7 @@ class Pourer:
         ml = sums[0] + water_from_ice(Tin(sums[4], sums[5], sums[6], sums[7]), SHAKEN, self.conditions)
         figures = np.stack([ml, sums[3] / ml, sums[1] / ml, sums[2] / ml])
         at = np.column_stack([axis.at(figures[FIGURES.index(name)]) for name, axis in AXES.items()])
-        return Poured(volumes, figures, found.J, self.home.distances(at))
+        return Poured(volumes, figures, minima.J, self.home.distances(at))
 
     def _staying(self, drawn: Ints) -> Floats:
         """Return what doesn't move, at its usual measure, shape (combinations, parts), [ml]."""

@@ -1,4 +1,4 @@
-"""An original as a drink that can be poured and told: its form, glass, edge and garnish, its name, and why it hangs together."""
+"""An original as a pourable drink: form, glass, rim and garnish, name, and why it works."""
 
 from __future__ import annotations
 
@@ -85,13 +85,13 @@ def drink_of(
     wish: Criteria,
     larder: Larder,
 ) -> Drink:
-    """Return a combination as poured, as a drink with its glass, edge and garnish."""
+    """Build the drink of a combination, with its glass, rim and garnish."""
     pours = []
-    for part, place, ml in zip(ORDER, drawn.tolist(), volumes.tolist(), strict=True):
-        if place == NONE or (ml == 0 and part not in ACCENTS):
+    for part, index, ml in zip(ORDER, drawn.tolist(), volumes.tolist(), strict=True):
+        if index == NONE or (ml == 0 and part not in ACCENTS):
             continue
-        each = ingredients[place]
-        pours.append(accent_pour(each) if part in ACCENTS else _poured(each, part, round(ml, 9), wish))
+        chosen = ingredients[index]
+        pours.append(accent_pour(chosen) if part in ACCENTS else _poured(chosen, part, round(ml, 9), wish))
     return _served(Drink("", wish.family, tuple(pours), method=_method(pours)), wish, larder)
 
 
@@ -115,7 +115,7 @@ def _method(pours: Sequence[Pour]) -> Method:
 
 def _served(drink: Drink, wish: Criteria, larder: Larder) -> Drink:
     name, edge = _form(drink, wish)
-    form = next(each for each in families()[wish.family].forms if each.name == name)
+    form = next(one_form for one_form in families()[wish.family].forms if one_form.name == name)
     pours = drink.pours
     edge_of = ("salt" if edge == "salted edge" else "caster-sugar") if edge else ""
     if edge_of in larder and _may(larder[edge_of], wish):
@@ -152,18 +152,22 @@ def _garnish(drink: Drink, wish: Criteria, larder: Larder) -> tuple[Garnish, ...
     """Return one garnish that echoes something; over egg always one for the nose, else none where it adds nothing."""
     # A rum may smell of bananas; nobody hangs one on its glass for that.
     telling = [pour.ingredient for pour in drink.pours if pour.slot != "base"]
-    smelt = {tag for each in telling for tag, weight in each.aroma.items() if weight > 1}
+    smelt = {tag for ingredient in telling for tag, weight in ingredient.aroma.items() if weight > 1}
     may = [
-        each
-        for each in larder.values()
-        if "garnish" in each.slots and each.rank < RARE and each.aroma and _lead(each) in smelt and _may(each, wish)
+        ingredient
+        for ingredient in larder.values()
+        if "garnish" in ingredient.slots
+        and ingredient.rank < RARE
+        and ingredient.aroma
+        and _lead(ingredient) in smelt
+        and _may(ingredient, wish)
     ]
-    found = suggested_garnishes(drink, may, wish.pool or ())
+    suggestions = suggested_garnishes(drink, may, wish.pool or ())
     over_egg = any("egg" in pour.ingredient.allergens for pour in drink.pours)
-    peel = next((each.garnish for each in found if "zest" in each.garnish.what), None)
+    peel = next((suggestion.garnish for suggestion in suggestions if "zest" in suggestion.garnish.what), None)
     if over_egg and peel is not None:
         return (replace(peel, how="expressed and thrown away", why="for the nose, over the foam"),)
-    return (found[0].garnish,) if found else ()
+    return (suggestions[0].garnish,) if suggestions else ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -178,7 +182,7 @@ class Weighed:
 
 
 def original_of(ground: SearchContext, drink: Drink, wish: Criteria, weighed: Weighed, names: Sequence[str]) -> Original | None:
-    """Return the original with all that is said of it; None where its whole forecast finds what nobody would serve."""
+    """Build the original with its descriptions; None where its full forecast has a finding that nobody would serve."""
     forecast = forecast_of(replace(drink, name=name_for(drink, names, ground.names)), ground.conditions, ground.homes)
     in_a_glass_that_holds_it = _in_a_glass_that_holds_it(forecast)
     if in_a_glass_that_holds_it is not forecast.drink:
@@ -201,7 +205,7 @@ def _refused(finding: Finding, drink: Drink, asked: set[str]) -> bool:
         return False
     # Two things that somebody asked for by name are his own affair; the finding is still told on the bench.
     clashing = [who for clash, who in clashes_of(pour.ingredient for pour in drink.pours) if clash.code == finding.code]
-    return not clashing or any(sum(each.slug in asked for each in who) < 2 for who in clashing)
+    return not clashing or any(sum(ingredient.slug in asked for ingredient in who) < 2 for who in clashing)
 
 
 def _in_a_glass_that_holds_it(forecast: Forecast) -> Drink:
@@ -262,9 +266,9 @@ def _measure(pour: Pour) -> str:
 
 def _sure_words(forecast: Forecast) -> tuple[str, ...]:
     """Find where it stands with its doubt, and what makes the least sure figure unsure."""
-    served, ends, place = forecast.served, forecast.interval80, forecast.place
-    assert place is not None
-    lean = ", level between sweet and tart" if place.lean == "level" else f", {place.lean}"
+    served, ends, in_range = forecast.served, forecast.interval80, forecast.place
+    assert in_range is not None
+    lean = ", level between sweet and tart" if in_range.lean == "level" else f", {in_range.lean}"
     half = {name: (ends[name].high - ends[name].low) / 2 for name in ("sugar", "acid")}
     balance = (
         f"{served.sugar:.1f} g of sugar, give or take {half['sugar']:.1f}, and {served.acid:.2f} g of acid, give or take {half['acid']:.2f}"
@@ -283,7 +287,7 @@ def _differs(drink: Drink, other: Drink) -> str:
     went = [its[slug] for slug in its if slug not in mine]
     words = []
     for pour in list(came):
-        twin = next((each for each in went if each.slot == pour.slot), None)
+        twin = next((lost for lost in went if lost.slot == pour.slot), None)
         if twin is not None:
             came.remove(pour)
             went.remove(twin)

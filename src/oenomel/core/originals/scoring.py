@@ -37,46 +37,48 @@ FAR_FROM_BOOK: Final = 0.8
 
 
 def balance_of(cost: Floats) -> Floats:
-    """Compute how well balanced, 1 at what was aimed at, from J."""
+    """Return the score of balance, 1 at the target, from J."""
     balance: Floats = 1 / (1 + cost)
     return balance
 
 
 def score_upper_bound(sifted: Sifted, gladly: Floats) -> Floats:
-    """Return the score with nothing off in the balance."""
-    told: Floats = (
+    """Return the score for a perfect balance."""
+    bound: Floats = (
         BALANCE_COUNTS
         + KINSHIP_COUNTS * sifted.kinship
         + NOVELTY_COUNTS * sifted.novelty
         + USUAL_COUNTS * sifted.usual
         + GLADLY_COUNTS * gladly
     )
-    return told
+    return bound
 
 
 def before_pouring(ground: SearchContext, wish: Criteria, sifted: Sifted) -> tuple[Bools, Floats]:
-    """Find which keep what is asked of smell and of the distance from the book; and what is met of what is asked for gladly."""
+    """Return which combinations meet the criteria of aroma and novelty, and their score for the preferences."""
     drawn, many = sifted.drawn, len(sifted.drawn)
-    place, there = np.maximum(drawn, 0), drawn != NONE
+    index, there = np.maximum(drawn, 0), drawn != NONE
     eligible = np.ones(many, dtype=np.bool_)
     for word in wish.aroma:
         smelt = np.array([_smells_of(ingredient, word) for ingredient in ground.ingredients])
-        eligible &= (smelt[place] & there).any(axis=1)
+        eligible &= (smelt[index] & there).any(axis=1)
     if wish.from_book == "near":
         eligible &= sifted.novelty <= NEAR_BOOK
     elif wish.from_book == "far":
         eligible &= sifted.novelty >= FAR_FROM_BOOK
     gladly = np.zeros(many)
-    slugs = [each.slug for each in ground.ingredients]
+    slugs = [ingredient.slug for ingredient in ground.ingredients]
     for wanted, counts in ((set(wish.may), 1.0), (set(wish.soon), 0.7), (set(wish.less), -LESS_COUNTS / GLADLY_COUNTS)):
         if wanted:
             these = np.array([slug in wanted for slug in slugs])
             # One of them is what was asked for, a second one a little more.
-            gladly += counts * np.minimum(1.2, 0.8 * np.sign(hits := (these[place] & there).sum(axis=1)) + 0.2 * hits)
+            gladly += counts * np.minimum(1.2, 0.8 * np.sign(hits := (these[index] & there).sum(axis=1)) + 0.2 * hits)
     if wish.season:
         brought = set(seasons()[wish.season])
-        these = np.array([any(tag in brought and weight > 1 for tag, weight in each.aroma.items()) for each in ground.ingredients])
-        gladly += 0.5 * (these[place] & there).sum(axis=1) / np.maximum(there.sum(axis=1), 1)
+        these = np.array(
+            [any(tag in brought and weight > 1 for tag, weight in ingredient.aroma.items()) for ingredient in ground.ingredients]
+        )
+        gladly += 0.5 * (these[index] & there).sum(axis=1) / np.maximum(there.sum(axis=1), 1)
     if wish.like:
         shared = np.array([slug in wish.like for slug in slugs])
         total = np.zeros((1, len(slugs)))
@@ -94,7 +96,7 @@ def _smells_of(each: Ingredient, word: str) -> bool:
 
 
 def satisfies(ground: SearchContext, wish: Criteria, sifted: Sifted, at: Poured, rows: Ints) -> Bools:
-    """Find which of these is in its typical range and keep what is asked of strength, price and colour."""
+    """Return which combinations are in their typical range and meet the criteria of strength, price and colour."""
     keeps = at.distance[rows] <= EDGE_OF_HOME_STEPS
     abv = at.figures[FIGURES.index("abv"), rows]
     if wish.abv is not None:
@@ -114,7 +116,7 @@ def satisfies(ground: SearchContext, wish: Criteria, sifted: Sifted, at: Poured,
 def _seen(ground: SearchContext, sifted: Sifted, at: Poured, rows: Ints) -> list[str]:
     """Return the colours of these as poured, as `swatch` has them."""
     drawn, volumes = sifted.drawn[rows], at.volumes[rows]
-    place, share = np.maximum(drawn, 0), np.where(drawn != NONE, volumes, 0.0) / at.figures[0, rows][:, None]
-    air = np.where(share > 0, ground.air[place], 0.0).max(axis=1)
-    absorbance = np.einsum("np,npc->nc", share, ground.absorbance[place])
-    return swatches(absorbance, air + (share * ground.cloudiness[place]).sum(axis=1), (share * ground.fat[place]).sum(axis=1))
+    index, share = np.maximum(drawn, 0), np.where(drawn != NONE, volumes, 0.0) / at.figures[0, rows][:, None]
+    air = np.where(share > 0, ground.air[index], 0.0).max(axis=1)
+    absorbance = np.einsum("np,npc->nc", share, ground.absorbance[index])
+    return swatches(absorbance, air + (share * ground.cloudiness[index]).sum(axis=1), (share * ground.fat[index]).sum(axis=1))

@@ -1,4 +1,4 @@
-"""The search for original drinks: drawn, sifted, poured, scored, and a diverse handful picked (docs/model/originals.md)."""
+"""The search for original drinks: draw, filter, choose amounts, score, and pick a diverse handful (docs/model/originals.md)."""
 
 from __future__ import annotations
 
@@ -49,7 +49,7 @@ ALIKE_RELEVANCE: Final = 0.95
 
 @dataclass(frozen=True, slots=True)
 class Selection:
-    """State of a search: the new drinks, best first, the numbers of combinations on paper, looked at and poured, and notes.
+    """Result of a search: the new drinks, best first, how many combinations exist, were looked at and got amounts, and notes.
 
     ``done`` is false for a first look, ``ended`` true where the budget ended the search before all was poured.
     """
@@ -92,12 +92,12 @@ def originals(
 def handful_of(
     ground: SearchContext, wish: Criteria, known: Sequence[str] = (), at_least: int = SAMPLE, budget: Budget | None = None
 ) -> Selection:
-    """Return the handful of the whole sample, without a first look; parameters and errors as of ``originals``."""
+    """Return the handful of the whole sample, without a first one; parameters and errors as of ``originals``."""
     budget = budget or Budget(WISH_WORK)
-    found = _handful(ground, wish, ground.sift(wish, at_least), known, budget, done=True)
-    if not found.originals:
-        raise DomainError(_nothing(ground, wish, found, budget))
-    return found
+    selection = _handful(ground, wish, ground.sift(wish, at_least), known, budget, done=True)
+    if not selection.originals:
+        raise DomainError(_nothing(ground, wish, selection, budget))
+    return selection
 
 
 def _handful(ground: SearchContext, wish: Criteria, sifted: Sifted, known: Sequence[str], budget: Budget, *, done: bool) -> Selection:
@@ -205,8 +205,8 @@ class CombinationCount:
 
 
 def combinations_left(ground: SearchContext, wish: Criteria, work: int = COUNT_WORK) -> CombinationCount:
-    """Return what a wish leaves, by a small sample poured for no more than ``work``: the second figure is an estimate, and exact where the
-    space is small.
+    """Count the combinations that criteria leave, by a sample of at most ``work``: the second number is an estimate, exact for a small
+    space.
     """
     try:
         sifted = ground.sift(wish, COUNTED_BY)
@@ -226,10 +226,12 @@ def combinations_left(ground: SearchContext, wish: Criteria, work: int = COUNT_W
 
 
 def what_would_open(ground: SearchContext, wish: Criteria, work: int = WISH_WORK) -> list[tuple[str, int]]:
-    """Find which single wish, dropped, would open how many combinations, the most first; the count of all of them takes ``work``."""
+    """Return for each single criterion how many more combinations dropping it would open, the most first; ``work`` bounds the whole
+    count.
+    """
     dropped = wish.dropped()
-    found = [(called, combinations_left(ground, less, work // len(dropped)).balanced) for called, less in dropped]
-    return sorted(((called, many) for called, many in found if many), key=lambda each: (-each[1], each[0]))
+    openings = [(called, combinations_left(ground, less, work // len(dropped)).balanced) for called, less in dropped]
+    return sorted(((called, many) for called, many in openings if many), key=lambda each: (-each[1], each[0]))
 
 
 def _nothing(ground: SearchContext, wish: Criteria, found: Selection, budget: Budget) -> str:
@@ -242,7 +244,7 @@ def _nothing(ground: SearchContext, wish: Criteria, found: Selection, budget: Bu
 
 
 def about(count: int) -> str:
-    """Return a count that is an estimate, with two figures of it.
+    """Return an estimated count, rounded to two figures.
 
     >>> about(310_460_221), about(4_180), about(12)
     ('about 310 million', 'about 4.2 thousand', '12')

@@ -1,4 +1,4 @@
-"""The ground on which wishes are tried: a larder, a book, a table of kinship, and what was drawn and poured of it so far."""
+"""Context of a search: larder, book and pairings, and the samples drawn and poured so far."""
 
 from __future__ import annotations
 
@@ -55,7 +55,7 @@ class BookDrink:
 
 @dataclass(frozen=True)
 class Sifted:
-    """Combinations that make sense to a bartender, with what is known of them before anything is poured.
+    """Sensible combinations, with everything known before amounts are chosen.
 
     Parameters
     ----------
@@ -76,7 +76,7 @@ class Sifted:
 
 
 class SearchContext:
-    """A larder with a table of kinship and a book, on which wishes are tried; keeps what serves the next wish as well."""
+    """A larder, a table of pairings and a book to search over; keeps its samples for the next search."""
 
     def __init__(
         self,
@@ -92,25 +92,29 @@ class SearchContext:
         self.homes, self.conditions = homes or standard_typical_ranges(), conditions or Conditions()
         self.by_group, self.by_tag = smells(self.ingredients)
         # A large larder has many bottles of few smells: kinship is worked out once for each.
-        of_smell = {tuple(sorted(each.aroma.items())): each for each in self.ingredients}
-        places = {smell: place for place, smell in enumerate(of_smell)}
-        self.smell = np.array([places[tuple(sorted(each.aroma.items()))] for each in self.ingredients])
+        of_smell = {tuple(sorted(ingredient.aroma.items())): ingredient for ingredient in self.ingredients}
+        places = {smell: index for index, smell in enumerate(of_smell)}
+        self.smell = np.array([places[tuple(sorted(ingredient.aroma.items()))] for ingredient in self.ingredients])
         self.kin, smelt = pairing_matrix(list(of_smell.values()), self.table)
         self.smelt = smelt[self.smell]
-        self.names = [each.name for each in self.book]
-        self.in_book = features_of([each.drink for each in self.book], self.ingredients)
-        self.weights = np.array([[weight_of(each, PARTS[part].slot) for each in self.ingredients] for part in ORDER])
-        self.absorbance = np.array([each.absorbance for each in self.ingredients]).reshape(-1, 3)
-        self.cloudiness = np.array([each.label("cloudiness") or 0.0 for each in self.ingredients])
+        self.names = [book_drink.name for book_drink in self.book]
+        self.in_book = features_of([book_drink.drink for book_drink in self.book], self.ingredients)
+        self.weights = np.array([[weight_of(ingredient, PARTS[part].slot) for ingredient in self.ingredients] for part in ORDER])
+        self.absorbance = np.array([ingredient.absorbance for ingredient in self.ingredients]).reshape(-1, 3)
+        self.cloudiness = np.array([ingredient.label("cloudiness") or 0.0 for ingredient in self.ingredients])
         self.fat = np.array([ingredient.composition.fat for ingredient in self.ingredients])
-        self.air = np.array([AIR_OF[each.foam] for each in self.ingredients])
-        self.usual = np.array([1 - (each.rank - 1) / 3 if each.origin == "catalogue" else 1.0 for each in self.ingredients])
-        self.prices = np.array([price if (price := each.label("price_per_litre")) is not None else np.nan for each in self.ingredients])
+        self.air = np.array([AIR_OF[ingredient.foam] for ingredient in self.ingredients])
+        self.usual = np.array(
+            [1 - (ingredient.rank - 1) / 3 if ingredient.origin == "catalogue" else 1.0 for ingredient in self.ingredients]
+        )
+        self.prices = np.array(
+            [price if (price := ingredient.label("price_per_litre")) is not None else np.nan for ingredient in self.ingredients]
+        )
         names = sorted({name for clash in CLASHES for name in (clash.one, clash.other)} | {"hot", "raw egg"})
-        self.class_names = {name: place for place, name in enumerate(names)}
+        self.class_names = {name: index for index, name in enumerate(names)}
         self.classes = np.zeros((len(self.ingredients), len(names)), dtype=np.int8)
-        for row, each in enumerate(self.ingredients):
-            for name in sense_classes(each) | ({"raw egg"} & set(each.cautions)):
+        for row, one in enumerate(self.ingredients):
+            for name in sense_classes(one) | ({"raw egg"} & set(one.cautions)):
                 if name in self.class_names:
                     self.classes[row, self.class_names[name]] = 1
         self._spaces: dict[Criteria, Space] = {}
@@ -118,7 +122,7 @@ class SearchContext:
         self._poured: dict[tuple[object, ...], Pourings] = {}
 
     def sift(self, wish: Criteria, at_least: int = SAMPLE) -> Sifted:
-        """Return the combinations of a wish's structure that make sense; what was sifted once serves every wish of that structure."""
+        """Return the sensible combinations for the structure of some criteria; computed once for each structure."""
         space = self._space(wish)
         key = wish.structure, 0 if space.is_drawn_whole else at_least
         if key not in self._sifted:
@@ -144,19 +148,19 @@ class SearchContext:
         return self._spaces[wish.structure]
 
     def forecast(self, drink: Drink) -> Forecast:
-        """Return what is predicted of a drink, of what this ground supposes."""
+        """Forecast a drink under the context's conditions."""
         return forecast_of(drink, self.conditions, self.homes)
 
     def has_drawn(self, wish: Criteria, at_least: int) -> bool:
-        """Check whether a wish's sample was drawn already, so that it serves."""
+        """Check whether the sample for some criteria was drawn already."""
         return (wish.structure, at_least) in self._sifted
 
     def home_branch(self, wish: Criteria) -> Branch:
-        """Find which of a family's homes a wish is brought to."""
+        """Return which branch of its family the criteria aim at."""
         return "without alcohol" if wish.without_alcohol else "long on juice" if wish.form == "long on juice" else ""
 
     def pourings(self, wish: Criteria, sifted: Sifted) -> Pourings:
-        """Return what was poured for a wish so far: another wish of the same target goes on with it."""
+        """Return the combinations with amounts for some criteria so far: others with the same target continue with them."""
         key = id(sifted), wish.off, wish.sweetness, wish.abv
         if key not in self._poured:
             home = self.homes[wish.family, self.home_branch(wish)]
@@ -168,33 +172,33 @@ class SearchContext:
         """Find which a bartender wouldn't refuse on sight; what somebody asks for by name is his own affair."""
         there = drawn != NONE
         asked = np.array([ingredient.slug in wish.must for ingredient in self.ingredients])
-        found = np.ones(len(drawn), dtype=np.bool_)
+        allowed = np.ones(len(drawn), dtype=np.bool_)
         counts = np.zeros((len(drawn), len(self.class_names)), dtype=np.int16)
         forced = np.zeros_like(counts)
         for column in range(drawn.shape[1]):
-            place, has = np.maximum(drawn[:, column], 0), there[:, column]
-            counts += self.classes[place] * has[:, None]
-            forced += self.classes[place] * (has & asked[place])[:, None]
+            index, has = np.maximum(drawn[:, column], 0), there[:, column]
+            counts += self.classes[index] * has[:, None]
+            forced += self.classes[index] * (has & asked[index])[:, None]
         for clash in CLASHES:
             one, other = self.class_names[clash.one], self.class_names[clash.other]
             if clash.most:
-                found &= (counts[:, one] <= clash.most) | (forced[:, one] > clash.most)
+                allowed &= (counts[:, one] <= clash.most) | (forced[:, one] > clash.most)
                 continue
             both = self.classes[:, one] & self.classes[:, other]
             alone = np.zeros(len(drawn), dtype=np.bool_)
             if both.any():
                 same = (both[np.maximum(drawn, 0)] * there).sum(axis=1)
                 alone = (counts[:, one] == 1) & (counts[:, other] == 1) & (same == 1)
-            found &= ~((counts[:, one] > 0) & (counts[:, other] > 0)) | alone | ((forced[:, one] > 0) & (forced[:, other] > 0))
+            allowed &= ~((counts[:, one] > 0) & (counts[:, other] > 0)) | alone | ((forced[:, one] > 0) & (forced[:, other] > 0))
         if wish.without_alcohol:
             for name in ("hot", "raw egg"):
-                found &= (counts[:, self.class_names[name]] == 0) | (forced[:, self.class_names[name]] > 0)
-        return found
+                allowed &= (counts[:, self.class_names[name]] == 0) | (forced[:, self.class_names[name]] > 0)
+        return allowed
 
     def _kinship(self, drawn: Ints) -> tuple[Floats, Bools]:
         """Mean kinship over the pairs that smell, and whether each pour that smells has a link."""
-        place = np.maximum(drawn, 0)
-        smell, smelt = self.smell[place], (drawn != NONE) & self.smelt[place]
+        index = np.maximum(drawn, 0)
+        smell, smelt = self.smell[index], (drawn != NONE) & self.smelt[index]
         total, pairs = np.zeros(len(drawn)), np.zeros(len(drawn))
         best = np.zeros(drawn.shape)
         for one, other in itertools.combinations(range(drawn.shape[1]), 2):
@@ -209,14 +213,14 @@ class SearchContext:
         return np.where(pairs > 0, np.clip(total / np.maximum(pairs, 1), 0, 1), UNTOLD_KINSHIP), linked
 
     def marks(self, drawn: Ints) -> Features:
-        """Return what combinations are compared by."""
-        place, there = np.maximum(drawn, 0), drawn != NONE
-        held = np.zeros((len(drawn), len(self.ingredients)))
-        weight = self.weights[np.arange(len(ORDER)), place] * there
+        """Return the features by which combinations are compared."""
+        index, there = np.maximum(drawn, 0), drawn != NONE
+        membership = np.zeros((len(drawn), len(self.ingredients)))
+        weight = self.weights[np.arange(len(ORDER)), index] * there
         rows = np.arange(len(drawn))
         for column in range(drawn.shape[1]):
-            held[rows[there[:, column]], place[there[:, column], column]] = weight[there[:, column], column]
-        return Features(held, smell_of(held, self.by_tag))
+            membership[rows[there[:, column]], index[there[:, column], column]] = weight[there[:, column], column]
+        return Features(membership, smell_of(membership, self.by_tag))
 
     def _novelty(self, drawn: Ints) -> tuple[Floats, Ints]:
         """Distance from the nearest drink of the book, and which that is."""
@@ -241,13 +245,13 @@ class SearchContext:
         by_ingredient = np.ascontiguousarray(self.in_book.held.T)
         for column in range(drawn.shape[1]):
             rows = np.flatnonzero(drawn[:, column] != NONE)
-            place = drawn[rows, column]
-            shared[rows] += np.minimum(self.weights[column, place][:, None], by_ingredient[place])
+            index = drawn[rows, column]
+            shared[rows] += np.minimum(self.weights[column, index][:, None], by_ingredient[index])
         return distance_of(shared, marks, self.in_book)
 
 
 class Pourings:
-    """Combinations that are poured when somebody wants to know of them."""
+    """Combinations whose amounts are chosen on demand."""
 
     def __init__(self, sifted: Sifted, pourer: Pourer) -> None:
         self.sifted, self.pourer = sifted, pourer
@@ -256,7 +260,7 @@ class Pourings:
         self.at = Poured(np.zeros((many, len(ORDER))), np.zeros((4, many)), np.full(many, np.inf), np.full(many, np.inf))
 
     def pour(self, rows: Ints) -> None:
-        """Pours those of them that aren't yet."""
+        """Choose the amounts of those that have none yet."""
         rows = rows[~self.done[rows]]
         if not len(rows):
             return

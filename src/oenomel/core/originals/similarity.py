@@ -39,58 +39,60 @@ class Features:
     smell: Floats
 
     def take(self, rows: NDArray[np.int64]) -> Features:
-        """Return some of them."""
+        """Return a selection of rows."""
         return Features(self.held[rows], self.smell[rows])
 
 
 def weight_of(ingredient: Ingredient, slot: SlotName) -> float:
-    """Return what an ingredient counts for in a slot."""
+    """Return the weight of an ingredient in a slot."""
     return WEIGHTS[slot] * (1.0 if ingredient.aroma else PLAIN)
 
 
 def features_of(drinks: Sequence[Drink], ingredients: Sequence[Ingredient]) -> Features:
-    """Drinks over a larder's ingredients; what a drink pours besides has columns of its own, so that it is never taken for something."""
-    places = {each.slug: place for place, each in enumerate(ingredients)}
+    """Return the features of drinks over a larder's ingredients; unknown ingredients get columns of their own, so that they match
+    nothing.
+    """
+    places = {ingredient.slug: column for column, ingredient in enumerate(ingredients)}
     others: dict[str, Ingredient] = {}
     for drink in drinks:
         for pour in drink.pours:
             if pour.ingredient.slug not in places:
                 places[pour.ingredient.slug] = len(places)
                 others[pour.ingredient.slug] = pour.ingredient
-    held = np.zeros((len(drinks), len(places)))
+    membership = np.zeros((len(drinks), len(places)))
     for row, drink in enumerate(drinks):
         for pour in drink.pours:
-            place = places[pour.ingredient.slug]
-            held[row, place] = max(held[row, place], weight_of(pour.ingredient, pour.slot))
-    return Features(held, smell_of(held, smells([*ingredients, *others.values()])[1]))
+            index = places[pour.ingredient.slug]
+            membership[row, index] = max(membership[row, index], weight_of(pour.ingredient, pour.slot))
+    return Features(membership, smell_of(membership, smells([*ingredients, *others.values()])[1]))
 
 
 def smell_of(held: Floats, by_tag: Floats) -> Floats:
-    """Smell of drinks, rows of length one, from what they hold."""
-    found = held @ by_tag if len(held) else np.zeros((0, len(tags())))
-    length = np.linalg.norm(found, axis=1, keepdims=True)
-    unit: Floats = found / np.maximum(length, 1e-12)
+    """Return the aroma of drinks, rows of length one, from their ingredients."""
+    smell = held @ by_tag if len(held) else np.zeros((0, len(tags())))
+    length = np.linalg.norm(smell, axis=1, keepdims=True)
+    unit: Floats = smell / np.maximum(length, 1e-12)
     return unit
 
 
 def feature_distance(some: Features, others: Features) -> Floats:
-    """Distance of each of some from each of others, shape (some, others), 0 the same, 1 nothing in common."""
+    """Return the distances between two sets of drinks, shape (some, others): 0 equal, 1 nothing in common."""
     width = max(some.held.shape[1], others.held.shape[1])
     one, other = _wide(some.held, width), _wide(others.held, width)
     shared = np.zeros((len(one), len(other)))
     for column in range(len(other)):
-        held = other[column]
-        places = np.flatnonzero(held)
-        shared[:, column] = np.minimum(one[:, places], held[places]).sum(axis=1)
+        other_row = other[column]
+        places = np.flatnonzero(other_row)
+        shared[:, column] = np.minimum(one[:, places], other_row[places]).sum(axis=1)
     return distance_of(shared, some, others)
 
 
 def distance_of(shared: Floats, some: Features, others: Features) -> Floats:
-    """Distance of each of some from each of others, shape (some, others), from the weight that each pair shares, of the same shape."""
+    """Return the distances between two sets of drinks, from the weight each pair shares, both of shape (some, others)."""
     together = some.held.sum(axis=1)[:, None] + others.held.sum(axis=1)[None] - shared
     jaccard = np.divide(shared, together, out=np.zeros_like(shared), where=together > 0)
-    found: Floats = np.clip(1 - (jaccard + some.smell @ others.smell.T) / 2, 0.0, 1.0)
-    return found
+    distance: Floats = np.clip(1 - (jaccard + some.smell @ others.smell.T) / 2, 0.0, 1.0)
+    return distance
 
 
 def _wide(held: Floats, width: int) -> Floats:

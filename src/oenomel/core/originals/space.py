@@ -1,4 +1,4 @@
-"""Every combination that a wish allows: counted, and drawn from by number (docs/model/originals.md)."""
+"""All combinations that criteria allow: counted, and drawn by number (docs/model/originals.md)."""
 
 from __future__ import annotations
 
@@ -34,7 +34,9 @@ WHOLE_UP_TO: Final = 60_000
 
 @dataclass(frozen=True, slots=True)
 class Digit:
-    """One choice of a cell: the parts that it fills, and who may fill them, shape (choices, parts), as places in the larder."""
+    """One independent choice in a cell: the roles it fills, and the possible ingredients, shape (choices, roles), as indices into the
+    larder.
+    """
 
     parts: tuple[str, ...]
     choices: Ints
@@ -42,45 +44,44 @@ class Digit:
 
 @dataclass(frozen=True, slots=True)
 class Cell:
-    """Combinations of one shape: one choice for each of its digits."""
+    """Combinations with the same roles: one choice for each digit."""
 
     digits: tuple[Digit, ...]
 
     @property
     def size(self) -> int:
-        """Number of combinations, those that hold one ingredient twice included."""
+        """Number of combinations, including those with one ingredient twice."""
         return math.prod(len(digit.choices) for digit in self.digits)
 
     def at(self, numbers: Ints) -> Ints:
-        """Return the combinations of these numbers, shape (combinations, parts of `ORDER`), places in the larder or `NONE`."""
-        found = np.full((len(numbers), len(ORDER)), NONE, dtype=np.int64)
+        """Return the combinations of some numbers, shape (combinations, roles of `ORDER`), as indices into the larder or `NONE`."""
+        combinations = np.full((len(numbers), len(ORDER)), NONE, dtype=np.int64)
         rest = numbers
         for digit in self.digits:
-            rest, place = np.divmod(rest, len(digit.choices))
-            found[:, [ORDER.index(part) for part in digit.parts]] = digit.choices[place]
-        return found
+            rest, digit_value = np.divmod(rest, len(digit.choices))
+            combinations[:, [ORDER.index(part) for part in digit.parts]] = digit.choices[digit_value]
+        return combinations
 
 
 @dataclass(frozen=True)
 class Space:
-    """All cells of a wish, over the ingredients of a larder in their order."""
+    """All cells for some criteria, over the ingredients of a larder in their order."""
 
     ingredients: tuple[Ingredient, ...]
     cells: tuple[Cell, ...]
 
     @cached_property
     def size(self) -> int:
-        """Number of combinations on paper."""
+        """Number of combinations."""
         return sum(cell.size for cell in self.cells)
 
     @property
     def is_drawn_whole(self) -> bool:
-        """True if it is so small that every combination is drawn."""
+        """True if the space is so small that every combination is drawn."""
         return self.size <= WHOLE_UP_TO
 
     def drawn(self, seed: int, at_least: int = SAMPLE) -> Ints:
-        """Draw combinations, shape (combinations, parts): all of them where they are few, else a sample; the same for a seed on
-        any machine.
+        """Draw combinations, shape (combinations, roles): all of a small space, else a sample; deterministic for a seed.
 
         Each shape gives its share by the root of its size, so that drinks of three parts aren't lost among those of five.
         """
@@ -94,12 +95,12 @@ class Space:
                 many = min(cell.size, math.ceil(1.3 * at_least * root / roots.sum()))
                 numbers = np.arange(cell.size) if many == cell.size else np.unique(draw.integers(0, cell.size, many))
                 drawn.append(cell.at(numbers))
-        found = np.concatenate(drawn) if drawn else np.empty((0, len(ORDER)), dtype=np.int64)
-        return found[_sound(found)]
+        rows = np.concatenate(drawn) if drawn else np.empty((0, len(ORDER)), dtype=np.int64)
+        return rows[_sound(rows)]
 
     def slugs(self, combination: Sequence[int]) -> dict[str, str]:
-        """Find who plays what in a combination."""
-        return {part: self.ingredients[place].slug for part, place in zip(ORDER, combination, strict=True) if place != NONE}
+        """Return the ingredient of each role in a combination, by slug."""
+        return {part: self.ingredients[index].slug for part, index in zip(ORDER, combination, strict=True) if index != NONE}
 
 
 def _sound(drawn: Ints) -> NDArray[np.bool_]:
@@ -111,7 +112,7 @@ def _sound(drawn: Ints) -> NDArray[np.bool_]:
 
 
 def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
-    """Return the combinations that a wish allows.
+    """Return all combinations that criteria allow.
 
     Raises
     ------
@@ -121,13 +122,13 @@ def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
         A slug that the larder doesn't know is asked for.
     """
     ingredients = tuple(sorted(larder.values(), key=lambda each: each.slug))
-    places = {each.slug: place for place, each in enumerate(ingredients)}
+    places = {ingredient.slug: index for index, ingredient in enumerate(ingredients)}
     for slug in (*wish.must, *wish.may, *wish.less):
         larder[slug]  # an unknown slug is an error that names it
     plan = plan_of(wish)
     joining = (*plan.joining, "accent2") if "accent" in plan.joining else plan.joining
     could = [_could_play(ingredients[places[slug]], wish, (*plan.always, *joining)) for slug in wish.must]
-    allowed = [place for place, each in enumerate(ingredients) if _allowed(each, wish) and each.slug not in wish.must]
+    allowed = [index for index, ingredient in enumerate(ingredients) if _allowed(ingredient, wish) and ingredient.slug not in wish.must]
     players = {part: tuple(p for p in allowed if PARTS[part].plays(ingredients[p], wish)) for part in (*plan.always, *joining)}
     splits = _splits([*players.get("base2", ()), *(places[slug] for slug in wish.must)], ingredients)
     least, limit = wish.ingredients
@@ -138,11 +139,11 @@ def space_of(wish: Criteria, larder: Mapping[str, Ingredient]) -> Space:
             if (wish.shape and set(shape) != set(wish.shape)) or not least <= len(shape) <= limit:
                 continue
             for parts in itertools.product(*could):
-                held = dict(zip(parts, (places[slug] for slug in wish.must), strict=True))
+                required = dict(zip(parts, (places[slug] for slug in wish.must), strict=True))
                 # More parts than two join only to make room for what must be used.
                 needed = many <= JOIN_AT_MOST or sum(part in joined for part in parts) == many
-                if needed and len(held) == len(parts) and held.keys() <= set(shape) and _in_order(held):
-                    cells += _cells(shape, held, players, splits)
+                if needed and len(required) == len(parts) and required.keys() <= set(shape) and _in_order(required):
+                    cells += _cells(shape, required, players, splits)
     return Space(ingredients, tuple(cells))
 
 
@@ -150,11 +151,11 @@ def _could_play(each: Ingredient, wish: Criteria, parts: Sequence[str]) -> tuple
     """Find which parts something that must be used could play; raises DomainError where it is left out or there is none."""
     if _left_out(each, wish):
         raise DomainError(f"{each.name} is asked for, but {_left_out(each, wish)}: drop one of them")
-    found = tuple(part for part in parts if PARTS[part].could(each, wish))
-    if not found:
+    possible = tuple(part for part in parts if PARTS[part].could(each, wish))
+    if not possible:
         form = f" {wish.form}" if wish.form else ""
         raise DomainError(f"{each.name} has no part in a {wish.family}{form}: {_poured_as(each)}")
-    return found
+    return possible
 
 
 def _in_order(held: Mapping[str, int]) -> bool:
@@ -174,8 +175,8 @@ def _cells(shape: tuple[str, ...], held: Mapping[str, int], players: Mapping[str
         del choices["base2"]
         digits.append(Digit(("base", "base2"), np.array(pairs, dtype=np.int64).reshape(-1, 2)))
     elif "base2" in shape and "base2" not in held:
-        choices["base2"] = tuple(place for place in splits.get(held["base"], ()) if place in set(players["base2"]))
-    digits += [Digit((part,), np.array(each, dtype=np.int64)[:, None]) for part, each in choices.items()]
+        choices["base2"] = tuple(index for index in splits.get(held["base"], ()) if index in set(players["base2"]))
+    digits += [Digit((part,), np.array(indices, dtype=np.int64)[:, None]) for part, indices in choices.items()]
     return [Cell(tuple(digits))] if all(len(digit.choices) for digit in digits) else []
 
 

@@ -1,4 +1,4 @@
-"""Ingredients to buy and to prepare before drinks can be poured."""
+"""Ingredients to buy and preparations to make for some drinks."""
 
 from __future__ import annotations
 
@@ -12,15 +12,18 @@ from oenomel.core.spec import Drink
 
 @dataclass(frozen=True, slots=True)
 class ToGet:
-    """Names of what is bought and of what is prepared; what is pressed of fruit is in neither: fruit is counted by the piece."""
+    """Names of ingredients to buy and of preparations to make; fruit juice is in neither, because fruit is counted by the piece."""
 
     to_buy: tuple[str, ...]
     to_prepare: tuple[str, ...]
 
 
 def to_get(drinks: Iterable[Drink], in_stock: Collection[str]) -> ToGet:
-    """Return what has to be bought and prepared for drinks: the ingredients that aren't in stock, tap water apart."""
+    """Return what drinks need that isn't in stock; tap water isn't counted."""
     poured: dict[str, Ingredient] = {pour.ingredient.slug: pour.ingredient for drink in drinks for pour in drink.pours}
-    missing = [each for slug, each in poured.items() if slug not in in_stock and fruit_of(each.slug) is None]
-    prepared = [each for each in missing if "home-made" in each.cautions]
-    return ToGet(tuple(sorted(each.name for each in missing if each not in prepared)), tuple(sorted(each.name for each in prepared)))
+    missing = [ingredient for slug, ingredient in poured.items() if slug not in in_stock and fruit_of(ingredient.slug) is None]
+    prepared = [ingredient for ingredient in missing if "home-made" in ingredient.cautions]
+    return ToGet(
+        tuple(sorted(ingredient.name for ingredient in missing if ingredient not in prepared)),
+        tuple(sorted(ingredient.name for ingredient in prepared)),
+    )

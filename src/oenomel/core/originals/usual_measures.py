@@ -1,4 +1,4 @@
-"""Usual measures of what an original drink is made of, and what nobody pours unasked: a table of the trade's habits."""
+"""Usual measures of an original drink's ingredients, and ingredients never poured unasked: the trade's habits."""
 
 from __future__ import annotations
 
@@ -28,18 +28,18 @@ def _table() -> dict[str, Any]:
 
 
 def seasons() -> Mapping[str, tuple[str, ...]]:
-    """Aroma tags that each season brings."""
+    """Return the aroma tags of each season."""
     return {name: tuple(tags) for name, tags in _table()["seasons"].items()}
 
 
 @cache
 def asked_for_only() -> frozenset[str]:
-    """Slugs that are never poured unasked."""
+    """Return the slugs that are never poured unasked."""
     return frozenset(_table()["asked_for_only"]["slugs"])
 
 
 def salted_edges() -> frozenset[str]:
-    """Slugs of spirits whose daisy gets a salted edge."""
+    """Return the slugs of spirits whose daisy gets a salted rim."""
     return frozenset(_table()["spirits"]["salted_edge"])
 
 
@@ -50,25 +50,25 @@ def _rows() -> Mapping[str, str]:
 
 
 def shares_a_base(slug: str) -> bool:
-    """Check whether a spirit, by slug, is ever poured together with another."""
+    """Check whether a spirit, by slug, is ever combined with another."""
     return slug in _rows()
 
 
 @cache
 def may_split(one: str, other: str) -> bool:
-    """Check whether two spirits, by slug, share a base as the trade would have it."""
+    """Check whether two spirits, by slug, may share a base."""
     mine, its, together = _rows().get(one, ""), _rows().get(other, ""), _table()["spirits"]["together"]
     return bool(mine and its) and (mine == its or its in together.get(mine, ()) or mine in together.get(its, ()))
 
 
 def is_accent(ingredient: Ingredient) -> bool:
-    """Check whether it has a usual measure as an accent."""
+    """Check whether an ingredient has a usual measure as an accent."""
     slug = ingredient.slug
     return ingredient.kind == "bitters" or any(slug in _table()[part] for part in ("pressed", "spooned", "dashed"))
 
 
 def accent_pour(ingredient: Ingredient) -> Pour:
-    """Return an accent at its usual measure: dashes, leaves, a barspoon, a rinse of the glass; never above what is loud."""
+    """Return an accent at its usual measure: dashes, leaves, a barspoon, a rinse; never above its loudness limit."""
     slug, table = ingredient.slug, _table()
     if slug in table["pressed"]:
         amount, unit = table["pressed"][slug]
@@ -86,7 +86,7 @@ def _poured(ingredient: Ingredient, amount: float, unit: Unit, slot: SlotName, s
 
 
 def on_grid(ml: float, grid_ml: float) -> float:
-    """Return the nearest amount that a jigger with these steps can pour, at least one of them.
+    """Return the nearest amount that a jigger with these marks can pour, at least one mark.
 
     >>> on_grid(22.5, 2.5), on_grid(22.5, 5), on_grid(7.5, 15)
     (22.5, 20.0, 15.0)
@@ -95,7 +95,7 @@ def on_grid(ml: float, grid_ml: float) -> float:
 
 
 def below_overpowering_ml(ingredient: Ingredient, ml: float, grid_ml: float = GRID_ML) -> float:
-    """So much of it, or as much as isn't loud yet, on the grid."""
+    """Return an amount, limited to what isn't overpowering, on the grid."""
     loud = ingredient.label("loud_above_ml")
     if loud is None or loud >= ml:
         return ml

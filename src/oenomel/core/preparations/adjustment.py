@@ -17,7 +17,7 @@ LEAST_BRIX: Final = 0.1
 
 @dataclass(frozen=True, slots=True)
 class WeighedAddition:
-    """Something to weigh in: what, and how many grams."""
+    """Something to add: name and grams."""
 
     what: str
     grams: float
@@ -25,14 +25,14 @@ class WeighedAddition:
 
 @dataclass(frozen=True, slots=True)
 class Adjustment:
-    """Additions to weigh in, and a sentence about them."""
+    """Additions, and a sentence about them."""
 
     additions: tuple[WeighedAddition, ...]
     words: str
 
 
 def to_brix(weight_g: float, sugar_g: float, brix: float) -> Adjustment:
-    """Sugar or water that brings so many grams of a liquid, with so much sugar in them, to a °Bx.
+    """Compute the sugar or water that brings a liquid, given its grams and its sugar, to a °Bx.
 
     Raises
     ------
@@ -56,7 +56,7 @@ def to_brix(weight_g: float, sugar_g: float, brix: float) -> Adjustment:
 
 
 def to_acid(juice: Composition, target: Mapping[str, float], volume_ml: float, like: str) -> Adjustment:
-    """Grams of each acid that bring so much of a juice to what is wanted of them, [g/100 ml]; what it has too much of stays.
+    """Compute the grams of each acid that bring a juice to wanted acids, [g/100 ml]; an acid in excess stays.
 
     Notes
     -----
@@ -68,11 +68,11 @@ def to_acid(juice: Composition, target: Mapping[str, float], volume_ml: float, l
     if not 0 < volume_ml <= 100_000:
         raise OutOfRange("the juice in ml", volume_ml, 0, 100_000)
     missing = [WeighedAddition(f"{kind} acid", (grams - juice.acids.get(kind, 0.0)) * volume_ml / 100) for kind, grams in target.items()]
-    wanted = tuple(each for each in missing if each.grams >= LEAST_G)
+    wanted = tuple(addition for addition in missing if addition.grams >= LEAST_G)
     if not wanted:
         return Adjustment((), f"It has the acid of {like} already.")
-    told = listed([f"{_grams(each.grams)} of {each.what.removesuffix(' acid')}" for each in wanted])
-    return Adjustment(wanted, f"Bring it to the acid of {like}: {told} acid.")
+    acids_in_words = listed([f"{_grams(addition.grams)} of {addition.what.removesuffix(' acid')}" for addition in wanted])
+    return Adjustment(wanted, f"Bring it to the acid of {like}: {acids_in_words} acid.")
 
 
 def _grams(grams: float) -> str:

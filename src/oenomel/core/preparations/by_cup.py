@@ -1,4 +1,4 @@
-"""Meaning of the same numbers by the cup and by weight, for whoever has to choose (common practice: the unit says which)."""
+"""The same ratio by the cup and by weight, to let the user choose (common practice: the unit decides)."""
 
 from __future__ import annotations
 
@@ -12,9 +12,7 @@ TOLD_FROM_BRIX = 0.5
 
 
 def by_cup_words(preparation: Preparation) -> str:
-    """Return what "two to one" is by the cup and by weight, where it is written in one of them and that makes a difference; else
-    nothing.
-    """
+    """Explain what a ratio such as "two to one" gives by the cup and by weight, where that makes a difference; else empty."""
     units = {line.unit for line in preparation.lines if line.unit != "piece"}
     plain = len(preparation.lines) == 2 and preparation.kind in ("syrup", "thinned honey")
     # Who weighs fruit means weight; "two to one" in grams may have been meant by the cup.

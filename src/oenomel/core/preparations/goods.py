@@ -1,4 +1,4 @@
-"""Dry and fresh goods that go into a pot: sugar, acids, salt, fruit, greens and spices, per 100 g with their source."""
+"""Dry and fresh goods of preparations: sugar, acids, salt, fruit, greens and spices, per 100 g with their source."""
 
 from __future__ import annotations
 
@@ -18,8 +18,8 @@ FRUIT_ACID_SD: Final = 0.30
 
 @dataclass(frozen=True, slots=True)
 class Good:
-    """Something dry or fresh. ``role`` is sugar, acid, salt, gum, fruit, plant or water; water, sugars and acids are g per 100 g, and
-    what is left of the 100 can't be dissolved. ``g_per_cup`` is a US cup of it, ``g_per_piece`` one fruit or leaf.
+    """A dry or fresh good. ``role`` is sugar, acid, salt, gum, fruit, plant or water; water, sugars and acids are g per 100 g, the
+    remainder is insoluble. ``g_per_cup`` is the weight of a US cup, ``g_per_piece`` of one fruit or leaf.
     """
 
     slug: str
@@ -40,13 +40,13 @@ class Good:
 
     @property
     def is_strained_out(self) -> bool:
-        """True if a strainer holds it back."""
+        """True if a strainer holds the good back."""
         return self.role in ("fruit", "plant")
 
 
 @cache
 def all_goods() -> dict[str, Good]:
-    """Return all of them, by slug."""
+    """Return all goods, by slug."""
     text = (resources.files("oenomel.core.preparations") / "data" / "goods.toml").read_text(encoding="utf-8")
     return {
         slug: Good(
@@ -71,7 +71,7 @@ def all_goods() -> dict[str, Good]:
 
 
 def good_called(words: str) -> Good | None:
-    """Return the good that words mean, by its slug or any word for it; None where they mean none for sure."""
+    """Return the good with a slug or an unambiguous name; None where there is none."""
     if words in all_goods():
         return all_goods()[words]
     matches = _index().find(words)
@@ -79,17 +79,17 @@ def good_called(words: str) -> Good | None:
 
 
 def goods_found(words: str) -> list[tuple[Good, Tier]]:
-    """Goods that words may mean, best first, each with how well they fit."""
-    return [(all_goods()[each.slug], each.tier) for each in _index().find(words)]
+    """Find the goods that words may mean, best first, each with the quality of the match."""
+    return [(all_goods()[match.slug], match.tier) for match in _index().find(words)]
 
 
 def goods_near(words: str) -> list[str]:
-    """Names of what is spelt or called nearly so."""
+    """Return the names of goods that are spelt or called similarly."""
     near = [*_index().find(words), *_index().nearest(words)]
-    return list(dict.fromkeys(each.name for each in near))[:3]
+    return list(dict.fromkeys(match.name for match in near))[:3]
 
 
 @cache
 def _index() -> Index:
-    told = all_goods().values()
-    return Index(Findable(each.slug, each.name, each.also, 1 if each.slug == "granulated-sugar" else 2, (), each.role) for each in told)
+    goods = all_goods().values()
+    return Index(Findable(good.slug, good.name, good.also, 1 if good.slug == "granulated-sugar" else 2, (), good.role) for good in goods)

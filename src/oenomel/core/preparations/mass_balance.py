@@ -1,4 +1,4 @@
-"""Grams in, grams out: what a pot holds after each step, and what the final measure says of it (docs/model/preparations.md)."""
+"""Mass balance of a preparation: its contents after each step, corrected by the final measure (docs/model/preparations.md)."""
 
 from __future__ import annotations
 
@@ -68,12 +68,12 @@ class Pot:
 
     @property
     def weight_g(self) -> float:
-        """Weight of what is left."""
+        """Weight of the yield, [g]."""
         return float(self.liquid.sum())
 
     @property
     def volume_ml(self) -> float:
-        """Volume of what is left, [ml at 20 °C]."""
+        """Volume of the yield, [ml at 20 °C]."""
         return volume_ml_of(self.liquid)
 
     @property
@@ -84,8 +84,8 @@ class Pot:
 
 @dataclass(frozen=True)
 class Unsure:
-    """Factors that are varied to see how sure an outcome is: on each line's weight, sugar and acid (shape (lines,) each), on what the
-    solids keep, on evaporation, and on the final measure.
+    """Factors that are varied for the uncertainty: on each line's weight, sugar and acid (shape (lines,) each), on liquid kept by
+    solids, on evaporation, and on the final measure.
     """
 
     weights: Floats
@@ -97,7 +97,7 @@ class Unsure:
 
 
 def as_written(preparation: Preparation) -> Unsure:
-    """Everything as it was written and supposed."""
+    """Return factors of one: everything as written."""
     ones = np.ones(len(preparation.lines))
     return Unsure(ones, ones, ones)
 
@@ -109,7 +109,7 @@ def brix_of(liquid: Floats) -> float:
 
 
 def volume_ml_of(liquid: Floats) -> float:
-    """Volume of so many grams, [ml at 20 °C], by the tables of sugar, salt and alcohol in water."""
+    """Compute the volume of some grams, [ml at 20 °C], by the tables of sugar, salt and alcohol in water."""
     clear = float(liquid.sum()) - float(liquid[PULP])
     pulp_ml = PULP_ML_PER_G * float(liquid[PULP])
     if clear <= 0:
@@ -129,7 +129,7 @@ def volume_ml_of(liquid: Floats) -> float:
 
 
 def matter_of(line: RecipeLine) -> Floats:
-    """Return what a line brings, shape (matter,), [g]; their sum is its weight."""
+    """Return the components that a line brings, shape (matter,), [g]; their sum is its weight."""
     grams, matter = line.grams, np.zeros(len(MATTER))
     if isinstance(line.what, Good):
         _fill_good(matter, line.what, grams)
@@ -139,7 +139,7 @@ def matter_of(line: RecipeLine) -> Floats:
 
 
 def cook(preparation: Preparation, unsure: Unsure | None = None) -> Pot:
-    """Return what becomes of a preparation.
+    """Compute a preparation step by step.
 
     Raises
     ------
@@ -184,8 +184,8 @@ def _fill_good(matter: Floats, good: Good, grams: float) -> None:
     share = grams / 100
     matter[WATER] = good.water * share
     for kinds in (good.sugars, good.acids):
-        for kind, each in kinds.items():
-            matter[_AT[kind]] = each * share
+        for kind, amount in kinds.items():
+            matter[_AT[kind]] = amount * share
     matter[_AT["salt"]], matter[_AT["gum"]] = good.salt * share, good.gum * share
     matter[PULP] = grams - matter.sum()
 
@@ -195,8 +195,8 @@ def _fill_ingredient(matter: Floats, ingredient: Ingredient, grams: float) -> No
     share = grams / composition.density_g_per_ml / 100
     matter[_AT["alcohol"]] = composition.abv * ETHANOL_G_PER_ML * share
     for kinds in (composition.sugars, composition.acids):
-        for kind, each in kinds.items():
-            matter[_AT[kind]] = each * share
+        for kind, amount in kinds.items():
+            matter[_AT[kind]] = amount * share
     for name in ("salt", "protein", "fat", "gum"):
         matter[_AT[name]] = getattr(composition, name) * share
     rest = grams - matter.sum()
@@ -211,12 +211,12 @@ def _fill_ingredient(matter: Floats, ingredient: Ingredient, grams: float) -> No
 
 
 def is_strained_out(line: RecipeLine) -> bool:
-    """Check whether a strainer holds it back: fruit, greens, spices."""
+    """Check whether a strainer holds a line back: fruit, greens, spices."""
     return line.what.is_strained_out if isinstance(line.what, Good) else line.what.kind == "plant"
 
 
 def may_be_strained_out(line: RecipeLine) -> bool:
-    """Check whether a strainer or a filter can keep it: what is solid, and milk that curdles; never what dissolves."""
+    """Check whether a strainer or filter can hold a line back: solids, and milk that curdles; nothing that dissolves."""
     return is_strained_out(line) or line.what.kind == "dairy" if isinstance(line.what, Ingredient) else is_strained_out(line)
 
 
@@ -234,8 +234,8 @@ def _worked(preparation: Preparation, put_in: Floats, off: float | None, held: f
         liquid[WATER] -= off
         gone = off
     inside = set(range(len(preparation.lines)))
-    for place, step in enumerate(preparation.steps):
-        goes = _supposed_off(step, liquid, rate) if off is None else off if firsts[:1] == [place] else 0.0
+    for index, step in enumerate(preparation.steps):
+        goes = _supposed_off(step, liquid, rate) if off is None else off if firsts[:1] == [index] else 0.0
         if goes:
             liquid[WATER] -= goes
             gone += goes
@@ -292,16 +292,16 @@ def _to_size(after: Worked, wanted: float, size: Callable[[Floats], float], what
                 + (f", and {most:.0f} {unit} of it is liquid" if most < float(size(put_in.sum(axis=0))) - 1 else "")
                 + ". That would be evaporation below zero: weigh again, without the pot"
             )
-        held = _root(lambda share: float(size(after(0.0, share)[0])) - wanted, 0.0, 1.0)
-        return after(0.0, held)
+        share_held = _root(lambda share: float(size(after(0.0, share)[0])) - wanted, 0.0, 1.0)
+        return after(0.0, share_held)
     water = float(put_in[:, WATER].sum())
     off = _root(lambda grams: float(size(after(grams)[0])) - wanted, 0.0, water)
-    found = after(off)
-    if abs(float(size(found[0])) - wanted) > 1e-6 * wanted + 1e-6:
+    after_removal = after(off)
+    if abs(float(size(after_removal[0])) - wanted) > 1e-6 * wanted + 1e-6:
         raise ImpossibleMeasurement(
             f"a final {what} of {wanted:.0f} {unit} can't be: so much less is left only if more than all water went off"
         )
-    return found
+    return after_removal
 
 
 def _to_brix(after: Worked, wanted: float, put_in: Floats) -> tuple[Floats, float, Floats]:
@@ -346,8 +346,8 @@ def _left_behind(preparation: Preparation, liquid: Floats, out: Floats, decided:
     is_weight = final.weight_g is not None
     is_size, wanted = (float(liquid.sum()), final.weight_g) if is_weight else (volume_ml_of(liquid), final.volume_ml)
     assert wanted is not None
-    held = float(out.sum() - out[PULP])
-    most = is_size + (held if is_weight else held / max(float(liquid.sum()), 1e-9) * is_size)
+    held_g = float(out.sum() - out[PULP])
+    most = is_size + (held_g if is_weight else held_g / max(float(liquid.sum()), 1e-9) * is_size)
     if wanted > most * (1 + WEIGHT_ROOM):
         unit = "g" if is_weight else "ml"
         raise ImpossibleMeasurement(

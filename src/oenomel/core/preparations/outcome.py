@@ -62,7 +62,7 @@ _SERVES: dict[PreparationKind, tuple[Kind, tuple[SlotName, ...]]] = {
 
 @dataclass(frozen=True, slots=True)
 class Total:
-    """Something that a liquid holds in 100 ml: its name, how much, half of its 80 % interval, and its kinds where there are several."""
+    """A component per 100 ml: name, amount, half-width of its 80 % interval, and its kinds where there are several."""
 
     name: str
     value: float
@@ -101,24 +101,24 @@ class Outcome:
 
     @cached_property
     def allergens(self) -> tuple[str, ...]:
-        """Allergens of everything that went in."""
+        """Allergens of all lines."""
         return tuple(sorted({allergen for line in self.preparation.lines for allergen in line.what.allergens}))
 
     @property
     def totals(self) -> tuple[Total, ...]:
-        """Contents in 100 ml, as far as there are any."""
-        made = self.composition
-        told: tuple[tuple[str, float, float, Mapping[str, float]], ...] = (
-            ("sugar", made.sugar, made.relative_sd("sugars"), made.sugars),
-            ("acid", made.acid, made.relative_sd("acids"), made.acids),
-            ("alcohol", made.abv, made.relative_sd("abv"), {}),
-            ("salt", made.salt, 0.0, {}),
-            ("gum", made.gum, 0.0, {}),
+        """Components per 100 ml that are present."""
+        composition = self.composition
+        parts: tuple[tuple[str, float, float, Mapping[str, float]], ...] = (
+            ("sugar", composition.sugar, composition.relative_sd("sugars"), composition.sugars),
+            ("acid", composition.acid, composition.relative_sd("acids"), composition.acids),
+            ("alcohol", composition.abv, composition.relative_sd("abv"), {}),
+            ("salt", composition.salt, 0.0, {}),
+            ("gum", composition.gum, 0.0, {}),
         )
-        return tuple(Total(name, value, Z80 * sd * value, _kinds(kinds)) for name, value, sd, kinds in told if value >= LEAST_TOLD)
+        return tuple(Total(name, value, Z80 * sd * value, _kinds(kinds)) for name, value, sd, kinds in parts if value >= LEAST_TOLD)
 
     def ingredient(self, slug: str = "", name: str = "", like: Ingredient | None = None) -> Ingredient:
-        """Return what it is in the larder; what composition doesn't tell (aroma, colour, slots) is as in ``like``, where there is one."""
+        """Return the outcome as an ingredient; aroma, colour and slots are taken from ``like``, where there is one."""
         kind, slots = _SERVES[self.preparation.kind]
         if self.preparation.kind == "infusion" and self.composition.sugar >= 10:
             kind, slots = "liqueur", ("liqueur", "sweet")
@@ -126,7 +126,7 @@ class Outcome:
         values = {**_sourced(self.composition), "keeps_days": sourced_value}
         if like is not None:
             kept = ("bitterness", "cloudiness", "absorbance_red", "absorbance_green", "absorbance_blue", "loud_above_ml")
-            values |= {each: like.values[each] for each in kept if each in like.values}
+            values |= {kept_name: like.values[kept_name] for kept_name in kept if kept_name in like.values}
             kind, slots = like.kind, like.slots
         return Ingredient(
             slug=slug or slug_for(self.preparation.name),
@@ -145,7 +145,7 @@ class Outcome:
 
 
 def prepared(preparation: Preparation) -> Outcome:
-    """Return what a preparation comes to, and how sure that is.
+    """Compute the outcome of a preparation, with its uncertainty.
 
     Raises
     ------
@@ -205,25 +205,25 @@ def _figures(liquid: Floats) -> Floats:
 
 def _one_by_one(preparation: Preparation, pot: Pot) -> list[Unsure]:
     """Return each unknown off by one standard deviation, the rest as written."""
-    plain, found = as_written(preparation), []
+    plain, uncertain_pours = as_written(preparation), []
     for i, line in enumerate(preparation.lines):
         sugar_sd, acid_sd = _content_sds(line)
-        found.append(replace(plain, weights=_with(plain.weights, i, 1 + line.relative_sd)))
+        uncertain_pours.append(replace(plain, weights=_with(plain.weights, i, 1 + line.relative_sd)))
         if sugar_sd and pot.put_in[i, SUGAR_OF].sum() > 0:
-            found.append(replace(plain, sugars=_with(plain.sugars, i, 1 + sugar_sd)))
+            uncertain_pours.append(replace(plain, sugars=_with(plain.sugars, i, 1 + sugar_sd)))
         if acid_sd and pot.put_in[i, ACID_OF].sum() > 0:
-            found.append(replace(plain, acids=_with(plain.acids, i, 1 + acid_sd)))
+            uncertain_pours.append(replace(plain, acids=_with(plain.acids, i, 1 + acid_sd)))
     if pot.strained_out.sum() > 0:
-        found.append(replace(plain, held_back=1 - KEPT_IN_SOLIDS_SD))
+        uncertain_pours.append(replace(plain, held_back=1 - KEPT_IN_SOLIDS_SD))
     final = preparation.final
     if pot.by_measure == "" and preparation.is_heated:
-        found.append(replace(plain, evaporation=1 - EVAPORATES_SD))
+        uncertain_pours.append(replace(plain, evaporation=1 - EVAPORATES_SD))
     # A measure is taken a little less, not more: more could be above what is possible.
     if pot.by_measure == "brix" and final.brix:
-        found.append(replace(plain, final=1 + BRIX_SD / final.brix))
+        uncertain_pours.append(replace(plain, final=1 + BRIX_SD / final.brix))
     elif pot.by_measure:
-        found.append(replace(plain, final=1 - (WEIGHT_SD if pot.by_measure == "weight" else VOLUME_SD)))
-    return found
+        uncertain_pours.append(replace(plain, final=1 - (WEIGHT_SD if pot.by_measure == "weight" else VOLUME_SD)))
+    return uncertain_pours
 
 
 def _content_sds(line: RecipeLine) -> tuple[float, float]:
@@ -272,31 +272,31 @@ def _sourced(composition: Composition) -> dict[str, SourcedValue]:
 
 
 def _why(preparation: Preparation, pot: Pot) -> list[str]:
-    told = [_line_words(line, pot.put_in[i]) for i, line in enumerate(preparation.lines)]
-    told.append(f"{pot.put_in.sum():.0f} g in all.")
+    reasons = [_line_words(line, pot.put_in[i]) for i, line in enumerate(preparation.lines)]
+    reasons.append(f"{pot.put_in.sum():.0f} g in all.")
     if pot.strained_out.sum() > 0:
-        held = pot.strained_out.sum() - pot.strained_out[-1]
-        told.append(
-            f"{pot.strained_out.sum():.0f} g strained out, {held:.0f} g of it liquid that stays in what is thrown away (an estimate)."
+        strained_g = pot.strained_out.sum() - pot.strained_out[-1]
+        reasons.append(
+            f"{pot.strained_out.sum():.0f} g strained out, {strained_g:.0f} g of it liquid that stays in what is thrown away (an estimate)."
         )
     if pot.evaporated_g >= 0.5:
         how = {"": "supposed: 8 g a minute and litre" if preparation.is_heated else "as written"}.get(
             pot.by_measure, f"by the final {'reading' if pot.by_measure == 'brix' else pot.by_measure}"
         )
-        told.append(f"{pot.evaporated_g:.0f} g of water gone off ({how}).")
+        reasons.append(f"{pot.evaporated_g:.0f} g of water gone off ({how}).")
     elif pot.evaporated_g <= -0.5:
-        told.append(f"{-pot.evaporated_g:.0f} g more water than was written, by the final reading.")
+        reasons.append(f"{-pot.evaporated_g:.0f} g more water than was written, by the final reading.")
     if pot.lost_g >= 0.5:
-        told.append(f"{pot.lost_g:.0f} g stayed in the pot and the strainer, by the final measure; that changes no strength.")
-    left = listed(_brings(pot.liquid)) or "no sugar"
-    told.append(f"{pot.weight_g:.0f} g are left, {pot.volume_ml:.0f} ml at {pot.weight_g / pot.volume_ml:.3f} g/ml, with {left}.")
-    return told
+        reasons.append(f"{pot.lost_g:.0f} g stayed in the pot and the strainer, by the final measure; that changes no strength.")
+    leftovers = listed(_brings(pot.liquid)) or "no sugar"
+    reasons.append(f"{pot.weight_g:.0f} g are left, {pot.volume_ml:.0f} ml at {pot.weight_g / pot.volume_ml:.3f} g/ml, with {leftovers}.")
+    return reasons
 
 
 def _kinds(kinds: Mapping[str, float]) -> str:
     """Grams of each kind, where there are several."""
-    told = [f"{kind} {grams:.{1 if grams >= 1 else 2}f} g" for kind, grams in kinds.items() if grams >= LEAST_TOLD]
-    return ", ".join(told) if len(told) > 1 else ""
+    kinds_in_words = [f"{kind} {grams:.{1 if grams >= 1 else 2}f} g" for kind, grams in kinds.items() if grams >= LEAST_TOLD]
+    return ", ".join(kinds_in_words) if len(kinds_in_words) > 1 else ""
 
 
 def _line_words(line: RecipeLine, matter: Floats) -> str:
@@ -321,5 +321,5 @@ def _brings(matter: Floats) -> list[str]:
         (slice(MATTER.index("alcohol"), MATTER.index("alcohol") + 1), "alcohol"),
         (slice(MATTER.index("gum"), MATTER.index("gum") + 1), "gum"),
     )
-    told = [(float(matter[of].sum()), what) for of, what in named]
-    return [f"{grams:.{0 if grams >= 20 else 1}f} g of {what}" for grams, what in told if grams >= 0.05]
+    contents = [(float(matter[of].sum()), what) for of, what in named]
+    return [f"{grams:.{0 if grams >= 20 else 1}f} g of {what}" for grams, what in contents if grams >= 0.05]

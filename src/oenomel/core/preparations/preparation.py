@@ -1,6 +1,4 @@
-"""A preparation as it is written down: what goes in, what is done with it, what it came to (`oenomel.interchange` reads and writes its
-file).
-"""
+"""A preparation as written: its lines, its steps, and its measured yield (`oenomel.schemas.preparation_file` reads and writes the file)."""
 
 from __future__ import annotations
 
@@ -38,7 +36,7 @@ MOST_G: Final = 100_000.0
 
 @dataclass(frozen=True, slots=True)
 class RecipeLine:
-    """Something that goes in: what was written, what it is (a good or an ingredient of the larder), how much of it.
+    """A line of a preparation: words, a good or an ingredient, and an amount.
 
     ``g_per_cup`` is the cook's own weight of a cup of it, where he tells one.
     """
@@ -51,22 +49,22 @@ class RecipeLine:
 
     @property
     def name(self) -> str:
-        """Name of what goes in."""
+        """Name of the good or ingredient."""
         return self.what.name
 
     @property
     def said(self) -> str:
-        """The same inside a sentence."""
+        """Name inside a sentence."""
         return self.what.name.lower() if isinstance(self.what, Good) else self.what.said
 
     @property
     def is_dry(self) -> bool:
-        """True if it is weighed rather than poured."""
+        """True if the line is weighed rather than poured."""
         return self.what.role != "water" if isinstance(self.what, Good) else self.what.composition.solid
 
     @property
     def grams(self) -> float:
-        """Its weight, [g]; raises DomainError where nobody knows what its measure weighs."""
+        """Weight of the line, [g]; raises DomainError where it is unknown."""
         if self.unit in ("g", "kg"):
             return self.amount * (1000 if self.unit == "kg" else 1)
         if self.unit == "piece":
@@ -107,7 +105,7 @@ class RecipeLine:
 
 @dataclass(frozen=True, slots=True)
 class KitchenStep:
-    """Something that is done: for how long, what is thrown away at it (places of lines), how much water went off where that was weighed."""
+    """A step: its duration, lines discarded at it (by index), and water lost where it was weighed."""
 
     do: Do
     minutes: float | None = None
@@ -126,7 +124,7 @@ class FinalMeasure:
 
 @dataclass(frozen=True, slots=True)
 class Preparation:
-    """A preparation: its name, its kind, what goes in, what is done, and what it came to."""
+    """A preparation: name, kind, lines, steps, and measured yield."""
 
     name: str
     kind: PreparationKind
@@ -136,12 +134,12 @@ class Preparation:
 
     @property
     def is_heated(self) -> bool:
-        """True if it stands on the fire."""
+        """True if a step heats it."""
         return any(step.do in ("simmer", "boil") for step in self.steps)
 
 
 def amount_words(line: RecipeLine) -> str:
-    """Compute how much of it, as it is said.
+    """Return the amount of a line in words.
 
     >>> from oenomel.core.preparations.goods import all_goods
     >>> amount_words(RecipeLine("sugar", all_goods()["granulated-sugar"], 2, "cup"))
@@ -154,7 +152,7 @@ def amount_words(line: RecipeLine) -> str:
 def line_of(
     place: str, written: str, amount: float, unit: KitchenUnit, g_per_cup: float | None, known: Callable[[str], Ingredient | None]
 ) -> RecipeLine:
-    """Return a line out of its words; ``known`` finds what stands in the larder.
+    """Read a line from its words; ``known`` finds ingredients of the larder.
 
     Raises
     ------
@@ -173,7 +171,7 @@ def line_of(
 
 
 def checked_line(place: str, line: RecipeLine) -> RecipeLine:
-    """Return a line whose weight can be told; raises SpecError naming its place."""
+    """Return a line whose weight is known; raises SpecError that names its place."""
     try:
         grams = line.grams
     except DomainError as error:

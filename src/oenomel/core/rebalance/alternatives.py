@@ -61,7 +61,7 @@ def alternatives_of(
     """
     conditions, budget = conditions or Conditions(), budget or Budget()
     chosen = usually_free(drink) if free is None else that_can_move(drink, free)
-    found = [first]
+    rebalanced_drinks = [first]
     if first.moves:
         start = Variant(drink, chosen)
         cut = first.costs.total + NO_WORSE_BY
@@ -71,19 +71,22 @@ def alternatives_of(
         kept = with_correctors(replace(start, free=others), correctors, at_most=1)
         for variants in (alone, kept):
             answer = _least(variants, aim, conditions, cut, budget)
-            if answer is not None and all(_who(answer) != _who(other) for other in found):
-                found.append(answer)
-    return tuple(Alternative(each, _title(drink, each, found), _cost(drink, each)) for each in found)
+            if answer is not None and all(_who(answer) != _who(other) for other in rebalanced_drinks):
+                rebalanced_drinks.append(answer)
+    return tuple(
+        Alternative(rebalanced_drink, _title(drink, rebalanced_drink, rebalanced_drinks), _cost(drink, rebalanced_drink))
+        for rebalanced_drink in rebalanced_drinks
+    )
 
 
 def _least(variants: Sequence[Variant], aim: Objective, conditions: Conditions, cut: float, budget: Budget) -> Rebalanced | None:
     """Return the best of these that moves anything, if its J is under the cut."""
     if not variants or not variants[0].free:
         return None
-    (made,), minima = best_of(variants, aim, conditions, cut, budget, answered=True)
-    if made is None:
+    (drink,), minima = best_of(variants, aim, conditions, cut, budget, answered=True)
+    if drink is None:
         return None
-    answer = rebalanced_as(variants[int(minima.problem[0])], made, aim, conditions, bool(minima.proved[0]), minima.evaluated)
+    answer = rebalanced_as(variants[int(minima.problem[0])], drink, aim, conditions, bool(minima.proved[0]), minima.evaluated)
     return answer if answer.moves and answer.costs.total < cut else None
 
 
@@ -133,12 +136,12 @@ def _off(way: Rebalanced) -> float:
 
 def _cost(drink: Drink, way: Rebalanced) -> str:
     """Return what a way costs of what the drink is known by, in words."""
-    told = [
+    costs_in_words = [
         _moved(move)
         for move in way.moves
         if not move.joined and _part(move) >= LEAST_PART and price_of(drink.pours[move.pour]) >= (DEAR if move.after_ml else MISSED)
     ]
-    return f"Costs in character: {listed(told)}." if told else "What the drink is known by stays."
+    return f"Costs in character: {listed(costs_in_words)}." if costs_in_words else "What the drink is known by stays."
 
 
 def _moved(move: Move) -> str:

@@ -360,11 +360,11 @@ class _Search:
         shortest = np.where(falls, bound, -np.inf)[:-1].max(axis=0)
         tallest = np.where(rises, bound, np.inf)[:-1].min(axis=0)
         # Away from what is poured now each ml has its price: J's plane rises faster there.
-        per_ml, left = self.of.ml_price[:, owner], room[-1] - self.of.change_price[:, owner]
+        per_ml, slack = self.of.ml_price[:, owner], room[-1] - self.of.change_price[:, owner]
         below, above = high < now, low > now
         to_tallest, to_shortest = by_j + np.where(below, -per_ml, per_ml), by_j + np.where(above, per_ml, -per_ml)
-        tall = (left + (to_tallest - by_j) * now_value) / np.where(to_tallest > 1e-12, to_tallest, 1.0)
-        short = (left + (to_shortest - by_j) * now_value) / np.where(to_shortest < -1e-12, to_shortest, 1.0)
+        tall = (slack + (to_tallest - by_j) * now_value) / np.where(to_tallest > 1e-12, to_tallest, 1.0)
+        short = (slack + (to_shortest - by_j) * now_value) / np.where(to_shortest < -1e-12, to_shortest, 1.0)
         tall = np.where(to_tallest > 1e-12, np.where(stays, np.maximum(tall, now_value), tall), np.inf)
         short = np.where(to_shortest < -1e-12, np.where(stays, np.minimum(short, now_value), short), -np.inf)
         shortest, tallest = np.maximum(shortest, short), np.minimum(tallest, tall)
@@ -465,7 +465,7 @@ class _Box:
     def _water_by_curve(self) -> tuple[Plane, Plane]:
         """Planes over and under a concave curve's water: its tangent at the middle, its chord between the weakest and strongest tin."""
         of = self.search.of
-        low, middle, high = (_tin(each) for each in (self.low, self.mid, self.high))
+        low, middle, high = (_tin(volumes) for volumes in (self.low, self.mid, self.high))
         _, (by_ml, by_alcohol, *_) = water_and_slopes(middle, of.method, of.conditions)
         weakest, strongest = self.search.weakest[self.owner], self.search.strongest[self.owner]
         weakest = np.maximum(weakest, np.divide(low.alcohol_ml, high.volume_ml, out=np.zeros_like(weakest), where=high.volume_ml > 0))

@@ -137,7 +137,7 @@ class Rebalanced:
     @property
     def reached(self) -> bool:
         """True if nothing is left that a tongue could tell."""
-        return not any(left.felt for left in self.left)
+        return not any(residual.felt for residual in self.left)
 
 
 def rebalance(
@@ -216,8 +216,8 @@ def correctors_for(drink: Drink, larder: Mapping[str, Ingredient]) -> list[Ingre
         *(("vodka",) if WEAK_ABV < strongest < SPIRIT_ABV else ()),
         *(() if sparkles else ("still-water",)),
     )
-    held = {pour.ingredient.slug for pour in drink.pours}
-    return [larder[slug] for slug in slugs if slug in larder and slug not in held]
+    poured_slugs = {pour.ingredient.slug for pour in drink.pours}
+    return [larder[slug] for slug in slugs if slug in larder and slug not in poured_slugs]
 
 
 def usually_free(drink: Drink) -> tuple[int, ...]:
@@ -233,12 +233,12 @@ def with_correctors(variant: Variant, correctors: Sequence[Ingredient], at_most:
         raise DomainError(f"{len(correctors)} correctors are too many; name at most {MOST_CORRECTORS}")
     if not correctors:
         return [variant]
-    held = {pour.ingredient.slug for pour in variant.drink.pours}
-    fresh = [corrector for corrector in correctors if corrector.slug not in held]
+    poured_slugs = {pour.ingredient.slug for pour in variant.drink.pours}
+    fresh = [corrector for corrector in correctors if corrector.slug not in poured_slugs]
     variants = []
     for pair in itertools.combinations(fresh, min(at_most, len(fresh))) if fresh else [()]:
         start = len(variant.drink.pours)
-        joining = tuple(Pour(each, 0.0, slot=next(iter(each.slots), "other")) for each in pair)
+        joining = tuple(Pour(ingredient, 0.0, slot=next(iter(ingredient.slots), "other")) for ingredient in pair)
         added = tuple(range(start, start + len(pair)))
         drink = replace(variant.drink, pours=(*variant.drink.pours, *joining))
         variants.append(replace(variant, drink=drink, free=(*variant.free, *added), joins=frozenset(added), start=()))
@@ -305,16 +305,16 @@ def _searched(variants: Sequence[Variant], aim: Objective, conditions: Condition
     pours.
     """
     minima = _minima(variants, aim, conditions, np.inf, budget.share(WHOLE_SEARCH))
-    found = variants[int(minima.problem[0])], minima.volumes[:, 0], minima
+    best = variants[int(minima.problem[0])], minima.volumes[:, 0], minima
     if minima.proved.all():
-        return found
+        return best
     fours = _any_four(variants)
     fewer = _minima(fours, aim, conditions, float(minima.J[0]), budget, answered=True)
     evaluated = minima.evaluated + fewer.evaluated
     if fewer.problem[0] >= 0 and fewer.J[0] < minima.J[0]:
         variant = fours[int(fewer.problem[0])]
         return variant, fewer.volumes[:, 0], replace(fewer, proved=minima.proved, evaluated=evaluated)
-    return *found[:2], replace(minima, evaluated=evaluated)
+    return *best[:2], replace(minima, evaluated=evaluated)
 
 
 def _minima(
@@ -335,17 +335,17 @@ def _minima(
         if budget.spent and (answered or np.isfinite(costs[inside]).all()):
             proved[inside] = False
             continue
-        places = {group: place for place, group in enumerate(inside)}
-        numbered = [variant.in_group(places[variant.group]) for variant in batch]
-        found = minimise(laid_out(numbered, laddered[start : start + at_once], aim, conditions), best[inside], budget)
-        evaluated += found.evaluated
-        for place, group in enumerate(inside):
-            proved[group] &= found.proved[place]
-            if found.problem[place] >= 0 and found.J[place] < costs[group]:
-                costs[group] = found.J[place]
+        positions = {group: position for position, group in enumerate(inside)}
+        numbered = [variant.in_group(positions[variant.group]) for variant in batch]
+        minima = minimise(laid_out(numbered, laddered[start : start + at_once], aim, conditions), best[inside], budget)
+        evaluated += minima.evaluated
+        for index, group in enumerate(inside):
+            proved[group] &= minima.proved[index]
+            if minima.problem[index] >= 0 and minima.J[index] < costs[group]:
+                costs[group] = minima.J[index]
                 best[group] = min(best[group], costs[group])
-                problem[group] = start + found.problem[place]
-                rungs[:, group], volumes[:, group] = found.rungs[:, place], found.volumes[:, place]
+                problem[group] = start + minima.problem[index]
+                rungs[:, group], volumes[:, group] = minima.rungs[:, index], minima.volumes[:, index]
     return Minima(costs, problem, rungs, volumes, proved, evaluated)
 
 
@@ -403,10 +403,10 @@ def _out_of_reach(
     budget: Budget,
 ) -> tuple[str, ...]:
     """Find where the target isn't reached: how near this is, and which locked pour would help most if it were freed."""
-    felt = [each for each in left if each.felt and each.axis != "volume_ml"]
+    felt = [one_residual for one_residual in left if one_residual.felt and one_residual.axis != "volume_ml"]
     if not felt:
         return ()
-    near = f"This is as near as these pours get: still {listed([each.words for each in felt])}."
+    near = f"This is as near as these pours get: still {listed([one_residual.words for one_residual in felt])}."
     locked = [i for i in that_can_move(drink) if i not in free and drink.pours[i].liquid_ml > 0]
     if locked and len(free) < MOST_FREE:
         variants = [Variant(drink, (*free, i), group=number) for number, i in enumerate(locked)]
@@ -417,7 +417,7 @@ def _out_of_reach(
             if other
         ]
         best = int(np.argmin(worst))
-        if worst[best] < max(abs(each.steps) for each in felt) - TASTED_STEPS / 2:
+        if worst[best] < max(abs(one_residual.steps) for one_residual in felt) - TASTED_STEPS / 2:
             name = drink.pours[locked[best]].ingredient.said
             how = "brings it there" if worst[best] < TASTED_STEPS else "brings it nearer"
             return (near, f"Freeing the {name} {how}.")

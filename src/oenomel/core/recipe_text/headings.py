@@ -75,8 +75,8 @@ def unit_told(text: str) -> str | None:
 
 def unit_of_all(lines: Sequence[TextLine]) -> str | None:
     """Return the unit of numbers without one: as the recipe says, else ounces where they are all as small as ounces."""
-    told = next((unit for line in lines if (unit := unit_told(line.text))), None)
-    return told or _bare_unit(lines)
+    unit_named = next((unit for line in lines if (unit := unit_told(line.text))), None)
+    return unit_named or _bare_unit(lines)
 
 
 def _bare_unit(lines: Sequence[TextLine]) -> str | None:

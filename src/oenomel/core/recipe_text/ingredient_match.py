@@ -53,31 +53,31 @@ def meant_by(words: str, asides: tuple[str, ...], index: Index) -> Meant:
     of_first = _match_of(first if alternatives else words, asides, index)
     if not alternatives:
         return of_first
-    also = [each.slug for each in (_match_of(one, (), index) for one in alternatives) if each.slug]
+    also = [meant.slug for meant in (_match_of(one, (), index) for one in alternatives) if meant.slug]
     others = tuple(dict.fromkeys([*also, *of_first.others]))[:OTHERS_TOLD]
     return Meant(of_first.slug, False, others, "The line leaves a choice; the first was taken.")
 
 
 def _match_of(words: str, asides: tuple[str, ...], index: Index) -> Meant:
-    found = []
+    matches = []
     for telling in _tellings(words, asides):
-        found = index.find(telling)
-        if found and found[0].tier <= Tier.ANY_ORDER:
-            others = tuple(each.slug for each in found[1:] if each.tier <= Tier.HAS_WORDS)[:OTHERS_TOLD]
+        matches = index.find(telling)
+        if matches and matches[0].tier <= Tier.ANY_ORDER:
+            others = tuple(match.slug for match in matches[1:] if match.tier <= Tier.HAS_WORDS)[:OTHERS_TOLD]
             loose = " ".join(telling.lower().split()) in _LOOSE
-            return Meant(found[0].slug, not loose, others, _loosely(telling, found[0].name) if loose else "")
+            return Meant(matches[0].slug, not loose, others, _loosely(telling, matches[0].name) if loose else "")
     # Three letters begin too much: "pea syrup" is no peach syrup.
     beginnings = min((len(stem) for stem in stems(words)), default=0) > _SHORT_WORD
     unfit = {Tier.SAID_OF_IT} if beginnings else {Tier.SAID_OF_IT, Tier.BEGINS, Tier.HAS_BEGINNINGS}
-    found = [each for each in index.find(words) if each.tier not in unfit]
-    if found:
-        why = f"Nothing is called “{words}” letter by letter." if found[0].tier == Tier.NEAR else f"“{words}” is a part of its name."
-        return Meant(found[0].slug, False, tuple(each.slug for each in found[1 : OTHERS_TOLD + 1]), why)
+    matches = [match for match in index.find(words) if match.tier not in unfit]
+    if matches:
+        why = f"Nothing is called “{words}” letter by letter." if matches[0].tier == Tier.NEAR else f"“{words}” is a part of its name."
+        return Meant(matches[0].slug, False, tuple(match.slug for match in matches[1 : OTHERS_TOLD + 1]), why)
     within = index.within(words)
     if within:
         why = f"Of “{words}” only “{within[0].by or within[0].name}” is known."
-        return Meant(within[0].slug, False, tuple(each.slug for each in within[1 : OTHERS_TOLD + 1]), why)
-    others = tuple(each.slug for each in index.nearest(words, OTHERS_TOLD))
+        return Meant(within[0].slug, False, tuple(match.slug for match in within[1 : OTHERS_TOLD + 1]), why)
+    others = tuple(match.slug for match in index.nearest(words, OTHERS_TOLD))
     return Meant(None, False, others, f"Nothing in the larder is called “{words}”: add it from its label, or choose another.")
 
 

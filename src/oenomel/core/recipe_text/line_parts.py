@@ -68,11 +68,11 @@ def pieces_of(line: str) -> list[str]:
     >>> pieces_of("60 ml gin, 22,5 ml lemon juice, strained; honey | 15 ml, lemon twist")
     ['60 ml gin', '22,5 ml lemon juice, strained', 'honey | 15 ml', 'lemon twist']
     """
-    cuts = [0, *(found.end() for found in _BETWEEN.finditer(line) if found.start() > 0), len(line)]
+    cuts = [0, *(match.end() for match in _BETWEEN.finditer(line) if match.start() > 0), len(line)]
     parts = [line[start:end] for start, end in itertools.pairwise(cuts) if line[start:end].strip()]
     joined: list[str] = []
     for part in parts:
-        before, this = (each.strip(" /|,;+") for each in (joined[-1] if joined else "", part))
+        before, this = (side.strip(" /|,;+") for side in (joined[-1] if joined else "", part))
         forward = is_bare_amount(before) and not is_bare_amount(this)
         backward = is_bare_amount(this) and bool(before) and not tells_an_amount(before)
         last = re.fullmatch(r"(?:to|for) (?:top|fill|finish|float|rinse)\w*(?: up| off)?", this, re.IGNORECASE) is not None
@@ -80,7 +80,7 @@ def pieces_of(line: str) -> list[str]:
             joined[-1] += part
         else:
             joined.append(part)
-    return [each for part in joined for each in _run_together(part.strip(" ,;+/|·•–"))]
+    return [piece for part in joined for piece in _run_together(part.strip(" ,;+/|·•–"))]
 
 
 def has_pours(sentence: str) -> bool:
@@ -106,32 +106,32 @@ def _run_together(part: str) -> list[str]:
 
 def tells_an_amount(part: str) -> bool:
     """Check whether a part of a line tells how much of something."""
-    within = any(_is_measure(each) for each in _ASIDE.findall(part))
+    within = any(_is_measure(aside) for aside in _ASIDE.findall(part))
     part = " ".join(_ASIDE.sub(" ", part).split())
     if re.search(r"\b(to|for) (garnish|serve)\b|^garnish\b", part, re.IGNORECASE):
         return False
     if within and re.search(r"[^\W\d]", part):
         return True
     whole = read_said(part.strip(" ,.;"))
-    told = whole is not None and (bool(whole.of) or whole.unit is not None) and not _is_piece_alone(part)
-    return told or _of_fruit(part) is not None or _amount_first(part) is not None or _amount_last(part) is not None
+    has_amount = whole is not None and (bool(whole.of) or whole.unit is not None) and not _is_piece_alone(part)
+    return has_amount or _of_fruit(part) is not None or _amount_first(part) is not None or _amount_last(part) is not None
 
 
 def is_bare_amount(part: str) -> bool:
     """Check whether a part is an amount and a unit, of nothing."""
-    said = read_said(part)
-    return said is not None and said.unit is not None and not said.of and part[:1].isdigit()
+    amount = read_said(part)
+    return amount is not None and amount.unit is not None and not amount.of and part[:1].isdigit()
 
 
 def _is_measure(text: str) -> bool:
-    said = read_said(text)
-    return said is not None and (said.kind in ("line", "taste") or (said.unit is not None and not said.of))
+    amount = read_said(text)
+    return amount is not None and (amount.kind in ("line", "taste") or (amount.unit is not None and not amount.of))
 
 
 def _is_piece_alone(text: str) -> bool:
     """Return a word like "twist", "sprig" or "measures": a thing, and no number of it."""
-    said = read_said(text) if len(text.split()) == 1 and text[:1].isalpha() else None
-    return said is not None and said.kind == "amount" and said.unit not in ("dash", "splash", "drop", "barspoon")
+    amount = read_said(text) if len(text.split()) == 1 and text[:1].isalpha() else None
+    return amount is not None and amount.kind == "amount" and amount.unit not in ("dash", "splash", "drop", "barspoon")
 
 
 def without_top(text: str) -> str | None:
@@ -145,23 +145,23 @@ def piece_of(line: str, default_unit: str | None = None) -> Piece:
     one.
     """
     text = " ".join(line.split())
-    asides = tuple(found.strip() for found in _ASIDE.findall(text))
+    asides = tuple(aside.strip() for aside in _ASIDE.findall(text))
     outside = _LEADS.sub("", " ".join(_ASIDE.sub(" ", text).replace("*", "").replace("|", " ").split()))
     optional = _OPTIONAL.search(text) is not None
     outside = _OPTIONAL.sub("", outside).lstrip(" ,;").rstrip(" ,.;")
     doubts: list[str] = []
-    said, words, told = _parted(outside)
-    if said is not None and not said.of and not stems(words):
+    amount, words, ingredient_words = _parted(outside)
+    if amount is not None and not amount.of and not stems(words):
         words = ""
     counted = _COUNTED_FRUIT.match(outside)
     if counted and default_unit:  # a column of numbers counts no fruit
-        said, words = read_said(counted[1]), counted[2]
+        amount, words = read_said(counted[1]), counted[2]
     within = next(((read_said(aside), aside) for aside in asides if read_said(aside)), None)
-    if said is None and within:
-        (said, told), asides = within, tuple(each for each in asides if each != within[1])
-    elif said is not None:
-        words, doubts = _second_amount(said, words, asides)
-    return in_a_unit(Piece(text, words.strip(" ,.;:-–"), said, told, asides, optional, tuple(doubts)), default_unit)
+    if amount is None and within:
+        (amount, ingredient_words), asides = within, tuple(aside for aside in asides if aside != within[1])
+    elif amount is not None:
+        words, doubts = _second_amount(amount, words, asides)
+    return in_a_unit(Piece(text, words.strip(" ,.;:-–"), amount, ingredient_words, asides, optional, tuple(doubts)), default_unit)
 
 
 def _parted(text: str) -> tuple[Said | None, str, str]:
@@ -180,30 +180,30 @@ def _parted(text: str) -> tuple[Said | None, str, str]:
 def _of_fruit(text: str) -> tuple[Said, str, str] | None:
     """Return a fruit or an egg whose words go on, as in "1 egg white, fresh" or "juice of half a lime, strained"."""
     head, *rest = re.split(r",\s*", text, maxsplit=1)
-    said = read_said(head) if rest else None
-    if said is None or not said.of or re.match(r"(cut|sliced|wedge|wheel|for|to)\b", rest[0]):
+    amount = read_said(head) if rest else None
+    if amount is None or not amount.of or re.match(r"(cut|sliced|wedge|wheel|for|to)\b", rest[0]):
         return None
-    return said, said.of, head
+    return amount, amount.of, head
 
 
 def _amount_first(text: str) -> tuple[Said, str, str] | None:
-    for said, rest in beginnings(text):
+    for amount, rest in beginnings(text):
         of = re.sub(r"^(of|x)\b\s*", "", rest)
-        if said.unit is None and not _is_counted(text, of):
+        if amount.unit is None and not _is_counted(text, of):
             continue
         if of and not re.match(r"(to|or|and|/|-)\b", of):
-            return said, _cased(text, of), _head(text, rest)
+            return amount, _cased(text, of), _head(text, rest)
     return None
 
 
 def _amount_last(text: str) -> tuple[Said, str, str] | None:
     words = _DOTS.sub(" ", text).split()
     for at in range(1, len(words)):
-        told = " ".join(words[at:]).lstrip("-–—−")  # "lemon juice -20 ml" parts the two and takes nothing away
-        said = None if _is_piece_alone(told) else read_said(told)
-        if said is not None and (said.unit is not None or said.kind in ("line", "taste") or re.match(r"[\d½¼¾⅓⅔]", told)):
+        amount_words = " ".join(words[at:]).lstrip("-–—−")  # "lemon juice -20 ml" parts the two and takes nothing away
+        amount = None if _is_piece_alone(amount_words) else read_said(amount_words)
+        if amount is not None and (amount.unit is not None or amount.kind in ("line", "taste") or re.match(r"[\d½¼¾⅓⅔]", amount_words)):
             name = " ".join(words[:at])
-            return (said, name.strip(" ,:-–"), told) if re.search(r"[^\W\d]", name) else None
+            return (amount, name.strip(" ,:-–"), amount_words) if re.search(r"[^\W\d]", name) else None
     return None
 
 
@@ -239,7 +239,7 @@ def _second_amount(said: Said, words: str, asides: tuple[str, ...]) -> tuple[str
     second = next(iter(beginnings(match[1])), None) if match else None
     if second:
         words = second[1]
-    for other in [*([second[0]] if second else []), *(each for text in asides if (each := read_said(text)) is not None)]:
+    for other in [*([second[0]] if second else []), *(amount for text in asides if (amount := read_said(text)) is not None)]:
         if other.unit is not None and not other.of and not _same(said, other):
             doubts.append("The line tells two amounts; the first was taken.")
     return words, doubts
@@ -258,12 +258,12 @@ def _same(one: Said, other: Said) -> bool:
 
 def in_a_unit(piece: Piece, default_unit: str | None) -> Piece:
     """Return a piece whose bare number is in the recipe's unit, or in ml where its size tells that."""
-    said = piece.said
-    if said is None or said.unit is not None or said.kind not in ("amount", "range") or said.of:
+    amount = piece.said
+    if amount is None or amount.unit is not None or amount.kind not in ("amount", "range") or amount.of:
         return piece
-    if default_unit is None and said.amount < _SMALLEST_ML:
+    if default_unit is None and amount.amount < _SMALLEST_ML:
         return piece
-    return replace(piece, said=replace(said, unit=default_unit or "ml"))
+    return replace(piece, said=replace(amount, unit=default_unit or "ml"))
 
 
 _SHORT_FORMS: Final = re.compile(r"(?:^|[\s\d(])(?:oz|ml|cl|dl|tsp|tbsp|bsp|fl|approx|ca|dr|st|no|mr|mrs|[a-z])$", re.IGNORECASE)
@@ -278,12 +278,12 @@ _BEGINS_ANEW: Final = re.compile(
 def split_sentences(text: str) -> Iterator[str]:
     """Yield the sentences of a line; a point in a figure ends none, nor one after a short form, but before a verb."""
     start = 0
-    for found in re.finditer(r"[.!?] (?=[A-Z“\"(])", text):
-        short = text[found.start()] == "." and _SHORT_FORMS.search(text[max(start, found.start() - _LONGEST_SHORT_FORM) : found.start()])
-        if short and not _BEGINS_ANEW.match(text, found.end()):
+    for match in re.finditer(r"[.!?] (?=[A-Z“\"(])", text):
+        short = text[match.start()] == "." and _SHORT_FORMS.search(text[max(start, match.start() - _LONGEST_SHORT_FORM) : match.start()])
+        if short and not _BEGINS_ANEW.match(text, match.end()):
             continue
-        if text[start : found.start()].strip(" ."):
-            yield text[start : found.start()].strip()
-        start = found.end()
+        if text[start : match.start()].strip(" ."):
+            yield text[start : match.start()].strip()
+        start = match.end()
     if text[start:].strip(" ."):
         yield text[start:].strip()

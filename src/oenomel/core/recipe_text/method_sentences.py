@@ -138,13 +138,13 @@ def made_of(sentence: str, so_far: MethodRead) -> MethodRead:
     """Return what is known of the making once a sentence is read; the same where it tells nothing. What it told is named in ``told``."""
     words = plain(sentence)
     result: list[str] = []
-    made = so_far
+    method = so_far
     for read in (_technique, _dry, _strained, _in_glass, _on_ice, _rimmed, _garnished):
-        after = read(words, sentence, made)
-        if after is not made:
+        after = read(words, sentence, method)
+        if after is not method:
             result.append(read.__name__.strip("_"))
-            made = after
-    return replace(made, told=tuple(result))
+            method = after
+    return replace(method, told=tuple(result))
 
 
 def _technique(words: str, _: str, made: MethodRead) -> MethodRead:
@@ -175,10 +175,10 @@ def _technique(words: str, _: str, made: MethodRead) -> MethodRead:
 
 
 def _dry(words: str, _: str, made: MethodRead) -> MethodRead:
-    found = _DRY.search(words) or _REVERSE.search(words)
-    if not found:
+    match = _DRY.search(words) or _REVERSE.search(words)
+    if not match:
         return made
-    clause = re.split(r"[.;,]| then | and ", words[found.start() :])[0]
+    clause = re.split(r"[.;,]| then | and ", words[match.start() :])[0]
     seconds = _seconds(clause, 0)
     technique = made.technique or "shake"
     dry = seconds[0] if seconds else DRY_SHAKE_USUAL
@@ -188,16 +188,16 @@ def _dry(words: str, _: str, made: MethodRead) -> MethodRead:
 def _seconds(words: str, start: int) -> tuple[float, float] | None:
     """Seconds that stand behind a place, as a range; both ends the same where one number is told."""
     # "Cubes" end like "12 s".
-    for found in _SECONDS.finditer(words, start):
-        low, high = _number(found[1]), _number(found[2])
+    for match in _SECONDS.finditer(words, start):
+        low, high = _number(match[1]), _number(match[2])
         if high is not None:
             return (low if low is not None and low <= high else high, high)
     return None
 
 
 def _number(word: str | None) -> float | None:
-    said = read_said(word) if word else None
-    return said.amount if said and said.unit is None and said.kind == "amount" else None
+    amount = read_said(word) if word else None
+    return amount.amount if amount and amount.unit is None and amount.kind == "amount" else None
 
 
 def _strained(words: str, _: str, made: MethodRead) -> MethodRead:
@@ -262,5 +262,7 @@ def _garnished(_: str, sentence: str, made: MethodRead) -> MethodRead:
     match = _GARNISH_INSIDE.search(sentence)
     expressed = _EXPRESS.search(sentence)
     away = " and thrown away" if expressed and re.search(r"\b(?:discard|throw)", sentence[expressed.end() :], re.IGNORECASE) else ""
-    each = _listed_things(match["what"]) if match else (f"{expressed['what']}, expressed{away}",) if expressed else garnish_of(sentence)
-    return replace(made, garnish=(*made.garnish, *(one for one in each if one not in made.garnish))) if each else made
+    garnishes = (
+        _listed_things(match["what"]) if match else (f"{expressed['what']}, expressed{away}",) if expressed else garnish_of(sentence)
+    )
+    return replace(made, garnish=(*made.garnish, *(one for one in garnishes if one not in made.garnish))) if garnishes else made

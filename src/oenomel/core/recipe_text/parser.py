@@ -138,7 +138,7 @@ def _read_line(reading: ParserState, line: TextLine, section: Section, *, is_onl
     heading = heading_of(text, line.text)
     if heading:
         return _read_heading(reading, text, *heading, section)
-    is_first = all(each.taken in ("note", "name") for each in reading.lines)
+    is_first = all(read_line.taken in ("note", "name") for read_line in reading.lines)
     if is_first and not reading.name and not section and not is_only and _is_name(text):
         reading.name = _SERVES.sub("", text.strip(' .:"“”'))
         reading.tell(text, "name")
@@ -220,10 +220,10 @@ def _read_part(reading: ParserState, text: str, section: Section) -> None:
     if equal:
         first, amount = text[: equal.start("what")].strip(), equal["each"] or "1 part"
         sentence, *further = split_sentences(equal["what"])
-        for at, each in enumerate(re.split(r", ?(?:and )?| and | \+ ", sentence.strip(" ."))):
-            read_pour(reading, replace(piece_of(f"{amount} {each}", reading.default_unit), text=each if at else f"{first} {each}"))
-        for each in further:
-            _read_sentence(reading, each, section)
+        for at, clause in enumerate(re.split(r", ?(?:and )?| and | \+ ", sentence.strip(" ."))):
+            read_pour(reading, replace(piece_of(f"{amount} {clause}", reading.default_unit), text=clause if at else f"{first} {clause}"))
+        for clause in further:
+            _read_sentence(reading, clause, section)
         return
     for sentence in split_sentences(text):
         if section != "method" and has_pours(sentence) and not _starts_with_verb(sentence):
@@ -321,14 +321,14 @@ def _pressed_fruit(reading: ParserState, text: str) -> bool:
 
 def _garnished_by_the_way(reading: ParserState, text: str, made: MethodRead) -> MethodRead:
     """Return what is put on the glass without a word for it: "Build in a wine glass, orange slice"."""
-    for told in dict.fromkeys(re.split(r"[,;]\s*", text)[1:]):
-        clause = re.sub(r" ?(?:\b(?:expressed|discarded|and|then)\b|&)", "", told).strip()
+    for part_of_line in dict.fromkeys(re.split(r"[,;]\s*", text)[1:]):
+        clause = re.sub(r" ?(?:\b(?:expressed|discarded|and|then)\b|&)", "", part_of_line).strip()
         words = stems(clause)
-        found = reading.index.find(clause) if 0 < len(words) <= 3 and not _VERBS.search(clause) else []
+        matches = reading.index.find(clause) if 0 < len(words) <= 3 and not _VERBS.search(clause) else []
         if (
-            found
-            and found[0].tier <= Tier.ANY_ORDER
-            and set(reading.ingredient_of(found[0].slug).slots) <= {"garnish"}
+            matches
+            and matches[0].tier <= Tier.ANY_ORDER
+            and set(reading.ingredient_of(matches[0].slug).slots) <= {"garnish"}
             and clause not in made.garnish
         ):
             made = replace(made, garnish=(*made.garnish, clause.strip(" .")))
@@ -396,18 +396,18 @@ def _finished(reading: ParserState) -> ReadRecipe:
         _read_rim(reading, what)
     _settle_lines_that_follow(reading)
     _settle_what_was_poured_after_all(reading)
-    made, reasons = reading.made, []
+    sentence, reasons = reading.made, []
     parts = [
         RolePour(pour.ingredient, _rough_ml(pour.amount, pour.unit), pour.slot, pour.stage)
         for pour in reading.pours
         if pour.ingredient is not None
     ]
-    if made.technique is None:
+    if sentence.technique is None:
         shaken = any(part.slot in ("sour", "texture") or part.ingredient.kind in ("egg", "dairy", "juice") for part in parts)
-        made = replace(made, technique="shake" if shaken else "stir")
+        sentence = replace(sentence, technique="shake" if shaken else "stir")
         how = "shaken, for there is juice in it" if shaken else "stirred, for nothing in it is cloudy"
         reasons.append(f"No sentence tells how it is worked: {how}.")
-    guess = guess_of(parts, made.technique, made.serve_ice or "none")
+    guess = guess_of(parts, sentence.technique, sentence.serve_ice or "none")
     part_ml = None
     if any(pour.unit == "part" for pour in reading.pours):
         most = max(pour.amount for pour in reading.pours if pour.unit == "part")
@@ -418,13 +418,13 @@ def _finished(reading: ParserState) -> ReadRecipe:
         reasons.append(f"It serves {serves}: its amounts were left as they are, for all of them.")
     notes = [line.text for line in reading.lines if line.taken in ("note", "asked")]
     return ReadRecipe(
-        reading.name or UNNAMED, guess, tuple(reading.pours), made, tuple(reading.lines), tuple(notes), (guess.why, *reasons), part_ml
+        reading.name or UNNAMED, guess, tuple(reading.pours), sentence, tuple(reading.lines), tuple(notes), (guess.why, *reasons), part_ml
     )
 
 
 def _read_rim(reading: ParserState, what: str) -> None:
     """Return the edge of the glass, as a pour that adds nothing to the liquid."""
-    slugs = (meant_by(each, (), reading.index).slug for each in re.split(r" ?/ ?| (?:or|and) ", what))
+    slugs = (meant_by(rim_words, (), reading.index).slug for rim_words in re.split(r" ?/ ?| (?:or|and) ", what))
     coats = (reading.ingredient_of(slug) for slug in slugs if slug)
     ingredient = next((coat for coat in coats if "edge" in coat.slots), None)
     at = next((i for i, line in enumerate(reading.lines) if line.taken == "edge" and line.pour is None), None)
@@ -464,17 +464,17 @@ def _settle_lines_that_follow(reading: ParserState) -> None:
         if not match:
             continue
         text = f"{match['told']} {match.groupdict().get('as') or ''}".strip()
-        for said, rest in beginnings(text, "times"):
+        for measure, rest in beginnings(text, "times"):
             wanted = set(stems(rest))
             to = next((i for i, pour in enumerate(reading.pours) if wanted and wanted <= set(stems(f"{pour.words} {pour.slot}"))), None)
             meant = meant_by(match["name"], (), reading.index)
             if to is None or meant.slug is None:
                 continue
             followed, ingredient = reading.pours[to], reading.ingredient_of(meant.slug)
-            amount = round(said.amount * followed.amount, 6)
+            amount = round(measure.amount * followed.amount, 6)
             slot = slot_of(ingredient, amount * ML_PER_UNIT.get(followed.unit, 30.0), has_base=True)
             pour = ReadPour(
-                match["name"], ingredient, amount, followed.unit, slot, stage_of(ingredient, slot), text, relative=(to, said.amount)
+                match["name"], ingredient, amount, followed.unit, slot, stage_of(ingredient, slot), text, relative=(to, measure.amount)
             )
             reading.pours.append(pour)
             reading.lines[at] = replace(

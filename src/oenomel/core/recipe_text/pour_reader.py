@@ -69,9 +69,9 @@ def read_pour(reading: ParserState, piece: Piece, meant: Meant | None = None, st
     if mended.slug:
         meant = Meant(mended.slug, sure=True)
     if mended.amount:
-        said = read_said(mended.amount)
-        odd = () if said else (f"“{mended.amount}” is not an amount.",)
-        piece = replace(piece, said=said or piece.said, told=mended.amount if said else piece.told, doubts=odd)
+        measure = read_said(mended.amount)
+        odd = () if measure else (f"“{mended.amount}” is not an amount.",)
+        piece = replace(piece, said=measure or piece.said, told=mended.amount if measure else piece.told, doubts=odd)
         piece = in_a_unit(piece, reading.default_unit)
     meant = meant or _named(reading, piece)
     if not mended.slug and not stems(piece.words):
@@ -87,13 +87,13 @@ def read_pour(reading: ParserState, piece: Piece, meant: Meant | None = None, st
             return
         reading.garnish(piece.text, re.sub(r"^(?:1|an?|one)\s+", "", piece.text))
         return
-    said = piece.said
-    if said is None or said.kind == "taste":
+    measure = piece.said
+    if measure is None or measure.kind == "taste":
         named = ingredient.name if ingredient else piece.words
-        why = f"How much {named}? {'To taste is no amount.' if said else 'The line doesn’t tell.'}"
+        why = f"How much {named}? {'To taste is no amount.' if measure else 'The line doesn’t tell.'}"
         reading.ask(piece.text, meant, why)
         return
-    amount, unit, doubts, amounts = _amount_of(said, ingredient)
+    amount, unit, doubts, amounts = _amount_of(measure, ingredient)
     if ingredient and unit in ("piece", "leaf") and not _comes_in_pieces(ingredient):
         why = f"How much {ingredient.name} is that? It isn’t poured by the piece."
         reading.ask(piece.text, meant, why)
@@ -111,8 +111,8 @@ def read_pour(reading: ParserState, piece: Piece, meant: Meant | None = None, st
         unit=unit,
         slot=slot,
         stage=stage or (stage_of(ingredient, slot) if ingredient else "mixed"),
-        said=piece.told or None if _worth_keeping(piece, said) else None,
-        ends=said.ends,
+        said=piece.told or None if _worth_keeping(piece, measure) else None,
+        ends=measure.ends,
         optional=piece.optional,
         relative=None,
         kind="other" if ingredient else kind_in(piece.words),
@@ -173,8 +173,8 @@ def _amount_of(said: Said, ingredient: Ingredient | None) -> tuple[float, Unit, 
     if said.unit in ASKED_AMOUNTS:
         first, *others = ASKED_AMOUNTS[said.unit]
         amount, unit = said.amount * first[0], first[1]
-        told = tuple(f"{said.amount * each:g} {other}" for each, other in others)
-        return amount, as_unit(unit), [f"A {said.unit} may be several measures; {amount:g} {unit} was taken."], told
+        equal_amounts = tuple(f"{said.amount * factor:g} {other}" for factor, other in others)
+        return amount, as_unit(unit), [f"A {said.unit} may be several measures; {amount:g} {unit} was taken."], equal_amounts
     if said.unit is None:
         if ingredient is not None and _comes_in_pieces(ingredient):
             return said.amount, "piece", [], ()

@@ -121,8 +121,8 @@ class Jugs:
     def distances(self) -> list[Distance]:
         """Return every pair of glasses of which one comes straight out of a jug, nearest first."""
         pairs = {(low, high) for n in range(self.parts) for low, high in ((0, n + 1), (n, self.parts))}
-        found = [Distance(low, high, self._at(high) - self._at(low)) for low, high in pairs]
-        return sorted(found, key=lambda each: (each.steps, each.less_parts))
+        all_distances = [Distance(low, high, self._at(high) - self._at(low)) for low, high in pairs]
+        return sorted(all_distances, key=lambda each: (each.steps, each.less_parts))
 
     def alcohol_g(self, more_parts: int) -> float:
         """Grams of alcohol in a glass with so many parts of more."""
@@ -177,8 +177,12 @@ def choices(matter: Attribute, job: str, larder: Mapping[str, Ingredient], in_st
         usual = _USUAL[job].index(each.slug) if each.slug in _USUAL[job] else len(_USUAL[job])
         return each.slug not in in_stock, usual, sum(each.aroma.values()) if job != "liqueur" else 0, each.name
 
-    found = [each for each in larder.values() if each.slug in _USUAL[job] or does(each)]
-    kept = [each for each in found if each.slug in in_stock or each.slug in _USUAL[job] or (job == "liqueur" and each.rank == 1)]
+    ingredients = [ingredient for ingredient in larder.values() if ingredient.slug in _USUAL[job] or does(ingredient)]
+    kept = [
+        ingredient
+        for ingredient in ingredients
+        if ingredient.slug in in_stock or ingredient.slug in _USUAL[job] or (job == "liqueur" and ingredient.rank == 1)
+    ]
     return sorted(kept, key=plain)
 
 
@@ -218,9 +222,9 @@ def jugs_for(
     things = [*(bottles[job] for job in needs(matter)), water]
     least = max(volume_ml, math.ceil(triangles * GLASSES_A_JUG * part_ml * parts / 10) * 10.0)
     for volume in np.arange(least, least + MOST_MORE_ML, 10.0).tolist():
-        found = _measured(matter, things, shares, volume, grid_ml)
-        if found is not None:
-            return Jugs(matter, *found, part_ml, parts)
+        jugs = _measured(matter, things, shares, volume, grid_ml)
+        if jugs is not None:
+            return Jugs(matter, *jugs, part_ml, parts)
     raise DomainError(f"these bottles can't make two jugs that differ in {NOUNS[matter]} alone: choose plainer ones")
 
 
@@ -243,10 +247,10 @@ def _shares(matter: Attribute, bottles: Mapping[str, Ingredient], steps: float) 
     if smell:
         wanted = wanted - smell * np.array(bottles["liqueur"].composition.axes)
     try:
-        found = np.linalg.solve(columns, wanted[rows]).tolist()
+        solution = np.linalg.solve(columns, wanted[rows]).tolist()
     except np.linalg.LinAlgError as error:
         raise DomainError(f"these bottles can't make two jugs that differ in {NOUNS[matter]} alone: choose plainer ones") from error
-    shares = [*found, *([smell] if smell else [])]
+    shares = [*solution, *([smell] if smell else [])]
     shares.append(1 - sum(shares))
     if min(shares) < -1e-9:
         raise DomainError(f"with these bottles a jug for {NOUNS[matter]} comes out too weak or too sweet: choose plainer ones")
@@ -275,8 +279,8 @@ def _roundings(things: Sequence[Ingredient], shares: Sequence[float], volume_ml:
 def _jug(things: Sequence[Ingredient], amounts: Sequence[float]) -> Jug:
     volume = math.fsum(amounts)
     abv, sugar, acid = (np.array(amounts) @ np.array([thing.composition.axes for thing in things]) / volume).tolist()
-    liqueur = math.fsum(ml for each, ml in zip(things, amounts, strict=True) if each.kind == "liqueur")
-    pours = tuple(Pour(each, ml, slot=_slot(each)) for each, ml in zip(things, amounts, strict=True) if ml > 0)
+    liqueur = math.fsum(ml for ingredient, ml in zip(things, amounts, strict=True) if ingredient.kind == "liqueur")
+    pours = tuple(Pour(ingredient, ml, slot=_slot(ingredient)) for ingredient, ml in zip(things, amounts, strict=True) if ml > 0)
     return Jug(pours, volume, (abv, sugar, acid), liqueur / volume)
 
 

@@ -111,9 +111,9 @@ def exercise(
     """
     draw = random.Random(seed)
     for _ in range(TRIES if book else 0):
-        found = _MAKERS[kind](draw.choice(book), larder, in_stock, conditions, draw)
-        if found is not None:
-            return found
+        new_exercise = _MAKERS[kind](draw.choice(book), larder, in_stock, conditions, draw)
+        if new_exercise is not None:
+            return new_exercise
     raise DomainError("the book has no finished drink to make an exercise of: write one down first")
 
 
@@ -126,26 +126,30 @@ def _swap(
         return None
     riff, gone, come = swapped
     compared = compare(riff, drink, conditions)
-    axes = [each for each in compared.axes if each.axis != "abv" or max(each.value, each.parent) >= AXES["abv"].floor]
+    axes = [
+        difference
+        for difference in compared.axes
+        if difference.axis != "abv" or max(difference.value, difference.parent) >= AXES["abv"].floor
+    ]
     # Of four swaps that move nothing three are let go: a guess is learnt from what can be tasted.
     if not any(axis.tasted for axis in axes) and draw.random() < 0.75:
         return None
     asks = tuple(
         Ask(
-            each.axis,
-            f"{capital(AXES[each.axis].noun)}?",
+            difference.axis,
+            f"{capital(AXES[difference.axis].noun)}?",
             (
-                Option("more", AXES[each.axis].more),
-                Option("same", f"{AXES[each.axis].same}, to the tongue"),
-                Option("less", AXES[each.axis].less),
+                Option("more", AXES[difference.axis].more),
+                Option("same", f"{AXES[difference.axis].same}, to the tongue"),
+                Option("less", AXES[difference.axis].less),
             ),
         )
-        for each in axes
+        for difference in axes
     )
-    right = {each.axis: _direction(each.steps) for each in axes}
-    told = tuple(_axis_told(each) for each in axes)
+    right = {difference.axis: _direction(difference.steps) for difference in axes}
+    axes_in_words = tuple(_axis_told(difference) for difference in axes)
     title = f"{capital(come.said)} goes in where {gone.said} was, pour for pour. How does the drink stand beside before?"
-    return Exercise("swap", drink, drink.name, title, asks, right, (*told, *compared.unseen[:1]))
+    return Exercise("swap", drink, drink.name, title, asks, right, (*axes_in_words, *compared.unseen[:1]))
 
 
 def _axis_told(axis: AxisDifference) -> str:
@@ -186,12 +190,12 @@ def _fault(
     ]
     keys = tuple(f"{name} {1 if steps[name] > 0 else -1}" for name in right)
     effect = listed([in_words(steps[name], AXES[name]) for name in tasted(steps)])
-    told = (
+    answer = (
         f"{amount:g} ml of {pour.ingredient.said} stands where the book has {pour.volume_ml:g} ml.",
         f"Beside the book's it is {effect}.",
     )
     title = "One pour of this drink stands at a wrong amount. What would a tongue say first?"
-    return Exercise("fault", wrong, drink.name, title, (Ask("fault", "It is", tuple(options)),), {"fault": keys}, told)
+    return Exercise("fault", wrong, drink.name, title, (Ask("fault", "It is", tuple(options)),), {"fault": keys}, answer)
 
 
 def _correction(
@@ -214,8 +218,8 @@ def _correction(
         most = round(min(MOST_ML, MOST_OF_BASE * pour.volume_ml if pour.slot == "base" else MOST_ML) / GRID_ML)
         for k in range(-most, most + 1):
             if k and pour.volume_ml + k * GRID_ML >= GRID_ML:
-                made = _with(riff, index, pour.volume_ml + k * GRID_ML)
-                moves.append((_distance(made, drink, conditions), index, k, made))
+                altered = _with(riff, index, pour.volume_ml + k * GRID_ML)
+                moves.append((_distance(altered, drink, conditions), index, k, altered))
     if not moves:
         return None
     best = min(moves, key=lambda each: each[:3])
@@ -226,14 +230,16 @@ def _correction(
     options = tuple(Option(f"{index} {k}", _move_words(riff.pours[index], k * GRID_ML)) for _, index, k, _ in asked)
     answer = _move_words(riff.pours[best[1]], best[2] * GRID_ML)
     steps = _steps(riff, drink, conditions)
-    left = _steps(best[3], drink, conditions)
-    felt = [in_words(left[name], AXES[name]) for name in tasted(left)]
-    told = (
+    remaining_steps = _steps(best[3], drink, conditions)
+    felt = [in_words(remaining_steps[name], AXES[name]) for name in tasted(remaining_steps)]
+    choices = (
         f"With {come.said} it is {listed([in_words(steps[name], AXES[name]) for name in tasted(steps)])} than with {gone.said}.",
         f"{capital(answer)}: {f'still {listed(felt)}' if felt else 'back to where it stood, to the tongue'}.",
     )
     title = f"{capital(come.said)} goes in where {gone.said} was. Which one change brings it nearest to where it stood?"
-    return Exercise("correction", riff, drink.name, title, (Ask("change", "Pour", options),), {"change": (f"{best[1]} {best[2]}",)}, told)
+    return Exercise(
+        "correction", riff, drink.name, title, (Ask("change", "Pour", options),), {"change": (f"{best[1]} {best[2]}",)}, choices
+    )
 
 
 _MAKERS: Final = {"swap": _swap, "fault": _fault, "correction": _correction}
@@ -244,14 +250,14 @@ _Moved = tuple[float, int, int, Drink]
 def _others(moves: Sequence[_Moved], best: _Moved, draw: random.Random) -> list[_Moved] | None:
     """Three other changes that are clearly worse, the opposite one among them where it can be poured; None where there aren't so many."""
     worse = [move for move in moves if move[0] >= best[0] + WORSE_STEPS]
-    opposite = [each for each in worse if each[1] == best[1] and each[2] == -best[2]]
-    elsewhere = [each for each in worse if each[1] != best[1] and abs(each[2]) <= abs(best[2]) + 2]
+    opposite = [change for change in worse if change[1] == best[1] and change[2] == -best[2]]
+    elsewhere = [change for change in worse if change[1] != best[1] and abs(change[2]) <= abs(best[2]) + 2]
     rest = draw.sample(elsewhere, len(elsewhere))
-    found = opposite[:1]
-    for each in rest:
-        if all((each[1], each[2] > 0) != (other[1], other[2] > 0) for other in found):
-            found.append(each)
-    return found[:3] if len(found) >= 3 else None
+    chosen = opposite[:1]
+    for option in rest:
+        if all((option[1], option[2] > 0) != (other[1], other[2] > 0) for other in chosen):
+            chosen.append(option)
+    return chosen[:3] if len(chosen) >= 3 else None
 
 
 def _swapped(
@@ -263,16 +269,20 @@ def _swapped(
         return None
     index = draw.choice(places)
     pour = drink.pours[index]
-    held = {each.ingredient.slug for each in drink.pours}
+    poured_slugs = {one_pour.ingredient.slug for one_pour in drink.pours}
     ingredients = [
-        each.ingredient for each in candidates_for(drink, index, larder, Filters())[0] if each.share == 1 and each.helper is None
+        candidate.ingredient
+        for candidate in candidates_for(drink, index, larder, Filters())[0]
+        if candidate.share == 1 and candidate.helper is None
     ]
     alike = [
         ingredient
         for ingredient in ingredients
-        if ingredient.kind == pour.ingredient.kind and ingredient.slug not in held and (ingredient.rank <= 2 or ingredient.slug in in_stock)
+        if ingredient.kind == pour.ingredient.kind
+        and ingredient.slug not in poured_slugs
+        and (ingredient.rank <= 2 or ingredient.slug in in_stock)
     ]
-    near = [each for each in alike if each.slug in in_stock]
+    near = [kindred for kindred in alike if kindred.slug in in_stock]
     if not alike:
         return None
     come = draw.choice(near if near and draw.random() < 0.7 else alike)
@@ -292,7 +302,7 @@ def _with(drink: Drink, index: int, volume_ml: float) -> Drink:
 
 
 def _steps(drink: Drink, beside: Drink, conditions: Conditions) -> dict[str, float]:
-    now, then = (profile_of_made(each, conditions) for each in (drink, beside))
+    now, then = (profile_of_made(one_drink, conditions) for one_drink in (drink, beside))
     return {name: float(steps_between(getattr(now, name), getattr(then, name), axis)) for name, axis in AXES.items()}
 
 

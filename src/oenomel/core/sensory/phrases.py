@@ -71,26 +71,28 @@ def in_figures(matter: Attribute, steps: float) -> str:
 
 def before_sitting(matter: Attribute) -> tuple[str, ...]:
     """Return what is said before the first glass."""
-    told = ["Rinse with water between the glasses, and eat a bite of plain bread between the triangles."]
+    sentences = ["Rinse with water between the glasses, and eat a bite of plain bread between the triangles."]
     if matter in ("abv", "smell"):
-        told.append("Spit: the glasses hold alcohol. Nothing to swallow for whoever drives, is pregnant or doesn’t drink.")
+        sentences.append("Spit: the glasses hold alcohol. Nothing to swallow for whoever drives, is pregnant or doesn’t drink.")
     if matter == "acid":
-        told.append("Sharp liquids tire the teeth and the tongue: a small sip, and a minute between the triangles.")
-    told.append("Glasses of one kind, all equally cold. Smell, sip, and go back as often as you like; if nothing stands out, guess.")
-    return tuple(told)
+        sentences.append("Sharp liquids tire the teeth and the tongue: a small sip, and a minute between the triangles.")
+    sentences.append("Glasses of one kind, all equally cold. Smell, sip, and go back as often as you like; if nothing stands out, guess.")
+    return tuple(sentences)
 
 
 def sitting_words(triangles: int, alcohol_g: float, *, worth_it: bool) -> tuple[str, ...]:
     """Return what is said to a taster after so many triangles, with so much alcohol in his glasses, [g]."""
-    told = []
+    sentences = []
     if triangles >= DULLED_AFTER:
-        told.append(f"{triangles} triangles tire most palates, and what follows teaches little. Go on tomorrow.")
+        sentences.append(f"{triangles} triangles tire most palates, and what follows teaches little. Go on tomorrow.")
     elif triangles and triangles % ROUND == 0:
-        told.append("Half a minute, water and a bite of bread before the next one.")
+        sentences.append("Half a minute, water and a bite of bread before the next one.")
     if alcohol_g >= WORTH_A_WORD_G:
         drinks = max(1, round(alcohol_g / A_DRINK_G))
         in_all = "a drink" if drinks == 1 else f"{drinks} drinks"
-        told.append(f"These glasses held {alcohol_g:.0f} g of alcohol so far, as much as {in_all}: a sip of each is enough, and spit it.")
+        sentences.append(
+            f"These glasses held {alcohol_g:.0f} g of alcohol so far, as much as {in_all}: a sip of each is enough, and spit it."
+        )
     if triangles and not worth_it:
-        told.append("Six more would hardly tell more of this tongue: another matter would.")
-    return tuple(told)
+        sentences.append("Six more would hardly tell more of this tongue: another matter would.")
+    return tuple(sentences)

@@ -179,13 +179,13 @@ def _unknown(chances: Floats) -> float:
 def _left_unknown(chances: Floats, distances: Floats) -> Floats:
     """Return the expected entropy of the step after a triangle at each distance, shape (distances,), [nats]."""
     right = _right(distances)
-    left = np.zeros(len(distances))
+    log_likelihood = np.zeros(len(distances))
     for likely in (right, 1 - right):
         joint = chances * likely
         answered = joint.sum(axis=(1, 2, 3))
         places = joint.sum(axis=(1, 2)) / answered[:, None]
-        left -= answered * np.einsum("dp,dp->d", places, np.log(np.maximum(places, 1e-300)))
-    return left
+        log_likelihood -= answered * np.einsum("dp,dp->d", places, np.log(np.maximum(places, 1e-300)))
+    return log_likelihood
 
 
 def _right(steps: ArrayLike) -> Floats:

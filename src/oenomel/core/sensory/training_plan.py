@@ -53,13 +53,13 @@ def week_plan(done: Mapping[TaskKey, int]) -> tuple[Day, ...]:
     >>> [(task.of, task.done, task.wanted) for task in week_plan({("triangle", "sugar"): 8})[5].tasks]
     [('sugar', 2, 6), ('acid', 0, 6)]
     """
-    left = dict(done)
+    undone = dict(done)
     days = []
     for number, (title, tasks) in enumerate(_WEEK, start=1):
-        told = []
+        week_tasks = []
         for what, of, wanted in tasks:
-            counted = min(wanted, left.get((what, of), 0))
-            left[what, of] = left.get((what, of), 0) - counted
-            told.append(WeekTask(what, of, wanted, counted))
-        days.append(Day(number, title, tuple(told)))
+            counted = min(wanted, undone.get((what, of), 0))
+            undone[what, of] = undone.get((what, of), 0) - counted
+            week_tasks.append(WeekTask(what, of, wanted, counted))
+        days.append(Day(number, title, tuple(week_tasks)))
     return tuple(days)

@@ -72,15 +72,15 @@ def next_triangle(jugs: Jugs, known: Threshold, left: BlendsLeft, draw: random.R
     DomainError
         The jugs are empty.
     """
-    pourable = [(each, sides) for each in jugs.distances() if (sides := _sides(jugs, each, left))]
+    pourable = [(pair, sides) for pair in jugs.distances() if (sides := _sides(jugs, pair, left))]
     # One jug finished alone would end the session early, with half of the other left.
-    even = [(each, kept) for each, sides in pourable if (kept := [side for side in sides if _leaves_both(jugs, each, side, left)])]
+    even = [(pair, kept) for pair, sides in pourable if (kept := [side for side in sides if _leaves_both(jugs, pair, side, left)])]
     pourable = even or pourable
     if not pourable:
         raise DomainError("the jugs are empty: mix them again, or end the sitting here")
-    best = pourable[most_informative(known, [each.steps for each, _ in pourable])][0].steps
+    best = pourable[most_informative(known, [pair.steps for pair, _ in pourable])][0].steps
     # Near the best one distance teaches as much as another: then the one that leaves the jugs most alike is poured.
-    near = [each for each in pourable if abs(math.log(each[0].steps / best)) <= AS_TELLING]
+    near = [entry for entry in pourable if abs(math.log(entry[0].steps / best)) <= AS_TELLING]
     distance, sides = max(near, key=lambda each: _least_left(jugs, each[0], left))
     return Triangle(distance.steps, distance.less_parts, distance.more_parts, draw.choice(GLASSES), draw.choice(sides))
 

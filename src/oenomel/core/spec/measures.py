@@ -53,13 +53,15 @@ _THOUSANDS: Final = re.compile(r"(?<!\d)0*+[1-9]\d*+,\d{3}(?!\d)")
 """A thousand, or one with three decimals: nobody knows."""
 
 _HEDGES: Final = re.compile(
-    rf"(?<![a-z])(?:{'|'.join(re.escape(each) for each in sorted((*_SIZES, *_ABOUT), key=len, reverse=True))})(?![a-z])"
+    rf"(?<![a-z])(?:{'|'.join(re.escape(phrase) for phrase in sorted((*_SIZES, *_ABOUT), key=len, reverse=True))})(?![a-z])"
 )
 _SIZE_LAST: Final = re.compile(rf"(?<![a-z])(?:{'|'.join(map(re.escape, _SIZES))})$")
 _BY_EYE_WORDS: Final = re.compile(
     r"(?<![a-z])(?:~|touch|little|bit|splash(?:es)?|handfuls?|hint|trace|"
     + "|".join(
-        re.escape(each) for each in (*_SIZES, *_ABOUT) if each not in _NOT_BY_EYE and each not in ("short", "good", "fat", "big", "heavy")
+        re.escape(phrase)
+        for phrase in (*_SIZES, *_ABOUT)
+        if phrase not in _NOT_BY_EYE and phrase not in ("short", "good", "fat", "big", "heavy")
     )
     + r")(?![a-z])"
 )
@@ -145,9 +147,9 @@ def beginnings(text: str, start: Start = "measured", most: int = 9) -> Iterator[
     """Yield what the beginning of a text says, with the words that are left; the longest beginning first."""
     words = [] if _THOUSANDS.search(text) else plain(text).split()
     for count in range(min(len(words), most), 0, -1):
-        said = read_said(" ".join(words[:count]), start)
-        if said is not None:
-            yield said, " ".join(words[count:])
+        amount = read_said(" ".join(words[:count]), start)
+        if amount is not None:
+            yield amount, " ".join(words[count:])
 
 
 @lru_cache(maxsize=4096)
@@ -160,19 +162,19 @@ def _read(text: str, start: Start) -> Said | None:
     if _SIZE_LAST.search(words):  # "30 ml heavy" is the beginning of heavy cream
         return None
     by_eye = _BY_EYE_WORDS.search(words) is not None
-    factor = math.prod(_SIZES.get(each, 1.0) for each in _HEDGES.findall(words))
+    factor = math.prod(_SIZES.get(hedge, 1.0) for hedge in _HEDGES.findall(words))
     words = " ".join(_HEDGES.sub(" ", words).split()).replace("half a dozen", "6")
     words = re.sub(r"^between (.+) and (.+?)$", r"\1 to \2", words)
     words = re.sub(r"^from (?=.+ to )", "", words)
     try:
-        said: Said = _Meaning().transform(_grammar().parse(words, start=start))
+        amount: Said = _Meaning().transform(_grammar().parse(words, start=start))
     except VisitError as error:
         if isinstance(error.orig_exc, ZeroDivisionError | _Unreadable):
             return None
         raise
     except LarkError:
         return None
-    return _times(said, factor, by_eye)
+    return _times(amount, factor, by_eye)
 
 
 def _times(said: Said, factor: float, by_eye: bool) -> Said:
@@ -217,8 +219,8 @@ class _Meaning(Transformer[Token, Any]):
         return _Number(count / _ORDINALS["half" if name.type == "HALF" else name.removesuffix("s")], by_fraction=True)
 
     def number(self, *parts: _Number | Token) -> _Number:
-        told = [part for part in parts if isinstance(part, _Number)]
-        return _Number(sum(part.value for part in told), any(part.by_fraction for part in told))
+        numbers = [part for part in parts if isinstance(part, _Number)]
+        return _Number(sum(part.value for part in numbers), any(part.by_fraction for part in numbers))
 
     def couple(self, *_: object) -> _Number:
         return _Number(COUPLE)
@@ -240,7 +242,7 @@ class _Meaning(Transformer[Token, Any]):
 
     def counted(self, number: _Number, *rest: Any) -> Said:
         times, unit = rest[-1]
-        herb = next((str(each).removeprefix("fresh ") for each in rest[:-1] if each is not None and each.type == "HERB"), "")
+        herb = next((str(token).removeprefix("fresh ") for token in rest[:-1] if token is not None and token.type == "HERB"), "")
         return Said(amount=number.value * times, unit=unit, by_fraction=number.by_fraction, of=herb)
 
     def one(self, *rest: Any) -> Said:

@@ -91,7 +91,7 @@ def garnish_from_words(words: str) -> Garnish:
     what = ""
     how: list[str] = []
     why: list[str] = []
-    for part in (each.strip() for each in words.split(",")):
+    for part in (one_part.strip() for one_part in words.split(",")):
         if not what:
             what = part
         else:

@@ -75,14 +75,14 @@ def parse_typed(
     """
     words = " ".join(text.split())
     unsigned = re.sub(r"^[-−]+\s*(?=[\d.])", "", words)
-    said = read_said(unsigned) or _of_the_pour(unsigned, pours, own)
-    if said is not None and unsigned != words:
-        raise OutOfRange("the amount", -said.amount, 0, MAX_POUR_ML)
-    if said is None:
+    amount = read_said(unsigned) or _of_the_pour(unsigned, pours, own)
+    if amount is not None and unsigned != words:
+        raise OutOfRange("the amount", -amount.amount, 0, MAX_POUR_ML)
+    if amount is None:
         if follows := _follows(words, pours, own):
             return TypedAmount(said=words, follows=follows[0], times=follows[1])
         raise _refusal(words)
-    return _typed(said, words, default_unit, part_ml, ounce_ml)
+    return _typed(amount, words, default_unit, part_ml, ounce_ml)
 
 
 def _typed(said: Said, words: str, default_unit: Unit, part_ml: float | None, ounce_ml: float) -> TypedAmount:
@@ -97,7 +97,7 @@ def _typed(said: Said, words: str, default_unit: Unit, part_ml: float | None, ou
         )
     if said.unit == "spoon":
         return TypedAmount(said=words, asks="which", choices=(Measure(said.amount, "barspoon"), Measure(said.amount, "tbsp")))
-    unit = next((each for each in UNITS if each == said.unit), default_unit)
+    unit = next((known_unit for known_unit in UNITS if known_unit == said.unit), default_unit)
     spoken = Measure(said.amount, unit)
     if unit == "part" and part_ml is None:
         sizes = tuple(Measure(_checked_amount(said.amount * ml), "ml") for ml in PART_SIZES_ML)
@@ -118,13 +118,13 @@ def _checked_amount(amount: float) -> float:
 def _of_the_pour(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | None) -> Said | None:
     """Return a measure that says what it is of, as in "2 oz of gin" or "top with soda"."""
     for start in ("measured", "said"):
-        for said, rest in beginnings(words, start):
+        for amount, rest in beginnings(words, start):
             of = stems(re.sub(r"^(of|with)\b", "", rest))
-            if not of or (said.unit is None and said.kind != "line"):
+            if not of or (amount.unit is None and amount.kind != "line"):
                 continue
-            lengthens = said.kind == "line" or said.unit == "splash"
+            lengthens = amount.kind == "line" or amount.unit == "splash"
             if own is None or not pours or _is_called(pours[own], of) or (lengthens and _LENGTHENED_WITH.issuperset(of)):
-                return said
+                return amount
             if any(_is_called(pour, of) for pour in pours) and not lengthens:
                 raise OtherIngredient(rest, pours[own][0].name)
     return None
@@ -140,7 +140,7 @@ def _is_called(pour: tuple[Ingredient, str], words: Sequence[str]) -> bool:
 
 def _follows(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | None) -> tuple[int, float] | None:
     """Find which pour is followed, and how many times of it, in "half the gin" or "as much as the sour"."""
-    for said, rest in beginnings(words, "times"):
+    for amount, rest in beginnings(words, "times"):
         wanted = stems(rest)
         others = [(index, pour) for index, pour in enumerate(pours) if index != own]
         # A name that is said in full counts more than a part of one, which another pour may share.
@@ -148,13 +148,13 @@ def _follows(words: str, pours: Sequence[tuple[Ingredient, str]], own: int | Non
             for index, pour in others:
                 called = {stems(name) for name in (pour[0].name, *pour[0].also)}
                 if wanted and (wanted in called if exact else _is_called(pour, wanted)):
-                    return index, said.amount
+                    return index, amount.amount
     return None
 
 
 def _refusal(words: str) -> NotAnAmount | UnknownUnit:
     """Explain why a text is no amount: an unknown unit after a number that could be read, or the whole of it."""
-    number = next(((said, rest) for said, rest in beginnings(words) if said.unit is None), None)
+    number = next(((amount, rest) for amount, rest in beginnings(words) if amount.unit is None), None)
     if number and number[1].isalpha() and number[1] not in ("to", "or", "and", "of") and read_said(number[1]) is None:
         return UnknownUnit(number[1][:24], UNITS)
     return NotAnAmount(words[:40])

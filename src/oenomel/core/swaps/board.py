@@ -118,7 +118,7 @@ class SwapRow:
         """Changes of aroma that a guest could smell in the other parts."""
         after = self.mended or self.plain
         volumes = after.figures["volume_ml"], self.present.figures["volume_ml"]
-        return tuple(each for each in loudness_between(after.drink, self.present.drink, *volumes) if each.told)
+        return tuple(one_loudness for one_loudness in loudness_between(after.drink, self.present.drink, *volumes) if one_loudness.told)
 
     @property
     def reach(self) -> float:
@@ -245,11 +245,11 @@ class _Seat:
             some = candidates[start : start + ROWS_AT_ONCE]
             for places, variants in self._few_alike([self._variant(candidate) for candidate in some], ()):
                 numbered = [variant.in_group(number) for number, variant in enumerate(variants)]
-                found = guess(problems_of(numbered, self.aim, self.conditions))
-                likely[[start + place for place in places]] = found.J
+                minima = guess(problems_of(numbered, self.aim, self.conditions))
+                likely[[start + row for row in places]] = minima.J
                 # The proof begins where the guess ended.
-                for place, variant, rungs in zip(places, variants, found.rungs.T.tolist(), strict=True):
-                    self.variants[some[place].key] = replace(variant, start=tuple(rungs))
+                for index, variant, rungs in zip(places, variants, minima.rungs.T.tolist(), strict=True):
+                    self.variants[some[index].key] = replace(variant, start=tuple(rungs))
         likely += [NO_BUBBLES_COST * candidate.loses_bubbles(self.pour) for candidate in candidates]
         return [candidates[i] for i in np.argsort(likely, kind="stable")]
 
@@ -259,16 +259,19 @@ class _Seat:
             return ()
         variants = [self._variant(candidate) for candidate in candidates]
         still = [candidate.loses_bubbles(self.pour) for candidate in candidates]
-        flat = [NO_BUBBLES_COST * each for each in still]
+        flat = [NO_BUBBLES_COST * flag for flag in still]
         plain = self._standings([self._unblended(v.drink, o) for v, o in zip(variants, candidates, strict=True)], [None] * len(candidates))
-        plain = [replace(each, cost=each.cost + price) if price else each for each, price in zip(plain, flat, strict=True)]
+        plain = [
+            replace(row_outcome, cost=row_outcome.cost + price) if price else row_outcome
+            for row_outcome, price in zip(plain, flat, strict=True)
+        ]
         mended = (
             self._rebalanced(candidates, variants, np.maximum(cut - np.array(flat), 0.0))
             if self.mode == "rebalance"
             else [self._held(o, v) for o, v in zip(candidates, variants, strict=True)]
         )
-        found = [(each.drink, each.cost + price) for each, price in zip(mended, flat, strict=True) if each.drink is not None]
-        standings = iter(self._standings([drink for drink, _ in found], [cost for _, cost in found]))
+        priced = [(outcome.drink, outcome.cost + price) for outcome, price in zip(mended, flat, strict=True) if outcome.drink is not None]
+        standings = iter(self._standings([drink for drink, _ in priced], [cost for _, cost in priced]))
         rest = [pour.ingredient for i, pour in enumerate(self.drink.pours) if i != self.index]
         rows, present = [], self.present
         for candidate, before, after, loses in zip(candidates, plain, mended, still, strict=True):
@@ -291,39 +294,39 @@ class _Seat:
         return tuple(rows)
 
     def _rebalanced(self, candidates: Sequence[Candidate], variants: Sequence[Variant], cuts: Floats) -> list[_Mended]:
-        found = self._searched(candidates, list(enumerate(variants)), cuts, ())
+        outcomes = self._searched(candidates, list(enumerate(variants)), cuts, ())
         if self.correctors:
             # Nobody joins where less than his own price is left to mend.
-            lacking = [place for place, each in enumerate(found) if each.cost > LEAST_TO_JOIN]
-            least = [min(each.cost, cut) for each, cut in zip(found, cuts.tolist(), strict=True)]
+            lacking = [index for index, mended in enumerate(outcomes) if mended.cost > LEAST_TO_JOIN]
+            least = [min(mended.cost, cut) for mended, cut in zip(outcomes, cuts.tolist(), strict=True)]
             tried = self._searched(candidates, [(p, variants[p]) for p in lacking], np.array(least), self.correctors)
-            found = [
+            outcomes = [
                 before._replace(proved=before.proved and after.proved) if after.drink is None else after
-                for before, after in zip(found, tried, strict=True)
+                for before, after in zip(outcomes, tried, strict=True)
             ]
-        return found
+        return outcomes
 
     def _searched(
         self, candidates: Sequence[Candidate], placed: Sequence[tuple[int, Variant]], cuts: Floats, correctors: Sequence[Ingredient]
     ) -> list[_Mended]:
         """Return what each variant becomes, at its place among the candidates; nothing where its J is over its cut."""
-        found = [_Mended(None)] * len(candidates)
+        outcomes = [_Mended(None)] * len(candidates)
         for which, alike in self._few_alike([variant for _, variant in placed], correctors):
             places = [placed[at][0] for at in which]
             if correctors and self.budget.spent:
-                for place in places:
-                    found[place] = _Mended(None, proved=False)
+                for index in places:
+                    outcomes[index] = _Mended(None, proved=False)
                 continue
             competing = [other.in_group(group) for group, variant in enumerate(alike) for other in with_correctors(variant, correctors)]
             drinks, minima = best_of(competing, self.aim, self.conditions, cuts[places], self.budget, answered=bool(correctors))
-            for group, (place, made) in enumerate(zip(places, drinks, strict=True)):
-                if made is None:
-                    found[place] = _Mended(None, proved=bool(minima.proved[group]))
+            for group, (index, drink) in enumerate(zip(places, drinks, strict=True)):
+                if drink is None:
+                    outcomes[index] = _Mended(None, proved=bool(minima.proved[group]))
                     continue
                 variant, cost = competing[int(minima.problem[group])], float(minima.J[group])
-                told = self._unblended(without_idle(variant, made), candidates[place])
-                found[place] = _Mended(told, moves_of(variant, made), (), cost, bool(minima.proved[group]))
-        return found
+                unblended = self._unblended(without_idle(variant, drink), candidates[index])
+                outcomes[index] = _Mended(unblended, moves_of(variant, drink), (), cost, bool(minima.proved[group]))
+        return outcomes
 
     def _few_alike(self, variants: Sequence[Variant], correctors: Sequence[Ingredient]) -> Iterator[tuple[list[int], list[Variant]]]:
         """Yield the same, no more at once than memory may hold with all that their correctors make of them."""
@@ -336,19 +339,21 @@ class _Seat:
     def _alike(self, variants: Sequence[Variant]) -> Iterator[tuple[list[int], list[Variant]]]:
         """Variants with as many free pours, and as many correctors that aren't in them yet, searched together."""
         by_shape: dict[tuple[int, int], list[int]] = {}
-        for place, variant in enumerate(variants):
-            held = {pour.ingredient.slug for pour in variant.drink.pours}
-            shape = (len(variant.free), sum(corrector.slug not in held for corrector in self.correctors))
-            by_shape.setdefault(shape, []).append(place)
+        for index, variant in enumerate(variants):
+            poured_slugs = {pour.ingredient.slug for pour in variant.drink.pours}
+            shape = (len(variant.free), sum(corrector.slug not in poured_slugs for corrector in self.correctors))
+            by_shape.setdefault(shape, []).append(index)
         for places in by_shape.values():
-            yield places, [variants[place] for place in places]
+            yield places, [variants[row] for row in places]
 
     def _held(self, candidate: Candidate, variant: Variant) -> _Mended:
         """As much of it as holds one contribution of the pour, on the grid; or as much as before."""
         drink, notes = variant.drink, tuple[str, ...]()
         if self.mode != "pour" and self.can_move:
             brings = self.mode.removeprefix("hold_")
-            had, has = (getattr(each.composition, brings) for each in (self.pour.ingredient, drink.pours[self.index].ingredient))
+            had, has = (
+                getattr(ingredient.composition, brings) for ingredient in (self.pour.ingredient, drink.pours[self.index].ingredient)
+            )
             grid = self._grid(candidate)
             wanted = self.pour.liquid_ml * had / has if has > 0 else np.inf
             _, most = usual_bounds(self.pour, grid)
@@ -358,8 +363,8 @@ class _Seat:
             volume = round(min(wanted, most) / grid) * grid
             drink = _with_pour(drink, self.index, drink.pours[self.index].at(volume))
         variant = replace(variant, free=(self.index,))
-        made = self._unblended(drink, candidate)
-        return _Mended(made, moves_of(variant, drink), notes, costs_of(variant, drink, self.aim, self.conditions).total)
+        unblended = self._unblended(drink, candidate)
+        return _Mended(unblended, moves_of(variant, drink), notes, costs_of(variant, drink, self.aim, self.conditions).total)
 
     def _variant(self, candidate: Candidate) -> Variant:
         if candidate.key not in self.variants:
@@ -442,8 +447,8 @@ def _unseen(before: Ingredient, after: Ingredient) -> tuple[str, ...]:
         result.append(after.impression)
     came, went = aromas_between(before, after)
     if came or went:
-        told = [f"{verb} {' and '.join(tags)}" for verb, tags in (("brings", came), ("loses", went)) if tags]
-        result.append("; ".join(told))
+        unmeasured = [f"{verb} {' and '.join(tags)}" for verb, tags in (("brings", came), ("loses", went)) if tags]
+        result.append("; ".join(unmeasured))
     bitter = (after.label("bitterness") or 0.0) - (before.label("bitterness") or 0.0)
     if abs(bitter) >= 1:
         result.append("more bitter" if bitter > 0 else "less bitter")

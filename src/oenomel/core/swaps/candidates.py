@@ -94,7 +94,7 @@ def _helper(ingredient: Ingredient, pour: Pour, larder: Mapping[str, Ingredient]
     if pour.slot not in HELPERS or ingredient.kind not in ("juice", "liqueur"):
         return None
     brings, slug, _ = HELPERS[pour.slot]
-    had, has = (getattr(each.composition, brings) for each in (pour.ingredient, ingredient))
+    had, has = (getattr(one_ingredient.composition, brings) for one_ingredient in (pour.ingredient, ingredient))
     steps = steps_between(has, had, AXES[brings])
     return larder.get(slug) if slug != ingredient.slug and steps < -TASTED_STEPS else None
 

@@ -66,7 +66,7 @@ def answer(
         own = rebalance(drink, aim, chosen, conditions=conditions, budget=budget)
     except NothingFree:
         own = None
-    reached = own is not None and all(abs(left.steps) <= JOIN_FROM_STEPS for left in own.left if left.axis in AXES)
+    reached = own is not None and all(abs(residual.steps) <= JOIN_FROM_STEPS for residual in own.left if residual.axis in AXES)
     if joining and not reached:
         helped = rebalance(drink, aim, chosen, correctors_for(drink, larder), conditions, budget)
         # Where none of them joins the two are the same drink, but only the second knows that they were asked.

@@ -61,7 +61,7 @@ class BriefCheck:
 
 def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
     """Return what of a brief a drink keeps, as far as it is computed."""
-    served, held = forecast.served, []
+    served, brief_checks = forecast.served, []
     least, most = brief.least_abv, brief.most_abv
     if least is not None or most is not None:
         low, high = least or 0.0, 100.0 if most is None else most
@@ -69,12 +69,14 @@ def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
         wish = (
             f"{low:g} to {high:g} %" if most is not None and low else f"at most {high:g} %" if most is not None else f"at least {low:g} %"
         )
-        held.append(BriefCheck(f"strength {wish}", kept, f"{served.abv:.1f} % as served" + ("." if kept else f", asked for {wish}.")))
+        brief_checks.append(
+            BriefCheck(f"strength {wish}", kept, f"{served.abv:.1f} % as served" + ("." if kept else f", asked for {wish}."))
+        )
     if brief.sweetness:
         low, high = SWEETNESSES[brief.sweetness]
         kept = low <= served.sugar <= high
         side = "sweeter" if served.sugar > high else "drier"
-        held.append(
+        brief_checks.append(
             BriefCheck(
                 brief.sweetness, kept, f"{served.sugar:.1f} g/100 ml of sugar" + ("." if kept else f", {side} than “{brief.sweetness}”.")
             )
@@ -83,7 +85,7 @@ def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
     if wished:
         seen = _colour_of(forecast)
         kept = in_colour(wished, seen)
-        held.append(BriefCheck(f"colour {wished}", kept, f"Foreseen {seen}" + ("." if kept else f", asked for {wished}.")))
+        brief_checks.append(BriefCheck(f"colour {wished}", kept, f"Foreseen {seen}" + ("." if kept else f", asked for {wished}.")))
     for avoided in brief.avoid:
         word = avoided.lower()
         names = [
@@ -93,21 +95,23 @@ def check_brief(brief: Brief, forecast: Forecast) -> tuple[BriefCheck, ...]:
         ]
         if word == "alcohol":
             names = [p.ingredient.name for p in forecast.drink.pours if p.ingredient.composition.abv > ALCOHOL_FREE_ABV]
-        held.append(
+        brief_checks.append(
             BriefCheck(f"no {avoided}", not names, f"No {avoided} in it." if not names else f"{', '.join(names)}: asked for no {avoided}.")
         )
     if brief.most_cost is not None:
         cost = forecast.cost
         if cost is None:
-            held.append(BriefCheck(f"at most {brief.most_cost:g}", None, "What it costs can't be told: a price is missing on the shelf."))
+            brief_checks.append(
+                BriefCheck(f"at most {brief.most_cost:g}", None, "What it costs can't be told: a price is missing on the shelf.")
+            )
         else:
             kept = cost <= brief.most_cost
-            held.append(
+            brief_checks.append(
                 BriefCheck(
                     f"at most {brief.most_cost:g}", kept, f"It costs {cost:.2f}" + ("." if kept else f", asked for {brief.most_cost:g}.")
                 )
             )
-    return tuple(held)
+    return tuple(brief_checks)
 
 
 def _colour_of(forecast: Forecast) -> str:

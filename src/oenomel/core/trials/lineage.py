@@ -30,9 +30,9 @@ def branch(drink: Drink, parent: Drink, conditions: Conditions) -> Branch:
     changes = changes_between(drink, parent, conditions)
     steps = {name: sum(change.steps[name] for change in changes) for name in AXES}
     words = [change.words for change in changes]
-    told = ", ".join(words[:2]) + (f" and {len(words) - 2} more" if len(words) > 2 else "")
+    label = ", ".join(words[:2]) + (f" and {len(words) - 2} more" if len(words) > 2 else "")
     effect = ", ".join(in_words(steps[name], AXES[name]) for name in tasted(steps))
-    return Branch(f"{told[0].upper()}{told[1:]}" if told else "Made again", effect, steps)
+    return Branch(f"{label[0].upper()}{label[1:]}" if label else "Made again", effect, steps)
 
 
 def origins(drink: Drink, parents: Sequence[Drink]) -> tuple[int | None, ...]:
@@ -42,9 +42,9 @@ def origins(drink: Drink, parents: Sequence[Drink]) -> tuple[int | None, ...]:
     same = [{id(after): before for before, after in paired_pours(parent.pours, drink.pours) if before and after} for parent in parents]
 
     def origin(pour: Pour) -> int | None:
-        matches = [(place, found.get(id(pour))) for place, found in enumerate(same)]
-        kept = [place for place, match in matches if match == pour]
-        changed = [place for place, match in matches if match is not None and match.ingredient.slug == pour.ingredient.slug]
+        matches = [(index, counterparts.get(id(pour))) for index, counterparts in enumerate(same)]
+        kept = [index for index, match in matches if match == pour]
+        changed = [index for index, match in matches if match is not None and match.ingredient.slug == pour.ingredient.slug]
         return next(iter(kept + changed), None)
 
     return tuple(origin(pour) for pour in drink.pours)
@@ -66,18 +66,20 @@ def cross(parents: Sequence[Drink]) -> Drink:
         raise DomainError(f"{len(parents)} parents can't be crossed; choose two or three")
     frame, *others = parents
     pours = list(frame.pours)
-    left = list(others)
+    drinks = list(others)
     for slot in ("sweet", "liqueur", "accent", "sour", "base"):
-        held = {pour.ingredient.slug for pour in pours}
-        gifts = [(giver, pour) for giver in left for pour in giver.pours if pour.slot == slot and pour.ingredient.slug not in held]
-        if not gifts or (slot == "base" and len(left) < len(others)):
+        poured_slugs = {pour.ingredient.slug for pour in pours}
+        gifts = [
+            (giver, pour) for giver in drinks for pour in giver.pours if pour.slot == slot and pour.ingredient.slug not in poured_slugs
+        ]
+        if not gifts or (slot == "base" and len(drinks) < len(others)):
             continue
         giver, given = gifts[0]
-        place = next((i for i, pour in enumerate(pours) if pour.slot == slot), None)
-        if place is None:
+        index = next((i for i, pour in enumerate(pours) if pour.slot == slot), None)
+        if index is None:
             pours.append(given)
         else:
-            pours[place] = replace(given, volume_ml=pours[place].volume_ml, unit=pours[place].unit, stage=pours[place].stage)
-        left = [each for each in left if each is not giver]
+            pours[index] = replace(given, volume_ml=pours[index].volume_ml, unit=pours[index].unit, stage=pours[index].stage)
+        drinks = [drink for drink in drinks if drink is not giver]
     order = {slot: n for n, slot in enumerate(_WHOSE)}
     return replace(frame, pours=tuple(sorted(pours, key=lambda pour: order.get(pour.slot, len(order)))))

@@ -124,7 +124,7 @@ class Proposal:
 def may_join(larder: Mapping[str, Ingredient], in_stock: Collection[str]) -> dict[str, Ingredient]:
     """Ingredients that the next trial may add: any corrector, and bitters in stock, or any bitters where no stock is kept but tap water."""
     keeps_stock = any(slug in larder and larder[slug].kind != "water" for slug in in_stock)
-    return {slug: each for slug, each in larder.items() if not keeps_stock or each.kind != "bitters" or slug in in_stock}
+    return {slug: ingredient for slug, ingredient in larder.items() if not keeps_stock or ingredient.kind != "bitters" or slug in in_stock}
 
 
 def reference_of(sheets: Sequence[Sheet], home: TypicalRange | None, conditions: Conditions) -> Floats:
@@ -166,8 +166,10 @@ def standing_of(
         if np.abs(off).max() <= WITHIN_STEPS:
             return TrialStanding(chance, "close enough", f"After {trials} trials, nothing that can be poured is likely to be nearer.")
         return _out_of_reach(chance, -off)
-    told = "one sheet" if len(sheets) == 1 else f"{len(sheets)} sheets"
-    return TrialStanding(chance, "not yet", f"As far as {told} can tell. A sheet is noisy: one more trial says more than this one again.")
+    tasted_by = "one sheet" if len(sheets) == 1 else f"{len(sheets)} sheets"
+    return TrialStanding(
+        chance, "not yet", f"As far as {tasted_by} can tell. A sheet is noisy: one more trial says more than this one again."
+    )
 
 
 def _out_of_reach(chance: float, asked: Floats) -> TrialStanding:
@@ -215,12 +217,12 @@ def proposals(
     here = steps_of(profile_of_made(present, conditions))
     wished = _wished(verdict, here, reference + ideal.mean, tongue, first=len(sheets) == 1)
     asked = _Question(present, verdict, len(sheets), here, wished, reference, ideal, larder, conditions, grid_ml, budget or Budget())
-    found = asked.fuller() if (verdict.body or 0) < 0 else [asked.plain()]
-    found += [*asked.quieter(), *asked.accent()]
-    if len(found) < MOST_PROPOSALS and any(verdict.axes):
-        found += asked.one_change()
-    changed = [each for n, each in enumerate(found) if each.changes and not _again(each, found[:n])]
-    best = max((each.chance for each in changed if each.key not in ("accent", "quieter")), default=0.0)
+    all_proposals = asked.fuller() if (verdict.body or 0) < 0 else [asked.plain()]
+    all_proposals += [*asked.quieter(), *asked.accent()]
+    if len(all_proposals) < MOST_PROPOSALS and any(verdict.axes):
+        all_proposals += asked.one_change()
+    changed = [proposal for n, proposal in enumerate(all_proposals) if proposal.changes and not _again(proposal, all_proposals[:n])]
+    best = max((proposal.chance for proposal in changed if proposal.key not in ("accent", "quieter")), default=0.0)
     standing = standing_of(sheets, ideal, reference, present, best, conditions)
     if not changed and any(verdict.axes) and standing.state == "not yet":
         standing = _out_of_reach(standing.chance, wished - here)
@@ -304,26 +306,30 @@ class _Question:
             answered = self._answer(cut, self.wished, free=free, volume_ml=served_ml, volume_counts=AS_LARGE)
         except NothingFree:
             answered = cut, (), ()
-        made = answered[0]
-        return answered, share_of_glass(made, pours[index].ingredient.slug, profile_of_made(made, self.conditions).volume_ml)
+        drink = answered[0]
+        return answered, share_of_glass(drink, pours[index].ingredient.slug, profile_of_made(drink, self.conditions).volume_ml)
 
     def accent(self) -> list[Proposal]:
         """Something lacking: bitters whose aroma is kin to what is there, and isn't there yet."""
         rest = [pour.ingredient for pour in self.present.pours]
-        held = {ingredient.slug for ingredient in rest}
+        poured_slugs = {ingredient.slug for ingredient in rest}
 
         def promise(ingredient: Ingredient) -> float:
             more_of_the_same = max((likeness(ingredient, other) for other in rest if other.aroma), default=0.0)
             return (kinship(ingredient, rest) or 0.0) - 0.5 * more_of_the_same
 
-        offers = [each for slug, each in sorted(self.larder.items()) if each.kind == "bitters" and each.aroma and slug not in held]
+        offers = [
+            bitters
+            for slug, bitters in sorted(self.larder.items())
+            if bitters.kind == "bitters" and bitters.aroma and slug not in poured_slugs
+        ]
         if not self.verdict.lacking or not offers:
             return []
         first, *others = sorted(offers, key=promise, reverse=True)[:3]
         pour = Pour(first, ACCENT_DASHES * ML_PER_UNIT["dash"], unit="dash", slot="accent")
         with_it = replace(self.present, pours=(*self.present.pours, pour))
         aim = Objective(target_at(self.wished, profile_of_made(self.present, self.conditions).volume_ml))
-        instead = f" {capital(' or '.join(each.said for each in others))} would do as well." if others else ""
+        instead = f" {capital(' or '.join(one_ingredient.said for one_ingredient in others))} would do as well." if others else ""
         why = f"Something is lacking: its aroma is kin to what is there, and isn't there yet.{instead}"
         residuals = residuals_of(with_it, aim, self.conditions)
         return [self._proposal("accent", f"Two dashes of {first.said}", (with_it, residuals, ()), why)]
@@ -337,7 +343,7 @@ class _Question:
         start = _off(residuals_of(self.present, Objective(target_at(self.wished, volume)), self.conditions))
         for tried in (own, others):
             alone = [(self._answer(drink, self.wished, free=[index], joining=False), drink.pours[index]) for drink, index in tried]
-            helpful = [each for each in alone if _off(each[0][1]) <= HALF_DONE * start]
+            helpful = [outcome for outcome in alone if _off(outcome[0][1]) <= HALF_DONE * start]
             if helpful:
                 break
         else:
@@ -372,15 +378,17 @@ class _Question:
         )
 
     def _proposal(self, key: str, title: str, answered: Answered, why: str) -> Proposal:
-        drink, left, notes = answered
+        drink, residuals, notes = answered
         changes = changes_between(drink, self.present, self.conditions)
         heard = f"Said of it: {verdict_words(self.verdict) or 'nothing of the axes'}."
-        served, before = (profile_of_made(each, self.conditions) for each in (drink, self.present))
-        loud = [each.sentence for each in loudness_between(drink, self.present, served.volume_ml, before.volume_ml) if each.told]
+        served, before = (profile_of_made(one_drink, self.conditions) for one_drink in (drink, self.present))
+        loud = [
+            loudness.sentence for loudness in loudness_between(drink, self.present, served.volume_ml, before.volume_ml) if loudness.told
+        ]
         nose = f"To the nose: {listed(loud)}." if loud else ""
         reasons = tuple(reason for reason in (heard, why, *_change_words(changes), nose) if reason)
         chance = self.ideal.chance_within(steps_of(served) - self.reference)
-        return Proposal(key, title, drink, reasons, changes, left, notes, chance)
+        return Proposal(key, title, drink, reasons, changes, residuals, notes, chance)
 
 
 def _wished(verdict: Verdict, here: Floats, ideal: Floats, tongue: OwnSteps, *, first: bool) -> Floats:
@@ -389,17 +397,17 @@ def _wished(verdict: Verdict, here: Floats, ideal: Floats, tongue: OwnSteps, *, 
 
     An axis of which nothing was ever said stays, and so does the strength of what has none.
     """
-    said = {name: value for name, value in zip(AXES, verdict.axes, strict=True) if value is not None}
+    wishes = {name: value for name, value in zip(AXES, verdict.axes, strict=True) if value is not None}
     if here[-1] <= AXES["abv"].at(AXES["abv"].floor):
-        said.pop("abv", None)
+        wishes.pop("abv", None)
     wished = here.copy()
     for row, (name, axis) in enumerate(AXES.items()):
-        if name not in said:
+        if name not in wishes:
             continue
         if not first:
             wished[row] = ideal[row]
-        elif said[name]:
-            now, asked = float(axis.level_at(here[row])), -said[name]
+        elif wishes[name]:
+            now, asked = float(axis.level_at(here[row])), -wishes[name]
             by_steps = abs(float(axis.level_at(here[row] + asked * tongue[name])) - now)
             wished[row] = axis.at(now + math.copysign(max(by_steps, abs(asked) * LEAST_A_UNIT[name]), asked))
     return wished
@@ -409,8 +417,8 @@ def _together(verdicts: Sequence[Verdict]) -> Verdict:
     """Return what several sheets of one trial say together: the middle of each axis, rounded toward right; what one alone found is kept."""
 
     def middle(name: str) -> int | None:
-        said = [getattr(verdict, name) for verdict in verdicts if getattr(verdict, name) is not None]
-        return int(np.trunc(np.mean(said))) if said else None
+        scores = [getattr(verdict, name) for verdict in verdicts if getattr(verdict, name) is not None]
+        return int(np.trunc(np.mean(scores))) if scores else None
 
     loud = [verdict.loud for verdict in verdicts if verdict.loud]
     return Verdict(
@@ -433,7 +441,7 @@ def _slot(ingredient: Ingredient) -> SlotName:
 
 def _off(left: Sequence[Residual]) -> float:
     """Compute how far the axes are off together, as the square of steps."""
-    return sum(each.steps**2 for each in left if each.axis in AXES)
+    return sum(residual.steps**2 for residual in left if residual.axis in AXES)
 
 
 def _more_of(before: Drink, after: Drink) -> list[str]:

@@ -159,27 +159,27 @@ def learn(sheets: Sequence[Tasted], prior: Palate | None = None, tongue: OwnStep
         Something said isn't between −3 and 3.
     """
     prior = prior or unknown_palate()
-    told = [sheet for sheet in sheets if any(said is not None for said in sheet.said)]
-    for sheet in told:
-        for said in sheet.said:
-            if said is not None and not -3 <= said <= 3:
-                raise OutOfRange("what was said of an axis", said, -3, 3)
-    if not told:
+    tastings = [sheet for sheet in sheets if any(value is not None for value in sheet.said)]
+    for sheet in tastings:
+        for answer in sheet.said:
+            if answer is not None and not -3 <= answer <= 3:
+                raise OutOfRange("what was said of an axis", answer, -3, 3)
+    if not tastings:
         return prior
     # In his own steps the words mean what they mean to everyone; afterwards it is told in the usual ones again.
     own = np.array([tongue[name] for name in AXES])
-    x = np.array([sheet.x for sheet in told]) / own
+    x = np.array([sheet.x for sheet in tastings]) / own
     felt = Palate(prior.mean / own, prior.covariance / np.outer(own, own))
-    answers = np.array([[0 if y is None else y for y in sheet.said] for sheet in told])
-    heard = np.array([[y is not None for y in sheet.said] for sheet in told])
+    answers = np.array([[0 if y is None else y for y in sheet.said] for sheet in tastings])
+    heard = np.array([[y is not None for y in sheet.said] for sheet in tastings])
     means, covariances, weights = _fits(x, answers, heard, felt)
     mean = weights @ means
     apart = means - mean
     covariance = np.einsum("g,gij->ij", weights, covariances) + np.einsum("g,gi,gj->ij", weights, apart, apart)
-    sessions = len({sheet.session for sheet in told})
+    sessions = len({sheet.session for sheet in tastings})
     told_in = np.outer(own, own)
     drift = _DRIFT_SD**2 / sessions * np.eye(3)
-    return Palate(mean * own, covariance * told_in + drift, prior.sheets + len(told), prior.sessions + sessions)
+    return Palate(mean * own, covariance * told_in + drift, prior.sheets + len(tastings), prior.sessions + sessions)
 
 
 def _fits(x: Floats, said: NDArray[np.int64], heard: NDArray[np.bool_], prior: Palate) -> tuple[Floats, Floats, Floats]:
@@ -251,11 +251,11 @@ def _log_likelihood(felt: Floats, low: Floats, high: Floats, noise: Floats, hear
 def _below(z: Floats) -> Floats:
     """Return the normal distribution function, within 1e−7: by its table, since NumPy has none."""
     table = _normal_table()
-    place = np.clip((z + _FARTHEST) * _PER_SD, 0, len(table) - 1)
+    position = np.clip((z + _FARTHEST) * _PER_SD, 0, len(table) - 1)
     # The last entry has none to its right.
-    left = np.minimum(place.astype(np.int64), len(table) - 2)
-    below = table[left]
-    chance: Floats = below + (place - left) * (table[left + 1] - below)
+    lower = np.minimum(position.astype(np.int64), len(table) - 2)
+    below = table[lower]
+    chance: Floats = below + (position - lower) * (table[lower + 1] - below)
     return chance
 
 

@@ -98,15 +98,15 @@ def own_water(technique: str, ratios: Sequence[float]) -> OwnWater:
     >>> own_water("stir", [0.9, 0.86, 0.93]).words
     'Your stir takes 9 % less water than the curve, give or take 6 %, by 3 measurements.'
     """
-    found = house_factor(ratios)
-    half = Z80 * found.relative_sd
-    if abs(found.factor - 1) <= half:
+    factor = house_factor(ratios)
+    half = Z80 * factor.relative_sd
+    if abs(factor.factor - 1) <= half:
         takes = "about as much water as the curve"
     else:
-        takes = f"{abs(100 * (found.factor - 1)):.0f} % {'more' if found.factor > 1 else 'less'} water than the curve"
-    counted = "1 measurement" if found.measurements == 1 else f"{found.measurements} measurements"
+        takes = f"{abs(100 * (factor.factor - 1)):.0f} % {'more' if factor.factor > 1 else 'less'} water than the curve"
+    counted = "1 measurement" if factor.measurements == 1 else f"{factor.measurements} measurements"
     words = f"Your {technique} takes {takes}, give or take {100 * half:.0f} %, by {counted}."
-    return OwnWater(technique, found.factor, found.factor - half, found.factor + half, found.measurements, words)
+    return OwnWater(technique, factor.factor, factor.factor - half, factor.factor + half, factor.measurements, words)
 
 
 def without_house_factor(drink: Drink, forecast: Forecast) -> Forecast:
@@ -215,7 +215,7 @@ def water_found(readings: Sequence[Reading], forecast: Forecast) -> WaterFound |
     if should <= 0:
         return None
     latest: Mapping[tuple[str, str], float] = {(r.quantity, r.point): r.value for r in readings}
-    held = latest.get(("held_back_g", "strained"), latest.get(("held_back_g", "served")))
+    held_back_g = latest.get(("held_back_g", "strained"), latest.get(("held_back_g", "served")))
     for quantity in ("weight_g", "volume_ml", "acid", "abv", "brix"):
         after = latest.get((quantity, "strained"))
         measured_before = latest.get((quantity, "tin"))
@@ -224,8 +224,10 @@ def water_found(readings: Sequence[Reading], forecast: Forecast) -> WaterFound |
             continue
         if quantity in ("weight_g", "volume_ml"):
             per_ml = WATER_G_PER_ML if quantity == "weight_g" else 1.0
-            water = (after + (held or 0.0) * (1.0 if quantity == "weight_g" else 1 / WATER_G_PER_ML) - before) / per_ml
-            warning = "" if held is not None else "What stayed on the ice wasn't weighed: 3 g left there read as 5 to 6 % less water."
+            water = (after + (held_back_g or 0.0) * (1.0 if quantity == "weight_g" else 1 / WATER_G_PER_ML) - before) / per_ml
+            warning = (
+                "" if held_back_g is not None else "What stayed on the ice wasn't weighed: 3 g left there read as 5 to 6 % less water."
+            )
         elif after > 0:
             # The same sugar, acid or alcohol in more liquid; °Bx is by weight.
             tin = forecast.undiluted.volume_ml if quantity != "brix" else liquid_g(_liquid(forecast, "tin")) / WATER_G_PER_ML

@@ -78,9 +78,9 @@ def compare_trials(made: Sequence[TrialAsMade], conditions: Conditions, homes: T
     """
     if not 2 <= len(made) <= MOST_TRIALS:
         raise DomainError(f"{len(made)} trials can't be laid side by side; choose two to four")
-    comparisons = tuple(compare(each.drink, made[0].drink, conditions, homes) for each in made[1:])
+    comparisons = tuple(compare(trial.drink, made[0].drink, conditions, homes) for trial in made[1:])
     circumstances = tuple(_circumstances(made, comparisons))
-    rows = _rows([each.drink for each in made], comparisons)
+    rows = _rows([trial.drink for trial in made], comparisons)
     return SideBySide(rows, comparisons, circumstances, _summed_up(made, comparisons, circumstances))
 
 
@@ -119,20 +119,20 @@ def _circumstances(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison
     """Return what differs besides the pours, each with what it could explain."""
     circumstances = []
     for what, values in (
-        ("technique", [each.drink.method.technique for each in made]),
-        ("seconds", [_seconds(each.drink) for each in made]),
-        ("dry shake", [f"{each.drink.method.dry_shake_seconds:g} s" for each in made]),
-        ("ice in the tin", [each.drink.method.ice for each in made]),
-        ("glass", [each.drink.serve.glass or "none told" for each in made]),
-        ("ice in the glass", [each.drink.serve.ice for each in made]),
-        ("strainer", [each.strainer or "not told" for each in made]),
-        ("maker", [each.maker or "not told" for each in made]),
+        ("technique", [trial.drink.method.technique for trial in made]),
+        ("seconds", [_seconds(trial.drink) for trial in made]),
+        ("dry shake", [f"{trial.drink.method.dry_shake_seconds:g} s" for trial in made]),
+        ("ice in the tin", [trial.drink.method.ice for trial in made]),
+        ("glass", [trial.drink.serve.glass or "none told" for trial in made]),
+        ("ice in the glass", [trial.drink.serve.ice for trial in made]),
+        ("strainer", [trial.strainer or "not told" for trial in made]),
+        ("maker", [trial.maker or "not told" for trial in made]),
     ):
         if len(set(values)) > 1:
             circumstances.append(Circumstance(what, tuple(values), *_explains(what, comparisons)))
-    slugs = {slug: None for each in made for slug in each.lots}
+    slugs = {slug: None for trial in made for slug in trial.lots}
     for slug in slugs:
-        holders = [each for each in made if any(pour.ingredient.slug == slug for pour in each.drink.pours)]
+        holders = [trial for trial in made if any(pour.ingredient.slug == slug for pour in trial.drink.pours)]
         lots = [holder.lots.get(slug) or "lot not told" for holder in holders]
         if len(holders) > 1 and len(set(lots)) > 1:
             name = next(p.ingredient.said for p in holders[0].drink.pours if p.ingredient.slug == slug)
@@ -140,7 +140,7 @@ def _circumstances(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison
             felt = axis in {name for comparison in comparisons for name in tasted({a.axis: a.steps for a in comparison.axes})}
             which = f"{AXES[axis].more} or {AXES[axis].less}" if axis else ""
             why = f"Another lot of {name} could explain what is {which}: measure it." if felt else ""
-            values = [each.lots.get(slug) or "lot not told" if each in holders else "not in it" for each in made]
+            values = [trial.lots.get(slug) or "lot not told" if trial in holders else "not in it" for trial in made]
             circumstances.append(Circumstance(f"lot of {name}", tuple(values), why, felt, axis if felt else ""))
     return circumstances
 
@@ -185,19 +185,19 @@ def _seconds(drink: Drink) -> str:
 def _summed_up(made: Sequence[TrialAsMade], comparisons: Sequence[Comparison], circumstances: Sequence[Circumstance]) -> str:
     """Return the whole in one sentence: each trial beside the first, and whether something else than the pours could be behind it."""
     result = []
-    for each, beside in zip(made[1:], comparisons, strict=True):
+    for trial, beside in zip(made[1:], comparisons, strict=True):
         by_name = {axis.axis: axis for axis in beside.axes}
         felt = [by_name[name] for name in tasted({name: axis.steps for name, axis in by_name.items()})]
         if not beside.changes:
-            result.append(f"{each.name} is poured as {made[0].name}")
+            result.append(f"{trial.name} is poured as {made[0].name}")
         elif not felt:
-            result.append(f"{each.name} can't be told from {made[0].name} by sweetness, acidity or strength")
+            result.append(f"{trial.name} can't be told from {made[0].name} by sweetness, acidity or strength")
         else:
             unsure = [axis for axis in beside.axes if axis not in felt and axis.direction != "same"]
             sure = {_sure(axis): [a.headline.lower() for a in felt if _sure(a) == _sure(axis)] for axis in felt}
-            words = "; ".join(f"{how} {' and '.join(each)}" for how, each in sure.items())
+            words = "; ".join(f"{how} {' and '.join(names)}" for how, names in sure.items())
             rest = f"; {' and '.join(AXES[axis.axis].noun for axis in unsure)} can't be told apart" if unsure else ""
-            result.append(f"{each.name} is {words}{rest}")
+            result.append(f"{trial.name} is {words}{rest}")
     # Only what moves an axis that differs can be behind the difference.
     besides = [circumstance.what for circumstance in circumstances if circumstance.axis]
     tail = f" {capital(listed(besides))} differed too, and could explain it." if besides else ""

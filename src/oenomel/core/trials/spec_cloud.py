@@ -83,15 +83,15 @@ def middle_of(drinks: Sequence[Drink]) -> Drink:
     """Return what most of them pour: the usual ingredient of each slot at the middle amount, on the marks of a jigger; method and glass of
     the one that is nearest to it.
     """
-    found: dict[tuple[str, str, int], list[Pour]] = {}
+    pours_of_slot: dict[tuple[str, str, int], list[Pour]] = {}
     for drink in drinks:
         seen: Counter[tuple[str, str]] = Counter()
         for pour in drink.pours:
             key = (pour.slot, pour.stage)
-            found.setdefault((*key, seen[key]), []).append(pour)
+            pours_of_slot.setdefault((*key, seen[key]), []).append(pour)
             seen[key] += 1
     pours = []
-    for alike in found.values():
+    for alike in pours_of_slot.values():
         if len(alike) / len(drinks) < LEAST_SHARE:
             continue
         slug, _ = Counter(pour.ingredient.slug for pour in alike).most_common(1)[0]

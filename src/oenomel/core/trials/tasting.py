@@ -40,10 +40,10 @@ class Verdict:
 
     def __post_init__(self) -> None:
         for name in _COMPLAINTS:
-            said = getattr(self, name)
-            if said is not None and not -3 <= said <= 3:
-                raise OutOfRange(f"what was said of {name}", said, -3, 3)
-            if said is not None and said != int(said):
+            value = getattr(self, name)
+            if value is not None and not -3 <= value <= 3:
+                raise OutOfRange(f"what was said of {name}", value, -3, 3)
+            if value is not None and value != int(value):
                 raise DomainError(f"what was said of {name} has to be a whole number")
 
     @property
@@ -67,12 +67,14 @@ def verdict_words(verdict: Verdict) -> str:
     >>> verdict_words(Verdict(sugar=0, acid=2, body=-1))
     'clearly too sharp, a touch thin'
     """
-    said = [(name, getattr(verdict, name)) for name in (*AXES, "body") if getattr(verdict, name)]
-    told = [f"{STRENGTHS[abs(n) - 1]} {_COMPLAINTS[name][0 if n > 0 else 1]}" for name, n in sorted(said, key=lambda each: -abs(each[1]))]
+    complaints = [(name, getattr(verdict, name)) for name in (*AXES, "body") if getattr(verdict, name)]
+    complaints_in_words = [
+        f"{STRENGTHS[abs(n) - 1]} {_COMPLAINTS[name][0 if n > 0 else 1]}" for name, n in sorted(complaints, key=lambda each: -abs(each[1]))
+    ]
     if verdict.loud:
-        told.append("one thing too loud")
+        complaints_in_words.append("one thing too loud")
     if verdict.lacking:
-        told.append("something lacking")
-    if told:
-        return ", ".join(told)
+        complaints_in_words.append("something lacking")
+    if complaints_in_words:
+        return ", ".join(complaints_in_words)
     return "right" if 0 in (*verdict.axes, verdict.body) else ""

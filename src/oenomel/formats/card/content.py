@@ -120,7 +120,7 @@ def card_of(
     sugar, acid = forecast.interval80["sugar"], forecast.interval80["acid"]
     card = Card(
         name=drink.name,
-        kind=", ".join(each for each in (capital(drink.family) if drink.family != "open" else "", drink.form) if each),
+        kind=", ".join(part for part in (capital(drink.family) if drink.family != "open" else "", drink.form) if part),
         descent=tuple(descent),
         pours=tuple(_pours(drink, steps, way, said)),
         steps=tuple(_steps(steps)),
@@ -129,7 +129,7 @@ def card_of(
         served=_SERVED[drink.serve.ice],
         drawing=None if forecast.appearance is None else glass_drawing(forecast.appearance, _edge_of(drink)),
         drawn=_drawn(forecast),
-        garnishes=tuple(_garnish(each.what, each.how, each.why, each.instead) for each in drink.serve.garnish),
+        garnishes=tuple(_garnish(garnish.what, garnish.how, garnish.why, garnish.instead) for garnish in drink.serve.garnish),
         volume=f"{served.volume_ml:.0f} ml, {served.volume_ml / way.ounce_ml:.1f} oz",
         strength=f"{served.abv:.1f} % ABV",
         measures=f"{measures:.1f} {COUNTRIES[country]} standard drinks, {served.alcohol_g:.0f} g of alcohol"
@@ -163,8 +163,8 @@ def beside(card: Card, other: Card) -> Card:
     """Return a card with what is otherwise on another one marked."""
     others = {(pour.place, pour.name): (pour.ml, pour.said) for pour in other.pours}
     pours = tuple(replace(p, differs=others.get((p.place, p.name)) != (p.ml, p.said)) for p in card.pours)
-    told = {(step.words, step.sign) for step in other.steps}
-    steps = tuple(replace(step, differs=(step.words, step.sign) not in told) for step in card.steps)
+    other_lines = {(step.words, step.sign) for step in other.steps}
+    steps = tuple(replace(step, differs=(step.words, step.sign) not in other_lines) for step in card.steps)
     names = ("glass", "served", "garnishes", "volume", "strength", "measures", "balance", "edge", "contains", "note")
     differs = frozenset(name for name in names if getattr(card, name) != getattr(other, name))
     return replace(card, pours=pours, steps=steps, differs=differs)
@@ -182,21 +182,21 @@ def _pours(drink: Drink, steps: Sequence[Step], way: MethodOptions, said: Sequen
         counted = pour.unit in ("piece", "leaf") and bool(pour.amount)
         name = counted_noun(pour, pour.amount or 0.0) if counted else pour.ingredient.said
         ml, oz = (amount_words(pour, MethodOptions(shown=shown, ounce_ml=way.ounce_ml).measures) for shown in ("ml", "oz"))
-        place = _PLACES.get(pour.stage, "") if pour.stage != "mixed" else ""
-        rows.append(CardPour(place, ml, oz if oz != ml else "", name, words or ""))
+        vessel = _PLACES.get(pour.stage, "") if pour.stage != "mixed" else ""
+        rows.append(CardPour(vessel, ml, oz if oz != ml else "", name, words or ""))
     return rows
 
 
 def _steps(steps: Sequence[Step]) -> list[CardStep]:
     """Return the method without what the list of pours tells already: pours that are only poured are one step."""
-    told: list[CardStep] = []
+    card_steps: list[CardStep] = []
     for step in steps:
         if step.key == NOTE:  # it stands below
             continue
         words = step.listed or step.words
-        if not step.listed or not told or told[-1].words != words:
-            told.append(CardStep(words, step.sign))
-    return told
+        if not step.listed or not card_steps or card_steps[-1].words != words:
+            card_steps.append(CardStep(words, step.sign))
+    return card_steps
 
 
 def _of_the_glass(drink: Drink, step: Step) -> bool:
@@ -205,7 +205,7 @@ def _of_the_glass(drink: Drink, step: Step) -> bool:
 
 
 def _garnish(what: str, how: str, why: str, instead: str) -> CardGarnish:
-    return CardGarnish(capital(what), "; ".join(each for each in (how, why, f"none at hand: {instead}" if instead else "") if each))
+    return CardGarnish(capital(what), "; ".join(part for part in (how, why, f"none at hand: {instead}" if instead else "") if part))
 
 
 def _edge_of(drink: Drink) -> float:

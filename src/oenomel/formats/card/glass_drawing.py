@@ -60,15 +60,15 @@ def glass_drawing(appearance: Appearance, edge: float) -> GlassDrawing:
         return round(floor - cm * PX_PER_CM, 1)
 
     right = [f"{half + radius * PX_PER_CM:.1f},{y(cm):.1f}" for cm, radius in glass.bowl]
-    left = [f"{half - radius * PX_PER_CM:.1f},{y(cm):.1f}" for cm, radius in reversed(glass.bowl)]
+    outline = [f"{half - radius * PX_PER_CM:.1f},{y(cm):.1f}" for cm, radius in reversed(glass.bowl)]
     layers = [*appearance.liquid, *([appearance.foam] if appearance.foam else [])]
     bands = tuple(Band(y(layer.to_cm), round(y(layer.from_cm) - y(layer.to_cm), 1), layer.colour) for layer in layers)
     level = appearance.liquid[-1].to_cm
     return GlassDrawing(
         width=round(2 * half, 1),
         height=round(height, 1),
-        bowl=f"M{'L'.join([*right, *left])}Z",
-        outline=f"M{'L'.join([*left, *right])}",
+        bowl=f"M{'L'.join([*right, *outline])}Z",
+        outline=f"M{'L'.join([*outline, *right])}",
         stand=_stand(half, floor, height, glass.stem_cm, glass.foot_cm * PX_PER_CM, glass.bowl[0][1] * PX_PER_CM),
         bands=bands,
         ice=tuple(_ice(appearance.ice, level, half, widest * PX_PER_CM, floor)),

@@ -40,8 +40,8 @@ def list_html(sheet: ListSheet) -> str:
 
 def card_file(spec: SpecFile, forecast: Forecast, dated: str, remember: str = "") -> str:
     """Return the card of a spec as one file that needs nothing else; ``forecast`` is that of the spec, ``dated`` stands at its foot."""
-    said = [pour.said for pour in spec.pours]
-    card = card_of(forecast, MethodOptions(ounce_ml=spec.ounce_ml), said=said, remember=remember, dated=dated)
+    pour_names = [pour.said for pour in spec.pours]
+    card = card_of(forecast, MethodOptions(ounce_ml=spec.ounce_ml), said=pour_names, remember=remember, dated=dated)
     return page_html(cards_html([card]), spec.name)
 
 

@@ -45,25 +45,27 @@ def read_typed(typed: TypedEntry, spec: SpecFile, drink: Drink, served_ml: Calla
     if typed.pour >= len(drink.pours):
         raise SpecError("pour", f"there is no pour {typed.pour}; the spec has {len(drink.pours)}, counted from 0")
     pours = [(pour.ingredient, pour.slot) for pour in drink.pours]
-    said = parse_typed(typed.text, typed.unit, pours, typed.pour, spec.part_ml, spec.ounce_ml)
-    if said.asks:
-        return _report(said.spoken, said)
-    ml = [_ml(each, typed, spec, drink) for each in _spoken_of(said)]
-    if said.follows is not None:
-        followed = said.times * drink.pours[said.follows].volume_ml
-        return _report(Measure(followed, "ml"), said, relative=RelativeEntry(to=said.follows, times=said.times))
-    if said.to_the_line:
-        return _report(Measure(round(to_the_line_ml(drink, typed.pour, served_ml()), 1), "ml"), said)
-    return _report(said.spoken, said, ends=[min(ml[1:]), max(ml[1:])] if said.ends else None)
+    typed_amount = parse_typed(typed.text, typed.unit, pours, typed.pour, spec.part_ml, spec.ounce_ml)
+    if typed_amount.asks:
+        return _report(typed_amount.spoken, typed_amount)
+    ml = [_ml(measure, typed, spec, drink) for measure in _spoken_of(typed_amount)]
+    if typed_amount.follows is not None:
+        followed = typed_amount.times * drink.pours[typed_amount.follows].volume_ml
+        return _report(Measure(followed, "ml"), typed_amount, relative=RelativeEntry(to=typed_amount.follows, times=typed_amount.times))
+    if typed_amount.to_the_line:
+        return _report(Measure(round(to_the_line_ml(drink, typed.pour, served_ml()), 1), "ml"), typed_amount)
+    return _report(typed_amount.spoken, typed_amount, ends=[min(ml[1:]), max(ml[1:])] if typed_amount.ends else None)
 
 
 def with_amount(spec: SpecFile, pour: int, read: AmountReport) -> SpecFile:
     """Return the spec with a typed amount in its place; as it was where the text is still a question."""
     if read.asks or read.amount is None:
         return spec
-    told = {name: getattr(read, name) for name in ("amount", "unit", "said", "relative")}
-    told |= {"range": read.range} if read.range is not None else {}
-    return spec.model_copy(update={"pours": [each.model_copy(update=told) if at == pour else each for at, each in enumerate(spec.pours)]})
+    values = {name: getattr(read, name) for name in ("amount", "unit", "said", "relative")}
+    values |= {"range": read.range} if read.range is not None else {}
+    return spec.model_copy(
+        update={"pours": [entry.model_copy(update=values) if at == pour else entry for at, entry in enumerate(spec.pours)]}
+    )
 
 
 def _spoken_of(said: TypedAmount) -> Sequence[Measure]:

@@ -161,7 +161,7 @@ def batch_report(batch: Batch, bought: tuple[Purchase, ...]) -> BatchReport:
         serves=batch.scale,
         serve_ml=batch.serve_ml,
         served=served_report(batch.serve),
-        buy=[BoughtReport.model_validate(each) for each in bought],
+        buy=[BoughtReport.model_validate(purchase) for purchase in bought],
         notes=list(batch.notes),
         service=batch.wish.service,
         size=size_words(batch),
@@ -177,7 +177,10 @@ def batch_report(batch: Batch, bought: tuple[Purchase, ...]) -> BatchReport:
         interval80=Intervals.model_validate(batch.serve.interval80),
         bottle=LevelsReport.model_validate(batch.bottle.served),
         minutes=[MinutesReport(batch=of_batch, single=single) for of_batch, single in batch.minutes],
-        stays_out=[StaysOutReport(name=each.pour.ingredient.name, why=each.why, words=each.words) for each in batch.outside],
+        stays_out=[
+            StaysOutReport(name=part_outside.pour.ingredient.name, why=part_outside.why, words=part_outside.words)
+            for part_outside in batch.outside
+        ],
         drift=batch.drift,
         drift_words=batch.drift_words,
         freezing_c=batch.freezing_c,
@@ -228,7 +231,7 @@ def poured_entry(thing: Ingredient, ml: float, slot: SlotName) -> PouredEntry:
 
 def correction_report(correction: Correction) -> CorrectionReport:
     """Return the report of a correction."""
-    told: dict[str, Any] = {name: getattr(correction, name) for name in ("axis", "word", "half_step_ml", "ml", "words")}
+    values: dict[str, Any] = {name: getattr(correction, name) for name in ("axis", "word", "half_step_ml", "ml", "words")}
     additions = [
         CorrectionPourReport(
             name=addition.ingredient.name,
@@ -237,7 +240,7 @@ def correction_report(correction: Correction) -> CorrectionReport:
         )
         for addition in correction.additions
     ]
-    return CorrectionReport(**told, moves=dict(correction.moves), additions=additions)
+    return CorrectionReport(**values, moves=dict(correction.moves), additions=additions)
 
 
 class CorrectionsReport(Report):

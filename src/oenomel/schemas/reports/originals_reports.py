@@ -158,7 +158,7 @@ def menu_report(found: Menu) -> MenuReport:
 def kinship_report(table: KinshipTable) -> KinshipReport:
     """Return the table, each pair once."""
     names = groups()
-    pairs = [frozenset((one, other)) for place, one in enumerate(names) for other in names[place:]]
+    pairs = [frozenset((one, other)) for index, one in enumerate(names) for other in names[index:]]
     return KinshipReport(
         groups=list(names),
         pairs=[

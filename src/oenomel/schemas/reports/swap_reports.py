@@ -176,7 +176,7 @@ def _answer(spec: SpecFile, drink: Drink, answer: Rebalanced) -> dict[str, Any]:
         "spec": pours,
         "moves": [_move(move) for move in answer.moves],
         "changes": list(answer.changes),
-        "left": [ResidualReport.model_validate(left) for left in answer.left],
+        "left": [ResidualReport.model_validate(residual) for residual in answer.left],
         "reached": answer.reached,
     }
 
@@ -186,7 +186,7 @@ def swaps_report(spec: SpecFile, drink: Drink, part: Board, inventory: Inventory
     rows = sorted(part.rows, key=lambda row: (row.loses_bubbles, row.score(ranking)))
     return SwapsReport(
         rows=[_row(spec, drink, row, inventory) for row in rows],
-        left_out=[_left_out(each) for each in part.left_out],
+        left_out=[_left_out(left_out) for left_out in part.left_out],
         searched=part.searched,
         total=part.total,
         present=None if part.present is None else _standing(spec, drink, part.present),
@@ -217,7 +217,7 @@ def _row(spec: SpecFile, drink: Drink, row: SwapRow, inventory: Inventory) -> Sw
         moves=[_move(move) for move in row.moves],
         unseen=list(row.unseen),
         notes=list(row.notes),
-        loudness=[each.sentence for each in row.loudness],
+        loudness=[loudness.sentence for loudness in row.loudness],
         likeness=row.likeness,
         kinship=row.kinship,
         proved=row.proved,

@@ -286,17 +286,17 @@ def next_report(
         standing=standing,
         proposals=[
             ProposalReport(
-                key=each.key,
-                title=each.title,
-                spec=with_pours_of(spec, drink, each.drink),
-                reasons=list(each.reasons),
-                changes=list(each.changes),
-                left=[ResidualReport.model_validate(left) for left in each.left],
-                notes=list(each.notes),
+                key=proposal.key,
+                title=proposal.title,
+                spec=with_pours_of(spec, drink, proposal.drink),
+                reasons=list(proposal.reasons),
+                changes=list(proposal.changes),
+                left=[ResidualReport.model_validate(residual) for residual in proposal.left],
+                notes=list(proposal.notes),
                 figures=LevelsReport.model_validate(profile),
-                chance=each.chance,
+                chance=proposal.chance,
             )
-            for each, profile in zip(proposals, figures, strict=True)
+            for proposal, profile in zip(proposals, figures, strict=True)
         ],
     )
 
@@ -311,7 +311,7 @@ def spec_cloud_report(cloud: SpecCloud, drinks: Sequence[Drink], specs: Sequence
     if cloud.middle is None:
         return report
     # The middle is told in the words of the spec whose frame it has.
-    frame = next(i for i, each in enumerate(drinks) if (each.method, each.serve) == (cloud.middle.method, cloud.middle.serve))
+    frame = next(i for i, drink in enumerate(drinks) if (drink.method, drink.serve) == (cloud.middle.method, cloud.middle.serve))
     middle = with_pours_of(specs[frame][2], drinks[frame], cloud.middle)
     return report.model_copy(update={"middle": middle, "middle_figures": LevelsReport.model_validate(cloud.middle_served)})
 
@@ -325,5 +325,5 @@ def kept_figures(forecast: Mapping[str, Mapping[str, object]]) -> tuple[LevelsRe
 
 
 def _end(ends: Mapping[str, object], name: str, end: int, figure: LevelsReport) -> object:
-    told = ends.get(name)
-    return told[end] if isinstance(told, list | tuple) else getattr(figure, name)
+    end_value = ends.get(name)
+    return end_value[end] if isinstance(end_value, list | tuple) else getattr(figure, name)

@@ -97,10 +97,10 @@ def of_todays_lots(spec: SpecFile) -> SpecFile:
 
 def wish_of(entry: BatchWishEntry) -> BatchWish:
     """Return the wish for the core; raises SpecError where it doesn't say how much."""
-    told = [name for name in ("serves", "container_ml", "use_up") if getattr(entry, name) is not None]
-    if not told:
+    given = [name for name in ("serves", "container_ml", "use_up") if getattr(entry, name) is not None]
+    if not given:
         raise SpecError("serves", "say how much: so many serves, a container, or what is to be used up")
-    if entry.use_up is not None and len(told) > 1:
+    if entry.use_up is not None and len(given) > 1:
         raise SpecError("use_up", "what is to be used up decides how much it is: leave serves and container out")
     if (entry.use_up is None) != (entry.use_up_ml is None):
         raise SpecError("use_up_ml", "what is to be used up needs a slug, and how much of it in ml")
@@ -110,5 +110,5 @@ def wish_of(entry: BatchWishEntry) -> BatchWish:
 
 def poured_spec(poured: list[PouredEntry]) -> SpecFile:
     """Return a spec whose pours are a millilitre each of what is in a bottle: amounts there may be larger than a drink's."""
-    entries = [PourEntry(ingredient=each.ingredient, amount=1, unit="ml", slot=each.slot, lot=each.lot) for each in poured]
+    entries = [PourEntry(ingredient=entry.ingredient, amount=1, unit="ml", slot=entry.slot, lot=entry.lot) for entry in poured]
     return SpecFile(format="oenomel/spec", version=1, name="batch", family="open", pours=entries)

@@ -128,10 +128,10 @@ def _slugs_meant(place: str, words: Iterable[str], known: Callable[[str], Ingred
     """Return the ingredients that words mean, each once; raises SpecError where one means none for sure."""
     result = []
     for index, word in enumerate(words):
-        each = known(word)
-        if each is None:
+        ingredient = known(word)
+        if ingredient is None:
             raise SpecError(f"{place}[{index}]", f'nothing in the larder is called "{word}" for sure: find it first, and take its slug')
-        result.append(each.slug)
+        result.append(ingredient.slug)
     return tuple(dict.fromkeys(result))
 
 
@@ -149,6 +149,6 @@ _SAID: Final = {
 
 def _left_out(words: Iterable[str], known: Callable[[str], Ingredient | None]) -> tuple[str, ...]:
     plain = {*WITHOUT, *ALLERGENS, *KINDS}
-    said = [_SAID.get(word.lower(), word) for word in words]
-    found = [word.lower() if word.lower() in plain else _slugs_meant("without", [word], known)[0] for word in said]
-    return tuple(dict.fromkeys(found))
+    words_meant = [_SAID.get(word.lower(), word) for word in words]
+    slugs = [word.lower() if word.lower() in plain else _slugs_meant("without", [word], known)[0] for word in words_meant]
+    return tuple(dict.fromkeys(slugs))

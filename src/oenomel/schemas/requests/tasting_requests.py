@@ -50,8 +50,13 @@ class SheetEntry(TastingNoteEntry):
 
     @model_validator(mode="after")
     def _says_something(self) -> SheetEntry:
-        said = (self.sugar, self.acid, self.abv, self.body, self.score)
-        if all(each is None for each in said) and not self.loud and not self.lacking and not any(self.words.model_dump().values()):
+        opinions = (self.sugar, self.acid, self.abv, self.body, self.score)
+        if (
+            all(opinion is None for opinion in opinions)
+            and not self.loud
+            and not self.lacking
+            and not any(self.words.model_dump().values())
+        ):
             raise ValueError("the sheet is empty: say something of the drink, be it that it is right")
         return self
 

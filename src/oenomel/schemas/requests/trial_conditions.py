@@ -55,8 +55,8 @@ class MadeEntry(Entry):
 def with_conditions(made: MadeEntry, conditions: Conditions) -> MadeEntry:
     """Return the same, with what the forecast of the day supposed."""
     factors = {
-        technique: FactorEntry(factor=each.factor, relative_sd=each.relative_sd, measurements=each.measurements)
-        for technique, each in conditions.factors.items()
+        technique: FactorEntry(factor=factor.factor, relative_sd=factor.relative_sd, measurements=factor.measurements)
+        for technique, factor in conditions.factors.items()
     }
     names = ("dilution", "ice_g", "ice_c", "surface_water", "start_c", "room_c")
     supposed = SupposedEntry(**{name: getattr(conditions, name) for name in names}, factors=factors)
@@ -66,7 +66,7 @@ def with_conditions(made: MadeEntry, conditions: Conditions) -> MadeEntry:
 def conditions_of(made: MadeEntry) -> Conditions:
     """Return what the kept forecast supposed."""
     factors = {
-        technique: HouseFactor(each.factor, each.relative_sd, each.measurements) for technique, each in made.supposed.factors.items()
+        technique: HouseFactor(entry.factor, entry.relative_sd, entry.measurements) for technique, entry in made.supposed.factors.items()
     }
     return Conditions(**made.supposed.model_dump(exclude={"factors"}), factors=factors)
 

@@ -42,11 +42,11 @@ def look_at(conn: sqlite3.Connection, house: HouseFile) -> Look:
     items += [*_amended(conn, house), *_kinship(conn, house)]
     items += look_at_stock(conn, house)
     book = counterparts(conn, house.drinks)
-    told = dict(zip(book, told_drinks(conn, list(book.values())), strict=True))
+    here_by_key = dict(zip(book, told_drinks(conn, list(book.values())), strict=True))
     # What a house reads of its own file again is the same to the letter: only the rest is looked at closely.
-    same = {drink.id for drink in house.drinks if drink.id in told and _told_alike(drink, told[drink.id])}
-    here = {key: DrinkEntry.model_validate(each) for key, each in told.items() if key not in same}
-    items += [_same_drink(each) if each.id in same else _drink(each, here.get(each.id)) for each in house.drinks]
+    same = {drink.id for drink in house.drinks if drink.id in here_by_key and _told_alike(drink, here_by_key[drink.id])}
+    here = {key: DrinkEntry.model_validate(content) for key, content in here_by_key.items() if key not in same}
+    items += [_same_drink(entry) if entry.id in same else _drink(entry, here.get(entry.id)) for entry in house.drinks]
     items += [*look_at_evening(conn, house), *look_at_tongues(conn, house)]
     return Look(items, book, here, version)
 
@@ -82,8 +82,8 @@ def _bottle(conn: sqlite3.Connection, entry: IngredientEntry) -> Item:
     if here.origin == "catalogue":
         words = "The larder has one of this name that ships with the product; it stays."
         return Item(key, "bottle", entry.name, "differs", words, ("leave",))
-    lies = IngredientEntry.of(here)
-    sides = _bottle_sides(lies, entry)
+    own_entry = IngredientEntry.of(here)
+    sides = _bottle_sides(own_entry, entry)
     if not sides:
         return Item(key, "bottle", entry.name, "same", "As it is here.")
     words = "It is told otherwise here. Trials keep their forecast; drinks on the bench are worked out with what you choose."
@@ -93,18 +93,18 @@ def _bottle(conn: sqlite3.Connection, entry: IngredientEntry) -> Item:
 def _bottle_sides(here: IngredientEntry, comes: IngredientEntry) -> tuple[Side, ...]:
     sides = []
     one, other = here.model_dump(), comes.model_dump()
-    values = {each["name"]: each for each in one.pop("values")}, {each["name"]: each for each in other.pop("values")}
+    values = {value["name"]: value for value in one.pop("values")}, {value["name"]: value for value in other.pop("values")}
     for name in sorted(values[0].keys() | values[1].keys()):
         mine, its = values[0].get(name), values[1].get(name)
         if mine != its:
-            sides.append(Side(name.replace("_", " "), *(f"{each['value']:g}" if each else "not told" for each in (mine, its))))
+            sides.append(Side(name.replace("_", " "), *(f"{value['value']:g}" if value else "not told" for value in (mine, its))))
     sides += [Side(name, _as_text(one[name]), _as_text(other[name])) for name in one if one[name] != other[name] and name != "origin"]
     return tuple(sides)
 
 
 def _as_text(value: Any) -> str:
     if isinstance(value, dict):
-        return ", ".join(f"{key} {each}" for key, each in value.items()) or "nothing"
+        return ", ".join(f"{key} {item}" for key, item in value.items()) or "nothing"
     return ", ".join(map(str, value)) or "nothing" if isinstance(value, list) else str(value if value not in (None, "") else "nothing")
 
 
@@ -113,11 +113,11 @@ def _shelf(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
         return []
     here = shelf.all_shelved(conn)
     sides = [
-        Side(each.slug, _shelved(here[each.slug].state, here[each.slug].price_per_litre), _shelved(each.state, each.price_per_litre))
-        for each in house.shelf
-        if each.slug in here and (here[each.slug].state, here[each.slug].price_per_litre) != (each.state, each.price_per_litre)
+        Side(entry.slug, _shelved(here[entry.slug].state, here[entry.slug].price_per_litre), _shelved(entry.state, entry.price_per_litre))
+        for entry in house.shelf
+        if entry.slug in here and (here[entry.slug].state, here[entry.slug].price_per_litre) != (entry.state, entry.price_per_litre)
     ]
-    new = [each for each in house.shelf if each.slug not in here]
+    new = [entry for entry in house.shelf if entry.slug not in here]
     if sides:
         words = f"{counted(len(sides), 'bottle')} stand otherwise on the shelf" + (f", {len(new)} more come." if new else ".")
         return [Item("shelf", "shelf", "The shelf", "differs", words, ("leave", "take"), tuple(sides))]
@@ -134,13 +134,13 @@ def _amended(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     """Return what tasting changed, and what bottles tasted of alone."""
     if not (house.amended or house.parts or house.palates):
         return []
-    here = {slug: (aroma, said) for slug, aroma, said in ingredients.amendments(conn)}
+    here = {slug: (aroma, impression) for slug, aroma, impression in ingredients.amendments(conn)}
     sides = [
-        Side(each.slug, here[each.slug][1] or _as_text(here[each.slug][0]), each.impression or _as_text(each.aroma))
-        for each in house.amended
-        if each.slug in here and here[each.slug] != (each.aroma, each.impression)
+        Side(entry.slug, here[entry.slug][1] or _as_text(here[entry.slug][0]), entry.impression or _as_text(entry.aroma))
+        for entry in house.amended
+        if entry.slug in here and here[entry.slug] != (entry.aroma, entry.impression)
     ]
-    new = [each for each in house.amended if each.slug not in here]
+    new = [entry for entry in house.amended if entry.slug not in here]
     if sides:
         return [Item("words", "words", "What bottles smell of", "differs", "Described otherwise here.", ("leave", "take"), tuple(sides))]
     words = "New words for what bottles smell of." if new else "As it is here, and what is new is added."
@@ -152,11 +152,11 @@ def _kinship(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     if not house.kinship:
         return []
     here = originals.kinship(conn)
-    comes = {frozenset((each.one, each.other)): each for each in house.kinship}
+    comes = {frozenset((kinship.one, kinship.other)): kinship for kinship in house.kinship}
     sides = [
-        Side(f"{each.one} and {each.other}", f"{here[pair]:g}", f"{each.value:g}")
-        for pair, each in comes.items()
-        if pair in here and here[pair] != each.value
+        Side(f"{kinship.one} and {kinship.other}", f"{here[pair]:g}", f"{kinship.value:g}")
+        for pair, kinship in comes.items()
+        if pair in here and here[pair] != kinship.value
     ]
     if sides:
         return [Item("kinship", "words", "The kinship of smells", "differs", "Set otherwise here.", ("leave", "take"), tuple(sides))]
@@ -178,13 +178,13 @@ def _drink(entry: DrinkEntry, here: DrinkEntry | None) -> Item:
     key = f"drink {entry.id}"
     if here is None:
         return Item(key, "drink", entry.name, "new", f"{counted(len(entry.trials), 'trial')}, not in the book yet.")
-    more = [trial for trial in entry.trials if not any(same_trial(trial, each) for each in here.trials)]
+    more = [trial for trial in entry.trials if not any(same_trial(trial, own_trial) for own_trial in here.trials)]
     missing = _missing(here, entry)
     sides = _drink_sides(here, entry, more)
     if not (more or missing or sides):
         return _same_drink(entry)
-    told = [*([f"{counted(len(more), 'trial')} that the book doesn't have"] if more else []), *missing]
-    words = f"{capital(listed(told) or 'something stands otherwise here')}."
+    new_parts = [*([f"{counted(len(more), 'trial')} that the book doesn't have"] if more else []), *missing]
+    words = f"{capital(listed(new_parts) or 'something stands otherwise here')}."
     choices: tuple[Choice, ...] = ("leave", "add", "beside") if more or missing else ("leave", "beside")
     return Item(key, "drink", entry.name, "differs", words, choices, tuple(sides))
 
@@ -192,8 +192,8 @@ def _drink(entry: DrinkEntry, here: DrinkEntry | None) -> Item:
 def _missing(here: DrinkEntry, comes: DrinkEntry) -> list[str]:
     """Return what comes with a drink besides its trials and isn't here, in words."""
     notes = sum(_missing_notes(trial, here.trials) for trial in comes.trials)
-    clouds = [each for each in comes.gathered if not any(same_cloud(each, other) for other in here.gathered)]
-    found = {
+    clouds = [entry for entry in comes.gathered if not any(same_cloud(entry, other) for other in here.gathered)]
+    lacks = {
         f"{counted(notes, 'note')} more": notes > 0,
         f"{counted(len(clouds), 'spec')} of others": bool(clouds),
         "what lies on the bench": comes.draft is not None and here.draft is None,
@@ -201,7 +201,7 @@ def _missing(here: DrinkEntry, comes: DrinkEntry) -> list[str]:
         "what is to be remembered": bool(comes.notes) and not here.notes,
         "its price and serves": comes.listed is not None and here.listed is None,
     }
-    return [words for words, is_missing in found.items() if is_missing]
+    return [words for words, is_missing in lacks.items() if is_missing]
 
 
 def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]) -> list[Side]:
@@ -212,7 +212,7 @@ def _drink_sides(here: DrinkEntry, comes: DrinkEntry, more: Sequence[TrialEntry]
         one, other = _pours(mine.spec), _pours(its.spec)
         sides += [Side(what, one.get(what, "—"), other.get(what, "—")) for what in {**one, **other} if one.get(what) != other.get(what)]
         for part in ("method", "serve"):
-            a, b = (getattr(each.spec, part).model_dump(mode="json") for each in (mine, its))
+            a, b = (getattr(entry.spec, part).model_dump(mode="json") for entry in (mine, its))
             sides += [Side(f"{part}, {name}".replace("_", " "), _as_text(a[name]), _as_text(b[name])) for name in a if a[name] != b[name]]
     if comes.notes and here.notes and comes.notes != here.notes:
         sides.append(Side("to remember", here.notes, comes.notes))
@@ -234,7 +234,7 @@ def _pours(spec: SpecFile) -> dict[str, str]:
 
 def _missing_notes(trial: TrialEntry, here: Sequence[TrialEntry]) -> int:
     """Sheets and readings of a trial that its counterpart here doesn't have."""
-    mine = next((each for each in here if same_trial(trial, each)), None)
+    mine = next((entry for entry in here if same_trial(trial, entry)), None)
     if mine is None:
         return 0
     sheets = [sheet for sheet in trial.sheets if not any(same_note(sheet, other) for other in mine.sheets)]

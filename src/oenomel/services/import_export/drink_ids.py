@@ -29,15 +29,15 @@ def counterparts(conn: sqlite3.Connection, entries: Sequence[DrinkEntry]) -> dic
     for drink_id, name in drinks.names(conn):
         by_name.setdefault(plain_name(name), []).append(drink_id)
     begun = drinks.by_first_trial(conn)
-    found: dict[str, int] = {}
+    own_ids: dict[str, int] = {}
     taken: set[int] = set()
     for entry in entries:
         first = entry.trials[0]
         called_so = by_name.get(plain_name(entry.name), [])
         own = ids.get(entry.id)
         known = [begun.get((first.name, first.kept_at)) if first.kept_at else None, own if own in called_so else None, *called_so]
-        here = next((each for each in known if each is not None and each not in taken), None)
+        here = next((own_id for own_id in known if own_id is not None and own_id not in taken), None)
         if here is not None:
-            found[entry.id] = here
+            own_ids[entry.id] = here
             taken.add(here)
-    return found
+    return own_ids

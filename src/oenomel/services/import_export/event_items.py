@@ -28,12 +28,12 @@ def gather_evening(conn: sqlite3.Connection) -> dict[str, Any]:
     """Batches and the evening as they stand in a house file; what there is nothing of is left out."""
     ids = {drink_id: name for name, drink_id in ids_of_book(conn).items()}
     every = batches.all_batches(conn)
-    names = {each.id: each.name for each in every}
-    told: dict[str, Any] = {"batches": [_batch(conn, each, ids, names) for each in every]}
+    names = {record.id: record.name for record in every}
+    gathered: dict[str, Any] = {"batches": [_batch(conn, record, ids, names) for record in every]}
     content = events.get(conn)
     if content is not None:
         entry = EveningEntry.model_validate_json(content)
-        told["evening"] = {
+        gathered["evening"] = {
             "name": entry.name,
             "at": entry.at,
             "hands": entry.hands,
@@ -50,7 +50,7 @@ def gather_evening(conn: sqlite3.Connection) -> dict[str, Any]:
             ],
             "ticks": events.ticked(conn),
         }
-    return {name: value for name, value in told.items() if value}
+    return {name: value for name, value in gathered.items() if value}
 
 
 def look_at_evening(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
@@ -58,7 +58,7 @@ def look_at_evening(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     items = []
     if house.batches:
         mine = {batch.name for batch in batches.all_batches(conn)}
-        new = [each for each in house.batches if each.name not in mine]
+        new = [batch_entry for batch_entry in house.batches if batch_entry.name not in mine]
         words = f"{counted(len(new), 'batch').replace('batchs', 'batches')} with their log." if new else "As they are here."
         items.append(Item("batches", "batches", "Batches", "new" if new else "same", words))
     if house.evening is not None:
@@ -76,7 +76,7 @@ def look_at_evening(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
 
 def take_evening(conn: sqlite3.Connection, house: HouseFile, drink_ids: Mapping[str, int], chosen: Mapping[str, Choice]) -> None:
     """Take them in as was chosen; raises SpecError naming what can't be. A batch that is here stays what it is."""
-    ids = {each.name: each.id for each in batches.all_batches(conn)}
+    ids = {record.name: record.id for record in batches.all_batches(conn)}
     for batch in house.batches:
         if batch.name not in ids:
             ids[batch.name] = _add(conn, batch, drink_ids, ids)
@@ -111,22 +111,24 @@ def _batch(conn: sqlite3.Connection, record: BatchRecord, ids: Mapping[int, str]
     if record.older_id is not None:
         entry["older"] = names[record.older_id]
     entry["wood"] = bool(record.wood)
-    entry["log"] = [{"at": each.at, "kind": each.kind, "words": each.words} for each in batches.log(conn, record.id)]
+    entry["log"] = [
+        {"at": log_record.at, "kind": log_record.kind, "words": log_record.words} for log_record in batches.log(conn, record.id)
+    ]
     return entry
 
 
 def _add(conn: sqlite3.Connection, told: BatchOfHouse, drink_ids: Mapping[str, int], ids: Mapping[str, int]) -> int:
-    place = f"batches, {told.name}"
+    location = f"batches, {told.name}"
     if told.drink not in drink_ids:
-        raise SpecError(place, f'there is no drink "{told.drink}" in the file or the book')
+        raise SpecError(location, f'there is no drink "{told.drink}" in the file or the book')
     if told.older and told.older not in ids:
-        raise SpecError(place, f'"{told.older}", which it was filled on, is not among those before it')
-    _check_pours(conn, told, place)
+        raise SpecError(location, f'"{told.older}", which it was filled on, is not among those before it')
+    _check_pours(conn, told, location)
     values: dict[str, Any] = {name: getattr(told, name) for name in _TOLD}
     texts: dict[str, Any] = {
         "spec": told.spec.model_dump_json(exclude_unset=True),
         "wish": told.wish.model_dump_json(),
-        "poured": json.dumps([each.model_dump(mode="json", exclude_unset=True) for each in told.poured]),
+        "poured": json.dumps([entry.model_dump(mode="json", exclude_unset=True) for entry in told.poured]),
         "contents": told.contents.model_dump_json(exclude_unset=True),
         "recipe": told.recipe.model_dump_json(),
         "label": told.label.model_dump_json(),
@@ -142,22 +144,22 @@ def _add(conn: sqlite3.Connection, told: BatchOfHouse, drink_ids: Mapping[str, i
     try:
         batch_id = batches.add(conn, record)
     except OenomelError as error:
-        raise SpecError(place, str(error)) from error
-    for each in told.log:
-        batches.note(conn, LogRecord(batch_id, each.kind, each.words, each.at))
+        raise SpecError(location, str(error)) from error
+    for log_entry in told.log:
+        batches.note(conn, LogRecord(batch_id, log_entry.kind, log_entry.words, log_entry.at))
     return batch_id
 
 
 def _check_pours(conn: sqlite3.Connection, told: BatchOfHouse, place: str) -> None:
     """Refuse a batch that holds what can't be, or was poured of what nobody has; the sentence names it."""
-    slugs = {each.ingredient for each in told.poured if isinstance(each.ingredient, str)}
+    slugs = {poured.ingredient for poured in told.poured if isinstance(poured.ingredient, str)}
     unknown = sorted(slugs - ingredients.some(conn, slugs).keys())
     if unknown:
         raise SpecError(f"{place}: poured", f'"{unknown[0]}" is not in the larder, and doesn\'t come with the file')
     try:
         inline_ingredient(InlineIngredient(name=told.name, kind="other", composition=told.contents))
-        for each in told.poured:
-            if isinstance(each.ingredient, InlineIngredient):
-                inline_ingredient(each.ingredient)
+        for entry in told.poured:
+            if isinstance(entry.ingredient, InlineIngredient):
+                inline_ingredient(entry.ingredient)
     except DomainError as error:
         raise SpecError(place, str(error)) from error

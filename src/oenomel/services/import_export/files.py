@@ -59,7 +59,7 @@ def export_drinks(conn: sqlite3.Connection, body: ExportRequest, largest_import:
         return ExportReport(text=text, file_name=f"{_called(house, whole=not body.drinks)}.json", words=_too_large(text, largest_import))
     book = ids_of_book(conn)
     specs = latest_specs(conn, body.drinks or book.values())
-    names = {slug: each.name for slug, each in ingredients.larder(conn).items()}
+    names = {slug: ingredient.name for slug, ingredient in ingredients.larder(conn).items()}
     text = write_all_as([(spec, notes) for _, spec, notes in specs], body.wanted, names)
     name = specs[0][0] if len(specs) == 1 else "drinks"
     return ExportReport(text=text, file_name=f"{name}.{ENDINGS[body.wanted]}")

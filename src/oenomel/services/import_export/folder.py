@@ -69,7 +69,7 @@ def export_house(conn: sqlite3.Connection, folder: Path) -> int:
 
 
 def _write(conn: sqlite3.Connection, part: Path) -> int:
-    names = {slug: each.name for slug, each in ingredients.larder(conn).items()}
+    names = {slug: ingredient.name for slug, ingredient in ingredients.larder(conn).items()}
     specs = latest_specs(conn, ids_of_book(conn).values())
     (part / HOUSE).write_text(house_text(gather_house(conn)), encoding="utf-8")
     (part / "README.md").write_text(READ_ME, encoding="utf-8")
@@ -95,10 +95,10 @@ def read_files(paths: Iterable[Path]) -> list[NamedText]:
     """Texts of files, and of all that can be read in folders; raises SpecError naming the first that can't."""
     texts = []
     for path in paths:
-        found = (
-            sorted(each for each in path.rglob("*") if each.suffix in _ENDINGS and each.name not in _NO_DRINKS) if path.is_dir() else [path]
+        files = (
+            sorted(file for file in path.rglob("*") if file.suffix in _ENDINGS and file.name not in _NO_DRINKS) if path.is_dir() else [path]
         )
-        texts += [NamedText(str(each), _text(each)) for each in found]
+        texts += [NamedText(str(file), _text(file)) for file in files]
     if not texts:
         raise SpecError("", "there is nothing to take in: name files, or a folder with some")
     return texts

@@ -23,16 +23,22 @@ __all__ = ["gather_drinks", "gather_house", "latest_specs", "told_drinks"]
 
 def gather_house(conn: sqlite3.Connection) -> HouseFile:
     """Return all that a house has."""
-    own = [each for each in ingredients.larder(conn).values() if each.origin != "catalogue"]
+    own = [ingredient for ingredient in ingredients.larder(conn).values() if ingredient.origin != "catalogue"]
     return HouseFile.model_validate(
         {
             "format": "oenomel/house",
             "version": 1,
-            "ingredients": [IngredientEntry.of(each) for each in sorted(own, key=lambda each: each.slug)],
-            "amended": [{"slug": slug, "aroma": aroma, "impression": said} for slug, aroma, said in ingredients.amendments(conn)],
+            "ingredients": [IngredientEntry.of(ingredient) for ingredient in sorted(own, key=lambda each: each.slug)],
+            "amended": [
+                {"slug": slug, "aroma": aroma, "impression": impression} for slug, aroma, impression in ingredients.amendments(conn)
+            ],
             "shelf": [
-                {"slug": slug, "state": each.state, **({} if each.price_per_litre is None else {"price_per_litre": each.price_per_litre})}
-                for slug, each in shelf.all_shelved(conn).items()
+                {
+                    "slug": slug,
+                    "state": shelved.state,
+                    **({} if shelved.price_per_litre is None else {"price_per_litre": shelved.price_per_litre}),
+                }
+                for slug, shelved in shelf.all_shelved(conn).items()
             ],
             "parts": [
                 {
@@ -55,8 +61,8 @@ def gather_house(conn: sqlite3.Connection) -> HouseFile:
 
 
 def _kinship(conn: sqlite3.Connection) -> dict[str, Any]:
-    told = [{"one": min(pair), "other": max(pair), "value": value} for pair, value in originals.kinship(conn).items()]
-    return {"kinship": told} if told else {}
+    rows = [{"one": min(pair), "other": max(pair), "value": value} for pair, value in originals.kinship(conn).items()]
+    return {"kinship": rows} if rows else {}
 
 
 def gather_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> HouseFile:
@@ -66,9 +72,9 @@ def gather_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> HouseFi
     specs += [cloud.spec for entry in entries for cloud in entry.gathered]
     specs += [entry.draft.spec for entry in entries if entry.draft is not None]
     poured = slugs_of(*specs)
-    own = [each for each in ingredients.some(conn, poured).values() if each.origin != "catalogue"]
-    told = [IngredientEntry.of(each) for each in sorted(own, key=lambda each: each.slug)]
-    return HouseFile.model_validate({"format": "oenomel/house", "version": 1, "ingredients": told, "drinks": entries})
+    own = [ingredient for ingredient in ingredients.some(conn, poured).values() if ingredient.origin != "catalogue"]
+    own_entries = [IngredientEntry.of(ingredient) for ingredient in sorted(own, key=lambda each: each.slug)]
+    return HouseFile.model_validate({"format": "oenomel/house", "version": 1, "ingredients": own_entries, "drinks": entries})
 
 
 def latest_specs(conn: sqlite3.Connection, drink_ids: Iterable[int]) -> list[tuple[str, SpecFile, str]]:
@@ -86,7 +92,7 @@ def told_drinks(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[dict
     # What is read of all drinks at once is read once.
     ids = {drink_id: name for name, drink_id in ids_of_book(conn).items()}
     wishes, listed = originals.wishes(conn), menu_entries.listed(conn)
-    return [_drink(conn, each, ids, wishes.get(each), listed.get(each)) for each in drink_ids]
+    return [_drink(conn, drink_id, ids, wishes.get(drink_id), listed.get(drink_id)) for drink_id in drink_ids]
 
 
 def _entries(conn: sqlite3.Connection, drink_ids: Sequence[int]) -> list[DrinkEntry]:
@@ -112,7 +118,10 @@ def _drink(conn: sqlite3.Connection, drink_id: int, ids: dict[int, str], wish: s
         entry["listed"] = {name: value for name, value in (("price", listed.price), ("serves", listed.serves)) if value is not None}
     gathered = spec_clouds.of_drink(conn, drink_id)
     if gathered:
-        entry["gathered"] = [{"name": each.name, "spec": json.loads(each.spec), "added_at": each.added_at} for each in gathered]
+        entry["gathered"] = [
+            {"name": cloud_record.name, "spec": json.loads(cloud_record.spec), "added_at": cloud_record.added_at}
+            for cloud_record in gathered
+        ]
     return entry
 
 
@@ -130,7 +139,7 @@ def _trials(
         if trial.id in others:
             entry["parents"] = [
                 {"drink": ids[parent.drink_id], "trial": parent.number}
-                for parent in (drinks.trial(conn, each) for each in others[trial.id])
+                for parent in (drinks.trial(conn, parent_id) for parent_id in others[trial.id])
             ]
         if trial.id in marks:
             entry["mark"] = marks[trial.id]
@@ -139,11 +148,11 @@ def _trials(
         mine = [sheet for sheet in sheets if sheet.trial_id == trial.id]
         if mine:
             fields = ("taster", "sugar", "acid", "abv", "body", "loud", "lacking", "score", "edge", "blind", "tasted_at")
-            entry["sheets"] = [{**{name: getattr(each, name) for name in fields}, "words": json.loads(each.words)} for each in mine]
+            entry["sheets"] = [{**{name: getattr(record, name) for name in fields}, "words": json.loads(record.words)} for record in mine]
         read = [reading for reading in readings if reading.trial_id == trial.id]
         if read:
             entry["readings"] = [
-                {name: getattr(each, name) for name in ("quantity", "point", "value", "device", "taken_at")} for each in read
+                {name: getattr(record, name) for name in ("quantity", "point", "value", "device", "taken_at")} for record in read
             ]
         water = measurements.water_of(conn, trial.id)
         if water is not None:

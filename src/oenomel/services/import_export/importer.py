@@ -93,14 +93,14 @@ def _bottles(conn: sqlite3.Connection, house: HouseFile, items: Mapping[str, Ite
                 raise SpecError(bottle.name, str(error)) from error
     here = shelf.all_shelved(conn)
     known = ingredients.larder(conn)
-    for place in house.shelf:
-        if (place.slug not in here or chosen.get("shelf") == "take") and place.slug in known:
-            shelf.put(conn, Shelved(place.slug, place.state, place.price_per_litre))
+    for entry in house.shelf:
+        if (entry.slug not in here or chosen.get("shelf") == "take") and entry.slug in known:
+            shelf.put(conn, Shelved(entry.slug, entry.state, entry.price_per_litre))
     amended = {slug for slug, _, _ in ingredients.amendments(conn)}
-    for each in house.amended:
-        if (each.slug not in amended or chosen.get("words") == "take") and each.slug in known:
-            ingredients.amend(conn, each.slug, each.aroma, each.impression)
-    parts = {(each.slug, each.taster, each.tasted_at, each.words) for each in tastings.all_parts(conn)}
+    for amendment in house.amended:
+        if (amendment.slug not in amended or chosen.get("words") == "take") and amendment.slug in known:
+            ingredients.amend(conn, amendment.slug, amendment.aroma, amendment.impression)
+    parts = {(record.slug, record.taster, record.tasted_at, record.words) for record in tastings.all_parts(conn)}
     for part in house.parts:
         words = part.words.model_dump_json(exclude_unset=True)
         if (part.slug, part.taster, part.tasted_at, words) not in parts and part.slug in known:
@@ -109,11 +109,11 @@ def _bottles(conn: sqlite3.Connection, house: HouseFile, items: Mapping[str, Ite
     for palate in house.palates:
         if palate.taster not in since:
             tastings.reset_palate(conn, palate.taster, palate.since)
-    told = originals.kinship(conn)
+    known_pairs = originals.kinship(conn)
     for kin in house.kinship:
         pair = frozenset((kin.one, kin.other))
         KinshipTable({pair: kin.value})
-        if pair not in told or chosen.get("kinship") == "take":
+        if pair not in known_pairs or chosen.get("kinship") == "take":
             originals.put_kinship(conn, kin.one, kin.other, kin.value)
 
 
@@ -146,25 +146,25 @@ class _Intake:
         if entry.id not in self.lies:
             self.trials |= {(entry.id, number): kept[number] for number in range(1, len(entry.trials) + 1)}
             return
-        lies = self.lies[entry.id]
+        own_entry = self.lies[entry.id]
         for number, trial in enumerate(entry.trials, start=1):
-            mine = next((at for at, each in enumerate(lies.trials, start=1) if same_trial(trial, each)), None)
+            mine = next((at for at, own_trial in enumerate(own_entry.trials, start=1) if same_trial(trial, own_trial)), None)
             if mine is not None:
                 self.trials[entry.id, number] = kept[mine]
                 if choice == "add":
-                    self._note(kept[mine], trial, lies.trials[mine - 1])
+                    self._note(kept[mine], trial, own_entry.trials[mine - 1])
             elif choice == "add":
                 self.trials[entry.id, number] = self._keep(here, entry, number, trial)
         if choice == "add":
-            self._besides(here, entry, lies)
+            self._besides(here, entry, own_entry)
 
     def parents(self) -> None:
         """Lines of descent across drinks, once all trials are there; those from drinks that nobody has end here."""
         for trial_id, entry, of in self.descends:
-            found = [self._trial(parent.drink, parent.trial) for parent in entry.parents]
-            told = [each for each in dict.fromkeys(found) if each is not None and each != trial_id]
+            parent_ids = [self._trial(parent.drink, parent.trial) for parent in entry.parents]
+            new_parent_ids = [parent_id for parent_id in dict.fromkeys(parent_ids) if parent_id is not None and parent_id != trial_id]
             try:
-                lineage.add_parents(self.conn, trial_id, told)
+                lineage.add_parents(self.conn, trial_id, new_parent_ids)
             except DomainError as error:
                 raise SpecError(f"{of}: parents", str(error)) from error
 
@@ -177,13 +177,13 @@ class _Intake:
     def _trial(self, drink: str, number: int) -> int | None:
         if (drink, number) in self.trials:
             return self.trials[drink, number]
-        place = self.here.get(drink, self.book.get(drink))
-        kept = [] if place is None else drinks.trials(self.conn, place)
+        index = self.here.get(drink, self.book.get(drink))
+        kept = [] if index is None else drinks.trials(self.conn, index)
         return next((trial.id for trial in kept if trial.number == number), None)
 
     def _free_name(self, name: str) -> str:
-        taken = {each.casefold() for _, each in drinks.names(self.conn)}
-        return next(each for each in (f"{name} ({n})" for n in range(2, len(taken) + 3)) if each.casefold() not in taken)
+        taken = {drink_name.casefold() for _, drink_name in drinks.names(self.conn)}
+        return next(candidate for candidate in (f"{name} ({n})" for n in range(2, len(taken) + 3)) if candidate.casefold() not in taken)
 
     def _add(self, entry: DrinkEntry, name: str) -> None:
         family = entry.trials[0].spec.family
@@ -193,19 +193,19 @@ class _Intake:
         self._besides(drink_id, entry, None)
 
     def _keep(self, drink_id: int, entry: DrinkEntry, number: int, trial: TrialEntry) -> int:
-        place = f"{entry.name}, trial {number}"
-        stored = self.prepared.trial(entry.id, number, self.larder) or stored_trial(trial, self.larder, place)
+        location = f"{entry.name}, trial {number}"
+        stored = self.prepared.trial(entry.id, number, self.larder) or stored_trial(trial, self.larder, location)
         parent = None
         if trial.parent is not None or number > 1:
             # Who doesn't say is compared with the first.
             parent = self.trials.get((entry.id, trial.parent or 1))
             if parent is None and trial.parent is not None:
-                raise SpecError(f"{place}: parent", f"there is no trial {trial.parent} before it")
+                raise SpecError(f"{location}: parent", f"there is no trial {trial.parent} before it")
         trial_id = drinks.keep_trial(
             self.conn, drink_id, parent, trial.name, trial.reason, stored.spec, stored.forecast, stored.made, trial.kept_at
         )
         if trial.parents:
-            self.descends.append((trial_id, trial, place))
+            self.descends.append((trial_id, trial, location))
         if trial.mark:
             lineage.mark(self.conn, drink_id, trial_id, trial.mark)
         if trial.reference:
@@ -216,10 +216,10 @@ class _Intake:
     def _note(self, trial_id: int, trial: TrialEntry, lies: TrialEntry | None, water: WaterFound | None = None) -> None:
         """Return what was said and measured of a trial, as far as it isn't there yet."""
         for sheet in trial.sheets:
-            if lies is None or not any(same_note(sheet, each) for each in lies.sheets):
+            if lies is None or not any(same_note(sheet, own_sheet) for own_sheet in lies.sheets):
                 words = sheet.words.model_dump_json(exclude_unset=True)
                 tastings.add(self.conn, TastingRecord(trial_id, **{**sheet.model_dump(), "words": words}))
-        new = [each for each in trial.readings if lies is None or not any(same_note(each, other) for other in lies.readings)]
+        new = [entry for entry in trial.readings if lies is None or not any(same_note(entry, other) for other in lies.readings)]
         for reading in new:
             measurements.add(self.conn, MeasurementRecord(trial_id, **reading.model_dump()))
         if not new:
@@ -234,16 +234,16 @@ class _Intake:
         """Draft, brief and other people's specs, where the bar has none of its own."""
         for cloud in entry.gathered:
             _check(cloud.spec, self.larder, f"{entry.name}, {cloud.name}")
-            if lies is None or not any(same_cloud(cloud, each) for each in lies.gathered):
+            if lies is None or not any(same_cloud(cloud, own_cloud) for own_cloud in lies.gathered):
                 spec_clouds.add(self.conn, drink_id, cloud.name, cloud.spec.model_dump_json(exclude_unset=True), cloud.added_at)
         if entry.brief is not None and (lies is None or lies.brief is None):
             briefs.put(self.conn, drink_id, entry.brief.model_dump_json(exclude_unset=True))
         if entry.draft is not None and (lies is None or lies.draft is None):
-            place = f"{entry.name}, on the bench"
+            location = f"{entry.name}, on the bench"
             parent = self.trials.get((entry.id, entry.draft.parent))
             if parent is None:
-                raise SpecError(place, f"there is no trial {entry.draft.parent} that it is held against")
-            _check(entry.draft.spec, self.larder, place)
+                raise SpecError(location, f"there is no trial {entry.draft.parent} that it is held against")
+            _check(entry.draft.spec, self.larder, location)
             text = entry.draft.spec.model_dump_json(exclude_unset=True)
             drinks.put_draft(self.conn, drink_id, parent, text, 0, entry.draft.saved_at)
         if entry.listed is not None and (lies is None or lies.listed is None):

@@ -46,7 +46,7 @@ class Prepared:
     def trial(self, drink: str, number: int, larder: Larder) -> StoredTrial | None:
         """Return the trial, unless one of its ingredients has other values in the larder by now."""
         stored = self.trials.get((drink, number))
-        unchanged = stored is not None and all(larder.get(each.slug) == each for each in stored.poured)
+        unchanged = stored is not None and all(larder.get(ingredient.slug) == ingredient for ingredient in stored.poured)
         return stored if unchanged else None
 
 
@@ -73,7 +73,7 @@ def _missing(house: HouseFile, look: Look) -> Iterator[tuple[str, int, TrialEntr
         here = look.here[entry.id].trials if entry.id in look.here else []
         if entry.id in look.here or entry.id not in look.book:
             for number, trial in enumerate(entry.trials, start=1):
-                if not any(same_trial(trial, each) for each in here):
+                if not any(same_trial(trial, own_trial) for own_trial in here):
                     yield entry.id, number, trial
 
 

@@ -18,12 +18,12 @@ __all__ = ["gather_tongues", "look_at_tongues", "take_tongues"]
 
 def gather_tongues(conn: sqlite3.Connection) -> dict[str, Any]:
     """Sittings, exercises and training as they stand in a house file; nothing where there is nothing."""
-    told = {
+    content = {
         "sittings": [_sitting(conn, sitting) for sitting in sensory.all_sittings(conn)],
         "exercises": [_exercise(exercise) for exercise in sensory.all_exercises(conn)],
         "training": [{"taster": taster, "began_at": at} for taster, at in sensory.trainings(conn)],
     }
-    kept = {name: value for name, value in told.items() if value}
+    kept = {name: value for name, value in content.items() if value}
     return {"tongues": kept} if kept else {}
 
 
@@ -34,7 +34,7 @@ def look_at_tongues(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
     here = _known(conn)
     sittings = sum(_sitting_key(sitting) not in here for sitting in house.tongues.sittings)
     exercises = sum((exercise.taster, exercise.asked_at, exercise.title) not in here for exercise in house.tongues.exercises)
-    training = sum(("training", each.taster) not in here for each in house.tongues.training)
+    training = sum(("training", entry.taster) not in here for entry in house.tongues.training)
     if not sittings + exercises + training:
         return [Item("tongues", "tongues", "Tongues", "same", "As they are here.")]
     words = f"{counted(sittings, 'sitting')} of triangles and {counted(exercises, 'exercise')}."
@@ -52,8 +52,8 @@ def take_tongues(conn: sqlite3.Connection, house: HouseFile) -> None:
     for exercise in house.tongues.exercises:
         if (exercise.taster, exercise.asked_at, exercise.title) not in here:
             texts: dict[str, Any] = {name: json.dumps(getattr(exercise, name)) for name in ("question", "solution", "said")}
-            told = exercise.model_dump(include={"taster", "kind", "title", "asked_at", "score", "answered_at"})
-            sensory.add_exercise(conn, ExerciseRecord(**told, **texts))
+            fields = exercise.model_dump(include={"taster", "kind", "title", "asked_at", "score", "answered_at"})
+            sensory.add_exercise(conn, ExerciseRecord(**fields, **texts))
     for person in house.tongues.training:
         if ("training", person.taster) not in here:
             sensory.begin_training(conn, person.taster, person.began_at)
@@ -71,7 +71,7 @@ def _sitting_key(sitting: SittingOfHouse) -> tuple[str, ...]:
 
 
 def _sitting(conn: sqlite3.Connection, record: SittingRecord) -> dict[str, Any]:
-    told: dict[str, Any] = {
+    fields: dict[str, Any] = {
         "matter": record.matter,
         "tasters": json.loads(record.tasters),
         "rounds": record.rounds,
@@ -82,22 +82,22 @@ def _sitting(conn: sqlite3.Connection, record: SittingRecord) -> dict[str, Any]:
         "began_at": record.began_at,
     }
     if record.ended_at is not None:
-        told["ended_at"] = record.ended_at
+        fields["ended_at"] = record.ended_at
     # One that still waits for its answer stays behind: its glasses don't travel.
     answered = [triangle for triangle in sensory.triangles_of(conn, record.id) if triangle.found is not None]
-    return told | {"triangles": [_triangle(each) for each in answered]}
+    return fields | {"triangles": [_triangle(triangle) for triangle in answered]}
 
 
 def _triangle(record: TriangleRecord) -> dict[str, Any]:
-    told: dict[str, Any] = {name: getattr(record, name) for name in ("taster", "steps", "less_parts", "more_parts", "odd", "asked_at")}
+    fields: dict[str, Any] = {name: getattr(record, name) for name in ("taster", "steps", "less_parts", "more_parts", "odd", "asked_at")}
     if record.answer is not None:
-        told["answer"] = record.answer
-    return told | {"odd_is_more": bool(record.odd_is_more), "found": bool(record.found), "answered_at": record.answered_at}
+        fields["answer"] = record.answer
+    return fields | {"odd_is_more": bool(record.odd_is_more), "found": bool(record.found), "answered_at": record.answered_at}
 
 
 def _exercise(record: ExerciseRecord) -> dict[str, Any]:
-    told: dict[str, Any] = {name: getattr(record, name) for name in ("taster", "kind", "title", "asked_at", "score", "answered_at")}
-    return told | {name: json.loads(getattr(record, name)) for name in ("question", "solution", "said")}
+    fields: dict[str, Any] = {name: getattr(record, name) for name in ("taster", "kind", "title", "asked_at", "score", "answered_at")}
+    return fields | {name: json.loads(getattr(record, name)) for name in ("question", "solution", "said")}
 
 
 def _add(conn: sqlite3.Connection, sitting: SittingOfHouse) -> None:

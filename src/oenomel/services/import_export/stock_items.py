@@ -25,9 +25,9 @@ __all__ = ["gather_stock", "look_at_stock", "take_stock"]
 def gather_stock(conn: sqlite3.Connection) -> dict[str, Any]:
     """Return all of it, as it stands in a house file; what there is nothing of is left out."""
     readings = lots.readings(conn)
-    told: dict[str, Any] = {
+    content: dict[str, Any] = {
         "changed": [
-            {"slug": slug, "values": [asdict(each) for _, each in sorted(values.items())]}
+            {"slug": slug, "values": [asdict(sourced_value) for _, sourced_value in sorted(values.items())]}
             for slug, values in ingredients.house_values(conn).items()
         ],
         "retired": sorted(ingredients.retired(conn)),
@@ -38,7 +38,7 @@ def gather_stock(conn: sqlite3.Connection) -> dict[str, Any]:
         "lots": [_lot(lot, readings.get(lot.id, [])) for lot in lots.all_lots(conn)],
         "stock": _stock(conn),
     }
-    return {name: value for name, value in told.items() if value}
+    return {name: value for name, value in content.items() if value}
 
 
 def look_at_stock(conn: sqlite3.Connection, house: HouseFile) -> list[Item]:
@@ -54,9 +54,11 @@ def take_stock(conn: sqlite3.Connection, house: HouseFile, items: Mapping[str, I
     """Take it in as was chosen; raises SpecError naming what can't be."""
     known = ingredients.larder(conn)
     here = ingredients.house_values(conn)
-    for each in house.changed:
-        if each.slug in known and (each.slug not in here or chosen.get("changed") == "take"):
-            ingredients.set_right(conn, each.slug, [SourcedValue(**value.model_dump()) for value in each.values], here.get(each.slug, {}))
+    for entry in house.changed:
+        if entry.slug in known and (entry.slug not in here or chosen.get("changed") == "take"):
+            ingredients.set_right(
+                conn, entry.slug, [SourcedValue(**value.model_dump()) for value in entry.values], here.get(entry.slug, {})
+            )
     for slug in house.retired:
         if slug in known:
             ingredients.retire(conn, slug, gone=True)
@@ -67,7 +69,7 @@ def take_stock(conn: sqlite3.Connection, house: HouseFile, items: Mapping[str, I
             if preparation.makes not in known:
                 ingredients.put(conn, _outcome_of(conn, preparation.file, preparation.makes).ingredient(preparation.makes))
             preparations.put(conn, PreparationRecord(preparation.makes, content, preparation.origin))
-    kept = {(each.slug, each.name) for each in lots.all_lots(conn)}
+    kept = {(record.slug, record.name) for record in lots.all_lots(conn)}
     for lot in house.lots:
         if (lot.slug, lot.name) not in kept:
             _add_lot(conn, lot)
@@ -89,27 +91,27 @@ def _lot(lot: LotRecord, readings: list[ReadingRecord]) -> dict[str, Any]:
 
 
 def _stock(conn: sqlite3.Connection) -> dict[str, Any]:
-    told: dict[str, Any] = {
+    content: dict[str, Any] = {
         "currency": menu_entries.currency(conn),
         "pars": [{"slug": slug, "par_ml": par} for slug, par in menu_entries.pars(conn).items()],
         "good_prices": [{"slug": slug, "price_per_kg": price} for slug, price in menu_entries.good_prices(conn).items()],
     }
-    return {name: value for name, value in told.items() if value}
+    return {name: value for name, value in content.items() if value}
 
 
 def _values_item(here: HouseFile, comes: HouseFile) -> list[Item]:
     if not comes.changed and not comes.retired:
         return []
-    mine = {each.slug: _figures(each.values) for each in here.changed}
+    mine = {entry.slug: _figures(entry.values) for entry in here.changed}
     sides = [
-        Side(each.slug, mine[each.slug], _figures(each.values))
-        for each in comes.changed
-        if each.slug in mine and mine[each.slug] != _figures(each.values)
+        Side(entry.slug, mine[entry.slug], _figures(entry.values))
+        for entry in comes.changed
+        if entry.slug in mine and mine[entry.slug] != _figures(entry.values)
     ]
     if sides:
         words = f"{counted(len(sides), 'ingredient')} set right otherwise here."
         return [Item("changed", "larder", "What was set right of the larder", "differs", words, ("leave", "take"), tuple(sides))]
-    new = [each for each in comes.changed if each.slug not in mine] or set(comes.retired) - set(here.retired)
+    new = [entry for entry in comes.changed if entry.slug not in mine] or set(comes.retired) - set(here.retired)
     words = "Values of the larder set right, or no longer offered." if new else "As it is here."
     return [Item("changed", "larder", "What was set right of the larder", "new" if new else "same", words)]
 
@@ -119,7 +121,7 @@ def _figures(values: list[ValueEntry]) -> str:
 
 
 def _preparation_items(here: HouseFile, comes: HouseFile) -> list[Item]:
-    mine = {each.makes: each.file for each in here.preparations}
+    mine = {entry.makes: entry.file for entry in here.preparations}
     items = []
     for preparation in comes.preparations:
         key, name = f"preparation {preparation.makes}", preparation.file.name
@@ -142,7 +144,7 @@ def _lot_items(here: HouseFile, comes: HouseFile) -> list[Item]:
     if not comes.lots:
         return []
     mine = {(lot.slug, lot.name) for lot in here.lots}
-    new = [each for each in comes.lots if (each.slug, each.name) not in mine]
+    new = [entry for entry in comes.lots if (entry.slug, entry.name) not in mine]
     words = f"{counted(len(new), 'lot')} with their readings." if new else "As they are here."
     return [Item("lots", "lots", "Lots", "new" if new else "same", words)]
 
@@ -153,21 +155,21 @@ def _stock_item(here: StockOfHouse | None, comes: StockOfHouse) -> Item:
         return Item("stock", "stock", name, "new", "What should stand there, and what it costs.")
     if here.model_dump() == comes.model_dump():
         return Item("stock", "stock", name, "same", "As it is here.")
-    sides = tuple(Side(each, _shown(here, each), _shown(comes, each)) for each in ("currency", "pars", "good_prices"))
+    sides = tuple(Side(part, _shown(here, part), _shown(comes, part)) for part in ("currency", "pars", "good_prices"))
     return Item("stock", "stock", name, "differs", "Told otherwise here.", ("leave", "take"), tuple(s for s in sides if s.here != s.comes))
 
 
 def _shown(stock: StockOfHouse, part: str) -> str:
-    told = getattr(stock, part)
+    value = getattr(stock, part)
     return (
-        told or "nothing"
-        if isinstance(told, str)
-        else ", ".join(" ".join(map(str, each.model_dump().values())) for each in told) or "nothing"
+        value or "nothing"
+        if isinstance(value, str)
+        else ", ".join(" ".join(map(str, item.model_dump().values())) for item in value) or "nothing"
     )
 
 
 def _add_lot(conn: sqlite3.Connection, lot: LotOfHouse) -> None:
-    place = f"lots, {lot.name}"
+    location = f"lots, {lot.name}"
     contents = [content.model_dump() for content in lot.contents]
     try:
         if lot.preparation is not None and not contents:
@@ -186,7 +188,7 @@ def _add_lot(conn: sqlite3.Connection, lot: LotOfHouse) -> None:
     except SpecError:
         raise
     except OenomelError as error:
-        raise SpecError(place, str(error)) from error
+        raise SpecError(location, str(error)) from error
 
 
 def _outcome_of(conn: sqlite3.Connection, file: PreparationFile, makes: str) -> Outcome:
